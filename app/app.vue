@@ -1,0 +1,15 @@
+<script setup lang="ts">
+const session = useSession()
+</script>
+
+<template>
+  <v-app>
+    <SignIn v-if="session.known && !session.user" />
+    <template v-else-if="session.user">
+      <Frame>
+        <NuxtPage />
+      </Frame>
+    </template>
+    <Toasts />
+  </v-app>
+</template>

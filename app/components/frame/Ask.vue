@@ -1,0 +1,38 @@
+<script setup lang="ts">
+/** Asks before what cannot be taken back; Ctrl+Enter or Enter is the filled button, Escape leaves. */
+const props = withDefaults(defineProps<{ title: string, go: string, danger?: boolean, busy?: boolean, disabled?: boolean }>(), { danger: false, busy: false, disabled: false })
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ go: [] }>()
+const button = ref<{ $el: HTMLElement }>()
+
+watch(open, async (now) => {
+  await nextTick()
+  if (now) setTimeout(() => button.value?.$el.focus(), 60)
+})
+
+function key(event: KeyboardEvent) {
+  if (event.key === 'Enter' && event.ctrlKey && !props.busy && !props.disabled) {
+    event.stopPropagation()
+    emit('go')
+  }
+}
+</script>
+
+<template>
+  <VDialog v-model="open" :aria-label="title" @keydown="key">
+    <div class="ask" role="document">
+      <h2>{{ title }}</h2>
+      <slot />
+      <div class="buttons">
+        <VBtn @click="open = false">Leave</VBtn>
+        <VBtn ref="button" variant="flat" :color="danger ? 'error' : 'primary'" :style="{ background: danger ? 'var(--brick)' : 'var(--spruce)', color: '#fff' }" :loading="busy" :disabled="disabled" data-test="ask-go" @click="emit('go')">{{ go }}</VBtn>
+      </div>
+    </div>
+  </VDialog>
+</template>
+
+<style scoped>
+.ask { background: var(--paper); border-radius: 5px; padding: 20px 22px; border-top: 4px solid var(--peg); }
+h2 { margin-bottom: 8px; font-size: 17px; }
+.buttons { display: flex; justify-content: flex-end; gap: 10px; margin-top: 18px; }
+</style>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import type { OrderRow } from '../../../server/services/orders/list'
+import type { RegisterRow } from '../../../server/services/register/register'
+
+/** Ctrl+K: finds documents and orders, and goes to places by name. */
+interface Hit { key: string, what: string, words: string, more: string, to: string }
+
+const open = defineModel<boolean>({ required: true })
+const typed = ref('')
+const hits = ref<Hit[]>([])
+const at = ref(0)
+const field = ref<HTMLInputElement>()
+let turn = 0
+
+const places: Hit[] = Object.entries({ Line: '/', Orders: '/orders', Register: '/register', Routines: '/routines', Company: '/company' })
+  .map(([words, to]) => ({ key: to, what: 'Place', words, more: '', to }))
+
+async function search() {
+  const text = typed.value.trim()
+  const mine = ++turn
+  const named = places.filter(place => place.words.toLowerCase().includes(text.toLowerCase()))
+  if (!text) {
+    hits.value = named
+    return
+  }
+  const [documents, orders] = await Promise.all([
+    callApi<{ rows: RegisterRow[] }>('/api/documents', { query: { search: text, limit: 6 } }),
+    callApi<{ rows: OrderRow[] }>('/api/orders', { query: { search: text, limit: 6 } }),
+  ])
+  if (mine !== turn) return
+  hits.value = [
+    ...named,
+    ...documents.rows.map(row => ({ key: `d${row.id}`, what: 'Document', words: row.number, more: `${row.customerName} · ${moneyWithSign(row.total, row.currency)}`, to: `/register?search=${encodeURIComponent(row.number)}&in=${row.id}` })),
+    ...orders.rows.map(row => ({ key: `o${row.id}`, what: 'Order', words: row.number, more: `${row.customerName} · ${row.status}`, to: `/orders/${row.id}` })),
+  ]
+  at.value = 0
+}
+
+watch(open, async (now) => {
+  if (!now) return
+  typed.value = ''
+  void search()
+  await nextTick()
+  setTimeout(() => field.value?.focus(), 40)
+})
+let timer: ReturnType<typeof setTimeout> | undefined
+watch(typed, () => {
+  clearTimeout(timer)
+  timer = setTimeout(() => void attempt(search), 120)
+})
+
+async function go(hit: Hit | undefined) {
+  if (!hit) return
+  open.value = false
+  await navigateTo(hit.to)
+}
+
+function key(event: KeyboardEvent) {
+  if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    event.preventDefault()
+    at.value = Math.min(hits.value.length - 1, Math.max(0, at.value + (event.key === 'ArrowDown' ? 1 : -1)))
+  } else if (event.key === 'Enter') void go(hits.value[at.value])
+}
+</script>
+
+<template>
+  <VDialog v-model="open" aria-label="Find" max-width="600" @keydown="key">
+    <div class="finder">
+      <input ref="field" v-model="typed" type="search" placeholder="A number, a customer, an amount, or a place" aria-label="Find" aria-controls="hits">
+      <ul id="hits" role="listbox" aria-label="Found">
+        <li v-for="(hit, index) in hits" :key="hit.key" role="option" :aria-selected="index === at" :class="{ at: index === at }" @mouseenter="at = index" @click="go(hit)">
+          <span class="what">{{ hit.what }}</span><span :class="{ mono: hit.what !== 'Place' }">{{ hit.words }}</span><span class="soft cut">{{ hit.more }}</span>
+        </li>
+        <li v-if="hits.length === 0" class="soft">Nothing found. Numbers, customers, order numbers and amounts are looked through.</li>
+      </ul>
+    </div>
+  </VDialog>
+</template>
+
+<style scoped>
+.finder { background: var(--paper); border-radius: 5px; overflow: hidden; }
+input { width: 100%; font: inherit; font-size: 16px; padding: 14px 18px; border: 0; border-bottom: 1px solid var(--rule); outline: none; }
+ul { list-style: none; margin: 0; padding: 6px 0; max-height: 380px; overflow: auto; }
+li { display: flex; gap: 12px; padding: 7px 18px; cursor: pointer; align-items: baseline; }
+li.at { background: var(--peg-pale); }
+.what { width: 76px; color: var(--soft-ink); font-size: 12.5px; }
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import type { Stage } from '../../../core/dispatch/states'
+import type { LineRow } from '../../../server/services/line/list'
+
+const props = defineProps<{ row: LineRow, stage: Stage }>()
+const now = useNow()
+const goes = computed(() => {
+  const { row, stage } = props
+  if (stage === 'stuck') return row.cause ?? ''
+  if (stage === 'arrived') return row.how ?? ''
+  return row.sendTo
+})
+const age = computed(() => {
+  const { row, stage } = props
+  if (stage === 'waiting' && row.channel === 'email' && row.nextTryAt && new Date(row.nextTryAt).getTime() > now.value) return `at ${shortTime(row.nextTryAt)}`
+  return stage === 'arrived' ? shortTime(row.since) : ago(row.since, now.value)
+})
+</script>
+
+<template>
+  <span class="number mono">{{ row.number }}</span>
+  <span class="name cut">{{ row.customerName }}</span>
+  <span class="to cut" :class="{ missing: row.sendTo === 'No address' && stage !== 'arrived' }" :title="row.sendTo">
+    <span v-if="row.changed" class="tag wait">changed</span>
+    <span v-else-if="row.problem" class="tag stuck">cannot be issued</span>
+    <span v-else-if="row.state === 'put back'" class="tag wait">put back</span>
+    <span v-else-if="stage === 'stuck'" class="tag stuck">{{ goes }}</span>
+    <span v-else-if="stage === 'waiting' && row.state === 'waiting' && row.reply" class="tag queue" :title="row.reply">put off</span>
+    {{ stage === 'stuck' ? row.sendTo : goes }}
+  </span>
+  <span class="amount">{{ money(row.total, row.currency) }}</span>
+  <span class="age soft" :title="fullTime(row.since)">{{ age }}</span>
+</template>
+
+<style scoped>
+.number { flex: 0 0 128px; white-space: nowrap; }
+.name { flex: 1 1 150px; }
+.to { flex: 1 1 200px; color: var(--soft-ink); }
+.to.missing { color: var(--brick); }
+.to .tag { margin-right: 5px; }
+.amount { flex: 0 0 108px; white-space: nowrap; }
+.age { flex: 0 0 62px; text-align: right; white-space: nowrap; }
+</style>

@@ -1,0 +1,14 @@
+<script setup lang="ts">
+import type { Stage } from '../../../core/dispatch/states'
+
+/** The filter above a stage, written as a sentence. */
+const props = defineProps<{ filters: { brand: string, over: string }, stage: Stage }>()
+const emit = defineEmits<{ set: [change: { brand?: string, over?: string }] }>()
+const session = useSession()
+const choices = computed(() => [{ value: '', words: 'both brands' }, ...session.house!.brands.map(brand => ({ value: brand.code, words: brand.name }))])
+const brandWords = computed(() => choices.value.find(choice => choice.value === props.filters.brand)?.words ?? 'both brands')
+</script>
+
+<template>
+  <span class="sentence soft">of <WordPicker label="Brand" :words="brandWords" :choices="choices" :value="filters.brand" @pick="emit('set', { brand: $event })" />, of <AmountPicker :value="filters.over" @pick="emit('set', { over: $event })" /></span>
+</template>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+/** "of any amount" in a sentence: opens a field for the least amount. */
+const props = defineProps<{ value: string }>()
+const emit = defineEmits<{ pick: [value: string] }>()
+const open = ref(false)
+const typed = ref('')
+const field = ref<HTMLInputElement>()
+
+watch(open, async (now) => {
+  typed.value = props.value
+  await nextTick()
+  if (now) setTimeout(() => field.value?.focus(), 20)
+})
+
+const bad = computed(() => typed.value.trim() !== '' && !/^\d{1,9}([.,]\d{1,2})?$/.test(typed.value.trim()))
+
+function keep() {
+  if (bad.value) return
+  emit('pick', typed.value.trim().replace(',', '.'))
+  open.value = false
+}
+</script>
+
+<template>
+  <VMenu v-model="open" :close-on-content-click="false">
+    <template #activator="{ props: activator }">
+      <button type="button" class="word" :aria-label="`Amount: ${value ? `over ${value}` : 'any amount'}`" v-bind="activator">{{ value ? `over ${value}` : 'any amount' }}</button>
+    </template>
+    <form class="amount-picker" @submit.prevent="keep">
+      <label>over <input ref="field" v-model="typed" class="mono" inputmode="decimal" placeholder="any" aria-label="Least amount"></label>
+      <VBtn type="submit" height="30" :disabled="bad">Show</VBtn>
+      <p v-if="bad" class="soft">An amount like 500 or 12.50.</p>
+    </form>
+  </VMenu>
+</template>
+
+<style scoped>
+.amount-picker { background: var(--paper); border: 1px solid var(--ink); border-radius: 4px; padding: 10px 12px; display: flex; gap: 10px; align-items: center; flex-wrap: wrap; max-width: 260px; }
+input { width: 90px; border: 1px solid var(--rule); border-radius: 3px; padding: 4px 6px; }
+p { flex-basis: 100%; margin: 0; }
+</style>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import type { DocumentView } from '../../../server/services/line/one'
+import type { Leaf } from './LeafTabs.vue'
+
+/** The document in hand: the very PDF that was sent, its email as sent, and its trail. */
+const props = withDefaults(defineProps<{ id: number, dispatch?: number | null }>(), { dispatch: null })
+const leaf = defineModel<Leaf>('leaf', { required: true })
+const session = useSession()
+const view = shallowRef<DocumentView>()
+const wrong = ref('')
+const pdfWrong = ref('')
+const copy = ref(false)
+
+async function load() {
+  const id = props.id
+  try {
+    const found = await callApi<DocumentView>(`/api/documents/${id}`, { query: { dispatch: props.dispatch } })
+    if (id === props.id) view.value = found
+    wrong.value = ''
+  } catch (error) {
+    if (id === props.id) wrong.value = (error as Error).message
+  }
+}
+watch(() => [props.id, props.dispatch], () => {
+  pdfWrong.value = ''
+  void load()
+}, { immediate: true })
+useLive(['line', 'register'], () => void load(), 300)
+
+const url = computed(() => (view.value?.sha256 ? `/api/documents/${view.value.id}/pdf?v=${view.value.sha256.slice(0, 12)}` : ''))
+const dispatch = computed(() => view.value?.dispatches.find(one => one.id === props.dispatch) ?? view.value?.dispatches[0])
+const note = computed(() => (view.value ? `${view.value.number}${view.value.pages ? ` · ${plural(view.value.pages, 'page')}` : ''}` : ''))
+const addresses = computed(() => [...new Set(view.value?.email?.to.map(to => to.address) ?? [])])
+const stateWords = computed(() => {
+  const one = dispatch.value
+  if (!one) return 'not sent'
+  if (one.state === 'arrived') return `arrived ${shortTime(one.since)} · ${one.how ?? ''}`
+  if (one.state === 'on the way') return `on the way since ${shortTime(one.since)}`
+  if (one.state === 'stuck') return `stuck: ${one.cause ?? ''}`
+  if (one.state === 'closed') return 'closed'
+  return one.channel === 'paper' ? 'waits for the printer' : 'waiting'
+})
+
+function print() {
+  const frame = window.open(url.value, '_blank', 'noopener')
+  frame?.focus()
+}
+</script>
+
+<template>
+  <LeafTabs v-model="leaf" :note="note" />
+  <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+  <template v-else-if="view">
+    <template v-if="leaf === 'Paper'">
+      <PdfView v-if="url" :url="url" :label="`${view.number}`" @wrong="pdfWrong = $event" />
+      <div v-else class="empty"><strong>The PDF is being made</strong>It will be here in a moment.</div>
+      <p v-if="pdfWrong" class="notice stuck">{{ pdfWrong }}</p>
+    </template>
+    <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="dispatch?.channel ?? 'email'" />
+    <TrailLeaf v-else :trail="view.trail" :addresses="addresses" />
+    <footer class="facts">
+      <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
+      <span class="soft">Open</span><span class="mono">{{ moneyWithSign(view.open ?? '0', view.currency) }} <span class="soft">due {{ longDay(view.dueDate) }}</span></span>
+      <span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink>
+      <div class="acts">
+        <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>
+        <VBtn v-if="url" height="30" @click="print">Open to print</VBtn>
+        <VBtn v-if="session.may('clerk')" height="30" data-test="copy" @click="copy = true">Send a copy…</VBtn>
+      </div>
+    </footer>
+    <SendCopy v-model="copy" :document="view" @sent="load" />
+  </template>
+</template>
+
+<style scoped>
+.facts { background: var(--paper); border-top: 1px solid var(--rule); display: grid; grid-template-columns: 64px 1fr; gap: 3px 10px; padding: 9px 14px; flex: none; margin-top: auto; }
+.acts { grid-column: 1 / 3; display: flex; gap: 8px; margin-top: 5px; }
+</style>

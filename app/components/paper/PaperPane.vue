@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import type { PaperView } from '../../../server/services/line/one'
+import type { Leaf } from './LeafTabs.vue'
+
+/** The paper in hand, not yet issued: as it will be, with its email and its trail. */
+const props = defineProps<{ id: number }>()
+const leaf = defineModel<Leaf>('leaf', { required: true })
+const session = useSession()
+const view = shallowRef<PaperView>()
+const pages = ref(0)
+const wrong = ref('')
+
+async function load() {
+  const id = props.id
+  try {
+    const found = await callApi<PaperView>(`/api/papers/${id}`)
+    if (id === props.id) view.value = found
+    wrong.value = ''
+  } catch (error) {
+    if (id === props.id) wrong.value = (error as Error).message
+  }
+}
+watch(() => props.id, load, { immediate: true })
+useLive(['line'], (ids) => {
+  if (ids.length === 0 || ids.includes(props.id)) void load()
+})
+
+const url = computed(() => (view.value ? `/api/papers/${view.value.id}/pdf?revision=${view.value.revision}` : ''))
+const note = computed(() => (leaf.value === 'Paper' ? `as it will be${pages.value ? ` · ${plural(pages.value, 'page')}` : ''}` : leaf.value === 'Email' ? 'as it will be' : view.value?.orderNumber ?? ''))
+
+const seen = () => attempt(async () => {
+  await callApi(`/api/papers/${props.id}/seen`, { method: 'POST', body: { revision: view.value!.revision } })
+  await load()
+})
+</script>
+
+<template>
+  <LeafTabs v-model="leaf" :note="note" />
+  <div v-if="view?.problem" class="notice stuck"><span>{{ view.problem }}</span><NuxtLink class="push" :to="`/orders/${view.orderId}`">Open the order</NuxtLink></div>
+  <div v-if="view?.changes" class="changes" data-test="changes">
+    <div class="title"><strong>Changed since you looked</strong><VBtn v-if="session.may('clerk')" height="28" data-test="seen" @click="seen">I have seen it</VBtn></div>
+    <ul><li v-for="change in view.changes.slice(0, 6)" :key="change.what"><strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}</li></ul>
+    <p v-if="view.changes.length > 6" class="soft">and {{ view.changes.length - 6 }} more</p>
+  </div>
+  <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+  <template v-else-if="view">
+    <PdfView v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')" :url="url" :label="`Invoice for order ${view.orderNumber}`" @pages="pages = $event" @wrong="pages = 0" />
+    <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="view.channel" />
+    <TrailLeaf v-else-if="leaf === 'Trail'" :trail="view.trail" :addresses="view.email?.to.map(to => to.address)" />
+    <footer v-if="leaf === 'Paper'" class="facts">
+      <template v-if="view.email">
+        <span class="soft">To</span><span class="cut" :title="view.email.to[0]?.source">{{ view.email.to.map(to => to.address).join(', ') || 'nobody yet: no billing contact' }}</span>
+        <span class="soft">Subject</span><span class="cut strong">{{ view.email.subject }}</span>
+        <span class="soft">Enclosed</span><span class="cut">{{ view.email.files.join(' · ') }}</span>
+      </template>
+      <template v-else><span class="soft">Goes</span><span>{{ view.channel === 'paper' ? 'on paper, by post' : 'nowhere: the customer wants nothing' }}</span></template>
+      <span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink>
+    </footer>
+  </template>
+</template>
+
+<style scoped>
+.changes { background: var(--peg-pale); border-bottom: 1px solid var(--peg); padding: 8px 14px; font-size: 13px; max-height: 170px; overflow: auto; flex: none; }
+.title { display: flex; align-items: center; justify-content: space-between; }
+ul { margin: 4px 0 0; padding-left: 18px; }
+s { color: var(--soft-ink); }
+.facts { background: var(--paper); border-top: 1px solid var(--rule); display: grid; grid-template-columns: 64px 1fr; gap: 3px 10px; padding: 9px 14px; flex: none; }
+</style>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import type { DocumentView } from '../../../server/services/line/one'
+
+/** Sends the stored PDF once more. Somebody who already has it gets it only when a person says so. */
+const props = defineProps<{ document: DocumentView }>()
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ sent: [] }>()
+const address = ref('')
+const wrong = ref('')
+const before = ref(false)
+const busy = ref(false)
+
+watch(open, (now) => {
+  if (!now) return
+  address.value = props.document.email?.to[0]?.address ?? ''
+  wrong.value = ''
+  before.value = false
+})
+watch(address, () => {
+  before.value = false
+  wrong.value = ''
+})
+
+async function send() {
+  busy.value = true
+  wrong.value = ''
+  try {
+    await callApi(`/api/documents/${props.document.id}/copy`, { method: 'POST', body: { address: address.value, again: before.value } })
+    open.value = false
+    useToasts().say(`A copy of ${props.document.number} goes to ${address.value}.`)
+    emit('sent')
+  } catch (error) {
+    wrong.value = (error as Error).message
+    if (error instanceof ApiRefusal && error.code === 'sent-before') before.value = true
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <Ask v-model="open" :title="`Send a copy of ${document.number}`" :go="before ? 'Send it again' : 'Send the copy'" :busy="busy" @go="send">
+    <p class="soft">The very PDF that was issued, with the same number. The trail will say that it was a copy.</p>
+    <label for="copy-to" class="strong">To</label>
+    <input id="copy-to" v-model="address" type="email" class="field">
+    <p v-if="wrong" class="notice" :class="before ? 'wait' : 'stuck'" role="alert">{{ wrong }}</p>
+  </Ask>
+</template>
+
+<style scoped>
+.field { display: block; width: 100%; border: 1px solid var(--faint-ink); border-radius: 4px; padding: 8px 10px; margin: 4px 0 10px; font: inherit; }
+</style>

@@ -1,0 +1,41 @@
+/** A refusal of the server, as RFC 9457 has it. */
+export class ApiRefusal extends Error {
+  constructor(readonly code: string, message: string, readonly status: number, readonly about: { field?: string }) {
+    super(message)
+  }
+}
+
+interface CallOptions { method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', body?: unknown, query?: object, signal?: AbortSignal }
+
+/** Calls our own server; a refusal is thrown with its plain sentence. */
+export async function callApi<T = unknown>(path: string, options: CallOptions = {}): Promise<T> {
+  const url = new URL(path, location.origin)
+  for (const [name, value] of Object.entries(options.query ?? {})) {
+    for (const one of Array.isArray(value) ? value : [value]) if (one !== undefined && one !== null && one !== '') url.searchParams.append(name, String(one))
+  }
+  let response: Response
+  try {
+    response = await fetch(url, {
+      method: options.method ?? 'GET', signal: options.signal, headers: options.body === undefined ? {} : { 'content-type': 'application/json' },
+      body: options.body === undefined ? undefined : JSON.stringify(options.body),
+    })
+  } catch (error) {
+    if ((error as Error).name === 'AbortError') throw error
+    throw new ApiRefusal('away', 'Clothespin does not answer. Is it running? Nothing was changed.', 0, {})
+  }
+  if (response.ok) return await response.json() as T
+  const problem = await response.json().catch(() => ({})) as { code?: string, title?: string, about?: { field?: string } }
+  if (response.status === 401 && problem.code === 'not-signed-in') useSession().user = null
+  throw new ApiRefusal(problem.code ?? 'trouble', problem.title ?? 'That did not work, and nothing was changed.', response.status, problem.about ?? {})
+}
+
+/** Runs an act and says its refusal in a toast. Answers whether it went well. */
+export async function attempt(act: () => Promise<void>): Promise<boolean> {
+  try {
+    await act()
+    return true
+  } catch (error) {
+    useToasts().say((error as Error).message, { wrong: true })
+    return false
+  }
+}

@@ -1,0 +1,48 @@
+/** Words for numbers and times in the interface, in the house's zone. */
+const number = new Intl.NumberFormat('en-IE', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
+
+/** An exact amount from its decimal text: "1,284.46", with the currency where it is not the house's. */
+export function money(amount: string, currency?: string): string {
+  const words = number.format(amount as unknown as number)
+  const home = useSession().house?.company.currency ?? 'EUR'
+  return currency && currency !== home ? `${words} ${currency}` : words
+}
+
+const signs: Record<string, string> = { EUR: '€', GBP: '£' }
+export const moneyWithSign = (amount: string, currency: string) => `${signs[currency] ?? currency} ${number.format(amount as unknown as number)}`
+
+const zone = () => useSession().house?.company.timeZone ?? 'UTC'
+
+export function shortDay(day: string): string {
+  return new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`))
+}
+
+export function longDay(day: string): string {
+  return new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`))
+}
+
+/** "14:10" today, "Tue 14:10" this week, "3 Nov" before. */
+export function shortTime(instant: string | Date): string {
+  const at = new Date(instant)
+  const days = (Date.now() - at.getTime()) / 86_400_000
+  const sameDay = dayOf(at) === dayOf(new Date())
+  const options: Intl.DateTimeFormatOptions = sameDay ? { hour: '2-digit', minute: '2-digit' } : days < 6 ? { weekday: 'short', hour: '2-digit', minute: '2-digit' } : { day: 'numeric', month: 'short' }
+  return new Intl.DateTimeFormat('en-IE', { ...options, hourCycle: 'h23', timeZone: zone() }).format(at)
+}
+
+const dayOf = (instant: Date) => new Intl.DateTimeFormat('en-CA', { timeZone: zone() }).format(instant)
+
+export function fullTime(instant: string | Date): string {
+  return new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23', timeZone: zone() }).format(new Date(instant))
+}
+
+/** How long ago, in one unit: "12 s", "40 m", "2 h", "3 d". */
+export function ago(instant: string | Date, now = Date.now()): string {
+  const seconds = Math.max(0, Math.round((now - new Date(instant).getTime()) / 1000))
+  if (seconds < 60) return `${seconds} s`
+  if (seconds < 3600) return `${Math.floor(seconds / 60)} m`
+  if (seconds < 86_400) return `${Math.floor(seconds / 3600)} h`
+  return `${Math.floor(seconds / 86_400)} d`
+}
+
+export const plural = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-IE')} ${count === 1 ? one : many}`

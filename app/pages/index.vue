@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { stages, type Stage } from '../../core/dispatch/states'
+import type { LineGroup, LineRow } from '../../server/services/line/list'
+import type { Leaf } from '../components/paper/LeafTabs.vue'
+import type { PageOf } from '../composables/useList'
+
+interface LinePage extends PageOf<LineRow> { groups: LineGroup[], sum: string | null }
+
+const session = useSession()
+const line = useLine()
+const { filters, set } = useFilters({ stage: 'to check', brand: '', over: '', search: '' })
+const stage = computed<Stage>(() => stages.find(one => one === filters.value.stage) ?? 'to check')
+const leaf = ref<Leaf>('Paper')
+const active = ref<number | null>(null)
+const listElement = ref<{ focus: () => void }>()
+
+const list = useList<LineRow, LinePage>(place => callApi<LinePage>('/api/line', { query: { ...filters.value, stage: stage.value, ...place } }))
+const picks = usePicks(list.rows)
+const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
+
+watch(filters, async (now, before) => {
+  if (now.stage !== before?.stage) {
+    active.value = null
+    picks.clear()
+    list.first.value = true
+    list.rows.value = []
+  }
+  await list.restart()
+}, { immediate: true })
+watch(list.rows, (rows) => {
+  if (rows.length > 0 && !rows.some(one => one.id === active.value)) active.value = rows[0]!.id
+})
+onMounted(() => line.refresh())
+useLive(['line'], () => {
+  void line.refresh()
+  void list.reload()
+})
+
+const goTo = (to: Stage) => set({ stage: to })
+
+function turn(step: 1 | -1) {
+  const leaves: Leaf[] = ['Paper', 'Email', 'Trail']
+  leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
+}
+
+const groupOf = computed(() => (stage.value === 'to check' ? (one: LineRow) => one.routineName ?? 'Prepared by hand' : undefined))
+const groupCount = (name: string) => list.extra.value?.groups.find(group => (group.name ?? 'Prepared by hand') === name)?.count ?? 0
+
+async function open(id: number) {
+  const one = list.rows.value.find(found => found.id === id)
+  if (one) await navigateTo(`/orders/${one.orderId}`)
+}
+</script>
+
+<template>
+  <div class="page">
+    <LineRope :counts="line.counts" :stage="stage" @update:stage="goTo" @enter="listElement?.focus()" />
+    <div class="split">
+      <section class="left" :aria-label="stage">
+        <div class="bar">
+          <h2 class="stage-name">{{ stage.charAt(0).toUpperCase() + stage.slice(1) }}</h2>
+          <LineSentence :filters="filters" :stage="stage" @set="set" />
+          <SearchField class="push" :value="filters.search" label="Search this stage" @search="set({ search: $event })" />
+        </div>
+        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
+        <RowList
+          ref="listElement" v-model:active="active" :rows="list.rows.value" :label="`Papers: ${stage}`" :picked="picks.picked.value" :loading="list.first.value" :group-of="groupOf"
+          :pickable="session.may('clerk') && stage !== 'on the way' && stage !== 'arrived'" @update:picked="picks.set" @leaf="turn" @open="open" @more="list.loadMore()"
+          @toggle-group="picks.toggleAll(list.rows.value.filter(one => groupOf?.(one) === $event).map(one => one.id))"
+        >
+          <template #group="{ group }"><strong>{{ group }}</strong><span class="soft push">{{ groupCount(group) }}</span></template>
+          <template #row="{ row: one }"><LineListRow :row="one" :stage="stage" /></template>
+          <template #empty><LineEmpty :stage="stage" :filtered="!!(filters.brand || filters.over || filters.search)" /></template>
+        </RowList>
+        <LineActions :stage="stage" :chosen="picks.chosen.value" :row="row" :matching="list.extra.value?.matching ?? 0" :sum="list.extra.value?.sum ?? null" @done="picks.clear()" />
+      </section>
+      <aside class="right" aria-label="The paper in hand">
+        <template v-if="row">
+          <PaperPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" />
+          <DocumentPane v-else :id="row.documentId!" v-model:leaf="leaf" :dispatch="row.of === 'dispatch' ? row.id : null" />
+        </template>
+        <div v-else class="empty"><strong>No paper in hand</strong>Choose a row: the true PDF stands here, with its email and its trail.</div>
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.stage-name { white-space: nowrap; }
+.right { background: var(--ledger-deep); }
+</style>

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import type { OrderView } from '../../../server/services/orders/list'
+import type { LineEdit } from '../../../server/services/orders/orders'
+import type { Leaf } from '../../components/paper/LeafTabs.vue'
+
+const route = useRoute()
+const session = useSession()
+const toasts = useToasts()
+const id = computed(() => Number(route.params.id))
+const order = shallowRef<OrderView>()
+const lines = ref<LineEdit[]>([])
+const reference = ref('')
+const customerNote = ref('')
+const wrong = ref('')
+const busy = ref(false)
+const leaf = ref<Leaf>('Paper')
+
+const kept = computed(() => order.value && JSON.stringify([order.value.lines, order.value.reference ?? '', order.value.customerNote ?? '']))
+const dirty = computed(() => order.value !== undefined && JSON.stringify([lines.value, reference.value, customerNote.value]) !== kept.value)
+
+function take(found: OrderView) {
+  order.value = found
+  lines.value = structuredClone(found.lines)
+  reference.value = found.reference ?? ''
+  customerNote.value = found.customerNote ?? ''
+}
+
+async function load() {
+  try {
+    const found = await callApi<OrderView>(`/api/orders/${id.value}`)
+    if (dirty.value && order.value) order.value = { ...found, lines: order.value.lines, reference: order.value.reference, customerNote: order.value.customerNote, version: order.value.version }
+    else take(found)
+    wrong.value = ''
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+}
+watch(id, load, { immediate: true })
+useLive(['order', 'line'], () => void load(), 250)
+
+async function keep() {
+  if (!order.value || busy.value || !dirty.value) return
+  busy.value = true
+  const before = { lines: order.value.lines, reference: order.value.reference, customerNote: order.value.customerNote }
+  await attempt(async () => {
+    const { version } = await callApi<{ version: number }>(`/api/orders/${id.value}`, { method: 'PUT', body: { version: order.value!.version, reference: reference.value || null, customerNote: customerNote.value || null, lines: lines.value } })
+    take(await callApi<OrderView>(`/api/orders/${id.value}`))
+    toasts.say('The order is kept.', { undo: async () => {
+      await callApi(`/api/orders/${id.value}`, { method: 'PUT', body: { version, ...before } })
+      take(await callApi<OrderView>(`/api/orders/${id.value}`))
+    } })
+  })
+  busy.value = false
+}
+
+async function setStatus(status: string) {
+  const from = order.value!.status
+  await attempt(async () => {
+    await callApi('/api/orders/status', { method: 'POST', body: { ids: [id.value], status } })
+    toasts.say(`The order went from ${from} to ${status}.`, { undo: async () => {
+      await callApi('/api/orders/status', { method: 'POST', body: { ids: [id.value], status: from } })
+      await load()
+    } })
+    await load()
+  })
+}
+
+const prepare = () => attempt(async () => {
+  const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { orderIds: [id.value] } })
+  toasts.say(result.already[0] ?? 'The invoice is prepared and hangs on To check.')
+  await load()
+})
+
+useMainKey(() => void keep())
+const statuses = computed(() => session.house!.company.orderStatuses.map(status => ({ value: status, words: status })))
+const live = computed(() => order.value?.papers.find(paper => ['prepared', 'issued'].includes(paper.state)))
+const mayPrepare = computed(() => session.may('clerk') && order.value?.suppliedOn && !live.value)
+</script>
+
+<template>
+  <div class="page">
+    <div v-if="wrong" class="empty"><strong>No such order</strong>{{ wrong }} <NuxtLink to="/orders">All orders</NuxtLink></div>
+    <div v-else-if="order" class="split">
+      <section class="left" :aria-label="`Order ${order.number}`">
+        <div class="bar">
+          <NuxtLink to="/orders" class="soft">Orders</NuxtLink>
+          <h1 class="title mono">{{ order.number }}</h1>
+          <strong class="cut">{{ order.customerName }}</strong>
+          <span class="soft">{{ longDay(order.date) }} · {{ session.brandName(order.brand) }}</span>
+          <span class="push">is <WordPicker label="Status" :words="order.status" :choices="statuses" :value="order.status" :disabled="!session.may('clerk')" @pick="setStatus" /></span>
+        </div>
+        <div class="body">
+          <div class="texts">
+            <label>Your reference <input v-model="reference" :disabled="!session.may('clerk')" maxlength="80"></label>
+            <label class="wide">Note on the paper <input v-model="customerNote" :disabled="!session.may('clerk')" maxlength="1000" placeholder="nothing"></label>
+            <span class="soft">Salesperson {{ order.salesperson }} · {{ order.pricesIncludeTax ? 'prices with VAT' : 'prices without VAT' }}<template v-if="order.suppliedOn"> · supplied {{ longDay(order.suppliedOn) }}</template></span>
+          </div>
+          <OrderLines v-model="lines" :disabled="!session.may('clerk')" :currency="order.currency" />
+          <p v-for="row in order.adjustments" :key="row.label" class="adjustment">{{ row.kind === 'discount' ? 'less' : 'plus' }} {{ row.label }} {{ row.amount ? money(row.amount, order.currency) : `${row.percent} %` }}</p>
+          <p class="sum">Total as kept <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong></p>
+          <OrderReasons :evaluations="order.evaluations" />
+        </div>
+        <footer class="foot-bar">
+          <span v-if="dirty" class="tag wait">not kept yet</span>
+          <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>
+          <span class="push" />
+          <VBtn v-if="dirty" @click="take(order)">Give up the changes</VBtn>
+          <VBtn v-if="mayPrepare" :disabled="dirty" data-test="prepare-invoice" @click="prepare">Prepare the invoice</VBtn>
+          <VBtn v-if="session.may('clerk')" variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-order" @click="keep">Keep the order</VBtn>
+        </footer>
+      </section>
+      <aside class="right" aria-label="The order's paper">
+        <template v-if="live">
+          <DocumentPane v-if="live.documentId" :id="live.documentId" v-model:leaf="leaf" />
+          <PaperPane v-else :id="live.id" v-model:leaf="leaf" />
+        </template>
+        <template v-else>
+          <div class="bar"><strong>No paper yet</strong></div>
+          <p class="empty">{{ order.suppliedOn ? 'Prepare the invoice by hand, and look at it here before it goes.' : 'The invoice is prepared when the order reaches Shipped.' }}</p>
+          <TrailLeaf :trail="order.trail" />
+        </template>
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.title { font-size: 16px; }
+.go { background: var(--spruce) !important; color: #fff !important; }
+.body { flex: 1; overflow: auto; padding: 12px 14px; }
+.texts { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: end; margin-bottom: 12px; }
+.texts label { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; }
+.texts .wide { flex: 1; }
+.texts input { border: 1px solid var(--rule); border-radius: 4px; padding: 5px 8px; font: inherit; font-size: 14px; color: var(--ink); }
+.adjustment, .sum { text-align: right; margin: 6px 0; }
+</style>

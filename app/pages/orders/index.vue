@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import type { OrderRow } from '../../../server/services/orders/list'
+import { addAmounts } from '../../composables/amounts'
+import type { PageOf } from '../../composables/useList'
+
+interface OrderPage extends PageOf<OrderRow> { sums: { currency: string, sum: string }[] }
+
+const session = useSession()
+const toasts = useToasts()
+const { filters, set } = useFilters({ search: '', status: '', brand: '', over: '', sort: 'date', down: 'yes' })
+const statuses = computed(() => filters.value.status.split(',').filter(Boolean))
+const list = useList<OrderRow, OrderPage>(place => callApi<OrderPage>('/api/orders', { query: {
+  search: filters.value.search, statuses: statuses.value, brand: filters.value.brand, over: filters.value.over, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
+} }))
+const picks = usePicks(list.rows)
+const active = ref<number | null>(null)
+const target = ref('Shipped')
+const busy = ref(false)
+const listElement = ref<{ focus: () => void }>()
+
+watch(filters, () => void list.restart(), { immediate: true })
+useLive(['order'], () => void list.reload())
+
+const brandChoices = computed(() => [{ value: '', words: 'both brands' }, ...session.house!.brands.map(brand => ({ value: brand.code, words: brand.name }))])
+const statusChoices = computed(() => session.house!.company.orderStatuses.map(status => ({ value: status, words: status })))
+const statusWords = computed(() => statuses.value.join(' or ') || 'any status')
+
+function pickStatus(status: string) {
+  const next = statuses.value.includes(status) ? statuses.value.filter(one => one !== status) : [...statuses.value, status]
+  set({ status: next.join(',') })
+}
+
+const chosen = computed(() => (picks.chosen.value.length > 0 ? picks.chosen.value : list.rows.value.filter(row => row.id === active.value)))
+
+async function setStatus() {
+  if (chosen.value.length === 0 || busy.value) return
+  busy.value = true
+  const status = target.value
+  await attempt(async () => {
+    const result = await callApi<{ changed: number[], unchanged: number[], before: { id: number, status: string }[] }>('/api/orders/status', { method: 'POST', body: { ids: chosen.value.map(row => row.id), status } })
+    picks.clear()
+    const already = result.unchanged.length ? ` ${plural(result.unchanged.length, 'order')} already stood there.` : ''
+    toasts.say(`${plural(result.changed.length, 'order')} set to ${status}.${already}`, result.changed.length ? { undo: () => undo(result.before) } : {})
+    await list.reload()
+  })
+  busy.value = false
+}
+
+/** Sets back what was set. Papers that a routine prepared meanwhile stay, and their trail says so. */
+async function undo(before: { id: number, status: string }[]) {
+  for (const status of new Set(before.map(one => one.status))) {
+    await callApi('/api/orders/status', { method: 'POST', body: { ids: before.filter(one => one.status === status).map(one => one.id), status } })
+  }
+  await list.reload()
+}
+
+useMainKey(() => {
+  if (session.may('clerk')) void setStatus()
+})
+const tone = (status: string) => ({ Shipped: 'go', Packed: 'wait', Held: 'stuck', Confirmed: 'way' })[status] ?? ''
+const columns = [{ key: 'number', words: 'Order', class: 'number' }, { key: 'date', words: 'Date', class: 'date' }, { key: 'customer', words: 'Customer', class: 'name' }, { key: '', words: 'Your ref.', class: 'ref' }, { key: 'status', words: 'Status', class: 'status' }, { key: '', words: 'Invoice', class: 'invoice' }, { key: 'total', words: 'Total', class: 'total' }]
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" aria-label="Orders">
+        <div class="bar">
+          <h1 class="title">Orders</h1>
+          <span class="sentence soft">in <WordPicker label="Status" several :words="statusWords" :choices="statusChoices" :value="statuses" @pick="pickStatus" />,
+            of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />,
+            of <AmountPicker :value="filters.over" @pick="set({ over: $event })" /></span>
+          <SearchField class="push" :value="filters.search" label="Order, customer, reference" @search="set({ search: $event })" />
+        </div>
+        <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" pickable @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
+        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
+        <RowList ref="listElement" v-model:active="active" :rows="list.rows.value" label="Orders" :picked="picks.picked.value" :pickable="session.may('clerk')" :loading="list.first.value" @update:picked="picks.set" @open="navigateTo(`/orders/${$event}`)" @more="list.loadMore()">
+          <template #row="{ row }">
+            <NuxtLink class="number mono" :to="`/orders/${row.id}`" tabindex="-1">{{ row.number }}</NuxtLink>
+            <span class="date">{{ shortDay(row.date) }}</span>
+            <span class="name cut">{{ row.customerName }} <span class="soft">{{ row.groupName }}</span></span>
+            <span class="ref soft cut">{{ row.reference }}</span>
+            <span class="status"><span class="tag" :class="tone(row.status)">{{ row.status }}</span></span>
+            <span class="invoice mono soft cut">{{ row.invoice ?? '' }}</span>
+            <span class="total amount">{{ money(row.total, row.currency) }}</span>
+          </template>
+          <template #empty><div class="empty"><strong>No order of that kind</strong>Widen the sentence above, or clear the search, to see more orders.</div></template>
+        </RowList>
+        <footer class="foot-bar">
+          <template v-if="picks.chosen.value.length"><strong>{{ picks.chosen.value.length }} picked</strong><span class="mono soft">{{ addAmounts(picks.chosen.value) }}</span></template>
+          <template v-else><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'order') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span></template>
+          <template v-if="session.may('clerk') && chosen.length > 0">
+            <span class="push soft">to <WordPicker label="Set to status" :words="target" :choices="statusChoices" :value="target" @pick="target = $event" /></span>
+            <VBtn variant="flat" class="go" :disabled="busy" data-test="set-status" @click="setStatus">Set {{ chosen.length }} to {{ target }}</VBtn>
+          </template>
+        </footer>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.go { background: var(--spruce) !important; color: #fff !important; }
+.title { font-size: 16px; }
+:deep(.number) { flex: 0 0 96px; color: var(--ink); text-decoration: none; }
+:deep(.date) { flex: 0 0 64px; }
+:deep(.name) { flex: 2 1 240px; }
+:deep(.ref) { flex: 1 1 80px; }
+:deep(.status) { flex: 0 0 104px; }
+:deep(.invoice) { flex: 0 0 132px; }
+:deep(.total) { flex: 0 0 116px; }
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import type { RegisterRow } from '../../server/services/register/register'
+import type { Leaf } from '../components/paper/LeafTabs.vue'
+import type { PageOf } from '../composables/useList'
+
+interface RegisterPage extends PageOf<RegisterRow> { sums: { currency: string, sum: string }[] }
+
+const session = useSession()
+const route = useRoute()
+const { filters, set } = useFilters({ search: '', brand: '', from: '', to: '', sort: 'issued', down: 'yes' })
+const list = useList<RegisterRow, RegisterPage>(place => callApi<RegisterPage>('/api/documents', { query: {
+  search: filters.value.search, brand: filters.value.brand, from: filters.value.from, to: filters.value.to, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
+} }))
+const active = ref<number | null>(Number(route.query.in) || null)
+const leaf = ref<Leaf>('Paper')
+const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
+
+watch(filters, () => void list.restart(), { immediate: true })
+watch(list.rows, (rows) => {
+  if (rows.length > 0 && !rows.some(one => one.id === active.value)) active.value = rows[0]!.id
+})
+useLive(['register'], () => void list.reload(), 400)
+
+function turn(step: 1 | -1) {
+  const leaves: Leaf[] = ['Paper', 'Email', 'Trail']
+  leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
+}
+
+const brandChoices = computed(() => [{ value: '', words: 'both brands' }, ...session.house!.brands.map(brand => ({ value: brand.code, words: brand.name }))])
+const today = new Date().toISOString().slice(0, 10)
+const monthAgo = (months: number) => new Date(new Date().setMonth(new Date().getMonth() - months)).toISOString().slice(0, 10)
+const times = [{ value: '', words: 'any time' }, { value: today, words: 'today' }, { value: monthAgo(1), words: 'the last month' }, { value: monthAgo(3), words: 'the last three months' }]
+const timeWords = computed(() => times.find(one => one.value === filters.value.from)?.words ?? `since ${filters.value.from}`)
+const stateTone: Record<string, string> = { 'arrived': 'go', 'on the way': 'way', 'waiting': 'queue', 'claimed': 'queue', 'handing over': 'queue', 'stuck': 'stuck' }
+const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'issued', words: 'Issued', class: 'date' }, { key: 'customer', words: 'Customer', class: 'name' }, { key: '', words: 'Order', class: 'order' }, { key: '', words: 'State', class: 'state' }, { key: 'total', words: 'Total', class: 'total' }]
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" aria-label="Register">
+        <div class="bar">
+          <h1 class="title">Register</h1>
+          <span class="sentence soft">documents of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />,
+            of <WordPicker label="Time" :words="timeWords" :choices="times" :value="filters.from" @pick="set({ from: $event })" /></span>
+          <SearchField class="push" :value="filters.search" label="Number, customer, order, amount" @search="set({ search: $event })" />
+        </div>
+        <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
+        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
+        <RowList v-model:active="active" :rows="list.rows.value" label="Documents" :pickable="false" :loading="list.first.value" @leaf="turn" @open="id => navigateTo(`/orders/${list.rows.value.find(one => one.id === id)!.orderId}`)" @more="list.loadMore()">
+          <template #row="{ row: one }">
+            <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
+            <span class="order mono soft">{{ one.orderNumber }}</span>
+            <span class="state"><span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state === 'claimed' || one.state === 'handing over' ? 'waiting' : one.state ?? 'not sent' }}</span></span>
+            <span class="total amount">{{ money(one.total, one.currency) }}</span>
+          </template>
+          <template #empty>
+            <div class="empty"><strong>{{ filters.search ? 'No document of that kind' : 'No document yet' }}</strong>{{ filters.search ? 'Numbers, customers, order numbers, references and exact amounts are looked through.' : 'Every document that is issued stands here for good, with its number and its PDF.' }}</div>
+          </template>
+        </RowList>
+        <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'document') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span></footer>
+      </section>
+      <aside class="right" aria-label="The document in hand">
+        <DocumentPane v-if="row" :id="row.id" v-model:leaf="leaf" />
+        <div v-else class="empty"><strong>No document in hand</strong>Choose a row to see its PDF, its email and its trail.</div>
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.title { font-size: 16px; }
+:deep(.number) { flex: 0 0 128px; white-space: nowrap; }
+:deep(.date) { flex: 0 0 60px; }
+:deep(.name) { flex: 1 1 140px; }
+:deep(.order) { flex: 0 0 82px; }
+:deep(.state) { flex: 0 0 86px; }
+:deep(.total) { flex: 0 0 104px; white-space: nowrap; }
+</style>

@@ -1,0 +1,10 @@
+import type { StageCount } from '../../server/services/line/counts'
+
+/** The six counts, kept fresh by the stream of changes. */
+export const useLine = defineStore('line', () => {
+  const counts = shallowRef<StageCount[]>([])
+  async function refresh(): Promise<void> {
+    counts.value = await callApi<StageCount[]>('/api/line/counts')
+  }
+  return { counts, refresh }
+})

@@ -1,0 +1,43 @@
+import { localeOf, type Language } from '../money/format'
+
+/** A date without time, ISO 8601 "2026-11-24". Compared as text, later is larger. */
+export type Day = string
+
+/** The parts of a day. @throws RangeError when it is no calendar day. */
+export function parseDay(day: Day): { year: number, month: number, day: number } {
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day)
+  if (!match) throw new RangeError(`"${day}" is not a day like 2026-11-24`)
+  const [year, month, date] = [Number(match[1]), Number(match[2]), Number(match[3])]
+  if (month < 1 || month > 12 || date < 1 || date > lastDayOfMonth(year, month)) throw new RangeError(`"${day}" is not in the calendar`)
+  return { year, month, day: date }
+}
+
+/** A day from parts; the day of the month is drawn back to the month's last. Months above 12 run into the next years. */
+export function makeDay(year: number, month: number, date: number): Day {
+  const y = year + Math.floor((month - 1) / 12)
+  const m = ((month - 1) % 12 + 12) % 12 + 1
+  const d = Math.min(date, lastDayOfMonth(y, m))
+  return `${String(y).padStart(4, '0')}-${String(m).padStart(2, '0')}-${String(d).padStart(2, '0')}`
+}
+
+/** Days in a month of the Gregorian calendar. */
+export function lastDayOfMonth(year: number, month: number): number {
+  return new Date(Date.UTC(year, month, 0)).getUTCDate()
+}
+
+export function addDays(day: Day, days: number): Day {
+  const { year, month, day: date } = parseDay(day)
+  return new Date(Date.UTC(year, month - 1, date + days)).toISOString().slice(0, 10)
+}
+
+/** The calendar day that an instant falls on in a zone (IANA name). */
+export function dayInZone(instant: Date, zone: string): Day {
+  return new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(instant)
+}
+
+/** A day written out: "24 November 2026", "24. November 2026". */
+export function formatDay(day: Day, language: Language, month: 'long' | 'short' = 'long'): string {
+  const { year, month: m, day: date } = parseDay(day)
+  return new Intl.DateTimeFormat(localeOf[language], { timeZone: 'UTC', day: 'numeric', month, year: 'numeric' })
+    .format(new Date(Date.UTC(year, m - 1, date))).replaceAll('\u202F', '\u00A0')
+}

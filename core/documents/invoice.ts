@@ -1,0 +1,149 @@
+import { Refusal } from '../errors'
+import { Decimal } from '../money/decimal'
+import { formatMoney, formatPercent, formatPrice, formatQuantity, type Language } from '../money/format'
+import { totals } from '../money/totals'
+import { formatDay, type Day } from './days'
+import type { BrandFacts, CustomerFacts, OrderFacts } from './facts'
+import type { Paper, PaperBrand, PaperFact, PaperPayment } from './paper'
+import { creditorReference, formatIban, formatReference, paymentCode } from './payment-code'
+import { dueDate, earlyPayment } from './terms'
+import { invoiceWords } from './words'
+
+export interface InvoiceInput {
+  brand: BrandFacts
+  order: OrderFacts
+  customer: CustomerFacts
+  language: Language
+  /** Percent by tax code. */
+  rates: Record<string, string>
+  /** The document date: the day of issue, or today while it is prepared. */
+  date: Day
+  /** The number, or its stand-in. */
+  number: string
+  issued: boolean
+}
+
+/**
+ * The invoice Paper of an order.
+ * @throws Refusal "no-address", "no-date-of-supply", "no-lines", "unknown-tax-code", "negative-total"
+ */
+export function buildInvoice(input: InvoiceInput): Paper {
+  const { order, customer, brand, language, number, date } = input
+  const words = invoiceWords[language]
+  if (!customer.billing) {
+    throw new Refusal('no-address', `${customer.name} has no billing address for invoices.`, { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } })
+  }
+  if (!order.suppliedOn) throw new Refusal('no-date-of-supply', `Order ${order.number} has no date of supply. Set it to Shipped first.`)
+
+  const result = totals({
+    currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: input.rates,
+    lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid,
+  })
+  if (new Decimal(result.total).isNegative()) {
+    throw new Refusal('negative-total', `Order ${order.number} comes to ${result.total}: an invoice cannot be below zero. Issue a credit note instead.`)
+  }
+  const money = (amount: string) => formatMoney(amount, order.currency, language)
+  const signed = (kind: 'discount' | 'charge', amount: string) => (kind === 'discount' ? money(new Decimal(amount).neg().toString()) : money(amount))
+  const due = dueDate(date, customer.terms)
+
+  const sums = [
+    ...(order.adjustments.length ? [{ label: words.lines, amount: money(result.linesSum), strong: false }] : []),
+    ...result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount), strong: false })),
+    { label: words.net, amount: money(result.net), strong: false },
+    ...result.groups.map(group => ({ label: `${words.tax} ${formatPercent(group.rate, language)}`, amount: money(group.tax), strong: false })),
+    ...(new Decimal(order.prepaid).isZero()
+      ? []
+      : [{ label: words.total, amount: money(result.total), strong: true },
+          { label: words.prepaid, amount: money(new Decimal(order.prepaid).neg().toString()), strong: false }]),
+  ]
+
+  return {
+    schema: 1, kind: 'invoice', language, currency: order.currency,
+    heading: words.invoice, number, issued: input.issued, date, dueDate: due,
+    brand: printedBrand(brand),
+    recipient: { lines: addressLines(customer, words.attention, brand.country) },
+    facts: facts(input, due),
+    columns: {
+      item: words.item, description: words.description, quantity: words.quantity, price: words.price, rate: words.tax,
+      amount: order.pricesIncludeTax ? words.gross : words.net,
+    },
+    lines: order.lines.map((line, index) => ({
+      item: line.item,
+      description: line.description,
+      detail: new Decimal(line.discountPercent).isZero()
+        ? line.detail
+        : [line.detail, `−${formatPercent(line.discountPercent, language)}`].filter(Boolean).join(' · '),
+      quantity: `${formatQuantity(line.quantity, language)}${line.unit ? `\u00A0${line.unit}` : ''}`,
+      price: formatPrice(line.unitPrice, order.currency, language),
+      rate: formatPercent(input.rates[line.taxCode]!, language),
+      amount: money(result.lineAmounts[index]!),
+    })),
+    adjustments: result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount) })),
+    taxes: result.groups.map(group => ({ rate: formatPercent(group.rate, language), base: money(group.base), tax: money(group.tax) })),
+    sums,
+    toPay: { label: `${words.toPay}, ${order.currency}`, amount: money(result.toPay) },
+    payment: payment(input, result.toPay, due),
+    customerNote: order.customerNote,
+    words: { page: words.page, tax: words.tax, base: words.base, taxAmount: words.taxAmount, continued: words.continued },
+    amounts: { net: result.net, tax: result.tax, total: result.total, toPay: result.toPay },
+  }
+}
+
+function facts(input: InvoiceInput, due: Day): PaperFact[] {
+  const { order, customer, language } = input
+  const words = invoiceWords[language]
+  const rows: PaperFact[] = [
+    { key: 'date', label: words.date, value: formatDay(input.date, language) },
+    { key: 'supplied', label: words.supplied, value: formatDay(order.suppliedOn!, language) },
+    { key: 'due', label: words.due, value: formatDay(due, language) },
+    { key: 'order', label: words.order, value: order.number },
+    { key: 'reference', label: words.reference, value: order.reference ?? '' },
+    { key: 'customer', label: words.customer, value: customer.number },
+    { key: 'taxNumber', label: words.taxNumber, value: customer.taxNumber ?? '' },
+  ]
+  return rows.filter(row => row.value !== '')
+}
+
+function payment(input: InvoiceInput, toPay: string, due: Day): PaperPayment | null {
+  const { brand, order, customer, language, number } = input
+  if (new Decimal(toPay).lte(0)) return null
+  const words = invoiceWords[language]
+  const money = (amount: string) => `${formatMoney(amount, order.currency, language)}\u00A0${order.currency}`
+  const reference = creditorReference(number)
+  const early = earlyPayment(input.date, toPay, order.currency, customer.terms)
+  const code = paymentCode({ beneficiary: brand.legalName, iban: brand.bank.iban, bic: brand.bank.bic, currency: order.currency, amount: toPay, reference })
+  return {
+    title: words.payTitle(money(toPay), formatDay(due, language)),
+    lines: [
+      `${words.payTo(brand.legalName)}, IBAN ${formatIban(brand.bank.iban)}, BIC ${brand.bank.bic}`,
+      words.payReference(formatReference(reference)),
+      ...(early ? [words.early(formatPercent(early.percent, language), formatDay(early.until, language), money(early.amount))] : []),
+    ],
+    reference,
+    code: code ?? null,
+    codeCaption: code ? words.scan : '',
+  }
+}
+
+/** The block behind the window: name, attention, lines, and the country where it is not the sender's. */
+function addressLines(customer: CustomerFacts, attention: string, homeCountry: string): string[] {
+  const { name, attention: person, lines, country } = customer.billing!
+  return [name, person ? `${attention} ${person}` : '', ...lines, country && country !== homeCountry ? country.toUpperCase() : '']
+    .map(line => line.trim()).filter(line => line !== '')
+}
+
+function printedBrand(brand: BrandFacts): PaperBrand {
+  const some = (lines: string[]) => lines.filter(line => line.trim() !== '')
+  return {
+    code: brand.code,
+    name: brand.name,
+    legalName: brand.legalName,
+    senderLine: [brand.name, ...brand.addressLines].join(' · '),
+    addressLines: brand.addressLines,
+    foot: [
+      some([brand.legalName, brand.registration, brand.taxNumber ? `VAT ${brand.taxNumber}` : '']),
+      some([brand.email, brand.phone, brand.website]),
+      some([brand.bank.name, formatIban(brand.bank.iban), brand.bank.bic ? `BIC ${brand.bank.bic}` : '']),
+    ].filter(column => column.length > 0),
+  }
+}

@@ -1,0 +1,61 @@
+import type { Day } from './days'
+import { buildInvoice, type InvoiceInput } from './invoice'
+import type { Paper } from './paper'
+import { formatReference } from './payment-code'
+
+/** Everything a paper is made of, frozen when it is prepared, with the versions it was built from. */
+export type PaperSource = Omit<InvoiceInput, 'number' | 'issued' | 'date'>
+
+/** The paper as it will be: today's date and a number stand-in of final width. */
+export function preparePaper(source: PaperSource, today: Day, numberStandIn: string): Paper {
+  return buildInvoice({ ...source, date: today, number: numberStandIn, issued: false })
+}
+
+/** The paper with what comes at issue: number, document date, due date, reference and payment code. */
+export function issuePaper(source: PaperSource, date: Day, number: string): Paper {
+  return buildInvoice({ ...source, date, number, issued: true })
+}
+
+/** A prepared paper as it is shown: what comes only at issue is dots of about its size, so that nobody copies or scans a stand-in. */
+export function asPreview(paper: Paper): Paper {
+  if (paper.issued) return paper
+  const dots = (text: string) => text.replace(/[A-Z0-9]/g, '·')
+  const { payment } = paper
+  return {
+    ...paper,
+    number: paper.number.replace(/0(?=0*$)/g, '·'),
+    payment: payment && { ...payment, lines: payment.lines.map(line => line.replace(formatReference(payment.reference), dots)) },
+  }
+}
+
+/** One difference between the paper that was looked at and the paper as it would be now, in the clerk's words. */
+export interface PaperChange { what: string, before: string, now: string }
+
+/** What changed between two papers of the same document; number, date and what follows from them do not count. */
+export function comparePapers(before: Paper, now: Paper): PaperChange[] {
+  const changes: PaperChange[] = []
+  const say = (what: string, a: string, b: string) => {
+    if (a !== b) changes.push({ what, before: a || '–', now: b || '–' })
+  }
+  say('Address', before.recipient.lines.join(', '), now.recipient.lines.join(', '))
+  for (const key of ['supplied', 'order', 'reference', 'customer', 'taxNumber'] as const) {
+    const of = (paper: Paper) => paper.facts.find(fact => fact.key === key)
+    const label = of(now)?.label ?? of(before)?.label ?? key
+    say(label, of(before)?.value ?? '', of(now)?.value ?? '')
+  }
+  const line = (paper: Paper, index: number) => {
+    const row = paper.lines[index]
+    return row ? [row.quantity, row.description, row.detail, `${row.price} = ${row.amount}`].filter(Boolean).join(' · ') : ''
+  }
+  for (let index = 0; index < Math.max(before.lines.length, now.lines.length); index++) {
+    say(`Line ${index + 1}`, line(before, index), line(now, index))
+  }
+  const adjustments = (paper: Paper) => paper.adjustments.map(row => `${row.label} ${row.amount}`).join(', ')
+  say('Discounts and charges', adjustments(before), adjustments(now))
+  say('Note', before.customerNote ?? '', now.customerNote ?? '')
+  say('Language', before.language, now.language)
+  say('Sender', [before.brand.legalName, before.brand.senderLine, ...before.brand.foot.flat()].join(' · '),
+    [now.brand.legalName, now.brand.senderLine, ...now.brand.foot.flat()].join(' · '))
+  say(now.toPay.label, before.toPay.amount, now.toPay.amount)
+  return changes
+}

@@ -1,0 +1,87 @@
+import type { Language } from '../money/format'
+import type { Currency, DecimalText } from '../money/decimal'
+import type { Day } from './days'
+
+/** The kinds of document the house can issue today. */
+export type DocumentKind = 'invoice'
+
+/**
+ * The plain, complete content of a document: every text, number and date as it will be printed, in its language.
+ * What depends on the number and the day of issue is set by `issuePaper` and has its final size reserved before.
+ */
+export interface Paper {
+  schema: 1
+  kind: DocumentKind
+  language: Language
+  currency: Currency
+  /** "Invoice". */
+  heading: string
+  /** The finished number, or a stand-in of the same width while `issued` is false. */
+  number: string
+  issued: boolean
+  /** ISO days for readers that calculate; the printed forms stand in `facts`. */
+  date: Day
+  dueDate: Day
+  brand: PaperBrand
+  recipient: { lines: string[] }
+  /** Short rows of label and value: date, date of supply, due, our order, your reference, customer, tax number. */
+  facts: PaperFact[]
+  columns: PaperColumns
+  lines: PaperLine[]
+  adjustments: { label: string, amount: string }[]
+  /** One row per rate. */
+  taxes: { rate: string, base: string, tax: string }[]
+  sums: { label: string, amount: string, strong: boolean }[]
+  toPay: { label: string, amount: string }
+  payment: PaperPayment | null
+  customerNote: string | null
+  words: PaperWords
+  /** The same amounts as exact decimals, for the register and the open item. */
+  amounts: { net: DecimalText, tax: DecimalText, total: DecimalText, toPay: DecimalText }
+}
+
+export interface PaperFact {
+  key: 'date' | 'supplied' | 'due' | 'order' | 'reference' | 'customer' | 'taxNumber'
+  label: string
+  value: string
+}
+
+export interface PaperColumns { item: string, description: string, quantity: string, price: string, rate: string, amount: string }
+
+export interface PaperLine {
+  item: string
+  description: string
+  /** Small, under the description. */
+  detail: string | null
+  quantity: string
+  price: string
+  rate: string
+  amount: string
+}
+
+/** Fixed words in the paper's language. {page} and {pages} are filled by the layout. */
+export interface PaperWords { page: string, tax: string, base: string, taxAmount: string, continued: string }
+
+/** How the sum is to be paid, written out. */
+export interface PaperPayment {
+  title: string
+  lines: string[]
+  reference: string
+  /** EPC069-12 text, or null where there is no code. */
+  code: string | null
+  codeCaption: string
+}
+
+/** The sender as printed: a changed address or bank account never reaches back into an issued paper. */
+export interface PaperBrand {
+  code: string
+  name: string
+  legalName: string
+  senderLine: string
+  addressLines: string[]
+  /** Columns of small print at the foot. */
+  foot: string[][]
+}
+
+/** The width of a value that is only known at issue is reserved with this. */
+export const standInDay: Day = '2028-12-28'

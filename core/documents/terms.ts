@@ -1,0 +1,30 @@
+import { addDays, makeDay, parseDay, type Day } from './days'
+import { Decimal, moneyText, type Currency, type DecimalText } from '../money/decimal'
+
+/** When a customer pays. */
+export type Terms =
+  | { kind: 'days', days: number, discount?: EarlyDiscount }
+  | { kind: 'end of month', days: number, discount?: EarlyDiscount }
+  | { kind: 'day of month', day: number, months: number, discount?: EarlyDiscount }
+
+/** "2 % when paid within 10 days". */
+export interface EarlyDiscount { percent: DecimalText, days: number }
+
+/** The due date: n days; end of the month + n days; day d of the nth month after. */
+export function dueDate(date: Day, terms: Terms): Day {
+  const { year, month } = parseDay(date)
+  switch (terms.kind) {
+    case 'days': return addDays(date, terms.days)
+    case 'end of month': return addDays(makeDay(year, month, 31), terms.days)
+    case 'day of month': return makeDay(year, month + terms.months, terms.day)
+  }
+}
+
+/** What is to pay, and until when, with the early-payment discount; undefined when the terms give none. */
+export function earlyPayment(date: Day, toPay: DecimalText, currency: Currency, terms: Terms):
+{ until: Day, percent: DecimalText, amount: DecimalText } | undefined {
+  if (!terms.discount) return undefined
+  const { percent, days } = terms.discount
+  const amount = new Decimal(toPay).times(new Decimal(100).minus(percent)).div(100)
+  return { until: addDays(date, days), percent, amount: moneyText(amount, currency) }
+}

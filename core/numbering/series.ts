@@ -1,0 +1,115 @@
+import { Refusal } from '../errors'
+import { parseDay, type Day } from '../documents/days'
+
+/** How a kind of document is numbered: prefix + zero-padded counter + suffix. */
+export interface NumberSeries {
+  /** Text with date parts in braces: {year} {yy} {month} {day} {quarter} {brand} {order}. */
+  prefix: string
+  suffix: string
+  /** Digits of the counter, padded with zeros. A counter that outgrows it gets more digits and is never cut. */
+  length: number
+  /** First number of the series, and of each new period. */
+  start: number
+  restart: Restart
+  /** 1–12; the month a business year begins in, for restart "business year". */
+  businessYearStart: number
+}
+
+export type Restart = 'never' | 'year' | 'business year' | 'month'
+
+/** What the date parts are taken from: always the document date, in the house's zone. */
+export interface NumberFacts {
+  date: Day
+  /** Short code of the brand, e.g. "TH". */
+  brand: string
+  order: string
+}
+
+export const numberParts = ['year', 'yy', 'month', 'day', 'quarter', 'brand', 'order'] as const
+type NumberPart = typeof numberParts[number]
+
+function part(name: NumberPart, facts: NumberFacts): string {
+  const { year, month, day } = parseDay(facts.date)
+  switch (name) {
+    case 'year': return String(year)
+    case 'yy': return String(year % 100).padStart(2, '0')
+    case 'month': return String(month).padStart(2, '0')
+    case 'day': return String(day).padStart(2, '0')
+    case 'quarter': return String(Math.ceil(month / 3))
+    case 'brand': return facts.brand
+    case 'order': return facts.order
+  }
+}
+
+function fill(text: string, facts: NumberFacts): string {
+  return text.replace(/\{(\w+)\}/g, (_, name: string) => part(name as NumberPart, facts))
+}
+
+/** The finished number. */
+export function formatNumber(series: NumberSeries, counter: number, facts: NumberFacts): string {
+  return fill(series.prefix, facts) + String(counter).padStart(series.length, '0') + fill(series.suffix, facts)
+}
+
+/** The period whose counter a document of this date draws from; "" when the series never restarts. A late document continues its own period. */
+export function periodOf(series: NumberSeries, date: Day): string {
+  const { year, month } = parseDay(date)
+  switch (series.restart) {
+    case 'never': return ''
+    case 'year': return String(year)
+    case 'month': return `${year}-${String(month).padStart(2, '0')}`
+    case 'business year': return month >= series.businessYearStart ? `${year}` : `${year - 1}`
+  }
+}
+
+/** The number after the last one of a period; the first when there was none. */
+export function nextCounter(series: NumberSeries, last: number | undefined): number {
+  return last === undefined ? series.start : last + 1
+}
+
+/** A stand-in as wide as the real number can be, for laying a paper out before its number is drawn: "0" is the widest tabular digit. */
+export function numberStandIn(series: NumberSeries, facts: NumberFacts, last: number | undefined): string {
+  const digits = Math.max(series.length, String(nextCounter(series, last)).length)
+  return fill(series.prefix, facts) + '0'.repeat(digits) + fill(series.suffix, facts)
+}
+
+/**
+ * Says everything that is wrong with a series before it is kept.
+ * @throws Refusal with the field it is about
+ */
+export function checkSeries(series: NumberSeries): void {
+  const refuse = (field: string, sentence: string) => {
+    throw new Refusal('bad-series', sentence, { status: 400, about: { field } })
+  }
+  for (const field of ['prefix', 'suffix'] as const) {
+    const text = series[field]
+    if (/[\p{Cc}\p{Cf}]/u.test(text)) refuse(field, `The ${field} holds an invisible character. Type it again.`)
+    if (text.length > 24) refuse(field, `The ${field} is longer than 24 characters and would not fit the papers. Shorten it.`)
+    for (const [whole, name] of text.matchAll(/\{([^}]*)\}?/g)) {
+      if (!numberParts.includes(name as NumberPart) || !whole.endsWith('}')) {
+        refuse(field, `${whole} is not a part of a number. Use one of ${numberParts.map(known => `{${known}}`).join(' ')}.`)
+      }
+    }
+    if (/\}/.test(text.replace(/\{[^}]*\}/g, ''))) refuse(field, `The ${field} has a closing brace without an opening one.`)
+  }
+  if (!Number.isInteger(series.length) || series.length < 1 || series.length > 12) refuse('length', 'The counter has 1 to 12 digits.')
+  if (!Number.isInteger(series.start) || series.start < 1) refuse('start', 'The first number is 1 or more.')
+  if (series.businessYearStart < 1 || series.businessYearStart > 12) refuse('businessYearStart', 'A business year begins in month 1 to 12.')
+  const text = series.prefix + series.suffix
+  const hasYear = /\{(year|yy)\}/.test(text)
+  const hasMonth = /\{month\}/.test(text)
+  if (series.restart === 'year' && !hasYear) {
+    refuse('prefix', 'A series that begins anew every year needs the year in its prefix or suffix, or numbers would come twice. Add {year}.')
+  }
+  if (series.restart === 'business year' && !hasYear) refuse('prefix', 'A series that begins anew every business year needs {year}, or numbers would come twice.')
+  if (series.restart === 'business year' && series.businessYearStart !== 1 && !hasMonth) {
+    refuse('prefix', 'A business year that begins in mid-year needs {year} and {month}: the same calendar year falls into two of them.')
+  }
+  if (series.restart === 'month' && !(hasYear && (hasMonth))) {
+    refuse('prefix', 'A series that begins anew every month needs {year} and {month}, or numbers would come twice.')
+  }
+}
+
+/** A number as part of a file name: what no file system takes becomes a hyphen, the rest stays. */
+export function fileNamePart(number: string): string {
+  return number.replace(/[\\/:*?"<>|\p{Cc}\s]+/gu, '-').replace(/^[.-]+|[.-]+$/g, '') || 'document'
+}

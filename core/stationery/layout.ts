@@ -1,0 +1,27 @@
+import type { Paper } from '../documents/paper'
+import type { FontMetrics } from './metrics'
+import type { LaidOut } from './pages'
+import { Sheet } from './sheet'
+import type { Stationery } from './stationery'
+import { footer } from './strips/footer'
+import { head } from './strips/head'
+import { lineTable } from './strips/lines'
+import { closing } from './strips/closing'
+import { frameOf, type Strip } from './strips/strip'
+
+/**
+ * Lays a Paper out on a stationery: pages of positioned draw operations. Pure; the same input gives the same pages.
+ * Order of the strips: head (letterhead, address, facts, heading), the line table, closing (sums, payment, note), footer on every page.
+ */
+export function layOut(paper: Paper, stationery: Stationery, metrics: FontMetrics): LaidOut {
+  const strip: Strip = { paper, stationery, sheet: new Sheet(metrics), frame: frameOf(stationery) }
+  const end = head(strip)
+  lineTable(strip, end, closing(strip))
+  footer(strip)
+  return {
+    pages: strip.sheet.pages,
+    problems: strip.sheet.findings(),
+    title: `${paper.heading} ${paper.number}`,
+    language: paper.language,
+  }
+}

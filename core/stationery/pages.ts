@@ -1,0 +1,29 @@
+import type { TextPiece } from './metrics'
+
+/** What a drawn thing is, for the PDF's structure and for tests. Repeated heading rows and footers are artifacts. */
+export type Role = 'heading' | 'paragraph' | 'table heading' | 'table cell' | 'figure' | 'artifact'
+
+/** Points (1/72 inch) from the page's top left corner; y of a text is its baseline. */
+export type DrawOp =
+  | { op: 'text', role: Role, x: number, y: number, size: number, colour: string, text: string, pieces: TextPiece[] }
+  | { op: 'line', role: Role, x1: number, y1: number, x2: number, y2: number, width: number, colour: string }
+  | { op: 'box', role: Role, x: number, y: number, width: number, height: number, colour: string }
+  | { op: 'picture', role: Role, x: number, y: number, width: number, height: number, picture: string, alt: string }
+  | { op: 'modules', role: Role, x: number, y: number, module: number, rows: string[], colour: string, alt: string }
+
+export interface Page { width: number, height: number, ops: DrawOp[] }
+
+/** Something that must stop a paper before it is issued, in plain words. */
+export interface LayoutProblem {
+  code: 'missing-glyph' | 'too-long' | 'missing-picture'
+  sentence: string
+}
+
+/** A laid-out paper. */
+export interface LaidOut {
+  pages: Page[]
+  /** Empty when the paper can be drawn as it is. */
+  problems: LayoutProblem[]
+  title: string
+  language: string
+}

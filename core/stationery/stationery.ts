@@ -1,0 +1,26 @@
+/** The design of the PDF. Kept in versions; a paper names the version it was drawn with. */
+export interface Stationery {
+  name: string
+  design: 'plain' | 'bold'
+  headingFamily: string
+  textFamily: string
+  colours: {
+    /** Heading, and the bold design's band; #rrggbb. */
+    brand: string
+    /** Ground of the sum to pay in the bold design. */
+    accent: string
+    /** Pale ground of boxes and every other row in the bold design. */
+    ground: string
+  }
+  /** Logo by the SHA-256 of its bytes; width in millimetres, height follows the picture. */
+  logo: { picture: string, ratio: number, width: number } | null
+}
+
+export const ink = '#1a1a1a'
+export const softInk = '#5c6166'
+export const hairline = '#c9cdd0'
+
+/** Points per millimetre. */
+export const mm = 72 / 25.4
+/** ISO 216 A4 in points. */
+export const a4 = { width: 210 * mm, height: 297 * mm }

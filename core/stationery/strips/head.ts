@@ -1,0 +1,100 @@
+import { a4, hairline, mm, softInk } from '../stationery'
+import type { Strip } from './strip'
+
+/**
+ * Everything above the line table on the first page. The address stands where a window envelope (DIN 680, DL) shows it:
+ * 20 mm from the left, 45 to 90 mm from the top, with the sender's line above.
+ * @returns the y the table may begin at
+ */
+export function head(strip: Strip): number {
+  letterhead(strip)
+  address(strip)
+  return strip.stationery.design === 'bold' ? boldFacts(strip) : plainFacts(strip)
+}
+
+function letterhead({ paper, stationery, sheet, frame }: Strip): void {
+  const bold = stationery.design === 'bold'
+  const { logo, headingFamily, colours } = stationery
+  const top = 14 * mm
+  const boxHeight = 12 * mm
+  if (bold) sheet.box(0, 0, a4.width, 35 * mm, colours.brand)
+  let x = frame.left
+  if (logo) {
+    const width = logo.width * mm
+    const height = width / logo.ratio
+    sheet.picture(x, top + (boxHeight - height) / 2, width, height, logo.picture, paper.brand.name)
+    x += width + 4 * mm
+  }
+  if (bold) {
+    const style = { family: headingFamily, weight: 700, size: 19, colour: '#ffffff', role: 'paragraph' as const }
+    sheet.text(paper.brand.name, x, top + boxHeight / 2 + sheet.metrics.capHeight(headingFamily, 700, 19) / 2, style)
+    sheet.text(paper.heading, frame.right, top + 6.6 * mm, { ...style, size: 22, role: 'heading' }, 'right')
+    sheet.text(paper.number, frame.right, top + 12 * mm, { ...frame.text, size: 10, colour: '#ffffff', role: 'heading' }, 'right')
+    return
+  }
+  const style = { family: headingFamily, weight: 600, size: 13.5 }
+  const lines = sheet.wrap(paper.brand.name, 52 * mm, style).slice(0, 2)
+  const step = 16
+  const first = top + boxHeight / 2 - (lines.length - 1) * step / 2 + sheet.metrics.capHeight(headingFamily, 600, 13.5) / 2
+  lines.forEach((line, index) => sheet.text(line, x, first + index * step, style))
+}
+
+function address({ paper, stationery, sheet, frame }: Strip): void {
+  const senderY = 48.5 * mm
+  const small = { ...frame.small, size: 6.8 }
+  const width = 85 * mm
+  const sender = sheet.wrap(paper.brand.senderLine, width, small)[0] ?? ''
+  sheet.text(sender, frame.left, senderY, small)
+  sheet.line(frame.left, senderY + 2.4, frame.left + Math.min(width, sheet.width(sender, small)), senderY + 2.4, hairline, 0.4)
+  const step = 12.8
+  let y = senderY + 6.5 * mm
+  paper.recipient.lines.forEach((line, index) => {
+    const style = { ...(index === 0 && stationery.design === 'bold' ? frame.strong : frame.text), size: 10 }
+    for (const part of sheet.wrap(line, width, style)) {
+      if (y > 90 * mm) {
+        sheet.problems.push({ code: 'too-long', sentence: `The address of ${paper.recipient.lines[0]} has more lines than the envelope's window shows. Shorten it to eight.` })
+        return
+      }
+      sheet.text(part, frame.left, y, style)
+      y += step
+    }
+  })
+}
+
+/** Facts as rows at the right of the address; the heading below. */
+function plainFacts({ paper, stationery, sheet, frame }: Strip): number {
+  const label = { ...frame.text, colour: softInk }
+  const x = 125 * mm
+  paper.facts.forEach((fact, index) => {
+    const y = 49 * mm + index * 14
+    sheet.text(fact.label, x, y, label)
+    sheet.text(fact.value, frame.right, y, frame.text, 'right')
+  })
+  const style = { family: stationery.headingFamily, weight: 600, size: 19, colour: stationery.colours.brand, role: 'heading' as const }
+  sheet.text(`${paper.heading} ${paper.number}`, frame.left, 104 * mm, style)
+  return 112 * mm
+}
+
+/** Facts as a band of columns between rules; the heading stands in the letterhead's band. */
+function boldFacts({ paper, stationery, sheet, frame }: Strip): number {
+  const top = 88 * mm
+  const columns = [...paper.facts.map(fact => ({ label: fact.label, value: fact.value })), { label: paper.toPay.label, value: paper.toPay.amount }]
+  const perRow = columns.length > 6 ? Math.ceil(columns.length / 2) : columns.length
+  const rows = Math.ceil(columns.length / perRow)
+  const rowHeight = 30
+  sheet.line(frame.left, top, frame.right, top, stationery.colours.brand, 1.4)
+  for (let row = 0; row < rows; row++) {
+    const cells = columns.slice(row * perRow, (row + 1) * perRow)
+    const y = top + row * rowHeight
+    const width = (frame.right - frame.left) / perRow
+    cells.forEach((cell, index) => {
+      const last = row === rows - 1 && index === cells.length - 1 && cells.length === perRow
+      const x = last ? frame.right - 6 : frame.left + 6 + index * width
+      sheet.text(cell.label, x, y + 13, frame.small, last ? 'right' : 'left')
+      sheet.text(cell.value, x, y + 24.5, frame.strong, last ? 'right' : 'left')
+    })
+  }
+  const bottom = top + rows * rowHeight + 4
+  sheet.line(frame.left, bottom, frame.right, bottom, hairline)
+  return bottom + 8 * mm
+}

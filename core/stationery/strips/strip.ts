@@ -1,0 +1,47 @@
+import type { Paper } from '../../documents/paper'
+import type { Sheet, TextStyle } from '../sheet'
+import { a4, mm, softInk, type Stationery } from '../stationery'
+
+/** What every strip is given: the paper, its design, the sheet to draw on and the frame to keep within. */
+export interface Strip {
+  paper: Paper
+  stationery: Stationery
+  sheet: Sheet
+  frame: Frame
+}
+
+/** The usable area of a page in points, and the text styles of the design: two sizes beyond the text at most. */
+export interface Frame {
+  left: number
+  right: number
+  /** Where the table goes on, on a continued page. */
+  continuedTop: number
+  /** Nothing but the footer below. */
+  bottom: number
+  footTop: number
+  text: TextStyle
+  strong: TextStyle
+  small: TextStyle
+  smallStrong: TextStyle
+}
+
+export function frameOf(stationery: Stationery): Frame {
+  const family = stationery.textFamily
+  return {
+    left: 20 * mm,
+    right: a4.width - 18 * mm,
+    continuedTop: stationery.design === 'bold' ? 30 * mm : 34 * mm,
+    bottom: a4.height - 30 * mm,
+    footTop: a4.height - 21 * mm,
+    text: { family, weight: 400, size: 9 },
+    strong: { family, weight: 600, size: 9 },
+    small: { family, weight: 400, size: 7.5, colour: softInk },
+    smallStrong: { family, weight: 600, size: 7.5 },
+  }
+}
+
+/** A block of a closing or heading: its height, and how to draw it from a top edge. */
+export interface Block {
+  height: number
+  draw: (top: number) => void
+}

@@ -1,0 +1,42 @@
+import { describe, expect, test } from 'vitest'
+import { isAddress, recipientsFor, type ContactFacts } from './recipients'
+import { findSetting } from './settings'
+
+describe('a setting is found with its source', () => {
+  test('the most particular filled one wins, whatever the order they are given in', () => {
+    const found = findSetting([{ level: 'company', value: 'en' }, { level: 'customer', value: 'de' }, { level: 'built in', value: 'fr' }])
+    expect(found).toMatchObject({ value: 'de', source: 'from the customer' })
+  })
+
+  test('an empty one is passed over; the group is named', () => {
+    expect(findSetting([{ level: 'customer', value: '' }, { level: 'group', value: 'x', name: 'Schools' }])).toMatchObject({ value: 'x', source: 'from the group Schools' })
+  })
+
+  test('a routine may pin its cover note, which then stands before the customer\'s', () => {
+    expect(findSetting([{ level: 'customer', value: 'c' }, { level: 'routine', value: 'r', pinned: true }]).value).toBe('r')
+    expect(findSetting([{ level: 'customer', value: 'c' }, { level: 'routine', value: 'r' }]).value).toBe('c')
+  })
+
+  test('one of another brand is skipped, and that is said', () => {
+    const found = findSetting([{ level: 'customer', value: 'a', brand: 'LS' }, { level: 'brand', value: 'b', brand: 'TH' }], 'TH')
+    expect(found.value).toBe('b')
+    expect(found.skipped).toEqual(['from the customer belongs to another brand'])
+  })
+})
+
+describe('recipients', () => {
+  const contact = (email: string, role: ContactFacts['role']): ContactFacts => ({ name: email, email, role })
+
+  test('all billing contacts, each address once', () => {
+    const found = recipientsFor([contact('a@h.example', 'billing'), contact('A@H.example', 'billing'), contact('b@h.example', 'billing'), contact('c@h.example', 'buying')], 'billing')
+    expect(found.map(one => one.address)).toEqual(['a@h.example', 'b@h.example'])
+  })
+
+  test('without one, a contact for anything; never somebody of another role', () => {
+    expect(recipientsFor([contact('a@h.example', 'anyone'), contact('b@h.example', 'buying')], 'billing').map(one => one.address)).toEqual(['a@h.example'])
+    expect(recipientsFor([contact('b@h.example', 'buying')], 'billing')).toEqual([])
+  })
+
+  test.each(['a@h.example', 'a.b+c@sub.h.example'])('%s can be written to', address => expect(isAddress(address)).toBe(true))
+  test.each(['', 'a', 'a@h', 'a b@h.example', 'a@h.example, b@h.example', 'a@h..example', 'a@h.example\nBcc: x@y.example', '<a@h.example>'])('%j cannot', address => expect(isAddress(address)).toBe(false))
+})

@@ -1,0 +1,55 @@
+import { fork, type ChildProcess } from 'node:child_process'
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { addDays, dayInZone } from '../core/documents/days'
+import { clock } from '../server/clock'
+import { closeDatabase, one, rows } from '../server/db/connection'
+import { migrate } from '../server/db/migrate'
+import { Rules } from '../standins/mail/rules'
+import { loadHouse } from './house'
+import { livePast } from './past'
+import { stories } from './orders'
+
+/*
+ * Loads the demo house. What lies in the past is not painted in: with the clock set back, the same services take the orders in,
+ * move them on, and the same jobs prepare, issue, paint and send, to a stand-in mail server of the loader's own.
+ * Dies half-way: bin/demo sees that the last step is missing and begins with an empty database.
+ */
+const mailboxes = process.env.STANDIN_MAIL_FOLDER ?? '.data/mailboxes'
+
+function startStandin(): Promise<ChildProcess> {
+  const child = fork(join('.build/js', 'mail-standin.mjs'), [], {
+    env: { ...process.env, STANDIN_SMTP_PORT: new URL(process.env.CLOTHESPIN_SMTP_URL!).port, STANDIN_REPORT_PORT: process.env.CLOTHESPIN_RETURN_PORT, STANDIN_WEB_PORT: '0', STANDIN_LOADING: 'yes' },
+  })
+  return new Promise((resolve, reject) => {
+    child.once('message', () => resolve(child))
+    child.once('exit', code => reject(new Error(`the stand-in mail server stopped with ${code}`)))
+  })
+}
+
+await migrate()
+if (await one('select 1 as one from company')) {
+  console.log('The demo house is already there.')
+} else {
+  mkdirSync(mailboxes, { recursive: true })
+  const rules = new Rules(mailboxes)
+  rules.set({ who: 'treasurer@oranbees.example', does: 'bounce later', seconds: 0.02 })
+  rules.set({ who: 'moved@fernhollow.example', does: 'bounce at once' })
+  rules.set({ who: 'hello@cowslip.example', does: 'mailbox full' })
+  for (const silent of ['brannoc.example', 'nordheide.example', 'lindenhang.example', 'ashgrove.example']) rules.set({ who: silent, does: 'no report' })
+
+  const standin = await startStandin()
+  const now = new Date()
+  const zone = 'Europe/Dublin'
+  const putBack = clock.use(() => new Date(now.getTime() - 61 * 86_400_000))
+  const house = await loadHouse()
+  await livePast(stories(house), now, days => addDays(dayInZone(now, zone), -days))
+  putBack()
+  standin.kill('SIGTERM')
+  rules.set({ who: 'treasurer@oranbees.example', does: 'bounce later', seconds: 3 })
+  const counts = await rows<{ what: string, count: number }>(`select 'orders' what, count(*)::int count from sales_order union all select 'customers', count(*)::int from customer
+    union all select 'items', count(*)::int from item union all select 'documents', count(*)::int from document`)
+  console.log(`The demo house is loaded: ${counts.map(row => `${row.count} ${row.what}`).join(', ')}.`)
+}
+await closeDatabase()
+process.exit(0)

@@ -1,0 +1,112 @@
+import { Logger, run } from 'graphile-worker'
+import type { Day } from '../core/documents/days'
+import { clock } from '../server/clock'
+import { config } from '../server/config'
+import { one, rows } from '../server/db/connection'
+import { taskList } from '../server/queue/run-worker'
+import { listenForReports } from '../server/outside/mail/listener'
+import { closeMailConnections } from '../server/outside/mail/smtp'
+import { closeRenderPool } from '../server/render/pool'
+import { putBack } from '../server/services/documents/by-hand'
+import { settleByHand } from '../server/services/dispatch/by-hand'
+import { sweep } from '../server/services/dispatch/sweep'
+import { addOrder, setStatus } from '../server/services/orders/orders'
+import { addRoutine, changeRoutine } from '../server/services/routines/routines'
+import type { Story } from './orders'
+
+const desk = 'Order desk'
+const clerk = 'Col Varley'
+
+/** Lives through the days before today: orders come in and move on, the routine writes its invoices, the mail goes. */
+export async function livePast(all: readonly Story[], now: Date, day: (daysAgo: number) => Day): Promise<void> {
+  let time = now
+  const putClockBack = clock.use(() => time)
+  const at = (daysAgo: number, hour: number) => {
+    const wanted = new Date(`${day(daysAgo)}T${String(hour).padStart(2, '0')}:00:00Z`)
+    time = wanted < now ? wanted : new Date(now.getTime() - (24 - hour) * 60_000)
+  }
+  at(61, 9)
+  const routine = await addRoutine({
+    name: 'Invoice when shipped', description: 'Every order that leaves the house gets its invoice.', trust: 'by itself', isOn: true,
+    sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
+  }, 'Maeve Tarrant')
+
+  const runner = await run({ connectionString: config.databaseUrl, concurrency: 4, taskList: taskList('loader'), noHandleSignals: true, logger: new Logger(() => () => {}), pollInterval: 1000 })
+  const listener = listenForReports()
+  const ids = new Map<Story, number>()
+  const settle = async () => {
+    await quiet()
+    time = new Date(time.getTime() + 40_000)
+    await sweep()
+    await quiet()
+  }
+  for (let daysAgo = 60; daysAgo >= 0; daysAgo--) {
+    at(daysAgo, 8)
+    for (const story of all.filter(one => one.cameIn === daysAgo)) ids.set(story, await addOrder({ ...story.order, date: day(daysAgo) }, desk))
+    await move(all, ids, daysAgo, at)
+    const leaving = all.filter(story => story.shipped === daysAgo).map(story => ids.get(story)!)
+    if (daysAgo === 0) await today(leaving, routine, at, settle)
+    else if (leaving.length > 0) {
+      at(daysAgo, 14)
+      await setStatus(leaving, 'Shipped', clerk)
+      await settle()
+      await postPaper(daysAgo)
+    }
+  }
+  await runner.stop()
+  await listener.close()
+  closeMailConnections()
+  await closeRenderPool()
+  putClockBack()
+
+  /** Paper customers' invoices are posted the same day; the last ones still wait. */
+  async function postPaper(daysAgo: number): Promise<void> {
+    if (daysAgo < 3) return
+    const waiting = await rows<{ id: number }>(`select id from dispatch where channel = 'paper' and state = 'waiting'`)
+    if (waiting.length > 0) await settleByHand(waiting.map(row => row.id), 'print', '', clerk)
+  }
+}
+
+/** Orders on their way through the house. */
+async function move(all: readonly Story[], ids: Map<Story, number>, daysAgo: number, at: (daysAgo: number, hour: number) => void): Promise<void> {
+  const to = async (status: string, hour: number, due: (story: Story) => boolean) => {
+    const moving = all.filter(due).map(story => ids.get(story)!)
+    at(daysAgo, hour)
+    if (moving.length > 0) await setStatus(moving, status, status === 'Held' || status === 'Withdrawn' ? 'Maeve Tarrant' : desk)
+  }
+  const further = ['In picking', 'Packed', 'Shipped', 'Closed']
+  await to('Confirmed', 9, story => story.cameIn === daysAgo && story.ends !== 'Draft')
+  await to('In picking', 10, story => Math.max(0, story.cameIn - 1) === daysAgo && further.includes(story.ends))
+  await to('Packed', 11, story => (story.shipped ?? Math.max(0, story.cameIn - 2)) === daysAgo && further.slice(1).includes(story.ends))
+  await to('Held', 12, story => Math.max(0, story.cameIn - 1) === daysAgo && story.ends === 'Held')
+  await to('Withdrawn', 12, story => Math.max(0, story.cameIn - 1) === daysAgo && story.ends === 'Withdrawn')
+  await to('Closed', 16, story => story.ends === 'Closed' && story.shipped !== null && Math.max(0, story.shipped - 10) === daysAgo && daysAgo > 0)
+}
+
+/** Today's goods: half went by themselves this morning; then the routine was set to "after a check", and the rest waits. */
+async function today(leaving: number[], routine: number, at: (daysAgo: number, hour: number) => void, settle: () => Promise<void>): Promise<void> {
+  const half = Math.floor(leaving.length / 2)
+  at(0, 12)
+  await setStatus(leaving.slice(0, half), 'Shipped', clerk)
+  await settle()
+  at(0, 13)
+  const { version } = (await one<{ version: number }>('select version from routine where id = $1', [routine]))!
+  await changeRoutine(routine, { version, trust: 'after a check' }, 'Maeve Tarrant')
+  at(0, 14)
+  await setStatus(leaving.slice(half), 'Shipped', clerk)
+  await settle()
+  const [first] = await rows<{ id: number }>(`select id from paper where state = 'prepared' order by id desc limit 1`)
+  at(0, 15)
+  if (first) await putBack([first.id], clerk)
+  await settle()
+}
+
+/** Waits until the queue has nothing to do now. */
+async function quiet(): Promise<void> {
+  for (;;) {
+    const open = await one<{ open: number }>(`select count(*)::int open from graphile_worker.jobs where run_at <= now() and attempts < max_attempts`)
+    const busy = await one<{ busy: number }>(`select count(*)::int busy from dispatch where state in ('claimed', 'handing over')`)
+    if (open!.open === 0 && busy!.busy === 0) return
+    await new Promise(resolve => setTimeout(resolve, 15))
+  }
+}

@@ -1,0 +1,38 @@
+import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+
+export default defineNuxtConfig({
+  modules: [
+    '@pinia/nuxt',
+    (_options, nuxt) => {
+      nuxt.hooks.hook('vite:extendConfig', (config) => {
+        config.plugins?.push(vuetify({ autoImport: true }))
+      })
+    },
+  ],
+  $development: { experimental: { viteEnvironmentApi: true } },
+  ssr: false,
+  components: [{ path: '~/components', pathPrefix: false }],
+  devtools: { enabled: false },
+  app: {
+    head: {
+      title: 'Clothespin',
+      htmlAttrs: { lang: 'en' },
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
+    },
+  },
+  css: ['vuetify/styles', '~/theme/base.css'],
+  spaLoadingTemplate: 'loading.html',
+  build: { transpile: ['vuetify'] },
+  compatibilityDate: '2026-11-01',
+  vite: {
+    vue: { template: { transformAssetUrls } },
+    build: { cssMinify: 'lightningcss' },
+    define: { 'process.env.DEBUG': 'false' },
+  },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, resolveJsonModule: true } },
+    nodeTsConfig: { include: ['../core/**/*', '../tests/**/*', '../demo/**/*', '../bench/**/*', '../standins/**/*', '../scripts/**/*'] },
+  },
+  telemetry: { enabled: false },
+})

@@ -1,0 +1,17 @@
+// Bundles what runs beside the web server: the worker process, the render threads, the stand-ins, the demo's supervisor and loader.
+import { readdirSync } from 'node:fs'
+import { build } from 'esbuild'
+
+const entryPoints = {
+  'worker': 'server/queue/worker.ts',
+  'render-thread': 'server/render/render-thread.ts',
+  'mail-standin': 'standins/mail/main.ts',
+  'supervise': 'demo/supervise.ts',
+  'load': 'demo/load.ts',
+  ...Object.fromEntries(readdirSync('bench').filter(file => file.endsWith('.ts')).map(file => [`bench-${file.slice(0, -3)}`, `bench/${file}`])),
+}
+
+await build({
+  entryPoints, outdir: '.build/js', outExtension: { '.js': '.mjs' },
+  bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', sourcemap: 'linked', logLevel: 'warning',
+})

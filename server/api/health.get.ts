@@ -1,0 +1,7 @@
+import { one } from '../db/connection'
+import { route } from '../route'
+
+export default route({ role: 'anyone' }, async () => {
+  await one('select 1 as one')
+  return { ok: true }
+})

@@ -1,0 +1,13 @@
+import { config } from '../config'
+import { route } from '../route'
+import { brands, company } from '../services/house/house'
+
+/** What every page needs to know of the house. */
+export default route({ role: 'reader' }, async () => {
+  const { name, timeZone, orderStatuses, taxRates, currency, country } = await company()
+  return {
+    company: { name, timeZone, orderStatuses, taxRates, currency, country },
+    brands: (await brands()).map(brand => ({ id: brand.id, code: brand.code, name: brand.name })),
+    mailboxesUrl: config.mailboxesUrl,
+  }
+})

@@ -1,0 +1,4 @@
+import { route } from '../../route'
+import { listRoutines } from '../../services/routines/routines'
+
+export default route({ role: 'reader' }, () => listRoutines())

@@ -1,0 +1,44 @@
+/** Everything the environment decides. Read once; a missing setting is said by name. */
+function required(name: string): string {
+  const value = process.env[name]
+  if (!value) throw new Error(`The setting ${name} is missing. bin/demo sets it; see docs/running.md for a house of your own.`)
+  return value
+}
+
+export const config = {
+  get databaseUrl() {
+    return required('CLOTHESPIN_DATABASE_URL')
+  },
+  /** Signs return paths and seals sessions; at least 32 characters. */
+  get secret() {
+    return required('CLOTHESPIN_SECRET')
+  },
+  /** The mail server that takes our mail: smtp://host:port */
+  get smtpUrl() {
+    return required('CLOTHESPIN_SMTP_URL')
+  },
+  /** Domain of return paths, whose mail reaches our own listener. */
+  get returnDomain() {
+    return process.env.CLOTHESPIN_RETURN_DOMAIN ?? 'returns.clothespin.example'
+  },
+  /** Loopback port of our own SMTP listener for delivery reports. */
+  get returnPort() {
+    return Number(process.env.CLOTHESPIN_RETURN_PORT ?? 0)
+  },
+  /** Web page of the stand-in mailboxes; empty with a real mail server. */
+  get mailboxesUrl() {
+    return process.env.CLOTHESPIN_MAILBOXES_URL ?? ''
+  },
+  get fontFolder() {
+    return process.env.CLOTHESPIN_FONTS ?? '.build/fonts'
+  },
+  get renderThread() {
+    return process.env.CLOTHESPIN_RENDER_THREAD ?? '.build/js/render-thread.mjs'
+  },
+  /** Seconds a claimed dispatch belongs to its worker; longer than every socket time limit together. */
+  leaseSeconds: Number(process.env.CLOTHESPIN_LEASE_SECONDS ?? 90),
+  /** Milliseconds a mail server may be silent. */
+  socketTimeout: Number(process.env.CLOTHESPIN_SOCKET_TIMEOUT ?? 20_000),
+  sweepSeconds: Number(process.env.CLOTHESPIN_SWEEP_SECONDS ?? 15),
+  concurrency: Number(process.env.CLOTHESPIN_CONCURRENCY ?? 6),
+}

@@ -1,0 +1,93 @@
+import { AsyncLocalStorage } from 'node:async_hooks'
+import pg from 'pg'
+import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
+import { config } from '../config'
+
+/**
+ * The one connection to PostgreSQL, and the one way to write.
+ * Inside `inTransaction` every query, by model or by SQL, runs in that transaction without being handed it;
+ * a hook fails any query there that would run outside.
+ */
+const scope = new AsyncLocalStorage<Map<string, unknown>>()
+
+Sequelize.useCLS({
+  bind: <F>(fn: F) => fn,
+  get: (key: string) => (key === 'transaction' ? currentTransaction() : scope.getStore()?.get(key)),
+  set: (key: string, value: unknown) => scope.getStore()?.set(key, value),
+  run: (callback: (context: unknown) => unknown) => scope.run(new Map(scope.getStore()), () => callback(undefined)),
+} as never)
+
+let instance: Sequelize | undefined
+
+export function database(): Sequelize {
+  if (!instance) {
+    instance = new Sequelize(config.databaseUrl, {
+      dialect: 'postgres', dialectModule: pg, logging: false,
+      pool: { max: Number(process.env.CLOTHESPIN_POOL ?? 12), idle: 30_000, acquire: 30_000 },
+      define: { underscored: true, timestamps: false },
+      dialectOptions: { application_name: `clothespin ${process.env.CLOTHESPIN_PROCESS ?? 'web'}` },
+    })
+    instance.addHook('beforeQuery' as never, ((options: { transaction?: Transaction | null }) => {
+      const current = currentTransaction()
+      if (current && options.transaction !== current) throw new Error('a query inside inTransaction would run outside it')
+    }) as never)
+  }
+  return instance
+}
+
+export async function closeDatabase(): Promise<void> {
+  await instance?.close()
+  instance = undefined
+}
+
+function currentTransaction(): Transaction | undefined {
+  const transaction = scope.getStore()?.get('transaction') as Transaction | undefined
+  return transaction && !(transaction as Transaction & { finished?: string }).finished ? transaction : undefined
+}
+
+/** Runs `work` in one transaction; joins the current one if there is any. */
+export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
+  if (currentTransaction()) return work()
+  return database().transaction(work)
+}
+
+/** Calls `act` once the current transaction is committed; at once outside of one. */
+export function afterCommit(act: () => void): void {
+  const transaction = currentTransaction()
+  if (transaction) transaction.afterCommit(act)
+  else act()
+}
+
+/** Runs `work` behind a savepoint of the current transaction: what it did is undone when it throws, the rest stays. */
+export async function behindSavepoint<T>(work: () => Promise<T>): Promise<T> {
+  if (!currentTransaction()) throw new Error('a savepoint needs a transaction')
+  await run('SAVEPOINT one')
+  try {
+    const result = await work()
+    await run('RELEASE SAVEPOINT one')
+    return result
+  } catch (error) {
+    await run('ROLLBACK TO SAVEPOINT one')
+    throw error
+  }
+}
+
+type Bind = readonly unknown[]
+
+/** Rows of a statement with $1 … parameters; also for INSERT, UPDATE and DELETE with RETURNING. */
+export async function rows<T extends object>(sql: string, bind: Bind = []): Promise<T[]> {
+  return database().query<T>(sql, { bind: [...bind], type: QueryTypes.SELECT })
+}
+
+/** The first row, or undefined. */
+export async function one<T extends object>(sql: string, bind: Bind = []): Promise<T | undefined> {
+  return (await rows<T>(sql, bind))[0]
+}
+
+/** Runs a statement; answers how many rows it touched (the type is only how Sequelize is asked for that count). */
+export async function run(sql: string, bind: Bind = []): Promise<number> {
+  return database().query(sql, { bind: bind.length ? [...bind] : undefined, type: QueryTypes.BULKDELETE }) as unknown as Promise<number>
+}
+
+/** A value for a jsonb parameter. */
+export const json = (value: unknown): string => JSON.stringify(value)

@@ -1,0 +1,52 @@
+import { runMigrations } from 'graphile-worker'
+import pg from 'pg'
+import { Umzug } from 'umzug'
+import { config } from '../config'
+import { house } from './migrations/001-house'
+import { papers } from './migrations/002-papers'
+import { sending } from './migrations/003-sending'
+
+const migrations = [
+  { name: '001-house', sql: house },
+  { name: '002-papers', sql: papers },
+  { name: '003-sending', sql: sending },
+]
+
+/** Held while migrating, so that web and workers that start together do it once. */
+const migrationLock = 7_205_118
+
+/** Brings the database to this build's schema: ours and the queue's, each migration in its own transaction, under one advisory lock. */
+export async function migrate(): Promise<void> {
+  const client = new pg.Client({ connectionString: config.databaseUrl })
+  await client.connect()
+  try {
+    await client.query('select pg_advisory_lock($1)', [migrationLock])
+    await client.query('create table if not exists migration (name text primary key, done_at timestamptz not null default now())')
+    const umzug = new Umzug({
+      migrations: migrations.map(({ name, sql }) => ({
+        name,
+        up: async () => {
+          await client.query('begin')
+          try {
+            await client.query(sql)
+            await client.query('insert into migration (name) values ($1)', [name])
+            await client.query('commit')
+          } catch (error) {
+            await client.query('rollback')
+            throw error
+          }
+        },
+      })),
+      storage: {
+        executed: async () => (await client.query<{ name: string }>('select name from migration order by name')).rows.map(row => row.name),
+        logMigration: async () => {},
+        unlogMigration: async () => {},
+      },
+      logger: undefined,
+    })
+    await umzug.up()
+    await runMigrations({ connectionString: config.databaseUrl })
+  } finally {
+    await client.end()
+  }
+}

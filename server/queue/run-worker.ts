@@ -1,0 +1,80 @@
+import { randomUUID } from 'node:crypto'
+import { Logger, run, type Runner, type TaskList } from 'graphile-worker'
+import { clock } from '../clock'
+import { config } from '../config'
+import { log, reasonOf } from '../log'
+import { listenForReports } from '../outside/mail/listener'
+import { closeMailConnections } from '../outside/mail/smtp'
+import { closeRenderPool } from '../render/pool'
+import { beat, leave, sweep } from '../services/dispatch/sweep'
+import type { Jobs } from './add'
+import { run as issuePapers } from './tasks/issue-papers'
+import { run as lookAtEvents } from './tasks/look-at-events'
+import { run as paintDocuments } from './tasks/paint-documents'
+import { run as refreshPapers } from './tasks/refresh-papers'
+import { run as sendDispatches } from './tasks/send-dispatches'
+import { run as sendRun } from './tasks/send-run'
+
+const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => Promise<void> } = {
+  'issue-papers': issuePapers,
+  'look-at-events': lookAtEvents,
+  'paint-documents': paintDocuments,
+  'refresh-papers': refreshPapers,
+  'send-dispatches': sendDispatches,
+  'send-run': sendRun,
+}
+
+/** The task list for one worker process; errors are logged with the job and left to the queue and the sweeper. */
+export function taskList(workerId: string): TaskList {
+  return Object.fromEntries(Object.entries(tasks).map(([name, task]) => [name, async (payload: unknown) => {
+    try {
+      await (task as (payload: unknown, workerId: string) => Promise<void>)(payload, workerId)
+    } catch (error) {
+      log.error({ job: name, payload, error: reasonOf(error) }, 'a job failed')
+      throw error
+    }
+  }]))
+}
+
+const beatSeconds = 5
+
+/** Runs jobs until stopped: queue workers, heartbeat, sweeper and the listener for delivery reports. */
+export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
+  const workerId = `worker ${randomUUID()}`
+  const startedAt = clock.now()
+  const queueWorkers = new Set<string>()
+  const quiet = new Logger(() => (level, message) => (level === 'error' ? log.warn({ queue: message }, 'the queue reported an error') : undefined))
+  await beat(workerId, [], startedAt)
+  const runner: Runner = await run({
+    connectionString: config.databaseUrl, concurrency: config.concurrency, taskList: taskList(workerId), noHandleSignals: true, logger: quiet,
+    pollInterval: 2000, maxPoolSize: config.concurrency + 2,
+  })
+  runner.events.on('worker:create', ({ worker }) => queueWorkers.add(worker.workerId))
+  runner.events.on('worker:getJob:start', ({ worker }) => queueWorkers.add(worker.workerId))
+  const listener = listenForReports()
+  const safely = (what: string, act: () => Promise<void>) => {
+    let busy = false
+    return () => {
+      if (busy) return
+      busy = true
+      act().catch((error: unknown) => log.warn({ what, error: String(error) }, 'will be tried again')).finally(() => {
+        busy = false
+      })
+    }
+  }
+  const beatNow = safely('heartbeat', () => beat(workerId, [...queueWorkers], startedAt))
+  const sweepNow = safely('sweep', sweep)
+  setTimeout(beatNow, 500).unref()
+  setTimeout(sweepNow, 1000).unref()
+  const timers = [setInterval(beatNow, beatSeconds * 1000), setInterval(sweepNow, config.sweepSeconds * 1000)]
+  return {
+    stop: async () => {
+      timers.forEach(clearInterval)
+      await runner.stop()
+      await leave(workerId)
+      await listener.close()
+      closeMailConnections()
+      await closeRenderPool()
+    },
+  }
+}

@@ -1,0 +1,49 @@
+import { availableParallelism } from 'node:os'
+import { pathToFileURL } from 'node:url'
+import { resolve } from 'node:path'
+import Piscina from 'piscina'
+import type { Paper } from '../../core/documents/paper'
+import type { Stationery } from '../../core/stationery/stationery'
+import { config } from '../config'
+import { readFileBytes } from '../outside/filestore/store'
+import type { RenderTask, Rendered } from './render-thread'
+
+/** Lays papers out and paints them in one long-lived thread per core. */
+let pool: Piscina<RenderTask, Rendered> | undefined
+
+function threads(): Piscina<RenderTask, Rendered> {
+  pool ??= new Piscina<RenderTask, Rendered>({
+    filename: pathToFileURL(resolve(config.renderThread)).href,
+    minThreads: 1, maxThreads: Math.max(1, availableParallelism()), idleTimeout: 60_000,
+  })
+  return pool
+}
+
+const logos = new Map<string, Uint8Array>()
+
+async function logoOf(design: Stationery): Promise<Uint8Array | null> {
+  if (!design.logo) return null
+  const key = design.logo.picture
+  let bytes = logos.get(key)
+  if (!bytes) {
+    bytes = await readFileBytes(key)
+    if (logos.size > 50) logos.clear()
+    logos.set(key, bytes)
+  }
+  return bytes
+}
+
+/** The PDF of a paper; `bytes` is null when the layout found a problem. */
+export async function renderPaper(paper: Paper, design: Stationery, madeAt: Date): Promise<Rendered> {
+  return threads().run({ paper, design, logo: await logoOf(design), madeAt: madeAt.toISOString(), layoutOnly: false })
+}
+
+/** What would stop the paper from being drawn, and its number of pages. */
+export async function checkPaper(paper: Paper, design: Stationery): Promise<Rendered> {
+  return threads().run({ paper, design, logo: null, madeAt: new Date(0).toISOString(), layoutOnly: true })
+}
+
+export async function closeRenderPool(): Promise<void> {
+  await pool?.destroy()
+  pool = undefined
+}

@@ -1,0 +1,42 @@
+import faces from '../../core/stationery/font-metrics.json'
+import type { Paper } from '../../core/documents/paper'
+import { layOut } from '../../core/stationery/layout'
+import { FontMetrics, type FontFace } from '../../core/stationery/metrics'
+import type { LayoutProblem } from '../../core/stationery/pages'
+import type { Stationery } from '../../core/stationery/stationery'
+import { config } from '../config'
+import { PdfkitPainter } from './pdfkit-painter'
+
+/**
+ * One worker thread: fonts are loaded once, then papers are laid out and painted here, never on an event loop that serves people.
+ * Called by the pool in pool.ts; keeps nothing but fonts, so a thread that dies loses nothing.
+ */
+export interface RenderTask {
+  paper: Paper
+  design: Stationery
+  /** Bytes of the logo, when the design has one. */
+  logo: Uint8Array | null
+  /** ISO instant; the PDF's creation date. */
+  madeAt: string
+  /** Only lay out and answer what is wrong, without painting. */
+  layoutOnly: boolean
+}
+
+export interface Rendered { bytes: Uint8Array | null, pages: number, problems: LayoutProblem[], renderer: string }
+
+const metrics = new FontMetrics(faces as unknown as FontFace[])
+const painter = new PdfkitPainter(config.fontFolder)
+
+/** Names everything that decides the bytes beside Paper and stationery. */
+const renderer = `${painter.version} fonts-${metrics.hash.slice(0, 12)}`
+
+export default async function render(task: RenderTask): Promise<Rendered> {
+  const laidOut = layOut(task.paper, task.design, metrics)
+  const { problems } = laidOut
+  if (task.layoutOnly || problems.length > 0) return { bytes: null, pages: laidOut.pages.length, problems, renderer }
+  const pictures = new Map(task.design.logo && task.logo ? [[task.design.logo.picture, task.logo]] : [])
+  const bytes = await painter.paint(laidOut, pictures, {
+    madeAt: new Date(task.madeAt), author: task.paper.brand.legalName, subject: task.paper.facts.find(fact => fact.key === 'order')?.value ?? '',
+  })
+  return { bytes, pages: laidOut.pages.length, problems, renderer }
+}

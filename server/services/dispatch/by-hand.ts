@@ -1,0 +1,99 @@
+import { Refusal } from '../../../core/errors'
+import { statesBefore, type DispatchState } from '../../../core/dispatch/states'
+import { isAddress, type ContactRole } from '../../../core/wishes/recipients'
+import { clock } from '../../clock'
+import { inTransaction, one, rows, run } from '../../db/connection'
+import { addJob, addJobs } from '../../queue/add'
+import { publish } from '../live/publish'
+import { note, noteAll } from '../trail/trail'
+import { newDispatch } from './create'
+
+/*
+ * What a person does with dispatches: send stuck ones again, say an unclear one arrived, print instead, close with a reason,
+ * and send a copy of a document. Refuses what the transition table does not allow.
+ */
+
+/** Sends stuck dispatches again, to whoever is the right contact now. Answers the ids that go. */
+export async function sendAgain(ids: readonly number[], actor: string): Promise<number[]> {
+  return inTransaction(async () => {
+    const now = clock.now()
+    const going = await rows<{ id: number, ready: boolean }>(`update dispatch set state = 'waiting', stuck_cause = null, attempts = 0, next_try_at = $2, since = $2
+      where id = any($1::int[]) and state = any($3::text[]) and channel = 'email' returning id, ready`, [ids, now, statesBefore('send again')])
+    const goingIds = going.map(dispatch => dispatch.id)
+    await run(`delete from dispatch_recipient where dispatch_id = any($1::int[]) and outcome in ('bounced', 'refused')`, [goingIds])
+    const unpainted = await rows<{ id: number }>(`select dd.document_id id from dispatch_document dd join unpainted u on u.document_id = dd.document_id where dd.dispatch_id = any($1::int[])`, [goingIds])
+    if (unpainted.length > 0) await addJob('paint-documents', { documentIds: unpainted.map(document => document.id) })
+    await addJobs('send-dispatches', going.filter(dispatch => dispatch.ready).map(dispatch => dispatch.id), 10, dispatchIds => ({ dispatchIds }))
+    await noteAll(goingIds.map(id => ({ dispatchId: id, actor, words: 'To be sent again.' })))
+    publish('line')
+    return goingIds
+  })
+}
+
+type Settle = 'confirm' | 'print' | 'close'
+
+/** Says that an unclear dispatch arrived, that it was posted on paper, or that it is given up, with a reason. */
+export async function settleByHand(ids: readonly number[], act: Settle, reason: string, actor: string): Promise<number[]> {
+  if (act === 'close' && !reason.trim()) throw new Refusal('no-reason', 'Say in a few words why it is closed.', { status: 400, about: { field: 'reason' } })
+  const how = { confirm: 'a person said so', print: 'posted on paper', close: null }[act]
+  const words = { confirm: 'A person said that it arrived.', print: 'Printed and posted.', close: `Closed: ${reason}` }[act]
+  return inTransaction(async () => {
+    const now = clock.now()
+    const state: DispatchState = act === 'close' ? 'closed' : 'arrived'
+    const settled = await rows<{ id: number }>(`update dispatch set state = $2::text, since = $3::timestamptz, arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = $4::text,
+        channel = case when $6::boolean then 'paper' else channel end
+      where id = any($1::int[]) and state = any($5::text[]) and (not $6::boolean or channel = 'paper' or state = 'stuck') returning id`,
+    [ids, state, now, how, statesBefore(act), act === 'print'])
+    const settledIds = settled.map(dispatch => dispatch.id)
+    if (act === 'close') {
+      await run(`insert into undelivered (document_id, since) select distinct dd.document_id, $2::timestamptz from dispatch_document dd where dd.dispatch_id = any($1::int[])
+        and not exists (select from dispatch_document o join dispatch x on x.id = o.dispatch_id where o.document_id = dd.document_id and x.state <> 'closed') on conflict do nothing`, [settledIds, now])
+    }
+    await noteAll(settledIds.map(id => ({ dispatchId: id, actor, words })))
+    publish('line')
+    return settledIds
+  })
+}
+
+interface DocumentRow { id: number, number: string, customerId: number, customerName: string, brandId: number, coverNoteId: number, total: string, currency: string, painted: boolean }
+
+/** Who already has a document by email: asked before a copy goes to the same person. */
+export async function alreadySent(documentId: number): Promise<{ address: string, at: Date, outcome: string }[]> {
+  return rows(`select r.address, r.at, r.outcome from dispatch_recipient r join dispatch_document dd on dd.dispatch_id = r.dispatch_id
+    where dd.document_id = $1 and r.outcome in ('accepted', 'delivered') order by r.at desc`, [documentId])
+}
+
+/**
+ * Sends the stored PDF once more, to one address, marked as a copy in the trail.
+ * @throws Refusal "sent-before" when that person already has it and nobody said "again"
+ */
+export async function sendCopy(documentId: number, address: string, again: boolean, actor: string): Promise<number> {
+  const to = address.trim()
+  if (!isAddress(to)) throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field: 'address' } })
+  return inTransaction(async () => {
+    const document = await one<DocumentRow>(`select d.id, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
+      d.total, d.currency, f.document_id is not null painted from document d left join document_file f on f.document_id = d.id where d.id = $1`, [documentId])
+    if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
+    const before = (await alreadySent(documentId)).find(sent => sent.address === to.toLowerCase())
+    if (before && !again) throw new Refusal('sent-before', `${document.number} already went to ${to} on ${before.at.toISOString().slice(0, 10)}. Send it again?`, { about: { field: 'again' } })
+    const waiting = await one(`select id from dispatch dp join dispatch_document dd on dd.dispatch_id = dp.id where dd.document_id = $1 and dp.to_addresses ? $2 and dp.state in ('waiting', 'claimed', 'handing over')`, [documentId, to])
+    if (waiting) throw new Refusal('goes-already', `A copy to ${to} is already waiting to go.`)
+    const id = await newDispatch({ ...document, channel: 'email', documentId, role: 'billing' satisfies ContactRole, sendTo: to, toAddresses: [to], isCopy: true, ready: document.painted, notBefore: clock.now(), actor })
+    if (document.painted) await addJob('send-dispatches', { dispatchIds: [id] })
+    publish('line')
+    return id
+  })
+}
+
+/** Makes a dispatch for a document that has none that lives (closed, or its customer wanted nothing). */
+export async function sendDocument(documentId: number, actor: string): Promise<void> {
+  await inTransaction(async () => {
+    const document = await one<DocumentRow>(`select d.id, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
+      d.total, d.currency, f.document_id is not null painted from document d join undelivered u on u.document_id = d.id left join document_file f on f.document_id = d.id where d.id = $1 for update of u`, [documentId])
+    if (!document) throw new Refusal('not-unsent', 'That document is already on its way.')
+    const id = await newDispatch({ ...document, channel: 'email', documentId, role: 'billing', sendTo: '', toAddresses: null, isCopy: false, ready: document.painted, notBefore: clock.now(), actor })
+    if (document.painted) await addJob('send-dispatches', { dispatchIds: [id] })
+    await note({ documentId, dispatchId: id }, actor, 'To be sent.')
+    publish('line')
+  })
+}

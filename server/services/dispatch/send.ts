@@ -1,0 +1,179 @@
+import { randomUUID } from 'node:crypto'
+import { causeOf, isTemporary, type Reply } from '../../../core/dispatch/reply'
+import { next, pauseAfter, stuckWords, type DispatchEvent, type DispatchState, type StuckCause } from '../../../core/dispatch/states'
+import type { DocumentKind, Paper } from '../../../core/documents/paper'
+import { recipientsFor, type Channel, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
+import { clock } from '../../clock'
+import { config } from '../../config'
+import { inTransaction, json, one, run } from '../../db/connection'
+import { log } from '../../log'
+import { returnPath } from '../../outside/mail/return-path'
+import { handOver, type HandOver } from '../../outside/mail/smtp'
+import { addJob } from '../../queue/add'
+import { publish } from '../live/publish'
+import { note } from '../trail/trail'
+import { composeMessage, type Letter, type Message } from './compose'
+
+/*
+ * Sending one email: claim → recipients accepted → "handing over" written down → content → result.
+ * Called by send-dispatches. A lost claim ends it without a trace.
+ * Dies before handing over: the claim lapses and it is tried again. Dies after: it is unclear, and a person decides.
+ * Refuses: a customer who wants no email; sending to somebody who already has it.
+ */
+
+interface Claimed {
+  id: number, messageId: string, attempts: number, coverNoteId: number, toRole: ContactRole, toAddresses: string[] | null, customerName: string, kind: DocumentKind
+  subject: string, text: string, brandName: string, senderName: string, senderAddress: string, replyTo: string, colour: string
+  wishes: Wishes, contacts: ContactFacts[], paper: Paper, fileName: string, bytes: Buffer, reached: string[]
+}
+
+/** Sends those of the dispatches that are due; one after another on one connection. */
+export async function sendDispatches(ids: readonly number[], workerId: string): Promise<void> {
+  for (const id of ids) await sendOne(id, workerId)
+}
+
+async function sendOne(id: number, workerId: string): Promise<void> {
+  const token = randomUUID()
+  const claimed = await claim(id, token, workerId)
+  if (!claimed) return
+  const recipients = whom(claimed)
+  if ('stuck' in recipients) return settle(id, token, 'refuse', { cause: recipients.stuck, reply: null })
+
+  const letter: Letter = {
+    note: { subject: claimed.subject, text: claimed.text }, paper: claimed.paper, customerName: claimed.customerName, recipients: recipients.list,
+    brand: { name: claimed.brandName, colour: claimed.colour, senderName: claimed.senderName, senderAddress: claimed.senderAddress, replyTo: claimed.replyTo },
+  }
+  let message: Message
+  try {
+    message = await composeMessage(letter, [{ name: claimed.fileName, bytes: claimed.bytes }], { messageId: claimed.messageId, date: clock.now() })
+  } catch (error) {
+    return settle(id, token, 'refuse', { cause: 'refused', reply: { code: 0, enhanced: null, text: (error as Error).message } })
+  }
+  let result: HandOver
+  try {
+    result = await handOver({ from: returnPath(id), to: recipients.list.map(one => one.address), id: String(id) }, message.bytes, () => markHandingOver(id, token))
+  } catch (error) {
+    log.warn({ dispatch: id, error: String(error) }, 'a claim was lost before handing over')
+    return
+  }
+  await keepResult(claimed, token, recipients.list, letter, message, result)
+}
+
+/** Wins the dispatch for this worker, or answers undefined when it is not due or another has it. */
+async function claim(id: number, token: string, workerId: string): Promise<Claimed | undefined> {
+  const now = clock.now()
+  return one<Claimed>(`
+    with mine as (
+      update dispatch set state = 'claimed', claim_token = $2, claimed_by = $3, lease_until = $4, attempts = attempts + 1
+      where id = $1 and state = 'waiting' and channel = 'email' and ready and next_try_at <= $5 returning *
+    )
+    select m.id, m.message_id "messageId", m.attempts, m.cover_note_id "coverNoteId", m.to_role "toRole", m.to_addresses "toAddresses", m.customer_name "customerName",
+      d.kind, n.subject, n.text, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo",
+      s.design -> 'colours' ->> 'brand' colour, c.wishes, d.paper, f.file_name "fileName", file.bytes,
+      coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts,
+      coalesce((select jsonb_agg(lower(r.address)) from dispatch_recipient r where r.dispatch_id = m.id and r.outcome in ('accepted', 'delivered')), '[]') reached
+    from mine m join dispatch_document dd on dd.dispatch_id = m.id join document d on d.id = dd.document_id join document_file f on f.document_id = d.id
+      join file on file.sha256 = f.sha256 join cover_note n on n.id = m.cover_note_id join brand b on b.id = m.brand_id
+      join customer c on c.id = m.customer_id join stationery s on s.id = d.stationery_id`,
+  [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000), now])
+}
+
+/** Looked up at this moment, never earlier. Somebody who already has it is not written to again. */
+function whom(claimed: Claimed): { list: Recipient[] } | { stuck: StuckCause } {
+  const channel: Channel = claimed.wishes[claimed.kind] ?? 'email'
+  if (claimed.toAddresses === null && (channel === 'paper' || channel === 'nothing')) return { stuck: 'no email wanted' }
+  const wanted = claimed.toAddresses
+    ? claimed.toAddresses.map((address): Recipient => ({ name: claimed.contacts.find(contact => contact.email === address)?.name ?? '', address, as: 'To', source: 'for this sending only' }))
+    : recipientsFor(claimed.contacts, claimed.toRole)
+  const list = wanted.filter(recipient => !claimed.reached.includes(recipient.address.toLowerCase()))
+  return list.length === 0 ? { stuck: 'no address' } : { list }
+}
+
+/** Committed before the first byte of content can leave. @throws when the claim is no longer ours */
+async function markHandingOver(id: number, token: string): Promise<void> {
+  const still = await run(`update dispatch set state = 'handing over', lease_until = $3 where id = $1 and claim_token = $2 and state = 'claimed'`,
+    [id, token, new Date(clock.now().getTime() + config.leaseSeconds * 1000)])
+  if (still !== 1) throw new Error('another worker has the claim')
+}
+
+async function keepResult(claimed: Claimed, token: string, recipients: Recipient[], letter: Letter, message: Message, result: HandOver): Promise<void> {
+  await inTransaction(async () => {
+    switch (result.result) {
+      case 'away': return settle(claimed.id, token, 'defer', { reply: result.reply, away: true })
+      case 'unclear': return settle(claimed.id, token, 'lose', { cause: 'unclear', reply: result.reply })
+      case 'refused': {
+        const permanent = !isTemporary(result.reply)
+        const givenUp = !permanent && pauseAfter(claimed.attempts) === undefined
+        await keepOutcomes(claimed.id, recipients, new Map(result.refused.map(one => [one.address, one.reply])), result.reply, 'refused')
+        if (permanent || givenUp) return settle(claimed.id, token, 'refuse', { cause: givenUp ? 'given up' : causeOf(result.reply, false), reply: result.reply })
+        return settle(claimed.id, token, 'defer', { reply: result.reply, pause: pauseAfter(claimed.attempts) })
+      }
+      case 'accepted': {
+        const refused = new Map(result.refused.map(one => [one.address, one.reply]))
+        await keepOutcomes(claimed.id, recipients, refused, result.reply, 'accepted')
+        await keepCopy(claimed, recipients, letter, message)
+        const lost = [...refused.values()]
+        const permanent = lost.find(reply => !isTemporary(reply))
+        if (permanent) return settle(claimed.id, token, 'refuse', { cause: causeOf(permanent, false), reply: permanent })
+        if (lost[0]) return settle(claimed.id, token, 'defer', { reply: lost[0], pause: pauseAfter(claimed.attempts) ?? 60 })
+        return settle(claimed.id, token, 'accept', { reply: result.reply, sendTo: recipients.map(one => one.address) })
+      }
+    }
+  })
+}
+
+interface Settled { cause?: StuckCause, reply: Reply | null, pause?: number, away?: boolean, sendTo?: string[] }
+
+/** Writes the result, but only where the claim is still ours and the transition table allows it. */
+async function settle(id: number, token: string, event: DispatchEvent, settled: Settled): Promise<void> {
+  await inTransaction(async () => {
+    const current = await one<{ state: DispatchState, attempts: number }>('select state, attempts from dispatch where id = $1 and claim_token = $2 for update', [id, token])
+    const state = current && next(current.state, event)
+    if (!state) {
+      log.warn({ dispatch: id, event, state: current?.state }, 'a result came too late and was left out')
+      return
+    }
+    const now = clock.now()
+    const pause = settled.away ? Math.min(20, 3 * 2 ** Math.min(3, current.attempts)) : settled.pause ?? 0
+    const nextTry = new Date(now.getTime() + pause * 1000)
+    await run(`update dispatch set state = $2::text, claim_token = null, claimed_by = null, lease_until = null, stuck_cause = $3, last_reply = $4, next_try_at = $5, noticed = false,
+        since = case when $2::text = 'waiting' then since else $6::timestamptz end, handed_over_at = case when $7::boolean then $6::timestamptz else handed_over_at end, attempts = attempts - $8::int,
+        send_to = coalesce($9::text, send_to) where id = $1`,
+    [id, state, settled.cause ?? null, settled.reply?.text ?? null, nextTry, now, event === 'accept', settled.away ? 1 : 0,
+      settled.sendTo ? settled.sendTo[0]! + (settled.sendTo.length > 1 ? ` +${settled.sendTo.length - 1}` : '') : null])
+    if (event === 'defer') await addJob('send-dispatches', { dispatchIds: [id] }, { runAt: nextTry })
+    await note({ dispatchId: id }, 'Clothespin', settledWords(event, settled, pause), settled.reply)
+    publish('line')
+  })
+}
+
+function settledWords(event: DispatchEvent, settled: Settled, pause: number): string {
+  const said = settled.reply?.text ? ` The mail server said: ${settled.reply.text}` : ''
+  switch (event) {
+    case 'accept': return `Handed to the mail server for ${settled.sendTo!.join(', ')}.${said}`
+    case 'defer': return settled.away
+      ? `The mail server is away: trying again in ${pause} s. (${settled.reply?.text ?? ''})`
+      : `Put off by the mail server: trying again in ${pause} s.${said}`
+    case 'lose': return `${stuckWords.unclear.remedy} (${settled.reply?.text ?? ''})`
+    default: return `${settled.cause ? stuckWords[settled.cause].remedy : 'Refused.'}${said}`
+  }
+}
+
+async function keepOutcomes(id: number, recipients: Recipient[], refused: Map<string, Reply>, reply: Reply, otherwise: 'accepted' | 'refused'): Promise<void> {
+  const outcomes = recipients.map((recipient) => {
+    const own = refused.get(recipient.address.toLowerCase())
+    return { ...recipient, outcome: own || otherwise === 'refused' ? 'refused' : 'accepted', reply: (own ?? reply).text }
+  })
+  await run(`insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
+    select $1, lower(o.address), o.name, o."as", o.source, o.outcome, o.reply, $3
+    from jsonb_to_recordset($2::jsonb) as o (address text, name text, "as" text, source text, outcome text, reply text)
+    on conflict (dispatch_id, address) do update set outcome = excluded.outcome, reply = excluded.reply, at = excluded.at`, [id, json(outcomes), clock.now()])
+}
+
+/** What was sent, as it was sent; the PDF itself is in the file store under its hash. */
+async function keepCopy(claimed: Claimed, recipients: Recipient[], letter: Letter, message: Message): Promise<void> {
+  await run(`insert into mail_copy (dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10) on conflict (dispatch_id) do update set recipients = excluded.recipients, sent_at = excluded.sent_at`,
+  [claimed.id, claimed.messageId, `${letter.brand.senderName} <${letter.brand.senderAddress}>`, letter.brand.replyTo, recipients.map(one => one.address).join(', '),
+    message.filled.subject, message.filled.text, message.filled.html, json([{ name: claimed.fileName, size: claimed.bytes.length }]), clock.now()])
+}

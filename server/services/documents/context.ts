@@ -1,0 +1,142 @@
+import { Refusal } from '../../../core/errors'
+import type { CustomerFacts, OrderFacts, OrderLineFacts } from '../../../core/documents/facts'
+import { preparePaper, type PaperSource } from '../../../core/documents/issue'
+import type { DocumentKind, Paper } from '../../../core/documents/paper'
+import type { Day } from '../../../core/documents/days'
+import type { Language } from '../../../core/money/format'
+import { numberStandIn } from '../../../core/numbering/series'
+import type { Stationery } from '../../../core/stationery/stationery'
+import { recipientsFor, type Channel, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
+import { groupBy } from '../../../core/group'
+import { findSetting } from '../../../core/wishes/settings'
+import { rows } from '../../db/connection'
+import { allSeries, brands, company, coverNotes, stationeries, type BrandRow, type SeriesRow } from '../house/house'
+
+/** The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is built anew. */
+export interface BuiltFrom { order: number, customer: number, brand: number, stationery: number, coverNote: number }
+
+/** Everything a paper of one order is made of, as it stands now. */
+export interface PaperContext {
+  orderId: number
+  orderNumber: string
+  orderDate: Day
+  customerId: number
+  customerName: string
+  brandId: number
+  total: string
+  source: PaperSource
+  stationery: { id: number, design: Stationery }
+  coverNoteId: number
+  channel: Channel
+  recipients: Recipient[]
+  builtFrom: BuiltFrom
+  series: SeriesRow
+  lastCounter: number | undefined
+}
+
+interface OrderRow {
+  id: number, number: string, date: Day, suppliedOn: Day | null, currency: string, pricesIncludeTax: boolean, reference: string | null
+  customerNote: string | null, prepaid: string, adjustments: OrderFacts['adjustments'], brandId: number, version: number, total: string
+  customerId: number, customerNumber: string, customerName: string, taxNumber: string | null, terms: CustomerFacts['terms']
+  customerLanguage: Language | null, billing: CustomerFacts['billing'], wishes: Wishes, customerVersion: number
+}
+
+/** The settings that are the same for every paper of a batch. */
+export interface HouseContext {
+  brands: BrandRow[]
+  stationeries: Awaited<ReturnType<typeof stationeries>>
+  notes: Awaited<ReturnType<typeof coverNotes>>
+  series: SeriesRow[]
+  counters: Map<number, number>
+  company: Awaited<ReturnType<typeof company>>
+}
+
+async function houseContext(kind: DocumentKind): Promise<HouseContext> {
+  const counters = await rows<{ id: number, last: number }>('select series_id id, max(last) last from series_counter group by series_id')
+  return {
+    brands: await brands(), stationeries: await stationeries(kind), notes: await coverNotes(kind), series: await allSeries(),
+    counters: new Map(counters.map(row => [row.id, row.last])), company: await company(),
+  }
+}
+
+/** Loads the contexts of many orders with a fixed number of queries. Orders that do not exist are left out. */
+export async function loadContexts(kind: DocumentKind, orderIds: readonly number[], role: ContactRole): Promise<Map<number, PaperContext>> {
+  const orders = await rows<OrderRow>(`
+    select o.id, o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference,
+      o.customer_note "customerNote", o.prepaid, o.adjustments, o.brand_id "brandId", o.version, o.total,
+      c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms, c.language "customerLanguage",
+      c.billing, c.wishes, c.version "customerVersion"
+    from sales_order o join customer c on c.id = o.customer_id where o.id = any($1::int[])`, [orderIds])
+  const lines = await rows<OrderLineFacts & { orderId: number }>(`
+    select order_id "orderId", item_code item, description, detail, unit, quantity, unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode"
+    from order_line where order_id = any($1::int[]) order by order_id, position`, [orderIds])
+  const contacts = await rows<ContactFacts & { customerId: number }>(`
+    select customer_id "customerId", name, email, role from contact where customer_id = any($1::int[]) order by id`,
+  [[...new Set(orders.map(order => order.customerId))]])
+  const house = await houseContext(kind)
+  const linesOf = groupBy(lines, line => line.orderId)
+  const contactsOf = groupBy(contacts, contact => contact.customerId)
+  return new Map(orders.map(order => [order.id, contextOf(kind, order, linesOf.get(order.id) ?? [], contactsOf.get(order.customerId) ?? [], role, house)]))
+}
+
+function contextOf(kind: DocumentKind, order: OrderRow, lines: OrderLineFacts[], contacts: ContactFacts[], role: ContactRole, house: HouseContext): PaperContext {
+  const brand = house.brands.find(candidate => candidate.id === order.brandId)!
+  const stationery = house.stationeries.find(candidate => candidate.brandId === brand.id)
+  const series = house.series.find(candidate => candidate.brandId === brand.id && candidate.kind === kind)
+  if (!stationery) throw new Refusal('no-stationery', `${brand.name} has no stationery for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
+  if (!series) throw new Refusal('no-series', `${brand.name} has no number series for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
+  const language = findSetting<Language>([
+    { level: 'customer', value: order.customerLanguage },
+    { level: 'company', value: house.company.language },
+    { level: 'built in', value: 'en' },
+  ]).value
+  const ofBrand = house.notes.filter(candidate => candidate.brandId === brand.id)
+  const note = ofBrand.find(candidate => candidate.language === language)
+    ?? ofBrand.find(candidate => candidate.language === house.company.language)
+  if (!note) throw new Refusal('no-cover-note', `${brand.name} has no cover note for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
+  const channel = findSetting<Channel>([{ level: 'customer', value: order.wishes[kind] }, { level: 'built in', value: 'email' }]).value
+  return {
+    orderId: order.id, orderNumber: order.number, orderDate: order.date, customerId: order.customerId, customerName: order.customerName,
+    brandId: brand.id, total: order.total, stationery: { id: stationery.id, design: stationery.design }, coverNoteId: note.id, channel,
+    recipients: channel === 'email' || channel === 'both' ? recipientsFor(contacts, role) : [],
+    builtFrom: { order: order.version, customer: order.customerVersion, brand: brand.version, stationery: stationery.id, coverNote: note.id },
+    series, lastCounter: house.counters.get(series.id),
+    source: {
+      language, rates: house.company.taxRates, brand: factsOf(brand),
+      order: {
+        number: order.number, date: order.date, suppliedOn: order.suppliedOn, currency: order.currency, pricesIncludeTax: order.pricesIncludeTax,
+        reference: order.reference, customerNote: order.customerNote, prepaid: order.prepaid, adjustments: order.adjustments,
+        lines: lines.map(({ item, description, detail, unit, quantity, unitPrice, discountPercent, taxCode }) =>
+          ({ item, description, detail, unit, quantity, unitPrice, discountPercent, taxCode })),
+      },
+      customer: {
+        number: order.customerNumber, name: order.customerName, billing: order.billing, taxNumber: order.taxNumber, terms: order.terms, language,
+      },
+    },
+  }
+}
+
+/** What a paper takes from a brand; sender addresses and the like stay out, so that changing them does not change papers. */
+function factsOf({ id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, bank }: BrandRow): PaperSource['brand'] {
+  return { id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, bank }
+}
+
+/** The paper as it will be, or the plain reason why there is none. */
+export function draft(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
+  const standIn = numberStandIn(context.series, { date: today, brand: context.source.brand.code, order: context.orderNumber }, context.lastCounter)
+  try {
+    return { paper: preparePaper(context.source, today, standIn) }
+  } catch (error) {
+    if (error instanceof Refusal) return { problem: error.message }
+    throw error
+  }
+}
+
+/** Whom it goes to, in the words of a list. */
+export function sendToWords(context: PaperContext): string {
+  if (context.channel === 'nothing') return 'Wants nothing'
+  if (context.channel === 'paper') return 'Paper, by post'
+  const [first, ...others] = context.recipients
+  if (!first) return 'No address'
+  return first.address + (others.length ? ` +${others.length}` : '')
+}

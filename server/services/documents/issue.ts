@@ -1,0 +1,172 @@
+import { dayInZone, type Day } from '../../../core/documents/days'
+import { issuePaper, type PaperSource } from '../../../core/documents/issue'
+import type { DocumentKind, Paper } from '../../../core/documents/paper'
+import { formatNumber, nextCounter, periodOf } from '../../../core/numbering/series'
+import type { Channel, ContactRole } from '../../../core/wishes/recipients'
+import { clock } from '../../clock'
+import { behindSavepoint, inTransaction, json, one, rows, run } from '../../db/connection'
+import { addJob, addJobs } from '../../queue/add'
+import { newDispatch } from '../dispatch/create'
+import { company, seriesColumns, type SeriesRow } from '../house/house'
+import { publish } from '../live/publish'
+import { noteAll } from '../trail/trail'
+import type { BuiltFrom } from './context'
+
+/*
+ * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
+ * Called by send-run (a person) and issue-papers (a routine that lets papers go by themselves), with at most 100 papers at a time.
+ * Dies half-way: everything is undone, no number is drawn; the papers are still prepared and the sweeper or the run goes on.
+ * Refuses: a paper that is not prepared any more, that changed since it was looked at, that has a problem.
+ */
+
+/** At most so many papers in one issuing transaction. */
+export const issueBatch = 100
+
+export interface ToIssue {
+  paperId: number
+  /** The revision that was looked at; null for a routine's own. */
+  revision: number | null
+}
+
+export interface IssueResult {
+  paperId: number
+  outcome: 'issued' | 'changed' | 'skipped' | 'failed'
+  reason: string
+  documentId: number | null
+}
+
+interface PaperRow {
+  id: number, orderId: number, kind: DocumentKind, occasion: string, state: string, revision: number, problem: string | null, changed: boolean, stale: boolean
+  source: PaperSource, builtFrom: BuiltFrom, stationeryId: number, coverNoteId: number, customerId: number, customerName: string, brandId: number
+  orderNumber: string, orderDate: Day, channel: Channel, sendTo: string, role: ContactRole, delayMinutes: number
+}
+
+const paperColumns = `id, order_id "orderId", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
+  stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId",
+  order_number "orderNumber", order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes"`
+
+/** Issues papers in order of document date (today for all) and order number. Also calls `within` in the same transaction, for the caller's own rows. */
+export async function issueInOneTransaction(asked: readonly ToIssue[], actor: string, within?: (results: IssueResult[]) => Promise<void>): Promise<IssueResult[]> {
+  return inTransaction(async () => {
+    const results: IssueResult[] = []
+    const ready = await checked(asked, results)
+    await issueReady(ready, actor, results)
+    await within?.(results)
+    publish('line', results.map(result => result.paperId))
+    publish('register')
+    publish('order', ready.map(paper => paper.orderId))
+    return results
+  })
+}
+
+/** Locks orders, customers and papers, in this order, and keeps those that may be issued as they were looked at. */
+async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promise<PaperRow[]> {
+  const ids = asked.map(one => one.paperId)
+  const orders = await rows<{ id: number, version: number }>(`select o.id, o.version from sales_order o
+    where o.id in (select order_id from paper where id = any($1::int[])) order by o.id for share`, [ids])
+  const customers = await rows<{ id: number, version: number }>(`select c.id, c.version from customer c
+    where c.id in (select customer_id from paper where id = any($1::int[])) order by c.id for share`, [ids])
+  const papers = await rows<PaperRow>(`select ${paperColumns} from paper where id = any($1::int[]) order by id for update`, [ids])
+  const brands = await rows<{ id: number, version: number }>('select id, version from brand')
+  const orderVersion = new Map(orders.map(row => [row.id, row.version]))
+  const customerVersion = new Map(customers.map(row => [row.id, row.version]))
+  const brandVersion = new Map(brands.map(row => [row.id, row.version]))
+  const revision = new Map(asked.map(one => [one.paperId, one.revision]))
+
+  const ready: PaperRow[] = []
+  const moved: number[] = []
+  for (const paper of papers) {
+    const refuse = (outcome: IssueResult['outcome'], reason: string) => results.push({ paperId: paper.id, outcome, reason, documentId: null })
+    const lookedAt = revision.get(paper.id)
+    const { builtFrom } = paper
+    const outdated = builtFrom.order !== orderVersion.get(paper.orderId) || builtFrom.customer !== customerVersion.get(paper.customerId)
+      || builtFrom.brand !== brandVersion.get(paper.brandId)
+    if (paper.state !== 'prepared') refuse('skipped', paper.state === 'issued' ? 'It is already issued.' : 'It is no longer waiting: somebody put it back.')
+    else if (outdated || paper.stale) {
+      refuse('changed', 'It changed since you looked. Look at it again, then send it.')
+      moved.push(paper.id)
+    } else if (paper.changed || (lookedAt !== null && lookedAt !== paper.revision)) refuse('changed', 'It changed since you looked. Look at it again, then send it.')
+    else if (paper.problem) refuse('failed', paper.problem)
+    else ready.push(paper)
+  }
+  if (moved.length > 0) {
+    await run('update paper set stale = true where id = any($1::int[])', [moved])
+    await addJob('refresh-papers', { paperIds: moved })
+  }
+  return ready.sort((a, b) => a.orderDate.localeCompare(b.orderDate) || a.orderNumber.localeCompare(b.orderNumber, 'en', { numeric: true }))
+}
+
+/** Locks the counters last and draws; after that there are only inserts. A paper that fails gives its number to the next one. */
+async function issueReady(ready: readonly PaperRow[], actor: string, results: IssueResult[]): Promise<void> {
+  if (ready.length === 0) return
+  const { timeZone } = await company()
+  const now = clock.now()
+  const date = dayInZone(now, timeZone)
+  const brandIds = [...new Set(ready.map(paper => paper.brandId))].sort((a, b) => a - b)
+  const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where brand_id = any($1::int[]) order by id`, [brandIds])
+  const painted: number[] = []
+  for (const brandId of brandIds) {
+    const papers = ready.filter(paper => paper.brandId === brandId)
+    const used = series.find(one => one.brandId === brandId && one.kind === papers[0]!.kind)!
+    const period = periodOf(used, date)
+    const counter = await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [used.id, period])
+      ?? await firstCounter(used, period)
+    let last = counter.last
+    for (const paper of papers) {
+      const drawn = nextCounter(used, last)
+      const number = formatNumber(used, drawn, { date, brand: paper.source.brand.code, order: paper.orderNumber })
+      try {
+        const documentId = await behindSavepoint(() => insertDocument(paper, { number, counter: drawn, period, seriesId: used.id, date, now, actor }))
+        last = drawn
+        painted.push(documentId)
+        results.push({ paperId: paper.id, outcome: 'issued', reason: number, documentId })
+      } catch (error) {
+        results.push({ paperId: paper.id, outcome: 'failed', reason: `It could not be issued: ${(error as Error).message}`, documentId: null })
+      }
+    }
+    if (last !== counter.last) await run('update series_counter set last = $3 where series_id = $1 and period = $2', [used.id, period, last])
+  }
+  await addJobs('paint-documents', painted, 25, documentIds => ({ documentIds }))
+}
+
+/** Creates a period's counter row, so that there is one to lock; one below the start until the first number. */
+async function firstCounter(series: SeriesRow, period: string): Promise<{ last: number }> {
+  await run('insert into series_counter (series_id, period, last) values ($1, $2, $3) on conflict do nothing', [series.id, period, series.start - 1])
+  return (await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [series.id, period]))!
+}
+
+interface Drawn { number: string, counter: number, period: string, seriesId: number, date: Day, now: Date, actor: string }
+
+async function insertDocument(paper: PaperRow, drawn: Drawn): Promise<number> {
+  const issued: Paper = issuePaper(paper.source, drawn.date, drawn.number)
+  const { amounts } = issued
+  const document = await one<{ id: number }>(`
+    insert into document (kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id, customer_name, brand_id, language,
+      currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21, $22, $23, $24, $25) returning id`,
+  [paper.kind, drawn.number, drawn.seriesId, drawn.period, drawn.counter, drawn.date, issued.dueDate, paper.orderId, paper.orderNumber, paper.customerId,
+    paper.customerName, paper.brandId, issued.language, issued.currency, amounts.net, amounts.tax, amounts.total, amounts.toPay, json(issued),
+    paper.stationeryId, paper.coverNoteId, paper.id, drawn.now, drawn.actor,
+    [drawn.number, paper.orderNumber, paper.customerName, paper.source.order.reference ?? ''].join(' ').toLowerCase()])
+  const documentId = document!.id
+  await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4, $4, $5)`,
+    [documentId, paper.customerId, issued.currency, amounts.toPay, issued.dueDate])
+  await run('insert into unpainted (document_id) values ($1)', [documentId])
+  await run(`update paper set state = 'issued' where id = $1`, [paper.id])
+  const claimed = await run(`update claim set document_id = $1 where source_kind = 'order' and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
+    [documentId, paper.orderId, paper.kind, paper.occasion, paper.id])
+  if (claimed !== 1) throw new Error('its claim is no longer held')
+  await run(`insert into event (kind, order_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $2::jsonb, 1, $3, $4, $3)`,
+    [paper.orderId, json({ document: documentId, kind: paper.kind, number: drawn.number, total: amounts.total, currency: issued.currency }), drawn.now, drawn.actor])
+  await noteAll([{ orderId: paper.orderId, paperId: paper.id, documentId, actor: drawn.actor, words: `Invoice ${drawn.number} was issued over ${amounts.total} ${issued.currency}.` }])
+  const channels = paper.channel === 'both' ? ['email', 'paper'] as const : paper.channel === 'nothing' ? [] : [paper.channel]
+  for (const channel of channels) {
+    await newDispatch({
+      channel, documentId, number: drawn.number, customerId: paper.customerId, customerName: paper.customerName, brandId: paper.brandId, role: paper.role,
+      coverNoteId: paper.coverNoteId, total: amounts.total, currency: issued.currency, sendTo: channel === 'paper' ? 'Paper, by post' : paper.sendTo,
+      toAddresses: null, isCopy: false, ready: false, notBefore: new Date(drawn.now.getTime() + paper.delayMinutes * 60_000), actor: drawn.actor,
+    })
+  }
+  if (channels.length === 0) await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, drawn.now])
+  return documentId
+}

@@ -1,0 +1,184 @@
+import { groupBy } from '../../../core/group'
+import { occasionOf, type Trust } from '../../../core/routines/routine'
+import type { ContactRole } from '../../../core/wishes/recipients'
+import type { DocumentKind, Paper } from '../../../core/documents/paper'
+import { comparePapers, type PaperChange } from '../../../core/documents/issue'
+import { dayInZone } from '../../../core/documents/days'
+import { clock } from '../../clock'
+import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { addJob } from '../../queue/add'
+import { checkPaper } from '../../render/pool'
+import { company } from '../house/house'
+import { publish } from '../live/publish'
+import { note, noteAll } from '../trail/trail'
+import { draft, loadContexts, sendToWords, type PaperContext } from './context'
+
+/*
+ * Preparing: everything of a paper but its number, laid out completely.
+ * Called by the routines (look-at-events), by a person from To send or an order, and by refresh-papers after a change.
+ * Dies half-way: the transaction is undone, the event stays unseen and the sweeper calls again.
+ * Refuses: a second paper for the same subject, kind and occasion, whoever asks.
+ */
+
+/** A laid-out draft with its problem, if any. */
+export interface Draft { context: PaperContext, paper: Paper | null, problem: string | null }
+
+/** Builds and lays out drafts of many orders; in parallel in the render threads, outside of any transaction. */
+export async function draftPapers(kind: DocumentKind, orderIds: readonly number[], role: ContactRole): Promise<Map<number, Draft>> {
+  const contexts = await loadContexts(kind, orderIds, role)
+  const today = dayInZone(clock.now(), (await company()).timeZone)
+  const drafts = await Promise.all([...contexts.values()].map(async (context): Promise<Draft> => {
+    const made = draft(context, today)
+    if ('problem' in made) return { context, paper: null, problem: made.problem }
+    const { problems } = await checkPaper(made.paper, context.stationery.design)
+    return { context, paper: made.paper, problem: problems.map(problem => problem.sentence).join(' ') || null }
+  }))
+  return new Map(drafts.map(one => [one.context.orderId, one]))
+}
+
+export interface Prepare {
+  orderId: number
+  kind: DocumentKind
+  role: ContactRole
+  trust: Trust
+  delayMinutes: number
+  routine: { id: number, version: number } | null
+  actor: string
+}
+
+export type Prepared =
+  | { outcome: 'due' | 'prepared' | 'goes by itself', paperId: number, reason: string }
+  | { outcome: 'already', paperId: number | null, reason: string }
+
+/**
+ * Takes the claim and keeps the draft, in the caller's transaction. With trust "by hand" the paper is only listed as due.
+ * A paper with a problem never goes by itself: it waits for a person.
+ */
+export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> {
+  const { context } = made
+  const occasion = occasionOf(asked.kind)
+  const held = await claimHolder(asked.orderId, asked.kind, occasion)
+  if (held) return { outcome: 'already', paperId: held.paperId, reason: held.words }
+
+  const byHand = asked.trust === 'by hand'
+  const byItself = asked.trust === 'by itself' && !made.problem && goesOut(context)
+  const state = byHand ? 'due' : 'prepared'
+  const row = await one<{ id: number }>(`
+    insert into paper (order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id, order_number, order_date,
+      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb)
+    on conflict (order_id, kind, occasion) where state in ('due', 'prepared', 'put back') do update set
+      state = excluded.state, by_itself = excluded.by_itself, routine_id = coalesce(excluded.routine_id, paper.routine_id),
+      routine_version = coalesce(excluded.routine_version, paper.routine_version), customer_name = excluded.customer_name, total = excluded.total,
+      currency = excluded.currency, channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role, delay_minutes = excluded.delay_minutes,
+      source = excluded.source, content = excluded.content, stationery_id = excluded.stationery_id, cover_note_id = excluded.cover_note_id,
+      built_from = excluded.built_from, problem = excluded.problem, baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
+      revision = paper.revision + 1, actor = excluded.actor
+    returning id`,
+  [asked.orderId, asked.kind, occasion, state, byItself, asked.routine?.id ?? null, asked.routine?.version ?? null, context.customerId, context.brandId,
+    context.orderNumber, context.orderDate, context.customerName, made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel,
+    sendToWords(context), asked.role, asked.delayMinutes, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id,
+    context.coverNoteId, json(context.builtFrom), made.problem, clock.now(), asked.actor, json(baselineOf(made))])
+  const paperId = row!.id
+  if (!byHand) {
+    const taken = await run(`insert into claim (source_kind, source_id, document_kind, occasion, paper_id, taken_at)
+      values ('order', $1, $2, $3, $4, $5) on conflict do nothing`, [asked.orderId, asked.kind, occasion, paperId, clock.now()])
+    if (taken === 0) throw new ClaimLost()
+  }
+  if (byItself) await addJob('issue-papers', { paperIds: [paperId] })
+  await note({ orderId: asked.orderId, paperId }, asked.actor,
+    byHand ? 'An invoice is due; nothing is made until a person asks.' : `The invoice was prepared${made.problem ? `, but cannot be issued: ${made.problem}` : byItself ? ' and goes by itself.' : ' and waits for a check.'}`)
+  publish('line')
+  return { outcome: byHand ? 'due' : byItself ? 'goes by itself' : 'prepared', paperId, reason: made.problem ?? '' }
+}
+
+/** Another transaction took the claim between look and insert; the caller starts again and then finds it. */
+export class ClaimLost extends Error {}
+
+function goesOut(context: PaperContext): boolean {
+  return context.channel === 'paper' || ((context.channel === 'email' || context.channel === 'both') && context.recipients.length > 0)
+}
+
+/** Who has the claim, in plain words; undefined when it is free. */
+async function claimHolder(orderId: number, kind: DocumentKind, occasion: string): Promise<{ paperId: number, words: string } | undefined> {
+  const row = await one<{ paperId: number, number: string | null, issuedAt: Date | null }>(`
+    select c.paper_id "paperId", d.number, d.issued_at "issuedAt" from claim c left join document d on d.id = c.document_id
+    where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = $2 and c.occasion = $3 for update of c`, [orderId, kind, occasion])
+  if (!row) return undefined
+  return {
+    paperId: row.paperId,
+    words: row.number ? `Nothing was made: invoice ${row.number} was already issued for this order.` : 'Nothing was made: the invoice of this order is already prepared and waits on To check.',
+  }
+}
+
+/** Marks prepared papers that were built from something that has now changed, and has them built anew. In the caller's transaction. */
+export async function markStale(where: 'order_id' | 'customer_id' | 'brand_id', id: number): Promise<void> {
+  const papers = await rows<{ id: number }>(`update paper set stale = true where ${where} = $1 and state in ('prepared', 'due', 'put back') returning id`, [id])
+  if (papers.length > 0) {
+    await addJob('refresh-papers', { paperIds: papers.map(paper => paper.id) })
+    publish('line', papers.map(paper => paper.id))
+  }
+}
+
+/** What somebody may have looked at: changes are told against this until they are seen. */
+interface Baseline { content: Paper | null, sendTo: string, problem: string | null, coverNoteId: number }
+
+function baselineOf(made: Draft): Baseline {
+  return { content: made.paper, sendTo: sendToWords(made.context), problem: made.problem, coverNoteId: made.context.coverNoteId }
+}
+
+interface StalePaper extends Baseline { id: number, orderId: number, kind: DocumentKind, role: ContactRole, baseline: Baseline }
+
+/** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
+export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
+  const stale = await rows<StalePaper>(`select id, order_id "orderId", kind, to_role role, content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline
+    from paper where id = any($1::int[]) and stale`, [paperIds])
+  for (const [role, papers] of groupBy(stale, paper => paper.role)) {
+    const drafts = await draftPapers('invoice', papers.map(paper => paper.orderId), role)
+    for (const paper of papers) {
+      const made = drafts.get(paper.orderId)
+      if (made) await keepRefreshed(paper, made)
+    }
+  }
+}
+
+async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
+  await inTransaction(async () => {
+    const { context } = made
+    const current = await one<{ version: number }>('select version from sales_order where id = $1 for share', [paper.orderId])
+    const now = baselineOf(made)
+    const changes = difference(paper.baseline, now)
+    const moved = difference(paper, now).length > 0
+    const kept = await run(`update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
+        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15
+      where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
+    [paper.id, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id, context.coverNoteId, json(context.builtFrom), made.problem,
+      made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel, sendToWords(context), context.customerName,
+      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0])
+    if (kept > 0 && moved) {
+      await noteAll([{ orderId: paper.orderId, paperId: paper.id, actor: 'Clothespin', words: `The prepared invoice was built anew: ${changes.map(change => change.what).join(', ') || 'as it was before'}.`, detail: changes }])
+    }
+    publish('line', [paper.id])
+  })
+}
+
+function difference(before: Baseline, now: Baseline): PaperChange[] {
+  const changes = before.content && now.content ? comparePapers(before.content, now.content) : []
+  if (before.sendTo !== now.sendTo) changes.push({ what: 'Goes to', before: before.sendTo, now: now.sendTo })
+  if ((before.problem ?? '') !== (now.problem ?? '')) changes.push({ what: 'Problem', before: before.problem ?? 'none', now: now.problem ?? 'none' })
+  if (before.coverNoteId !== now.coverNoteId) changes.push({ what: 'Cover note', before: 'an earlier version', now: 'the version now in force' })
+  return changes
+}
+
+/** A person has looked at what changed: from now on differences count against the paper as it is. @returns false when it changed once more meanwhile */
+export async function markSeen(paperId: number, revision: number, actor: string): Promise<boolean> {
+  return inTransaction(async () => {
+    const seen = await one<{ orderId: number }>(`update paper set changes = null,
+        baseline = jsonb_build_object('content', content, 'sendTo', send_to, 'problem', problem, 'coverNoteId', cover_note_id)
+      where id = $1 and revision = $2 and not stale returning order_id "orderId"`, [paperId, revision])
+    if (!seen) return false
+    await note({ orderId: seen.orderId, paperId }, actor, 'The changes were looked at.')
+    publish('line', [paperId])
+    return true
+  })
+}

@@ -1,0 +1,72 @@
+import { one, rows } from '../../db/connection'
+import type { BrandFacts } from '../../../core/documents/facts'
+import type { NumberSeries } from '../../../core/numbering/series'
+import type { Language } from '../../../core/money/format'
+import type { Stationery } from '../../../core/stationery/stationery'
+
+export interface CompanyRow {
+  name: string
+  timeZone: string
+  country: string
+  currency: string
+  language: Language
+  taxRates: Record<string, string>
+  orderStatuses: string[]
+  presumeSeconds: number
+  failureNoticeTo: string
+}
+
+/** The company's settings. @throws when the database is empty */
+export async function company(): Promise<CompanyRow> {
+  const row = await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses",
+    presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo" from company`)
+  if (!row) throw new Error('the database holds no company yet')
+  return row
+}
+
+export interface BrandRow extends BrandFacts {
+  version: number
+  senderName: string
+  senderAddress: string
+  replyTo: string
+}
+
+interface BrandColumns extends Omit<BrandRow, 'bank'> { bankName: string, iban: string, bic: string }
+
+const brandColumns = `b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country, b.phone, b.email, b.website, b.registration,
+  b.tax_number "taxNumber", b.bank_name "bankName", b.iban, b.bic, b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version`
+
+export async function brands(): Promise<BrandRow[]> {
+  const found = await rows<BrandColumns>(`select ${brandColumns} from brand b order by b.id`)
+  return found.map(({ bankName, iban, bic, ...brand }) => ({ ...brand, bank: { name: bankName, iban, bic } }))
+}
+
+export interface StationeryRow { id: number, brandId: number, version: number, design: Stationery }
+
+/** The stationery in force of each brand for a kind: the newest version. */
+export async function stationeries(kind: string): Promise<StationeryRow[]> {
+  return rows<StationeryRow>(`select distinct on (brand_id) id, brand_id "brandId", version, design from stationery
+    where kind = $1 order by brand_id, version desc`, [kind])
+}
+
+/** A kept version by id. */
+export async function stationeryById(ids: readonly number[]): Promise<Map<number, Stationery>> {
+  const found = await rows<{ id: number, design: Stationery }>('select id, design from stationery where id = any($1::int[])', [ids])
+  return new Map(found.map(row => [row.id, row.design]))
+}
+
+export interface CoverNoteRow { id: number, brandId: number, language: Language, version: number, subject: string, text: string }
+
+/** The cover notes in force for a kind, one per brand and language. */
+export async function coverNotes(kind: string): Promise<CoverNoteRow[]> {
+  return rows<CoverNoteRow>(`select distinct on (brand_id, language) id, brand_id "brandId", language, version, subject, text from cover_note
+    where kind = $1 order by brand_id, language, version desc`, [kind])
+}
+
+export interface SeriesRow extends NumberSeries { id: number, kind: string, brandId: number }
+
+export const seriesColumns = `s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart, s.business_year_start "businessYearStart"`
+
+export async function allSeries(): Promise<SeriesRow[]> {
+  return rows<SeriesRow>(`select ${seriesColumns} from number_series s order by s.kind, s.brand_id`)
+}

@@ -1,0 +1,50 @@
+import { dayInZone } from '../../../core/documents/days'
+import { stages, stuckWords, type Stage, type StuckCause } from '../../../core/dispatch/states'
+import { clock } from '../../clock'
+import { one, rows } from '../../db/connection'
+import { company } from '../house/house'
+
+/** A stage's count and the facts its cloth shows. Times are instants; the page words them. */
+export interface StageCount {
+  stage: Stage
+  count: number
+  /** "4 not made", "2 put back" and the like. */
+  facts: string[]
+  /** Oldest in the stage, or when the next goes, where that is the fact that matters. */
+  at: Date | null
+}
+
+/** The six counts; each from its own partial index. Arrived counts today's, in the house's zone. */
+export async function lineCounts(): Promise<StageCount[]> {
+  const { timeZone } = await company()
+  const today = dayInZone(clock.now(), timeZone)
+  const counts = (await one<Record<string, number> & { oldestToCheck: Date | null, nextGo: Date | null, oldestOnTheWay: Date | null }>(`
+    select
+      (select count(*)::int from paper where state = 'due') due,
+      (select count(*)::int from paper where state = 'put back') back,
+      (select count(*)::int from undelivered) undelivered,
+      (select count(*)::int from paper where state = 'prepared' and not by_itself) "toCheck",
+      (select min(since) from paper where state = 'prepared' and not by_itself) "oldestToCheck",
+      (select count(*)::int from paper where state = 'prepared' and not by_itself and changes is not null) changed,
+      (select count(*)::int from dispatch where state in ('waiting', 'claimed', 'handing over')) waiting,
+      (select count(*)::int from dispatch where state = 'waiting' and channel = 'paper') tray,
+      (select min(next_try_at) from dispatch where state = 'waiting' and channel = 'email' and ready) "nextGo",
+      (select count(*)::int from dispatch where state = 'on the way') "onTheWay",
+      (select min(since) from dispatch where state = 'on the way') "oldestOnTheWay",
+      (select count(*)::int from dispatch where state = 'arrived' and arrived_at >= ($1::date::timestamp at time zone $2)) arrived,
+      (select count(*)::int from dispatch where state = 'arrived' and channel = 'paper' and arrived_at >= ($1::date::timestamp at time zone $2)) posted`, [today, timeZone]))!
+  const stuck = await rows<{ cause: StuckCause, count: number }>(`select stuck_cause cause, count(*)::int count from dispatch where state = 'stuck' group by 1 order by 2 desc, 1`)
+  const some = (count: number | undefined, words: string) => (count ? [`${count} ${words}`] : [])
+  const of: Record<Stage, Omit<StageCount, 'stage'>> = {
+    'to send': {
+      count: counts.due! + counts.back! + counts.undelivered!,
+      facts: [...some(counts.due, 'not made'), ...some(counts.back, 'put back'), ...some(counts.undelivered, 'issued, not sent')], at: null,
+    },
+    'to check': { count: counts.toCheck!, facts: some(counts.changed, 'changed'), at: counts.oldestToCheck },
+    'waiting': { count: counts.waiting!, facts: some(counts.tray, 'to print'), at: counts.nextGo },
+    'on the way': { count: counts.onTheWay!, facts: [], at: counts.oldestOnTheWay },
+    'arrived': { count: counts.arrived!, facts: ['today', ...some(counts.posted, 'on paper')], at: null },
+    'stuck': { count: stuck.reduce((total, row) => total + row.count, 0), facts: stuck.slice(0, 2).map(row => `${row.count} ${stuckWords[row.cause].label}`), at: null },
+  }
+  return stages.map(stage => ({ stage, ...of[stage] }))
+}

@@ -1,0 +1,111 @@
+import { dayInZone } from '../../../core/documents/days'
+import { stuckWords, type DispatchState, type Stage, type StuckCause } from '../../../core/dispatch/states'
+import { clock } from '../../clock'
+import { one, rows } from '../../db/connection'
+import { company } from '../house/house'
+import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
+
+/** A row of a stage's list: a paper in the first two stages, a dispatch (or an unsent document) in the others. */
+export interface LineRow {
+  id: number
+  /** What `id` counts. */
+  of: 'paper' | 'dispatch' | 'document'
+  /** Order number of a paper, document number of a dispatch. */
+  number: string
+  orderNumber: string
+  orderId: number
+  documentId: number | null
+  customerName: string
+  sendTo: string
+  total: string
+  currency: string
+  since: Date
+  channel: string
+  routineId: number | null
+  routineName: string | null
+  revision: number | null
+  changed: boolean
+  problem: string | null
+  state: string
+  cause: string | null
+  remedy: string | null
+  reply: string | null
+  nextTryAt: Date | null
+  how: string | null
+  documents: number
+}
+
+export interface LineFilter { stage: Stage, brand?: string, over?: string, search?: string, after?: string, limit: number }
+
+/** One page of a stage. */
+export async function lineList(filter: LineFilter): Promise<Listed<LineRow> & { groups: LineGroup[], matching: number, sum: string | null }> {
+  const parts = filter.stage === 'to send' || filter.stage === 'to check' ? paperQuery(filter) : await dispatchQuery(filter)
+  const parameters = [...parts.parameters]
+  const { where, order } = keyset(parts.sort, 'x.id', filter.after, parameters)
+  const found = await rows<LineRow & { sortKey: string }>(`select x.*, (${parts.sort.key})::text "sortKey" from (${parts.sql}) x where ${where} order by ${order} limit ${filter.limit + 1}`, parameters)
+  const page = paged(found.map(withWords), filter.limit)
+  const sums = await one<{ matching: number, sum: string | null }>(`select count(*)::int matching, case when count(distinct currency) = 1 then sum(x.total::numeric)::text end sum from (${parts.sql}) x`, parts.parameters)
+  const groups = filter.stage === 'to check'
+    ? await rows<LineGroup>(`select x."routineId", x."routineName" name, count(*)::int count from (${parts.sql}) x group by 1, 2`, parts.parameters)
+    : []
+  return { ...page, groups, matching: sums!.matching, sum: sums!.sum }
+}
+
+export interface LineGroup { routineId: number | null, name: string | null, count: number }
+
+function withWords<T extends LineRow>(row: T): T {
+  return row.cause ? { ...row, remedy: stuckWords[row.cause as StuckCause].remedy, cause: stuckWords[row.cause as StuckCause].label } : row
+}
+
+interface Query { sql: string, parameters: unknown[], sort: Sort }
+
+/** The conditions that all stages share, as SQL over the given columns. */
+function shared(filter: LineFilter, parameters: unknown[], columns: { total: string, text: string[], brand: string }): string {
+  const conditions: string[] = []
+  const bind = (value: unknown) => `$${parameters.push(value)}`
+  if (filter.brand) conditions.push(`${columns.brand} = (select id from brand where code = ${bind(filter.brand)})`)
+  if (filter.over) conditions.push(`${columns.total} > ${bind(filter.over)}::numeric`)
+  if (filter.search?.trim()) {
+    const text = bind(likeText(filter.search))
+    conditions.push(`(${columns.text.map(column => `lower(${column}) like ${text}`).join(' or ')})`)
+  }
+  return conditions.map(condition => ` and ${condition}`).join('')
+}
+
+function paperQuery(filter: LineFilter): Query {
+  const parameters: unknown[] = []
+  const toCheck = filter.stage === 'to check'
+  const rest = shared(filter, parameters, { total: 'p.total', text: ['p.order_number', 'p.customer_name', 'p.send_to'], brand: 'p.brand_id' })
+  const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
+  let sql = `select p.id, 'paper' "of", p.order_number number, p.order_number "orderNumber", p.order_id "orderId", null::int "documentId", p.customer_name "customerName",
+      p.send_to "sendTo", p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName", p.revision, p.changes is not null changed, p.problem,
+      p.state, null "cause", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents
+    from paper p left join routine r on r.id = p.routine_id where ${states}${rest}`
+  if (!toCheck) {
+    const others = shared(filter, parameters, { total: 'd.total', text: ['d.number', 'd.order_number', 'd.customer_name'], brand: 'd.brand_id' })
+    sql += ` union all select d.id, 'document', d.number, d.order_number, d.order_id, d.id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', null, null, null, false, null,
+      'issued', null, null, null, null, null, 1 from undelivered u join document d on d.id = u.document_id where true${others}`
+  }
+  return { sql, parameters, sort: toCheck
+    ? { key: `lpad(coalesce(x."routineId", 0)::text, 9, '0') || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`, type: 'text', descending: false }
+    : { key: 'x.since', type: 'timestamptz', descending: false } }
+}
+
+async function dispatchQuery(filter: LineFilter): Promise<Query> {
+  const parameters: unknown[] = []
+  const states: Record<string, DispatchState[]> = { 'waiting': ['waiting', 'claimed', 'handing over'], 'on the way': ['on the way'], 'arrived': ['arrived'], 'stuck': ['stuck'] }
+  let condition = `s.state in (${states[filter.stage]!.map(state => `'${state}'`).join(', ')})`
+  if (filter.stage === 'arrived') {
+    const { timeZone } = await company()
+    parameters.push(dayInZone(clock.now(), timeZone), timeZone)
+    condition += ' and s.arrived_at >= ($1::date::timestamp at time zone $2)'
+  }
+  const rest = shared(filter, parameters, { total: 's.total', text: ['s.number', 's.customer_name', 's.send_to'], brand: 's.brand_id' })
+  const sql = `select s.id, 'dispatch' "of", s.number, d.order_number "orderNumber", d.order_id "orderId", d.id "documentId", s.customer_name "customerName", s.send_to "sendTo",
+      s.total::text total, s.currency, s.since, s.channel, null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state, s.stuck_cause "cause", null remedy,
+      s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how, (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents
+    from dispatch s join lateral (select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1) f on true join document d on d.id = f.document_id
+    where ${condition}${rest}`
+  const newestFirst = filter.stage === 'arrived' || filter.stage === 'on the way'
+  return { sql, parameters, sort: { key: 'x.since', type: 'timestamptz', descending: newestFirst } }
+}

@@ -1,0 +1,120 @@
+import { Refusal } from '../../../core/errors'
+import type { PaperChange } from '../../../core/documents/issue'
+import type { Paper } from '../../../core/documents/paper'
+import type { Stationery } from '../../../core/stationery/stationery'
+import { recipientsFor, type ContactFacts, type ContactRole, type Recipient } from '../../../core/wishes/recipients'
+import { one, rows } from '../../db/connection'
+import { fillLetter } from '../dispatch/compose'
+import { trailOf, type TrailEntry } from '../trail/trail'
+
+/*
+ * The one in hand: a paper not yet issued, or a document, with its email as it will be or was sent, and its trail.
+ */
+
+export interface EmailView {
+  /** Whether these are the words as sent, or as they would be now. */
+  sent: boolean
+  from: string
+  replyTo: string
+  to: { address: string, name: string, source: string, outcome: string, reply: string }[]
+  subject: string
+  html: string
+  text: string
+  files: string[]
+  sentAt: Date | null
+}
+
+export interface PaperView {
+  id: number
+  revision: number
+  orderId: number
+  orderNumber: string
+  customerName: string
+  state: string
+  problem: string | null
+  changes: PaperChange[] | null
+  channel: string
+  email: EmailView | null
+  trail: TrailEntry[]
+  total: string
+  currency: string
+}
+
+interface PaperRow extends Omit<PaperView, 'email' | 'trail'> {
+  content: Paper | null, role: ContactRole, subject: string, text: string, colour: string
+  brandName: string, senderName: string, senderAddress: string, replyTo: string, contacts: ContactFacts[]
+}
+
+const contactsOf = (customer: string) => `coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = ${customer}), '[]')`
+
+/** A paper that is not issued yet. @throws Refusal "no-such-paper" */
+export async function paperView(id: number): Promise<PaperView> {
+  const row = await one<PaperRow>(`select p.id, p.revision, p.order_id "orderId", p.order_number "orderNumber", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
+      p.total::text total, p.currency, p.content, p.to_role role, n.subject, n.text, s.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
+      b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
+    from paper p join cover_note n on n.id = p.cover_note_id join brand b on b.id = p.brand_id join stationery s on s.id = p.stationery_id where p.id = $1`, [id])
+  if (!row) throw new Refusal('no-such-paper', 'That paper does not exist any more.', { status: 404 })
+  const { content, role, subject, text, colour, brandName, senderName, senderAddress, replyTo, contacts, ...view } = row
+  const byEmail = view.channel === 'email' || view.channel === 'both'
+  const email = content && byEmail
+    ? preview(content, view.customerName, { subject, text }, { name: brandName, colour, senderName, senderAddress, replyTo }, recipientsFor(contacts, role))
+    : null
+  return { ...view, email, trail: await trailOf({ paperId: id, orderId: view.orderId }) }
+}
+
+function preview(paper: Paper, customerName: string, note: { subject: string, text: string }, brand: Parameters<typeof fillLetter>[0]['brand'], recipients: Recipient[]): EmailView {
+  const shown = paper.issued ? paper : { ...paper, number: '…' }
+  const filled = fillLetter({ note, paper: shown, customerName, brand, recipients })
+  return {
+    sent: false, from: `${brand.senderName} <${brand.senderAddress}>`, replyTo: brand.replyTo, subject: filled.subject, html: filled.html, text: filled.text,
+    to: recipients.map(recipient => ({ address: recipient.address, name: recipient.name, source: recipient.source, outcome: '', reply: '' })),
+    files: [`${paper.heading}${paper.issued ? `-${paper.number}` : ''}.pdf`], sentAt: null,
+  }
+}
+
+/** The content and design of a paper, for its PDF as it will be. */
+export async function paperForPdf(id: number): Promise<{ paper: Paper, design: Stationery }> {
+  const row = await one<{ content: Paper | null, problem: string | null, design: Stationery }>('select p.content, p.problem, s.design from paper p join stationery s on s.id = p.stationery_id where p.id = $1', [id])
+  if (!row) throw new Refusal('no-such-paper', 'That paper does not exist any more.', { status: 404 })
+  if (!row.content) throw new Refusal('no-paper', row.problem ?? 'There is no paper yet.')
+  return { paper: row.content, design: row.design }
+}
+
+export interface DispatchView {
+  id: number, channel: string, state: string, cause: string | null, reply: string | null, since: Date, nextTryAt: Date | null, how: string | null, isCopy: boolean, attempts: number, sendTo: string
+}
+
+export interface DocumentView {
+  id: number, number: string, kind: string, date: string, dueDate: string, orderId: number, orderNumber: string, customerName: string, total: string, toPay: string, currency: string
+  issuedAt: Date, issuedBy: string, fileName: string | null, sha256: string | null, pages: number | null, open: string | null
+  dispatches: DispatchView[], email: EmailView | null, trail: TrailEntry[]
+}
+
+/** A document with everything that happened to it. @throws Refusal "no-such-document" */
+export async function documentView(id: number, dispatchId?: number): Promise<DocumentView> {
+  const document = await one<Omit<DocumentView, 'dispatches' | 'email' | 'trail'>>(`select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", d.order_id "orderId", d.order_number "orderNumber",
+      d.customer_name "customerName", d.total::text, d.to_pay::text "toPay", d.currency, d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
+    from document d left join document_file f on f.document_id = d.id left join open_item i on i.document_id = d.id where d.id = $1`, [id])
+  if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
+  const dispatches = await rows<DispatchView>(`select s.id, s.channel, s.state, s.stuck_cause "cause", s.last_reply reply, s.since, s.next_try_at "nextTryAt", s.arrived_how how, s.is_copy "isCopy", s.attempts, s.send_to "sendTo"
+    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id desc`, [id])
+  const shown = dispatches.find(dispatch => dispatch.id === dispatchId) ?? dispatches.find(dispatch => dispatch.channel === 'email')
+  return { ...document, dispatches, email: shown ? await emailOf(shown.id) : null, trail: await trailOf({ documentId: id, orderId: document.orderId }) }
+}
+
+/** The email of a dispatch: as sent, or as it would be now. */
+async function emailOf(dispatchId: number): Promise<EmailView | null> {
+  const copy = await one<Omit<EmailView, 'sent' | 'to' | 'files'> & { files: { name: string }[] }>(`select sender "from", reply_to "replyTo", subject, html, text, files, sent_at "sentAt" from mail_copy where dispatch_id = $1`, [dispatchId])
+  const outcomes = await rows<EmailView['to'][number]>('select address, name, source, outcome, reply from dispatch_recipient where dispatch_id = $1 order by address', [dispatchId])
+  if (copy) return { ...copy, sent: true, to: outcomes, files: copy.files.map(file => file.name) }
+  const row = await one<PaperRow & { content: Paper, toAddresses: string[] | null }>(`select d.paper content, s.to_role role, s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName",
+      b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName", ${contactsOf('s.customer_id')} contacts
+    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id join cover_note n on n.id = s.cover_note_id join brand b on b.id = s.brand_id
+      join stationery t on t.id = d.stationery_id where s.id = $1 and s.channel = 'email'`, [dispatchId])
+  if (!row) return null
+  const recipients = row.toAddresses?.map((address): Recipient => ({ name: '', address, as: 'To', source: 'for this sending only' })) ?? recipientsFor(row.contacts, row.role)
+  const view = preview(row.content, row.customerName, { subject: row.subject, text: row.text },
+    { name: row.brandName, colour: row.colour, senderName: row.senderName, senderAddress: row.senderAddress, replyTo: row.replyTo }, recipients)
+  const outcome = new Map(outcomes.map(one => [one.address, one]))
+  return { ...view, to: view.to.map(to => ({ ...to, outcome: outcome.get(to.address.toLowerCase())?.outcome ?? '', reply: outcome.get(to.address.toLowerCase())?.reply ?? '' })) }
+}

@@ -1,0 +1,138 @@
+import { Refusal } from '../../../core/errors'
+import { dayInZone, type Day } from '../../../core/documents/days'
+import { totals, type Adjustment } from '../../../core/money/totals'
+import type { OrderEventFacts } from '../../../core/routines/routine'
+import { clock } from '../../clock'
+import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { addJobs } from '../../queue/add'
+import { markStale } from '../documents/prepare'
+import { company } from '../house/house'
+import { publish } from '../live/publish'
+import { noteAll } from '../trail/trail'
+
+/*
+ * What changes an order: its status, one or many at once, and its lines.
+ * Called by the Orders screens and by the demo's loader. Each call is one transaction: orders, events, jobs and trail together.
+ * Refuses: an unknown status, an order somebody else changed meanwhile, lines that make no sense.
+ */
+
+/** The status in which goods have left; reaching it gives an order its date of supply. */
+const suppliedStatus = 'Shipped'
+
+export interface StatusChange { changed: number[], unchanged: number[], before: { id: number, status: string }[] }
+
+interface OrderState extends OrderEventFacts { id: number, suppliedOn: Day | null }
+
+/** Sets orders to a status and tells the routines through one event each. Orders already there are left alone. */
+export async function setStatus(orderIds: readonly number[], status: string, actor: string): Promise<StatusChange> {
+  const { orderStatuses, timeZone } = await company()
+  if (!orderStatuses.includes(status)) {
+    throw new Refusal('unknown-status', `"${status}" is not one of the order statuses: ${orderStatuses.join(', ')}.`, { status: 400, about: { field: 'status' } })
+  }
+  return inTransaction(async () => {
+    const now = clock.now()
+    const orders = await rows<OrderState>(`
+      select o.id, o.number "order", o.status "from", $2 "to", o.total::text total, o.currency, b.code brand, c.group_name "group", c.country, o.salesperson, o.supplied_on::text "suppliedOn"
+      from sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id where o.id = any($1::int[]) order by o.id for update of o`, [orderIds, status])
+    if (orders.length < new Set(orderIds).size) throw new Refusal('no-such-order', 'One of the orders does not exist any more. Load the list again.', { status: 404 })
+    const moving = orders.filter(order => order.from !== status)
+    const ids = moving.map(order => order.id)
+    const supplies = status === suppliedStatus ? moving.filter(order => order.suppliedOn === null).map(order => order.id) : []
+    await run(`update sales_order set status = $2, status_since = $3, version = version + (case when id = any($4::int[]) then 1 else 0 end),
+      supplied_on = case when id = any($4::int[]) then $5::date else supplied_on end where id = any($1::int[])`,
+    [ids, status, now, supplies, dayInZone(now, timeZone)])
+    const events = await rows<{ id: number }>(`
+      insert into event (kind, order_id, facts, schema_version, at, actor)
+      select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 1, $2, $3
+      from jsonb_to_recordset($1::jsonb) as f (id int, "order" text, "from" text, "to" text, total text, currency text, brand text, "group" text, country text, salesperson text)
+      order by f.id returning id`, [json(moving), now, actor])
+    await addJobs('look-at-events', events.map(event => event.id), 25, eventIds => ({ eventIds }))
+    await noteAll(moving.map(order => ({ orderId: order.id, actor, words: `The order went from ${order.from} to ${status}.` })))
+    for (const id of supplies) await markStale('order_id', id)
+    publish('order', ids)
+    return { changed: ids, unchanged: orders.filter(order => order.from === status).map(order => order.id), before: moving.map(order => ({ id: order.id, status: order.from })) }
+  })
+}
+
+export interface LineEdit {
+  item: string
+  description: string
+  detail: string | null
+  unit: string
+  quantity: string
+  unitPrice: string
+  discountPercent: string
+  taxCode: string
+}
+
+export interface OrderEdit {
+  /** The version that was on the screen. */
+  version: number
+  reference: string | null
+  customerNote: string | null
+  lines: LineEdit[]
+}
+
+/** Replaces an order's lines and texts. Papers prepared from it are marked and built anew. @returns the new version */
+export async function editOrder(orderId: number, edit: OrderEdit, actor: string): Promise<number> {
+  const { taxRates } = await company()
+  return inTransaction(async () => {
+    const order = await one<{ version: number, currency: string, pricesIncludeTax: boolean, adjustments: Adjustment[], prepaid: string, number: string, customerName: string }>(`
+      select o.version, o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid, o.number, c.name "customerName"
+      from sales_order o join customer c on c.id = o.customer_id where o.id = $1 for update of o`, [orderId])
+    if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
+    if (order.version !== edit.version) throw new Refusal('changed-meanwhile', `Somebody changed order ${order.number} while you were at it. Load it again; your changes are still on the screen to copy.`)
+    const sums = totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: taxRates, lines: edit.lines, adjustments: order.adjustments, prepaid: order.prepaid })
+    await replaceLines(orderId, edit.lines)
+    await run(`update sales_order set reference = $2, customer_note = $3, net = $4, total = $5, version = version + 1, search = $6 where id = $1`,
+      [orderId, edit.reference, edit.customerNote, sums.net, sums.total, searchText(order.number, order.customerName, edit.reference)])
+    await markStale('order_id', orderId)
+    await noteAll([{ orderId, actor, words: `The order was changed; it now comes to ${sums.total} ${order.currency}.` }])
+    publish('order', [orderId])
+    return order.version + 1
+  })
+}
+
+async function replaceLines(orderId: number, lines: readonly LineEdit[]): Promise<void> {
+  await run('delete from order_line where order_id = $1', [orderId])
+  await run(`insert into order_line (order_id, position, item_code, description, detail, unit, quantity, unit_price, discount_percent, tax_code)
+    select $1, l.position, l.item, l.description, l.detail, l.unit, l.quantity, l."unitPrice", l."discountPercent", l."taxCode"
+    from jsonb_to_recordset($2::jsonb) as l (position int, item text, description text, detail text, unit text, quantity numeric, "unitPrice" numeric, "discountPercent" numeric, "taxCode" text)`,
+  [orderId, json(lines.map((line, index) => ({ ...line, position: index + 1 })))])
+}
+
+const searchText = (number: string, customer: string, reference: string | null) => [number, customer, reference ?? ''].join(' ').toLowerCase()
+
+export interface NewOrder {
+  number: string
+  brandId: number
+  customerId: number
+  customerName: string
+  date: Day
+  status: string
+  currency: string
+  pricesIncludeTax: boolean
+  reference: string | null
+  salesperson: string
+  customerNote: string | null
+  prepaid: string
+  adjustments: Adjustment[]
+  lines: LineEdit[]
+}
+
+/** Takes an order into the house. @throws Refusal from `totals` */
+export async function addOrder(order: NewOrder, actor: string): Promise<number> {
+  const { taxRates } = await company()
+  const sums = totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: taxRates, lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid })
+  return inTransaction(async () => {
+    const row = await one<{ id: number }>(`insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax, reference, salesperson,
+        customer_note, prepaid, adjustments, net, total, search)
+      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13::jsonb, $14, $15, $16) returning id`,
+    [order.number, order.brandId, order.customerId, order.date, order.status, clock.now(), order.currency, order.pricesIncludeTax, order.reference, order.salesperson,
+      order.customerNote, order.prepaid, json(order.adjustments), sums.net, sums.total, searchText(order.number, order.customerName, order.reference)])
+    await replaceLines(row!.id, order.lines)
+    await noteAll([{ orderId: row!.id, actor, words: `The order came in as ${order.status}.` }])
+    publish('order', [row!.id])
+    return row!.id
+  })
+}

@@ -1,0 +1,73 @@
+import { Refusal } from '../../../core/errors'
+import { one, rows } from '../../db/connection'
+import { readFileBytes } from '../../outside/filestore/store'
+import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
+
+/** A row of the Register: every document ever issued. */
+export interface RegisterRow {
+  id: number
+  number: string
+  kind: string
+  date: string
+  orderNumber: string
+  orderId: number
+  customerName: string
+  brand: string
+  total: string
+  open: string
+  currency: string
+  /** State of its newest dispatch; null when it was never sent. */
+  state: string | null
+}
+
+export type RegisterSort = 'issued' | 'number' | 'customer' | 'total'
+
+const sorts: Record<RegisterSort, Pick<Sort, 'key' | 'type'>> = {
+  issued: { key: 'd.issued_at', type: 'timestamptz' },
+  number: { key: 'd.number', type: 'text' },
+  customer: { key: 'd.customer_name', type: 'text' },
+  total: { key: 'd.total', type: 'numeric' },
+}
+
+export interface RegisterFilter { search?: string, brand?: string, from?: string, to?: string, sort: RegisterSort, descending: boolean, after?: string, limit: number }
+
+/** Documents by number, order, customer, reference or amount; newest first unless sorted otherwise. */
+export async function register(filter: RegisterFilter): Promise<Listed<RegisterRow> & { matching: number, sums: { currency: string, sum: string }[] }> {
+  const parameters: unknown[] = []
+  const bind = (value: unknown) => `$${parameters.push(value)}`
+  const conditions = ['true']
+  const search = filter.search?.trim()
+  if (search) {
+    const text = `d.search like ${bind(likeText(search))}`
+    const amount = amountIn(search)
+    conditions.push(amount ? `(${text} or d.total = ${bind(amount)}::numeric)` : text)
+  }
+  if (filter.brand) conditions.push(`d.brand_id = (select id from brand where code = ${bind(filter.brand)})`)
+  if (filter.from) conditions.push(`d.date >= ${bind(filter.from)}::date`)
+  if (filter.to) conditions.push(`d.date <= ${bind(filter.to)}::date`)
+  const where = conditions.join(' and ')
+  const sums = await rows<{ currency: string, sum: string, count: number }>(`select d.currency, sum(d.total)::text sum, count(*)::int count from document d where ${where} group by 1 order by 1`, parameters)
+  const page = keyset({ ...sorts[filter.sort], descending: filter.descending }, 'd.id', filter.after, parameters)
+  const found = await rows<RegisterRow & { sortKey: string }>(`select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", d.order_id "orderId", d.customer_name "customerName", b.code brand,
+      d.total::text total, coalesce(i.open, 0)::text open, d.currency, s.state, (${sorts[filter.sort].key})::text "sortKey"
+    from document d join brand b on b.id = d.brand_id left join open_item i on i.document_id = d.id
+      left join lateral (select x.state from dispatch x join dispatch_document dd on dd.dispatch_id = x.id where dd.document_id = d.id order by x.id desc limit 1) s on true
+    where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
+  return { ...paged(found, filter.limit), matching: sums.reduce((total, row) => total + row.count, 0), sums: sums.map(({ currency, sum }) => ({ currency, sum })) }
+}
+
+/** "1,284.46", "1.284,46", "1284.46": an exact amount when the text is one. */
+function amountIn(text: string): string | undefined {
+  const bare = text.replace(/[\s€£]/g, '')
+  if (!/^\d[\d.,]*$/.test(bare)) return undefined
+  const match = /^(.*?)(?:[.,](\d{1,2}))?$/.exec(bare)!
+  const whole = match[1]!.replace(/[.,]/g, '')
+  return /^\d+$/.test(whole) ? `${whole}.${match[2] ?? '0'}` : undefined
+}
+
+/** The very bytes that were sent, with their name. @throws Refusal "not-painted" */
+export async function documentBytes(documentId: number): Promise<{ bytes: Uint8Array, fileName: string, sha256: string }> {
+  const file = await one<{ sha256: string, fileName: string }>('select sha256, file_name "fileName" from document_file where document_id = $1', [documentId])
+  if (!file) throw new Refusal('not-painted', 'The PDF is just being made. Look again in a moment.', { status: 404 })
+  return { ...file, bytes: await readFileBytes(file.sha256) }
+}
