@@ -10,6 +10,5 @@ const session = useSession()
         <NuxtPage />
       </Frame>
     </template>
-    <Toasts />
   </v-app>
 </template>

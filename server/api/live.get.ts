@@ -6,7 +6,9 @@ import { route } from '../route'
 export default route({ role: 'reader' }, ({ event, user }) => {
   const stream = createEventStream(event)
   const remove = addStream({ session: user.session, send: message => void stream.push(message), end: () => void stream.close() })
-  const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), 25_000)
+  const sayHere = () => void stream.push({ event: 'beat', data: '' })
+  sayHere() // the answer's head goes out with the first message
+  const beat = setInterval(sayHere, 25_000)
   stream.onClosed(() => {
     clearInterval(beat)
     remove()

@@ -5,7 +5,7 @@ import { config } from '../config'
 import { log, reasonOf } from '../log'
 import { listenForReports } from '../outside/mail/listener'
 import { closeMailConnections } from '../outside/mail/smtp'
-import { closeRenderPool } from '../render/pool'
+import { closeRenderPool, warmRenderPool } from '../render/pool'
 import { beat, leave, sweep } from '../services/dispatch/sweep'
 import type { Jobs } from './add'
 import { run as issuePapers } from './tasks/issue-papers'
@@ -45,6 +45,7 @@ export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
   const queueWorkers = new Set<string>()
   const quiet = new Logger(() => (level, message) => (level === 'error' ? log.warn({ queue: message }, 'the queue reported an error') : undefined))
   await beat(workerId, [], startedAt)
+  warmRenderPool()
   const runner: Runner = await run({
     connectionString: config.databaseUrl, concurrency: config.concurrency, taskList: taskList(workerId), noHandleSignals: true, logger: quiet,
     pollInterval: 2000, maxPoolSize: config.concurrency + 2,

@@ -14,9 +14,14 @@ let pool: Piscina<RenderTask, Rendered> | undefined
 function threads(): Piscina<RenderTask, Rendered> {
   pool ??= new Piscina<RenderTask, Rendered>({
     filename: pathToFileURL(resolve(config.renderThread)).href,
-    minThreads: 1, maxThreads: Math.max(1, availableParallelism()), idleTimeout: 60_000,
+    minThreads: availableParallelism(), maxThreads: availableParallelism(),
   })
   return pool
+}
+
+/** Starts the threads before the first paper needs one. */
+export function warmRenderPool(): void {
+  threads()
 }
 
 const logos = new Map<string, Uint8Array>()

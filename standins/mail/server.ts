@@ -19,6 +19,7 @@ export function mailServer(rules: Rules, mailboxes: Mailboxes, reporter: Reporte
     onData(stream, session, done) {
       const recipients = session.envelope.rcptTo.map(to => to.address.toLowerCase())
       const found = recipients.map(address => rules.of(address))
+      const asked = session.envelope.rcptTo.map(wantsReport) // read now: the envelope is gone once we have answered
       if (found.some(rule => rule?.does === 'drop during data')) return drop(server, stream, session)
       const chunks: Buffer[] = []
       stream.on('data', (chunk: Buffer) => chunks.push(chunk))
@@ -27,7 +28,7 @@ export function mailServer(rules: Rules, mailboxes: Mailboxes, reporter: Reporte
         const accept = () => {
           mailboxes.keep(recipients.filter(address => rules.of(address)?.does !== 'bounce later'), from, Buffer.concat(chunks))
           done(null, '2.0.0 Taken')
-          recipients.forEach((address, index) => report(address, found[index], from, session, Buffer.concat(chunks)))
+          recipients.forEach((address, index) => report(address, found[index], from, asked[index]!, Buffer.concat(chunks)))
         }
         const slow = found.find(rule => rule?.does === 'accept slowly')
         if (slow) setTimeout(accept, (slow.seconds ?? 5) * 1000)
@@ -38,18 +39,22 @@ export function mailServer(rules: Rules, mailboxes: Mailboxes, reporter: Reporte
   server.on('error', () => { /* a torn client connection is its own affair */ })
   return server
 
-  function report(recipient: string, rule: Rule | undefined, from: string, session: SMTPServerSession, raw: Buffer): void {
+  function report(recipient: string, rule: Rule | undefined, from: string, asked: boolean, raw: Buffer): void {
     const subject = /^subject:\s*(.*)$/im.exec(raw.subarray(0, 20_000).toString('utf8'))?.[1]?.trim() ?? ''
     if (rule?.does === 'bounce later') {
       reporter.later({ returnPath: from, recipient, action: 'failed', status: '5.1.1', diagnostic: '550 5.1.1 There is no mailbox of this name any more', subject }, rule.seconds ?? 3)
       return
     }
-    const dsn = session.envelope.rcptTo.find(to => to.address.toLowerCase() === recipient)?.dsn as { notify?: string[] | string } | undefined
-    const wanted = [dsn?.notify ?? []].flat().join(',').toUpperCase().includes('SUCCESS')
-    if (options.reportDelivery && wanted && rule?.does !== 'no report') {
+    if (options.reportDelivery && asked && rule?.does !== 'no report') {
       reporter.later({ returnPath: from, recipient, action: 'delivered', status: '2.0.0', diagnostic: '250 2.0.0 Put into the mailbox', subject }, 1)
     }
   }
+}
+
+/** Whether the sender asked for word of the delivery (RFC 3461, NOTIFY=SUCCESS). */
+function wantsReport(to: object): boolean {
+  const { dsn } = to as { dsn?: { notify?: string[] } }
+  return (dsn?.notify ?? []).includes('SUCCESS')
 }
 
 /** Breaks the connection in the middle of the content, as a crashing server or a torn line would. */

@@ -8,7 +8,7 @@ const button = ref<{ $el: HTMLElement }>()
 watch(open, async (now) => {
   await nextTick()
   if (now) setTimeout(() => button.value?.$el.focus(), 60)
-})
+}, { immediate: true })
 
 function key(event: KeyboardEvent) {
   if (event.key === 'Enter' && event.ctrlKey && !props.busy && !props.disabled) {

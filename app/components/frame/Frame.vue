@@ -48,7 +48,7 @@ useLive([], () => {})
   </header>
   <div v-if="!live.connected" class="away" role="status">No word from the server just now: what is shown may be old. Trying again.</div>
   <main id="main" class="main"><slot /></main>
-  <RunStrip />
+  <div class="corner"><RunStrip /><Toasts /></div>
   <KeysHelp v-model="keys" />
   <Finder v-model="find" />
 </template>
@@ -72,4 +72,6 @@ nav a.here { background: var(--head-lift); color: #fff; }
 .skip { position: absolute; left: -1000px; }
 .skip:focus { left: 8px; top: 8px; background: #fff; z-index: 10; padding: 6px 10px; }
 .main { min-height: 0; }
+.corner { position: fixed; left: 14px; bottom: 66px; display: flex; flex-direction: column; align-items: flex-start; gap: 8px; z-index: 2500; pointer-events: none; }
+.corner > * { pointer-events: auto; }
 </style>

@@ -13,8 +13,8 @@ const store = useRuns()
       <template v-else>
         <div class="words">
           <strong>{{ run.issued === run.chosen ? `All ${run.chosen} issued` : `${run.issued} of ${run.chosen} issued` }}</strong>
-          <span v-if="run.firstNumber" class="mono">{{ run.firstNumber === run.lastNumber ? run.firstNumber : `${run.firstNumber} to ${run.lastNumber}` }}</span>
-          <span v-if="run.sum" class="mono">{{ money(run.sum) }}</span>
+          <span v-for="one in run.numbers" :key="one.first" class="mono">{{ one.first === one.last ? one.first : `${one.first} to ${one.last}` }}</span>
+          <span v-for="one in run.sums" :key="one.currency" class="mono soft">{{ moneyWithSign(one.sum, one.currency) }}</span>
           <span v-for="[count, words] in ([[run.changed, 'changed since you looked'], [run.skipped, 'skipped'], [run.failed, 'failed']] as const).filter(([n]) => n > 0)" :key="words" class="tag wait">{{ count }} {{ words }}</span>
           <button type="button" class="close" @click="store.remove(run.id)">Close</button>
         </div>
@@ -28,7 +28,7 @@ const store = useRuns()
 </template>
 
 <style scoped>
-.runs { position: fixed; right: 14px; bottom: 66px; width: 470px; display: flex; flex-direction: column; gap: 8px; z-index: 2500; }
+.runs { width: 560px; display: flex; flex-direction: column; gap: 8px; }
 .run { background: var(--paper); border: 1px solid var(--ink); border-left: 4px solid var(--spruce); border-radius: 4px; padding: 10px 14px; box-shadow: 0 6px 18px rgb(22 38 43 / 16%); }
 .words { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
 .close { margin-left: auto; background: none; border: 0; font: inherit; text-decoration: underline; cursor: pointer; color: var(--ink); }

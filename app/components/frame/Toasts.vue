@@ -18,7 +18,7 @@ async function undo(id: number, act: () => Promise<void>) {
 </template>
 
 <style scoped>
-.toasts { position: fixed; left: 14px; bottom: 66px; display: flex; flex-direction: column; gap: 8px; z-index: 3000; max-width: 560px; }
+.toasts { display: flex; flex-direction: column; align-items: flex-start; gap: 8px; max-width: 560px; }
 .toast { background: var(--ink); color: var(--paper); border-radius: 4px; padding: 10px 14px; display: flex; gap: 14px; align-items: baseline; }
 .toast.wrong { background: var(--brick); }
 button { color: inherit; font-weight: 650; background: none; border: 0; text-decoration: underline; cursor: pointer; }

@@ -61,7 +61,7 @@ function key(event: KeyboardEvent, index: number) {
 .rope { position: absolute; inset: 0 0 auto; width: 100%; height: 60px; }
 .cloths { position: absolute; inset: 0; display: grid; grid-template-columns: repeat(6, 1fr); gap: 32px; padding: 0 28px; }
 .cloth { position: relative; height: 72px; text-align: left; background: var(--paper); border: 1px solid var(--rule); border-top: 3px solid var(--faint-ink); box-shadow: 0 2px 5px rgb(22 38 43 / 8%); padding: 9px 12px 0; cursor: pointer; font: inherit; color: inherit; display: flex; flex-direction: column; min-width: 0; align-self: start; border-radius: 2px; }
-.cloth.here { border-color: var(--ink); height: 80px; box-shadow: 0 5px 12px rgb(22 38 43 / 16%); }
+.cloth.here { border-left-color: var(--ink); border-right-color: var(--ink); border-bottom-color: var(--ink); height: 80px; box-shadow: 0 5px 12px rgb(22 38 43 / 16%); }
 .peg { position: absolute; top: -15px; left: 50%; width: 9px; height: 24px; margin-left: -4px; }
 .top { display: flex; gap: 8px; align-items: baseline; white-space: nowrap; }
 .count { font-size: 23px; font-weight: 650; line-height: 1.1; }
@@ -73,6 +73,5 @@ function key(event: KeyboardEvent, index: number) {
 .arrived { border-top-color: var(--spruce); }
 .stuck { border-top-color: var(--brick); }
 .stuck .count { color: var(--brick); }
-.cloth.here.to-check { border-top-color: var(--peg); }
 @media (max-width: 1200px) { .cloths { gap: 14px; padding: 0 14px; } }
 </style>

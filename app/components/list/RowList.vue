@@ -44,6 +44,12 @@ const entries = computed<Entry[]>(() => {
   return found
 })
 
+function groupPicks(group: string): 'all' | 'some' | 'none' {
+  const own = props.rows.filter(row => props.groupOf!(row) === group)
+  const count = own.filter(row => props.picked.has(row.id)).length
+  return count === 0 ? 'none' : count === own.length ? 'all' : 'some'
+}
+
 let anchor: number | null = null
 
 const indexOf = (id: number | null) => props.rows.findIndex(row => row.id === id)
@@ -136,8 +142,7 @@ defineExpose({ focus })
         <div v-if="item.group !== null" class="group">
           <input
             v-if="pickable" type="checkbox" tabindex="-1" :aria-label="`Pick all of ${item.group}`"
-            :checked="rows.filter(row => groupOf!(row) === item.group).every(row => picked.has(row.id))"
-            :indeterminate="rows.some(row => groupOf!(row) === item.group && picked.has(row.id))" @change="emit('toggle-group', item.group)"
+            :checked="groupPicks(item.group) === 'all'" :indeterminate="groupPicks(item.group) === 'some'" @change="emit('toggle-group', item.group)"
           >
           <slot name="group" :group="item.group" :first="item.row" />
         </div>

@@ -23,9 +23,9 @@ export interface RunReport {
   skipped: number
   failed: number
   open: number
-  firstNumber: string | null
-  lastNumber: string | null
-  sum: string | null
+  /** The numbers that were drawn, series by series; no gap between first and last. */
+  numbers: { first: string, last: string, count: number }[]
+  sums: { currency: string, sum: string }[]
   problems: { paperId: number, orderNumber: string, customerName: string, outcome: string, reason: string }[]
 }
 
@@ -72,16 +72,17 @@ async function keepOutcomes(runId: number, results: IssueResult[]): Promise<void
 
 /** How far a run is, and at its end its report: chosen = issued + changed + skipped + failed. */
 export async function runReport(runId: number): Promise<RunReport> {
-  const report = await one<Omit<RunReport, 'problems'>>(`
+  const report = await one<Omit<RunReport, 'problems' | 'numbers' | 'sums'>>(`
     select r.id, r.started_at "startedAt", r.ended_at "endedAt", r.started_by "startedBy", count(*)::int chosen,
       count(*) filter (where p.outcome = 'issued')::int issued, count(*) filter (where p.outcome = 'changed')::int changed,
       count(*) filter (where p.outcome = 'skipped')::int skipped, count(*) filter (where p.outcome = 'failed')::int failed,
-      count(*) filter (where p.outcome is null)::int open,
-      (array_agg(d.number order by d.id) filter (where d.id is not null))[1] "firstNumber",
-      (array_agg(d.number order by d.id desc) filter (where d.id is not null))[1] "lastNumber", sum(d.total)::text sum
-    from send_run r join send_run_paper p on p.run_id = r.id left join document d on d.id = p.document_id where r.id = $1 group by r.id`, [runId])
+      count(*) filter (where p.outcome is null)::int open
+    from send_run r join send_run_paper p on p.run_id = r.id where r.id = $1 group by r.id`, [runId])
   if (!report) throw new Refusal('no-such-run', 'That run does not exist.', { status: 404 })
   const problems = await rows<RunReport['problems'][number]>(`select r.paper_id "paperId", p.order_number "orderNumber", p.customer_name "customerName", r.outcome, r.reason
     from send_run_paper r join paper p on p.id = r.paper_id where r.run_id = $1 and r.outcome in ('changed', 'skipped', 'failed') order by p.id limit 200`, [runId])
-  return { ...report, problems }
+  const numbers = await rows<RunReport['numbers'][number]>(`select (array_agg(d.number order by d.counter))[1] first, (array_agg(d.number order by d.counter desc))[1] last, count(*)::int count
+    from send_run_paper r join document d on d.id = r.document_id where r.run_id = $1 group by d.series_id, d.period order by d.series_id`, [runId])
+  const sums = await rows<RunReport['sums'][number]>(`select d.currency, sum(d.total)::text sum from send_run_paper r join document d on d.id = r.document_id where r.run_id = $1 group by 1 order by 1`, [runId])
+  return { ...report, numbers, sums, problems }
 }

@@ -1,0 +1,86 @@
+import { expect, test } from 'vitest'
+import { rows, run } from '../../server/db/connection'
+import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { prepareByHand } from '../../server/services/documents/by-hand'
+import { setStatus } from '../../server/services/orders/orders'
+import { papersOf, useHouse } from './house'
+
+const house = useHouse({ jobs: false })
+
+async function preparedPapers(count: number): Promise<{ id: number, revision: number }[]> {
+  const orders: number[] = []
+  for (let index = 0; index < count; index++) orders.push(await house.newOrder({ brandId: house.brands[index % 2]!.id }))
+  await setStatus(orders, 'Shipped', 'Test')
+  await prepareByHand(orders, 'Test')
+  return papersOf(orders)
+}
+
+test('50 parallel issuers with random rollbacks leave no gap and no double in any series', async () => {
+  const papers = await preparedPapers(200)
+  let state = 7
+  const dice = () => (state = (state * 48271) % 2147483647) / 2147483647
+  const issuer = async (mine: typeof papers) => {
+    for (let left = mine; left.length > 0;) {
+      const batch = left.slice(0, 1 + Math.floor(dice() * 3))
+      const rollBack = dice() < 0.4
+      try {
+        const results = await issueInOneTransaction(batch.map(paper => ({ paperId: paper.id, revision: paper.revision })), 'Test', async () => {
+          if (rollBack) throw new Error('the lights went out')
+        })
+        expect(results.every(result => result.outcome === 'issued')).toBe(true)
+        left = left.slice(batch.length)
+      } catch (error) {
+        if ((error as Error).message !== 'the lights went out') throw error
+      }
+    }
+  }
+  await Promise.all(Array.from({ length: 50 }, (_, index) => issuer(papers.slice(index * 4, index * 4 + 4))))
+
+  const series = await rows<{ seriesId: number, counters: number[], numbers: string[] }>('select series_id "seriesId", array_agg(counter order by counter) counters, array_agg(number order by counter) numbers from document group by 1')
+  expect(series.length).toBe(2)
+  for (const { counters, numbers } of series) {
+    expect(counters).toEqual(Array.from({ length: 100 }, (_, index) => index + 1))
+    expect(new Set(numbers).size).toBe(100)
+  }
+}, 60_000)
+
+test('two issuers of the same paper: one document, and the other is told', async () => {
+  const [paper] = await preparedPapers(1)
+  const both = await Promise.all([1, 2].map(() => issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')))
+  expect(both.flat().map(result => result.outcome).sort()).toEqual(['issued', 'skipped'])
+})
+
+test('numbers are drawn in order of order date, then order number, whatever the order of picking', async () => {
+  const late = await house.newOrder({ number: 'XO-9', date: '2026-11-22' })
+  const second = await house.newOrder({ number: 'XO-100', date: '2026-11-21' })
+  const first = await house.newOrder({ number: 'XO-99', date: '2026-11-21' })
+  await setStatus([late, second, first], 'Shipped', 'Test')
+  await prepareByHand([late, second, first], 'Test')
+  const papers = await papersOf([late, second, first])
+  await issueInOneTransaction(papers.map(paper => ({ paperId: paper.id, revision: paper.revision })), 'Test')
+  const issued = await rows<{ order: string }>(`select order_number "order" from document where order_id = any($1::int[]) order by counter`, [[late, second, first]])
+  expect(issued.map(row => row.order)).toEqual(['XO-99', 'XO-100', 'XO-9'])
+})
+
+test('the database itself refuses to change, delete or truncate documents and their files', async () => {
+  await expect(run('update document set total = 1')).rejects.toThrow('never changed or deleted')
+  await expect(run('delete from document')).rejects.toThrow('never changed or deleted')
+  await expect(run('truncate document cascade')).rejects.toThrow('never changed or deleted')
+})
+
+test('a query that would leave its transaction fails instead', async () => {
+  const { database, inTransaction } = await import('../../server/db/connection')
+  await expect(inTransaction(() => database().query('select 1', { transaction: null }))).rejects.toThrow('would run outside it')
+})
+
+test('a paper with a problem is not issued and burns no number', async () => {
+  const order = await house.newOrder({ lines: [{ item: 'X', description: 'Honey 🐝', detail: null, unit: '', quantity: '1', unitPrice: '1', discountPercent: '0', taxCode: 'standard' }] })
+  await setStatus([order], 'Shipped', 'Test')
+  await prepareByHand([order], 'Test')
+  const before = await rows('select * from series_counter order by series_id')
+  const [paper] = await papersOf([order])
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
+  expect(result).toMatchObject({ outcome: 'failed' })
+  expect(result!.reason).toContain('“🐝”')
+  expect(await rows('select * from series_counter order by series_id')).toEqual(before)
+})

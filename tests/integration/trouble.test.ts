@@ -1,0 +1,144 @@
+import { createHmac } from 'node:crypto'
+import { connect } from 'node:net'
+import { describe, expect, test } from 'vitest'
+import { clock } from '../../server/clock'
+import { one, rows, run } from '../../server/db/connection'
+import { config } from '../../server/config'
+import { dispatchOfReturnPath, returnPath } from '../../server/outside/mail/return-path'
+import { sendAgain, settleByHand } from '../../server/services/dispatch/by-hand'
+import { presumeArrived } from '../../server/services/dispatch/reports'
+import { sweep } from '../../server/services/dispatch/sweep'
+import { lineCounts } from '../../server/services/line/counts'
+import { documentView } from '../../server/services/line/one'
+import { until, useHouse } from './house'
+
+const house = useHouse({ trust: 'by itself', reports: false })
+
+interface Dispatch { id: number, state: string, cause: string | null, attempts: number, messageId: string, lastReply: string | null, documentId: number }
+const dispatchOf = async (order: number) => (await one<Dispatch>(`select s.id, s.state, s.stuck_cause "cause", s.attempts, s.message_id "messageId", s.last_reply "lastReply", d.id "documentId"
+  from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 order by s.id desc`, [order]))!
+
+/** Ships an order to a customer whose only billing contact has this address. */
+async function shipTo(...addresses: string[]): Promise<number> {
+  const customer = house.customer('10426')
+  await run('delete from contact where customer_id = $1', [customer.id])
+  for (const address of addresses) await run(`insert into contact (customer_id, name, email, role) values ($1, 'Desk', $2, 'billing')`, [customer.id, address])
+  await run('update customer set version = version + 1 where id = $1', [customer.id])
+  const order = await house.newOrder({ customerId: customer.id, customerName: customer.name })
+  await house.ship([order])
+  return order
+}
+
+describe('trouble ends in a plain cause', () => {
+  test.each([
+    ['bounce at once', 'refused'], ['mailbox full', 'mailbox full'],
+  ] as const)('%s → %s, with the server\'s own words', async (does, cause) => {
+    const address = `${does.replaceAll(' ', '-')}@house.example`
+    house.rules.set({ who: address, does })
+    const dispatch = await dispatchOf(await shipTo(address))
+    expect(dispatch).toMatchObject({ state: 'stuck', cause })
+    expect(dispatch.lastReply).toMatch(/^55\d 5\./)
+  })
+
+  test('a bounce that comes later brings the paper back, even after it was presumed to have arrived', async () => {
+    house.rules.set({ who: 'later@house.example', does: 'bounce later', seconds: 0.6 })
+    const order = await shipTo('later@house.example')
+    const putBack = clock.use(() => new Date(Date.now() + 60_000))
+    expect(await presumeArrived(20)).toBeGreaterThan(0)
+    putBack()
+    expect((await dispatchOf(order)).state).toBe('arrived')
+    await until('the bounce', async () => (await dispatchOf(order)).state === 'stuck')
+    expect(await dispatchOf(order)).toMatchObject({ cause: 'bounced' })
+  })
+
+  test('a temporary refusal is tried again with the same Message-ID and a growing pause', async () => {
+    house.rules.set({ who: 'busy@house.example', does: 'refuse for minutes', until: new Date(Date.now() + 600_000).toISOString() })
+    const order = await shipTo('busy@house.example')
+    const first = await dispatchOf(order)
+    expect(first).toMatchObject({ state: 'waiting', attempts: 1 })
+    house.rules.remove('busy@house.example')
+    await run(`update dispatch set next_try_at = now() where id = $1`, [first.id])
+    const later = clock.use(() => new Date(Date.now() + 30_000))
+    await sweep()
+    await house.settle()
+    later()
+    await until('the second try', async () => (await dispatchOf(order)).state === 'on the way')
+    expect((await house.mails('busy@house.example'))[0]!.messageId).toBe(first.messageId)
+  })
+
+  test('a line that breaks during the content is unclear: a person decides, nothing is sent again in silence', async () => {
+    house.rules.set({ who: 'torn@house.example', does: 'drop during data' })
+    const order = await shipTo('torn@house.example')
+    const dispatch = await dispatchOf(order)
+    expect(dispatch).toMatchObject({ state: 'stuck', cause: 'unclear' })
+    await settleByHand([dispatch.id], 'confirm', '', 'Test')
+    expect((await dispatchOf(order)).state).toBe('arrived')
+  })
+
+  test('nobody to write to: stuck as "no address"; with a contact it goes to whom is right now', async () => {
+    const order = await shipTo('bounce-at-once@house.example')
+    const customer = house.customer('10426')
+    const dispatch = await dispatchOf(order)
+    await run('update contact set email = $2 where customer_id = $1', [customer.id, 'mended@house.example'])
+    expect(await sendAgain([dispatch.id], 'Test')).toEqual([dispatch.id])
+    await house.settle()
+    await until('the mended mail', async () => house.mailboxes.of('mended@house.example').length === 1)
+    expect(house.mailboxes.of('bounce-at-once@house.example')).toHaveLength(0)
+  })
+
+  test('one of two addresses refused: the other has it and is not written to again', async () => {
+    const order = await shipTo('good@house.example', 'bounce-at-once@house.example')
+    const dispatch = await dispatchOf(order)
+    expect(dispatch).toMatchObject({ state: 'stuck', cause: 'refused' })
+    house.rules.remove('bounce-at-once@house.example')
+    await sendAgain([dispatch.id], 'Test')
+    await house.settle()
+    await until('the second mail', async () => house.mailboxes.of('bounce-at-once@house.example').length === 1)
+    expect(house.mailboxes.of('good@house.example')).toHaveLength(1)
+  })
+
+  test('closing needs a reason, and the document hangs on To send again', async () => {
+    house.rules.set({ who: 'gone@house.example', does: 'bounce at once' })
+    const order = await shipTo('gone@house.example')
+    const dispatch = await dispatchOf(order)
+    await expect(settleByHand([dispatch.id], 'close', ' ', 'Test')).rejects.toThrow('why it is closed')
+    await settleByHand([dispatch.id], 'close', 'handed over in person', 'Test')
+    const toSend = (await lineCounts()).find(one => one.stage === 'to send')!
+    expect(toSend.facts).toContain('1 issued, not sent')
+    expect((await documentView(dispatch.documentId)).trail.map(entry => entry.words)).toContain('Closed: handed over in person')
+  })
+})
+
+describe('return paths', () => {
+  test('only our own signature names a dispatch', () => {
+    expect(dispatchOfReturnPath(returnPath(42))).toBe(42)
+    expect(dispatchOfReturnPath(returnPath(42).replace('d42-', 'd43-'))).toBeUndefined()
+    const forged = createHmac('sha256', 'another secret').update('return path of dispatch 42').digest('hex').slice(0, 20)
+    expect(dispatchOfReturnPath(`d42-${forged}@${config.returnDomain}`)).toBeUndefined()
+  })
+
+  test('the listener takes no mail for anybody else', async () => {
+    const answer = await new Promise<string>((resolve) => {
+      let said = ''
+      const socket = connect(config.returnPort, '127.0.0.1')
+      const lines = ['EHLO x', 'MAIL FROM:<>', `RCPT TO:<d1-${'0'.repeat(20)}@${config.returnDomain}>`, 'QUIT']
+      socket.on('data', (data) => {
+        said += data.toString()
+        const line = lines.shift()
+        if (line) socket.write(`${line}\r\n`)
+      })
+      socket.on('close', () => resolve(said))
+    })
+    expect(answer).toContain('550 5.1.1 No such return path')
+  })
+})
+
+test('one notice tells of everything that got stuck, once', async () => {
+  await sweep()
+  const [notice] = await house.mails('maeve@tansyhollow.example')
+  expect(notice!.subject).toMatch(/^\d+ papers are stuck|^Stuck: /)
+  const count = house.mailboxes.of('maeve@tansyhollow.example').length
+  await sweep()
+  expect(house.mailboxes.of('maeve@tansyhollow.example')).toHaveLength(count)
+  expect(await rows(`select id from dispatch where state = 'stuck' and not noticed`)).toEqual([])
+})
