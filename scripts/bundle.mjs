@@ -1,5 +1,4 @@
 // Bundles what runs beside the web server: the worker process, the render threads, the stand-ins, the demo's supervisor and loader.
-import { readdirSync } from 'node:fs'
 import { build } from 'esbuild'
 
 const entryPoints = {
@@ -8,7 +7,7 @@ const entryPoints = {
   'mail-standin': 'standins/mail/main.ts',
   'supervise': 'demo/supervise.ts',
   'load': 'demo/load.ts',
-  ...Object.fromEntries(readdirSync('bench').filter(file => file.endsWith('.ts')).map(file => [`bench-${file.slice(0, -3)}`, `bench/${file}`])),
+  'bench': 'bench/main.ts',
 }
 
 await build({

@@ -5,6 +5,7 @@ import { freePort } from '../demo/postgres'
 export async function startWeb(): Promise<{ base: string, stop: () => Promise<void> }> {
   const port = await freePort()
   const child: ChildProcess = fork('.output/server/index.mjs', [], {
+    execArgv: [],
     env: { ...process.env, PORT: String(port), NITRO_PORT: String(port), HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', NODE_ENV: 'production', CLOTHESPIN_PROCESS: 'web' }, stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   })
   const base = `http://127.0.0.1:${port}`

@@ -43,7 +43,7 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
           <h1 class="title">Register</h1>
           <span class="sentence soft">documents of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />,
             of <WordPicker label="Time" :words="timeWords" :choices="times" :value="filters.from" @pick="set({ from: $event })" /></span>
-          <SearchField class="push" :value="filters.search" label="Number, customer, order, amount" @search="set({ search: $event })" />
+          <SearchField class="push" :value="filters.search" label="Number, customer, amount" @search="set({ search: $event })" />
         </div>
         <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
         <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>

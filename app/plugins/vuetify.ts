@@ -25,7 +25,7 @@ export default defineNuxtPlugin((nuxt) => {
       VTextField: field, VTextarea: field, VSelect: field, VAutocomplete: field, VCombobox: field,
       VCheckboxBtn: { density: 'compact', color: 'secondary', ripple: false },
       VCard: { rounded: 'sm', elevation: 0, border: true },
-      VDialog: { maxWidth: 520, scrim: 'secondary' },
+      VDialog: { maxWidth: 520, scrim: 'secondary', transition: false },
       VMenu: { offset: 4, transition: false },
       VList: { density: 'compact', rounded: 'sm', elevation: 3, border: true },
       VTooltip: { transition: false, openDelay: 500 },

@@ -20,7 +20,7 @@ const folder = mkdtempSync(join(tmpdir(), 'clothespin-faults-'))
 const running = new Map<string, ChildProcess>()
 
 function start(name: 'worker' | 'mail-standin'): void {
-  const child = fork(join('.build/js', `${name}.mjs`), [], { env: { ...process.env, CLOTHESPIN_PROCESS: name }, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+  const child = fork(join('.build/js', `${name}.mjs`), [], { execArgv: [], env: { ...process.env, CLOTHESPIN_PROCESS: name }, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
   running.set(name, child)
 }
 

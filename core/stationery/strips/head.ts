@@ -33,10 +33,21 @@ function letterhead({ paper, stationery, sheet, frame }: Strip): void {
     return
   }
   const style = { family: headingFamily, weight: 600, size: 13.5 }
-  const lines = sheet.wrap(paper.brand.name, 52 * mm, style).slice(0, 2)
+  const lines = balanced(paper.brand.name, 52 * mm, (text, width) => sheet.wrap(text, width, style)).slice(0, 2)
   const step = 16
   const first = top + boxHeight / 2 - (lines.length - 1) * step / 2 + sheet.metrics.capHeight(headingFamily, 600, 13.5) / 2
   lines.forEach((line, index) => sheet.text(line, x, first + index * step, style))
+}
+
+/** Lines of about the same length: the narrowest width that needs no more lines. */
+function balanced(text: string, width: number, wrap: (text: string, width: number) => string[]): string[] {
+  let lines = wrap(text, width)
+  for (let narrower = width - 4; narrower > width / 2; narrower -= 4) {
+    const tried = wrap(text, narrower)
+    if (tried.length > lines.length) break
+    lines = tried
+  }
+  return lines
 }
 
 function address({ paper, stationery, sheet, frame }: Strip): void {

@@ -1,0 +1,13 @@
+import { cpus } from 'node:os'
+import { benchRender } from './render'
+import { benchSending } from './sending'
+import { printTable, type Row } from './table'
+
+/** Measures and prints; asserts nothing. Name parts to run only those: bin/bench render sending */
+const parts: Record<string, () => Promise<Row[]>> = { render: benchRender, sending: benchSending }
+const wanted = process.argv.slice(2)
+console.log(`${cpus().length} × ${cpus()[0]!.model.trim()}, Node.js ${process.version}\n`)
+const rows: Row[] = []
+for (const [name, part] of Object.entries(parts)) if (wanted.length === 0 || wanted.includes(name)) rows.push(...await part())
+printTable(rows)
+process.exit(0)

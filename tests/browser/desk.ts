@@ -1,0 +1,101 @@
+import { fork, spawnSync, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import puppeteer, { type Browser, type Page } from 'puppeteer-core'
+import { afterAll, beforeAll } from 'vitest'
+import { demoStaff } from '../../demo/house'
+import { freePort } from '../../demo/postgres'
+import { freshDatabase } from '../integration/house'
+import { startWeb } from '../web'
+
+/** A clerk's desk: the demo house, all processes as in bin/demo, and a browser. */
+export interface Desk {
+  page: Page
+  base: string
+  mailboxes: string
+  signIn: (role: 'clerk' | 'supervisor' | 'reader') => Promise<void>
+  count: (stage: string) => Promise<number>
+  /** Waits until a stage's count satisfies. */
+  untilCount: (stage: string, holds: (count: number) => boolean) => Promise<void>
+  press: (...keys: string[]) => Promise<void>
+  text: (selector: string) => Promise<string>
+  newPage: () => Promise<Page>
+}
+
+const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium'
+const flags = ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-extensions',
+  '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1']
+
+export function useDesk(): Desk {
+  const desk = {} as Desk
+  const folder = mkdtempSync(join(tmpdir(), 'clothespin-desk-'))
+  const children: ChildProcess[] = []
+  let browser: Browser
+  let web: Awaited<ReturnType<typeof startWeb>>
+
+  beforeAll(async () => {
+    const [smtp, returns, mailWeb] = [await freePort(), await freePort(), await freePort()]
+    process.env.CLOTHESPIN_DATABASE_URL = await freshDatabase()
+    Object.assign(process.env, {
+      CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters', CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtp}`, CLOTHESPIN_SMTP_VERIFY: 'no', CLOTHESPIN_RETURN_PORT: String(returns), CLOTHESPIN_LOG: 'error',
+      CLOTHESPIN_MAILBOXES_URL: `http://127.0.0.1:${mailWeb}`, CLOTHESPIN_SWEEP_SECONDS: '3',
+      STANDIN_SMTP_PORT: String(smtp), STANDIN_REPORT_PORT: String(returns), STANDIN_WEB_PORT: String(mailWeb), STANDIN_MAIL_FOLDER: join(folder, 'mail'),
+    })
+    const loaded = spawnSync(process.execPath, ['.build/js/load.mjs'], { env: process.env, encoding: 'utf8' })
+    if (loaded.status !== 0) throw new Error(`the demo could not be loaded: ${loaded.stderr}`)
+    for (const name of ['mail-standin', 'worker']) {
+      const child = fork(join('.build/js', `${name}.mjs`), [], { execArgv: [], env: { ...process.env, CLOTHESPIN_PROCESS: name }, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+      children.push(child)
+      await new Promise(resolve => child.once('message', resolve))
+    }
+    web = await startWeb()
+    browser = await puppeteer.launch({ executablePath: chromium, args: flags, userDataDir: join(folder, 'profile') })
+    const page = await browser.newPage()
+    await page.setViewport({ width: 1280, height: 800 })
+    page.setDefaultTimeout(12_000)
+    page.on('console', message => process.env.DESK_SHOTS && console.log(message.text()))
+    Object.assign(desk, {
+      page, base: web.base, mailboxes: process.env.CLOTHESPIN_MAILBOXES_URL!,
+      signIn: async (role: string) => {
+        const person = demoStaff().find(one => one.role === role)!
+        await page.goto(web.base)
+        await page.evaluate(() => fetch('/api/session', { method: 'DELETE' }))
+        await page.goto(web.base)
+        await page.waitForSelector('#email')
+        await page.type('#email', person.email)
+        await page.keyboard.press('Tab')
+        await page.keyboard.type(person.password)
+        await page.keyboard.press('Enter')
+        await page.waitForSelector('[role="tab"]')
+      },
+      count: async (stage: string) => Number(await page.$eval(`[data-stage="${stage}"] .count`, element => element.textContent!.replace(/\D/g, ''))),
+      untilCount: async (stage: string, holds: (count: number) => boolean) => {
+        const end = Date.now() + 40_000
+        for (let seen = -1; ; await new Promise(resolve => setTimeout(resolve, 60))) {
+          seen = await desk.count(stage)
+          if (holds(seen)) return
+          if (Date.now() > end) throw new Error(`the count of "${stage}" stayed at ${seen}`)
+        }
+      },
+      press: async (...keys: string[]) => {
+        for (const chord of keys) {
+          const parts = chord.split('+')
+          for (const part of parts.slice(0, -1)) await page.keyboard.down(part as never)
+          await page.keyboard.press(parts.at(-1)! as never)
+          for (const part of parts.slice(0, -1)) await page.keyboard.up(part as never)
+        }
+      },
+      text: (selector: string) => page.$eval(selector, element => (element as HTMLElement).innerText),
+      newPage: () => browser.newPage(),
+    })
+  })
+
+  afterAll(async () => {
+    await browser?.close()
+    await web?.stop()
+    for (const child of children) child.kill('SIGKILL')
+    rmSync(folder, { recursive: true, force: true })
+  })
+  return desk
+}
