@@ -108,5 +108,6 @@ export class Sheet {
 
 /** Composed form, no controls: a soft hyphen, a joiner or a tab must not reach a font. */
 function clean(text: string): string {
+  if (/^[ -~]*$/.test(text)) return text
   return text.normalize('NFC').replace(/[\t\r\n]+/g, ' ').replace(/[\p{Cc}\u00AD\u200B-\u200F\u2028-\u202E\u2060\uFEFF\uFE0F]/gu, '')
 }

@@ -5,6 +5,15 @@ import PDFDocument from 'pdfkit'
 import type { DrawOp, LaidOut } from '../../core/stationery/pages'
 import type { Painter, PaintFacts, Pictures } from './painter'
 
+/** The parts of fontkit's TrueType subset that are filled glyph by glyph. */
+interface Subset {
+  glyf: Uint8Array[]
+  loca: { offsets: number[] }
+  hmtx: { metrics: unknown[] }
+  offset: number
+  _addGlyph: (id: number) => number
+}
+
 interface Glyph { id: number, advanceWidth: number, codePoints: number[] }
 
 /**
@@ -13,6 +22,7 @@ interface Glyph { id: number, advanceWidth: number, codePoints: number[] }
  */
 class CachedFont {
   private readonly glyphs = new Map<number, Glyph>()
+  private readonly simple = new Map<number, { outline: Uint8Array, metric: unknown }>()
   readonly postscriptName: string
   readonly unitsPerEm: number
   readonly ascent: number
@@ -43,8 +53,26 @@ class CachedFont {
     this._tables = font._tables
   }
 
+  /** A subset for one document. Simple glyphs are taken over as they are, without fontkit decoding their outlines anew for every document. */
   createSubset(): unknown {
-    return (this.font.createSubset as () => unknown)()
+    const subset = (this.font.createSubset as () => Subset)()
+    const add = subset._addGlyph.bind(subset)
+    subset._addGlyph = (id) => {
+      const kept = this.simple.get(id)
+      if (kept) {
+        subset.glyf.push(kept.outline)
+        subset.loca.offsets.push(subset.offset)
+        subset.hmtx.metrics.push(kept.metric)
+        subset.offset += kept.outline.length
+        return subset.glyf.length - 1
+      }
+      const index = add(id)
+      const outline = subset.glyf[index]!
+      const isCompound = outline.length >= 2 && outline[0]! >= 0x80 // numberOfContours, int16, is negative: OpenType glyf table
+      if (!isCompound) this.simple.set(id, { outline: Uint8Array.from(outline), metric: subset.hmtx.metrics[index] })
+      return index
+    }
+    return subset
   }
 
   getGlyph(id: number): Glyph {
@@ -78,6 +106,9 @@ interface Content {
   addContent(text: string): void
   _font: { id: string, ref(): unknown, encode(text: string): [string[], unknown] }
 }
+
+/** What the page's content stream was last told. */
+interface Pen { face: string, colour: string }
 
 const n = (value: number) => String(Math.round(value * 1000) / 1000)
 
@@ -113,54 +144,52 @@ export class PdfkitPainter implements Painter {
     })
     for (const page of laidOut.pages) {
       doc.addPage({ size: [page.width, page.height], margin: 0 })
-      let face = ''
-      for (const op of page.ops) face = this.draw(doc, op, pictures, face)
+      const pen: Pen = { face: '', colour: '' }
+      for (const op of page.ops) this.draw(doc, op, pictures, pen)
     }
     doc.end()
     await done
     return Buffer.concat(chunks)
   }
 
-  private draw(doc: PDFKit.PDFDocument, op: DrawOp, pictures: Pictures, face: string): string {
+  private draw(doc: PDFKit.PDFDocument, op: DrawOp, pictures: Pictures, pen: Pen): void {
     switch (op.op) {
-      case 'text': return this.text(doc, op, face)
+      case 'text': return this.text(doc, op, pen)
       case 'line':
         doc.moveTo(op.x1, op.y1).lineTo(op.x2, op.y2).lineWidth(op.width).stroke(op.colour)
-        return face
+        return
       case 'box':
         doc.rect(op.x, op.y, op.width, op.height).fill(op.colour)
-        return face
+        pen.colour = op.colour
+        return
       case 'picture': {
         const bytes = pictures.get(op.picture)
         if (!bytes) throw new Error(`the picture ${op.picture} is not in store`)
         doc.image(Buffer.from(bytes), op.x, op.y, { width: op.width, height: op.height })
-        return face
+        return
       }
       case 'modules':
         op.rows.forEach((row, y) => {
           for (const dark of row.matchAll(/1+/g)) doc.rect(op.x + dark.index * op.module, op.y + y * op.module, dark[0].length * op.module, op.module)
         })
         doc.fill(op.colour)
-        return face
+        pen.colour = op.colour
     }
   }
 
-  private text(doc: PDFKit.PDFDocument, op: DrawOp & { op: 'text' }, current: string): string {
+  private text(doc: PDFKit.PDFDocument, op: DrawOp & { op: 'text' }, pen: Pen): void {
     const content = doc as unknown as Content
-    let face = current
+    if (pen.colour !== op.colour) doc.fillColor(op.colour)
+    pen.colour = op.colour
     let x = op.x
-    doc.fillColor(op.colour)
     for (const piece of op.pieces) {
-      if (piece.face !== face) {
-        doc.font(this.font(piece.face) as never, piece.face)
-        face = piece.face
-      }
+      if (piece.face !== pen.face) doc.font(this.font(piece.face) as never, piece.face)
+      pen.face = piece.face
       const font = content._font
       content.page.fonts[font.id] ??= font.ref()
       const [codes] = font.encode(piece.text)
       content.addContent(`BT /${font.id} ${n(op.size)} Tf 1 0 0 -1 ${n(x)} ${n(op.y)} Tm <${codes.join('')}> Tj ET`)
       x += piece.width
     }
-    return face
   }
 }
