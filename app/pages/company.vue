@@ -1,1 +1,72 @@
-<script setup lang="ts"></script><template><div class="page"><div class="empty"><strong>Company</strong></div></div></template>
+<script setup lang="ts">
+import type { BrandView } from '../../server/services/house/change'
+
+/** What has to stand before anything goes out: each brand's identity, logo, sender, numbers and cover notes, with the true paper beside it. */
+const session = useSession()
+const brands = shallowRef<BrandView[]>([])
+const activeId = ref<number | null>(null)
+const wrong = ref('')
+const sampleWrong = ref('')
+const section = ref<'Identity' | 'Numbers' | 'Cover note'>('Identity')
+const sections = ['Identity', 'Numbers', 'Cover note'] as const
+const brand = computed(() => brands.value.find(one => one.id === activeId.value))
+
+async function load() {
+  try {
+    brands.value = await callApi<BrandView[]>('/api/brands')
+    activeId.value ??= brands.value[0]?.id ?? null
+    wrong.value = ''
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+}
+onMounted(load)
+useLive(['house'], () => void load())
+
+const missing = (one: BrandView) => [
+  !one.taxNumber && 'tax number', !one.bank.iban && 'bank account', !one.stationery?.design.logo && 'logo', !one.series && 'number series', one.notes.length === 0 && 'cover note',
+].filter(Boolean).join(', ')
+const version = computed(() => (brand.value ? `${brand.value.version}-${brand.value.stationery.id}` : ''))
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="brands" aria-label="Brands">
+        <div class="bar"><h1 class="title">Company</h1></div>
+        <button v-for="one in brands" :key="one.id" type="button" class="brand" :class="{ here: one.id === activeId }" :aria-current="one.id === activeId" @click="activeId = one.id">
+          <strong>{{ one.name }}</strong>
+          <span v-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
+          <span v-else class="tag go">ready to go out</span>
+        </button>
+        <p class="soft hint">A change applies to papers from now on. Issued ones keep what they were printed with; prepared ones are built anew and marked.</p>
+      </section>
+      <section v-if="brand" class="left">
+        <div class="bar" role="tablist" aria-label="Parts of the brand">
+          <button v-for="one in sections" :key="one" type="button" role="tab" :aria-selected="section === one" class="part" :class="{ here: section === one }" @click="section = one">{{ one }}</button>
+          <span v-if="!session.may('supervisor')" class="soft push">Only a supervisor changes these.</span>
+        </div>
+        <BrandIdentity v-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
+        <BrandNumbers v-else-if="section === 'Numbers' && brand.series" :key="`n${brand.id}`" :brand="brand" :series="brand.series" @kept="load" />
+        <BrandNote v-else :key="`c${brand.id}`" :brand="brand" @kept="load" />
+      </section>
+      <aside v-if="brand" class="right" aria-label="The brand's paper">
+        <div class="bar"><strong>{{ brand.stationery.design.name }}</strong><span class="soft push">as it is now · version {{ brand.stationery.version }}</span></div>
+        <p v-if="sampleWrong" class="notice stuck">{{ sampleWrong }}</p>
+        <PdfView :url="`/api/brands/${brand.id}/sample?v=${version}`" :label="`A paper of ${brand.name}`" @wrong="sampleWrong = $event" @pages="sampleWrong = ''" />
+      </aside>
+      <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.title { font-size: 16px; }
+.brands { flex: 0 0 220px; background: var(--paper); border-right: 1px solid var(--rule); }
+.brand { display: flex; flex-direction: column; align-items: flex-start; gap: 4px; width: 100%; text-align: left; padding: 11px 14px; border: 0; border-bottom: 1px solid var(--rule); border-left: 3px solid transparent; background: none; font: inherit; cursor: pointer; color: inherit; }
+.brand.here { background: var(--ledger); border-left-color: var(--peg); }
+.brand .tag { white-space: normal; }
+.hint { padding: 14px; font-size: 13px; }
+.part { border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 11px; border-radius: 4px; cursor: pointer; color: var(--ink); }
+.part.here { background: var(--ledger-deep); }
+</style>

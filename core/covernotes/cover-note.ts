@@ -1,5 +1,6 @@
 import { Liquid } from 'liquidjs'
 import { Refusal } from '../errors'
+import { mergeFieldNames, type MergeFields } from './fields'
 
 /** The email's subject and text, with merge fields in double braces, per kind, brand and language. */
 export interface CoverNote {
@@ -7,22 +8,6 @@ export interface CoverNote {
   /** Plain text; an empty line separates paragraphs. Merge fields and only-if passages; no HTML. */
   text: string
 }
-
-/** What merge fields may name. Every value is text, already in the paper's language. */
-export interface MergeFields {
-  number: string
-  order: string
-  reference: string
-  date: string
-  due: string
-  total: string
-  customer: string
-  contact: string
-  brand: string
-  sender: string
-}
-
-export const mergeFieldNames: readonly (keyof MergeFields)[] = ['number', 'order', 'reference', 'date', 'due', 'total', 'customer', 'contact', 'brand', 'sender']
 
 export const exampleFields: MergeFields = {
   number: 'INV-2026-00042', order: 'SO-20931', reference: 'OM/118', date: '24 November 2026', due: '24 December 2026',

@@ -55,7 +55,7 @@ class CachedFont {
 
   /** A subset for one document. Simple glyphs are taken over as they are, without fontkit decoding their outlines anew for every document. */
   createSubset(): unknown {
-    const subset = (this.font.createSubset as () => Subset)()
+    const subset = (this.font.createSubset as unknown as () => Subset)()
     const add = subset._addGlyph.bind(subset)
     subset._addGlyph = (id) => {
       const kept = this.simple.get(id)

@@ -12,6 +12,7 @@ const runs = useRuns()
 const asking = ref<'send' | 'post' | 'close' | 'confirm' | null>(null)
 const ask = computed({ get: () => asking.value !== null, set: (open) => { if (!open) asking.value = null } })
 const reason = ref('')
+const contacts = ref(false)
 const busy = ref(false)
 
 const subject = computed(() => (props.chosen.length > 0 ? props.chosen : props.row ? [props.row] : []))
@@ -94,7 +95,8 @@ useMainKey(() => {
 </script>
 
 <template>
-  <div v-if="stage === 'stuck' && row" class="notice stuck" data-test="remedy"><span><strong>{{ row.number }}, {{ row.cause }}.</strong> {{ row.remedy }} <span v-if="row.reply" class="mono reply">{{ row.reply }}</span></span></div>
+  <div v-if="stage === 'stuck' && row" class="notice stuck" data-test="remedy"><span><strong>{{ row.number }}, {{ row.cause }}.</strong> {{ row.remedy }} <span v-if="row.reply" class="mono reply">{{ row.reply }}</span></span><VBtn v-if="session.may('clerk')" class="push" height="28" data-test="contacts" @click="contacts = true">Contacts…</VBtn></div>
+  <ContactsDialog v-if="contacts && row" v-model="contacts" :customer-id="row.customerId" />
   <footer class="foot-bar">
     <template v-if="chosen.length > 0"><strong>{{ chosen.length }} picked</strong><span class="mono soft">{{ totals }}</span></template>
     <template v-else><span class="soft">{{ plural(matching, stage === 'to send' || stage === 'to check' ? 'paper' : 'dispatch', stage === 'to send' || stage === 'to check' ? 'papers' : 'dispatches') }}</span><span v-if="sum" class="mono soft">{{ money(sum) }}</span></template>

@@ -15,7 +15,7 @@ function fact(one: StageCount): string {
   const facts = one.facts.join(' · ')
   switch (one.stage) {
     case 'to send': return one.count === 0 ? 'nothing is due' : one.facts.join(', ')
-    case 'to check': return one.count === 0 ? 'nothing to look at' : [one.at ? `oldest since ${shortTime(one.at)}` : '', facts].filter(Boolean).join(' · ')
+    case 'to check': return one.count === 0 ? 'nothing to look at' : [one.at ? `${facts ? '' : 'oldest '}since ${shortTime(one.at)}` : '', facts].filter(Boolean).join(' · ')
     case 'waiting': return one.count === 0 ? 'nothing waits' : [one.at ? (new Date(one.at).getTime() <= now.value ? 'going now' : `next go at ${shortTime(one.at)}`) : '', facts].filter(Boolean).join(' · ')
     case 'on the way': return one.count === 0 ? 'all have answered' : 'handed over, no word yet'
     case 'arrived': return facts

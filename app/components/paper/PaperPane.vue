@@ -9,6 +9,7 @@ const session = useSession()
 const view = shallowRef<PaperView>()
 const pages = ref(0)
 const wrong = ref('')
+const contacts = ref(false)
 
 async function load() {
   const id = props.id
@@ -49,13 +50,14 @@ const seen = () => attempt(async () => {
     <TrailLeaf v-else-if="leaf === 'Trail'" :trail="view.trail" :addresses="view.email?.to.map(to => to.address)" />
     <footer v-if="leaf === 'Paper'" class="facts">
       <template v-if="view.email">
-        <span class="soft">To</span><span class="cut" :title="view.email.to[0]?.source">{{ view.email.to.map(to => to.address).join(', ') || 'nobody yet: no billing contact' }}</span>
+        <span class="soft">To</span><span class="cut" :title="view.email.to[0]?.source">{{ view.email.to.map(to => to.address).join(', ') || 'nobody yet' }} <button v-if="session.may('clerk')" type="button" class="word" data-test="contacts" @click="contacts = true">{{ view.email.to.length ? 'change' : 'add a billing contact' }}</button></span>
         <span class="soft">Subject</span><span class="cut strong">{{ view.email.subject }}</span>
         <span class="soft">Enclosed</span><span class="cut">{{ view.email.files.join(' · ') }}</span>
       </template>
       <template v-else><span class="soft">Goes</span><span>{{ view.channel === 'paper' ? 'on paper, by post' : 'nowhere: the customer wants nothing' }}</span></template>
       <span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink>
     </footer>
+    <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
   </template>
 </template>
 

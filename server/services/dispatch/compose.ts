@@ -1,5 +1,6 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
-import { fillCoverNote, type FilledNote, type MergeFields } from '../../../core/covernotes/cover-note'
+import { fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
+import type { MergeFields } from '../../../core/covernotes/fields'
 import { formatDay } from '../../../core/documents/days'
 import type { Paper } from '../../../core/documents/paper'
 import { formatMoney } from '../../../core/money/format'

@@ -15,6 +15,7 @@ export interface LineRow {
   orderNumber: string
   orderId: number
   documentId: number | null
+  customerId: number
   customerName: string
   sendTo: string
   total: string
@@ -77,13 +78,13 @@ function paperQuery(filter: LineFilter): Query {
   const toCheck = filter.stage === 'to check'
   const rest = shared(filter, parameters, { total: 'p.total', text: ['p.order_number', 'p.customer_name', 'p.send_to'], brand: 'p.brand_id' })
   const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
-  let sql = `select p.id, 'paper' "of", p.order_number number, p.order_number "orderNumber", p.order_id "orderId", null::int "documentId", p.customer_name "customerName",
+  let sql = `select p.id, 'paper' "of", p.order_number number, p.order_number "orderNumber", p.order_id "orderId", null::int "documentId", p.customer_id "customerId", p.customer_name "customerName",
       p.send_to "sendTo", p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName", p.revision, p.changes is not null changed, p.problem,
       p.state, null "cause", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents
     from paper p left join routine r on r.id = p.routine_id where ${states}${rest}`
   if (!toCheck) {
     const others = shared(filter, parameters, { total: 'd.total', text: ['d.number', 'd.order_number', 'd.customer_name'], brand: 'd.brand_id' })
-    sql += ` union all select d.id, 'document', d.number, d.order_number, d.order_id, d.id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', null, null, null, false, null,
+    sql += ` union all select d.id, 'document', d.number, d.order_number, d.order_id, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', null, null, null, false, null,
       'issued', null, null, null, null, null, 1 from undelivered u join document d on d.id = u.document_id where true${others}`
   }
   return { sql, parameters, sort: toCheck
@@ -101,7 +102,7 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     condition += ' and s.arrived_at >= ($1::date::timestamp at time zone $2)'
   }
   const rest = shared(filter, parameters, { total: 's.total', text: ['s.number', 's.customer_name', 's.send_to'], brand: 's.brand_id' })
-  const sql = `select s.id, 'dispatch' "of", s.number, d.order_number "orderNumber", d.order_id "orderId", d.id "documentId", s.customer_name "customerName", s.send_to "sendTo",
+  const sql = `select s.id, 'dispatch' "of", s.number, d.order_number "orderNumber", d.order_id "orderId", d.id "documentId", s.customer_id "customerId", s.customer_name "customerName", s.send_to "sendTo",
       s.total::text total, s.currency, s.since, s.channel, null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state, s.stuck_cause "cause", null remedy,
       s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how, (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents
     from dispatch s join lateral (select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1) f on true join document d on d.id = f.document_id

@@ -29,6 +29,7 @@ export interface PaperView {
   revision: number
   orderId: number
   orderNumber: string
+  customerId: number
   customerName: string
   state: string
   problem: string | null
@@ -49,7 +50,7 @@ const contactsOf = (customer: string) => `coalesce((select jsonb_agg(jsonb_build
 
 /** A paper that is not issued yet. @throws Refusal "no-such-paper" */
 export async function paperView(id: number): Promise<PaperView> {
-  const row = await one<PaperRow>(`select p.id, p.revision, p.order_id "orderId", p.order_number "orderNumber", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
+  const row = await one<PaperRow>(`select p.id, p.revision, p.order_id "orderId", p.order_number "orderNumber", p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
       p.total::text total, p.currency, p.content, p.to_role role, n.subject, n.text, s.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
       b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
     from paper p join cover_note n on n.id = p.cover_note_id join brand b on b.id = p.brand_id join stationery s on s.id = p.stationery_id where p.id = $1`, [id])

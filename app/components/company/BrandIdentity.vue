@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import type { BrandView } from '../../../server/services/house/change'
+
+const props = defineProps<{ brand: BrandView }>()
+const emit = defineEmits<{ kept: [] }>()
+const session = useSession()
+const disabled = computed(() => !session.may('supervisor'))
+const busy = ref(false)
+const wrongs = ref<Record<string, string>>({})
+
+const formOf = (brand: BrandView) => ({
+  name: brand.name, legalName: brand.legalName, address: brand.addressLines.join('\n'), country: brand.country, phone: brand.phone, email: brand.email, website: brand.website, registration: brand.registration, taxNumber: brand.taxNumber,
+  bankName: brand.bank.name, iban: brand.bank.iban, bic: brand.bank.bic, senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo,
+})
+const form = ref(formOf(props.brand))
+const width = ref(String(props.brand.stationery.design.logo?.width ?? 20))
+const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(props.brand)))
+watch(() => props.brand, (now) => {
+  form.value = formOf(now)
+  width.value = String(now.stationery.design.logo?.width ?? 20)
+})
+
+async function keep() {
+  if (!dirty.value || busy.value) return
+  busy.value = true
+  wrongs.value = {}
+  try {
+    const { address, ...rest } = form.value
+    await callApi(`/api/brands/${props.brand.id}`, { method: 'PATCH', body: { version: props.brand.version, ...rest, addressLines: address.split('\n').map(line => line.trim()).filter(Boolean) } })
+    useToasts().say('The brand is kept. Papers from now on carry it.')
+    emit('kept')
+  } catch (error) {
+    const refusal = error as ApiRefusal
+    if (refusal.about?.field) wrongs.value = { [refusal.about.field === 'addressLines' ? 'address' : refusal.about.field]: refusal.message }
+    else useToasts().say(refusal.message, { wrong: true })
+  }
+  busy.value = false
+}
+
+async function changeLogo(body: object, said: string) {
+  busy.value = true
+  await attempt(async () => {
+    await callApi(`/api/brands/${props.brand.id}/logo`, { method: 'POST', body })
+    useToasts().say(said)
+    emit('kept')
+  })
+  busy.value = false
+}
+
+async function upload(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  let text = ''
+  for (let at = 0; at < bytes.length; at += 8192) text += String.fromCharCode(...bytes.subarray(at, at + 8192))
+  await changeLogo({ picture: btoa(text) }, 'The logo is on the paper.')
+  input.value = ''
+}
+useMainKey(() => void keep())
+</script>
+
+<template>
+  <div class="body">
+    <h2>On the paper</h2>
+    <div class="grid">
+      <FormField v-model="form.name" label="Name" :disabled="disabled" :wrong="wrongs.name" />
+      <FormField v-model="form.legalName" label="Legal name" :disabled="disabled" :wrong="wrongs.legalName" />
+      <FormField v-model="form.address" label="Address" :lines="3" :disabled="disabled" :wrong="wrongs.address" />
+      <div class="stack"><FormField v-model="form.country" label="Country" :disabled="disabled" :wrong="wrongs.country" /><FormField v-model="form.taxNumber" label="VAT number" :disabled="disabled" /></div>
+      <FormField v-model="form.registration" label="Registration" :disabled="disabled" />
+      <FormField v-model="form.phone" label="Phone" :disabled="disabled" />
+      <FormField v-model="form.email" label="Email on the paper" :disabled="disabled" />
+      <FormField v-model="form.website" label="Website" :disabled="disabled" />
+    </div>
+    <h2>Logo</h2>
+    <div class="logo">
+      <label class="file"><span>{{ brand.stationery.design.logo ? 'Another picture' : 'A picture' }} (PNG or JPEG)</span><input type="file" accept="image/png,image/jpeg" :disabled="disabled || busy" data-test="logo" @change="upload"></label>
+      <form class="width" @submit.prevent="changeLogo({ width: Number(width) }, `The logo is ${width} mm wide.`)"><FormField v-model="width" label="Width in mm" mono :disabled="disabled" /><VBtn type="submit" :disabled="disabled || busy || Number(width) === brand.stationery.design.logo?.width">Set the width</VBtn></form>
+    </div>
+    <h2>Bank</h2>
+    <div class="grid three">
+      <FormField v-model="form.bankName" label="Bank" :disabled="disabled" /><FormField v-model="form.iban" label="IBAN" mono :disabled="disabled" :wrong="wrongs.iban" /><FormField v-model="form.bic" label="BIC" mono :disabled="disabled" />
+    </div>
+    <h2>Sender of emails</h2>
+    <div class="grid three">
+      <FormField v-model="form.senderName" label="Name" :disabled="disabled" :wrong="wrongs.senderName" /><FormField v-model="form.senderAddress" label="Address" :disabled="disabled" :wrong="wrongs.senderAddress" /><FormField v-model="form.replyTo" label="Answers go to" :disabled="disabled" :wrong="wrongs.replyTo" />
+    </div>
+  </div>
+  <footer v-if="!disabled" class="foot-bar"><span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-brand" @click="keep">Keep the brand</VBtn></footer>
+</template>
+
+<style scoped>
+.body { flex: 1; overflow: auto; padding: 12px 16px; }
+h2 { margin: 12px 0 6px; }
+h2:first-child { margin-top: 0; }
+.grid { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 14px; }
+.three { grid-template-columns: 1fr 1.5fr 1.2fr; }
+.stack { display: flex; flex-direction: column; gap: 8px; }
+.logo { display: flex; gap: 20px; align-items: end; flex-wrap: wrap; }
+.file span { display: block; font-size: 12.5px; color: var(--soft-ink); }
+.file input { font: inherit; }
+.file input::file-selector-button { font: inherit; font-weight: 600; border: 1px solid var(--rule); border-radius: 4px; background: var(--paper); padding: 6px 12px; margin-right: 10px; color: var(--ink); cursor: pointer; }
+.width { display: flex; gap: 8px; align-items: end; width: 250px; }
+.go { background: var(--spruce) !important; color: #fff !important; }
+</style>

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { checkSeries, formatNumber, nextCounter, periodOf, type NumberSeries, type Restart } from '../../../core/numbering/series'
+import { dayInZone, parseDay } from '../../../core/documents/days'
+import type { BrandView } from '../../../server/services/house/change'
+
+/** How invoices are numbered, with the first, next and after-restart number shown while one types. Worked out by the same core that draws them. */
+const props = defineProps<{ brand: BrandView, series: NonNullable<BrandView['series']> }>()
+const emit = defineEmits<{ kept: [] }>()
+const session = useSession()
+const disabled = computed(() => !session.may('supervisor'))
+const busy = ref(false)
+
+const formOf = (series: NumberSeries) => ({ prefix: series.prefix, suffix: series.suffix, length: String(series.length), start: String(series.start), restart: series.restart as string, businessYearStart: String(series.businessYearStart) })
+const form = ref(formOf(props.series))
+watch(() => props.series, (now) => {
+  form.value = formOf(now)
+})
+const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(props.series)))
+const typed = computed<NumberSeries>(() => ({ prefix: form.value.prefix, suffix: form.value.suffix, length: Number(form.value.length), start: Number(form.value.start), restart: form.value.restart as Restart, businessYearStart: Number(form.value.businessYearStart) }))
+const wrong = computed(() => {
+  try {
+    checkSeries(typed.value)
+    return { field: '', words: '' }
+  } catch (error) {
+    return { field: (error as { about?: { field?: string } }).about?.field ?? '', words: (error as Error).message }
+  }
+})
+
+const today = dayInZone(new Date(), session.house!.company.timeZone)
+const sample = (counter: number, date = today) => formatNumber(typed.value, counter, { date, brand: props.brand.code, order: 'SO-20931' })
+const last = computed(() => props.series.counters.find(counter => counter.period === periodOf(typed.value, today))?.last)
+const nextYear = computed(() => `${parseDay(today).year + 1}-01-02`)
+const samples = computed(() => (wrong.value.words
+  ? []
+  : [
+      { words: 'The next one', number: sample(nextCounter(typed.value, last.value)) },
+      { words: 'The first of all', number: sample(typed.value.start) },
+      ...(typed.value.restart === 'never' ? [] : [{ words: typed.value.restart === 'month' ? 'The first of a new month' : 'The first of next year', number: sample(typed.value.start, nextYear.value) }]),
+    ]))
+const restarts = [{ value: 'never', words: 'never' }, { value: 'year', words: 'every year' }, { value: 'business year', words: 'every business year' }, { value: 'month', words: 'every month' }]
+
+async function keep() {
+  if (!dirty.value || busy.value || wrong.value.words) return
+  busy.value = true
+  await attempt(async () => {
+    await callApi(`/api/series/${props.series.id}`, { method: 'PUT', body: typed.value })
+    useToasts().say('The number series is kept.')
+    emit('kept')
+  })
+  busy.value = false
+}
+useMainKey(() => void keep())
+</script>
+
+<template>
+  <div class="body">
+    <h2>Invoices of {{ brand.name }}</h2>
+    <div class="parts">
+      <FormField v-model="form.prefix" label="Before the counter" mono :disabled="disabled" :wrong="wrong.field === 'prefix' ? wrong.words : ''" />
+      <FormField v-model="form.length" label="Digits" mono :disabled="disabled" :wrong="wrong.field === 'length' ? wrong.words : ''" />
+      <FormField v-model="form.suffix" label="After it" mono :disabled="disabled" :wrong="wrong.field === 'suffix' ? wrong.words : ''" />
+      <FormField v-model="form.start" label="Starts at" mono :disabled="disabled" :wrong="wrong.field === 'start' ? wrong.words : ''" />
+    </div>
+    <p>It begins anew <WordPicker label="Restart" :words="restarts.find(one => one.value === form.restart)!.words" :choices="restarts" :value="form.restart" :disabled="disabled" @pick="form.restart = $event" />
+      <span v-if="form.restart === 'business year'">, which starts in month <input v-model="form.businessYearStart" class="month mono" :disabled="disabled" aria-label="First month of the business year"></span>.</p>
+    <p class="soft">Parts of the date of the document, the brand and the order: <code v-for="part in ['{year}', '{yy}', '{month}', '{day}', '{quarter}', '{brand}', '{order}']" :key="part">{{ part }}</code></p>
+    <dl data-test="samples"><template v-for="one in samples" :key="one.words"><dt>{{ one.words }}</dt><dd class="mono">{{ one.number }}</dd></template></dl>
+    <p v-if="series.counters.length" class="soft">Issued so far: <span v-for="counter in series.counters" :key="counter.period">{{ counter.period || 'all' }}: up to {{ counter.last }}. </span>Numbers go on from there; the start counts where none is issued yet.</p>
+  </div>
+  <footer v-if="!disabled" class="foot-bar"><span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn variant="flat" class="go" :disabled="!dirty || busy || !!wrong.words" data-test="keep-series" @click="keep">Keep the series</VBtn></footer>
+</template>
+
+<style scoped>
+.body { flex: 1; overflow: auto; padding: 14px 16px; }
+.parts { display: grid; grid-template-columns: 2fr 0.6fr 1.2fr 0.8fr; gap: 10px; margin: 10px 0 14px; }
+.month { width: 44px; border: 1px solid var(--rule); border-radius: 4px; padding: 3px 6px; }
+code { font-family: var(--mono); background: var(--ledger); padding: 1px 5px; border-radius: 3px; margin-right: 5px; color: var(--ink); }
+dl { display: grid; grid-template-columns: 180px 1fr; gap: 8px; border-top: 1px solid var(--rule); border-bottom: 1px solid var(--rule); padding: 12px 0; margin: 14px 0; }
+dd { margin: 0; font-size: 17px; font-weight: 600; }
+dt { color: var(--soft-ink); }
+.go { background: var(--spruce) !important; color: #fff !important; }
+</style>

@@ -1,0 +1,5 @@
+import { idParam } from '../../checks'
+import { route } from '../../route'
+import { customerView } from '../../services/customers/contacts'
+
+export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) => customerView(params.id))

@@ -1,0 +1,131 @@
+import { Refusal } from '../../../core/errors'
+import { exampleFields, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
+import { checkIban } from '../../../core/documents/payment-code'
+import { checkSeries, type NumberSeries } from '../../../core/numbering/series'
+import type { Language } from '../../../core/money/format'
+import type { Stationery } from '../../../core/stationery/stationery'
+import { isAddress } from '../../../core/wishes/recipients'
+import { clock } from '../../clock'
+import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { keepFile } from '../../outside/filestore/store'
+import { flattenPicture } from '../../outside/filestore/picture'
+import { markStale } from '../documents/prepare'
+import { publish } from '../live/publish'
+import { brands, coverNotes, seriesColumns, stationeries, type BrandRow, type CoverNoteRow, type SeriesRow } from './house'
+
+/*
+ * Changing a brand's identity, logo, numbers and cover notes. Papers already issued keep what they were made with;
+ * those prepared and waiting are built anew and marked. Refuses what could not be printed, sent or numbered.
+ */
+
+export interface BrandView extends BrandRow {
+  stationery: { id: number, version: number, design: Stationery }
+  series: (SeriesRow & { counters: { period: string, last: number }[] }) | null
+  notes: CoverNoteRow[]
+}
+
+/** The brands with everything a person sets up for them, for one kind of document. */
+export async function brandViews(kind: string): Promise<BrandView[]> {
+  const designs = await stationeries(kind)
+  const notes = await coverNotes(kind)
+  const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where s.kind = $1`, [kind])
+  const counters = await rows<{ seriesId: number, period: string, last: number }>(`select c.series_id "seriesId", c.period, c.last from series_counter c join number_series s on s.id = c.series_id where exists (select from document d where d.series_id = c.series_id and d.period = c.period) order by c.period desc`)
+  return (await brands()).map((brand) => {
+    const own = series.find(one => one.brandId === brand.id)
+    return {
+      ...brand, stationery: designs.find(design => design.brandId === brand.id)!, notes: notes.filter(note => note.brandId === brand.id),
+      series: own ? { ...own, counters: counters.filter(counter => counter.seriesId === own.id) } : null,
+    }
+  })
+}
+
+export interface BrandChange {
+  version: number
+  name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
+  bankName: string, iban: string, bic: string, senderName: string, senderAddress: string, replyTo: string
+}
+
+/** Locks the brand at the version that was on the screen and raises it, so that prepared papers know. */
+async function raiseVersion(brandId: number, version?: number): Promise<void> {
+  const raised = await run('update brand set version = version + 1 where id = $1 and ($2::int is null or version = $2)', [brandId, version ?? null])
+  if (raised === 1) return
+  const there = await one('select id from brand where id = $1', [brandId])
+  throw there ? new Refusal('changed-meanwhile', 'Somebody changed this brand meanwhile. Load the page again.') : new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+}
+
+/** Keeps a brand's identity. @throws Refusal for an IBAN or address that cannot be right */
+export async function changeBrand(brandId: number, change: BrandChange): Promise<void> {
+  if (change.iban) checkIban(change.iban)
+  for (const field of ['senderAddress', 'replyTo'] as const) {
+    if (!isAddress(change[field])) throw new Refusal('bad-address', `“${change[field]}” is not an email address.`, { status: 400, about: { field } })
+  }
+  await inTransaction(async () => {
+    await raiseVersion(brandId, change.version)
+    await run(`update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, bank_name = $11, iban = $12, bic = $13,
+      sender_name = $14, sender_address = $15, reply_to = $16 where id = $1`,
+    [brandId, change.name, change.legalName, json(change.addressLines), change.country, change.phone, change.email, change.website, change.registration, change.taxNumber, change.bankName,
+      change.iban.replace(/\s/g, '').toUpperCase(), change.bic, change.senderName, change.senderAddress, change.replyTo])
+    await markStale('brand_id', brandId)
+    publish('house')
+  })
+}
+
+/** Narrowest and widest logo on a paper, in millimetres. */
+const logoWidths = [5, 60] as const
+
+/** Puts a logo on the brand's stationery, or changes its width; a new version of the stationery comes in force. */
+export async function changeLogo(brandId: number, change: { picture?: Uint8Array, width?: number }, actor: string): Promise<void> {
+  if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
+    throw new Refusal('bad-width', `A logo is ${logoWidths[0]} to ${logoWidths[1]} mm wide.`, { status: 400, about: { field: 'width' } })
+  }
+  const current = (await stationeries('invoice')).find(stationery => stationery.brandId === brandId)
+  if (!current) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  const { design } = current
+  const flat = change.picture && flattenPicture(change.picture, design.design === 'bold' ? design.colours.brand : '#ffffff')
+  await inTransaction(async () => {
+    await raiseVersion(brandId)
+    const before = design.logo
+    const logo = flat
+      ? { picture: await keepFile(flat.bytes, flat.mediaType), ratio: flat.width / flat.height, width: change.width ?? before?.width ?? 20 }
+      : before && { ...before, width: change.width ?? before.width }
+    await run(`insert into stationery (brand_id, kind, version, design, made_at, made_by) select brand_id, kind, version + 1, $2::jsonb, $3, $4 from stationery where id = $1`,
+      [current.id, json({ ...design, logo }), clock.now(), actor])
+    await markStale('brand_id', brandId)
+    publish('house')
+  })
+}
+
+/** Changes how numbers look and begin. Numbers already issued stay; the start counts for a period in which none was issued yet. */
+export async function changeSeries(seriesId: number, series: NumberSeries): Promise<void> {
+  checkSeries(series)
+  await inTransaction(async () => {
+    const counters = await rows<{ period: string, last: number, start: number }>('select c.period, c.last, s.start from series_counter c join number_series s on s.id = c.series_id where c.series_id = $1 for update of c', [seriesId])
+    const used = counters.filter(counter => counter.last >= counter.start)
+    const latest = used.at(-1)
+    if (latest && series.restart === 'never' && series.start <= Math.max(...used.map(counter => counter.last)) && !used.some(counter => counter.period === '')) {
+      throw new Refusal('start-used', `Numbers up to ${Math.max(...used.map(counter => counter.last))} are already issued. A series that never begins anew must start above that.`, { status: 400, about: { field: 'start' } })
+    }
+    const changed = await run('update number_series set prefix = $2, suffix = $3, length = $4, start = $5, restart = $6, business_year_start = $7 where id = $1',
+      [seriesId, series.prefix, series.suffix, series.length, series.start, series.restart, series.businessYearStart])
+    if (changed === 0) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
+    await run('delete from series_counter where series_id = $1 and last < $2 and last not in (select counter from document where series_id = $1)', [seriesId, series.start])
+    publish('house')
+  })
+}
+
+/** What a cover note reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
+export function tryCoverNote(note: { subject: string, text: string }, brandName: string, colour: string, language: Language): FilledNote {
+  return fillCoverNote(note, exampleFields, { brandName, colour, footLines: [], language })
+}
+
+/** Keeps a new version of a cover note. */
+export async function changeCoverNote(brandId: number, language: Language, note: { subject: string, text: string }, actor: string): Promise<void> {
+  tryCoverNote(note, '', '#000000', language)
+  await inTransaction(async () => {
+    await raiseVersion(brandId)
+    await run(`insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)
+      select $1, 'invoice', $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 from cover_note where brand_id = $1 and kind = 'invoice' and language = $2`, [brandId, language, note.subject, note.text, clock.now(), actor])
+    await markStale('brand_id', brandId)
+    publish('house')
+  })
+}

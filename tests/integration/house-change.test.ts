@@ -1,0 +1,126 @@
+import { PNG } from 'pngjs'
+import { describe, expect, test } from 'vitest'
+import type { NumberSeries } from '../../core/numbering/series'
+import { one, rows } from '../../server/db/connection'
+import { changeContacts, customerView } from '../../server/services/customers/contacts'
+import { brandViews, changeBrand, changeCoverNote, changeLogo, changeSeries } from '../../server/services/house/change'
+import { samplePaper } from '../../server/services/documents/sample'
+import { changeRoutine, listRoutines, routineVersions } from '../../server/services/routines/routines'
+import { papersOf, until, useHouse } from './house'
+
+const house = useHouse({ trust: 'by itself', reports: false })
+const brand = async (index = 0) => (await brandViews('invoice'))[index]!
+const changeOf = ({ bank, ...rest }: Awaited<ReturnType<typeof brand>>) => ({ ...rest, bankName: bank.name, iban: bank.iban, bic: bank.bic })
+
+async function issued(): Promise<{ number: string, paper: { brand: { senderLine: string } } }> {
+  const order = await house.newOrder()
+  await house.ship([order])
+  await until('the invoice', async () => (await rows('select id from document where order_id = $1', [order])).length === 1)
+  return (await one<{ number: string, paper: { brand: { senderLine: string } } }>('select number, paper from document where order_id = $1', [order]))!
+}
+
+describe('the brand', () => {
+  test('moves house: new papers carry the new address, issued ones keep the old', async () => {
+    const before = await issued()
+    await changeBrand((await brand()).id, { ...changeOf(await brand()), addressLines: ['7 New Row', 'Dunmarrow'] })
+    const after = await issued()
+    expect(after.paper.brand.senderLine).toContain('7 New Row')
+    expect((await one<typeof before>('select paper from document where number = $1', [before.number]))!.paper.brand.senderLine).toContain('Quarry Lane')
+  })
+
+  test('an IBAN that cannot be right is refused with its field, and nothing changes', async () => {
+    const current = await brand()
+    await expect(changeBrand(current.id, { ...changeOf(current), iban: 'IE36DEMO00000012345678' })).rejects.toMatchObject({ code: 'bad-iban', about: { field: 'iban' } })
+    expect((await brand()).version).toBe(current.version)
+  })
+
+  test('a new logo makes a new version of the stationery, and the sample is drawn with it', async () => {
+    const current = await brand()
+    const picture = new PNG({ width: 200, height: 100 })
+    await changeLogo(current.id, { picture: PNG.sync.write(picture), width: 30 }, 'Test')
+    const now = await brand()
+    expect(now.stationery.version).toBe(current.stationery.version + 1)
+    expect(now.stationery.design.logo).toMatchObject({ ratio: 2, width: 30 })
+    expect((await samplePaper(now.id)).design.logo).toMatchObject({ width: 30 })
+    await expect(changeLogo(current.id, { width: 200 }, 'Test')).rejects.toThrow('5 to 60 mm')
+  })
+})
+
+describe('the number series', () => {
+  const seriesOf = async () => (await brand(1)).series!
+  const set = async (change: Partial<NumberSeries>) => {
+    const { id, prefix, suffix, length, start, restart, businessYearStart } = await seriesOf()
+    await changeSeries(id, { prefix, suffix, length, start, restart, businessYearStart, ...change })
+  }
+  const shopInvoice = async () => {
+    const order = await house.newOrder({ brandId: house.brands[1]!.id })
+    await house.ship([order])
+    await until('the invoice', async () => (await rows('select id from document where order_id = $1', [order])).length === 1)
+    return (await one<{ number: string }>('select number from document where order_id = $1', [order]))!.number
+  }
+
+  test('goes on from another program\'s last number while none is issued', async () => {
+    await set({ start: 4711, prefix: 'LS{yy}-' })
+    expect(await shopInvoice()).toMatch(/^LS\d\d-04711$/)
+    expect(await shopInvoice()).toMatch(/-04712$/)
+  })
+
+  test('a changed start leaves no gap in a year that already has numbers; old numbers keep their look', async () => {
+    await set({ start: 9000, prefix: 'SKEP-{year}-' })
+    expect(await shopInvoice()).toMatch(/^SKEP-\d{4}-04713$/)
+    expect(await rows(`select number from document where number like 'LS%'`)).toHaveLength(2)
+  })
+
+  test('a series that would repeat numbers is refused', async () => {
+    await expect(set({ prefix: 'SKEP-' })).rejects.toMatchObject({ about: { field: 'prefix' } })
+  })
+})
+
+test('a cover note with an unknown field is refused; a good one goes with the next email', async () => {
+  const { id } = await brand()
+  await expect(changeCoverNote(id, 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test')).rejects.toThrow('Fields are number')
+  await changeCoverNote(id, 'en', { subject: 'Your invoice {{ number }}, with thanks', text: 'Hello {{ contact }}' }, 'Test')
+  const { number } = await issued()
+  await until('the mail', async () => house.mailboxes.of('accounts@ottermill.example').some(mail => mail.subject === `Your invoice ${number}, with thanks`))
+})
+
+describe('a customer without a billing contact', () => {
+  test('gets one in place: the waiting paper then has somebody to go to', async () => {
+    const customer = house.customer('10424')
+    const order = await house.newOrder({ customerId: customer.id, customerName: customer.name })
+    await house.ship([order])
+    const sendTo = async () => (await one<{ sendTo: string }>('select send_to "sendTo" from paper where order_id = $1', [order]))!.sendTo
+    expect(await sendTo()).toBe('No address')
+    const view = await customerView(customer.id)
+    await expect(changeContacts(customer.id, view.version, [{ name: '', email: 'a b@c', role: 'billing' }], 'Test')).rejects.toThrow('is not an email address')
+    await changeContacts(customer.id, view.version, [{ name: 'Estate Office', email: 'office@gorsefield.example', role: 'billing' }], 'Test')
+    await house.settle()
+    expect(await sendTo()).toBe('office@gorsefield.example')
+    expect((await papersOf([order]))[0]!.changes!.map(change => change.what)).toEqual(['Goes to'])
+  })
+})
+
+describe('a routine', () => {
+  test('switched off passes events by; switched on it applies from then on only; each change is a version', async () => {
+    const change = async (change: object) => {
+      const [routine] = await listRoutines()
+      await changeRoutine(routine!.id, { version: routine!.version, ...change }, 'Maeve Tarrant')
+    }
+    await change({ isOn: false })
+    const passedBy = await house.newOrder()
+    await house.ship([passedBy])
+    await change({ isOn: true })
+    await house.settle()
+    expect(await papersOf([passedBy])).toEqual([])
+    const later = await house.newOrder()
+    await house.ship([later])
+    expect(await papersOf([later])).toHaveLength(1)
+    const [routine] = await listRoutines()
+    expect((await routineVersions(routine!.id)).map(version => version.isOn)).toEqual([true, false, true])
+  })
+
+  test('two routines of one name are refused, and a stale screen overwrites nothing', async () => {
+    const [routine] = await listRoutines()
+    await expect(changeRoutine(routine!.id, { version: routine!.version - 1, trust: 'by hand' }, 'B')).rejects.toThrow('Somebody changed')
+  })
+})
