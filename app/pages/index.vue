@@ -4,7 +4,7 @@ import type { LineGroup, LineRow } from '../../server/services/line/list'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 
-interface LinePage extends PageOf<LineRow> { groups: LineGroup[], sum: string | null }
+interface LinePage extends PageOf<LineRow> { groups: LineGroup[], sums: { currency: string, sum: string }[] }
 
 const session = useSession()
 const line = useLine()
@@ -63,6 +63,7 @@ async function open(id: number) {
           <SearchField class="push" :value="filters.search" label="Search this stage" @search="set({ search: $event })" />
         </div>
         <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
+        <LineRemedy v-if="stage === 'stuck' && row" :row="row" />
         <RowList
           ref="listElement" v-model:active="active" :rows="list.rows.value" :label="`Papers: ${stage}`" :picked="picks.picked.value" :loading="list.first.value" :group-of="groupOf"
           :pickable="session.may('clerk') && stage !== 'on the way' && stage !== 'arrived'" @update:picked="picks.set" @leaf="turn" @open="open" @more="list.loadMore()"
@@ -72,7 +73,7 @@ async function open(id: number) {
           <template #row="{ row: one }"><LineListRow :row="one" :stage="stage" /></template>
           <template #empty><LineEmpty :stage="stage" :filtered="!!(filters.brand || filters.over || filters.search)" /></template>
         </RowList>
-        <LineActions :stage="stage" :chosen="picks.chosen.value" :row="row" :matching="list.extra.value?.matching ?? 0" :sum="list.extra.value?.sum ?? null" @done="picks.clear()" />
+        <LineActions :stage="stage" :chosen="picks.chosen.value" :row="row" :matching="list.extra.value?.matching ?? 0" :sums="list.extra.value?.sums ?? []" @done="picks.clear()" />
       </section>
       <aside class="right" aria-label="The paper in hand">
         <template v-if="row">

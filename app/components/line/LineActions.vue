@@ -4,7 +4,7 @@ import type { LineRow } from '../../../server/services/line/list'
 import { addAmounts } from '../../composables/amounts'
 
 /** What can be done with the picked rows of a stage, or with the row in hand when none is picked. */
-const props = defineProps<{ stage: Stage, chosen: LineRow[], row: LineRow | null, matching: number, sum: string | null }>()
+const props = defineProps<{ stage: Stage, chosen: LineRow[], row: LineRow | null, matching: number, sums: { currency: string, sum: string }[] }>()
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const toasts = useToasts()
@@ -12,7 +12,6 @@ const runs = useRuns()
 const asking = ref<'send' | 'post' | 'close' | 'confirm' | null>(null)
 const ask = computed({ get: () => asking.value !== null, set: (open) => { if (!open) asking.value = null } })
 const reason = ref('')
-const contacts = ref(false)
 const busy = ref(false)
 
 const subject = computed(() => (props.chosen.length > 0 ? props.chosen : props.row ? [props.row] : []))
@@ -95,11 +94,9 @@ useMainKey(() => {
 </script>
 
 <template>
-  <div v-if="stage === 'stuck' && row" class="notice stuck" data-test="remedy"><span><strong>{{ row.number }}, {{ row.cause }}.</strong> {{ row.remedy }} <span v-if="row.reply" class="mono reply">{{ row.reply }}</span></span><VBtn v-if="session.may('clerk')" class="push" height="28" data-test="contacts" @click="contacts = true">Contacts…</VBtn></div>
-  <ContactsDialog v-if="contacts && row" v-model="contacts" :customer-id="row.customerId" />
   <footer class="foot-bar">
     <template v-if="chosen.length > 0"><strong>{{ chosen.length }} picked</strong><span class="mono soft">{{ totals }}</span></template>
-    <template v-else><span class="soft">{{ plural(matching, stage === 'to send' || stage === 'to check' ? 'paper' : 'dispatch', stage === 'to send' || stage === 'to check' ? 'papers' : 'dispatches') }}</span><span v-if="sum" class="mono soft">{{ money(sum) }}</span></template>
+    <template v-else><span class="soft">{{ plural(matching, stage === 'to send' || stage === 'to check' ? 'paper' : 'dispatch', stage === 'to send' || stage === 'to check' ? 'papers' : 'dispatches') }}</span><span v-for="one in sums" :key="one.currency" class="mono soft">{{ moneyWithSign(one.sum, one.currency) }}</span></template>
     <template v-if="session.may('clerk') && count > 0">
       <span class="push" />
       <template v-if="stage === 'to check'">
@@ -139,7 +136,6 @@ useMainKey(() => {
 <style scoped>
 .go { background: var(--spruce) !important; color: #fff !important; }
 .go:disabled { opacity: 0.5; }
-.reply { font-size: 12.5px; display: inline-block; margin-left: 6px; }
 .reason { display: block; width: 100%; border: 1px solid var(--faint-ink); border-radius: 4px; padding: 8px 10px; margin-top: 4px; font: inherit; font-weight: 400; }
 p { margin: 0 0 8px; }
 </style>

@@ -71,6 +71,24 @@ const prepare = () => attempt(async () => {
   await load()
 })
 
+const asking = ref(false)
+const sendKey = ref('')
+watch(asking, (now) => {
+  if (now) sendKey.value = crypto.randomUUID()
+})
+
+/** Sends the prepared invoice as it was looked at; one that changed since is left out and says so. */
+async function send() {
+  busy.value = true
+  await attempt(async () => {
+    const { revision } = await callApi<{ revision: number }>(`/api/papers/${live.value!.id}`)
+    const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: sendKey.value, papers: [{ id: live.value!.id, revision }] } })
+    await useRuns().watchRun(runId)
+  })
+  busy.value = false
+  asking.value = false
+}
+
 useMainKey(() => void keep())
 const statuses = computed(() => session.house!.company.orderStatuses.map(status => ({ value: status, words: status })))
 const live = computed(() => order.value?.papers.find(paper => ['prepared', 'issued'].includes(paper.state)))
@@ -106,6 +124,7 @@ const mayPrepare = computed(() => session.may('clerk') && order.value?.suppliedO
           <span class="push" />
           <VBtn v-if="dirty" @click="take(order)">Give up the changes</VBtn>
           <VBtn v-if="mayPrepare" :disabled="dirty" data-test="prepare-invoice" @click="prepare">Prepare the invoice</VBtn>
+          <VBtn v-if="session.may('clerk') && live?.state === 'prepared'" :disabled="dirty || !!live.problem" data-test="send-invoice" @click="asking = true">Send the invoice…</VBtn>
           <VBtn v-if="session.may('clerk')" variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-order" @click="keep">Keep the order</VBtn>
         </footer>
       </section>
@@ -120,6 +139,7 @@ const mayPrepare = computed(() => session.may('clerk') && order.value?.suppliedO
           <TrailLeaf :trail="order.trail" />
         </template>
       </aside>
+      <Ask v-model="asking" :title="`Send the invoice for ${order.number}?`" go="Send it" :busy="busy" @go="send"><p>It draws its number now and goes to {{ order.customerName }}, {{ moneyWithSign(order.total, order.currency) }}.</p></Ask>
     </div>
   </div>
 </template>

@@ -1,7 +1,7 @@
 import { dayInZone } from '../../../core/documents/days'
 import { stuckWords, type DispatchState, type Stage, type StuckCause } from '../../../core/dispatch/states'
 import { clock } from '../../clock'
-import { one, rows } from '../../db/connection'
+import { rows } from '../../db/connection'
 import { company } from '../house/house'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
 
@@ -39,17 +39,17 @@ export interface LineRow {
 export interface LineFilter { stage: Stage, brand?: string, over?: string, search?: string, after?: string, limit: number }
 
 /** One page of a stage. */
-export async function lineList(filter: LineFilter): Promise<Listed<LineRow> & { groups: LineGroup[], matching: number, sum: string | null }> {
+export async function lineList(filter: LineFilter): Promise<Listed<LineRow> & { groups: LineGroup[], matching: number, sums: { currency: string, sum: string }[] }> {
   const parts = filter.stage === 'to send' || filter.stage === 'to check' ? paperQuery(filter) : await dispatchQuery(filter)
   const parameters = [...parts.parameters]
   const { where, order } = keyset(parts.sort, 'x.id', filter.after, parameters)
   const found = await rows<LineRow & { sortKey: string }>(`select x.*, (${parts.sort.key})::text "sortKey" from (${parts.sql}) x where ${where} order by ${order} limit ${filter.limit + 1}`, parameters)
   const page = paged(found.map(withWords), filter.limit)
-  const sums = await one<{ matching: number, sum: string | null }>(`select count(*)::int matching, case when count(distinct currency) = 1 then sum(x.total::numeric)::text end sum from (${parts.sql}) x`, parts.parameters)
+  const sums = await rows<{ currency: string, sum: string, count: number }>(`select x.currency, sum(x.total::numeric)::text sum, count(*)::int count from (${parts.sql}) x group by 1 order by 1`, parts.parameters)
   const groups = filter.stage === 'to check'
     ? await rows<LineGroup>(`select x."routineId", x."routineName" name, count(*)::int count from (${parts.sql}) x group by 1, 2`, parts.parameters)
     : []
-  return { ...page, groups, matching: sums!.matching, sum: sums!.sum }
+  return { ...page, groups, matching: sums.reduce((total, row) => total + row.count, 0), sums: sums.map(({ currency, sum }) => ({ currency, sum })) }
 }
 
 export interface LineGroup { routineId: number | null, name: string | null, count: number }
