@@ -1,38 +1,72 @@
 interface Change { topic: string, ids: number[] }
 type Listener = (ids: number[]) => void
+type Word = { changes: Change[] } | { again: true } | { connected: boolean }
 
-/** The one stream of changes from the server. After a break every listener is called, since changes may have been missed. */
+/**
+ * The stream of changes from the server. All tabs of a browser share one: the tab that holds the lock listens and passes on, since
+ * a browser allows only six connections to one server. After a break every listener is called, as changes may have been missed.
+ */
 export const useLiveStore = defineStore('live', () => {
   const connected = ref(true)
   const listeners = new Map<string, Set<Listener>>()
-  let source: EventSource | undefined
+  let tabs: BroadcastChannel | undefined
+  let letGo: () => void = () => {}
 
-  function open(): void {
-    if (source) return
-    let opened = false
-    source = new EventSource('/api/live')
-    source.onopen = () => {
-      if (opened) all()
-      opened = true
-      connected.value = true
-    }
-    source.onerror = () => {
-      connected.value = false
-    }
-    source.onmessage = (message: MessageEvent<string>) => {
-      const changes = JSON.parse(message.data) as Change[] | string
-      if (typeof changes === 'string') all()
-      else for (const change of changes) for (const listener of listeners.get(change.topic) ?? []) listener(change.ids)
-    }
+  function hear(word: Word): void {
+    if ('connected' in word) connected.value = word.connected
+    else if ('again' in word) all()
+    else for (const change of word.changes) for (const listener of listeners.get(change.topic) ?? []) listener(change.ids)
+  }
+
+  function tell(word: Word): void {
+    hear(word)
+    tabs?.postMessage(word)
   }
 
   function all(): void {
     for (const set of listeners.values()) for (const listener of set) listener([])
   }
 
+  /** Listens to the server until the page is left or somebody signs out. */
+  function listen(): Promise<void> {
+    let opened = false
+    const source = new EventSource('/api/live')
+    source.onopen = () => {
+      if (opened) tell({ again: true })
+      opened = true
+      tell({ connected: true })
+    }
+    source.onerror = () => tell({ connected: false })
+    source.onmessage = (message: MessageEvent<string>) => {
+      const changes = JSON.parse(message.data) as Change[] | string
+      tell(typeof changes === 'string' ? { again: true } : { changes })
+    }
+    return new Promise((resolve) => {
+      const before = letGo
+      letGo = () => {
+        source.close()
+        before()
+        resolve()
+      }
+    })
+  }
+
+  function open(): void {
+    if (tabs) return
+    tabs = new BroadcastChannel('clothespin changes')
+    tabs.onmessage = (message: MessageEvent<Word>) => hear(message.data)
+    const giveUp = new AbortController()
+    letGo = () => giveUp.abort()
+    const { locks } = navigator as { locks?: LockManager } // only in a secure context
+    if (locks) locks.request('clothespin stream', { signal: giveUp.signal }, listen).catch(() => { /* left before the lock was ours */ })
+    else void listen()
+  }
+
   function close(): void {
-    source?.close()
-    source = undefined
+    letGo()
+    letGo = () => {}
+    tabs?.close()
+    tabs = undefined
   }
 
   function on(topic: string, listener: Listener): () => void {
@@ -41,5 +75,12 @@ export const useLiveStore = defineStore('live', () => {
     listeners.set(topic, set.add(listener))
     return () => set.delete(listener)
   }
+
+  window.addEventListener('pagehide', close)
+  window.addEventListener('pageshow', (event) => {
+    if (!event.persisted) return
+    open()
+    all()
+  })
   return { connected, on, close }
 })

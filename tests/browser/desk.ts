@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
-import { afterAll, beforeAll } from 'vitest'
+import { afterAll, afterEach, beforeAll } from 'vitest'
 import { demoStaff } from '../../demo/house'
 import { freePort } from '../../demo/postgres'
 import { freshDatabase } from '../integration/house'
@@ -67,9 +67,9 @@ export function useDesk(): Desk {
         await page.keyboard.press('Tab')
         await page.keyboard.type(person.password)
         await page.keyboard.press('Enter')
-        await page.waitForSelector('[role="tab"]')
+        await page.waitForSelector('[data-stage="stuck"]')
       },
-      count: async (stage: string) => Number(await page.$eval(`[data-stage="${stage}"] .count`, element => element.textContent!.replace(/\D/g, ''))),
+      count: async (stage: string) => Number((await page.$$eval(`[data-stage="${stage}"] .count`, elements => elements.map(element => element.textContent!.replace(/\D/g, ''))))[0] ?? -1),
       untilCount: async (stage: string, holds: (count: number) => boolean) => {
         const end = Date.now() + 40_000
         for (let seen = -1; ; await new Promise(resolve => setTimeout(resolve, 60))) {
@@ -89,6 +89,11 @@ export function useDesk(): Desk {
       text: (selector: string) => page.$eval(selector, element => (element as HTMLElement).innerText),
       newPage: () => browser.newPage(),
     })
+  })
+
+  /** What the clerk saw when a test failed. */
+  afterEach(async ({ task }) => {
+    if (task.result?.state === 'fail') await desk.page.screenshot({ path: `.build/failed-${task.name.replace(/\W+/g, '-').slice(0, 40)}.png` })
   })
 
   afterAll(async () => {

@@ -5,6 +5,8 @@ import { useDesk } from './desk'
 /* The clerk's way through the thread: by mouse, and again by keyboard alone. */
 const desk = useDesk()
 
+let waiting = 0
+
 const rows = () => desk.page.$$eval('[role="option"] .number', elements => elements.map(element => element.textContent!.trim()))
 const wait = (selector: string) => desk.page.waitForSelector(selector, { visible: true })
 const sayYes = async () => {
@@ -21,7 +23,8 @@ describe('by mouse', () => {
   test('1. the Line shows six stages with counts, a list, and the true PDF with its leaves', async () => {
     await desk.signIn('clerk')
     expect(await desk.page.$$eval('[role="tablist"][aria-label="Stages of the Line"] .name', elements => elements.map(element => element.textContent))).toEqual(['To send', 'To check', 'Waiting', 'On the way', 'Arrived', 'Stuck'])
-    expect(await desk.count('to check')).toBeGreaterThan(3)
+    await desk.untilCount('to check', count => count > 3)
+    waiting = await desk.count('to check')
     await wait('[data-test="pdf-pages"] canvas')
     await clickText('[aria-label="Leaves"] button', 'Email')
     await wait('iframe')
@@ -58,8 +61,8 @@ describe('by mouse', () => {
 
   test('3. the papers are there without reloading; a changed one is marked, one is put back, the others are sent', async () => {
     await clickText('header a', 'Line')
-    await desk.untilCount('to check', count => count >= 21)
-    const total = await desk.count('to check')
+    await desk.untilCount('to check', count => count === waiting + 21)
+    const total = waiting + 21
     const order = (await rows()).at(-1)!
 
     const other = await desk.newPage()
@@ -242,4 +245,23 @@ test('a reader sees everything and can change nothing', async () => {
   await wait('[role="option"]')
   await desk.page.click('[role="option"]')
   expect(await desk.page.$('[data-test="set-status"]')).toBeNull()
+})
+
+test('eight tabs side by side all load and all hear of changes', async () => {
+  await desk.signIn('clerk')
+  const tabs = []
+  for (let count = 0; count < 8; count++) {
+    const tab = await desk.newPage()
+    tab.setDefaultTimeout(12_000)
+    await tab.goto(`${desk.base}/orders?status=Confirmed`)
+    await tab.waitForSelector('[role="option"]')
+    tabs.push(tab)
+  }
+  const first = await tabs[0]!.$eval('[role="option"] .number', element => element.textContent)
+  await tabs[7]!.bringToFront()
+  await tabs[7]!.click('[role="option"]')
+  await tabs[7]!.click('[data-test="set-status"]')
+  await tabs[0]!.bringToFront()
+  await tabs[0]!.waitForFunction(number => document.querySelector('[role="option"] .number')?.textContent !== number, {}, first)
+  for (const tab of tabs) await tab.close()
 })

@@ -97,7 +97,7 @@ h2:first-child { margin-top: 0; }
 .grid { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 14px; }
 .three { grid-template-columns: 1fr 1.5fr 1.2fr; }
 .stack { display: flex; flex-direction: column; gap: 8px; }
-.logo { display: flex; gap: 20px; align-items: end; flex-wrap: wrap; }
+.logo { display: flex; gap: 20px; align-items: end; justify-content: space-between; }
 .file span { display: block; font-size: 12.5px; color: var(--soft-ink); }
 .file input { font: inherit; }
 .file input::file-selector-button { font: inherit; font-weight: 600; border: 1px solid var(--rule); border-radius: 4px; background: var(--paper); padding: 6px 12px; margin-right: 10px; color: var(--ink); cursor: pointer; }

@@ -5,18 +5,27 @@ const emit = defineEmits<{ search: [text: string] }>()
 const typed = ref(props.value)
 let timer: ReturnType<typeof setTimeout> | undefined
 
+let told = props.value
+
+/** Taken over only when somebody else changed it: what comes back from the URL must not overwrite what is being typed. */
 watch(() => props.value, (now) => {
-  typed.value = now
+  if (now !== told) typed.value = now
+  told = now
 })
+
+function tell() {
+  told = typed.value.trim()
+  emit('search', told)
+}
 
 function later() {
   clearTimeout(timer)
-  timer = setTimeout(() => emit('search', typed.value.trim()), 180)
+  timer = setTimeout(tell, 180)
 }
 </script>
 
 <template>
-  <input v-model="typed" type="search" class="search" :placeholder="label" :aria-label="label" @input="later" @keydown.esc="typed = ''; emit('search', '')">
+  <input v-model="typed" type="search" class="search" :placeholder="label" :aria-label="label" @input="later" @keydown.esc="typed = ''; tell()">
 </template>
 
 <style scoped>

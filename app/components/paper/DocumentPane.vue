@@ -25,7 +25,7 @@ watch(() => [props.id, props.dispatch], () => {
   pdfWrong.value = ''
   void load()
 }, { immediate: true })
-useLive(['line', 'register'], () => void load(), 300)
+useLive(['line', 'register', 'order'], () => void load(), 300)
 
 const url = computed(() => (view.value?.sha256 ? `/api/documents/${view.value.id}/pdf?v=${view.value.sha256.slice(0, 12)}` : ''))
 const dispatch = computed(() => view.value?.dispatches.find(one => one.id === props.dispatch) ?? view.value?.dispatches[0])
