@@ -123,6 +123,7 @@ describe('by mouse', () => {
     await wait('input[type="search"]')
     await desk.page.type('input[type="search"]', number)
     await desk.page.waitForFunction(wanted => document.querySelectorAll('[role="option"]').length === 1 && document.body.innerText.includes(wanted), {}, number)
+    await desk.page.waitForFunction(wanted => document.querySelector<HTMLElement>('.leaves')?.innerText.includes(wanted), {}, number)
     const save = await desk.page.waitForSelector('[data-test="save-pdf"]')
     const stored = await desk.page.evaluate(async url => [...new Uint8Array(await (await fetch(url)).arrayBuffer())], await save!.evaluate(element => (element as HTMLAnchorElement).href))
     expect(createHash('sha256').update(Buffer.from(stored)).digest('hex')).toBe(createHash('sha256').update(mailed).digest('hex'))

@@ -1,8 +1,12 @@
 import { expect, test } from 'vitest'
 import { rows, run } from '../../server/db/connection'
-import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { issueByItself, issueInOneTransaction } from '../../server/services/documents/issue'
 import { prepareByHand } from '../../server/services/documents/by-hand'
-import { setStatus } from '../../server/services/orders/orders'
+import { refreshPapers } from '../../server/services/documents/prepare'
+import { editOrder, setStatus } from '../../server/services/orders/orders'
+import { orderView } from '../../server/services/orders/list'
+import { lookAtEvents } from '../../server/services/routines/look-at-events'
+import { changeRoutine, listRoutines } from '../../server/services/routines/routines'
 import { papersOf, useHouse } from './house'
 
 const house = useHouse({ jobs: false })
@@ -83,4 +87,28 @@ test('a paper with a problem is not issued and burns no number', async () => {
   expect(result).toMatchObject({ outcome: 'failed' })
   expect(result!.reason).toContain('“🐝”')
   expect(await rows('select * from series_counter order by series_id')).toEqual(before)
+})
+
+test('what goes by itself and changes before it is issued goes with the change, and never hides', async () => {
+  const [routine] = await listRoutines()
+  await changeRoutine(routine!.id, { version: routine!.version, trust: 'by itself' }, 'Test')
+  const orders = [await house.newOrder(), await house.newOrder()]
+  await setStatus(orders, 'Shipped', 'Test')
+  const events = await rows<{ id: number }>('select id from event where looked_at is null and order_id = any($1::int[])', [orders])
+  await lookAtEvents(events.map(event => event.id))
+  const edit = async (order: number, description: string) => {
+    const view = await orderView(order)
+    await editOrder(order, { version: view.version, reference: null, customerNote: null, lines: [{ ...view.lines[0]!, description }] }, 'Test')
+  }
+  await edit(orders[0]!, 'Brood box, oak')
+  await edit(orders[1]!, 'Brood box 🐝')
+  await issueByItself()
+  expect(await rows('select id from document where order_id = any($1::int[])', [orders])).toEqual([])
+  await refreshPapers((await papersOf(orders)).map(paper => paper.id))
+  await issueByItself()
+  const [document] = await rows<{ text: string }>(`select paper -> 'lines' -> 0 ->> 'description' "text" from document where order_id = $1`, [orders[0]])
+  expect(document!.text).toBe('Brood box, oak')
+  const waiting = await rows<{ byItself: boolean, problem: string }>('select by_itself "byItself", problem from paper where order_id = $1', [orders[1]])
+  expect(waiting).toMatchObject([{ byItself: false }])
+  expect(waiting[0]!.problem).toContain('🐝')
 })

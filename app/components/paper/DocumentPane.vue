@@ -27,6 +27,8 @@ watch(() => [props.id, props.dispatch], () => {
 }, { immediate: true })
 useLive(['line', 'register', 'order'], () => void load(), 300)
 
+/** While another document is being fetched, nothing can be done with the one still shown. */
+const current = computed(() => view.value?.id === props.id)
 const url = computed(() => (view.value?.sha256 ? `/api/documents/${view.value.id}/pdf?v=${view.value.sha256.slice(0, 12)}` : ''))
 const dispatch = computed(() => view.value?.dispatches.find(one => one.id === props.dispatch) ?? view.value?.dispatches[0])
 const note = computed(() => (view.value ? `${view.value.number}${view.value.pages ? ` · ${plural(view.value.pages, 'page')}` : ''}` : ''))
@@ -62,7 +64,7 @@ function print() {
       <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
       <span class="soft">Open</span><span class="mono">{{ moneyWithSign(view.open ?? '0', view.currency) }} <span class="soft">due {{ longDay(view.dueDate) }}</span></span>
       <span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink>
-      <div class="acts">
+      <div v-if="current" class="acts">
         <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>
         <VBtn v-if="url" height="30" @click="print">Open to print</VBtn>
         <VBtn v-if="session.may('clerk')" height="30" data-test="copy" @click="copy = true">Send a copy…</VBtn>

@@ -1,7 +1,4 @@
-import { issueInOneTransaction } from '../../services/documents/issue'
-import type { Jobs } from '../add'
+import { issueByItself } from '../../services/documents/issue'
 
-/** Papers that a routine lets go by themselves; who issued them is the routine, as their trail says. */
-export async function run({ paperIds }: Jobs['issue-papers']): Promise<void> {
-  await issueInOneTransaction(paperIds.map(paperId => ({ paperId, revision: null })), 'Clothespin, by itself')
-}
+/** A wake-up call: whatever waits to go by itself is issued, not only the papers that were named. */
+export const run = (): Promise<void> => issueByItself()

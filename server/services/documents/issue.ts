@@ -59,6 +59,23 @@ export async function issueInOneTransaction(asked: readonly ToIssue[], actor: st
   })
 }
 
+/**
+ * Issues every paper that goes by itself and waits, in order of order date and number. One that cannot be issued stops going by itself
+ * and waits on To check with its reason, so that it is in plain sight.
+ */
+export async function issueByItself(): Promise<void> {
+  for (;;) {
+    const due = await rows<{ paperId: number }>(`select id "paperId" from paper where state = 'prepared' and by_itself and not stale
+      order by order_date, length(order_number), order_number limit $1`, [issueBatch])
+    if (due.length === 0) return
+    const results = await issueInOneTransaction(due.map(({ paperId }) => ({ paperId, revision: null })), 'Clothespin, by itself', async (made) => {
+      const failed = made.filter(result => result.outcome === 'failed')
+      await run(`update paper p set by_itself = false, problem = f.reason from jsonb_to_recordset($1::jsonb) as f ("paperId" int, reason text) where p.id = f."paperId" and p.state = 'prepared'`, [json(failed)])
+    })
+    if (results.every(result => result.outcome !== 'issued')) return
+  }
+}
+
 /** Locks orders, customers and papers, in this order, and keeps those that may be issued as they were looked at. */
 async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promise<PaperRow[]> {
   const ids = asked.map(one => one.paperId)

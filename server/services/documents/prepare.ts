@@ -127,11 +127,11 @@ function baselineOf(made: Draft): Baseline {
   return { content: made.paper, sendTo: sendToWords(made.context), problem: made.problem, coverNoteId: made.context.coverNoteId }
 }
 
-interface StalePaper extends Baseline { id: number, orderId: number, kind: DocumentKind, role: ContactRole, baseline: Baseline }
+interface StalePaper extends Baseline { id: number, orderId: number, kind: DocumentKind, role: ContactRole, baseline: Baseline, byItself: boolean }
 
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
-  const stale = await rows<StalePaper>(`select id, order_id "orderId", kind, to_role role, content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline
+  const stale = await rows<StalePaper>(`select id, order_id "orderId", kind, to_role role, content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
     from paper where id = any($1::int[]) and stale`, [paperIds])
   for (const [role, papers] of groupBy(stale, paper => paper.role)) {
     const drafts = await draftPapers('invoice', papers.map(paper => paper.orderId), role)
@@ -147,14 +147,16 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     const { context } = made
     const current = await one<{ version: number }>('select version from sales_order where id = $1 for share', [paper.orderId])
     const now = baselineOf(made)
-    const changes = difference(paper.baseline, now)
+    const changes = paper.byItself ? [] : difference(paper.baseline, now) // what goes by itself nobody has looked at
+    const stillByItself = paper.byItself && !made.problem && goesOut(context)
     const moved = difference(paper, now).length > 0
     const kept = await run(`update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15
+        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
     [paper.id, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id, context.coverNoteId, json(context.builtFrom), made.problem,
       made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel, sendToWords(context), context.customerName,
-      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0])
+      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself])
+    if (kept > 0 && stillByItself) await addJob('issue-papers', { paperIds: [paper.id] })
     if (kept > 0 && moved) {
       await noteAll([{ orderId: paper.orderId, paperId: paper.id, actor: 'Clothespin', words: `The prepared invoice was built anew: ${changes.map(change => change.what).join(', ') || 'as it was before'}.`, detail: changes }])
     }

@@ -1,0 +1,130 @@
+import { describe, expect, test } from 'vitest'
+import { useDesk } from './desk'
+
+/* The set-up screens, and mending what is stuck, from the screen. */
+const desk = useDesk()
+
+const wait = (selector: string) => desk.page.waitForSelector(selector, { visible: true })
+const says = (words: string) => desk.page.waitForFunction(what => document.body.innerText.includes(what), {}, words)
+const clickText = async (selector: string, words: string) => {
+  await desk.page.waitForFunction((where, what) => [...document.querySelectorAll<HTMLElement>(where)].some(one => one.innerText.trim().startsWith(what)), {}, selector, words)
+  await desk.page.evaluate((where, what) => [...document.querySelectorAll<HTMLElement>(where)].find(one => one.innerText.trim().startsWith(what))!.click(), selector, words)
+}
+/** The field that a label stands for, emptied and typed anew. */
+const fill = async (label: string, text: string) => {
+  const id = await desk.page.$$eval('label', (labels, what) => labels.find(one => one.textContent!.trim().startsWith(what))!.htmlFor, label)
+  const field = await desk.page.$(`[id="${id}"]`)
+  await field!.click({ count: 3 })
+  await field!.press('Backspace')
+  await field!.type(text)
+}
+const sample = () => desk.page.$eval('[data-test="samples"]', element => (element as HTMLElement).innerText)
+
+describe('Company', () => {
+  test('a mistyped IBAN is said at its field; a good change is kept and the paper is drawn anew', async () => {
+    await desk.signIn('supervisor')
+    await desk.page.goto(`${desk.base}/company`)
+    await wait('[data-test="pdf-pages"] canvas')
+    await fill('IBAN', 'IE36DEMO00000012345678')
+    await desk.page.click('[data-test="keep-brand"]')
+    await says('its check digits do not hold')
+    await fill('IBAN', 'IE35DEMO00000012345678')
+    await fill('Phone', '+353 00 111 2222')
+    await desk.page.evaluate(() => document.querySelector('[data-test="pdf-pages"] canvas')!.setAttribute('data-old', ''))
+    await desk.page.click('[data-test="keep-brand"]')
+    await says('The brand is kept.')
+    await desk.page.waitForFunction(() => document.querySelector('[data-test="pdf-pages"] canvas:not([data-old])'))
+  })
+
+  test('prepared papers are built anew with it, and marked', async () => {
+    await desk.page.goto(desk.base)
+    await wait('[role="option"]')
+    await desk.page.waitForFunction(() => [...document.querySelectorAll('[role="option"] .tag')].some(tag => tag.textContent === 'changed'))
+    await desk.page.evaluate(() => ([...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => row.innerText.includes('changed')))!.click())
+    await wait('[data-test="changes"]')
+    expect(await desk.text('[data-test="changes"]')).toContain('Sender')
+    await desk.page.click('[data-test="seen"]')
+    await desk.page.waitForFunction(() => !document.querySelector('[data-test="changes"]'))
+  })
+
+  test('the next number is shown while one types, and a series that would repeat is refused at once', async () => {
+    await desk.page.goto(`${desk.base}/company`)
+    await clickText('.part', 'Numbers')
+    await wait('[data-test="samples"]')
+    const year = new Date().getFullYear()
+    expect(await sample()).toMatch(new RegExp(`The next one\\s+INV-${year}-\\d{5}`))
+    await fill('Before the counter', 'TH-{yy}{month}/')
+    await desk.page.waitForFunction(() => /TH-\d{4}\/\d{5}/.test(document.querySelector<HTMLElement>('[data-test="samples"]')!.innerText))
+    await fill('Before the counter', 'TH-')
+    await says('Add {year}.')
+    expect(await desk.page.$eval('[data-test="keep-series"]', button => (button as HTMLButtonElement).disabled)).toBe(true)
+  })
+
+  test('a cover note with a field that does not exist says so, and cannot be kept', async () => {
+    await clickText('.part', 'Cover note')
+    await says('Reads as')
+    await fill('Subject', 'Invoice {{ numbr }}')
+    await says('Fields are number, order')
+    await fill('Subject', 'Your invoice {{ number }}')
+    await says('Your invoice INV-2026-00042')
+    await clickText('button', 'Keep the cover note')
+    await says('The cover note is kept.')
+  })
+})
+
+describe('Stuck', () => {
+  test('the cause and the server\'s own words stand there; mended and sent again, it arrives', async () => {
+    await desk.page.goto(`${desk.base}/?stage=stuck`)
+    await wait('[data-test="remedy"]')
+    await desk.page.evaluate(() => ([...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => row.innerText.includes('bounced')))!.click())
+    await says('There is no mailbox of this name any more')
+    const before = await desk.count('stuck')
+    await desk.page.click('[data-test="remedy"] [data-test="contacts"]')
+    const email = await wait('[data-test="contact-email-1"]')
+    await email!.click({ count: 3 })
+    await email!.type('new-treasurer@oranbees.example')
+    await desk.page.click('[data-test="ask-go"]')
+    await says('are kept, for every paper from now on')
+    await desk.page.click('[data-test="send-again"]')
+    await desk.untilCount('stuck', count => count === before - 1)
+    await desk.page.goto(`${desk.mailboxes}/mailbox/new-treasurer@oranbees.example`)
+    for (let attempt = 0; attempt < 20 && !(await desk.page.$('td a')); attempt++) {
+      await new Promise(resolve => setTimeout(resolve, 300))
+      await desk.page.reload()
+    }
+    expect(await desk.page.$eval('td a', element => element.textContent)).toMatch(/invoice/i)
+  })
+})
+
+describe('an order', () => {
+  test('is changed and the change undone', async () => {
+    await desk.page.goto(`${desk.base}/orders?status=Packed`)
+    await wait('[role="option"] a')
+    await desk.page.click('[role="option"] a')
+    const quantity = await wait('[data-test="quantity-1"]')
+    const before = await quantity!.evaluate(element => (element as HTMLInputElement).value)
+    await quantity!.click({ count: 3 })
+    await quantity!.type('55')
+    await desk.page.click('[data-test="keep-order"]')
+    await says('The order is kept.')
+    await clickText('.toast button', 'Undo')
+    await desk.page.waitForFunction(value => document.querySelector<HTMLInputElement>('[data-test="quantity-1"]')?.value === value, {}, before)
+  })
+
+  test('a copy of its invoice goes to somebody else, and to the same person only when asked twice', async () => {
+    await desk.page.goto(`${desk.base}/register`)
+    await wait('[role="option"]')
+    await desk.page.evaluate(() => ([...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => row.innerText.includes('arrived')))!.click())
+    await wait('[data-test="copy"]')
+    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('.facts')?.innerText.includes('arrived'))
+    await desk.page.click('[data-test="copy"]')
+    await wait('#copy-to')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="ask-go"]'))
+    await desk.page.click('[data-test="ask-go"]')
+    await says('Send it again?')
+    await desk.page.click('#copy-to', { count: 3 })
+    await desk.page.type('#copy-to', 'auditor@elsewhere.example')
+    await desk.page.click('[data-test="ask-go"]')
+    await says('goes to auditor@elsewhere.example')
+  })
+})
