@@ -93,6 +93,7 @@ export function useDesk(): Desk {
 
   /** What the clerk saw when a test failed. */
   afterEach(async ({ task }) => {
+    for (const other of await browser.pages()) if (other !== desk.page && other.url() !== 'about:blank') await other.close()
     if (task.result?.state === 'fail') await desk.page.screenshot({ path: `.build/failed-${task.name.replace(/\W+/g, '-').slice(0, 40)}.png` })
   })
 

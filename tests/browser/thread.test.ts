@@ -105,12 +105,17 @@ describe('by mouse', () => {
     await desk.page.waitForFunction(() => document.querySelectorAll('[role="option"]').length >= 8)
     await desk.page.click('[role="option"]')
     await clickText('[aria-label="Leaves"] button', 'Trail')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('.trail')?.innerText.includes(`Invoice ${document.querySelector('.row.active .number')!.textContent!.trim()} was issued`))
-    const number = await desk.page.$eval('.row.active .number', element => element.textContent!.trim())
-    const link = await desk.page.waitForSelector('[data-test="mailbox"]')
-    const address = await link!.evaluate(element => (element as HTMLAnchorElement).href)
+    const found = await desk.page.waitForFunction(() => {
+      const number = document.querySelector('.row.active .number')?.textContent?.trim()
+      const link = document.querySelector<HTMLAnchorElement>('[data-test="mailbox"]')
+      const shown = number && document.querySelector<HTMLElement>('.leaves')?.innerText.includes(number) && document.querySelector<HTMLElement>('.trail')?.innerText.includes(`Invoice ${number} was issued`)
+      return shown && link && { number, address: link.href }
+    })
+    const { number, address } = await found.jsonValue() as { number: string, address: string }
+
     const mailbox = await desk.newPage()
     await mailbox.goto(address)
+    expect(await mailbox.$eval('main', element => element.textContent)).toContain(number)
     await mailbox.evaluate(words => [...document.querySelectorAll<HTMLAnchorElement>('td a')].find(one => one.textContent!.includes(words))!.click(), number)
     await mailbox.waitForSelector('[data-file]')
     expect(await mailbox.$eval('h1', element => element.textContent)).toContain(number)
