@@ -20,17 +20,14 @@ const priority: Record<keyof Jobs, number> = {
   'look-at-events': 0, 'refresh-papers': 0, 'send-run': 1, 'issue-papers': 1, 'paint-documents': 2, 'send-dispatches': 3,
 }
 
-/** Jobs that take turns: numbers are drawn one transaction after the other anyway. */
-const queue: Partial<Record<keyof Jobs, string>> = { 'issue-papers': 'issuing' }
-
 /**
  * Adds a job inside the caller's transaction: it exists exactly when the rows it is about do.
  * A job is a wake-up call; should it be lost, the sweeper adds another from the rows. Retries come from the rows too.
  * With a `key`, a job of that key that has not started yet is replaced.
  */
 export async function addJob<Name extends keyof Jobs>(name: Name, payload: Jobs[Name], options: { runAt?: Date, key?: string } = {}): Promise<void> {
-  await run('select graphile_worker.add_job($1, $2::json, max_attempts := 3, priority := $3, run_at := $4, job_key := $5, queue_name := $6)',
-    [name, json(payload), priority[name], options.runAt ?? null, options.key ?? null, queue[name] ?? null])
+  await run('select graphile_worker.add_job($1, $2::json, max_attempts := 3, priority := $3, run_at := $4, job_key := $5)',
+    [name, json(payload), priority[name], options.runAt ?? null, options.key ?? null])
 }
 
 /** Adds one job per group of ids. */

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { Logger, run, type Runner, type TaskList } from 'graphile-worker'
+import { EventEmitter } from 'node:events'
+import { Logger, run, type Runner, type TaskList, type WorkerEvents } from 'graphile-worker'
 import { clock } from '../clock'
 import { config } from '../config'
 import { log, reasonOf } from '../log'
@@ -44,14 +45,15 @@ export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
   const startedAt = clock.now()
   const queueWorkers = new Set<string>()
   const quiet = new Logger(() => (level, message) => (level === 'error' ? log.warn({ queue: message }, 'the queue reported an error') : undefined))
+  const events: WorkerEvents = new EventEmitter()
+  events.on('worker:create', ({ worker }) => queueWorkers.add(worker.workerId))
   await beat(workerId, [], startedAt)
   warmRenderPool()
   const runner: Runner = await run({
     connectionString: config.databaseUrl, concurrency: config.concurrency, taskList: taskList(workerId), noHandleSignals: true, logger: quiet,
-    pollInterval: 2000, maxPoolSize: config.concurrency + 2,
+    pollInterval: 2000, maxPoolSize: config.concurrency + 2, events,
   })
-  runner.events.on('worker:create', ({ worker }) => queueWorkers.add(worker.workerId))
-  runner.events.on('worker:getJob:start', ({ worker }) => queueWorkers.add(worker.workerId))
+  await beat(workerId, [...queueWorkers], startedAt)
   const listener = listenForReports()
   const safely = (what: string, act: () => Promise<void>) => {
     let busy = false
