@@ -96,8 +96,8 @@ describe('the Line', () => {
     expect(await count('to send')).toMatchObject({ count: 0 })
     await undrop([row!.id], 'Test')
     expect(await count('to send')).toMatchObject({ count: 1 })
-    const [{ result }] = await prepareByHand([row!.orderId], 'Test') as [{ result: { paperId: number } }]
-    expect(result.paperId).toBe(row!.id)
+    const [prepared] = await prepareByHand([row!.orderId], 'Test')
+    expect(prepared!.result.paperId).toBe(row!.id)
   })
 
   test('filters by amount and text; sums stand beside the count', async () => {
