@@ -1,5 +1,6 @@
 <script setup lang="ts">
 const session = useSession()
+useLook()
 </script>
 
 <template>

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { parse } from 'csv-parse/sync'
+import { documentKinds, type DocumentKind } from '../core/documents/kinds'
 import { clock } from '../server/clock'
 import { inTransaction, json, one, run } from '../server/db/connection'
 import { keepFile } from '../server/outside/filestore/store'
@@ -12,14 +13,14 @@ const folder = process.env.CLOTHESPIN_DEMO ?? 'demo/data'
 interface BrandData {
   code: string, name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
   bankName: string, iban: string, bic: string, senderName: string, senderAddress: string, replyTo: string, stationery: object, logo: string, logoWidth: number
-  series: { prefix: string, suffix: string, length: number, start: number, restart: string, businessYearStart: number }
+  series: Record<DocumentKind, { prefix: string, suffix: string, length: number, start: number, restart: string, businessYearStart: number }>
 }
 
 interface HouseData {
-  company: { name: string, timeZone: string, country: string, currency: string, language: string, taxRates: object, orderStatuses: string[], presumeSeconds: number, failureNoticeTo: string }
+  company: { name: string, timeZone: string, country: string, currency: string, language: string, taxRates: object, orderStatuses: string[], orderFields: string[], presumeSeconds: number, failureNoticeTo: string }
   staff: { email: string, name: string, role: string, password: string }[]
   brands: BrandData[]
-  coverNotes: Record<string, { subject: string, text: string }>
+  coverNotes: Record<DocumentKind, Record<string, { subject: string, text: string }>>
 }
 
 export interface CustomerData {
@@ -27,7 +28,7 @@ export interface CustomerData {
   wishes?: object, billing: { attention?: string, lines: string[] } | null, contacts: [string, string, string][]
 }
 
-export interface ItemData { code: string, en: string, de: string, unit: string, price: string, tax: string }
+export interface ItemData { code: string, en: string, de: string, fr: string, unit: string, price: string, tax: string }
 
 const read = <T>(file: string): T => JSON.parse(readFileSync(join(folder, file), 'utf8')) as T
 
@@ -41,9 +42,9 @@ export async function loadHouse(): Promise<{ brands: { id: number, code: string 
   const items = parse(readFileSync(join(folder, 'items.csv')), { columns: true }) as ItemData[]
   const { company } = house
   return inTransaction(async () => {
-    await run(`insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to)
-      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9, $10)`,
-    [company.name, randomUUID(), company.timeZone, company.country, company.currency, company.language, json(company.taxRates), json(company.orderStatuses), company.presumeSeconds, company.failureNoticeTo])
+    await run(`insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to, order_fields)
+      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9, $10, $11::jsonb)`,
+    [company.name, randomUUID(), company.timeZone, company.country, company.currency, company.language, json(company.taxRates), json(company.orderStatuses), company.presumeSeconds, company.failureNoticeTo, json(company.orderFields)])
     for (const person of house.staff) {
       await run('insert into staff (email, name, role, password_hash) values ($1, $2, $3, $4)', [person.email, person.name, person.role, await hashPassword(person.password)])
     }
@@ -51,7 +52,7 @@ export async function loadHouse(): Promise<{ brands: { id: number, code: string 
     for (const brand of house.brands) brands.push({ id: await loadBrand(brand, house.coverNotes), code: brand.code })
     for (const customer of customers) customer.id = await loadCustomer(customer)
     for (const item of items) {
-      await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [item.code, json({ en: item.en, de: item.de }), item.unit, item.price, item.tax])
+      await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [item.code, json({ en: item.en, de: item.de, fr: item.fr }), item.unit, item.price, item.tax])
     }
     return { brands, customers, items }
   })
@@ -66,13 +67,15 @@ async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Prom
     brand.senderName, brand.senderAddress, brand.replyTo])
   const id = row!.id
   const design = { ...brand.stationery, logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth } }
-  await run(`insert into stationery (brand_id, kind, version, design, made_at, made_by) values ($1, 'invoice', 1, $2::jsonb, $3, 'Set-up')`, [id, json(design), clock.now()])
-  for (const [language, note] of Object.entries(notes)) {
-    await run(`insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by) values ($1, 'invoice', $2, 1, $3, $4, $5, 'Set-up')`, [id, language, note.subject, note.text, clock.now()])
+  for (const kind of documentKinds) {
+    await run(`insert into stationery (brand_id, kind, version, design, made_at, made_by) values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`, [id, kind, json(design), clock.now()])
+    for (const [language, note] of Object.entries(notes[kind])) {
+      await run(`insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by) values ($1, $2, $3, 1, $4, $5, $6, 'Set-up')`, [id, kind, language, note.subject, note.text, clock.now()])
+    }
+    const series = brand.series[kind]
+    await run(`insert into number_series (kind, brand_id, prefix, suffix, length, start, restart, business_year_start) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+      [kind, id, series.prefix, series.suffix, series.length, series.start, series.restart, series.businessYearStart])
   }
-  const { series } = brand
-  await run(`insert into number_series (kind, brand_id, prefix, suffix, length, start, restart, business_year_start) values ('invoice', $1, $2, $3, $4, $5, $6, $7)`,
-    [id, series.prefix, series.suffix, series.length, series.start, series.restart, series.businessYearStart])
   return id
 }
 

@@ -5,10 +5,11 @@ import { addDays, dayInZone } from '../core/documents/days'
 import { clock } from '../server/clock'
 import { closeDatabase, one, rows } from '../server/db/connection'
 import { migrate } from '../server/db/migrate'
+import { keepInstallation } from '../server/services/house/installation'
 import { Rules } from '../standins/mail/rules'
 import { loadHouse } from './house'
 import { livePast } from './past'
-import { stories } from './orders'
+import { fullSize, stories, testSize } from './orders'
 
 /*
  * Loads the demo house. What lies in the past is not painted in: with the clock set back, the same services take the orders in,
@@ -36,16 +37,19 @@ if (await one('select 1 as one from company')) {
   rules.set({ who: 'treasurer@oranbees.example', does: 'bounce later', seconds: 0.02 })
   rules.set({ who: 'moved@fernhollow.example', does: 'bounce at once' })
   rules.set({ who: 'hello@cowslip.example', does: 'mailbox full' })
+  rules.set({ who: 'compta@tilleuls.example', does: 'bounce at once' })
   for (const silent of ['brannoc.example', 'nordheide.example', 'lindenhang.example', 'ashgrove.example']) rules.set({ who: silent, does: 'no report' })
 
   const standin = await startStandin()
   const now = new Date()
   const zone = 'Europe/Dublin'
-  const putBack = clock.use(() => new Date(now.getTime() - 61 * 86_400_000))
+  const size = process.env.CLOTHESPIN_DEMO_SIZE === 'test' ? testSize : fullSize
+  const putBack = clock.use(() => new Date(now.getTime() - (size.days + 1) * 86_400_000))
   const house = await loadHouse()
-  await livePast(stories(house), now, days => addDays(dayInZone(now, zone), -days))
+  await livePast(stories(house, size), now, size.days, days => addDays(dayInZone(now, zone), -days))
   putBack()
   standin.kill('SIGTERM')
+  await keepInstallation()
   rules.set({ who: 'treasurer@oranbees.example', does: 'bounce later', seconds: 3 })
   const counts = await rows<{ what: string, count: number }>(`select 'orders' what, count(*)::int count from sales_order union all select 'customers', count(*)::int from customer
     union all select 'items', count(*)::int from item union all select 'documents', count(*)::int from document`)

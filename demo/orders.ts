@@ -13,70 +13,93 @@ export interface Story {
   shipped: number | null
 }
 
-export const orderCount = 150
-const shippedCount = 98
-const packedCount = 32
-const pickingCount = 9
+/** How large the demo is: what bin/demo loads, and a smaller one that tests begin with. */
+export interface Size { orders: number, days: number }
+export const fullSize: Size = { orders: 600, days: 90 }
+export const testSize: Size = { orders: 150, days: 60 }
 
 interface House { brands: { id: number, code: string }[], customers: CustomerData[], items: ItemData[] }
 
-/** The demo's 150 orders over 60 days: most long gone, a good number packed and ready, the youngest just in. */
-export function stories(house: House): Story[] {
+/** How many orders, from the newest, are where. */
+interface Shares { packed: number, picking: number, young: number, today: number }
+
+/** The demo's orders: most long gone, a good number packed and ready, the youngest just in. */
+export function stories(house: House, size: Size): Story[] {
   const dice = new Dice(20931)
-  return Array.from({ length: orderCount }, (_, index) => story(house, dice, index))
+  const shares: Shares = { packed: 32 + Math.floor(size.orders / 50), picking: 9, young: 11, today: 18 + Math.floor(size.orders / 100) }
+  return Array.from({ length: size.orders }, (_, index) => story(house, dice, index, size, shares))
 }
 
-function story(house: House, dice: Dice, index: number): Story {
-  const cameIn = index < shippedCount ? 60 - Math.floor(index * 54 / shippedCount) : Math.max(0, 6 - Math.floor((index - shippedCount) * 7 / (orderCount - shippedCount)))
-  const rank = orderCount - index
+function story(house: House, dice: Dice, index: number, size: Size, shares: Shares): Story {
+  const gone = size.orders - shares.packed - shares.picking - shares.young
+  const cameIn = index < gone ? size.days - Math.floor(index * (size.days - 6) / gone) : Math.max(0, 6 - Math.floor((index - gone) * 7 / (size.orders - gone)))
+  const rank = size.orders - index
   let ends = 'Draft'
-  if (index < shippedCount) ends = cameIn > 16 ? 'Closed' : 'Shipped'
-  else if (index < shippedCount + packedCount) ends = 'Packed'
-  else if (index < shippedCount + packedCount + pickingCount) ends = 'In picking'
+  if (index < gone) ends = cameIn > 16 ? 'Closed' : 'Shipped'
+  else if (index < gone + shares.packed) ends = 'Packed'
+  else if (index < gone + shares.packed + shares.picking) ends = 'In picking'
   else if (rank > 3) ends = 'Confirmed'
-  if (index === 61 || index === 117) ends = 'Held'
-  if (index === 33) ends = 'Withdrawn'
+  const special = index - gone
+  if (special === -37 || special === 19 || (index % 97 === 61 && index < gone - 40)) ends = 'Held'
+  if (special === -65 || (index % 131 === 90 && index < gone - 40)) ends = 'Withdrawn'
   const left = ends === 'Closed' || ends === 'Shipped'
-  const shipped = left ? (index >= shippedCount - 18 ? 0 : Math.max(1, cameIn - dice.between(2, 4))) : null
+  const shipped = left ? (special >= -shares.today ? 0 : Math.max(1, cameIn - dice.between(2, 4))) : null
 
-  const customer = pickCustomer(house, dice, index)
+  const customer = pickCustomer(house, dice, special)
   const shop = customer.group === 'Private beekeepers' || dice.chance(0.12)
   const brand = house.brands.find(candidate => candidate.code === (shop ? 'LS' : 'TH'))!
-  const count = index === 70 ? 200 : index === 45 || index === 110 ? 26 : dice.between(1, 6)
+  const count = special === -28 ? 200 : special === -53 || special === 12 ? 26 : dice.between(1, 6)
   return {
     cameIn, ends, shipped,
     order: {
-      number: `SO-${20801 + index}`, brandId: brand.id, customerId: customer.id, customerName: customer.name, status: 'Draft', currency: customer.currency,
+      number: `SO-${20951 - size.orders + index}`, brandId: brand.id, customerId: customer.id, customerName: customer.name, status: 'Draft', currency: customer.currency,
       pricesIncludeTax: shop, reference: dice.chance(0.6) ? `${customer.name.replace(/[^A-Z]/g, '').slice(0, 3)}/${dice.between(100, 999)}` : null,
-      salesperson: customer.salesperson, customerNote: index % 23 === 5 ? (customer.language === 'de' ? 'Bitte an der Rampe hinter dem Haus abgeben.' : 'Please leave at the ramp behind the house.') : null,
+      salesperson: customer.salesperson, customerNote: noteOf(customer, index, special), fields: fieldsOf(customer, index),
       prepaid: '0', adjustments: adjustments(dice, customer), lines: Array.from({ length: count }, () => line(house, dice, customer, shop)),
     },
   }
 }
 
-function pickCustomer(house: House, dice: Dice, index: number): CustomerData {
+/** One note holds a character that no font of ours has: its paper waits with the reason. */
+function noteOf(customer: CustomerData, index: number, special: number): string | null {
+  if (special === -3) return 'Thank you for the lovely bees 🐝'
+  if (index % 23 !== 5) return null
+  return { de: 'Bitte an der Rampe hinter dem Haus abgeben.', fr: 'Merci de livrer au quai, derrière le bâtiment.', en: 'Please leave at the ramp behind the house.' }[customer.language as 'en' | 'de' | 'fr']
+}
+
+function fieldsOf(customer: CustomerData, index: number): Record<string, string> {
+  const fields: Record<string, string> = {}
+  if (index % 5 === 2) fields['Delivery window'] = ['mornings', 'after 14:00', 'Tuesdays only'][index % 3]!
+  if (index % 9 === 4) fields['Season order'] = 'yes'
+  if (['Switzerland', 'United Kingdom'].includes(customer.country)) fields['Customs code'] = '8436.80'
+  return fields
+}
+
+/** Some places are kept for customers whose papers meet trouble; places are counted from the newest order that has left. */
+function pickCustomer(house: House, dice: Dice, special: number): CustomerData {
   const named: Record<number, string> = {
-    45: '10428', 70: '10438', 80: '10435', 81: '10421', 82: '10426', 83: '10419', 84: '10439', 89: '10424', 90: '10417', 91: '10418', 92: '10420', 93: '10423', 94: '10419', 95: '10427', 96: '10429', 97: '10436',
+    '-53': '10428', '-28': '10438', '-18': '10435', '-17': '10421', '-16': '10426', '-15': '10419', '-14': '10439', '-13': '10445', '-9': '10424', '-8': '10417', '-7': '10418', '-6': '10420', '-5': '10423', '-4': '10419',
+    '-3': '10427', '-2': '10429', '-1': '10436', '-10': '10444', '-11': '10446', '-12': '10461',
   }
-  return house.customers.find(customer => customer.number === named[index]) ?? dice.of(house.customers.filter(customer => customer.number !== '10424'))
+  return house.customers.find(customer => customer.number === named[special]) ?? dice.of(house.customers.filter(customer => !['Gorsefield Estate', 'Turlough Farm Shop', 'Greyfriars Estate'].includes(customer.name)))
 }
 
 function adjustments(dice: Dice, customer: CustomerData): NewOrder['adjustments'] {
-  const german = customer.language === 'de'
+  const say = (en: string, de: string, fr: string) => ({ en, de, fr })[customer.language as 'en' | 'de' | 'fr']
   const list: NewOrder['adjustments'] = []
-  if (customer.group === 'Schools' && dice.chance(0.5)) list.push({ kind: 'discount', label: german ? 'Schulrabatt 5 %' : 'Schools discount 5 %', percent: '5' })
-  if (dice.chance(0.45)) list.push({ kind: 'charge', label: german ? 'Versand' : 'Carriage', amount: dice.of(['9.50', '14.90', '24.00']) })
+  if (customer.group === 'Schools' && dice.chance(0.5)) list.push({ kind: 'discount', label: say('Schools discount 5 %', 'Schulrabatt 5 %', 'Remise écoles 5 %'), percent: '5' })
+  if (dice.chance(0.45)) list.push({ kind: 'charge', label: say('Carriage', 'Versand', 'Port'), amount: dice.of(['9.50', '14.90', '24.00']) })
   return list
 }
 
 function line(house: House, dice: Dice, customer: CustomerData, shop: boolean): LineEdit {
   const item = dice.of(house.items)
-  const german = customer.language === 'de'
+  const language = customer.language as 'en' | 'de' | 'fr'
   const rate = { standard: 1.23, reduced: 1.135, zero: 1 }[item.tax] ?? 1
   const price = customer.currency === 'GBP' ? Number(item.price) * 0.86 : Number(item.price)
+  const runners = { en: 'with runners fitted', de: 'mit montierten Rähmchenträgern', fr: 'avec crémaillères montées' }[language]
   return {
-    item: item.code, description: german ? item.de : item.en,
-    detail: item.code.startsWith('HB') && dice.chance(0.5) ? (german ? 'mit montierten Rähmchenträgern' : 'with runners fitted') : null,
+    item: item.code, description: item[language], detail: item.code.startsWith('HB') && dice.chance(0.5) ? runners : null,
     unit: item.unit, quantity: String(dice.of([1, 1, 2, 2, 3, 4, 6, 10, 12])), unitPrice: (shop ? price * rate : price).toFixed(2),
     discountPercent: dice.chance(0.08) ? '10' : '0', taxCode: item.tax,
   }

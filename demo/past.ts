@@ -18,17 +18,28 @@ const desk = 'Order desk'
 const clerk = 'Col Varley'
 
 /** Lives through the days before today: orders come in and move on, the routine writes its invoices, the mail goes. */
-export async function livePast(all: readonly Story[], now: Date, day: (daysAgo: number) => Day): Promise<void> {
+export async function livePast(all: readonly Story[], now: Date, days: number, day: (daysAgo: number) => Day): Promise<void> {
   let time = now
   const putClockBack = clock.use(() => time)
   const at = (daysAgo: number, hour: number) => {
     const wanted = new Date(`${day(daysAgo)}T${String(hour).padStart(2, '0')}:00:00Z`)
     time = wanted < now ? wanted : new Date(now.getTime() - (24 - hour) * 60_000)
   }
-  at(61, 9)
+  at(days + 1, 9)
   const routine = await addRoutine({
     name: 'Invoice when shipped', description: 'Every order that leaves the house gets its invoice.', trust: 'by itself', isOn: true,
     sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
+  }, 'Maeve Tarrant')
+  await addRoutine({
+    name: 'Order confirmation when confirmed', description: 'The buyer sees what we understood before we pack.', trust: 'by itself', isOn: true,
+    sentence: { statuses: ['Confirmed'], conditions: [], issue: 'order confirmation', to: 'buying', delayMinutes: 0 },
+  }, 'Maeve Tarrant')
+  await addRoutine({
+    name: 'Confirmation for schools abroad', description: 'With a copy to the shipping desk, for the customs papers.', trust: 'after a check', isOn: false,
+    sentence: {
+      statuses: ['Confirmed'], conditions: [{ about: 'country', is: 'not', values: ['Ireland'] }, { about: 'group', is: 'one of', values: ['Schools'] }],
+      issue: 'order confirmation', to: 'buying', copyTo: ['shipping@tansyhollow.example'], delayMinutes: 20, hours: { from: '08:00', to: '17:00', workdays: true },
+    },
   }, 'Maeve Tarrant')
 
   const runner = await run({ connectionString: config.databaseUrl, concurrency: 4, taskList: taskList('loader'), noHandleSignals: true, logger: new Logger(() => () => {}), pollInterval: 1000 })
@@ -40,10 +51,11 @@ export async function livePast(all: readonly Story[], now: Date, day: (daysAgo: 
     await sweep()
     await quiet()
   }
-  for (let daysAgo = 60; daysAgo >= 0; daysAgo--) {
+  for (let daysAgo = days; daysAgo >= 0; daysAgo--) {
     at(daysAgo, 8)
     for (const story of all.filter(one => one.cameIn === daysAgo)) ids.set(story, await addOrder({ ...story.order, date: day(daysAgo) }, desk))
     await move(all, ids, daysAgo, at)
+    await quiet()
     const leaving = all.filter(story => story.shipped === daysAgo).map(story => ids.get(story)!)
     if (daysAgo === 0) await today(leaving, routine, at, settle)
     else if (leaving.length > 0) {

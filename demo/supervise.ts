@@ -68,13 +68,17 @@ const environment = {
   ...process.env,
   CLOTHESPIN_DATABASE_URL: await ensureDatabase(cluster, 'clothespin', { anew: !kept.loaded }),
   CLOTHESPIN_SECRET: kept.secret, CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${kept.smtpPort}`, CLOTHESPIN_SMTP_VERIFY: 'no', CLOTHESPIN_RETURN_PORT: String(kept.returnPort),
+  CLOTHESPIN_INSTALLATION_FILE: join(home, 'installation-id'),
   CLOTHESPIN_MAILBOXES_URL: `http://127.0.0.1:${kept.mailboxPort}`,
   STANDIN_MAIL_FOLDER: mailboxes, STANDIN_SMTP_PORT: String(kept.smtpPort), STANDIN_WEB_PORT: String(kept.mailboxPort), STANDIN_REPORT_PORT: String(kept.returnPort),
   HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(webPort), NITRO_PORT: String(webPort), NODE_ENV: 'production',
 }
 
+// For bin/backup and bin/restore.
+writeFileSync('.build/demo.url', environment.CLOTHESPIN_DATABASE_URL, { mode: 0o600 })
+
 if (!kept.loaded) {
-  say('Loading the demo house: sixty days of orders, lived through by the application itself …')
+  say('Loading the demo house: ninety days of orders, lived through by the application itself …')
   const status = await new Promise<number | null>((done) => {
     const loader = spawn(process.execPath, ['.build/js/load.mjs'], { env: { ...environment, CLOTHESPIN_LOG: 'warn', CLOTHESPIN_PROCESS: 'loader' }, stdio: ['ignore', 'inherit', 'inherit'] })
     loader.once('exit', done)

@@ -1,4 +1,6 @@
 import Joi from 'joi'
+import { documentKinds } from '../core/documents/kinds'
+import { languages } from '../core/money/format'
 
 /** Checks at the door that several routes share. */
 export const id = Joi.number().integer().min(1).max(2_147_483_647)
@@ -7,5 +9,7 @@ export const ids = Joi.array().items(id).min(1).max(5000).unique().required()
 export const text = (most: number) => Joi.string().trim().max(most)
 export const decimal = Joi.string().trim().pattern(/^-?\d{1,10}(\.\d{1,4})?$/).messages({ 'string.pattern.base': '{{#label}} is a number like 12.50' })
 export const day = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/).messages({ 'string.pattern.base': '{{#label}} is a day like 2026-11-24' })
+export const kind = Joi.valid(...documentKinds)
+export const language = Joi.valid(...languages)
 export const page = { after: Joi.string().max(300), limit: Joi.number().integer().min(1).max(200).default(60) }
 export { Joi }

@@ -35,6 +35,14 @@ export const config = {
   get renderThread() {
     return process.env.CLOTHESPIN_RENDER_THREAD ?? '.build/js/render-thread.mjs'
   },
+  /** File outside the database that holds the installation's id; empty where copies need no guard (tests). */
+  get installationFile() {
+    return process.env.CLOTHESPIN_INSTALLATION_FILE ?? ''
+  },
+  /** Said explicitly where mail goes to a real mail server, not to the stand-in on this computer. */
+  get realMail() {
+    return process.env.CLOTHESPIN_REAL_MAIL === 'yes'
+  },
   /** Seconds a claimed dispatch belongs to its worker; longer than every socket time limit together. */
   leaseSeconds: Number(process.env.CLOTHESPIN_LEASE_SECONDS ?? 90),
   /** Milliseconds a mail server may be silent. */

@@ -14,6 +14,7 @@ export async function clusterFor(project: TestProject, durable: boolean): Promis
   const { migrate } = await import('../server/db/migrate')
   await migrate()
   project.provide('clusterUrl', urlOf(cluster, 'postgres'))
+  project.provide('cluster', cluster)
   return () => {
     stopCluster(cluster, 'immediate')
     rmSync(cluster.folder, { recursive: true, force: true })
@@ -21,5 +22,5 @@ export async function clusterFor(project: TestProject, durable: boolean): Promis
 }
 
 declare module 'vitest' {
-  export interface ProvidedContext { clusterUrl: string }
+  export interface ProvidedContext { clusterUrl: string, cluster: Cluster }
 }

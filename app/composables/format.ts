@@ -1,3 +1,5 @@
+import type { DocumentKind } from '../../core/documents/kinds'
+
 /** Words for numbers and times in the interface, in the house's zone. */
 const number = new Intl.NumberFormat('en-IE', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
 
@@ -44,5 +46,8 @@ export function ago(instant: string | Date, now = Date.now()): string {
   if (seconds < 86_400) return `${Math.floor(seconds / 3600)} h`
   return `${Math.floor(seconds / 86_400)} d`
 }
+
+/** A kind of document in a narrow column. */
+export const kindShort = (kind: DocumentKind): string => ({ 'invoice': 'Invoice', 'order confirmation': 'Confirmation' })[kind]
 
 export const plural = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-IE')} ${count === 1 ? one : many}`

@@ -1,5 +1,10 @@
 <script setup lang="ts">
+import { documentKinds, kindFacts, type DocumentKind } from '../../core/documents/kinds'
 import type { BrandView } from '../../server/services/house/change'
+import type { GuideStep } from '../../server/services/house/guide'
+
+type Section = typeof sections[number]
+const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'House'] as const
 
 /** What has to stand before anything goes out: each brand's identity, logo, sender, numbers and cover notes, with the true paper beside it. */
 const session = useSession()
@@ -7,13 +12,20 @@ const brands = shallowRef<BrandView[]>([])
 const activeId = ref<number | null>(null)
 const wrong = ref('')
 const sampleWrong = ref('')
-const section = ref<'Identity' | 'Numbers' | 'Cover note'>('Identity')
-const sections = ['Identity', 'Numbers', 'Cover note'] as const
+const route = useRoute()
+const section = ref<Section>(sections.find(one => one === route.query.part) ?? 'Guide')
+watch(() => route.query.part, (part) => {
+  section.value = sections.find(one => one === part) ?? section.value
+})
+const kind = ref<DocumentKind>('invoice')
+const kinds = documentKinds.map(value => ({ value, words: kindFacts[value].many }))
+const steps = shallowRef<GuideStep[]>([])
 const brand = computed(() => brands.value.find(one => one.id === activeId.value))
 
 async function load() {
   try {
-    brands.value = await callApi<BrandView[]>('/api/brands')
+    brands.value = await callApi<BrandView[]>('/api/brands', { query: { kind: kind.value } })
+    steps.value = await callApi<GuideStep[]>('/api/guide')
     activeId.value ??= brands.value[0]?.id ?? null
     wrong.value = ''
   } catch (error) {
@@ -22,11 +34,12 @@ async function load() {
 }
 onMounted(load)
 useLive(['house'], () => void load())
+watch(kind, () => void load())
 
 const missing = (one: BrandView) => [
   !one.taxNumber && 'tax number', !one.bank.iban && 'bank account', !one.stationery?.design.logo && 'logo', !one.series && 'number series', one.notes.length === 0 && 'cover note',
 ].filter(Boolean).join(', ')
-const version = computed(() => (brand.value ? `${brand.value.version}-${brand.value.stationery.id}` : ''))
+const version = computed(() => (brand.value ? `${brand.value.version}-${brand.value.stationery.id}&kind=${encodeURIComponent(kind.value)}` : ''))
 </script>
 
 <template>
@@ -46,9 +59,12 @@ const version = computed(() => (brand.value ? `${brand.value.version}-${brand.va
           <button v-for="one in sections" :key="one" type="button" role="tab" :aria-selected="section === one" class="part" :class="{ here: section === one }" @click="section = one">{{ one }}</button>
           <span v-if="!session.may('supervisor')" class="soft push">Only a supervisor changes these.</span>
         </div>
-        <BrandIdentity v-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
-        <BrandNumbers v-else-if="section === 'Numbers' && brand.series" :key="`n${brand.id}`" :brand="brand" :series="brand.series" @kept="load" />
-        <BrandNote v-else :key="`c${brand.id}`" :brand="brand" @kept="load" />
+        <SetUpGuide v-if="section === 'Guide'" :steps="steps" @part="section = $event as Section" />
+        <BrandLook v-else-if="section === 'Look'" :key="`l${brand.id}`" :brand="brand" @kept="load" />
+        <HouseSettings v-else-if="section === 'House'" />
+        <BrandIdentity v-else-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
+        <BrandNumbers v-else-if="section === 'Numbers' && brand.series" :key="`n${brand.id}${kind}`" :brand="brand" :series="brand.series" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
+        <BrandNote v-else :key="`c${brand.id}${kind}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
       </section>
       <aside v-if="brand" class="right" aria-label="The brand's paper">
         <div class="bar"><strong>{{ brand.stationery.design.name }}</strong><span class="soft push">as it is now · version {{ brand.stationery.version }}</span></div>

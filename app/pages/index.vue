@@ -4,11 +4,11 @@ import type { LineGroup, LineRow } from '../../server/services/line/list'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 
-interface LinePage extends PageOf<LineRow> { groups: LineGroup[], sums: { currency: string, sum: string }[] }
+interface LinePage extends PageOf<LineRow> { groups: LineGroup[], sendable: number, sums: { currency: string, sum: string }[] }
 
 const session = useSession()
 const line = useLine()
-const { filters, set } = useFilters({ stage: 'to check', brand: '', over: '', search: '' })
+const { filters, set } = useFilters({ stage: 'to check', kind: '', brand: '', over: '', search: '' })
 const stage = computed<Stage>(() => stages.find(one => one === filters.value.stage) ?? 'to check')
 const leaf = ref<Leaf>('Paper')
 const active = ref<number | null>(null)
@@ -43,7 +43,7 @@ function turn(step: 1 | -1) {
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 
-const groupOf = computed(() => (stage.value === 'to check' ? (one: LineRow) => one.routineName ?? 'Prepared by hand' : undefined))
+const groupOf = computed(() => (stage.value === 'to check' ? (one: LineRow) => one.routineName ?? 'Prepared by hand' : stage.value === 'stuck' ? (one: LineRow) => one.cause ?? '' : undefined))
 const groupCount = (name: string) => list.extra.value?.groups.find(group => (group.name ?? 'Prepared by hand') === name)?.count ?? 0
 
 async function open(id: number) {
@@ -63,7 +63,7 @@ async function open(id: number) {
           <SearchField class="push" :value="filters.search" label="Search this stage" @search="set({ search: $event })" />
         </div>
         <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <LineRemedy v-if="stage === 'stuck' && row" :row="row" />
+        <LineRemedy v-if="stage === 'stuck' && row" :key="row.id" :row="row" :rows="list.rows.value" />
         <RowList
           ref="listElement" v-model:active="active" :rows="list.rows.value" :label="`Papers: ${stage}`" :picked="picks.picked.value" :loading="list.first.value" :group-of="groupOf"
           :pickable="session.may('clerk') && stage !== 'on the way' && stage !== 'arrived'" @update:picked="picks.set" @leaf="turn" @open="open" @more="list.loadMore()"
@@ -71,9 +71,9 @@ async function open(id: number) {
         >
           <template #group="{ group }"><strong>{{ group }}</strong><span class="soft push">{{ groupCount(group) }}</span></template>
           <template #row="{ row: one }"><LineListRow :row="one" :stage="stage" /></template>
-          <template #empty><LineEmpty :stage="stage" :filtered="!!(filters.brand || filters.over || filters.search)" /></template>
+          <template #empty><LineEmpty :stage="stage" :filtered="!!(filters.kind || filters.brand || filters.over || filters.search)" /></template>
         </RowList>
-        <LineActions :stage="stage" :chosen="picks.chosen.value" :row="row" :matching="list.extra.value?.matching ?? 0" :sums="list.extra.value?.sums ?? []" @done="picks.clear()" />
+        <LineActions :stage="stage" :chosen="picks.chosen.value" :row="row" :matching="list.extra.value?.matching ?? 0" :all-sendable="list.extra.value?.sendable ?? 0" :filters="filters" :sums="list.extra.value?.sums ?? []" @done="picks.clear()" />
       </section>
       <aside class="right" aria-label="The paper in hand">
         <template v-if="row">

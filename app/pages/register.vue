@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { documentKinds, kindFacts } from '../../core/documents/kinds'
 import type { RegisterRow } from '../../server/services/register/register'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
@@ -7,9 +8,9 @@ interface RegisterPage extends PageOf<RegisterRow> { sums: { currency: string, s
 
 const session = useSession()
 const route = useRoute()
-const { filters, set } = useFilters({ search: '', brand: '', from: '', to: '', sort: 'issued', down: 'yes' })
+const { filters, set } = useFilters({ search: '', kind: '', brand: '', from: '', to: '', sort: 'issued', down: 'yes' })
 const list = useList<RegisterRow, RegisterPage>(place => callApi<RegisterPage>('/api/documents', { query: {
-  search: filters.value.search, brand: filters.value.brand, from: filters.value.from, to: filters.value.to, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
+  search: filters.value.search, kind: filters.value.kind, brand: filters.value.brand, from: filters.value.from, to: filters.value.to, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
 } }))
 const active = ref<number | null>(Number(route.query.in) || null)
 const leaf = ref<Leaf>('Paper')
@@ -27,6 +28,7 @@ function turn(step: 1 | -1) {
 }
 
 const brandChoices = computed(() => [{ value: '', words: 'both brands' }, ...session.house!.brands.map(brand => ({ value: brand.code, words: brand.name }))])
+const kinds = [{ value: '', words: 'documents' }, ...documentKinds.map(kind => ({ value: kind, words: kindFacts[kind].many }))]
 const today = new Date().toISOString().slice(0, 10)
 const monthAgo = (months: number) => new Date(new Date().setMonth(new Date().getMonth() - months)).toISOString().slice(0, 10)
 const times = [{ value: '', words: 'any time' }, { value: today, words: 'today' }, { value: monthAgo(1), words: 'the last month' }, { value: monthAgo(3), words: 'the last three months' }]
@@ -41,7 +43,7 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
       <section class="left" aria-label="Register">
         <div class="bar">
           <h1 class="title">Register</h1>
-          <span class="sentence soft">documents of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />,
+          <span class="sentence soft"><WordPicker label="Kind" :words="kinds.find(one => one.value === filters.kind)?.words ?? 'documents'" :choices="kinds" :value="filters.kind" @pick="set({ kind: $event })" /> of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />,
             of <WordPicker label="Time" :words="timeWords" :choices="times" :value="filters.from" @pick="set({ from: $event })" /></span>
           <SearchField class="push" :value="filters.search" label="Number, customer, amount" @search="set({ search: $event })" />
         </div>

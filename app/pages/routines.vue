@@ -1,48 +1,71 @@
 <script setup lang="ts">
-import type { Trust } from '../../core/routines/routine'
+import type { RoutineSentence, Trust } from '../../core/routines/sentence'
+import type { RoutineChoices } from '../../server/services/routines/choices'
 import type { RoutineVersion, RoutineView } from '../../server/services/routines/routines'
+import { trustWords } from '../composables/trust'
 
 const session = useSession()
+const route = useRoute()
 const toasts = useToasts()
+const { filters, set } = useFilters({ routine: '' })
 const routines = shallowRef<RoutineView[]>([])
+const choices = shallowRef<RoutineChoices>()
+const versions = shallowRef<RoutineVersion[]>([])
 const first = ref(true)
 const wrong = ref('')
-const activeId = ref<number | null>(null)
-const versions = shallowRef<RoutineVersion[]>([])
+const draft = ref<RoutineSentence>()
 const name = ref('')
 const description = ref('')
+const side = ref<'trial' | 'versions'>('trial')
 const asking = ref<Trust | null>(null)
 const ask = computed({ get: () => asking.value !== null, set: (open) => { if (!open) asking.value = null } })
+const adding = ref(false)
+const catching = ref(false)
+const newName = ref('')
 const busy = ref(false)
 
-const routine = computed(() => routines.value.find(one => one.id === activeId.value))
+const may = computed(() => session.may('supervisor'))
+const routine = computed(() => routines.value.find(one => String(one.id) === filters.value.routine) ?? routines.value[0])
+const dirty = computed(() => !!routine.value && JSON.stringify([draft.value, name.value, description.value]) !== JSON.stringify([routine.value.sentence, routine.value.name, routine.value.description]))
 
 async function load() {
   try {
+    choices.value ??= await callApi<RoutineChoices>('/api/routines/choices')
     routines.value = await callApi<RoutineView[]>('/api/routines')
-    activeId.value ??= routines.value[0]?.id ?? null
-    if (activeId.value) versions.value = await callApi<RoutineVersion[]>(`/api/routines/${activeId.value}/versions`)
+    if (routine.value) versions.value = await callApi<RoutineVersion[]>(`/api/routines/${routine.value.id}/versions`)
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message
   }
   first.value = false
 }
-onMounted(load)
-useLive(['routine'], () => void load())
-watch(activeId, () => void load())
-watch(routine, (now) => {
-  name.value = now?.name ?? ''
-  description.value = now?.description ?? ''
+onMounted(async () => {
+  await load()
+  if (route.query.new && may.value) askNew(null)
 })
+useLive(['routine'], () => void load())
 
-const change = (change: object, said: string, undo?: object) => attempt(async () => {
+function take() {
+  draft.value = routine.value && structuredClone(toRaw(routine.value.sentence))
+  name.value = routine.value?.name ?? ''
+  description.value = routine.value?.description ?? ''
+}
+watch(() => [routine.value?.id, routine.value?.version], take)
+watch(() => routine.value?.id, () => void load())
+
+function takeUp(version: RoutineVersion) {
+  draft.value = structuredClone(toRaw(version.sentence))
+  side.value = 'trial'
+}
+
+const change = (changed: object, said: string, undo?: object) => attempt(async () => {
   busy.value = true
   try {
-    await callApi(`/api/routines/${activeId.value}`, { method: 'PATCH', body: { version: routine.value!.version, ...change } })
+    const { id } = routine.value!
+    await callApi(`/api/routines/${id}`, { method: 'PATCH', body: { version: routine.value!.version, ...changed } })
     await load()
     toasts.say(said, undo ? { undo: async () => {
-      await callApi(`/api/routines/${activeId.value}`, { method: 'PATCH', body: { version: routine.value!.version, ...undo } })
+      await callApi(`/api/routines/${id}`, { method: 'PATCH', body: { version: routines.value.find(one => one.id === id)!.version, ...undo } })
       await load()
     } } : {})
   } finally {
@@ -51,90 +74,102 @@ const change = (change: object, said: string, undo?: object) => attempt(async ()
   }
 })
 
-const trusts: { value: Trust, words: string, means: string }[] = [
-  { value: 'by hand', words: 'By hand', means: 'It only lists what is due. You pick, prepare and send.' },
-  { value: 'after a check', words: 'After a check', means: 'It makes the paper and the email, then waits on To check.' },
-  { value: 'by itself', words: 'By itself', means: 'It goes. Anything unusual still waits on To check.' },
-]
-const trustTag: Record<Trust, string> = { 'by hand': '', 'after a check': 'wait', 'by itself': 'go' }
-
 function chooseTrust(trust: Trust) {
-  if (!session.may('supervisor') || routine.value?.trust === trust) return
+  if (!may.value || routine.value?.trust === trust) return
   if (trust === 'by itself') asking.value = trust
   else void change({ trust }, `“${routine.value!.name}” now works ${trust}, for what happens from now on.`, { trust: routine.value!.trust })
 }
-const keepWords = () => change({ name: name.value, description: description.value }, 'Name and description are kept.')
-const wordsDirty = computed(() => routine.value && (name.value !== routine.value.name || description.value !== routine.value.description))
+
+const keep = () => {
+  if (!dirty.value || busy.value || !may.value) return
+  const before = { sentence: routine.value!.sentence, name: routine.value!.name, description: routine.value!.description }
+  void change({ sentence: draft.value, name: name.value, description: description.value }, `Kept as version ${routine.value!.version + 1}. It applies to what happens from now on.`, before)
+}
+useMainKey(keep)
+
+const switchOn = () => change({ isOn: !routine.value!.isOn }, routine.value!.isOn ? `“${routine.value!.name}” rests. What happens now is passed by.` : `“${routine.value!.name}” is on, for what happens from now on.`, { isOn: routine.value!.isOn })
+
+const plain: RoutineSentence = { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 }
+const from = ref<RoutineView | null>(null)
+function askNew(copyOf: RoutineView | null) {
+  from.value = copyOf
+  newName.value = copyOf ? `${copyOf.name}, copy` : ''
+  adding.value = true
+}
+const add = () => attempt(async () => {
+  const { id } = await callApi<{ id: number }>('/api/routines', { method: 'POST', body: { name: newName.value, description: from.value?.description ?? '', trust: from.value?.trust ?? 'by hand', sentence: from.value?.sentence ?? plain } })
+  adding.value = false
+  set({ routine: String(id) })
+  await load()
+})
 </script>
 
 <template>
   <div class="page">
     <div class="three">
       <section class="list" aria-label="Routines">
-        <div class="bar"><h1 class="title">Routines</h1></div>
+        <div class="bar"><h1 class="title">Routines</h1><VBtn v-if="may" class="push" height="28" data-test="new-routine" @click="askNew(null)">New</VBtn></div>
         <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
         <div v-if="!first && routines.length === 0" class="empty"><strong>No routine yet</strong>A routine says what goes out when, in one sentence.</div>
-        <button v-for="one in routines" :key="one.id" type="button" class="routine" :class="{ here: one.id === activeId }" :aria-current="one.id === activeId" @click="activeId = one.id">
+        <button v-for="one in routines" :key="one.id" type="button" class="routine" :data-routine="one.name" :class="{ here: one.id === routine?.id }" :aria-current="one.id === routine?.id" @click="set({ routine: String(one.id) })">
           <strong>{{ one.name }}</strong>
-          <span><span class="tag" :class="one.isOn ? trustTag[one.trust] : ''">{{ one.isOn ? trusts.find(trust => trust.value === one.trust)!.words : 'Off' }}</span> <span class="soft">{{ one.thisMonth }} this month</span></span>
+          <span><span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{ one.isOn ? trustWords[one.trust].words : 'Off' }}</span> <span class="soft">{{ one.thisMonth }} this month</span></span>
         </button>
       </section>
-      <section v-if="routine" class="middle">
-        <h1>{{ routine.name }}</h1>
-        <p class="soft about">Version {{ routine.version }} · changed {{ shortTime(routine.changedAt) }} by {{ routine.changedBy }} ·
-          <span class="tag" :class="{ go: routine.isOn }">{{ routine.isOn ? `On since ${shortTime(routine.appliesSince!)}` : 'Off' }}</span>
-          <button v-if="session.may('supervisor')" type="button" class="word" @click="change({ isOn: !routine.isOn }, routine.isOn ? 'The routine rests. What happens now is passed by.' : 'The routine is on, for what happens from now on.', { isOn: routine.isOn })">{{ routine.isOn ? 'switch off' : 'switch on' }}</button>
-        </p>
-        <p class="sentence">
-          When <mark>an order becomes {{ routine.sentence.statuses.join(' or ') }}</mark><template v-for="words in routine.conditionWords" :key="words"> and <mark>{{ words }}</mark></template>,
-          issue <mark>an invoice</mark> on <mark>the brand’s stationery</mark>, write <mark>the brand’s cover note</mark> in <mark>the customer’s language</mark> to <mark>the {{ routine.sentence.to }} contact</mark>,
-          and let it go <mark>{{ routine.sentence.delayMinutes ? `${routine.sentence.delayMinutes} minutes later` : 'at once' }}</mark>.
-        </p>
-        <div class="trusts" role="radiogroup" aria-label="Trust">
-          <button v-for="one in trusts" :key="one.value" type="button" role="radio" :aria-checked="routine.trust === one.value" :class="[{ here: routine.trust === one.value }]" :disabled="!session.may('supervisor') || busy" :data-trust="one.value" @click="chooseTrust(one.value)">
-            <strong>{{ one.words }}</strong><span>{{ one.means }}</span>
-          </button>
+      <section v-if="routine && draft && choices" class="middle">
+        <div class="scroll">
+          <h1><input v-if="may" v-model="name" class="name" maxlength="80" aria-label="Name"><template v-else>{{ routine.name }}</template></h1>
+          <p class="soft about">Version {{ routine.version }} · changed {{ shortTime(routine.changedAt) }} by {{ routine.changedBy }} ·
+            <span class="tag" :class="{ go: routine.isOn }">{{ routine.isOn ? `On since ${shortTime(routine.appliesSince!)}` : 'Off' }}</span>
+            <button v-if="may" type="button" class="word" data-test="switch" @click="switchOn">{{ routine.isOn ? 'switch off' : 'switch on' }}</button>
+          </p>
+          <SentenceEditor v-model="draft" :choices="choices" :disabled="!may" />
+          <TrustChoice :trust="routine.trust" :disabled="!may || busy" @choose="chooseTrust" />
+          <label v-if="may" class="for">What it is for <input v-model="description" maxlength="300"></label>
+          <p v-else class="soft">{{ routine.description }} Only a supervisor changes routines.</p>
         </div>
-        <p v-if="!session.may('supervisor')" class="soft">Only a supervisor changes routines.</p>
-        <p class="soft">A change applies to what happens from now on. Older orders are not touched; their invoices can be prepared by hand from the order.</p>
-        <form v-if="session.may('supervisor')" class="words" @submit.prevent="keepWords">
-          <label>Name <input v-model="name" maxlength="80"></label>
-          <label class="wide">What it is for <input v-model="description" maxlength="300"></label>
-          <VBtn type="submit" :disabled="!wordsDirty || !name.trim() || busy">Keep name and description</VBtn>
-        </form>
+        <footer class="foot-bar">
+          <VBtn v-if="may" variant="flat" class="go" :disabled="!dirty || busy || !name.trim()" data-test="keep-routine" @click="keep">Keep as version {{ routine.version + 1 }}</VBtn>
+          <VBtn v-if="dirty" @click="take">Give up the changes</VBtn>
+          <VBtn v-if="!dirty && session.may('clerk')" data-test="catch-up" @click="catching = true">Catch up on older orders…</VBtn>
+          <VBtn v-if="!dirty && may" @click="askNew(routine)">Copy…</VBtn>
+          <span class="soft push">Applies to what happens from now on</span>
+        </footer>
       </section>
-      <section class="right" aria-label="Versions">
-        <h2>Versions</h2>
-        <ol><li v-for="one in versions" :key="one.version"><strong>{{ one.version }}</strong> <span>{{ one.isOn ? trusts.find(trust => trust.value === one.trust)!.words : 'Off' }}</span><br><span class="soft">{{ fullTime(one.madeAt) }} · {{ one.madeBy }}</span></li></ol>
+      <section v-if="routine && draft && choices" class="right" aria-label="Trial and versions">
+        <div role="tablist" aria-label="Beside the sentence" class="sides">
+          <button v-for="one in (['trial', 'versions'] as const)" :key="one" type="button" role="tab" :aria-selected="side === one" :class="{ here: side === one }" @click="side = one">{{ one === 'trial' ? 'Trial' : 'Versions' }}</button>
+        </div>
+        <RoutineTrial v-if="side === 'trial'" :sentence="draft" :live="dirty ? routine.sentence : null" />
+        <RoutineVersions v-else :versions="versions" :choices="choices" :may="may" @take="takeUp" />
       </section>
     </div>
     <Ask v-model="ask" title="Let it go by itself?" go="By itself" :busy="busy" @go="change({ trust: 'by itself' }, `“${routine!.name}” now lets papers go by itself.`, { trust: routine!.trust })">
-      <p>From now on each order that becomes {{ routine?.sentence.statuses.join(' or ') }} is invoiced and mailed with no further touch. What already waits on To check stays there.</p>
+      <p>From now on each order that becomes {{ routine?.sentence.statuses.join(' or ') }} and meets the sentence gets its {{ routine?.sentence.issue }} with no further touch. What already waits on To check stays there.</p>
     </Ask>
+    <Ask v-model="adding" :title="from ? `A copy of “${from.name}”` : 'A new routine'" go="Write it" :disabled="!newName.trim()" @go="add">
+      <label class="for">Its name <input v-model="newName" maxlength="80" data-test="new-name" placeholder="Invoice for co-operatives"></label>
+      <p class="soft">It is switched off until you switch it on. The trial shows what it would do.</p>
+    </Ask>
+    <CatchUp v-if="routine" v-model="catching" :routine="routine" />
   </div>
 </template>
 
 <style scoped>
 .three { display: flex; flex: 1; min-height: 0; }
 .title { font-size: 16px; }
-.list { flex: 0 0 264px; background: var(--paper); border-right: 1px solid var(--rule); overflow: auto; }
-.routine { display: flex; flex-direction: column; gap: 4px; width: 100%; text-align: left; padding: 11px 16px; border: 0; border-bottom: 1px solid var(--rule); border-left: 3px solid transparent; background: none; font: inherit; cursor: pointer; color: inherit; }
+.list { flex: 0 0 248px; background: var(--paper); border-right: 1px solid var(--rule); overflow: auto; }
+.routine { display: flex; flex-direction: column; gap: 4px; width: 100%; text-align: left; padding: 11px 14px; border: 0; border-bottom: 1px solid var(--rule); border-left: 3px solid transparent; background: none; font: inherit; cursor: pointer; color: inherit; outline-offset: -3px; }
 .routine.here { background: var(--ledger); border-left-color: var(--peg); }
-.middle { flex: 1; padding: 24px 28px; overflow: auto; min-width: 0; }
-.about { margin: 6px 0 16px; }
-.sentence { background: var(--paper); border: 1px solid var(--rule); border-radius: 5px; padding: 20px 26px; font-size: 19px; line-height: 46px; background-image: repeating-linear-gradient(transparent 0 45px, var(--rule) 45px 46px); background-position: 0 20px; }
-mark { background: none; color: var(--peg-words); font-weight: 650; }
-.trusts { display: grid; grid-template-columns: repeat(3, 1fr); border: 1px solid var(--rule); border-radius: 5px; overflow: hidden; margin: 18px 0; background: var(--paper); }
-.trusts button { text-align: left; padding: 12px 16px; border: 0; border-right: 1px solid var(--rule); background: none; font: inherit; cursor: pointer; display: flex; flex-direction: column; gap: 3px; color: inherit; }
-.trusts button.here { background: var(--peg-ground); }
-.trusts button:disabled { cursor: default; }
-.trusts span { font-size: 13px; color: var(--soft-ink); }
-.trusts .here span { color: var(--ink); }
-.words { display: flex; gap: 12px; align-items: end; margin-top: 18px; }
-.words label { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; }
-.words .wide { flex: 1; }
-.words input { border: 1px solid var(--rule); border-radius: 4px; padding: 7px 9px; font: inherit; font-size: 14px; color: var(--ink); background: var(--paper); }
-.right { flex: 0 0 280px; border-left: 1px solid var(--rule); background: var(--paper); padding: 20px; overflow: auto; }
-ol { list-style: none; padding: 0; margin: 10px 0; }
-li { padding: 8px 0; border-bottom: 1px solid var(--rule); }
+.middle { flex: 1; display: flex; flex-direction: column; min-width: 0; }
+.scroll { flex: 1; min-height: 0; overflow: auto; padding: 20px 26px; }
+.name { width: 100%; font: inherit; font-weight: 700; border: 1px solid transparent; border-radius: 4px; padding: 2px 6px; margin-left: -7px; background: none; color: inherit; }
+.name:hover, .name:focus { border-color: var(--rule); background: var(--paper); }
+.about { margin: 4px 0 14px; }
+.for { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; gap: 3px; }
+.for input { border: 1px solid var(--rule); border-radius: 4px; padding: 7px 9px; font: inherit; font-size: 14px; color: var(--ink); background: var(--paper); }
+.right { flex: 0 0 328px; border-left: 1px solid var(--rule); background: var(--paper); padding: 12px 20px 20px; overflow: auto; }
+.sides { display: flex; gap: 2px; margin: 0 -8px 12px; }
+.sides button { border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 11px; border-radius: 4px; cursor: pointer; color: var(--ink); }
+.sides button.here { background: var(--ledger-deep); }
 </style>

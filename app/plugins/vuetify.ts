@@ -18,6 +18,14 @@ export default defineNuxtPlugin((nuxt) => {
           },
           variables: { 'border-color': '#16262b', 'border-opacity': 0.16, 'high-emphasis-opacity': 1, 'medium-emphasis-opacity': 0.8 },
         },
+        lamplight: {
+          dark: true,
+          colors: {
+            'background': '#1b292d', 'surface': '#142024', 'primary': '#86d1b9', 'secondary': '#0c1518', 'error': '#f4a097', 'warning': '#ecc08a', 'info': '#95c6ec', 'success': '#86d1b9',
+            'on-background': '#e6eeea', 'on-surface': '#e6eeea',
+          },
+          variables: { 'border-color': '#e6eeea', 'border-opacity': 0.16, 'high-emphasis-opacity': 1, 'medium-emphasis-opacity': 0.8 },
+        },
       },
     },
     defaults: {

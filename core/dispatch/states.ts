@@ -21,6 +21,7 @@ export type DispatchEvent =
   | 'deliver' /* delivery report, or presumed after the limit */
   | 'bounce' /* failure report, also long after */
   | 'send again' /* a person mended the cause */
+  | 'print instead' /* a person sends a stuck email to the print tray */
   | 'confirm' /* a person says an unclear one arrived */
   | 'close' /* a person gives up, with a reason */
 
@@ -30,7 +31,7 @@ export const transitions: Readonly<Record<DispatchState, Partial<Record<Dispatch
   'handing over': { accept: 'on the way', defer: 'waiting', refuse: 'stuck', lose: 'stuck' },
   'on the way': { deliver: 'arrived', bounce: 'stuck' },
   'arrived': { bounce: 'stuck' },
-  'stuck': { 'send again': 'waiting', 'confirm': 'arrived', 'print': 'arrived', 'close': 'closed', 'deliver': 'arrived' },
+  'stuck': { 'send again': 'waiting', 'print instead': 'waiting', 'confirm': 'arrived', 'print': 'arrived', 'close': 'closed', 'deliver': 'arrived' },
   'closed': {},
 }
 

@@ -41,3 +41,23 @@ export function formatDay(day: Day, language: Language, month: 'long' | 'short' 
   return new Intl.DateTimeFormat(localeOf[language], { timeZone: 'UTC', day: 'numeric', month, year: 'numeric' })
     .format(new Date(Date.UTC(year, m - 1, date))).replaceAll('\u202F', '\u00A0')
 }
+
+/** 1 Monday … 7 Sunday (ISO 8601). */
+export function weekdayOf(day: Day): number {
+  const { year, month, day: date } = parseDay(day)
+  return new Date(Date.UTC(year, month - 1, date)).getUTCDay() || 7
+}
+
+/** The instant at which a wall clock in a zone shows "08:30" on a day. In the hour a clock skips, the instant just after it. */
+export function instantInZone(day: Day, time: string, zone: string): Date {
+  const { year, month, day: date } = parseDay(day)
+  const wanted = Date.UTC(year, month - 1, date, Number(time.slice(0, 2)), Number(time.slice(3)))
+  const shownAt = (instant: number) => {
+    const parts = Object.fromEntries(new Intl.DateTimeFormat('en-CA', { timeZone: zone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' })
+      .formatToParts(instant).map(part => [part.type, Number(part.value)]))
+    return Date.UTC(parts.year!, parts.month! - 1, parts.day, parts.hour, parts.minute)
+  }
+  let instant = wanted
+  for (let turn = 0; turn < 2; turn++) instant += wanted - shownAt(instant)
+  return new Date(instant)
+}

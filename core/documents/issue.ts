@@ -1,19 +1,19 @@
 import type { Day } from './days'
-import { buildInvoice, type InvoiceInput } from './invoice'
+import { buildPaper, type PaperInput } from './from-order'
 import type { Paper } from './paper'
 import { formatReference } from './payment-code'
 
 /** Everything a paper is made of, frozen when it is prepared, with the versions it was built from. */
-export type PaperSource = Omit<InvoiceInput, 'number' | 'issued' | 'date'>
+export type PaperSource = Omit<PaperInput, 'number' | 'issued' | 'date'>
 
 /** The paper as it will be: today's date and a number stand-in of final width. */
 export function preparePaper(source: PaperSource, today: Day, numberStandIn: string): Paper {
-  return buildInvoice({ ...source, date: today, number: numberStandIn, issued: false })
+  return buildPaper({ ...source, date: today, number: numberStandIn, issued: false })
 }
 
 /** The paper with what comes at issue: number, document date, due date, reference and payment code. */
 export function issuePaper(source: PaperSource, date: Day, number: string): Paper {
-  return buildInvoice({ ...source, date, number, issued: true })
+  return buildPaper({ ...source, date, number, issued: true })
 }
 
 /** A prepared paper as it is shown: what comes only at issue is dots of about its size, so that nobody copies or scans a stand-in. */

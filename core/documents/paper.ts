@@ -1,9 +1,7 @@
 import type { Language } from '../money/format'
 import type { Currency, DecimalText } from '../money/decimal'
 import type { Day } from './days'
-
-/** The kinds of document the house can issue today. */
-export type DocumentKind = 'invoice'
+import type { DocumentKind } from './kinds'
 
 /**
  * The plain, complete content of a document: every text, number and date as it will be printed, in its language.
@@ -19,9 +17,12 @@ export interface Paper {
   /** The finished number, or a stand-in of the same width while `issued` is false. */
   number: string
   issued: boolean
+  /** Marked across every page: not a valid document. */
+  rehearsal?: boolean
   /** ISO days for readers that calculate; the printed forms stand in `facts`. */
   date: Day
-  dueDate: Day
+  /** Null where nothing is asked for. */
+  dueDate: Day | null
   brand: PaperBrand
   recipient: { lines: string[] }
   /** Short rows of label and value: date, date of supply, due, our order, your reference, customer, tax number. */
@@ -60,7 +61,7 @@ export interface PaperLine {
 }
 
 /** Fixed words in the paper's language. {page} and {pages} are filled by the layout. */
-export interface PaperWords { page: string, tax: string, base: string, taxAmount: string, continued: string }
+export interface PaperWords { page: string, tax: string, base: string, taxAmount: string, continued: string, rehearsal?: string }
 
 /** How the sum is to be paid, written out. */
 export interface PaperPayment {

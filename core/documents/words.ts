@@ -1,8 +1,9 @@
 import type { Language } from '../money/format'
+import type { DocumentKind } from './kinds'
 
-/** The fixed words of an invoice. */
-export interface InvoiceWords {
-  invoice: string
+/** The fixed words of papers. */
+export interface PaperWordList {
+  heading: Record<DocumentKind, string>
   date: string, supplied: string, due: string, order: string, reference: string, customer: string, taxNumber: string
   item: string, description: string, quantity: string, price: string, tax: string, net: string, gross: string
   base: string, taxAmount: string, includedTax: string
@@ -12,13 +13,13 @@ export interface InvoiceWords {
   payReference: (reference: string) => string
   scan: string
   early: (percent: string, date: string, amount: string) => string
-  page: string, continued: string
+  page: string, continued: string, rehearsal: string
   attention: string
 }
 
-export const invoiceWords: Record<Language, InvoiceWords> = {
+export const paperWords: Record<Language, PaperWordList> = {
   en: {
-    invoice: 'Invoice', date: 'Date', supplied: 'Date of supply', due: 'Due', order: 'Our order', reference: 'Your reference',
+    heading: { 'invoice': 'Invoice', 'order confirmation': 'Order confirmation' }, date: 'Date', supplied: 'Date of supply', due: 'Due', order: 'Our order', reference: 'Your reference',
     customer: 'Customer', taxNumber: 'Your VAT no.',
     item: 'Item', description: 'Description', quantity: 'Qty', price: 'Price', tax: 'VAT', net: 'Net', gross: 'Amount',
     base: 'Base', taxAmount: 'Tax', includedTax: 'of which VAT',
@@ -28,10 +29,10 @@ export const invoiceWords: Record<Language, InvoiceWords> = {
     payReference: reference => `Reference ${reference}`,
     scan: 'Scan the code with your bank’s app, or give the reference.',
     early: (percent, date, amount) => `${percent} discount when paid by ${date}: ${amount}.`,
-    page: 'Page {page} of {pages}', continued: 'continued', attention: 'Attn',
+    page: 'Page {page} of {pages}', continued: 'continued', rehearsal: 'REHEARSAL', attention: 'Attn',
   },
   de: {
-    invoice: 'Rechnung', date: 'Datum', supplied: 'Leistungsdatum', due: 'Fällig', order: 'Unser Auftrag', reference: 'Ihr Zeichen',
+    heading: { 'invoice': 'Rechnung', 'order confirmation': 'Auftragsbestätigung' }, date: 'Datum', supplied: 'Leistungsdatum', due: 'Fällig', order: 'Unser Auftrag', reference: 'Ihr Zeichen',
     customer: 'Kunde', taxNumber: 'Ihre USt-IdNr.',
     item: 'Artikel', description: 'Bezeichnung', quantity: 'Menge', price: 'Preis', tax: 'USt', net: 'Netto', gross: 'Betrag',
     base: 'Netto', taxAmount: 'Steuer', includedTax: 'darin USt',
@@ -41,19 +42,19 @@ export const invoiceWords: Record<Language, InvoiceWords> = {
     payReference: reference => `Verwendungszweck ${reference}`,
     scan: 'Code mit der Banking-App lesen oder den Verwendungszweck angeben.',
     early: (percent, date, amount) => `${percent} Skonto bei Zahlung bis ${date}: ${amount}.`,
-    page: 'Seite {page} von {pages}', continued: 'Fortsetzung', attention: 'z. Hd.',
+    page: 'Seite {page} von {pages}', continued: 'Fortsetzung', rehearsal: 'PROBE', attention: 'z. Hd.',
   },
   fr: {
-    invoice: 'Facture', date: 'Date', supplied: 'Date de livraison', due: 'Échéance', order: 'Notre commande', reference: 'Votre référence',
+    heading: { 'invoice': 'Facture', 'order confirmation': 'Confirmation de commande' }, date: 'Date', supplied: 'Date de livraison', due: 'Échéance', order: 'Notre commande', reference: 'Votre référence',
     customer: 'Client', taxNumber: 'Votre n° TVA',
     item: 'Article', description: 'Désignation', quantity: 'Qté', price: 'Prix', tax: 'TVA', net: 'Net', gross: 'Montant',
     base: 'Base', taxAmount: 'Taxe', includedTax: 'dont TVA',
     lines: 'Somme des lignes', total: 'Total', prepaid: 'Déjà réglé', toPay: 'À payer', nothingToPay: 'Rien à payer',
-    payTitle: (amount, date) => `Merci de régler ${amount} avant le ${date}`,
+    payTitle: (amount, date) => `Merci de régler ${amount} au plus tard le ${date}`,
     payTo: name => `à ${name}`,
     payReference: reference => `Référence ${reference}`,
     scan: 'Lisez le code avec l’application de votre banque, ou indiquez la référence.',
-    early: (percent, date, amount) => `${percent} d’escompte pour un règlement avant le ${date} : ${amount}.`,
-    page: 'Page {page} sur {pages}', continued: 'suite', attention: 'À l’attention de',
+    early: (percent, date, amount) => `${percent} d’escompte pour un règlement au plus tard le ${date} : ${amount}.`,
+    page: 'Page {page} sur {pages}', continued: 'suite', rehearsal: 'ESSAI', attention: 'À l’attention de',
   },
 }

@@ -1,39 +1,24 @@
+import { kindFacts, type DocumentKind } from '../documents/kinds'
 import { Decimal } from '../money/decimal'
-import type { DocumentKind } from '../documents/paper'
+import { conditionWords, type ChoiceSubject, type Condition, type RoutineSentence } from './sentence'
 
-export type Trust = 'by hand' | 'after a check' | 'by itself'
-export const trusts: readonly Trust[] = ['by hand', 'after a check', 'by itself']
-
-/** The sentence of a routine: when … and …, issue …, write to …, let it go …. */
-export interface RoutineSentence {
-  /** Statuses that an order must reach. */
-  statuses: string[]
-  conditions: Condition[]
-  issue: DocumentKind
-  /** Role of the contact it is written to. */
-  to: 'billing' | 'buying' | 'goods-in'
-  /** Minutes it waits after issue before it goes. */
-  delayMinutes: number
-}
-
-export type Condition =
-  | { about: 'total', is: 'over' | 'at most', amount: string, currency: string }
-  | { about: 'brand', is: 'one of', values: string[] }
-  | { about: 'group', is: 'one of', values: string[] }
-  | { about: 'country', is: 'one of' | 'not', values: string[] }
-  | { about: 'salesperson', is: 'one of', values: string[] }
-
-/** The facts of an order at the moment of the event, as its event row keeps them. */
+/** The facts of an order at the moment of the event, as its event row keeps them (schema 2; schema 1 had no net, customer, items, fields). */
 export interface OrderEventFacts {
   order: string
   from: string
   to: string
   total: string
+  net?: string
   currency: string
   brand: string
+  /** The customer's number. */
+  customer?: string
   group: string
   country: string
   salesperson: string
+  items?: string[]
+  /** The house's own order fields; those left empty are missing. */
+  fields?: Record<string, string>
 }
 
 export interface ConditionSeen { words: string, holds: boolean, seen: string }
@@ -41,28 +26,36 @@ export interface ConditionSeen { words: string, holds: boolean, seen: string }
 /** Why a routine acted or did not: each condition with yes or no and the value seen. */
 export interface Verdict { applies: boolean, seen: ConditionSeen[] }
 
-/** The words of a condition as they stand in the sentence. */
-export function conditionWords(condition: Condition): string {
-  switch (condition.about) {
-    case 'total': return `its total is ${condition.is} ${condition.amount} ${condition.currency}`
-    case 'brand': return `it is sold by ${condition.values.join(' or ')}`
-    case 'group': return `its customer is in the group ${condition.values.join(' or ')}`
-    case 'country': return condition.is === 'not' ? `it goes to another country than ${condition.values.join(' or ')}` : `it goes to ${condition.values.join(' or ')}`
-    case 'salesperson': return `its salesperson is ${condition.values.join(' or ')}`
-  }
+const notKept = 'not kept then'
+
+function valuesOf(about: ChoiceSubject, facts: OrderEventFacts): string[] | undefined {
+  if (about === 'item') return facts.items
+  const value = facts[about]
+  return value === undefined ? undefined : [value]
 }
 
-function holds(condition: Condition, facts: OrderEventFacts): ConditionSeen {
+/** One condition's answer. A fact that the event did not keep never lets a condition hold, not even "not". */
+function answer(condition: Condition, facts: OrderEventFacts): ConditionSeen {
   const words = conditionWords(condition)
   if (condition.about === 'total') {
-    const seen = `${facts.total} ${facts.currency}`
+    const amount = condition.of === 'net' ? facts.net : facts.total
+    if (amount === undefined) return { words, holds: false, seen: notKept }
+    const seen = `${amount} ${facts.currency}`
     if (facts.currency !== condition.currency) return { words, holds: false, seen }
-    const over = new Decimal(facts.total).gt(condition.amount)
+    const over = new Decimal(amount).gt(condition.amount)
     return { words, holds: condition.is === 'over' ? over : !over, seen }
   }
-  const seen = facts[condition.about]
-  const among = condition.values.includes(seen)
-  return { words, holds: condition.is === 'not' ? !among : among, seen }
+  if (condition.about === 'field') {
+    if (!facts.fields) return { words, holds: false, seen: notKept }
+    const value = facts.fields[condition.field]?.trim() ?? ''
+    const wanted = condition.value.trim().toLowerCase()
+    const holds = { filled: value !== '', empty: value === '', contains: value.toLowerCase().includes(wanted), is: value.toLowerCase() === wanted }[condition.is]
+    return { words, holds, seen: value || 'empty' }
+  }
+  const values = valuesOf(condition.about, facts)
+  if (!values) return { words, holds: false, seen: notKept }
+  const among = values.some(value => condition.values.includes(value))
+  return { words, holds: condition.is === 'not' ? !among : among, seen: values.slice(0, 6).join(', ') + (values.length > 6 ? ` and ${values.length - 6} more` : '') }
 }
 
 /** Whether a routine applies to an event, with every condition's answer. */
@@ -72,11 +65,14 @@ export function judge(sentence: RoutineSentence, facts: OrderEventFacts): Verdic
     holds: sentence.statuses.includes(facts.to),
     seen: facts.to,
   }
-  const seen = [reached, ...sentence.conditions.map(condition => holds(condition, facts))]
+  const seen = [reached, ...sentence.conditions.map(condition => answer(condition, facts))]
   return { applies: seen.every(one => one.holds), seen }
 }
 
-/** Once is decided by the subject: the claim's key. The occasion of an invoice is the shipment; until orders ship in parts there is one. */
-export function occasionOf(_kind: DocumentKind): string {
-  return 'whole order'
+/**
+ * Once is decided by the subject: the claim's key. The occasion of an invoice is the shipment; until orders ship in parts there is one.
+ * A confirmation's is the order's revision: an order whose lines changed may be confirmed anew.
+ */
+export function occasionOf(kind: DocumentKind, revision: number): string {
+  return kindFacts[kind].needsSupply ? 'whole order' : `revision ${revision}`
 }

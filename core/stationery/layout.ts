@@ -4,6 +4,7 @@ import type { LaidOut } from './pages'
 import { Sheet } from './sheet'
 import type { Stationery } from './stationery'
 import { footer } from './strips/footer'
+import { watermark } from './strips/watermark'
 import { head } from './strips/head'
 import { lineTable } from './strips/lines'
 import { closing } from './strips/closing'
@@ -18,6 +19,7 @@ export function layOut(paper: Paper, stationery: Stationery, metrics: FontMetric
   const end = head(strip)
   lineTable(strip, end, closing(strip))
   footer(strip)
+  if (paper.rehearsal) watermark(strip)
   return {
     pages: strip.sheet.pages,
     problems: strip.sheet.findings(),

@@ -1,5 +1,5 @@
 import type { FontMetrics } from './metrics'
-import type { DrawOp, LayoutProblem, Page, Role } from './pages'
+import type { Cell, DrawOp, LayoutProblem, Page, Role } from './pages'
 import { a4, ink } from './stationery'
 
 export interface TextStyle {
@@ -9,6 +9,7 @@ export interface TextStyle {
   size: number
   colour?: string
   role?: Role
+  cell?: Cell
 }
 
 /** Collects draw operations page by page; knows how to measure, wrap and place text. Nothing here knows what an invoice is. */
@@ -38,6 +39,14 @@ export class Sheet {
     this.target = -1
   }
 
+  /** What `draw` draws comes before everything that is on the page already. */
+  behind(draw: () => void): void {
+    const page = this.pages.at(this.target)!
+    const above = page.ops.splice(0)
+    draw()
+    page.ops.push(...above)
+  }
+
   width(text: string, style: TextStyle): number {
     return this.metrics.width(clean(text), style.family, style.weight, style.size)
   }
@@ -51,7 +60,7 @@ export class Sheet {
     for (const character of lost) if (!this.missing.has(character)) this.missing.set(character, tidy)
     const width = pieces.reduce((total, piece) => total + piece.width, 0)
     const left = align === 'left' ? x : align === 'right' ? x - width : x - width / 2
-    this.ops.push({ op: 'text', role: style.role ?? 'paragraph', x: left, y, size: style.size, colour: style.colour ?? ink, text: tidy, pieces })
+    this.ops.push({ op: 'text', role: style.role ?? 'paragraph', x: left, y, size: style.size, colour: style.colour ?? ink, text: tidy, pieces, ...(style.cell ? { cell: style.cell } : {}) })
   }
 
   line(x1: number, y1: number, x2: number, y2: number, colour: string, width = 0.5): void {

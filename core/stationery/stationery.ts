@@ -1,3 +1,6 @@
+/** Text fonts of papers; each ships with its weights. */
+export const paperFamilies = ['Source Sans 3', 'Bitter'] as const
+
 /** The design of the PDF. Kept in versions; a paper names the version it was drawn with. */
 export interface Stationery {
   name: string

@@ -1,5 +1,5 @@
 import type { BrandFacts, CustomerFacts, OrderFacts, OrderLineFacts } from '../documents/facts'
-import { buildInvoice, type InvoiceInput } from '../documents/invoice'
+import { buildPaper, type PaperInput } from '../documents/from-order'
 import type { Paper } from '../documents/paper'
 import { FontMetrics, type FontFace } from '../stationery/metrics'
 import faces from '../stationery/font-metrics.json'
@@ -48,9 +48,9 @@ export const order: OrderFacts = {
   ],
 }
 
-export function exampleInvoice(change: Partial<InvoiceInput> = {}): Paper {
-  return buildInvoice({
-    brand: tansyHollow, order, customer: ottermill, language: 'en', rates: { standard: '23', reduced: '13.5', zero: '0' },
+export function exampleInvoice(change: Partial<PaperInput> = {}): Paper {
+  return buildPaper({
+    kind: 'invoice', brand: tansyHollow, order, customer: ottermill, language: 'en', rates: { standard: '23', reduced: '13.5', zero: '0' },
     date: '2026-11-24', number: 'INV-2026-00042', issued: true, ...change,
   })
 }

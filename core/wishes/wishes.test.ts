@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { isAddress, recipientsFor, type ContactFacts } from './recipients'
+import { isAddress, recipientsFor, wishWords, type ContactFacts } from './recipients'
 import { findSetting } from './settings'
 
 describe('a setting is found with its source', () => {
@@ -28,13 +28,37 @@ describe('recipients', () => {
   const contact = (email: string, role: ContactFacts['role']): ContactFacts => ({ name: email, email, role })
 
   test('all billing contacts, each address once', () => {
-    const found = recipientsFor([contact('a@h.example', 'billing'), contact('A@H.example', 'billing'), contact('b@h.example', 'billing'), contact('c@h.example', 'buying')], 'billing')
+    const found = recipientsFor({ role: 'billing', contacts: [contact('a@h.example', 'billing'), contact('A@H.example', 'billing'), contact('b@h.example', 'billing'), contact('c@h.example', 'buying')] })
     expect(found.map(one => one.address)).toEqual(['a@h.example', 'b@h.example'])
   })
 
   test('without one, a contact for anything; never somebody of another role', () => {
-    expect(recipientsFor([contact('a@h.example', 'anyone'), contact('b@h.example', 'buying')], 'billing').map(one => one.address)).toEqual(['a@h.example'])
-    expect(recipientsFor([contact('b@h.example', 'buying')], 'billing')).toEqual([])
+    expect(recipientsFor({ role: 'billing', contacts: [contact('a@h.example', 'anyone'), contact('b@h.example', 'buying')] }).map(one => one.address)).toEqual(['a@h.example'])
+    expect(recipientsFor({ role: 'billing', contacts: [contact('b@h.example', 'buying')] })).toEqual([])
+  })
+
+  test('the customer\'s wish for another role stands before the routine\'s', () => {
+    const found = recipientsFor({ role: 'billing', wish: { to: 'buying' }, contacts: [contact('a@h.example', 'billing'), contact('b@h.example', 'buying')] })
+    expect(found).toMatchObject([{ address: 'b@h.example', source: 'the customer\'s buying contact, as the customer wishes' }])
+  })
+
+  test('copies are united, each with its source; nobody is written to twice, To before CC before BCC', () => {
+    const found = recipientsFor({
+      role: 'billing', contacts: [contact('a@h.example', 'billing')], copyTo: ['desk@us.example', 'A@h.example'], wish: { cc: ['boss@h.example', 'desk@us.example'], bcc: ['audit@h.example', 'boss@h.example'] },
+    })
+    expect(found.map(one => `${one.as} ${one.address} (${one.source})`)).toEqual([
+      'To a@h.example (the customer\'s billing contact)', 'CC desk@us.example (a copy from the routine)', 'CC boss@h.example (a copy the customer wishes)', 'BCC audit@h.example (a blind copy at the customer)',
+    ])
+  })
+
+  test('copies alone are no letter', () => {
+    expect(recipientsFor({ role: 'billing', contacts: [contact('b@h.example', 'buying')], copyTo: ['desk@us.example'] })).toEqual([])
+  })
+
+  test('a wish reads as a sentence', () => {
+    expect(wishWords({ channel: 'both', to: 'buying', cc: ['x@h.example'] })).toBe('by email and on paper, to the buying contact, with a copy to x@h.example')
+    expect(wishWords({ channel: 'nothing', cc: ['x@h.example'] })).toBe('not at all')
+    expect(wishWords(undefined)).toBe('')
   })
 
   test.each(['a@h.example', 'a.b+c@sub.h.example'])('%s can be written to', address => expect(isAddress(address)).toBe(true))

@@ -5,11 +5,17 @@ import { config } from '../config'
 import { house } from './migrations/001-house'
 import { papers } from './migrations/002-papers'
 import { sending } from './migrations/003-sending'
+import { kinds } from './migrations/004-kinds'
+import { control } from './migrations/005-control'
+import { installation } from './migrations/006-installation'
 
 const migrations = [
   { name: '001-house', sql: house },
   { name: '002-papers', sql: papers },
   { name: '003-sending', sql: sending },
+  { name: '004-kinds', sql: kinds },
+  { name: '005-control', sql: control },
+  { name: '006-installation', sql: installation },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

@@ -1,18 +1,25 @@
 import { closeDatabase } from '../db/connection'
 import { migrate } from '../db/migrate'
 import { closeRenderPool, warmRenderPool } from '../render/pool'
+import { guardInstallation } from '../services/house/installation'
+import { watchHealth } from '../services/live/health'
 import { stopListening } from '../services/live/listen'
 
 /** Nitro does not wait for an async plugin: requests wait for this promise instead. */
 export default defineNitroPlugin((nitro) => {
-  const ready = migrate()
+  const ready = migrate().then(guardInstallation)
   warmRenderPool()
   ready.catch((error: unknown) => {
     console.error('Clothespin cannot reach its database:', error)
     process.exit(1)
   })
+  let unwatch = () => {}
+  void ready.then(() => {
+    unwatch = watchHealth()
+  })
   nitro.hooks.hook('request', () => ready)
   nitro.hooks.hook('close', async () => {
+    unwatch()
     await stopListening()
     await closeRenderPool()
     await closeDatabase()

@@ -14,10 +14,12 @@ export interface Jobs {
   'paint-documents': { documentIds: number[] }
   /** Emails that are due. */
   'send-dispatches': { dispatchIds: number[] }
+  /** Rehearsal papers that are not mailed yet. */
+  'send-rehearsals': { rehearsalIds: number[] }
 }
 
 const priority: Record<keyof Jobs, number> = {
-  'look-at-events': 0, 'refresh-papers': 0, 'send-run': 1, 'issue-papers': 1, 'paint-documents': 2, 'send-dispatches': 3,
+  'look-at-events': 0, 'refresh-papers': 0, 'send-run': 1, 'issue-papers': 1, 'paint-documents': 2, 'send-dispatches': 3, 'send-rehearsals': 3,
 }
 
 /**

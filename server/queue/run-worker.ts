@@ -14,6 +14,7 @@ import { run as lookAtEvents } from './tasks/look-at-events'
 import { run as paintDocuments } from './tasks/paint-documents'
 import { run as refreshPapers } from './tasks/refresh-papers'
 import { run as sendDispatches } from './tasks/send-dispatches'
+import { run as sendRehearsals } from './tasks/send-rehearsals'
 import { run as sendRun } from './tasks/send-run'
 
 const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => Promise<void> } = {
@@ -22,6 +23,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'paint-documents': paintDocuments,
   'refresh-papers': refreshPapers,
   'send-dispatches': sendDispatches,
+  'send-rehearsals': sendRehearsals,
   'send-run': sendRun,
 }
 

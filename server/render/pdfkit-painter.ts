@@ -4,6 +4,7 @@ import * as fontkit from 'fontkit'
 import PDFDocument from 'pdfkit'
 import type { DrawOp, LaidOut } from '../../core/stationery/pages'
 import type { Painter, PaintFacts, Pictures } from './painter'
+import { Tags } from './tags'
 
 /** The parts of fontkit's TrueType subset that are filled glyph by glyph. */
 interface Subset {
@@ -114,7 +115,7 @@ const n = (value: number) => String(Math.round(value * 1000) / 1000)
 
 /** Paints with pdfkit. Texts go straight into the content stream, since the core has placed them already. */
 export class PdfkitPainter implements Painter {
-  readonly version = 'pdfkit-0.20.2/1'
+  readonly version = 'pdfkit-0.20.2/2'
   private readonly fonts = new Map<string, CachedFont>()
 
   constructor(private readonly fontFolder: string) {}
@@ -130,7 +131,7 @@ export class PdfkitPainter implements Painter {
 
   async paint(laidOut: LaidOut, pictures: Pictures, facts: PaintFacts): Promise<Uint8Array> {
     const doc = new PDFDocument({
-      font: null as never, autoFirstPage: false, pdfVersion: '1.7', displayTitle: true, lang: laidOut.language, margin: 0,
+      font: null as never, autoFirstPage: false, pdfVersion: '1.7', tagged: true, displayTitle: true, lang: laidOut.language, margin: 0,
       info: {
         Title: laidOut.title, Author: facts.author, Subject: facts.subject, Creator: 'Clothespin', Producer: 'Clothespin',
         CreationDate: facts.madeAt, ModDate: facts.madeAt,
@@ -142,11 +143,14 @@ export class PdfkitPainter implements Painter {
       doc.on('end', resolve)
       doc.on('error', reject)
     })
+    const tags = new Tags(doc)
     for (const page of laidOut.pages) {
       doc.addPage({ size: [page.width, page.height], margin: 0 })
       const pen: Pen = { face: '', colour: '' }
-      for (const op of page.ops) this.draw(doc, op, pictures, pen)
+      for (const op of page.ops) tags.draw(op, () => this.draw(doc, op, pictures, pen))
+      tags.endPage()
     }
+    tags.end()
     doc.end()
     await done
     return Buffer.concat(chunks)

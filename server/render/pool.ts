@@ -48,6 +48,11 @@ export async function checkPaper(paper: Paper, design: Stationery): Promise<Rend
   return threads().run({ paper, design, logo: null, madeAt: new Date(0).toISOString(), layoutOnly: true })
 }
 
+/** Several stored PDFs as one, made in a thread. */
+export async function mergePdfs(files: readonly Uint8Array[]): Promise<Uint8Array> {
+  return threads().run(files as never, { name: 'merge' }) as unknown as Promise<Uint8Array>
+}
+
 export async function closeRenderPool(): Promise<void> {
   await pool?.destroy()
   pool = undefined

@@ -22,6 +22,9 @@ export interface RenderTask {
   layoutOnly: boolean
 }
 
+/** Several PDFs into one, in a thread as well. */
+export { merge } from './merge'
+
 export interface Rendered { bytes: Uint8Array | null, pages: number, problems: LayoutProblem[], renderer: string }
 
 const metrics = new FontMetrics(faces as unknown as FontFace[])

@@ -1,9 +1,9 @@
-import { fork, spawnSync, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { fork, type ChildProcess } from 'node:child_process'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import puppeteer, { type Browser, type Page } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll } from 'vitest'
+import { afterAll, afterEach, beforeAll, inject } from 'vitest'
 import { demoStaff } from '../../demo/house'
 import { freePort } from '../../demo/postgres'
 import { freshDatabase } from '../integration/house'
@@ -20,6 +20,17 @@ export interface Desk {
   untilCount: (stage: string, holds: (count: number) => boolean) => Promise<void>
   press: (...keys: string[]) => Promise<void>
   text: (selector: string) => Promise<string>
+  wait: (selector: string) => Promise<unknown>
+  /** Answers the question before what cannot be taken back. */
+  sayYes: () => Promise<void>
+  /** Clicks the first of these elements whose text begins so, as soon as there is one. */
+  clickText: (selector: string, words: string) => Promise<void>
+  /** Presses Tab until such an element has the focus. */
+  tabTo: (selector: string) => Promise<void>
+  /** Opens the picker of a word by Tab and Enter, and waits until one can type. */
+  openWord: (selector: string) => Promise<void>
+  /** By Ctrl+K, a name and Enter. */
+  goTo: (name: string, path: string) => Promise<void>
   newPage: () => Promise<Page>
 }
 
@@ -42,8 +53,7 @@ export function useDesk(): Desk {
       CLOTHESPIN_MAILBOXES_URL: `http://127.0.0.1:${mailWeb}`, CLOTHESPIN_SWEEP_SECONDS: '3',
       STANDIN_SMTP_PORT: String(smtp), STANDIN_REPORT_PORT: String(returns), STANDIN_WEB_PORT: String(mailWeb), STANDIN_MAIL_FOLDER: join(folder, 'mail'),
     })
-    const loaded = spawnSync(process.execPath, ['.build/js/load.mjs'], { env: process.env, encoding: 'utf8' })
-    if (loaded.status !== 0) throw new Error(`the demo could not be loaded: ${loaded.stderr}`)
+    cpSync(inject('demoMail'), join(folder, 'mail'), { recursive: true })
     for (const name of ['mail-standin', 'worker']) {
       const child = fork(join('.build/js', `${name}.mjs`), [], { execArgv: [], env: { ...process.env, CLOTHESPIN_PROCESS: name }, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
       children.push(child)
@@ -87,6 +97,42 @@ export function useDesk(): Desk {
         }
       },
       text: (selector: string) => page.$eval(selector, element => (element as HTMLElement).innerText),
+      wait: (selector: string) => page.waitForSelector(selector, { visible: true }),
+      sayYes: async () => {
+        await page.waitForSelector('[data-test="ask-go"]', { visible: true })
+        await page.waitForFunction(() => document.activeElement?.matches('[data-test="ask-go"]'))
+        await page.keyboard.press('Enter')
+      },
+      clickText: async (selector: string, words: string) => {
+        await page.waitForFunction((where, what) => [...document.querySelectorAll<HTMLElement>(where)].some(one => one.innerText.trim().startsWith(what)), {}, selector, words)
+        await page.evaluate((where, what) => [...document.querySelectorAll<HTMLElement>(where)].find(one => one.innerText.trim().startsWith(what))!.click(), selector, words)
+      },
+      tabTo: async (selector: string) => {
+        await page.waitForSelector(selector, { visible: true })
+        for (let count = 0; count < 80; count++) {
+          if (await page.evaluate(where => document.activeElement?.matches(where), selector)) return
+          await page.keyboard.press('Tab')
+        }
+        throw new Error(`Tab does not reach ${selector}`)
+      },
+      openWord: async (selector: string) => {
+        for (let attempt = 0; ; attempt++) {
+          await desk.tabTo(selector)
+          await page.keyboard.press('Enter')
+          const there = await page.waitForFunction(() => document.activeElement?.matches('.picker input'), { timeout: 3000 }).catch(() => undefined)
+          if (there) return
+          if (attempt > 2) throw new Error(`the picker of ${selector} does not open`)
+          if (await page.$('.picker')) await page.keyboard.press('Escape')
+        }
+      },
+      goTo: async (name: string, path: string) => {
+        await desk.press('Control+k')
+        await page.waitForFunction(() => document.activeElement?.matches('.finder input'))
+        await page.keyboard.type(name)
+        await page.waitForFunction(what => document.querySelector<HTMLElement>('.finder li.at')?.innerText.includes(what), {}, name)
+        await page.keyboard.press('Enter')
+        await page.waitForFunction(where => location.pathname.startsWith(where) && !document.querySelector('.finder'), {}, path)
+      },
       newPage: () => browser.newPage(),
     })
   })

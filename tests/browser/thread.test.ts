@@ -2,22 +2,15 @@ import { createHash } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { useDesk } from './desk'
 
-/* The clerk's way through the thread: by mouse, and again by keyboard alone. */
+/* The clerk's way through the thread by mouse; keyboard.test.ts goes it by keyboard alone. */
 const desk = useDesk()
 
 let waiting = 0
 
 const rows = () => desk.page.$$eval('[role="option"] .number', elements => elements.map(element => element.textContent!.trim()))
-const wait = (selector: string) => desk.page.waitForSelector(selector, { visible: true })
-const sayYes = async () => {
-  await wait('[data-test="ask-go"]')
-  await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="ask-go"]'))
-  await desk.page.click('[data-test="ask-go"]')
-}
-const clickText = async (selector: string, words: string) => {
-  await desk.page.waitForFunction((where, what) => [...document.querySelectorAll<HTMLElement>(where)].some(one => one.innerText.trim().startsWith(what)), {}, selector, words)
-  await desk.page.evaluate((where, what) => [...document.querySelectorAll<HTMLElement>(where)].find(one => one.innerText.trim().startsWith(what))!.click(), selector, words)
-}
+const wait: typeof desk.wait = selector => desk.wait(selector)
+const sayYes = () => desk.sayYes()
+const clickText: typeof desk.clickText = (selector, words) => desk.clickText(selector, words)
 
 describe('by mouse', () => {
   test('1. the Line shows six stages with counts, a list, and the true PDF with its leaves', async () => {
@@ -36,7 +29,7 @@ describe('by mouse', () => {
 
   test('2. Orders: filter, search, sort; one Packed order set to Shipped, then twenty', async () => {
     await clickText('header a', 'Orders')
-    await wait('[role="option"]')
+    await wait('[aria-label="Orders"] [role="option"]')
     await desk.page.click('button[aria-label^="Status:"]')
     await wait('.picker')
     await clickText('.picker li', 'Packed')
@@ -50,7 +43,7 @@ describe('by mouse', () => {
     await desk.page.click('[role="option"]')
     await desk.page.click('[data-test="set-status"]')
     await desk.page.waitForFunction(first => document.querySelector('[role="option"] .number')?.textContent?.trim() !== first, {}, before[0])
-    await desk.page.click('[role="option"] input[type="checkbox"]')
+    await desk.page.click('[role="option"] [data-test="pick"]')
     expect(await desk.text('[data-test="set-status"]')).toBe('Set 1 to Shipped')
     await desk.page.click('[role="option"]')
     await desk.press(...Array.from({ length: 19 }, () => 'Shift+ArrowDown'))
@@ -68,8 +61,8 @@ describe('by mouse', () => {
     const other = await desk.newPage()
     await other.setViewport({ width: 1280, height: 800 })
     await other.goto(`${desk.base}/orders?search=${order}`)
-    await other.waitForSelector('[role="option"] a')
-    await other.click('[role="option"] a')
+    await other.waitForSelector('[role="option"] .link')
+    await other.click('[role="option"] .link')
     const quantity = await other.waitForSelector('[data-test="quantity-1"]')
     await quantity!.click({ count: 3 })
     await quantity!.type('77')
@@ -92,17 +85,18 @@ describe('by mouse', () => {
     await desk.page.focus('[role="listbox"]')
     await desk.press('Control+a')
     const sending = Number(/Send (\d+)/.exec(await desk.text('[data-test="send"]'))![1])
-    expect(sending).toBe(total - 2)
+    expect(sending).toBeGreaterThan(20)
     await desk.page.click('[data-test="send"]')
     await sayYes()
     await desk.page.waitForFunction(count => document.querySelector<HTMLElement>('[data-test="run"]')?.innerText.includes(`All ${count} issued`), { timeout: 20_000 }, sending)
-    await desk.untilCount('to check', count => count === 1)
+    await desk.untilCount('to check', count => count === total - 1 - sending)
   })
 
   test('4. they go Waiting → On the way → Arrived, and the very email stands in the recipient\'s mailbox', async () => {
+    await desk.page.goto(desk.base)
     await desk.untilCount('arrived', count => count >= 8)
-    await desk.page.click('[data-stage="arrived"]')
-    await desk.page.waitForFunction(() => document.querySelectorAll('[role="option"]').length >= 8)
+    await desk.page.goto(`${desk.base}/?stage=arrived&kind=invoice`)
+    await desk.page.waitForFunction(() => document.querySelectorAll('[role="option"]').length >= 5)
     await desk.page.click('[role="option"]')
     await clickText('[aria-label="Leaves"] button', 'Trail')
     const found = await desk.page.waitForFunction(() => {
@@ -120,13 +114,13 @@ describe('by mouse', () => {
     await mailbox.waitForSelector('[data-file]')
     expect(await mailbox.$eval('h1', element => element.textContent)).toContain(number)
     const file = await mailbox.$eval('[data-file]', element => ({ name: element.textContent, url: (element as HTMLAnchorElement).href }))
-    expect(file.name).toMatch(new RegExp(`^(Invoice|Rechnung)-${number}\\.pdf$`))
+    expect(file.name).toMatch(new RegExp(`^(Invoice|Rechnung|Facture)-${number}\\.pdf$`))
     const mailed = Buffer.from(await (await fetch(file.url)).arrayBuffer())
     await mailbox.close()
 
     await clickText('header a', 'Register')
-    await wait('input[type="search"]')
-    await desk.page.type('input[type="search"]', number)
+    await wait('[aria-label="Documents"] [role="option"]')
+    await desk.page.type('[aria-label="Register"] input[type="search"]', number)
     await desk.page.waitForFunction(wanted => document.querySelectorAll('[role="option"]').length === 1 && document.body.innerText.includes(wanted), {}, number)
     await desk.page.waitForFunction(wanted => document.querySelector<HTMLElement>('.leaves')?.innerText.includes(wanted), {}, number)
     const save = await desk.page.waitForSelector('[data-test="save-pdf"]')
@@ -137,14 +131,15 @@ describe('by mouse', () => {
   test('5. by itself: shipped and gone; Packed and Shipped again makes no second invoice, and the trail says why', async () => {
     await desk.signIn('supervisor')
     await clickText('header a', 'Routines')
-    await wait('[data-trust="by itself"]')
+    await clickText('.routine', 'Invoice when shipped')
+    await desk.page.waitForFunction(() => document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true' && document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Invoice when shipped')
     await desk.page.click('[data-trust="by itself"]')
     await sayYes()
     await desk.page.waitForFunction(() => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true')
 
     await desk.page.goto(`${desk.base}/orders?status=Packed`)
-    await wait('[role="option"] a')
-    await desk.page.evaluate(() => [...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => !/Reedbank|Gorsefield|Cowslip|Oran/.test(row.innerText))!.querySelector('a')!.click())
+    await wait('[role="option"] .link')
+    await desk.page.evaluate(() => [...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => !/Reedbank|Gorsefield|Cowslip|Oran|Lycée|Abbeyvale|Vigil|Turlough|Greyfriars|Tilleuls/.test(row.innerText))!.querySelector<HTMLElement>('.link')!.click())
     await wait('.texts')
     const setTo = async (status: string) => {
       await desk.page.click('button[aria-label^="Status:"]')
@@ -162,84 +157,14 @@ describe('by mouse', () => {
 
   test('6. the Register finds by customer, order and amount', async () => {
     await clickText('header a', 'Register')
-    await wait('[role="option"]')
+    await wait('[aria-label="Documents"] [role="option"]')
     const first = await desk.page.$eval('[role="option"]', element => ({ customer: element.querySelector('.name')!.textContent!.trim(), order: element.querySelector('.order')!.textContent!.trim(), total: element.querySelector('.total')!.textContent!.trim().replace(/ [A-Z]{3}$/, '') }))
     for (const search of [first.order, first.total, first.customer]) {
-      await desk.page.click('input[type="search"]', { count: 3 })
-      await desk.page.type('input[type="search"]', search)
+      await desk.page.click('[aria-label="Register"] input[type="search"]', { count: 3 })
+      await desk.page.type('[aria-label="Register"] input[type="search"]', search)
       await desk.page.waitForFunction(what => new URLSearchParams(location.search).get('search') === what, {}, search)
       await desk.page.waitForFunction(order => [...document.querySelectorAll('[role="option"] .order')].some(one => one.textContent!.includes(order)), {}, first.order)
     }
-  })
-})
-
-describe('by keyboard alone', () => {
-  test('set orders to Shipped, look at the paper\'s leaves, and send', async () => {
-    await desk.signIn('supervisor')
-    await desk.page.goto(`${desk.base}/routines`)
-    await wait('[data-trust="after a check"]')
-    await desk.page.focus('[data-trust="after a check"]')
-    await desk.press('Enter')
-    await desk.page.waitForFunction(() => document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true')
-
-    await desk.press('Control+k')
-    await wait('.finder input')
-    await new Promise(resolve => setTimeout(resolve, 250))
-    await desk.page.keyboard.type('orders')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('.finder li')?.innerText.includes('Orders'))
-    await desk.press('Enter')
-    await wait('[role="option"]')
-    await desk.page.waitForFunction(() => !document.querySelector('.finder'))
-    const tabTo = async (selector: string) => {
-      for (let count = 0; count < 60; count++) {
-        if (await desk.page.evaluate(where => document.activeElement?.matches(where), selector)) return
-        await desk.press('Tab')
-      }
-      throw new Error(`Tab does not reach ${selector}`)
-    }
-    await tabTo('button[aria-label^="Status:"]')
-    await desk.press('Enter')
-    await wait('.picker')
-    await new Promise(resolve => setTimeout(resolve, 120))
-    await desk.page.keyboard.type('Packed')
-    await desk.press('Enter', 'Escape')
-    await desk.page.waitForFunction(() => [...document.querySelectorAll('[role="option"] .tag')].every(tag => tag.textContent === 'Packed'))
-    await tabTo('[role="listbox"][aria-label="Orders"]')
-    await desk.press('ArrowDown', 'Space', 'ArrowDown', 'Space', 'Shift+ArrowDown')
-    await desk.press('Control+Enter')
-    await desk.page.waitForFunction(() => /\d+ orders? set to Shipped\./.test(document.body.innerText))
-
-    await desk.press('Control+k')
-    await wait('.finder input')
-    await new Promise(resolve => setTimeout(resolve, 250))
-    await desk.page.keyboard.type('line')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('.finder li')?.innerText.includes('Line'))
-    await desk.press('Enter')
-    await wait('[role="tab"][data-stage]')
-    await desk.untilCount('to check', count => count >= 3)
-    await desk.page.waitForFunction(() => !document.querySelector('.finder'))
-    await tabTo('[role="tab"][data-stage="to check"]')
-    await desk.press('ArrowRight', 'ArrowLeft', 'ArrowDown')
-    await desk.page.waitForFunction(() => document.activeElement?.getAttribute('role') === 'listbox')
-    await desk.press('End', 'ArrowRight')
-    await wait('.email')
-    await desk.press('ArrowRight')
-    await wait('.trail')
-    await desk.press('ArrowLeft', 'ArrowLeft')
-    await wait('[data-test="pdf-pages"] canvas')
-    await desk.press('Space', 'Control+Enter')
-    await wait('[data-test="ask-go"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="ask-go"]'))
-    await desk.press('Enter')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('[data-test="run"]')?.innerText.includes('All 1 issued'), { timeout: 20_000 })
-  })
-
-  test('F1 shows the keys, Escape leaves', async () => {
-    await desk.press('F1')
-    await wait('.keys')
-    expect(await desk.text('.keys')).toContain('picks a range')
-    await desk.press('Escape')
-    await desk.page.waitForFunction(() => !document.querySelector('.keys'))
   })
 })
 
@@ -248,8 +173,8 @@ test('a reader sees everything and can change nothing', async () => {
   await wait('[role="option"]')
   expect(await desk.page.$('[data-test="send"]')).toBeNull()
   await clickText('header a', 'Orders')
-  await wait('[role="option"]')
-  await desk.page.click('[role="option"]')
+  await wait('[aria-label="Orders"] [role="option"]')
+  await desk.page.click('[aria-label="Orders"] [role="option"]')
   expect(await desk.page.$('[data-test="set-status"]')).toBeNull()
 })
 

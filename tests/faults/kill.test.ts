@@ -1,102 +1,34 @@
-import { fork, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterAll, beforeAll, expect, test } from 'vitest'
-import { loadHouse } from '../../demo/house'
-import { freePort } from '../../demo/postgres'
-import { closeDatabase, one, rows } from '../../server/db/connection'
-import { addOrder, setStatus } from '../../server/services/orders/orders'
-import { addRoutine } from '../../server/services/routines/routines'
-import { Mailboxes } from '../../standins/mail/mailboxes'
-import { freshDatabase, until } from '../integration/house'
+import { expect, test } from 'vitest'
+import { one } from '../../server/db/connection'
+import { setStatus } from '../../server/services/orders/orders'
+import { until } from '../integration/house'
+import { seededDice, useDoomed } from './processes'
 
 /*
  * A run of 300 invoices while the worker and the mail server are killed with SIGKILL at random moments.
  * PostgreSQL is durable here. Nothing may be lost, no number missing or double, no mail twice in silence.
  */
 const orderCount = 300
-const folder = mkdtempSync(join(tmpdir(), 'clothespin-faults-'))
-const running = new Map<string, ChildProcess>()
-
-function start(name: 'worker' | 'mail-standin'): void {
-  const child = fork(join('.build/js', `${name}.mjs`), [], { execArgv: [], env: { ...process.env, CLOTHESPIN_PROCESS: name }, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
-  running.set(name, child)
-}
-
-async function kill(name: string): Promise<void> {
-  const child = running.get(name)!
-  const gone = new Promise(resolve => child.once('exit', resolve))
-  child.kill('SIGKILL')
-  await gone
-}
-
-beforeAll(async () => {
-  const [smtp, returns] = [await freePort(), await freePort()]
-  process.env.CLOTHESPIN_DATABASE_URL = await freshDatabase()
-  Object.assign(process.env, {
-    CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters', CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtp}`, CLOTHESPIN_SMTP_VERIFY: 'no', CLOTHESPIN_RETURN_PORT: String(returns), CLOTHESPIN_LOG: 'error',
-    STANDIN_SMTP_PORT: String(smtp), STANDIN_REPORT_PORT: String(returns), STANDIN_WEB_PORT: '0', STANDIN_MAIL_FOLDER: folder,
-  })
-})
-
-afterAll(async () => {
-  for (const child of running.values()) child.kill('SIGKILL')
-  await closeDatabase()
-  rmSync(folder, { recursive: true, force: true })
-})
-
-async function shipMany(): Promise<void> {
-  const { brands, customers } = await loadHouse()
-  await addRoutine({ name: 'Invoice when shipped', description: '', trust: 'by itself', isOn: true, sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 } }, 'Test')
-  const reachable = customers.filter(customer => customer.contacts.some(contact => contact[2] === 'billing') && !customer.wishes)
-  const ids: number[] = []
-  for (let index = 0; index < orderCount; index++) {
-    const customer = reachable[index % reachable.length]!
-    ids.push(await addOrder({
-      number: `F-${index + 1}`, brandId: brands[index % 2]!.id, customerId: customer.id, customerName: customer.name, date: '2026-11-20', status: 'Packed', currency: 'EUR', pricesIncludeTax: false, reference: null,
-      salesperson: '', customerNote: null, prepaid: '0', adjustments: [], lines: [{ item: 'HB-10N', description: 'Brood box', detail: null, unit: '', quantity: '1', unitPrice: '41.50', discountPercent: '0', taxCode: 'standard' }],
-    }, 'Test'))
-  }
-  for (let at = 0; at < ids.length; at += 60) await setStatus(ids.slice(at, at + 60), 'Shipped', 'Test')
-}
-
-const states = async () => Object.fromEntries((await rows<{ state: string, count: number }>('select state, count(*)::int count from dispatch group by 1')).map(row => [row.state, row.count])) as Record<string, number>
+const doomed = useDoomed()
 
 test('worker and mail server killed again and again: nothing lost, no gap, no double, all done within a minute of the restart', async () => {
-  await shipMany()
-  let seed = Number(process.env.FAULT_SEED ?? 11)
-  const dice = () => (seed = (seed * 48271) % 2147483647) / 2147483647
-  start('mail-standin')
-  start('worker')
+  const ids = await doomed.packOrders(orderCount)
+  for (let at = 0; at < ids.length; at += 60) await setStatus(ids.slice(at, at + 60), 'Shipped', 'Test')
+  const dice = seededDice()
+  doomed.start('mail-standin')
+  doomed.start('worker')
   for (let round = 0; round < 9; round++) {
     await new Promise(resolve => setTimeout(resolve, 400 + dice() * 1500))
     const victim = dice() < 0.7 ? 'worker' : 'mail-standin'
-    await kill(victim)
-    start(victim)
+    await doomed.kill(victim)
+    doomed.start(victim)
   }
   const restart = Date.now()
   await until('everything to be done', async () => {
     const issued = (await one<{ count: number }>('select count(*)::int count from document'))!.count
-    const { waiting = 0, claimed = 0, 'handing over': handing = 0 } = await states()
+    const { waiting = 0, claimed = 0, 'handing over': handing = 0 } = await doomed.states()
     return issued === orderCount && waiting + claimed + handing === 0
   }, 100)
   expect((Date.now() - restart) / 1000).toBeLessThan(60)
-
-  const series = await rows<{ counters: number[] }>('select array_agg(counter order by counter) counters from document group by series_id')
-  for (const { counters } of series) expect(counters).toEqual(Array.from({ length: counters.length }, (_, index) => index + 1))
-  expect(await rows('select order_id from document group by 1 having count(*) > 1')).toEqual([])
-  expect(await rows('select document_id from unpainted')).toEqual([])
-
-  const stuck = await rows<{ cause: string }>(`select stuck_cause "cause" from dispatch where state = 'stuck'`)
-  expect(new Set(stuck.map(row => row.cause).filter(cause => cause !== 'unclear'))).toEqual(new Set())
-  const sent = await rows<{ messageId: string, recipients: number }>(`select s.message_id "messageId", count(r.*)::int recipients from dispatch s join dispatch_recipient r on r.dispatch_id = s.id where s.state in ('on the way', 'arrived') group by 1`)
-  expect(sent.length + stuck.length).toBe(orderCount)
-
-  const received = new Map<string, number>()
-  for (const mail of new Mailboxes(folder).all()) received.set(`${mail.messageId} ${mail.to}`, (received.get(`${mail.messageId} ${mail.to}`) ?? 0) + 1)
-  expect([...received].filter(([, count]) => count > 1), 'no mail twice').toEqual([])
-  const byMessage = new Map<string, number>()
-  for (const key of received.keys()) byMessage.set(key.split(' ')[0]!, (byMessage.get(key.split(' ')[0]!) ?? 0) + 1)
-  expect(sent.filter(mail => byMessage.get(mail.messageId) !== mail.recipients), 'what we say was taken is in the mailbox').toEqual([])
+  await doomed.expectTruth(orderCount)
 })

@@ -2,8 +2,9 @@ import { PNG } from 'pngjs'
 import { describe, expect, test } from 'vitest'
 import type { NumberSeries } from '../../core/numbering/series'
 import { one, rows } from '../../server/db/connection'
-import { changeContacts, customerView } from '../../server/services/customers/contacts'
-import { brandViews, changeBrand, changeCoverNote, changeLogo, changeSeries } from '../../server/services/house/change'
+import { changeContacts } from '../../server/services/customers/contacts'
+import { customerView } from '../../server/services/customers/customers'
+import { brandViews, changeBrand, changeCoverNote, changeLook, changeSeries } from '../../server/services/house/change'
 import { samplePaper } from '../../server/services/documents/sample'
 import { changeRoutine, listRoutines, routineVersions } from '../../server/services/routines/routines'
 import { papersOf, until, useHouse } from './house'
@@ -37,12 +38,12 @@ describe('the brand', () => {
   test('a new logo makes a new version of the stationery, and the sample is drawn with it', async () => {
     const current = await brand()
     const picture = new PNG({ width: 200, height: 100 })
-    await changeLogo(current.id, { picture: PNG.sync.write(picture), width: 30 }, 'Test')
+    await changeLook(current.id, { picture: PNG.sync.write(picture), width: 30 }, 'Test')
     const now = await brand()
     expect(now.stationery.version).toBe(current.stationery.version + 1)
     expect(now.stationery.design.logo).toMatchObject({ ratio: 2, width: 30 })
-    expect((await samplePaper(now.id)).design.logo).toMatchObject({ width: 30 })
-    await expect(changeLogo(current.id, { width: 200 }, 'Test')).rejects.toThrow('5 to 60 mm')
+    expect((await samplePaper(now.id, 'invoice')).design.logo).toMatchObject({ width: 30 })
+    await expect(changeLook(current.id, { width: 200 }, 'Test')).rejects.toThrow('5 to 60 mm')
   })
 })
 
@@ -78,8 +79,8 @@ describe('the number series', () => {
 
 test('a cover note with an unknown field is refused; a good one goes with the next email', async () => {
   const { id } = await brand()
-  await expect(changeCoverNote(id, 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test')).rejects.toThrow('Fields are number')
-  await changeCoverNote(id, 'en', { subject: 'Your invoice {{ number }}, with thanks', text: 'Hello {{ contact }}' }, 'Test')
+  await expect(changeCoverNote(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test')).rejects.toThrow('Fields are number')
+  await changeCoverNote(id, 'invoice', 'en', { subject: 'Your invoice {{ number }}, with thanks', text: 'Hello {{ contact }}' }, 'Test')
   const { number } = await issued()
   await until('the mail', async () => house.mailboxes.of('accounts@ottermill.example').some(mail => mail.subject === `Your invoice ${number}, with thanks`))
 })

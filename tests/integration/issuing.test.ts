@@ -15,7 +15,7 @@ async function preparedPapers(count: number): Promise<{ id: number, revision: nu
   const orders: number[] = []
   for (let index = 0; index < count; index++) orders.push(await house.newOrder({ brandId: house.brands[index % 2]!.id }))
   await setStatus(orders, 'Shipped', 'Test')
-  await prepareByHand(orders, 'Test')
+  await prepareByHand('invoice', orders, 'Test')
   return papersOf(orders)
 }
 
@@ -59,7 +59,7 @@ test('numbers are drawn in order of order date, then order number, whatever the 
   const second = await house.newOrder({ number: 'XO-100', date: '2026-11-21' })
   const first = await house.newOrder({ number: 'XO-99', date: '2026-11-21' })
   await setStatus([late, second, first], 'Shipped', 'Test')
-  await prepareByHand([late, second, first], 'Test')
+  await prepareByHand('invoice', [late, second, first], 'Test')
   const papers = await papersOf([late, second, first])
   await issueInOneTransaction(papers.map(paper => ({ paperId: paper.id, revision: paper.revision })), 'Test')
   const issued = await rows<{ order: string }>(`select order_number "order" from document where order_id = any($1::int[]) order by counter`, [[late, second, first]])
@@ -80,7 +80,7 @@ test('a query that would leave its transaction fails instead', async () => {
 test('a paper with a problem is not issued and burns no number', async () => {
   const order = await house.newOrder({ lines: [{ item: 'X', description: 'Honey 🐝', detail: null, unit: '', quantity: '1', unitPrice: '1', discountPercent: '0', taxCode: 'standard' }] })
   await setStatus([order], 'Shipped', 'Test')
-  await prepareByHand([order], 'Test')
+  await prepareByHand('invoice', [order], 'Test')
   const before = await rows('select * from series_counter order by series_id')
   const [paper] = await papersOf([order])
   const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')

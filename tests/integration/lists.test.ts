@@ -90,13 +90,24 @@ describe('the Line', () => {
     expect((await stage({ stage: 'to send' })).rows.map(row => row.state)).toEqual(['put back'])
   })
 
+  test('a paper put back can be prepared again: its claim is free', async () => {
+    const order = await house.newOrder()
+    await house.ship([order])
+    await putBack((await papersOf([order])).map(paper => paper.id), 'Test')
+    const [again] = await prepareByHand('invoice', [order], 'Test')
+    expect(again!.result.outcome).toBe('prepared')
+    expect((await papersOf([order])).map(paper => paper.state)).toEqual(['prepared'])
+    await putBack((await papersOf([order])).map(paper => paper.id), 'Test')
+    await drop((await papersOf([order])).map(paper => paper.id), 'done', 'Test')
+  })
+
   test('not wanted takes a paper off, undo puts it on again, and prepared anew it is the same paper', async () => {
     const [row] = (await stage({ stage: 'to send' })).rows
     await drop([row!.id], 'the customer paid cash', 'Test')
     expect(await count('to send')).toMatchObject({ count: 0 })
     await undrop([row!.id], 'Test')
     expect(await count('to send')).toMatchObject({ count: 1 })
-    const [prepared] = await prepareByHand([row!.orderId], 'Test')
+    const [prepared] = await prepareByHand('invoice', [row!.orderId], 'Test')
     expect(prepared!.result.paperId).toBe(row!.id)
   })
 
@@ -135,7 +146,7 @@ describe('the Line', () => {
 
   test('a customer who wants nothing: issued, and hung on To send as not sent', async () => {
     const customer = house.customer('10434')
-    await run(`update customer set wishes = '{"invoice": "nothing"}', version = version + 1 where id = $1`, [customer.id])
+    await run(`update customer set wishes = '{"invoice": {"channel": "nothing"}}', version = version + 1 where id = $1`, [customer.id])
     const order = await house.newOrder({ customerId: customer.id, customerName: customer.name, number: 'P-2' })
     await house.ship([order])
     const [paper] = await papersOf([order])
@@ -152,7 +163,7 @@ describe('the Line', () => {
     const [paper] = await papersOf([order])
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
     await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test', async () => {
-      await run(`update customer set wishes = '{"invoice": "paper"}' where id = $1`, [customer.id])
+      await run(`update customer set wishes = '{"invoice": {"channel": "paper"}}' where id = $1`, [customer.id])
     })
     await house.settle()
     expect(await one('select state, stuck_cause "cause" from dispatch where customer_id = $1', [customer.id])).toEqual({ state: 'stuck', cause: 'no email wanted' })

@@ -112,7 +112,7 @@ describe('once', () => {
   test('a person and a routine at the same moment prepare one paper', async () => {
     const order = await house.newOrder()
     await setStatus([order], 'Shipped', 'Test')
-    await Promise.allSettled([prepareByHand([order], 'Test'), prepareByHand([order], 'Test'), house.settle()])
+    await Promise.allSettled([prepareByHand('invoice', [order], 'Test'), prepareByHand('invoice', [order], 'Test'), house.settle()])
     await house.settle()
     expect((await papersOf([order])).filter(paper => paper.state === 'prepared')).toHaveLength(1)
   })
@@ -195,15 +195,15 @@ describe('trust', () => {
     const order = await house.newOrder()
     await house.ship([order])
     expect(await papersOf([order])).toMatchObject([{ state: 'due' }])
-    await prepareByHand([order], 'Test')
+    await prepareByHand('invoice', [order], 'Test')
     expect(await papersOf([order])).toMatchObject([{ state: 'prepared' }])
-    const again = await prepareByHand([order], 'Test')
+    const again = await prepareByHand('invoice', [order], 'Test')
     expect(again[0]!.result).toMatchObject({ outcome: 'already' })
     await setTrust('after a check')
   })
 
   test('an order that is not supplied is refused in words', async () => {
-    await expect(prepareByHand([await house.newOrder()], 'Test')).rejects.toThrow('has no date of supply yet')
+    await expect(prepareByHand('invoice', [await house.newOrder()], 'Test')).rejects.toThrow('has no date of supply yet')
   })
 })
 

@@ -13,11 +13,9 @@ const formOf = (brand: BrandView) => ({
   bankName: brand.bank.name, iban: brand.bank.iban, bic: brand.bank.bic, senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo,
 })
 const form = ref(formOf(props.brand))
-const width = ref(String(props.brand.stationery.design.logo?.width ?? 20))
 const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(props.brand)))
 watch(() => props.brand, (now) => {
   form.value = formOf(now)
-  width.value = String(now.stationery.design.logo?.width ?? 20)
 })
 
 async function keep() {
@@ -37,26 +35,6 @@ async function keep() {
   busy.value = false
 }
 
-async function changeLogo(body: object, said: string) {
-  busy.value = true
-  await attempt(async () => {
-    await callApi(`/api/brands/${props.brand.id}/logo`, { method: 'POST', body })
-    useToasts().say(said)
-    emit('kept')
-  })
-  busy.value = false
-}
-
-async function upload(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
-  const bytes = new Uint8Array(await file.arrayBuffer())
-  let text = ''
-  for (let at = 0; at < bytes.length; at += 8192) text += String.fromCharCode(...bytes.subarray(at, at + 8192))
-  await changeLogo({ picture: btoa(text) }, 'The logo is on the paper.')
-  input.value = ''
-}
 useMainKey(() => void keep())
 </script>
 
@@ -72,11 +50,6 @@ useMainKey(() => void keep())
       <FormField v-model="form.phone" label="Phone" :disabled="disabled" />
       <FormField v-model="form.email" label="Email on the paper" :disabled="disabled" />
       <FormField v-model="form.website" label="Website" :disabled="disabled" />
-    </div>
-    <h2>Logo</h2>
-    <div class="logo">
-      <label class="file"><span>{{ brand.stationery.design.logo ? 'Another picture' : 'A picture' }} (PNG or JPEG)</span><input type="file" accept="image/png,image/jpeg" :disabled="disabled || busy" data-test="logo" @change="upload"></label>
-      <form class="width" @submit.prevent="changeLogo({ width: Number(width) }, `The logo is ${width} mm wide.`)"><FormField v-model="width" label="Width in mm" mono :disabled="disabled" /><VBtn type="submit" :disabled="disabled || busy || Number(width) === brand.stationery.design.logo?.width">Set the width</VBtn></form>
     </div>
     <h2>Bank</h2>
     <div class="grid three">
@@ -97,10 +70,4 @@ h2:first-child { margin-top: 0; }
 .grid { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 14px; }
 .three { grid-template-columns: 1fr 1.5fr 1.2fr; }
 .stack { display: flex; flex-direction: column; gap: 8px; }
-.logo { display: flex; gap: 20px; align-items: end; justify-content: space-between; }
-.file span { display: block; font-size: 12.5px; color: var(--soft-ink); }
-.file input { font: inherit; }
-.file input::file-selector-button { font: inherit; font-weight: 600; border: 1px solid var(--rule); border-radius: 4px; background: var(--paper); padding: 6px 12px; margin-right: 10px; color: var(--ink); cursor: pointer; }
-.width { display: flex; gap: 8px; align-items: end; width: 250px; }
-.go { background: var(--spruce) !important; color: #fff !important; }
 </style>

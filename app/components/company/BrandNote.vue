@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { mergeFieldNames } from '../../../core/covernotes/fields'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import type { Language } from '../../../core/money/format'
 import type { BrandView } from '../../../server/services/house/change'
 
-/** The email that carries an invoice, per language: subject and text, read with example fields beside it. */
-const props = defineProps<{ brand: BrandView }>()
-const emit = defineEmits<{ kept: [] }>()
+/** The email that carries a kind of paper, per language: subject and text, read with example fields beside it. */
+const props = defineProps<{ brand: BrandView, kind: DocumentKind, kinds: { value: string, words: string }[] }>()
+const emit = defineEmits<{ kept: [], kind: [kind: DocumentKind] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
-const language = ref<'en' | 'de'>('en')
+const language = ref<Language>('en')
 const note = computed(() => props.brand.notes.find(one => one.language === language.value))
 const subject = ref('')
 const text = ref('')
@@ -38,7 +40,7 @@ async function keep() {
   if (!dirty.value || busy.value || wrong.value) return
   busy.value = true
   await attempt(async () => {
-    await callApi(`/api/brands/${props.brand.id}/cover-note`, { method: 'PUT', body: { language: language.value, subject: subject.value, text: text.value } })
+    await callApi(`/api/brands/${props.brand.id}/cover-note`, { method: 'PUT', body: { kind: props.kind, language: language.value, subject: subject.value, text: text.value } })
     useToasts().say('The cover note is kept. It goes with emails from now on.')
     emit('kept')
   })
@@ -46,12 +48,12 @@ async function keep() {
 }
 useMainKey(() => void keep())
 const braces = (name: string) => `{{ ${name} }${'}'}`
-const languages = [{ value: 'en', words: 'English' }, { value: 'de', words: 'German' }]
+const languages = [{ value: 'en', words: 'English' }, { value: 'de', words: 'German' }, { value: 'fr', words: 'French' }]
 </script>
 
 <template>
   <div class="body">
-    <h2>With invoices, in <WordPicker label="Language" :words="languages.find(one => one.value === language)!.words" :choices="languages" :value="language" @pick="language = $event as 'en' | 'de'" /> <span class="soft small">version {{ note?.version ?? 0 }}</span></h2>
+    <h2>With <WordPicker label="Kind" :words="kindFacts[kind].many" :choices="kinds" :value="kind" @pick="emit('kind', $event as DocumentKind)" />, in <WordPicker label="Language" :words="languages.find(one => one.value === language)!.words" :choices="languages" :value="language" @pick="language = $event as Language" /> <span class="soft small">version {{ note?.version ?? 0 }}</span></h2>
     <FormField v-model="subject" label="Subject" :disabled="disabled" />
     <FormField v-model="text" label="Text; an empty line begins a new paragraph" :lines="9" :disabled="disabled" />
     <p class="soft small">Merge fields: <code v-for="name in mergeFieldNames" :key="name">{{ braces(name) }}</code></p>
@@ -66,5 +68,4 @@ const languages = [{ value: 'en', words: 'English' }, { value: 'de', words: 'Ger
 .small { font-size: 13px; font-weight: 400; margin: 0; }
 code { font-family: var(--mono); font-size: 12.5px; background: var(--ledger); padding: 1px 4px; border-radius: 3px; margin-right: 4px; color: var(--ink); white-space: nowrap; }
 iframe { flex: 1; min-height: 170px; border: 1px solid var(--rule); background: #f4f4f2; }
-.go { background: var(--spruce) !important; color: #fff !important; }
 </style>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { checkSeries, formatNumber, nextCounter, periodOf, type NumberSeries, type Restart } from '../../../core/numbering/series'
 import { dayInZone, parseDay } from '../../../core/documents/days'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { BrandView } from '../../../server/services/house/change'
 
-/** How invoices are numbered, with the first, next and after-restart number shown while one types. Worked out by the same core that draws them. */
-const props = defineProps<{ brand: BrandView, series: NonNullable<BrandView['series']> }>()
-const emit = defineEmits<{ kept: [] }>()
+/** How a kind of paper is numbered, with the first, next and after-restart number shown while one types. Worked out by the same core that draws them. */
+const props = defineProps<{ brand: BrandView, series: NonNullable<BrandView['series']>, kind: DocumentKind, kinds: { value: string, words: string }[] }>()
+const emit = defineEmits<{ kept: [], kind: [kind: DocumentKind] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const busy = ref(false)
@@ -54,7 +55,7 @@ useMainKey(() => void keep())
 
 <template>
   <div class="body">
-    <h2>Invoices of {{ brand.name }}</h2>
+    <h2>Numbers of <WordPicker label="Kind" :words="kindFacts[kind].many" :choices="kinds" :value="kind" @pick="emit('kind', $event as DocumentKind)" />, {{ brand.name }}</h2>
     <div class="parts">
       <FormField v-model="form.prefix" label="Before the counter" mono :disabled="disabled" :wrong="wrong.field === 'prefix' ? wrong.words : ''" />
       <FormField v-model="form.length" label="Digits" mono :disabled="disabled" :wrong="wrong.field === 'length' ? wrong.words : ''" />
@@ -78,5 +79,4 @@ code { font-family: var(--mono); background: var(--ledger); padding: 1px 5px; bo
 dl { display: grid; grid-template-columns: 180px 1fr; gap: 8px; border-top: 1px solid var(--rule); border-bottom: 1px solid var(--rule); padding: 12px 0; margin: 14px 0; }
 dd { margin: 0; font-size: 17px; font-weight: 600; }
 dt { color: var(--soft-ink); }
-.go { background: var(--spruce) !important; color: #fff !important; }
 </style>

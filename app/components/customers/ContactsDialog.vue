@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CustomerView } from '../../../server/services/customers/contacts'
+import type { CustomerView } from '../../../server/services/customers/customers'
 
 /** Whom a customer's papers go to: mended where a paper has nobody to go to, or came back. */
 const props = defineProps<{ customerId: number }>()
@@ -46,7 +46,7 @@ async function keep() {
       <button type="button" class="remove" :aria-label="`Take contact ${index + 1} away`" @click="contacts.splice(index, 1)">×</button>
     </div>
     <button type="button" class="word open-end" @click="add">+ contact</button>
-    <p class="soft">Invoices go to the contacts for billing; without one, to those for anything.</p>
+    <p class="soft">Invoices go to the contacts for billing, order confirmations to those for buying; without one, to those for anything.</p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>

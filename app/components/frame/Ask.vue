@@ -1,17 +1,20 @@
 <script setup lang="ts">
-/** Asks before what cannot be taken back; Ctrl+Enter or Enter is the filled button, Escape leaves. */
+/** Asks before what cannot be taken back; Ctrl+Enter or Enter is the filled button, Escape leaves. The first field has the focus, or the filled button where there is none. */
 const props = withDefaults(defineProps<{ title: string, go: string, danger?: boolean, busy?: boolean, disabled?: boolean }>(), { danger: false, busy: false, disabled: false })
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ go: [] }>()
 const button = ref<{ $el: HTMLElement }>()
+const body = ref<HTMLElement>()
 
 watch(open, async (now) => {
   await nextTick()
-  if (now) setTimeout(() => button.value?.$el.focus(), 60)
+  if (now) setTimeout(() => (body.value?.querySelector<HTMLElement>('input:not([type="checkbox"]), textarea') ?? button.value?.$el)?.focus(), 60)
 }, { immediate: true })
 
 function key(event: KeyboardEvent) {
-  if (event.key === 'Enter' && event.ctrlKey && !props.busy && !props.disabled) {
+  const inField = event.target instanceof HTMLInputElement && !['checkbox', 'date', 'time'].includes(event.target.type)
+  if (event.key === 'Enter' && (event.ctrlKey || inField) && !props.busy && !props.disabled) {
+    event.preventDefault()
     event.stopPropagation()
     emit('go')
   }
@@ -22,10 +25,10 @@ function key(event: KeyboardEvent) {
   <VDialog v-model="open" :aria-label="title" @keydown="key">
     <div class="ask" role="document">
       <h2>{{ title }}</h2>
-      <slot />
+      <div ref="body"><slot /></div>
       <div class="buttons">
         <VBtn @click="open = false">Leave</VBtn>
-        <VBtn ref="button" variant="flat" :color="danger ? 'error' : 'primary'" :style="{ background: danger ? 'var(--brick)' : 'var(--spruce)', color: '#fff' }" :loading="busy" :disabled="disabled" data-test="ask-go" @click="emit('go')">{{ go }}</VBtn>
+        <VBtn ref="button" variant="flat" :class="danger ? 'danger' : 'go'" :loading="busy" :disabled="disabled" data-test="ask-go" @click="emit('go')">{{ go }}</VBtn>
       </div>
     </div>
   </VDialog>

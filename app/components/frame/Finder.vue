@@ -1,37 +1,56 @@
 <script setup lang="ts">
+import { stages } from '../../../core/dispatch/states'
+import type { CustomerRow } from '../../../server/services/customers/customers'
 import type { OrderRow } from '../../../server/services/orders/list'
 import type { RegisterRow } from '../../../server/services/register/register'
 
-/** Ctrl+K: finds documents and orders, and goes to places by name. */
-interface Hit { key: string, what: string, words: string, more: string, to: string }
+/** Ctrl+K: finds documents, orders and customers, goes to places, and does things, by name. */
+interface Hit { key: string, what: string, words: string, more: string, to?: string, act?: () => unknown }
 
 const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ keys: [] }>()
+const session = useSession()
+const look = useLook()
 const typed = ref('')
 const hits = ref<Hit[]>([])
 const at = ref(0)
 const field = ref<HTMLInputElement>()
 let turn = 0
 
-const places: Hit[] = Object.entries({ Line: '/', Orders: '/orders', Register: '/register', Routines: '/routines', Company: '/company' })
+const places: Hit[] = Object.entries({ Line: '/', Orders: '/orders', Register: '/register', Customers: '/customers', 'Print tray': '/tray', Routines: '/routines', Company: '/company' })
   .map(([words, to]) => ({ key: to, what: 'Place', words, more: '', to }))
+
+const parts: Hit[] = [
+  ...stages.map(stage => ({ key: `stage ${stage}`, what: 'Place', words: stage.charAt(0).toUpperCase() + stage.slice(1), more: 'on the Line', to: stage === 'to check' ? '/' : `/?stage=${encodeURIComponent(stage)}` })),
+  { key: 'unreached', what: 'Place', words: 'Customers who cannot be reached', more: '', to: '/customers?trouble=true' },
+]
+const acts = computed<Hit[]>(() => [
+  ...(session.may('supervisor') ? [{ key: 'new routine', what: 'Act', words: 'Write a new routine', more: '', to: '/routines?new=yes' }, { key: 'rehearse', what: 'Act', words: 'Begin or end a rehearsal', more: 'Company, House', to: '/company?part=House' }] : []),
+  ...(session.may('clerk') ? [{ key: 'pause', what: 'Act', words: 'Pause everything', more: 'Company, House', to: '/company?part=House' }, { key: 'print', what: 'Act', words: 'Print what waits for the printer', more: 'Print tray', to: '/tray' }] : []),
+  { key: 'look', what: 'Act', words: look.theme === 'dark' ? 'By daylight' : 'By lamplight', more: 'changes the colours', act: () => look.choose(look.theme === 'dark' ? 'light' : 'dark') },
+  { key: 'keys', what: 'Act', words: 'Show the keys', more: 'F1', act: () => emit('keys') },
+  { key: 'out', what: 'Act', words: 'Sign out', more: '', act: () => session.signOut() },
+])
 
 async function search() {
   const text = typed.value.trim()
   const mine = ++turn
-  const named = places.filter(place => place.words.toLowerCase().includes(text.toLowerCase()))
+  const named = [...places, ...(text ? [...parts, ...acts.value] : acts.value)].filter(place => place.words.toLowerCase().includes(text.toLowerCase()))
   if (!text) {
     hits.value = named
     return
   }
-  const [documents, orders] = await Promise.all([
+  const [documents, orders, customers] = await Promise.all([
     callApi<{ rows: RegisterRow[] }>('/api/documents', { query: { search: text, limit: 6 } }),
     callApi<{ rows: OrderRow[] }>('/api/orders', { query: { search: text, limit: 6 } }),
+    callApi<{ rows: CustomerRow[] }>('/api/customers', { query: { search: text, limit: 5 } }),
   ])
   if (mine !== turn) return
   hits.value = [
-    ...named,
+    ...named.slice(0, 6),
     ...documents.rows.map(row => ({ key: `d${row.id}`, what: 'Document', words: row.number, more: `${row.customerName} · ${moneyWithSign(row.total, row.currency)}`, to: `/register?search=${encodeURIComponent(row.number)}&in=${row.id}` })),
     ...orders.rows.map(row => ({ key: `o${row.id}`, what: 'Order', words: row.number, more: `${row.customerName} · ${row.status}`, to: `/orders/${row.id}` })),
+    ...customers.rows.map(row => ({ key: `c${row.id}`, what: 'Customer', words: row.name, more: row.number, to: `/customers?search=${encodeURIComponent(row.number)}&in=${row.id}` })),
   ]
   at.value = 0
 }
@@ -52,7 +71,8 @@ watch(typed, () => {
 async function go(hit: Hit | undefined) {
   if (!hit) return
   open.value = false
-  await navigateTo(hit.to)
+  if (hit.act) await hit.act()
+  else await navigateTo(hit.to)
 }
 
 function key(event: KeyboardEvent) {
@@ -66,10 +86,10 @@ function key(event: KeyboardEvent) {
 <template>
   <VDialog v-model="open" aria-label="Find" max-width="600" @keydown="key">
     <div class="finder">
-      <input ref="field" v-model="typed" type="search" placeholder="A number, a customer, an amount, or a place" aria-label="Find" aria-controls="hits">
+      <input ref="field" v-model="typed" type="search" placeholder="A number, a customer, an amount, a place, or what to do" aria-label="Find" aria-controls="hits">
       <ul id="hits" role="listbox" aria-label="Found">
         <li v-for="(hit, index) in hits" :key="hit.key" role="option" :aria-selected="index === at" :class="{ at: index === at }" @mouseenter="at = index" @click="go(hit)">
-          <span class="what">{{ hit.what }}</span><span :class="{ mono: hit.what !== 'Place' }">{{ hit.words }}</span><span class="soft cut">{{ hit.more }}</span>
+          <span class="what">{{ hit.what }}</span><span :class="{ mono: hit.what === 'Document' || hit.what === 'Order' }">{{ hit.words }}</span><span class="soft cut">{{ hit.more }}</span>
         </li>
         <li v-if="hits.length === 0" class="soft">Nothing found. Numbers, customers, order numbers and amounts are looked through.</li>
       </ul>

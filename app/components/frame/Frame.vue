@@ -3,11 +3,13 @@ const session = useSession()
 const live = useLiveStore()
 const route = useRoute()
 const places = [
-  { to: '/', words: 'Line' }, { to: '/orders', words: 'Orders' }, { to: '/register', words: 'Register' },
+  { to: '/', words: 'Line' }, { to: '/orders', words: 'Orders' }, { to: '/register', words: 'Register' }, { to: '/customers', words: 'Customers' }, { to: '/tray', words: 'Print tray' },
 ]
 const setUp = [{ to: '/routines', words: 'Routines' }, { to: '/company', words: 'Company' }]
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
 const initials = computed(() => session.user!.name.split(' ').map(part => part[0]).join('').slice(0, 2))
+const look = useLook()
+const themes = [{ value: 'light', words: 'By daylight' }, { value: 'dark', words: 'By lamplight' }, { value: 'system', words: 'As the computer' }] as const
 const keys = ref(false)
 const find = ref(false)
 
@@ -37,24 +39,26 @@ useLive([], () => {})
     <button type="button" class="find" @click="find = true"><span>Number, customer, address</span><kbd>Ctrl K</kbd></button>
     <VMenu>
       <template #activator="{ props: activator }">
-        <button type="button" class="who" :aria-label="`${session.user!.name}, signed in as ${session.user!.role}`" v-bind="activator">{{ initials }}</button>
+        <button type="button" class="who" :aria-label="`${initials}: ${session.user!.name}, signed in as ${session.user!.role}`" v-bind="activator">{{ initials }}</button>
       </template>
       <VList>
         <div class="me"><strong>{{ session.user!.name }}</strong><br><span class="soft">{{ session.user!.role }} · {{ session.user!.email }}</span></div>
+        <VListItem v-for="one in themes" :key="one.value" :title="one.words" :active="look.theme === one.value" @click="look.choose(one.value)" />
         <VListItem title="Keys" @click="keys = true"><template #append><kbd>F1</kbd></template></VListItem>
         <VListItem title="Sign out" @click="session.signOut()" />
       </VList>
     </VMenu>
   </header>
   <div v-if="!live.connected" class="away" role="status">No word from the server just now: what is shown may be old. Trying again.</div>
+  <StateBand />
   <main id="main" class="main"><slot /></main>
   <div class="corner"><RunStrip /><Toasts /></div>
   <KeysHelp v-model="keys" />
-  <Finder v-model="find" />
+  <Finder v-model="find" @keys="keys = true" />
 </template>
 
 <style scoped>
-.head { height: var(--head-height); background: var(--head); color: #fff; display: flex; align-items: center; gap: 14px; padding: 0 14px; position: relative; z-index: 5; }
+.head { flex: none; height: var(--head-height); background: var(--head); color: #fff; display: flex; align-items: center; gap: 14px; padding: 0 14px; position: relative; z-index: 5; }
 .head a { color: #dfe9e3; text-decoration: none; }
 .brand { display: flex; align-items: center; gap: 8px; font-weight: 700; font-size: 16px; color: #fff !important; margin-right: 6px; }
 .peg { width: 13px; height: 25px; }
@@ -70,8 +74,8 @@ nav a.here { background: var(--head-lift); color: #fff; }
 .me { padding: 8px 16px 10px; border-bottom: 1px solid var(--rule); margin-bottom: 4px; }
 .away { background: var(--brick-pale); color: var(--brick); padding: 6px 14px; }
 .skip { position: absolute; left: -1000px; }
-.skip:focus { left: 8px; top: 8px; background: #fff; z-index: 10; padding: 6px 10px; }
-.main { min-height: 0; }
+.skip:focus { left: 8px; top: 8px; background: var(--paper); z-index: 10; padding: 6px 10px; }
+.main { flex: 1; min-height: 0; overflow: hidden; }
 .corner { position: fixed; left: 14px; bottom: 66px; display: flex; flex-direction: column; align-items: flex-start; gap: 8px; z-index: 2500; pointer-events: none; }
 .corner > * { pointer-events: auto; }
 </style>

@@ -4,7 +4,7 @@ const keys = [
   ['In a list', ''], ['Up, Down', 'go from row to row'], ['Space', 'picks the row'], ['Shift + Up, Down', 'picks a range'], ['Ctrl + A', 'picks all that are loaded'],
   ['Left, Right', 'turn the leaves Paper, Email, Trail'], ['Enter', 'opens the record'], ['Escape', 'gives up the picks, then leaves the row'],
   ['On the Line', ''], ['Left, Right on the cloths', 'go from stage to stage'],
-  ['Anywhere', ''], ['Ctrl + Enter', 'is the filled button of the screen; it asks before something leaves'], ['Ctrl + K', 'finds records and places'], ['F1', 'shows these keys'],
+  ['Anywhere', ''], ['Ctrl + Enter', 'is the filled button of the screen; it asks before something leaves'], ['Ctrl + K', 'finds records, goes to places and does things by name'], ['F1', 'shows these keys'],
 ]
 </script>
 

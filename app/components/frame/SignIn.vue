@@ -30,7 +30,7 @@ async function signIn() {
       <label for="password">Password</label>
       <input id="password" v-model="password" type="password" autocomplete="current-password" required>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <VBtn type="submit" variant="flat" :loading="busy" block style="background: var(--spruce); color: #fff" height="38">Sign in</VBtn>
+      <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">Sign in</VBtn>
     </form>
   </main>
 </template>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import type { Stage } from '../../../core/dispatch/states'
+import { countOf, type DocumentKind } from '../../../core/documents/kinds'
+import { groupBy } from '../../../core/group'
 import type { LineRow } from '../../../server/services/line/list'
 import { addAmounts } from '../../composables/amounts'
 
 /** What can be done with the picked rows of a stage, or with the row in hand when none is picked. */
-const props = defineProps<{ stage: Stage, chosen: LineRow[], row: LineRow | null, matching: number, sums: { currency: string, sum: string }[] }>()
+const props = defineProps<{ stage: Stage, chosen: LineRow[], row: LineRow | null, matching: number, allSendable: number, filters: { kind: string, brand: string, over: string, search: string }, sums: { currency: string, sum: string }[] }>()
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const toasts = useToasts()
 const runs = useRuns()
-const asking = ref<'send' | 'post' | 'close' | 'confirm' | null>(null)
+const asking = ref<'send' | 'all' | 'later' | 'post' | 'close' | 'confirm' | null>(null)
 const ask = computed({ get: () => asking.value !== null, set: (open) => { if (!open) asking.value = null } })
 const reason = ref('')
 const busy = ref(false)
@@ -36,6 +38,9 @@ async function finish(act: () => Promise<void>) {
   asking.value = null
 }
 
+/** "3 invoices and 1 order confirmation". */
+const kindsOf = (rows: readonly LineRow[]) => [...groupBy(rows, row => row.kind)].map(([kind, own]: [DocumentKind, LineRow[]]) => countOf(own.length, kind)).join(' and ')
+
 const key = ref('')
 function askToSend() {
   if (sendable.value.length === 0) return
@@ -49,19 +54,28 @@ const send = () => finish(async () => {
 })
 
 const putBack = () => finish(async () => {
-  const orders = subject.value.map(row => row.orderId)
+  const rows = subject.value
   const { ids } = await post('/api/papers/put-back', { ids: subject.value.map(row => row.id) })
   toasts.say(`${plural(ids.length, 'paper')} put back to To send. No number was used.`, { undo: async () => {
-    await callApi('/api/papers/prepare', { method: 'POST', body: { orderIds: orders } })
+    await prepareRows(rows)
   } })
 })
+
+/** Prepares papers kind by kind; answers how many of each, and why others were not made. */
+async function prepareRows(rows: readonly LineRow[]): Promise<string[]> {
+  const said: string[] = []
+  for (const [kind, own] of groupBy(rows, row => row.kind)) {
+    const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { kind, orderIds: own.map(row => row.orderId) } })
+    said.push(`${countOf(result.prepared, kind)} prepared, on To check.`, ...result.already)
+  }
+  return said
+}
 
 const prepare = () => finish(async () => {
   const papers = papersOf(subject.value)
   const documents = subject.value.filter(row => row.of === 'document')
   if (papers.length > 0) {
-    const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { orderIds: papers.map(row => row.orderId) } })
-    toasts.say([`${plural(result.prepared, 'invoice')} prepared, on To check.`, ...result.already].join(' '))
+    toasts.say((await prepareRows(papers)).join(' '))
   }
   for (const document of documents) await callApi(`/api/documents/${document.documentId}/send`, { method: 'POST', body: {} })
 })
@@ -78,6 +92,27 @@ const sendAgain = () => finish(async () => {
   toasts.say(`${plural(ids.length, 'email')} ${ids.length === 1 ? 'goes' : 'go'} again.`)
 })
 
+function askToSendAll() {
+  key.value = crypto.randomUUID()
+  asking.value = 'all'
+}
+const sendAll = () => finish(async () => {
+  const matching = Object.fromEntries(Object.entries(props.filters).filter(([name, value]) => value && name !== 'stage'))
+  const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: key.value, matching, count: props.allSendable } })
+  await runs.watchRun(runId)
+})
+
+const at = ref('')
+const emails = computed(() => subject.value.filter(row => row.channel === 'email' && row.state === 'waiting'))
+const keepBack = (act: 'hold' | 'let go' | 'later' | 'print instead', rows: LineRow[]) => finish(async () => {
+  const { ids } = await post('/api/dispatches/keep-back', { ids: rows.map(row => row.id), act, ...(act === 'later' ? { at: new Date(at.value).toISOString() } : {}) })
+  const said = { 'hold': 'held', 'let go': 'let go', 'later': `to go ${at.value ? shortTime(new Date(at.value)) : ''}`, 'print instead': 'in the print tray' }[act]
+  const undo = act === 'hold' ? 'let go' : act === 'let go' ? 'hold' : undefined
+  toasts.say(`${plural(ids.length, 'dispatch', 'dispatches')} ${said}.`, undo ? { undo: async () => {
+    await post('/api/dispatches/keep-back', { ids, act: undo })
+  } } : {})
+})
+
 const settle = (act: 'confirm' | 'print' | 'close', rows: LineRow[]) => finish(async () => {
   const { ids } = await post('/api/dispatches/settle', { ids: rows.map(row => row.id), act, reason: reason.value })
   toasts.say({ confirm: `${plural(ids.length, 'paper')} marked as arrived.`, print: `${plural(ids.length, 'paper')} marked as posted.`, close: `${plural(ids.length, 'paper')} closed.` }[act])
@@ -89,7 +124,7 @@ useMainKey(() => {
   if (props.stage === 'to check') askToSend()
   else if (props.stage === 'to send') void prepare()
   else if (props.stage === 'stuck') void sendAgain()
-  else if (props.stage === 'waiting' && toPost.value.length > 0) asking.value = 'post'
+  else if (props.stage === 'waiting' && toPost.value.length > 0) void navigateTo('/tray')
 })
 </script>
 
@@ -100,6 +135,7 @@ useMainKey(() => {
     <template v-if="session.may('clerk') && count > 0">
       <span class="push" />
       <template v-if="stage === 'to check'">
+        <VBtn v-if="allSendable > 1 && chosen.length === 0" :disabled="busy" data-test="send-all" @click="askToSendAll">Send all {{ allSendable }}…</VBtn>
         <VBtn :disabled="busy" data-test="put-back" @click="putBack">Put back</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy || sendable.length === 0" data-test="send" @click="askToSend">{{ sendable.length ? `Send ${sendable.length}: ${ways}` : 'Nothing of this can be sent' }}</VBtn>
       </template>
@@ -107,24 +143,33 @@ useMainKey(() => {
         <VBtn v-if="papersOf(subject).length" :disabled="busy" @click="drop">Not wanted</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="prepare" @click="prepare">{{ papersOf(subject).length ? `Prepare ${papersOf(subject).length}` : `Send ${count}` }}</VBtn>
       </template>
-      <template v-else-if="stage === 'waiting' && toPost.length > 0">
-        <VBtn variant="flat" class="go" :disabled="busy" @click="asking = 'post'">Mark {{ toPost.length }} as posted</VBtn>
+      <template v-else-if="stage === 'waiting'">
+        <VBtn v-if="emails.some(row => row.held)" :disabled="busy" data-test="let-go" @click="keepBack('let go', emails)">Let {{ emails.filter(row => row.held).length }} go</VBtn>
+        <VBtn v-if="emails.some(row => !row.held)" :disabled="busy" data-test="hold" @click="keepBack('hold', emails)">Hold {{ emails.filter(row => !row.held).length }}</VBtn>
+        <VBtn v-if="emails.length" :disabled="busy" @click="asking = 'later'">At a time…</VBtn>
+        <VBtn v-if="emails.length" :disabled="busy" @click="asking = 'close'">Cancel…</VBtn>
+        <VBtn v-if="toPost.length" variant="flat" class="go" :disabled="busy" @click="navigateTo('/tray')">To the print tray</VBtn>
       </template>
       <template v-else-if="stage === 'stuck'">
         <VBtn :disabled="busy" @click="asking = 'close'">Close…</VBtn>
-        <VBtn :disabled="busy" @click="asking = 'post'">Posted on paper</VBtn>
+        <VBtn :disabled="busy" data-test="print-instead" @click="keepBack('print instead', subject)">Print instead</VBtn>
         <VBtn v-if="unclear.length" :disabled="busy" @click="asking = 'confirm'">{{ unclear.length === 1 ? 'It arrived' : `${unclear.length} arrived` }}</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="send-again" @click="sendAgain">Send {{ count }} again</VBtn>
       </template>
     </template>
   </footer>
 
-  <Ask v-if="asking === 'send'" v-model="ask" :title="`Send ${plural(sendable.length, 'invoice')}?`" :go="`Send ${sendable.length}`" :busy="busy" @go="send">
+  <Ask v-if="asking === 'send'" v-model="ask" :title="`Send ${kindsOf(sendable)}?`" :go="`Send ${sendable.length}`" :busy="busy" @go="send">
     <p>Each draws its number now, and then goes: <strong>{{ ways }}</strong>. Together {{ addAmounts(sendable) }}.</p>
     <p class="soft cut">To {{ sendable.slice(0, 3).map(row => row.sendTo).join(', ') }}{{ sendable.length > 3 ? ` and ${sendable.length - 3} more` : '' }}</p>
     <p v-if="noAddress" class="notice stuck">{{ noAddress === 1 ? 'One has' : `${noAddress} have` }} no address yet: issued, it will be Stuck until the customer has a billing contact.</p>
     <p v-if="held" class="notice wait">{{ held === 1 ? 'One is' : `${held} are` }} left out: changed since you looked, or not to be issued.</p>
   </Ask>
+  <Ask v-else-if="asking === 'all'" v-model="ask" :title="`Send all ${allSendable} that match?`" :go="`Send ${allSendable}`" :busy="busy" @go="sendAll">
+    <p>Each draws its number, in order of date and order number. Together <template v-for="one in sums" :key="one.currency"> {{ moneyWithSign(one.sum, one.currency) }}</template>.</p>
+    <p v-if="matching > allSendable" class="notice wait">{{ matching - allSendable }} of the {{ matching }} are left out: changed since you looked, or not to be issued.</p>
+  </Ask>
+  <Ask v-else-if="asking === 'later'" v-model="ask" :title="`When shall ${plural(emails.length, 'email')} go?`" go="Set the time" :busy="busy" :disabled="!at" @go="keepBack('later', emails)"><label class="strong">At <input v-model="at" type="datetime-local" class="reason"></label></Ask>
   <Ask v-else-if="asking === 'post'" v-model="ask" :title="`Mark ${plural(toPost.length, 'paper')} as posted?`" go="Posted" :busy="busy" @go="settle('print', toPost)"><p>You printed and posted {{ toPost.length === 1 ? 'it' : 'them' }}. They count as arrived, on paper.</p></Ask>
   <Ask v-else-if="asking === 'confirm'" v-model="ask" :title="`Did ${plural(unclear.length, 'paper')} arrive?`" go="It arrived" :busy="busy" @go="settle('confirm', unclear)"><p>You looked in the mailbox or asked. It will not be sent again.</p></Ask>
   <Ask v-else-if="asking === 'close'" v-model="ask" :title="`Close ${plural(count, 'dispatch', 'dispatches')}?`" go="Close" danger :busy="busy" :disabled="!reason.trim()" @go="settle('close', subject)">
@@ -134,8 +179,6 @@ useMainKey(() => {
 </template>
 
 <style scoped>
-.go { background: var(--spruce) !important; color: #fff !important; }
-.go:disabled { opacity: 0.5; }
 .reason { display: block; width: 100%; border: 1px solid var(--faint-ink); border-radius: 4px; padding: 8px 10px; margin-top: 4px; font: inherit; font-weight: 400; }
 p { margin: 0 0 8px; }
 </style>

@@ -19,12 +19,13 @@ const age = computed(() => {
 
 <template>
   <span class="number mono">{{ row.number }}</span>
+  <span class="kind soft">{{ kindShort(row.kind) }}</span>
   <span class="name cut">{{ row.customerName }}</span>
   <span class="to cut" :class="{ missing: row.sendTo === 'No address' && stage !== 'arrived' }" :title="row.sendTo">
     <span v-if="row.changed" class="tag wait">changed</span>
     <span v-else-if="row.problem" class="tag stuck">cannot be issued</span>
     <span v-else-if="row.state === 'put back'" class="tag wait">put back</span>
-    <span v-else-if="stage === 'stuck'" class="tag stuck">{{ goes }}</span>
+    <span v-else-if="row.held" class="tag queue">held</span>
     <span v-else-if="stage === 'waiting' && row.state === 'waiting' && row.reply" class="tag queue" :title="row.reply">put off</span>
     {{ stage === 'stuck' ? row.sendTo : goes }}
   </span>
@@ -34,10 +35,11 @@ const age = computed(() => {
 
 <style scoped>
 .number { flex: 0 0 128px; white-space: nowrap; }
+.kind { flex: 0 0 82px; }
 .name { flex: 1 1 150px; }
-.to { flex: 1 1 200px; color: var(--soft-ink); }
+.to { flex: 1 1 170px; color: var(--soft-ink); }
 .to.missing { color: var(--brick); }
 .to .tag { margin-right: 5px; }
-.amount { flex: 0 0 108px; white-space: nowrap; }
+.amount { flex: 0 0 100px; white-space: nowrap; }
 .age { flex: 0 0 62px; text-align: right; white-space: nowrap; }
 </style>

@@ -41,7 +41,7 @@ function key(event: KeyboardEvent, index: number) {
 
 <template>
   <div class="line">
-    <svg class="rope" viewBox="0 0 1280 60" preserveAspectRatio="none" aria-hidden="true"><path d="M0 12 C 260 30, 420 32, 640 28 S 1060 14, 1280 14" fill="none" stroke="#5f7a70" stroke-width="2" vector-effect="non-scaling-stroke" /></svg>
+    <svg class="rope" viewBox="0 0 1280 60" preserveAspectRatio="none" aria-hidden="true"><path d="M0 12 C 260 30, 420 32, 640 28 S 1060 14, 1280 14" fill="none" stroke="var(--rope)" stroke-width="2" vector-effect="non-scaling-stroke" /></svg>
     <div class="cloths" role="tablist" aria-label="Stages of the Line">
       <button
         v-for="(one, index) in counts" :key="one.stage" ref="tabs" type="button" role="tab" class="cloth" :class="[one.stage.replaceAll(' ', '-'), { here: one.stage === stage }]"

@@ -30,7 +30,6 @@ type Entry = { key: string, row: Row, group: null } | { key: string, row: Row, g
 
 const rowHeight = 38
 const list = ref<HTMLElement>()
-const scroller = ref<{ $el: HTMLElement }>()
 
 const entries = computed<Entry[]>(() => {
   const found: Entry[] = []
@@ -55,7 +54,7 @@ let anchor: number | null = null
 const indexOf = (id: number | null) => props.rows.findIndex(row => row.id === id)
 
 function show(id: number) {
-  const element = scroller.value?.$el
+  const element = scroller()
   const index = entries.value.findIndex(entry => entry.group === null && entry.row.id === id)
   if (!element || index < 0) return
   const top = index * rowHeight
@@ -86,7 +85,7 @@ function toggle(id: number) {
 function key(event: KeyboardEvent) {
   if (event.altKey || event.metaKey || (event.ctrlKey && event.key !== 'a')) return
   const at = indexOf(props.active)
-  const page = Math.max(1, Math.floor((scroller.value?.$el.clientHeight ?? 400) / rowHeight) - 1)
+  const page = Math.max(1, Math.floor((scroller()?.clientHeight ?? 400) / rowHeight) - 1)
   const acts: Record<string, () => void> = {
     'ArrowDown': () => goTo(at + 1, event.shiftKey),
     'ArrowUp': () => goTo(at - 1, event.shiftKey),
@@ -121,38 +120,43 @@ function scrolled(event: Event) {
   if (element.scrollTop + element.clientHeight > element.scrollHeight - 800) emit('more')
 }
 
+const scroller = () => list.value?.querySelector<HTMLElement>('.scroller')
+const focusNow = () => (list.value?.firstElementChild as HTMLElement | null)?.focus()
+
+/** Rows that come or go must not take the focus away. */
+watch(() => props.loading || props.rows.length === 0, async () => {
+  const had = list.value?.contains(document.activeElement)
+  await nextTick()
+  if (had) focusNow()
+})
+
 function focus() {
-  list.value?.focus()
+  focusNow()
   if (props.active === null && props.rows[0]) emit('update:active', props.rows[0].id)
 }
 defineExpose({ focus })
 </script>
 
 <template>
-  <div
-    ref="list" class="row-list" role="listbox" tabindex="0" :aria-label="label" :aria-multiselectable="pickable" :aria-busy="loading"
-    :aria-activedescendant="active !== null && rows.length > 0 ? `row-${active}` : undefined" @keydown="key"
-  >
-    <div v-if="loading" class="skeletons" aria-hidden="true">
-      <div v-for="n in 14" :key="n" class="skeleton"><span :style="{ width: `${30 + (n * 37) % 50}%` }" /></div>
+  <div ref="list" class="row-list">
+    <div v-if="loading || rows.length === 0" class="waiting" role="region" tabindex="0" :aria-label="label" :aria-busy="loading">
+      <template v-if="loading"><div v-for="n in 14" :key="n" class="skeleton" aria-hidden="true"><span :style="{ width: `${30 + (n * 37) % 50}%` }" /></div></template>
+      <slot v-else name="empty" />
     </div>
-    <slot v-else-if="rows.length === 0" name="empty" />
-    <VVirtualScroll v-else ref="scroller" :items="entries" :item-height="rowHeight" class="scroller" tabindex="-1" @scroll.passive="scrolled">
+    <VVirtualScroll
+      v-else :items="entries" :item-height="rowHeight" class="scroller" role="listbox" tabindex="0" :aria-label="label" :aria-multiselectable="pickable"
+      :aria-activedescendant="active !== null ? `row-${active}` : undefined" @keydown="key" @scroll.passive="scrolled"
+    >
       <template #default="{ item }">
         <div v-if="item.group !== null" class="group">
-          <input
-            v-if="pickable" type="checkbox" tabindex="-1" :aria-label="`Pick all of ${item.group}`"
-            :checked="groupPicks(item.group) === 'all'" :indeterminate="groupPicks(item.group) === 'some'" @change="emit('toggle-group', item.group)"
-          >
+          <span v-if="pickable" class="box" :class="groupPicks(item.group)" aria-hidden="true" :title="`Pick all of ${item.group}`" @click="emit('toggle-group', item.group)" />
           <slot name="group" :group="item.group" :first="item.row" />
         </div>
         <div
           v-else :id="`row-${item.row.id}`" class="row" role="option" :class="{ active: item.row.id === active, picked: picked.has(item.row.id) }"
           :aria-selected="pickable ? picked.has(item.row.id) : item.row.id === active" @click="click($event, item.row)" @dblclick="emit('open', item.row.id)"
         >
-          <input
-            v-if="pickable" type="checkbox" tabindex="-1" aria-label="Pick" :checked="picked.has(item.row.id)" @click.stop @change="toggle(item.row.id)"
-          >
+          <span v-if="pickable" class="box" :class="picked.has(item.row.id) ? 'all' : 'none'" aria-hidden="true" data-test="pick" @click.stop="toggle(item.row.id)" />
           <slot name="row" :row="item.row" />
         </div>
       </template>
@@ -161,13 +165,18 @@ defineExpose({ focus })
 </template>
 
 <style scoped>
-.row-list { flex: 1; min-height: 0; display: flex; flex-direction: column; outline-offset: -2px; }
-.scroller { flex: 1; height: 100%; scrollbar-gutter: stable; }
+.row-list { flex: 1; min-height: 0; display: flex; flex-direction: column; }
+.scroller, .waiting { flex: 1; min-height: 0; outline-offset: -2px; }
+.scroller { height: 100%; scrollbar-gutter: stable; }
+.waiting { overflow: auto; }
 .row, .group, .skeleton { height: 38px; display: flex; align-items: center; gap: 12px; padding: 0 14px; border-bottom: 1px solid var(--rule); }
 .group { background: var(--ledger); }
 .row { cursor: default; border-left: 3px solid transparent; padding-left: 11px; }
-.row:hover { background: #f7faf8; }
+.row:hover { background: var(--ledger-lift); }
 .row.active { background: var(--ledger); border-left-color: var(--peg); }
-input[type="checkbox"] { width: 15px; height: 15px; accent-color: var(--ink); margin: 0; flex: none; cursor: pointer; }
+.box { width: 15px; height: 15px; border: 1.5px solid var(--soft-ink); border-radius: 3px; flex: none; cursor: pointer; background: var(--paper) center / 11px no-repeat; position: relative; }
+.box.all, .box.some { background-color: var(--ink); border-color: var(--ink); }
+.box.all::after { content: ""; position: absolute; left: 3.5px; top: 0; width: 5px; height: 9px; border: solid var(--paper); border-width: 0 2px 2px 0; transform: rotate(45deg); }
+.box.some::after { content: ""; position: absolute; left: 2px; right: 2px; top: 5px; height: 2px; background: var(--paper); }
 .skeleton span { display: block; height: 11px; border-radius: 3px; background: var(--ledger-deep); }
 </style>

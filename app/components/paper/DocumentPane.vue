@@ -62,7 +62,7 @@ function print() {
     <TrailLeaf v-else :trail="view.trail" :addresses="addresses" />
     <footer class="facts">
       <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
-      <span class="soft">Open</span><span class="mono">{{ moneyWithSign(view.open ?? '0', view.currency) }} <span class="soft">due {{ longDay(view.dueDate) }}</span></span>
+      <template v-if="view.open !== null"><span class="soft">Open</span><span class="mono">{{ moneyWithSign(view.open, view.currency) }} <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span></span></template>
       <span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink>
       <div v-if="current" class="acts">
         <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital, kindFacts } from '../../../core/documents/kinds'
 import type { PaperView } from '../../../server/services/line/one'
 import type { Leaf } from './LeafTabs.vue'
 
@@ -29,6 +30,10 @@ useLive(['line'], (ids) => {
 const url = computed(() => (view.value ? `/api/papers/${view.value.id}/pdf?revision=${view.value.revision}` : ''))
 const note = computed(() => (leaf.value === 'Paper' ? `as it will be${pages.value ? ` · ${plural(pages.value, 'page')}` : ''}` : leaf.value === 'Email' ? 'as it will be' : view.value?.orderNumber ?? ''))
 
+const toMe = () => attempt(async () => {
+  const sent = await callApi<{ number: string, to: string }>(`/api/papers/${props.id}/to-me`, { method: 'POST', body: {} })
+  useToasts().say(`${sent.number} goes to ${sent.to}, watermarked. The paper itself stays as it is.`)
+})
 const seen = () => attempt(async () => {
   await callApi(`/api/papers/${props.id}/seen`, { method: 'POST', body: { revision: view.value!.revision } })
   await load()
@@ -45,17 +50,17 @@ const seen = () => attempt(async () => {
   </div>
   <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
   <template v-else-if="view">
-    <PdfView v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')" :url="url" :label="`Invoice for order ${view.orderNumber}`" @pages="pages = $event" @wrong="pages = 0" />
+    <PdfView v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')" :url="url" :label="`${capital(view.kind)} for order ${view.orderNumber}`" @pages="pages = $event" @wrong="pages = 0" />
     <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="view.channel" />
     <TrailLeaf v-else-if="leaf === 'Trail'" :trail="view.trail" :addresses="view.email?.to.map(to => to.address)" />
     <footer v-if="leaf === 'Paper'" class="facts">
       <template v-if="view.email">
-        <span class="soft">To</span><span class="cut" :title="view.email.to[0]?.source">{{ view.email.to.map(to => to.address).join(', ') || 'nobody yet' }} <button v-if="session.may('clerk')" type="button" class="word" data-test="contacts" @click="contacts = true">{{ view.email.to.length ? 'change' : 'add a billing contact' }}</button></span>
+        <span class="soft">To</span><span class="cut" :title="view.email.to[0]?.source">{{ view.email.to.map(to => (to.as === 'To' ? to.address : `${to.as} ${to.address}`)).join(', ') || 'nobody yet' }} <button v-if="session.may('clerk')" type="button" class="word" data-test="contacts" @click="contacts = true">{{ view.email.to.length ? 'change' : `add a ${kindFacts[view.kind].to} contact` }}</button></span>
         <span class="soft">Subject</span><span class="cut strong">{{ view.email.subject }}</span>
         <span class="soft">Enclosed</span><span class="cut">{{ view.email.files.join(' · ') }}</span>
       </template>
-      <template v-else><span class="soft">Goes</span><span>{{ view.channel === 'paper' ? 'on paper, by post' : 'nowhere: the customer wants nothing' }}</span></template>
-      <span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink>
+      <template v-else><span class="soft">Goes</span><span>{{ view.channel === 'paper' ? 'on paper, by post' : `nowhere: the customer wants no ${kindFacts[view.kind].many}` }}</span></template>
+      <span class="soft">Order</span><span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink> <button v-if="session.may('clerk') && !view.problem" type="button" class="word me" data-test="to-me" @click="toMe">send one to me</button></span>
     </footer>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
   </template>
@@ -66,5 +71,6 @@ const seen = () => attempt(async () => {
 .title { display: flex; align-items: center; justify-content: space-between; }
 ul { margin: 4px 0 0; padding-left: 18px; }
 s { color: var(--soft-ink); }
+.me { float: right; }
 .facts { background: var(--paper); border-top: 1px solid var(--rule); display: grid; grid-template-columns: 64px 1fr; gap: 3px 10px; padding: 9px 14px; flex: none; }
 </style>

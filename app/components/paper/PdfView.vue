@@ -64,7 +64,7 @@ onUnmounted(() => {
 </script>
 
 <template>
-  <div ref="holder" class="pdf" :aria-busy="loading">
+  <div ref="holder" class="pdf" role="region" tabindex="0" :aria-label="label" :aria-busy="loading">
     <div v-if="loading && !pages?.childElementCount" class="blank" aria-hidden="true" />
     <div ref="pages" class="pages" data-test="pdf-pages" />
   </div>

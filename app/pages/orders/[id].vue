@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { OrderView } from '../../../server/services/orders/list'
 import type { LineEdit } from '../../../server/services/orders/orders'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
@@ -11,24 +12,28 @@ const order = shallowRef<OrderView>()
 const lines = ref<LineEdit[]>([])
 const reference = ref('')
 const customerNote = ref('')
+const fields = ref<Record<string, string>>({})
+const fieldNames = computed(() => session.house!.company.orderFields)
 const wrong = ref('')
 const busy = ref(false)
 const leaf = ref<Leaf>('Paper')
 
-const kept = computed(() => order.value && JSON.stringify([order.value.lines, order.value.reference ?? '', order.value.customerNote ?? '']))
-const dirty = computed(() => order.value !== undefined && JSON.stringify([lines.value, reference.value, customerNote.value]) !== kept.value)
+const filledFields = computed(() => Object.fromEntries(Object.entries(fields.value).filter(([, value]) => value !== '')))
+const kept = computed(() => order.value && JSON.stringify([order.value.lines, order.value.reference ?? '', order.value.customerNote ?? '', order.value.fields]))
+const dirty = computed(() => order.value !== undefined && JSON.stringify([lines.value, reference.value, customerNote.value, filledFields.value]) !== kept.value)
 
 function take(found: OrderView) {
   order.value = found
   lines.value = structuredClone(found.lines)
   reference.value = found.reference ?? ''
   customerNote.value = found.customerNote ?? ''
+  fields.value = { ...found.fields }
 }
 
 async function load() {
   try {
     const found = await callApi<OrderView>(`/api/orders/${id.value}`)
-    if (dirty.value && order.value) order.value = { ...found, lines: order.value.lines, reference: order.value.reference, customerNote: order.value.customerNote, version: order.value.version }
+    if (dirty.value && order.value) order.value = { ...found, lines: order.value.lines, reference: order.value.reference, customerNote: order.value.customerNote, fields: order.value.fields, version: order.value.version }
     else take(found)
     wrong.value = ''
   } catch (error) {
@@ -41,9 +46,9 @@ useLive(['order', 'line'], () => void load(), 250)
 async function keep() {
   if (!order.value || busy.value || !dirty.value) return
   busy.value = true
-  const before = { lines: order.value.lines, reference: order.value.reference, customerNote: order.value.customerNote }
+  const before = { lines: order.value.lines, reference: order.value.reference, customerNote: order.value.customerNote, fields: order.value.fields }
   await attempt(async () => {
-    const { version } = await callApi<{ version: number }>(`/api/orders/${id.value}`, { method: 'PUT', body: { version: order.value!.version, reference: reference.value || null, customerNote: customerNote.value || null, lines: lines.value } })
+    const { version } = await callApi<{ version: number }>(`/api/orders/${id.value}`, { method: 'PUT', body: { version: order.value!.version, reference: reference.value || null, customerNote: customerNote.value || null, fields: filledFields.value, lines: lines.value } })
     take(await callApi<OrderView>(`/api/orders/${id.value}`))
     toasts.say('The order is kept.', { undo: async () => {
       await callApi(`/api/orders/${id.value}`, { method: 'PUT', body: { version, ...before } })
@@ -65,9 +70,20 @@ async function setStatus(status: string) {
   })
 }
 
-const prepare = () => attempt(async () => {
-  const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { orderIds: [id.value] } })
-  toasts.say(result.already[0] ?? 'The invoice is prepared and hangs on To check.')
+/** The paper in hand: one of the order's, by kind. */
+const chosenKind = ref<DocumentKind | null>(null)
+const liveOf = (kind: DocumentKind) => order.value?.papers.find(paper => paper.kind === kind && ['prepared', 'issued'].includes(paper.state))
+const kindInHand = computed<DocumentKind>(() => chosenKind.value ?? [...documentKinds].reverse().find(kind => liveOf(kind)) ?? 'invoice')
+const live = computed(() => liveOf(kindInHand.value))
+const canMake = (kind: DocumentKind) => session.may('clerk') && !!order.value && !liveOf(kind) && (!kindFacts[kind].needsSupply || !!order.value.suppliedOn) && order.value.status !== 'Draft'
+watch(id, () => {
+  chosenKind.value = null
+})
+
+const prepare = (kind: DocumentKind) => attempt(async () => {
+  const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { kind, orderIds: [id.value] } })
+  toasts.say(result.already[0] ?? `The ${kind} is prepared and hangs on To check.`)
+  chosenKind.value = kind
   await load()
 })
 
@@ -77,7 +93,7 @@ watch(asking, (now) => {
   if (now) sendKey.value = crypto.randomUUID()
 })
 
-/** Sends the prepared invoice as it was looked at; one that changed since is left out and says so. */
+/** Sends the prepared paper as it was looked at; one that changed since is left out and says so. */
 async function send() {
   busy.value = true
   await attempt(async () => {
@@ -91,8 +107,6 @@ async function send() {
 
 useMainKey(() => void keep())
 const statuses = computed(() => session.house!.company.orderStatuses.map(status => ({ value: status, words: status })))
-const live = computed(() => order.value?.papers.find(paper => ['prepared', 'issued'].includes(paper.state)))
-const mayPrepare = computed(() => session.may('clerk') && order.value?.suppliedOn && !live.value)
 </script>
 
 <template>
@@ -111,42 +125,41 @@ const mayPrepare = computed(() => session.may('clerk') && order.value?.suppliedO
           <div class="texts">
             <label>Your reference <input v-model="reference" :disabled="!session.may('clerk')" maxlength="80"></label>
             <label class="wide">Note on the paper <input v-model="customerNote" :disabled="!session.may('clerk')" maxlength="1000" placeholder="nothing"></label>
+            <label v-for="name in fieldNames" :key="name">{{ name }} <input v-model="fields[name]" :disabled="!session.may('clerk')" maxlength="200"></label>
             <span class="soft">Salesperson {{ order.salesperson }} · {{ order.pricesIncludeTax ? 'prices with VAT' : 'prices without VAT' }}<template v-if="order.suppliedOn"> · supplied {{ longDay(order.suppliedOn) }}</template></span>
           </div>
           <OrderLines v-model="lines" :disabled="!session.may('clerk')" :currency="order.currency" />
           <p v-for="row in order.adjustments" :key="row.label" class="adjustment">{{ row.kind === 'discount' ? 'less' : 'plus' }} {{ row.label }} {{ row.amount ? money(row.amount, order.currency) : `${row.percent} %` }}</p>
           <p class="sum">Total as kept <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong></p>
-          <OrderReasons :evaluations="order.evaluations" />
+          <OrderWhy :order-id="order.id" :changed="order.statusSince" />
         </div>
         <footer class="foot-bar">
           <span v-if="dirty" class="tag wait">not kept yet</span>
           <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>
           <span class="push" />
           <VBtn v-if="dirty" @click="take(order)">Give up the changes</VBtn>
-          <VBtn v-if="mayPrepare" :disabled="dirty" data-test="prepare-invoice" @click="prepare">Prepare the invoice</VBtn>
-          <VBtn v-if="session.may('clerk') && live?.state === 'prepared'" :disabled="dirty || !!live.problem" data-test="send-invoice" @click="asking = true">Send the invoice…</VBtn>
+          <VBtn v-if="session.may('clerk') && live?.state === 'prepared'" :disabled="dirty || !!live.problem" data-test="send-paper" @click="asking = true">Send the {{ kindInHand }}…</VBtn>
           <VBtn v-if="session.may('clerk')" variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-order" @click="keep">Keep the order</VBtn>
         </footer>
       </section>
       <aside class="right" aria-label="The order's paper">
+        <OrderPapers :papers="order.papers" :kind="kindInHand" :can-make="canMake" @pick="chosenKind = $event" @make="prepare" />
         <template v-if="live">
           <DocumentPane v-if="live.documentId" :id="live.documentId" v-model:leaf="leaf" />
           <PaperPane v-else :id="live.id" v-model:leaf="leaf" />
         </template>
         <template v-else>
-          <div class="bar"><strong>No paper yet</strong></div>
-          <p class="empty">{{ order.suppliedOn ? 'Prepare the invoice by hand, and look at it here before it goes.' : 'The invoice is prepared when the order reaches Shipped.' }}</p>
+          <p class="empty"><strong>No {{ kindInHand }} yet</strong>{{ canMake(kindInHand) ? `Prepare it by hand, and look at it here before it goes.` : kindFacts[kindInHand].needsSupply ? 'It can be made when the order is Shipped.' : 'It can be made when the order is Confirmed.' }}</p>
           <TrailLeaf :trail="order.trail" />
         </template>
       </aside>
-      <Ask v-model="asking" :title="`Send the invoice for ${order.number}?`" go="Send it" :busy="busy" @go="send"><p>It draws its number now and goes to {{ order.customerName }}, {{ moneyWithSign(order.total, order.currency) }}.</p></Ask>
+      <Ask v-model="asking" :title="`Send the ${kindInHand} for ${order.number}?`" go="Send it" :busy="busy" @go="send"><p>It draws its number now and goes to {{ order.customerName }}, {{ moneyWithSign(order.total, order.currency) }}.</p></Ask>
     </div>
   </div>
 </template>
 
 <style scoped>
 .title { font-size: 16px; }
-.go { background: var(--spruce) !important; color: #fff !important; }
 .body { flex: 1; overflow: auto; padding: 12px 14px; }
 .texts { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: end; margin-bottom: 12px; }
 .texts label { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; }

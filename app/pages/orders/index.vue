@@ -54,6 +54,8 @@ async function undo(before: { id: number, status: string }[]) {
   await list.reload()
 }
 
+/** A click on the number opens the order; with Ctrl or Shift, as with any link, elsewhere. */
+const open = (id: number, event: MouseEvent) => navigateTo(`/orders/${id}`, event.ctrlKey || event.metaKey || event.shiftKey ? { open: { target: '_blank' } } : {})
 useMainKey(() => {
   if (session.may('clerk')) void setStatus()
 })
@@ -76,7 +78,7 @@ const columns = [{ key: 'number', words: 'Order', class: 'number' }, { key: 'dat
         <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
         <RowList ref="listElement" v-model:active="active" :rows="list.rows.value" label="Orders" :picked="picks.picked.value" :pickable="session.may('clerk')" :loading="list.first.value" @update:picked="picks.set" @open="navigateTo(`/orders/${$event}`)" @more="list.loadMore()">
           <template #row="{ row }">
-            <NuxtLink class="number mono" :to="`/orders/${row.id}`" tabindex="-1">{{ row.number }}</NuxtLink>
+            <span class="number mono link" @click.stop="open(row.id, $event)">{{ row.number }}</span>
             <span class="date">{{ shortDay(row.date) }}</span>
             <span class="name cut">{{ row.customerName }} <span class="soft">{{ row.groupName }}</span></span>
             <span class="ref soft cut">{{ row.reference }}</span>
@@ -100,9 +102,10 @@ const columns = [{ key: 'number', words: 'Order', class: 'number' }, { key: 'dat
 </template>
 
 <style scoped>
-.go { background: var(--spruce) !important; color: #fff !important; }
 .title { font-size: 16px; }
-:deep(.number) { flex: 0 0 96px; color: var(--ink); text-decoration: none; }
+:deep(.number) { flex: 0 0 96px; }
+:deep(.link) { cursor: pointer; }
+:deep(.link:hover) { text-decoration: underline; }
 :deep(.date) { flex: 0 0 64px; }
 :deep(.name) { flex: 2 1 240px; }
 :deep(.ref) { flex: 1 1 80px; }

@@ -20,16 +20,17 @@ function sums(strip: Strip): Block {
     height: Math.max(height, bold ? 0 : 40 + paper.taxes.length * 12) + 8,
     draw: (top) => {
       let y = top + 20
-      for (const row of paper.sums) {
-        sheet.text(row.label, left + inset, y, row.strong ? frame.strong : frame.text)
-        sheet.text(row.amount, frame.right - inset, y, row.strong ? frame.strong : frame.text, 'right')
+      const cell = (row: number, column: number) => ({ role: 'table cell' as const, cell: { table: 1, row: row + 1, column } })
+      for (const [index, row] of paper.sums.entries()) {
+        sheet.text(row.label, left + inset, y, { ...(row.strong ? frame.strong : frame.text), ...cell(index, 0) })
+        sheet.text(row.amount, frame.right - inset, y, { ...(row.strong ? frame.strong : frame.text), ...cell(index, 1) }, 'right')
         y += rowStep
       }
       const strong = { ...frame.strong, size: 12 }
       if (bold) sheet.box(left, y - 11, frame.right - left, 25, stationery.colours.accent)
       else sheet.line(left, y - 10, frame.right, y - 10, '#1a1a1a', 0.9)
-      sheet.text(paper.toPay.label, left + inset, y + 6, strong)
-      sheet.text(paper.toPay.amount, frame.right - inset, y + 6, strong, 'right')
+      sheet.text(paper.toPay.label, left + inset, y + 6, { ...strong, ...cell(paper.sums.length, 0) })
+      sheet.text(paper.toPay.amount, frame.right - inset, y + 6, { ...strong, ...cell(paper.sums.length, 1) }, 'right')
       if (!bold) taxTable(strip, top + 20)
     },
   }
@@ -37,10 +38,10 @@ function sums(strip: Strip): Block {
 
 function taxTable({ paper, sheet, frame }: Strip, top: number): void {
   const edges = [frame.left, frame.left + 48 * mm, frame.left + 72 * mm]
-  const row = (texts: string[], y: number, style: typeof frame.small) => texts.forEach((text, index) =>
-    sheet.text(text, edges[index]!, y, { ...style, role: 'table cell' }, index === 0 ? 'left' : 'right'))
-  row([paper.words.tax, paper.words.base, paper.words.taxAmount], top, frame.smallStrong)
-  paper.taxes.forEach((tax, index) => row([tax.rate, tax.base, tax.tax], top + 15 + index * 12, frame.small))
+  const row = (texts: string[], y: number, style: typeof frame.small, place: number) => texts.forEach((text, index) =>
+    sheet.text(text, edges[index]!, y, { ...style, role: place === 0 ? 'table heading' : 'table cell', cell: { table: 2, row: place, column: index } }, index === 0 ? 'left' : 'right'))
+  row([paper.words.tax, paper.words.base, paper.words.taxAmount], top, frame.smallStrong, 0)
+  paper.taxes.forEach((tax, index) => row([tax.rate, tax.base, tax.tax], top + 15 + index * 12, frame.small, index + 1))
 }
 
 /** How to pay, with the payment code; nothing at all when nothing is to pay. */

@@ -72,14 +72,16 @@ function address({ paper, stationery, sheet, frame }: Strip): void {
   })
 }
 
+const factCell = (row: number, column: number) => ({ role: 'table cell' as const, cell: { table: 3, row: row + 1, column } })
+
 /** Facts as rows at the right of the address; the heading below. */
 function plainFacts({ paper, stationery, sheet, frame }: Strip): number {
   const label = { ...frame.text, colour: softInk }
   const x = 125 * mm
   paper.facts.forEach((fact, index) => {
     const y = 49 * mm + index * 14
-    sheet.text(fact.label, x, y, label)
-    sheet.text(fact.value, frame.right, y, frame.text, 'right')
+    sheet.text(fact.label, x, y, { ...label, ...factCell(index, 0) })
+    sheet.text(fact.value, frame.right, y, { ...frame.text, ...factCell(index, 1) }, 'right')
   })
   const style = { family: stationery.headingFamily, weight: 600, size: 19, colour: stationery.colours.brand, role: 'heading' as const }
   sheet.text(`${paper.heading} ${paper.number}`, frame.left, 104 * mm, style)
@@ -101,8 +103,9 @@ function boldFacts({ paper, stationery, sheet, frame }: Strip): number {
     cells.forEach((cell, index) => {
       const last = row === rows - 1 && index === cells.length - 1 && cells.length === perRow
       const x = last ? frame.right - 6 : frame.left + 6 + index * width
-      sheet.text(cell.label, x, y + 13, frame.small, last ? 'right' : 'left')
-      sheet.text(cell.value, x, y + 24.5, frame.strong, last ? 'right' : 'left')
+      const place = row * perRow + index
+      sheet.text(cell.label, x, y + 13, { ...frame.small, ...factCell(place, 0) }, last ? 'right' : 'left')
+      sheet.text(cell.value, x, y + 24.5, { ...frame.strong, ...factCell(place, 1) }, last ? 'right' : 'left')
     })
   }
   const bottom = top + rows * rowHeight + 4

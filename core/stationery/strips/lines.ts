@@ -86,7 +86,7 @@ function headingRow({ sheet, frame, stationery }: Strip, columns: Column[], top:
   const bold = stationery.design === 'bold'
   const style: TextStyle = { ...frame.smallStrong, size: 8, colour: bold ? '#ffffff' : undefined, role: repeated ? 'artifact' : 'table heading' }
   if (bold) sheet.box(frame.left, top, frame.right - frame.left, 22, stationery.colours.brand)
-  for (const column of columns) sheet.text(column.heading, column.x, top + 14, style, column.align)
+  columns.forEach((column, index) => sheet.text(column.heading, column.x, top + 14, { ...style, ...(repeated ? {} : { cell: { table: 0, row: 0, column: index } }) }, column.align))
   if (!bold) sheet.line(frame.left, top + 20, frame.right, top + 20, '#1a1a1a', 0.9)
   return top + 22
 }
@@ -95,12 +95,12 @@ function drawRow({ sheet, frame, stationery }: Strip, columns: Column[], row: Ro
   const bold = stationery.design === 'bold'
   if (bold && index % 2 === 1) sheet.box(frame.left, top, frame.right - frame.left, row.height, stationery.colours.ground)
   const first = top + padding + 8
-  const cell: TextStyle = { ...frame.text, role: 'table cell' }
-  row.item.forEach((text, n) => sheet.text(text, columns[0]!.x, first + n * lineStep, { ...cell, colour: softInk }))
-  row.description.forEach((text, n) => sheet.text(text, columns[1]!.x, first + n * lineStep, cell))
+  const cell = (column: number, text = frame.text): TextStyle => ({ ...text, role: 'table cell', cell: { table: 0, row: index + 1, column } })
+  row.item.forEach((text, n) => sheet.text(text, columns[0]!.x, first + n * lineStep, { ...cell(0), colour: softInk }))
+  row.description.forEach((text, n) => sheet.text(text, columns[1]!.x, first + n * lineStep, cell(1)))
   row.detail.forEach((text, n) =>
-    sheet.text(text, columns[1]!.x, first + (row.description.length + n * 0.92) * lineStep, { ...frame.small, role: 'table cell' }))
-  for (const column of columns.slice(2)) sheet.text(column.value(row.line), column.x, first, cell, column.align)
+    sheet.text(text, columns[1]!.x, first + (row.description.length + n * 0.92) * lineStep, cell(1, frame.small)))
+  columns.slice(2).forEach((column, n) => sheet.text(column.value(row.line), column.x, first, cell(n + 2), column.align))
   sheet.line(frame.left, top + row.height, frame.right, top + row.height, hairline, 0.5)
 }
 

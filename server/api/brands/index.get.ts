@@ -1,4 +1,6 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
+import { Joi, kind } from '../../checks'
 import { route } from '../../route'
 import { brandViews } from '../../services/house/change'
 
-export default route({ role: 'reader' }, () => brandViews('invoice'))
+export default route<object, { kind: DocumentKind }>({ role: 'reader', query: Joi.object({ kind: kind.default('invoice') }) }, ({ query }) => brandViews(query.kind))

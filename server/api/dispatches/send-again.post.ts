@@ -1,5 +1,6 @@
-import { ids, Joi } from '../../checks'
+import { ids, Joi, text } from '../../checks'
 import { route } from '../../route'
 import { sendAgain } from '../../services/dispatch/by-hand'
 
-export default route<object, object, { ids: number[] }>({ role: 'clerk', body: Joi.object({ ids }) }, async ({ body, user }) => ({ ids: await sendAgain(body.ids, user.name) }))
+/** Sends stuck emails again: to whoever is the right contact now, or this once to one address. */
+export default route<object, object, { ids: number[], to?: string }>({ role: 'clerk', body: Joi.object({ ids, to: text(320) }) }, async ({ body, user }) => ({ ids: await sendAgain(body.ids, user.name, body.to) }))

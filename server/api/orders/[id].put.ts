@@ -9,5 +9,5 @@ const line = Joi.object({
 
 export default route<{ id: number }, object, OrderEdit>({
   role: 'clerk', params: idParam,
-  body: Joi.object({ version: id.required(), reference: text(80).allow('', null).default(null), customerNote: text(1000).allow('', null).default(null), lines: Joi.array().items(line).min(1).max(1000).required() }),
+  body: Joi.object({ version: id.required(), reference: text(80).allow('', null).default(null), customerNote: text(1000).allow('', null).default(null), fields: Joi.object().pattern(text(60), text(200).allow('')), lines: Joi.array().items(line).min(1).max(1000).required() }),
 }, async ({ params, body, user }) => ({ version: await editOrder(params.id, body, user.name) }))

@@ -1,3 +1,4 @@
+import { Resvg } from '@resvg/resvg-js'
 import { PNG } from 'pngjs'
 import { Refusal } from '../../../core/errors'
 
@@ -9,16 +10,16 @@ const smallest = 60
 
 /**
  * Checks an uploaded picture by its content and flattens it once: a PNG loses transparency and interlacing over its ground,
- * since alpha would be decoded and deflated again for every document. A JPEG stays as it is.
+ * since alpha would be decoded and deflated again for every document. An SVG is drawn as such a PNG. A JPEG stays as it is.
  * @param ground "#rrggbb" behind transparent parts
  * @throws Refusal "bad-picture" with what is wrong
  */
 export function flattenPicture(bytes: Uint8Array, ground: string): FlatPicture {
   const refuse = (sentence: string) => new Refusal('bad-picture', sentence, { status: 400, about: { field: 'picture' } })
   if (bytes.byteLength > mostBytes) throw refuse(`The picture has ${(bytes.byteLength / 1e6).toFixed(1)} MB. Take one of at most 2 MB.`)
-  const data = Buffer.from(bytes)
+  const data = isSvg(bytes) ? drawSvg(bytes, refuse) : Buffer.from(bytes)
   const size = data.subarray(0, 8).equals(Buffer.from('89504e470d0a1a0a', 'hex')) ? { width: data.readUInt32BE(16), height: data.readUInt32BE(20), png: true } : jpegSize(data)
-  if (!size) throw refuse('That is neither a PNG nor a JPEG picture. Save the logo as PNG and try again.')
+  if (!size) throw refuse('That is neither a PNG, a JPEG nor an SVG picture. Save the logo as one of these and try again.')
   if (size.width * size.height > mostPixels) throw refuse(`The picture has ${size.width} × ${size.height} pixels. Take one of at most 6 million.`)
   if (size.width < smallest) throw refuse(`The picture is only ${size.width} pixels wide and would print coarse. Take one of at least ${smallest}.`)
   if (!size.png) return { bytes: data, mediaType: 'image/jpeg', width: size.width, height: size.height }
@@ -49,4 +50,22 @@ function jpegSize(data: Buffer): { width: number, height: number, png: false } |
     at += 2 + data.readUInt16BE(at + 2)
   }
   return undefined
+}
+
+const isSvg = (bytes: Uint8Array) => /^(\uFEFF)?\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>[]*>\s*)?<svg[\s>]/.test(Buffer.from(bytes.subarray(0, 4000)).toString('utf8'))
+
+/** Wide enough for 60 mm at 600 dpi. */
+const svgWidth = 1400
+
+/** Draws an SVG once, with nothing from outside of it: no scripts, entities, linked files or fonts. */
+function drawSvg(bytes: Uint8Array, refuse: (sentence: string) => Refusal): Buffer {
+  const text = Buffer.from(bytes).toString('utf8')
+  if (/<!ENTITY|<script|<foreignObject/i.test(text)) throw refuse('The SVG picture holds scripts or entities. Save it as a plain SVG, or as PNG.')
+  if (/href\s*=\s*["'](?!#|data:image\/(png|jpeg);)/i.test(text)) throw refuse('The SVG picture links to other files. Save it with everything inside, or as PNG.')
+  if (/<text[\s>]/i.test(text)) throw refuse('The SVG picture holds text that needs a font. Turn the text into paths, or save it as PNG.')
+  try {
+    return Buffer.from(new Resvg(text, { fitTo: { mode: 'width', value: svgWidth }, font: { loadSystemFonts: false } }).render().asPng())
+  } catch (error) {
+    throw refuse(`The SVG picture cannot be drawn: ${(error as Error).message.split('\n')[0]}. Save it as PNG and try again.`)
+  }
 }

@@ -9,15 +9,6 @@ import { publish } from '../live/publish'
  * Papers that are prepared are built anew; what waits or is stuck looks its recipients up when it is sent.
  */
 
-export interface CustomerView { id: number, number: string, name: string, groupName: string, language: string, wishes: Wishes, version: number, contacts: ContactFacts[] }
-
-/** @throws Refusal "no-such-customer" */
-export async function customerView(id: number): Promise<CustomerView> {
-  const customer = await one<Omit<CustomerView, 'contacts'>>('select id, number, name, group_name "groupName", language, wishes, version from customer where id = $1', [id])
-  if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
-  return { ...customer, contacts: await rows<ContactFacts>('select name, email, role from contact where customer_id = $1 order by id', [id]) }
-}
-
 /** Replaces the contacts. @throws Refusal for an address that cannot be one, or when somebody changed the customer meanwhile */
 export async function changeContacts(id: number, version: number, contacts: ContactFacts[], actor: string): Promise<void> {
   contacts.forEach((contact, index) => {
@@ -33,5 +24,31 @@ export async function changeContacts(id: number, version: number, contacts: Cont
     await run(`insert into trail (at, actor, order_id, words) select now(), $2, p.order_id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`, [id, actor, `The contacts of ${customer.name} were changed.`])
     await markStale('customer_id', id)
     publish('line')
+    publish('customer', [id])
+  })
+}
+
+/**
+ * Corrects an address everywhere it is used: at every contact and every wished copy of every customer.
+ * @returns the customers that were changed
+ * @throws Refusal "bad-address", "unknown-address"
+ */
+export async function correctAddress(from: string, to: string, actor: string): Promise<{ id: number, name: string }[]> {
+  if (!isAddress(to)) throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field: 'to' } })
+  return inTransaction(async () => {
+    const customers = await rows<{ id: number, name: string, wishes: Wishes }>(`select c.id, c.name, c.wishes from customer c
+      where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($1)) or position(lower($2) in lower(c.wishes::text)) > 0 order by c.id for update of c`, [from, JSON.stringify(from).slice(1, -1)])
+    if (customers.length === 0) throw new Refusal('unknown-address', `${from} is at no customer any more. Look at the customer's contacts.`)
+    await run('update contact set email = $2 where lower(email) = lower($1)', [from, to])
+    const corrected = (addresses: string[] | undefined) => addresses?.map(address => (address.toLowerCase() === from.toLowerCase() ? to : address))
+    for (const { id, wishes } of customers) {
+      const now = Object.fromEntries(Object.entries(wishes).map(([kind, wish]) => [kind, { ...wish, ...(wish.cc ? { cc: corrected(wish.cc) } : {}), ...(wish.bcc ? { bcc: corrected(wish.bcc) } : {}) }]))
+      await run('update customer set version = version + 1, wishes = $2::jsonb where id = $1', [id, json(now)])
+      await run(`insert into trail (at, actor, order_id, paper_id, words) select now(), $2, p.order_id, p.id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`, [id, actor, `${from} was corrected to ${to}.`])
+      await markStale('customer_id', id)
+    }
+    publish('line')
+    publish('customer', customers.map(customer => customer.id))
+    return customers.map(({ id, name }) => ({ id, name }))
   })
 }

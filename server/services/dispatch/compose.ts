@@ -1,8 +1,9 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
-import { fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
+import { escapeHtml, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
 import type { MergeFields } from '../../../core/covernotes/fields'
 import { formatDay } from '../../../core/documents/days'
 import type { Paper } from '../../../core/documents/paper'
+import { Decimal } from '../../../core/money/decimal'
 import { formatMoney } from '../../../core/money/format'
 import type { Recipient } from '../../../core/wishes/recipients'
 
@@ -13,18 +14,34 @@ export interface Letter {
   customerName: string
   brand: { name: string, colour: string, senderName: string, senderAddress: string, replyTo: string }
   recipients: Recipient[]
+  /** Further papers gathered in the same email. */
+  others?: Paper[]
+  /** In a rehearsal: the one address it goes to, with those it would have gone to named on top. */
+  insteadTo?: string
 }
 
 /** Subject, text and HTML of an email, merge fields filled from the paper. @throws Refusal for a field that does not exist */
 export function fillLetter(letter: Letter): FilledNote {
   const { paper, brand } = letter
-  const fact = (key: string) => paper.facts.find(one => one.key === key)?.value ?? ''
+  const all = [paper, ...letter.others ?? []]
+  const factOf = (of: Paper, key: string) => of.facts.find(one => one.key === key)?.value ?? ''
+  const fact = (key: string) => factOf(paper, key)
   const fields: MergeFields = {
-    number: paper.number, order: fact('order'), reference: fact('reference'), date: formatDay(paper.date, paper.language), due: formatDay(paper.dueDate, paper.language),
-    total: `${formatMoney(paper.amounts.toPay, paper.currency, paper.language)}\u00A0${paper.currency}`,
+    number: all.map(one => one.number).join(', '), order: all.map(one => factOf(one, 'order')).join(', '), reference: fact('reference'), date: formatDay(paper.date, paper.language), due: paper.dueDate ? formatDay(paper.dueDate, paper.language) : '',
+    total: `${formatMoney(all.reduce((sum, one) => sum.plus(one.amounts.toPay), new Decimal(0)).toString(), paper.currency, paper.language)}\u00A0${paper.currency}`,
     customer: letter.customerName, contact: letter.recipients[0]?.name ?? '', brand: brand.name, sender: brand.senderName,
   }
-  return fillCoverNote(letter.note, fields, { brandName: brand.name, colour: brand.colour, footLines: paper.brand.foot.flat(), language: paper.language })
+  const filled = fillCoverNote(letter.note, fields, { brandName: brand.name, colour: brand.colour, footLines: paper.brand.foot.flat(), language: paper.language })
+  return letter.insteadTo ? marked(filled, letter.recipients) : filled
+}
+
+/** A rehearsal's mail, with those named on top whom it would have reached. */
+function marked(filled: FilledNote, recipients: readonly Recipient[]): FilledNote {
+  const words = `REHEARSAL. For real this would go to: ${recipients.map(one => `${one.as} ${one.address}`).join(', ') || 'nobody, no address is known'}.`
+  return {
+    subject: `[Rehearsal] ${filled.subject}`, text: `${words}\n\n${filled.text}`,
+    html: filled.html.replace(/(<body[^>]*>)/, `$1\n<div style="background:#f8e1de;color:#7a1f18;padding:10px 28px;font-size:13px">${escapeHtml(words)}</div>`),
+  }
 }
 
 export interface Message { filled: FilledNote, bytes: Buffer }
@@ -35,7 +52,7 @@ export async function composeMessage(letter: Letter, files: { name: string, byte
   const placed = (as: Recipient['as']) => letter.recipients.filter(recipient => recipient.as === as).map(({ name, address }) => ({ name, address }))
   const composer = new MailComposer({
     from: { name: letter.brand.senderName, address: letter.brand.senderAddress }, replyTo: letter.brand.replyTo,
-    to: placed('To'), cc: placed('CC'), subject: filled.subject, text: filled.text, html: filled.html,
+    ...(letter.insteadTo ? { to: letter.insteadTo } : { to: placed('To'), cc: placed('CC') }), subject: filled.subject, text: filled.text, html: filled.html,
     messageId: fixed.messageId, date: fixed.date, headers: { 'Auto-Submitted': 'auto-generated' },
     attachments: files.map(file => ({ filename: file.name, content: Buffer.from(file.bytes), contentType: 'application/pdf' })),
   })

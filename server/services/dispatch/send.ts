@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { causeOf, isTemporary, type Reply } from '../../../core/dispatch/reply'
 import { next, pauseAfter, stuckWords, type DispatchEvent, type DispatchState, type StuckCause } from '../../../core/dispatch/states'
-import type { DocumentKind, Paper } from '../../../core/documents/paper'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
 import { recipientsFor, type Channel, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { inTransaction, json, one, run } from '../../db/connection'
+import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { log } from '../../log'
 import { returnPath } from '../../outside/mail/return-path'
 import { handOver, type HandOver } from '../../outside/mail/smtp'
@@ -22,9 +23,19 @@ import { composeMessage, type Letter, type Message } from './compose'
  */
 
 interface Claimed {
-  id: number, messageId: string, attempts: number, coverNoteId: number, toRole: ContactRole, toAddresses: string[] | null, customerName: string, kind: DocumentKind
+  id: number, messageId: string, attempts: number, coverNoteId: number, toRole: ContactRole, toAddresses: string[] | null, copyTo: string[], customerName: string, kind: DocumentKind, documentId: number, documents: number
   subject: string, text: string, brandName: string, senderName: string, senderAddress: string, replyTo: string, colour: string
   wishes: Wishes, contacts: ContactFacts[], paper: Paper, fileName: string, bytes: Buffer, reached: string[]
+  rehearsal: string | null
+}
+
+interface Enclosed { paper: Paper, name: string, bytes: Buffer }
+
+/** Further documents that were gathered in the same email. */
+async function gathered(claimed: Claimed): Promise<Enclosed[]> {
+  if (claimed.documents < 2) return []
+  return rows<Enclosed>(`select d.paper, f.file_name "name", file.bytes from dispatch_document dd join document d on d.id = dd.document_id join document_file f on f.document_id = d.id join file on file.sha256 = f.sha256
+    where dd.dispatch_id = $1 and d.id <> $2 order by d.id`, [claimed.id, claimed.documentId])
 }
 
 /** Sends those of the dispatches that are due; one after another on one connection. */
@@ -36,16 +47,15 @@ async function sendOne(id: number, workerId: string): Promise<void> {
   const token = randomUUID()
   const claimed = await claim(id, token, workerId)
   if (!claimed) return
+  if (claimed.rehearsal) return divert(claimed, token, claimed.rehearsal)
   const recipients = whom(claimed)
   if ('stuck' in recipients) return settle(id, token, 'refuse', { cause: recipients.stuck, reply: null })
 
-  const letter: Letter = {
-    note: { subject: claimed.subject, text: claimed.text }, paper: claimed.paper, customerName: claimed.customerName, recipients: recipients.list,
-    brand: { name: claimed.brandName, colour: claimed.colour, senderName: claimed.senderName, senderAddress: claimed.senderAddress, replyTo: claimed.replyTo },
-  }
+  const others = await gathered(claimed)
+  const letter = letterOf(claimed, recipients.list, others)
   let message: Message
   try {
-    message = await composeMessage(letter, [{ name: claimed.fileName, bytes: claimed.bytes }], { messageId: claimed.messageId, date: clock.now() })
+    message = await composeMessage(letter, [{ name: claimed.fileName, bytes: claimed.bytes }, ...others], { messageId: claimed.messageId, date: clock.now() })
   } catch (error) {
     return settle(id, token, 'refuse', { cause: 'refused', reply: { code: 0, enhanced: null, text: (error as Error).message } })
   }
@@ -56,7 +66,28 @@ async function sendOne(id: number, workerId: string): Promise<void> {
     log.warn({ dispatch: id, error: String(error) }, 'a claim was lost before handing over')
     return
   }
-  await keepResult(claimed, token, recipients.list, letter, message, result)
+  await keepResult(claimed, token, recipients.list, letter, message, result, others)
+}
+
+const letterOf = (claimed: Claimed, recipients: Recipient[], others: readonly Enclosed[]): Letter => ({
+  others: others.map(other => other.paper),
+  note: { subject: claimed.subject, text: claimed.text }, paper: claimed.paper, customerName: claimed.customerName, recipients,
+  brand: { name: claimed.brandName, colour: claimed.colour, senderName: claimed.senderName, senderAddress: claimed.senderAddress, replyTo: claimed.replyTo },
+})
+
+/** A rehearsal: the document goes, as it is, to the rehearsal address; it stays unsent, and is held so that it never goes by surprise. */
+async function divert(claimed: Claimed, token: string, address: string): Promise<void> {
+  const recipients = whom(claimed)
+  const others = await gathered(claimed)
+  const letter: Letter = { ...letterOf(claimed, 'list' in recipients ? recipients.list : [], others), insteadTo: address }
+  const message = await composeMessage(letter, [{ name: claimed.fileName, bytes: claimed.bytes }, ...others], { messageId: `<${randomUUID()}@${config.returnDomain}>`, date: clock.now() })
+  const result = await handOver({ from: `rehearsal@${config.returnDomain}`, to: [address], id: `rehearsal of ${claimed.id}` }, message.bytes, async () => {})
+  await inTransaction(async () => {
+    const back = await run(`update dispatch set state = $3, claim_token = null, claimed_by = null, lease_until = null, attempts = attempts - 1, held = $4, next_try_at = $5 where id = $1 and claim_token = $2 and state = 'claimed'`,
+      [claimed.id, token, next('claimed', 'lapse')!, result.result === 'accepted', new Date(clock.now().getTime() + (result.result === 'accepted' ? 0 : 20_000))])
+    if (back > 0 && result.result === 'accepted') await note({ dispatchId: claimed.id }, 'Clothespin', `Rehearsed to ${address}. It is held, and still to be sent.`)
+    publish('line')
+  })
 }
 
 /** Wins the dispatch for this worker, or answers undefined when it is not due or another has it. */
@@ -65,14 +96,15 @@ async function claim(id: number, token: string, workerId: string): Promise<Claim
   return one<Claimed>(`
     with mine as (
       update dispatch set state = 'claimed', claim_token = $2, claimed_by = $3, lease_until = $4, attempts = attempts + 1
-      where id = $1 and state = 'waiting' and channel = 'email' and ready and next_try_at <= $5 returning *
+      where id = $1 and state = 'waiting' and channel = 'email' and ready and not held and next_try_at <= $5
+        and not exists (select from company where paused_at is not null) returning *
     )
-    select m.id, m.message_id "messageId", m.attempts, m.cover_note_id "coverNoteId", m.to_role "toRole", m.to_addresses "toAddresses", m.customer_name "customerName",
-      d.kind, n.subject, n.text, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo",
-      s.design -> 'colours' ->> 'brand' colour, c.wishes, d.paper, f.file_name "fileName", file.bytes,
+    select m.id, m.message_id "messageId", m.attempts, m.cover_note_id "coverNoteId", m.to_role "toRole", m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName",
+      d.kind, d.id "documentId", dd.documents, n.subject, n.text, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo",
+      (select rehearsal_address from company where rehearsal_since is not null) rehearsal, s.design -> 'colours' ->> 'brand' colour, c.wishes, d.paper, f.file_name "fileName", file.bytes,
       coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts,
       coalesce((select jsonb_agg(lower(r.address)) from dispatch_recipient r where r.dispatch_id = m.id and r.outcome in ('accepted', 'delivered')), '[]') reached
-    from mine m join dispatch_document dd on dd.dispatch_id = m.id join document d on d.id = dd.document_id join document_file f on f.document_id = d.id
+    from mine m join lateral (select min(document_id) id, count(*)::int documents from dispatch_document where dispatch_id = m.id) dd on true join document d on d.id = dd.id join document_file f on f.document_id = d.id
       join file on file.sha256 = f.sha256 join cover_note n on n.id = m.cover_note_id join brand b on b.id = m.brand_id
       join customer c on c.id = m.customer_id join stationery s on s.id = d.stationery_id`,
   [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000), now])
@@ -80,11 +112,11 @@ async function claim(id: number, token: string, workerId: string): Promise<Claim
 
 /** Looked up at this moment, never earlier. Somebody who already has it is not written to again. */
 function whom(claimed: Claimed): { list: Recipient[] } | { stuck: StuckCause } {
-  const channel: Channel = claimed.wishes[claimed.kind] ?? 'email'
+  const channel: Channel = claimed.wishes[claimed.kind]?.channel ?? 'email'
   if (claimed.toAddresses === null && (channel === 'paper' || channel === 'nothing')) return { stuck: 'no email wanted' }
   const wanted = claimed.toAddresses
     ? claimed.toAddresses.map((address): Recipient => ({ name: claimed.contacts.find(contact => contact.email === address)?.name ?? '', address, as: 'To', source: 'for this sending only' }))
-    : recipientsFor(claimed.contacts, claimed.toRole)
+    : recipientsFor({ contacts: claimed.contacts, role: claimed.toRole, wish: claimed.wishes[claimed.kind], copyTo: claimed.copyTo })
   const list = wanted.filter(recipient => !claimed.reached.includes(recipient.address.toLowerCase()))
   return list.length === 0 ? { stuck: 'no address' } : { list }
 }
@@ -96,7 +128,7 @@ async function markHandingOver(id: number, token: string): Promise<void> {
   if (still !== 1) throw new Error('another worker has the claim')
 }
 
-async function keepResult(claimed: Claimed, token: string, recipients: Recipient[], letter: Letter, message: Message, result: HandOver): Promise<void> {
+async function keepResult(claimed: Claimed, token: string, recipients: Recipient[], letter: Letter, message: Message, result: HandOver, others: readonly Enclosed[]): Promise<void> {
   await inTransaction(async () => {
     switch (result.result) {
       case 'away': return settle(claimed.id, token, 'defer', { reply: result.reply, away: true })
@@ -111,7 +143,7 @@ async function keepResult(claimed: Claimed, token: string, recipients: Recipient
       case 'accepted': {
         const refused = new Map(result.refused.map(one => [one.address, one.reply]))
         await keepOutcomes(claimed.id, recipients, refused, result.reply, 'accepted')
-        await keepCopy(claimed, recipients, letter, message)
+        await keepCopy(claimed, recipients, letter, message, others)
         const lost = [...refused.values()]
         const permanent = lost.find(reply => !isTemporary(reply))
         if (permanent) return settle(claimed.id, token, 'refuse', { cause: causeOf(permanent, false), reply: permanent })
@@ -171,9 +203,9 @@ async function keepOutcomes(id: number, recipients: Recipient[], refused: Map<st
 }
 
 /** What was sent, as it was sent; the PDF itself is in the file store under its hash. */
-async function keepCopy(claimed: Claimed, recipients: Recipient[], letter: Letter, message: Message): Promise<void> {
+async function keepCopy(claimed: Claimed, recipients: Recipient[], letter: Letter, message: Message, others: readonly Enclosed[]): Promise<void> {
   await run(`insert into mail_copy (dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at)
     values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10) on conflict (dispatch_id) do update set recipients = excluded.recipients, sent_at = excluded.sent_at`,
   [claimed.id, claimed.messageId, `${letter.brand.senderName} <${letter.brand.senderAddress}>`, letter.brand.replyTo, recipients.map(one => one.address).join(', '),
-    message.filled.subject, message.filled.text, message.filled.html, json([{ name: claimed.fileName, size: claimed.bytes.length }]), clock.now()])
+    message.filled.subject, message.filled.text, message.filled.html, json([{ name: claimed.fileName, size: claimed.bytes.length }, ...others.map(other => ({ name: other.name, size: other.bytes.length }))]), clock.now()])
 }

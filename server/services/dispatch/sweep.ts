@@ -41,8 +41,9 @@ export async function sweep(): Promise<void> {
     await wake('refresh-papers', 'select id from paper where stale and since < $1 limit 500', 50, paperIds => ({ paperIds }))
     await wake('issue-papers', `select id from paper where state = 'prepared' and by_itself and since < $1 order by order_date, id limit 500`, 100, paperIds => ({ paperIds }))
     await wake('paint-documents', 'select u.document_id id from unpainted u join document d on d.id = u.document_id where d.issued_at < $1 limit 500', 25, documentIds => ({ documentIds }))
-    await wake('send-dispatches', `select id from dispatch where state = 'waiting' and channel = 'email' and ready and next_try_at < $1 order by next_try_at limit 1000`, 10, dispatchIds => ({ dispatchIds }))
-    for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null')) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
+    await wake('send-dispatches', `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $1 order by next_try_at limit 1000`, 10, dispatchIds => ({ dispatchIds }))
+    await wake('send-rehearsals', 'select id from rehearsal_paper where sent_at is null and made_at < $1 order by id limit 200', 20, rehearsalIds => ({ rehearsalIds }))
+    for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null and goes_at <= now()')) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
   })
   await sendFailureNotice()
 }

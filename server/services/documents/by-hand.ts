@@ -1,6 +1,5 @@
 import { Refusal } from '../../../core/errors'
-import { occasionOf } from '../../../core/routines/routine'
-import type { ContactRole } from '../../../core/wishes/recipients'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { publish } from '../live/publish'
@@ -12,25 +11,26 @@ import { ClaimLost, draftPapers, keepDraft, type Prepared } from './prepare'
  * Called by the Line and by an order. Refuses what is already issued; nothing here draws a number.
  */
 
-/** Prepares the invoices of orders by hand: those listed as due or put back, or any shipped order the routines passed by. */
-export async function prepareByHand(orderIds: readonly number[], actor: string, role: ContactRole = 'billing'): Promise<{ orderId: number, result: Prepared }[]> {
-  const drafts = await draftPapers('invoice', orderIds, role)
+/** Prepares papers of orders by hand: those listed as due or put back, or any order the routines passed by. */
+export async function prepareByHand(kind: DocumentKind, orderIds: readonly number[], actor: string): Promise<{ orderId: number, result: Prepared }[]> {
+  const addressing = { role: kindFacts[kind].to, copyTo: [] }
+  const drafts = await draftPapers(kind, orderIds, addressing)
   if (drafts.size === 0) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   return inTransaction(async () => {
     const results = []
     for (const made of drafts.values()) {
-      if (!made.context.source.order.suppliedOn) {
-        throw new Refusal('not-supplied', `Order ${made.context.orderNumber} has no date of supply yet. Set it to Shipped first; its invoice follows.`)
+      if (kindFacts[kind].needsSupply && !made.context.source.order.suppliedOn) {
+        throw new Refusal('not-supplied', `Order ${made.context.orderNumber} has no date of supply yet. Set it to Shipped first; its ${kind} follows.`)
       }
       const { orderId } = made.context
       await one('select id from sales_order where id = $1 for share', [orderId])
-      const result = await keepDraft({ orderId, kind: 'invoice', role, trust: 'after a check', delayMinutes: 0, routine: null, actor }, made)
+      const result = await keepDraft({ orderId, kind, addressing, trust: 'after a check', delayMinutes: 0, hours: null, routine: null, actor }, made)
       results.push({ orderId, result })
     }
     publish('order', [...drafts.keys()])
     return results
   }).catch((error: unknown) => {
-    if (error instanceof ClaimLost) return prepareByHand(orderIds, actor, role)
+    if (error instanceof ClaimLost) return prepareByHand(kind, orderIds, actor)
     throw error
   })
 }
@@ -38,10 +38,10 @@ export async function prepareByHand(orderIds: readonly number[], actor: string, 
 /** Puts prepared papers back to To send: the claim is free again, no number was drawn. Answers the ids that were put back. */
 export async function putBack(paperIds: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const back = await rows<{ id: number, orderId: number }>(`update paper set state = 'put back', by_itself = false, since = $2, actor = $3, changes = null
-      where id = any($1::int[]) and state = 'prepared' returning id, order_id "orderId"`, [paperIds, clock.now(), actor])
+    const back = await rows<{ id: number, orderId: number, kind: DocumentKind }>(`update paper set state = 'put back', by_itself = false, since = $2, actor = $3, changes = null
+      where id = any($1::int[]) and state = 'prepared' returning id, order_id "orderId", kind`, [paperIds, clock.now(), actor])
     await run('delete from claim where paper_id = any($1::int[]) and document_id is null', [back.map(paper => paper.id)])
-    await noteAll(back.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: 'The prepared invoice was put back. No number was used.' })))
+    await noteAll(back.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: `The prepared ${paper.kind} was put back. No number was used.` })))
     publish('line', back.map(paper => paper.id))
     publish('order', back.map(paper => paper.orderId))
     return back.map(paper => paper.id)
@@ -51,9 +51,9 @@ export async function putBack(paperIds: readonly number[], actor: string): Promi
 /** Takes papers off To send with a reason: they are not wanted. */
 export async function drop(paperIds: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const dropped = await rows<{ id: number, orderId: number }>(`update paper set state = 'dropped', since = $2, actor = $3
-      where id = any($1::int[]) and state in ('due', 'put back') returning id, order_id "orderId"`, [paperIds, clock.now(), actor])
-    await noteAll(dropped.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: `The invoice was taken off To send: ${reason}` })))
+    const dropped = await rows<{ id: number, orderId: number, kind: DocumentKind }>(`update paper set state = 'dropped', since = $2, actor = $3
+      where id = any($1::int[]) and state in ('due', 'put back') returning id, order_id "orderId", kind`, [paperIds, clock.now(), actor])
+    await noteAll(dropped.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: `The ${paper.kind} was taken off To send: ${reason}` })))
     publish('line', dropped.map(paper => paper.id))
     return dropped.map(paper => paper.id)
   })
@@ -62,18 +62,10 @@ export async function drop(paperIds: readonly number[], reason: string, actor: s
 /** Undo of `drop`. */
 export async function undrop(paperIds: readonly number[], actor: string): Promise<void> {
   await inTransaction(async () => {
-    const back = await rows<{ id: number, orderId: number }>(`update paper p set state = 'put back', since = $2 where id = any($1::int[]) and state = 'dropped'
+    const back = await rows<{ id: number, orderId: number, kind: DocumentKind }>(`update paper p set state = 'put back', since = $2 where id = any($1::int[]) and state = 'dropped'
       and not exists (select from paper o where o.order_id = p.order_id and o.kind = p.kind and o.occasion = p.occasion and o.state in ('due', 'prepared', 'put back'))
-      returning id, order_id "orderId"`, [paperIds, clock.now()])
-    await noteAll(back.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: 'The invoice was put on To send again.' })))
+      returning id, order_id "orderId", kind`, [paperIds, clock.now()])
+    await noteAll(back.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: `The ${paper.kind} was put on To send again.` })))
     publish('line', back.map(paper => paper.id))
   })
-}
-
-/** Whether an order's invoice can still be made, and if not, why. */
-export async function canInvoice(orderId: number): Promise<{ can: boolean, reason: string }> {
-  const held = await one<{ number: string | null }>(`select d.number from claim c left join document d on d.id = c.document_id
-    where source_kind = 'order' and source_id = $1 and document_kind = 'invoice' and occasion = $2`, [orderId, occasionOf('invoice')])
-  if (!held) return { can: true, reason: '' }
-  return { can: false, reason: held.number ? `Invoice ${held.number} is issued.` : 'The invoice is prepared and waits on To check.' }
 }

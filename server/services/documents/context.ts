@@ -1,7 +1,8 @@
 import { Refusal } from '../../../core/errors'
 import type { CustomerFacts, OrderFacts, OrderLineFacts } from '../../../core/documents/facts'
 import { preparePaper, type PaperSource } from '../../../core/documents/issue'
-import type { DocumentKind, Paper } from '../../../core/documents/paper'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
 import type { Day } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
 import { numberStandIn } from '../../../core/numbering/series'
@@ -24,6 +25,8 @@ export interface PaperContext {
   customerName: string
   brandId: number
   total: string
+  /** How often the order's content changed; a confirmation is of a revision. */
+  revision: number
   source: PaperSource
   stationery: { id: number, design: Stationery }
   coverNoteId: number
@@ -36,10 +39,13 @@ export interface PaperContext {
 
 interface OrderRow {
   id: number, number: string, date: Day, suppliedOn: Day | null, currency: string, pricesIncludeTax: boolean, reference: string | null
-  customerNote: string | null, prepaid: string, adjustments: OrderFacts['adjustments'], brandId: number, version: number, total: string
+  customerNote: string | null, prepaid: string, adjustments: OrderFacts['adjustments'], brandId: number, version: number, revision: number, total: string
   customerId: number, customerNumber: string, customerName: string, taxNumber: string | null, terms: CustomerFacts['terms']
   customerLanguage: Language | null, billing: CustomerFacts['billing'], wishes: Wishes, customerVersion: number
 }
+
+/** Whom a paper is addressed to before the customer's wishes: a role, and copies of the routine. */
+export interface Addressing { role: ContactRole, copyTo: readonly string[] }
 
 /** The settings that are the same for every paper of a batch. */
 export interface HouseContext {
@@ -60,10 +66,10 @@ async function houseContext(kind: DocumentKind): Promise<HouseContext> {
 }
 
 /** Loads the contexts of many orders with a fixed number of queries. Orders that do not exist are left out. */
-export async function loadContexts(kind: DocumentKind, orderIds: readonly number[], role: ContactRole): Promise<Map<number, PaperContext>> {
+export async function loadContexts(kind: DocumentKind, orderIds: readonly number[], addressing: Addressing): Promise<Map<number, PaperContext>> {
   const orders = await rows<OrderRow>(`
     select o.id, o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference,
-      o.customer_note "customerNote", o.prepaid, o.adjustments, o.brand_id "brandId", o.version, o.total,
+      o.customer_note "customerNote", o.prepaid, o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total,
       c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms, c.language "customerLanguage",
       c.billing, c.wishes, c.version "customerVersion"
     from sales_order o join customer c on c.id = o.customer_id where o.id = any($1::int[])`, [orderIds])
@@ -76,10 +82,10 @@ export async function loadContexts(kind: DocumentKind, orderIds: readonly number
   const house = await houseContext(kind)
   const linesOf = groupBy(lines, line => line.orderId)
   const contactsOf = groupBy(contacts, contact => contact.customerId)
-  return new Map(orders.map(order => [order.id, contextOf(kind, order, linesOf.get(order.id) ?? [], contactsOf.get(order.customerId) ?? [], role, house)]))
+  return new Map(orders.map(order => [order.id, contextOf(kind, order, linesOf.get(order.id) ?? [], contactsOf.get(order.customerId) ?? [], addressing, house)]))
 }
 
-function contextOf(kind: DocumentKind, order: OrderRow, lines: OrderLineFacts[], contacts: ContactFacts[], role: ContactRole, house: HouseContext): PaperContext {
+function contextOf(kind: DocumentKind, order: OrderRow, lines: OrderLineFacts[], contacts: ContactFacts[], addressing: Addressing, house: HouseContext): PaperContext {
   const brand = house.brands.find(candidate => candidate.id === order.brandId)!
   const stationery = house.stationeries.find(candidate => candidate.brandId === brand.id)
   const series = house.series.find(candidate => candidate.brandId === brand.id && candidate.kind === kind)
@@ -94,15 +100,15 @@ function contextOf(kind: DocumentKind, order: OrderRow, lines: OrderLineFacts[],
   const note = ofBrand.find(candidate => candidate.language === language)
     ?? ofBrand.find(candidate => candidate.language === house.company.language)
   if (!note) throw new Refusal('no-cover-note', `${brand.name} has no cover note for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
-  const channel = findSetting<Channel>([{ level: 'customer', value: order.wishes[kind] }, { level: 'built in', value: 'email' }]).value
+  const channel = findSetting<Channel>([{ level: 'customer', value: order.wishes[kind]?.channel }, { level: 'built in', value: 'email' }]).value
   return {
     orderId: order.id, orderNumber: order.number, orderDate: order.date, customerId: order.customerId, customerName: order.customerName,
-    brandId: brand.id, total: order.total, stationery: { id: stationery.id, design: stationery.design }, coverNoteId: note.id, channel,
-    recipients: channel === 'email' || channel === 'both' ? recipientsFor(contacts, role) : [],
+    brandId: brand.id, total: order.total, revision: order.revision, stationery: { id: stationery.id, design: stationery.design }, coverNoteId: note.id, channel,
+    recipients: channel === 'email' || channel === 'both' ? recipientsFor({ contacts, role: addressing.role, wish: order.wishes[kind], copyTo: addressing.copyTo }) : [],
     builtFrom: { order: order.version, customer: order.customerVersion, brand: brand.version, stationery: stationery.id, coverNote: note.id },
     series, lastCounter: house.counters.get(series.id),
     source: {
-      language, rates: house.company.taxRates, brand: factsOf(brand),
+      kind, language, rates: house.company.taxRates, brand: factsOf(brand),
       order: {
         number: order.number, date: order.date, suppliedOn: order.suppliedOn, currency: order.currency, pricesIncludeTax: order.pricesIncludeTax,
         reference: order.reference, customerNote: order.customerNote, prepaid: order.prepaid, adjustments: order.adjustments,

@@ -1,16 +1,21 @@
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
-import type { DocumentKind, Paper } from '../../../core/documents/paper'
+import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
 import { formatNumber, nextCounter, periodOf } from '../../../core/numbering/series'
-import type { Channel, ContactRole } from '../../../core/wishes/recipients'
+import { sendingTime } from '../../../core/routines/sending-time'
+import type { SendingHours } from '../../../core/routines/sentence'
+import type { Channel, ContactRole, Wishes } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { behindSavepoint, inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
-import { newDispatch } from '../dispatch/create'
+import { addToDispatch, newDispatch } from '../dispatch/create'
+import { gate } from '../house/gate'
 import { company, seriesColumns, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
 import type { BuiltFrom } from './context'
+import { rehearse } from './rehearse'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
@@ -30,7 +35,7 @@ export interface ToIssue {
 
 export interface IssueResult {
   paperId: number
-  outcome: 'issued' | 'changed' | 'skipped' | 'failed'
+  outcome: 'issued' | 'rehearsed' | 'changed' | 'skipped' | 'failed'
   reason: string
   documentId: number | null
 }
@@ -38,19 +43,24 @@ export interface IssueResult {
 interface PaperRow {
   id: number, orderId: number, kind: DocumentKind, occasion: string, state: string, revision: number, problem: string | null, changed: boolean, stale: boolean
   source: PaperSource, builtFrom: BuiltFrom, stationeryId: number, coverNoteId: number, customerId: number, customerName: string, brandId: number
-  orderNumber: string, orderDate: Day, channel: Channel, sendTo: string, role: ContactRole, delayMinutes: number
+  orderNumber: string, orderDate: Day, channel: Channel, sendTo: string, role: ContactRole, copyTo: string[], delayMinutes: number, hours: SendingHours | null
+  /** The customer wants several documents of one Send in one email. */
+  gathered?: boolean
 }
 
 const paperColumns = `id, order_id "orderId", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
   stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId",
-  order_number "orderNumber", order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes"`
+  order_number "orderNumber", order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes", copy_to "copyTo", hours`
 
 /** Issues papers in order of document date (today for all) and order number. Also calls `within` in the same transaction, for the caller's own rows. */
 export async function issueInOneTransaction(asked: readonly ToIssue[], actor: string, within?: (results: IssueResult[]) => Promise<void>): Promise<IssueResult[]> {
   return inTransaction(async () => {
     const results: IssueResult[] = []
+    const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
+    if (paused) throw new Paused()
     const ready = await checked(asked, results)
-    await issueReady(ready, actor, results)
+    if (rehearsalSince) await rehearseReady(ready, rehearsalAddress, actor, results)
+    else await issueReady(ready, actor, results)
     await within?.(results)
     publish('line', results.map(result => result.paperId))
     publish('register')
@@ -59,12 +69,23 @@ export async function issueInOneTransaction(asked: readonly ToIssue[], actor: st
   })
 }
 
+/** Everything is paused: nothing was issued, and it goes on when somebody resumes. */
+export class Paused extends Error {}
+
+/** While a rehearsal is on: rehearsal papers instead, and what would go by itself waits for a person afterwards. */
+async function rehearseReady(ready: readonly PaperRow[], address: string, actor: string, results: IssueResult[]): Promise<void> {
+  const numbers = await rehearse(ready, address, dayInZone(clock.now(), (await company()).timeZone), actor)
+  await run('update paper set by_itself = false where id = any($1::int[])', [ready.map(paper => paper.id)])
+  ready.forEach((paper, index) => results.push({ paperId: paper.id, outcome: 'rehearsed', reason: numbers[index]!, documentId: null }))
+}
+
 /**
  * Issues every paper that goes by itself and waits, in order of order date and number. One that cannot be issued stops going by itself
  * and waits on To check with its reason, so that it is in plain sight.
  */
 export async function issueByItself(): Promise<void> {
   for (;;) {
+    if ((await gate()).paused) return
     const due = await rows<{ paperId: number }>(`select id "paperId" from paper where state = 'prepared' and by_itself and not stale
       order by order_date, length(order_number), order_number limit $1`, [issueBatch])
     if (due.length === 0) return
@@ -72,7 +93,7 @@ export async function issueByItself(): Promise<void> {
       const failed = made.filter(result => result.outcome === 'failed')
       await run(`update paper p set by_itself = false, problem = f.reason from jsonb_to_recordset($1::jsonb) as f ("paperId" int, reason text) where p.id = f."paperId" and p.state = 'prepared'`, [json(failed)])
     })
-    if (results.every(result => result.outcome !== 'issued')) return
+    if (results.every(result => result.outcome !== 'issued' && result.outcome !== 'rehearsed')) return
   }
 }
 
@@ -81,12 +102,13 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
   const ids = asked.map(one => one.paperId)
   const orders = await rows<{ id: number, version: number }>(`select o.id, o.version from sales_order o
     where o.id in (select order_id from paper where id = any($1::int[])) order by o.id for share`, [ids])
-  const customers = await rows<{ id: number, version: number }>(`select c.id, c.version from customer c
+  const customers = await rows<{ id: number, version: number, wishes: Wishes }>(`select c.id, c.version, c.wishes from customer c
     where c.id in (select customer_id from paper where id = any($1::int[])) order by c.id for share`, [ids])
   const papers = await rows<PaperRow>(`select ${paperColumns} from paper where id = any($1::int[]) order by id for update`, [ids])
   const brands = await rows<{ id: number, version: number }>('select id, version from brand')
   const orderVersion = new Map(orders.map(row => [row.id, row.version]))
   const customerVersion = new Map(customers.map(row => [row.id, row.version]))
+  const wishes = new Map(customers.map(row => [row.id, row.wishes]))
   const brandVersion = new Map(brands.map(row => [row.id, row.version]))
   const revision = new Map(asked.map(one => [one.paperId, one.revision]))
 
@@ -104,7 +126,7 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
       moved.push(paper.id)
     } else if (paper.changed || (lookedAt !== null && lookedAt !== paper.revision)) refuse('changed', 'It changed since you looked. Look at it again, then send it.')
     else if (paper.problem) refuse('failed', paper.problem)
-    else ready.push(paper)
+    else ready.push({ ...paper, gathered: wishes.get(paper.customerId)?.[paper.kind]?.gathered })
   }
   if (moved.length > 0) {
     await run('update paper set stale = true where id = any($1::int[])', [moved])
@@ -122,9 +144,10 @@ async function issueReady(ready: readonly PaperRow[], actor: string, results: Is
   const brandIds = [...new Set(ready.map(paper => paper.brandId))].sort((a, b) => a - b)
   const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where brand_id = any($1::int[]) order by id`, [brandIds])
   const painted: number[] = []
-  for (const brandId of brandIds) {
-    const papers = ready.filter(paper => paper.brandId === brandId)
-    const used = series.find(one => one.brandId === brandId && one.kind === papers[0]!.kind)!
+  const gathering: Gathering = new Map()
+  for (const used of series) {
+    const papers = ready.filter(paper => paper.brandId === used.brandId && paper.kind === used.kind)
+    if (papers.length === 0) continue
     const period = periodOf(used, date)
     const counter = await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [used.id, period])
       ?? await firstCounter(used, period)
@@ -132,12 +155,15 @@ async function issueReady(ready: readonly PaperRow[], actor: string, results: Is
     for (const paper of papers) {
       const drawn = nextCounter(used, last)
       const number = formatNumber(used, drawn, { date, brand: paper.source.brand.code, order: paper.orderNumber })
+      const before = new Map([...gathering].map(([key, open]) => [key, { ...open, numbers: [...open.numbers] }]))
       try {
-        const documentId = await behindSavepoint(() => insertDocument(paper, { number, counter: drawn, period, seriesId: used.id, date, now, actor }))
+        const documentId = await behindSavepoint(() => insertDocument(paper, { number, counter: drawn, period, seriesId: used.id, date, now, actor, timeZone }, gathering))
         last = drawn
         painted.push(documentId)
         results.push({ paperId: paper.id, outcome: 'issued', reason: number, documentId })
       } catch (error) {
+        gathering.clear()
+        for (const [key, open] of before) gathering.set(key, open)
         results.push({ paperId: paper.id, outcome: 'failed', reason: `It could not be issued: ${(error as Error).message}`, documentId: null })
       }
     }
@@ -152,9 +178,12 @@ async function firstCounter(series: SeriesRow, period: string): Promise<{ last: 
   return (await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [series.id, period]))!
 }
 
-interface Drawn { number: string, counter: number, period: string, seriesId: number, date: Day, now: Date, actor: string }
+interface Drawn { number: string, counter: number, period: string, seriesId: number, date: Day, now: Date, actor: string, timeZone: string }
 
-async function insertDocument(paper: PaperRow, drawn: Drawn): Promise<number> {
+/** Emails of this transaction that take further documents, by what makes them alike. Put back where a paper's savepoint is rolled back. */
+type Gathering = Map<string, { dispatchId: number, numbers: string[] }>
+
+async function insertDocument(paper: PaperRow, drawn: Drawn, gathering: Gathering): Promise<number> {
   const issued: Paper = issuePaper(paper.source, drawn.date, drawn.number)
   const { amounts } = issued
   const document = await one<{ id: number }>(`
@@ -166,8 +195,10 @@ async function insertDocument(paper: PaperRow, drawn: Drawn): Promise<number> {
     paper.stationeryId, paper.coverNoteId, paper.id, drawn.now, drawn.actor,
     [drawn.number, paper.orderNumber, paper.customerName, paper.source.order.reference ?? ''].join(' ').toLowerCase()])
   const documentId = document!.id
-  await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4, $4, $5)`,
-    [documentId, paper.customerId, issued.currency, amounts.toPay, issued.dueDate])
+  if (kindFacts[paper.kind].books) {
+    await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4, $4, $5)`,
+      [documentId, paper.customerId, issued.currency, amounts.toPay, issued.dueDate])
+  }
   await run('insert into unpainted (document_id) values ($1)', [documentId])
   await run(`update paper set state = 'issued' where id = $1`, [paper.id])
   const claimed = await run(`update claim set document_id = $1 where source_kind = 'order' and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
@@ -175,14 +206,23 @@ async function insertDocument(paper: PaperRow, drawn: Drawn): Promise<number> {
   if (claimed !== 1) throw new Error('its claim is no longer held')
   await run(`insert into event (kind, order_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $2::jsonb, 1, $3, $4, $3)`,
     [paper.orderId, json({ document: documentId, kind: paper.kind, number: drawn.number, total: amounts.total, currency: issued.currency }), drawn.now, drawn.actor])
-  await noteAll([{ orderId: paper.orderId, paperId: paper.id, documentId, actor: drawn.actor, words: `Invoice ${drawn.number} was issued over ${amounts.total} ${issued.currency}.` }])
+  await noteAll([{ orderId: paper.orderId, paperId: paper.id, documentId, actor: drawn.actor, words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.` }])
   const channels = paper.channel === 'both' ? ['email', 'paper'] as const : paper.channel === 'nothing' ? [] : [paper.channel]
+  const notBefore = sendingTime(drawn.now, paper.delayMinutes, paper.hours, drawn.timeZone)
   for (const channel of channels) {
-    await newDispatch({
+    const alike = channel === 'email' && paper.gathered ? json([paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, issued.currency, notBefore]) : undefined
+    const open = alike ? gathering.get(alike) : undefined
+    if (open) {
+      await addToDispatch(open.dispatchId, documentId, amounts.total, `${open.numbers[0]!} +${open.numbers.length}`)
+      open.numbers.push(drawn.number)
+      continue
+    }
+    const dispatchId = await newDispatch({
       channel, documentId, number: drawn.number, customerId: paper.customerId, customerName: paper.customerName, brandId: paper.brandId, role: paper.role,
       coverNoteId: paper.coverNoteId, total: amounts.total, currency: issued.currency, sendTo: channel === 'paper' ? 'Paper, by post' : paper.sendTo,
-      toAddresses: null, isCopy: false, ready: false, notBefore: new Date(drawn.now.getTime() + paper.delayMinutes * 60_000), actor: drawn.actor,
+      toAddresses: null, copyTo: paper.copyTo, isCopy: false, ready: false, notBefore, actor: drawn.actor,
     })
+    if (alike) gathering.set(alike, { dispatchId, numbers: [drawn.number] })
   }
   if (channels.length === 0) await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, drawn.now])
   return documentId

@@ -1,7 +1,9 @@
+import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
-import { occasionOf, type Trust } from '../../../core/routines/routine'
+import { occasionOf } from '../../../core/routines/routine'
+import type { SendingHours, Trust } from '../../../core/routines/sentence'
 import type { ContactRole } from '../../../core/wishes/recipients'
-import type { DocumentKind, Paper } from '../../../core/documents/paper'
+import type { Paper } from '../../../core/documents/paper'
 import { comparePapers, type PaperChange } from '../../../core/documents/issue'
 import { dayInZone } from '../../../core/documents/days'
 import { clock } from '../../clock'
@@ -11,7 +13,7 @@ import { checkPaper } from '../../render/pool'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { note, noteAll } from '../trail/trail'
-import { draft, loadContexts, sendToWords, type PaperContext } from './context'
+import { draft, loadContexts, sendToWords, type Addressing, type PaperContext } from './context'
 
 /*
  * Preparing: everything of a paper but its number, laid out completely.
@@ -24,8 +26,8 @@ import { draft, loadContexts, sendToWords, type PaperContext } from './context'
 export interface Draft { context: PaperContext, paper: Paper | null, problem: string | null }
 
 /** Builds and lays out drafts of many orders; in parallel in the render threads, outside of any transaction. */
-export async function draftPapers(kind: DocumentKind, orderIds: readonly number[], role: ContactRole): Promise<Map<number, Draft>> {
-  const contexts = await loadContexts(kind, orderIds, role)
+export async function draftPapers(kind: DocumentKind, orderIds: readonly number[], addressing: Addressing): Promise<Map<number, Draft>> {
+  const contexts = await loadContexts(kind, orderIds, addressing)
   const today = dayInZone(clock.now(), (await company()).timeZone)
   const drafts = await Promise.all([...contexts.values()].map(async (context): Promise<Draft> => {
     const made = draft(context, today)
@@ -39,16 +41,17 @@ export async function draftPapers(kind: DocumentKind, orderIds: readonly number[
 export interface Prepare {
   orderId: number
   kind: DocumentKind
-  role: ContactRole
+  addressing: Addressing
   trust: Trust
   delayMinutes: number
+  hours: SendingHours | null
   routine: { id: number, version: number } | null
   actor: string
 }
 
 export type Prepared =
   | { outcome: 'due' | 'prepared' | 'goes by itself', paperId: number, reason: string }
-  | { outcome: 'already', paperId: number | null, reason: string }
+  | { outcome: 'already' | 'not wanted', paperId: number | null, reason: string }
 
 /**
  * Takes the claim and keeps the draft, in the caller's transaction. With trust "by hand" the paper is only listed as due.
@@ -56,29 +59,31 @@ export type Prepared =
  */
 export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> {
   const { context } = made
-  const occasion = occasionOf(asked.kind)
+  const occasion = occasionOf(asked.kind, context.revision)
   const held = await claimHolder(asked.orderId, asked.kind, occasion)
   if (held) return { outcome: 'already', paperId: held.paperId, reason: held.words }
+
+  if (asked.routine && context.channel === 'nothing' && !kindFacts[asked.kind].books) return { outcome: 'not wanted', paperId: null, reason: `${context.customerName} wants no ${kindFacts[asked.kind].many}.` }
 
   const byHand = asked.trust === 'by hand'
   const byItself = asked.trust === 'by itself' && !made.problem && goesOut(context)
   const state = byHand ? 'due' : 'prepared'
   const row = await one<{ id: number }>(`
     insert into paper (order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id, order_number, order_date,
-      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb)
+      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb)
     on conflict (order_id, kind, occasion) where state in ('due', 'prepared', 'put back') do update set
       state = excluded.state, by_itself = excluded.by_itself, routine_id = coalesce(excluded.routine_id, paper.routine_id),
       routine_version = coalesce(excluded.routine_version, paper.routine_version), customer_name = excluded.customer_name, total = excluded.total,
-      currency = excluded.currency, channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role, delay_minutes = excluded.delay_minutes,
+      currency = excluded.currency, channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role, delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
       source = excluded.source, content = excluded.content, stationery_id = excluded.stationery_id, cover_note_id = excluded.cover_note_id,
       built_from = excluded.built_from, problem = excluded.problem, baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
       revision = paper.revision + 1, actor = excluded.actor
     returning id`,
   [asked.orderId, asked.kind, occasion, state, byItself, asked.routine?.id ?? null, asked.routine?.version ?? null, context.customerId, context.brandId,
     context.orderNumber, context.orderDate, context.customerName, made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel,
-    sendToWords(context), asked.role, asked.delayMinutes, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id,
-    context.coverNoteId, json(context.builtFrom), made.problem, clock.now(), asked.actor, json(baselineOf(made))])
+    sendToWords(context), asked.addressing.role, asked.delayMinutes, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id,
+    context.coverNoteId, json(context.builtFrom), made.problem, clock.now(), asked.actor, json(baselineOf(made)), json(asked.addressing.copyTo), asked.hours ? json(asked.hours) : null])
   const paperId = row!.id
   if (!byHand) {
     const taken = await run(`insert into claim (source_kind, source_id, document_kind, occasion, paper_id, taken_at)
@@ -87,7 +92,7 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   }
   if (byItself) await addJob('issue-papers', { paperIds: [paperId] })
   await note({ orderId: asked.orderId, paperId }, asked.actor,
-    byHand ? 'An invoice is due; nothing is made until a person asks.' : `The invoice was prepared${made.problem ? `, but cannot be issued: ${made.problem}` : byItself ? ' and goes by itself.' : ' and waits for a check.'}`)
+    byHand ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.` : `The ${asked.kind} was prepared${made.problem ? `, but cannot be issued: ${made.problem}` : byItself ? ' and goes by itself.' : ' and waits for a check.'}`)
   publish('line')
   return { outcome: byHand ? 'due' : byItself ? 'goes by itself' : 'prepared', paperId, reason: made.problem ?? '' }
 }
@@ -107,7 +112,7 @@ async function claimHolder(orderId: number, kind: DocumentKind, occasion: string
   if (!row) return undefined
   return {
     paperId: row.paperId,
-    words: row.number ? `Nothing was made: invoice ${row.number} was already issued for this order.` : 'Nothing was made: the invoice of this order is already prepared and waits on To check.',
+    words: row.number ? `Nothing was made: ${kind} ${row.number} was already issued for this order.` : `Nothing was made: the ${kind} of this order is already prepared and waits on To check.`,
   }
 }
 
@@ -127,14 +132,15 @@ function baselineOf(made: Draft): Baseline {
   return { content: made.paper, sendTo: sendToWords(made.context), problem: made.problem, coverNoteId: made.context.coverNoteId }
 }
 
-interface StalePaper extends Baseline { id: number, orderId: number, kind: DocumentKind, role: ContactRole, baseline: Baseline, byItself: boolean }
+interface StalePaper extends Baseline { id: number, orderId: number, kind: DocumentKind, role: ContactRole, copyTo: string[], baseline: Baseline, byItself: boolean }
 
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
-  const stale = await rows<StalePaper>(`select id, order_id "orderId", kind, to_role role, content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
+  const stale = await rows<StalePaper>(`select id, order_id "orderId", kind, to_role role, copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
     from paper where id = any($1::int[]) and stale`, [paperIds])
-  for (const [role, papers] of groupBy(stale, paper => paper.role)) {
-    const drafts = await draftPapers('invoice', papers.map(paper => paper.orderId), role)
+  for (const papers of groupBy(stale, paper => json([paper.kind, paper.role, paper.copyTo])).values()) {
+    const { kind, role, copyTo } = papers[0]!
+    const drafts = await draftPapers(kind, papers.map(paper => paper.orderId), { role, copyTo })
     for (const paper of papers) {
       const made = drafts.get(paper.orderId)
       if (made) await keepRefreshed(paper, made)
@@ -145,20 +151,22 @@ export async function refreshPapers(paperIds: readonly number[]): Promise<void> 
 async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
   await inTransaction(async () => {
     const { context } = made
+    const occasion = occasionOf(paper.kind, context.revision)
     const current = await one<{ version: number }>('select version from sales_order where id = $1 for share', [paper.orderId])
     const now = baselineOf(made)
     const changes = paper.byItself ? [] : difference(paper.baseline, now) // what goes by itself nobody has looked at
     const stillByItself = paper.byItself && !made.problem && goesOut(context)
     const moved = difference(paper, now).length > 0
     const kept = await run(`update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16
+        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
     [paper.id, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id, context.coverNoteId, json(context.builtFrom), made.problem,
       made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel, sendToWords(context), context.customerName,
-      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself])
+      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself, occasion])
+    if (kept > 0) await run('update claim set occasion = $2 where paper_id = $1 and document_id is null and occasion <> $2', [paper.id, occasion])
     if (kept > 0 && stillByItself) await addJob('issue-papers', { paperIds: [paper.id] })
     if (kept > 0 && moved) {
-      await noteAll([{ orderId: paper.orderId, paperId: paper.id, actor: 'Clothespin', words: `The prepared invoice was built anew: ${changes.map(change => change.what).join(', ') || 'as it was before'}.`, detail: changes }])
+      await noteAll([{ orderId: paper.orderId, paperId: paper.id, actor: 'Clothespin', words: `The prepared ${paper.kind} was built anew: ${changes.map(change => change.what).join(', ') || 'as it was before'}.`, detail: changes }])
     }
     publish('line', [paper.id])
   })

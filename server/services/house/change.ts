@@ -1,5 +1,6 @@
 import { Refusal } from '../../../core/errors'
 import { exampleFields, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
+import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { checkIban } from '../../../core/documents/payment-code'
 import { checkSeries, type NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
@@ -73,23 +74,40 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
 /** Narrowest and widest logo on a paper, in millimetres. */
 const logoWidths = [5, 60] as const
 
-/** Puts a logo on the brand's stationery, or changes its width; a new version of the stationery comes in force. */
-export async function changeLogo(brandId: number, change: { picture?: Uint8Array, width?: number }, actor: string): Promise<void> {
+/** How a brand's papers look; what is left out stays. */
+export interface LookChange {
+  picture?: Uint8Array
+  /** Millimetres. */
+  width?: number
+  noLogo?: boolean
+  design?: Stationery['design']
+  headingFamily?: string
+  textFamily?: string
+  colours?: Stationery['colours']
+}
+
+/** Changes logo, colours, fonts or design on all of the brand's papers; a new version of each stationery comes in force. */
+export async function changeLook(brandId: number, change: LookChange, actor: string): Promise<void> {
   if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
     throw new Refusal('bad-width', `A logo is ${logoWidths[0]} to ${logoWidths[1]} mm wide.`, { status: 400, about: { field: 'width' } })
   }
-  const current = (await stationeries('invoice')).find(stationery => stationery.brandId === brandId)
-  if (!current) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
-  const { design } = current
-  const flat = change.picture && flattenPicture(change.picture, design.design === 'bold' ? design.colours.brand : '#ffffff')
+  const current = (await Promise.all(documentKinds.map(kind => stationeries(kind)))).flat().filter(stationery => stationery.brandId === brandId)
+  if (current.length === 0) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  const looks = await Promise.all(current.map(async ({ id, design: before }) => {
+    const design = { ...before, design: change.design ?? before.design, headingFamily: change.headingFamily ?? before.headingFamily, textFamily: change.textFamily ?? before.textFamily, colours: change.colours ?? before.colours }
+    const flat = change.picture && await flattenPicture(change.picture, design.design === 'bold' ? design.colours.brand : '#ffffff')
+    return { id, design, flat }
+  }))
   await inTransaction(async () => {
     await raiseVersion(brandId)
-    const before = design.logo
-    const logo = flat
-      ? { picture: await keepFile(flat.bytes, flat.mediaType), ratio: flat.width / flat.height, width: change.width ?? before?.width ?? 20 }
-      : before && { ...before, width: change.width ?? before.width }
-    await run(`insert into stationery (brand_id, kind, version, design, made_at, made_by) select brand_id, kind, version + 1, $2::jsonb, $3, $4 from stationery where id = $1`,
-      [current.id, json({ ...design, logo }), clock.now(), actor])
+    for (const { id, design, flat } of looks) {
+      const before = change.noLogo ? null : design.logo
+      const logo = flat
+        ? { picture: await keepFile(flat.bytes, flat.mediaType), ratio: flat.width / flat.height, width: change.width ?? before?.width ?? 20 }
+        : before && { ...before, width: change.width ?? before.width }
+      await run(`insert into stationery (brand_id, kind, version, design, made_at, made_by) select brand_id, kind, version + 1, $2::jsonb, $3, $4 from stationery where id = $1`,
+        [id, json({ ...design, logo }), clock.now(), actor])
+    }
     await markStale('brand_id', brandId)
     publish('house')
   })
@@ -119,12 +137,12 @@ export function tryCoverNote(note: { subject: string, text: string }, brandName:
 }
 
 /** Keeps a new version of a cover note. */
-export async function changeCoverNote(brandId: number, language: Language, note: { subject: string, text: string }, actor: string): Promise<void> {
+export async function changeCoverNote(brandId: number, kind: DocumentKind, language: Language, note: { subject: string, text: string }, actor: string): Promise<void> {
   tryCoverNote(note, '', '#000000', language)
   await inTransaction(async () => {
     await raiseVersion(brandId)
     await run(`insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)
-      select $1, 'invoice', $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 from cover_note where brand_id = $1 and kind = 'invoice' and language = $2`, [brandId, language, note.subject, note.text, clock.now(), actor])
+      select $1, $7, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 from cover_note where brand_id = $1 and kind = $7 and language = $2`, [brandId, language, note.subject, note.text, clock.now(), actor, kind])
     await markStale('brand_id', brandId)
     publish('house')
   })

@@ -12,13 +12,15 @@ export interface CompanyRow {
   language: Language
   taxRates: Record<string, string>
   orderStatuses: string[]
+  /** Names of the house's own order fields. */
+  orderFields: string[]
   presumeSeconds: number
   failureNoticeTo: string
 }
 
 /** The company's settings. @throws when the database is empty */
 export async function company(): Promise<CompanyRow> {
-  const row = await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses",
+  const row = await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
     presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo" from company`)
   if (!row) throw new Error('the database holds no company yet')
   return row

@@ -1,7 +1,8 @@
 import { dayInZone } from '../../../core/documents/days'
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { stuckWords, type DispatchState, type Stage, type StuckCause } from '../../../core/dispatch/states'
 import { clock } from '../../clock'
-import { rows } from '../../db/connection'
+import { one, rows } from '../../db/connection'
 import { company } from '../house/house'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
 
@@ -10,6 +11,7 @@ export interface LineRow {
   id: number
   /** What `id` counts. */
   of: 'paper' | 'dispatch' | 'document'
+  kind: DocumentKind
   /** Order number of a paper, document number of a dispatch. */
   number: string
   orderNumber: string
@@ -29,17 +31,21 @@ export interface LineRow {
   problem: string | null
   state: string
   cause: string | null
+  causeKey: StuckCause | null
+  /** The address that was refused or bounced. */
+  badAddress: string | null
   remedy: string | null
   reply: string | null
   nextTryAt: Date | null
   how: string | null
   documents: number
+  held: boolean
 }
 
-export interface LineFilter { stage: Stage, brand?: string, over?: string, search?: string, after?: string, limit: number }
+export interface LineFilter { stage: Stage, kind?: DocumentKind, brand?: string, over?: string, search?: string, after?: string, limit: number }
 
 /** One page of a stage. */
-export async function lineList(filter: LineFilter): Promise<Listed<LineRow> & { groups: LineGroup[], matching: number, sums: { currency: string, sum: string }[] }> {
+export async function lineList(filter: LineFilter): Promise<Listed<LineRow> & { groups: LineGroup[], matching: number, sendable: number, sums: { currency: string, sum: string }[] }> {
   const parts = filter.stage === 'to send' || filter.stage === 'to check' ? paperQuery(filter) : await dispatchQuery(filter)
   const parameters = [...parts.parameters]
   const { where, order } = keyset(parts.sort, 'x.id', filter.after, parameters)
@@ -48,22 +54,26 @@ export async function lineList(filter: LineFilter): Promise<Listed<LineRow> & { 
   const sums = await rows<{ currency: string, sum: string, count: number }>(`select x.currency, sum(x.total::numeric)::text sum, count(*)::int count from (${parts.sql}) x group by 1 order by 1`, parts.parameters)
   const groups = filter.stage === 'to check'
     ? await rows<LineGroup>(`select x."routineId", x."routineName" name, count(*)::int count from (${parts.sql}) x group by 1, 2`, parts.parameters)
-    : []
-  return { ...page, groups, matching: sums.reduce((total, row) => total + row.count, 0), sums: sums.map(({ currency, sum }) => ({ currency, sum })) }
+    : filter.stage === 'stuck'
+      ? (await rows<LineGroup>(`select null::int "routineId", x.cause name, count(*)::int count from (${parts.sql}) x group by 2`, parts.parameters)).map(group => ({ ...group, name: stuckWords[group.name as StuckCause].label }))
+      : []
+  const sendable = filter.stage === 'to check' ? (await one<{ count: number }>(`select count(*)::int count from (${parts.sql}) x where not x.changed and x.problem is null`, parts.parameters))!.count : 0
+  return { ...page, groups, sendable, matching: sums.reduce((total, row) => total + row.count, 0), sums: sums.map(({ currency, sum }) => ({ currency, sum })) }
 }
 
 export interface LineGroup { routineId: number | null, name: string | null, count: number }
 
 function withWords<T extends LineRow>(row: T): T {
-  return row.cause ? { ...row, remedy: stuckWords[row.cause as StuckCause].remedy, cause: stuckWords[row.cause as StuckCause].label } : row
+  return row.cause ? { ...row, causeKey: row.cause as StuckCause, remedy: stuckWords[row.cause as StuckCause].remedy, cause: stuckWords[row.cause as StuckCause].label } : row
 }
 
 interface Query { sql: string, parameters: unknown[], sort: Sort }
 
 /** The conditions that all stages share, as SQL over the given columns. */
-function shared(filter: LineFilter, parameters: unknown[], columns: { total: string, text: string[], brand: string }): string {
+function shared(filter: LineFilter, parameters: unknown[], columns: { kind: string, total: string, text: string[], brand: string }): string {
   const conditions: string[] = []
   const bind = (value: unknown) => `$${parameters.push(value)}`
+  if (filter.kind) conditions.push(`${columns.kind} = ${bind(filter.kind)}`)
   if (filter.brand) conditions.push(`${columns.brand} = (select id from brand where code = ${bind(filter.brand)})`)
   if (filter.over) conditions.push(`${columns.total} > ${bind(filter.over)}::numeric`)
   if (filter.search?.trim()) {
@@ -73,24 +83,32 @@ function shared(filter: LineFilter, parameters: unknown[], columns: { total: str
   return conditions.map(condition => ` and ${condition}`).join('')
 }
 
+/** The condition of all on To check that match, over paper `p`; adds to the parameters. */
+export function toCheckMatching(filter: Omit<LineFilter, 'stage' | 'limit'>, parameters: unknown[]): string {
+  return `p.state = 'prepared' and not p.by_itself${shared({ ...filter, stage: 'to check', limit: 0 }, parameters, { kind: 'p.kind', total: 'p.total', text: ['p.order_number', 'p.customer_name', 'p.send_to'], brand: 'p.brand_id' })}`
+}
+
 function paperQuery(filter: LineFilter): Query {
   const parameters: unknown[] = []
   const toCheck = filter.stage === 'to check'
-  const rest = shared(filter, parameters, { total: 'p.total', text: ['p.order_number', 'p.customer_name', 'p.send_to'], brand: 'p.brand_id' })
+  const rest = shared(filter, parameters, { kind: 'p.kind', total: 'p.total', text: ['p.order_number', 'p.customer_name', 'p.send_to'], brand: 'p.brand_id' })
   const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
-  let sql = `select p.id, 'paper' "of", p.order_number number, p.order_number "orderNumber", p.order_id "orderId", null::int "documentId", p.customer_id "customerId", p.customer_name "customerName",
+  let sql = `select p.id, 'paper' "of", p.kind, p.order_number number, p.order_number "orderNumber", p.order_id "orderId", null::int "documentId", p.customer_id "customerId", p.customer_name "customerName",
       p.send_to "sendTo", p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName", p.revision, p.changes is not null changed, p.problem,
-      p.state, null "cause", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents
+      p.state, null "cause", null "causeKey", null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents, false held
     from paper p left join routine r on r.id = p.routine_id where ${states}${rest}`
   if (!toCheck) {
-    const others = shared(filter, parameters, { total: 'd.total', text: ['d.number', 'd.order_number', 'd.customer_name'], brand: 'd.brand_id' })
-    sql += ` union all select d.id, 'document', d.number, d.order_number, d.order_id, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', null, null, null, false, null,
-      'issued', null, null, null, null, null, 1 from undelivered u join document d on d.id = u.document_id where true${others}`
+    const others = shared(filter, parameters, { kind: 'd.kind', total: 'd.total', text: ['d.number', 'd.order_number', 'd.customer_name'], brand: 'd.brand_id' })
+    sql += ` union all select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', null, null, null, false, null,
+      'issued', null, null, null, null, null, null, null, 1, false from undelivered u join document d on d.id = u.document_id where true${others}`
   }
   return { sql, parameters, sort: toCheck
     ? { key: `lpad(coalesce(x."routineId", 0)::text, 9, '0') || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`, type: 'text', descending: false }
     : { key: 'x.since', type: 'timestamptz', descending: false } }
 }
+
+/** The numbers of all documents in a dispatch, for the search. */
+const numbersOf = '(select string_agg(n.number, \' \') from dispatch_document nd join document n on n.id = nd.document_id where nd.dispatch_id = s.id)'
 
 async function dispatchQuery(filter: LineFilter): Promise<Query> {
   const parameters: unknown[] = []
@@ -101,12 +119,14 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     parameters.push(dayInZone(clock.now(), timeZone), timeZone)
     condition += ' and s.arrived_at >= ($1::date::timestamp at time zone $2)'
   }
-  const rest = shared(filter, parameters, { total: 's.total', text: ['s.number', 's.customer_name', 's.send_to'], brand: 's.brand_id' })
-  const sql = `select s.id, 'dispatch' "of", s.number, d.order_number "orderNumber", d.order_id "orderId", d.id "documentId", s.customer_id "customerId", s.customer_name "customerName", s.send_to "sendTo",
-      s.total::text total, s.currency, s.since, s.channel, null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state, s.stuck_cause "cause", null remedy,
-      s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how, (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents
+  const rest = shared(filter, parameters, { kind: 'd.kind', total: 's.total', text: [numbersOf, 's.customer_name', 's.send_to'], brand: 's.brand_id' })
+  const sql = `select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", d.order_id "orderId", d.id "documentId", s.customer_id "customerId", s.customer_name "customerName", s.send_to "sendTo",
+      s.total::text total, s.currency, s.since, s.channel, null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state, s.stuck_cause "cause", null "causeKey",
+      (select r.address from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('bounced', 'refused') order by r.at desc limit 1) "badAddress", null remedy,
+      s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how, (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held
     from dispatch s join lateral (select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1) f on true join document d on d.id = f.document_id
     where ${condition}${rest}`
   const newestFirst = filter.stage === 'arrived' || filter.stage === 'on the way'
+  if (filter.stage === 'stuck') return { sql, parameters, sort: { key: `x.cause || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`, type: 'text', descending: false } }
   return { sql, parameters, sort: { key: 'x.since', type: 'timestamptz', descending: newestFirst } }
 }

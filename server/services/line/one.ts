@@ -2,7 +2,8 @@ import { Refusal } from '../../../core/errors'
 import type { PaperChange } from '../../../core/documents/issue'
 import type { Paper } from '../../../core/documents/paper'
 import type { Stationery } from '../../../core/stationery/stationery'
-import { recipientsFor, type ContactFacts, type ContactRole, type Recipient } from '../../../core/wishes/recipients'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import { recipientsFor, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
 import { one, rows } from '../../db/connection'
 import { fillLetter } from '../dispatch/compose'
 import { trailOf, type TrailEntry } from '../trail/trail'
@@ -16,7 +17,7 @@ export interface EmailView {
   sent: boolean
   from: string
   replyTo: string
-  to: { address: string, name: string, source: string, outcome: string, reply: string }[]
+  to: { as: Recipient['as'], address: string, name: string, source: string, outcome: string, reply: string }[]
   subject: string
   html: string
   text: string
@@ -26,6 +27,7 @@ export interface EmailView {
 
 export interface PaperView {
   id: number
+  kind: DocumentKind
   revision: number
   orderId: number
   orderNumber: string
@@ -42,7 +44,7 @@ export interface PaperView {
 }
 
 interface PaperRow extends Omit<PaperView, 'email' | 'trail'> {
-  content: Paper | null, role: ContactRole, subject: string, text: string, colour: string
+  content: Paper | null, role: ContactRole, copyTo: string[], wishes: Wishes, subject: string, text: string, colour: string
   brandName: string, senderName: string, senderAddress: string, replyTo: string, contacts: ContactFacts[]
 }
 
@@ -50,15 +52,15 @@ const contactsOf = (customer: string) => `coalesce((select jsonb_agg(jsonb_build
 
 /** A paper that is not issued yet. @throws Refusal "no-such-paper" */
 export async function paperView(id: number): Promise<PaperView> {
-  const row = await one<PaperRow>(`select p.id, p.revision, p.order_id "orderId", p.order_number "orderNumber", p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
-      p.total::text total, p.currency, p.content, p.to_role role, n.subject, n.text, s.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
+  const row = await one<PaperRow>(`select p.id, p.kind, p.revision, p.order_id "orderId", p.order_number "orderNumber", p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
+      p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo", c.wishes, n.subject, n.text, s.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
       b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
-    from paper p join cover_note n on n.id = p.cover_note_id join brand b on b.id = p.brand_id join stationery s on s.id = p.stationery_id where p.id = $1`, [id])
+    from paper p join customer c on c.id = p.customer_id join cover_note n on n.id = p.cover_note_id join brand b on b.id = p.brand_id join stationery s on s.id = p.stationery_id where p.id = $1`, [id])
   if (!row) throw new Refusal('no-such-paper', 'That paper does not exist any more.', { status: 404 })
-  const { content, role, subject, text, colour, brandName, senderName, senderAddress, replyTo, contacts, ...view } = row
+  const { content, role, copyTo, wishes, subject, text, colour, brandName, senderName, senderAddress, replyTo, contacts, ...view } = row
   const byEmail = view.channel === 'email' || view.channel === 'both'
   const email = content && byEmail
-    ? preview(content, view.customerName, { subject, text }, { name: brandName, colour, senderName, senderAddress, replyTo }, recipientsFor(contacts, role))
+    ? preview(content, view.customerName, { subject, text }, { name: brandName, colour, senderName, senderAddress, replyTo }, recipientsFor({ contacts, role, copyTo, wish: wishes[view.kind] }))
     : null
   return { ...view, email, trail: await trailOf({ paperId: id, orderId: view.orderId }) }
 }
@@ -68,7 +70,7 @@ function preview(paper: Paper, customerName: string, note: { subject: string, te
   const filled = fillLetter({ note, paper: shown, customerName, brand, recipients })
   return {
     sent: false, from: `${brand.senderName} <${brand.senderAddress}>`, replyTo: brand.replyTo, subject: filled.subject, html: filled.html, text: filled.text,
-    to: recipients.map(recipient => ({ address: recipient.address, name: recipient.name, source: recipient.source, outcome: '', reply: '' })),
+    to: recipients.map(recipient => ({ as: recipient.as, address: recipient.address, name: recipient.name, source: recipient.source, outcome: '', reply: '' })),
     files: [`${paper.heading}${paper.issued ? `-${paper.number}` : ''}.pdf`], sentAt: null,
   }
 }
@@ -86,7 +88,7 @@ export interface DispatchView {
 }
 
 export interface DocumentView {
-  id: number, number: string, kind: string, date: string, dueDate: string, orderId: number, orderNumber: string, customerName: string, total: string, toPay: string, currency: string
+  id: number, number: string, kind: DocumentKind, date: string, dueDate: string | null, orderId: number, orderNumber: string, customerName: string, total: string, toPay: string, currency: string
   issuedAt: Date, issuedBy: string, fileName: string | null, sha256: string | null, pages: number | null, open: string | null
   dispatches: DispatchView[], email: EmailView | null, trail: TrailEntry[]
 }
@@ -106,14 +108,14 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
 /** The email of a dispatch: as sent, or as it would be now. */
 async function emailOf(dispatchId: number): Promise<EmailView | null> {
   const copy = await one<Omit<EmailView, 'sent' | 'to' | 'files'> & { files: { name: string }[] }>(`select sender "from", reply_to "replyTo", subject, html, text, files, sent_at "sentAt" from mail_copy where dispatch_id = $1`, [dispatchId])
-  const outcomes = await rows<EmailView['to'][number]>('select address, name, source, outcome, reply from dispatch_recipient where dispatch_id = $1 order by address', [dispatchId])
+  const outcomes = await rows<EmailView['to'][number]>('select placed "as", address, name, source, outcome, reply from dispatch_recipient where dispatch_id = $1 order by address', [dispatchId])
   if (copy) return { ...copy, sent: true, to: outcomes, files: copy.files.map(file => file.name) }
-  const row = await one<PaperRow & { content: Paper, toAddresses: string[] | null }>(`select d.paper content, s.to_role role, s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName",
+  const row = await one<PaperRow & { content: Paper, toAddresses: string[] | null }>(`select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo", c.wishes, s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName",
       b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName", ${contactsOf('s.customer_id')} contacts
-    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id join cover_note n on n.id = s.cover_note_id join brand b on b.id = s.brand_id
+    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id join customer c on c.id = s.customer_id join cover_note n on n.id = s.cover_note_id join brand b on b.id = s.brand_id
       join stationery t on t.id = d.stationery_id where s.id = $1 and s.channel = 'email'`, [dispatchId])
   if (!row) return null
-  const recipients = row.toAddresses?.map((address): Recipient => ({ name: '', address, as: 'To', source: 'for this sending only' })) ?? recipientsFor(row.contacts, row.role)
+  const recipients = row.toAddresses?.map((address): Recipient => ({ name: '', address, as: 'To', source: 'for this sending only' })) ?? recipientsFor({ contacts: row.contacts, role: row.role, copyTo: row.copyTo, wish: row.wishes[row.kind] })
   const view = preview(row.content, row.customerName, { subject: row.subject, text: row.text },
     { name: row.brandName, colour: row.colour, senderName: row.senderName, senderAddress: row.senderAddress, replyTo: row.replyTo }, recipients)
   const outcome = new Map(outcomes.map(one => [one.address, one]))

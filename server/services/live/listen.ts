@@ -1,7 +1,7 @@
 import pg from 'pg'
 import { config } from '../../config'
 import { log } from '../../log'
-import { channel } from './publish'
+import { channel, type Change } from './publish'
 
 type Send = (message: string) => void
 interface Stream { session: string, send: Send, end: () => void }
@@ -37,6 +37,11 @@ async function start(): Promise<void> {
     log.warn({ error: String(error) }, 'cannot listen for changes; trying again')
     setTimeout(() => void start(), 1000).unref()
   }
+}
+
+/** Tells the pages of this process alone. */
+export function tellStreams(changes: readonly Change[]): void {
+  for (const stream of streams) stream.send(JSON.stringify(changes))
 }
 
 /** Adds a page's stream; answers how to take it away. */

@@ -1,3 +1,4 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import type { ConditionSeen } from '../../../core/routines/routine'
 import { one, rows } from '../../db/connection'
@@ -68,7 +69,8 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
   pricesIncludeTax: boolean
   adjustments: { kind: string, label: string, amount?: string, percent?: string }[]
   lines: LineEdit[]
-  papers: { id: number, state: string, documentId: number | null, number: string | null, total: string, since: Date, problem: string | null }[]
+  fields: Record<string, string>
+  papers: { id: number, kind: DocumentKind, state: string, documentId: number | null, number: string | null, total: string, since: Date, problem: string | null }[]
   evaluations: { routine: string, outcome: string, reason: string, seen: ConditionSeen[], at: Date, version: number }[]
   trail: TrailEntry[]
 }
@@ -77,11 +79,11 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
 export async function orderView(id: number): Promise<OrderView> {
   const order = await one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'trail'>>(`select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId", c.group_name "groupName", b.code brand, o.status,
       o.status_since "statusSince", o.net::text net, o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote", o.prepaid::text prepaid,
-      o.supplied_on::text "suppliedOn", o.prices_include_tax "pricesIncludeTax", o.adjustments from ${tables} where o.id = $1`, [id])
+      o.supplied_on::text "suppliedOn", o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields from ${tables} where o.id = $1`, [id])
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   const lines = await rows<LineEdit>(`select item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent",
     tax_code "taxCode" from order_line where order_id = $1 order by position`, [id])
-  const papers = await rows<OrderView['papers'][number]>(`select p.id, p.state, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`, [id])
+  const papers = await rows<OrderView['papers'][number]>(`select p.id, p.kind, p.state, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`, [id])
   const evaluations = await rows<OrderView['evaluations'][number]>(`select r.name routine, e.outcome, e.reason, e.seen, e.at, e.routine_version "version" from evaluation e join routine r on r.id = e.routine_id where e.order_id = $1 order by e.id desc limit 50`, [id])
   return { ...order, lines, papers, evaluations, trail: await trailOf({ orderId: id }) }
 }

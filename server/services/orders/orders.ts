@@ -32,7 +32,8 @@ export async function setStatus(orderIds: readonly number[], status: string, act
   return inTransaction(async () => {
     const now = clock.now()
     const orders = await rows<OrderState>(`
-      select o.id, o.number "order", o.status "from", $2 "to", o.total::text total, o.currency, b.code brand, c.group_name "group", c.country, o.salesperson, o.supplied_on::text "suppliedOn"
+      select o.id, o.number "order", o.status "from", $2 "to", o.total::text total, o.net::text net, o.currency, b.code brand, c.number customer, c.group_name "group", c.country, o.salesperson, o.fields, o.supplied_on::text "suppliedOn",
+        (select coalesce(jsonb_agg(distinct l.item_code), '[]') from order_line l where l.order_id = o.id) items
       from sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id where o.id = any($1::int[]) order by o.id for update of o`, [orderIds, status])
     if (orders.length < new Set(orderIds).size) throw new Refusal('no-such-order', 'One of the orders does not exist any more. Load the list again.', { status: 404 })
     const moving = orders.filter(order => order.from !== status)
@@ -43,8 +44,9 @@ export async function setStatus(orderIds: readonly number[], status: string, act
     [ids, status, now, supplies, dayInZone(now, timeZone)])
     const events = await rows<{ id: number }>(`
       insert into event (kind, order_id, facts, schema_version, at, actor)
-      select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 1, $2, $3
-      from jsonb_to_recordset($1::jsonb) as f (id int, "order" text, "from" text, "to" text, total text, currency text, brand text, "group" text, country text, salesperson text)
+      select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 2, $2, $3
+      from jsonb_to_recordset($1::jsonb) as f (id int, "order" text, "from" text, "to" text, total text, net text, currency text, brand text, customer text, "group" text, country text, salesperson text,
+        fields jsonb, items jsonb)
       order by f.id returning id`, [json(moving), now, actor])
     await addJobs('look-at-events', events.map(event => event.id), 25, eventIds => ({ eventIds }))
     await noteAll(moving.map(order => ({ orderId: order.id, actor, words: `The order went from ${order.from} to ${status}.` })))
@@ -70,22 +72,26 @@ export interface OrderEdit {
   version: number
   reference: string | null
   customerNote: string | null
+  /** The house's own order fields; left out, they stay as they are. */
+  fields?: Record<string, string>
   lines: LineEdit[]
 }
 
 /** Replaces an order's lines and texts. Papers prepared from it are marked and built anew. @returns the new version */
 export async function editOrder(orderId: number, edit: OrderEdit, actor: string): Promise<number> {
-  const { taxRates } = await company()
+  const { taxRates, orderFields } = await company()
+  const unknown = Object.keys(edit.fields ?? {}).find(name => !orderFields.includes(name))
+  if (unknown) throw new Refusal('unknown-field', `“${unknown}” is not one of the house's order fields.`, { status: 400, about: { field: 'fields' } })
   return inTransaction(async () => {
-    const order = await one<{ version: number, currency: string, pricesIncludeTax: boolean, adjustments: Adjustment[], prepaid: string, number: string, customerName: string }>(`
-      select o.version, o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid, o.number, c.name "customerName"
+    const order = await one<{ version: number, currency: string, pricesIncludeTax: boolean, adjustments: Adjustment[], prepaid: string, number: string, customerName: string, fields: Record<string, string> }>(`
+      select o.version, o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid, o.number, o.fields, c.name "customerName"
       from sales_order o join customer c on c.id = o.customer_id where o.id = $1 for update of o`, [orderId])
     if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
     if (order.version !== edit.version) throw new Refusal('changed-meanwhile', `Somebody changed order ${order.number} while you were at it. Load it again; your changes are still on the screen to copy.`)
     const sums = totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: taxRates, lines: edit.lines, adjustments: order.adjustments, prepaid: order.prepaid })
     await replaceLines(orderId, edit.lines)
-    await run(`update sales_order set reference = $2, customer_note = $3, net = $4, total = $5, version = version + 1, search = $6 where id = $1`,
-      [orderId, edit.reference, edit.customerNote, sums.net, sums.total, searchText(order.number, order.customerName, edit.reference)])
+    await run(`update sales_order set reference = $2, customer_note = $3, net = $4, total = $5, version = version + 1, revision = revision + 1, search = $6, fields = $7::jsonb where id = $1`,
+      [orderId, edit.reference, edit.customerNote, sums.net, sums.total, searchText(order.number, order.customerName, edit.reference), json(edit.fields ?? order.fields)])
     await markStale('order_id', orderId)
     await noteAll([{ orderId, actor, words: `The order was changed; it now comes to ${sums.total} ${order.currency}.` }])
     publish('order', [orderId])
@@ -117,6 +123,7 @@ export interface NewOrder {
   customerNote: string | null
   prepaid: string
   adjustments: Adjustment[]
+  fields?: Record<string, string>
   lines: LineEdit[]
 }
 
@@ -126,10 +133,10 @@ export async function addOrder(order: NewOrder, actor: string): Promise<number> 
   const sums = totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: taxRates, lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid })
   return inTransaction(async () => {
     const row = await one<{ id: number }>(`insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax, reference, salesperson,
-        customer_note, prepaid, adjustments, net, total, search)
-      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13::jsonb, $14, $15, $16) returning id`,
+        customer_note, prepaid, adjustments, net, total, search, fields)
+      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13::jsonb, $14, $15, $16, $17::jsonb) returning id`,
     [order.number, order.brandId, order.customerId, order.date, order.status, clock.now(), order.currency, order.pricesIncludeTax, order.reference, order.salesperson,
-      order.customerNote, order.prepaid, json(order.adjustments), sums.net, sums.total, searchText(order.number, order.customerName, order.reference)])
+      order.customerNote, order.prepaid, json(order.adjustments), sums.net, sums.total, searchText(order.number, order.customerName, order.reference), json(order.fields ?? {})])
     await replaceLines(row!.id, order.lines)
     await noteAll([{ orderId: row!.id, actor, words: `The order came in as ${order.status}.` }])
     publish('order', [row!.id])

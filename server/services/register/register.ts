@@ -1,3 +1,4 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { one, rows } from '../../db/connection'
 import { readFileBytes } from '../../outside/filestore/store'
@@ -7,7 +8,7 @@ import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
 export interface RegisterRow {
   id: number
   number: string
-  kind: string
+  kind: DocumentKind
   date: string
   orderNumber: string
   orderId: number
@@ -29,7 +30,7 @@ const sorts: Record<RegisterSort, Pick<Sort, 'key' | 'type'>> = {
   total: { key: 'd.total', type: 'numeric' },
 }
 
-export interface RegisterFilter { search?: string, brand?: string, from?: string, to?: string, sort: RegisterSort, descending: boolean, after?: string, limit: number }
+export interface RegisterFilter { search?: string, kind?: DocumentKind, brand?: string, from?: string, to?: string, sort: RegisterSort, descending: boolean, after?: string, limit: number }
 
 /** Documents by number, order, customer, reference or amount; newest first unless sorted otherwise. */
 export async function register(filter: RegisterFilter): Promise<Listed<RegisterRow> & { matching: number, sums: { currency: string, sum: string }[] }> {
@@ -42,6 +43,7 @@ export async function register(filter: RegisterFilter): Promise<Listed<RegisterR
     const amount = amountIn(search)
     conditions.push(amount ? `(${text} or d.total = ${bind(amount)}::numeric)` : text)
   }
+  if (filter.kind) conditions.push(`d.kind = ${bind(filter.kind)}`)
   if (filter.brand) conditions.push(`d.brand_id = (select id from brand where code = ${bind(filter.brand)})`)
   if (filter.from) conditions.push(`d.date >= ${bind(filter.from)}::date`)
   if (filter.to) conditions.push(`d.date <= ${bind(filter.to)}::date`)

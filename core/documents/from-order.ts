@@ -4,12 +4,14 @@ import { formatMoney, formatPercent, formatPrice, formatQuantity, type Language 
 import { totals } from '../money/totals'
 import { formatDay, type Day } from './days'
 import type { BrandFacts, CustomerFacts, OrderFacts } from './facts'
+import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper, PaperBrand, PaperFact, PaperPayment } from './paper'
 import { creditorReference, formatIban, formatReference, paymentCode } from './payment-code'
 import { dueDate, earlyPayment } from './terms'
-import { invoiceWords } from './words'
+import { paperWords } from './words'
 
-export interface InvoiceInput {
+export interface PaperInput {
+  kind: DocumentKind
   brand: BrandFacts
   order: OrderFacts
   customer: CustomerFacts
@@ -24,42 +26,44 @@ export interface InvoiceInput {
 }
 
 /**
- * The invoice Paper of an order.
+ * The Paper of an order: its invoice, its confirmation.
  * @throws Refusal "no-address", "no-date-of-supply", "no-lines", "unknown-tax-code", "negative-total"
  */
-export function buildInvoice(input: InvoiceInput): Paper {
-  const { order, customer, brand, language, number, date } = input
-  const words = invoiceWords[language]
+export function buildPaper(input: PaperInput): Paper {
+  const { kind, order, customer, brand, language, number, date } = input
+  const is = kindFacts[kind]
+  const words = paperWords[language]
   if (!customer.billing) {
-    throw new Refusal('no-address', `${customer.name} has no billing address for invoices.`, { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } })
+    throw new Refusal('no-address', `${customer.name} has no billing address for ${is.many}.`, { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } })
   }
-  if (!order.suppliedOn) throw new Refusal('no-date-of-supply', `Order ${order.number} has no date of supply. Set it to Shipped first.`)
+  if (is.needsSupply && !order.suppliedOn) throw new Refusal('no-date-of-supply', `Order ${order.number} has no date of supply. Set it to Shipped first.`)
 
   const result = totals({
     currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: input.rates,
     lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid,
   })
   if (new Decimal(result.total).isNegative()) {
-    throw new Refusal('negative-total', `Order ${order.number} comes to ${result.total}: an invoice cannot be below zero. Issue a credit note instead.`)
+    throw new Refusal('negative-total', `Order ${order.number} comes to ${result.total}: ${is.one} cannot be below zero.${is.books ? ' Issue a credit note instead.' : ' Look at its lines.'}`)
   }
   const money = (amount: string) => formatMoney(amount, order.currency, language)
   const signed = (kind: 'discount' | 'charge', amount: string) => (kind === 'discount' ? money(new Decimal(amount).neg().toString()) : money(amount))
-  const due = dueDate(date, customer.terms)
+  const due = is.asksForPayment ? dueDate(date, customer.terms) : null
+  const prepaid = is.asksForPayment ? order.prepaid : '0'
 
   const sums = [
     ...(order.adjustments.length ? [{ label: words.lines, amount: money(result.linesSum), strong: false }] : []),
     ...result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount), strong: false })),
     { label: words.net, amount: money(result.net), strong: false },
     ...result.groups.map(group => ({ label: `${words.tax} ${formatPercent(group.rate, language)}`, amount: money(group.tax), strong: false })),
-    ...(new Decimal(order.prepaid).isZero()
+    ...(new Decimal(prepaid).isZero()
       ? []
       : [{ label: words.total, amount: money(result.total), strong: true },
-          { label: words.prepaid, amount: money(new Decimal(order.prepaid).neg().toString()), strong: false }]),
+          { label: words.prepaid, amount: money(new Decimal(prepaid).neg().toString()), strong: false }]),
   ]
 
   return {
-    schema: 1, kind: 'invoice', language, currency: order.currency,
-    heading: words.invoice, number, issued: input.issued, date, dueDate: due,
+    schema: 1, kind, language, currency: order.currency,
+    heading: words.heading[kind], number, issued: input.issued, date, dueDate: due,
     brand: printedBrand(brand),
     recipient: { lines: addressLines(customer, words.attention, brand.country) },
     facts: facts(input, due),
@@ -81,21 +85,21 @@ export function buildInvoice(input: InvoiceInput): Paper {
     adjustments: result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount) })),
     taxes: result.groups.map(group => ({ rate: formatPercent(group.rate, language), base: money(group.base), tax: money(group.tax) })),
     sums,
-    toPay: { label: `${words.toPay}, ${order.currency}`, amount: money(result.toPay) },
-    payment: payment(input, result.toPay, due),
+    toPay: is.asksForPayment ? { label: `${words.toPay}, ${order.currency}`, amount: money(result.toPay) } : { label: `${words.total}, ${order.currency}`, amount: money(result.total) },
+    payment: due ? payment(input, result.toPay, due) : null,
     customerNote: order.customerNote,
-    words: { page: words.page, tax: words.tax, base: words.base, taxAmount: words.taxAmount, continued: words.continued },
-    amounts: { net: result.net, tax: result.tax, total: result.total, toPay: result.toPay },
+    words: { page: words.page, tax: words.tax, base: words.base, taxAmount: words.taxAmount, continued: words.continued, rehearsal: words.rehearsal },
+    amounts: { net: result.net, tax: result.tax, total: result.total, toPay: is.asksForPayment ? result.toPay : result.total },
   }
 }
 
-function facts(input: InvoiceInput, due: Day): PaperFact[] {
+function facts(input: PaperInput, due: Day | null): PaperFact[] {
   const { order, customer, language } = input
-  const words = invoiceWords[language]
+  const words = paperWords[language]
   const rows: PaperFact[] = [
     { key: 'date', label: words.date, value: formatDay(input.date, language) },
-    { key: 'supplied', label: words.supplied, value: formatDay(order.suppliedOn!, language) },
-    { key: 'due', label: words.due, value: formatDay(due, language) },
+    { key: 'supplied', label: words.supplied, value: order.suppliedOn && kindFacts[input.kind].needsSupply ? formatDay(order.suppliedOn, language) : '' },
+    { key: 'due', label: words.due, value: due ? formatDay(due, language) : '' },
     { key: 'order', label: words.order, value: order.number },
     { key: 'reference', label: words.reference, value: order.reference ?? '' },
     { key: 'customer', label: words.customer, value: customer.number },
@@ -104,10 +108,10 @@ function facts(input: InvoiceInput, due: Day): PaperFact[] {
   return rows.filter(row => row.value !== '')
 }
 
-function payment(input: InvoiceInput, toPay: string, due: Day): PaperPayment | null {
+function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | null {
   const { brand, order, customer, language, number } = input
   if (new Decimal(toPay).lte(0)) return null
-  const words = invoiceWords[language]
+  const words = paperWords[language]
   const money = (amount: string) => `${formatMoney(amount, order.currency, language)}\u00A0${order.currency}`
   const reference = creditorReference(number)
   const early = earlyPayment(input.date, toPay, order.currency, customer.terms)

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { paperFamilies, type Stationery } from '../../../core/stationery/stationery'
+import type { BrandView } from '../../../server/services/house/change'
+
+/** How a brand's papers look: design, fonts, colours and logo, the same on every kind; the true paper stands beside it. */
+const props = defineProps<{ brand: BrandView }>()
+const emit = defineEmits<{ kept: [] }>()
+const session = useSession()
+const disabled = computed(() => !session.may('supervisor'))
+const busy = ref(false)
+const design = computed(() => props.brand.stationery.design)
+const formOf = (look: Stationery) => ({ design: look.design, headingFamily: look.headingFamily, textFamily: look.textFamily, colours: { ...look.colours } })
+const form = ref(formOf(design.value))
+const width = ref(String(design.value.logo?.width ?? 20))
+const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(design.value)))
+watch(design, (now) => {
+  form.value = formOf(now)
+  width.value = String(now.logo?.width ?? 20)
+})
+
+async function change(body: object, said: string) {
+  busy.value = true
+  await attempt(async () => {
+    await callApi(`/api/brands/${props.brand.id}/look`, { method: 'POST', body })
+    useToasts().say(said)
+    emit('kept')
+  })
+  busy.value = false
+}
+
+async function upload(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  let text = ''
+  for (let at = 0; at < bytes.length; at += 8192) text += String.fromCharCode(...bytes.subarray(at, at + 8192))
+  await change({ picture: btoa(text) }, 'The logo is on the paper.')
+  input.value = ''
+}
+const keep = () => dirty.value && !busy.value && change(form.value, 'The look is kept. Papers made from now on have it.')
+useMainKey(() => void keep())
+
+const designs = [{ value: 'plain', words: 'plain, with hairlines on white' }, { value: 'bold', words: 'bold, with a band of colour at the head' }]
+const families = paperFamilies.map(value => ({ value, words: value }))
+const colourNames = { brand: 'Brand: heading and band', accent: 'Accent: behind the sum to pay', ground: 'Ground: pale boxes and rows' } as const
+</script>
+
+<template>
+  <div class="body">
+    <p class="sentence">The paper is <WordPicker label="Design" :words="designs.find(one => one.value === form.design)!.words" :choices="designs" :value="form.design" :disabled="disabled" @pick="form.design = $event as 'plain' | 'bold'" />,
+      its headings are set in <WordPicker label="Font of headings" :words="form.headingFamily" :choices="families" :value="form.headingFamily" :disabled="disabled" @pick="form.headingFamily = $event" />,
+      its text in <WordPicker label="Font of text" :words="form.textFamily" :choices="families" :value="form.textFamily" :disabled="disabled" @pick="form.textFamily = $event" />.</p>
+    <h2>Colours</h2>
+    <div class="colours">
+      <label v-for="(words, name) in colourNames" :key="name"><input v-model="form.colours[name]" type="color" :disabled="disabled"><span>{{ words }}<br><span class="mono soft">{{ form.colours[name] }}</span></span></label>
+    </div>
+    <h2>Logo</h2>
+    <div class="logo">
+      <label class="file"><span>{{ design.logo ? 'Another picture' : 'A picture' }} (SVG, PNG or JPEG, at most 2 MB)</span><input type="file" accept="image/png,image/jpeg,image/svg+xml" :disabled="disabled || busy" data-test="logo" @change="upload"></label>
+      <form class="width" @submit.prevent="change({ width: Number(width) }, `The logo is ${width} mm wide.`)"><FormField v-model="width" label="Width in mm" mono :disabled="disabled" /><VBtn type="submit" :disabled="disabled || busy || Number(width) === design.logo?.width">Set the width</VBtn></form>
+      <VBtn v-if="design.logo && !disabled" :disabled="busy" @click="change({ noLogo: true }, 'The paper goes without a logo now.')">Take the logo off</VBtn>
+    </div>
+    <p class="soft">A logo with see-through parts is laid on {{ form.design === 'bold' ? 'the brand colour' : 'white' }} once, so upload it again after changing that.</p>
+  </div>
+  <footer v-if="!disabled" class="foot-bar"><span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-look" @click="keep">Keep the look</VBtn></footer>
+</template>
+
+<style scoped>
+.body { flex: 1; overflow: auto; padding: 14px 16px; }
+.sentence { white-space: normal; font-size: 15px; line-height: 2; margin: 0; }
+h2 { margin: 16px 0 8px; }
+.colours { display: flex; flex-direction: column; gap: 8px; }
+.colours label { display: flex; gap: 12px; align-items: center; }
+.colours input { width: 52px; height: 36px; border: 1px solid var(--faint-ink); border-radius: 4px; padding: 2px; background: var(--paper); }
+.logo { display: flex; flex-wrap: wrap; gap: 14px 20px; align-items: end; }
+.file span { display: block; font-size: 12.5px; color: var(--soft-ink); }
+.file input { font: inherit; max-width: 300px; }
+.file input::file-selector-button { font: inherit; font-weight: 600; border: 1px solid var(--rule); border-radius: 4px; background: var(--paper); padding: 6px 12px; margin-right: 10px; color: var(--ink); cursor: pointer; }
+.width { display: flex; gap: 8px; align-items: end; width: 250px; }
+</style>

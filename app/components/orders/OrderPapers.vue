@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { capital, documentKinds, type DocumentKind } from '../../../core/documents/kinds'
+import type { OrderView } from '../../../server/services/orders/list'
+
+/** One order's papers together, each leading to its sheet, and what can be made next. */
+const props = defineProps<{ papers: OrderView['papers'], kind: DocumentKind, canMake: (kind: DocumentKind) => boolean }>()
+const emit = defineEmits<{ pick: [kind: DocumentKind], make: [kind: DocumentKind] }>()
+const states: Record<string, string> = { 'due': 'due', 'prepared': 'to check', 'put back': 'put back', 'dropped': 'not wanted' }
+
+const papers = computed(() => documentKinds.map((kind) => {
+  const paper = props.papers.find(one => one.kind === kind && one.state !== 'dropped') ?? props.papers.find(one => one.kind === kind)
+  return { kind, words: paper?.number ?? (paper ? states[paper.state] : 'not made'), tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '', earlier: props.papers.filter(one => one.kind === kind && one.number).length - 1 }
+}))
+</script>
+
+<template>
+  <div class="papers" role="tablist" aria-label="The order's papers">
+    <button v-for="one in papers" :key="one.kind" type="button" role="tab" :aria-selected="one.kind === kind" :class="{ here: one.kind === kind }" :data-kind="one.kind" @click="emit('pick', one.kind)">
+      <strong>{{ capital(one.kind) }}</strong><span class="tag" :class="one.tone">{{ one.words }}</span>
+    </button>
+    <VBtn v-if="canMake(kind)" class="push" height="30" data-test="prepare-paper" @click="emit('make', kind)">Prepare it</VBtn>
+  </div>
+</template>
+
+<style scoped>
+.papers { display: flex; align-items: center; gap: 4px; padding: 6px 10px; background: var(--paper); border-bottom: 1px solid var(--rule); }
+button[role="tab"] { display: flex; align-items: center; gap: 7px; border: 0; border-bottom: 2px solid transparent; background: none; font: inherit; font-size: 13px; padding: 6px 7px; cursor: pointer; color: var(--ink); white-space: nowrap; }
+button.here { border-bottom-color: var(--peg); }
+.tag { font-family: var(--mono); font-size: 12px; }
+</style>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { countOf, kindFacts } from '../../../core/documents/kinds'
+import type { Missed } from '../../../server/services/routines/catch-up'
+import type { RoutineView } from '../../../server/services/routines/routines'
+import { addAmounts } from '../../composables/amounts'
+
+/** Older orders that the routine would have taken: a range, a look at each, then prepared in number order. */
+const props = defineProps<{ routine: RoutineView }>()
+const open = defineModel<boolean>({ required: true })
+const session = useSession()
+const from = ref('')
+const to = ref('')
+const missed = shallowRef<Missed[]>([])
+const left = ref<ReadonlySet<number>>(new Set())
+const looked = ref(false)
+const busy = ref(false)
+const dayText = (daysAgo: number) => new Date(Date.now() - daysAgo * 86_400_000).toISOString().slice(0, 10)
+
+watch(open, (now) => {
+  if (!now) return
+  from.value ||= dayText(30)
+  to.value ||= dayText(0)
+  void look()
+}, { immediate: true })
+
+async function look() {
+  looked.value = false
+  missed.value = []
+  left.value = new Set()
+  await attempt(async () => {
+    missed.value = await callApi<Missed[]>(`/api/routines/${props.routine.id}/missed`, { query: { from: from.value, to: to.value } })
+    looked.value = true
+  })
+}
+
+const chosen = computed(() => missed.value.filter(one => !left.value.has(one.orderId)))
+function toggle(id: number) {
+  const next = new Set(left.value)
+  if (!next.delete(id)) next.add(id)
+  left.value = next
+}
+
+async function go() {
+  busy.value = true
+  await attempt(async () => {
+    const { taken } = await callApi<{ taken: number }>(`/api/routines/${props.routine.id}/catch-up`, { method: 'POST', body: { from: from.value, to: to.value, orderIds: chosen.value.map(one => one.orderId) } })
+    useToasts().say(`${countOf(taken, props.routine.sentence.issue)} ${taken === 1 ? 'is' : 'are'} being prepared, in order of order number.`)
+    open.value = false
+  })
+  busy.value = false
+}
+</script>
+
+<template>
+  <Ask v-model="open" :title="`Catch up on ${kindFacts[routine.sentence.issue].many}`" :go="`Prepare ${countOf(chosen.length, routine.sentence.issue)}`" :busy="busy" :disabled="chosen.length === 0 || !session.may('clerk')" @go="go">
+    <p>Orders that came to {{ routine.sentence.statuses.join(' or ') }} and have no {{ routine.sentence.issue }} yet. What is prepared here {{ routine.trust === 'by hand' ? 'is listed on To send' : 'waits on To check' }}; nothing leaves the house.</p>
+    <form class="range" @submit.prevent="look">
+      <label>from <input v-model="from" type="date" required></label><label>to <input v-model="to" type="date" required></label><VBtn type="submit" height="32">Look</VBtn>
+    </form>
+    <div class="found">
+      <p v-if="looked && missed.length === 0" class="soft">No order of these days lacks its {{ routine.sentence.issue }}.</p>
+      <label v-for="one in missed" :key="one.orderId" class="order">
+        <input type="checkbox" :checked="!left.has(one.orderId)" @change="toggle(one.orderId)">
+        <span class="mono">{{ one.number }}</span><span class="cut">{{ one.customerName }}</span><span class="soft">{{ shortTime(one.reachedAt) }}</span><span class="amount">{{ money(one.total, one.currency) }}</span>
+      </label>
+    </div>
+    <p class="soft">Together <span class="mono">{{ chosen.length ? addAmounts(chosen) : 'nothing' }}</span></p>
+  </Ask>
+</template>
+
+<style scoped>
+p { margin: 0 0 8px; }
+.range { display: flex; gap: 10px; align-items: center; margin-bottom: 8px; }
+.range input { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 5px 8px; font: inherit; background: var(--paper); color: var(--ink); }
+.found { height: 220px; overflow: auto; border-top: 1px solid var(--rule); padding-top: 6px; margin-bottom: 8px; }
+.order { display: grid; grid-template-columns: 18px 84px 1fr 70px 100px; gap: 8px; align-items: center; padding: 4px 0; cursor: pointer; }
+</style>

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { sentenceWords } from '../../../core/routines/sentence'
+import type { RoutineChoices } from '../../../server/services/routines/choices'
+import type { RoutineVersion } from '../../../server/services/routines/routines'
+import { nameIn } from '../../composables/routineWords'
+import { trustWords } from '../../composables/trust'
+
+/** Every version with who and when; an older one can be taken up again. */
+const props = defineProps<{ versions: RoutineVersion[], choices: RoutineChoices, may: boolean }>()
+const emit = defineEmits<{ take: [version: RoutineVersion] }>()
+const name = computed(() => nameIn(props.choices))
+</script>
+
+<template>
+  <ol>
+    <li v-for="(one, index) in versions" :key="one.version">
+      <strong>Version {{ one.version }}</strong> <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{ one.isOn ? trustWords[one.trust].words : 'Off' }}</span>
+      <span class="soft when">{{ fullTime(one.madeAt) }} · {{ one.madeBy }}</span>
+      <span v-if="index === 0 || JSON.stringify(one.sentence) !== JSON.stringify(versions[index - 1]!.sentence)" class="words">{{ sentenceWords(one.sentence, name) }}</span>
+      <button v-if="may && index > 0 && JSON.stringify(one.sentence) !== JSON.stringify(versions[0]!.sentence)" type="button" class="word" @click="emit('take', one)">Take this sentence up again</button>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+ol { list-style: none; padding: 0; margin: 8px 0; }
+li { padding: 10px 0; border-bottom: 1px solid var(--rule); }
+.when, .words { display: block; font-size: 13px; }
+.words { margin: 4px 0; }
+</style>

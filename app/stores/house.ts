@@ -1,0 +1,11 @@
+import type { HouseState } from '../../server/services/live/health'
+
+/** Paused, in rehearsal, in trouble: said on every screen. */
+export const useHouseState = defineStore('house', () => {
+  const state = shallowRef<HouseState>()
+  async function refresh(): Promise<void> {
+    state.value = await callApi<HouseState>('/api/house/state')
+  }
+  for (const topic of ['house', 'worker']) useLiveStore().on(topic, () => void attempt(refresh))
+  return { state, refresh }
+})

@@ -1,0 +1,33 @@
+import type { ContactRole } from '../wishes/recipients'
+
+/** The kinds of document the house can issue today, in the order they come up in an order's life. */
+export const documentKinds = ['order confirmation', 'invoice'] as const
+export type DocumentKind = typeof documentKinds[number]
+
+/** What holds for every document of a kind. */
+export interface KindFacts {
+  /** "an invoice". */
+  one: string
+  many: string
+  /** Issuing it books an open item: issuing is posting. */
+  books: boolean
+  /** The goods must have left before: it prints the date of supply. */
+  needsSupply: boolean
+  /** It asks for money: due date, bank account and payment code are printed. */
+  asksForPayment: boolean
+  /** Whom it goes to when nothing else is said. */
+  to: Exclude<ContactRole, 'anyone'>
+}
+
+export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
+  'order confirmation': { one: 'an order confirmation', many: 'order confirmations', books: false, needsSupply: false, asksForPayment: false, to: 'buying' },
+  'invoice': { one: 'an invoice', many: 'invoices', books: true, needsSupply: true, asksForPayment: true, to: 'billing' },
+}
+
+/** "1 invoice", "3 invoices". */
+export function countOf(count: number, kind: DocumentKind): string {
+  return `${count} ${count === 1 ? kind : kindFacts[kind].many}`
+}
+
+/** A sentence's first letter raised. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)

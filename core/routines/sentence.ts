@@ -1,0 +1,97 @@
+import { kindFacts, type DocumentKind } from '../documents/kinds'
+import { isAddress, type ContactRole } from '../wishes/recipients'
+import { Refusal } from '../errors'
+import { Decimal } from '../money/decimal'
+
+export type Trust = 'by hand' | 'after a check' | 'by itself'
+export const trusts: readonly Trust[] = ['by hand', 'after a check', 'by itself']
+
+/** The sentence of a routine: when … and …, issue …, write to …, with a copy to …, let it go …. */
+export interface RoutineSentence {
+  /** Statuses of which an order must reach one. */
+  statuses: string[]
+  conditions: Condition[]
+  issue: DocumentKind
+  /** Role of the contact it is written to. */
+  to: Exclude<ContactRole, 'anyone'>
+  /** Addresses that get a copy (CC). */
+  copyTo?: string[]
+  /** Minutes it waits after issue before it goes. */
+  delayMinutes: number
+  /** The hours in which mail may leave, in the house's zone; null at any time. */
+  hours?: SendingHours | null
+}
+
+/** Hours of the day as "08:00"; `from` is before `to`. */
+export interface SendingHours { from: string, to: string, workdays: boolean }
+
+/** What a choice out of a list can be about. */
+export const choiceSubjects = ['brand', 'customer', 'group', 'country', 'salesperson', 'currency', 'item'] as const
+export type ChoiceSubject = typeof choiceSubjects[number]
+
+export type Condition =
+  | { about: 'total', of: 'gross' | 'net', is: 'over' | 'at most', amount: string, currency: string }
+  | { about: ChoiceSubject, is: 'one of' | 'not', values: string[] }
+  | { about: 'field', field: string, is: 'filled' | 'empty' | 'contains' | 'is', value: string }
+
+/** The words of a condition as they stand in the sentence. `nameOf` gives what people call a value. */
+export function conditionWords(condition: Condition, nameOf: (about: ChoiceSubject, value: string) => string = (_, value) => value): string {
+  if (condition.about === 'total') return `its ${condition.of === 'net' ? 'net total' : 'total'} is ${condition.is} ${condition.amount} ${condition.currency}`
+  if (condition.about === 'field') {
+    const value = condition.is === 'contains' || condition.is === 'is' ? ` “${condition.value}”` : ''
+    return `its field “${condition.field}” ${condition.is === 'contains' ? 'contains' : `is ${condition.is === 'is' ? '' : condition.is}`.trim()}${value}`
+  }
+  const names = condition.values.map(value => nameOf(condition.about as ChoiceSubject, value)).join(' or ')
+  const not = condition.is === 'not' ? 'not ' : ''
+  switch (condition.about) {
+    case 'brand': return `it is ${not}sold by ${names}`
+    case 'customer': return `its customer is ${not}${names}`
+    case 'group': return `its customer is ${not}in the group ${names}`
+    case 'country': return not ? `it goes to another country than ${names}` : `it goes to ${names}`
+    case 'salesperson': return `its salesperson is ${not}${names}`
+    case 'currency': return `it is ${not}in ${names}`
+    case 'item': return not ? `it holds no ${names}` : `it holds ${names}`
+  }
+}
+
+/** When it goes, as it stands in the sentence: "at once", "20 minutes later, on working days 08:00–17:00". */
+export function whenWords(sentence: Pick<RoutineSentence, 'delayMinutes' | 'hours'>): string {
+  const { delayMinutes: minutes, hours } = sentence
+  const delay = minutes === 0 ? '' : minutes % 60 === 0 ? `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'} later` : `${minutes} minutes later`
+  const times = hours ? `${hours.workdays ? 'on working days ' : ''}${hours.from}–${hours.to}` : ''
+  return [delay, times].filter(Boolean).join(', ') || 'at once'
+}
+
+/** The whole sentence in words, for lists, versions and the trail. */
+export function sentenceWords(sentence: RoutineSentence, nameOf?: (about: ChoiceSubject, value: string) => string): string {
+  const conditions = sentence.conditions.map(condition => ` and ${conditionWords(condition, nameOf)}`).join('')
+  const copy = sentence.copyTo?.length ? `, with a copy to ${sentence.copyTo.join(', ')}` : ''
+  return `When an order becomes ${sentence.statuses.join(' or ')}${conditions}, issue ${kindFacts[sentence.issue].one}, write to the ${sentence.to} contact${copy}, and let it go ${whenWords(sentence)}.`
+}
+
+const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
+
+/**
+ * Says everything that is wrong with a sentence before it is kept.
+ * @throws Refusal "bad-sentence" with the part it is about
+ */
+export function checkSentence(sentence: RoutineSentence, orderStatuses: readonly string[]): void {
+  const refuse = (field: string, words: string) => {
+    throw new Refusal('bad-sentence', words, { status: 400, about: { field } })
+  }
+  if (sentence.statuses.length === 0) refuse('statuses', 'The routine has no status to wait for. Choose one.')
+  const unknown = sentence.statuses.find(status => !orderStatuses.includes(status))
+  if (unknown) refuse('statuses', `“${unknown}” is not a status of the house's orders.`)
+  for (const [index, condition] of sentence.conditions.entries()) {
+    const field = `conditions.${index}`
+    if (condition.about === 'total') {
+      if (!/^\d{1,10}(\.\d{1,4})?$/.test(condition.amount) || new Decimal(condition.amount).isNegative()) refuse(field, 'Write the amount like 500 or 500.00.')
+    } else if (condition.about === 'field') {
+      if (!condition.field) refuse(field, 'Choose the order field that is meant.')
+      if ((condition.is === 'contains' || condition.is === 'is') && !condition.value.trim()) refuse(field, `Say what the field “${condition.field}” must hold.`)
+    } else if (condition.values.length === 0) refuse(field, `The condition about the ${condition.about} names nothing. Choose at least one, or take it out.`)
+  }
+  for (const address of sentence.copyTo ?? []) if (!isAddress(address)) refuse('copyTo', `“${address}” is not an email address. Write one like name@house.example.`)
+  if (!Number.isInteger(sentence.delayMinutes) || sentence.delayMinutes < 0 || sentence.delayMinutes > 30 * 24 * 60) refuse('delayMinutes', 'A paper waits 0 minutes to 30 days.')
+  if (sentence.hours && minutesOf(sentence.hours.from) >= minutesOf(sentence.hours.to)) refuse('hours', 'Sending hours begin before they end, like 08:00 to 17:00.')
+}

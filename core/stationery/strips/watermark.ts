@@ -1,0 +1,14 @@
+import { a4, mm } from '../stationery'
+import type { Strip } from './strip'
+
+const pale = '#f0d9d6'
+
+/** The word across every page of a rehearsal, behind everything else, three times from edge to edge. */
+export function watermark({ paper, sheet, frame }: Strip): void {
+  const word = paper.words.rehearsal ?? 'REHEARSAL'
+  const style = { ...frame.strong, size: 84, colour: pale, role: 'artifact' as const }
+  const size = style.size * Math.min(1, (a4.width - 20 * mm) / sheet.width(word, style))
+  sheet.pages.forEach((_, index) => sheet.onPage(index, () => sheet.behind(() => {
+    for (const y of [75, 165, 255]) sheet.text(word, a4.width / 2, y * mm, { ...style, size }, 'centre')
+  })))
+}

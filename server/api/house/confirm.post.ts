@@ -1,0 +1,7 @@
+import { route } from '../../route'
+import { confirmInstallation } from '../../services/house/installation'
+
+export default route({ role: 'supervisor' }, async ({ user }) => {
+  await confirmInstallation(user.name)
+  return { ok: true }
+})

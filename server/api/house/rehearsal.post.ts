@@ -1,0 +1,8 @@
+import { Joi } from '../../checks'
+import { route } from '../../route'
+import { endRehearsal, startRehearsal } from '../../services/house/settings'
+
+export default route<object, object, { on: boolean }>({ role: 'supervisor', body: Joi.object({ on: Joi.boolean().required() }) }, async ({ body, user }) => {
+  await (body.on ? startRehearsal(user.name) : endRehearsal())
+  return { ok: true }
+})

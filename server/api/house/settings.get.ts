@@ -1,0 +1,4 @@
+import { route } from '../../route'
+import { houseSettings } from '../../services/house/settings'
+
+export default route({ role: 'reader' }, () => houseSettings())

@@ -1,0 +1,5 @@
+import { route } from '../../route'
+import { houseState } from '../../services/live/health'
+
+/** Paused, in rehearsal, in trouble: what every screen says. */
+export default route({ role: 'reader' }, () => houseState())

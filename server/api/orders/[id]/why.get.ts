@@ -1,0 +1,5 @@
+import { idParam } from '../../../checks'
+import { route } from '../../../route'
+import { whyOf } from '../../../services/routines/why'
+
+export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) => whyOf(params.id))

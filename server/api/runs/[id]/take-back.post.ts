@@ -1,0 +1,8 @@
+import { idParam } from '../../../checks'
+import { route } from '../../../route'
+import { takeBack } from '../../../services/documents/send-run'
+
+export default route<{ id: number }>({ role: 'clerk', params: idParam }, async ({ params, user }) => {
+  await takeBack(params.id, user.name)
+  return { ok: true }
+})

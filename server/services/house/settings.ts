@@ -1,0 +1,75 @@
+import { Refusal } from '../../../core/errors'
+import { isAddress } from '../../../core/wishes/recipients'
+import { clock } from '../../clock'
+import { inTransaction, one, rows, run } from '../../db/connection'
+import { addJob, addJobs } from '../../queue/add'
+import { publish } from '../live/publish'
+import { gate } from './gate'
+
+/*
+ * The house's own settings: who is told of trouble, grace, when silence counts as arrival; pausing all, and rehearsal.
+ * Called from the Company page by a supervisor; anybody at the desk may pause. Refuses an address that cannot be written to.
+ */
+
+export interface HouseSettings { failureNoticeTo: string, presumeSeconds: number, graceMinutes: number, rehearsalAddress: string }
+
+export async function houseSettings(): Promise<HouseSettings> {
+  return (await one<HouseSettings>('select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress" from company'))!
+}
+
+/** @throws Refusal "bad-address" */
+export async function changeHouse(change: Partial<HouseSettings>): Promise<void> {
+  for (const field of ['failureNoticeTo', 'rehearsalAddress'] as const) {
+    if (change[field] && !isAddress(change[field])) throw new Refusal('bad-address', `“${change[field]}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field } })
+  }
+  await inTransaction(async () => {
+    if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
+    await run('update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address)',
+      [change.failureNoticeTo ?? null, change.presumeSeconds ?? null, change.graceMinutes ?? null, change.rehearsalAddress ?? null])
+    publish('house')
+  })
+}
+
+/** Stops all issuing and sending until somebody resumes it. What was already handed over goes on its way. */
+export async function pauseAll(reason: string, actor: string): Promise<void> {
+  await inTransaction(async () => {
+    await run('update company set paused_at = $1, paused_by = $2, pause_reason = $3 where paused_at is null', [clock.now(), actor, reason])
+    publish('house')
+    publish('line')
+  })
+}
+
+/** Lets everything go on; what became due meanwhile goes now. @throws Refusal "confirm-first" for a copied database */
+export async function resumeAll(): Promise<void> {
+  if ((await gate()).confirmNeeded) throw new Refusal('confirm-first', 'This database was copied or restored. Confirm the last numbers and what waits first.')
+  await inTransaction(async () => {
+    const resumed = await run(`update company set paused_at = null, paused_by = null, pause_reason = '' where paused_at is not null`)
+    if (resumed === 0) return
+    await addJob('issue-papers', { paperIds: [] })
+    for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null')) await addJob('send-run', { runId: id })
+    const due = await rows<{ id: number }>(`select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at <= $1 order by next_try_at limit 2000`, [clock.now()])
+    await addJobs('send-dispatches', due.map(one => one.id), 10, dispatchIds => ({ dispatchIds }))
+    publish('house')
+    publish('line')
+  })
+}
+
+/** From now on nothing leaves the house: everything goes to the rehearsal address, marked. @throws Refusal "no-rehearsal-address" */
+export async function startRehearsal(actor: string): Promise<void> {
+  await inTransaction(async () => {
+    const now = await gate(true)
+    if (!isAddress(now.rehearsalAddress)) throw new Refusal('no-rehearsal-address', 'Say first to which address the rehearsal goes.', { about: { field: 'rehearsalAddress' } })
+    await run('update company set rehearsal_since = coalesce(rehearsal_since, $1), rehearsal_by = coalesce(rehearsal_by, $2)', [clock.now(), actor])
+    publish('house')
+    publish('line')
+  })
+}
+
+/** Papers go for real again. What was rehearsed waits for a person: papers on To check, emails held under Waiting. */
+export async function endRehearsal(): Promise<void> {
+  await inTransaction(async () => {
+    await run('update company set rehearsal_since = null, rehearsal_by = null')
+    publish('house')
+    publish('line')
+  })
+}

@@ -1,0 +1,111 @@
+import { dayInZone, addDays, type Day } from '../../../core/documents/days'
+import { kindFacts } from '../../../core/documents/kinds'
+import { judge, type OrderEventFacts } from '../../../core/routines/routine'
+import { checkSentence, type RoutineSentence } from '../../../core/routines/sentence'
+import { recipientsFor, type ContactFacts, type Wishes } from '../../../core/wishes/recipients'
+import { Decimal } from '../../../core/money/decimal'
+import { clock } from '../../clock'
+import { rows } from '../../db/connection'
+import { company } from '../house/house'
+
+/*
+ * The trial: what a sentence would have done over the past days, judged on the events as they were, without doing it.
+ * Called while a sentence is edited. Writes nothing. One query for the events, one for the customers they name.
+ */
+
+export interface TrialReason { words: string, count: number }
+
+export interface Trial {
+  days: number
+  /** Order events looked through. */
+  looked: number
+  /** Papers it would have made, each order once. */
+  papers: number
+  customers: number
+  sums: { currency: string, sum: string }[]
+  clean: number
+  person: { count: number, reasons: TrialReason[] }
+  stuck: { count: number, reasons: TrialReason[] }
+  /** Papers by day, oldest first; `stuck` is part of `count`. */
+  byDay: { day: Day, count: number, stuck: number }[]
+  /** Beside the sentence that is live: papers more or fewer. */
+  against: { more: number, fewer: number } | null
+  orders: { id: number, number: string, customerName: string, total: string, currency: string, day: Day, outcome: Outcome, reason: string }[]
+}
+
+type Outcome = 'clean' | 'person' | 'stuck'
+
+interface EventRow { orderId: number, facts: OrderEventFacts, at: Date, customerId: number }
+interface CustomerRow { id: number, name: string, billing: unknown, wishes: Wishes, contacts: ContactFacts[] }
+
+const mostShown = 500
+
+/** @throws Refusal "bad-sentence" */
+export async function tryOut(sentence: RoutineSentence, days: number, live: RoutineSentence | null): Promise<Trial> {
+  const { orderStatuses, timeZone } = await company()
+  checkSentence(sentence, orderStatuses)
+  const now = clock.now()
+  const since = new Date(now.getTime() - days * 86_400_000)
+  const statuses = [...new Set([...sentence.statuses, ...live?.statuses ?? []])]
+  const events = await rows<EventRow>(`select e.order_id "orderId", e.facts, e.at, o.customer_id "customerId" from event e join sales_order o on o.id = e.order_id
+    where e.kind = 'order status' and e.at >= $1 and e.only_routine is null and e.facts ->> 'to' = any($2::text[]) order by e.at, e.id`, [since, statuses])
+  const first = firstPerOrder(sentence, events)
+  const customers = await customersOf([...new Set([...first.values()].map(event => event.customerId))])
+  const today = dayInZone(now, timeZone)
+  const byDay = new Map(Array.from({ length: days }, (_, index) => [addDays(today, index - days + 1), { count: 0, stuck: 0 }]))
+  const sums = new Map<string, Decimal>()
+  const reasons: Record<Outcome, Map<string, number>> = { clean: new Map(), person: new Map(), stuck: new Map() }
+  const orders: Trial['orders'] = []
+  for (const [orderId, event] of first) {
+    const customer = customers.get(event.customerId)!
+    const { outcome, reason } = outcomeOf(sentence, event.facts, customer)
+    const day = dayInZone(event.at, timeZone)
+    reasons[outcome].set(reason, (reasons[outcome].get(reason) ?? 0) + 1)
+    const onDay = byDay.get(day)
+    if (onDay) {
+      onDay.count++
+      if (outcome === 'stuck') onDay.stuck++
+    }
+    sums.set(event.facts.currency, (sums.get(event.facts.currency) ?? new Decimal(0)).plus(event.facts.total))
+    orders.push({ id: orderId, number: event.facts.order, customerName: customer.name, total: event.facts.total, currency: event.facts.currency, day, outcome, reason })
+  }
+  const counted = (outcome: Outcome) => ({
+    count: [...reasons[outcome].values()].reduce((total, count) => total + count, 0),
+    reasons: [...reasons[outcome]].map(([words, count]) => ({ words, count })).sort((a, b) => b.count - a.count).slice(0, 6),
+  })
+  const before = live && firstPerOrder(live, events)
+  return {
+    days, looked: events.length, papers: first.size, customers: customers.size, clean: counted('clean').count, person: counted('person'), stuck: counted('stuck'),
+    sums: [...sums].map(([currency, sum]) => ({ currency, sum: sum.toFixed(2) })).sort((a, b) => a.currency.localeCompare(b.currency)),
+    byDay: [...byDay].map(([day, counts]) => ({ day, ...counts })),
+    against: before && { more: [...first.keys()].filter(id => !before.has(id)).length, fewer: [...before.keys()].filter(id => !first.has(id)).length },
+    orders: orders.reverse().slice(0, mostShown),
+  }
+}
+
+/** The first event of each order to which the sentence applies: "once" in a trial. */
+function firstPerOrder(sentence: RoutineSentence, events: readonly EventRow[]): Map<number, EventRow> {
+  const first = new Map<number, EventRow>()
+  for (const event of events) if (!first.has(event.orderId) && judge(sentence, event.facts).applies) first.set(event.orderId, event)
+  return first
+}
+
+async function customersOf(ids: readonly number[]): Promise<Map<number, CustomerRow>> {
+  const found = await rows<CustomerRow>(`select c.id, c.name, c.billing, c.wishes,
+      coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
+    from customer c where c.id = any($1::int[])`, [ids])
+  return new Map(found.map(customer => [customer.id, customer]))
+}
+
+/** How the paper would have fared, with what is known of the customer today. */
+function outcomeOf(sentence: RoutineSentence, facts: OrderEventFacts, customer: CustomerRow): { outcome: Outcome, reason: string } {
+  const wish = customer.wishes[sentence.issue]
+  if (!customer.billing) return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
+  if (new Decimal(facts.total).isNegative()) return { outcome: 'stuck', reason: 'below zero' }
+  if (wish?.channel === 'nothing') return { outcome: 'person', reason: `${customer.name} wants no ${kindFacts[sentence.issue].many}` }
+  if (wish?.channel === 'paper') return { outcome: 'person', reason: 'on paper, for the printer' }
+  const recipients = recipientsFor({ contacts: customer.contacts, role: sentence.to, wish, copyTo: sentence.copyTo })
+  if (recipients.length === 0) return { outcome: 'stuck', reason: `${customer.name} has no ${wish?.to ?? sentence.to} contact` }
+  if (new Decimal(facts.total).isZero()) return { outcome: 'person', reason: 'with nothing to pay' }
+  return { outcome: 'clean', reason: '' }
+}

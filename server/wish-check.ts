@@ -1,0 +1,9 @@
+import { documentKinds } from '../core/documents/kinds'
+import { channels } from '../core/wishes/recipients'
+import { Joi, text } from './checks'
+
+/** A customer's wish for a kind, at the door. */
+export const wish = Joi.object({
+  channel: Joi.valid(...channels), to: Joi.valid('buying', 'billing', 'goods-in'), cc: Joi.array().items(text(320)).max(10), bcc: Joi.array().items(text(320)).max(10), gathered: Joi.boolean(),
+})
+export const wishes = Joi.object(Object.fromEntries(documentKinds.map(kind => [kind, wish])))

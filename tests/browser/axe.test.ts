@@ -1,0 +1,54 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import type { AxeResults } from 'axe-core'
+import { useDesk } from './desk'
+
+/* WCAG 2.2 A and AA on every screen, by daylight and by lamplight. */
+const desk = useDesk()
+const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8')
+
+const screens: [name: string, path: string, ready: string][] = [
+  ['To check', '/', '[role="option"]'], ['Stuck', '/?stage=stuck', '[data-test="remedy"]'], ['Waiting', '/?stage=waiting', '[role="option"]'], ['Orders', '/orders', '[role="option"]'],
+  ['Register', '/register', '[role="option"]'], ['Customers', '/customers', '.wish'], ['Print tray', '/tray', '[role="option"]'], ['Routines', '/routines', '[data-test="trial"]'], ['Company', '/company', '[data-test="guide"]'],
+]
+
+async function violations(): Promise<string[]> {
+  await desk.page.evaluate(axe)
+  const found = await desk.page.evaluate(() => (window as unknown as { axe: { run: (options: object) => Promise<AxeResults> } }).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }))
+  return found.violations.map(one => `${one.id}: ${one.nodes.slice(0, 3).map(node => node.target.join(' ')).join(' | ')}`)
+}
+
+test('sign-in', async () => {
+  await desk.page.goto(desk.base)
+  await desk.wait('#email')
+  expect(await violations()).toEqual([])
+})
+
+describe.each(['light', 'dark'])('%s', (look) => {
+  test('is chosen and kept', async () => {
+    await desk.signIn('supervisor')
+    await desk.page.evaluate(choice => localStorage.setItem('look', choice), look)
+    await desk.page.reload()
+    await desk.page.waitForFunction(choice => document.documentElement.dataset.theme === choice, {}, look)
+  })
+
+  test.each(screens)('%s', async (_name, path, ready) => {
+    await desk.page.goto(desk.base + path)
+    await desk.wait(ready)
+    await new Promise(resolve => setTimeout(resolve, 400))
+    expect(await violations()).toEqual([])
+  })
+
+  test('an order with its reasons, and a dialog', async () => {
+    await desk.page.goto(`${desk.base}/orders?status=Closed`)
+    await desk.wait('[aria-label="Orders"] [role="option"] .link')
+    await desk.page.click('[aria-label="Orders"] [role="option"] .link')
+    await desk.clickText('summary', 'Why, routine by routine')
+    await desk.wait('[data-test="why"] ul')
+    expect(await violations()).toEqual([])
+    await desk.press('F1')
+    await desk.wait('.keys')
+    expect(await violations()).toEqual([])
+    await desk.press('Escape')
+  })
+})

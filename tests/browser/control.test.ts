@@ -1,0 +1,126 @@
+import { describe, expect, test } from 'vitest'
+import { useDesk } from './desk'
+
+/* Keeping papers back, rehearsal, and the print tray, from the screen. */
+const desk = useDesk()
+const says = (words: string) => desk.page.waitForFunction(what => document.body.innerText.includes(what), {}, words)
+const row = (words: string) => desk.page.waitForFunction(what => [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(one => one.innerText.includes(what)), {}, words)
+const house = async () => {
+  await desk.page.goto(`${desk.base}/company`)
+  await desk.clickText('.part', 'House')
+  await desk.wait('[data-test="rehearsal-address"], button[aria-label^="Rehearsal address"]')
+}
+
+describe('a rehearsal', () => {
+  test('is begun with an address; a band on every screen says so; a Send goes there and the paper stays', async () => {
+    await desk.signIn('supervisor')
+    await house()
+    await desk.page.click('button[aria-label^="Rehearsal address"]')
+    await desk.wait('[data-test="rehearsal-address"]')
+    await desk.page.type('[data-test="rehearsal-address"]', 'rehearsal@tansyhollow.example')
+    await desk.press('Enter', 'Escape')
+    await desk.page.waitForFunction(() => !document.querySelector<HTMLButtonElement>('[data-test="start-rehearsal"]')?.disabled)
+    await desk.page.click('[data-test="start-rehearsal"]')
+    await desk.sayYes()
+    await desk.wait('[data-test="rehearsal"]')
+    await desk.page.goto(`${desk.base}/?kind=invoice`)
+    await desk.wait('[data-test="rehearsal"]')
+    await desk.wait('[role="option"]')
+    const before = await desk.count('to check')
+    await desk.page.click('[data-test="send"]')
+    await desk.sayYes()
+    await says('1 rehearsed')
+    expect(await desk.count('to check')).toBe(before)
+    await desk.page.goto(`${desk.mailboxes}/mailbox/rehearsal@tansyhollow.example`)
+    for (let attempt = 0; attempt < 20 && !(await desk.page.$('td a')); attempt++) {
+      await new Promise(resolve => setTimeout(resolve, 300))
+      await desk.page.reload()
+    }
+    expect(await desk.page.$eval('td a', element => element.textContent)).toMatch(/\[Rehearsal\].*REHEARSAL-\d{5}/)
+  })
+
+  test('ended, papers go for real again', async () => {
+    await desk.page.goto(desk.base)
+    await desk.wait('[data-test="end-rehearsal"]')
+    await desk.page.click('[data-test="end-rehearsal"]')
+    await desk.sayYes()
+    await desk.page.waitForFunction(() => !document.querySelector('[data-test="rehearsal"]'))
+  })
+
+  test('send one to me leaves the paper as it is', async () => {
+    await desk.wait('[data-test="to-me"]')
+    await desk.page.click('[data-test="to-me"]')
+    await says('goes to maeve@tansyhollow.example, watermarked')
+  })
+})
+
+describe('a Send', () => {
+  test('of all that match waits its grace and is taken back whole: nothing is numbered', async () => {
+    await house()
+    await desk.page.click('button[aria-label^="Grace:"]')
+    await desk.wait('.picker')
+    await desk.clickText('.picker li', 'after 5 minutes')
+    await says('The grace is set.')
+    await desk.page.goto(`${desk.base}/?kind=invoice`)
+    await desk.wait('[data-test="send-all"]')
+    const before = await desk.count('to check')
+    await desk.page.click('[data-test="send-all"]')
+    await desk.sayYes()
+    await desk.wait('[data-test="take-back"]')
+    expect(await desk.text('[data-test="run"]')).toMatch(/papers go in \d:\d\d\s+Nothing is numbered yet/)
+    await desk.page.goto(`${desk.base}/orders`)
+    await desk.wait('[data-test="take-back"]')
+    await desk.page.click('[data-test="take-back"]')
+    await says('no number was used')
+    await desk.page.goto(desk.base)
+    await desk.untilCount('to check', count => count === before)
+  })
+
+  test('everything paused by a clerk goes on only when a supervisor lets it', async () => {
+    await house()
+    await desk.page.click('[data-test="pause"]')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
+    await desk.page.keyboard.type('the prices are wrong')
+    await desk.press('Enter')
+    await desk.wait('[data-test="paused"]')
+    expect(await desk.text('[data-test="paused"]')).toContain('the prices are wrong')
+    await desk.page.click('[data-test="resume"]')
+    await desk.page.waitForFunction(() => !document.querySelector('[data-test="paused"]'))
+  })
+})
+
+describe('the print tray', () => {
+  test('a stuck email is printed instead; the tray shows one PDF, and marking it as posted empties it', async () => {
+    await desk.page.goto(`${desk.base}/?stage=stuck`)
+    await desk.wait('[data-test="print-instead"]')
+    const number = await desk.page.$eval('[role="option"].active .number', element => element.textContent!.trim())
+    await desk.page.click('[data-test="print-instead"]')
+    await says('in the print tray')
+    await desk.goTo('Print tray', '/tray')
+    await row(number)
+    await desk.wait('[data-test="pdf-pages"] canvas')
+    const papers = Number(/Print (\d+)/.exec(await desk.text('[data-test="print"]'))![1])
+    expect(await desk.page.$$eval('[role="option"]', elements => elements.length)).toBe(papers)
+    await desk.page.click('[data-test="posted"]')
+    await desk.sayYes()
+    await says('Nothing to print')
+    await desk.page.goto(`${desk.base}/?stage=arrived`)
+    await row(number)
+  })
+})
+
+describe('stuck', () => {
+  test('an address is corrected everywhere it is used, and all that hang on it go again', async () => {
+    await desk.page.goto(`${desk.base}/?stage=stuck&search=cowslip`)
+    await desk.wait('[data-test="correct"]')
+    const before = await desk.count('stuck')
+    const hanging = await desk.page.$$eval('[role="option"]', elements => elements.length)
+    await desk.page.click('[data-test="correct"]')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
+    await desk.press('Control+a')
+    await desk.page.keyboard.type('brid@cowslip.example')
+    await desk.press('Enter')
+    await says('Corrected at Cowslip & Daughters')
+    await desk.untilCount('stuck', count => count === before - hanging)
+  })
+})
