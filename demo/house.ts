@@ -12,7 +12,7 @@ const folder = process.env.CLOTHESPIN_DEMO ?? 'demo/data'
 
 interface BrandData {
   code: string, name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
-  bankName: string, iban: string, bic: string, senderName: string, senderAddress: string, replyTo: string, stationery: object, logo: string, logoWidth: number
+  banks: object[], emailLook: object, senderName: string, senderAddress: string, replyTo: string, stationery: object, logo: string, logoWidth: number
   series: Record<DocumentKind, { prefix: string, suffix: string, length: number, start: number, restart: string, businessYearStart: number }>
 }
 
@@ -61,9 +61,9 @@ export async function loadHouse(): Promise<{ brands: { id: number, code: string 
 async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Promise<number> {
   const logo = readFileSync(join(folder, brand.logo))
   const picture = await keepFile(logo, 'image/png')
-  const row = await one<{ id: number }>(`insert into brand (code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, bank_name, iban, bic, sender_name, sender_address, reply_to)
-    values ($1, $2, $3, $4::jsonb, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16) returning id`,
-  [brand.code, brand.name, brand.legalName, json(brand.addressLines), brand.country, brand.phone, brand.email, brand.website, brand.registration, brand.taxNumber, brand.bankName, brand.iban, brand.bic,
+  const row = await one<{ id: number }>(`insert into brand (code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, banks, email_look, sender_name, sender_address, reply_to)
+    values ($1, $2, $3, $4::jsonb, $5, $6, $7, $8, $9, $10, $11::jsonb, $12::jsonb, $13, $14, $15) returning id`,
+  [brand.code, brand.name, brand.legalName, json(brand.addressLines), brand.country, brand.phone, brand.email, brand.website, brand.registration, brand.taxNumber, json(brand.banks), json(brand.emailLook),
     brand.senderName, brand.senderAddress, brand.replyTo])
   const id = row!.id
   const design = { ...brand.stationery, logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth } }

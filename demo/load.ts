@@ -8,7 +8,7 @@ import { migrate } from '../server/db/migrate'
 import { keepInstallation } from '../server/services/house/installation'
 import { Rules } from '../standins/mail/rules'
 import { loadHouse } from './house'
-import { livePast } from './past'
+import { droppedAddress, livePast } from './past'
 import { fullSize, stories, testSize } from './orders'
 
 /*
@@ -38,6 +38,7 @@ if (await one('select 1 as one from company')) {
   rules.set({ who: 'moved@fernhollow.example', does: 'bounce at once' })
   rules.set({ who: 'hello@cowslip.example', does: 'mailbox full' })
   rules.set({ who: 'compta@tilleuls.example', does: 'bounce at once' })
+  rules.set({ who: droppedAddress, does: 'drop during data' })
   for (const silent of ['brannoc.example', 'nordheide.example', 'lindenhang.example', 'ashgrove.example']) rules.set({ who: silent, does: 'no report' })
 
   const standin = await startStandin()
@@ -51,6 +52,7 @@ if (await one('select 1 as one from company')) {
   standin.kill('SIGTERM')
   await keepInstallation()
   rules.set({ who: 'treasurer@oranbees.example', does: 'bounce later', seconds: 3 })
+  rules.remove(droppedAddress)
   const counts = await rows<{ what: string, count: number }>(`select 'orders' what, count(*)::int count from sales_order union all select 'customers', count(*)::int from customer
     union all select 'items', count(*)::int from item union all select 'documents', count(*)::int from document`)
   console.log(`The demo house is loaded: ${counts.map(row => `${row.count} ${row.what}`).join(', ')}.`)

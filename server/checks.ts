@@ -11,5 +11,6 @@ export const decimal = Joi.string().trim().pattern(/^-?\d{1,10}(\.\d{1,4})?$/).m
 export const day = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/).messages({ 'string.pattern.base': '{{#label}} is a day like 2026-11-24' })
 export const kind = Joi.valid(...documentKinds)
 export const language = Joi.valid(...languages)
+export const emailLook = Joi.object({ heading: Joi.valid('line', 'band', 'none').required(), colour: Joi.valid('brand', 'accent').required(), letters: Joi.valid('sans', 'serif').required(), closing: text(600).allow('').required() })
 export const page = { after: Joi.string().max(300), limit: Joi.number().integer().min(1).max(200).default(60) }
 export { Joi }

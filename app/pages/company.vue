@@ -36,8 +36,15 @@ onMounted(load)
 useLive(['house'], () => void load())
 watch(kind, () => void load())
 
+async function toMe() {
+  await attempt(async () => {
+    const { to } = await callApi<{ to: string }>(`/api/brands/${activeId.value}/to-me`, { method: 'POST', body: { kind: kind.value } })
+    useToasts().say(`A sample is on its way to ${to}, with its email.`)
+  })
+}
+
 const missing = (one: BrandView) => [
-  !one.taxNumber && 'tax number', !one.bank.iban && 'bank account', !one.stationery?.design.logo && 'logo', !one.series && 'number series', one.notes.length === 0 && 'cover note',
+  !one.taxNumber && 'tax number', one.banks.length === 0 && 'bank account', !one.stationery?.design.logo && 'logo', !one.series && 'number series', one.notes.length === 0 && 'cover note',
 ].filter(Boolean).join(', ')
 const version = computed(() => (brand.value ? `${brand.value.version}-${brand.value.stationery.id}&kind=${encodeURIComponent(kind.value)}` : ''))
 </script>
@@ -53,23 +60,24 @@ const version = computed(() => (brand.value ? `${brand.value.version}-${brand.va
           <span v-else class="tag go">ready to go out</span>
         </button>
         <p class="soft hint">A change applies to papers from now on. Issued ones keep what they were printed with; prepared ones are built anew and marked.</p>
+        <p v-if="!session.may('supervisor')" class="soft hint">Only a supervisor changes these.</p>
       </section>
       <section v-if="brand" class="left">
         <div class="bar" role="tablist" aria-label="Parts of the brand">
           <button v-for="one in sections" :key="one" type="button" role="tab" :aria-selected="section === one" class="part" :class="{ here: section === one }" @click="section = one">{{ one }}</button>
-          <span v-if="!session.may('supervisor')" class="soft push">Only a supervisor changes these.</span>
         </div>
         <SetUpGuide v-if="section === 'Guide'" :steps="steps" @part="section = $event as Section" />
-        <BrandLook v-else-if="section === 'Look'" :key="`l${brand.id}`" :brand="brand" @kept="load" />
+        <BrandLook v-else-if="section === 'Look'" :key="`l${brand.id}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
         <HouseSettings v-else-if="section === 'House'" />
         <BrandIdentity v-else-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
         <BrandNumbers v-else-if="section === 'Numbers' && brand.series" :key="`n${brand.id}${kind}`" :brand="brand" :series="brand.series" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
         <BrandNote v-else :key="`c${brand.id}${kind}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
       </section>
       <aside v-if="brand" class="right" aria-label="The brand's paper">
-        <div class="bar"><strong>{{ brand.stationery.design.name }}</strong><span class="soft push">as it is now · version {{ brand.stationery.version }}</span></div>
-        <p v-if="sampleWrong" class="notice stuck">{{ sampleWrong }}</p>
-        <PdfView :url="`/api/brands/${brand.id}/sample?v=${version}`" :label="`A paper of ${brand.name}`" @wrong="sampleWrong = $event" @pages="sampleWrong = ''" />
+        <div class="bar"><strong>{{ section === 'Cover note' ? 'The email' : brand.stationery.design.name }}</strong><span class="soft push">{{ section === 'Cover note' ? 'with example fields' : `as it is now · version ${brand.stationery.version}` }}</span><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe">Send one to me</VBtn></div>
+        <div v-if="section === 'Cover note'" id="email-preview" />
+        <p v-else-if="sampleWrong" class="notice stuck">{{ sampleWrong }}</p>
+        <PdfView v-if="section !== 'Cover note'" :url="`/api/brands/${brand.id}/sample?v=${version}`" :label="`A paper of ${brand.name}`" @wrong="sampleWrong = $event" @pages="sampleWrong = ''" />
       </aside>
       <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
     </div>
@@ -83,6 +91,7 @@ const version = computed(() => (brand.value ? `${brand.value.version}-${brand.va
 .brand.here { background: var(--ledger); border-left-color: var(--peg); }
 .brand .tag { white-space: normal; }
 .hint { padding: 14px; font-size: 13px; }
-.part { border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 11px; border-radius: 4px; cursor: pointer; color: var(--ink); }
+#email-preview { display: flex; flex-direction: column; flex: 1; min-height: 0; }
+.part { white-space: nowrap; border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 11px; border-radius: 4px; cursor: pointer; color: var(--ink); }
 .part.here { background: var(--ledger-deep); }
 </style>

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
+import { plainEmailLook, type EmailFrame } from './email-look'
 import { exampleFields, fillCoverNote } from './cover-note'
 
-const look = { brandName: 'Tansy Hollow', colour: '#8a5a00', footLines: ['Tansy Hollow Supply Ltd'], language: 'en' }
+const look: EmailFrame = { brandName: 'Tansy Hollow', colours: { brand: '#8a5a00', accent: '#d9a514' }, look: plainEmailLook, footLines: ['Tansy Hollow Supply Ltd'], language: 'en' }
 const fill = (subject: string, text: string, change: Partial<typeof exampleFields> = {}) => fillCoverNote({ subject, text }, { ...exampleFields, ...change }, look)
 
 describe('a cover note', () => {
@@ -28,5 +29,31 @@ describe('a cover note', () => {
   test('without a subject or text is refused', () => {
     expect(() => fill('  ', 'x')).toThrow('no subject')
     expect(() => fill('s', '{% if number == "" %}x{% endif %}')).toThrow('no text')
+  })
+})
+
+describe('an email\'s look', () => {
+  const drawn = (change: Partial<EmailFrame['look']>, colours = look.colours) => fillCoverNote({ subject: 's', text: 'Hello' }, exampleFields, { ...look, colours, look: { ...plainEmailLook, ...change } })
+
+  test('two brands\' emails are told apart by heading, colour and letters', () => {
+    const [trade, shop] = [drawn({}), drawn({ heading: 'band', colour: 'accent', letters: 'serif' })]
+    expect(trade.html).toContain('border-top:5px solid #8a5a00')
+    expect(shop.html).toContain('background:#d9a514')
+    expect(shop.html).toMatch(/font-family:Georgia/)
+  })
+
+  test('the name on a band is white on dark and dark on light, so that it can be read', () => {
+    expect(drawn({ heading: 'band' }, { brand: '#173f38', accent: '#d9a514' }).html).toContain('background:#173f38;padding:20px 28px;font-size:20px;font-weight:bold;color:#ffffff')
+    expect(drawn({ heading: 'band' }, { brand: '#f2e6a0', accent: '#d9a514' }).html).toContain('color:#1a1a1a')
+  })
+
+  test('closing words stand under the text in both parts, escaped', () => {
+    const filled = drawn({ closing: 'Open <Tuesday> to Saturday' })
+    expect(filled.text).toBe('Hello\n\nOpen <Tuesday> to Saturday')
+    expect(filled.html).toContain('Open &lt;Tuesday&gt; to Saturday')
+  })
+
+  test('without a heading the sender stands in the small print', () => {
+    expect(drawn({ heading: 'none' }).html).toContain('Tansy Hollow<br>Tansy Hollow Supply Ltd')
   })
 })

@@ -1,6 +1,7 @@
 import type { Language } from '../money/format'
 import type { Adjustment, LineCharge } from '../money/totals'
 import type { Currency, DecimalText } from '../money/decimal'
+import type { BankAccount } from './bank'
 import type { Day } from './days'
 import type { Terms } from './terms'
 
@@ -25,7 +26,8 @@ export interface BrandFacts {
   website: string
   registration: string
   taxNumber: string
-  bank: { name: string, iban: string, bic: string }
+  /** In the order in which they are looked through. */
+  banks: BankAccount[]
 }
 
 export interface OrderLineFacts extends LineCharge {

@@ -2,6 +2,7 @@ import { Refusal } from '../errors'
 import { Decimal } from '../money/decimal'
 import { formatMoney, formatPercent, formatPrice, formatQuantity, type Language } from '../money/format'
 import { totals } from '../money/totals'
+import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
 import type { BrandFacts, CustomerFacts, OrderFacts } from './facts'
 import { kindFacts, type DocumentKind } from './kinds'
@@ -64,7 +65,7 @@ export function buildPaper(input: PaperInput): Paper {
   return {
     schema: 1, kind, language, currency: order.currency,
     heading: words.heading[kind], number, issued: input.issued, date, dueDate: due,
-    brand: printedBrand(brand),
+    brand: printedBrand(brand, accountFor(brand.banks, order.currency)),
     recipient: { lines: addressLines(customer, words.attention, brand.country) },
     facts: facts(input, due),
     columns: {
@@ -115,11 +116,12 @@ function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | nul
   const money = (amount: string) => `${formatMoney(amount, order.currency, language)}\u00A0${order.currency}`
   const reference = creditorReference(number)
   const early = earlyPayment(input.date, toPay, order.currency, customer.terms)
-  const code = paymentCode({ beneficiary: brand.legalName, iban: brand.bank.iban, bic: brand.bank.bic, currency: order.currency, amount: toPay, reference })
+  const account = accountFor(brand.banks, order.currency)
+  const code = account && paymentCode({ beneficiary: brand.legalName, iban: account.iban, bic: account.bic, currency: order.currency, amount: toPay, reference })
   return {
     title: words.payTitle(money(toPay), formatDay(due, language)),
     lines: [
-      `${words.payTo(brand.legalName)}, IBAN ${formatIban(brand.bank.iban)}, BIC ${brand.bank.bic}`,
+      ...(account ? [`${words.payTo(brand.legalName)}, ${accountWords(account)}`] : []),
       words.payReference(formatReference(reference)),
       ...(early ? [words.early(formatPercent(early.percent, language), formatDay(early.until, language), money(early.amount))] : []),
     ],
@@ -136,7 +138,7 @@ function addressLines(customer: CustomerFacts, attention: string, homeCountry: s
     .map(line => line.trim()).filter(line => line !== '')
 }
 
-function printedBrand(brand: BrandFacts): PaperBrand {
+function printedBrand(brand: BrandFacts, account: BankAccount | null): PaperBrand {
   const some = (lines: string[]) => lines.filter(line => line.trim() !== '')
   return {
     code: brand.code,
@@ -147,7 +149,7 @@ function printedBrand(brand: BrandFacts): PaperBrand {
     foot: [
       some([brand.legalName, brand.registration, brand.taxNumber ? `VAT ${brand.taxNumber}` : '']),
       some([brand.email, brand.phone, brand.website]),
-      some([brand.bank.name, formatIban(brand.bank.iban), brand.bank.bic ? `BIC ${brand.bank.bic}` : '']),
+      account ? some([account.name, formatIban(account.iban), account.bic ? `BIC ${account.bic}` : '']) : [],
     ].filter(column => column.length > 0),
   }
 }

@@ -70,9 +70,9 @@ export function paymentCode(facts: PaymentFacts): string | undefined {
 }
 
 /** @throws Refusal when a bank account cannot be right */
-export function checkIban(iban: string): void {
+export function checkIban(iban: string, field = 'iban'): void {
   if (!isIban(iban)) {
     throw new Refusal('bad-iban', `${iban} is not a valid IBAN: its check digits do not hold. Compare it with the bank's letter.`,
-      { status: 400, about: { field: 'iban' } })
+      { status: 400, about: { field } })
   }
 }

@@ -22,7 +22,7 @@ export const tansyHollow: BrandFacts = {
   id: 1, code: 'TH', name: 'Tansy Hollow Apiary Supply', legalName: 'Tansy Hollow Supply Ltd',
   addressLines: ['Unit 3, Quarry Lane', 'Ballynore', 'Co. Glenhaven'], country: 'Ireland', phone: '+353 00 000 0000',
   email: 'accounts@tansyhollow.example', website: 'tansyhollow.example', registration: 'Registered in Ballynore, no. 000000',
-  taxNumber: 'IE 0000000T', bank: { name: 'Demo Bank', iban: 'IE64 IRCE 9205 0112 3456 78', bic: 'DEMOIE00' },
+  taxNumber: 'IE 0000000T', banks: [{ name: 'Demo Bank', iban: 'IE64 IRCE 9205 0112 3456 78', bic: 'DEMOIE00', currency: '' }],
 }
 
 export const ottermill: CustomerFacts = {

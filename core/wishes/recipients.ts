@@ -17,6 +17,15 @@ export interface Wish {
   /** Several documents of one Send in one email. */
   gathered?: boolean
 }
+
+/** A change of a wish: what is left out stays, null takes it away. */
+export type WishChange = { [Part in keyof Wish]: Wish[Part] | null }
+
+/** The wish after a change; undefined when nothing is left of it. */
+export function changedWish(wish: Wish | undefined, change: WishChange): Wish | undefined {
+  const left = Object.entries({ ...wish, ...change }).filter(([, value]) => value !== null && value !== undefined && value !== false && !(Array.isArray(value) && value.length === 0))
+  return left.length > 0 ? Object.fromEntries(left) as Wish : undefined
+}
 export type Wishes = Partial<Record<DocumentKind, Wish>>
 
 export interface Recipient { name: string, address: string, as: 'To' | 'CC' | 'BCC', source: string }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { isAddress, recipientsFor, wishWords, type ContactFacts } from './recipients'
+import { changedWish, isAddress, recipientsFor, wishWords, type ContactFacts } from './recipients'
 import { findSetting } from './settings'
 
 describe('a setting is found with its source', () => {
@@ -53,6 +53,12 @@ describe('recipients', () => {
 
   test('copies alone are no letter', () => {
     expect(recipientsFor({ role: 'billing', contacts: [contact('b@h.example', 'buying')], copyTo: ['desk@us.example'] })).toEqual([])
+  })
+
+  test('a change of a wish leaves the rest, and null takes a part away', () => {
+    expect(changedWish({ channel: 'paper', cc: ['x@h.example'] }, { gathered: true, cc: null })).toEqual({ channel: 'paper', gathered: true })
+    expect(changedWish({ gathered: true }, { gathered: false })).toBeUndefined()
+    expect(changedWish(undefined, {})).toBeUndefined()
   })
 
   test('a wish reads as a sentence', () => {

@@ -8,6 +8,7 @@ import { sending } from './migrations/003-sending'
 import { kinds } from './migrations/004-kinds'
 import { control } from './migrations/005-control'
 import { installation } from './migrations/006-installation'
+import { brandsGrown } from './migrations/007-brands'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -16,6 +17,7 @@ const migrations = [
   { name: '004-kinds', sql: kinds },
   { name: '005-control', sql: control },
   { name: '006-installation', sql: installation },
+  { name: '007-brands', sql: brandsGrown },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

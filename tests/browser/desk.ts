@@ -140,7 +140,8 @@ export function useDesk(): Desk {
   /** What the clerk saw when a test failed. */
   afterEach(async ({ task }) => {
     for (const other of await browser.pages()) if (other !== desk.page && other.url() !== 'about:blank') await other.close()
-    if (task.result?.state === 'fail') await desk.page.screenshot({ path: `.build/failed-${task.name.replace(/\W+/g, '-').slice(0, 40)}.png` })
+    for (const error of task.result?.errors ?? []) console.log(`${task.name}: ${error.message}\n${error.stack?.split('\n').find(line => line.includes('tests/browser/') && !line.includes('desk.ts')) ?? ''}`)
+    if (task.result?.errors?.length) await desk.page.screenshot({ path: `.build/failed-${task.name.replace(/\W+/g, '-').slice(0, 40)}.png` })
   })
 
   afterAll(async () => {

@@ -136,7 +136,7 @@ describe('by keyboard alone', () => {
     await desk.openWord('button[aria-label^="Status:"]')
     await desk.page.keyboard.type('Shipped')
     await desk.press('Enter')
-    await desk.page.waitForFunction(() => /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''), { timeout: 20_000 })
+    await desk.page.waitForFunction(() => /(INV-|LS)\S+/.test(document.querySelector<HTMLElement>('[data-kind="invoice"]')?.innerText ?? '') && /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''), { timeout: 20_000 })
     for (const status of ['Packed', 'Shipped']) {
       await desk.openWord('button[aria-label^="Status:"]')
       await desk.page.keyboard.type(status)

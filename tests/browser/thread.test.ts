@@ -148,7 +148,7 @@ describe('by mouse', () => {
       await desk.page.waitForFunction(now => document.querySelector('button[aria-label^="Status:"]')?.textContent === now, {}, status)
     }
     await setTo('Shipped')
-    await desk.page.waitForFunction(() => /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''), { timeout: 20_000 })
+    await desk.page.waitForFunction(() => /(INV-|LS)\S+/.test(document.querySelector<HTMLElement>('[data-kind="invoice"]')?.innerText ?? '') && /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''), { timeout: 20_000 })
     await setTo('Packed')
     await setTo('Shipped')
     await clickText('[aria-label="Leaves"] button', 'Trail')

@@ -1,18 +1,19 @@
-import { randomUUID } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { PDFDocument } from 'pdf-lib'
-import { one, run } from '../../server/db/connection'
+import { one, rows, run } from '../../server/db/connection'
 import { hold, printInstead, sendLater, settleByHand } from '../../server/services/dispatch/by-hand'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { tray, trayPdf } from '../../server/services/dispatch/tray'
 import { sweep } from '../../server/services/dispatch/sweep'
-import { sendOneToMe } from '../../server/services/documents/rehearse'
+import { sendDocumentToMe, sendOneToMe, sendSampleToMe } from '../../server/services/documents/rehearse'
 import { runLines, runReport, startMatchingRun, startRun, stopRun, takeBack } from '../../server/services/documents/send-run'
 import { changeHouse, endRehearsal, pauseAll, resumeAll, startRehearsal } from '../../server/services/house/settings'
 import { houseState } from '../../server/services/live/health'
 import { closeMailConnections } from '../../server/outside/mail/smtp'
 import { register } from '../../server/services/register/register'
 import { lineList } from '../../server/services/line/list'
+import { documentView } from '../../server/services/line/one'
 import { addRoutine } from '../../server/services/routines/routines'
 import { papersOf, trailWords, until, useHouse } from './house'
 
@@ -234,6 +235,32 @@ describe('rehearsal', () => {
   })
 })
 
+describe('send one to me', () => {
+  const me = { name: 'Ida Brandes', email: 'ida@tansyhollow.example' }
+
+  test('a document goes as it is, byte for byte; its customer and its dispatches hear nothing', async () => {
+    const { orders, papers } = await shipped(1)
+    await startRun(ready(papers), randomUUID(), user)
+    await until('it to be gone', async () => ['on the way', 'arrived'].includes((await dispatchOf(orders[0]!))?.state))
+    const document = (await one<{ id: number, number: string, sha256: string }>('select d.id, d.number, f.sha256 from document d join document_file f on f.document_id = d.id where d.order_id = $1', [orders[0]!]))!
+    await sendDocumentToMe(document.id, me)
+    await until('the mail to be there', async () => (await house.mails(me.email)).length === 1)
+    const [mail] = await house.mails(me.email)
+    expect(createHash('sha256').update(mail!.attachments[0]!.content).digest('hex')).toBe(document.sha256)
+    expect(mail!.subject).toContain(document.number)
+    expect(mail!.text).toContain('the customer hears nothing of it')
+    expect(await one('select count(*)::int count from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1', [document.id])).toEqual({ count: 1 })
+  })
+
+  test('a brand\'s sample comes watermarked with its email, and draws no number', async () => {
+    const counters = await rows('select * from series_counter order by 1, 2')
+    await sendSampleToMe(1, 'invoice', { ...me, email: 'sample@tansyhollow.example' })
+    await until('the mail to be there', async () => (await house.mails('sample@tansyhollow.example')).length === 1)
+    expect((await house.mails('sample@tansyhollow.example'))[0]!.subject).toMatch(/^\[Rehearsal\].*REHEARSAL-/)
+    expect(await rows('select * from series_counter order by 1, 2')).toEqual(counters)
+  })
+})
+
 describe('the print tray', () => {
   test('merges the stored PDFs in posting order, as often as asked; marking as posted is an act of its own', async () => {
     const reedbank = { customerId: house.customer('10419').id, customerName: 'Reedbank Orchards' }
@@ -241,12 +268,12 @@ describe('the print tray', () => {
     await startRun(ready(papers), randomUUID(), user)
     await house.settle()
     await until('both to lie there', async () => (await tray()).length >= 2)
-    const rows = await tray()
-    expect(rows.map(row => row.number)).toEqual([...rows.map(row => row.number)].sort())
-    const merged = await PDFDocument.load(await trayPdf(rows.map(row => row.id), 2))
-    expect(merged.getPageCount()).toBe(2 * rows.reduce((total, row) => total + row.pages, 0))
-    expect((await tray()).length).toBe(rows.length)
-    await settleByHand(rows.map(row => row.id), 'print', '', 'Col Varley')
+    const lying = await tray()
+    expect(lying.map(row => row.number)).toEqual([...lying.map(row => row.number)].sort())
+    const merged = await PDFDocument.load(await trayPdf(lying.map(row => row.id), 2))
+    expect(merged.getPageCount()).toBe(2 * lying.reduce((total, row) => total + row.pages, 0))
+    expect((await tray()).length).toBe(lying.length)
+    await settleByHand(lying.map(row => row.id), 'print', '', 'Col Varley')
     expect(await tray()).toEqual([])
     await expect(trayPdf([999_999], 1)).rejects.toThrow('waits for the printer any more')
   })
@@ -288,6 +315,26 @@ describe('gathered', () => {
       expect(found).toMatchObject([{ number: `${numbers[0]} +2`, documents: 3 }])
     }
   })
+})
+
+test('while a gathered email waits it reads as it will be: every number in its subject, every file enclosed', async () => {
+  const there = process.env.CLOTHESPIN_SMTP_URL
+  closeMailConnections()
+  process.env.CLOTHESPIN_SMTP_URL = 'smtp://127.0.0.1:9'
+  const kilbrack = house.customer('10493')
+  await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [kilbrack.id])
+  const { orders, papers } = await shipped(2, { customerId: kilbrack.id, customerName: kilbrack.name })
+  await startRun(ready(papers), randomUUID(), user)
+  await until('it to wait', async () => (await dispatchOf(orders[1]!))?.state === 'waiting')
+  const documents = await rows<{ id: number, number: string }>('select id, number from document where order_id = any($1::int[]) order by id', [orders])
+  const { email } = await documentView(documents[1]!.id)
+  expect(email!.sent).toBe(false)
+  expect(email!.files).toEqual(documents.map(({ number }) => `Invoice-${number}.pdf`))
+  for (const { number } of documents) expect(email!.subject).toContain(number)
+  process.env.CLOTHESPIN_SMTP_URL = there
+  await run(`update dispatch set next_try_at = now() where state = 'waiting'`)
+  await sweep()
+  await until('it to be gone', async () => ['on the way', 'arrived'].includes((await dispatchOf(orders[1]!)).state))
 })
 
 test('the mail server away: the email waits by itself, every screen says so, and it goes when the server is back', async () => {

@@ -164,7 +164,7 @@ describe('customers\' wishes', () => {
 
   test('for many at once: those it would leave without a way are skipped and named, undo gives all back', async () => {
     const [ottermill, gorsefield, reedbank] = ['10417', '10424', '10419'].map(number => house.customer(number).id) as [number, number, number]
-    const result = await setWishes([ottermill, gorsefield, reedbank], 'invoice', { channel: 'email' }, 'Test')
+    const result = await setWishes([ottermill, gorsefield, reedbank], 'invoice', { wish: { channel: 'email' } }, 'Test')
     expect(result.set).toBe(1)
     expect(result.skipped).toEqual(expect.arrayContaining([{ id: gorsefield, name: 'Gorsefield Estate', reason: 'no billing contact' }, { id: reedbank, name: 'Reedbank Orchards', reason: 'no billing contact' }]))
     expect((await customerView(ottermill)).wishes).toEqual({ invoice: { channel: 'email' } })

@@ -10,9 +10,10 @@ const wrongs = ref<Record<string, string>>({})
 
 const formOf = (brand: BrandView) => ({
   name: brand.name, legalName: brand.legalName, address: brand.addressLines.join('\n'), country: brand.country, phone: brand.phone, email: brand.email, website: brand.website, registration: brand.registration, taxNumber: brand.taxNumber,
-  bankName: brand.bank.name, iban: brand.bank.iban, bic: brand.bank.bic, senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo,
+  banks: brand.banks.map(bank => ({ ...bank })), senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo,
 })
 const form = ref(formOf(props.brand))
+const currencyChoices = [{ value: '', words: 'any currency' }, ...['EUR', 'GBP', 'USD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'HUF', 'RON', 'BGN', 'JPY', 'CAD', 'AUD'].map(value => ({ value, words: value }))]
 const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(props.brand)))
 watch(() => props.brand, (now) => {
   form.value = formOf(now)
@@ -51,12 +52,15 @@ useMainKey(() => void keep())
       <FormField v-model="form.email" label="Email on the paper" :disabled="disabled" />
       <FormField v-model="form.website" label="Website" :disabled="disabled" />
     </div>
-    <h2>Bank</h2>
-    <div class="grid three">
-      <FormField v-model="form.bankName" label="Bank" :disabled="disabled" /><FormField v-model="form.iban" label="IBAN" mono :disabled="disabled" :wrong="wrongs.iban" /><FormField v-model="form.bic" label="BIC" mono :disabled="disabled" />
+    <h2>Bank accounts</h2>
+    <div v-for="(bank, index) in form.banks" :key="index" class="bank">
+      <FormField v-model="bank.name" label="Bank" :disabled="disabled" /><FormField v-model="bank.iban" label="IBAN" mono :disabled="disabled" :wrong="wrongs[`banks.${index}.iban`]" /><FormField v-model="bank.bic" label="BIC" mono :disabled="disabled" :wrong="wrongs[`banks.${index}.bic`]" />
+      <div class="takes"><span class="soft">for</span><WordPicker label="Currency" :words="bank.currency || 'any currency'" :choices="currencyChoices" :value="bank.currency" :disabled="disabled" @pick="bank.currency = $event" />
+        <button v-if="!disabled" type="button" class="word" :aria-label="`Take ${bank.name || 'this account'} off`" @click="form.banks.splice(index, 1)">take off</button></div>
     </div>
+    <p class="soft">{{ form.banks.length === 0 ? 'Without an account invoices do not say where to pay.' : 'A paper names the account of its currency, else the first that takes any.' }} <button v-if="!disabled && form.banks.length < 12" type="button" class="word" data-test="add-bank" @click="form.banks.push({ name: '', iban: '', bic: '', currency: '' })">add an account</button></p>
     <h2>Sender of emails</h2>
-    <div class="grid three">
+    <div class="grid">
       <FormField v-model="form.senderName" label="Name" :disabled="disabled" :wrong="wrongs.senderName" /><FormField v-model="form.senderAddress" label="Address" :disabled="disabled" :wrong="wrongs.senderAddress" /><FormField v-model="form.replyTo" label="Answers go to" :disabled="disabled" :wrong="wrongs.replyTo" />
     </div>
   </div>
@@ -68,6 +72,7 @@ useMainKey(() => void keep())
 h2 { margin: 12px 0 6px; }
 h2:first-child { margin-top: 0; }
 .grid { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 14px; }
-.three { grid-template-columns: 1fr 1.5fr 1.2fr; }
+.bank { display: grid; grid-template-columns: 1fr 256px 116px; gap: 4px 14px; margin-bottom: 10px; }
+.takes { grid-column: 1 / 4; display: flex; gap: 8px; align-items: center; }
 .stack { display: flex; flex-direction: column; gap: 8px; }
 </style>

@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { paperFamilies, type Stationery } from '../../../core/stationery/stationery'
 import type { BrandView } from '../../../server/services/house/change'
 
-/** How a brand's papers look: design, fonts, colours and logo, the same on every kind; the true paper stands beside it. */
-const props = defineProps<{ brand: BrandView }>()
-const emit = defineEmits<{ kept: [] }>()
+/** How a brand's papers look, of one kind or all alike: design, fonts, colours and logo; the true paper stands beside it. */
+const props = defineProps<{ brand: BrandView, kind: DocumentKind, kinds: { value: string, words: string }[] }>()
+const emit = defineEmits<{ kept: [], kind: [kind: DocumentKind] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const busy = ref(false)
+/** A change is for all kinds of paper unless one is chosen. */
+const only = ref('')
+const scopes = computed(() => [{ value: '', words: 'all its papers' }, ...props.kinds.map(one => ({ value: one.value, words: `${one.words} only` }))])
 const design = computed(() => props.brand.stationery.design)
 const formOf = (look: Stationery) => ({ design: look.design, headingFamily: look.headingFamily, textFamily: look.textFamily, colours: { ...look.colours } })
 const form = ref(formOf(design.value))
@@ -21,11 +25,16 @@ watch(design, (now) => {
 async function change(body: object, said: string) {
   busy.value = true
   await attempt(async () => {
-    await callApi(`/api/brands/${props.brand.id}/look`, { method: 'POST', body })
+    await callApi(`/api/brands/${props.brand.id}/look`, { method: 'POST', body: { ...body, ...(only.value ? { kind: only.value } : {}) } })
     useToasts().say(said)
     emit('kept')
   })
   busy.value = false
+}
+
+function choose(scope: string) {
+  only.value = scope
+  if (scope) emit('kind', scope as DocumentKind)
 }
 
 async function upload(event: Event) {
@@ -48,9 +57,9 @@ const colourNames = { brand: 'Brand: heading and band', accent: 'Accent: behind 
 
 <template>
   <div class="body">
-    <p class="sentence">The paper is <WordPicker label="Design" :words="designs.find(one => one.value === form.design)!.words" :choices="designs" :value="form.design" :disabled="disabled" @pick="form.design = $event as 'plain' | 'bold'" />,
-      its headings are set in <WordPicker label="Font of headings" :words="form.headingFamily" :choices="families" :value="form.headingFamily" :disabled="disabled" @pick="form.headingFamily = $event" />,
-      its text in <WordPicker label="Font of text" :words="form.textFamily" :choices="families" :value="form.textFamily" :disabled="disabled" @pick="form.textFamily = $event" />.</p>
+    <p class="sentence">On <WordPicker label="Papers" :words="scopes.find(one => one.value === only)!.words" :choices="scopes" :value="only" :disabled="disabled" @pick="choose($event)" /> the design is <WordPicker label="Design" :words="designs.find(one => one.value === form.design)!.words" :choices="designs" :value="form.design" :disabled="disabled" @pick="form.design = $event as 'plain' | 'bold'" />,
+      headings are set in <WordPicker label="Font of headings" :words="form.headingFamily" :choices="families" :value="form.headingFamily" :disabled="disabled" @pick="form.headingFamily = $event" />,
+      text in <WordPicker label="Font of text" :words="form.textFamily" :choices="families" :value="form.textFamily" :disabled="disabled" @pick="form.textFamily = $event" />.</p>
     <h2>Colours</h2>
     <div class="colours">
       <label v-for="(words, name) in colourNames" :key="name"><input v-model="form.colours[name]" type="color" :disabled="disabled"><span>{{ words }}<br><span class="mono soft">{{ form.colours[name] }}</span></span></label>
@@ -61,6 +70,7 @@ const colourNames = { brand: 'Brand: heading and band', accent: 'Accent: behind 
       <form class="width" @submit.prevent="change({ width: Number(width) }, `The logo is ${width} mm wide.`)"><FormField v-model="width" label="Width in mm" mono :disabled="disabled" /><VBtn type="submit" :disabled="disabled || busy || Number(width) === design.logo?.width">Set the width</VBtn></form>
       <VBtn v-if="design.logo && !disabled" :disabled="busy" @click="change({ noLogo: true }, 'The paper goes without a logo now.')">Take the logo off</VBtn>
     </div>
+    <p v-if="!only" class="soft">Shown is the paper of {{ kindFacts[kind].many }}; a change is for every kind.</p>
     <p class="soft">A logo with see-through parts is laid on {{ form.design === 'bold' ? 'the brand colour' : 'white' }} once, so upload it again after changing that.</p>
   </div>
   <footer v-if="!disabled" class="foot-bar"><span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-look" @click="keep">Keep the look</VBtn></footer>

@@ -146,8 +146,8 @@ useMainKey(() => {
       <template v-else-if="stage === 'waiting'">
         <VBtn v-if="emails.some(row => row.held)" :disabled="busy" data-test="let-go" @click="keepBack('let go', emails)">Let {{ emails.filter(row => row.held).length }} go</VBtn>
         <VBtn v-if="emails.some(row => !row.held)" :disabled="busy" data-test="hold" @click="keepBack('hold', emails)">Hold {{ emails.filter(row => !row.held).length }}</VBtn>
-        <VBtn v-if="emails.length" :disabled="busy" @click="asking = 'later'">At a time…</VBtn>
-        <VBtn v-if="emails.length" :disabled="busy" @click="asking = 'close'">Cancel…</VBtn>
+        <VBtn v-if="emails.length" :disabled="busy" data-test="later" @click="asking = 'later'">At a time…</VBtn>
+        <VBtn v-if="emails.length" :disabled="busy" data-test="cancel" @click="asking = 'close'">Cancel…</VBtn>
         <VBtn v-if="toPost.length" variant="flat" class="go" :disabled="busy" @click="navigateTo('/tray')">To the print tray</VBtn>
       </template>
       <template v-else-if="stage === 'stuck'">

@@ -43,6 +43,13 @@ const stateWords = computed(() => {
   return one.channel === 'paper' ? 'waits for the printer' : 'waiting'
 })
 
+async function toMe() {
+  await attempt(async () => {
+    const { to } = await callApi<{ to: string }>(`/api/documents/${props.id}/to-me`, { method: 'POST', body: {} })
+    useToasts().say(`On its way to ${to}, as it is. The customer hears nothing of it.`)
+  })
+}
+
 function print() {
   const frame = window.open(url.value, '_blank', 'noopener')
   frame?.focus()
@@ -67,6 +74,7 @@ function print() {
       <div v-if="current" class="acts">
         <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>
         <VBtn v-if="url" height="30" @click="print">Open to print</VBtn>
+        <VBtn v-if="session.may('clerk') && url" height="30" data-test="to-me" @click="toMe">Send one to me</VBtn>
         <VBtn v-if="session.may('clerk')" height="30" data-test="copy" @click="copy = true">Send a copy…</VBtn>
       </div>
     </footer>

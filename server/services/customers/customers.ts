@@ -1,9 +1,10 @@
+import { isDeepStrictEqual } from 'node:util'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { Address } from '../../../core/documents/facts'
 import { Refusal } from '../../../core/errors'
 import { languages, type Language } from '../../../core/money/format'
-import { isAddress, recipientsFor, wishWords, type ContactFacts, type Wish, type Wishes } from '../../../core/wishes/recipients'
+import { changedWish, isAddress, recipientsFor, wishWords, type ContactFacts, type Wish, type WishChange, type Wishes } from '../../../core/wishes/recipients'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { markStale } from '../documents/prepare'
 import { keyset, likeText, paged, type Listed } from '../keyset'
@@ -114,27 +115,30 @@ function checkWish(wish: Wish): void {
   }
 }
 
-export interface ManyWishes { set: number, skipped: { id: number, name: string, reason: string }[], before: { id: number, wishes: Wishes }[] }
+export interface ManyWishes { set: number, skipped: { id: number, name: string, reason: string }[], before: Before[] }
+interface Before { id: number, wishes: Wishes, language: Language }
 
 /**
- * Sets one kind's wish for many customers at once; a null wish takes it away. Those it would leave without any way are skipped, with the reason.
+ * Changes one kind's wish, and the language, of many customers at once. Those it would leave without any way are skipped, with the reason.
  * `before` is what undo gives back.
  */
-export async function setWishes(ids: readonly number[], kind: DocumentKind, wish: Wish | null, actor: string): Promise<ManyWishes> {
-  if (wish) checkWish(wish)
+export async function setWishes(ids: readonly number[], kind: DocumentKind, change: { wish: WishChange, language?: Language }, actor: string): Promise<ManyWishes> {
+  checkWish({ cc: change.wish.cc ?? [], bcc: change.wish.bcc ?? [] })
   return inTransaction(async () => {
     const customers = await rows<Columns>(`select ${columns} from customer c where c.id = any($1::int[]) order by c.id for update of c`, [ids])
     const skipped: ManyWishes['skipped'] = []
     const before: ManyWishes['before'] = []
     for (const customer of customers) {
-      const { [kind]: _old, ...others } = customer.wishes
-      const wishes: Wishes = wish ? { ...others, [kind]: { ...customer.wishes[kind], ...wish } } : others
+      const { [kind]: old, ...others } = customer.wishes
+      const wish = changedWish(old, change.wish)
+      const wishes: Wishes = wish ? { ...others, [kind]: wish } : others
+      const language = change.language ?? customer.language
       const problem = waysOf({ ...customer, wishes }).find(way => way.kind === kind)!.problem
-      if (json(wishes) === json(customer.wishes)) skipped.push({ id: customer.id, name: customer.name, reason: 'already so' })
+      if (isDeepStrictEqual(wishes, customer.wishes) && language === customer.language) skipped.push({ id: customer.id, name: customer.name, reason: 'already so' })
       else if (problem) skipped.push({ id: customer.id, name: customer.name, reason: problem })
       else {
-        before.push({ id: customer.id, wishes: customer.wishes })
-        await keepWishes(customer.id, wishes)
+        before.push({ id: customer.id, wishes: customer.wishes, language: customer.language })
+        await keepWishes({ id: customer.id, wishes, language })
       }
     }
     if (before.length > 0) {
@@ -147,14 +151,14 @@ export async function setWishes(ids: readonly number[], kind: DocumentKind, wish
 }
 
 /** Gives wishes back as they were, for undo. */
-export async function restoreWishes(before: readonly { id: number, wishes: Wishes }[]): Promise<void> {
+export async function restoreWishes(before: readonly Before[]): Promise<void> {
   await inTransaction(async () => {
-    for (const { id, wishes } of [...before].sort((a, b) => a.id - b.id)) await keepWishes(id, wishes)
+    for (const one of [...before].sort((a, b) => a.id - b.id)) await keepWishes(one)
     publish('customer')
   })
 }
 
-async function keepWishes(id: number, wishes: Wishes): Promise<void> {
-  await run('update customer set wishes = $2::jsonb, version = version + 1 where id = $1', [id, json(wishes)])
+async function keepWishes({ id, wishes, language }: Before): Promise<void> {
+  await run('update customer set wishes = $2::jsonb, language = $3, version = version + 1 where id = $1', [id, json(wishes), language])
   await markStale('customer_id', id)
 }

@@ -1,5 +1,7 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
-import { escapeHtml, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
+import { fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
+import type { EmailLook } from '../../../core/covernotes/email-look'
+import { escapeHtml } from '../../../core/covernotes/escape'
 import type { MergeFields } from '../../../core/covernotes/fields'
 import { formatDay } from '../../../core/documents/days'
 import type { Paper } from '../../../core/documents/paper'
@@ -12,7 +14,7 @@ export interface Letter {
   note: { subject: string, text: string }
   paper: Paper
   customerName: string
-  brand: { name: string, colour: string, senderName: string, senderAddress: string, replyTo: string }
+  brand: { name: string, colours: { brand: string, accent: string }, emailLook: EmailLook, senderName: string, senderAddress: string, replyTo: string }
   recipients: Recipient[]
   /** Further papers gathered in the same email. */
   others?: Paper[]
@@ -31,13 +33,13 @@ export function fillLetter(letter: Letter): FilledNote {
     total: `${formatMoney(all.reduce((sum, one) => sum.plus(one.amounts.toPay), new Decimal(0)).toString(), paper.currency, paper.language)}\u00A0${paper.currency}`,
     customer: letter.customerName, contact: letter.recipients[0]?.name ?? '', brand: brand.name, sender: brand.senderName,
   }
-  const filled = fillCoverNote(letter.note, fields, { brandName: brand.name, colour: brand.colour, footLines: paper.brand.foot.flat(), language: paper.language })
+  const filled = fillCoverNote(letter.note, fields, { brandName: brand.name, colours: brand.colours, look: brand.emailLook, footLines: paper.brand.foot.flat(), language: paper.language })
   return letter.insteadTo ? marked(filled, letter.recipients) : filled
 }
 
 /** A rehearsal's mail, with those named on top whom it would have reached. */
 function marked(filled: FilledNote, recipients: readonly Recipient[]): FilledNote {
-  const words = `REHEARSAL. For real this would go to: ${recipients.map(one => `${one.as} ${one.address}`).join(', ') || 'nobody, no address is known'}.`
+  const words = recipients.length > 0 ? `REHEARSAL. For real this would go to: ${recipients.map(one => `${one.as} ${one.address}`).join(', ')}.` : 'REHEARSAL. Only you have this; the customer hears nothing of it.'
   return {
     subject: `[Rehearsal] ${filled.subject}`, text: `${words}\n\n${filled.text}`,
     html: filled.html.replace(/(<body[^>]*>)/, `$1\n<div style="background:#f8e1de;color:#7a1f18;padding:10px 28px;font-size:13px">${escapeHtml(words)}</div>`),

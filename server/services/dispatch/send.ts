@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import type { EmailLook } from '../../../core/covernotes/email-look'
 import { causeOf, isTemporary, type Reply } from '../../../core/dispatch/reply'
 import { next, pauseAfter, stuckWords, type DispatchEvent, type DispatchState, type StuckCause } from '../../../core/dispatch/states'
 import type { DocumentKind } from '../../../core/documents/kinds'
@@ -24,7 +25,7 @@ import { composeMessage, type Letter, type Message } from './compose'
 
 interface Claimed {
   id: number, messageId: string, attempts: number, coverNoteId: number, toRole: ContactRole, toAddresses: string[] | null, copyTo: string[], customerName: string, kind: DocumentKind, documentId: number, documents: number
-  subject: string, text: string, brandName: string, senderName: string, senderAddress: string, replyTo: string, colour: string
+  subject: string, text: string, brandName: string, senderName: string, senderAddress: string, replyTo: string, colours: Letter['brand']['colours'], emailLook: EmailLook
   wishes: Wishes, contacts: ContactFacts[], paper: Paper, fileName: string, bytes: Buffer, reached: string[]
   rehearsal: string | null
 }
@@ -72,7 +73,7 @@ async function sendOne(id: number, workerId: string): Promise<void> {
 const letterOf = (claimed: Claimed, recipients: Recipient[], others: readonly Enclosed[]): Letter => ({
   others: others.map(other => other.paper),
   note: { subject: claimed.subject, text: claimed.text }, paper: claimed.paper, customerName: claimed.customerName, recipients,
-  brand: { name: claimed.brandName, colour: claimed.colour, senderName: claimed.senderName, senderAddress: claimed.senderAddress, replyTo: claimed.replyTo },
+  brand: { name: claimed.brandName, colours: claimed.colours, emailLook: claimed.emailLook, senderName: claimed.senderName, senderAddress: claimed.senderAddress, replyTo: claimed.replyTo },
 })
 
 /** A rehearsal: the document goes, as it is, to the rehearsal address; it stays unsent, and is held so that it never goes by surprise. */
@@ -101,7 +102,7 @@ async function claim(id: number, token: string, workerId: string): Promise<Claim
     )
     select m.id, m.message_id "messageId", m.attempts, m.cover_note_id "coverNoteId", m.to_role "toRole", m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName",
       d.kind, d.id "documentId", dd.documents, n.subject, n.text, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo",
-      (select rehearsal_address from company where rehearsal_since is not null) rehearsal, s.design -> 'colours' ->> 'brand' colour, c.wishes, d.paper, f.file_name "fileName", file.bytes,
+      (select rehearsal_address from company where rehearsal_since is not null) rehearsal, s.design -> 'colours' colours, b.email_look \"emailLook\", c.wishes, d.paper, f.file_name "fileName", file.bytes,
       coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts,
       coalesce((select jsonb_agg(lower(r.address)) from dispatch_recipient r where r.dispatch_id = m.id and r.outcome in ('accepted', 'delivered')), '[]') reached
     from mine m join lateral (select min(document_id) id, count(*)::int documents from dispatch_document where dispatch_id = m.id) dd on true join document d on d.id = dd.id join document_file f on f.document_id = d.id

@@ -123,8 +123,8 @@ function contextOf(kind: DocumentKind, order: OrderRow, lines: OrderLineFacts[],
 }
 
 /** What a paper takes from a brand; sender addresses and the like stay out, so that changing them does not change papers. */
-function factsOf({ id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, bank }: BrandRow): PaperSource['brand'] {
-  return { id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, bank }
+function factsOf({ id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, banks }: BrandRow): PaperSource['brand'] {
+  return { id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, banks }
 }
 
 /** The paper as it will be, or the plain reason why there is none. */

@@ -106,13 +106,13 @@ function goesOut(context: PaperContext): boolean {
 
 /** Who has the claim, in plain words; undefined when it is free. */
 async function claimHolder(orderId: number, kind: DocumentKind, occasion: string): Promise<{ paperId: number, words: string } | undefined> {
-  const row = await one<{ paperId: number, number: string | null, issuedAt: Date | null }>(`
-    select c.paper_id "paperId", d.number, d.issued_at "issuedAt" from claim c left join document d on d.id = c.document_id
+  const row = await one<{ paperId: number, number: string | null, byItself: boolean }>(`
+    select c.paper_id "paperId", d.number, p.by_itself "byItself" from claim c join paper p on p.id = c.paper_id left join document d on d.id = c.document_id
     where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = $2 and c.occasion = $3 for update of c`, [orderId, kind, occasion])
   if (!row) return undefined
   return {
     paperId: row.paperId,
-    words: row.number ? `Nothing was made: ${kind} ${row.number} was already issued for this order.` : `Nothing was made: the ${kind} of this order is already prepared and waits on To check.`,
+    words: row.number ? `Nothing was made: ${kind} ${row.number} was already issued for this order.` : `Nothing was made: the ${kind} of this order is already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
   }
 }
 

@@ -1,6 +1,8 @@
 import { Refusal } from '../../../core/errors'
 import { exampleFields, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
+import { plainEmailLook, type EmailFrame, type EmailLook } from '../../../core/covernotes/email-look'
 import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
+import type { BankAccount } from '../../../core/documents/bank'
 import { checkIban } from '../../../core/documents/payment-code'
 import { checkSeries, type NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
@@ -43,7 +45,7 @@ export async function brandViews(kind: string): Promise<BrandView[]> {
 export interface BrandChange {
   version: number
   name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
-  bankName: string, iban: string, bic: string, senderName: string, senderAddress: string, replyTo: string
+  banks: BankAccount[], senderName: string, senderAddress: string, replyTo: string
 }
 
 /** Locks the brand at the version that was on the screen and raises it, so that prepared papers know. */
@@ -56,16 +58,16 @@ async function raiseVersion(brandId: number, version?: number): Promise<void> {
 
 /** Keeps a brand's identity. @throws Refusal for an IBAN or address that cannot be right */
 export async function changeBrand(brandId: number, change: BrandChange): Promise<void> {
-  if (change.iban) checkIban(change.iban)
+  const banks = change.banks.map(bank => ({ ...bank, iban: bank.iban.replace(/\s/g, '').toUpperCase(), bic: bank.bic.trim() }))
+  banks.forEach((bank, index) => checkIban(bank.iban, `banks.${index}.iban`))
   for (const field of ['senderAddress', 'replyTo'] as const) {
     if (!isAddress(change[field])) throw new Refusal('bad-address', `“${change[field]}” is not an email address.`, { status: 400, about: { field } })
   }
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
-    await run(`update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, bank_name = $11, iban = $12, bic = $13,
-      sender_name = $14, sender_address = $15, reply_to = $16 where id = $1`,
-    [brandId, change.name, change.legalName, json(change.addressLines), change.country, change.phone, change.email, change.website, change.registration, change.taxNumber, change.bankName,
-      change.iban.replace(/\s/g, '').toUpperCase(), change.bic, change.senderName, change.senderAddress, change.replyTo])
+    await run(`update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, banks = $11::jsonb,
+      sender_name = $12, sender_address = $13, reply_to = $14 where id = $1`,
+    [brandId, change.name, change.legalName, json(change.addressLines), change.country, change.phone, change.email, change.website, change.registration, change.taxNumber, json(banks), change.senderName, change.senderAddress, change.replyTo])
     await markStale('brand_id', brandId)
     publish('house')
   })
@@ -84,14 +86,16 @@ export interface LookChange {
   headingFamily?: string
   textFamily?: string
   colours?: Stationery['colours']
+  /** Only the papers of this kind; without it all of the brand's. */
+  kind?: DocumentKind
 }
 
-/** Changes logo, colours, fonts or design on all of the brand's papers; a new version of each stationery comes in force. */
+/** Changes logo, colours, fonts or design of the brand's papers, of one kind or all; a new version of each stationery comes in force. */
 export async function changeLook(brandId: number, change: LookChange, actor: string): Promise<void> {
   if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
     throw new Refusal('bad-width', `A logo is ${logoWidths[0]} to ${logoWidths[1]} mm wide.`, { status: 400, about: { field: 'width' } })
   }
-  const current = (await Promise.all(documentKinds.map(kind => stationeries(kind)))).flat().filter(stationery => stationery.brandId === brandId)
+  const current = (await Promise.all((change.kind ? [change.kind] : documentKinds).map(kind => stationeries(kind)))).flat().filter(stationery => stationery.brandId === brandId)
   if (current.length === 0) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
   const looks = await Promise.all(current.map(async ({ id, design: before }) => {
     const design = { ...before, design: change.design ?? before.design, headingFamily: change.headingFamily ?? before.headingFamily, textFamily: change.textFamily ?? before.textFamily, colours: change.colours ?? before.colours }
@@ -109,6 +113,15 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
         [id, json({ ...design, logo }), clock.now(), actor])
     }
     await markStale('brand_id', brandId)
+    publish('house')
+  })
+}
+
+/** How the brand's emails look around their text, from now on. */
+export async function changeEmailLook(brandId: number, look: EmailLook): Promise<void> {
+  await inTransaction(async () => {
+    await raiseVersion(brandId)
+    await run('update brand set email_look = $2::jsonb where id = $1', [brandId, json(look)])
     publish('house')
   })
 }
@@ -131,14 +144,22 @@ export async function changeSeries(seriesId: number, series: NumberSeries): Prom
   })
 }
 
+/** The same in a brand's own colours and email look, or in one that is being tried. @throws Refusal "no-such-brand" */
+export async function previewCoverNote(brandId: number, note: { subject: string, text: string }, language: Language, look?: EmailLook): Promise<FilledNote> {
+  const brand = (await brands()).find(one => one.id === brandId)
+  const stationery = (await stationeries('invoice')).find(one => one.brandId === brandId)
+  if (!brand || !stationery) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  return tryCoverNote(note, { brandName: brand.name, colours: stationery.design.colours, look: look ?? brand.emailLook, footLines: [brand.legalName, brand.registration, brand.email].filter(Boolean), language })
+}
+
 /** What a cover note reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
-export function tryCoverNote(note: { subject: string, text: string }, brandName: string, colour: string, language: Language): FilledNote {
-  return fillCoverNote(note, exampleFields, { brandName, colour, footLines: [], language })
+export function tryCoverNote(note: { subject: string, text: string }, frame: EmailFrame): FilledNote {
+  return fillCoverNote(note, exampleFields, frame)
 }
 
 /** Keeps a new version of a cover note. */
 export async function changeCoverNote(brandId: number, kind: DocumentKind, language: Language, note: { subject: string, text: string }, actor: string): Promise<void> {
-  tryCoverNote(note, '', '#000000', language)
+  tryCoverNote(note, { brandName: '', colours: { brand: '', accent: '' }, look: plainEmailLook, footLines: [], language })
   await inTransaction(async () => {
     await raiseVersion(brandId)
     await run(`insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)

@@ -35,7 +35,7 @@ export async function setUpGuide(): Promise<GuideStep[]> {
   const some = (...found: (string | false)[]) => found.filter((one): one is string => one !== false)
   return [
     { key: 'identity', words: 'Each brand has its name, address and tax number', needed: true, to: 'Identity', missing: perBrand(brand => some(!brand.legalName && 'legal name', brand.addressLines.length === 0 && 'address', !brand.taxNumber && 'tax number')) },
-    { key: 'bank', words: 'Invoices say where to pay', needed: true, to: 'Identity', missing: perBrand(brand => some(!brand.bank.iban && 'bank account')) },
+    { key: 'bank', words: 'Invoices say where to pay', needed: true, to: 'Identity', missing: perBrand(brand => some(brand.banks.length === 0 && 'bank account')) },
     { key: 'logo', words: 'Papers carry the logo', needed: false, to: 'Look', missing: perBrand(brand => some(!looks.some(look => look.brandId === brand.id && look.design.logo) && 'logo')) },
     { key: 'sender', words: 'Emails have a sender, and somebody reads the answers', needed: true, to: 'Identity', missing: perBrand(brand => some(!isAddress(brand.senderAddress) && 'sender address', !isAddress(brand.replyTo) && 'address for answers')) },
     { key: 'numbers', words: 'Each kind of paper has its numbers', needed: true, to: 'Numbers', missing: perBrand(brand => documentKinds.filter(kind => !series.some(one => one.kind === kind && one.brandId === brand.id)).map(kind => `numbers for ${kindFacts[kind].many}`)) },

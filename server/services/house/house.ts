@@ -1,4 +1,5 @@
 import { one, rows } from '../../db/connection'
+import type { EmailLook } from '../../../core/covernotes/email-look'
 import type { BrandFacts } from '../../../core/documents/facts'
 import type { NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
@@ -31,16 +32,14 @@ export interface BrandRow extends BrandFacts {
   senderName: string
   senderAddress: string
   replyTo: string
+  emailLook: EmailLook
 }
 
-interface BrandColumns extends Omit<BrandRow, 'bank'> { bankName: string, iban: string, bic: string }
-
 const brandColumns = `b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country, b.phone, b.email, b.website, b.registration,
-  b.tax_number "taxNumber", b.bank_name "bankName", b.iban, b.bic, b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version`
+  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version`
 
 export async function brands(): Promise<BrandRow[]> {
-  const found = await rows<BrandColumns>(`select ${brandColumns} from brand b order by b.id`)
-  return found.map(({ bankName, iban, bic, ...brand }) => ({ ...brand, bank: { name: bankName, iban, bic } }))
+  return rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)
 }
 
 export interface StationeryRow { id: number, brandId: number, version: number, design: Stationery }

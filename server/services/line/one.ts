@@ -1,3 +1,4 @@
+import type { EmailLook } from '../../../core/covernotes/email-look'
 import { Refusal } from '../../../core/errors'
 import type { PaperChange } from '../../../core/documents/issue'
 import type { Paper } from '../../../core/documents/paper'
@@ -5,7 +6,7 @@ import type { Stationery } from '../../../core/stationery/stationery'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { recipientsFor, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
 import { one, rows } from '../../db/connection'
-import { fillLetter } from '../dispatch/compose'
+import { fillLetter, type Letter } from '../dispatch/compose'
 import { trailOf, type TrailEntry } from '../trail/trail'
 
 /*
@@ -44,7 +45,7 @@ export interface PaperView {
 }
 
 interface PaperRow extends Omit<PaperView, 'email' | 'trail'> {
-  content: Paper | null, role: ContactRole, copyTo: string[], wishes: Wishes, subject: string, text: string, colour: string
+  content: Paper | null, role: ContactRole, copyTo: string[], wishes: Wishes, subject: string, text: string, colours: Letter['brand']['colours'], emailLook: EmailLook
   brandName: string, senderName: string, senderAddress: string, replyTo: string, contacts: ContactFacts[]
 }
 
@@ -53,25 +54,25 @@ const contactsOf = (customer: string) => `coalesce((select jsonb_agg(jsonb_build
 /** A paper that is not issued yet. @throws Refusal "no-such-paper" */
 export async function paperView(id: number): Promise<PaperView> {
   const row = await one<PaperRow>(`select p.id, p.kind, p.revision, p.order_id "orderId", p.order_number "orderNumber", p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
-      p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo", c.wishes, n.subject, n.text, s.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
+      p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo", c.wishes, n.subject, n.text, s.design -> 'colours' colours, b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
       b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
     from paper p join customer c on c.id = p.customer_id join cover_note n on n.id = p.cover_note_id join brand b on b.id = p.brand_id join stationery s on s.id = p.stationery_id where p.id = $1`, [id])
   if (!row) throw new Refusal('no-such-paper', 'That paper does not exist any more.', { status: 404 })
-  const { content, role, copyTo, wishes, subject, text, colour, brandName, senderName, senderAddress, replyTo, contacts, ...view } = row
+  const { content, role, copyTo, wishes, subject, text, colours, emailLook, brandName, senderName, senderAddress, replyTo, contacts, ...view } = row
   const byEmail = view.channel === 'email' || view.channel === 'both'
   const email = content && byEmail
-    ? preview(content, view.customerName, { subject, text }, { name: brandName, colour, senderName, senderAddress, replyTo }, recipientsFor({ contacts, role, copyTo, wish: wishes[view.kind] }))
+    ? preview(content, view.customerName, { subject, text }, { name: brandName, colours, emailLook, senderName, senderAddress, replyTo }, recipientsFor({ contacts, role, copyTo, wish: wishes[view.kind] }))
     : null
   return { ...view, email, trail: await trailOf({ paperId: id, orderId: view.orderId }) }
 }
 
-function preview(paper: Paper, customerName: string, note: { subject: string, text: string }, brand: Parameters<typeof fillLetter>[0]['brand'], recipients: Recipient[]): EmailView {
+function preview(paper: Paper, customerName: string, note: { subject: string, text: string }, brand: Letter['brand'], recipients: Recipient[], others: Paper[] = []): EmailView {
   const shown = paper.issued ? paper : { ...paper, number: '…' }
-  const filled = fillLetter({ note, paper: shown, customerName, brand, recipients })
+  const filled = fillLetter({ note, paper: shown, customerName, brand, recipients, others })
   return {
     sent: false, from: `${brand.senderName} <${brand.senderAddress}>`, replyTo: brand.replyTo, subject: filled.subject, html: filled.html, text: filled.text,
     to: recipients.map(recipient => ({ as: recipient.as, address: recipient.address, name: recipient.name, source: recipient.source, outcome: '', reply: '' })),
-    files: [`${paper.heading}${paper.issued ? `-${paper.number}` : ''}.pdf`], sentAt: null,
+    files: [paper, ...others].map(one => `${one.heading}${one.issued ? `-${one.number}` : ''}.pdf`), sentAt: null,
   }
 }
 
@@ -110,14 +111,15 @@ async function emailOf(dispatchId: number): Promise<EmailView | null> {
   const copy = await one<Omit<EmailView, 'sent' | 'to' | 'files'> & { files: { name: string }[] }>(`select sender "from", reply_to "replyTo", subject, html, text, files, sent_at "sentAt" from mail_copy where dispatch_id = $1`, [dispatchId])
   const outcomes = await rows<EmailView['to'][number]>('select placed "as", address, name, source, outcome, reply from dispatch_recipient where dispatch_id = $1 order by address', [dispatchId])
   if (copy) return { ...copy, sent: true, to: outcomes, files: copy.files.map(file => file.name) }
-  const row = await one<PaperRow & { content: Paper, toAddresses: string[] | null }>(`select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo", c.wishes, s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' ->> 'brand' colour, b.name "brandName", b.sender_name "senderName",
+  const gathered = await rows<PaperRow & { content: Paper, toAddresses: string[] | null }>(`select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo", c.wishes, s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' colours, b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
       b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName", ${contactsOf('s.customer_id')} contacts
     from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id join customer c on c.id = s.customer_id join cover_note n on n.id = s.cover_note_id join brand b on b.id = s.brand_id
-      join stationery t on t.id = d.stationery_id where s.id = $1 and s.channel = 'email'`, [dispatchId])
+      join stationery t on t.id = d.stationery_id where s.id = $1 and s.channel = 'email' order by d.id`, [dispatchId])
+  const row = gathered[0]
   if (!row) return null
   const recipients = row.toAddresses?.map((address): Recipient => ({ name: '', address, as: 'To', source: 'for this sending only' })) ?? recipientsFor({ contacts: row.contacts, role: row.role, copyTo: row.copyTo, wish: row.wishes[row.kind] })
   const view = preview(row.content, row.customerName, { subject: row.subject, text: row.text },
-    { name: row.brandName, colour: row.colour, senderName: row.senderName, senderAddress: row.senderAddress, replyTo: row.replyTo }, recipients)
+    { name: row.brandName, colours: row.colours, emailLook: row.emailLook, senderName: row.senderName, senderAddress: row.senderAddress, replyTo: row.replyTo }, recipients, gathered.slice(1).map(other => other.content))
   const outcome = new Map(outcomes.map(one => [one.address, one]))
   return { ...view, to: view.to.map(to => ({ ...to, outcome: outcome.get(to.address.toLowerCase())?.outcome ?? '', reply: outcome.get(to.address.toLowerCase())?.reply ?? '' })) }
 }

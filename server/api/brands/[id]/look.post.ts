@@ -1,16 +1,18 @@
 import { paperFamilies, type Stationery } from '../../../../core/stationery/stationery'
-import { idParam, Joi } from '../../../checks'
+import type { DocumentKind } from '../../../../core/documents/kinds'
+import { idParam, Joi, kind } from '../../../checks'
 import { route } from '../../../route'
 import { changeLook } from '../../../services/house/change'
 
-interface Look { picture?: string, width?: number, noLogo?: boolean, design?: Stationery['design'], headingFamily?: string, textFamily?: string, colours?: Stationery['colours'] }
+interface Look { kind?: DocumentKind, picture?: string, width?: number, noLogo?: boolean, design?: Stationery['design'], headingFamily?: string, textFamily?: string, colours?: Stationery['colours'] }
 
 const colour = Joi.string().pattern(/^#[0-9a-f]{6}$/i).lowercase().required().messages({ 'string.pattern.base': '{{#label}} is a colour like #8a5a00' })
 
-/** A brand's look on its papers: logo (base64) and its width in millimetres, design, fonts, colours; each may come alone. */
+/** A brand's look on its papers: logo (base64) and its width in millimetres, design, fonts, colours; each may come alone; for one kind of paper or all. */
 export default route<{ id: number }, object, Look>({
   role: 'supervisor', params: idParam,
   body: Joi.object({
+    kind: kind,
     picture: Joi.string().base64().max(3_000_000), width: Joi.number(), noLogo: Joi.boolean(), design: Joi.valid('plain', 'bold'), headingFamily: Joi.valid(...paperFamilies), textFamily: Joi.valid(...paperFamilies),
     colours: Joi.object({ brand: colour, accent: colour, ground: colour }),
   }).or('picture', 'width', 'noLogo', 'design', 'headingFamily', 'textFamily', 'colours'),

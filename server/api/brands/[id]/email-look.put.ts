@@ -1,0 +1,9 @@
+import type { EmailLook } from '../../../../core/covernotes/email-look'
+import { emailLook, idParam } from '../../../checks'
+import { route } from '../../../route'
+import { changeEmailLook } from '../../../services/house/change'
+
+export default route<{ id: number }, object, EmailLook>({ role: 'supervisor', params: idParam, body: emailLook.required() }, async ({ params, body }) => {
+  await changeEmailLook(params.id, body)
+  return { ok: true }
+})

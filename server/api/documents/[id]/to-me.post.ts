@@ -1,0 +1,9 @@
+import { idParam } from '../../../checks'
+import { route } from '../../../route'
+import { sendDocumentToMe } from '../../../services/documents/rehearse'
+
+/** A document as it is, with its email, to whoever asks; its customer hears nothing. */
+export default route<{ id: number }>({ role: 'clerk', params: idParam }, async ({ params, user }) => {
+  await sendDocumentToMe(params.id, user)
+  return { to: user.email }
+})
