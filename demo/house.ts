@@ -21,11 +21,13 @@ interface HouseData {
   staff: { email: string, name: string, role: string, password: string }[]
   brands: BrandData[]
   coverNotes: Record<DocumentKind, Record<string, { subject: string, text: string }>>
+  /** Published weekly: the source, and per currency its rates in turn, newest first. */
+  exchange: { source: string, GBP: string[] }
 }
 
 export interface CustomerData {
   id: number, number: string, name: string, group: string, language: string, currency: string, country: string, terms: object, tax: string | null, salesperson: string
-  wishes?: object, billing: { attention?: string, lines: string[] } | null, contacts: [string, string, string][]
+  wishes?: object, treatment?: string, billing: { attention?: string, lines: string[] } | null, contacts: [string, string, string][]
 }
 
 export interface ItemData { code: string, en: string, de: string, fr: string, unit: string, price: string, tax: string }
@@ -54,8 +56,18 @@ export async function loadHouse(): Promise<{ brands: { id: number, code: string 
     for (const item of items) {
       await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [item.code, json({ en: item.en, de: item.de, fr: item.fr }), item.unit, item.price, item.tax])
     }
+    await loadRates(house.exchange)
     return { brands, customers, items }
   })
+}
+
+/** Weekly rates from half a year before the house's first day until long after, so that every day has one. */
+async function loadRates({ source, ...rates }: HouseData['exchange']): Promise<void> {
+  for (const [currency, values] of Object.entries(rates)) {
+    for (let week = -26; week <= 16; week++) {
+      await run('insert into exchange_rate (currency, day, rate, source) values ($1, ($2::timestamptz + make_interval(days => $3))::date, $4, $5)', [currency, clock.now(), week * 7, values[(week + 26) % values.length], source])
+    }
+  }
 }
 
 async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Promise<number> {
@@ -81,9 +93,9 @@ async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Prom
 
 async function loadCustomer(customer: CustomerData): Promise<number> {
   const billing = customer.billing ? { name: customer.name, country: customer.country, ...customer.billing } : null
-  const row = await one<{ id: number }>(`insert into customer (number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, wishes)
-    values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb) returning id`,
-  [customer.number, customer.name, customer.group, customer.language, customer.currency, customer.country, json(customer.terms), customer.tax, customer.salesperson, billing ? json(billing) : null, json(customer.wishes ?? {})])
+  const row = await one<{ id: number }>(`insert into customer (number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, wishes, tax_treatment)
+    values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12) returning id`,
+  [customer.number, customer.name, customer.group, customer.language, customer.currency, customer.country, json(customer.terms), customer.tax, customer.salesperson, billing ? json(billing) : null, json(customer.wishes ?? {}), customer.treatment ?? 'domestic'])
   for (const [name, email, role] of customer.contacts) {
     await run('insert into contact (customer_id, name, email, role) values ($1, $2, $3, $4)', [row!.id, name, email, role])
   }

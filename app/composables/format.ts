@@ -1,17 +1,23 @@
 import type { DocumentKind } from '../../core/documents/kinds'
+import { currencyDigits } from '../../core/money/decimal'
 
 /** Words for numbers and times in the interface, in the house's zone. */
-const number = new Intl.NumberFormat('en-IE', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
+const numbers = new Map<number, Intl.NumberFormat>()
+function digits(amount: string, currency: string): string {
+  const count = currencyDigits(currency)
+  if (!numbers.has(count)) numbers.set(count, new Intl.NumberFormat('en-IE', { minimumFractionDigits: count, maximumFractionDigits: count }))
+  return numbers.get(count)!.format(amount as unknown as number)
+}
 
 /** An exact amount from its decimal text: "1,284.46", with the currency where it is not the house's. */
 export function money(amount: string, currency?: string): string {
-  const words = number.format(amount as unknown as number)
   const home = useSession().house?.company.currency ?? 'EUR'
+  const words = digits(amount, currency ?? home)
   return currency && currency !== home ? `${words} ${currency}` : words
 }
 
 const signs: Record<string, string> = { EUR: '€', GBP: '£' }
-export const moneyWithSign = (amount: string, currency: string) => `${signs[currency] ?? currency} ${number.format(amount as unknown as number)}`
+export const moneyWithSign = (amount: string, currency: string) => `${signs[currency] ?? currency} ${digits(amount, currency)}`
 
 const zone = () => useSession().house?.company.timeZone ?? 'UTC'
 
@@ -23,10 +29,10 @@ export function longDay(day: string): string {
   return new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`))
 }
 
-/** "14:10" today, "Tue 14:10" this week, "3 Nov" before. */
+/** "14:10" today, "Tue 14:10" within a week, "3 Nov" further off. */
 export function shortTime(instant: string | Date): string {
   const at = new Date(instant)
-  const days = (Date.now() - at.getTime()) / 86_400_000
+  const days = Math.abs(Date.now() - at.getTime()) / 86_400_000
   const sameDay = dayOf(at) === dayOf(new Date())
   const options: Intl.DateTimeFormatOptions = sameDay ? { hour: '2-digit', minute: '2-digit' } : days < 6 ? { weekday: 'short', hour: '2-digit', minute: '2-digit' } : { day: 'numeric', month: 'short' }
   return new Intl.DateTimeFormat('en-IE', { ...options, hourCycle: 'h23', timeZone: zone() }).format(at)
@@ -48,6 +54,6 @@ export function ago(instant: string | Date, now = Date.now()): string {
 }
 
 /** A kind of document in a narrow column. */
-export const kindShort = (kind: DocumentKind): string => ({ 'invoice': 'Invoice', 'order confirmation': 'Confirmation' })[kind]
+export const kindShort = (kind: DocumentKind): string => ({ 'invoice': 'Invoice', 'order confirmation': 'Confirmation', 'credit note': 'Credit note' })[kind]
 
 export const plural = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-IE')} ${count === 1 ? one : many}`

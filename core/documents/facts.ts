@@ -1,9 +1,11 @@
 import type { Language } from '../money/format'
-import type { Adjustment, LineCharge } from '../money/totals'
+import type { Adjustment, LineCharge, Totals } from '../money/totals'
 import type { Currency, DecimalText } from '../money/decimal'
 import type { BankAccount } from './bank'
 import type { Day } from './days'
+import type { Credited } from './credit'
 import type { Terms } from './terms'
+import type { TaxTreatment } from './treatment'
 
 /** A postal address; lines that are empty leave no gap. */
 export interface Address {
@@ -48,6 +50,8 @@ export interface OrderFacts {
   reference: string | null
   customerNote: string | null
   prepaid: DecimalText
+  /** Deposit invoices already issued for it; the final invoice lists and deducts each. */
+  deposits?: DepositFacts[]
   lines: OrderLineFacts[]
   adjustments: Adjustment[]
 }
@@ -59,4 +63,26 @@ export interface CustomerFacts {
   taxNumber: string | null
   terms: Terms
   language: Language
+  /** Domestic where nothing is said. */
+  treatment?: TaxTreatment
+}
+
+/** A deposit invoice as its final invoice lists it. */
+export interface DepositFacts {
+  number: string
+  date: Day
+  /** Per rate. */
+  groups: { rate: DecimalText, base: DecimalText, tax: DecimalText }[]
+  total: DecimalText
+}
+
+/** What a credit note is about. */
+export interface CreditFacts {
+  /** The invoice it takes back, as it is numbered and dated. */
+  number: string
+  date: Day
+  reason: string
+  /** Worked out by `creditOf`; used as they are. */
+  sums: Totals
+  credited: Credited
 }

@@ -1,14 +1,16 @@
 import { Refusal } from '../errors'
-import { Decimal } from '../money/decimal'
-import { formatMoney, formatPercent, formatPrice, formatQuantity, type Language } from '../money/format'
+import { Decimal, sum } from '../money/decimal'
+import { inHomeCurrency, type Exchange } from '../money/exchange'
+import { formatMoney, formatPercent, formatPrice, formatQuantity, formatRate, type Language } from '../money/format'
 import { totals } from '../money/totals'
 import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
-import type { BrandFacts, CustomerFacts, OrderFacts } from './facts'
+import type { BrandFacts, CreditFacts, CustomerFacts, DepositFacts, OrderFacts } from './facts'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper, PaperBrand, PaperFact, PaperPayment } from './paper'
 import { creditorReference, formatIban, formatReference, paymentCode } from './payment-code'
 import { dueDate, earlyPayment } from './terms'
+import { checkTreatment, ratesFor, treatmentWords, type TaxTreatment } from './treatment'
 import { paperWords } from './words'
 
 export interface PaperInput {
@@ -24,11 +26,15 @@ export interface PaperInput {
   /** The number, or its stand-in. */
   number: string
   issued: boolean
+  /** For a credit note. */
+  credit?: CreditFacts
+  /** Where the currency is not the house's own; null when no rate is known. */
+  exchange?: Exchange | null
 }
 
 /**
- * The Paper of an order: its invoice, its confirmation.
- * @throws Refusal "no-address", "no-date-of-supply", "no-lines", "unknown-tax-code", "negative-total"
+ * The Paper of an order or of a draft: its invoice, its confirmation, a credit note.
+ * @throws Refusal "no-address", "no-date-of-supply", "no-lines", "unknown-tax-code", "negative-total", "no-tax-number", "no-exchange-rate"
  */
 export function buildPaper(input: PaperInput): Paper {
   const { kind, order, customer, brand, language, number, date } = input
@@ -37,14 +43,21 @@ export function buildPaper(input: PaperInput): Paper {
   if (!customer.billing) {
     throw new Refusal('no-address', `${customer.name} has no billing address for ${is.many}.`, { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } })
   }
-  if (is.needsSupply && !order.suppliedOn) throw new Refusal('no-date-of-supply', `Order ${order.number} has no date of supply. Set it to Shipped first.`)
+  if (is.needsSupply && !order.suppliedOn) throw new Refusal('no-date-of-supply', order.number ? `Order ${order.number} has no date of supply. Set it to Shipped first.` : 'The draft has no date of supply. Give it one.')
+  const treatment = customer.treatment ?? 'domestic'
+  checkTreatment(customer)
 
-  const result = totals({
-    currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: input.rates,
-    lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid,
+  const rates = ratesFor(input.rates, treatment)
+  const deposits = order.deposits ?? []
+  const result = input.credit?.sums ?? totals({
+    currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates,
+    lines: order.lines, adjustments: order.adjustments, prepaid: sum([order.prepaid, ...deposits.map(deposit => deposit.total)]).toString(),
   })
   if (new Decimal(result.total).isNegative()) {
-    throw new Refusal('negative-total', `Order ${order.number} comes to ${result.total}: ${is.one} cannot be below zero.${is.books ? ' Issue a credit note instead.' : ' Look at its lines.'}`)
+    throw new Refusal('negative-total', `${order.number ? `Order ${order.number}` : 'The draft'} comes to ${result.total}: ${is.one} cannot be below zero.${is.books ? ' Issue a credit note instead.' : ' Look at its lines.'}`)
+  }
+  if (is.books && input.exchange === null && !new Decimal(result.tax).isZero()) {
+    throw new Refusal('no-exchange-rate', `There is no exchange rate for ${order.currency} yet, and the VAT must be said in the house's currency. Add one under Company, House.`)
   }
   const money = (amount: string) => formatMoney(amount, order.currency, language)
   const signed = (kind: 'discount' | 'charge', amount: string) => (kind === 'discount' ? money(new Decimal(amount).neg().toString()) : money(amount))
@@ -56,10 +69,9 @@ export function buildPaper(input: PaperInput): Paper {
     ...result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount), strong: false })),
     { label: words.net, amount: money(result.net), strong: false },
     ...result.groups.map(group => ({ label: `${words.tax} ${formatPercent(group.rate, language)}`, amount: money(group.tax), strong: false })),
-    ...(new Decimal(prepaid).isZero()
-      ? []
-      : [{ label: words.total, amount: money(result.total), strong: true },
-          { label: words.prepaid, amount: money(new Decimal(prepaid).neg().toString()), strong: false }]),
+    ...(new Decimal(prepaid).isZero() && (deposits.length === 0 || !is.asksForPayment) ? [] : [{ label: words.total, amount: money(result.total), strong: true }]),
+    ...(is.asksForPayment ? deposits.flatMap(deposit => depositRows(deposit, input)) : []),
+    ...(new Decimal(prepaid).isZero() ? [] : [{ label: words.prepaid, amount: money(new Decimal(prepaid).neg().toString()), strong: false }]),
   ]
 
   return {
@@ -80,18 +92,38 @@ export function buildPaper(input: PaperInput): Paper {
         : [line.detail, `−${formatPercent(line.discountPercent, language)}`].filter(Boolean).join(' · '),
       quantity: `${formatQuantity(line.quantity, language)}${line.unit ? `\u00A0${line.unit}` : ''}`,
       price: formatPrice(line.unitPrice, order.currency, language),
-      rate: formatPercent(input.rates[line.taxCode]!, language),
+      rate: formatPercent(rates[line.taxCode]!, language),
       amount: money(result.lineAmounts[index]!),
     })),
     adjustments: result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount) })),
     taxes: result.groups.map(group => ({ rate: formatPercent(group.rate, language), base: money(group.base), tax: money(group.tax) })),
     sums,
-    toPay: is.asksForPayment ? { label: `${words.toPay}, ${order.currency}`, amount: money(result.toPay) } : { label: `${words.total}, ${order.currency}`, amount: money(result.total) },
+    toPay: is.asksForPayment ? { label: `${words.toPay}, ${order.currency}`, amount: money(result.toPay) } : { label: `${input.credit ? words.credited : words.total}, ${order.currency}`, amount: money(result.total) },
     payment: due ? payment(input, result.toPay, due) : null,
     customerNote: order.customerNote,
+    legal: legal(input, result.tax, treatment),
     words: { page: words.page, tax: words.tax, base: words.base, taxAmount: words.taxAmount, continued: words.continued, rehearsal: words.rehearsal },
     amounts: { net: result.net, tax: result.tax, total: result.total, toPay: is.asksForPayment ? result.toPay : result.total },
   }
+}
+
+/** A deposit that is deducted, and beneath it what of it is net and tax, per rate. */
+function depositRows(deposit: DepositFacts, { order, language }: PaperInput): Paper['sums'] {
+  const words = paperWords[language]
+  const money = (amount: string) => formatMoney(amount, order.currency, language)
+  return [
+    { label: words.deposit(deposit.number, formatDay(deposit.date, language)), amount: money(new Decimal(deposit.total).neg().toString()), strong: false },
+    ...deposit.groups.map(group => ({ label: words.depositRate(formatPercent(group.rate, language), money(group.base), money(group.tax)), amount: '', strong: false })),
+  ]
+}
+
+/** What the law wants said on it. */
+function legal({ language, exchange, order }: PaperInput, tax: string, treatment: TaxTreatment): string[] {
+  const words = paperWords[language]
+  const home = exchange && exchange.currency === order.currency && !new Decimal(tax).isZero()
+    ? [words.taxAtHome(formatMoney(inHomeCurrency(tax, exchange), exchange.home, language), exchange.home, `1 ${exchange.home} = ${formatRate(exchange.rate, language)} ${exchange.currency}`, exchange.source, formatDay(exchange.day, language))]
+    : []
+  return [...(treatment === 'domestic' ? [] : [treatmentWords[treatment][language]]), ...home]
 }
 
 function facts(input: PaperInput, due: Day | null): PaperFact[] {
@@ -101,6 +133,8 @@ function facts(input: PaperInput, due: Day | null): PaperFact[] {
     { key: 'date', label: words.date, value: formatDay(input.date, language) },
     { key: 'supplied', label: words.supplied, value: order.suppliedOn && kindFacts[input.kind].needsSupply ? formatDay(order.suppliedOn, language) : '' },
     { key: 'due', label: words.due, value: due ? formatDay(due, language) : '' },
+    { key: 'invoice', label: words.ofInvoice, value: input.credit ? `${input.credit.number}, ${formatDay(input.credit.date, language)}` : '' },
+    { key: 'reason', label: words.reason, value: input.credit?.reason ?? '' },
     { key: 'order', label: words.order, value: order.number },
     { key: 'reference', label: words.reference, value: order.reference ?? '' },
     { key: 'customer', label: words.customer, value: customer.number },

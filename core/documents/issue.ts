@@ -1,10 +1,17 @@
+import { totals, type Totals } from '../money/totals'
 import type { Day } from './days'
 import { buildPaper, type PaperInput } from './from-order'
 import type { Paper } from './paper'
 import { formatReference } from './payment-code'
+import { ratesFor } from './treatment'
 
 /** Everything a paper is made of, frozen when it is prepared, with the versions it was built from. */
 export type PaperSource = Omit<PaperInput, 'number' | 'issued' | 'date'>
+
+/** The exact sums of what a paper is made of. */
+export function sumsOf({ order, customer, rates, credit }: PaperSource): Totals {
+  return credit?.sums ?? totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: ratesFor(rates, customer.treatment ?? 'domestic'), lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid })
+}
 
 /** The paper as it will be: today's date and a number stand-in of final width. */
 export function preparePaper(source: PaperSource, today: Day, numberStandIn: string): Paper {
@@ -52,6 +59,7 @@ export function comparePapers(before: Paper, now: Paper): PaperChange[] {
   }
   const adjustments = (paper: Paper) => paper.adjustments.map(row => `${row.label} ${row.amount}`).join(', ')
   say('Discounts and charges', adjustments(before), adjustments(now))
+  say('Said on it', (before.legal ?? []).join(' '), (now.legal ?? []).join(' '))
   say('Note', before.customerNote ?? '', now.customerNote ?? '')
   say('Language', before.language, now.language)
   say('Sender', [before.brand.legalName, before.brand.senderLine, ...before.brand.foot.flat()].join(' · '),

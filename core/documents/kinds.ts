@@ -1,7 +1,7 @@
 import type { ContactRole } from '../wishes/recipients'
 
 /** The kinds of document the house can issue today, in the order they come up in an order's life. */
-export const documentKinds = ['order confirmation', 'invoice'] as const
+export const documentKinds = ['order confirmation', 'invoice', 'credit note'] as const
 export type DocumentKind = typeof documentKinds[number]
 
 /** What holds for every document of a kind. */
@@ -13,6 +13,8 @@ export interface KindFacts {
   books: boolean
   /** The goods must have left before: it prints the date of supply. */
   needsSupply: boolean
+  /** It is made of an order, by a routine or by hand; the others answer a document. */
+  ofOrder: boolean
   /** It asks for money: due date, bank account and payment code are printed. */
   asksForPayment: boolean
   /** Whom it goes to when nothing else is said. */
@@ -20,9 +22,13 @@ export interface KindFacts {
 }
 
 export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
-  'order confirmation': { one: 'an order confirmation', many: 'order confirmations', books: false, needsSupply: false, asksForPayment: false, to: 'buying' },
-  'invoice': { one: 'an invoice', many: 'invoices', books: true, needsSupply: true, asksForPayment: true, to: 'billing' },
+  'order confirmation': { one: 'an order confirmation', many: 'order confirmations', ofOrder: true, books: false, needsSupply: false, asksForPayment: false, to: 'buying' },
+  'invoice': { one: 'an invoice', many: 'invoices', ofOrder: true, books: true, needsSupply: true, asksForPayment: true, to: 'billing' },
+  'credit note': { one: 'a credit note', many: 'credit notes', ofOrder: false, books: true, needsSupply: false, asksForPayment: false, to: 'billing' },
 }
+
+/** The kinds that are made of orders. */
+export const orderKinds = documentKinds.filter(kind => kindFacts[kind].ofOrder)
 
 /** "1 invoice", "3 invoices". */
 export function countOf(count: number, kind: DocumentKind): string {

@@ -36,13 +36,15 @@ export interface Paper {
   toPay: { label: string, amount: string }
   payment: PaperPayment | null
   customerNote: string | null
+  /** What the law wants said: why no tax is charged, the tax in the house's currency. Left out on papers of older versions. */
+  legal?: string[]
   words: PaperWords
   /** The same amounts as exact decimals, for the register and the open item. */
   amounts: { net: DecimalText, tax: DecimalText, total: DecimalText, toPay: DecimalText }
 }
 
 export interface PaperFact {
-  key: 'date' | 'supplied' | 'due' | 'order' | 'reference' | 'customer' | 'taxNumber'
+  key: 'date' | 'supplied' | 'due' | 'order' | 'reference' | 'customer' | 'taxNumber' | 'invoice' | 'reason'
   label: string
   value: string
 }

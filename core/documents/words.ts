@@ -15,11 +15,18 @@ export interface PaperWordList {
   early: (percent: string, date: string, amount: string) => string
   page: string, continued: string, rehearsal: string
   attention: string
+  /** Rows of a credit note and of a final invoice. */
+  ofInvoice: string, reason: string, credited: string, share: string
+  creditOn: (number: string) => string
+  deposit: (number: string, date: string) => string
+  depositRate: (rate: string, base: string, tax: string) => string
+  depositLine: (percent: string) => string
+  taxAtHome: (tax: string, currency: string, rate: string, source: string, date: string) => string
 }
 
 export const paperWords: Record<Language, PaperWordList> = {
   en: {
-    heading: { 'invoice': 'Invoice', 'order confirmation': 'Order confirmation' }, date: 'Date', supplied: 'Date of supply', due: 'Due', order: 'Our order', reference: 'Your reference',
+    heading: { 'invoice': 'Invoice', 'credit note': 'Credit note', 'order confirmation': 'Order confirmation' }, date: 'Date', supplied: 'Date of supply', due: 'Due', order: 'Our order', reference: 'Your reference',
     customer: 'Customer', taxNumber: 'Your VAT no.',
     item: 'Item', description: 'Description', quantity: 'Qty', price: 'Price', tax: 'VAT', net: 'Net', gross: 'Amount',
     base: 'Base', taxAmount: 'Tax', includedTax: 'of which VAT',
@@ -30,9 +37,12 @@ export const paperWords: Record<Language, PaperWordList> = {
     scan: 'Scan the code with your bank’s app, or give the reference.',
     early: (percent, date, amount) => `${percent} discount when paid by ${date}: ${amount}.`,
     page: 'Page {page} of {pages}', continued: 'continued', rehearsal: 'REHEARSAL', attention: 'Attn',
+    ofInvoice: 'To invoice', reason: 'Reason', credited: 'Credited', share: 'Share of discounts and charges', creditOn: number => `Credit on invoice ${number}`,
+    deposit: (number, date) => `Deposit invoice ${number} of ${date}`, depositRate: (rate, base, tax) => `net ${base}, VAT ${rate} ${tax}`, depositLine: percent => `Deposit, ${percent} of the order`,
+    taxAtHome: (tax, currency, rate, source, date) => `VAT in ${currency}: ${tax}, at ${rate} (${source}, ${date}).`,
   },
   de: {
-    heading: { 'invoice': 'Rechnung', 'order confirmation': 'Auftragsbestätigung' }, date: 'Datum', supplied: 'Leistungsdatum', due: 'Fällig', order: 'Unser Auftrag', reference: 'Ihr Zeichen',
+    heading: { 'invoice': 'Rechnung', 'credit note': 'Rechnungskorrektur', 'order confirmation': 'Auftragsbestätigung' }, date: 'Datum', supplied: 'Leistungsdatum', due: 'Fällig', order: 'Unser Auftrag', reference: 'Ihr Zeichen',
     customer: 'Kunde', taxNumber: 'Ihre USt-IdNr.',
     item: 'Artikel', description: 'Bezeichnung', quantity: 'Menge', price: 'Preis', tax: 'USt', net: 'Netto', gross: 'Betrag',
     base: 'Netto', taxAmount: 'Steuer', includedTax: 'darin USt',
@@ -43,9 +53,12 @@ export const paperWords: Record<Language, PaperWordList> = {
     scan: 'Code mit der Banking-App lesen oder den Verwendungszweck angeben.',
     early: (percent, date, amount) => `${percent} Skonto bei Zahlung bis ${date}: ${amount}.`,
     page: 'Seite {page} von {pages}', continued: 'Fortsetzung', rehearsal: 'PROBE', attention: 'z. Hd.',
+    ofInvoice: 'Zur Rechnung', reason: 'Grund', credited: 'Gutgeschrieben', share: 'Anteil an Nachlässen und Zuschlägen', creditOn: number => `Gutschrift zur Rechnung ${number}`,
+    deposit: (number, date) => `Abschlagsrechnung ${number} vom ${date}`, depositRate: (rate, base, tax) => `netto ${base}, USt ${rate} ${tax}`, depositLine: percent => `Abschlag, ${percent} des Auftrags`,
+    taxAtHome: (tax, currency, rate, source, date) => `USt in ${currency}: ${tax}, zum Kurs ${rate} (${source}, ${date}).`,
   },
   fr: {
-    heading: { 'invoice': 'Facture', 'order confirmation': 'Confirmation de commande' }, date: 'Date', supplied: 'Date de livraison', due: 'Échéance', order: 'Notre commande', reference: 'Votre référence',
+    heading: { 'invoice': 'Facture', 'credit note': 'Avoir', 'order confirmation': 'Confirmation de commande' }, date: 'Date', supplied: 'Date de livraison', due: 'Échéance', order: 'Notre commande', reference: 'Votre référence',
     customer: 'Client', taxNumber: 'Votre n° TVA',
     item: 'Article', description: 'Désignation', quantity: 'Qté', price: 'Prix', tax: 'TVA', net: 'Net', gross: 'Montant',
     base: 'Base', taxAmount: 'Taxe', includedTax: 'dont TVA',
@@ -56,5 +69,8 @@ export const paperWords: Record<Language, PaperWordList> = {
     scan: 'Lisez le code avec l’application de votre banque, ou indiquez la référence.',
     early: (percent, date, amount) => `${percent} d’escompte pour un règlement au plus tard le ${date} : ${amount}.`,
     page: 'Page {page} sur {pages}', continued: 'suite', rehearsal: 'ESSAI', attention: 'À l’attention de',
+    ofInvoice: 'Sur facture', reason: 'Motif', credited: 'Montant crédité', share: 'Part des remises et frais', creditOn: number => `Avoir sur facture ${number}`,
+    deposit: (number, date) => `Facture d’acompte ${number} du ${date}`, depositRate: (rate, base, tax) => `HT ${base}, TVA ${rate} ${tax}`, depositLine: percent => `Acompte, ${percent} de la commande`,
+    taxAtHome: (tax, currency, rate, source, date) => `TVA en ${currency} : ${tax}, au cours de ${rate} (${source}, ${date}).`,
   },
 }

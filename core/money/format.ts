@@ -37,6 +37,11 @@ export function formatQuantity(quantity: DecimalText, language: Language): strin
   return tidy(format(localeOf[language], 0, 3).format(new Decimal(quantity).toFixed() as unknown as number))
 }
 
+/** An exchange rate: as many digits as it has, up to six. */
+export function formatRate(rate: DecimalText, language: Language): string {
+  return tidy(format(localeOf[language], 2, 6).format(new Decimal(rate).toFixed() as unknown as number))
+}
+
 /** A percentage: "23 %", "13.5 %". The space never breaks. */
 export function formatPercent(percent: DecimalText, language: Language): string {
   return `${tidy(format(localeOf[language], 0, 2).format(new Decimal(percent).toFixed() as unknown as number))}\u00A0%`

@@ -9,6 +9,7 @@ import { kinds } from './migrations/004-kinds'
 import { control } from './migrations/005-control'
 import { installation } from './migrations/006-installation'
 import { brandsGrown } from './migrations/007-brands'
+import { posting } from './migrations/008-posting'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -18,6 +19,7 @@ const migrations = [
   { name: '005-control', sql: control },
   { name: '006-installation', sql: installation },
   { name: '007-brands', sql: brandsGrown },
+  { name: '008-posting', sql: posting },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

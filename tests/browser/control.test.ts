@@ -111,13 +111,14 @@ describe('what waits', () => {
     await desk.page.click('[data-test="later"]')
     await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
     expect(await desk.page.$('[data-test="ask-go"][disabled]')).not.toBeNull()
-    await desk.page.$eval('.v-dialog input', (element) => {
+    const day = new Date(Date.now() + 30 * 86_400_000)
+    await desk.page.$eval('.v-dialog input', (element, date) => {
       const field = element as HTMLInputElement
-      field.value = `${new Date().getFullYear() + 1}-01-04T07:30`
+      field.value = `${date}T07:30`
       field.dispatchEvent(new Event('input', { bubbles: true }))
-    })
+    }, day.toISOString().slice(0, 10))
     await desk.page.click('[data-test="ask-go"]')
-    await row(/4 Jan/.source)
+    await row(new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short' }).format(day))
     await desk.page.click('[data-test="cancel"]')
     await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
     await desk.page.keyboard.type('they have the portal')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { languages } from '../../../core/money/format'
 import type { Channel, Wish, Wishes } from '../../../core/wishes/recipients'
 import { channels, wishWords } from '../../../core/wishes/recipients'
@@ -62,7 +62,7 @@ const stateTone: Record<string, string> = { 'arrived': 'go', 'on the way': 'way'
       <p class="sentence">Papers are written in <WordPicker label="Language" :words="languageWords[view.language]" :choices="languageChoices" :value="view.language" :disabled="!may" @pick="keep({ language: $event }, `${view.name} is now written to in ${languageWords[$event as 'en']}.`)" />, prices in <strong>{{ view.currency }}</strong>.</p>
       <section v-for="kind in documentKinds" :key="kind" class="wish" :data-test="`wish-${kind}`">
         <p class="sentence">
-          {{ kind === 'invoice' ? 'Invoices' : 'Order confirmations' }} go <WordPicker label="Way" :words="wishWords({ channel: channelOf(kind) })" :choices="ways" :value="channelOf(kind)" :disabled="!may" @pick="setWish(kind, { channel: $event as Channel })" /><template v-if="byEmail(kind)">
+          {{ capital(kindFacts[kind].many) }} go <WordPicker label="Way" :words="wishWords({ channel: channelOf(kind) })" :choices="ways" :value="channelOf(kind)" :disabled="!may" @pick="setWish(kind, { channel: $event as Channel })" /><template v-if="byEmail(kind)">
             to <WordPicker label="Whom" :words="roles.find(one => one.value === (view!.wishes[kind]?.to ?? ''))!.words" :choices="roles" :value="view.wishes[kind]?.to ?? ''" :disabled="!may" @pick="setWish(kind, { to: ($event || undefined) as Wish['to'] })" />,
             with <WordPanel label="Copies" :words="view.wishes[kind]?.cc?.length ? `a copy to ${view.wishes[kind]!.cc!.join(', ')}` : 'no copy'" :open-end="!view.wishes[kind]?.cc?.length" :disabled="!may"><label>CC <input :value="view.wishes[kind]?.cc?.join(', ')" placeholder="name@house.example" @change="setWish(kind, { cc: list(value($event)) })"></label></WordPanel>
             and <WordPanel label="Blind copies" :words="view.wishes[kind]?.bcc?.length ? `a blind copy to ${view.wishes[kind]!.bcc!.join(', ')}` : 'no blind copy'" :open-end="!view.wishes[kind]?.bcc?.length" :disabled="!may"><label>BCC <input :value="view.wishes[kind]?.bcc?.join(', ')" placeholder="name@house.example" @change="setWish(kind, { bcc: list(value($event)) })"></label></WordPanel>,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { capital, documentKinds, type DocumentKind } from '../../../core/documents/kinds'
+import { capital, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { OrderView } from '../../../server/services/orders/list'
 
 /** One order's papers together, each leading to its sheet, and what can be made next. */
@@ -7,7 +7,7 @@ const props = defineProps<{ papers: OrderView['papers'], kind: DocumentKind, can
 const emit = defineEmits<{ pick: [kind: DocumentKind], make: [kind: DocumentKind] }>()
 const states: Record<string, string> = { 'due': 'due', 'prepared': 'to check', 'put back': 'put back', 'dropped': 'not wanted' }
 
-const papers = computed(() => documentKinds.map((kind) => {
+const papers = computed(() => orderKinds.map((kind) => {
   const paper = props.papers.find(one => one.kind === kind && one.state !== 'dropped') ?? props.papers.find(one => one.kind === kind)
   return { kind, words: paper?.number ?? (paper ? states[paper.state] : 'not made'), tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '', earlier: props.papers.filter(one => one.kind === kind && one.number).length - 1 }
 }))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { documentKinds, kindFacts } from '../../../core/documents/kinds'
+import { orderKinds, kindFacts } from '../../../core/documents/kinds'
 import { whenWords, type Condition, type RoutineSentence, type SendingHours } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../../server/services/routines/choices'
 import { newConditions } from '../../composables/routineWords'
@@ -13,7 +13,7 @@ const set = (change: Partial<RoutineSentence>) => {
 
 const statusChoices = computed(() => props.choices.statuses.map(value => ({ value, words: value })))
 const toggleStatus = (status: string) => set({ statuses: sentence.value.statuses.includes(status) ? sentence.value.statuses.filter(one => one !== status) : [...sentence.value.statuses, status] })
-const kindChoices = documentKinds.map(kind => ({ value: kind, words: kindFacts[kind].one }))
+const kindChoices = orderKinds.map(kind => ({ value: kind, words: kindFacts[kind].one }))
 const roleChoices = [['billing', 'the billing contact'], ['buying', 'the buying contact'], ['goods-in', 'the goods-in contact']].map(([value, words]) => ({ value: value!, words: words! }))
 const added = computed(() => newConditions(props.choices))
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { orderKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { OrderView } from '../../../server/services/orders/list'
 import type { LineEdit } from '../../../server/services/orders/orders'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
@@ -73,7 +73,7 @@ async function setStatus(status: string) {
 /** The paper in hand: one of the order's, by kind. */
 const chosenKind = ref<DocumentKind | null>(null)
 const liveOf = (kind: DocumentKind) => order.value?.papers.find(paper => paper.kind === kind && ['prepared', 'issued'].includes(paper.state))
-const kindInHand = computed<DocumentKind>(() => chosenKind.value ?? [...documentKinds].reverse().find(kind => liveOf(kind)) ?? 'invoice')
+const kindInHand = computed<DocumentKind>(() => chosenKind.value ?? [...orderKinds].reverse().find(kind => liveOf(kind)) ?? 'invoice')
 const live = computed(() => liveOf(kindInHand.value))
 const canMake = (kind: DocumentKind) => session.may('clerk') && !!order.value && !liveOf(kind) && (!kindFacts[kind].needsSupply || !!order.value.suppliedOn) && order.value.status !== 'Draft'
 watch(id, () => {

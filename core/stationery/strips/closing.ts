@@ -4,7 +4,7 @@ import type { Block, Strip } from './strip'
 
 const rowStep = 17
 
-/** Sums, payment and the customer's note: blocks that are never torn; the first, the sums, stays with the last row of the table. */
+/** Sums, payment, what the law wants said and the customer's note: blocks that are never torn; the first, the sums, stays with the last row of the table. */
 export function closing(strip: Strip): Block[] {
   return [sums(strip), payment(strip), note(strip)].filter(block => block !== null)
 }
@@ -78,8 +78,9 @@ function payment(strip: Strip): Block | null {
 }
 
 function note({ paper, sheet, frame }: Strip): Block | null {
-  if (!paper.customerNote) return null
-  const lines = sheet.wrap(paper.customerNote, frame.right - frame.left, frame.text)
+  const parts = [...paper.legal ?? [], paper.customerNote ?? ''].filter(part => part !== '')
+  if (parts.length === 0) return null
+  const lines = parts.flatMap(part => sheet.wrap(part, frame.right - frame.left, frame.text))
   return {
     height: 14 + lines.length * 12,
     draw: top => lines.forEach((line, index) => sheet.text(line, frame.left, top + 18 + index * 12, frame.text)),

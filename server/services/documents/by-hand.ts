@@ -4,7 +4,7 @@ import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
-import { ClaimLost, draftPapers, keepDraft, type Prepared } from './prepare'
+import { ClaimLost, draftBills, draftPapers, keepDraft, type Prepared } from './prepare'
 
 /*
  * What a person does with papers before they are issued: have one prepared, put it back, take it off the list.
@@ -22,7 +22,7 @@ export async function prepareByHand(kind: DocumentKind, orderIds: readonly numbe
       if (kindFacts[kind].needsSupply && !made.context.source.order.suppliedOn) {
         throw new Refusal('not-supplied', `Order ${made.context.orderNumber} has no date of supply yet. Set it to Shipped first; its ${kind} follows.`)
       }
-      const { orderId } = made.context
+      const orderId = made.context.orderId!
       await one('select id from sales_order where id = $1 for share', [orderId])
       const result = await keepDraft({ orderId, kind, addressing, trust: 'after a check', delayMinutes: 0, hours: null, routine: null, actor }, made)
       results.push({ orderId, result })
@@ -35,15 +35,28 @@ export async function prepareByHand(kind: DocumentKind, orderIds: readonly numbe
   })
 }
 
+/** Prepares papers of bills again that were put back. */
+export async function prepareBills(billIds: readonly number[], actor: string): Promise<Prepared[]> {
+  const drafts = await draftBills(billIds)
+  return inTransaction(async () => {
+    const results: Prepared[] = []
+    for (const [billId, made] of drafts) {
+      await one('select id from bill where id = $1 for share', [billId])
+      results.push(await keepDraft({ orderId: made.context.orderId, kind: made.context.source.kind, addressing: { role: 'billing', copyTo: [] }, trust: 'after a check', delayMinutes: 0, hours: null, routine: null, actor }, made))
+    }
+    return results
+  })
+}
+
 /** Puts prepared papers back to To send: the claim is free again, no number was drawn. Answers the ids that were put back. */
 export async function putBack(paperIds: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const back = await rows<{ id: number, orderId: number, kind: DocumentKind }>(`update paper set state = 'put back', by_itself = false, since = $2, actor = $3, changes = null
+    const back = await rows<{ id: number, orderId: number | null, kind: DocumentKind }>(`update paper set state = 'put back', by_itself = false, since = $2, actor = $3, changes = null
       where id = any($1::int[]) and state = 'prepared' returning id, order_id "orderId", kind`, [paperIds, clock.now(), actor])
     await run('delete from claim where paper_id = any($1::int[]) and document_id is null', [back.map(paper => paper.id)])
-    await noteAll(back.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: `The prepared ${paper.kind} was put back. No number was used.` })))
+    await noteAll(back.map(paper => ({ orderId: paper.orderId ?? undefined, paperId: paper.id, actor, words: `The prepared ${paper.kind} was put back. No number was used.` })))
     publish('line', back.map(paper => paper.id))
-    publish('order', back.map(paper => paper.orderId))
+    publish('order', back.flatMap(paper => paper.orderId ?? []))
     return back.map(paper => paper.id)
   })
 }
@@ -51,9 +64,10 @@ export async function putBack(paperIds: readonly number[], actor: string): Promi
 /** Takes papers off To send with a reason: they are not wanted. */
 export async function drop(paperIds: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const dropped = await rows<{ id: number, orderId: number, kind: DocumentKind }>(`update paper set state = 'dropped', since = $2, actor = $3
+    const dropped = await rows<{ id: number, orderId: number | null, kind: DocumentKind }>(`update paper set state = 'dropped', since = $2, actor = $3
       where id = any($1::int[]) and state in ('due', 'put back') returning id, order_id "orderId", kind`, [paperIds, clock.now(), actor])
-    await noteAll(dropped.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: `The ${paper.kind} was taken off To send: ${reason}` })))
+    await run(`update bill set state = 'dropped' where id in (select bill_id from paper where id = any($1::int[])) and state = 'open'`, [dropped.map(paper => paper.id)])
+    await noteAll(dropped.map(paper => ({ orderId: paper.orderId ?? undefined, paperId: paper.id, actor, words: `The ${paper.kind} was taken off To send: ${reason}` })))
     publish('line', dropped.map(paper => paper.id))
     return dropped.map(paper => paper.id)
   })
@@ -62,10 +76,11 @@ export async function drop(paperIds: readonly number[], reason: string, actor: s
 /** Undo of `drop`. */
 export async function undrop(paperIds: readonly number[], actor: string): Promise<void> {
   await inTransaction(async () => {
-    const back = await rows<{ id: number, orderId: number, kind: DocumentKind }>(`update paper p set state = 'put back', since = $2 where id = any($1::int[]) and state = 'dropped'
-      and not exists (select from paper o where o.order_id = p.order_id and o.kind = p.kind and o.occasion = p.occasion and o.state in ('due', 'prepared', 'put back'))
+    const back = await rows<{ id: number, orderId: number | null, kind: DocumentKind }>(`update paper p set state = 'put back', since = $2 where id = any($1::int[]) and state = 'dropped'
+      and not exists (select from paper o where coalesce(o.order_id, 0) = coalesce(p.order_id, 0) and o.kind = p.kind and o.occasion = p.occasion and o.state in ('due', 'prepared', 'put back'))
       returning id, order_id "orderId", kind`, [paperIds, clock.now()])
-    await noteAll(back.map(paper => ({ orderId: paper.orderId, paperId: paper.id, actor, words: `The ${paper.kind} was put on To send again.` })))
+    await run(`update bill set state = 'open' where id in (select bill_id from paper where id = any($1::int[])) and state = 'dropped'`, [back.map(paper => paper.id)])
+    await noteAll(back.map(paper => ({ orderId: paper.orderId ?? undefined, paperId: paper.id, actor, words: `The ${paper.kind} was put on To send again.` })))
     publish('line', back.map(paper => paper.id))
   })
 }

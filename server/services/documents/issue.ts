@@ -1,7 +1,10 @@
+import { dateRefusal } from '../../../core/documents/document-date'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
+import { groupBy } from '../../../core/group'
+import { Decimal } from '../../../core/money/decimal'
 import { formatNumber, nextCounter, periodOf } from '../../../core/numbering/series'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { SendingHours } from '../../../core/routines/sentence'
@@ -9,12 +12,14 @@ import type { Channel, ContactRole, Wishes } from '../../../core/wishes/recipien
 import { clock } from '../../clock'
 import { behindSavepoint, inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
+import { checkBill, settleBill } from '../bills/settle'
 import { addToDispatch, newDispatch } from '../dispatch/create'
 import { gate } from '../house/gate'
 import { company, seriesColumns, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
 import type { BuiltFrom } from './context'
+import { subjectOf } from './prepare'
 import { rehearse } from './rehearse'
 
 /*
@@ -41,18 +46,18 @@ export interface IssueResult {
 }
 
 interface PaperRow {
-  id: number, orderId: number, kind: DocumentKind, occasion: string, state: string, revision: number, problem: string | null, changed: boolean, stale: boolean
+  id: number, orderId: number | null, billId: number | null, creditsId: number | null, replacesId: number | null, wishedDate: Day | null, earlierDateOk: boolean, kind: DocumentKind, occasion: string, state: string, revision: number, problem: string | null, changed: boolean, stale: boolean
   source: PaperSource, builtFrom: BuiltFrom, stationeryId: number, coverNoteId: number, customerId: number, customerName: string, brandId: number
   orderNumber: string, orderDate: Day, channel: Channel, sendTo: string, role: ContactRole, copyTo: string[], delayMinutes: number, hours: SendingHours | null
   /** The customer wants several documents of one Send in one email. */
   gathered?: boolean
 }
 
-const paperColumns = `id, order_id "orderId", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
+const paperColumns = `id, order_id "orderId", bill_id "billId", (select credits_id from bill b where b.id = bill_id) "creditsId", (select replaces_id from bill b where b.id = bill_id) "replacesId", wished_date::text "wishedDate", earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
   stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId",
   order_number "orderNumber", order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes", copy_to "copyTo", hours`
 
-/** Issues papers in order of document date (today for all) and order number. Also calls `within` in the same transaction, for the caller's own rows. */
+/** Issues papers in order of document date (today where none is wished) and order number. Also calls `within` in the same transaction, for the caller's own rows. */
 export async function issueInOneTransaction(asked: readonly ToIssue[], actor: string, within?: (results: IssueResult[]) => Promise<void>): Promise<IssueResult[]> {
   return inTransaction(async () => {
     const results: IssueResult[] = []
@@ -64,7 +69,7 @@ export async function issueInOneTransaction(asked: readonly ToIssue[], actor: st
     await within?.(results)
     publish('line', results.map(result => result.paperId))
     publish('register')
-    publish('order', ready.map(paper => paper.orderId))
+    publish('order', ready.flatMap(paper => paper.orderId ?? []))
     return results
   })
 }
@@ -97,9 +102,12 @@ export async function issueByItself(): Promise<void> {
   }
 }
 
-/** Locks orders, customers and papers, in this order, and keeps those that may be issued as they were looked at. */
+/** Locks orders, bills, credited invoices, customers and papers, in this order, and keeps those that may be issued as they were looked at. */
 async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promise<PaperRow[]> {
   const ids = asked.map(one => one.paperId)
+  await run('select o.id from sales_order o where o.id in (select order_id from paper where id = any($1::int[]) and bill_id is not null) order by o.id for update', [ids])
+  const bills = await rows<{ id: number, version: number }>('select b.id, b.version from bill b where b.id in (select bill_id from paper where id = any($1::int[])) order by b.id for update', [ids])
+  await run('select document_id from open_item where document_id in (select b.credits_id from bill b join paper p on p.bill_id = b.id where p.id = any($1::int[])) order by document_id for update', [ids])
   const orders = await rows<{ id: number, version: number }>(`select o.id, o.version from sales_order o
     where o.id in (select order_id from paper where id = any($1::int[])) order by o.id for share`, [ids])
   const customers = await rows<{ id: number, version: number, wishes: Wishes }>(`select c.id, c.version, c.wishes from customer c
@@ -107,6 +115,7 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
   const papers = await rows<PaperRow>(`select ${paperColumns} from paper where id = any($1::int[]) order by id for update`, [ids])
   const brands = await rows<{ id: number, version: number }>('select id, version from brand')
   const orderVersion = new Map(orders.map(row => [row.id, row.version]))
+  const billVersion = new Map(bills.map(row => [row.id, row.version]))
   const customerVersion = new Map(customers.map(row => [row.id, row.version]))
   const wishes = new Map(customers.map(row => [row.id, row.wishes]))
   const brandVersion = new Map(brands.map(row => [row.id, row.version]))
@@ -118,7 +127,7 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
     const refuse = (outcome: IssueResult['outcome'], reason: string) => results.push({ paperId: paper.id, outcome, reason, documentId: null })
     const lookedAt = revision.get(paper.id)
     const { builtFrom } = paper
-    const outdated = builtFrom.order !== orderVersion.get(paper.orderId) || builtFrom.customer !== customerVersion.get(paper.customerId)
+    const outdated = builtFrom.order !== (paper.billId === null ? orderVersion.get(paper.orderId!) : billVersion.get(paper.billId)) || builtFrom.customer !== customerVersion.get(paper.customerId)
       || builtFrom.brand !== brandVersion.get(paper.brandId)
     if (paper.state !== 'prepared') refuse('skipped', paper.state === 'issued' ? 'It is already issued.' : 'It is no longer waiting: somebody put it back.')
     else if (outdated || paper.stale) {
@@ -132,44 +141,63 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
     await run('update paper set stale = true where id = any($1::int[])', [moved])
     await addJob('refresh-papers', { paperIds: moved })
   }
-  return ready.sort((a, b) => a.orderDate.localeCompare(b.orderDate) || a.orderNumber.localeCompare(b.orderNumber, 'en', { numeric: true }))
+  return ready.sort((a, b) => (a.wishedDate ?? '9999').localeCompare(b.wishedDate ?? '9999') || a.orderDate.localeCompare(b.orderDate) || a.orderNumber.localeCompare(b.orderNumber, 'en', { numeric: true }))
 }
 
 /** Locks the counters last and draws; after that there are only inserts. A paper that fails gives its number to the next one. */
 async function issueReady(ready: readonly PaperRow[], actor: string, results: IssueResult[]): Promise<void> {
   if (ready.length === 0) return
-  const { timeZone } = await company()
+  const { timeZone, closedUntil } = await company()
   const now = clock.now()
-  const date = dayInZone(now, timeZone)
+  const today = dayInZone(now, timeZone)
   const brandIds = [...new Set(ready.map(paper => paper.brandId))].sort((a, b) => a - b)
-  const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where brand_id = any($1::int[]) order by id`, [brandIds])
+  const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where brand_id = any($1::int[]) order by kind <> 'credit note', id`, [brandIds]) // a credit note first: it sets its order free for the invoice issued anew
   const painted: number[] = []
-  const gathering: Gathering = new Map()
+  const issuing: IssuingRun = { gathering: new Map(), billedOrders: new Set(), now, actor, timeZone }
   for (const used of series) {
-    const papers = ready.filter(paper => paper.brandId === used.brandId && paper.kind === used.kind)
-    if (papers.length === 0) continue
-    const period = periodOf(used, date)
-    const counter = await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [used.id, period])
-      ?? await firstCounter(used, period)
-    let last = counter.last
-    for (const paper of papers) {
-      const drawn = nextCounter(used, last)
-      const number = formatNumber(used, drawn, { date, brand: paper.source.brand.code, order: paper.orderNumber })
-      const before = new Map([...gathering].map(([key, open]) => [key, { ...open, numbers: [...open.numbers] }]))
-      try {
-        const documentId = await behindSavepoint(() => insertDocument(paper, { number, counter: drawn, period, seriesId: used.id, date, now, actor, timeZone }, gathering))
-        last = drawn
-        painted.push(documentId)
-        results.push({ paperId: paper.id, outcome: 'issued', reason: number, documentId })
-      } catch (error) {
-        gathering.clear()
-        for (const [key, open] of before) gathering.set(key, open)
-        results.push({ paperId: paper.id, outcome: 'failed', reason: `It could not be issued: ${(error as Error).message}`, documentId: null })
+    const own = ready.filter(paper => paper.brandId === used.brandId && paper.kind === used.kind)
+    for (const [period, papers] of [...groupBy(own, paper => periodOf(used, paper.wishedDate ?? today))].sort(([a], [b]) => a.localeCompare(b))) {
+      for (const { paper, outcome } of await issuePeriod(used, period, papers, today, closedUntil, issuing)) {
+        results.push({ paperId: paper.id, ...outcome })
+        if (outcome.documentId !== null) painted.push(outcome.documentId)
       }
     }
-    if (last !== counter.last) await run('update series_counter set last = $3 where series_id = $1 and period = $2', [used.id, period, last])
   }
   await addJobs('paint-documents', painted, 25, documentIds => ({ documentIds }))
+}
+
+type Outcome = Omit<IssueResult, 'paperId'>
+const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
+
+/** Draws the numbers of one series and period. */
+async function issuePeriod(used: SeriesRow, period: string, papers: readonly PaperRow[], today: Day, closedUntil: Day | null, issuing: IssuingRun): Promise<{ paper: PaperRow, outcome: Outcome }[]> {
+  const counter = await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [used.id, period]) ?? await firstCounter(used, period)
+  let { newest } = (await one<{ newest: Day | null }>('select max(date)::text newest from document where series_id = $1 and period = $2', [used.id, period]))!
+  let last = counter.last
+  const done: { paper: PaperRow, outcome: Outcome }[] = []
+  for (const paper of papers) {
+    const date = paper.wishedDate ?? today
+    const refusal = dateRefusal(date, { today, closedUntil, newest, earlierOk: paper.earlierDateOk })
+    if (refusal) {
+      done.push({ paper, outcome: failed(refusal) })
+      continue
+    }
+    const drawn = nextCounter(used, last)
+    const number = formatNumber(used, drawn, { date, brand: paper.source.brand.code, order: paper.orderNumber })
+    const before = new Map([...issuing.gathering].map(([key, open]) => [key, { ...open, numbers: [...open.numbers] }]))
+    try {
+      const documentId = await behindSavepoint(() => insertDocument(paper, { number, counter: drawn, period, seriesId: used.id, date }, issuing))
+      last = drawn
+      if (newest === null || date > newest) newest = date
+      done.push({ paper, outcome: { outcome: 'issued', reason: number, documentId } })
+    } catch (error) {
+      issuing.gathering.clear()
+      for (const [key, open] of before) issuing.gathering.set(key, open)
+      done.push({ paper, outcome: failed(`It could not be issued: ${(error as Error).message}`) })
+    }
+  }
+  if (last !== counter.last) await run('update series_counter set last = $3 where series_id = $1 and period = $2', [used.id, period, last])
+  return done
 }
 
 /** Creates a period's counter row, so that there is one to lock; one below the start until the first number. */
@@ -178,37 +206,51 @@ async function firstCounter(series: SeriesRow, period: string): Promise<{ last: 
   return (await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [series.id, period]))!
 }
 
-interface Drawn { number: string, counter: number, period: string, seriesId: number, date: Day, now: Date, actor: string, timeZone: string }
+interface Drawn { number: string, counter: number, period: string, seriesId: number, date: Day }
+
+/** What the papers of one issuing transaction share. */
+interface IssuingRun {
+  gathering: Gathering
+  /** Orders of which a part was billed in this transaction: their own papers were built before it. */
+  billedOrders: Set<number>
+  now: Date
+  actor: string
+  timeZone: string
+}
 
 /** Emails of this transaction that take further documents, by what makes them alike. Put back where a paper's savepoint is rolled back. */
 type Gathering = Map<string, { dispatchId: number, numbers: string[] }>
 
-async function insertDocument(paper: PaperRow, drawn: Drawn, gathering: Gathering): Promise<number> {
+async function insertDocument(paper: PaperRow, drawn: Drawn, { gathering, billedOrders, now, actor, timeZone }: IssuingRun): Promise<number> {
+  if (paper.billId === null && paper.orderId !== null && billedOrders.has(paper.orderId)) throw new Error('a part of its order has just been billed. Look at it again.')
+  if (paper.billId !== null) await checkBill(paper)
   const issued: Paper = issuePaper(paper.source, drawn.date, drawn.number)
   const { amounts } = issued
   const document = await one<{ id: number }>(`
     insert into document (kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id, customer_name, brand_id, language,
-      currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21, $22, $23, $24, $25) returning id`,
+      currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search, bill_id, credits_id, replaces_id)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21, $22, $23, $24, $25, $26, $27, $28) returning id`,
   [paper.kind, drawn.number, drawn.seriesId, drawn.period, drawn.counter, drawn.date, issued.dueDate, paper.orderId, paper.orderNumber, paper.customerId,
     paper.customerName, paper.brandId, issued.language, issued.currency, amounts.net, amounts.tax, amounts.total, amounts.toPay, json(issued),
-    paper.stationeryId, paper.coverNoteId, paper.id, drawn.now, drawn.actor,
-    [drawn.number, paper.orderNumber, paper.customerName, paper.source.order.reference ?? ''].join(' ').toLowerCase()])
+    paper.stationeryId, paper.coverNoteId, paper.id, now, actor,
+    [drawn.number, paper.orderNumber, paper.customerName, paper.source.order.reference ?? '', paper.source.credit?.number ?? ''].filter(Boolean).join(' ').toLowerCase(), paper.billId, paper.creditsId, paper.replacesId])
   const documentId = document!.id
   if (kindFacts[paper.kind].books) {
-    await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4, $4, $5)`,
-      [documentId, paper.customerId, issued.currency, amounts.toPay, issued.dueDate])
+    await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
+      [documentId, paper.customerId, issued.currency, paper.creditsId === null ? amounts.toPay : new Decimal(amounts.total).neg().toString(), issued.dueDate ?? drawn.date])
   }
   await run('insert into unpainted (document_id) values ($1)', [documentId])
   await run(`update paper set state = 'issued' where id = $1`, [paper.id])
-  const claimed = await run(`update claim set document_id = $1 where source_kind = 'order' and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
-    [documentId, paper.orderId, paper.kind, paper.occasion, paper.id])
+  const subject = subjectOf(paper)
+  const claimed = await run(`update claim set document_id = $1 where source_kind = $6 and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
+    [documentId, subject.id, paper.kind, paper.occasion, paper.id, subject.kind])
   if (claimed !== 1) throw new Error('its claim is no longer held')
-  await run(`insert into event (kind, order_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $2::jsonb, 1, $3, $4, $3)`,
-    [paper.orderId, json({ document: documentId, kind: paper.kind, number: drawn.number, total: amounts.total, currency: issued.currency }), drawn.now, drawn.actor])
-  await noteAll([{ orderId: paper.orderId, paperId: paper.id, documentId, actor: drawn.actor, words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.` }])
+  await run(`insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $5, $2::jsonb, 1, $3, $4, $3)`,
+    [paper.orderId, json({ document: documentId, kind: paper.kind, number: drawn.number, total: amounts.total, currency: issued.currency }), now, actor, documentId])
+  await noteAll([{ orderId: paper.orderId ?? undefined, paperId: paper.id, documentId, actor, words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.` }])
+  if (paper.billId !== null) await settleBill(paper, documentId, { now, actor, billedOrders })
   const channels = paper.channel === 'both' ? ['email', 'paper'] as const : paper.channel === 'nothing' ? [] : [paper.channel]
-  const notBefore = sendingTime(drawn.now, paper.delayMinutes, paper.hours, drawn.timeZone)
+  const notBefore = sendingTime(now, paper.delayMinutes, paper.hours, timeZone)
   for (const channel of channels) {
     const alike = channel === 'email' && paper.gathered ? json([paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, issued.currency, notBefore]) : undefined
     const open = alike ? gathering.get(alike) : undefined
@@ -220,10 +262,10 @@ async function insertDocument(paper: PaperRow, drawn: Drawn, gathering: Gatherin
     const dispatchId = await newDispatch({
       channel, documentId, number: drawn.number, customerId: paper.customerId, customerName: paper.customerName, brandId: paper.brandId, role: paper.role,
       coverNoteId: paper.coverNoteId, total: amounts.total, currency: issued.currency, sendTo: channel === 'paper' ? 'Paper, by post' : paper.sendTo,
-      toAddresses: null, copyTo: paper.copyTo, isCopy: false, ready: false, notBefore, actor: drawn.actor,
+      toAddresses: null, copyTo: paper.copyTo, isCopy: false, ready: false, notBefore, actor,
     })
     if (alike) gathering.set(alike, { dispatchId, numbers: [drawn.number] })
   }
-  if (channels.length === 0) await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, drawn.now])
+  if (channels.length === 0) await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, now])
   return documentId
 }

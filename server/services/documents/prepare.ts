@@ -13,6 +13,7 @@ import { checkPaper } from '../../render/pool'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { note, noteAll } from '../trail/trail'
+import { loadBillContexts } from '../bills/context'
 import { draft, loadContexts, sendToWords, type Addressing, type PaperContext } from './context'
 
 /*
@@ -27,19 +28,26 @@ export interface Draft { context: PaperContext, paper: Paper | null, problem: st
 
 /** Builds and lays out drafts of many orders; in parallel in the render threads, outside of any transaction. */
 export async function draftPapers(kind: DocumentKind, orderIds: readonly number[], addressing: Addressing): Promise<Map<number, Draft>> {
-  const contexts = await loadContexts(kind, orderIds, addressing)
+  return layOutAll(await loadContexts(kind, orderIds, addressing))
+}
+
+/** The same for bills, by their ids. */
+export async function draftBills(billIds: readonly number[]): Promise<Map<number, Draft>> {
+  return layOutAll(await loadBillContexts(billIds))
+}
+
+async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, Draft>> {
   const today = dayInZone(clock.now(), (await company()).timeZone)
-  const drafts = await Promise.all([...contexts.values()].map(async (context): Promise<Draft> => {
-    const made = draft(context, today)
-    if ('problem' in made) return { context, paper: null, problem: made.problem }
+  return new Map(await Promise.all([...contexts].map(async ([id, context]): Promise<[number, Draft]> => {
+    const made = draft(context, context.wishedDate ?? today)
+    if ('problem' in made) return [id, { context, paper: null, problem: made.problem }]
     const { problems } = await checkPaper(made.paper, context.stationery.design)
-    return { context, paper: made.paper, problem: problems.map(problem => problem.sentence).join(' ') || null }
-  }))
-  return new Map(drafts.map(one => [one.context.orderId, one]))
+    return [id, { context, paper: made.paper, problem: problems.map(problem => problem.sentence).join(' ') || null }]
+  })))
 }
 
 export interface Prepare {
-  orderId: number
+  orderId: number | null
   kind: DocumentKind
   addressing: Addressing
   trust: Trust
@@ -59,8 +67,9 @@ export type Prepared =
  */
 export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> {
   const { context } = made
-  const occasion = occasionOf(asked.kind, context.revision)
-  const held = await claimHolder(asked.orderId, asked.kind, occasion)
+  const occasion = occasionIn(asked.kind, context)
+  const subject = subjectOf(context)
+  const held = await claimHolder(subject, asked.kind, occasion)
   if (held) return { outcome: 'already', paperId: held.paperId, reason: held.words }
 
   if (asked.routine && context.channel === 'nothing' && !kindFacts[asked.kind].books) return { outcome: 'not wanted', paperId: null, reason: `${context.customerName} wants no ${kindFacts[asked.kind].many}.` }
@@ -70,32 +79,37 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   const state = byHand ? 'due' : 'prepared'
   const row = await one<{ id: number }>(`
     insert into paper (order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id, order_number, order_date,
-      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb)
-    on conflict (order_id, kind, occasion) where state in ('due', 'prepared', 'put back') do update set
+      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours, bill_id, wished_date)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb, $30, $31)
+    on conflict (coalesce(order_id, 0), kind, occasion) where state in ('due', 'prepared', 'put back') do update set
       state = excluded.state, by_itself = excluded.by_itself, routine_id = coalesce(excluded.routine_id, paper.routine_id),
       routine_version = coalesce(excluded.routine_version, paper.routine_version), customer_name = excluded.customer_name, total = excluded.total,
       currency = excluded.currency, channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role, delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
       source = excluded.source, content = excluded.content, stationery_id = excluded.stationery_id, cover_note_id = excluded.cover_note_id,
       built_from = excluded.built_from, problem = excluded.problem, baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
-      revision = paper.revision + 1, actor = excluded.actor
+      revision = paper.revision + 1, actor = excluded.actor, wished_date = excluded.wished_date
     returning id`,
   [asked.orderId, asked.kind, occasion, state, byItself, asked.routine?.id ?? null, asked.routine?.version ?? null, context.customerId, context.brandId,
     context.orderNumber, context.orderDate, context.customerName, made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel,
     sendToWords(context), asked.addressing.role, asked.delayMinutes, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id,
-    context.coverNoteId, json(context.builtFrom), made.problem, clock.now(), asked.actor, json(baselineOf(made)), json(asked.addressing.copyTo), asked.hours ? json(asked.hours) : null])
+    context.coverNoteId, json(context.builtFrom), made.problem, clock.now(), asked.actor, json(baselineOf(made)), json(asked.addressing.copyTo), asked.hours ? json(asked.hours) : null, context.billId, context.wishedDate])
   const paperId = row!.id
   if (!byHand) {
     const taken = await run(`insert into claim (source_kind, source_id, document_kind, occasion, paper_id, taken_at)
-      values ('order', $1, $2, $3, $4, $5) on conflict do nothing`, [asked.orderId, asked.kind, occasion, paperId, clock.now()])
+      values ($1, $2, $3, $4, $5, $6) on conflict do nothing`, [subject.kind, subject.id, asked.kind, occasion, paperId, clock.now()])
     if (taken === 0) throw new ClaimLost()
   }
   if (byItself) await addJob('issue-papers', { paperIds: [paperId] })
-  await note({ orderId: asked.orderId, paperId }, asked.actor,
+  await note({ orderId: asked.orderId ?? undefined, paperId }, asked.actor,
     byHand ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.` : `The ${asked.kind} was prepared${made.problem ? `, but cannot be issued: ${made.problem}` : byItself ? ' and goes by itself.' : ' and waits for a check.'}`)
   publish('line')
   return { outcome: byHand ? 'due' : byItself ? 'goes by itself' : 'prepared', paperId, reason: made.problem ?? '' }
 }
+
+/** What the claim of a paper is on: a bill, or an order. */
+export const subjectOf = (paper: { orderId: number | null, billId: number | null }) => (paper.billId === null ? { kind: 'order', id: paper.orderId! } : { kind: 'bill', id: paper.billId })
+
+const occasionIn = (kind: DocumentKind, context: PaperContext) => (context.billId === null ? occasionOf(kind, context.revision) : `draft ${context.billId}`)
 
 /** Another transaction took the claim between look and insert; the caller starts again and then finds it. */
 export class ClaimLost extends Error {}
@@ -105,19 +119,19 @@ function goesOut(context: PaperContext): boolean {
 }
 
 /** Who has the claim, in plain words; undefined when it is free. */
-async function claimHolder(orderId: number, kind: DocumentKind, occasion: string): Promise<{ paperId: number, words: string } | undefined> {
+async function claimHolder(subject: { kind: string, id: number }, kind: DocumentKind, occasion: string): Promise<{ paperId: number, words: string } | undefined> {
   const row = await one<{ paperId: number, number: string | null, byItself: boolean }>(`
     select c.paper_id "paperId", d.number, p.by_itself "byItself" from claim c join paper p on p.id = c.paper_id left join document d on d.id = c.document_id
-    where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = $2 and c.occasion = $3 for update of c`, [orderId, kind, occasion])
+    where c.source_kind = $1 and c.source_id = $2 and c.document_kind = $3 and c.occasion = $4 for update of c`, [subject.kind, subject.id, kind, occasion])
   if (!row) return undefined
   return {
     paperId: row.paperId,
-    words: row.number ? `Nothing was made: ${kind} ${row.number} was already issued for this order.` : `Nothing was made: the ${kind} of this order is already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
+    words: row.number ? `Nothing was made: ${kind} ${row.number} was already issued for ${subject.kind === 'order' ? 'this order' : 'this draft'}.` : `Nothing was made: the ${kind} of this order is already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
   }
 }
 
 /** Marks prepared papers that were built from something that has now changed, and has them built anew. In the caller's transaction. */
-export async function markStale(where: 'order_id' | 'customer_id' | 'brand_id', id: number): Promise<void> {
+export async function markStale(where: 'order_id' | 'customer_id' | 'brand_id' | 'bill_id', id: number): Promise<void> {
   const papers = await rows<{ id: number }>(`update paper set stale = true where ${where} = $1 and state in ('prepared', 'due', 'put back') returning id`, [id])
   if (papers.length > 0) {
     await addJob('refresh-papers', { paperIds: papers.map(paper => paper.id) })
@@ -132,17 +146,17 @@ function baselineOf(made: Draft): Baseline {
   return { content: made.paper, sendTo: sendToWords(made.context), problem: made.problem, coverNoteId: made.context.coverNoteId }
 }
 
-interface StalePaper extends Baseline { id: number, orderId: number, kind: DocumentKind, role: ContactRole, copyTo: string[], baseline: Baseline, byItself: boolean }
+interface StalePaper extends Baseline { id: number, orderId: number | null, billId: number | null, kind: DocumentKind, role: ContactRole, copyTo: string[], baseline: Baseline, byItself: boolean }
 
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
-  const stale = await rows<StalePaper>(`select id, order_id "orderId", kind, to_role role, copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
+  const stale = await rows<StalePaper>(`select id, order_id "orderId", bill_id "billId", kind, to_role role, copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
     from paper where id = any($1::int[]) and stale`, [paperIds])
-  for (const papers of groupBy(stale, paper => json([paper.kind, paper.role, paper.copyTo])).values()) {
-    const { kind, role, copyTo } = papers[0]!
-    const drafts = await draftPapers(kind, papers.map(paper => paper.orderId), { role, copyTo })
+  for (const papers of groupBy(stale, paper => json([paper.kind, paper.role, paper.copyTo, paper.billId !== null])).values()) {
+    const { kind, role, copyTo, billId } = papers[0]!
+    const drafts = billId !== null ? await draftBills(papers.map(paper => paper.billId!)) : await draftPapers(kind, papers.map(paper => paper.orderId!), { role, copyTo })
     for (const paper of papers) {
-      const made = drafts.get(paper.orderId)
+      const made = drafts.get(subjectOf(paper).id)
       if (made) await keepRefreshed(paper, made)
     }
   }
@@ -151,22 +165,23 @@ export async function refreshPapers(paperIds: readonly number[]): Promise<void> 
 async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
   await inTransaction(async () => {
     const { context } = made
-    const occasion = occasionOf(paper.kind, context.revision)
-    const current = await one<{ version: number }>('select version from sales_order where id = $1 for share', [paper.orderId])
+    const occasion = occasionIn(paper.kind, context)
+    const subject = subjectOf(paper)
+    const current = await one<{ version: number }>(`select version from ${subject.kind === 'order' ? 'sales_order' : 'bill'} where id = $1 for share`, [subject.id])
     const now = baselineOf(made)
     const changes = paper.byItself ? [] : difference(paper.baseline, now) // what goes by itself nobody has looked at
     const stillByItself = paper.byItself && !made.problem && goesOut(context)
     const moved = difference(paper, now).length > 0
     const kept = await run(`update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17
+        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17, wished_date = $18, brand_id = $19, customer_id = $20
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
     [paper.id, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id, context.coverNoteId, json(context.builtFrom), made.problem,
       made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel, sendToWords(context), context.customerName,
-      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself, occasion])
+      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself, occasion, context.wishedDate, context.brandId, context.customerId])
     if (kept > 0) await run('update claim set occasion = $2 where paper_id = $1 and document_id is null and occasion <> $2', [paper.id, occasion])
     if (kept > 0 && stillByItself) await addJob('issue-papers', { paperIds: [paper.id] })
     if (kept > 0 && moved) {
-      await noteAll([{ orderId: paper.orderId, paperId: paper.id, actor: 'Clothespin', words: `The prepared ${paper.kind} was built anew: ${changes.map(change => change.what).join(', ') || 'as it was before'}.`, detail: changes }])
+      await noteAll([{ orderId: paper.orderId ?? undefined, paperId: paper.id, actor: 'Clothespin', words: `The prepared ${paper.kind} was built anew: ${changes.map(change => change.what).join(', ') || 'as it was before'}.`, detail: changes }])
     }
     publish('line', [paper.id])
   })
@@ -183,11 +198,11 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
 /** A person has looked at what changed: from now on differences count against the paper as it is. @returns false when it changed once more meanwhile */
 export async function markSeen(paperId: number, revision: number, actor: string): Promise<boolean> {
   return inTransaction(async () => {
-    const seen = await one<{ orderId: number }>(`update paper set changes = null,
+    const seen = await one<{ orderId: number | null }>(`update paper set changes = null,
         baseline = jsonb_build_object('content', content, 'sendTo', send_to, 'problem', problem, 'coverNoteId', cover_note_id)
       where id = $1 and revision = $2 and not stale returning order_id "orderId"`, [paperId, revision])
     if (!seen) return false
-    await note({ orderId: seen.orderId, paperId }, actor, 'The changes were looked at.')
+    await note({ orderId: seen.orderId ?? undefined, paperId }, actor, 'The changes were looked at.')
     publish('line', [paperId])
     return true
   })

@@ -26,7 +26,7 @@ import { samplePaper } from './sample'
  * Dies half-way: the row is unsent and the sweeper calls again; a rehearsal that comes twice does no harm.
  */
 
-export interface Rehearsable { id: number, customerName: string, brandId: number, orderId: number, kind: DocumentKind, source: PaperSource, stationeryId: number, coverNoteId: number, customerId: number, role: ContactRole, copyTo: string[] }
+export interface Rehearsable { id: number, customerName: string, brandId: number, orderId: number | null, kind: DocumentKind, source: PaperSource, stationeryId: number, coverNoteId: number, customerId: number, role: ContactRole, copyTo: string[] }
 
 /** Makes rehearsal papers in the caller's transaction, and the jobs that mail them. @returns their numbers, paper by paper */
 export async function rehearse(papers: readonly Rehearsable[], sentTo: string, date: Day, actor: string): Promise<string[]> {
@@ -39,7 +39,7 @@ export async function rehearse(papers: readonly Rehearsable[], sentTo: string, d
     numbers.push(number)
   }
   if (ids.length > 0) await addJob('send-rehearsals', { rehearsalIds: ids })
-  await noteAll(papers.map((paper, index) => ({ orderId: paper.orderId, paperId: paper.id, actor, words: `Rehearsed as ${numbers[index]} to ${sentTo}. The real one stays due.` })))
+  await noteAll(papers.map((paper, index) => ({ orderId: paper.orderId ?? undefined, paperId: paper.id, actor, words: `Rehearsed as ${numbers[index]} to ${sentTo}. The real one stays due.` })))
   return numbers
 }
 

@@ -1,5 +1,6 @@
 import { one, rows } from '../../db/connection'
 import type { EmailLook } from '../../../core/covernotes/email-look'
+import type { Day } from '../../../core/documents/days'
 import type { BrandFacts } from '../../../core/documents/facts'
 import type { NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
@@ -17,12 +18,16 @@ export interface CompanyRow {
   orderFields: string[]
   presumeSeconds: number
   failureNoticeTo: string
+  /** Last day of the closed accounting periods. */
+  closedUntil: Day | null
+  /** Whether orders that come to nothing get documents from routines. */
+  zeroTotals: 'make' | 'skip'
 }
 
 /** The company's settings. @throws when the database is empty */
 export async function company(): Promise<CompanyRow> {
   const row = await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
-    presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo" from company`)
+    presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals" from company`)
   if (!row) throw new Error('the database holds no company yet')
   return row
 }
