@@ -7,7 +7,9 @@ import { taskList } from '../server/queue/run-worker'
 import { listenForReports } from '../server/outside/mail/listener'
 import { closeMailConnections } from '../server/outside/mail/smtp'
 import { closeRenderPool } from '../server/render/pool'
+import { billView, changeBill, creditDocument, newInvoice } from '../server/services/bills/bills'
 import { putBack } from '../server/services/documents/by-hand'
+import { issueInOneTransaction } from '../server/services/documents/issue'
 import { sendCopy, settleByHand } from '../server/services/dispatch/by-hand'
 import { sweep } from '../server/services/dispatch/sweep'
 import { addOrder, setStatus } from '../server/services/orders/orders'
@@ -113,9 +115,26 @@ async function today(leaving: number[], routine: number, at: (daysAgo: number, h
   at(0, 15)
   if (first) await putBack([first.id], clerk)
   await settle()
+  await writeByHand(settle)
   const [sent] = await rows<{ id: number }>(`select d.id from document d join customer c on c.id = d.customer_id where c.number = '10417' and d.kind = 'invoice' order by d.id desc limit 1`)
   if (sent) await sendCopy(sent.id, droppedAddress, false, clerk)
   for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
+}
+
+/** What the desk writes without an order: a credit for one brood box that came broken, and a repair, still a draft. */
+async function writeByHand(settle: () => Promise<void>): Promise<void> {
+  const [invoice] = await rows<{ id: number }>(`select d.id from document d join customer c on c.id = d.customer_id where c.number = '10420' and d.kind = 'invoice' order by d.id desc limit 1`)
+  if (invoice) {
+    const { credit } = await creditDocument(invoice.id, { ask: { kind: 'lines', lines: [{ line: 0, quantity: '1' }] }, reason: 'Arrived broken', anew: false }, clerk)
+    const [paper] = await rows<{ paperId: number, revision: number }>('select id "paperId", revision from paper where bill_id = $1', [credit])
+    await issueInOneTransaction([paper!], clerk)
+  }
+  const customer = await one<{ id: number, brandId: number }>(`select c.id, (select min(id) from brand) "brandId" from customer c where number = '10418'`)
+  const draft = await newInvoice(customer!.id, customer!.brandId, clerk)
+  const { version, facts } = await billView(draft)
+  const line = (description: string, quantity: string, unitPrice: string) => ({ item: '', description, detail: null, unit: '', quantity, unitPrice, discountPercent: '0', taxCode: 'standard' })
+  await changeBill(draft, { version, brandId: customer!.brandId, customerId: customer!.id, earlierDateOk: false, facts: { ...facts, suppliedOn: clock.now().toISOString().slice(0, 10), lines: [line('Repair of a radial extractor, two hours', '2', '48.00'), line('Bearing set', '1', '19.90')] } }, clerk)
+  await settle()
 }
 
 /** Waits until the queue has nothing to do now. */

@@ -4,7 +4,7 @@ import type { BrandView } from '../../server/services/house/change'
 import type { GuideStep } from '../../server/services/house/guide'
 
 type Section = typeof sections[number]
-const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'House'] as const
+const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'Periods', 'House'] as const
 
 /** What has to stand before anything goes out: each brand's identity, logo, sender, numbers and cover notes, with the true paper beside it. */
 const session = useSession()
@@ -69,6 +69,7 @@ const version = computed(() => (brand.value ? `${brand.value.version}-${brand.va
         <SetUpGuide v-if="section === 'Guide'" :steps="steps" @part="section = $event as Section" />
         <BrandLook v-else-if="section === 'Look'" :key="`l${brand.id}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
         <HouseSettings v-else-if="section === 'House'" />
+        <ClosedPeriods v-else-if="section === 'Periods'" />
         <BrandIdentity v-else-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
         <BrandNumbers v-else-if="section === 'Numbers' && brand.series" :key="`n${brand.id}${kind}`" :brand="brand" :series="brand.series" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
         <BrandNote v-else :key="`c${brand.id}${kind}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
@@ -92,6 +93,6 @@ const version = computed(() => (brand.value ? `${brand.value.version}-${brand.va
 .brand .tag { white-space: normal; }
 .hint { padding: 14px; font-size: 13px; }
 #email-preview { display: flex; flex-direction: column; flex: 1; min-height: 0; }
-.part { white-space: nowrap; border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 11px; border-radius: 4px; cursor: pointer; color: var(--ink); }
+.part { white-space: nowrap; border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 9px; border-radius: 4px; cursor: pointer; color: var(--ink); }
 .part.here { background: var(--ledger-deep); }
 </style>

@@ -48,7 +48,7 @@ const groupCount = (name: string) => list.extra.value?.groups.find(group => (gro
 
 async function open(id: number) {
   const one = list.rows.value.find(found => found.id === id)
-  if (one) await navigateTo(`/orders/${one.orderId}`)
+  if (one) await navigateTo(one.billId ? `/drafts/${one.billId}` : one.orderId ? `/orders/${one.orderId}` : `/register?search=${one.number}`)
 }
 </script>
 

@@ -22,6 +22,11 @@ watch(list.rows, (rows) => {
 })
 useLive(['register'], () => void list.reload(), 400)
 
+const writing = ref(false)
+function openOrder(id: number) {
+  const { orderId } = list.rows.value.find(one => one.id === id)!
+  if (orderId) void navigateTo(`/orders/${orderId}`)
+}
 function turn(step: 1 | -1) {
   const leaves: Leaf[] = ['Paper', 'Email', 'Trail']
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
@@ -49,24 +54,25 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
         </div>
         <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
         <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <RowList v-model:active="active" :rows="list.rows.value" label="Documents" :pickable="false" :loading="list.first.value" @leaf="turn" @open="id => navigateTo(`/orders/${list.rows.value.find(one => one.id === id)!.orderId}`)" @more="list.loadMore()">
+        <RowList v-model:active="active" :rows="list.rows.value" label="Documents" :pickable="false" :loading="list.first.value" @leaf="turn" @open="id => openOrder(id)" @more="list.loadMore()">
           <template #row="{ row: one }">
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
             <span class="order mono soft">{{ one.orderNumber }}</span>
-            <span class="state"><span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state === 'claimed' || one.state === 'handing over' ? 'waiting' : one.state ?? 'not sent' }}</span></span>
-            <span class="total amount">{{ money(one.total, one.currency) }}</span>
+            <span class="state"><span v-if="one.voided" class="tag stuck">void</span><span v-else-if="one.credited" class="tag wait">{{ one.credited === 'whole' ? 'credited' : 'part credited' }}</span><span v-else class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state === 'claimed' || one.state === 'handing over' ? 'waiting' : one.state ?? 'not sent' }}</span></span>
+            <span class="total amount">{{ money(one.kind === 'credit note' ? `-${one.total}` : one.total, one.currency) }}</span>
           </template>
           <template #empty>
             <div class="empty"><strong>{{ filters.search ? 'No document of that kind' : 'No document yet' }}</strong>{{ filters.search ? 'Numbers, customers, order numbers, references and exact amounts are looked through.' : 'Every document that is issued stands here for good, with its number and its PDF.' }}</div>
           </template>
         </RowList>
-        <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'document') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span></footer>
+        <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'document') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><template v-if="session.may('clerk')"><span class="push" /><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
       </section>
       <aside class="right" aria-label="The document in hand">
         <DocumentPane v-if="row" :id="row.id" v-model:leaf="leaf" />
         <div v-else class="empty"><strong>No document in hand</strong>Choose a row to see its PDF, its email and its trail.</div>
       </aside>
     </div>
+    <NewInvoice v-if="writing" v-model="writing" />
   </div>
 </template>
 

@@ -65,7 +65,7 @@ export function buildPaper(input: PaperInput): Paper {
   const prepaid = is.asksForPayment ? order.prepaid : '0'
 
   const sums = [
-    ...(order.adjustments.length ? [{ label: words.lines, amount: money(result.linesSum), strong: false }] : []),
+    ...(result.adjustments.length ? [{ label: words.lines, amount: money(result.linesSum), strong: false }] : []),
     ...result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount), strong: false })),
     { label: words.net, amount: money(result.net), strong: false },
     ...result.groups.map(group => ({ label: `${words.tax} ${formatPercent(group.rate, language)}`, amount: money(group.tax), strong: false })),
@@ -118,12 +118,12 @@ function depositRows(deposit: DepositFacts, { order, language }: PaperInput): Pa
 }
 
 /** What the law wants said on it. */
-function legal({ language, exchange, order }: PaperInput, tax: string, treatment: TaxTreatment): string[] {
+function legal({ language, exchange, order, credit }: PaperInput, tax: string, treatment: TaxTreatment): string[] {
   const words = paperWords[language]
   const home = exchange && exchange.currency === order.currency && !new Decimal(tax).isZero()
     ? [words.taxAtHome(formatMoney(inHomeCurrency(tax, exchange), exchange.home, language), exchange.home, `1 ${exchange.home} = ${formatRate(exchange.rate, language)} ${exchange.currency}`, exchange.source, formatDay(exchange.day, language))]
     : []
-  return [...(treatment === 'domestic' ? [] : [treatmentWords[treatment][language]]), ...home]
+  return [...(credit ? [`${words.ofInvoice} ${words.ofDay(credit.number, formatDay(credit.date, language))}. ${words.reason}: ${credit.reason}`] : []), ...(treatment === 'domestic' ? [] : [treatmentWords[treatment][language]]), ...home]
 }
 
 function facts(input: PaperInput, due: Day | null): PaperFact[] {
@@ -133,8 +133,7 @@ function facts(input: PaperInput, due: Day | null): PaperFact[] {
     { key: 'date', label: words.date, value: formatDay(input.date, language) },
     { key: 'supplied', label: words.supplied, value: order.suppliedOn && kindFacts[input.kind].needsSupply ? formatDay(order.suppliedOn, language) : '' },
     { key: 'due', label: words.due, value: due ? formatDay(due, language) : '' },
-    { key: 'invoice', label: words.ofInvoice, value: input.credit ? `${input.credit.number}, ${formatDay(input.credit.date, language)}` : '' },
-    { key: 'reason', label: words.reason, value: input.credit?.reason ?? '' },
+    { key: 'invoice', label: words.ofInvoice, value: input.credit?.number ?? '' },
     { key: 'order', label: words.order, value: order.number },
     { key: 'reference', label: words.reference, value: order.reference ?? '' },
     { key: 'customer', label: words.customer, value: customer.number },

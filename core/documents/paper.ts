@@ -44,7 +44,7 @@ export interface Paper {
 }
 
 export interface PaperFact {
-  key: 'date' | 'supplied' | 'due' | 'order' | 'reference' | 'customer' | 'taxNumber' | 'invoice' | 'reason'
+  key: 'date' | 'supplied' | 'due' | 'order' | 'reference' | 'customer' | 'taxNumber' | 'invoice'
   label: string
   value: string
 }

@@ -17,6 +17,7 @@ export interface PaperWordList {
   attention: string
   /** Rows of a credit note and of a final invoice. */
   ofInvoice: string, reason: string, credited: string, share: string
+  ofDay: (number: string, date: string) => string
   creditOn: (number: string) => string
   deposit: (number: string, date: string) => string
   depositRate: (rate: string, base: string, tax: string) => string
@@ -37,7 +38,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     scan: 'Scan the code with your bank’s app, or give the reference.',
     early: (percent, date, amount) => `${percent} discount when paid by ${date}: ${amount}.`,
     page: 'Page {page} of {pages}', continued: 'continued', rehearsal: 'REHEARSAL', attention: 'Attn',
-    ofInvoice: 'To invoice', reason: 'Reason', credited: 'Credited', share: 'Share of discounts and charges', creditOn: number => `Credit on invoice ${number}`,
+    ofInvoice: 'To invoice', reason: 'Reason', credited: 'Credited', share: 'Share of discounts and charges', ofDay: (number, date) => `${number} of ${date}`, creditOn: number => `Credit on invoice ${number}`,
     deposit: (number, date) => `Deposit invoice ${number} of ${date}`, depositRate: (rate, base, tax) => `net ${base}, VAT ${rate} ${tax}`, depositLine: percent => `Deposit, ${percent} of the order`,
     taxAtHome: (tax, currency, rate, source, date) => `VAT in ${currency}: ${tax}, at ${rate} (${source}, ${date}).`,
   },
@@ -53,7 +54,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     scan: 'Code mit der Banking-App lesen oder den Verwendungszweck angeben.',
     early: (percent, date, amount) => `${percent} Skonto bei Zahlung bis ${date}: ${amount}.`,
     page: 'Seite {page} von {pages}', continued: 'Fortsetzung', rehearsal: 'PROBE', attention: 'z. Hd.',
-    ofInvoice: 'Zur Rechnung', reason: 'Grund', credited: 'Gutgeschrieben', share: 'Anteil an Nachlässen und Zuschlägen', creditOn: number => `Gutschrift zur Rechnung ${number}`,
+    ofInvoice: 'Zur Rechnung', reason: 'Grund', credited: 'Gutgeschrieben', share: 'Anteil an Nachlässen und Zuschlägen', ofDay: (number, date) => `${number} vom ${date}`, creditOn: number => `Gutschrift zur Rechnung ${number}`,
     deposit: (number, date) => `Abschlagsrechnung ${number} vom ${date}`, depositRate: (rate, base, tax) => `netto ${base}, USt ${rate} ${tax}`, depositLine: percent => `Abschlag, ${percent} des Auftrags`,
     taxAtHome: (tax, currency, rate, source, date) => `USt in ${currency}: ${tax}, zum Kurs ${rate} (${source}, ${date}).`,
   },
@@ -69,7 +70,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     scan: 'Lisez le code avec l’application de votre banque, ou indiquez la référence.',
     early: (percent, date, amount) => `${percent} d’escompte pour un règlement au plus tard le ${date} : ${amount}.`,
     page: 'Page {page} sur {pages}', continued: 'suite', rehearsal: 'ESSAI', attention: 'À l’attention de',
-    ofInvoice: 'Sur facture', reason: 'Motif', credited: 'Montant crédité', share: 'Part des remises et frais', creditOn: number => `Avoir sur facture ${number}`,
+    ofInvoice: 'Sur facture', reason: 'Motif', credited: 'Montant crédité', share: 'Part des remises et frais', ofDay: (number, date) => `${number} du ${date}`, creditOn: number => `Avoir sur facture ${number}`,
     deposit: (number, date) => `Facture d’acompte ${number} du ${date}`, depositRate: (rate, base, tax) => `HT ${base}, TVA ${rate} ${tax}`, depositLine: percent => `Acompte, ${percent} de la commande`,
     taxAtHome: (tax, currency, rate, source, date) => `TVA en ${currency} : ${tax}, au cours de ${rate} (${source}, ${date}).`,
   },

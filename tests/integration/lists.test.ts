@@ -107,7 +107,7 @@ describe('the Line', () => {
     expect(await count('to send')).toMatchObject({ count: 0 })
     await undrop([row!.id], 'Test')
     expect(await count('to send')).toMatchObject({ count: 1 })
-    const [prepared] = await prepareByHand('invoice', [row!.orderId], 'Test')
+    const [prepared] = await prepareByHand('invoice', [row!.orderId!], 'Test')
     expect(prepared!.result.paperId).toBe(row!.id)
   })
 

@@ -36,6 +36,13 @@ async function issued(billId: number): Promise<{ id: number, number: string, tot
   expect(results).toMatchObject([{ outcome: 'issued' }])
   return (await one<{ id: number, number: string, total: string }>('select id, number, total::text total from document where bill_id = $1', [billId]))!
 }
+/** An order's own invoice. */
+async function shippedAndIssued(order: number): Promise<number> {
+  await house.ship([order])
+  const [paper] = await papersOf([order])
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test')
+  return result!.documentId!
+}
 const open = async (documentId: number) => (await one<{ open: string }>('select open::text open from open_item where document_id = $1', [documentId]))!.open
 const content = async (documentId: number) => (await one<{ paper: { legal: string[], sums: { label: string, amount: string }[], facts: { key: string, value: string }[], toPay: { label: string, amount: string }, lines: object[] } }>('select paper from document where id = $1', [documentId]))!.paper
 
@@ -131,15 +138,13 @@ describe('an order billed in parts', () => {
 describe('crediting', () => {
   test('the whole: a credit note that mirrors its invoice, the open amounts of both at zero, the order free again', async () => {
     const order = await house.newOrder()
-    await house.ship([order])
-    const [paper] = await papersOf([order])
-    const [{ documentId }] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test') as [{ documentId: number }]
+    const documentId = await shippedAndIssued(order)
     const { credit } = await creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'Wrong customer', anew: false }, 'Test')
     const note = await issued(credit)
     expect(note.number).toMatch(/^CN-/)
     expect([await open(documentId), await open(note.id)].map(Number)).toEqual([0, 0])
     const printed = await content(note.id)
-    expect(printed.facts).toEqual(expect.arrayContaining([expect.objectContaining({ key: 'reason', value: 'Wrong customer' }), expect.objectContaining({ key: 'invoice', value: expect.stringMatching(/^INV-/) })]))
+    expect(printed.legal[0]).toMatch(/^To invoice INV-\S+ of \d+ \w+ \d+\. Reason: Wrong customer$/)
     expect(printed.toPay.label).toBe('Credited, EUR')
     await expect(creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'again', anew: false }, 'Test')).rejects.toThrow('credited already')
     expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
@@ -161,9 +166,7 @@ describe('crediting', () => {
 
   test('and issuing anew is one act: both wait together, both are issued together, and each names the other', async () => {
     const order = await house.newOrder()
-    await house.ship([order])
-    const [paper] = await papersOf([order])
-    const [{ documentId }] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test') as [{ documentId: number }]
+    const documentId = await shippedAndIssued(order)
     const { credit, anew } = await creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'Price was wrong', anew: true }, 'Test')
     await change_(anew!, { lines: [{ ...(await billView(anew!)).facts.lines[0]!, unitPrice: '40.00' }] })
     const results = await issue(credit, anew!)
@@ -188,9 +191,7 @@ describe('crediting', () => {
 describe('voiding', () => {
   test('while nothing was handed over: the number stays, nothing is owed, nothing goes, and the order may get a new one', async () => {
     const order = await house.newOrder({ customerId: house.customer('10424').id, customerName: 'Gorsefield Estate' })
-    await house.ship([order])
-    const [paper] = await papersOf([order])
-    const [{ documentId }] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test') as [{ documentId: number }]
+    const documentId = await shippedAndIssued(order)
     await until('it to be stuck', async () => (await one<{ state: string }>('select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1', [documentId]))?.state === 'stuck')
     await voidDocument(documentId, 'Nobody ordered it', 'Maeve Tarrant')
     expect(await open(documentId)).toBe('0')

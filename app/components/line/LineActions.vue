@@ -65,7 +65,7 @@ const putBack = () => finish(async () => {
 async function prepareRows(rows: readonly LineRow[]): Promise<string[]> {
   const said: string[] = []
   for (const [kind, own] of groupBy(rows, row => row.kind)) {
-    const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { kind, orderIds: own.map(row => row.orderId) } })
+    const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { ...(kind === 'credit note' ? {} : { kind }), orderIds: own.flatMap(row => (row.billId ? [] : row.orderId ?? [])), billIds: own.flatMap(row => row.billId ?? []) } })
     said.push(`${countOf(result.prepared, kind)} prepared, on To check.`, ...result.already)
   }
   return said

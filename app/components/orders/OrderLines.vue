@@ -5,7 +5,8 @@ import type { LineEdit } from '../../../server/services/orders/orders'
 const lines = defineModel<LineEdit[]>({ required: true })
 defineProps<{ disabled: boolean, currency: string }>()
 const session = useSession()
-const rates = computed(() => Object.entries(session.house!.company.taxRates))
+/** The highest rate first: it is the usual one, and a line that is taxed too little is the worse mistake. */
+const rates = computed(() => Object.entries(session.house!.company.taxRates).sort(([, a], [, b]) => Number(b) - Number(a)))
 const number = (text: string) => /^-?\d{1,10}(\.\d{1,4})?$/.test(text.trim())
 const add = () => lines.value.push({ item: '', description: '', detail: null, unit: '', quantity: '1', unitPrice: '0.00', discountPercent: '0', taxCode: rates.value[0]![0] })
 </script>
@@ -21,11 +22,11 @@ const add = () => lines.value.push({ item: '', description: '', detail: null, un
         <td><input v-model="line.unitPrice" class="mono right price" inputmode="decimal" :disabled="disabled" :class="{ bad: !number(line.unitPrice) }" :aria-label="`Line ${index + 1}, price`"></td>
         <td><input v-model="line.discountPercent" class="mono right number" inputmode="decimal" :disabled="disabled" :class="{ bad: !number(line.discountPercent) }" :aria-label="`Line ${index + 1}, discount percent`"></td>
         <td><select v-model="line.taxCode" :disabled="disabled" :aria-label="`Line ${index + 1}, VAT`"><option v-for="[code, rate] in rates" :key="code" :value="code">{{ rate }} %</option></select></td>
-        <td><button v-if="!disabled && lines.length > 1" type="button" class="remove" :aria-label="`Take line ${index + 1} away`" @click="lines.splice(index, 1)">×</button></td>
+        <td><button v-if="!disabled" type="button" class="remove" :aria-label="`Take line ${index + 1} away`" @click="lines.splice(index, 1)">×</button></td>
       </tr>
     </tbody>
   </table>
-  <button v-if="!disabled" type="button" class="word open-end" @click="add">+ line</button>
+  <button v-if="!disabled" type="button" class="word open-end add" @click="add">+ line</button>
 </template>
 
 <style scoped>
@@ -37,6 +38,8 @@ input, select { border: 1px solid transparent; border-radius: 3px; padding: 4px 
 input:hover:not(:disabled), select:hover:not(:disabled) { border-color: var(--rule); }
 input:focus { border-color: var(--blue); background: var(--paper); }
 input.bad { border-color: var(--brick); background: var(--brick-pale); }
+
+.add { margin-right: 16px; }
 .item { width: 92px; }
 .number { width: 62px; }
 .price { width: 84px; }

@@ -10,6 +10,9 @@ const view = shallowRef<DocumentView>()
 const wrong = ref('')
 const pdfWrong = ref('')
 const copy = ref(false)
+const credit = ref(false)
+const voiding = ref(false)
+const reason = ref('')
 
 async function load() {
   const id = props.id
@@ -33,7 +36,20 @@ const url = computed(() => (view.value?.sha256 ? `/api/documents/${view.value.id
 const dispatch = computed(() => view.value?.dispatches.find(one => one.id === props.dispatch) ?? view.value?.dispatches[0])
 const note = computed(() => (view.value ? `${view.value.number}${view.value.pages ? ` · ${plural(view.value.pages, 'page')}` : ''}` : ''))
 const addresses = computed(() => [...new Set(view.value?.email?.to.map(to => to.address) ?? [])])
+const linkWords: Record<string, string> = { 'credited with': 'Credited', 'takes back': 'Credits', 'issued anew as': 'Anew as', 'takes the place of': 'Instead of' }
+/** Handed over, it can only be credited; the server decides, this spares a click. */
+const mayVoid = computed(() => !view.value?.links.some(link => link.how === 'credited with') && view.value?.dispatches.every(one => !['handing over', 'on the way', 'arrived'].includes(one.state)))
+
+const voidIt = () => attempt(async () => {
+  await callApi(`/api/documents/${props.id}/void`, { method: 'POST', body: { reason: reason.value.trim() } })
+  useToasts().say(`${view.value!.number} is void. Its number stays in the register.`)
+  voiding.value = false
+  reason.value = ''
+  await load()
+})
+
 const stateWords = computed(() => {
+  if (view.value?.voided) return `void since ${shortTime(view.value.voided.at)}, by ${view.value.voided.by}: ${view.value.voided.reason}`
   const one = dispatch.value
   if (!one) return 'not sent'
   if (one.state === 'arrived') return `arrived ${shortTime(one.since)} · ${one.how ?? ''}`
@@ -70,19 +86,24 @@ function print() {
     <footer class="facts">
       <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
       <template v-if="view.open !== null"><span class="soft">Open</span><span class="mono">{{ moneyWithSign(view.open, view.currency) }} <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span></span></template>
-      <span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink>
+      <template v-if="view.orderId"><span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink></template>
+      <template v-for="link in view.links" :key="link.how + link.id"><span class="soft">{{ linkWords[link.how] }}</span><NuxtLink class="mono" :to="`/register?search=${link.number}&in=${link.id}`">{{ link.number }}</NuxtLink></template>
       <div v-if="current" class="acts">
         <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>
         <VBtn v-if="url" height="30" @click="print">Open to print</VBtn>
         <VBtn v-if="session.may('clerk') && url" height="30" data-test="to-me" @click="toMe">Send one to me</VBtn>
-        <VBtn v-if="session.may('clerk')" height="30" data-test="copy" @click="copy = true">Send a copy…</VBtn>
+        <VBtn v-if="session.may('clerk') && !view.voided" height="30" data-test="copy" @click="copy = true">Send a copy…</VBtn>
+        <VBtn v-if="session.may('clerk') && view.kind === 'invoice' && !view.voided" height="30" data-test="credit" @click="credit = true">Credit…</VBtn>
+        <VBtn v-if="session.may('clerk') && !view.voided && mayVoid" height="30" data-test="void" @click="voiding = true">Void…</VBtn>
       </div>
     </footer>
+    <CreditDialog v-if="credit" v-model="credit" :document-id="view.id" />
+    <Ask v-model="voiding" :title="`Void ${view.number}?`" go="Void it" danger :disabled="!reason.trim()" @go="voidIt"><p>Its number stays in the register, marked as void; nothing of it is owed, and nothing goes. This cannot be taken back.</p><FormField v-model="reason" label="Why; it is kept" /></Ask>
     <SendCopy v-model="copy" :document="view" @sent="load" />
   </template>
 </template>
 
 <style scoped>
-.facts { background: var(--paper); border-top: 1px solid var(--rule); display: grid; grid-template-columns: 64px 1fr; gap: 3px 10px; padding: 9px 14px; flex: none; margin-top: auto; }
-.acts { grid-column: 1 / 3; display: flex; gap: 8px; margin-top: 5px; }
+.facts { background: var(--paper); border-top: 1px solid var(--rule); display: grid; grid-template-columns: 72px 1fr; gap: 3px 10px; padding: 9px 14px; flex: none; margin-top: auto; }
+.acts { grid-column: 1 / 3; display: flex; flex-wrap: wrap; gap: 8px; margin-top: 5px; }
 </style>

@@ -42,7 +42,7 @@ const seen = () => attempt(async () => {
 
 <template>
   <LeafTabs v-model="leaf" :note="note" />
-  <div v-if="view?.problem" class="notice stuck"><span>{{ view.problem }}</span><NuxtLink class="push" :to="`/orders/${view.orderId}`">Open the order</NuxtLink></div>
+  <div v-if="view?.problem" class="notice stuck"><span>{{ view.problem }}</span><NuxtLink class="push" :to="view.billId ? `/drafts/${view.billId}` : `/orders/${view.orderId}`">{{ view.billId ? 'Open the draft' : 'Open the order' }}</NuxtLink></div>
   <div v-if="view?.changes" class="changes" data-test="changes">
     <div class="title"><strong>Changed since you looked</strong><VBtn v-if="session.may('clerk')" height="28" data-test="seen" @click="seen">I have seen it</VBtn></div>
     <ul><li v-for="change in view.changes.slice(0, 6)" :key="change.what"><strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}</li></ul>
@@ -50,7 +50,7 @@ const seen = () => attempt(async () => {
   </div>
   <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
   <template v-else-if="view">
-    <PdfView v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')" :url="url" :label="`${capital(view.kind)} for order ${view.orderNumber}`" @pages="pages = $event" @wrong="pages = 0" />
+    <PdfView v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')" :url="url" :label="`${capital(view.kind)}${view.orderNumber ? ` for order ${view.orderNumber}` : ''}`" @pages="pages = $event" @wrong="pages = 0" />
     <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="view.channel" />
     <TrailLeaf v-else-if="leaf === 'Trail'" :trail="view.trail" :addresses="view.email?.to.map(to => to.address)" />
     <footer v-if="leaf === 'Paper'" class="facts">
@@ -60,7 +60,7 @@ const seen = () => attempt(async () => {
         <span class="soft">Enclosed</span><span class="cut">{{ view.email.files.join(' · ') }}</span>
       </template>
       <template v-else><span class="soft">Goes</span><span>{{ view.channel === 'paper' ? 'on paper, by post' : `nowhere: the customer wants no ${kindFacts[view.kind].many}` }}</span></template>
-      <span class="soft">Order</span><span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink> <button v-if="session.may('clerk') && !view.problem" type="button" class="word me" data-test="to-me" @click="toMe">send one to me</button></span>
+      <span class="soft">{{ view.orderId ? 'Order' : 'Draft' }}</span><span><NuxtLink v-if="view.orderId" :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink> <NuxtLink v-if="view.billId" :to="`/drafts/${view.billId}`" data-test="open-draft">open the draft</NuxtLink> <button v-if="session.may('clerk') && !view.problem" type="button" class="word me" data-test="to-me" @click="toMe">send one to me</button></span>
     </footer>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
   </template>

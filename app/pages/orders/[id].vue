@@ -72,19 +72,34 @@ async function setStatus(status: string) {
 
 /** The paper in hand: one of the order's, by kind. */
 const chosenKind = ref<DocumentKind | null>(null)
-const liveOf = (kind: DocumentKind) => order.value?.papers.find(paper => paper.kind === kind && ['prepared', 'issued'].includes(paper.state))
+const chosenPart = ref<number | null>(null)
+const liveOf = (kind: DocumentKind) => order.value?.papers.find(paper => paper.billId === null && !paper.voided && paper.kind === kind && ['prepared', 'issued'].includes(paper.state))
 const kindInHand = computed<DocumentKind>(() => chosenKind.value ?? [...orderKinds].reverse().find(kind => liveOf(kind)) ?? 'invoice')
-const live = computed(() => liveOf(kindInHand.value))
+const live = computed(() => order.value?.papers.find(paper => paper.id === chosenPart.value) ?? liveOf(kindInHand.value))
 const canMake = (kind: DocumentKind) => session.may('clerk') && !!order.value && !liveOf(kind) && (!kindFacts[kind].needsSupply || !!order.value.suppliedOn) && order.value.status !== 'Draft'
 watch(id, () => {
   chosenKind.value = null
+  chosenPart.value = null
 })
 
+function pick(kind: DocumentKind) {
+  chosenKind.value = kind
+  chosenPart.value = null
+}
 const prepare = (kind: DocumentKind) => attempt(async () => {
   const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { kind, orderIds: [id.value] } })
   toasts.say(result.already[0] ?? `The ${kind} is prepared and hangs on To check.`)
   chosenKind.value = kind
   await load()
+})
+
+const billing = ref(false)
+const part = ref<'part' | 'deposit'>('part')
+const percent = ref('30')
+const parts = [{ value: 'part', words: 'an invoice of some of its lines' }, { value: 'deposit', words: 'a deposit invoice' }]
+const bill = () => attempt(async () => {
+  const { billId } = await callApi<{ billId: number }>(`/api/orders/${id.value}/bill`, { method: 'POST', body: { kind: part.value, ...(part.value === 'deposit' ? { percent: percent.value.trim() } : {}) } })
+  await navigateTo(`/drafts/${billId}`)
 })
 
 const asking = ref(false)
@@ -138,12 +153,13 @@ const statuses = computed(() => session.house!.company.orderStatuses.map(status 
           <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>
           <span class="push" />
           <VBtn v-if="dirty" @click="take(order)">Give up the changes</VBtn>
-          <VBtn v-if="session.may('clerk') && live?.state === 'prepared'" :disabled="dirty || !!live.problem" data-test="send-paper" @click="asking = true">Send the {{ kindInHand }}…</VBtn>
+          <VBtn v-else-if="session.may('clerk') && !liveOf('invoice')?.documentId && order.status !== 'Draft'" data-test="bill-part" @click="billing = true">Bill a part…</VBtn>
+          <VBtn v-if="session.may('clerk') && live?.state === 'prepared' && !chosenPart" :disabled="dirty || !!live.problem" data-test="send-paper" @click="asking = true">Send the {{ kindInHand }}…</VBtn>
           <VBtn v-if="session.may('clerk')" variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-order" @click="keep">Keep the order</VBtn>
         </footer>
       </section>
       <aside class="right" aria-label="The order's paper">
-        <OrderPapers :papers="order.papers" :kind="kindInHand" :can-make="canMake" @pick="chosenKind = $event" @make="prepare" />
+        <OrderPapers :papers="order.papers" :kind="kindInHand" :part="chosenPart" :can-make="canMake" @pick="pick" @part="chosenPart = $event" @make="prepare" />
         <template v-if="live">
           <DocumentPane v-if="live.documentId" :id="live.documentId" v-model:leaf="leaf" />
           <PaperPane v-else :id="live.id" v-model:leaf="leaf" />
@@ -153,6 +169,11 @@ const statuses = computed(() => session.house!.company.orderStatuses.map(status 
           <TrailLeaf :trail="order.trail" />
         </template>
       </aside>
+      <Ask v-model="billing" :title="`Bill a part of ${order.number}`" go="Begin the draft" :busy="busy" @go="bill">
+        <p class="sentence">Write <WordPicker label="What" :words="parts.find(one => one.value === part)!.words" :choices="parts" :value="part" @pick="part = $event as 'part' | 'deposit'" />.</p>
+        <FormField v-if="part === 'deposit'" v-model="percent" label="Percent of the order" mono />
+        <p class="soft">{{ part === 'part' ? 'The draft begins with all that is not billed yet; cut its quantities down. The rest is billed later.' : 'The final invoice lists the deposit with net and tax and deducts it.' }}</p>
+      </Ask>
       <Ask v-model="asking" :title="`Send the ${kindInHand} for ${order.number}?`" go="Send it" :busy="busy" @go="send"><p>It draws its number now and goes to {{ order.customerName }}, {{ moneyWithSign(order.total, order.currency) }}.</p></Ask>
     </div>
   </div>

@@ -175,7 +175,7 @@ export async function changeBill(id: number, change: { version: number, facts: B
     if (bill.state !== 'open') throw new Refusal('not-open', bill.state === 'issued' ? 'It is issued: it cannot be changed any more. Credit it instead.' : 'This draft was thrown away.')
     if (bill.version !== change.version) throw new Refusal('changed-meanwhile', 'Somebody changed this draft meanwhile. Open it again.')
     await run('update bill set version = version + 1, facts = $2::jsonb, brand_id = case when credits_id is null then $3 else brand_id end, customer_id = case when credits_id is null then $4 else customer_id end where id = $1', [id, json(change.facts), change.brandId, change.customerId])
-    await run(`update paper set earlier_date_ok = $2 where bill_id = $1 and state in ('prepared', 'put back', 'due')`, [id, change.earlierDateOk])
+    await run(`update paper set earlier_date_ok = $2, changes = null, baseline = baseline || '{"own": true}' where bill_id = $1 and state in ('prepared', 'put back', 'due')`, [id, change.earlierDateOk])
     await markStale('bill_id', id)
     publish('line', paper ? [paper.id] : [])
   })

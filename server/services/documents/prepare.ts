@@ -140,13 +140,13 @@ export async function markStale(where: 'order_id' | 'customer_id' | 'brand_id' |
 }
 
 /** What somebody may have looked at: changes are told against this until they are seen. */
-interface Baseline { content: Paper | null, sendTo: string, problem: string | null, coverNoteId: number }
+interface Baseline { own?: boolean, content: Paper | null, sendTo: string, problem: string | null, coverNoteId: number }
 
 function baselineOf(made: Draft): Baseline {
   return { content: made.paper, sendTo: sendToWords(made.context), problem: made.problem, coverNoteId: made.context.coverNoteId }
 }
 
-interface StalePaper extends Baseline { id: number, orderId: number | null, billId: number | null, kind: DocumentKind, role: ContactRole, copyTo: string[], baseline: Baseline, byItself: boolean }
+interface StalePaper extends Omit<Baseline, 'own'> { id: number, orderId: number | null, billId: number | null, kind: DocumentKind, role: ContactRole, copyTo: string[], baseline: Baseline, byItself: boolean }
 
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
@@ -169,19 +169,21 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     const subject = subjectOf(paper)
     const current = await one<{ version: number }>(`select version from ${subject.kind === 'order' ? 'sales_order' : 'bill'} where id = $1 for share`, [subject.id])
     const now = baselineOf(made)
-    const changes = paper.byItself ? [] : difference(paper.baseline, now) // what goes by itself nobody has looked at
+    // what goes by itself nobody has looked at; what a person wrote just now that person has
+    const seen = paper.byItself || paper.baseline.own === true
+    const changes = seen ? [] : difference(paper.baseline, now)
     const stillByItself = paper.byItself && !made.problem && goesOut(context)
     const moved = difference(paper, now).length > 0
     const kept = await run(`update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17, wished_date = $18, brand_id = $19, customer_id = $20
+        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17, wished_date = $18, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
     [paper.id, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id, context.coverNoteId, json(context.builtFrom), made.problem,
       made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel, sendToWords(context), context.customerName,
-      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself, occasion, context.wishedDate, context.brandId, context.customerId])
+      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself, occasion, context.wishedDate, context.brandId, context.customerId, paper.baseline.own ? json(now) : null])
     if (kept > 0) await run('update claim set occasion = $2 where paper_id = $1 and document_id is null and occasion <> $2', [paper.id, occasion])
     if (kept > 0 && stillByItself) await addJob('issue-papers', { paperIds: [paper.id] })
     if (kept > 0 && moved) {
-      await noteAll([{ orderId: paper.orderId ?? undefined, paperId: paper.id, actor: 'Clothespin', words: `The prepared ${paper.kind} was built anew: ${changes.map(change => change.what).join(', ') || 'as it was before'}.`, detail: changes }])
+      await noteAll([{ orderId: paper.orderId ?? undefined, paperId: paper.id, actor: 'Clothespin', words: `The prepared ${paper.kind} was built anew: ${changes.map(change => change.what).join(', ') || (paper.baseline.own ? 'its draft was written on' : 'as it was before')}.`, detail: changes }])
     }
     publish('line', [paper.id])
   })

@@ -30,7 +30,8 @@ export interface PaperView {
   id: number
   kind: DocumentKind
   revision: number
-  orderId: number
+  orderId: number | null
+  billId: number | null
   orderNumber: string
   customerId: number
   customerName: string
@@ -53,7 +54,7 @@ const contactsOf = (customer: string) => `coalesce((select jsonb_agg(jsonb_build
 
 /** A paper that is not issued yet. @throws Refusal "no-such-paper" */
 export async function paperView(id: number): Promise<PaperView> {
-  const row = await one<PaperRow>(`select p.id, p.kind, p.revision, p.order_id "orderId", p.order_number "orderNumber", p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
+  const row = await one<PaperRow>(`select p.id, p.kind, p.revision, p.order_id "orderId", p.bill_id "billId", p.order_number "orderNumber", p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo", c.wishes, n.subject, n.text, s.design -> 'colours' colours, b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
       b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
     from paper p join customer c on c.id = p.customer_id join cover_note n on n.id = p.cover_note_id join brand b on b.id = p.brand_id join stationery s on s.id = p.stationery_id where p.id = $1`, [id])
@@ -63,7 +64,7 @@ export async function paperView(id: number): Promise<PaperView> {
   const email = content && byEmail
     ? preview(content, view.customerName, { subject, text }, { name: brandName, colours, emailLook, senderName, senderAddress, replyTo }, recipientsFor({ contacts, role, copyTo, wish: wishes[view.kind] }))
     : null
-  return { ...view, email, trail: await trailOf({ paperId: id, orderId: view.orderId }) }
+  return { ...view, email, trail: await trailOf({ paperId: id, orderId: view.billId === null ? view.orderId ?? undefined : undefined }) }
 }
 
 function preview(paper: Paper, customerName: string, note: { subject: string, text: string }, brand: Letter['brand'], recipients: Recipient[], others: Paper[] = []): EmailView {
@@ -89,21 +90,29 @@ export interface DispatchView {
 }
 
 export interface DocumentView {
-  id: number, number: string, kind: DocumentKind, date: string, dueDate: string | null, orderId: number, orderNumber: string, customerName: string, total: string, toPay: string, currency: string
+  id: number, number: string, kind: DocumentKind, date: string, dueDate: string | null, orderId: number | null, billId: number | null, orderNumber: string, customerName: string, total: string, toPay: string, currency: string
   issuedAt: Date, issuedBy: string, fileName: string | null, sha256: string | null, pages: number | null, open: string | null
+  /** When and why it was voided. */
+  voided: { at: Date, by: string, reason: string } | null
+  /** Documents it has to do with, each with how: "credited with", "takes back", "issued anew as", "takes the place of". */
+  links: { how: string, id: number, number: string }[]
   dispatches: DispatchView[], email: EmailView | null, trail: TrailEntry[]
 }
 
 /** A document with everything that happened to it. @throws Refusal "no-such-document" */
 export async function documentView(id: number, dispatchId?: number): Promise<DocumentView> {
-  const document = await one<Omit<DocumentView, 'dispatches' | 'email' | 'trail'>>(`select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", d.order_id "orderId", d.order_number "orderNumber",
+  const document = await one<Omit<DocumentView, 'dispatches' | 'email' | 'trail'>>(`select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", d.order_id "orderId", d.bill_id "billId", d.order_number "orderNumber",
+      (select jsonb_build_object('at', v.at, 'by', v.by, 'reason', v.reason) from document_void v where v.document_id = d.id) voided,
+      coalesce((select jsonb_agg(jsonb_build_object('how', l.how, 'id', l.id, 'number', l.number) order by l.id) from (
+        select 'credited with' how, o.id, o.number from document o where o.credits_id = d.id union all select 'takes back', o.id, o.number from document o where o.id = d.credits_id
+        union all select 'issued anew as', o.id, o.number from document o where o.replaces_id = d.id union all select 'takes the place of', o.id, o.number from document o where o.id = d.replaces_id) l), '[]') links,
       d.customer_name "customerName", d.total::text, d.to_pay::text "toPay", d.currency, d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
     from document d left join document_file f on f.document_id = d.id left join open_item i on i.document_id = d.id where d.id = $1`, [id])
   if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
   const dispatches = await rows<DispatchView>(`select s.id, s.channel, s.state, s.stuck_cause "cause", s.last_reply reply, s.since, s.next_try_at "nextTryAt", s.arrived_how how, s.is_copy "isCopy", s.attempts, s.send_to "sendTo"
     from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id desc`, [id])
   const shown = dispatches.find(dispatch => dispatch.id === dispatchId) ?? dispatches.find(dispatch => dispatch.channel === 'email')
-  return { ...document, dispatches, email: shown ? await emailOf(shown.id) : null, trail: await trailOf({ documentId: id, orderId: document.orderId }) }
+  return { ...document, dispatches, email: shown ? await emailOf(shown.id) : null, trail: await trailOf({ documentId: id, orderId: document.billId === null ? document.orderId ?? undefined : undefined }) }
 }
 
 /** The email of a dispatch: as sent, or as it would be now. */

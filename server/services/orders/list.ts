@@ -70,7 +70,7 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
   adjustments: { kind: string, label: string, amount?: string, percent?: string }[]
   lines: LineEdit[]
   fields: Record<string, string>
-  papers: { id: number, kind: DocumentKind, state: string, documentId: number | null, number: string | null, total: string, since: Date, problem: string | null }[]
+  papers: { id: number, billId: number | null, kind: DocumentKind, state: string, voided: boolean, documentId: number | null, number: string | null, total: string, since: Date, problem: string | null }[]
   evaluations: { routine: string, outcome: string, reason: string, seen: ConditionSeen[], at: Date, version: number }[]
   trail: TrailEntry[]
 }
@@ -83,7 +83,7 @@ export async function orderView(id: number): Promise<OrderView> {
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   const lines = await rows<LineEdit>(`select item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent",
     tax_code "taxCode" from order_line where order_id = $1 order by position`, [id])
-  const papers = await rows<OrderView['papers'][number]>(`select p.id, p.kind, p.state, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`, [id])
+  const papers = await rows<OrderView['papers'][number]>(`select p.id, p.bill_id "billId", p.kind, p.state, exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`, [id])
   const evaluations = await rows<OrderView['evaluations'][number]>(`select r.name routine, e.outcome, e.reason, e.seen, e.at, e.routine_version "version" from evaluation e join routine r on r.id = e.routine_id where e.order_id = $1 order by e.id desc limit 50`, [id])
   return { ...order, lines, papers, evaluations, trail: await trailOf({ orderId: id }) }
 }

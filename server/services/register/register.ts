@@ -11,7 +11,7 @@ export interface RegisterRow {
   kind: DocumentKind
   date: string
   orderNumber: string
-  orderId: number
+  orderId: number | null
   customerName: string
   brand: string
   total: string
@@ -19,6 +19,9 @@ export interface RegisterRow {
   currency: string
   /** State of its newest dispatch; null when it was never sent. */
   state: string | null
+  voided: boolean
+  /** How much of an invoice is credited: nothing, a part, all. */
+  credited: '' | 'part' | 'whole'
 }
 
 export type RegisterSort = 'issued' | 'number' | 'customer' | 'total'
@@ -48,12 +51,13 @@ export async function register(filter: RegisterFilter): Promise<Listed<RegisterR
   if (filter.from) conditions.push(`d.date >= ${bind(filter.from)}::date`)
   if (filter.to) conditions.push(`d.date <= ${bind(filter.to)}::date`)
   const where = conditions.join(' and ')
-  const sums = await rows<{ currency: string, sum: string, count: number }>(`select d.currency, sum(d.total)::text sum, count(*)::int count from document d where ${where} group by 1 order by 1`, parameters)
+  const sums = await rows<{ currency: string, sum: string, count: number }>(`select d.currency, coalesce(sum(case d.kind when 'credit note' then -d.total else d.total end) filter (where not exists (select from document_void v where v.document_id = d.id)), 0)::text sum, count(*)::int count from document d where ${where} group by 1 order by 1`, parameters)
   const page = keyset({ ...sorts[filter.sort], descending: filter.descending }, 'd.id', filter.after, parameters)
   const found = await rows<RegisterRow & { sortKey: string }>(`select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", d.order_id "orderId", d.customer_name "customerName", b.code brand,
-      d.total::text total, coalesce(i.open, 0)::text open, d.currency, s.state, (${sorts[filter.sort].key})::text "sortKey"
+      d.total::text total, coalesce(i.open, 0)::text open, d.currency, s.state, exists (select from document_void v where v.document_id = d.id) voided, case when k.total is null then '' when k.total < d.total then 'part' else 'whole' end credited, (${sorts[filter.sort].key})::text "sortKey"
     from document d join brand b on b.id = d.brand_id left join open_item i on i.document_id = d.id
       left join lateral (select x.state from dispatch x join dispatch_document dd on dd.dispatch_id = x.id where dd.document_id = d.id order by x.id desc limit 1) s on true
+      left join lateral (select sum(o.total) total from document o where o.credits_id = d.id and not exists (select from document_void v where v.document_id = o.id)) k on true
     where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
   return { ...paged(found, filter.limit), matching: sums.reduce((total, row) => total + row.count, 0), sums: sums.map(({ currency, sum }) => ({ currency, sum })) }
 }
