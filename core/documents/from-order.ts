@@ -43,7 +43,7 @@ export function buildPaper(input: PaperInput): Paper {
   if (!customer.billing) {
     throw new Refusal('no-address', `${customer.name} has no billing address for ${is.many}.`, { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } })
   }
-  if (is.needsSupply && !order.suppliedOn) throw new Refusal('no-date-of-supply', order.number ? `Order ${order.number} has no date of supply. Set it to Shipped first.` : 'The draft has no date of supply. Give it one.')
+  if (is.needsSupply && !order.suppliedOn) throw new Refusal('no-date-of-supply', order.number ? `Order ${order.number} has no date of supply yet. Set it to Shipped, or give its draft one.` : 'The draft has no date of supply. Give it one.')
   const treatment = customer.treatment ?? 'domestic'
   checkTreatment(customer)
 

@@ -10,7 +10,7 @@ const states: Record<string, string> = { 'due': 'due', 'prepared': 'to check', '
 /** Part and deposit invoices, and credit notes, beside the order's own papers. */
 const parts = computed(() => props.papers.filter(paper => paper.billId !== null && ['prepared', 'put back', 'issued'].includes(paper.state)).reverse())
 const own = computed(() => props.papers.filter(paper => paper.billId === null && !paper.voided))
-const papers = computed(() => orderKinds.map((kind) => {
+const tabs = computed(() => orderKinds.map((kind) => {
   const paper = own.value.find(one => one.kind === kind && one.state !== 'dropped') ?? own.value.find(one => one.kind === kind)
   return { kind, words: paper?.number ?? (paper ? states[paper.state] : 'not made'), tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '', earlier: own.value.filter(one => one.kind === kind && one.number).length - 1 }
 }))
@@ -18,7 +18,7 @@ const papers = computed(() => orderKinds.map((kind) => {
 
 <template>
   <div class="papers" role="tablist" aria-label="The order's papers">
-    <button v-for="one in papers" :key="one.kind" type="button" role="tab" :aria-selected="!part && one.kind === kind" :class="{ here: !part && one.kind === kind }" :data-kind="one.kind" @click="emit('pick', one.kind)">
+    <button v-for="one in tabs" :key="one.kind" type="button" role="tab" :aria-selected="!part && one.kind === kind" :class="{ here: !part && one.kind === kind }" :data-kind="one.kind" @click="emit('pick', one.kind)">
       <strong>{{ capital(one.kind) }}</strong><span class="tag" :class="one.tone">{{ one.words }}</span>
     </button>
     <button v-for="one in parts" :key="one.id" type="button" role="tab" :aria-selected="one.id === part" :class="{ here: one.id === part }" :aria-label="`${capital(one.kind)} ${one.number ?? 'draft'}`" @click="emit('part', one.id)"><span class="tag" :class="one.voided ? 'stuck' : one.number ? 'go' : 'wait'">{{ one.number ?? `${one.kind}, draft` }}</span></button>

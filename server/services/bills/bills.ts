@@ -95,7 +95,7 @@ export async function billOrder(orderId: number, what: { kind: 'part' } | { kind
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   const whole = await one<{ number: string | null }>(`select d.number from claim c left join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice' and c.document_id is not null`, [orderId])
   if (whole) throw new Refusal('billed-already', `Invoice ${whole.number} bills the whole of order ${order.number}. Credit it first.`)
-  const lines = await rows<OrderLineFacts & { position: number }>(`select position, item_code item, description, detail, unit, quantity::text quantity, unit_price::text "unitPrice", discount_percent::text "discountPercent", tax_code "taxCode" from order_line where order_id = $1 order by position`, [orderId])
+  const lines = await rows<OrderLineFacts & { position: number }>(`select position, item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode" from order_line where order_id = $1 order by position`, [orderId])
   const bills = (await billsOfOrders([orderId])).get(orderId) ?? []
   const left = remaining(lines, order.adjustments, billedBy(bills.map(bill => bill.facts)))
   if (left.lines.length === 0) throw new Refusal('billed-already', `Everything of order ${order.number} is billed in parts already.`)
