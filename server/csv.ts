@@ -1,6 +1,18 @@
+import { Readable } from 'node:stream'
+import { stringify as stringifyStream } from 'csv-stringify'
 import { stringify } from 'csv-stringify/sync'
+
+const format = { header: true, bom: true, escape_formulas: true, record_delimiter: 'windows' } as const
 
 /** Rows as CSV (RFC 4180) with a byte order mark; cells that a spreadsheet would run as a formula are defused. */
 export function csv<Row extends object>(columns: (keyof Row & string)[], rows: readonly Row[]): string {
-  return stringify([...rows], { header: true, columns, bom: true, escape_formulas: true, record_delimiter: 'windows' })
+  return stringify([...rows], { ...format, columns })
+}
+
+/** The same for more rows than memory should hold: batches in, a stream of text out. */
+export function csvStream<Row extends object>(columns: (keyof Row & string)[], batches: AsyncIterable<readonly Row[]>): Readable {
+  async function* each() {
+    for await (const batch of batches) yield* batch
+  }
+  return Readable.from(each()).pipe(stringifyStream({ ...format, columns, cast: { date: value => value.toISOString() } }))
 }

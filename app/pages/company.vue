@@ -71,7 +71,7 @@ const version = computed(() => (brand.value ? `${brand.value.version}-${brand.va
         <HouseSettings v-else-if="section === 'House'" />
         <ClosedPeriods v-else-if="section === 'Periods'" />
         <BrandIdentity v-else-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
-        <BrandNumbers v-else-if="section === 'Numbers' && brand.series" :key="`n${brand.id}${kind}`" :brand="brand" :series="brand.series" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
+        <BrandNumbers v-else-if="section === 'Numbers'" :key="`n${brand.id}${kind}${brand.series?.id}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
         <BrandNote v-else :key="`c${brand.id}${kind}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
       </section>
       <aside v-if="brand" class="right" aria-label="The brand's paper">

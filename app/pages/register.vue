@@ -65,7 +65,7 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
             <div class="empty"><strong>{{ filters.search ? 'No document of that kind' : 'No document yet' }}</strong>{{ filters.search ? 'Numbers, customers, order numbers, references and exact amounts are looked through.' : 'Every document that is issued stands here for good, with its number and its PDF.' }}</div>
           </template>
         </RowList>
-        <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'document') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><template v-if="session.may('clerk')"><span class="push" /><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
+        <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'document') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><span class="push" /><VBtn to="/numbers" data-test="numbers">Number register</VBtn><template v-if="session.may('clerk')"><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
       </section>
       <aside class="right" aria-label="The document in hand">
         <DocumentPane v-if="row" :id="row.id" v-model:leaf="leaf" />

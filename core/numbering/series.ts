@@ -13,6 +13,8 @@ export interface NumberSeries {
   restart: Restart
   /** 1–12; the month a business year begins in, for restart "business year". */
   businessYearStart: number
+  /** Its own counter, or the order's number: the second document of an order then ends in -2, the third in -3. */
+  source?: 'own' | 'order'
 }
 
 export type Restart = 'never' | 'year' | 'business year' | 'month'
@@ -47,11 +49,13 @@ function fill(text: string, facts: NumberFacts): string {
 
 /** The finished number. */
 export function formatNumber(series: NumberSeries, counter: number, facts: NumberFacts): string {
-  return fill(series.prefix, facts) + String(counter).padStart(series.length, '0') + fill(series.suffix, facts)
+  const middle = series.source === 'order' ? facts.order + (counter > 1 ? `-${counter}` : '') : String(counter).padStart(series.length, '0')
+  return fill(series.prefix, facts) + middle + fill(series.suffix, facts)
 }
 
-/** The period whose counter a document of this date draws from; "" when the series never restarts. A late document continues its own period. */
-export function periodOf(series: NumberSeries, date: Day): string {
+/** The period whose counter a document of this date (or, where the number is the order's, of this order) draws from; "" when the series never restarts. A late document continues its own period. */
+export function periodOf(series: NumberSeries, date: Day, order = ''): string {
+  if (series.source === 'order') return `order ${order}`
   const { year, month } = parseDay(date)
   switch (series.restart) {
     case 'never': return ''
@@ -68,6 +72,7 @@ export function nextCounter(series: NumberSeries, last: number | undefined): num
 
 /** A stand-in as wide as the real number can be, for laying a paper out before its number is drawn: "0" is the widest tabular digit. */
 export function numberStandIn(series: NumberSeries, facts: NumberFacts, last: number | undefined): string {
+  if (series.source === 'order') return `${fill(series.prefix, facts)}${facts.order}-0${fill(series.suffix, facts)}`
   const digits = Math.max(series.length, String(nextCounter(series, last)).length)
   return fill(series.prefix, facts) + '0'.repeat(digits) + fill(series.suffix, facts)
 }
@@ -94,6 +99,7 @@ export function checkSeries(series: NumberSeries): void {
   if (!Number.isInteger(series.length) || series.length < 1 || series.length > 12) refuse('length', 'The counter has 1 to 12 digits.')
   if (!Number.isInteger(series.start) || series.start < 1) refuse('start', 'The first number is 1 or more.')
   if (series.businessYearStart < 1 || series.businessYearStart > 12) refuse('businessYearStart', 'A business year begins in month 1 to 12.')
+  if (series.source === 'order') return
   const text = series.prefix + series.suffix
   const hasYear = /\{(year|yy)\}/.test(text)
   const hasMonth = /\{month\}/.test(text)
@@ -107,6 +113,21 @@ export function checkSeries(series: NumberSeries): void {
   if (series.restart === 'month' && !(hasYear && (hasMonth))) {
     refuse('prefix', 'A series that begins anew every month needs {year} and {month}, or numbers would come twice.')
   }
+}
+
+/** What a series is kept for; empty is for all. */
+export interface SeriesScope { country: string, currency: string }
+
+/** The series kept most closely for a document: country and currency, then country, then currency, then the one for all. */
+export function seriesFor<Series extends SeriesScope>(all: readonly Series[], of: SeriesScope): Series | undefined {
+  const fits = all.filter(one => (one.country === '' || one.country === of.country) && (one.currency === '' || one.currency === of.currency))
+  const closeness = (one: Series) => (one.country ? 2 : 0) + (one.currency ? 1 : 0)
+  return fits.sort((a, b) => closeness(b) - closeness(a))[0]
+}
+
+/** What every number of a series looks like on a day: the text before and after its counter. */
+export function aroundCounter(series: NumberSeries, facts: NumberFacts): { before: string, after: string } {
+  return { before: fill(series.prefix, facts), after: fill(series.suffix, facts) }
 }
 
 /** A number as part of a file name: what no file system takes becomes a hyphen, the rest stays. */

@@ -10,6 +10,7 @@ import { control } from './migrations/005-control'
 import { installation } from './migrations/006-installation'
 import { brandsGrown } from './migrations/007-brands'
 import { posting } from './migrations/008-posting'
+import { seriesGrown } from './migrations/009-series'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -20,6 +21,7 @@ const migrations = [
   { name: '006-installation', sql: installation },
   { name: '007-brands', sql: brandsGrown },
   { name: '008-posting', sql: posting },
+  { name: '009-series', sql: seriesGrown },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

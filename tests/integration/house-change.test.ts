@@ -1,12 +1,15 @@
 import { PNG } from 'pngjs'
 import { describe, expect, test } from 'vitest'
 import type { NumberSeries } from '../../core/numbering/series'
-import { one, rows } from '../../server/db/connection'
+import { one, rows, run } from '../../server/db/connection'
 import { changeContacts } from '../../server/services/customers/contacts'
 import { customerView } from '../../server/services/customers/customers'
-import { brandViews, changeBrand, changeCoverNote, changeLook, changeSeries } from '../../server/services/house/change'
+import { brandViews, changeBrand, changeCoverNote, changeLook } from '../../server/services/house/change'
+import { prepareByHand } from '../../server/services/documents/by-hand'
+import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { samplePaper } from '../../server/services/documents/sample'
 import { changeRoutine, listRoutines, routineVersions } from '../../server/services/routines/routines'
+import { addSeries, changeSeries, removeSeries } from '../../server/services/house/series'
 import { papersOf, until, useHouse } from './house'
 
 const house = useHouse({ trust: 'by itself', reports: false })
@@ -69,6 +72,43 @@ describe('the number series', () => {
     await set({ start: 9000, prefix: 'SKEP-{year}-' })
     expect(await shopInvoice()).toMatch(/^SKEP-\d{4}-04713$/)
     expect(await rows(`select number from document where number like 'LS%'`)).toHaveLength(2)
+  })
+
+  test('a closer series for a country numbers its papers, and goes only while it has numbered nothing', async () => {
+    const scope = { country: 'Germany', currency: '' }
+    const how = { prefix: 'LS-DE{yy}-', suffix: '', length: 4, start: 1, restart: 'year' as const, businessYearStart: 1 }
+    const id = await addSeries(house.brands[1]!.id, 'invoice', scope, how)
+    await expect(addSeries(house.brands[1]!.id, 'invoice', scope, { ...how, prefix: 'X{yy}-' })).rejects.toThrow('a series for that already')
+    const order = await house.newOrder({ brandId: house.brands[1]!.id, customerId: house.customer('10420').id, customerName: 'Imkerei Waldsaum' })
+    await house.ship([order])
+    await until('the invoice', async () => (await rows('select id from document where order_id = $1', [order])).length === 1)
+    expect((await one<{ number: string }>('select number from document where order_id = $1', [order]))!.number).toMatch(/^LS-DE\d\d-0001$/)
+    await expect(removeSeries(id)).rejects.toThrow('has numbered documents already')
+    const unused = await addSeries(house.brands[1]!.id, 'invoice', { country: '', currency: 'GBP' }, { ...how, prefix: 'LS-GB{yy}-' })
+    await removeSeries(unused)
+    await expect(removeSeries((await seriesOf()).id)).rejects.toThrow('The series for all stays')
+  })
+
+  test('a change after which a number could come twice is refused, with that number', async () => {
+    const other = (await brand(0)).series!
+    const { prefix, suffix, length, start, businessYearStart } = other
+    await expect(set({ prefix })).rejects.toMatchObject({ code: 'double-numbers', about: { field: 'prefix' } })
+    const last = (await one<{ number: string }>(`select number from document where series_id = $1 order by counter desc limit 1`, [other.id]))!.number
+    await expect(changeSeries(other.id, { prefix, suffix, length, start, restart: 'never', businessYearStart })).rejects.toThrow(`${last} is already issued`)
+  })
+
+  test('confirmations may take the order\'s number; the second of an order ends in -2', async () => {
+    const { series } = (await brandViews('order confirmation'))[0]!
+    await changeSeries(series!.id, { ...series!, prefix: 'C-', source: 'order' })
+    const order = await house.newOrder()
+    const number = (await one<{ number: string }>('select number from sales_order where id = $1', [order]))!.number
+    const confirm = async () => {
+      const [made] = await prepareByHand('order confirmation', [order], 'Test')
+      return (await issueInOneTransaction([{ paperId: made!.result.paperId!, revision: null }], 'Test'))[0]!.reason
+    }
+    expect(await confirm()).toBe(`C-${number}`)
+    await run('update sales_order set version = version + 1, revision = revision + 1 where id = $1', [order])
+    expect(await confirm()).toBe(`C-${number}-2`)
   })
 
   test('a series that would repeat numbers is refused', async () => {

@@ -1,15 +1,10 @@
 import type { NumberSeries } from '../../../core/numbering/series'
 import { idParam, Joi } from '../../checks'
 import { route } from '../../route'
-import { changeSeries } from '../../services/house/change'
+import { series } from '../../series-check'
+import { changeSeries } from '../../services/house/series'
 
-export default route<{ id: number }, object, NumberSeries>({
-  role: 'supervisor', params: idParam,
-  body: Joi.object({
-    prefix: Joi.string().max(60).allow('').required(), suffix: Joi.string().max(60).allow('').required(), length: Joi.number().integer().required(), start: Joi.number().integer().max(1_000_000_000).required(),
-    restart: Joi.valid('never', 'year', 'business year', 'month').required(), businessYearStart: Joi.number().integer().default(1),
-  }),
-}, async ({ params, body }) => {
+export default route<{ id: number }, object, NumberSeries>({ role: 'supervisor', params: idParam, body: Joi.object(series) }, async ({ params, body }) => {
   await changeSeries(params.id, body)
   return { ok: true }
 })

@@ -31,8 +31,9 @@ export async function checkBill(paper: IssuedBill): Promise<void> {
     const whole = await one<{ number: string }>(`select d.number from claim c join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice'`, [paper.orderId])
     if (whole) throw new Error(`invoice ${whole.number} already bills the whole order.`)
     const left = new Map(remaining(lines, [], billedBy(((await billsOfOrders([paper.orderId])).get(paper.orderId) ?? []).map(other => other.facts))).lines.map(line => [line.position, line.quantity]))
-    for (const { orderLine, quantity, description } of bill.facts.lines) {
-      if (orderLine !== undefined && new Decimal(quantity).abs().gt(new Decimal(left.get(orderLine) ?? 0).abs())) throw new Error(`of “${description}” only ${left.get(orderLine) ?? 0} are left to be billed.`)
+    for (const [position, quantity] of billedBy([bill.facts]).quantities) {
+      const rest = left.get(position) ?? '0'
+      if (new Decimal(quantity).abs().gt(new Decimal(rest).abs())) throw new Error(`of “${bill.facts.lines.find(line => line.orderLine === position)!.description}” only ${rest} are left to be billed.`)
     }
   }
 }

@@ -8,7 +8,7 @@ import { dayInZone, type Day } from '../../../core/documents/days'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import type { Exchange } from '../../../core/money/exchange'
 import type { Language } from '../../../core/money/format'
-import { numberStandIn } from '../../../core/numbering/series'
+import { numberStandIn, seriesFor } from '../../../core/numbering/series'
 import type { Stationery } from '../../../core/stationery/stationery'
 import { recipientsFor, type Channel, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
 import { groupBy } from '../../../core/group'
@@ -125,7 +125,7 @@ function depositOf({ number, date, source, total }: OrderBill): DepositFacts {
 export function contextOf(kind: DocumentKind, order: SubjectRow, lines: OrderLineFacts[], contacts: ContactFacts[], addressing: Addressing, house: HouseContext): PaperContext {
   const brand = house.brands.find(candidate => candidate.id === order.brandId)!
   const stationery = house.stationeries.find(candidate => candidate.brandId === brand.id)
-  const series = house.series.find(candidate => candidate.brandId === brand.id && candidate.kind === kind)
+  const series = seriesFor(house.series.filter(candidate => candidate.brandId === brand.id && candidate.kind === kind), { country: order.billing?.country ?? '', currency: order.currency })
   if (!stationery) throw new Refusal('no-stationery', `${brand.name} has no stationery for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
   if (!series) throw new Refusal('no-series', `${brand.name} has no number series for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
   const language = findSetting<Language>([

@@ -5,7 +5,7 @@ import { capital, kindFacts, type DocumentKind } from '../../../core/documents/k
 import type { Paper } from '../../../core/documents/paper'
 import { groupBy } from '../../../core/group'
 import { Decimal } from '../../../core/money/decimal'
-import { formatNumber, nextCounter, periodOf } from '../../../core/numbering/series'
+import { formatNumber, nextCounter, periodOf, seriesFor } from '../../../core/numbering/series'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { SendingHours } from '../../../core/routines/sentence'
 import type { Channel, ContactRole, Wishes } from '../../../core/wishes/recipients'
@@ -155,8 +155,8 @@ async function issueReady(ready: readonly PaperRow[], actor: string, results: Is
   const painted: number[] = []
   const issuing: IssuingRun = { gathering: new Map(), billedOrders: new Set(), now, actor, timeZone }
   for (const used of series) {
-    const own = ready.filter(paper => paper.brandId === used.brandId && paper.kind === used.kind)
-    for (const [period, papers] of [...groupBy(own, paper => periodOf(used, paper.wishedDate ?? today))].sort(([a], [b]) => a.localeCompare(b))) {
+    const own = ready.filter(paper => seriesOf(paper, series)?.id === used.id)
+    for (const [period, papers] of [...groupBy(own, paper => periodOf(used, paper.wishedDate ?? today, paper.orderNumber))].sort(([a], [b]) => a.localeCompare(b))) {
       for (const { paper, outcome } of await issuePeriod(used, period, papers, today, closedUntil, issuing)) {
         results.push({ paperId: paper.id, ...outcome })
         if (outcome.documentId !== null) painted.push(outcome.documentId)
@@ -165,6 +165,8 @@ async function issueReady(ready: readonly PaperRow[], actor: string, results: Is
   }
   await addJobs('paint-documents', painted, 25, documentIds => ({ documentIds }))
 }
+
+const seriesOf = (paper: PaperRow, series: readonly SeriesRow[]) => seriesFor(series.filter(one => one.brandId === paper.brandId && one.kind === paper.kind), { country: paper.source.customer.billing?.country ?? '', currency: paper.source.order.currency })
 
 type Outcome = Omit<IssueResult, 'paperId'>
 const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
@@ -177,7 +179,7 @@ async function issuePeriod(used: SeriesRow, period: string, papers: readonly Pap
   const done: { paper: PaperRow, outcome: Outcome }[] = []
   for (const paper of papers) {
     const date = paper.wishedDate ?? today
-    const refusal = dateRefusal(date, { today, closedUntil, newest, earlierOk: paper.earlierDateOk })
+    const refusal = used.source === 'order' && !paper.orderNumber ? 'Its series takes the order\'s number, and it has no order. Give the series numbers of its own.' : dateRefusal(date, { today, closedUntil, newest, earlierOk: paper.earlierDateOk })
     if (refusal) {
       done.push({ paper, outcome: failed(refusal) })
       continue
@@ -202,7 +204,7 @@ async function issuePeriod(used: SeriesRow, period: string, papers: readonly Pap
 
 /** Creates a period's counter row, so that there is one to lock; one below the start until the first number. */
 async function firstCounter(series: SeriesRow, period: string): Promise<{ last: number }> {
-  await run('insert into series_counter (series_id, period, last) values ($1, $2, $3) on conflict do nothing', [series.id, period, series.start - 1])
+  await run('insert into series_counter (series_id, period, last) values ($1, $2, $3) on conflict do nothing', [series.id, period, series.source === 'order' ? 0 : series.start - 1])
   return (await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [series.id, period]))!
 }
 

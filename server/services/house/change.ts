@@ -4,7 +4,6 @@ import { plainEmailLook, type EmailFrame, type EmailLook } from '../../../core/c
 import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { BankAccount } from '../../../core/documents/bank'
 import { checkIban } from '../../../core/documents/payment-code'
-import { checkSeries, type NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
 import type { Stationery } from '../../../core/stationery/stationery'
 import { isAddress } from '../../../core/wishes/recipients'
@@ -21,9 +20,13 @@ import { brands, coverNotes, seriesColumns, stationeries, type BrandRow, type Co
  * those prepared and waiting are built anew and marked. Refuses what could not be printed, sent or numbered.
  */
 
+export type SeriesView = SeriesRow & { counters: { period: string, last: number }[] }
+
 export interface BrandView extends BrandRow {
   stationery: { id: number, version: number, design: Stationery }
-  series: (SeriesRow & { counters: { period: string, last: number }[] }) | null
+  series: SeriesView | null
+  /** Closer ones, for a country or a currency. */
+  closerSeries: SeriesView[]
   notes: CoverNoteRow[]
 }
 
@@ -34,10 +37,10 @@ export async function brandViews(kind: string): Promise<BrandView[]> {
   const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where s.kind = $1`, [kind])
   const counters = await rows<{ seriesId: number, period: string, last: number }>(`select c.series_id "seriesId", c.period, c.last from series_counter c join number_series s on s.id = c.series_id where exists (select from document d where d.series_id = c.series_id and d.period = c.period) order by c.period desc`)
   return (await brands()).map((brand) => {
-    const own = series.find(one => one.brandId === brand.id)
+    const own = series.filter(one => one.brandId === brand.id).map(one => ({ ...one, counters: counters.filter(counter => counter.seriesId === one.id) }))
     return {
       ...brand, stationery: designs.find(design => design.brandId === brand.id)!, notes: notes.filter(note => note.brandId === brand.id),
-      series: own ? { ...own, counters: counters.filter(counter => counter.seriesId === own.id) } : null,
+      series: own.find(one => !one.country && !one.currency) ?? null, closerSeries: own.filter(one => one.country || one.currency),
     }
   })
 }
@@ -122,24 +125,6 @@ export async function changeEmailLook(brandId: number, look: EmailLook): Promise
   await inTransaction(async () => {
     await raiseVersion(brandId)
     await run('update brand set email_look = $2::jsonb where id = $1', [brandId, json(look)])
-    publish('house')
-  })
-}
-
-/** Changes how numbers look and begin. Numbers already issued stay; the start counts for a period in which none was issued yet. */
-export async function changeSeries(seriesId: number, series: NumberSeries): Promise<void> {
-  checkSeries(series)
-  await inTransaction(async () => {
-    const counters = await rows<{ period: string, last: number, start: number }>('select c.period, c.last, s.start from series_counter c join number_series s on s.id = c.series_id where c.series_id = $1 for update of c', [seriesId])
-    const used = counters.filter(counter => counter.last >= counter.start)
-    const latest = used.at(-1)
-    if (latest && series.restart === 'never' && series.start <= Math.max(...used.map(counter => counter.last)) && !used.some(counter => counter.period === '')) {
-      throw new Refusal('start-used', `Numbers up to ${Math.max(...used.map(counter => counter.last))} are already issued. A series that never begins anew must start above that.`, { status: 400, about: { field: 'start' } })
-    }
-    const changed = await run('update number_series set prefix = $2, suffix = $3, length = $4, start = $5, restart = $6, business_year_start = $7 where id = $1',
-      [seriesId, series.prefix, series.suffix, series.length, series.start, series.restart, series.businessYearStart])
-    if (changed === 0) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
-    await run('delete from series_counter where series_id = $1 and last < $2 and last not in (select counter from document where series_id = $1)', [seriesId, series.start])
     publish('house')
   })
 }

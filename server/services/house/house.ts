@@ -69,9 +69,9 @@ export async function coverNotes(kind: string): Promise<CoverNoteRow[]> {
     where kind = $1 order by brand_id, language, version desc`, [kind])
 }
 
-export interface SeriesRow extends NumberSeries { id: number, kind: string, brandId: number }
+export interface SeriesRow extends NumberSeries { id: number, kind: string, brandId: number, country: string, currency: string }
 
-export const seriesColumns = `s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart, s.business_year_start "businessYearStart"`
+export const seriesColumns = `s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart, s.business_year_start "businessYearStart", s.source, s.country, s.currency`
 
 export async function allSeries(): Promise<SeriesRow[]> {
   return rows<SeriesRow>(`select ${seriesColumns} from number_series s order by s.kind, s.brand_id`)

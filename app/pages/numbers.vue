@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { kindFacts } from '../../core/documents/kinds'
+import type { NumberPeriod, NumberRow } from '../../server/services/register/numbers'
+import type { Leaf } from '../components/paper/LeafTabs.vue'
+import type { PageOf } from '../composables/useList'
+
+/** The number register: per series and period every number with what it stands for, and what is missing or double. */
+const periods = shallowRef<NumberPeriod[]>([])
+const { filters, set } = useFilters({ series: '', period: '' })
+const chosen = computed(() => periods.value.find(one => String(one.seriesId) === filters.value.series && one.period === filters.value.period) ?? periods.value[0])
+interface NumberPage extends PageOf<NumberRow> { missing: number[] }
+const list = useList<NumberRow, NumberPage>(async place => (chosen.value
+  ? callApi<NumberPage>(`/api/numbers/${chosen.value.seriesId}`, { query: { period: chosen.value.period, ...place } })
+  : { rows: [], after: null, missing: [], matching: 0 }))
+const active = ref<number | null>(null)
+const leaf = ref<Leaf>('Paper')
+const wrong = ref('')
+
+async function load() {
+  try {
+    periods.value = await callApi<NumberPeriod[]>('/api/numbers')
+    wrong.value = ''
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+}
+onMounted(load)
+watch(chosen, (now, before) => {
+  if (now?.seriesId !== before?.seriesId || now?.period !== before?.period) void list.restart()
+})
+watch(list.rows, (rows) => {
+  if (!rows.some(one => one.id === active.value)) active.value = rows[0]?.id ?? null
+})
+useLive(['register'], () => {
+  void load()
+  void list.reload()
+}, 600)
+
+const seriesWords = (one: NumberPeriod) => `${kindFacts[one.kind].many} of ${one.brand}${one.scope ? ` (${one.scope})` : ''}`
+const seriesChoices = computed(() => [...new Map(periods.value.map(one => [one.seriesId, { value: String(one.seriesId), words: seriesWords(one) }])).values()])
+const periodWords = (period: string) => period || 'all time'
+const periodChoices = computed(() => periods.value.filter(one => one.seriesId === chosen.value?.seriesId).map(one => ({ value: one.period, words: periodWords(one.period) })))
+const pickSeries = (value: string) => set({ series: value, period: periods.value.find(one => String(one.seriesId) === value)!.period })
+const tone: Record<NumberRow['state'], string> = { 'issued': '', 'void': 'stuck', 'credited': 'wait', 'part credited': 'wait' }
+const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words: 'Dated', class: 'date' }, { key: '', words: 'Customer', class: 'name' }, { key: '', words: 'State', class: 'state' }, { key: '', words: 'Total', class: 'total' }]
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" aria-label="Number register">
+        <div class="bar">
+          <h1 class="title">Numbers</h1>
+          <span v-if="chosen" class="sentence soft">of <WordPicker label="Series" :words="seriesWords(chosen)" :choices="seriesChoices" :value="String(chosen.seriesId)" @pick="pickSeries" /> in <WordPicker label="Period" :words="periodWords(chosen.period)" :choices="periodChoices" :value="chosen.period" @pick="set({ series: String(chosen!.seriesId), period: $event })" /></span>
+        </div>
+        <div v-if="wrong || list.wrong.value" class="notice stuck">{{ wrong || list.wrong.value }}</div>
+        <p v-if="chosen" class="notice" :class="chosen.gaps || chosen.doubles ? 'stuck' : 'go'" role="status" data-test="proof">
+          <span>{{ plural(chosen.count, 'number') }}, <span class="mono">{{ chosen.first }}</span> to <span class="mono">{{ chosen.last }}</span>: {{ chosen.gaps ? plural(chosen.gaps, 'gap') : 'no gap' }}, {{ chosen.doubles ? plural(chosen.doubles, 'double') : 'no double' }}.<template v-if="list.extra.value?.missing.length"> Missing: {{ list.extra.value.missing.join(', ') }}.</template></span>
+        </p>
+        <ColumnHeads :columns="columns" sort="" :descending="false" />
+        <RowList v-model:active="active" :rows="list.rows.value" label="Numbers" :pickable="false" :loading="list.first.value" @more="list.loadMore()">
+          <template #row="{ row: one }">
+            <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
+            <span class="state"><span class="tag" :class="tone[one.state]" :title="one.reason">{{ one.state }}</span></span><span class="total amount">{{ money(one.total, one.currency) }}</span>
+          </template>
+          <template #empty><div class="empty"><strong>No number yet</strong>Every number that is drawn stands here, also of what is void.</div></template>
+        </RowList>
+        <footer class="foot-bar"><span class="soft">{{ plural(chosen?.count ?? 0, 'number') }}</span><span class="push" /><VBtn v-if="chosen" :href="`/api/numbers/${chosen.seriesId}/csv?period=${encodeURIComponent(chosen.period)}`" data-test="numbers-csv">Save as CSV</VBtn></footer>
+      </section>
+      <aside class="right" aria-label="The document in hand">
+        <DocumentPane v-if="active" :id="active" v-model:leaf="leaf" />
+        <div v-else class="empty"><strong>No document in hand</strong>Choose a number to see its document.</div>
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.title { font-size: 16px; }
+:deep(.number) { flex: 0 0 140px; white-space: nowrap; }
+:deep(.date) { flex: 0 0 64px; }
+:deep(.name) { flex: 1 1 140px; }
+:deep(.state) { flex: 0 0 104px; }
+:deep(.total) { flex: 0 0 104px; white-space: nowrap; }
+</style>

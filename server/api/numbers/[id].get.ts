@@ -1,0 +1,7 @@
+import { idParam, Joi, page, text } from '../../checks'
+import { route } from '../../route'
+import { numbers } from '../../services/register/numbers'
+
+/** The numbers of a series in a period, with those that are missing. */
+export default route<{ id: number }, { period: string, after?: string, limit: number }>({ role: 'reader', params: idParam, query: Joi.object({ period: text(40).allow('').default(''), ...page }) },
+  ({ params, query }) => numbers({ seriesId: params.id, ...query }))
