@@ -43,12 +43,12 @@ need_packages() {
 # A build is used again as long as no source file changed.
 need_build() {
   local sum
-  sum=$(find app core server standins demo bench scripts public nuxt.config.ts package-lock.json -type f ! -name '*.test.ts' -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
+  sum=$(find app core server standins demo bench scripts public nuxt.config.ts package-lock.json -type f ! -name '*.test.ts' ! -path 'public/api/*' -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
   if [ -e .build/stamp ] && [ "$(cat .build/stamp)" = "$sum" ] && [ -e .output/server/index.mjs ]; then return 0; fi
   echo "  Building (about a minute; only when something changed) …"
   mkdir -p .build
   rm -f .build/stamp
-  node scripts/font-metrics.mjs --check >.build/build.log 2>&1 && npx --no-install nuxt build >>.build/build.log 2>&1 && node scripts/bundle.mjs >>.build/build.log 2>&1 \
+  node scripts/font-metrics.mjs --check >.build/build.log 2>&1 && node scripts/openapi.mjs >>.build/build.log 2>&1 && npx --no-install nuxt build >>.build/build.log 2>&1 && node scripts/bundle.mjs >>.build/build.log 2>&1 \
     || { tail -30 .build/build.log >&2; stop_with "The build failed; the whole log is .build/build.log."; }
   echo "$sum" > .build/stamp
 }

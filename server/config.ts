@@ -44,6 +44,8 @@ export const config = {
     return process.env.CLOTHESPIN_REAL_MAIL === 'yes'
   },
   /** Seconds a claimed dispatch belongs to its worker; longer than every socket time limit together. */
+  /** Times the usual number of calls a minute; for a house with very many desks behind one sign-in. */
+  rateFactor: Number(process.env.CLOTHESPIN_RATE_FACTOR ?? 1),
   leaseSeconds: Number(process.env.CLOTHESPIN_LEASE_SECONDS ?? 90),
   /** Milliseconds a mail server may be silent. */
   socketTimeout: Number(process.env.CLOTHESPIN_SOCKET_TIMEOUT ?? 20_000),

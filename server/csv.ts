@@ -14,5 +14,8 @@ export function csvStream<Row extends object>(columns: (keyof Row & string)[], b
   async function* each() {
     for await (const batch of batches) yield* batch
   }
-  return Readable.from(each()).pipe(stringifyStream({ ...format, columns, cast: { date: value => value.toISOString() } }))
+  const source = Readable.from(each())
+  const text = stringifyStream({ ...format, columns, cast: { date: value => value.toISOString() } })
+  source.on('error', error => text.destroy(error)) // an error ends the answer, never the process
+  return source.pipe(text)
 }

@@ -1,7 +1,10 @@
 import type Joi from 'joi'
-import { createError, defineEventHandler, getHeader, getQuery, getRouterParams, readBody, setResponseHeader, setResponseStatus, useSession, type EventHandler, type H3Event } from 'h3'
+import { RateLimiterMemory } from 'rate-limiter-flexible'
+import { createError, defineEventHandler, getHeader, getQuery, getRequestIP, getRouterParams, readBody, setResponseHeader, setResponseStatus, useSession, type EventHandler, type H3Event } from 'h3'
 import { Refusal } from '../core/errors'
 import { config } from './config'
+import { once } from './idempotency'
+import { tokenUser } from './services/people/tokens'
 import { one } from './db/connection'
 import { log, reasonOf } from './log'
 
@@ -10,12 +13,14 @@ export interface User { id: number, name: string, email: string, role: Role, ses
 
 const rank: Record<Role | 'anyone', number> = { anyone: 0, reader: 1, clerk: 2, supervisor: 3 }
 
-interface RouteSpec {
+export interface RouteSpec {
   /** The least role that may call it; "anyone" needs no session. */
   role: Role | 'anyone'
   params?: Joi.ObjectSchema
   query?: Joi.ObjectSchema
   body?: Joi.ObjectSchema
+  /** Most bytes of a body; a megabyte where nothing is said. */
+  bodyLimit?: number
 }
 
 export interface RouteContext<P, Q, B> { event: H3Event, user: User, params: P, query: Q, body: B }
@@ -28,6 +33,8 @@ export const sessionOf = (event: H3Event) => useSession<SessionData>(event, {
 })
 
 async function signedIn(event: H3Event): Promise<User | undefined> {
+  const bearer = /^Bearer (\S{20,200})$/.exec(getHeader(event, 'authorization') ?? '')?.[1]
+  if (bearer) return tokenUser(bearer)
   const { data } = await sessionOf(event)
   if (!data.userId || !data.session) return undefined
   const row = await one<Omit<User, 'session'>>('select id, name, email, role from staff where id = $1', [data.userId])
@@ -35,29 +42,54 @@ async function signedIn(event: H3Event): Promise<User | undefined> {
 }
 
 /**
- * Every route is made with this: session and role, same origin for writes, Joi, then one service call → JSON.
+ * Every route is made with this: session or token and role, rate, same origin for writes, size, Joi, then one service call → JSON.
  * Refusals are answered as application/problem+json (RFC 9457); anything else that throws is a 500 without details.
  */
-export function route<P = object, Q = object, B = object>(spec: RouteSpec, handle: (context: RouteContext<P, Q, B>) => unknown): EventHandler {
-  return defineEventHandler(async (event) => {
+export function route<P = object, Q = object, B = object>(spec: RouteSpec, handle: (context: RouteContext<P, Q, B>) => unknown): EventHandler & { spec: RouteSpec } {
+  const handler = defineEventHandler(async (event) => {
     try {
       if (event.method !== 'GET') sameOrigin(event)
       const user = await signedIn(event)
+      await withinRate(event, user)
       if (spec.role !== 'anyone') {
         if (!user) throw new Refusal('not-signed-in', 'Sign in first.', { status: 401 })
         if (rank[user.role] < rank[spec.role]) throw new Refusal('not-allowed', `Only a ${spec.role} may do this. You are signed in as a ${user.role}.`, { status: 403 })
       }
       const params = check<P>(spec.params, getRouterParams(event))
       const query = check<Q>(spec.query, getQuery(event))
-      const body = event.method === 'GET' || event.method === 'DELETE' ? ({} as B) : check<B>(spec.body, await bodyOf(event))
-      return await handle({ event, user: user!, params, query, body })
+      const body = event.method === 'GET' || event.method === 'DELETE' ? ({} as B) : check<B>(spec.body, await bodyOf(event, spec.bodyLimit ?? 1_000_000))
+      const key = getHeader(event, 'idempotency-key')
+      if (event.method === 'GET' || key === undefined || !user) return await handle({ event, user: user!, params, query, body })
+      if (!/^[\w-]{8,100}$/.test(key)) throw new Refusal('bad-key', 'An idempotency key is 8 to 100 letters, digits, hyphens or underscores.', { status: 400, about: { field: 'Idempotency-Key' } })
+      const { status, answer } = await once(user.session.startsWith('token ') ? user.session : `staff ${user.id}`, key, [event.method, event.path, body], async () => ({ status: 200, answer: await handle({ event, user, params, query, body }) }))
+      setResponseStatus(event, status)
+      return answer
     } catch (error) {
       return problem(event, error)
     }
   })
+  return Object.assign(handler, { spec })
 }
 
-async function bodyOf(event: H3Event): Promise<unknown> {
+/** Calls a minute: many for a person at a screen, fewer for a program, fewest for nobody in particular. */
+const limiter = (points: number) => new RateLimiterMemory({ points: points * config.rateFactor, duration: 60 })
+const rates = { staff: limiter(3000), token: limiter(600), nobody: limiter(240) }
+
+async function withinRate(event: H3Event, user: User | undefined): Promise<void> {
+  const [counted, who] = !user ? [rates.nobody, getRequestIP(event) ?? ''] as const : user.session.startsWith('token ') ? [rates.token, user.session] as const : [rates.staff, String(user.id)] as const
+  try {
+    await counted.consume(who)
+  } catch (left) {
+    const seconds = Math.ceil(((left as { msBeforeNext?: number }).msBeforeNext ?? 60_000) / 1000)
+    setResponseHeader(event, 'retry-after', seconds)
+    throw new Refusal('too-many-calls', `Too many calls. Try again in ${seconds} seconds.`, { status: 429 })
+  }
+}
+
+async function bodyOf(event: H3Event, limit: number): Promise<unknown> {
+  const length = getHeader(event, 'content-length')
+  if (length === undefined && getHeader(event, 'transfer-encoding') !== undefined) throw new Refusal('no-length', 'Say the length of the body (Content-Length).', { status: 411 })
+  if (Number(length ?? 0) > limit) throw new Refusal('too-large', `The request is larger than the ${Math.round(limit / 1000)} kB that this takes.`, { status: 413 })
   try {
     return (await readBody(event)) ?? {}
   } catch {
@@ -82,9 +114,15 @@ function sameOrigin(event: H3Event): void {
   }
 }
 
+/** A value that PostgreSQL cannot take (SQLSTATE class 22, data exception): it came from outside, and nothing was changed. */
+function outOfRange(error: unknown): Refusal | undefined {
+  const code = (error as { original?: { code?: string } } | null)?.original?.code ?? ''
+  return code.startsWith('22') ? new Refusal('bad-value', 'A value is out of range or cannot be read. Check what was sent.', { status: 400 }) : undefined
+}
+
 function problem(event: H3Event, error: unknown): unknown {
   if (error && typeof error === 'object' && 'statusCode' in error && !(error instanceof Refusal)) throw createError(error as never)
-  const refusal = error instanceof Refusal ? error : undefined
+  const refusal = error instanceof Refusal ? error : outOfRange(error)
   if (!refusal) log.error({ path: event.path, error: reasonOf(error) }, 'a request failed')
   const status = refusal?.status ?? 500
   setResponseStatus(event, status)

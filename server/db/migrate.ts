@@ -11,6 +11,7 @@ import { installation } from './migrations/006-installation'
 import { brandsGrown } from './migrations/007-brands'
 import { posting } from './migrations/008-posting'
 import { seriesGrown } from './migrations/009-series'
+import { api } from './migrations/010-api'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -22,6 +23,7 @@ const migrations = [
   { name: '007-brands', sql: brandsGrown },
   { name: '008-posting', sql: posting },
   { name: '009-series', sql: seriesGrown },
+  { name: '010-api', sql: api },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

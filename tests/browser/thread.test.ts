@@ -23,7 +23,7 @@ describe('by mouse', () => {
     await wait('iframe')
     expect(await desk.text('.email')).toContain('Subject')
     await clickText('[aria-label="Leaves"] button', 'Trail')
-    expect(await desk.text('.trail')).toContain('waits for a check')
+    expect(await desk.text('.trail')).toContain('was prepared')
     await clickText('[aria-label="Leaves"] button', 'Paper')
   })
 

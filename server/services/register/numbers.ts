@@ -49,9 +49,12 @@ export async function numbers(filter: { seriesId: number, period: string, after?
   return { ...paged(found, filter.limit), missing: missing.map(row => row.counter) }
 }
 
-/** The whole of a series and period, in pieces, for its CSV. */
-export async function* allNumbers(seriesId: number, period: string): AsyncGenerator<NumberRow[]> {
-  const { where, parameters } = await inPeriod(seriesId, period)
+/** The whole of a series and period, in pieces, for its CSV. @throws Refusal "no-such-series" before anything is sent */
+export async function allNumbers(seriesId: number, period: string): Promise<AsyncGenerator<NumberRow[]>> {
+  return batches(await inPeriod(seriesId, period))
+}
+
+async function* batches({ where, parameters }: { where: string, parameters: unknown[] }): AsyncGenerator<NumberRow[]> {
   let last = -1
   let lastId = 0
   for (;;) {

@@ -10,7 +10,7 @@ const colour = Joi.string().pattern(/^#[0-9a-f]{6}$/i).lowercase().required().me
 
 /** A brand's look on its papers: logo (base64) and its width in millimetres, design, fonts, colours; each may come alone; for one kind of paper or all. */
 export default route<{ id: number }, object, Look>({
-  role: 'supervisor', params: idParam,
+  role: 'supervisor', params: idParam, bodyLimit: 4_000_000,
   body: Joi.object({
     kind: kind,
     picture: Joi.string().base64().max(3_000_000), width: Joi.number(), noLogo: Joi.boolean(), design: Joi.valid('plain', 'bold'), headingFamily: Joi.valid(...paperFamilies), textFamily: Joi.valid(...paperFamilies),
