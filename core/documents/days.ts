@@ -61,3 +61,10 @@ export function instantInZone(day: Day, time: string, zone: string): Date {
   for (let turn = 0; turn < 2; turn++) instant += wanted - shownAt(instant)
   return new Date(instant)
 }
+
+/** Whether a text is a day of the calendar, from 1900 to 2199. */
+export function isDay(text: string): boolean {
+  if (!/^(19|20|21)\d{2}-\d{2}-\d{2}$/.test(text)) return false
+  const [year, month, day] = text.split('-').map(Number) as [number, number, number]
+  return month >= 1 && month <= 12 && day >= 1 && day <= new Date(Date.UTC(year, month, 0)).getUTCDate()
+}

@@ -33,6 +33,7 @@ const act = (path: string, body: object) => attempt(async () => {
 const value = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const limits = [['20', '20 seconds (the demo)'], ['3600', 'an hour'], ['86400', 'a day'], ['172800', 'two days']].map(([seconds, words]) => ({ value: seconds!, words: words! }))
 const limitWords = computed(() => limits.find(one => one.value === String(settings.value?.presumeSeconds))?.words ?? `${settings.value?.presumeSeconds} seconds`)
+const zeros = [{ value: 'make', words: 'its papers like any other' }, { value: 'skip', words: 'no papers from routines' }]
 const graces = [0, 1, 5, 10, 30, 60].map(minutes => ({ value: String(minutes), words: minutes === 0 ? 'at once' : `after ${plural(minutes, 'minute')}` }))
 </script>
 
@@ -42,6 +43,7 @@ const graces = [0, 1, 5, 10, 30, 60].map(minutes => ({ value: String(minutes), w
       <p>A Send begins to issue <WordPicker label="Grace" :words="graces.find(one => one.value === String(settings!.graceMinutes))?.words ?? `after ${settings.graceMinutes} minutes`" :choices="graces" :value="String(settings.graceMinutes)" :disabled="disabled" @pick="keep({ graceMinutes: Number($event) }, 'The grace is set.')" />; until then nothing is numbered and the whole run can be taken back.</p>
       <p>When something gets stuck, <WordPanel label="Who is told" :words="settings.failureNoticeTo || 'nobody'" :open-end="!settings.failureNoticeTo" :disabled="disabled"><label>Mail to <input :value="settings.failureNoticeTo" placeholder="name@house.example" @change="keep({ failureNoticeTo: value($event) }, 'Failure notices are set.')"></label></WordPanel> is told by mail, one mail for all that got stuck since the last.</p>
       <p>An email that did not come back within <WordPicker label="Limit" :words="limitWords" :choices="limits" :value="String(settings.presumeSeconds)" :disabled="disabled" @pick="keep({ presumeSeconds: Number($event) }, 'The limit is set.')" /> counts as arrived, worded “presumed”.</p>
+      <p>An order that comes to nothing gets <WordPicker label="Zero totals" :words="zeros.find(one => one.value === settings!.zeroTotals)!.words" :choices="zeros" :value="settings.zeroTotals" :disabled="disabled" @pick="keep({ zeroTotals: $event as 'make' | 'skip' }, 'Zero totals are set.')" />.</p>
       <h2>Rehearsal</h2>
       <p>In a rehearsal everything goes to <WordPanel label="Rehearsal address" :words="settings.rehearsalAddress || 'no address yet'" :open-end="!settings.rehearsalAddress" :disabled="disabled"><label>Address <input :value="settings.rehearsalAddress" placeholder="name@house.example" data-test="rehearsal-address" @change="keep({ rehearsalAddress: value($event) }, 'The rehearsal address is set.')"></label></WordPanel> instead of to customers. Papers are watermarked and numbered apart; the real ones stay due.</p>
       <VBtn v-if="!house.state.rehearsalSince" :disabled="disabled || !settings.rehearsalAddress" data-test="start-rehearsal" @click="asking = 'rehearse'">Begin a rehearsal…</VBtn>
@@ -50,6 +52,8 @@ const graces = [0, 1, 5, 10, 30, 60].map(minutes => ({ value: String(minutes), w
       <p>Something looks wrong? Stop everything first: nothing more is issued or sent until a supervisor lets it go on.</p>
       <VBtn v-if="!house.state.paused" :disabled="!session.may('clerk')" data-test="pause" @click="asking = 'pause'">Pause everything…</VBtn>
       <span v-else class="tag wait">paused since {{ shortTime(house.state.pausedAt!) }}</span>
+      <ExchangeRates />
+      <ApiTokens v-if="!disabled" />
     </template>
     <Ask v-if="asking === 'pause'" v-model="ask" title="Pause everything?" go="Pause" danger @go="act('/api/house/pause', { reason })"><label class="why">Why, for the others to read <input v-model="reason" maxlength="200" placeholder="the prices are wrong"></label></Ask>
     <Ask v-else-if="asking === 'rehearse'" v-model="ask" title="Begin a rehearsal?" go="Rehearse" @go="act('/api/house/rehearsal', { on: true })"><p>Until it is ended, nothing reaches a customer: every paper and email goes to {{ settings?.rehearsalAddress }}. A band on every screen says so.</p></Ask>

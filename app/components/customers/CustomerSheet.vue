@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { needsTaxNumber, treatments } from '../../../core/documents/treatment'
 import { languages } from '../../../core/money/format'
 import type { Channel, Wish, Wishes } from '../../../core/wishes/recipients'
 import { channels, wishWords } from '../../../core/wishes/recipients'
@@ -30,7 +31,7 @@ const keep = (change: object, said: string) => attempt(async () => {
   await callApi(`/api/customers/${props.id}`, { method: 'PATCH', body: { version: before.version, ...change } })
   await load()
   useToasts().say(said, { undo: async () => {
-    await callApi(`/api/customers/${props.id}`, { method: 'PATCH', body: { version: view.value!.version, wishes: before.wishes, language: before.language } })
+    await callApi(`/api/customers/${props.id}`, { method: 'PATCH', body: { version: view.value!.version, wishes: before.wishes, language: before.language, treatment: before.treatment } })
     await load()
   } })
 })
@@ -41,6 +42,8 @@ function setWish(kind: DocumentKind, change: Wish) {
   void keep({ wishes }, `${view.value!.name}: ${kindFacts[kind].many} ${wishWords(wish as Wish) || 'as usual'}, from the next one on.`)
 }
 
+const taxWords = { 'domestic': 'a domestic supply', 'reverse charge': 'a reverse charge', 'intra-Community supply': 'an intra-Community supply', 'export': 'an export', 'exempt': 'an exempt supply' }
+const taxChoices = treatments.map(value => ({ value, words: taxWords[value] }))
 const ways = channels.map(value => ({ value, words: wishWords({ channel: value }) }))
 const roles = [{ value: '', words: 'the usual contact' }, ...(['billing', 'buying', 'goods-in'] as const).map(value => ({ value, words: `the ${value} contact` }))]
 const gathers = [{ value: 'false', words: 'one email each' }, { value: 'true', words: 'all of one Send in one email' }]
@@ -59,7 +62,8 @@ const stateTone: Record<string, string> = { 'arrived': 'go', 'on the way': 'way'
   <template v-else-if="view">
     <div class="bar"><strong class="cut">{{ view.name }}</strong><span class="soft push mono">{{ view.number }}</span></div>
     <div class="body">
-      <p class="sentence">Papers are written in <WordPicker label="Language" :words="languageWords[view.language]" :choices="languageChoices" :value="view.language" :disabled="!may" @pick="keep({ language: $event }, `${view.name} is now written to in ${languageWords[$event as 'en']}.`)" />, prices in <strong>{{ view.currency }}</strong>.</p>
+      <p class="sentence">Papers are written in <WordPicker label="Language" :words="languageWords[view.language]" :choices="languageChoices" :value="view.language" :disabled="!may" @pick="keep({ language: $event }, `${view.name} is now written to in ${languageWords[$event as 'en']}.`)" />, prices in <strong>{{ view.currency }}</strong>, taxed as <WordPicker label="Tax" :words="taxWords[view.treatment]" :choices="taxChoices" :value="view.treatment" :disabled="!may" @pick="keep({ treatment: $event }, `${view.name} is taxed as ${taxWords[$event as 'domestic']}, from the next paper on.`)" />.</p>
+      <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">That needs the customer's VAT number, and there is none.</p>
       <section v-for="kind in documentKinds" :key="kind" class="wish" :data-test="`wish-${kind}`">
         <p class="sentence">
           {{ capital(kindFacts[kind].many) }} go <WordPicker label="Way" :words="wishWords({ channel: channelOf(kind) })" :choices="ways" :value="channelOf(kind)" :disabled="!may" @pick="setWish(kind, { channel: $event as Channel })" /><template v-if="byEmail(kind)">

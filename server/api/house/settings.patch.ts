@@ -3,7 +3,7 @@ import { route } from '../../route'
 import { changeHouse, type HouseSettings } from '../../services/house/settings'
 
 export default route<object, object, Partial<HouseSettings>>({
-  role: 'supervisor', body: Joi.object({ failureNoticeTo: text(320).allow(''), presumeSeconds: Joi.number().integer().min(5).max(604_800), graceMinutes: Joi.number().integer().min(0).max(60), rehearsalAddress: text(320).allow('') }).min(1),
+  role: 'supervisor', body: Joi.object({ failureNoticeTo: text(320).allow(''), presumeSeconds: Joi.number().integer().min(5).max(604_800), zeroTotals: Joi.valid('make', 'skip'), graceMinutes: Joi.number().integer().min(0).max(60), rehearsalAddress: text(320).allow('') }).min(1),
 }, async ({ body }) => {
   await changeHouse(body)
   return { ok: true }

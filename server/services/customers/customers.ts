@@ -3,6 +3,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { Address } from '../../../core/documents/facts'
 import { Refusal } from '../../../core/errors'
+import type { TaxTreatment } from '../../../core/documents/treatment'
 import { languages, type Language } from '../../../core/money/format'
 import { changedWish, isAddress, recipientsFor, wishWords, type ContactFacts, type Wish, type WishChange, type Wishes } from '../../../core/wishes/recipients'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
@@ -27,10 +28,10 @@ export interface Way { kind: DocumentKind, words: string, to: string, problem: s
 
 export interface CustomerFilter { search?: string, group?: string, trouble?: boolean, wish?: string, after?: string, limit: number }
 
-interface Columns { id: number, number: string, name: string, groupName: string, country: string, language: Language, currency: string, billing: Address | null, wishes: Wishes, contacts: ContactFacts[] }
+interface Columns { id: number, number: string, name: string, groupName: string, country: string, language: Language, currency: string, billing: Address | null, wishes: Wishes, treatment: TaxTreatment, contacts: ContactFacts[] }
 
 const contactsOf = `coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]')`
-const columns = `c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.wishes, ${contactsOf} contacts`
+const columns = `c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.wishes, c.tax_treatment treatment, ${contactsOf} contacts`
 
 /** How each kind goes to this customer by the house's usual addressing, said before anyone tries. */
 export function waysOf(customer: { name: string, billing: Address | null, wishes: Wishes, contacts: readonly ContactFacts[] }): Way[] {
@@ -67,7 +68,7 @@ export async function listCustomers(filter: CustomerFilter): Promise<Listed<Cust
   const page = keyset({ key: 'c.name', type: 'text', descending: false }, 'c.id', filter.after, parameters)
   const found = await rows<Columns & { sortKey: string }>(`select ${columns}, c.name "sortKey" from customer c where ${condition} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
   const groups = await rows<{ name: string }>(`select distinct group_name name from customer where group_name <> '' order by 1`)
-  const listed = paged(found.map(({ billing, wishes, contacts, ...row }) => ({ ...row, ways: waysOf({ name: row.name, billing, wishes, contacts }) })), filter.limit)
+  const listed = paged(found.map(({ billing, wishes, contacts, treatment: _, ...row }) => ({ ...row, ways: waysOf({ name: row.name, billing, wishes, contacts }) })), filter.limit)
   return { ...listed, matching: count, groups: groups.map(group => group.name) }
 }
 
@@ -90,7 +91,7 @@ export async function customerView(id: number): Promise<CustomerView> {
   return { ...customer, ways: waysOf(customer), documents }
 }
 
-export interface CustomerChange { version: number, billing?: Omit<Address, 'name'> | null, language?: Language, wishes?: Wishes }
+export interface CustomerChange { version: number, billing?: Omit<Address, 'name'> | null, language?: Language, wishes?: Wishes, treatment?: TaxTreatment }
 
 /** Changes address, language or wishes. @throws Refusal "bad-address", "changed-meanwhile" */
 export async function changeCustomer(id: number, change: CustomerChange, actor: string): Promise<void> {
@@ -100,8 +101,8 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
     const customer = await one<{ version: number, name: string }>('select version, name from customer where id = $1 for update', [id])
     if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
     if (customer.version !== change.version) throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
-    await run(`update customer set version = version + 1, billing = case when $2 then $3::jsonb else billing end, language = coalesce($4, language), wishes = coalesce($5::jsonb, wishes) where id = $1`,
-      [id, change.billing !== undefined, change.billing ? json({ name: customer.name, ...change.billing }) : null, change.language ?? null, change.wishes ? json(change.wishes) : null])
+    await run(`update customer set version = version + 1, billing = case when $2 then $3::jsonb else billing end, language = coalesce($4, language), wishes = coalesce($5::jsonb, wishes), tax_treatment = coalesce($6, tax_treatment) where id = $1`,
+      [id, change.billing !== undefined, change.billing ? json({ name: customer.name, ...change.billing }) : null, change.language ?? null, change.wishes ? json(change.wishes) : null, change.treatment ?? null])
     await run(`insert into trail (at, actor, order_id, paper_id, words) select now(), $2, p.order_id, p.id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`, [id, actor, `${customer.name} was changed.`])
     await markStale('customer_id', id)
     publish('line')

@@ -35,6 +35,8 @@ export interface PaperContext {
   customerName: string
   brandId: number
   total: string
+  /** Whether routines make papers of what comes to nothing. */
+  zeroTotals: 'make' | 'skip'
   /** How often the order's content changed; a confirmation is of a revision. */
   revision: number
   source: PaperSource
@@ -140,7 +142,7 @@ export function contextOf(kind: DocumentKind, order: SubjectRow, lines: OrderLin
   const channel = findSetting<Channel>([{ level: 'customer', value: order.wishes[kind]?.channel }, { level: 'built in', value: 'email' }]).value
   return {
     orderId: order.id, billId: order.billId, creditsId: order.creditsId, replacesId: order.replacesId, wishedDate: order.wishedDate, orderNumber: order.number, orderDate: order.date, customerId: order.customerId, customerName: order.customerName,
-    brandId: brand.id, total: order.total, revision: order.revision, stationery: { id: stationery.id, design: stationery.design }, coverNoteId: note.id, channel,
+    brandId: brand.id, zeroTotals: house.company.zeroTotals, total: order.total, revision: order.revision, stationery: { id: stationery.id, design: stationery.design }, coverNoteId: note.id, channel,
     recipients: channel === 'email' || channel === 'both' ? recipientsFor({ contacts, role: addressing.role, wish: order.wishes[kind], copyTo: addressing.copyTo }) : [],
     builtFrom: { order: order.version, customer: order.customerVersion, brand: brand.version, stationery: stationery.id, coverNote: note.id },
     series, lastCounter: house.counters.get(series.id),

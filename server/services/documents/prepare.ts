@@ -74,6 +74,8 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
 
   if (asked.routine && context.channel === 'nothing' && !kindFacts[asked.kind].books) return { outcome: 'not wanted', paperId: null, reason: `${context.customerName} wants no ${kindFacts[asked.kind].many}.` }
 
+  if (asked.routine && context.zeroTotals === 'skip' && Number(made.paper?.amounts.total ?? context.total) === 0) return { outcome: 'not wanted', paperId: null, reason: 'It comes to nothing, and the house makes no papers of that.' }
+
   const byHand = asked.trust === 'by hand'
   const byItself = asked.trust === 'by itself' && !made.problem && goesOut(context)
   const state = byHand ? 'due' : 'prepared'

@@ -11,10 +11,10 @@ import { gate } from './gate'
  * Called from the Company page by a supervisor; anybody at the desk may pause. Refuses an address that cannot be written to.
  */
 
-export interface HouseSettings { failureNoticeTo: string, presumeSeconds: number, graceMinutes: number, rehearsalAddress: string }
+export interface HouseSettings { failureNoticeTo: string, presumeSeconds: number, graceMinutes: number, rehearsalAddress: string, zeroTotals: 'make' | 'skip' }
 
 export async function houseSettings(): Promise<HouseSettings> {
-  return (await one<HouseSettings>('select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress" from company'))!
+  return (await one<HouseSettings>('select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals" from company'))!
 }
 
 /** @throws Refusal "bad-address" */
@@ -24,8 +24,8 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
   }
   await inTransaction(async () => {
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
-    await run('update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address)',
-      [change.failureNoticeTo ?? null, change.presumeSeconds ?? null, change.graceMinutes ?? null, change.rehearsalAddress ?? null])
+    await run('update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals)',
+      [change.failureNoticeTo ?? null, change.presumeSeconds ?? null, change.graceMinutes ?? null, change.rehearsalAddress ?? null, change.zeroTotals ?? null])
     publish('house')
   })
 }
