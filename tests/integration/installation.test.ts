@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -19,7 +19,13 @@ afterAll(() => {
   delete process.env.CLOTHESPIN_INSTALLATION_FILE
   rmSync(folder, { recursive: true, force: true })
 })
-const script = (name: string, ...args: string[]) => spawnSync(join('bin', name), args, { encoding: 'utf8', env: process.env })
+/** Runs beside this process, whose own jobs must be able to end meanwhile. */
+const script = (name: string, ...args: string[]) => new Promise<{ status: number | null, stderr: string }>((resolve) => {
+  const child = spawn(join('bin', name), args, { env: process.env, stdio: ['ignore', 'ignore', 'pipe'] })
+  let stderr = ''
+  child.stderr.on('data', (chunk: Buffer) => (stderr += chunk.toString()))
+  child.once('close', status => resolve({ status, stderr }))
+})
 const issued = async () => (await one<{ count: number }>('select count(*)::int count from document'))!.count
 
 test('the database of this installation speaks; another one is paused, and cannot be resumed before it is confirmed', async () => {
@@ -45,14 +51,14 @@ test('backed up and restored: the house is as it was then, and keeps silent unti
   await startRun([first!], randomUUID(), { id: 1, name: 'Col' })
   await house.settle()
   const backup = join(folder, 'house.backup')
-  expect(script('backup', backup)).toMatchObject({ status: 0 })
+  expect(await script('backup', backup)).toMatchObject({ status: 0 })
   await startRun([second!], randomUUID(), { id: 1, name: 'Col' })
   await house.settle()
   expect(await issued()).toBe(2)
 
-  expect(script('restore', backup)).toMatchObject({ status: 1 })
+  expect(await script('restore', backup)).toMatchObject({ status: 1 })
   expect(await issued()).toBe(2)
-  const restored = script('restore', backup, '--yes')
+  const restored = await script('restore', backup, '--yes')
   expect(restored).toMatchObject({ status: 0, stderr: '' })
   expect(await issued()).toBe(1)
   await guardInstallation()
