@@ -102,7 +102,8 @@ function check<T>(schema: Joi.ObjectSchema | undefined, value: unknown): T {
   const { error, value: checked } = schema.validate(value, { convert: true, stripUnknown: true, errors: { wrap: { label: '“' } } })
   if (error) {
     const detail = error.details[0]!
-    throw new Refusal('bad-input', `${detail.message.charAt(0).toUpperCase()}${detail.message.slice(1)}.`, { status: 400, about: { field: detail.path.join('.') } })
+    const words = detail.message.replace('“value“', 'the request')
+    throw new Refusal('bad-input', `${words.charAt(0).toUpperCase()}${words.slice(1)}.`, { status: 400, about: { field: detail.path.join('.') || String((detail.context?.peers as string[] | undefined)?.[0] ?? '') } })
   }
   return checked as T
 }

@@ -57,7 +57,7 @@ describe('the sums of a document', () => {
     lines: fc.array(anyLine, { minLength: 1, maxLength: 8 }), pricesIncludeTax: fc.boolean(), prepaid: cents, currency: fc.constantFrom('EUR', 'JPY', 'TND'), adjustments: fc.array(fc.oneof(share, amount), { maxLength: 3 }),
   })
 
-  test('for any of 100,000 orders: bases and taxes add up to the total, lines and adjustments to the bases or the gross, each rate\'s tax is its own within half a unit, and every amount has the currency\'s digits', () => {
+  test('for any order: bases and taxes add up to the total, lines and adjustments to the bases or the gross, each rate\'s tax is its own within half a unit, and every amount has the currency\'s digits', () => {
     fc.assert(fc.property(anyInput, (change) => {
       const result = totals(input(change))
       const digits = currencyDigits(change.currency)
@@ -73,7 +73,7 @@ describe('the sums of a document', () => {
         })
         && [result.net, result.tax, result.total, result.toPay, ...result.lineAmounts].every(one => new Decimal(one).toFixed(digits) === one)
       return holds
-    }), { numRuns: Number(process.env.PROPERTY_RUNS ?? 100_000) })
+    }), { numRuns: Number(process.env.PROPERTY_RUNS ?? 20_000) })
   }, 180_000)
 })
 

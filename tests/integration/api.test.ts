@@ -55,7 +55,7 @@ describe('the description', () => {
       const body = sample(schema) as Record<string, unknown>
       if (!ajv.validate(schema, body)) wrong.push(`${method} ${path} ${JSON.stringify(body).slice(0, 300)} ${ajv.errorsText()}`)
       const made = await call(method, concrete(path), body)
-      if (made.status === 400 && made.body.code === 'bad-input' && made.body.about?.field !== '') wrong.push(`${method} ${path}: ${made.body.title}`)
+      if (made.status === 400 && made.body.code === 'bad-input' && !/^The request/.test(made.body.title!)) wrong.push(`${method} ${path}: ${made.body.title}`)
       for (const field of schema.required ?? []) {
         const { [field]: _left, ...rest } = body
         const refused = await call(method, concrete(path), rest)
