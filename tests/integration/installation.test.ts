@@ -78,3 +78,8 @@ test('a worker refuses a real mail server that nobody switched on', () => {
   expect(worker.status).toBe(1)
   expect(worker.stderr).toContain('Say CLOTHESPIN_REAL_MAIL=yes')
 })
+
+test('no worker, and that is said', async () => {
+  await run(`update worker set beat_at = now() - interval '2 minutes'`)
+  expect((await houseState()).troubles).toContainEqual(expect.stringMatching(/^No worker is running/))
+})
