@@ -77,6 +77,7 @@ const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words
 
 <style scoped>
 .title { font-size: 16px; }
+p { margin: 0; }
 :deep(.number) { flex: 0 0 140px; white-space: nowrap; }
 :deep(.date) { flex: 0 0 64px; }
 :deep(.name) { flex: 1 1 140px; }

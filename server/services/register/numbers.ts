@@ -22,7 +22,7 @@ export async function numberPeriods(): Promise<NumberPeriod[]> {
       case f.source when 'order' then 0 else f.high - f.low + 1 - f.count end gaps,
       (select number from document d where d.series_id = f.series_id and (f.source = 'order' or d.period = f.period) order by d.counter, d.id limit 1) first,
       (select number from document d where d.series_id = f.series_id and (f.source = 'order' or d.period = f.period) order by d.counter desc, d.id desc limit 1) last
-    from found f join number_series s on s.id = f.series_id join brand b on b.id = s.brand_id order by f.period desc, s.kind, b.name, scope`)
+    from found f join number_series s on s.id = f.series_id join brand b on b.id = s.brand_id order by f.period desc, s.kind <> 'invoice', s.kind, b.id, scope`)
 }
 
 /** A number with what it stands for. */
