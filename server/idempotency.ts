@@ -22,14 +22,16 @@ export async function once(caller: string, key: string, call: unknown, work: () 
   const callHash = createHash('sha256').update(json(call)).digest('hex')
   const mine = await run('insert into api_call (caller, key, call_hash, started_at) values ($1, $2, $3, $4) on conflict do nothing', [caller, key, callHash, clock.now()])
   if (mine === 0) return answerOf(caller, key, callHash, work, call)
+  let made: Answer
   try {
-    const made = await work()
-    await run('update api_call set status = $3, answer = $4::jsonb where caller = $1 and key = $2', [caller, key, made.status, json(made.answer ?? null)])
-    return made
+    made = await work()
   } catch (error) {
-    await run('delete from api_call where caller = $1 and key = $2 and status is null', [caller, key])
+    // only a refusal says that nothing was done; after anything else the key stays taken and the call is unclear
+    if (error instanceof Refusal) await run('delete from api_call where caller = $1 and key = $2 and status is null', [caller, key])
     throw error
   }
+  await run('update api_call set status = $3, answer = $4::jsonb where caller = $1 and key = $2', [caller, key, made.status, json(made.answer ?? null)])
+  return made
 }
 
 async function answerOf(caller: string, key: string, callHash: string, work: () => Promise<Answer>, call: unknown): Promise<Answer> {

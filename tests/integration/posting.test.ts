@@ -265,6 +265,16 @@ describe('what the law wants said', () => {
   })
 })
 
+test('a draft that cannot be prepared at all is refused, and leaves nothing behind', async () => {
+  const brand = house.brands[1]!.id
+  const bills = async () => (await one<{ count: number }>('select count(*)::int count from bill'))!.count
+  const before = await bills()
+  await run(`update number_series set country = 'Nowhere' where kind = 'invoice' and brand_id = $1`, [brand])
+  await expect(newInvoice(house.customer('10417').id, brand, 'Test')).rejects.toMatchObject({ code: 'no-series' })
+  await run(`update number_series set country = '' where kind = 'invoice' and brand_id = $1`, [brand])
+  expect(await bills()).toBe(before)
+})
+
 test('one bad draft among many stops only itself, and no number is lost', async () => {
   const bills = [await written(), await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test'), await written()]
   const results = await issue(...bills)

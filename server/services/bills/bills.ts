@@ -45,7 +45,7 @@ export async function billView(id: number): Promise<BillView> {
 
 interface NewBill { kind: 'invoice' | 'credit note', brandId: number, customerId: number, orderId?: number, creditsId?: number, replacesId?: number, facts: BillFacts }
 
-/** Keeps new bills and prepares their papers; in one transaction, so that a credit and its new invoice come together or not at all. */
+/** Keeps new bills and prepares their papers; a credit and its new invoice come together or not at all. */
 async function keepNew(wanted: readonly NewBill[], actor: string): Promise<number[]> {
   for (const bill of wanted) await checkFacts(bill.facts)
   const ids = await inTransaction(async () => {
@@ -57,11 +57,16 @@ async function keepNew(wanted: readonly NewBill[], actor: string): Promise<numbe
     }
     return made
   })
-  // laid out outside of the transaction that keeps the papers; a bill whose paper is not there yet is shown as such and can be kept again
-  const drafts = await draftBills(ids)
-  await inTransaction(async () => {
-    for (const [, made] of [...drafts].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
-  })
+  // laid out outside of the transaction that keeps the papers; what is refused there leaves no bill behind
+  try {
+    const drafts = await draftBills(ids)
+    await inTransaction(async () => {
+      for (const [, made] of [...drafts].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
+    })
+  } catch (error) {
+    await run('delete from bill b where id = any($1::int[]) and not exists (select from paper p where p.bill_id = b.id)', [ids])
+    throw error
+  }
   return ids
 }
 
