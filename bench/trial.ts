@@ -2,7 +2,7 @@ import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from '../demo/postgres'
 import { loadHouse } from '../demo/house'
-import type { OrderEventFacts } from '../core/routines/routine'
+import type { EventFacts } from '../core/routines/routine'
 import { judge } from '../core/routines/routine'
 import type { RoutineSentence } from '../core/routines/sentence'
 import { closeDatabase, one, rows, run } from '../server/db/connection'
@@ -42,7 +42,7 @@ export async function benchTrial(): Promise<Row[]> {
     const ids = await rows<{ id: number }>('select id from event order by id limit 1000')
     const began = performance.now()
     for (const { id } of ids) {
-      const event = await one<{ facts: OrderEventFacts, orderId: number }>('select facts, order_id "orderId" from event where id = $1', [id])
+      const event = await one<{ facts: EventFacts, orderId: number }>('select facts, order_id "orderId" from event where id = $1', [id])
       if (judge(sentence, event!.facts).applies) await one('select c.name, c.wishes from sales_order o join customer c on c.id = o.customer_id where o.id = $1', [event!.orderId])
     }
     const alternative = (performance.now() - began) * orderCount / ids.length

@@ -12,12 +12,12 @@ const folder = process.env.CLOTHESPIN_DEMO ?? 'demo/data'
 
 interface BrandData {
   code: string, name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
-  banks: object[], emailLook: object, senderName: string, senderAddress: string, replyTo: string, stationery: object, logo: string, logoWidth: number
+  pricesIncludeTax?: boolean, banks: object[], emailLook: object, senderName: string, senderAddress: string, replyTo: string, stationery: object, logo: string, logoWidth: number
   series: Record<DocumentKind, { prefix: string, suffix: string, length: number, start: number, restart: string, businessYearStart: number }>
 }
 
 interface HouseData {
-  company: { name: string, timeZone: string, country: string, currency: string, language: string, taxRates: object, orderStatuses: string[], orderFields: string[], presumeSeconds: number, failureNoticeTo: string }
+  company: { name: string, timeZone: string, country: string, currency: string, language: string, taxRates: object, orderStatuses: string[], orderFields: string[], presumeSeconds: number, failureNoticeTo: string, withdrawnStatuses: string[], smallDifference: string }
   staff: { email: string, name: string, role: string, password: string }[]
   brands: BrandData[]
   coverNotes: Record<DocumentKind, Record<string, { subject: string, text: string }>>
@@ -44,9 +44,9 @@ export async function loadHouse(): Promise<{ brands: { id: number, code: string 
   const items = parse(readFileSync(join(folder, 'items.csv')), { columns: true }) as ItemData[]
   const { company } = house
   return inTransaction(async () => {
-    await run(`insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to, order_fields)
-      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9, $10, $11::jsonb)`,
-    [company.name, randomUUID(), company.timeZone, company.country, company.currency, company.language, json(company.taxRates), json(company.orderStatuses), company.presumeSeconds, company.failureNoticeTo, json(company.orderFields)])
+    await run(`insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to, order_fields, withdrawn_statuses, small_difference)
+      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9, $10, $11::jsonb, $12::jsonb, $13)`,
+    [company.name, randomUUID(), company.timeZone, company.country, company.currency, company.language, json(company.taxRates), json(company.orderStatuses), company.presumeSeconds, company.failureNoticeTo, json(company.orderFields), json(company.withdrawnStatuses), company.smallDifference])
     for (const person of house.staff) {
       await run('insert into staff (email, name, role, password_hash) values ($1, $2, $3, $4)', [person.email, person.name, person.role, await hashPassword(person.password)])
     }
@@ -73,10 +73,10 @@ async function loadRates({ source, ...rates }: HouseData['exchange']): Promise<v
 async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Promise<number> {
   const logo = readFileSync(join(folder, brand.logo))
   const picture = await keepFile(logo, 'image/png')
-  const row = await one<{ id: number }>(`insert into brand (code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, banks, email_look, sender_name, sender_address, reply_to)
-    values ($1, $2, $3, $4::jsonb, $5, $6, $7, $8, $9, $10, $11::jsonb, $12::jsonb, $13, $14, $15) returning id`,
+  const row = await one<{ id: number }>(`insert into brand (code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, banks, email_look, sender_name, sender_address, reply_to, prices_include_tax)
+    values ($1, $2, $3, $4::jsonb, $5, $6, $7, $8, $9, $10, $11::jsonb, $12::jsonb, $13, $14, $15, $16) returning id`,
   [brand.code, brand.name, brand.legalName, json(brand.addressLines), brand.country, brand.phone, brand.email, brand.website, brand.registration, brand.taxNumber, json(brand.banks), json(brand.emailLook),
-    brand.senderName, brand.senderAddress, brand.replyTo])
+    brand.senderName, brand.senderAddress, brand.replyTo, brand.pricesIncludeTax ?? false])
   const id = row!.id
   const design = { ...brand.stationery, logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth } }
   for (const kind of documentKinds) {

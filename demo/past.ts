@@ -14,6 +14,7 @@ import { sendCopy, settleByHand } from '../server/services/dispatch/by-hand'
 import { sweep } from '../server/services/dispatch/sweep'
 import { addOrder, setStatus } from '../server/services/orders/orders'
 import { addRoutine, changeRoutine } from '../server/services/routines/routines'
+import { livePayments } from './payments'
 import type { Story } from './orders'
 
 const desk = 'Order desk'
@@ -46,6 +47,15 @@ export async function livePast(all: readonly Story[], now: Date, days: number, d
     },
   }, 'Maeve Tarrant')
 
+  await addRoutine({
+    name: 'Receipt for shop payments', description: 'Who buys in the shop gets a receipt at once.', trust: 'by itself', isOn: true,
+    sentence: { on: 'payment', statuses: [], conditions: [{ about: 'brand', is: 'one of', values: ['LS'] }], issue: 'payment receipt', to: 'billing', delayMinutes: 0 },
+  }, 'Maeve Tarrant')
+  await addRoutine({
+    name: 'Credit notes when posted', description: 'Whatever way a credit note was issued, it goes at once.', trust: 'by itself', isOn: false,
+    sentence: { on: 'posted', statuses: [], conditions: [], issue: 'credit note', to: 'billing', delayMinutes: 0 },
+  }, 'Maeve Tarrant')
+
   const runner = await run({ connectionString: config.databaseUrl, concurrency: 4, taskList: taskList('loader'), noHandleSignals: true, logger: new Logger(() => () => {}), pollInterval: 1000 })
   const listener = listenForReports()
   const ids = new Map<Story, number>()
@@ -61,6 +71,8 @@ export async function livePast(all: readonly Story[], now: Date, days: number, d
     await move(all, ids, daysAgo, at)
     await quiet()
     const leaving = all.filter(story => story.shipped === daysAgo).map(story => ids.get(story)!)
+    at(daysAgo, 13)
+    await livePayments(day(daysAgo), daysAgo)
     if (daysAgo === 0) await today(leaving, routine, at, settle)
     else if (leaving.length > 0) {
       at(daysAgo, 14)

@@ -2,7 +2,7 @@ import { day, decimal, Joi, text } from './checks'
 
 const some = (most: number) => text(most).allow('', null).default(null).empty('')
 const currency = Joi.string().pattern(/^[A-Z]{3}$/).messages({ 'string.pattern.base': '{{#label}} is a currency like EUR' })
-const percent = Joi.string().trim().pattern(/^(100(\.0{1,3})?|\d{1,2}(\.\d{1,3})?)$/).messages({ 'string.pattern.base': '{{#label}} is a percentage from 0 to 100' })
+export const percent = Joi.string().trim().pattern(/^(100(\.0{1,3})?|\d{1,2}(\.\d{1,3})?)$/).messages({ 'string.pattern.base': '{{#label}} is a percentage from 0 to 100' })
 
 export const billLine = Joi.object({
   item: text(60).allow('').default(''), description: text(300).required(), detail: some(300), unit: text(20).allow('').default(''), quantity: decimal.required(), unitPrice: decimal.required(), discountPercent: percent.default('0'), taxCode: text(40).required(),

@@ -1,5 +1,5 @@
-import { choiceSubjects, trusts } from '../core/routines/sentence'
-import { Joi, orderKind, text } from './checks'
+import { choiceSubjects, routineEvents, trusts } from '../core/routines/sentence'
+import { Joi, kind, text } from './checks'
 
 /** A routine's sentence at the door; what it means is checked by the core. */
 const time = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/).messages({ 'string.pattern.base': '{{#label}} is a time like 08:00' })
@@ -10,7 +10,7 @@ const condition = Joi.alternatives().try(
 )
 
 export const sentence = Joi.object({
-  statuses: Joi.array().items(text(40)).max(20).required(), conditions: Joi.array().items(condition).max(20).required(), issue: orderKind.required(), to: Joi.valid('buying', 'billing', 'goods-in').required(),
+  on: Joi.valid(...routineEvents).default('order status'), statuses: Joi.array().items(text(40)).max(20).required(), conditions: Joi.array().items(condition).max(20).required(), issue: kind.required(), to: Joi.valid('buying', 'billing', 'goods-in').required(),
   copyTo: Joi.array().items(text(320)).max(10).default([]), delayMinutes: Joi.number().integer().required(),
   hours: Joi.object({ from: time.required(), to: time.required(), workdays: Joi.boolean().required() }).allow(null).default(null),
 })

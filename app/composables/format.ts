@@ -54,6 +54,6 @@ export function ago(instant: string | Date, now = Date.now()): string {
 }
 
 /** A kind of document in a narrow column. */
-export const kindShort = (kind: DocumentKind): string => ({ 'invoice': 'Invoice', 'order confirmation': 'Confirmation', 'credit note': 'Credit note' })[kind]
+export const kindShort = (kind: DocumentKind): string => ({ 'invoice': 'Invoice', 'order confirmation': 'Confirmation', 'credit note': 'Credit note', 'payment receipt': 'Receipt', 'refund receipt': 'Refund' })[kind]
 
 export const plural = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-IE')} ${count === 1 ? one : many}`

@@ -61,7 +61,7 @@ const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words
         <RowList v-model:active="active" :rows="list.rows.value" label="Numbers" :pickable="false" :loading="list.first.value" @more="list.loadMore()">
           <template #row="{ row: one }">
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
-            <span class="state"><span class="tag" :class="tone[one.state]" :title="one.reason">{{ one.state }}</span></span><span class="total amount">{{ money(one.total, one.currency) }}</span>
+            <span class="state"><span class="tag" :class="tone[one.state]" :title="one.reason">{{ one.state }}</span> <span v-if="one.earlierThan" class="tag wait" :title="`Allowed although ${shortDay(one.earlierThan)} was numbered before`">earlier</span></span><span class="total amount">{{ money(one.total, one.currency) }}</span>
           </template>
           <template #empty><div class="empty"><strong>No number yet</strong>Every number that is drawn stands here, also of what is void.</div></template>
         </RowList>

@@ -1,26 +1,53 @@
 <script setup lang="ts">
 import { documentKinds, kindFacts } from '../../core/documents/kinds'
+import type { SettledWithdrawn } from '../../server/services/orders/withdrawn'
 import type { RegisterRow } from '../../server/services/register/register'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 
-interface RegisterPage extends PageOf<RegisterRow> { sums: { currency: string, sum: string }[] }
-
 const session = useSession()
 const route = useRoute()
-const { filters, set } = useFilters({ search: '', kind: '', brand: '', from: '', to: '', sort: 'issued', down: 'yes' })
-const list = useList<RegisterRow, RegisterPage>(place => callApi<RegisterPage>('/api/documents', { query: {
-  search: filters.value.search, kind: filters.value.kind, brand: filters.value.brand, from: filters.value.from, to: filters.value.to, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
+const { filters, set } = useFilters({ search: '', state: '', kind: '', brand: '', from: '', to: '', sort: 'issued', down: 'yes' })
+const matched = computed(() => ({ search: filters.value.search, state: filters.value.state, kind: filters.value.kind, brand: filters.value.brand, from: filters.value.from, to: filters.value.to }))
+const list = useList<RegisterRow, PageOf<RegisterRow>>(place => callApi<PageOf<RegisterRow>>('/api/documents', { query: {
+  ...matched.value, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
 } }))
 const active = ref<number | null>(Number(route.query.in) || null)
 const leaf = ref<Leaf>('Paper')
 const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
 
+/** Counted apart from the list, which does not wait for it. */
+const sums = shallowRef<{ matching: number, sums: { currency: string, sum: string }[] }>()
+const count = () => void callApi<typeof sums.value>('/api/documents/sums', { query: matched.value }).then((found) => {
+  sums.value = found
+}).catch(() => {}) // the list says what is wrong
 watch(filters, () => void list.restart(), { immediate: true })
+watch(matched, (now, before) => {
+  if (JSON.stringify(now) !== JSON.stringify(before)) count()
+}, { immediate: true })
 watch(list.rows, (rows) => {
   if (rows.length > 0 && !rows.some(one => one.id === active.value)) active.value = rows[0]!.id
 })
-useLive(['register'], () => void list.reload(), 400)
+useLive(['register'], () => {
+  void list.reload()
+  count()
+}, 400)
+
+const settling = ref(false)
+const busy = ref(false)
+const picks = usePicks(list.rows)
+const mayPick = computed(() => filters.value.state === 'withdrawn' && session.may('clerk'))
+async function settle() {
+  busy.value = true
+  await attempt(async () => {
+    const { voided, credited, refused } = await callApi<SettledWithdrawn>('/api/documents/settle-withdrawn', { method: 'POST', body: { ids: picks.chosen.value.map(one => one.id) } })
+    useToasts().say([voided.length ? `Voided: ${voided.join(', ')}.` : '', credited.length ? `Credited, on To check: ${credited.join(', ')}.` : '', ...refused.map(one => `${one.number}: ${one.reason}`)].filter(Boolean).join(' '), { wrong: refused.length > 0 })
+    picks.clear()
+    await list.reload()
+  })
+  busy.value = false
+  settling.value = false
+}
 
 const writing = ref(false)
 function openOrder(id: number) {
@@ -32,6 +59,7 @@ function turn(step: 1 | -1) {
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 
+const states = [{ value: '', words: 'in any state' }, { value: 'open', words: 'still open' }, { value: 'overdue', words: 'overdue' }, { value: 'not sent', words: 'not sent' }, { value: 'void', words: 'void' }, { value: 'withdrawn', words: 'of withdrawn orders' }, { value: 'earlier date', words: 'dated before an earlier number' }]
 const brandChoices = computed(() => [{ value: '', words: 'both brands' }, ...session.house!.brands.map(brand => ({ value: brand.code, words: brand.name }))])
 const kinds = [{ value: '', words: 'documents' }, ...documentKinds.map(kind => ({ value: kind, words: kindFacts[kind].many }))]
 const today = new Date().toISOString().slice(0, 10)
@@ -48,13 +76,13 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
       <section class="left" aria-label="Register">
         <div class="bar">
           <h1 class="title">Register</h1>
-          <span class="sentence soft"><WordPicker label="Kind" :words="kinds.find(one => one.value === filters.kind)?.words ?? 'documents'" :choices="kinds" :value="filters.kind" @pick="set({ kind: $event })" /> of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />,
+          <span class="sentence soft"><WordPicker label="Kind" :words="kinds.find(one => one.value === filters.kind)?.words ?? 'documents'" :choices="kinds" :value="filters.kind" @pick="set({ kind: $event })" /> of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />, <WordPicker label="State" :words="states.find(one => one.value === filters.state)?.words ?? 'in any state'" :choices="states" :value="filters.state" @pick="set({ state: $event })" />,
             of <WordPicker label="Time" :words="timeWords" :choices="times" :value="filters.from" @pick="set({ from: $event })" /></span>
           <SearchField class="push" :value="filters.search" label="Number, customer, amount" @search="set({ search: $event })" />
         </div>
         <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
         <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <RowList v-model:active="active" :rows="list.rows.value" label="Documents" :pickable="false" :loading="list.first.value" @leaf="turn" @open="id => openOrder(id)" @more="list.loadMore()">
+        <RowList v-model:active="active" :rows="list.rows.value" v-model:picked="picks.picked.value" label="Documents" :pickable="mayPick" :loading="list.first.value" @leaf="turn" @open="id => openOrder(id)" @more="list.loadMore()">
           <template #row="{ row: one }">
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
             <span class="order mono soft">{{ one.orderNumber }}</span>
@@ -62,16 +90,17 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
             <span class="total amount">{{ money(one.kind === 'credit note' ? `-${one.total}` : one.total, one.currency) }}</span>
           </template>
           <template #empty>
-            <div class="empty"><strong>{{ filters.search ? 'No document of that kind' : 'No document yet' }}</strong>{{ filters.search ? 'Numbers, customers, order numbers, references and exact amounts are looked through.' : 'Every document that is issued stands here for good, with its number and its PDF.' }}</div>
+            <div class="empty"><strong>{{ filters.search || filters.state || filters.kind ? 'No document of that kind' : 'No document yet' }}</strong>{{ filters.state === 'withdrawn' ? 'Invoices that stand although their order was withdrawn hang here, to be voided or credited.' : filters.search ? 'Numbers, customers, order numbers, references and exact amounts are looked through.' : 'Every document that is issued stands here for good, with its number and its PDF.' }}</div>
           </template>
         </RowList>
-        <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'document') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><span class="push" /><VBtn to="/numbers" data-test="numbers">Number register</VBtn><template v-if="session.may('clerk')"><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
+        <footer class="foot-bar"><span class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span><span v-for="sum in sums?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><span class="push" /><VBtn v-if="mayPick" :disabled="picks.chosen.value.length === 0" data-test="settle-withdrawn" @click="settling = true">Settle {{ picks.chosen.value.length || '' }}…</VBtn><VBtn to="/numbers" data-test="numbers">Number register</VBtn><template v-if="session.may('clerk')"><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
       </section>
       <aside class="right" aria-label="The document in hand">
         <DocumentPane v-if="row" :id="row.id" v-model:leaf="leaf" />
         <div v-else class="empty"><strong>No document in hand</strong>Choose a row to see its PDF, its email and its trail.</div>
       </aside>
     </div>
+    <Ask v-model="settling" :title="`Settle ${plural(picks.chosen.value.length, 'invoice')} of withdrawn orders?`" :go="`Settle ${picks.chosen.value.length}`" danger :busy="busy" @go="settle"><p>What was never handed over is voided and keeps its number; this cannot be taken back. For the others a credit note over all that is left is prepared and waits on To check.</p></Ask>
     <NewInvoice v-if="writing" v-model="writing" />
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RoutineSentence, Trust } from '../../core/routines/sentence'
+import { eventWords, type RoutineSentence, type Trust } from '../../core/routines/sentence'
 import type { RoutineChoices } from '../../server/services/routines/choices'
 import type { RoutineVersion, RoutineView } from '../../server/services/routines/routines'
 import { trustWords } from '../composables/trust'
@@ -145,7 +145,7 @@ const add = () => attempt(async () => {
       </section>
     </div>
     <Ask v-model="ask" title="Let it go by itself?" go="By itself" :busy="busy" @go="change({ trust: 'by itself' }, `“${routine!.name}” now lets papers go by itself.`, { trust: routine!.trust })">
-      <p>From now on each order that becomes {{ routine?.sentence.statuses.join(' or ') }} and meets the sentence gets its {{ routine?.sentence.issue }} with no further touch. What already waits on To check stays there.</p>
+      <p>From now on, when {{ routine ? eventWords(routine.sentence) : '' }} and the sentence is met, {{ routine?.sentence.on === 'posted' ? 'that document goes' : `its ${routine?.sentence.issue} is issued and goes` }} with no further touch. What already waits stays where it is.</p>
     </Ask>
     <Ask v-model="adding" :title="from ? `A copy of “${from.name}”` : 'A new routine'" go="Write it" :disabled="!newName.trim()" @go="add">
       <label class="for">Its name <input v-model="newName" maxlength="80" data-test="new-name" placeholder="Invoice for co-operatives"></label>

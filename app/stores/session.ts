@@ -1,7 +1,7 @@
 export interface SignedIn { id: number, name: string, email: string, role: 'reader' | 'clerk' | 'supervisor' }
 
 interface House {
-  company: { name: string, timeZone: string, orderStatuses: string[], orderFields: string[], taxRates: Record<string, string>, currency: string, country: string }
+  company: { name: string, timeZone: string, orderStatuses: string[], orderFields: string[], taxRates: Record<string, string>, currency: string, country: string, smallDifference: string }
   brands: { id: number, code: string, name: string }[]
   mailboxesUrl: string
 }

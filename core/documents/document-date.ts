@@ -1,4 +1,4 @@
-import type { Day } from './days'
+import { addDays, type Day } from './days'
 
 /** What a document date is held against. */
 export interface DateLimits {
@@ -17,4 +17,11 @@ export function dateRefusal(date: Day, { today, closedUntil, newest, earlierOk }
   if (date > today) return `Its date ${date} is in the future. A document is dated today or before.`
   if (newest !== null && date < newest && !earlierOk) return `Its date ${date} is before ${newest}, the newest of its series: dates would run backwards. Choose that day or a later one, or say on the draft that the earlier date is meant.`
   return undefined
+}
+
+/** The date of a document that is dated by its event: the event's day, but never in a closed period, in the future, or before the newest of its series. */
+export function eventDate(eventDay: Day, { today, closedUntil, newest }: Omit<DateLimits, 'earlierOk'>): Day {
+  const open = closedUntil !== null && eventDay <= closedUntil ? addDays(closedUntil, 1) : eventDay
+  const inOrder = newest !== null && newest > open ? newest : open
+  return inOrder > today ? today : inOrder
 }

@@ -4,6 +4,7 @@ import type { Currency, DecimalText } from '../money/decimal'
 import type { BankAccount } from './bank'
 import type { Day } from './days'
 import type { Credited } from './credit'
+import type { DocumentKind } from './kinds'
 import type { Terms } from './terms'
 import type { TaxTreatment } from './treatment'
 
@@ -74,6 +75,37 @@ export interface DepositFacts {
   /** Per rate. */
   groups: { rate: DecimalText, base: DecimalText, tax: DecimalText }[]
   total: DecimalText
+}
+
+export const paymentMethods = ['bank transfer', 'card', 'cash', 'cheque', 'direct debit', 'other'] as const
+export type PaymentMethod = typeof paymentMethods[number]
+
+/** A payment that came in, or a refund that went out, as its receipt is made from it. */
+export interface PaymentFacts {
+  direction: 'in' | 'out'
+  /** The day the money moved. */
+  date: Day
+  method: PaymentMethod
+  amount: DecimalText
+  currency: Currency
+  /** What the payer wrote; may be empty. */
+  reference: string
+  /** The documents it settles. */
+  settles: SettledFacts[]
+  /** What of it settles nothing yet. */
+  onAccount: DecimalText
+}
+
+export interface SettledFacts {
+  kind: DocumentKind
+  number: string
+  date: Day
+  /** Money, early-payment discount and waived difference that were booked on it. */
+  amount: DecimalText
+  discount: DecimalText
+  writtenOff: DecimalText
+  /** Open on it afterwards. */
+  left: DecimalText
 }
 
 /** What a credit note is about. */

@@ -5,7 +5,7 @@ import { formatMoney, formatPercent, formatPrice, formatQuantity, formatRate, ty
 import { totals } from '../money/totals'
 import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
-import type { BrandFacts, CreditFacts, CustomerFacts, DepositFacts, OrderFacts } from './facts'
+import type { BrandFacts, CreditFacts, CustomerFacts, DepositFacts, OrderFacts, PaymentFacts } from './facts'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper, PaperBrand, PaperFact, PaperPayment } from './paper'
 import { creditorReference, formatIban, formatReference, paymentCode } from './payment-code'
@@ -28,6 +28,8 @@ export interface PaperInput {
   issued: boolean
   /** For a credit note. */
   credit?: CreditFacts
+  /** For a receipt. */
+  payment?: PaymentFacts
   /** Where the currency is not the house's own; null when no rate is known. */
   exchange?: Exchange | null
 }
@@ -102,7 +104,7 @@ export function buildPaper(input: PaperInput): Paper {
     payment: due ? payment(input, result.toPay, due) : null,
     customerNote: order.customerNote,
     legal: legal(input, result.tax, treatment),
-    words: { page: words.page, tax: words.tax, base: words.base, taxAmount: words.taxAmount, continued: words.continued, rehearsal: words.rehearsal },
+    words: { page: words.page, tax: words.tax, base: words.base, taxAmount: words.taxAmount, continued: words.continued, rehearsal: words.rehearsal, copy: words.copy },
     amounts: { net: result.net, tax: result.tax, total: result.total, toPay: is.asksForPayment ? result.toPay : result.total },
   }
 }
@@ -165,13 +167,13 @@ function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | nul
 }
 
 /** The block behind the window: name, attention, lines, and the country where it is not the sender's. */
-function addressLines(customer: CustomerFacts, attention: string, homeCountry: string): string[] {
+export function addressLines(customer: CustomerFacts, attention: string, homeCountry: string): string[] {
   const { name, attention: person, lines, country } = customer.billing!
   return [name, person ? `${attention} ${person}` : '', ...lines, country && country !== homeCountry ? country.toUpperCase() : '']
     .map(line => line.trim()).filter(line => line !== '')
 }
 
-function printedBrand(brand: BrandFacts, account: BankAccount | null): PaperBrand {
+export function printedBrand(brand: BrandFacts, account: BankAccount | null): PaperBrand {
   const some = (lines: string[]) => lines.filter(line => line.trim() !== '')
   return {
     code: brand.code,

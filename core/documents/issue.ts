@@ -1,6 +1,7 @@
 import { totals, type Totals } from '../money/totals'
 import type { Day } from './days'
-import { buildPaper, type PaperInput } from './from-order'
+import { buildPaper as fromOrder, type PaperInput } from './from-order'
+import { receiptPaper } from './receipt'
 import type { Paper } from './paper'
 import { formatReference } from './payment-code'
 import { ratesFor } from './treatment'
@@ -12,6 +13,9 @@ export type PaperSource = Omit<PaperInput, 'number' | 'issued' | 'date'>
 export function sumsOf({ order, customer, rates, credit }: PaperSource): Totals {
   return credit?.sums ?? totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: ratesFor(rates, customer.treatment ?? 'domestic'), lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid })
 }
+
+/** The Paper of whatever it is made from. @throws Refusal */
+const buildPaper = (input: PaperInput): Paper => (input.payment ? receiptPaper(input, input.payment) : fromOrder(input))
 
 /** The paper as it will be: today's date and a number stand-in of final width. */
 export function preparePaper(source: PaperSource, today: Day, numberStandIn: string): Paper {

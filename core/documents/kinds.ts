@@ -1,7 +1,7 @@
 import type { ContactRole } from '../wishes/recipients'
 
 /** The kinds of document the house can issue today, in the order they come up in an order's life. */
-export const documentKinds = ['order confirmation', 'invoice', 'credit note'] as const
+export const documentKinds = ['order confirmation', 'invoice', 'credit note', 'payment receipt', 'refund receipt'] as const
 export type DocumentKind = typeof documentKinds[number]
 
 /** What holds for every document of a kind. */
@@ -13,8 +13,10 @@ export interface KindFacts {
   books: boolean
   /** The goods must have left before: it prints the date of supply. */
   needsSupply: boolean
-  /** It is made of an order, by a routine or by hand; the others answer a document. */
+  /** It is made of an order, by a routine or by hand. */
   ofOrder: boolean
+  /** It is made of a payment or a refund that was recorded. The rest answer a document. */
+  ofPayment: boolean
   /** It asks for money: due date, bank account and payment code are printed. */
   asksForPayment: boolean
   /** Whom it goes to when nothing else is said. */
@@ -22,13 +24,18 @@ export interface KindFacts {
 }
 
 export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
-  'order confirmation': { one: 'an order confirmation', many: 'order confirmations', ofOrder: true, books: false, needsSupply: false, asksForPayment: false, to: 'buying' },
-  'invoice': { one: 'an invoice', many: 'invoices', ofOrder: true, books: true, needsSupply: true, asksForPayment: true, to: 'billing' },
-  'credit note': { one: 'a credit note', many: 'credit notes', ofOrder: false, books: true, needsSupply: false, asksForPayment: false, to: 'billing' },
+  'order confirmation': { one: 'an order confirmation', many: 'order confirmations', ofOrder: true, ofPayment: false, books: false, needsSupply: false, asksForPayment: false, to: 'buying' },
+  'invoice': { one: 'an invoice', many: 'invoices', ofOrder: true, ofPayment: false, books: true, needsSupply: true, asksForPayment: true, to: 'billing' },
+  'credit note': { one: 'a credit note', many: 'credit notes', ofOrder: false, ofPayment: false, books: true, needsSupply: false, asksForPayment: false, to: 'billing' },
+  'payment receipt': { one: 'a payment receipt', many: 'payment receipts', ofOrder: false, ofPayment: true, books: false, needsSupply: false, asksForPayment: false, to: 'billing' },
+  'refund receipt': { one: 'a refund receipt', many: 'refund receipts', ofOrder: false, ofPayment: true, books: false, needsSupply: false, asksForPayment: false, to: 'billing' },
 }
 
 /** The kinds that are made of orders. */
 export const orderKinds = documentKinds.filter(kind => kindFacts[kind].ofOrder)
+
+/** The kinds that a posting routine sends. */
+export const postedKinds = documentKinds.filter(kind => kindFacts[kind].books)
 
 /** "1 invoice", "3 invoices". */
 export function countOf(count: number, kind: DocumentKind): string {

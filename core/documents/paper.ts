@@ -19,6 +19,8 @@ export interface Paper {
   issued: boolean
   /** Marked across every page: not a valid document. */
   rehearsal?: boolean
+  /** Marked across every page: made again, not the original. */
+  copy?: boolean
   /** ISO days for readers that calculate; the printed forms stand in `facts`. */
   date: Day
   /** Null where nothing is asked for. */
@@ -44,7 +46,7 @@ export interface Paper {
 }
 
 export interface PaperFact {
-  key: 'date' | 'supplied' | 'due' | 'order' | 'reference' | 'customer' | 'taxNumber' | 'invoice'
+  key: 'date' | 'supplied' | 'due' | 'order' | 'reference' | 'customer' | 'taxNumber' | 'invoice' | 'method'
   label: string
   value: string
 }
@@ -63,7 +65,7 @@ export interface PaperLine {
 }
 
 /** Fixed words in the paper's language. {page} and {pages} are filled by the layout. */
-export interface PaperWords { page: string, tax: string, base: string, taxAmount: string, continued: string, rehearsal?: string }
+export interface PaperWords { page: string, tax: string, base: string, taxAmount: string, continued: string, rehearsal?: string, copy?: string }
 
 /** How the sum is to be paid, written out. */
 export interface PaperPayment {

@@ -28,3 +28,12 @@ export function earlyPayment(date: Day, toPay: DecimalText, currency: Currency, 
   const amount = new Decimal(toPay).times(new Decimal(100).minus(percent)).div(100)
   return { until: addDays(date, days), percent, amount: moneyText(amount, currency) }
 }
+
+/** When a customer pays, in words: "within 30 days", "on day 10 of the 2nd month after", with "2 % less within 10 days". */
+export function termsWords(terms: Terms): string {
+  const days = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
+  const due = terms.kind === 'days' ? (terms.days === 0 ? 'at once' : `within ${days(terms.days)}`)
+    : terms.kind === 'end of month' ? `at the end of the month${terms.days ? ` and ${days(terms.days)}` : ''}`
+      : `on day ${terms.day} of ${terms.months === 0 ? 'the same month' : terms.months === 1 ? 'the month after' : `the ${terms.months}${['', '', 'nd', 'rd'][terms.months] ?? 'th'} month after`}`
+  return terms.discount ? `${due}, ${terms.discount.percent} % less within ${days(terms.discount.days)}` : due
+}

@@ -1,4 +1,5 @@
 import type { Language } from '../money/format'
+import type { PaymentMethod } from './facts'
 import type { DocumentKind } from './kinds'
 
 /** The fixed words of papers. */
@@ -23,11 +24,21 @@ export interface PaperWordList {
   depositRate: (rate: string, base: string, tax: string) => string
   depositLine: (percent: string) => string
   taxAtHome: (tax: string, currency: string, rate: string, source: string, date: string) => string
+  receipt: ReceiptWordList
+  /** Across a paper that was made again from what was issued. */
+  copy: string
+}
+
+/** The fixed words of payment and refund receipts. */
+export interface ReceiptWordList {
+  methods: Record<PaymentMethod, string>
+  method: string, document: string, what: string, amount: string, received: string, refunded: string
+  onAccount: string, discount: (amount: string) => string, writtenOff: (amount: string) => string, stillOpen: (amount: string) => string
 }
 
 export const paperWords: Record<Language, PaperWordList> = {
   en: {
-    heading: { 'invoice': 'Invoice', 'credit note': 'Credit note', 'order confirmation': 'Order confirmation' }, date: 'Date', supplied: 'Date of supply', due: 'Due', order: 'Our order', reference: 'Your reference',
+    heading: { 'invoice': 'Invoice', 'credit note': 'Credit note', 'order confirmation': 'Order confirmation', 'payment receipt': 'Payment receipt', 'refund receipt': 'Refund receipt' }, date: 'Date', supplied: 'Date of supply', due: 'Due', order: 'Our order', reference: 'Your reference',
     customer: 'Customer', taxNumber: 'Your VAT no.',
     item: 'Item', description: 'Description', quantity: 'Qty', price: 'Price', tax: 'VAT', net: 'Net', gross: 'Amount',
     base: 'Base', taxAmount: 'Tax', includedTax: 'of which VAT',
@@ -40,10 +51,15 @@ export const paperWords: Record<Language, PaperWordList> = {
     page: 'Page {page} of {pages}', continued: 'continued', rehearsal: 'REHEARSAL', attention: 'Attn',
     ofInvoice: 'To invoice', reason: 'Reason', credited: 'Credited', share: 'Share of discounts and charges', ofDay: (number, date) => `${number} of ${date}`, creditOn: number => `Credit on invoice ${number}`,
     deposit: (number, date) => `Deposit invoice ${number} of ${date}`, depositRate: (rate, base, tax) => `net ${base}, VAT ${rate} ${tax}`, depositLine: percent => `Deposit, ${percent} of the order`,
-    taxAtHome: (tax, currency, rate, source, date) => `VAT in ${currency}: ${tax}, at ${rate} (${source}, ${date}).`,
+    taxAtHome: (tax, currency, rate, source, date) => `VAT in ${currency}: ${tax}, at ${rate} (${source}, ${date}).`, copy: 'COPY',
+    receipt: {
+      methods: { 'bank transfer': 'Bank transfer', 'card': 'Card', 'cash': 'Cash', 'cheque': 'Cheque', 'direct debit': 'Direct debit', 'other': 'Other' },
+      method: 'Paid by', document: 'Document', what: 'For', amount: 'Amount', received: 'Received', refunded: 'Refunded', onAccount: 'Kept on your account',
+      discount: amount => `early-payment discount ${amount}`, writtenOff: amount => `difference waived ${amount}`, stillOpen: amount => `still open ${amount}`,
+    },
   },
   de: {
-    heading: { 'invoice': 'Rechnung', 'credit note': 'Rechnungskorrektur', 'order confirmation': 'Auftragsbestätigung' }, date: 'Datum', supplied: 'Leistungsdatum', due: 'Fällig', order: 'Unser Auftrag', reference: 'Ihr Zeichen',
+    heading: { 'invoice': 'Rechnung', 'credit note': 'Rechnungskorrektur', 'order confirmation': 'Auftragsbestätigung', 'payment receipt': 'Zahlungsbestätigung', 'refund receipt': 'Erstattungsbestätigung' }, date: 'Datum', supplied: 'Leistungsdatum', due: 'Fällig', order: 'Unser Auftrag', reference: 'Ihr Zeichen',
     customer: 'Kunde', taxNumber: 'Ihre USt-IdNr.',
     item: 'Artikel', description: 'Bezeichnung', quantity: 'Menge', price: 'Preis', tax: 'USt', net: 'Netto', gross: 'Betrag',
     base: 'Netto', taxAmount: 'Steuer', includedTax: 'darin USt',
@@ -56,10 +72,15 @@ export const paperWords: Record<Language, PaperWordList> = {
     page: 'Seite {page} von {pages}', continued: 'Fortsetzung', rehearsal: 'PROBE', attention: 'z. Hd.',
     ofInvoice: 'Zur Rechnung', reason: 'Grund', credited: 'Gutgeschrieben', share: 'Anteil an Nachlässen und Zuschlägen', ofDay: (number, date) => `${number} vom ${date}`, creditOn: number => `Gutschrift zur Rechnung ${number}`,
     deposit: (number, date) => `Abschlagsrechnung ${number} vom ${date}`, depositRate: (rate, base, tax) => `netto ${base}, USt ${rate} ${tax}`, depositLine: percent => `Abschlag, ${percent} des Auftrags`,
-    taxAtHome: (tax, currency, rate, source, date) => `USt in ${currency}: ${tax}, zum Kurs ${rate} (${source}, ${date}).`,
+    taxAtHome: (tax, currency, rate, source, date) => `USt in ${currency}: ${tax}, zum Kurs ${rate} (${source}, ${date}).`, copy: 'KOPIE',
+    receipt: {
+      methods: { 'bank transfer': 'Überweisung', 'card': 'Karte', 'cash': 'Barzahlung', 'cheque': 'Scheck', 'direct debit': 'Lastschrift', 'other': 'Sonstiges' },
+      method: 'Zahlungsart', document: 'Beleg', what: 'Für', amount: 'Betrag', received: 'Erhalten', refunded: 'Erstattet', onAccount: 'Guthaben auf Ihrem Konto',
+      discount: amount => `Skonto ${amount}`, writtenOff: amount => `Differenz erlassen ${amount}`, stillOpen: amount => `noch offen ${amount}`,
+    },
   },
   fr: {
-    heading: { 'invoice': 'Facture', 'credit note': 'Avoir', 'order confirmation': 'Confirmation de commande' }, date: 'Date', supplied: 'Date de livraison', due: 'Échéance', order: 'Notre commande', reference: 'Votre référence',
+    heading: { 'invoice': 'Facture', 'credit note': 'Avoir', 'order confirmation': 'Confirmation de commande', 'payment receipt': 'Reçu de paiement', 'refund receipt': 'Reçu de remboursement' }, date: 'Date', supplied: 'Date de livraison', due: 'Échéance', order: 'Notre commande', reference: 'Votre référence',
     customer: 'Client', taxNumber: 'Votre n° TVA',
     item: 'Article', description: 'Désignation', quantity: 'Qté', price: 'Prix', tax: 'TVA', net: 'Net', gross: 'Montant',
     base: 'Base', taxAmount: 'Taxe', includedTax: 'dont TVA',
@@ -72,6 +93,11 @@ export const paperWords: Record<Language, PaperWordList> = {
     page: 'Page {page} sur {pages}', continued: 'suite', rehearsal: 'ESSAI', attention: 'À l’attention de',
     ofInvoice: 'Sur facture', reason: 'Motif', credited: 'Montant crédité', share: 'Part des remises et frais', ofDay: (number, date) => `${number} du ${date}`, creditOn: number => `Avoir sur facture ${number}`,
     deposit: (number, date) => `Facture d’acompte ${number} du ${date}`, depositRate: (rate, base, tax) => `HT ${base}, TVA ${rate} ${tax}`, depositLine: percent => `Acompte, ${percent} de la commande`,
-    taxAtHome: (tax, currency, rate, source, date) => `TVA en ${currency} : ${tax}, au cours de ${rate} (${source}, ${date}).`,
+    taxAtHome: (tax, currency, rate, source, date) => `TVA en ${currency} : ${tax}, au cours de ${rate} (${source}, ${date}).`, copy: 'COPIE',
+    receipt: {
+      methods: { 'bank transfer': 'Virement', 'card': 'Carte', 'cash': 'Espèces', 'cheque': 'Chèque', 'direct debit': 'Prélèvement', 'other': 'Autre' },
+      method: 'Mode de règlement', document: 'Pièce', what: 'Pour', amount: 'Montant', received: 'Reçu', refunded: 'Remboursé', onAccount: 'Porté à votre compte',
+      discount: amount => `escompte ${amount}`, writtenOff: amount => `écart abandonné ${amount}`, stillOpen: amount => `reste dû ${amount}`,
+    },
   },
 }

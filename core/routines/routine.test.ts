@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { judge, occasionOf, type OrderEventFacts } from './routine'
+import { judge, occasionOf, type EventFacts } from './routine'
 import { checkSentence, conditionWords, sentenceWords, whenWords, type Condition, type RoutineSentence } from './sentence'
 
-const facts: OrderEventFacts = {
+const facts: EventFacts = {
   order: 'SO-1', from: 'Packed', to: 'Shipped', total: '500.00', net: '406.50', currency: 'EUR', brand: 'TH', customer: '10417', group: 'Schools', country: 'Ireland', salesperson: 'Maeve Tarrant',
   items: ['HB-10N', 'WX-200'], fields: { 'Delivery window': 'mornings only' },
 }

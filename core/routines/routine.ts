@@ -1,12 +1,19 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
 import { Decimal } from '../money/decimal'
-import { conditionWords, type ChoiceSubject, type Condition, type RoutineSentence } from './sentence'
+import { conditionWords, eventOf, eventWords, type ChoiceSubject, type Condition, type RoutineSentence } from './sentence'
 
-/** The facts of an order at the moment of the event, as its event row keeps them (schema 2; schema 1 had no net, customer, items, fields). */
-export interface OrderEventFacts {
+/** What happened and the facts at that moment, as the event row keeps them (schema 3: posting and payments; 2: net, customer, items, fields). */
+export interface EventFacts {
+  /** The order's number; empty where there is no order. */
   order: string
-  from: string
-  to: string
+  /** The order's status before and after. */
+  from?: string
+  to?: string
+  /** The kind and number of the document that was posted. */
+  posted?: DocumentKind
+  number?: string
+  /** The kind of the receipt that what was recorded calls for. */
+  receipt?: DocumentKind
   total: string
   net?: string
   currency: string
@@ -28,14 +35,14 @@ export interface Verdict { applies: boolean, seen: ConditionSeen[] }
 
 const notKept = 'not kept then'
 
-function valuesOf(about: ChoiceSubject, facts: OrderEventFacts): string[] | undefined {
+function valuesOf(about: ChoiceSubject, facts: EventFacts): string[] | undefined {
   if (about === 'item') return facts.items
   const value = facts[about]
   return value === undefined ? undefined : [value]
 }
 
 /** One condition's answer. A fact that the event did not keep never lets a condition hold, not even "not". */
-function answer(condition: Condition, facts: OrderEventFacts): ConditionSeen {
+function answer(condition: Condition, facts: EventFacts): ConditionSeen {
   const words = conditionWords(condition)
   if (condition.about === 'total') {
     const amount = condition.of === 'net' ? facts.net : facts.total
@@ -58,14 +65,18 @@ function answer(condition: Condition, facts: OrderEventFacts): ConditionSeen {
   return { words, holds: condition.is === 'not' ? !among : among, seen: values.slice(0, 6).join(', ') + (values.length > 6 ? ` and ${values.length - 6} more` : '') }
 }
 
+/** Whether it is the event that the sentence waits for. */
+function happened(sentence: RoutineSentence, facts: EventFacts): ConditionSeen {
+  const words = eventWords(sentence)
+  const event = eventOf(sentence)
+  if (event === 'order status') return { words: `the order becomes ${sentence.statuses.join(' or ')}`, holds: facts.to !== undefined && sentence.statuses.includes(facts.to), seen: facts.to ?? 'something else' }
+  const kind = event === 'posted' ? facts.posted : facts.receipt
+  return { words, holds: kind === sentence.issue, seen: kind ? eventWords({ on: event, issue: kind, statuses: [] }) : 'something else' }
+}
+
 /** Whether a routine applies to an event, with every condition's answer. */
-export function judge(sentence: RoutineSentence, facts: OrderEventFacts): Verdict {
-  const reached: ConditionSeen = {
-    words: `the order becomes ${sentence.statuses.join(' or ')}`,
-    holds: sentence.statuses.includes(facts.to),
-    seen: facts.to,
-  }
-  const seen = [reached, ...sentence.conditions.map(condition => answer(condition, facts))]
+export function judge(sentence: RoutineSentence, facts: EventFacts): Verdict {
+  const seen = [happened(sentence, facts), ...sentence.conditions.map(condition => answer(condition, facts))]
   return { applies: seen.every(one => one.holds), seen }
 }
 

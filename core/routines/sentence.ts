@@ -1,4 +1,4 @@
-import { kindFacts, type DocumentKind } from '../documents/kinds'
+import { kindFacts, orderKinds, postedKinds, documentKinds, type DocumentKind } from '../documents/kinds'
 import { isAddress, type ContactRole } from '../wishes/recipients'
 import { Refusal } from '../errors'
 import { Decimal } from '../money/decimal'
@@ -6,9 +6,15 @@ import { Decimal } from '../money/decimal'
 export type Trust = 'by hand' | 'after a check' | 'by itself'
 export const trusts: readonly Trust[] = ['by hand', 'after a check', 'by itself']
 
+/** What a routine waits for: an order's status, a document being posted, a payment or refund being recorded. */
+export const routineEvents = ['order status', 'posted', 'payment'] as const
+export type RoutineEvent = typeof routineEvents[number]
+
 /** The sentence of a routine: when … and …, issue …, write to …, with a copy to …, let it go …. */
 export interface RoutineSentence {
-  /** Statuses of which an order must reach one. */
+  /** An order's status where nothing is said. On "posted" it sends that very document and makes none. */
+  on?: RoutineEvent
+  /** Statuses of which an order must reach one; none for other events. */
   statuses: string[]
   conditions: Condition[]
   issue: DocumentKind
@@ -54,6 +60,25 @@ export function conditionWords(condition: Condition, nameOf: (about: ChoiceSubje
   }
 }
 
+export const eventOf = (sentence: Pick<RoutineSentence, 'on'>): RoutineEvent => sentence.on ?? 'order status'
+
+/** The kinds a routine can be about, by what it waits for. */
+export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = {
+  'order status': orderKinds, 'posted': postedKinds, 'payment': documentKinds.filter(kind => kindFacts[kind].ofPayment),
+}
+
+/** What it waits for, in words: "an order becomes Shipped", "an invoice is posted", "a refund is recorded". */
+export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | 'issue'>): string {
+  switch (eventOf(sentence)) {
+    case 'order status': return `an order becomes ${sentence.statuses.join(' or ')}`
+    case 'posted': return `${kindFacts[sentence.issue].one} is posted`
+    case 'payment': return sentence.issue === 'refund receipt' ? 'a refund is recorded' : 'a payment is recorded'
+  }
+}
+
+/** What it does then: "issue an invoice", or "send it" for what is posted. */
+export const actWords = (sentence: Pick<RoutineSentence, 'on' | 'issue'>) => (eventOf(sentence) === 'posted' ? 'send that very document' : `issue ${kindFacts[sentence.issue].one}`)
+
 /** When it goes, as it stands in the sentence: "at once", "20 minutes later, on working days 08:00–17:00". */
 export function whenWords(sentence: Pick<RoutineSentence, 'delayMinutes' | 'hours'>): string {
   const { delayMinutes: minutes, hours } = sentence
@@ -66,7 +91,7 @@ export function whenWords(sentence: Pick<RoutineSentence, 'delayMinutes' | 'hour
 export function sentenceWords(sentence: RoutineSentence, nameOf?: (about: ChoiceSubject, value: string) => string): string {
   const conditions = sentence.conditions.map(condition => ` and ${conditionWords(condition, nameOf)}`).join('')
   const copy = sentence.copyTo?.length ? `, with a copy to ${sentence.copyTo.join(', ')}` : ''
-  return `When an order becomes ${sentence.statuses.join(' or ')}${conditions}, issue ${kindFacts[sentence.issue].one}, write to the ${sentence.to} contact${copy}, and let it go ${whenWords(sentence)}.`
+  return `When ${eventWords(sentence)}${conditions}, ${actWords(sentence)}, write to the ${sentence.to} contact${copy}, and let it go ${whenWords(sentence)}.`
 }
 
 const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
@@ -79,7 +104,9 @@ export function checkSentence(sentence: RoutineSentence, orderStatuses: readonly
   const refuse = (field: string, words: string) => {
     throw new Refusal('bad-sentence', words, { status: 400, about: { field } })
   }
-  if (sentence.statuses.length === 0) refuse('statuses', 'The routine has no status to wait for. Choose one.')
+  const event = eventOf(sentence)
+  if (!kindsOn[event].includes(sentence.issue)) refuse('issue', `${kindFacts[sentence.issue].one} is not what a routine makes of that event.`)
+  if (event === 'order status' && sentence.statuses.length === 0) refuse('statuses', 'The routine has no status to wait for. Choose one.')
   const unknown = sentence.statuses.find(status => !orderStatuses.includes(status))
   if (unknown) refuse('statuses', `“${unknown}” is not a status of the house's orders.`)
   for (const [index, condition] of sentence.conditions.entries()) {

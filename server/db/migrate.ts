@@ -12,6 +12,7 @@ import { brandsGrown } from './migrations/007-brands'
 import { posting } from './migrations/008-posting'
 import { seriesGrown } from './migrations/009-series'
 import { api } from './migrations/010-api'
+import { payments } from './migrations/011-payments'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -24,6 +25,7 @@ const migrations = [
   { name: '008-posting', sql: posting },
   { name: '009-series', sql: seriesGrown },
   { name: '010-api', sql: api },
+  { name: '011-payments', sql: payments },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

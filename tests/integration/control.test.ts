@@ -202,7 +202,7 @@ describe('rehearsal', () => {
     expect(await house.mails('accounts@ottermill.example')).toHaveLength(before)
     expect(await one('select coalesce(max(last), 0)::int last from series_counter')).toEqual(counter)
     expect((await papersOf(orders))[0]).toMatchObject({ state: 'prepared' })
-    expect((await register({ search: 'REHEARSAL', sort: 'issued', descending: true, limit: 10 })).matching).toBe(0)
+    expect((await register({ search: 'REHEARSAL', sort: 'issued', descending: true, limit: 10 })).rows).toEqual([])
     expect(await trailWords(orders[0]!)).toContainEqual(expect.stringMatching(/^Rehearsed as REHEARSAL-\d{5} to rehearsal@/))
     await endRehearsal()
     await startRun(ready(await papersOf(orders)), randomUUID(), user)

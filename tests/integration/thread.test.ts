@@ -10,7 +10,7 @@ import { runReport, startRun } from '../../server/services/documents/send-run'
 import { sendCopy } from '../../server/services/dispatch/by-hand'
 import { orderView } from '../../server/services/orders/list'
 import { editOrder, setStatus } from '../../server/services/orders/orders'
-import { documentBytes, register } from '../../server/services/register/register'
+import { documentBytes, register, registerSums } from '../../server/services/register/register'
 import { changeRoutine, listRoutines } from '../../server/services/routines/routines'
 import { papersOf, trailWords, until, useHouse } from './house'
 
@@ -68,8 +68,8 @@ describe('an order is shipped, its invoice arrives', () => {
   })
 
   test('found by customer, order number, reference and exact amount too', async () => {
-    for (const search of ['ottermill', 'om/118', '612.54', '612,54']) expect((await register({ search, sort: 'issued', descending: true, limit: 10 })).matching, search).toBeGreaterThan(0)
-    expect((await register({ search: '612.55', sort: 'issued', descending: true, limit: 10 })).matching).toBe(0)
+    for (const search of ['ottermill', 'om/118', '612.54', '612,54']) expect((await registerSums({ search })).matching, search).toBeGreaterThan(0)
+    expect(await registerSums({ search: '612.55' })).toEqual({ matching: 0, sums: [] })
   })
 
   test('German customers get German paper and mail', async () => {

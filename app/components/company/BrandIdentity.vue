@@ -10,7 +10,7 @@ const wrongs = ref<Record<string, string>>({})
 
 const formOf = (brand: BrandView) => ({
   name: brand.name, legalName: brand.legalName, address: brand.addressLines.join('\n'), country: brand.country, phone: brand.phone, email: brand.email, website: brand.website, registration: brand.registration, taxNumber: brand.taxNumber,
-  banks: brand.banks.map(bank => ({ ...bank })), senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo,
+  banks: brand.banks.map(bank => ({ ...bank })), senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo, pricesIncludeTax: brand.pricesIncludeTax,
 })
 const form = ref(formOf(props.brand))
 const currencyChoices = [{ value: '', words: 'any currency' }, ...['EUR', 'GBP', 'USD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'HUF', 'RON', 'BGN', 'JPY', 'CAD', 'AUD'].map(value => ({ value, words: value }))]
@@ -52,6 +52,7 @@ useMainKey(() => void keep())
       <FormField v-model="form.email" label="Email on the paper" :disabled="disabled" />
       <FormField v-model="form.website" label="Website" :disabled="disabled" />
     </div>
+    <p class="soft">Prices on new drafts are <WordPicker label="Prices" :words="form.pricesIncludeTax ? 'with VAT' : 'without VAT'" :choices="[{ value: 'false', words: 'without VAT' }, { value: 'true', words: 'with VAT' }]" :value="String(form.pricesIncludeTax)" :disabled="disabled" @pick="form.pricesIncludeTax = $event === 'true'" />, where the customer says nothing else.</p>
     <h2>Bank accounts</h2>
     <div v-for="(bank, index) in form.banks" :key="index" class="bank">
       <FormField v-model="bank.name" label="Bank" :disabled="disabled" /><FormField v-model="bank.iban" label="IBAN" mono :disabled="disabled" :wrong="wrongs[`banks.${index}.iban`]" /><FormField v-model="bank.bic" label="BIC" mono :disabled="disabled" :wrong="wrongs[`banks.${index}.bic`]" />

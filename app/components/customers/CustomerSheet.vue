@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { needsTaxNumber, treatments } from '../../../core/documents/treatment'
+import { termsWords } from '../../../core/documents/terms'
 import { languages } from '../../../core/money/format'
 import type { Channel, Wish, Wishes } from '../../../core/wishes/recipients'
 import { channels, wishWords } from '../../../core/wishes/recipients'
@@ -31,7 +32,7 @@ const keep = (change: object, said: string) => attempt(async () => {
   await callApi(`/api/customers/${props.id}`, { method: 'PATCH', body: { version: before.version, ...change } })
   await load()
   useToasts().say(said, { undo: async () => {
-    await callApi(`/api/customers/${props.id}`, { method: 'PATCH', body: { version: view.value!.version, wishes: before.wishes, language: before.language, treatment: before.treatment } })
+    await callApi(`/api/customers/${props.id}`, { method: 'PATCH', body: { version: view.value!.version, wishes: before.wishes, language: before.language, treatment: before.treatment, terms: before.terms, pricesIncludeTax: before.pricesIncludeTax } })
     await load()
   } })
 })
@@ -44,6 +45,8 @@ function setWish(kind: DocumentKind, change: Wish) {
 
 const taxWords = { 'domestic': 'a domestic supply', 'reverse charge': 'a reverse charge', 'intra-Community supply': 'an intra-Community supply', 'export': 'an export', 'exempt': 'an exempt supply' }
 const taxChoices = treatments.map(value => ({ value, words: taxWords[value] }))
+const priceChoices = [{ value: 'null', words: 'as the brand says them' }, { value: 'false', words: 'without VAT' }, { value: 'true', words: 'with VAT' }]
+const priceWords = computed(() => priceChoices.find(one => one.value === String(view.value?.pricesIncludeTax))?.words ?? '')
 const ways = channels.map(value => ({ value, words: wishWords({ channel: value }) }))
 const roles = [{ value: '', words: 'the usual contact' }, ...(['billing', 'buying', 'goods-in'] as const).map(value => ({ value, words: `the ${value} contact` }))]
 const gathers = [{ value: 'false', words: 'one email each' }, { value: 'true', words: 'all of one Send in one email' }]
@@ -62,7 +65,7 @@ const stateTone: Record<string, string> = { 'arrived': 'go', 'on the way': 'way'
   <template v-else-if="view">
     <div class="bar"><strong class="cut">{{ view.name }}</strong><span class="soft push mono">{{ view.number }}</span></div>
     <div class="body">
-      <p class="sentence">Papers are written in <WordPicker label="Language" :words="languageWords[view.language]" :choices="languageChoices" :value="view.language" :disabled="!may" @pick="keep({ language: $event }, `${view.name} is now written to in ${languageWords[$event as 'en']}.`)" />, prices in <strong>{{ view.currency }}</strong>, taxed as <WordPicker label="Tax" :words="taxWords[view.treatment]" :choices="taxChoices" :value="view.treatment" :disabled="!may" @pick="keep({ treatment: $event }, `${view.name} is taxed as ${taxWords[$event as 'domestic']}, from the next paper on.`)" />.</p>
+      <p class="sentence">Papers are written in <WordPicker label="Language" :words="languageWords[view.language]" :choices="languageChoices" :value="view.language" :disabled="!may" @pick="keep({ language: $event }, `${view.name} is now written to in ${languageWords[$event as 'en']}.`)" />, prices in <strong>{{ view.currency }}</strong> <WordPicker label="Prices" :words="priceWords" :choices="priceChoices" :value="String(view.pricesIncludeTax)" :disabled="!may" @pick="keep({ pricesIncludeTax: $event === 'null' ? null : $event === 'true' }, `Prices for ${view!.name} are set, for new drafts.`)" />, taxed as <WordPicker label="Tax" :words="taxWords[view.treatment]" :choices="taxChoices" :value="view.treatment" :disabled="!may" @pick="keep({ treatment: $event }, `${view.name} is taxed as ${taxWords[$event as 'domestic']}, from the next paper on.`)" />. Invoices are due <TermsWord :terms="view.terms" :disabled="!may" @keep="keep({ terms: $event }, `${view!.name} pays ${termsWords($event)}, from the next invoice on.`)" />.</p>
       <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">That needs the customer's VAT number, and there is none.</p>
       <section v-for="kind in documentKinds" :key="kind" class="wish" :data-test="`wish-${kind}`">
         <p class="sentence">

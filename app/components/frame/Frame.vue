@@ -3,7 +3,7 @@ const session = useSession()
 const live = useLiveStore()
 const route = useRoute()
 const places = [
-  { to: '/', words: 'Line' }, { to: '/orders', words: 'Orders' }, { to: '/register', words: 'Register' }, { to: '/customers', words: 'Customers' }, { to: '/tray', words: 'Print tray' },
+  { to: '/', words: 'Line' }, { to: '/orders', words: 'Orders' }, { to: '/register', words: 'Register' }, { to: '/customers', words: 'Customers' }, { to: '/accounts', words: 'Accounts' }, { to: '/tray', words: 'Print tray' },
 ]
 const setUp = [{ to: '/routines', words: 'Routines' }, { to: '/company', words: 'Company' }]
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))

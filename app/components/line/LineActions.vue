@@ -42,14 +42,16 @@ async function finish(act: () => Promise<void>) {
 const kindsOf = (rows: readonly LineRow[]) => [...groupBy(rows, row => row.kind)].map(([kind, own]: [DocumentKind, LineRow[]]) => countOf(own.length, kind)).join(' and ')
 
 const key = ref('')
+const postOnly = ref(false)
 function askToSend() {
   if (sendable.value.length === 0) return
   key.value = crypto.randomUUID()
+  postOnly.value = false
   asking.value = 'send'
 }
 
 const send = () => finish(async () => {
-  const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: key.value, papers: sendable.value.map(row => ({ id: row.id, revision: row.revision })) } })
+  const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: key.value, postOnly: postOnly.value, papers: sendable.value.map(row => ({ id: row.id, revision: row.revision })) } })
   await runs.watchRun(runId)
 })
 
@@ -94,11 +96,12 @@ const sendAgain = () => finish(async () => {
 
 function askToSendAll() {
   key.value = crypto.randomUUID()
+  postOnly.value = false
   asking.value = 'all'
 }
 const sendAll = () => finish(async () => {
   const matching = Object.fromEntries(Object.entries(props.filters).filter(([name, value]) => value && name !== 'stage'))
-  const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: key.value, matching, count: props.allSendable } })
+  const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: key.value, matching, count: props.allSendable, postOnly: postOnly.value } })
   await runs.watchRun(runId)
 })
 
@@ -159,15 +162,17 @@ useMainKey(() => {
     </template>
   </footer>
 
-  <Ask v-if="asking === 'send'" v-model="ask" :title="`Send ${kindsOf(sendable)}?`" :go="`Send ${sendable.length}`" :busy="busy" @go="send">
-    <p>Each draws its number now, and then goes: <strong>{{ ways }}</strong>. Together {{ addAmounts(sendable) }}.</p>
-    <p class="soft cut">To {{ sendable.slice(0, 3).map(row => row.sendTo).join(', ') }}{{ sendable.length > 3 ? ` and ${sendable.length - 3} more` : '' }}</p>
+  <Ask v-if="asking === 'send'" v-model="ask" :title="`${postOnly ? 'Issue' : 'Send'} ${kindsOf(sendable)}?`" :go="`${postOnly ? 'Issue' : 'Send'} ${sendable.length}`" :busy="busy" @go="send">
+    <p>Each draws its number now, and then {{ postOnly ? 'hangs on To send until a routine or a person sends it' : 'goes' }}<template v-if="!postOnly">: <strong>{{ ways }}</strong></template>. Together {{ addAmounts(sendable) }}.</p>
+    <p v-if="!postOnly" class="soft cut">To {{ sendable.slice(0, 3).map(row => row.sendTo).join(', ') }}{{ sendable.length > 3 ? ` and ${sendable.length - 3} more` : '' }}</p>
     <p v-if="noAddress" class="notice stuck">{{ noAddress === 1 ? 'One has' : `${noAddress} have` }} no address yet: issued, it will be Stuck until the customer has a billing contact.</p>
     <p v-if="held" class="notice wait">{{ held === 1 ? 'One is' : `${held} are` }} left out: changed since you looked, or not to be issued.</p>
+    <label class="only"><input v-model="postOnly" type="checkbox" data-test="post-only"> Only issue: number and book now, send later</label>
   </Ask>
-  <Ask v-else-if="asking === 'all'" v-model="ask" :title="`Send all ${allSendable} that match?`" :go="`Send ${allSendable}`" :busy="busy" @go="sendAll">
+  <Ask v-else-if="asking === 'all'" v-model="ask" :title="`${postOnly ? 'Issue' : 'Send'} all ${allSendable} that match?`" :go="`${postOnly ? 'Issue' : 'Send'} ${allSendable}`" :busy="busy" @go="sendAll">
     <p>Each draws its number, in order of date and order number. Together <template v-for="one in sums" :key="one.currency"> {{ moneyWithSign(one.sum, one.currency) }}</template>.</p>
     <p v-if="matching > allSendable" class="notice wait">{{ matching - allSendable }} of the {{ matching }} are left out: changed since you looked, or not to be issued.</p>
+    <label class="only"><input v-model="postOnly" type="checkbox"> Only issue: number and book now, send later</label>
   </Ask>
   <Ask v-else-if="asking === 'later'" v-model="ask" :title="`When shall ${plural(emails.length, 'email')} go?`" go="Set the time" :busy="busy" :disabled="!at" @go="keepBack('later', emails)"><label class="strong">At <input v-model="at" type="datetime-local" class="reason"></label></Ask>
   <Ask v-else-if="asking === 'post'" v-model="ask" :title="`Mark ${plural(toPost.length, 'paper')} as posted?`" go="Posted" :busy="busy" @go="settle('print', toPost)"><p>You printed and posted {{ toPost.length === 1 ? 'it' : 'them' }}. They count as arrived, on paper.</p></Ask>
@@ -181,4 +186,5 @@ useMainKey(() => {
 <style scoped>
 .reason { display: block; width: 100%; border: 1px solid var(--faint-ink); border-radius: 4px; padding: 8px 10px; margin-top: 4px; font: inherit; font-weight: 400; }
 p { margin: 0 0 8px; }
+.only { display: flex; gap: 8px; align-items: center; }
 </style>

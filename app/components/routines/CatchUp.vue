@@ -13,6 +13,7 @@ const to = ref('')
 const missed = shallowRef<Missed[]>([])
 const left = ref<ReadonlySet<number>>(new Set())
 const looked = ref(false)
+const ofPayment = computed(() => kindFacts[props.routine.sentence.issue].ofPayment)
 const busy = ref(false)
 const dayText = (daysAgo: number) => new Date(Date.now() - daysAgo * 86_400_000).toISOString().slice(0, 10)
 
@@ -33,7 +34,7 @@ async function look() {
   })
 }
 
-const chosen = computed(() => missed.value.filter(one => !left.value.has(one.orderId)))
+const chosen = computed(() => missed.value.filter(one => !left.value.has(one.id)))
 function toggle(id: number) {
   const next = new Set(left.value)
   if (!next.delete(id)) next.add(id)
@@ -43,8 +44,8 @@ function toggle(id: number) {
 async function go() {
   busy.value = true
   await attempt(async () => {
-    const { taken } = await callApi<{ taken: number }>(`/api/routines/${props.routine.id}/catch-up`, { method: 'POST', body: { from: from.value, to: to.value, orderIds: chosen.value.map(one => one.orderId) } })
-    useToasts().say(`${countOf(taken, props.routine.sentence.issue)} ${taken === 1 ? 'is' : 'are'} being prepared, in order of order number.`)
+    const { taken } = await callApi<{ taken: number }>(`/api/routines/${props.routine.id}/catch-up`, { method: 'POST', body: { from: from.value, to: to.value, ids: chosen.value.map(one => one.id) } })
+    useToasts().say(`${countOf(taken, props.routine.sentence.issue)} ${taken === 1 ? 'is' : 'are'} being prepared, in order.`)
     open.value = false
   })
   busy.value = false
@@ -53,14 +54,14 @@ async function go() {
 
 <template>
   <Ask v-model="open" :title="`Catch up on ${kindFacts[routine.sentence.issue].many}`" :go="`Prepare ${countOf(chosen.length, routine.sentence.issue)}`" :busy="busy" :disabled="chosen.length === 0 || !session.may('clerk')" @go="go">
-    <p>Orders that came to {{ routine.sentence.statuses.join(' or ') }} and have no {{ routine.sentence.issue }} yet. What is prepared here {{ routine.trust === 'by hand' ? 'is listed on To send' : 'waits on To check' }}; nothing leaves the house.</p>
+    <p>{{ ofPayment ? `${routine.sentence.issue === 'refund receipt' ? 'Refunds' : 'Payments'} of these days` : `Orders that came to ${routine.sentence.statuses.join(' or ')}` }} that have no {{ routine.sentence.issue }} yet. What is prepared here {{ routine.trust === 'by hand' ? 'is listed on To send' : 'waits on To check' }}; nothing leaves the house.</p>
     <form class="range" @submit.prevent="look">
       <label>from <input v-model="from" type="date" required></label><label>to <input v-model="to" type="date" required></label><VBtn type="submit" height="32">Look</VBtn>
     </form>
     <div class="found">
-      <p v-if="looked && missed.length === 0" class="soft">No order of these days lacks its {{ routine.sentence.issue }}.</p>
-      <label v-for="one in missed" :key="one.orderId" class="order">
-        <input type="checkbox" :checked="!left.has(one.orderId)" @change="toggle(one.orderId)">
+      <p v-if="looked && missed.length === 0" class="soft">Nothing of these days lacks its {{ routine.sentence.issue }}.</p>
+      <label v-for="one in missed" :key="one.id" class="order">
+        <input type="checkbox" :checked="!left.has(one.id)" @change="toggle(one.id)">
         <span class="mono">{{ one.number }}</span><span class="cut">{{ one.customerName }}</span><span class="soft">{{ shortTime(one.reachedAt) }}</span><span class="amount">{{ money(one.total, one.currency) }}</span>
       </label>
     </div>

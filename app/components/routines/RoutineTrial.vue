@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { kindFacts } from '../../../core/documents/kinds'
-import type { RoutineSentence } from '../../../core/routines/sentence'
+import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import type { Trial } from '../../../server/services/routines/trial'
 
 /** What the sentence would have done over the past days, on the house's own orders; drawn anew while the sentence changes. */
@@ -33,6 +33,8 @@ const dayChoices = [30, 90].map(value => ({ value: String(value), words: `${valu
 const kind = computed(() => (trial.value?.papers === 1 ? props.sentence.issue : kindFacts[props.sentence.issue].many))
 const words = (reasons: Trial['stuck']['reasons']) => reasons.map(one => (one.count > 1 ? `${one.count} ${one.words}` : one.words)).join(' · ')
 const outcomes = { clean: 'goes', person: 'waits for a person', stuck: 'stuck' }
+/** Where the record behind a row is seen; a payment has no page of its own. */
+const placeOf = (one: Trial['orders'][number]) => ({ 'order status': `/orders/${one.id}`, 'posted': `/register?search=${one.number}&in=${one.id}`, 'payment': '' })[eventOf(props.sentence)]
 </script>
 
 <template>
@@ -44,7 +46,7 @@ const outcomes = { clean: 'goes', person: 'waits for a person', stuck: 'stuck' }
       <span>{{ kind }}, to <strong>{{ trial.customers }}</strong> {{ trial.customers === 1 ? 'customer' : 'customers' }}<br><span v-for="one in trial.sums" :key="one.currency" class="mono each">{{ moneyWithSign(one.sum, one.currency) }}</span></span>
     </div>
     <TrialChart v-if="trial.papers" :days="trial.byDay" class="chart" />
-    <p v-else class="soft none">No order would have passed: {{ plural(trial.looked, 'order') }} came to these statuses.</p>
+    <p v-else class="soft none">Nothing would have passed: {{ plural(trial.looked, 'event') }} of these days {{ trial.looked === 1 ? 'was' : 'were' }} looked at.</p>
     <dl>
       <div><dt>Would have gone out cleanly</dt><dd class="go">{{ trial.clean }}</dd></div>
       <div><dt>Would have waited for a person<small>{{ words(trial.person.reasons) }}</small></dt><dd class="wait">{{ trial.person.count }}</dd></div>
@@ -56,7 +58,7 @@ const outcomes = { clean: 'goes', person: 'waits for a person', stuck: 'stuck' }
       <div class="list">
         <h2>What would have happened</h2>
         <table><thead><tr><th>Order</th><th>Day</th><th>Customer</th><th class="amount">Total</th><th>It</th></tr></thead>
-          <tbody><tr v-for="one in trial.orders" :key="one.id"><td class="mono"><NuxtLink :to="`/orders/${one.id}`">{{ one.number }}</NuxtLink></td><td>{{ shortDay(one.day) }}</td><td>{{ one.customerName }}</td><td class="amount">{{ money(one.total, one.currency) }}</td>
+          <tbody><tr v-for="one in trial.orders" :key="one.id"><td class="mono"><NuxtLink v-if="placeOf(one)" :to="placeOf(one)">{{ one.number }}</NuxtLink><template v-else>{{ one.number }}</template></td><td>{{ shortDay(one.day) }}</td><td>{{ one.customerName }}</td><td class="amount">{{ money(one.total, one.currency) }}</td>
             <td><span class="tag" :class="{ go: one.outcome === 'clean', wait: one.outcome === 'person', stuck: one.outcome === 'stuck' }">{{ outcomes[one.outcome] }}</span> <span class="soft">{{ one.reason }}</span></td></tr></tbody></table>
         <p v-if="trial.papers > trial.orders.length" class="soft">The newest {{ trial.orders.length }} of {{ trial.papers }}.</p>
         <VBtn @click="all = false">Close</VBtn>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { orderKinds, kindFacts } from '../../../core/documents/kinds'
-import { whenWords, type Condition, type RoutineSentence, type SendingHours } from '../../../core/routines/sentence'
+import { kindFacts } from '../../../core/documents/kinds'
+import { eventOf, eventWords, kindsOn, routineEvents, whenWords, type Condition, type RoutineSentence, type SendingHours } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../../server/services/routines/choices'
 import { newConditions } from '../../composables/routineWords'
 
@@ -13,7 +13,16 @@ const set = (change: Partial<RoutineSentence>) => {
 
 const statusChoices = computed(() => props.choices.statuses.map(value => ({ value, words: value })))
 const toggleStatus = (status: string) => set({ statuses: sentence.value.statuses.includes(status) ? sentence.value.statuses.filter(one => one !== status) : [...sentence.value.statuses, status] })
-const kindChoices = orderKinds.map(kind => ({ value: kind, words: kindFacts[kind].one }))
+const event = computed(() => eventOf(sentence.value))
+/** What it can wait for: an order's status, or what is posted or recorded, each with the kind it is about. */
+const eventChoices = routineEvents.flatMap(on => (on === 'order status' ? [{ value: on as string, words: 'an order becomes …' }] : kindsOn[on].map(issue => ({ value: `${on} ${issue}`, words: eventWords({ on, issue, statuses: [] }) }))))
+const eventValue = computed(() => (event.value === 'order status' ? event.value as string : `${event.value} ${sentence.value.issue}`))
+function setEvent(value: string) {
+  const on = routineEvents.find(one => value.startsWith(one))!
+  if (on === 'order status') set({ on, statuses: [], issue: 'invoice' })
+  else set({ on, statuses: [], issue: value.slice(on.length + 1) as RoutineSentence['issue'], to: 'billing' })
+}
+const kindChoices = kindsOn['order status'].map(kind => ({ value: kind, words: kindFacts[kind].one }))
 const roleChoices = [['billing', 'the billing contact'], ['buying', 'the buying contact'], ['goods-in', 'the goods-in contact']].map(([value, words]) => ({ value: value!, words: words! }))
 const added = computed(() => newConditions(props.choices))
 
@@ -30,11 +39,11 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
 
 <template>
   <p class="written">
-    When <WordPicker label="Status" several :words="`an order becomes ${sentence.statuses.join(' or ') || '…'}`" :choices="statusChoices" :value="sentence.statuses" :disabled="disabled" @pick="toggleStatus" />
+    When <WordPicker label="Event" :words="event === 'order status' ? 'an order becomes' : eventWords(sentence)" :choices="eventChoices" :value="eventValue" :disabled="disabled" @pick="setEvent" /><template v-if="event === 'order status'">{{ ' ' }}<WordPicker label="Status" several :words="sentence.statuses.join(' or ') || '…'" :choices="statusChoices" :value="sentence.statuses" :disabled="disabled" @pick="toggleStatus" /></template>
     <template v-for="(condition, index) in sentence.conditions" :key="index"> and <ConditionWord :model-value="condition" :choices="choices" :disabled="disabled" @update:model-value="setCondition(index, $event)" @remove="removeCondition(index)" /></template>
     {{ ' ' }}<WordPicker v-if="!disabled" label="A condition" class="more" words="+ and" open-end :choices="added.map((one, at) => ({ value: String(at), words: one.words }))" :value="null" @pick="addCondition" />,
-    issue <WordPicker label="What to issue" :words="kindFacts[sentence.issue].one" :choices="kindChoices" :value="sentence.issue" :disabled="disabled" @pick="set({ issue: $event as RoutineSentence['issue'] })" />
-    in <span class="given" title="Found at the customer, then the company">the customer’s language</span>,
+    <template v-if="event === 'posted'">send that very document, </template><template v-else-if="event === 'payment'">issue <strong>{{ kindFacts[sentence.issue].one }}</strong> in <span class="given" title="Found at the customer, then the company">the customer’s language</span>, </template><template v-else>issue <WordPicker label="What to issue" :words="kindFacts[sentence.issue].one" :choices="kindChoices" :value="sentence.issue" :disabled="disabled" @pick="set({ issue: $event as RoutineSentence['issue'] })" />
+    in <span class="given" title="Found at the customer, then the company">the customer’s language</span>, </template>
     write to <WordPicker label="Whom" :words="`the ${sentence.to} contact`" :choices="roleChoices" :value="sentence.to" :disabled="disabled" @pick="set({ to: $event as RoutineSentence['to'] })" />,
     <template v-if="copies || !disabled">
       with <WordPanel label="Copies" :words="copies ? `a copy to ${copies}` : 'no copy'" :open-end="!copies" :disabled="disabled">

@@ -18,6 +18,7 @@ const busy = ref(false)
 const leaf = ref<Leaf>('Paper')
 const asking = ref(false)
 const sendKey = ref('')
+const postOnly = ref(false)
 
 const formOf = (view: BillView) => JSON.stringify([view.facts, view.paper?.earlierDateOk ?? false])
 const dirty = computed(() => !!bill.value && JSON.stringify([facts.value, earlierDateOk.value]) !== formOf(bill.value))
@@ -61,7 +62,9 @@ async function keep() {
 }
 
 watch(asking, (now) => {
-  if (now) sendKey.value = crypto.randomUUID()
+  if (!now) return
+  sendKey.value = crypto.randomUUID()
+  postOnly.value = false
 })
 async function send() {
   busy.value = true
@@ -69,7 +72,7 @@ async function send() {
     const paperId = bill.value!.paper!.id
     const { revision, changes } = await callApi<{ revision: number, changes: object[] | null }>(`/api/papers/${paperId}`)
     if (changes) await callApi(`/api/papers/${paperId}/seen`, { method: 'POST', body: { revision } })
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: sendKey.value, papers: [{ id: paperId, revision }] } })
+    const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: sendKey.value, postOnly: postOnly.value, papers: [{ id: paperId, revision }] } })
     await useRuns().watchRun(runId)
   })
   busy.value = false
@@ -139,7 +142,7 @@ const [reference, customerNote, suppliedOn, date] = [text('reference'), text('cu
         <PaperPane v-else-if="bill.paper" :id="bill.paper.id" v-model:leaf="leaf" />
         <div v-else class="empty"><strong>No paper yet</strong>Keep the draft, and its paper stands here.</div>
       </aside>
-      <Ask v-model="asking" :title="`Send the ${bill.kind}?`" go="Send it" :busy="busy" @go="send"><p>It draws its number now, is booked, and goes to {{ bill.customerName }}, {{ moneyWithSign(bill.paper?.total ?? '0', facts.currency) }}.</p></Ask>
+      <Ask v-model="asking" :title="`${postOnly ? 'Issue' : 'Send'} the ${bill.kind}?`" :go="postOnly ? 'Issue it' : 'Send it'" :busy="busy" @go="send"><p>It draws its number now, is booked, and {{ postOnly ? 'hangs on To send until a routine or a person sends it' : `goes to ${bill.customerName}` }}, {{ moneyWithSign(bill.paper?.total ?? '0', facts.currency) }}.</p><label class="check"><input v-model="postOnly" type="checkbox"> Only issue: number and book now, send later</label></Ask>
     </div>
   </div>
 </template>

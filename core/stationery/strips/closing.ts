@@ -31,7 +31,7 @@ function sums(strip: Strip): Block {
       else sheet.line(left, y - 10, frame.right, y - 10, '#1a1a1a', 0.9)
       sheet.text(paper.toPay.label, left + inset, y + 6, { ...strong, ...cell(paper.sums.length, 0) })
       sheet.text(paper.toPay.amount, frame.right - inset, y + 6, { ...strong, ...cell(paper.sums.length, 1) }, 'right')
-      if (!bold) taxTable(strip, top + 20)
+      if (!bold && paper.taxes.length > 0) taxTable(strip, top + 20)
     },
   }
 }

@@ -59,15 +59,15 @@ function columnsOf({ paper, sheet, frame, stationery }: Strip): Column[] {
   const widest = (heading: string, values: string[]) => Math.max(sheet.width(heading, frame.smallStrong), ...values.map(value => sheet.width(value, frame.text)))
   const amount = Math.max(58, widest(columns.amount, paper.lines.map(line => line.amount)) + 12)
   const rate = severalRates ? Math.max(34, widest(columns.rate, paper.lines.map(line => line.rate)) + 10) : 0
-  const price = Math.max(52, widest(columns.price, paper.lines.map(line => line.price)) + 12)
-  const quantity = Math.max(46, widest(columns.quantity, paper.lines.map(line => line.quantity)) + 12)
+  const price = !columns.price ? 0 : Math.max(52, widest(columns.price, paper.lines.map(line => line.price)) + 12)
+  const quantity = !columns.quantity ? 0 : Math.max(46, widest(columns.quantity, paper.lines.map(line => line.quantity)) + 12)
   const item = Math.min(88, Math.max(56, widest(columns.item, paper.lines.map(line => line.item)) + 10))
   const description = right - left - item - quantity - price - rate - amount
   return [
     { x: left, width: item - 8, align: 'left', heading: columns.item, value: line => line.item },
     { x: left + item, width: description - 6, align: 'left', heading: columns.description, value: line => line.description },
-    { x: right - amount - rate - price, width: quantity, align: 'right', heading: columns.quantity, value: line => line.quantity },
-    { x: right - amount - rate, width: price, align: 'right', heading: columns.price, value: line => line.price },
+    ...(quantity ? [{ x: right - amount - rate - price, width: quantity, align: 'right' as const, heading: columns.quantity, value: (line: PaperLine) => line.quantity }] : []),
+    ...(price ? [{ x: right - amount - rate, width: price, align: 'right' as const, heading: columns.price, value: (line: PaperLine) => line.price }] : []),
     ...(severalRates ? [{ x: right - amount, width: rate, align: 'right' as const, heading: columns.rate, value: (line: PaperLine) => line.rate }] : []),
     { x: right, width: amount, align: 'right', heading: columns.amount, value: line => line.amount },
   ]

@@ -84,10 +84,10 @@ async function checkFacts(facts: BillFacts): Promise<void> {
 
 /** An empty invoice for a customer. @throws Refusal "no-such-customer", "no-such-brand" */
 export async function newInvoice(customerId: number, brandId: number, actor: string): Promise<number> {
-  const customer = await one<{ currency: string }>('select currency from customer where id = $1', [customerId])
+  const customer = await one<{ currency: string, pricesIncludeTax: boolean }>('select currency, coalesce(prices_include_tax, (select prices_include_tax from brand where id = $2), false) "pricesIncludeTax" from customer where id = $1', [customerId, brandId])
   if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404, about: { field: 'customerId' } })
   if (!await one('select id from brand where id = $1', [brandId])) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404, about: { field: 'brandId' } })
-  const facts: BillFacts = { currency: customer.currency, pricesIncludeTax: false, reference: null, customerNote: null, suppliedOn: null, date: null, lines: [], adjustments: [] }
+  const facts: BillFacts = { ...customer, reference: null, customerNote: null, suppliedOn: null, date: null, lines: [], adjustments: [] }
   return (await keepNew([{ kind: 'invoice', brandId, customerId, facts }], actor))[0]!
 }
 

@@ -3,6 +3,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { Address } from '../../../core/documents/facts'
 import { Refusal } from '../../../core/errors'
+import type { Terms } from '../../../core/documents/terms'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import { languages, type Language } from '../../../core/money/format'
 import { changedWish, isAddress, recipientsFor, wishWords, type ContactFacts, type Wish, type WishChange, type Wishes } from '../../../core/wishes/recipients'
@@ -76,6 +77,9 @@ export interface CustomerView extends Omit<Columns, 'contacts'> {
   version: number
   taxNumber: string | null
   salesperson: string
+  terms: Terms
+  /** Null: as the brand has it. */
+  pricesIncludeTax: boolean | null
   contacts: ContactFacts[]
   ways: Way[]
   documents: { id: number, kind: DocumentKind, number: string, date: string, total: string, currency: string, state: string | null }[]
@@ -83,7 +87,7 @@ export interface CustomerView extends Omit<Columns, 'contacts'> {
 
 /** @throws Refusal "no-such-customer" */
 export async function customerView(id: number): Promise<CustomerView> {
-  const customer = await one<Columns & { version: number, taxNumber: string | null, salesperson: string }>(`select ${columns}, c.version, c.tax_number "taxNumber", c.salesperson from customer c where c.id = $1`, [id])
+  const customer = await one<Columns & Pick<CustomerView, 'version' | 'taxNumber' | 'salesperson' | 'terms' | 'pricesIncludeTax'>>(`select ${columns}, c.version, c.tax_number "taxNumber", c.salesperson, c.terms, c.prices_include_tax "pricesIncludeTax" from customer c where c.id = $1`, [id])
   if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
   const documents = await rows<CustomerView['documents'][number]>(`select d.id, d.kind, d.number, d.date::text date, d.total::text total, d.currency,
       (select x.state from dispatch x join dispatch_document dd on dd.dispatch_id = x.id where dd.document_id = d.id order by x.id desc limit 1) state
@@ -91,9 +95,9 @@ export async function customerView(id: number): Promise<CustomerView> {
   return { ...customer, ways: waysOf(customer), documents }
 }
 
-export interface CustomerChange { version: number, billing?: Omit<Address, 'name'> | null, language?: Language, wishes?: Wishes, treatment?: TaxTreatment }
+export interface CustomerChange { version: number, billing?: Omit<Address, 'name'> | null, language?: Language, wishes?: Wishes, treatment?: TaxTreatment, terms?: Terms, pricesIncludeTax?: boolean | null }
 
-/** Changes address, language or wishes. @throws Refusal "bad-address", "changed-meanwhile" */
+/** Changes address, language, wishes, tax, terms or how prices are said. @throws Refusal "bad-address", "changed-meanwhile" */
 export async function changeCustomer(id: number, change: CustomerChange, actor: string): Promise<void> {
   for (const wish of Object.values(change.wishes ?? {})) checkWish(wish)
   if (change.language && !languages.includes(change.language)) throw new Refusal('unknown-language', 'Papers come in English, German and French.', { status: 400, about: { field: 'language' } })
@@ -101,8 +105,10 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
     const customer = await one<{ version: number, name: string }>('select version, name from customer where id = $1 for update', [id])
     if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
     if (customer.version !== change.version) throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
-    await run(`update customer set version = version + 1, billing = case when $2 then $3::jsonb else billing end, language = coalesce($4, language), wishes = coalesce($5::jsonb, wishes), tax_treatment = coalesce($6, tax_treatment) where id = $1`,
-      [id, change.billing !== undefined, change.billing ? json({ name: customer.name, ...change.billing }) : null, change.language ?? null, change.wishes ? json(change.wishes) : null, change.treatment ?? null])
+    await run(`update customer set version = version + 1, billing = case when $2 then $3::jsonb else billing end, language = coalesce($4, language), wishes = coalesce($5::jsonb, wishes), tax_treatment = coalesce($6, tax_treatment), terms = coalesce($7::jsonb, terms),
+        prices_include_tax = case when $8 then $9::boolean else prices_include_tax end where id = $1`,
+      [id, change.billing !== undefined, change.billing ? json({ name: customer.name, ...change.billing }) : null, change.language ?? null, change.wishes ? json(change.wishes) : null, change.treatment ?? null,
+      change.terms ? json(change.terms) : null, change.pricesIncludeTax !== undefined, change.pricesIncludeTax ?? null])
     await run(`insert into trail (at, actor, order_id, paper_id, words) select now(), $2, p.order_id, p.id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`, [id, actor, `${customer.name} was changed.`])
     await markStale('customer_id', id)
     publish('line')

@@ -1,13 +1,16 @@
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { next, statesBefore, type DispatchState } from '../../../core/dispatch/states'
+import type { RoutineSentence } from '../../../core/routines/sentence'
 import { isAddress } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
-import { note, noteAll } from '../trail/trail'
+import { noteAll } from '../trail/trail'
+import { company } from '../house/house'
 import { newDispatch } from './create'
+import { deliver } from './deliver'
 
 /*
  * What a person does with dispatches: send stuck ones again, say an unclear one arrived, print instead, close with a reason,
@@ -123,15 +126,13 @@ export async function sendCopy(documentId: number, address: string, again: boole
   })
 }
 
-/** Makes a dispatch for a document that has none that lives (closed, or its customer wanted nothing). */
-export async function sendDocument(documentId: number, actor: string): Promise<void> {
+/** Puts documents on their way that have no dispatch that lives: as the routine says that wanted them looked at, else as their kind is sent. @throws Refusal "not-unsent" */
+export async function sendDocuments(documentIds: readonly number[], actor: string): Promise<void> {
+  const { timeZone } = await company()
   await inTransaction(async () => {
-    const document = await one<DocumentRow>(`select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
-      d.total, d.currency, f.document_id is not null painted from document d join undelivered u on u.document_id = d.id left join document_file f on f.document_id = d.id where d.id = $1 for update of u`, [documentId])
-    if (!document) throw new Refusal('not-unsent', 'That document is already on its way.')
-    const id = await newDispatch({ ...document, channel: 'email', documentId, role: kindFacts[document.kind].to, sendTo: '', toAddresses: null, copyTo: [], isCopy: false, ready: document.painted, notBefore: clock.now(), actor })
-    if (document.painted) await addJob('send-dispatches', { dispatchIds: [id] })
-    await note({ documentId, dispatchId: id }, actor, 'To be sent.')
-    publish('line')
+    for (const documentId of documentIds) {
+      const waiting = await one<{ sentence: RoutineSentence | null }>('select (select sentence from routine r where r.id = u.routine_id) sentence from undelivered u where u.document_id = $1', [documentId])
+      if (!await deliver(documentId, waiting?.sentence ?? null, actor, timeZone)) throw new Refusal('not-unsent', 'One of these documents is already on its way. Look again.')
+    }
   })
 }

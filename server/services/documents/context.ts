@@ -1,6 +1,6 @@
 import { Refusal } from '../../../core/errors'
 import { billedBy, remaining, type BillFacts } from '../../../core/documents/bill'
-import type { CreditFacts, CustomerFacts, DepositFacts, OrderFacts, OrderLineFacts } from '../../../core/documents/facts'
+import type { CreditFacts, CustomerFacts, DepositFacts, OrderFacts, OrderLineFacts, PaymentFacts } from '../../../core/documents/facts'
 import { preparePaper, sumsOf, type PaperSource } from '../../../core/documents/issue'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
@@ -27,8 +27,12 @@ export interface PaperContext {
   billId: number | null
   creditsId: number | null
   replacesId: number | null
+  /** The payment or refund that this is the receipt of. */
+  paymentId: number | null
   /** The document date a person wants; null is the day of issue. */
   wishedDate: Day | null
+  /** The event's day, where the house dates papers of this kind by it. */
+  eventDay: Day | null
   orderNumber: string
   orderDate: Day
   customerId: number
@@ -51,7 +55,7 @@ export interface PaperContext {
 
 /** What a paper is made of before settings are found: an order, or a bill with its customer. */
 export interface SubjectRow {
-  id: number | null, billId: number | null, creditsId: number | null, replacesId: number | null, wishedDate: Day | null, credit?: CreditFacts, deposits?: DepositFacts[]
+  id: number | null, billId: number | null, creditsId: number | null, replacesId: number | null, paymentId?: number, wishedDate: Day | null, eventDay?: Day, credit?: CreditFacts, deposits?: DepositFacts[], payment?: PaymentFacts
   number: string, date: Day, suppliedOn: Day | null, currency: string, pricesIncludeTax: boolean, reference: string | null
   customerNote: string | null, prepaid: string, adjustments: OrderFacts['adjustments'], brandId: number, version: number, revision: number, total: string
   customerId: number, customerNumber: string, customerName: string, taxNumber: string | null, terms: CustomerFacts['terms']
@@ -86,7 +90,7 @@ export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
 /** Loads the contexts of many orders with a fixed number of queries. Orders that do not exist are left out. */
 export async function loadContexts(kind: DocumentKind, orderIds: readonly number[], addressing: Addressing): Promise<Map<number, PaperContext>> {
   const orders = await rows<SubjectRow & { id: number }>(`
-    select o.id, null::int "billId", null::int "creditsId", null::int "replacesId", null "wishedDate", o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference,
+    select o.id, null::int "billId", null::int "creditsId", null::int "replacesId", null "wishedDate", coalesce(o.supplied_on, (o.status_since at time zone (select time_zone from company))::date)::text "eventDay", o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference,
       o.customer_note "customerNote", o.prepaid, o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total,
       c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms, c.language "customerLanguage",
       c.billing, c.wishes, c.version "customerVersion", c.tax_treatment treatment
@@ -141,7 +145,7 @@ export function contextOf(kind: DocumentKind, order: SubjectRow, lines: OrderLin
   if (!note) throw new Refusal('no-cover-note', `${brand.name} has no cover note for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
   const channel = findSetting<Channel>([{ level: 'customer', value: order.wishes[kind]?.channel }, { level: 'built in', value: 'email' }]).value
   return {
-    orderId: order.id, billId: order.billId, creditsId: order.creditsId, replacesId: order.replacesId, wishedDate: order.wishedDate, orderNumber: order.number, orderDate: order.date, customerId: order.customerId, customerName: order.customerName,
+    orderId: order.id, billId: order.billId, creditsId: order.creditsId, replacesId: order.replacesId, paymentId: order.paymentId ?? null, wishedDate: order.wishedDate, eventDay: (house.company.documentDates[kind] === 'event' && order.eventDay) || null, orderNumber: order.number, orderDate: order.date, customerId: order.customerId, customerName: order.customerName,
     brandId: brand.id, zeroTotals: house.company.zeroTotals, total: order.total, revision: order.revision, stationery: { id: stationery.id, design: stationery.design }, coverNoteId: note.id, channel,
     recipients: channel === 'email' || channel === 'both' ? recipientsFor({ contacts, role: addressing.role, wish: order.wishes[kind], copyTo: addressing.copyTo }) : [],
     builtFrom: { order: order.version, customer: order.customerVersion, brand: brand.version, stationery: stationery.id, coverNote: note.id },
@@ -157,7 +161,7 @@ export function contextOf(kind: DocumentKind, order: SubjectRow, lines: OrderLin
       customer: {
         number: order.customerNumber, name: order.customerName, billing: order.billing, taxNumber: order.taxNumber, terms: order.terms, language, ...(order.treatment === 'domestic' ? {} : { treatment: order.treatment }),
       },
-      ...(order.credit ? { credit: order.credit } : {}), ...(order.currency === house.company.currency ? {} : { exchange: house.exchange.find(one => one.currency === order.currency && one.day <= (order.wishedDate ?? one.day)) ?? null }),
+      ...(order.credit ? { credit: order.credit } : {}), ...(order.payment ? { payment: order.payment } : {}), ...(order.currency === house.company.currency ? {} : { exchange: house.exchange.find(one => one.currency === order.currency && one.day <= (order.wishedDate ?? one.day)) ?? null }),
     },
   }
 }
@@ -169,7 +173,7 @@ function factsOf({ id, code, name, legalName, addressLines, country, phone, emai
 
 /** The paper as it will be, or the plain reason why there is none. */
 export function draft(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
-  if (context.source.order.lines.length === 0 && context.billId === null && Number(context.total) !== 0) return { problem: 'Everything of this order is billed in parts already.' }
+  if (context.source.order.lines.length === 0 && context.billId === null && context.paymentId === null && Number(context.total) !== 0) return { problem: 'Everything of this order is billed in parts already.' }
   const standIn = numberStandIn(context.series, { date: today, brand: context.source.brand.code, order: context.orderNumber }, context.lastCounter)
   try {
     return { paper: preparePaper(context.source, today, standIn) }

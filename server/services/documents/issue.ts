@@ -1,4 +1,4 @@
-import { dateRefusal } from '../../../core/documents/document-date'
+import { dateRefusal, eventDate } from '../../../core/documents/document-date'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
@@ -6,6 +6,7 @@ import type { Paper } from '../../../core/documents/paper'
 import { groupBy } from '../../../core/group'
 import { Decimal } from '../../../core/money/decimal'
 import { formatNumber, nextCounter, periodOf, seriesFor } from '../../../core/numbering/series'
+import type { EventFacts } from '../../../core/routines/routine'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { SendingHours } from '../../../core/routines/sentence'
 import type { Channel, ContactRole, Wishes } from '../../../core/wishes/recipients'
@@ -46,26 +47,31 @@ export interface IssueResult {
 }
 
 interface PaperRow {
-  id: number, orderId: number | null, billId: number | null, creditsId: number | null, replacesId: number | null, wishedDate: Day | null, earlierDateOk: boolean, kind: DocumentKind, occasion: string, state: string, revision: number, problem: string | null, changed: boolean, stale: boolean
+  id: number, orderId: number | null, billId: number | null, creditsId: number | null, replacesId: number | null, paymentId: number | null, wishedDate: Day | null, eventDay: Day | null, earlierDateOk: boolean, kind: DocumentKind, occasion: string, state: string, revision: number, problem: string | null, changed: boolean, stale: boolean
   source: PaperSource, builtFrom: BuiltFrom, stationeryId: number, coverNoteId: number, customerId: number, customerName: string, brandId: number
   orderNumber: string, orderDate: Day, channel: Channel, sendTo: string, role: ContactRole, copyTo: string[], delayMinutes: number, hours: SendingHours | null
   /** The customer wants several documents of one Send in one email. */
   gathered?: boolean
+  /** What routines on posting may test of the customer. */
+  customerFacts: Pick<EventFacts, 'group' | 'country' | 'salesperson'>
 }
 
-const paperColumns = `id, order_id "orderId", bill_id "billId", (select credits_id from bill b where b.id = bill_id) "creditsId", (select replaces_id from bill b where b.id = bill_id) "replacesId", wished_date::text "wishedDate", earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
+const paperColumns = `id, order_id "orderId", bill_id "billId", (select credits_id from bill b where b.id = bill_id) "creditsId", (select replaces_id from bill b where b.id = bill_id) "replacesId", wished_date::text "wishedDate", payment_id "paymentId", event_day::text "eventDay", earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
   stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId",
   order_number "orderNumber", order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes", copy_to "copyTo", hours`
 
-/** Issues papers in order of document date (today where none is wished) and order number. Also calls `within` in the same transaction, for the caller's own rows. */
-export async function issueInOneTransaction(asked: readonly ToIssue[], actor: string, within?: (results: IssueResult[]) => Promise<void>): Promise<IssueResult[]> {
+/**
+ * Issues papers in order of document date (today where none is wished) and order number. Also calls `within` in the same transaction, for the caller's own rows.
+ * With `postOnly` nothing is put on its way: a routine on posting sends it, or a person.
+ */
+export async function issueInOneTransaction(asked: readonly ToIssue[], actor: string, within?: (results: IssueResult[]) => Promise<void>, postOnly = false): Promise<IssueResult[]> {
   return inTransaction(async () => {
     const results: IssueResult[] = []
     const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
     if (paused) throw new Paused()
     const ready = await checked(asked, results)
     if (rehearsalSince) await rehearseReady(ready, rehearsalAddress, actor, results)
-    else await issueReady(ready, actor, results)
+    else await issueReady(ready, { actor, postOnly }, results)
     await within?.(results)
     publish('line', results.map(result => result.paperId))
     publish('register')
@@ -110,14 +116,16 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
   await run('select document_id from open_item where document_id in (select b.credits_id from bill b join paper p on p.bill_id = b.id where p.id = any($1::int[])) order by document_id for update', [ids])
   const orders = await rows<{ id: number, version: number }>(`select o.id, o.version from sales_order o
     where o.id in (select order_id from paper where id = any($1::int[])) order by o.id for share`, [ids])
-  const customers = await rows<{ id: number, version: number, wishes: Wishes }>(`select c.id, c.version, c.wishes from customer c
+  const customers = await rows<{ id: number, version: number, wishes: Wishes, facts: PaperRow['customerFacts'] }>(`select c.id, c.version, c.wishes, jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts from customer c
     where c.id in (select customer_id from paper where id = any($1::int[])) order by c.id for share`, [ids])
   const papers = await rows<PaperRow>(`select ${paperColumns} from paper where id = any($1::int[]) order by id for update`, [ids])
   const brands = await rows<{ id: number, version: number }>('select id, version from brand')
   const orderVersion = new Map(orders.map(row => [row.id, row.version]))
   const billVersion = new Map(bills.map(row => [row.id, row.version]))
+  const payments = await rows<{ id: number, version: number }>('select id, version from payment where id in (select payment_id from paper where id = any($1::int[])) order by id for share', [ids])
+  const paymentVersion = new Map(payments.map(row => [row.id, row.version]))
   const customerVersion = new Map(customers.map(row => [row.id, row.version]))
-  const wishes = new Map(customers.map(row => [row.id, row.wishes]))
+  const customerOf = new Map(customers.map(row => [row.id, row]))
   const brandVersion = new Map(brands.map(row => [row.id, row.version]))
   const revision = new Map(asked.map(one => [one.paperId, one.revision]))
 
@@ -127,7 +135,8 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
     const refuse = (outcome: IssueResult['outcome'], reason: string) => results.push({ paperId: paper.id, outcome, reason, documentId: null })
     const lookedAt = revision.get(paper.id)
     const { builtFrom } = paper
-    const outdated = builtFrom.order !== (paper.billId === null ? orderVersion.get(paper.orderId!) : billVersion.get(paper.billId)) || builtFrom.customer !== customerVersion.get(paper.customerId)
+    const subject = subjectOf(paper)
+    const outdated = builtFrom.order !== { order: orderVersion, bill: billVersion, payment: paymentVersion }[subject.kind].get(subject.id) || builtFrom.customer !== customerVersion.get(paper.customerId)
       || builtFrom.brand !== brandVersion.get(paper.brandId)
     if (paper.state !== 'prepared') refuse('skipped', paper.state === 'issued' ? 'It is already issued.' : 'It is no longer waiting: somebody put it back.')
     else if (outdated || paper.stale) {
@@ -135,7 +144,7 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
       moved.push(paper.id)
     } else if (paper.changed || (lookedAt !== null && lookedAt !== paper.revision)) refuse('changed', 'It changed since you looked. Look at it again, then send it.')
     else if (paper.problem) refuse('failed', paper.problem)
-    else ready.push({ ...paper, gathered: wishes.get(paper.customerId)?.[paper.kind]?.gathered })
+    else ready.push({ ...paper, gathered: customerOf.get(paper.customerId)!.wishes[paper.kind]?.gathered, customerFacts: customerOf.get(paper.customerId)!.facts })
   }
   if (moved.length > 0) {
     await run('update paper set stale = true where id = any($1::int[])', [moved])
@@ -145,7 +154,7 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
 }
 
 /** Locks the counters last and draws; after that there are only inserts. A paper that fails gives its number to the next one. */
-async function issueReady(ready: readonly PaperRow[], actor: string, results: IssueResult[]): Promise<void> {
+async function issueReady(ready: readonly PaperRow[], by: { actor: string, postOnly: boolean }, results: IssueResult[]): Promise<void> {
   if (ready.length === 0) return
   const { timeZone, closedUntil } = await company()
   const now = clock.now()
@@ -153,10 +162,12 @@ async function issueReady(ready: readonly PaperRow[], actor: string, results: Is
   const brandIds = [...new Set(ready.map(paper => paper.brandId))].sort((a, b) => a - b)
   const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where brand_id = any($1::int[]) order by kind <> 'credit note', id`, [brandIds]) // a credit note first: it sets its order free for the invoice issued anew
   const painted: number[] = []
-  const issuing: IssuingRun = { gathering: new Map(), billedOrders: new Set(), now, actor, timeZone }
+  const listens = !!await one(`select id from routine where is_on and sentence ->> 'on' = 'posted' limit 1`)
+  const issuing: IssuingRun = { gathering: new Map(), billedOrders: new Set(), now, timeZone, listens, posted: [], ...by }
+  const firstDay = (paper: PaperRow) => paper.wishedDate ?? (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest: null }))
   for (const used of series) {
     const own = ready.filter(paper => seriesOf(paper, series)?.id === used.id)
-    for (const [period, papers] of [...groupBy(own, paper => periodOf(used, paper.wishedDate ?? today, paper.orderNumber))].sort(([a], [b]) => a.localeCompare(b))) {
+    for (const [period, papers] of [...groupBy(own, paper => periodOf(used, firstDay(paper), paper.orderNumber))].sort(([a], [b]) => a.localeCompare(b))) {
       for (const { paper, outcome } of await issuePeriod(used, period, papers, today, closedUntil, issuing)) {
         results.push({ paperId: paper.id, ...outcome })
         if (outcome.documentId !== null) painted.push(outcome.documentId)
@@ -164,6 +175,7 @@ async function issueReady(ready: readonly PaperRow[], actor: string, results: Is
     }
   }
   await addJobs('paint-documents', painted, 25, documentIds => ({ documentIds }))
+  await addJobs('look-at-events', issuing.posted, 25, eventIds => ({ eventIds }))
 }
 
 const seriesOf = (paper: PaperRow, series: readonly SeriesRow[]) => seriesFor(series.filter(one => one.brandId === paper.brandId && one.kind === paper.kind), { country: paper.source.customer.billing?.country ?? '', currency: paper.source.order.currency })
@@ -178,7 +190,7 @@ async function issuePeriod(used: SeriesRow, period: string, papers: readonly Pap
   let last = counter.last
   const done: { paper: PaperRow, outcome: Outcome }[] = []
   for (const paper of papers) {
-    const date = paper.wishedDate ?? today
+    const date = paper.wishedDate ?? (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest }))
     const refusal = used.source === 'order' && !paper.orderNumber ? 'Its series takes the order\'s number, and it has no order. Give the series numbers of its own.' : dateRefusal(date, { today, closedUntil, newest, earlierOk: paper.earlierDateOk })
     if (refusal) {
       done.push({ paper, outcome: failed(refusal) })
@@ -188,7 +200,7 @@ async function issuePeriod(used: SeriesRow, period: string, papers: readonly Pap
     const number = formatNumber(used, drawn, { date, brand: paper.source.brand.code, order: paper.orderNumber })
     const before = new Map([...issuing.gathering].map(([key, open]) => [key, { ...open, numbers: [...open.numbers] }]))
     try {
-      const documentId = await behindSavepoint(() => insertDocument(paper, { number, counter: drawn, period, seriesId: used.id, date }, issuing))
+      const documentId = await behindSavepoint(() => insertDocument(paper, { number, counter: drawn, period, seriesId: used.id, date, earlierThan: newest !== null && date < newest ? newest : null }, issuing))
       last = drawn
       if (newest === null || date > newest) newest = date
       done.push({ paper, outcome: { outcome: 'issued', reason: number, documentId } })
@@ -208,7 +220,7 @@ async function firstCounter(series: SeriesRow, period: string): Promise<{ last: 
   return (await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [series.id, period]))!
 }
 
-interface Drawn { number: string, counter: number, period: string, seriesId: number, date: Day }
+interface Drawn { number: string, counter: number, period: string, seriesId: number, date: Day, /** The newest date of its series, where this one was allowed before it. */ earlierThan: Day | null }
 
 /** What the papers of one issuing transaction share. */
 interface IssuingRun {
@@ -218,24 +230,30 @@ interface IssuingRun {
   now: Date
   actor: string
   timeZone: string
+  /** Nothing goes on its way. */
+  postOnly: boolean
+  /** Some routine waits for posting; the events it is to look at. */
+  listens: boolean
+  posted: number[]
 }
 
 /** Emails of this transaction that take further documents, by what makes them alike. Put back where a paper's savepoint is rolled back. */
 type Gathering = Map<string, { dispatchId: number, numbers: string[] }>
 
-async function insertDocument(paper: PaperRow, drawn: Drawn, { gathering, billedOrders, now, actor, timeZone }: IssuingRun): Promise<number> {
+async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: IssuingRun): Promise<number> {
+  const { gathering, billedOrders, now, actor, timeZone } = issuing
   if (paper.billId === null && paper.orderId !== null && billedOrders.has(paper.orderId)) throw new Error('a part of its order has just been billed. Look at it again.')
   if (paper.billId !== null) await checkBill(paper)
   const issued: Paper = issuePaper(paper.source, drawn.date, drawn.number)
   const { amounts } = issued
   const document = await one<{ id: number }>(`
     insert into document (kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id, customer_name, brand_id, language,
-      currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search, bill_id, credits_id, replaces_id)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21, $22, $23, $24, $25, $26, $27, $28) returning id`,
+      currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search, bill_id, credits_id, replaces_id, payment_id, earlier_than)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21, $22, $23, $24, $25, $26, $27, $28, $29, $30) returning id`,
   [paper.kind, drawn.number, drawn.seriesId, drawn.period, drawn.counter, drawn.date, issued.dueDate, paper.orderId, paper.orderNumber, paper.customerId,
     paper.customerName, paper.brandId, issued.language, issued.currency, amounts.net, amounts.tax, amounts.total, amounts.toPay, json(issued),
     paper.stationeryId, paper.coverNoteId, paper.id, now, actor,
-    [drawn.number, paper.orderNumber, paper.customerName, paper.source.order.reference ?? '', paper.source.credit?.number ?? ''].filter(Boolean).join(' ').toLowerCase(), paper.billId, paper.creditsId, paper.replacesId])
+    [drawn.number, paper.orderNumber, paper.customerName, paper.source.order.reference ?? '', paper.source.credit?.number ?? ''].filter(Boolean).join(' ').toLowerCase(), paper.billId, paper.creditsId, paper.replacesId, paper.paymentId, drawn.earlierThan])
   const documentId = document!.id
   if (kindFacts[paper.kind].books) {
     await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
@@ -247,11 +265,13 @@ async function insertDocument(paper: PaperRow, drawn: Drawn, { gathering, billed
   const claimed = await run(`update claim set document_id = $1 where source_kind = $6 and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
     [documentId, subject.id, paper.kind, paper.occasion, paper.id, subject.kind])
   if (claimed !== 1) throw new Error('its claim is no longer held')
-  await run(`insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $5, $2::jsonb, 1, $3, $4, $3)`,
-    [paper.orderId, json({ document: documentId, kind: paper.kind, number: drawn.number, total: amounts.total, currency: issued.currency }), now, actor, documentId])
+  const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books
+  const event = await one<{ id: number }>(`insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $5, $2::jsonb, 3, $3, $4, case when $6::boolean then null else $3::timestamptz end) returning id`,
+    [paper.orderId, json(postedFacts(paper, drawn.number, amounts)), now, actor, documentId, toBeLookedAt])
+  if (toBeLookedAt) issuing.posted.push(event!.id)
   await noteAll([{ orderId: paper.orderId ?? undefined, paperId: paper.id, documentId, actor, words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.` }])
   if (paper.billId !== null) await settleBill(paper, documentId, { now, actor, billedOrders })
-  const channels = paper.channel === 'both' ? ['email', 'paper'] as const : paper.channel === 'nothing' ? [] : [paper.channel]
+  const channels = issuing.postOnly ? [] : paper.channel === 'both' ? ['email', 'paper'] as const : paper.channel === 'nothing' ? [] : [paper.channel]
   const notBefore = sendingTime(now, paper.delayMinutes, paper.hours, timeZone)
   for (const channel of channels) {
     const alike = channel === 'email' && paper.gathered ? json([paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, issued.currency, notBefore]) : undefined
@@ -270,4 +290,13 @@ async function insertDocument(paper: PaperRow, drawn: Drawn, { gathering, billed
   }
   if (channels.length === 0) await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, now])
   return documentId
+}
+
+/** What routines on posting may test. */
+function postedFacts({ kind, source, customerFacts }: PaperRow, number: string, amounts: Paper['amounts']): EventFacts {
+  const { order } = source
+  return {
+    ...customerFacts, posted: kind, number, order: order.number, total: amounts.total, net: amounts.net, currency: order.currency, brand: source.brand.code, customer: source.customer.number,
+    items: [...new Set(order.lines.map(line => line.item).filter(Boolean))],
+  }
 }

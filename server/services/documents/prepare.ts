@@ -14,6 +14,7 @@ import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { note, noteAll } from '../trail/trail'
 import { loadBillContexts } from '../bills/context'
+import { loadPaymentContexts } from '../receivables/context'
 import { draft, loadContexts, sendToWords, type Addressing, type PaperContext } from './context'
 
 /*
@@ -34,6 +35,11 @@ export async function draftPapers(kind: DocumentKind, orderIds: readonly number[
 /** The same for bills, by their ids. */
 export async function draftBills(billIds: readonly number[]): Promise<Map<number, Draft>> {
   return layOutAll(await loadBillContexts(billIds))
+}
+
+/** The same for payments and refunds: their receipts. */
+export async function draftReceipts(paymentIds: readonly number[], addressing: Addressing): Promise<Map<number, Draft>> {
+  return layOutAll(await loadPaymentContexts(paymentIds, addressing))
 }
 
 async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, Draft>> {
@@ -81,20 +87,20 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   const state = byHand ? 'due' : 'prepared'
   const row = await one<{ id: number }>(`
     insert into paper (order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id, order_number, order_date,
-      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours, bill_id, wished_date)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb, $30, $31)
+      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours, bill_id, wished_date, payment_id, event_day)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb, $30, $31, $32, $33)
     on conflict (coalesce(order_id, 0), kind, occasion) where state in ('due', 'prepared', 'put back') do update set
       state = excluded.state, by_itself = excluded.by_itself, routine_id = coalesce(excluded.routine_id, paper.routine_id),
       routine_version = coalesce(excluded.routine_version, paper.routine_version), customer_name = excluded.customer_name, total = excluded.total,
       currency = excluded.currency, channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role, delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
       source = excluded.source, content = excluded.content, stationery_id = excluded.stationery_id, cover_note_id = excluded.cover_note_id,
       built_from = excluded.built_from, problem = excluded.problem, baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
-      revision = paper.revision + 1, actor = excluded.actor, wished_date = excluded.wished_date
+      revision = paper.revision + 1, actor = excluded.actor, wished_date = excluded.wished_date, event_day = excluded.event_day
     returning id`,
   [asked.orderId, asked.kind, occasion, state, byItself, asked.routine?.id ?? null, asked.routine?.version ?? null, context.customerId, context.brandId,
     context.orderNumber, context.orderDate, context.customerName, made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel,
     sendToWords(context), asked.addressing.role, asked.delayMinutes, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id,
-    context.coverNoteId, json(context.builtFrom), made.problem, clock.now(), asked.actor, json(baselineOf(made)), json(asked.addressing.copyTo), asked.hours ? json(asked.hours) : null, context.billId, context.wishedDate])
+    context.coverNoteId, json(context.builtFrom), made.problem, clock.now(), asked.actor, json(baselineOf(made)), json(asked.addressing.copyTo), asked.hours ? json(asked.hours) : null, context.billId, context.wishedDate, context.paymentId, context.eventDay])
   const paperId = row!.id
   if (!byHand) {
     const taken = await run(`insert into claim (source_kind, source_id, document_kind, occasion, paper_id, taken_at)
@@ -108,10 +114,16 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   return { outcome: byHand ? 'due' : byItself ? 'goes by itself' : 'prepared', paperId, reason: made.problem ?? '' }
 }
 
-/** What the claim of a paper is on: a bill, or an order. */
-export const subjectOf = (paper: { orderId: number | null, billId: number | null }) => (paper.billId === null ? { kind: 'order', id: paper.orderId! } : { kind: 'bill', id: paper.billId })
+/** What the claim of a paper is on: a bill, a payment, or an order. */
+export function subjectOf(paper: { orderId: number | null, billId: number | null, paymentId: number | null }): { kind: 'order' | 'bill' | 'payment', id: number, table: string } {
+  if (paper.billId !== null) return { kind: 'bill', id: paper.billId, table: 'bill' }
+  return paper.paymentId === null ? { kind: 'order', id: paper.orderId!, table: 'sales_order' } : { kind: 'payment', id: paper.paymentId, table: 'payment' }
+}
 
-const occasionIn = (kind: DocumentKind, context: PaperContext) => (context.billId === null ? occasionOf(kind, context.revision) : `draft ${context.billId}`)
+function occasionIn(kind: DocumentKind, context: PaperContext): string {
+  if (context.billId !== null) return `draft ${context.billId}`
+  return context.paymentId === null ? occasionOf(kind, context.revision) : `payment ${context.paymentId}`
+}
 
 /** Another transaction took the claim between look and insert; the caller starts again and then finds it. */
 export class ClaimLost extends Error {}
@@ -128,12 +140,12 @@ async function claimHolder(subject: { kind: string, id: number }, kind: Document
   if (!row) return undefined
   return {
     paperId: row.paperId,
-    words: row.number ? `Nothing was made: ${kind} ${row.number} was already issued for ${subject.kind === 'order' ? 'this order' : 'this draft'}.` : `Nothing was made: the ${kind} of this order is already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
+    words: row.number ? `Nothing was made: ${kind} ${row.number} was already issued for this ${subject.kind === 'bill' ? 'draft' : subject.kind}.` : `Nothing was made: the ${kind} of this ${subject.kind === 'bill' ? 'draft' : subject.kind} is already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
   }
 }
 
 /** Marks prepared papers that were built from something that has now changed, and has them built anew. In the caller's transaction. */
-export async function markStale(where: 'order_id' | 'customer_id' | 'brand_id' | 'bill_id', id: number): Promise<void> {
+export async function markStale(where: 'order_id' | 'customer_id' | 'brand_id' | 'bill_id' | 'payment_id', id: number): Promise<void> {
   const papers = await rows<{ id: number }>(`update paper set stale = true where ${where} = $1 and state in ('prepared', 'due', 'put back') returning id`, [id])
   if (papers.length > 0) {
     await addJob('refresh-papers', { paperIds: papers.map(paper => paper.id) })
@@ -148,15 +160,15 @@ function baselineOf(made: Draft): Baseline {
   return { content: made.paper, sendTo: sendToWords(made.context), problem: made.problem, coverNoteId: made.context.coverNoteId }
 }
 
-interface StalePaper extends Omit<Baseline, 'own'> { id: number, orderId: number | null, billId: number | null, kind: DocumentKind, role: ContactRole, copyTo: string[], baseline: Baseline, byItself: boolean }
+interface StalePaper extends Omit<Baseline, 'own'> { id: number, orderId: number | null, billId: number | null, paymentId: number | null, kind: DocumentKind, role: ContactRole, copyTo: string[], baseline: Baseline, byItself: boolean }
 
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
-  const stale = await rows<StalePaper>(`select id, order_id "orderId", bill_id "billId", kind, to_role role, copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
+  const stale = await rows<StalePaper>(`select id, order_id "orderId", bill_id "billId", payment_id "paymentId", kind, to_role role, copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
     from paper where id = any($1::int[]) and stale`, [paperIds])
-  for (const papers of groupBy(stale, paper => json([paper.kind, paper.role, paper.copyTo, paper.billId !== null])).values()) {
-    const { kind, role, copyTo, billId } = papers[0]!
-    const drafts = billId !== null ? await draftBills(papers.map(paper => paper.billId!)) : await draftPapers(kind, papers.map(paper => paper.orderId!), { role, copyTo })
+  for (const papers of groupBy(stale, paper => json([paper.kind, paper.role, paper.copyTo, subjectOf(paper).kind])).values()) {
+    const { kind, role, copyTo } = papers[0]!
+    const drafts = await draftSubjects(subjectOf(papers[0]!).kind, papers.map(paper => subjectOf(paper).id), kind, { role, copyTo })
     for (const paper of papers) {
       const made = drafts.get(subjectOf(paper).id)
       if (made) await keepRefreshed(paper, made)
@@ -164,12 +176,17 @@ export async function refreshPapers(paperIds: readonly number[]): Promise<void> 
   }
 }
 
+function draftSubjects(of: 'order' | 'bill' | 'payment', ids: readonly number[], kind: DocumentKind, addressing: Addressing): Promise<Map<number, Draft>> {
+  if (of === 'bill') return draftBills(ids)
+  return of === 'payment' ? draftReceipts(ids, addressing) : draftPapers(kind, ids, addressing)
+}
+
 async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
   await inTransaction(async () => {
     const { context } = made
     const occasion = occasionIn(paper.kind, context)
     const subject = subjectOf(paper)
-    const current = await one<{ version: number }>(`select version from ${subject.kind === 'order' ? 'sales_order' : 'bill'} where id = $1 for share`, [subject.id])
+    const current = await one<{ version: number }>(`select version from ${subject.table} where id = $1 for share`, [subject.id])
     const now = baselineOf(made)
     // what goes by itself nobody has looked at; what a person wrote just now that person has
     const seen = paper.byItself || paper.baseline.own === true
@@ -177,11 +194,11 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     const stillByItself = paper.byItself && !made.problem && goesOut(context)
     const moved = difference(paper, now).length > 0
     const kept = await run(`update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17, wished_date = $18, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
+        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
     [paper.id, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id, context.coverNoteId, json(context.builtFrom), made.problem,
       made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel, sendToWords(context), context.customerName,
-      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself, occasion, context.wishedDate, context.brandId, context.customerId, paper.baseline.own ? json(now) : null])
+      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself, occasion, context.wishedDate, context.brandId, context.customerId, paper.baseline.own ? json(now) : null, context.eventDay])
     if (kept > 0) await run('update claim set occasion = $2 where paper_id = $1 and document_id is null and occasion <> $2', [paper.id, occasion])
     if (kept > 0 && stillByItself) await addJob('issue-papers', { paperIds: [paper.id] })
     if (kept > 0 && moved) {

@@ -28,7 +28,7 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     const credit = `Credit it instead: a credit note takes it back and both stay to be seen.`
     if (gone) throw new Refusal('handed-over', `${number} was handed over already, so it may not be voided. ${credit}`)
     if (await one('select d.id from document d where d.credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)', [id])) throw new Refusal('credited', `${number} is credited already, so it may not be voided.`)
-    if (await one('select id from allocation where to_document_id = $1 or (from_document_id = $1 and $2::int is null)', [id, document.creditsId])) throw new Refusal('allocated', `Payments are booked on ${number}, so it may not be voided. ${credit}`)
+    if (await one(`select 1 from allocation where (to_document_id = $1 and kind <> 'credit') or (from_document_id = $1 and $2::int is null) group by to_document_id having sum(amount) <> 0`, [id, document.creditsId])) throw new Refusal('allocated', `Payments are booked on ${number}, so it may not be voided. ${credit}`)
     const { closedUntil } = (await one<{ closedUntil: Day | null }>('select closed_until::text "closedUntil" from company for share'))!
     if (closedUntil !== null && document.date <= closedUntil) throw new Refusal('closed-period', `${number} lies in a closed period (closed until ${closedUntil}), so it may not be voided. ${credit}`)
 

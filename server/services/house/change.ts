@@ -48,7 +48,7 @@ export async function brandViews(kind: string): Promise<BrandView[]> {
 export interface BrandChange {
   version: number
   name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
-  banks: BankAccount[], senderName: string, senderAddress: string, replyTo: string
+  banks: BankAccount[], senderName: string, senderAddress: string, replyTo: string, pricesIncludeTax: boolean
 }
 
 /** Locks the brand at the version that was on the screen and raises it, so that prepared papers know. */
@@ -69,8 +69,8 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
     await run(`update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, banks = $11::jsonb,
-      sender_name = $12, sender_address = $13, reply_to = $14 where id = $1`,
-    [brandId, change.name, change.legalName, json(change.addressLines), change.country, change.phone, change.email, change.website, change.registration, change.taxNumber, json(banks), change.senderName, change.senderAddress, change.replyTo])
+      sender_name = $12, sender_address = $13, reply_to = $14, prices_include_tax = $15 where id = $1`,
+    [brandId, change.name, change.legalName, json(change.addressLines), change.country, change.phone, change.email, change.website, change.registration, change.taxNumber, json(banks), change.senderName, change.senderAddress, change.replyTo, change.pricesIncludeTax])
     await markStale('brand_id', brandId)
     publish('house')
   })

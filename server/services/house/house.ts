@@ -2,6 +2,7 @@ import { one, rows } from '../../db/connection'
 import type { EmailLook } from '../../../core/covernotes/email-look'
 import type { Day } from '../../../core/documents/days'
 import type { BrandFacts } from '../../../core/documents/facts'
+import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
 import type { Stationery } from '../../../core/stationery/stationery'
@@ -22,12 +23,20 @@ export interface CompanyRow {
   closedUntil: Day | null
   /** Whether orders that come to nothing get documents from routines. */
   zeroTotals: 'make' | 'skip'
+  /** Statuses in which an order is withdrawn, and what becomes of its documents then. */
+  withdrawnStatuses: string[]
+  withdrawnRule: 'list' | 'settle'
+  /** Kinds that are dated by the event and not by the day of issue. */
+  documentDates: Partial<Record<DocumentKind, 'event'>>
+  /** Most that is waived without asking when a payment falls short, in the house's currency. */
+  smallDifference: string
 }
 
 /** The company's settings. @throws when the database is empty */
 export async function company(): Promise<CompanyRow> {
   const row = await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
-    presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals" from company`)
+    presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
+    withdrawn_statuses "withdrawnStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company`)
   if (!row) throw new Error('the database holds no company yet')
   return row
 }
@@ -38,10 +47,12 @@ export interface BrandRow extends BrandFacts {
   senderAddress: string
   replyTo: string
   emailLook: EmailLook
+  /** Whether prices of new drafts and orders include tax, where the customer says nothing. */
+  pricesIncludeTax: boolean
 }
 
 const brandColumns = `b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country, b.phone, b.email, b.website, b.registration,
-  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version`
+  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax"`
 
 export async function brands(): Promise<BrandRow[]> {
   return rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)

@@ -1,31 +1,38 @@
 import { Refusal } from '../../../core/errors'
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { isAddress } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { gate } from './gate'
+import { company } from './house'
 
 /*
  * The house's own settings: who is told of trouble, grace, when silence counts as arrival; pausing all, and rehearsal.
  * Called from the Company page by a supervisor; anybody at the desk may pause. Refuses an address that cannot be written to.
  */
 
-export interface HouseSettings { failureNoticeTo: string, presumeSeconds: number, graceMinutes: number, rehearsalAddress: string, zeroTotals: 'make' | 'skip' }
+export interface HouseSettings { failureNoticeTo: string, presumeSeconds: number, graceMinutes: number, rehearsalAddress: string, zeroTotals: 'make' | 'skip', withdrawnStatuses: string[], withdrawnRule: 'list' | 'settle', documentDates: Partial<Record<DocumentKind, 'event'>>, smallDifference: string }
 
 export async function houseSettings(): Promise<HouseSettings> {
-  return (await one<HouseSettings>('select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals" from company'))!
+  return (await one<HouseSettings>('select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals", withdrawn_statuses "withdrawnStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company'))!
 }
 
-/** @throws Refusal "bad-address" */
+/** @throws Refusal "bad-address", "unknown-status" */
 export async function changeHouse(change: Partial<HouseSettings>): Promise<void> {
+  const { orderStatuses } = await company()
+  const unknown = change.withdrawnStatuses?.find(status => !orderStatuses.includes(status))
+  if (unknown) throw new Refusal('unknown-status', `“${unknown}” is not a status of the house's orders.`, { status: 400, about: { field: 'withdrawnStatuses' } })
   for (const field of ['failureNoticeTo', 'rehearsalAddress'] as const) {
     if (change[field] && !isAddress(change[field])) throw new Refusal('bad-address', `“${change[field]}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field } })
   }
   await inTransaction(async () => {
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
-    await run('update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals)',
-      [change.failureNoticeTo ?? null, change.presumeSeconds ?? null, change.graceMinutes ?? null, change.rehearsalAddress ?? null, change.zeroTotals ?? null])
+    await run('update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals), withdrawn_statuses = coalesce($6::jsonb, withdrawn_statuses), withdrawn_rule = coalesce($7, withdrawn_rule), document_dates = coalesce($8::jsonb, document_dates), small_difference = coalesce($9::numeric, small_difference)',
+      [change.failureNoticeTo ?? null, change.presumeSeconds ?? null, change.graceMinutes ?? null, change.rehearsalAddress ?? null, change.zeroTotals ?? null,
+        change.withdrawnStatuses ? json(change.withdrawnStatuses) : null, change.withdrawnRule ?? null, change.documentDates ? json(change.documentDates) : null, change.smallDifference ?? null])
+    if (change.documentDates) await run(`update paper set stale = true where state in ('prepared', 'due', 'put back')`)
     publish('house')
   })
 }

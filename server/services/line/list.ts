@@ -101,7 +101,7 @@ function paperQuery(filter: LineFilter): Query {
     from paper p left join routine r on r.id = p.routine_id where ${states}${rest}`
   if (!toCheck) {
     const others = shared(filter, parameters, { kind: 'd.kind', total: 'd.total', text: ['d.number', 'd.order_number', 'd.customer_name'], brand: 'd.brand_id' })
-    sql += ` union all select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', null, null, null, false, null,
+    sql += ` union all select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id, (select r.name from routine r where r.id = u.routine_id), null, false, null,
       'issued', null, null, null, null, null, null, null, 1, false from undelivered u join document d on d.id = u.document_id where true${others}`
   }
   return { sql, parameters, sort: toCheck

@@ -1,7 +1,7 @@
 import { Refusal } from '../../../core/errors'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { totals, type Adjustment } from '../../../core/money/totals'
-import type { OrderEventFacts } from '../../../core/routines/routine'
+import type { EventFacts } from '../../../core/routines/routine'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJobs } from '../../queue/add'
@@ -21,7 +21,7 @@ const suppliedStatus = 'Shipped'
 
 export interface StatusChange { changed: number[], unchanged: number[], before: { id: number, status: string }[] }
 
-interface OrderState extends OrderEventFacts { id: number, suppliedOn: Day | null }
+interface OrderState extends EventFacts { from: string, to: string, id: number, suppliedOn: Day | null }
 
 /** Sets orders to a status and tells the routines through one event each. Orders already there are left alone. */
 export async function setStatus(orderIds: readonly number[], status: string, actor: string): Promise<StatusChange> {

@@ -1,84 +1,125 @@
-import { judge, type OrderEventFacts, type Verdict } from '../../../core/routines/routine'
-import type { RoutineSentence, Trust } from '../../../core/routines/sentence'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import { judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
+import { eventOf, type RoutineEvent, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
+import type { Wishes } from '../../../core/wishes/recipients'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
-import { ClaimLost, draftPapers, keepDraft, type Draft } from '../documents/prepare'
+import { deliver } from '../dispatch/deliver'
+import { ClaimLost, draftPapers, draftReceipts, keepDraft, type Draft } from '../documents/prepare'
 import type { Addressing } from '../documents/context'
+import { company } from '../house/house'
+import { settleWithdrawn } from '../orders/withdrawn'
 import { publish } from '../live/publish'
 import { note } from '../trail/trail'
 
 /*
- * Lets the routines look at events: judges each condition, prepares what is due, and keeps why.
+ * Lets the routines look at events: judges each condition, prepares what is due or sends what was posted, and keeps why.
  * Called by look-at-events with ids, and by the sweeper for events nobody has looked at.
  * Dies half-way: each event is looked at in one transaction, so it is either seen with all that followed, or not at all.
  * Refuses: nothing. An event that came before a routine applied is seen and passed by, unless a person asked this routine to catch up.
  */
 
-interface EventRow { id: number, orderId: number, facts: OrderEventFacts, at: Date, actor: string, onlyRoutine: number | null }
+interface EventRow { id: number, kind: keyof typeof eventKinds, orderId: number | null, documentId: number | null, paymentId: number | null, facts: EventFacts, at: Date, actor: string, onlyRoutine: number | null }
 interface RoutineRow { id: number, name: string, version: number, trust: Trust, sentence: RoutineSentence, isOn: boolean, appliesSince: Date | null }
 interface Judged { routine: RoutineRow, verdict: Verdict }
 type Drafts = Map<string, Map<number, Draft>>
+interface Result { outcome: string, reason: string }
+
+/** Which routines look at an event of a kind. */
+const eventKinds = { 'order status': 'order status', 'document issued': 'posted', 'payment recorded': 'payment' } as const satisfies Record<string, RoutineEvent>
 
 export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
-  const events = await rows<EventRow>(`select id, order_id "orderId", facts, at, actor, only_routine "onlyRoutine" from event
-    where id = any($1::int[]) and looked_at is null and kind = 'order status' order by id`, [eventIds])
+  const events = await rows<EventRow>(`select id, kind, order_id "orderId", document_id "documentId", payment_id "paymentId", facts, at, actor, only_routine "onlyRoutine" from event
+    where id = any($1::int[]) and looked_at is null and kind = any($2::text[]) order by id`, [eventIds, Object.keys(eventKinds)])
   if (events.length === 0) return
   const routines = await rows<RoutineRow>(`select id, name, version, trust, sentence, is_on "isOn", applies_since "appliesSince" from routine order by id`)
   const judged = new Map(events.map(event => [event.id, routines.filter(routine => concerns(routine, event)).map(routine => ({ routine, verdict: judge(routine.sentence, event.facts) }))]))
-  const wanted = events.flatMap(event => judged.get(event.id)!.filter(one => one.verdict.applies).map(({ routine }) => ({ orderId: event.orderId, sentence: routine.sentence })))
+  const wanted = events.flatMap(event => wantedBy(event, judged.get(event.id)!))
   const drafts = await draftsFor(wanted)
+  const { withdrawnStatuses, withdrawnRule } = await company()
+  const withdrawn = events.filter(event => event.kind === 'order status' && withdrawnStatuses.includes(event.facts.to!) && event.onlyRoutine === null)
+  // before the event counts as seen; settling what is settled does nothing
+  if (withdrawnRule === 'settle') await settleWithdrawn({ orderIds: withdrawn.map(event => event.orderId!) }, 'Clothespin, by the house’s rule')
   for (const event of events) await lookAtOne(event, judged.get(event.id)!, drafts)
 }
 
 /** A routine looks at what happened since it was switched on; catching up is one routine's alone. */
 function concerns(routine: RoutineRow, event: EventRow): boolean {
+  if (eventOf(routine.sentence) !== eventKinds[event.kind]) return false
   if (event.onlyRoutine !== null) return event.onlyRoutine === routine.id
   return routine.isOn && routine.appliesSince !== null && routine.appliesSince <= event.at
 }
 
 const addressingOf = (sentence: RoutineSentence): Addressing => ({ role: sentence.to, copyTo: sentence.copyTo ?? [] })
-const draftKey = (sentence: RoutineSentence) => json([sentence.issue, addressingOf(sentence)])
+const draftKey = (sentence: RoutineSentence) => json([eventOf(sentence), sentence.issue, addressingOf(sentence)])
+
+interface Wanted { subject: number, sentence: RoutineSentence }
+
+/** The papers that an event calls for; what was posted is a document already. */
+function wantedBy(event: EventRow, judged: readonly Judged[]): Wanted[] {
+  const subject = event.kind === 'order status' ? event.orderId : event.kind === 'payment recorded' ? event.paymentId : null
+  return subject === null ? [] : judged.filter(one => one.verdict.applies).map(({ routine }) => ({ subject, sentence: routine.sentence }))
+}
 
 /** Drafts of all wanted papers, laid out together by kind and addressing. */
-async function draftsFor(wanted: readonly { orderId: number, sentence: RoutineSentence }[]): Promise<Drafts> {
+async function draftsFor(wanted: readonly Wanted[]): Promise<Drafts> {
   const drafts: Drafts = new Map()
   for (const [key, group] of groupBy(wanted, one => draftKey(one.sentence))) {
     const { sentence } = group[0]!
-    drafts.set(key, await draftPapers(sentence.issue, [...new Set(group.map(one => one.orderId))], addressingOf(sentence)))
+    const subjects = [...new Set(group.map(one => one.subject))]
+    drafts.set(key, eventOf(sentence) === 'payment' ? await draftReceipts(subjects, addressingOf(sentence)) : await draftPapers(sentence.issue, subjects, addressingOf(sentence)))
   }
   return drafts
 }
 
 async function lookAtOne(event: EventRow, judged: readonly Judged[], drafts: Drafts, again = true): Promise<void> {
+  const { timeZone } = await company()
   try {
     await inTransaction(async () => {
-      const order = await one<{ version: number, status: string }>('select version, status from sales_order where id = $1 for share', [event.orderId])
+      const subject = event.kind === 'document issued' ? undefined : await one<{ version: number }>(event.kind === 'order status' ? 'select version from sales_order where id = $1 for share' : 'select version from payment where id = $1 for share', [event.orderId ?? event.paymentId])
       const taken = await run('update event set looked_at = $2 where id = $1 and looked_at is null', [event.id, clock.now()])
       if (taken === 0) return
       for (const { routine, verdict } of judged) {
-        const result = verdict.applies ? await act(event, routine, drafts.get(draftKey(routine.sentence))!.get(event.orderId)!, order!.version) : { outcome: 'did not apply', reason: '' }
+        const result = !verdict.applies ? notApplied : event.kind === 'document issued' ? await sendPosted(event, routine, timeZone) : await act(event, routine, drafts.get(draftKey(routine.sentence))!.get((event.orderId ?? event.paymentId)!)!, subject!.version)
         await run(`insert into evaluation (event_id, order_id, routine_id, routine_version, outcome, reason, seen, at)
           values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8)`, [event.id, event.orderId, routine.id, routine.version, result.outcome, result.reason, json(verdict.seen), clock.now()])
-        if (result.outcome === 'already') await note({ orderId: event.orderId }, routine.name, result.reason)
+        if (result.outcome === 'already') await note({ orderId: event.orderId ?? undefined, documentId: event.documentId ?? undefined }, routine.name, result.reason)
       }
-      publish('order', [event.orderId])
+      if (event.orderId !== null) publish('order', [event.orderId])
     })
   } catch (error) {
     if (!again || !(error instanceof ClaimLost || error instanceof Outdated)) throw error
-    const anew = await draftsFor(judged.filter(one => one.verdict.applies).map(({ routine }) => ({ orderId: event.orderId, sentence: routine.sentence })))
+    const anew = await draftsFor(wantedBy(event, judged))
     await lookAtOne(event, judged, anew, false)
   }
 }
 
+const notApplied: Result = { outcome: 'did not apply', reason: '' }
+
 /** The order moved on between the draft and the transaction. */
 class Outdated extends Error {}
 
-async function act(event: EventRow, routine: RoutineRow, made: Draft, version: number): Promise<{ outcome: string, reason: string }> {
+async function act(event: EventRow, routine: RoutineRow, made: Draft, version: number): Promise<Result> {
   if (made.context.builtFrom.order !== version) throw new Outdated('the order changed while its paper was drafted')
   const { sentence } = routine
   return keepDraft({
     orderId: event.orderId, kind: sentence.issue, addressing: addressingOf(sentence), trust: event.onlyRoutine !== null && routine.trust === 'by itself' ? 'after a check' : routine.trust,
     delayMinutes: sentence.delayMinutes, hours: sentence.hours ?? null, routine: { id: routine.id, version: routine.version }, actor: routine.name,
   }, made)
+}
+
+/** A routine on posting sends that very document and makes none. Before a check, it is named on To send and a person sends it. */
+async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string): Promise<Result> {
+  const document = (await one<{ number: string, kind: DocumentKind, voided: boolean, unsent: boolean, customerName: string, wishes: Wishes }>(`select d.number, d.kind, exists (select from document_void v where v.document_id = d.id) voided,
+      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.wishes from document d join customer c on c.id = d.customer_id where d.id = $1`, [event.documentId]))!
+  if (document.voided) return { outcome: 'not wanted', reason: `${document.number} was voided.` }
+  if (!document.unsent) return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
+  if (document.wishes[document.kind]?.channel === 'nothing') return { outcome: 'not wanted', reason: `${document.customerName} wants none.` }
+  if (routine.trust !== 'by itself') {
+    await run('update undelivered set routine_id = $2 where document_id = $1', [event.documentId, routine.id])
+    return { outcome: 'due', reason: `${document.number} waits on To send: “${routine.name}” sends nothing by itself.` }
+  }
+  if (!await deliver(event.documentId!, routine.sentence, routine.name, timeZone)) return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
+  return { outcome: 'sent', reason: `${document.number} was put on its way.` }
 }

@@ -1,5 +1,5 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { judge, occasionOf, type ConditionSeen, type OrderEventFacts } from '../../../core/routines/routine'
+import { judge, occasionOf, type ConditionSeen, type EventFacts } from '../../../core/routines/routine'
 import { sentenceWords, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { Refusal } from '../../../core/errors'
 import { recipientsFor, wishWords, type ContactFacts, type Recipient, type Wishes } from '../../../core/wishes/recipients'
@@ -37,14 +37,14 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
       coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
     from sales_order o join customer c on c.id = o.customer_id where o.id = $1`, [orderId])
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
-  const routines = await rows<RoutineRow>('select id, name, sentence, is_on "isOn", trust, applies_since "appliesSince" from routine order by name')
-  const events = await rows<{ facts: OrderEventFacts, at: Date }>(`select facts, at from event where order_id = $1 and kind = 'order status' and only_routine is null order by id desc`, [orderId])
+  const routines = await rows<RoutineRow>(`select id, name, sentence, is_on "isOn", trust, applies_since "appliesSince" from routine where coalesce(sentence ->> 'on', 'order status') = 'order status' order by name`)
+  const events = await rows<{ facts: EventFacts, at: Date }>(`select facts, at from event where order_id = $1 and kind = 'order status' and only_routine is null order by id desc`, [orderId])
   const evaluations = await rows<RoutineWhy['evaluations'][number] & { routineId: number }>(`select routine_id "routineId", outcome, reason, at, routine_version "version" from evaluation where order_id = $1 order by id desc limit 100`, [orderId])
   const claims = await rows<{ kind: DocumentKind, occasion: string, number: string | null }>(`select k.document_kind kind, k.occasion, d.number from claim k left join document d on d.id = k.document_id where k.source_kind = 'order' and k.source_id = $1`, [orderId])
   const papers = await rows<{ kind: DocumentKind, state: string }>(`select distinct on (kind) kind, state from paper where order_id = $1 order by kind, id desc`, [orderId])
   return routines.map((routine) => {
     const { sentence } = routine
-    const reached = events.find(event => sentence.statuses.includes(event.facts.to))
+    const reached = events.find(event => event.facts.to !== undefined && sentence.statuses.includes(event.facts.to))
     const verdict = judge(sentence, (reached ?? events[0])?.facts ?? { order: '', from: '', to: order.status, total: '0', currency: '', brand: '', group: '', country: '', salesperson: '' })
     const claim = claims.find(one => one.kind === sentence.issue && one.occasion === occasionOf(sentence.issue, order.revision))
     const wish = order.wishes[sentence.issue]

@@ -2,6 +2,6 @@ import { day, idParam, Joi } from '../../../checks'
 import { route } from '../../../route'
 import { lookBack } from '../../../services/routines/catch-up'
 
-/** Older orders the routine would have taken, in a range of days. */
+/** Older orders, or payments, the routine would have taken, in a range of days. */
 export default route<{ id: number }, { from: string, to: string }>({ role: 'reader', params: idParam, query: Joi.object({ from: day.required(), to: day.required() }) },
   ({ params, query }) => lookBack(params.id, query.from, query.to))

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import type { AccountRow, Ageing } from '../../../server/services/receivables/accounts'
+import type { PageOf } from '../../composables/useList'
+
+/** Who owes what: customers with something open, by age, most overdue first; the account in hand at the right. */
+const { filters, set } = useFilters({ search: '', only: '', sort: 'overdue', down: 'yes', currency: '', customer: '' })
+const list = useList<AccountRow, PageOf<AccountRow>>(place => callApi<PageOf<AccountRow>>('/api/accounts', { query: { search: filters.value.search, only: filters.value.only, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place } }))
+const ageing = shallowRef<Ageing[]>([])
+const known = ref(false)
+const active = ref<number | null>(null)
+const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
+/** A customer that was asked for by name stays in hand, even when nothing of it is open. */
+const customerId = computed(() => row.value?.customerId ?? (Number(filters.value.customer) || null))
+
+async function loadAgeing() {
+  ageing.value = await callApi<Ageing[]>('/api/accounts/ageing')
+  known.value = true
+}
+onMounted(() => attempt(loadAgeing))
+watch(() => [filters.value.search, filters.value.only, filters.value.sort, filters.value.down], () => void list.restart(), { immediate: true })
+watch(list.rows, (rows) => {
+  if (rows.some(one => one.id === active.value)) return
+  active.value = rows.find(one => String(one.customerId) === filters.value.customer)?.id ?? (filters.value.customer ? null : rows[0]?.id ?? null)
+})
+useLive(['payment', 'register'], () => {
+  void list.reload()
+  void loadAgeing()
+}, 400)
+
+const choices = [{ value: '', words: 'all with something open' }, { value: 'overdue', words: 'those overdue' }, { value: 'credit', words: 'those in credit' }]
+const columns = [{ key: 'name', words: 'Customer', class: 'name' }, ...['Not due', '1–30', '31–60', '61–90', 'Over 90'].map(words => ({ key: '', words, class: 'step' })), { key: 'overdue', words: 'Overdue', class: 'sum' }, { key: 'balance', words: 'Balance', class: 'sum' }]
+const open = (id: number) => void navigateTo(`/register?state=open&search=${encodeURIComponent(list.rows.value.find(one => one.id === id)!.name)}`)
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" aria-label="Accounts">
+        <div class="bar">
+          <AccountPlaces />
+          <span class="sentence soft">of <WordPicker label="Accounts" :words="choices.find(one => one.value === filters.only)?.words ?? 'all'" :choices="choices" :value="filters.only" @pick="set({ only: $event })" /></span>
+          <SearchField class="push" :value="filters.search" label="Customer" @search="set({ search: $event })" />
+        </div>
+        <AgeingStrip v-if="known" :ageing="ageing" :currency="filters.currency" @update:currency="set({ currency: $event })" />
+        <div v-else class="strip-place" />
+        <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
+        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
+        <RowList v-model:active="active" :rows="list.rows.value" label="Open accounts" :pickable="false" :loading="list.first.value" @more="list.loadMore()" @open="open">
+          <template #row="{ row: one }">
+            <span class="name cut">{{ one.name }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft"> {{ one.currency }}</span><span v-if="one.disputed" class="tag wait">disputed</span></span>
+            <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{ Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
+            <span class="sum amount" :class="{ late: Number(one.overdue) > 0 }">{{ Number(one.overdue) === 0 ? '' : money(one.overdue, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
+            <span class="sum amount">{{ money(one.balance, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
+          </template>
+          <template #empty><div class="empty"><strong>{{ filters.search || filters.only ? 'No such account' : 'Nothing is open' }}</strong>Customers who owe something, or have something coming, stand here with how old it is.</div></template>
+        </RowList>
+        <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'account') }}</span><span class="push" /><VBtn href="/api/accounts/csv" data-test="accounts-csv">Save as CSV</VBtn></footer>
+      </section>
+      <aside class="right" aria-label="The account in hand">
+        <AccountSheet v-if="customerId" :key="customerId" :id="customerId" />
+        <div v-else class="empty"><strong>No account in hand</strong>Choose a customer to see what is open and what was paid.</div>
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.strip-place { height: 150px; flex: none; border-bottom: 1px solid var(--rule); }
+:deep(.name) { flex: 1 1 130px; min-width: 0; }
+:deep(.step) { flex: 0 0 72px; text-align: right; }
+:deep(.sum) { flex: 0 0 78px; text-align: right; }
+:deep(.late) { color: var(--brick); }
+.late { font-weight: 650; }
+.name .tag { margin-left: 6px; }
+</style>

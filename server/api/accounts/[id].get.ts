@@ -1,0 +1,6 @@
+import { idParam } from '../../checks'
+import { route } from '../../route'
+import { account } from '../../services/receivables/accounts'
+
+/** One customer's open items and payments. */
+export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) => account(params.id))

@@ -1,0 +1,5 @@
+import { route } from '../../route'
+import { ageing } from '../../services/receivables/accounts'
+
+/** What all customers owe, by currency and age. */
+export default route({ role: 'reader' }, () => ageing())

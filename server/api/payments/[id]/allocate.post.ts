@@ -1,0 +1,11 @@
+import type { Settlement } from '../../../../core/receivables/settle'
+import { idParam, Joi } from '../../../checks'
+import { settle } from '../../../payment-check'
+import { route } from '../../../route'
+import { allocatePayment } from '../../../services/receivables/payments'
+
+/** Books what lies on account on further documents. */
+export default route<{ id: number }, object, { settle: Settlement[] }>({ role: 'clerk', params: idParam, body: Joi.object({ settle: settle.min(1).required() }) }, async ({ params, body, user }) => {
+  await allocatePayment(params.id, body.settle, user.name)
+  return { ok: true }
+})
