@@ -1,8 +1,10 @@
-// Writes public/api/openapi.json (OpenAPI 3.1) from the routes' own Joi schemas, so that it cannot say anything else than what they check.
+// Writes public/api/openapi.json (OpenAPI 3.1): what routes take from their own Joi schemas, what they answer from the types of their handlers,
+// so that it cannot say anything else than what is checked.
 import { build } from 'esbuild'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 import parse from 'joi-to-json'
+import { answersOf } from './answers.mjs'
 
 const folder = 'server/api'
 const files = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(file => file.endsWith('.ts')).sort()
@@ -14,9 +16,11 @@ const { routes } = await import(pathToFileURL('.build/routes.mjs').href)
 
 const schemaOf = schema => parse(schema, 'open-api-3.1', {}, { includeSchemaDialect: false })
 const problem = { description: 'Refused, with a stable code, a plain sentence and the field it is about (RFC 9457)', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } }
+const answers = answersOf(files.map(file => `${folder}/${file}`))
 const paths = {}
 files.forEach((file, index) => {
   const { spec } = routes[index]
+  const answer = answers.get(`${folder}/${file}`)
   const method = /\.(get|post|put|patch|delete)\.ts$/.exec(file)?.[1] ?? 'get'
   const path = `/api/${file.replace(/(\.(get|post|put|patch|delete))?\.ts$/, '').replace(/(^|\/)index$/, '').replace(/\[(\w+)\]/g, '{$1}')}`.replace(/\/$/, '')
   const about = /\/\*\* (.*?) \*\/\nexport default/s.exec(readFileSync(`${folder}/${file}`, 'utf8'))?.[1]
@@ -31,7 +35,7 @@ files.forEach((file, index) => {
     operationId: `${method} ${path}`.replace(/[^a-z]+/gi, '-').replace(/-$/, ''), summary: about ?? `${method.toUpperCase()} ${path}`, tags: [path.split('/')[2] ?? 'house'],
     description: spec.role === 'anyone' ? 'Needs no sign-in.' : `For a ${spec.role} or more.`, ...(parameters.length ? { parameters } : {}),
     ...(spec.body ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(spec.body) } } } } : {}),
-    responses: { 200: { description: 'Done; JSON unless the path says otherwise' }, 400: problem, 401: problem, 403: problem, 404: problem, 409: problem, 429: problem },
+    responses: { 200: { description: answer ? 'Done' : 'Done; a file or a stream, not JSON', ...(answer ? { content: { 'application/json': { schema: answer } } } : {}) }, 400: problem, 401: problem, 403: problem, 404: problem, 409: problem, 429: problem },
     ...(spec.role === 'anyone' ? { security: [] } : {}),
   }
 })

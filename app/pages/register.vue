@@ -36,7 +36,10 @@ useLive(['register'], () => {
 const settling = ref(false)
 const busy = ref(false)
 const picks = usePicks(list.rows)
-const mayPick = computed(() => filters.value.state === 'withdrawn' && session.may('clerk'))
+const mayPick = computed(() => session.may('clerk'))
+const isWithdrawn = computed(() => filters.value.state === 'withdrawn')
+/** As many as can be made again at once. */
+const again = computed(() => picks.chosen.value.slice(0, 50))
 async function settle() {
   busy.value = true
   await attempt(async () => {
@@ -80,9 +83,9 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
             of <WordPicker label="Time" :words="timeWords" :choices="times" :value="filters.from" @pick="set({ from: $event })" /></span>
           <SearchField class="push" :value="filters.search" label="Number, customer, amount" @search="set({ search: $event })" />
         </div>
-        <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
+        <ColumnHeads :columns="columns" :pickable="mayPick" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
         <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <RowList v-model:active="active" :rows="list.rows.value" v-model:picked="picks.picked.value" label="Documents" :pickable="mayPick" :loading="list.first.value" @leaf="turn" @open="id => openOrder(id)" @more="list.loadMore()">
+        <RowList v-model:active="active" :rows="list.rows.value" :picked="picks.picked.value" label="Documents" :pickable="mayPick" :loading="list.first.value" @update:picked="picks.set" @leaf="turn" @open="id => openOrder(id)" @more="list.loadMore()">
           <template #row="{ row: one }">
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
             <span class="order mono soft">{{ one.orderNumber }}</span>
@@ -93,7 +96,7 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
             <div class="empty"><strong>{{ filters.search || filters.state || filters.kind ? 'No document of that kind' : 'No document yet' }}</strong>{{ filters.state === 'withdrawn' ? 'Invoices that stand although their order was withdrawn hang here, to be voided or credited.' : filters.search ? 'Numbers, customers, order numbers, references and exact amounts are looked through.' : 'Every document that is issued stands here for good, with its number and its PDF.' }}</div>
           </template>
         </RowList>
-        <footer class="foot-bar"><span class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span><span v-for="sum in sums?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><span class="push" /><VBtn v-if="mayPick" :disabled="picks.chosen.value.length === 0" data-test="settle-withdrawn" @click="settling = true">Settle {{ picks.chosen.value.length || '' }}…</VBtn><VBtn to="/numbers" data-test="numbers">Number register</VBtn><template v-if="session.may('clerk')"><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
+        <footer class="foot-bar"><strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span><span v-for="sum in sums?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><span class="push" /><VBtn v-if="again.length" :href="`/api/documents/again?ids=${again.map(one => one.id).join(',')}`" target="_blank" rel="noopener" title="Drawn anew on the present stationery, each page marked as a copy; what was sent stays as it is" data-test="again">Make {{ again.length }} again</VBtn><VBtn v-if="mayPick && isWithdrawn" :disabled="picks.chosen.value.length === 0" data-test="settle-withdrawn" @click="settling = true">Settle {{ picks.chosen.value.length || '' }}…</VBtn><VBtn to="/numbers" data-test="numbers">Number register</VBtn><template v-if="session.may('clerk')"><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
       </section>
       <aside class="right" aria-label="The document in hand">
         <DocumentPane v-if="row" :id="row.id" v-model:leaf="leaf" />

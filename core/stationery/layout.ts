@@ -19,7 +19,7 @@ export function layOut(paper: Paper, stationery: Stationery, metrics: FontMetric
   const end = head(strip)
   lineTable(strip, end, closing(strip))
   footer(strip)
-  if (paper.rehearsal) watermark(strip)
+  if (paper.rehearsal || paper.copy) watermark(strip)
   return {
     pages: strip.sheet.pages,
     problems: strip.sheet.findings(),

@@ -10,7 +10,7 @@ import { useHouse } from './house'
 /* The API as other programs see it: its description, tokens, the same call twice, and bad input to every field of every route. */
 const house = useHouse({ jobs: false })
 interface Schema { type?: string | string[], properties?: Record<string, Schema>, required?: string[], items?: Schema | Schema[], enum?: unknown[], anyOf?: Schema[], oneOf?: Schema[], allOf?: Schema[], else?: Schema, minimum?: number, minItems?: number, pattern?: string, minLength?: number, format?: string }
-interface Operation { operationId: string, security?: object[], parameters?: { name: string, in: string, required: boolean, schema: Schema }[], requestBody?: { content: { 'application/json': { schema: Schema } } } }
+interface Operation { operationId: string, security?: object[], parameters?: { name: string, in: string, required: boolean, schema: Schema }[], requestBody?: { content: { 'application/json': { schema: Schema } } }, responses: Record<string, { content?: { 'application/json': { schema: Schema } } }> }
 interface Document { openapi: string, paths: Record<string, Record<string, Operation>> }
 
 let web: Awaited<ReturnType<typeof startWeb>>
@@ -45,6 +45,26 @@ describe('the description', () => {
     expect(checked.errors ?? []).toEqual([])
     const files = readdirSync('server/api', { recursive: true, encoding: 'utf8' }).filter(file => file.endsWith('.ts'))
     expect(Object.values(document.paths).reduce((count, methods) => count + Object.keys(methods).length, 0)).toBe(files.length)
+  })
+
+  test('what routes answer is what it says they answer', async () => {
+    const ajv = new Ajv({ strict: false, logger: false, formats: { 'date-time': true } })
+    const ids = await one<Record<string, number>>(`select (select max(id) from document) "documents", (select max(id) from paper) "papers", (select max(id) from sales_order) "orders", (select max(id) from customer) "customers", (select min(id) from routine) "routines",
+      (select min(id) from number_series) "numbers", (select max(customer_id) from open_item) "accounts", (select max(id) from bill) "bills"`)
+    const wrong: string[] = []
+    let described = 0
+    for (const [path, methods] of Object.entries(document.paths)) {
+      const schema = methods.get?.responses[200]?.content?.['application/json'].schema
+      if (!schema) continue
+      described++
+      const subject = path.split('/')[2]!
+      const query = (methods.get!.parameters ?? []).filter(one => one.in === 'query' && one.required).map(one => `${one.name}=${encodeURIComponent(one.name === 'from' || one.name === 'to' ? '2026-11-20' : String(sample(one.schema)))}`).join('&')
+      const made = await call('get', `${path.replace('{id}', String(ids![subject] ?? 1))}${query ? `?${query}` : ''}`)
+      if (made.status === 200 && !ajv.validate(schema, made.body)) wrong.push(`${path}: ${ajv.errorsText(ajv.errors, { separator: '; ' }).slice(0, 300)}`)
+      if (made.status >= 500) wrong.push(`${path}: ${made.status}`)
+    }
+    expect(wrong).toEqual([])
+    expect(described).toBeGreaterThan(35)
   })
 
   test('a body that it allows is not refused as bad input, and one that lacks a required field is, with the field named', async () => {

@@ -18,7 +18,7 @@ const choices = computed(() => props.ageing.map(one => ({ value: one.currency, w
       </div>
       <div class="chart">
         <Suspense><AgeingChart :key="shown.currency" :ageing="shown" /></Suspense>
-        <div class="under"><span v-for="one in shown.steps" :key="one.step" class="mono">{{ money(one.sum, shown.currency) }}<small class="soft"> {{ one.count }}</small></span></div>
+        <div class="under"><span v-for="one in shown.steps" :key="one.step" class="mono">{{ money(one.sum, shown.currency) }}<small class="soft">{{ plural(one.count, 'paper') }}</small></span></div>
       </div>
     </template>
     <p v-else class="soft">Nothing is open.</p>
@@ -26,7 +26,7 @@ const choices = computed(() => props.ageing.map(one => ({ value: one.currency, w
 </template>
 
 <style scoped>
-.strip { display: flex; gap: 18px; padding: 10px 14px 8px; border-bottom: 1px solid var(--rule); background: var(--paper); height: 150px; flex: none; }
+.strip { display: flex; gap: 18px; padding: 10px 14px 8px; border-bottom: 1px solid var(--rule); background: var(--paper); height: 134px; flex: none; }
 .facts { flex: 0 0 172px; }
 .facts p { margin: 0 0 6px; }
 dl { display: grid; grid-template-columns: auto 1fr; gap: 3px 12px; margin: 0; }
@@ -34,6 +34,7 @@ dt { color: var(--soft-ink); }
 dd { margin: 0; text-align: right; }
 .late { color: var(--brick); font-weight: 650; }
 .chart { flex: 1; min-width: 0; }
-.chart > :first-child { height: 96px; }
-.under { display: grid; grid-template-columns: repeat(5, 1fr); text-align: center; padding: 0 8px; font-size: 12.5px; }
+.chart > :first-child { height: 92px; overflow: hidden; }
+.under { display: grid; grid-template-columns: repeat(5, 1fr); text-align: center; padding: 0 8px; font-size: 12.5px; white-space: nowrap; }
+.under small { margin-left: 8px; font-family: var(--text); }
 </style>

@@ -94,7 +94,7 @@ const ready = computed(() => (props.payment ? settle.value.length > 0 : typed.va
 </script>
 
 <template>
-  <Ask v-model="open" :title="title" :go="goWords" :busy="busy" :disabled="!ready" @go="go">
+  <Ask v-model="open" wide :title="title" :go="goWords" :busy="busy" :disabled="!ready" @go="go">
     <div v-if="!payment" class="head">
       <label>Amount <span class="pair"><input v-model="amount" class="mono" inputmode="decimal" placeholder="0.00" data-test="payment-amount"><select v-model="currency" aria-label="Currency"><option v-for="one in currencies" :key="one">{{ one }}</option></select></span></label>
       <label>On <input v-model="date" type="date" data-test="payment-date"></label>
@@ -125,14 +125,14 @@ const ready = computed(() => (props.payment ? settle.value.length > 0 : typed.va
 <style scoped>
 .head { display: flex; flex-wrap: wrap; gap: 8px 14px; margin-bottom: 10px; }
 .head label { display: flex; flex-direction: column; font-size: 12.5px; color: var(--soft-ink); }
-.wide { flex: 1 1 100%; }
+.wide { flex: 1 1 180px; }
 .pair { display: flex; gap: 6px; }
 input, select { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 6px 8px; font: inherit; font-size: 14px; background: var(--paper); color: var(--ink); }
 .pair input { width: 120px; text-align: right; }
 .table { max-height: 260px; overflow: auto; }
 table { width: 100%; border-collapse: collapse; }
 th { font-size: 12.5px; color: var(--soft-ink); font-weight: 600; text-align: left; position: sticky; top: 0; background: var(--paper); }
-td, th { padding: 3px 6px 3px 0; border-bottom: 1px solid var(--rule); }
+td, th { padding: 3px 6px 3px 0; border-bottom: 1px solid var(--rule); white-space: nowrap; }
 td input { width: 82px; text-align: right; padding: 4px 6px; }
 .right { text-align: right; }
 .check { display: flex; gap: 8px; align-items: center; margin-top: 8px; }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Asks before what cannot be taken back; Ctrl+Enter or Enter is the filled button, Escape leaves. The first field has the focus, or the filled button where there is none. */
-const props = withDefaults(defineProps<{ title: string, go: string, danger?: boolean, busy?: boolean, disabled?: boolean }>(), { danger: false, busy: false, disabled: false })
+const props = withDefaults(defineProps<{ title: string, go: string, danger?: boolean, busy?: boolean, disabled?: boolean, wide?: boolean }>(), { wide: false, danger: false, busy: false, disabled: false })
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ go: [] }>()
 const button = ref<{ $el: HTMLElement }>()
@@ -22,7 +22,7 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <VDialog v-model="open" :aria-label="title" @keydown="key">
+  <VDialog v-model="open" :aria-label="title" :width="wide ? 700 : undefined" @keydown="key">
     <div class="ask" role="document">
       <h2>{{ title }}</h2>
       <div ref="body"><slot /></div>

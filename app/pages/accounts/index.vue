@@ -65,10 +65,10 @@ const open = (id: number) => void navigateTo(`/register?state=open&search=${enco
 </template>
 
 <style scoped>
-.strip-place { height: 150px; flex: none; border-bottom: 1px solid var(--rule); }
-:deep(.name) { flex: 1 1 130px; min-width: 0; }
-:deep(.step) { flex: 0 0 72px; text-align: right; }
-:deep(.sum) { flex: 0 0 78px; text-align: right; }
+.strip-place { height: 134px; flex: none; border-bottom: 1px solid var(--rule); }
+:deep(.name) { flex: 1 1 0; min-width: 0; }
+:deep(.step) { flex: 0 0 70px; text-align: right; font-size: 13px; }
+:deep(.sum) { flex: 0 0 80px; text-align: right; font-size: 13px; }
 :deep(.late) { color: var(--brick); }
 .late { font-weight: 650; }
 .name .tag { margin-left: 6px; }

@@ -12,8 +12,8 @@ watch(list.rows, (rows) => {
   if (!rows.some(one => one.id === active.value)) active.value = rows[0]?.id ?? null
 })
 useLive(['payment'], () => void list.reload(), 400)
-const directions = [{ value: '', words: 'payments and refunds' }, { value: 'in', words: 'payments' }, { value: 'out', words: 'refunds' }]
-const rests = [{ value: '', words: 'whatever they settle' }, { value: 'true', words: 'with a rest on account' }]
+const directions = [{ value: '', words: 'in and out' }, { value: 'in', words: 'in' }, { value: 'out', words: 'out' }]
+const rests = [{ value: '', words: 'settled or not' }, { value: 'true', words: 'with a rest on account' }]
 const columns = [{ key: '', words: 'Day', class: 'date' }, { key: '', words: 'Customer', class: 'name' }, { key: '', words: 'By', class: 'method' }, { key: '', words: 'Settles', class: 'settles' }, { key: '', words: 'On account', class: 'total' }, { key: '', words: 'Amount', class: 'total' }]
 </script>
 
@@ -23,7 +23,7 @@ const columns = [{ key: '', words: 'Day', class: 'date' }, { key: '', words: 'Cu
       <section class="left" aria-label="Payments">
         <div class="bar">
           <AccountPlaces />
-          <span class="sentence soft"><WordPicker label="What" :words="directions.find(one => one.value === filters.direction)!.words" :choices="directions" :value="filters.direction" @pick="set({ direction: $event })" /> <WordPicker label="Rest" :words="rests.find(one => one.value === filters.onAccount)!.words" :choices="rests" :value="filters.onAccount" @pick="set({ onAccount: $event })" /></span>
+          <span class="sentence soft">money <WordPicker label="What" :words="directions.find(one => one.value === filters.direction)!.words" :choices="directions" :value="filters.direction" @pick="set({ direction: $event })" />, <WordPicker label="Rest" :words="rests.find(one => one.value === filters.onAccount)!.words" :choices="rests" :value="filters.onAccount" @pick="set({ onAccount: $event })" /></span>
           <SearchField class="push" :value="filters.search" label="Customer, number, amount" @search="set({ search: $event })" />
         </div>
         <ColumnHeads :columns="columns" sort="" :descending="false" />
@@ -51,5 +51,5 @@ const columns = [{ key: '', words: 'Day', class: 'date' }, { key: '', words: 'Cu
 :deep(.name) { flex: 1 1 130px; }
 :deep(.method) { flex: 0 0 104px; }
 :deep(.settles) { flex: 1 1 130px; }
-:deep(.total) { flex: 0 0 88px; text-align: right; }
+:deep(.total) { flex: 0 0 100px; text-align: right; white-space: nowrap; }
 </style>

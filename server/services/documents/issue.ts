@@ -4,7 +4,7 @@ import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { groupBy } from '../../../core/group'
-import { Decimal } from '../../../core/money/decimal'
+import { Decimal, moneyText } from '../../../core/money/decimal'
 import { formatNumber, nextCounter, periodOf, seriesFor } from '../../../core/numbering/series'
 import type { EventFacts } from '../../../core/routines/routine'
 import { sendingTime } from '../../../core/routines/sending-time'
@@ -257,7 +257,7 @@ async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: IssuingRun
   const documentId = document!.id
   if (kindFacts[paper.kind].books) {
     await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
-      [documentId, paper.customerId, issued.currency, paper.creditsId === null ? amounts.toPay : new Decimal(amounts.total).neg().toString(), issued.dueDate ?? drawn.date])
+      [documentId, paper.customerId, issued.currency, paper.creditsId === null ? amounts.toPay : moneyText(new Decimal(amounts.total).neg(), issued.currency), issued.dueDate ?? drawn.date])
   }
   await run('insert into unpainted (document_id) values ($1)', [documentId])
   await run(`update paper set state = 'issued' where id = $1`, [paper.id])
