@@ -3,7 +3,7 @@ import { useDesk } from './desk'
 
 /* Keeping papers back, rehearsal, and the print tray, from the screen. */
 const desk = useDesk()
-const says = (words: string) => desk.page.waitForFunction(what => document.body.innerText.includes(what), {}, words)
+const says = (words: string) => desk.says(words)
 const row = (words: string) => desk.page.waitForFunction(what => [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(one => one.innerText.includes(what)), {}, words)
 const house = async () => {
   await desk.page.goto(`${desk.base}/company`)

@@ -32,6 +32,12 @@ export interface Desk {
   /** By Ctrl+K, a name and Enter. */
   goTo: (name: string, path: string) => Promise<void>
   newPage: () => Promise<Page>
+  /** Waits until these words stand on the page. */
+  says: (words: string) => Promise<unknown>
+  /** Writes over what is in a field. */
+  fill: (selector: string, value: string) => Promise<void>
+  /** Sets a date or time field, which takes no typing that is the same everywhere. */
+  setDate: (selector: string, value: string) => Promise<void>
 }
 
 const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium'
@@ -134,6 +140,20 @@ export function useDesk(): Desk {
         await page.waitForFunction(where => location.pathname.startsWith(where) && !document.querySelector('.finder'), {}, path)
       },
       newPage: () => browser.newPage(),
+      says: (words: string) => page.waitForFunction(what => document.body.innerText.includes(what), {}, words),
+      fill: async (selector: string, value: string) => {
+        const field = await page.waitForSelector(selector, { visible: true })
+        await field!.click({ count: 3 })
+        await page.keyboard.type(value)
+      },
+      setDate: async (selector: string, value: string) => {
+        await page.waitForSelector(selector, { visible: true })
+        await page.$eval(selector, (element, day) => {
+          const field = element as HTMLInputElement
+          field.value = day
+          field.dispatchEvent(new Event('input', { bubbles: true }))
+        }, value)
+      },
     })
   })
 

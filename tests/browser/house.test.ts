@@ -5,7 +5,7 @@ import { useDesk } from './desk'
 const desk = useDesk()
 
 const wait = (selector: string) => desk.page.waitForSelector(selector, { visible: true })
-const says = (words: string) => desk.page.waitForFunction(what => document.body.innerText.includes(what), {}, words)
+const says = (words: string) => desk.says(words)
 const clickText = async (selector: string, words: string) => {
   await desk.page.waitForFunction((where, what) => [...document.querySelectorAll<HTMLElement>(where)].some(one => one.innerText.trim().startsWith(what)), {}, selector, words)
   await desk.page.evaluate((where, what) => [...document.querySelectorAll<HTMLElement>(where)].find(one => one.innerText.trim().startsWith(what))!.click(), selector, words)

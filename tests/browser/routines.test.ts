@@ -4,7 +4,7 @@ import { useDesk } from './desk'
 /* Setting up what goes when, and how it reaches a customer, from the screen. */
 const desk = useDesk()
 
-const says = (words: string) => desk.page.waitForFunction(what => document.body.innerText.includes(what), {}, words)
+const says = (words: string) => desk.says(words)
 const papers = () => desk.page.$eval('[data-test="trial"] .big', element => Number(element.textContent))
 const sentence = () => desk.text('.written')
 const openWord = async (label: string) => {

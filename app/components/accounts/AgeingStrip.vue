@@ -18,7 +18,7 @@ const choices = computed(() => props.ageing.map(one => ({ value: one.currency, w
       </div>
       <div class="chart">
         <Suspense><AgeingChart :key="shown.currency" :ageing="shown" /></Suspense>
-        <div class="under"><span v-for="one in shown.steps" :key="one.step" class="mono">{{ money(one.sum, shown.currency) }}<small class="soft">{{ plural(one.count, 'paper') }}</small></span></div>
+        <div class="under"><span v-for="one in shown.steps" :key="one.step" class="mono" :title="plural(one.count, 'paper')">{{ money(one.sum, shown.currency) }}</span></div>
       </div>
     </template>
     <p v-else class="soft">Nothing is open.</p>
@@ -36,5 +36,4 @@ dd { margin: 0; text-align: right; }
 .chart { flex: 1; min-width: 0; }
 .chart > :first-child { height: 92px; overflow: hidden; }
 .under { display: grid; grid-template-columns: repeat(5, 1fr); text-align: center; padding: 0 8px; font-size: 12.5px; white-space: nowrap; }
-.under small { margin-left: 8px; font-family: var(--text); }
 </style>

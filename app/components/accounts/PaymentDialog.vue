@@ -47,7 +47,7 @@ function spread() {
 watch([typed, date, currency], spread, { immediate: true })
 function only(item: OpenItem) {
   const discount = isRefund.value ? '0' : discountOn(item, date.value)
-  if (typed.value === null) amount.value = moneyText(new Decimal(item.open).minus(discount), currency.value)
+  if (!Number(typed.value ?? 0)) amount.value = moneyText(new Decimal(item.open).minus(discount), currency.value)
   void nextTick(() => {
     const { settlements } = spreadPayment(typed.value!, [item], { paidOn: date.value, smallDifference: session.house!.company.smallDifference })
     cells.value = Object.fromEntries(items.value.map(one => [one.id, one.id === item.id ? { amount: settlements[0]!.amount, discount: settlements[0]!.discount, writeOff: settlements[0]!.writeOff } : { amount: '', discount: '', writeOff: '' }]))

@@ -22,7 +22,7 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <VDialog v-model="open" :aria-label="title" :width="wide ? 700 : undefined" @keydown="key">
+  <VDialog v-model="open" :aria-label="title" v-bind="wide ? { maxWidth: 700 } : {}" @keydown="key">
     <div class="ask" role="document">
       <h2>{{ title }}</h2>
       <div ref="body"><slot /></div>

@@ -49,7 +49,7 @@ alter table brand add column prices_include_tax boolean not null default false;
 alter table customer add column prices_include_tax boolean;
 
 alter table open_item add column dispute text not null default '', add column promised_on date, add column marked_by text not null default '', add column marked_at timestamptz;
-create index open_item_due on open_item (due_date, document_id) where open <> 0;
+create index open_item_account on open_item (customer_id, currency, due_date) include (open, document_id, dispute) where open <> 0;
 
 insert into stationery (brand_id, kind, version, design, made_at, made_by)
   select distinct on (s.brand_id, k.kind) s.brand_id, k.kind, 1, s.design, s.made_at, s.made_by from stationery s cross join (values ('payment receipt'), ('refund receipt')) as k (kind)

@@ -32,16 +32,15 @@ export interface AccountRow {
 
 export interface AccountFilter { search?: string, only?: 'overdue' | 'credit', sort: 'overdue' | 'name' | 'balance', descending: boolean, after?: string, limit: number }
 
-/** Late days of an open item as SQL: the first parameter is today. */
-const stepSums = [
-  'sum(i.open) filter (where i.open > 0 and i.due_date >= $1::date)', ...[[1, 30], [31, 60], [61, 90]].map(([from, to]) => `sum(i.open) filter (where i.open > 0 and $1::date - i.due_date between ${from} and ${to})`),
-  'sum(i.open) filter (where i.open > 0 and $1::date - i.due_date > 90)',
-].map(sql => `coalesce(${sql}, 0)::text`).join(', ')
+/** The ageing step of an open item as SQL: -1 for a credit; the first parameter is today. */
+const stepSql = `case when i.open < 0 then -1 when i.due_date >= $1::date then 0 when $1::date - i.due_date <= 30 then 1 when $1::date - i.due_date <= 60 then 2 when $1::date - i.due_date <= 90 then 3 else 4 end`
+const stepSums = ageingSteps.map((_, step) => `coalesce(sum(s.open) filter (where s.step = ${step}), 0)::text`).join(', ')
 
 const accountsSql = `select coalesce(g.id, -p.id) id, c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency, coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
     coalesce(g.credit, 0) - coalesce(p.open, 0) credit, coalesce(g.balance, 0) - coalesce(p.open, 0) balance, g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed
-  from (select i.customer_id, i.currency, min(i.document_id) id, array[${stepSums}] steps, coalesce(sum(i.open) filter (where i.open > 0 and i.due_date < $1::date), 0) overdue,
-      coalesce(sum(i.open) filter (where i.open < 0), 0) credit, sum(i.open) balance, min(i.due_date) filter (where i.open > 0) oldest, bool_or(i.dispute <> '' and i.open > 0) disputed from open_item i where i.open <> 0 group by 1, 2) g
+  from (select s.customer_id, s.currency, min(s.id) id, array[${stepSums}] steps, coalesce(sum(s.open) filter (where s.step > 0), 0) overdue, coalesce(sum(s.open) filter (where s.step = -1), 0) credit,
+      sum(s.open) balance, min(s.oldest) filter (where s.step >= 0) oldest, bool_or(s.disputed and s.step >= 0) disputed
+    from (select i.customer_id, i.currency, ${stepSql} step, min(i.document_id) id, sum(i.open) open, min(i.due_date) oldest, bool_or(i.dispute <> '') disputed from open_item i where i.open <> 0 group by 1, 2, 3) s group by 1, 2) g
   full join (select customer_id, currency, min(id) id, sum(case direction when 'in' then open else -open end) open from payment where open <> 0 group by 1, 2) p on p.customer_id = g.customer_id and p.currency = g.currency
   join customer c on c.id = coalesce(g.customer_id, p.customer_id)`
 
@@ -74,7 +73,7 @@ export interface Ageing { currency: string, steps: { step: AgeingStep, sum: stri
 
 /** What all customers owe, by currency and age. */
 export async function ageing(): Promise<Ageing[]> {
-  const found = await rows<{ currency: string, step: number, sum: string, count: number, disputed: string }>(`select i.currency, case when i.open < 0 then -1 when i.due_date >= $1::date then 0 when $1::date - i.due_date <= 30 then 1 when $1::date - i.due_date <= 60 then 2 when $1::date - i.due_date <= 90 then 3 else 4 end step,
+  const found = await rows<{ currency: string, step: number, sum: string, count: number, disputed: string }>(`select i.currency, ${stepSql} step,
       sum(i.open)::text sum, count(*)::int count, coalesce(sum(i.open) filter (where i.dispute <> ''), 0)::text disputed from open_item i where i.open <> 0 group by 1, 2
     union all select currency, -1, (-sum(case direction when 'in' then open else -open end))::text, count(*)::int, '0' from payment where open <> 0 group by 1`, [await today()])
   const add = (amounts: string[]) => sum(amounts).toString()

@@ -1,0 +1,115 @@
+import { beforeAll, describe, expect, test } from 'vitest'
+import { useDesk } from './desk'
+
+/* Accounts from the screen: a payment in part, over, by mistake and twice; a refund; marks; all of a customer's age at a glance. */
+const desk = useDesk()
+const inHand = '[aria-label="The account in hand"]'
+const openItem = () => desk.page.$eval(`${inHand} [data-open]`, element => ({ number: (element as HTMLElement).dataset.open!, words: (element as HTMLElement).innerText }))
+const recorded = () => desk.page.$$eval(`${inHand} [aria-label="Payments"] > li`, items => items.filter(item => item.querySelector('.payment')).length)
+
+async function begin(): Promise<string> {
+  await desk.page.goto(`${desk.base}/accounts`)
+  await desk.wait('[aria-label="Open accounts"] [role="option"]')
+  await desk.wait(`${inHand} [data-open]`)
+  return (await openItem()).number
+}
+async function openDialog(): Promise<void> {
+  await desk.page.click('[data-test="record-payment"]')
+  await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="payment-amount"]'))
+}
+
+beforeAll(async () => desk.signIn('clerk'))
+
+describe('Accounts', () => {
+  test('shows who owes what by age, most overdue first, drawn and in figures', async () => {
+    await begin()
+    await desk.wait('[aria-label="Ageing"] svg')
+    const sums = await desk.page.$$eval('[aria-label="Open accounts"] [role="option"]', rows => rows.map(row => Number([...row.querySelectorAll<HTMLElement>('.sum')][0]!.innerText.replace(/[^\d.]/g, '') || '0')))
+    expect(sums.length).toBeGreaterThan(5)
+    expect(sums).toEqual([...sums].sort((a, b) => b - a))
+    expect(await desk.text('[aria-label="Ageing"]')).toMatch(/Overdue\s+[\d,.]+/)
+  })
+
+  test('a payment in part, by keyboard alone: the rest stays open', async () => {
+    const number = await begin()
+    await desk.press('Control+Enter')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="payment-amount"]'))
+    await desk.page.keyboard.type('1,50')
+    await desk.page.waitForFunction(wanted => document.querySelector<HTMLInputElement>(`[data-test="settle-${wanted}"]`)?.value === '1.50', {}, number)
+    await desk.press('Enter')
+    await desk.says('booked for')
+    await desk.page.waitForFunction(wanted => document.querySelector<HTMLElement>(`[data-open="${wanted}"]`)?.innerText.includes(' of '), {}, number)
+  })
+
+  test('the same once more is asked about, and booked only when it is another one', async () => {
+    await begin()
+    await openDialog()
+    await desk.page.keyboard.type('1.50')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('is booked already, by Col Varley')
+    expect(await desk.page.$('[data-test="ask-go"][disabled]')).not.toBeNull()
+    const before = await recorded()
+    await desk.page.click('[data-test="another"]')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForFunction(() => !document.querySelector('.v-dialog .ask'))
+    await desk.page.waitForFunction((selector, count) => [...document.querySelectorAll(`${selector} [aria-label="Payments"] > li`)].filter(item => item.querySelector('.payment')).length === count + 1, {}, inHand, before)
+  })
+
+  test('a payment over says what is too much; undone from its message, all is open again', async () => {
+    const number = await begin()
+    const before = (await openItem()).words
+    await openDialog()
+    await desk.page.keyboard.type('99999')
+    await desk.wait('[data-test="on-account"]')
+    expect(await desk.text('[data-test="on-account"]')).toContain('is too much: it stays on the customer’s account')
+    await desk.press('Control+Enter')
+    await desk.says('booked for')
+    await desk.page.waitForFunction(wanted => !document.querySelector(`[data-open="${wanted}"]`), {}, number)
+    await desk.clickText('.corner button', 'Undo')
+    await desk.page.waitForFunction(wanted => !!document.querySelector(`[data-open="${wanted}"]`), {}, number)
+    expect((await openItem()).words).toBe(before)
+    await desk.says('taken back: Recorded by mistake')
+  })
+
+  test('a payment is taken back with a reason, and an amount on one document alone', async () => {
+    await begin()
+    const second = await desk.page.$$eval(`${inHand} [data-open]`, items => (items.at(-1) as HTMLElement).dataset.open!)
+    await openDialog()
+    await desk.page.waitForSelector(`[data-test="settle-${second}"]`)
+    await desk.clickText('.v-dialog td .word', second)
+    await desk.page.waitForFunction(wanted => Number(document.querySelector<HTMLInputElement>(`[data-test="settle-${wanted}"]`)?.value ?? 0) > 0, {}, second)
+    const others = await desk.page.$$eval('.v-dialog input[data-test^="settle-"]', (fields, wanted) => fields.filter(field => (field as HTMLElement).dataset.test !== `settle-${wanted}`).map(field => (field as HTMLInputElement).value).join(''), second)
+    expect(others).toBe('')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('booked for')
+    await desk.page.waitForFunction(wanted => !document.querySelector(`[data-open="${wanted}"]`), {}, second)
+    await desk.page.click(`${inHand} [data-test="undo-payment"]`)
+    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
+    await desk.page.keyboard.type('Booked on the wrong house')
+    await desk.press('Enter')
+    await desk.says('Taken back by a counter-entry.')
+    await desk.page.waitForFunction(wanted => !!document.querySelector(`[data-open="${wanted}"]`), {}, second)
+  })
+
+  test('an open item is marked as disputed, with the day that is promised, for all to see', async () => {
+    await begin()
+    const number = await desk.page.$$eval(`${inHand} [data-open]`, items => (items.at(-1) as HTMLElement).dataset.open!)
+    await desk.page.click(`[data-open="${number}"] .word`)
+    await desk.wait('input[aria-label="Disputed, why"]')
+    await desk.page.type('input[aria-label="Disputed, why"]', 'Two lids cracked')
+    await desk.press('Tab')
+    await desk.says('disputed: Two lids cracked')
+  })
+
+  test('payments are found by what they settled, and a reader may look but not book', async () => {
+    await desk.page.goto(`${desk.base}/accounts/payments`)
+    await desk.wait('[aria-label="Payments"] [role="option"]')
+    const number = await desk.page.$eval('[aria-label="Payments"] [role="option"] .settles', element => (element as HTMLElement).innerText.split(',')[0]!.trim())
+    await desk.page.goto(`${desk.base}/accounts/payments?search=${number}`)
+    await desk.page.waitForFunction(wanted => [...document.querySelectorAll<HTMLElement>('[aria-label="Payments"] [role="option"]')].every(row => row.innerText.includes(wanted)), {}, number)
+    await desk.signIn('reader')
+    await begin()
+    expect(await desk.page.$('[data-test="record-payment"]')).toBeNull()
+    expect(await desk.page.$('[data-test="undo-payment"]')).toBeNull()
+  })
+})
