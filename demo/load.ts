@@ -7,6 +7,7 @@ import { closeDatabase, one, rows } from '../server/db/connection'
 import { migrate } from '../server/db/migrate'
 import { keepInstallation } from '../server/services/house/installation'
 import { Rules } from '../standins/mail/rules'
+import { writeStatement } from './bank'
 import { loadHouse } from './house'
 import { droppedAddress, livePast } from './past'
 import { fullSize, stories, testSize } from './orders'
@@ -49,6 +50,7 @@ if (await one('select 1 as one from company')) {
   const house = await loadHouse()
   await livePast(stories(house, size), now, size.days, days => addDays(dayInZone(now, zone), -days))
   putBack()
+  await writeStatement(mailboxes, dayInZone(now, zone))
   standin.kill('SIGTERM')
   await keepInstallation()
   rules.set({ who: 'treasurer@oranbees.example', does: 'bounce later', seconds: 3 })

@@ -34,6 +34,7 @@ files.forEach((file, index) => {
   ;(paths[path] ??= {})[method] = {
     operationId: `${method} ${path}`.replace(/[^a-z]+/gi, '-').replace(/-$/, ''), summary: about ?? `${method.toUpperCase()} ${path}`, tags: [path.split('/')[2] ?? 'house'],
     description: spec.role === 'anyone' ? 'Needs no sign-in.' : `For a ${spec.role} or more.`, ...(parameters.length ? { parameters } : {}),
+    ...(spec.takesFile ? { requestBody: { required: true, content: { 'application/octet-stream': { schema: { type: 'string', format: 'binary', maxLength: spec.bodyLimit } } } } } : {}),
     ...(spec.body ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(spec.body) } } } } : {}),
     responses: { 200: { description: answer ? 'Done' : 'Done; a file or a stream, not JSON', ...(answer ? { content: { 'application/json': { schema: answer } } } : {}) }, 400: problem, 401: problem, 403: problem, 404: problem, 409: problem, 429: problem },
     ...(spec.role === 'anyone' ? { security: [] } : {}),

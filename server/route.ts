@@ -1,6 +1,6 @@
 import type Joi from 'joi'
 import { RateLimiterMemory } from 'rate-limiter-flexible'
-import { createError, defineEventHandler, getHeader, getQuery, getRequestIP, getRouterParams, readBody, setResponseHeader, setResponseStatus, useSession, type EventHandler, type H3Event } from 'h3'
+import { createError, defineEventHandler, getHeader, getQuery, getRequestIP, getRouterParams, readBody, readRawBody, setResponseHeader, setResponseStatus, useSession, type EventHandler, type H3Event } from 'h3'
 import { Refusal } from '../core/errors'
 import { config } from './config'
 import { once } from './idempotency'
@@ -19,11 +19,13 @@ export interface RouteSpec {
   params?: Joi.ObjectSchema
   query?: Joi.ObjectSchema
   body?: Joi.ObjectSchema
+  /** The body is a file: its bytes are given as they are. */
+  takesFile?: boolean
   /** Most bytes of a body; a megabyte where nothing is said. */
   bodyLimit?: number
 }
 
-export interface RouteContext<P, Q, B> { event: H3Event, user: User, params: P, query: Q, body: B }
+export interface RouteContext<P, Q, B> { event: H3Event, user: User, params: P, query: Q, body: B, /** Of a route that takes a file. */ bytes: Uint8Array }
 
 interface SessionData { userId?: number, session?: string }
 
@@ -57,11 +59,12 @@ export function route<P = object, Q = object, B = object>(spec: RouteSpec, handl
       }
       const params = check<P>(spec.params, getRouterParams(event))
       const query = check<Q>(spec.query, getQuery(event))
-      const body = event.method === 'GET' || event.method === 'DELETE' ? ({} as B) : check<B>(spec.body, await bodyOf(event, spec.bodyLimit ?? 1_000_000))
+      const bytes = spec.takesFile ? await fileOf(event, spec.bodyLimit!) : new Uint8Array()
+      const body = event.method === 'GET' || event.method === 'DELETE' || spec.takesFile ? ({} as B) : check<B>(spec.body, await bodyOf(event, spec.bodyLimit ?? 1_000_000))
       const key = getHeader(event, 'idempotency-key')
-      if (event.method === 'GET' || key === undefined || !user) return await handle({ event, user: user!, params, query, body })
+      if (event.method === 'GET' || key === undefined || !user) return await handle({ event, user: user!, params, query, body, bytes })
       if (!/^[\w-]{8,100}$/.test(key)) throw new Refusal('bad-key', 'An idempotency key is 8 to 100 letters, digits, hyphens or underscores.', { status: 400, about: { field: 'Idempotency-Key' } })
-      const { status, answer } = await once(user.session.startsWith('token ') ? user.session : `staff ${user.id}`, key, [event.method, event.path, body], async () => ({ status: 200, answer: await handle({ event, user, params, query, body }) }))
+      const { status, answer } = await once(user.session.startsWith('token ') ? user.session : `staff ${user.id}`, key, [event.method, event.path, body], async () => ({ status: 200, answer: await handle({ event, user, params, query, body, bytes }) }))
       setResponseStatus(event, status)
       return answer
     } catch (error) {
@@ -86,10 +89,20 @@ async function withinRate(event: H3Event, user: User | undefined): Promise<void>
   }
 }
 
-async function bodyOf(event: H3Event, limit: number): Promise<unknown> {
+async function fileOf(event: H3Event, limit: number): Promise<Uint8Array> {
+  checkLength(event, limit)
+  return await readRawBody(event, false) ?? new Uint8Array()
+}
+
+/** Before anything of it is read. */
+function checkLength(event: H3Event, limit: number): void {
   const length = getHeader(event, 'content-length')
   if (length === undefined && getHeader(event, 'transfer-encoding') !== undefined) throw new Refusal('no-length', 'Say the length of the body (Content-Length).', { status: 411 })
   if (Number(length ?? 0) > limit) throw new Refusal('too-large', `The request is larger than the ${Math.round(limit / 1000)} kB that this takes.`, { status: 413 })
+}
+
+async function bodyOf(event: H3Event, limit: number): Promise<unknown> {
+  checkLength(event, limit)
   try {
     return (await readBody(event)) ?? {}
   } catch {

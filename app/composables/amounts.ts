@@ -6,3 +6,10 @@ export function addAmounts(rows: readonly { total: string, currency: string }[])
   return [...groupBy(rows, row => row.currency)].map(([currency, some]) =>
     moneyWithSign(some.reduce((sum, row) => sum.plus(row.total), new Decimal(0)).toString(), currency)).join(' · ')
 }
+
+/** What a person wrote as an amount: "1.234,50", "1,234.50", "1'234.5" and "1234.5" are the same. Empty is zero; what is no amount stays as it is. */
+export function plainAmount(text: string): string {
+  const bare = text.replace(/[\s'’]/g, '')
+  const comma = bare.lastIndexOf(',') > bare.lastIndexOf('.')
+  return (comma ? bare.replaceAll('.', '').replace(',', '.') : bare.replaceAll(',', '')) || '0'
+}

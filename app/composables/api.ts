@@ -39,3 +39,18 @@ export async function attempt(act: () => Promise<void>): Promise<boolean> {
     return false
   }
 }
+
+/** Sends a file as it is; its name goes along. */
+export async function sendFile<T>(path: string, file: File, query: Record<string, string> = {}): Promise<T> {
+  const url = new URL(path, location.origin)
+  for (const [name, value] of Object.entries({ name: file.name.slice(0, 160), ...query })) url.searchParams.set(name, value)
+  let response: Response
+  try {
+    response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file })
+  } catch {
+    throw new ApiRefusal('away', `“${file.name}” could not be sent. It may be too large, or Clothespin does not answer. Nothing was changed.`, 0, {})
+  }
+  if (response.ok) return await response.json() as T
+  const problem = await response.json().catch(() => ({})) as { code?: string, title?: string, about?: { field?: string } }
+  throw new ApiRefusal(problem.code ?? 'trouble', problem.title ?? 'That did not work, and nothing was changed.', response.status, problem.about ?? {})
+}

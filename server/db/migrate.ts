@@ -13,6 +13,7 @@ import { posting } from './migrations/008-posting'
 import { seriesGrown } from './migrations/009-series'
 import { api } from './migrations/010-api'
 import { payments } from './migrations/011-payments'
+import { bank } from './migrations/012-bank'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -26,6 +27,7 @@ const migrations = [
   { name: '009-series', sql: seriesGrown },
   { name: '010-api', sql: api },
   { name: '011-payments', sql: payments },
+  { name: '012-bank', sql: bank },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

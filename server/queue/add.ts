@@ -14,12 +14,16 @@ export interface Jobs {
   'paint-documents': { documentIds: number[] }
   /** Emails that are due. */
   'send-dispatches': { dispatchIds: number[] }
+  /** A bank file that was kept and is not read yet. */
+  'read-bank-file': { fileId: number }
+  /** Movements of a bank file that somebody had booked. */
+  'book-bank-entries': { fileId: number }
   /** Rehearsal papers that are not mailed yet. */
   'send-rehearsals': { rehearsalIds: number[] }
 }
 
 const priority: Record<keyof Jobs, number> = {
-  'look-at-events': 0, 'refresh-papers': 0, 'send-run': 1, 'issue-papers': 1, 'paint-documents': 2, 'send-dispatches': 3, 'send-rehearsals': 3,
+  'look-at-events': 0, 'refresh-papers': 0, 'send-run': 1, 'issue-papers': 1, 'paint-documents': 2, 'send-dispatches': 3, 'send-rehearsals': 3, 'read-bank-file': 2, 'book-bank-entries': 2,
 }
 
 /**

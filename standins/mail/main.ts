@@ -1,4 +1,5 @@
 import { mkdirSync } from 'node:fs'
+import { Statements } from '../bank/statements'
 import { Mailboxes } from './mailboxes'
 import { pages } from './pages'
 import { Reporter } from './reports'
@@ -13,7 +14,7 @@ const loading = process.env.STANDIN_LOADING === 'yes'
 const mailboxes = new Mailboxes(folder, loading)
 const reporter = new Reporter(Number(process.env.STANDIN_REPORT_PORT ?? 0))
 const server = mailServer(rules, mailboxes, reporter, { reportDelivery: !loading })
-const web = pages(rules, mailboxes)
+const web = pages(rules, mailboxes, new Statements(folder))
 
 server.listen(Number(process.env.STANDIN_SMTP_PORT ?? 0), '127.0.0.1', () => {
   web.listen(Number(process.env.STANDIN_WEB_PORT ?? 0), '127.0.0.1', () => process.send?.('ready'))

@@ -1,6 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { simpleParser } from 'mailparser'
 import { behaviours, type Behaviour, type Rules } from './rules'
+import type { Statements } from '../bank/statements'
 import type { Kept, Mailboxes } from './mailboxes'
 
 const escape = (text: string) => text.replace(/[&<>"']/g, character => `&#${character.charCodeAt(0)};`)
@@ -13,7 +14,7 @@ header{background:#6d2c1f;color:#f7ecd0;padding:10px 24px;letter-spacing:.06em}h
 table{border-collapse:collapse;width:100%}td,th{border-bottom:1px dotted #8d7a4d;text-align:left;padding:5px 10px 5px 0;vertical-align:top}
 a{color:#6d2c1f}iframe{width:100%;height:420px;border:1px solid #8d7a4d;background:#fff}pre{white-space:pre-wrap;background:#f8f0da;padding:10px}
 input,select,button{font:inherit;padding:3px 6px}form{margin:14px 0}</style></head><body>
-<header>SIMULATED POST OFFICE &nbsp;·&nbsp; <a href="/">all mailboxes</a> &nbsp;·&nbsp; <a href="/rules">trouble</a> &nbsp;·&nbsp; nothing here leaves this computer</header>
+<header>SIMULATED POST OFFICE &nbsp;·&nbsp; <a href="/">all mailboxes</a> &nbsp;·&nbsp; <a href="/rules">trouble</a> &nbsp;·&nbsp; <a href="/bank">bank counter</a> &nbsp;·&nbsp; nothing here leaves this computer</header>
 <main>${body}</main></body></html>`
 }
 
@@ -66,7 +67,7 @@ async function form(request: IncomingMessage): Promise<URLSearchParams> {
 }
 
 /** The web page of the mailboxes, and a plain JSON view of the same for tests. */
-export function pages(rules: Rules, mailboxes: Mailboxes): Server {
+export function pages(rules: Rules, mailboxes: Mailboxes, statements: Statements): Server {
   return createServer((request, response) => {
     answer(request, response).catch(() => {
       if (!response.headersSent) response.writeHead(500)
@@ -97,6 +98,7 @@ export function pages(rules: Rules, mailboxes: Mailboxes): Server {
     switch (parts[0]) {
       case undefined: return send(boxes(mailboxes))
       case 'rules': return send(rulesPage(rules))
+      case 'bank': return parts[1] ? send(statements.read(parts[1]), 'application/xml') : send(page('Bank counter', `<h1>Bank counter</h1><p>Statements to take away (ISO 20022 camt.053).</p><ul>${statements.names().map(name => `<li><a href="/bank/${name}" download>${name}</a></li>`).join('') || '<li>none yet</li>'}</ul>`))
       case 'all.json': return send(JSON.stringify(mailboxes.all()), 'application/json')
       case 'mailbox': {
         const mails = mailboxes.of(parts[1] ?? '')

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { paymentMethods } from '../../../core/documents/facts'
 import { Decimal, moneyText } from '../../../core/money/decimal'
-import { discountOn, settledBy, spreadPayment, type OpenItem, type Settlement } from '../../../core/receivables/settle'
+import { discountOn, settledBy, type OpenItem, type Settlement } from '../../../core/receivables/settle'
 import type { Account, PaymentRow } from '../../../server/services/receivables/accounts'
 
 /** Records a payment or refund: as the amount is written it is spread over what is open, oldest first; every cell can be changed. */
 const props = defineProps<{ account: Account, direction: 'in' | 'out', payment?: PaymentRow }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [] }>()
-const session = useSession()
 const toasts = useToasts()
 const isRefund = computed(() => props.direction === 'out')
 const currencies = computed(() => [...new Set([...props.account.items.map(item => item.currency), props.account.currency])])
@@ -21,39 +20,19 @@ const another = ref(false)
 const askAnother = ref(false)
 const wrong = ref('')
 const busy = ref(false)
-interface Cells { amount: string, discount: string, writeOff: string }
-const cells = ref<Record<number, Cells>>({})
 
 /** What can be settled: invoices by a payment, credit notes by a refund, each with its open amount over zero. */
 const items = computed((): OpenItem[] => props.account.items.filter(item => item.currency === currency.value && (Number(item.open) < 0) === isRefund.value)
   .map(item => ({ ...item, open: new Decimal(item.open).abs().toString(), amount: new Decimal(item.amount).abs().toString(), terms: isRefund.value ? { kind: 'days', days: 0 } : props.account.terms })))
 const onAccount = computed(() => (isRefund.value ? props.account.payments.filter(one => one.direction === 'in' && one.currency === currency.value && Number(one.open) > 0) : []))
-const typed = computed(() => (/^\d{1,12}(\.\d{1,3})?$/.test(plain(amount.value)) ? plain(amount.value) : null))
-/** "1.234,50", "1,234.50" and "1234.5" are the same amount. */
-function plain(text: string): string {
-  const bare = text.replace(/[\s'’]/g, '')
-  const comma = bare.lastIndexOf(',') > bare.lastIndexOf('.')
-  return (comma ? bare.replaceAll('.', '').replace(',', '.') : bare.replaceAll(',', '')) || '0'
-}
-
-function spread() {
-  const { settlements } = typed.value === null ? { settlements: [] } : spreadPayment(typed.value, items.value, { paidOn: date.value, smallDifference: isRefund.value ? '0' : session.house!.company.smallDifference })
-  cells.value = Object.fromEntries(items.value.map((item) => {
-    const own = settlements.find(one => one.documentId === item.id)
-    const some = (value?: string) => (value && Number(value) !== 0 ? value : '')
-    return [item.id, { amount: some(own?.amount), discount: some(own?.discount), writeOff: some(own?.writeOff) }]
-  }))
-}
-watch([typed, date, currency], spread, { immediate: true })
+const typed = computed(() => (/^\d{1,12}(\.\d{1,3})?$/.test(plainAmount(amount.value)) ? plainAmount(amount.value) : null))
+/** A number that was clicked: the amount that settles it, where none is written yet. */
 function only(item: OpenItem) {
+  if (Number(typed.value ?? 0)) return
   const discount = isRefund.value ? '0' : discountOn(item, date.value)
-  if (!Number(typed.value ?? 0)) amount.value = moneyText(new Decimal(item.open).minus(discount), currency.value)
-  void nextTick(() => {
-    const { settlements } = spreadPayment(typed.value!, [item], { paidOn: date.value, smallDifference: session.house!.company.smallDifference })
-    cells.value = Object.fromEntries(items.value.map(one => [one.id, one.id === item.id ? { amount: settlements[0]!.amount, discount: settlements[0]!.discount, writeOff: settlements[0]!.writeOff } : { amount: '', discount: '', writeOff: '' }]))
-  })
+  amount.value = moneyText(new Decimal(item.open).minus(discount), currency.value)
 }
-const settle = computed((): Settlement[] => items.value.map(item => ({ documentId: item.id, amount: plain(cells.value[item.id]?.amount ?? ''), discount: plain(cells.value[item.id]?.discount ?? ''), writeOff: plain(cells.value[item.id]?.writeOff ?? '') })).filter(one => [one.amount, one.discount, one.writeOff].some(value => Number(value) !== 0)))
+const settle = ref<Settlement[]>([])
 const isNumber = (text: string) => /^\d+(\.\d+)?$/.test(text)
 const rest = computed(() => (typed.value !== null && settle.value.every(one => isNumber(one.amount)) ? new Decimal(typed.value).minus(settledBy(settle.value)) : new Decimal(0)))
 const back = ref<Record<number, boolean>>({})
@@ -101,19 +80,7 @@ const ready = computed(() => (props.payment ? settle.value.length > 0 : typed.va
       <label>By <select v-model="method" data-test="payment-method"><option v-for="one in paymentMethods" :key="one">{{ one }}</option></select></label>
       <label class="wide">{{ isRefund ? 'Reference' : 'What the payer wrote' }} <input v-model="reference" maxlength="140"></label>
     </div>
-    <div v-if="items.length" class="table">
-      <table>
-        <thead><tr><th>{{ isRefund ? 'Credit note' : 'Settles' }}</th><th>{{ isRefund ? 'Of' : 'Due' }}</th><th class="right">Open</th><th class="right">Amount</th><th v-if="!isRefund" class="right">Discount</th><th v-if="!isRefund" class="right">Waived</th></tr></thead>
-        <tbody>
-          <tr v-for="item in items" :key="item.id">
-            <td><button type="button" class="word mono" :title="`All of it on ${item.number}`" @click="only(item)">{{ item.number }}</button></td><td class="soft">{{ shortDay(isRefund ? item.date : item.dueDate) }}</td><td class="right mono">{{ money(item.open) }}</td>
-            <template v-if="cells[item.id]"><td class="right"><input v-model="cells[item.id]!.amount" class="mono" inputmode="decimal" :aria-label="`${item.number}, amount`" :data-test="`settle-${item.number}`"></td>
-              <td v-if="!isRefund" class="right"><input v-model="cells[item.id]!.discount" class="mono" inputmode="decimal" :aria-label="`${item.number}, early-payment discount`"></td><td v-if="!isRefund" class="right"><input v-model="cells[item.id]!.writeOff" class="mono" inputmode="decimal" :aria-label="`${item.number}, waived`"></td></template>
-          </tr>
-        </tbody>
-      </table>
-    </div>
-    <p v-else class="soft">{{ isRefund ? 'There is no open credit note.' : 'Nothing is open in this currency.' }}</p>
+    <SettleTable v-model="settle" :items="items" :amount="typed ?? '0'" :date="date" :refund="isRefund" @only="only" />
     <label v-for="one in onAccount" :key="one.id" class="check"><input v-model="back[one.id]" type="checkbox"> give back {{ money(one.open, one.currency) }} on account, paid {{ shortDay(one.date) }}</label>
     <p v-if="rest.lt(0)" class="notice stuck" role="status">{{ money(rest.neg().toString(), currency) }} more would be booked than was paid. Lower an amount.</p>
     <p v-else-if="!payment && rest.gt(0) && giveBack.length === 0" class="notice wait" role="status" data-test="on-account">{{ money(rest.toString(), currency) }} {{ isRefund ? 'settles nothing: it stands as owed by the customer' : 'is too much: it stays on the customer’s account' }}.</p>
@@ -129,12 +96,6 @@ const ready = computed(() => (props.payment ? settle.value.length > 0 : typed.va
 .pair { display: flex; gap: 6px; }
 input, select { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 6px 8px; font: inherit; font-size: 14px; background: var(--paper); color: var(--ink); }
 .pair input { width: 120px; text-align: right; }
-.table { max-height: 260px; overflow: auto; }
-table { width: 100%; border-collapse: collapse; }
-th { font-size: 12.5px; color: var(--soft-ink); font-weight: 600; text-align: left; position: sticky; top: 0; background: var(--paper); }
-td, th { padding: 3px 6px 3px 0; border-bottom: 1px solid var(--rule); white-space: nowrap; }
-td input { width: 82px; text-align: right; padding: 4px 6px; }
-.right { text-align: right; }
 .check { display: flex; gap: 8px; align-items: center; margin-top: 8px; }
 p { margin: 8px 0 0; }
 </style>

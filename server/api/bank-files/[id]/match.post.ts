@@ -1,0 +1,6 @@
+import { idParam } from '../../../checks'
+import { route } from '../../../route'
+import { matchAgain } from '../../../services/receivables/bank'
+
+/** Matches what is not booked once more, with what is open now. */
+export default route<{ id: number }>({ role: 'clerk', params: idParam }, async ({ params }) => ({ changed: await matchAgain(params.id) }))
