@@ -19,3 +19,16 @@ export function csvStream<Row extends object>(columns: (keyof Row & string)[], b
   source.on('error', error => text.destroy(error)) // an error ends the answer, never the process
   return source.pipe(text)
 }
+
+/** A whole paged list as CSV, page after page; `shape` gives the columns of a row. */
+export function csvPages<Row extends object, Shaped extends object>(columns: (keyof Shaped & string)[], page: (place: { after?: string, limit: number }) => Promise<{ rows: Row[], after: string | null }>, shape: (row: Row) => Shaped): Readable {
+  async function* batches() {
+    let after: string | undefined
+    do {
+      const found = await page({ after, limit: 200 })
+      yield found.rows.map(shape)
+      after = found.after ?? undefined
+    } while (after)
+  }
+  return csvStream(columns, batches())
+}

@@ -14,6 +14,7 @@ import { seriesGrown } from './migrations/009-series'
 import { api } from './migrations/010-api'
 import { payments } from './migrations/011-payments'
 import { bank } from './migrations/012-bank'
+import { imports } from './migrations/013-imports'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -28,6 +29,7 @@ const migrations = [
   { name: '010-api', sql: api },
   { name: '011-payments', sql: payments },
   { name: '012-bank', sql: bank },
+  { name: '013-imports', sql: imports },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

@@ -18,12 +18,14 @@ export interface Jobs {
   'read-bank-file': { fileId: number }
   /** Movements of a bank file that somebody had booked. */
   'book-bank-entries': { fileId: number }
+  /** A file of records to be checked, or written. */
+  'go-on-importing': { importId: number }
   /** Rehearsal papers that are not mailed yet. */
   'send-rehearsals': { rehearsalIds: number[] }
 }
 
 const priority: Record<keyof Jobs, number> = {
-  'look-at-events': 0, 'refresh-papers': 0, 'send-run': 1, 'issue-papers': 1, 'paint-documents': 2, 'send-dispatches': 3, 'send-rehearsals': 3, 'read-bank-file': 2, 'book-bank-entries': 2,
+  'look-at-events': 0, 'refresh-papers': 0, 'send-run': 1, 'issue-papers': 1, 'paint-documents': 2, 'send-dispatches': 3, 'send-rehearsals': 3, 'read-bank-file': 2, 'book-bank-entries': 2, 'go-on-importing': 2,
 }
 
 /**

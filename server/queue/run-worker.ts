@@ -10,6 +10,7 @@ import { closeRenderPool, warmRenderPool } from '../render/pool'
 import { beat, leave, sweep } from '../services/dispatch/sweep'
 import type { Jobs } from './add'
 import { run as bookBankEntries } from './tasks/book-bank-entries'
+import { run as goOnImporting } from './tasks/go-on-importing'
 import { run as issuePapers } from './tasks/issue-papers'
 import { run as lookAtEvents } from './tasks/look-at-events'
 import { run as paintDocuments } from './tasks/paint-documents'
@@ -21,6 +22,7 @@ import { run as sendRun } from './tasks/send-run'
 
 const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => Promise<void> } = {
   'book-bank-entries': bookBankEntries,
+  'go-on-importing': goOnImporting,
   'issue-papers': issuePapers,
   'look-at-events': lookAtEvents,
   'paint-documents': paintDocuments,

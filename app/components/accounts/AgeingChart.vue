@@ -14,7 +14,7 @@ const options = computed<ApexOptions>(() => ({
   dataLabels: { enabled: false }, legend: { show: false },
   grid: { show: false, padding: { left: 8, right: 8, top: -22, bottom: -8 } },
   xaxis: { categories: props.ageing.steps.map(one => (one.step === 'not due' ? one.step : `${one.step} days`)), labels: { rotate: 0, style: { colors: colour('--soft-ink'), fontSize: '12px' } }, axisTicks: { show: false }, axisBorder: { color: colour('--faint-ink') }, tooltip: { enabled: false } },
-  yaxis: { show: false },
+  yaxis: { show: false, min: 0, max: Math.max(1, ...props.ageing.steps.map(one => Number(one.sum))) * 1.05 },
   states: { hover: { filter: { type: 'none' } } },
   tooltip: { enabled: false },
 }))

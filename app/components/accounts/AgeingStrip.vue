@@ -35,5 +35,5 @@ dd { margin: 0; text-align: right; }
 .late { color: var(--brick); font-weight: 650; }
 .chart { flex: 1; min-width: 0; }
 .chart > :first-child { height: 92px; overflow: hidden; }
-.under { display: grid; grid-template-columns: repeat(5, 1fr); text-align: center; padding: 0 8px; font-size: 12.5px; white-space: nowrap; }
+.under { display: grid; grid-template-columns: repeat(5, 1fr); text-align: center; padding: 0 29px 0 1px; font-size: 12.5px; white-space: nowrap; }
 </style>

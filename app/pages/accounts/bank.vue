@@ -127,6 +127,7 @@ const done = computed(() => count('booked') + count('set aside'))
 
 <style scoped>
 .file { display: none; }
+p.notice { margin: 0; }
 :deep(.date) { flex: 0 0 54px; }
 :deep(.name) { flex: 1 1 150px; }
 :deep(.text) { flex: 1 1 150px; }

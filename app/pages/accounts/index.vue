@@ -47,7 +47,7 @@ const open = (id: number) => void navigateTo(`/register?state=open&search=${enco
         <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
         <RowList v-model:active="active" :rows="list.rows.value" label="Open accounts" :pickable="false" :loading="list.first.value" @more="list.loadMore()" @open="open">
           <template #row="{ row: one }">
-            <span class="name cut">{{ one.name }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft"> {{ one.currency }}</span><span v-if="one.disputed" class="tag wait">disputed</span></span>
+            <span class="name cut">{{ one.name }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{ one.currency }}</span><span v-if="one.disputed" class="tag wait">disputed</span></span>
             <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{ Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
             <span class="sum amount" :class="{ late: Number(one.overdue) > 0 }">{{ Number(one.overdue) === 0 ? '' : money(one.overdue, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
             <span class="sum amount">{{ money(one.balance, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
@@ -71,5 +71,5 @@ const open = (id: number) => void navigateTo(`/register?state=open&search=${enco
 :deep(.sum) { flex: 0 0 80px; text-align: right; font-size: 13px; }
 :deep(.late) { color: var(--brick); }
 .late { font-weight: 650; }
-.name .tag { margin-left: 6px; }
+.name .tag, .other { margin-left: 6px; }
 </style>

@@ -45,6 +45,7 @@ export async function sweep(): Promise<void> {
     await wake('send-rehearsals', 'select id from rehearsal_paper where sent_at is null and made_at < $1 order by id limit 200', 20, rehearsalIds => ({ rehearsalIds }))
     for (const { id } of await rows<{ id: number }>(`select id from bank_file where state = 'reading' and made_at < now() - interval '1 minute'`)) await addJob('read-bank-file', { fileId: id }, { key: `sweep bank file ${id}` })
     for (const { id } of await rows<{ id: number }>(`select distinct file_id id from bank_entry where state = 'to book' and decided_at < $1`, [new Date(clock.now().getTime() - 30_000)])) await addJob('book-bank-entries', { fileId: id }, { key: `sweep bank entries ${id}` })
+    for (const { id } of await rows<{ id: number }>(`select id from import where state in ('checking', 'writing') and since < now() - interval '1 minute'`)) await addJob('go-on-importing', { importId: id }, { key: `sweep import ${id}` })
     for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null and goes_at <= now()')) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
   })
   await sendFailureNotice()

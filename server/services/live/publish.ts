@@ -2,7 +2,7 @@ import { afterCommit, database } from '../../db/connection'
 import { log } from '../../log'
 
 /** What may have changed for somebody who looks: the page then asks anew for what it shows. */
-export type Topic = 'line' | 'order' | 'register' | 'routine' | 'run' | 'worker' | 'house' | 'customer' | 'payment'
+export type Topic = 'line' | 'order' | 'register' | 'routine' | 'run' | 'worker' | 'house' | 'customer' | 'payment' | 'import'
 export interface Change { topic: Topic, ids: number[] }
 
 export const channel = 'clothespin_changes'

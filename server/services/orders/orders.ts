@@ -101,10 +101,13 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
 
 async function replaceLines(orderId: number, lines: readonly LineEdit[]): Promise<void> {
   await run('delete from order_line where order_id = $1', [orderId])
+  await insertLines(lines.map((line, index) => ({ ...line, orderId, position: index + 1 })))
+}
+
+async function insertLines(lines: readonly (LineEdit & { orderId: number, position: number })[]): Promise<void> {
   await run(`insert into order_line (order_id, position, item_code, description, detail, unit, quantity, unit_price, discount_percent, tax_code)
-    select $1, l.position, l.item, l.description, l.detail, l.unit, l.quantity, l."unitPrice", l."discountPercent", l."taxCode"
-    from jsonb_to_recordset($2::jsonb) as l (position int, item text, description text, detail text, unit text, quantity numeric, "unitPrice" numeric, "discountPercent" numeric, "taxCode" text)`,
-  [orderId, json(lines.map((line, index) => ({ ...line, position: index + 1 })))])
+    select l."orderId", l.position, l.item, l.description, l.detail, l.unit, l.quantity, l."unitPrice", l."discountPercent", l."taxCode"
+    from jsonb_to_recordset($1::jsonb) as l ("orderId" int, position int, item text, description text, detail text, unit text, quantity numeric, "unitPrice" numeric, "discountPercent" numeric, "taxCode" text)`, [json(lines)])
 }
 
 const searchText = (number: string, customer: string, reference: string | null) => [number, customer, reference ?? ''].join(' ').toLowerCase()
@@ -129,17 +132,28 @@ export interface NewOrder {
 
 /** Takes an order into the house. @throws Refusal from `totals` */
 export async function addOrder(order: NewOrder, actor: string): Promise<number> {
+  return (await addOrders([order], actor))[0]!
+}
+
+/** Takes orders into the house, all or none, with a few statements however many they are. @returns their ids in the order given. @throws Refusal from `totals` */
+export async function addOrders(orders: readonly NewOrder[], actor: string): Promise<number[]> {
+  if (orders.length === 0) return []
   const { taxRates } = await company()
-  const sums = totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: taxRates, lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid })
+  const now = clock.now()
+  const given = orders.map((order) => {
+    const { net, total } = totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: taxRates, lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid })
+    return { ...order, fields: order.fields ?? {}, net, total, search: searchText(order.number, order.customerName, order.reference) }
+  })
   return inTransaction(async () => {
-    const row = await one<{ id: number }>(`insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax, reference, salesperson,
+    const made = new Map((await rows<{ id: number, number: string }>(`insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax, reference, salesperson,
         customer_note, prepaid, adjustments, net, total, search, fields)
-      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13::jsonb, $14, $15, $16, $17::jsonb) returning id`,
-    [order.number, order.brandId, order.customerId, order.date, order.status, clock.now(), order.currency, order.pricesIncludeTax, order.reference, order.salesperson,
-      order.customerNote, order.prepaid, json(order.adjustments), sums.net, sums.total, searchText(order.number, order.customerName, order.reference), json(order.fields ?? {})])
-    await replaceLines(row!.id, order.lines)
-    await noteAll([{ orderId: row!.id, actor, words: `The order came in as ${order.status}.` }])
-    publish('order', [row!.id])
-    return row!.id
+      select o.number, o."brandId", o."customerId", o.date, o.status, $2::timestamptz, o.currency, o."pricesIncludeTax", o.reference, o.salesperson, o."customerNote", o.prepaid, o.adjustments, o.net, o.total, o.search, o.fields
+      from jsonb_to_recordset($1::jsonb) as o (number text, "brandId" int, "customerId" int, date date, status text, currency text, "pricesIncludeTax" boolean, reference text, salesperson text, "customerNote" text, prepaid numeric,
+        adjustments jsonb, net numeric, total numeric, search text, fields jsonb) returning id, number`, [json(given.map(({ lines: _, ...order }) => order)), now])).map(row => [row.number, row.id]))
+    const ids = orders.map(order => made.get(order.number)!)
+    await insertLines(orders.flatMap((order, index) => order.lines.map((line, place) => ({ ...line, orderId: ids[index]!, position: place + 1 }))))
+    await noteAll(orders.map((order, index) => ({ orderId: ids[index]!, actor, words: `The order came in as ${order.status}.` })))
+    publish('order', ids)
+    return ids
   })
 }

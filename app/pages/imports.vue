@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { importFields, importSubjects, type ImportSubject, type Mapping } from '../../core/imports/subjects'
+import type { ImportView } from '../../server/services/imports/imports'
+
+/** Files of records: taken, mapped with a sample beside each field, checked before anything is written, mended on the spot, written, with a report by line. */
+const session = useSession()
+const toasts = useToasts()
+const may = computed(() => session.may('clerk'))
+const { filters, set } = useFilters({ of: 'orders', file: '' })
+const files = shallowRef<ImportView[]>([])
+const first = ref(true)
+const field = ref<HTMLInputElement>()
+const busy = ref(false)
+const asking = ref(false)
+const file = computed(() => files.value.find(one => String(one.id) === filters.value.file))
+const mapping = ref<Mapping>({})
+const signs = ref({ decimalSign: '.' as '.' | ',', dayOrder: 'day first' as 'day first' | 'month first' })
+const wrongField = ref('')
+const sampleRow = ref(0)
+
+async function load() {
+  files.value = await callApi<ImportView[]>('/api/imports')
+  first.value = false
+}
+onMounted(() => attempt(load))
+useLive(['import'], () => void attempt(load), 300)
+watch(() => file.value?.id, () => {
+  if (!file.value) return
+  mapping.value = structuredClone(toRaw(file.value.mapping))
+  signs.value = { decimalSign: file.value.decimalSign, dayOrder: file.value.dayOrder }
+  sampleRow.value = 0
+  wrongField.value = ''
+}, { immediate: true })
+
+async function read(event: Event) {
+  const [chosen] = (event.target as HTMLInputElement).files ?? []
+  if (!chosen) return
+  busy.value = true
+  await attempt(async () => {
+    const { id } = await sendFile<{ id: number }>('/api/imports', chosen, { subject: filters.value.of })
+    await load()
+    set({ file: String(id) })
+  })
+  if (field.value) field.value.value = ''
+  busy.value = false
+}
+
+const count = (state: 'right' | 'wrong' | 'written' | 'unchanged') => file.value?.counts[state] ?? 0
+const rows = computed(() => count('right') + count('wrong') + count('written') + count('unchanged'))
+const started = computed(() => count('written') + count('unchanged') > 0 || ['writing', 'done'].includes(file.value?.state ?? ''))
+const dirty = computed(() => !!file.value && (file.value.state === 'new' || JSON.stringify([mapping.value, signs.value]) !== JSON.stringify([file.value.mapping, { decimalSign: file.value.decimalSign, dayOrder: file.value.dayOrder }])))
+async function check() {
+  busy.value = true
+  wrongField.value = ''
+  try {
+    await callApi(`/api/imports/${file.value!.id}/check`, { method: 'POST', body: { mapping: mapping.value, ...signs.value } })
+    await load()
+  } catch (error) {
+    wrongField.value = (error as Error).message
+  }
+  busy.value = false
+}
+async function write() {
+  busy.value = true
+  await attempt(async () => {
+    await callApi(`/api/imports/${file.value!.id}/write`, { method: 'POST', body: {} })
+    toasts.say('The right rows are being written.')
+    await load()
+  })
+  busy.value = false
+  asking.value = false
+}
+useMainKey(() => {
+  if (!file.value || !may.value) return
+  if (dirty.value) void check()
+  else if (count('right') > 0) asking.value = true
+})
+
+const subjects = importSubjects.map(value => ({ value, words: value }))
+const fileWords = (one: ImportView) => `${one.name}, ${one.subject}, ${shortTime(one.madeAt)}`
+const fileChoices = computed(() => files.value.map(one => ({ value: String(one.id), words: fileWords(one) })))
+const fields = computed(() => (file.value ? importFields[file.value.subject] : []))
+const columnChoices = computed(() => [{ value: '', words: 'nothing' }, ...(file.value?.columns ?? []).map((words, index) => ({ value: String(index), words }))])
+function setColumn(key: string, value: string) {
+  const { [key]: _, ...others } = mapping.value
+  mapping.value = value === '' ? others : { ...others, [key]: { column: Number(value) } }
+}
+function setFixed(key: string, value: string) {
+  const { [key]: _, ...others } = mapping.value
+  mapping.value = value.trim() ? { ...others, [key]: { fixed: value.trim() } } : others
+}
+const wordsOf = (key: string) => {
+  const mapped = mapping.value[key]
+  return !mapped ? 'nothing' : 'fixed' in mapped ? `always “${mapped.fixed}”` : file.value!.columns[mapped.column] ?? 'nothing'
+}
+const sampleOf = (key: string) => {
+  const mapped = mapping.value[key]
+  return !mapped ? '' : 'fixed' in mapped ? mapped.fixed : file.value!.sample[sampleRow.value]?.[mapped.column] ?? ''
+}
+const isColumn = (key: string) => {
+  const mapped = mapping.value[key]
+  return mapped && 'column' in mapped ? String(mapped.column) : ''
+}
+const delimiterWords: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }
+const stateWords: Record<ImportView['state'], string> = { new: 'not checked yet', checking: 'being checked …', checked: 'checked, nothing written yet', writing: 'being written …', done: 'done', refused: 'refused' }
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" aria-label="Imports">
+        <div class="bar">
+          <h1 class="title">Imports</h1>
+          <span class="sentence soft">read <WordPicker label="What to read" :words="filters.of" :choices="subjects" :value="filters.of" @pick="set({ of: $event as ImportSubject })" /> from a file<template v-if="files.length">, or look at <WordPicker label="File" :words="file ? file.name : 'an earlier one'" :choices="fileChoices" :value="filters.file" @pick="set({ file: $event })" /></template></span>
+          <VBtn v-if="may" class="push" height="30" :disabled="busy" data-test="read-file" @click="field?.click()">Read a file…</VBtn>
+          <input ref="field" type="file" class="file" accept=".csv,.txt,.tsv,text/csv" aria-label="A CSV file" data-test="import-file" @change="read">
+        </div>
+        <div v-if="!file" class="empty"><strong>{{ first ? '…' : 'No file in hand' }}</strong>Customers, items, orders, payments and rates come in as CSV from any program: delimiter, encoding and decimal signs are found, columns are mapped here, every row is checked, and only then something is written. The same file twice changes nothing.</div>
+        <template v-else>
+          <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
+          <p v-else class="notice" role="status" data-test="import-facts"><span><strong>{{ stateWords[file.state] }}</strong> · {{ file.encoding }}, {{ delimiterWords[file.delimiter] }}<template v-if="rows"> · {{ plural(rows, 'row') }}: {{ count('right') }} right, {{ count('wrong') }} wrong<template v-if="started">, {{ count('written') }} written, {{ count('unchanged') }} unchanged</template></template></span></p>
+          <div class="body">
+            <p class="sentence"><strong class="cut">{{ file.name }}</strong> holds {{ file.subject }}; its numbers are written <WordPicker label="Decimal sign" :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'" :choices="[{ value: '.', words: '1,234.50' }, { value: ',', words: '1.234,50' }]" :value="signs.decimalSign" :disabled="!may || started" @pick="signs.decimalSign = $event as ','" /> and its days <WordPicker label="Days" :words="signs.dayOrder" :choices="[{ value: 'day first', words: 'day first' }, { value: 'month first', words: 'month first' }]" :value="signs.dayOrder" :disabled="!may || started" @pick="signs.dayOrder = $event as 'day first'" />.</p>
+            <table aria-label="Fields">
+              <thead><tr><th>Field</th><th>comes from</th><th>in row <button type="button" class="word" aria-label="The next sample row" @click="sampleRow = (sampleRow + 1) % file.sample.length">{{ sampleRow + 1 }} of {{ file.sample.length }}</button></th></tr></thead>
+              <tbody>
+                <tr v-for="one in fields" :key="one.key">
+                  <td>{{ one.words }}<span v-if="one.needed" class="need"> needed</span></td>
+                  <td><WordPicker :label="`Column of ${one.words}`" :words="wordsOf(one.key)" :open-end="!mapping[one.key]" :choices="columnChoices" :value="isColumn(one.key)" :disabled="!may || started" @pick="setColumn(one.key, $event)" />
+                    <WordPanel v-if="may && !started" :label="`One value for all: ${one.words}`" words="or one for all" open-end><label>Always <input :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''" :aria-label="`Always, ${one.words}`" @change="setFixed(one.key, ($event.target as HTMLInputElement).value)"></label></WordPanel></td>
+                  <td class="mono cut sample">{{ sampleOf(one.key) }}</td>
+                </tr>
+              </tbody>
+            </table>
+            <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
+          </div>
+          <footer v-if="may" class="foot-bar">
+            <span class="soft">{{ plural(file.columns.length, 'column') }}, by {{ file.madeBy }}</span><span class="push" />
+            <VBtn v-if="rows" :href="`/api/imports/${file.id}/report`" data-test="import-report">Report as CSV</VBtn>
+            <VBtn v-if="dirty && !started" variant="flat" class="go" :disabled="busy || file.state === 'checking'" data-test="check-import" @click="check">Check every row</VBtn>
+            <VBtn v-else variant="flat" class="go" :disabled="busy || count('right') === 0 || ['checking', 'writing'].includes(file.state)" data-test="write-import" @click="asking = true">Write {{ count('right') }} right rows</VBtn>
+          </footer>
+        </template>
+      </section>
+      <aside class="right" aria-label="Rows">
+        <ImportRows v-if="file && rows" :key="file.id" :file="file" :may="may" />
+        <div v-else class="empty"><strong>No rows yet</strong>Checked, the rows stand here: the wrong ones first, each with what is wrong and its cells to mend.</div>
+      </aside>
+    </div>
+    <Ask v-model="asking" :title="`Write ${plural(count('right'), 'row')} of ${file?.subject}?`" :go="`Write ${count('right')}`" :busy="busy" @go="write"><p>What is there already and the same is left as it is.<template v-if="file?.subject === 'orders'"> Orders that come in with a status tell the routines so.</template><template v-if="count('wrong')"> {{ count('wrong') }} wrong {{ count('wrong') === 1 ? 'row stays' : 'rows stay' }} here to be mended.</template></p></Ask>
+  </div>
+</template>
+
+<style scoped>
+.title { font-size: 16px; }
+.file { display: none; }
+.body { flex: 1; overflow: auto; padding: 10px 14px; }
+p.notice { margin: 0; }
+.sentence { margin: 0; }
+.body .sentence { white-space: normal; line-height: 2; margin: 0 0 6px; }
+table { width: 100%; border-collapse: collapse; table-layout: fixed; }
+th { text-align: left; font-size: 12.5px; color: var(--soft-ink); font-weight: 600; }
+td, th { border-bottom: 1px solid var(--rule); padding: 5px 10px 5px 0; }
+th:first-child { width: 27%; }
+th:last-child { width: 33%; }
+.need { color: var(--peg-words); font-size: 12px; }
+.sample { max-width: 0; }
+</style>

@@ -1,0 +1,67 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { readRecord, recordOf } from './row'
+import { guessMapping, importFields, importSubjects } from './subjects'
+import { decodeText, findDayOrder, findDecimalSign, findDelimiter, readDay, readNumber } from './text'
+
+const bytes = (...values: number[]) => new Uint8Array(values)
+const usual = { decimalSign: '.', dayOrder: 'day first' } as const
+
+describe('a file of unknown making', () => {
+  test('its encoding is found: UTF-8, with mark, UTF-16, and what old programs write', () => {
+    expect(decodeText(new TextEncoder().encode('Müller'))).toEqual({ text: 'Müller', encoding: 'UTF-8' })
+    expect(decodeText(bytes(0xef, 0xbb, 0xbf, 0x41)).text).toBe('A')
+    expect(decodeText(bytes(0xff, 0xfe, 0x4d, 0, 0xfc, 0)).text).toBe('Mü')
+    expect(decodeText(bytes(0x4d, 0xfc, 0x80))).toEqual({ text: 'Mü€', encoding: 'Windows-1252' })
+  })
+  test('one that is no text is refused in words', () => expect(() => decodeText(bytes(0x50, 0x4b, 3, 4, 0, 0))).toThrow('This file is not text'))
+
+  test.each([['a,b,c\n1,2,3', ','], ['a;b;c\n1,5;2,5;3', ';'], ['a\tb\n1\t2', '\t'], ['a|b\n1|2', '|'], ['"a,x";b\n"1,2";3', ';'], ['only\none', ',']])('%j is split at %j', (text, sign) => expect(findDelimiter(text)).toBe(sign))
+  test.each([[['1.234,50', '3'], ','], [['1,234.50'], '.'], [['12,5', '13,75'], ','], [['1,0812'], ','], [['1,234'], '.'], [['100', '200'], '.'], [['1.5', '2,50', '3,10'], ',']] as const)('%j has the decimal sign %s', (cells, sign) => expect(findDecimalSign(cells)).toBe(sign))
+  test.each([[['03.04.2026', '25.12.2026'], 'day first'], [['12/25/2026'], 'month first'], [['03/04/2026'], 'day first']] as const)('%j: %s', (cells, order) => expect(findDayOrder(cells)).toBe(order))
+})
+
+describe('cells', () => {
+  test.each([['1.234,50 €', ',', '1234.50'], ['EUR 12', '.', '12'], ['-1\'234.5', '.', '-1234.5'], ['1,234.50', ',', undefined], ['1.23', ',', undefined], ['ten', '.', undefined], ['1e5', '.', undefined], ['', '.', undefined], ['0x10', '.', undefined]] as const)('the number %j with %s is %s', (cell, sign, value) => {
+    expect(readNumber(cell, sign)).toBe(value)
+  })
+  test.each([['24.11.2026', '2026-11-24'], ['2026-11-24T08:00', '2026-11-24'], ['20261124', '2026-11-24'], ['3/4/26', '2026-04-03'], ['31.02.2026', undefined], ['2026-13-01', undefined], ['tomorrow', undefined]])('the day %j is %s', (cell, day) => expect(readDay(cell, 'day first')).toBe(day))
+  test('a number once read is read the same again, whatever the sign', () => {
+    fc.assert(fc.property(fc.integer({ min: -99_999_999, max: 99_999_999 }), (cents) => {
+      const plain = (cents / 100).toFixed(2)
+      expect(readNumber(plain, '.')).toBe(plain)
+      expect(readNumber(plain.replace('.', ','), ',')).toBe(plain)
+    }))
+  })
+})
+
+describe('columns', () => {
+  test('are found by their names in three languages, each once', () => {
+    expect(guessMapping('customers', ['Kundennummer', 'Firma', 'Land', 'E-Mail', 'Strasse'])).toEqual({ number: { column: 0 }, name: { column: 1 }, country: { column: 2 }, email: { column: 3 }, street: { column: 4 } })
+    expect(guessMapping('payments', ['Invoice number', 'Paid on', 'Amount'])).toEqual({ document: { column: 0 }, date: { column: 1 }, amount: { column: 2 } })
+    for (const subject of importSubjects) {
+      const mapping = guessMapping(subject, importFields[subject].map(field => field.key))
+      expect(Object.keys(mapping).sort(), subject).toEqual(importFields[subject].map(field => field.key).sort())
+    }
+  })
+  test('a fixed value stands in every row, an empty cell in none', () => {
+    expect(recordOf(['10417', ' '], { mapping: { customer: { column: 0 }, method: { fixed: 'cash' }, reference: { column: 1 }, id: { column: 9 } } })).toEqual({ customer: '10417', method: 'cash' })
+  })
+})
+
+describe('a row', () => {
+  test('says everything that is wrong with it, in words', () => {
+    expect(readRecord('payments', { date: 'soon', amount: '-5', currency: 'Euro', method: 'shells' }, usual).problems).toEqual([
+      'Day: “soon” is no day like 2026-11-24 or 24.11.2026.', 'Amount: “-5” is not over zero.', 'Currency: “Euro” is no currency like EUR.', 'Method: “shells” is none of bank transfer, card, cash, cheque, direct debit, other.',
+      'Neither a customer number nor a document number is given.',
+    ])
+    expect(readRecord('customers', { number: '1', name: 'x'.repeat(121), country: 'a\u0000b', email: 'no' }, usual).problems).toHaveLength(3)
+  })
+  test('a formula is only text', () => expect(readRecord('customers', { number: '1', name: '=HYPERLINK("x")', country: 'Ireland' }, usual)).toMatchObject({ problems: [], record: { name: '=HYPERLINK("x")' } }))
+  test('whatever stands in it, it is read or refused', () => {
+    fc.assert(fc.property(fc.constantFrom(...importSubjects), fc.dictionary(fc.constantFrom('number', 'name', 'date', 'amount', 'price', 'email', 'currency'), fc.string({ unit: 'binary', maxLength: 30 })), (subject, raw) => {
+      const { problems } = readRecord(subject, raw, usual)
+      for (const problem of problems) expect(problem).toMatch(/\.$/)
+    }))
+  })
+})

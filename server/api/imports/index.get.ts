@@ -1,0 +1,5 @@
+import { route } from '../../route'
+import { imports } from '../../services/imports/imports'
+
+/** Files that were imported, newest first. */
+export default route({ role: 'reader' }, () => imports())
