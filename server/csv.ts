@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream'
 import { stringify as stringifyStream } from 'csv-stringify'
 import { stringify } from 'csv-stringify/sync'
+import { setResponseHeaders, type H3Event } from 'h3'
 
 const format = { header: true, bom: true, escape_formulas: true, record_delimiter: 'windows' } as const
 
@@ -31,4 +32,10 @@ export function csvPages<Row extends object, Shaped extends object>(columns: (ke
     } while (after)
   }
   return csvStream(columns, batches())
+}
+
+/** Answers a stream of CSV as a file to be saved. */
+export function csvAnswer(event: H3Event, name: string, stream: Readable): Readable {
+  setResponseHeaders(event, { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${name}.csv"` })
+  return stream
 }

@@ -54,3 +54,9 @@ export async function sendFile<T>(path: string, file: File, query: Record<string
   const problem = await response.json().catch(() => ({})) as { code?: string, title?: string, about?: { field?: string } }
   throw new ApiRefusal(problem.code ?? 'trouble', problem.title ?? 'That did not work, and nothing was changed.', response.status, problem.about ?? {})
 }
+
+/** Where a list is to be had as CSV, as it is filtered now. */
+export function csvHref(path: string, filters: Record<string, string | string[] | undefined>): string {
+  const query = new URLSearchParams(Object.entries(filters).flatMap(([name, value]) => [value ?? ''].flat().filter(Boolean).map((one): [string, string] => [name, one])))
+  return `${path}?${query}`
+}

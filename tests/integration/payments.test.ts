@@ -4,6 +4,7 @@ import { one, rows, run } from '../../server/db/connection'
 import { creditDocument } from '../../server/services/bills/bills'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { voidDocument } from '../../server/services/documents/void'
+import { proofOf } from '../../server/services/register/proof'
 import { account, accounts, ageing, listPayments, markItem } from '../../server/services/receivables/accounts'
 import { allocatePayment, recordPayment, undoPayment, type NewPayment } from '../../server/services/receivables/payments'
 import { catchUp, lookBack } from '../../server/services/routines/catch-up'
@@ -226,5 +227,28 @@ describe('accounts', () => {
     expect((await accounts({ search: 'otter', sort: 'overdue', descending: true, limit: 10 })).rows.map(row => row.name)).toEqual(['Ottermill Honey Co-op'])
     expect((await listPayments({ search: '77.00', limit: 10 })).rows.length).toBeGreaterThan(0)
     expect((await listPayments({ search: 'om 118', limit: 10 })).rows).toHaveLength(1)
+  })
+})
+
+describe('the proof of a day', () => {
+  test('posted is open, paid, credited and voided, and every document that did not arrive is named with why', async () => {
+    const proof = await proofOf(today())
+    expect(proof.postings.map(one => one.difference).map(Number)).toEqual(proof.postings.map(() => 0))
+    expect(proof.postings.length).toBeGreaterThan(0)
+    for (const series of proof.series) {
+      expect([series.numbered.count, series.numbered.sum]).toEqual([series.issued.count, series.issued.sum])
+      const short = proof.differences.filter(one => one.kind === series.kind)
+      expect(short.length, series.kind).toBeGreaterThanOrEqual(series.issued.count - series.arrived.count)
+    }
+    expect(proof.differences.find(one => one.kind === 'invoice')).toMatchObject({ step: 'sent', words: 'An invoice that was issued and not sent: it hangs on To send.' })
+  })
+
+  test('an open amount that somebody changed past Clothespin is found', async () => {
+    const { id } = await invoice()
+    await run('update open_item set open = open - 1 where document_id = $1', [id])
+    const proof = await proofOf(today())
+    expect(proof.postings.find(one => one.currency === 'EUR')!.difference).toBe('1.00')
+    expect(proof.differences.find(one => one.id === id)).toMatchObject({ step: 'posted' })
+    await run('update open_item set open = open + 1 where document_id = $1', [id])
   })
 })

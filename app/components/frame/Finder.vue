@@ -17,7 +17,7 @@ const at = ref(0)
 const field = ref<HTMLInputElement>()
 let turn = 0
 
-const places: Hit[] = Object.entries({ Line: '/', Orders: '/orders', Register: '/register', Customers: '/customers', 'Accounts': '/accounts', 'Payments': '/accounts/payments', 'Bank files': '/accounts/bank', 'Imports': '/imports', 'Print tray': '/tray', Routines: '/routines', Company: '/company' })
+const places: Hit[] = Object.entries({ Line: '/', Orders: '/orders', Register: '/register', Customers: '/customers', 'Accounts': '/accounts', 'Payments': '/accounts/payments', 'Bank files': '/accounts/bank', 'Imports': '/imports', 'Numbers': '/numbers', 'Proof': '/proof', 'Print tray': '/tray', Routines: '/routines', Company: '/company' })
   .map(([words, to]) => ({ key: to, what: 'Place', words, more: '', to }))
 
 const parts: Hit[] = [

@@ -134,7 +134,7 @@ useMainKey(() => {
 <template>
   <footer class="foot-bar">
     <template v-if="chosen.length > 0"><strong>{{ chosen.length }} picked</strong><span class="mono soft">{{ totals }}</span></template>
-    <template v-else><span class="soft">{{ plural(matching, stage === 'to send' || stage === 'to check' ? 'paper' : 'dispatch', stage === 'to send' || stage === 'to check' ? 'papers' : 'dispatches') }}</span><span v-for="one in sums" :key="one.currency" class="mono soft">{{ moneyWithSign(one.sum, one.currency) }}</span></template>
+    <template v-else><span class="soft">{{ plural(matching, stage === 'to send' || stage === 'to check' ? 'paper' : 'dispatch', stage === 'to send' || stage === 'to check' ? 'papers' : 'dispatches') }}</span><span v-for="one in sums" :key="one.currency" class="mono soft">{{ moneyWithSign(one.sum, one.currency) }}</span><a v-if="matching > 0" class="soft" :href="csvHref('/api/line/csv', { ...filters, stage })" data-test="csv">CSV</a></template>
     <template v-if="session.may('clerk') && count > 0">
       <span class="push" />
       <template v-if="stage === 'to check'">

@@ -109,6 +109,7 @@ const done = computed(() => count('booked') + count('set aside'))
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ plural(list.rows.value.length, 'movement') }} shown</span>
           <template v-if="may && file?.state === 'ready'">
             <span class="push" />
+            <VBtn :href="`/api/bank-files/${file.id}/csv`">As CSV</VBtn>
             <VBtn :disabled="busy" data-test="match-again" @click="matchAgain">Match again</VBtn>
             <VBtn :disabled="busy || aside.length === 0" data-test="set-aside" @click="asking = 'aside'">Set {{ aside.length || '' }} aside…</VBtn>
             <VBtn variant="flat" class="go" :disabled="busy || toBook === 0" data-test="book-sure" @click="asking = 'book'">Book {{ toBook }} sure</VBtn>

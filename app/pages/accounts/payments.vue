@@ -36,7 +36,7 @@ const columns = [{ key: '', words: 'Day', class: 'date' }, { key: '', words: 'Cu
           </template>
           <template #empty><div class="empty"><strong>{{ filters.search || filters.direction || filters.onAccount ? 'No such payment' : 'No payment yet' }}</strong>Payments and refunds stand here once they are recorded, by hand or from a bank file.</div></template>
         </RowList>
-        <footer class="foot-bar"><span class="soft">{{ list.rows.value.length }} shown</span></footer>
+        <footer class="foot-bar"><span class="soft">{{ list.rows.value.length }} shown</span><span class="push" /><VBtn :href="csvHref('/api/payments/csv', filters)" data-test="csv">Save as CSV</VBtn><VBtn v-if="useSession().may('clerk')" to="/imports?of=payments">Import…</VBtn></footer>
       </section>
       <aside class="right" aria-label="The account in hand">
         <AccountSheet v-if="row" :key="row.customerId" :id="row.customerId" />

@@ -19,7 +19,9 @@ watch(list.rows, (rows) => {
 })
 useLive(['customer'], () => void list.reload())
 
-const columns = [{ key: '', words: 'No.', class: 'number' }, { key: '', words: 'Customer', class: 'name' }, ...documentKinds.map(kind => ({ key: '', words: kindShort(kind), class: 'way' }))]
+/** Receipts go the way of invoices as a rule; they are seen in the sheet. */
+const shownKinds = documentKinds.filter(kind => !kindFacts[kind].ofPayment)
+const columns = [{ key: '', words: 'No.', class: 'number' }, { key: '', words: 'Customer', class: 'name' }, ...shownKinds.map(kind => ({ key: '', words: kindShort(kind), class: 'way' }))]
 const groups = computed(() => [{ value: '', words: 'any group' }, ...(list.extra.value?.groups ?? []).map(value => ({ value, words: value }))])
 const wishes = [{ value: '', words: 'any wish' }, { value: 'email', words: 'email wished' }, { value: 'paper', words: 'paper wished' }, { value: 'both', words: 'both wished' }, { value: 'nothing', words: 'nothing wished' }]
 const troubles = [{ value: '', words: 'reached or not' }, { value: 'true', words: 'who cannot be reached' }]
@@ -46,7 +48,7 @@ useMainKey(() => {
           <template #row="{ row }">
             <span class="number mono soft">{{ row.number }}</span>
             <span class="name cut">{{ row.name }} <span class="soft">{{ row.groupName }}</span></span>
-            <span v-for="way in row.ways" :key="way.kind" class="way cut" :title="way.to">
+            <span v-for="way in row.ways.filter(one => shownKinds.includes(one.kind))" :key="way.kind" class="way cut" :title="way.to">
               <span v-if="way.problem" class="tag stuck">{{ way.problem }}</span><template v-else>{{ way.words }}</template>
             </span>
           </template>
@@ -55,6 +57,7 @@ useMainKey(() => {
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ plural(list.extra.value?.matching ?? 0, 'customer') }}</span>
           <span class="push" />
+          <template v-if="picks.chosen.value.length === 0"><VBtn :href="csvHref('/api/customers/csv', { search: filters.search, group: filters.group, trouble: filters.trouble, wish: filters.wish })" data-test="csv">Save as CSV</VBtn><VBtn v-if="session.may('clerk')" to="/imports?of=customers">Import…</VBtn></template>
           <VBtn v-if="session.may('clerk') && picks.chosen.value.length" variant="flat" class="go" data-test="set-wishes" @click="setting = true">Set wishes of {{ picks.chosen.value.length }}…</VBtn>
         </footer>
       </section>

@@ -91,8 +91,9 @@ const columns = [{ key: 'number', words: 'Order', class: 'number' }, { key: 'dat
         <footer class="foot-bar">
           <template v-if="picks.chosen.value.length"><strong>{{ picks.chosen.value.length }} picked</strong><span class="mono soft">{{ addAmounts(picks.chosen.value) }}</span></template>
           <template v-else><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'order') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span></template>
+          <span class="push" /><VBtn v-if="picks.chosen.value.length === 0" :href="csvHref('/api/orders/csv', { search: filters.search, statuses, brand: filters.brand, over: filters.over, sort: filters.sort, descending: String(filters.down === 'yes') })" data-test="csv">Save as CSV</VBtn><VBtn v-if="session.may('clerk') && picks.chosen.value.length === 0" to="/imports?of=orders">Import…</VBtn>
           <template v-if="session.may('clerk') && chosen.length > 0">
-            <span class="push soft">to <WordPicker label="Set to status" :words="target" :choices="statusChoices" :value="target" @pick="target = $event" /></span>
+            <span class="soft">to <WordPicker label="Set to status" :words="target" :choices="statusChoices" :value="target" @pick="target = $event" /></span>
             <VBtn variant="flat" class="go" :disabled="busy" data-test="set-status" @click="setStatus">Set {{ chosen.length }} to {{ target }}</VBtn>
           </template>
         </footer>

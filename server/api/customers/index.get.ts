@@ -1,8 +1,7 @@
-import { channels } from '../../../core/wishes/recipients'
-import { Joi, page, text } from '../../checks'
+import { Joi, page } from '../../checks'
+import { customerFilter } from '../../list-checks'
 import { route } from '../../route'
 import { listCustomers, type CustomerFilter } from '../../services/customers/customers'
 
-export default route<object, CustomerFilter>({
-  role: 'reader', query: Joi.object({ search: text(100).allow(''), group: text(60), trouble: Joi.boolean(), wish: Joi.valid(...channels), ...page }),
-}, ({ query }) => listCustomers(query))
+/** One page of customers by name, with how each is reached. */
+export default route<object, CustomerFilter>({ role: 'reader', query: Joi.object({ ...customerFilter, ...page }) }, ({ query }) => listCustomers(query))

@@ -1,8 +1,7 @@
-import { day, Joi, kind, page, text } from '../../checks'
+import { Joi, page } from '../../checks'
+import { registerFilter, registerSort } from '../../list-checks'
 import { route } from '../../route'
-import { register, registerStates, type RegisterFilter } from '../../services/register/register'
+import { register, type RegisterFilter } from '../../services/register/register'
 
-export default route<object, RegisterFilter>({
-  role: 'reader',
-  query: Joi.object({ search: text(100).allow(''), state: Joi.valid(...registerStates), kind, brand: text(10), from: day, to: day, sort: Joi.valid('issued', 'number', 'customer', 'total').default('issued'), descending: Joi.boolean().default(true), ...page }),
-}, ({ query }) => register(query))
+/** One page of the Register. */
+export default route<object, RegisterFilter>({ role: 'reader', query: Joi.object({ ...registerFilter, ...registerSort, ...page }) }, ({ query }) => register(query))

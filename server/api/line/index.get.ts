@@ -1,9 +1,7 @@
-import { stages } from '../../../core/dispatch/states'
-import { decimal, Joi, kind, page, text } from '../../checks'
+import { Joi, page } from '../../checks'
+import { lineFilter } from '../../list-checks'
 import { route } from '../../route'
 import { lineList, type LineFilter } from '../../services/line/list'
 
-export default route<object, LineFilter>({
-  role: 'reader',
-  query: Joi.object({ stage: Joi.valid(...stages).required(), kind, brand: text(10), over: decimal, search: text(100).allow(''), ...page }),
-}, ({ query }) => lineList(query))
+/** One page of a stage of the Line. */
+export default route<object, LineFilter>({ role: 'reader', query: Joi.object({ ...lineFilter, ...page }) }, ({ query }) => lineList(query))

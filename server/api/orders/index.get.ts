@@ -1,11 +1,7 @@
-import { decimal, Joi, page, text } from '../../checks'
+import { Joi, page } from '../../checks'
+import { orderFilter } from '../../list-checks'
 import { route } from '../../route'
 import { listOrders, type OrderFilter } from '../../services/orders/list'
 
-export default route<object, OrderFilter>({
-  role: 'reader',
-  query: Joi.object({
-    search: text(100).allow(''), statuses: Joi.array().items(text(40)).single().default([]), brand: text(10), over: decimal,
-    sort: Joi.valid('date', 'number', 'customer', 'total', 'status').default('date'), descending: Joi.boolean().default(true), ...page,
-  }),
-}, ({ query }) => listOrders(query))
+/** One page of orders, with the count and sums of all that match. */
+export default route<object, OrderFilter>({ role: 'reader', query: Joi.object({ ...orderFilter, ...page }) }, ({ query }) => listOrders(query))

@@ -1,12 +1,10 @@
-import { setResponseHeaders } from 'h3'
 import { idParam } from '../../../checks'
-import { csvPages } from '../../../csv'
+import { csvAnswer, csvPages } from '../../../csv'
 import { route } from '../../../route'
 import { importRows, importView } from '../../../services/imports/imports'
 
 /** What became of every row, as CSV. */
 export default route<{ id: number }>({ role: 'reader', params: idParam }, async ({ event, params }) => {
   await importView(params.id)
-  setResponseHeaders(event, { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="import-${params.id}.csv"` })
-  return csvPages(['line', 'state', 'note', 'cells'], place => importRows({ importId: params.id, ...place }), ({ line, state, note, cells }) => ({ line, state, note, cells: cells.join(' | ') }))
+  return csvAnswer(event, `import-${params.id}`, csvPages(['line', 'state', 'note', 'cells'], place => importRows({ importId: params.id, ...place }), ({ line, state, note, cells }) => ({ line, state, note, cells: cells.join(' | ') })))
 })
