@@ -165,4 +165,5 @@ th:first-child { width: 27%; }
 th:last-child { width: 33%; }
 .need { color: var(--peg-words); font-size: 12px; }
 .sample { max-width: 0; }
+td .word + .word { margin-left: 12px; font-weight: 400; font-size: 13px; }
 </style>

@@ -49,7 +49,7 @@ const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words
             <table aria-label="Series">
               <thead><tr><th>Series</th><th>From, to</th><th class="right">Issued</th><th v-for="step in steps" :key="step" class="right">{{ stepWords[step] }}</th></tr></thead>
               <tbody><tr v-for="one in proof.series" :key="one.id">
-                <td>{{ capital(kindFacts[one.kind].many) }}<span class="soft"> {{ one.brand }}{{ one.scope ? `, ${one.scope}` : '' }}</span></td><td class="mono range">{{ one.first }}<template v-if="one.last !== one.first"><br>{{ one.last }}</template></td>
+                <td>{{ capital(kindFacts[one.kind].many) }}<br><span class="soft small">{{ one.brand }}{{ one.scope ? `, ${one.scope}` : '' }}</span></td><td class="mono range">{{ one.first }}<template v-if="one.last !== one.first"><br>{{ one.last }}</template></td>
                 <td class="right mono">{{ one.issued.count }}<br><span class="soft">{{ money(one.issued.sum, one.currency) }}</span></td>
                 <td v-for="step in steps" :key="step" class="right mono" :class="{ short: short(one, step) }">{{ one[step].count }}<br><span :class="{ soft: !short(one, step) }">{{ money(one[step].sum, one.currency) }}</span></td>
               </tr></tbody>
@@ -79,13 +79,14 @@ const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words
 .title { font-size: 16px; }
 .day { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 4px 8px; font: inherit; }
 p.notice { margin: 0; }
-.sums { padding: 8px 14px; flex: none; max-height: 52%; overflow: auto; }
+.sums { padding: 8px 14px; flex: none; max-height: 62%; overflow: auto; }
+.small { font-size: 12.5px; }
 table { width: 100%; border-collapse: collapse; margin-bottom: 8px; }
 th { text-align: left; font-size: 12.5px; color: var(--soft-ink); font-weight: 600; }
 td, th { border-bottom: 1px solid var(--rule); padding: 4px 8px 4px 0; vertical-align: top; }
 .range { font-size: 12.5px; white-space: nowrap; }
 th.right, td.right { text-align: right; white-space: nowrap; }
-td.mono { font-size: 13px; }
+td.mono { font-size: 12.5px; }
 .short { color: var(--brick); font-weight: 650; }
 :deep(.number) { flex: 0 0 128px; }
 :deep(.name) { flex: 1 1 130px; }

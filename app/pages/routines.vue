@@ -120,7 +120,7 @@ const add = () => attempt(async () => {
         <div class="scroll">
           <h1><input v-if="may" v-model="name" class="name" maxlength="80" aria-label="Name"><template v-else>{{ routine.name }}</template></h1>
           <p class="soft about">Version {{ routine.version }} · changed {{ shortTime(routine.changedAt) }} by {{ routine.changedBy }} ·
-            <span class="tag" :class="{ go: routine.isOn }">{{ routine.isOn ? `On since ${shortTime(routine.appliesSince!)}` : 'Off' }}</span>
+            <span class="tag" :class="{ go: routine.isOn }">{{ routine.isOn ? `On since ${shortTime(routine.appliesSince!)}` : 'Off' }}</span>{{ ' ' }}
             <button v-if="may" type="button" class="word" data-test="switch" @click="switchOn">{{ routine.isOn ? 'switch off' : 'switch on' }}</button>
           </p>
           <SentenceEditor v-model="draft" :choices="choices" :disabled="!may" />
@@ -131,7 +131,7 @@ const add = () => attempt(async () => {
         <footer class="foot-bar">
           <VBtn v-if="may" variant="flat" class="go" :disabled="!dirty || busy || !name.trim()" data-test="keep-routine" @click="keep">Keep as version {{ routine.version + 1 }}</VBtn>
           <VBtn v-if="dirty" @click="take">Give up the changes</VBtn>
-          <VBtn v-if="!dirty && session.may('clerk')" data-test="catch-up" @click="catching = true">Catch up on older orders…</VBtn>
+          <VBtn v-if="!dirty && session.may('clerk') && routine.sentence.on !== 'posted'" data-test="catch-up" @click="catching = true">Catch up on older {{ routine.sentence.on === 'payment' ? 'payments' : 'orders' }}…</VBtn>
           <VBtn v-if="!dirty && may" @click="askNew(routine)">Copy…</VBtn>
           <span class="soft push">Applies to what happens from now on</span>
         </footer>

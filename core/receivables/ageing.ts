@@ -1,4 +1,5 @@
 import { parseDay, type Day } from '../documents/days'
+import { Decimal, type DecimalText } from '../money/decimal'
 
 /** Ageing by due date. */
 export const ageingSteps = ['not due', '1–30', '31–60', '61–90', 'over 90'] as const
@@ -17,4 +18,13 @@ export function daysLate(dueDate: Day, today: Day): number {
 export function ageingStep(dueDate: Day, today: Day): AgeingStep {
   const late = daysLate(dueDate, today)
   return late <= 0 ? 'not due' : late <= 30 ? '1–30' : late <= 60 ? '31–60' : late <= 90 ? '61–90' : 'over 90'
+}
+
+export type PaymentState = 'paid' | 'part-paid' | 'open' | 'overdue'
+
+/** How an open item stands; what is overdue is that whether or not a part is paid. */
+export function paymentState({ open, amount, dueDate }: { open: DecimalText, amount: DecimalText, dueDate: Day }, today: Day): PaymentState {
+  if (new Decimal(open).lte(0)) return 'paid'
+  if (daysLate(dueDate, today) > 0) return 'overdue'
+  return new Decimal(open).lt(amount) ? 'part-paid' : 'open'
 }

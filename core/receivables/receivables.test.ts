@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { Decimal, sum } from '../money/decimal'
-import { ageingStep, daysLate } from './ageing'
+import { ageingStep, daysLate, paymentState } from './ageing'
 import { checkSettlements, discountOn, settledBy, spreadPayment, type OpenItem } from './settle'
 
 const item = (change: Partial<OpenItem> = {}): OpenItem => ({ id: 1, number: 'INV-1', date: '2026-11-01', dueDate: '2026-12-01', currency: 'EUR', open: '100.00', amount: '100.00', terms: { kind: 'days', days: 30, discount: { percent: '2', days: 10 } }, ...change })
@@ -10,6 +10,9 @@ const usual = { paidOn: '2026-11-20', smallDifference: '0.05' }
 describe('ageing', () => {
   test.each([['2026-12-01', 'not due'], ['2026-11-25', 'not due'], ['2026-11-24', '1–30'], ['2026-10-26', '1–30'], ['2026-10-25', '31–60'], ['2026-08-27', '61–90'], ['2026-08-26', 'over 90']])('%s is %s on the 25th of November', (due, step) => {
     expect(ageingStep(due, '2026-11-25')).toBe(step)
+  })
+  test.each([['0.00', '2026-11-01', 'paid'], ['40.00', '2026-11-25', 'part-paid'], ['100.00', '2026-11-25', 'open'], ['40.00', '2026-11-24', 'overdue'], ['-5.00', '2026-11-01', 'paid']])('%s open, due %s, is %s', (open, dueDate, state) => {
+    expect(paymentState({ open, amount: '100.00', dueDate }, '2026-11-25')).toBe(state)
   })
   test('days late are whole days, over the change of the clocks too', () => expect(daysLate('2026-10-20', '2026-10-30')).toBe(10))
 })

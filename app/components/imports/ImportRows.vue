@@ -41,10 +41,12 @@ const canMend = computed(() => props.may && !!row.value && ['wrong', 'right'].in
 
 <template>
   <div class="bar"><strong>Rows</strong><span class="sentence soft"><WordPicker label="Rows" :words="choices.find(one => one.value === state)!.words" :choices="choices" :value="state" @pick="state = $event as RowState" /></span></div>
+  <div class="list">
   <RowList v-model:active="active" :rows="list.rows.value" label="Rows of the file" :pickable="false" :loading="list.first.value" @more="list.loadMore()">
     <template #row="{ row: one }"><span class="line mono soft">{{ one.line }}</span><span class="tag" :class="tone[one.state]">{{ one.state }}</span><span class="cut note" :title="one.note">{{ one.note || one.cells.slice(0, 6).join(' · ') }}</span></template>
     <template #empty><div class="empty"><strong>No such row</strong>{{ state === 'wrong' ? 'Every row is right.' : 'Choose other rows above.' }}</div></template>
   </RowList>
+  </div>
   <form v-if="row" class="mend" aria-label="The row in hand" @submit.prevent="mend">
     <p v-if="row.note" :class="{ wrong: row.state === 'wrong' }" role="status">Line {{ row.line }}: {{ row.note }}</p>
     <div class="cells"><label v-for="one in columns" :key="one.key">{{ one.words }} <input v-model="cells[one.column]" :disabled="!canMend" :data-test="`cell-${one.key}`"></label></div>
@@ -55,7 +57,7 @@ const canMend = computed(() => props.may && !!row.value && ['wrong', 'right'].in
 <style scoped>
 .line { flex: 0 0 46px; text-align: right; }
 .note { flex: 1; }
-:deep(.row-list) { background: var(--paper); }
+.list { background: var(--paper); flex: 1; min-height: 0; display: flex; flex-direction: column; }
 .mend { background: var(--paper); border-top: 2px solid var(--ink); padding: 10px 14px; max-height: 46%; overflow: auto; flex: none; }
 .mend p { margin: 0 0 8px; }
 .wrong { color: var(--brick); font-weight: 650; }

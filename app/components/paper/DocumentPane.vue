@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { paymentState } from '../../../core/receivables/ageing'
 import type { DocumentView } from '../../../server/services/line/one'
 import type { Leaf } from './LeafTabs.vue'
 
@@ -37,6 +38,9 @@ const dispatch = computed(() => view.value?.dispatches.find(one => one.id === pr
 const note = computed(() => (view.value ? `${view.value.number}${view.value.pages ? ` · ${plural(view.value.pages, 'page')}` : ''}` : ''))
 const addresses = computed(() => [...new Set(view.value?.email?.to.map(to => to.address) ?? [])])
 const linkWords: Record<string, string> = { 'credited with': 'Credited', 'takes back': 'Credits', 'issued anew as': 'Anew as', 'takes the place of': 'Instead of' }
+const paid = computed(() => (view.value?.open === null || !view.value?.dueDate ? null : paymentState({ open: view.value.open, amount: view.value.toPay, dueDate: view.value.dueDate }, new Date().toISOString().slice(0, 10))))
+const paidTone = { 'paid': 'go', 'part-paid': 'wait', 'open': '', 'overdue': 'stuck' }
+const bookedWords: Record<string, string> = { 'payment': 'Paid', 'discount': 'Discount', 'write-off': 'Waived' }
 /** Handed over, it can only be credited; the server decides, this spares a click. */
 const mayVoid = computed(() => !view.value?.links.some(link => link.how === 'credited with') && view.value?.dispatches.every(one => !['handing over', 'on the way', 'arrived'].includes(one.state)))
 
@@ -85,7 +89,9 @@ function print() {
     <TrailLeaf v-else :trail="view.trail" :addresses="addresses" />
     <footer class="facts">
       <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
-      <template v-if="view.open !== null"><span class="soft">Open</span><span class="mono">{{ moneyWithSign(view.open, view.currency) }} <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span></span></template>
+      <template v-if="view.open !== null"><span class="soft">Open</span><span class="mono">{{ moneyWithSign(view.open, view.currency) }} <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span> <span v-if="paid" class="tag" :class="paidTone[paid]">{{ paid }}</span> <NuxtLink :to="`/accounts?customer=${view.customerId}`" data-test="to-account">account</NuxtLink></span></template>
+      <template v-if="view.dispute || view.promisedOn"><span class="soft">Marked</span><span>{{ [view.dispute ? `disputed: ${view.dispute}` : '', view.promisedOn ? `promised for ${longDay(view.promisedOn)}` : ''].filter(Boolean).join(', ') }}</span></template>
+      <template v-for="(one, index) in view.booked.filter(line => line.kind !== 'credit')" :key="index"><span class="soft">{{ Number(one.amount) < 0 ? 'Taken back' : bookedWords[one.kind] }}</span><span><span class="mono">{{ money(one.amount, view.currency) }}</span> <span class="soft">{{ longDay(one.on) }}, {{ one.how }}</span></span></template>
       <template v-if="view.orderId"><span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink></template>
       <template v-for="link in view.links" :key="link.how + link.id"><span class="soft">{{ linkWords[link.how] }}</span><NuxtLink class="mono" :to="`/register?search=${link.number}&in=${link.id}`">{{ link.number }}</NuxtLink></template>
       <div v-if="current" class="acts">

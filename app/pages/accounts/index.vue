@@ -9,8 +9,11 @@ const ageing = shallowRef<Ageing[]>([])
 const known = ref(false)
 const active = ref<number | null>(null)
 const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
-/** A customer that was asked for by name stays in hand, even when nothing of it is open. */
-const customerId = computed(() => row.value?.customerId ?? (Number(filters.value.customer) || null))
+/** A customer stays in hand, even when nothing of it is open any more. */
+const customerId = ref<number | null>(Number(filters.value.customer) || null)
+watch(row, (now) => {
+  if (now) customerId.value = now.customerId
+})
 
 async function loadAgeing() {
   ageing.value = await callApi<Ageing[]>('/api/accounts/ageing')
@@ -20,7 +23,7 @@ onMounted(() => attempt(loadAgeing))
 watch(() => [filters.value.search, filters.value.only, filters.value.sort, filters.value.down], () => void list.restart(), { immediate: true })
 watch(list.rows, (rows) => {
   if (rows.some(one => one.id === active.value)) return
-  active.value = rows.find(one => String(one.customerId) === filters.value.customer)?.id ?? (filters.value.customer ? null : rows[0]?.id ?? null)
+  active.value = rows.find(one => one.customerId === customerId.value)?.id ?? (customerId.value ? null : rows[0]?.id ?? null)
 })
 useLive(['payment', 'register'], () => {
   void list.reload()

@@ -36,12 +36,12 @@ export interface AccountFilter { search?: string, only?: 'overdue' | 'credit', s
 const stepSql = `case when i.open < 0 then -1 when i.due_date >= $1::date then 0 when $1::date - i.due_date <= 30 then 1 when $1::date - i.due_date <= 60 then 2 when $1::date - i.due_date <= 90 then 3 else 4 end`
 const stepSums = ageingSteps.map((_, step) => `coalesce(sum(s.open) filter (where s.step = ${step}), 0)::text`).join(', ')
 
-const accountsSql = `select coalesce(g.id, -p.id) id, c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency, coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
+const accountsSql = `select (c.id * 8 + row_number() over (partition by c.id order by coalesce(g.currency, p.currency)))::int id, c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency, coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
     coalesce(g.credit, 0) - coalesce(p.open, 0) credit, coalesce(g.balance, 0) - coalesce(p.open, 0) balance, g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed
-  from (select s.customer_id, s.currency, min(s.id) id, array[${stepSums}] steps, coalesce(sum(s.open) filter (where s.step > 0), 0) overdue, coalesce(sum(s.open) filter (where s.step = -1), 0) credit,
+  from (select s.customer_id, s.currency, array[${stepSums}] steps, coalesce(sum(s.open) filter (where s.step > 0), 0) overdue, coalesce(sum(s.open) filter (where s.step = -1), 0) credit,
       sum(s.open) balance, min(s.oldest) filter (where s.step >= 0) oldest, bool_or(s.disputed and s.step >= 0) disputed
-    from (select i.customer_id, i.currency, ${stepSql} step, min(i.document_id) id, sum(i.open) open, min(i.due_date) oldest, bool_or(i.dispute <> '') disputed from open_item i where i.open <> 0 group by 1, 2, 3) s group by 1, 2) g
-  full join (select customer_id, currency, min(id) id, sum(case direction when 'in' then open else -open end) open from payment where open <> 0 group by 1, 2) p on p.customer_id = g.customer_id and p.currency = g.currency
+    from (select i.customer_id, i.currency, ${stepSql} step, sum(i.open) open, min(i.due_date) oldest, bool_or(i.dispute <> '') disputed from open_item i where i.open <> 0 group by 1, 2, 3) s group by 1, 2) g
+  full join (select customer_id, currency, sum(case direction when 'in' then open else -open end) open from payment where open <> 0 group by 1, 2) p on p.customer_id = g.customer_id and p.currency = g.currency
   join customer c on c.id = coalesce(g.customer_id, p.customer_id)`
 
 const sorts = { overdue: { key: 'x.overdue', type: 'numeric' }, name: { key: 'x.name', type: 'text' }, balance: { key: 'x.balance', type: 'numeric' } } as const

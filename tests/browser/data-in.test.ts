@@ -1,0 +1,154 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { statementXml } from '../../demo/bank'
+import { useDesk } from './desk'
+
+/* What other programs hold comes in from the screen: a bank file with sure, unsure and strange rows; a CSV with bad rows mended on the spot; every list goes out as CSV. */
+const desk = useDesk()
+const folder = mkdtempSync(join(tmpdir(), 'clothespin-files-'))
+const day = new Date().toISOString().slice(0, 10)
+let open: { id: number, number: string, name: string, open: string }[] = []
+
+beforeAll(async () => {
+  await desk.signIn('clerk')
+  const read = await desk.page.evaluate(async () => {
+    const { rows } = await (await fetch('/api/accounts?sort=name&descending=false&limit=60')).json() as { rows: { customerId: number, name: string, currency: string }[] }
+    const found = []
+    for (const row of rows.filter(one => one.currency === 'EUR').slice(0, 20)) {
+      const { items } = await (await fetch(`/api/accounts/${row.customerId}`)).json() as { items: { id: number, number: string, kind: string, open: string, amount: string }[] }
+      const item = items.find(one => one.kind === 'invoice' && one.open === one.amount)
+      if (item) found.push({ id: item.id, number: item.number, name: row.name, open: item.open })
+    }
+    return found
+  })
+  open = read
+})
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+const give = async (selector: string, name: string, content: string) => {
+  const path = join(folder, name)
+  writeFileSync(path, content)
+  const field = await desk.page.waitForSelector(selector) as { uploadFile: (path: string) => Promise<void> }
+  await field.uploadFile(path)
+}
+const facts = (words: string) => desk.page.waitForFunction(what => document.querySelector<HTMLElement>('[data-test="file-facts"], [data-test="import-facts"]')?.innerText.includes(what), { timeout: 20_000 }, words)
+
+describe('a bank file', () => {
+  test('is read and matched; the sure ones are booked after a look and a question', async () => {
+    const [a, b, c] = open
+    await desk.page.goto(`${desk.base}/accounts/bank`)
+    await desk.says('No bank file yet')
+    await give('[data-test="bank-file"]', 'statement.xml', statementXml('IE35DEMO00000012345678', day, [
+      { amount: a!.open, name: a!.name, text: a!.number }, { amount: b!.open, name: b!.name, text: `Re ${b!.number}` }, { amount: '1.00', name: c!.name, text: c!.number }, { amount: '4.44', name: 'Nobody', text: 'hello' }, { amount: '7.90', name: 'Demo Bank', text: 'Fee', out: true },
+    ]))
+    await facts('2 sure, 1 unsure, 2 strange')
+    await desk.press('Control+Enter')
+    await desk.sayYes()
+    await facts('2 done')
+    await desk.page.goto(`${desk.base}/register?kind=invoice&search=${a!.number}`)
+    await desk.page.waitForFunction(() => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''))
+  })
+
+  test('an unsure one says why and is booked as proposed; a strange one for the customer that is named; a fee is set aside', async () => {
+    const c = open[2]!
+    await desk.page.goto(`${desk.base}/accounts/bank?state=unsure`)
+    await desk.says('would stay open')
+    await desk.wait('[data-test="book-entry"]:not([disabled])')
+    await desk.page.click('[data-test="book-entry"]')
+    await desk.says(`booked for ${c.name}`)
+    await desk.page.goto(`${desk.base}/accounts/bank?state=strange`)
+    await desk.says('No open invoice has its number')
+    await desk.page.type('[data-test="entry-customer"]', c.name.slice(0, 12))
+    await desk.wait('aside.right li .word')
+    await desk.press('Enter')
+    await desk.wait('[data-test="book-entry"]:not([disabled])')
+    await desk.page.click('[data-test="book-entry"]')
+    await desk.says('€ 4.44'.slice(2))
+    await facts('1 strange')
+    await desk.page.click('[data-test="set-aside"]')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
+    await desk.page.keyboard.type('Bank fee')
+    await desk.press('Enter')
+    await desk.says('1 movement set aside: Bank fee.')
+    await facts('5 done')
+  })
+
+  test('the same file again books nothing, and says who read it; what is no statement says so', async () => {
+    const [a, b, c] = open
+    await desk.page.goto(`${desk.base}/accounts/bank`)
+    await give('[data-test="bank-file"]', 'again.xml', statementXml('IE35DEMO00000012345678', day, [
+      { amount: a!.open, name: a!.name, text: a!.number }, { amount: b!.open, name: b!.name, text: `Re ${b!.number}` }, { amount: '1.00', name: c!.name, text: c!.number }, { amount: '4.44', name: 'Nobody', text: 'hello' }, { amount: '7.90', name: 'Demo Bank', text: 'Fee', out: true },
+    ]))
+    await desk.says('by Col Varley, as statement.xml. Nothing was booked again.')
+    await give('[data-test="bank-file"]', 'notes.xml', '<notes>pay the beekeeper</notes>')
+    await desk.says('This is no bank statement')
+  })
+})
+
+describe('a CSV', () => {
+  test('is mapped with a sample, checked, its bad row mended on the spot, and the right ones written; the report tells each line', async () => {
+    await desk.page.goto(`${desk.base}/imports?of=customers`)
+    await give('[data-test="import-file"]', 'kunden.csv', 'Kundennummer;Firma;Land;E-Mail\r\n31001;Imkerei Neu;Germany;buero@neu.example\r\n31002;Rucher Neuf;France;nobody\r\n')
+    await facts('not checked yet')
+    expect(await desk.text('table[aria-label="Fields"]')).toContain('Imkerei Neu')
+    await desk.page.click('[aria-label="The next sample row"]')
+    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('table[aria-label="Fields"]')!.innerText.includes('Rucher Neuf'))
+    await desk.press('Control+Enter')
+    await facts('2 rows: 1 right, 1 wrong')
+    await desk.says('“nobody” is no email address')
+    await desk.fill('[data-test="cell-email"]', 'bureau@neuf.example')
+    await desk.press('Enter')
+    await desk.says('Line 3 is right now.')
+    await facts('2 right, 0 wrong')
+    await desk.press('Control+Enter')
+    await desk.sayYes()
+    await facts('2 written, 0 unchanged')
+    const report = await desk.page.evaluate(async () => (await fetch(document.querySelector<HTMLAnchorElement>('[data-test="import-report"]')!.href)).text())
+    expect(report).toContain('2,written,New.')
+    await desk.page.goto(`${desk.base}/customers?search=31002`)
+    await desk.says('Rucher Neuf')
+  })
+
+  test('without a needed column says which; with one value for all rows it is taken', async () => {
+    await desk.page.goto(`${desk.base}/imports?of=customers`)
+    await give('[data-test="import-file"]', 'short.csv', 'number,name\n31010,Short\n')
+    await facts('not checked yet')
+    await desk.page.click('[data-test="check-import"]')
+    await desk.says('Say which column is “Country”')
+    await desk.page.click('button[aria-label^="One value for all: Country"]')
+    await desk.wait('input[aria-label="Always, Country"]')
+    await desk.page.type('input[aria-label="Always, Country"]', 'Ireland')
+    await desk.press('Enter')
+    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('table[aria-label="Fields"]')!.innerText.includes('always “Ireland”'))
+    await desk.page.click('[data-test="check-import"]')
+    await facts('1 right, 0 wrong')
+  })
+
+  test('that is none is refused in words', async () => {
+    await desk.page.goto(`${desk.base}/imports?of=items`)
+    await give('[data-test="import-file"]', 'picture.csv', '\u0089PNG\u0000\u0000\u0000')
+    await desk.says('This file is not text')
+  })
+})
+
+test('every list goes out as CSV, as it is filtered', async () => {
+  for (const [place, wanted] of [['/register?kind=invoice', 'number,kind,date'], ['/orders?status=Packed', 'number,date,customer'], ['/customers', 'number,name,group'], ['/accounts/payments', 'date,customer,direction'], ['/?stage=arrived', 'number,kind,order']] as const) {
+    await desk.page.goto(desk.base + place)
+    await desk.page.waitForSelector('[data-test="csv"]')
+    const text = await desk.page.$eval('[data-test="csv"]', async link => (await fetch((link as HTMLAnchorElement).href)).text())
+    expect(text.split('\r\n')[0], place).toContain(wanted)
+    expect(text.split('\r\n').length, place).toBeGreaterThan(3)
+    if (place.startsWith('/orders')) expect(text.split('\r\n').slice(1, -1).every(line => line.includes('Packed'))).toBe(true)
+  }
+})
+
+test('the proof of a day says how far each series came, and names every document that is not at the end of the way', async () => {
+  await desk.page.goto(`${desk.base}/proof`)
+  await desk.wait('table[aria-label="Series"]')
+  expect(await desk.text('table[aria-label="Postings"]')).toMatch(/0\.00\s*$/)
+  await desk.wait('[aria-label="Differences"] [role="option"]')
+  await desk.page.click('[aria-label="The day before"]')
+  await desk.page.waitForFunction(() => new URLSearchParams(location.search).has('day'))
+})
