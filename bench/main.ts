@@ -1,4 +1,5 @@
 import { cpus } from 'node:os'
+import { benchDataIn } from './data-in'
 import { benchFirstLoad } from './first-load'
 import { benchPosting } from './posting'
 import { benchRender } from './render'
@@ -7,7 +8,7 @@ import { benchTrial } from './trial'
 import { printTable, type Row } from './table'
 
 /** Measures and prints; asserts nothing. Name parts to run only those: bin/bench render trial */
-const parts: Record<string, () => Promise<Row[]>> = { render: benchRender, posting: benchPosting, sending: benchSending, trial: benchTrial, load: benchFirstLoad }
+const parts: Record<string, () => Promise<Row[]>> = { render: benchRender, posting: benchPosting, data: benchDataIn, sending: benchSending, trial: benchTrial, load: benchFirstLoad }
 const wanted = process.argv.slice(2)
 console.log(`${cpus().length} × ${cpus()[0]!.model.trim()}, Node.js ${process.version}\n`)
 const rows: Row[] = []

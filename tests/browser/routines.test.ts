@@ -69,13 +69,13 @@ describe('a routine', () => {
     await says('have no invoice yet')
     const button = await desk.page.waitForFunction(() => {
       const words = document.querySelector<HTMLElement>('[data-test="ask-go"]')?.innerText ?? ''
-      return /^Prepare \d+ invoices?$/.test(words) || document.body.innerText.includes('No order of these days lacks its invoice') ? words || 'none' : false
+      return /^Prepare \d+ invoices?$/.test(words) || document.body.innerText.includes('Nothing of these days lacks its invoice') ? words || 'none' : false
     })
     const count = Number(/\d+/.exec(await button.jsonValue() as string)?.[0] ?? 0)
     if (count > 0) {
       await desk.page.waitForFunction(() => !document.querySelector<HTMLButtonElement>('[data-test="ask-go"]')!.disabled)
       await desk.page.click('[data-test="ask-go"]')
-      await says('being prepared, in order of order number')
+      await says('being prepared, in order.')
     } else await desk.press('Escape')
     await desk.goTo('Line', '/')
     await desk.untilCount('to check', now => now === before + count)

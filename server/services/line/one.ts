@@ -109,7 +109,7 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
       coalesce((select jsonb_agg(jsonb_build_object('how', l.how, 'id', l.id, 'number', l.number) order by l.id) from (
         select 'credited with' how, o.id, o.number from document o where o.credits_id = d.id union all select 'takes back', o.id, o.number from document o where o.id = d.credits_id
         union all select 'issued anew as', o.id, o.number from document o where o.replaces_id = d.id union all select 'takes the place of', o.id, o.number from document o where o.id = d.replaces_id) l), '[]') links,
-      coalesce((select jsonb_agg(jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how) order by x.id) from (select a.id, coalesce(p.date, k.date)::text day, a.amount::text amount, a.kind, coalesce(p.method, k.number) how
+      coalesce((select jsonb_agg(jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how) order by x.id) from (select a.id, coalesce(p.date, k.date)::text "day", a.amount::text amount, a.kind, coalesce(p.method, k.number) how
         from allocation a left join payment p on p.id = a.payment_id left join document k on k.id = a.from_document_id where a.to_document_id = d.id) x), '[]') booked, coalesce(i.dispute, '') dispute, i.promised_on::text "promisedOn", d.customer_id "customerId",
       d.customer_name "customerName", d.total::text, d.to_pay::text "toPay", d.currency, d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
     from document d left join document_file f on f.document_id = d.id left join open_item i on i.document_id = d.id where d.id = $1`, [id])
