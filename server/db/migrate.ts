@@ -15,6 +15,7 @@ import { api } from './migrations/010-api'
 import { payments } from './migrations/011-payments'
 import { bank } from './migrations/012-bank'
 import { imports } from './migrations/013-imports'
+import { paidAtOnce } from './migrations/014-paid-at-once'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -30,6 +31,7 @@ const migrations = [
   { name: '011-payments', sql: payments },
   { name: '012-bank', sql: bank },
   { name: '013-imports', sql: imports },
+  { name: '014-paid-at-once', sql: paidAtOnce },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

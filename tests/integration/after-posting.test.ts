@@ -38,7 +38,7 @@ async function posted(customer = '10417', price = '100.00'): Promise<{ id: numbe
   await changeBill(billId, { version: bill.version, brandId: bill.brandId, customerId: bill.customerId, earlierDateOk: false, facts: { ...bill.facts, lines, suppliedOn: today() } }, 'Test')
   await house.settle()
   const [paper] = await rows<{ paperId: number, revision: number }>('select id "paperId", revision from paper where bill_id = $1', [billId])
-  const [result] = await issueInOneTransaction([paper!], 'Col Varley', undefined, true)
+  const [result] = await issueInOneTransaction([paper!], 'Col Varley', undefined, { postOnly: true })
   expect(result).toMatchObject({ outcome: 'issued' })
   await house.settle()
   return { id: result!.documentId!, number: result!.reason }
@@ -130,7 +130,7 @@ describe('an order that is withdrawn after its invoice', () => {
     const order = await house.newOrder()
     await house.ship([order])
     const [paper] = await papersOf([order])
-    const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, !send)
+    const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, { postOnly: !send })
     await house.settle()
     if (send) await until('handed over', async () => (await dispatches(result!.documentId!))[0]?.state !== 'waiting')
     return { order, document: result!.documentId!, number: result!.reason }

@@ -1,4 +1,5 @@
 import { readdirSync } from 'node:fs'
+import { request as httpRequest } from 'node:http'
 import { Validator } from '@seriousme/openapi-schema-validator'
 import Ajv from 'ajv/dist/2020.js'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
@@ -26,6 +27,21 @@ beforeAll(async () => {
   document = await (await fetch(`${web.base}/api/openapi.json`)).json() as Document
 })
 afterAll(() => web?.stop())
+
+/** Says that so many bytes follow, and sends none of them: what is too large must be refused before it is read. */
+function huge(path: string, bytes: number): Promise<{ status: number, title: string }> {
+  return new Promise((resolve, reject) => {
+    const request = httpRequest(web.base + path, { method: 'POST', headers: { cookie, 'content-type': 'application/octet-stream', 'content-length': bytes } }, (response) => {
+      const chunks: Buffer[] = []
+      response.on('data', chunk => chunks.push(chunk as Buffer)).on('end', () => {
+        resolve({ status: response.statusCode!, title: (JSON.parse(Buffer.concat(chunks).toString()) as { title: string }).title })
+        request.destroy()
+      })
+    })
+    request.on('error', reject)
+    request.write('x')
+  })
+}
 
 interface Answer { status: number, body: { code?: string, title?: string, about?: { field?: string }, [name: string]: unknown } }
 async function call(method: string, path: string, body?: unknown, headers: Record<string, string> = { cookie }): Promise<Answer> {
@@ -175,6 +191,8 @@ describe('bad input', () => {
 
   test('that is no JSON, too large or of unknown length is refused in words', async () => {
     expect(await call('post', '/api/bills', '{"customerId": ')).toMatchObject({ status: 400, body: { code: 'bad-json' } })
+    expect(await huge('/api/bank-files?name=x.xml', 100_000_000)).toMatchObject({ status: 413, title: expect.stringContaining('larger than the 30000 kB') })
+    expect(await huge('/api/imports?subject=orders&name=x.csv', 100_000_000)).toMatchObject({ status: 413 })
     expect(await call('post', '/api/bills', JSON.stringify({ customerId: 1, brandId: 1, more: 'x'.repeat(1_100_000) }))).toMatchObject({ status: 413, body: { code: 'too-large' } })
   })
 })

@@ -20,7 +20,7 @@ async function invoice(customer = '10417', quantity = '12'): Promise<{ id: numbe
   const order = await house.newOrder({ customerId: id, customerName: name, lines: [{ item: 'HB', description: 'Brood box', detail: null, unit: '', quantity, unitPrice: '41.50', discountPercent: '0', taxCode: 'standard' }] })
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, true)
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, { postOnly: true })
   return { id: result!.documentId!, number: result!.reason, name, ...(await one<{ open: string }>('select open::text open from open_item where document_id = $1', [result!.documentId]))! }
 }
 const open = async (id: number) => (await one<{ open: string }>('select open::text open from open_item where document_id = $1', [id]))!.open

@@ -90,7 +90,7 @@ test('payments are booked on the document they name, once, with what is too much
   const order = await house.newOrder()
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, true)
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, { postOnly: true })
   const file = `invoice,paid on,amount,method\n${result!.reason},25.11.2026,700.00,card\n${result!.reason},25.11.2026,5.00,cash\nINV-none,25.11.2026,5,\n${result!.reason},2099-01-01,5,\n`
   const id = await checked('payments', file)
   expect((await importView(id)).counts).toEqual({ right: 3, wrong: 1 })

@@ -26,7 +26,7 @@ async function invoice(customer = '10417'): Promise<{ id: number, number: string
   const order = await house.newOrder({ customerId: id, customerName: name })
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, true)
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, { postOnly: true })
   expect(result).toMatchObject({ outcome: 'issued' })
   return { id: result!.documentId!, number: result!.reason }
 }
@@ -152,6 +152,21 @@ test('a credit that finds its invoice paid is refunded, and never over what it i
   await balances()
 })
 
+test('a sale that is paid at once: the invoice says so, its payment is booked with it, and the receipt follows', async () => {
+  await addRoutine({ name: 'Receipt of cash sales', description: '', trust: 'by itself', isOn: true, sentence: { on: 'payment', statuses: [], conditions: [], issue: 'payment receipt', to: 'billing', delayMinutes: 0 } }, 'Test')
+  const order = await house.newOrder()
+  await house.ship([order])
+  const [paper] = await papersOf([order])
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Col Varley', undefined, { paidBy: 'cash' })
+  const document = (await one<{ toPay: string, sums: { label: string, amount: string }[], payment: object | null }>(`select to_pay::text "toPay", paper -> 'sums' sums, paper -> 'payment' payment from document where id = $1`, [result!.documentId]))!
+  expect(document).toMatchObject({ toPay: '0.00', payment: null })
+  expect(document.sums.at(-1)).toMatchObject({ label: 'Already paid', amount: '-612.54' })
+  expect(await one('select amount::text amount, open::text open from open_item where document_id = $1', [result!.documentId])).toEqual({ amount: '612.54', open: '0.00' })
+  await house.settle()
+  expect(await rows(`select d.kind from document d join payment p on p.id = d.payment_id where p.method = 'cash' and p.amount = 612.54`)).toEqual([{ kind: 'payment receipt' }])
+  await balances()
+})
+
 describe('receipts', () => {
   const receipts = (paymentId: number) => rows<{ kind: string, number: string, total: string, lines: { item: string, detail: string }[] }>(`select kind, number, total::text total, paper -> 'lines' lines from document where payment_id = $1`, [paymentId])
 
@@ -163,7 +178,7 @@ describe('receipts', () => {
     const [receipt, ...others] = await receipts(paid)
     expect(others).toEqual([])
     expect(receipt).toMatchObject({ kind: 'payment receipt', total: '700.00', lines: [{ item: number }, { item: '' }] })
-    expect(receipt!.number).toMatch(/^PR-\d{4}-00001$/)
+    expect(receipt!.number).toMatch(/^PR-\d{4}-\d{5}$/)
     const [mail] = await house.mails('accounts@ottermill.example')
     expect(mail!.subject).toContain(receipt!.number)
     const back = await recordPayment(payment({ direction: 'out', amount: '87.46', giveBack: [{ paymentId: paid, amount: '87.46' }] }), 'Col Varley')

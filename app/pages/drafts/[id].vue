@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { BillFacts } from '../../../core/documents/bill'
 import { capital } from '../../../core/documents/kinds'
+import { paymentMethods } from '../../../core/documents/facts'
 import type { BillView } from '../../../server/services/bills/bills'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
@@ -19,6 +20,8 @@ const leaf = ref<Leaf>('Paper')
 const asking = ref(false)
 const sendKey = ref('')
 const postOnly = ref(false)
+/** A sale that is paid at once: by what. */
+const paidBy = ref('')
 
 const formOf = (view: BillView) => JSON.stringify([view.facts, view.paper?.earlierDateOk ?? false])
 const dirty = computed(() => !!bill.value && JSON.stringify([facts.value, earlierDateOk.value]) !== formOf(bill.value))
@@ -65,6 +68,7 @@ watch(asking, (now) => {
   if (!now) return
   sendKey.value = crypto.randomUUID()
   postOnly.value = false
+  paidBy.value = ''
 })
 async function send() {
   busy.value = true
@@ -72,7 +76,7 @@ async function send() {
     const paperId = bill.value!.paper!.id
     const { revision, changes } = await callApi<{ revision: number, changes: object[] | null }>(`/api/papers/${paperId}`)
     if (changes) await callApi(`/api/papers/${paperId}/seen`, { method: 'POST', body: { revision } })
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: sendKey.value, postOnly: postOnly.value, papers: [{ id: paperId, revision }] } })
+    const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: sendKey.value, postOnly: postOnly.value, ...(paidBy.value ? { paidBy: paidBy.value } : {}), papers: [{ id: paperId, revision }] } })
     await useRuns().watchRun(runId)
   })
   busy.value = false
@@ -142,7 +146,7 @@ const [reference, customerNote, suppliedOn, date] = [text('reference'), text('cu
         <PaperPane v-else-if="bill.paper" :id="bill.paper.id" v-model:leaf="leaf" />
         <div v-else class="empty"><strong>No paper yet</strong>Keep the draft, and its paper stands here.</div>
       </aside>
-      <Ask v-model="asking" :title="`${postOnly ? 'Issue' : 'Send'} the ${bill.kind}?`" :go="postOnly ? 'Issue it' : 'Send it'" :busy="busy" @go="send"><p>It draws its number now, is booked, and {{ postOnly ? 'hangs on To send until a routine or a person sends it' : `goes to ${bill.customerName}` }}, {{ moneyWithSign(bill.paper?.total ?? '0', facts.currency) }}.</p><label class="check"><input v-model="postOnly" type="checkbox"> Only issue: number and book now, send later</label></Ask>
+      <Ask v-model="asking" :title="`${postOnly ? 'Issue' : 'Send'} the ${bill.kind}?`" :go="postOnly ? 'Issue it' : 'Send it'" :busy="busy" @go="send"><p>It draws its number now, is booked, and {{ postOnly ? 'hangs on To send until a routine or a person sends it' : `goes to ${bill.customerName}` }}, {{ moneyWithSign(bill.paper?.total ?? '0', facts.currency) }}.</p><label class="check"><input v-model="postOnly" type="checkbox"> Only issue: number and book now, send later</label><label v-if="!isCredit" class="check">It is <select v-model="paidBy" data-test="paid-by"><option value="">to be paid later</option><option v-for="one in paymentMethods" :key="one" :value="one">paid at once, by {{ one }}</option></select></label></Ask>
     </div>
   </div>
 </template>

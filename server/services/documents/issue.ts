@@ -2,6 +2,7 @@ import { dateRefusal, eventDate } from '../../../core/documents/document-date'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import type { PaymentMethod } from '../../../core/documents/facts'
 import type { Paper } from '../../../core/documents/paper'
 import { groupBy } from '../../../core/group'
 import { Decimal, moneyText } from '../../../core/money/decimal'
@@ -13,6 +14,7 @@ import type { Channel, ContactRole, Wishes } from '../../../core/wishes/recipien
 import { clock } from '../../clock'
 import { behindSavepoint, inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
+import { bookPayment } from '../receivables/payments'
 import { checkBill, settleBill } from '../bills/settle'
 import { addToDispatch, newDispatch } from '../dispatch/create'
 import { gate } from '../house/gate'
@@ -62,16 +64,16 @@ const paperColumns = `id, order_id "orderId", bill_id "billId", (select credits_
 
 /**
  * Issues papers in order of document date (today where none is wished) and order number. Also calls `within` in the same transaction, for the caller's own rows.
- * With `postOnly` nothing is put on its way: a routine on posting sends it, or a person.
+ * With `postOnly` nothing is put on its way: a routine on posting sends it, or a person. With `paidBy` invoices are paid at once: they say so, and their payment is booked with them.
  */
-export async function issueInOneTransaction(asked: readonly ToIssue[], actor: string, within?: (results: IssueResult[]) => Promise<void>, postOnly = false): Promise<IssueResult[]> {
+export async function issueInOneTransaction(asked: readonly ToIssue[], actor: string, within?: (results: IssueResult[]) => Promise<void>, how: IssueHow = {}): Promise<IssueResult[]> {
   return inTransaction(async () => {
     const results: IssueResult[] = []
     const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
     if (paused) throw new Paused()
-    const ready = await checked(asked, results)
+    const ready = await checked(asked, results, how)
     if (rehearsalSince) await rehearseReady(ready, rehearsalAddress, actor, results)
-    else await issueReady(ready, { actor, postOnly }, results)
+    else await issueReady(ready, { actor, postOnly: how.postOnly ?? false, paidBy: how.paidBy ?? null }, results)
     await within?.(results)
     publish('line', results.map(result => result.paperId))
     publish('register')
@@ -79,6 +81,9 @@ export async function issueInOneTransaction(asked: readonly ToIssue[], actor: st
     return results
   })
 }
+
+/** What a person may want of an issuing. */
+export interface IssueHow { postOnly?: boolean, paidBy?: PaymentMethod | null }
 
 /** Everything is paused: nothing was issued, and it goes on when somebody resumes. */
 export class Paused extends Error {}
@@ -109,7 +114,7 @@ export async function issueByItself(): Promise<void> {
 }
 
 /** Locks orders, bills, credited invoices, customers and papers, in this order, and keeps those that may be issued as they were looked at. */
-async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promise<PaperRow[]> {
+async function checked(asked: readonly ToIssue[], results: IssueResult[], { paidBy }: IssueHow): Promise<PaperRow[]> {
   const ids = asked.map(one => one.paperId)
   await run('select o.id from sales_order o where o.id in (select order_id from paper where id = any($1::int[]) and bill_id is not null) order by o.id for update', [ids])
   const bills = await rows<{ id: number, version: number }>('select b.id, b.version from bill b where b.id in (select bill_id from paper where id = any($1::int[])) order by b.id for update', [ids])
@@ -117,7 +122,7 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
   const orders = await rows<{ id: number, version: number }>(`select o.id, o.version from sales_order o
     where o.id in (select order_id from paper where id = any($1::int[])) order by o.id for share`, [ids])
   const customers = await rows<{ id: number, version: number, wishes: Wishes, facts: PaperRow['customerFacts'] }>(`select c.id, c.version, c.wishes, jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts from customer c
-    where c.id in (select customer_id from paper where id = any($1::int[])) order by c.id for share`, [ids])
+    where c.id in (select customer_id from paper where id = any($1::int[])) order by c.id for ${paidBy ? 'update' : 'share'}`, [ids])
   const papers = await rows<PaperRow>(`select ${paperColumns} from paper where id = any($1::int[]) order by id for update`, [ids])
   const brands = await rows<{ id: number, version: number }>('select id, version from brand')
   const orderVersion = new Map(orders.map(row => [row.id, row.version]))
@@ -154,7 +159,7 @@ async function checked(asked: readonly ToIssue[], results: IssueResult[]): Promi
 }
 
 /** Locks the counters last and draws; after that there are only inserts. A paper that fails gives its number to the next one. */
-async function issueReady(ready: readonly PaperRow[], by: { actor: string, postOnly: boolean }, results: IssueResult[]): Promise<void> {
+async function issueReady(ready: readonly PaperRow[], by: { actor: string, postOnly: boolean, paidBy: PaymentMethod | null }, results: IssueResult[]): Promise<void> {
   if (ready.length === 0) return
   const { timeZone, closedUntil } = await company()
   const now = clock.now()
@@ -232,6 +237,8 @@ interface IssuingRun {
   timeZone: string
   /** Nothing goes on its way. */
   postOnly: boolean
+  /** Invoices are paid at once. */
+  paidBy: PaymentMethod | null
   /** Some routine waits for posting; the events it is to look at. */
   listens: boolean
   posted: number[]
@@ -244,7 +251,10 @@ async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: IssuingRun
   const { gathering, billedOrders, now, actor, timeZone } = issuing
   if (paper.billId === null && paper.orderId !== null && billedOrders.has(paper.orderId)) throw new Error('a part of its order has just been billed. Look at it again.')
   if (paper.billId !== null) await checkBill(paper)
-  const issued: Paper = issuePaper(paper.source, drawn.date, drawn.number)
+  const asked = issuePaper(paper.source, drawn.date, drawn.number)
+  const { paidBy } = issuing
+  const paidNow = paidBy !== null && paper.kind === 'invoice' && new Decimal(asked.amounts.toPay).gt(0) ? asked.amounts.toPay : null
+  const issued: Paper = paidNow === null ? asked : issuePaper({ ...paper.source, order: { ...paper.source.order, prepaid: new Decimal(paper.source.order.prepaid).plus(paidNow).toString() } }, drawn.date, drawn.number)
   const { amounts } = issued
   const document = await one<{ id: number }>(`
     insert into document (kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id, customer_name, brand_id, language,
@@ -257,7 +267,7 @@ async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: IssuingRun
   const documentId = document!.id
   if (kindFacts[paper.kind].books) {
     await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
-      [documentId, paper.customerId, issued.currency, paper.creditsId === null ? amounts.toPay : moneyText(new Decimal(amounts.total).neg(), issued.currency), issued.dueDate ?? drawn.date])
+      [documentId, paper.customerId, issued.currency, paper.creditsId === null ? paidNow ?? amounts.toPay : moneyText(new Decimal(amounts.total).neg(), issued.currency), issued.dueDate ?? drawn.date])
   }
   await run('insert into unpainted (document_id) values ($1)', [documentId])
   await run(`update paper set state = 'issued' where id = $1`, [paper.id])
@@ -271,6 +281,9 @@ async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: IssuingRun
   if (toBeLookedAt) issuing.posted.push(event!.id)
   await noteAll([{ orderId: paper.orderId ?? undefined, paperId: paper.id, documentId, actor, words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.` }])
   if (paper.billId !== null) await settleBill(paper, documentId, { now, actor, billedOrders })
+  if (paidNow !== null) {
+    await bookPayment({ direction: 'in', customerId: paper.customerId, date: drawn.date, method: paidBy!, amount: paidNow, currency: issued.currency, reference: drawn.number, settle: [{ documentId, amount: paidNow, discount: '0', writeOff: '0' }], another: true }, actor)
+  }
   const channels = issuing.postOnly ? [] : paper.channel === 'both' ? ['email', 'paper'] as const : paper.channel === 'nothing' ? [] : [paper.channel]
   const notBefore = sendingTime(now, paper.delayMinutes, paper.hours, timeZone)
   for (const channel of channels) {

@@ -1,3 +1,4 @@
+import type { PaymentMethod } from '../../../core/documents/facts'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
@@ -5,7 +6,7 @@ import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { toCheckMatching } from '../line/list'
 import { publish } from '../live/publish'
-import { issueBatch, issueInOneTransaction, Paused, type IssueResult } from './issue'
+import { issueBatch, issueInOneTransaction, Paused, type IssueHow, type IssueResult } from './issue'
 
 /*
  * A person's Send: the chosen papers, frozen with the revision that was looked at, issued in batches in the background once the
@@ -44,11 +45,11 @@ export interface RunReport {
 const most = 5000
 
 /** Starts a run, or answers the one that this key already started. */
-export async function startRun(papers: readonly { id: number, revision: number }[], key: string, user: { id: number, name: string }, postOnly = false): Promise<number> {
+export async function startRun(papers: readonly { id: number, revision: number }[], key: string, user: { id: number, name: string }, how: IssueHow = {}): Promise<number> {
   if (papers.length === 0) throw new Refusal('nothing-chosen', 'Nothing is chosen. Pick the papers to send.', { status: 400 })
   if (papers.length > most) throw new Refusal('too-many', `At most ${most} papers can be sent at once.`, { status: 400 })
   return inTransaction(async () => {
-    const started = await newRun(key, user, postOnly)
+    const started = await newRun(key, user, how)
     if (!started.isNew) return started.id
     await run(`insert into send_run_paper (run_id, paper_id, revision)
       select $1, p.id, p.revision from jsonb_to_recordset($2::jsonb) as p (id int, revision int) on conflict do nothing`, [started.id, json(papers)])
@@ -59,11 +60,11 @@ export async function startRun(papers: readonly { id: number, revision: number }
 
 interface Started { id: number, isNew: boolean, goesAt: Date }
 
-async function newRun(key: string, user: { id: number, name: string }, postOnly: boolean): Promise<Started> {
+async function newRun(key: string, user: { id: number, name: string }, { postOnly = false, paidBy = null }: IssueHow): Promise<Started> {
   const now = clock.now()
   const { graceMinutes } = (await one<{ graceMinutes: number }>('select grace_minutes "graceMinutes" from company'))!
   const goesAt = new Date(now.getTime() + graceMinutes * 60_000)
-  const row = await one<{ id: number }>(`insert into send_run (key, started_by, started_by_id, started_at, goes_at, post_only) values ($1, $2, $3, $4, $5, $6) on conflict (key) do nothing returning id`, [key, user.name, user.id, now, goesAt, postOnly])
+  const row = await one<{ id: number }>(`insert into send_run (key, started_by, started_by_id, started_at, goes_at, post_only, paid_by) values ($1, $2, $3, $4, $5, $6, $7) on conflict (key) do nothing returning id`, [key, user.name, user.id, now, goesAt, postOnly, paidBy])
   return row ? { id: row.id, isNew: true, goesAt } : { id: (await one<{ id: number }>('select id from send_run where key = $1', [key]))!.id, isNew: false, goesAt }
 }
 
@@ -78,9 +79,9 @@ export interface Matching { kind?: DocumentKind, brand?: string, over?: string, 
  * Sends everything on To check that matches a filter, frozen at this moment. What changed since somebody looked, or cannot be issued, is left out.
  * @throws Refusal "other-count" when it is not as many as were shown
  */
-export async function startMatchingRun(filter: Matching, count: number, key: string, user: { id: number, name: string }, postOnly = false): Promise<number> {
+export async function startMatchingRun(filter: Matching, count: number, key: string, user: { id: number, name: string }, how: IssueHow = {}): Promise<number> {
   return inTransaction(async () => {
-    const started = await newRun(key, user, postOnly)
+    const started = await newRun(key, user, how)
     if (!started.isNew) return started.id
     const parameters: unknown[] = [started.id]
     const where = toCheckMatching(filter, parameters)
@@ -121,7 +122,7 @@ interface OpenPaper { paperId: number, revision: number }
 /** Issues the run's papers batch by batch until none is open; safe to call again at any time. */
 export async function continueRun(runId: number): Promise<void> {
   for (;;) {
-    const header = await one<{ startedBy: string, endedAt: Date | null, goesAt: Date, stopAsked: boolean, stoppedBy: string | null, postOnly: boolean }>(`select started_by "startedBy", ended_at "endedAt", goes_at "goesAt", stop_asked "stopAsked", stopped_by "stoppedBy", post_only "postOnly" from send_run where id = $1`, [runId])
+    const header = await one<{ startedBy: string, endedAt: Date | null, goesAt: Date, stopAsked: boolean, stoppedBy: string | null, postOnly: boolean, paidBy: PaymentMethod | null }>(`select started_by "startedBy", ended_at "endedAt", goes_at "goesAt", stop_asked "stopAsked", stopped_by "stoppedBy", post_only "postOnly", paid_by "paidBy" from send_run where id = $1`, [runId])
     if (!header || header.endedAt || header.goesAt > clock.now()) return
     if (header.stopAsked) {
       await leaveOut(runId, `Stopped by ${header.stoppedBy ?? 'somebody'} before it was issued.`)
@@ -131,7 +132,7 @@ export async function continueRun(runId: number): Promise<void> {
       where r.run_id = $1 and r.outcome is null order by p.order_date, length(p.order_number), p.order_number limit $2`, [runId, issueBatch])
     if (batch.length === 0) break
     try {
-      await issueInOneTransaction(batch, header.startedBy, results => keepOutcomes(runId, results), header.postOnly)
+      await issueInOneTransaction(batch, header.startedBy, results => keepOutcomes(runId, results), header)
     } catch (error) {
       if (error instanceof Paused) return
       throw error
