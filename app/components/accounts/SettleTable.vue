@@ -54,10 +54,10 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
 
 <style scoped>
 .table { max-height: 260px; overflow: auto; }
-table { width: 100%; border-collapse: collapse; }
+table { width: 100%; border-collapse: collapse; font-size: 13px; }
 th { font-size: 12.5px; color: var(--soft-ink); font-weight: 600; text-align: left; position: sticky; top: 0; background: var(--paper); }
-td, th { padding: 3px 6px 3px 0; border-bottom: 1px solid var(--rule); white-space: nowrap; }
-td input { border: 1px solid var(--faint-ink); border-radius: 4px; font: inherit; font-size: 13px; width: 64px; text-align: right; padding: 4px 4px; background: var(--paper); color: var(--ink); }
+td, th { padding: 3px 5px 3px 0; border-bottom: 1px solid var(--rule); white-space: nowrap; }
+td input { border: 1px solid var(--faint-ink); border-radius: 4px; font: inherit; font-size: 13px; width: 58px; text-align: right; padding: 4px 3px; background: var(--paper); color: var(--ink); }
 .right { text-align: right; }
 p { margin: 8px 0 0; }
 </style>
