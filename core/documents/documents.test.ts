@@ -83,6 +83,13 @@ describe('the invoice', () => {
     expect(paid('EUR', []).payment!.lines.join()).not.toContain('IBAN')
   })
 
+  test('says which methods are taken, in its language, and nothing where none is chosen', () => {
+    const brand = { ...tansyHollow, methods: ['bank transfer', 'card'] as const }
+    expect(exampleInvoice({ brand: { ...brand, methods: [...brand.methods] } }).payment!.lines).toContain('We take: Bank transfer or Card.')
+    expect(exampleInvoice({ brand: { ...brand, methods: [...brand.methods] }, language: 'de' }).payment!.lines).toContain('Zahlbar per: Überweisung oder Karte.')
+    expect(exampleInvoice().payment!.lines.join()).not.toContain('We take')
+  })
+
   test('nothing to pay: no code and no bank details', () => {
     const paper = exampleInvoice({ order: { ...order, prepaid: '1284.46' } })
     expect(paper.payment).toBeNull()

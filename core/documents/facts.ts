@@ -31,6 +31,8 @@ export interface BrandFacts {
   taxNumber: string
   /** In the order in which they are looked through. */
   banks: BankAccount[]
+  /** Payment methods its invoices say are accepted; nothing is said where none is. */
+  methods?: PaymentMethod[]
 }
 
 export interface OrderLineFacts extends LineCharge {

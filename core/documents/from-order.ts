@@ -1,7 +1,7 @@
 import { Refusal } from '../errors'
 import { Decimal, sum } from '../money/decimal'
 import { inHomeCurrency, type Exchange } from '../money/exchange'
-import { formatMoney, formatPercent, formatPrice, formatQuantity, formatRate, type Language } from '../money/format'
+import { formatMoney, formatPercent, formatPrice, formatQuantity, formatRate, localeOf, type Language } from '../money/format'
 import { totals } from '../money/totals'
 import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
@@ -66,11 +66,11 @@ export function buildPaper(input: PaperInput): Paper {
   const due = is.asksForPayment ? dueDate(date, customer.terms) : null
   const prepaid = is.asksForPayment ? order.prepaid : '0'
 
-  const sums = [
-    ...(result.adjustments.length ? [{ label: words.lines, amount: money(result.linesSum), strong: false }] : []),
+  const sums: Paper['sums'] = [
+    ...(result.adjustments.length ? [{ key: 'lines' as const, label: words.lines, amount: money(result.linesSum), strong: false }] : []),
     ...result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount), strong: false })),
-    { label: words.net, amount: money(result.net), strong: false },
-    ...result.groups.map(group => ({ label: `${words.tax} ${formatPercent(group.rate, language)}`, amount: money(group.tax), strong: false })),
+    { key: 'net' as const, label: words.net, amount: money(result.net), strong: false },
+    ...result.groups.map(group => ({ key: 'tax' as const, label: `${words.tax} ${formatPercent(group.rate, language)}`, amount: money(group.tax), strong: false })),
     ...(new Decimal(prepaid).isZero() && (deposits.length === 0 || !is.asksForPayment) ? [] : [{ label: words.total, amount: money(result.total), strong: true }]),
     ...(is.asksForPayment ? deposits.flatMap(deposit => depositRows(deposit, input)) : []),
     ...(new Decimal(prepaid).isZero() ? [] : [{ label: words.prepaid, amount: money(new Decimal(prepaid).neg().toString()), strong: false }]),
@@ -158,6 +158,7 @@ function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | nul
     lines: [
       ...(account ? [`${words.payTo(brand.legalName)}, ${accountWords(account)}`] : []),
       words.payReference(formatReference(reference)),
+      ...(brand.methods?.length ? [words.accepted(new Intl.ListFormat(localeOf[language], { type: 'disjunction' }).format(brand.methods.map(method => words.receipt.methods[method])))] : []),
       ...(early ? [words.early(formatPercent(early.percent, language), formatDay(early.until, language), money(early.amount))] : []),
     ],
     reference,

@@ -24,6 +24,7 @@ export interface PaperWordList {
   depositRate: (rate: string, base: string, tax: string) => string
   depositLine: (percent: string) => string
   taxAtHome: (tax: string, currency: string, rate: string, source: string, date: string) => string
+  accepted: (methods: string) => string
   receipt: ReceiptWordList
   /** Across a paper that was made again from what was issued. */
   copy: string
@@ -51,7 +52,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     page: 'Page {page} of {pages}', continued: 'continued', rehearsal: 'REHEARSAL', attention: 'Attn',
     ofInvoice: 'To invoice', reason: 'Reason', credited: 'Credited', share: 'Share of discounts and charges', ofDay: (number, date) => `${number} of ${date}`, creditOn: number => `Credit on invoice ${number}`,
     deposit: (number, date) => `Deposit invoice ${number} of ${date}`, depositRate: (rate, base, tax) => `net ${base}, VAT ${rate} ${tax}`, depositLine: percent => `Deposit, ${percent} of the order`,
-    taxAtHome: (tax, currency, rate, source, date) => `VAT in ${currency}: ${tax}, at ${rate} (${source}, ${date}).`, copy: 'COPY',
+    taxAtHome: (tax, currency, rate, source, date) => `VAT in ${currency}: ${tax}, at ${rate} (${source}, ${date}).`, copy: 'COPY', accepted: methods => `We take: ${methods}.`,
     receipt: {
       methods: { 'bank transfer': 'Bank transfer', 'card': 'Card', 'cash': 'Cash', 'cheque': 'Cheque', 'direct debit': 'Direct debit', 'other': 'Other' },
       method: 'Paid by', document: 'Document', what: 'For', amount: 'Amount', received: 'Received', refunded: 'Refunded', onAccount: 'Kept on your account',
@@ -72,7 +73,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     page: 'Seite {page} von {pages}', continued: 'Fortsetzung', rehearsal: 'PROBE', attention: 'z. Hd.',
     ofInvoice: 'Zur Rechnung', reason: 'Grund', credited: 'Gutgeschrieben', share: 'Anteil an Nachlässen und Zuschlägen', ofDay: (number, date) => `${number} vom ${date}`, creditOn: number => `Gutschrift zur Rechnung ${number}`,
     deposit: (number, date) => `Abschlagsrechnung ${number} vom ${date}`, depositRate: (rate, base, tax) => `netto ${base}, USt ${rate} ${tax}`, depositLine: percent => `Abschlag, ${percent} des Auftrags`,
-    taxAtHome: (tax, currency, rate, source, date) => `USt in ${currency}: ${tax}, zum Kurs ${rate} (${source}, ${date}).`, copy: 'KOPIE',
+    taxAtHome: (tax, currency, rate, source, date) => `USt in ${currency}: ${tax}, zum Kurs ${rate} (${source}, ${date}).`, copy: 'KOPIE', accepted: methods => `Zahlbar per: ${methods}.`,
     receipt: {
       methods: { 'bank transfer': 'Überweisung', 'card': 'Karte', 'cash': 'Barzahlung', 'cheque': 'Scheck', 'direct debit': 'Lastschrift', 'other': 'Sonstiges' },
       method: 'Zahlungsart', document: 'Beleg', what: 'Für', amount: 'Betrag', received: 'Erhalten', refunded: 'Erstattet', onAccount: 'Guthaben auf Ihrem Konto',
@@ -93,7 +94,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     page: 'Page {page} sur {pages}', continued: 'suite', rehearsal: 'ESSAI', attention: 'À l’attention de',
     ofInvoice: 'Sur facture', reason: 'Motif', credited: 'Montant crédité', share: 'Part des remises et frais', ofDay: (number, date) => `${number} du ${date}`, creditOn: number => `Avoir sur facture ${number}`,
     deposit: (number, date) => `Facture d’acompte ${number} du ${date}`, depositRate: (rate, base, tax) => `HT ${base}, TVA ${rate} ${tax}`, depositLine: percent => `Acompte, ${percent} de la commande`,
-    taxAtHome: (tax, currency, rate, source, date) => `TVA en ${currency} : ${tax}, au cours de ${rate} (${source}, ${date}).`, copy: 'COPIE',
+    taxAtHome: (tax, currency, rate, source, date) => `TVA en ${currency} : ${tax}, au cours de ${rate} (${source}, ${date}).`, copy: 'COPIE', accepted: methods => `Moyens de paiement acceptés : ${methods}.`,
     receipt: {
       methods: { 'bank transfer': 'Virement', 'card': 'Carte', 'cash': 'Espèces', 'cheque': 'Chèque', 'direct debit': 'Prélèvement', 'other': 'Autre' },
       method: 'Mode de règlement', document: 'Pièce', what: 'Pour', amount: 'Montant', received: 'Reçu', refunded: 'Remboursé', onAccount: 'Porté à votre compte',

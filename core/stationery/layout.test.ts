@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { bold, exampleInvoice, longOrder, metrics, order, orderLine, ottermill, plain } from '../testing/examples'
+import { bold, exampleInvoice, longOrder, metrics, order, orderLine, ottermill, plain, tansyHollow } from '../testing/examples'
+import { issuePaper } from '../documents/issue'
 import { layOut } from './layout'
 import type { DrawOp, Page } from './pages'
 import { a4, mm } from './stationery'
@@ -91,4 +92,28 @@ test('two rates bring a column for the rate, one does not', () => {
 
 test('the same Paper is laid out the same', () => {
   expect(layOut(exampleInvoice(), plain, metrics)).toEqual(layOut(exampleInvoice(), plain, metrics))
+})
+
+test('rows of the sums that are left out leave no hole, and the sum to pay stays as it is', () => {
+  const shown = (hiddenSums: ('lines' | 'net' | 'tax')[]) => texts(layOut(exampleInvoice({ order: { ...order, adjustments: [{ kind: 'charge', label: 'Carriage', amount: '9.50' }] } }), { ...bold, hiddenSums }, metrics).pages[0]!)
+  const place = (all: ReturnType<typeof shown>, words: string) => all.find(op => op.text.startsWith(words))
+  expect(place(shown([]), 'Net')).toBeDefined()
+  const without = shown(['lines', 'net', 'tax'])
+  for (const words of ['Sum of lines', 'VAT 23']) expect(place(without, words), words).toBeUndefined()
+  expect(place(without, 'Carriage')).toBeDefined()
+  const toPay = (all: ReturnType<typeof shown>) => all.filter(op => op.text.startsWith('To pay')).at(-1)!
+  expect(toPay(shown([])).y - toPay(without).y).toBeCloseTo(3 * 17)
+  const amounts = (all: ReturnType<typeof shown>) => all.filter(op => /^[\d,]+\.\d\d$/.test(op.text)).map(op => op.text)
+  expect(amounts(without)).toContain(amounts(shown([])).at(-1))
+})
+
+test('a receipt has no columns for quantity and price, and no table of tax', () => {
+  const payment = { direction: 'in' as const, date: '2026-11-24', method: 'card' as const, amount: '120.00', currency: 'EUR', reference: 'OM 118', onAccount: '20.00', settles: [{ kind: 'invoice' as const, number: 'INV-2026-00042', date: '2026-11-20', amount: '100.00', discount: '2.00', writtenOff: '0.00', left: '0.00' }] }
+  const source = { kind: 'payment receipt' as const, brand: tansyHollow, order: { ...order, lines: [] }, customer: ottermill, language: 'de' as const, rates: {}, payment }
+  const paper = issuePaper(source, '2026-11-24', 'PR-2026-00001')
+  for (const design of [plain, bold]) {
+    const words = texts(layOut(paper, design, metrics).pages[0]!).map(op => op.text)
+    expect(words).toEqual(expect.arrayContaining(['Zahlungsart', 'Karte', 'INV-2026-00042', 'Rechnung vom 20. November 2026', 'Skonto 2,00', 'Guthaben auf Ihrem Konto', 'Erhalten, EUR', '120,00']))
+    for (const none of ['Menge', 'Preis', 'USt']) expect(words).not.toContain(none)
+  }
 })

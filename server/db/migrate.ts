@@ -16,6 +16,7 @@ import { payments } from './migrations/011-payments'
 import { bank } from './migrations/012-bank'
 import { imports } from './migrations/013-imports'
 import { paidAtOnce } from './migrations/014-paid-at-once'
+import { accepted } from './migrations/015-accepted'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -32,6 +33,7 @@ const migrations = [
   { name: '012-bank', sql: bank },
   { name: '013-imports', sql: imports },
   { name: '014-paid-at-once', sql: paidAtOnce },
+  { name: '015-accepted', sql: accepted },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

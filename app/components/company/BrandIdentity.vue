@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { paymentMethods, type PaymentMethod } from '../../../core/documents/facts'
 import type { BrandView } from '../../../server/services/house/change'
 
 const props = defineProps<{ brand: BrandView }>()
@@ -10,10 +11,13 @@ const wrongs = ref<Record<string, string>>({})
 
 const formOf = (brand: BrandView) => ({
   name: brand.name, legalName: brand.legalName, address: brand.addressLines.join('\n'), country: brand.country, phone: brand.phone, email: brand.email, website: brand.website, registration: brand.registration, taxNumber: brand.taxNumber,
-  banks: brand.banks.map(bank => ({ ...bank })), senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo, pricesIncludeTax: brand.pricesIncludeTax,
+  banks: brand.banks.map(bank => ({ ...bank })), senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo, pricesIncludeTax: brand.pricesIncludeTax, methods: [...brand.methods],
 })
 const form = ref(formOf(props.brand))
 const currencyChoices = [{ value: '', words: 'any currency' }, ...['EUR', 'GBP', 'USD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'HUF', 'RON', 'BGN', 'JPY', 'CAD', 'AUD'].map(value => ({ value, words: value }))]
+const toggleMethod = (value: PaymentMethod) => {
+  form.value.methods = form.value.methods.includes(value) ? form.value.methods.filter(one => one !== value) : [...form.value.methods, value]
+}
 const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(props.brand)))
 watch(() => props.brand, (now) => {
   form.value = formOf(now)
@@ -52,7 +56,7 @@ useMainKey(() => void keep())
       <FormField v-model="form.email" label="Email on the paper" :disabled="disabled" />
       <FormField v-model="form.website" label="Website" :disabled="disabled" />
     </div>
-    <p class="soft">Prices on new drafts are <WordPicker label="Prices" :words="form.pricesIncludeTax ? 'with VAT' : 'without VAT'" :choices="[{ value: 'false', words: 'without VAT' }, { value: 'true', words: 'with VAT' }]" :value="String(form.pricesIncludeTax)" :disabled="disabled" @pick="form.pricesIncludeTax = $event === 'true'" />, where the customer says nothing else.</p>
+    <p class="soft">Prices on new drafts are <WordPicker label="Prices" :words="form.pricesIncludeTax ? 'with VAT' : 'without VAT'" :choices="[{ value: 'false', words: 'without VAT' }, { value: 'true', words: 'with VAT' }]" :value="String(form.pricesIncludeTax)" :disabled="disabled" @pick="form.pricesIncludeTax = $event === 'true'" />, where the customer says nothing else. Invoices say that <WordPicker label="Methods" several :words="form.methods.length ? `${form.methods.join(', ')} ${form.methods.length > 1 ? 'are' : 'is'} taken` : 'nothing of how to pay but the account'" :choices="paymentMethods.map(value => ({ value, words: value }))" :value="form.methods" :disabled="disabled" @pick="toggleMethod($event as PaymentMethod)" />.</p>
     <h2>Bank accounts</h2>
     <div v-for="(bank, index) in form.banks" :key="index" class="bank">
       <FormField v-model="bank.name" label="Bank" :disabled="disabled" /><FormField v-model="bank.iban" label="IBAN" mono :disabled="disabled" :wrong="wrongs[`banks.${index}.iban`]" /><FormField v-model="bank.bic" label="BIC" mono :disabled="disabled" :wrong="wrongs[`banks.${index}.bic`]" />

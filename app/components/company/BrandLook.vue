@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { paperFamilies, type Stationery } from '../../../core/stationery/stationery'
+import { hideableSums, paperFamilies, type HideableSum, type Stationery } from '../../../core/stationery/stationery'
 import type { BrandView } from '../../../server/services/house/change'
 
 /** How a brand's papers look, of one kind or all alike: design, fonts, colours and logo; the true paper stands beside it. */
@@ -13,7 +13,7 @@ const busy = ref(false)
 const only = ref('')
 const scopes = computed(() => [{ value: '', words: 'all its papers' }, ...props.kinds.map(one => ({ value: one.value, words: `${one.words} only` }))])
 const design = computed(() => props.brand.stationery.design)
-const formOf = (look: Stationery) => ({ design: look.design, headingFamily: look.headingFamily, textFamily: look.textFamily, colours: { ...look.colours } })
+const formOf = (look: Stationery) => ({ design: look.design, headingFamily: look.headingFamily, textFamily: look.textFamily, colours: { ...look.colours }, hiddenSums: [...look.hiddenSums ?? []] })
 const form = ref(formOf(design.value))
 const width = ref(String(design.value.logo?.width ?? 20))
 const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(design.value)))
@@ -51,6 +51,11 @@ const keep = () => dirty.value && !busy.value && change(form.value, 'The look is
 useMainKey(() => void keep())
 
 const designs = [{ value: 'plain', words: 'plain, with hairlines on white' }, { value: 'bold', words: 'bold, with a band of colour at the head' }]
+const sumWords: Record<HideableSum, string> = { lines: 'the sum of lines', net: 'the net sum', tax: 'the tax by rate' }
+const sumChoices = hideableSums.map(value => ({ value, words: sumWords[value] }))
+const toggleSum = (value: HideableSum) => {
+  form.value.hiddenSums = form.value.hiddenSums.includes(value) ? form.value.hiddenSums.filter(one => one !== value) : [...form.value.hiddenSums, value]
+}
 const families = paperFamilies.map(value => ({ value, words: value }))
 const colourNames = { brand: 'Brand: heading and band', accent: 'Accent: behind the sum to pay', ground: 'Ground: pale boxes and rows' } as const
 </script>
@@ -59,7 +64,8 @@ const colourNames = { brand: 'Brand: heading and band', accent: 'Accent: behind 
   <div class="body">
     <p class="sentence">On <WordPicker label="Papers" :words="scopes.find(one => one.value === only)!.words" :choices="scopes" :value="only" :disabled="disabled" @pick="choose($event)" /> the design is <WordPicker label="Design" :words="designs.find(one => one.value === form.design)!.words" :choices="designs" :value="form.design" :disabled="disabled" @pick="form.design = $event as 'plain' | 'bold'" />,
       headings are set in <WordPicker label="Font of headings" :words="form.headingFamily" :choices="families" :value="form.headingFamily" :disabled="disabled" @pick="form.headingFamily = $event" />,
-      text in <WordPicker label="Font of text" :words="form.textFamily" :choices="families" :value="form.textFamily" :disabled="disabled" @pick="form.textFamily = $event" />.</p>
+      text in <WordPicker label="Font of text" :words="form.textFamily" :choices="families" :value="form.textFamily" :disabled="disabled" @pick="form.textFamily = $event" />. Above the sum to pay <WordPicker label="Left out" several :words="form.hiddenSums.length ? `${form.hiddenSums.map(one => sumWords[one]).join(' and ')} ${form.hiddenSums.length > 1 ? 'are' : 'is'} left out` : 'nothing is left out'" :choices="sumChoices" :value="form.hiddenSums" :disabled="disabled" @pick="toggleSum($event as HideableSum)" />.</p>
+    <p v-if="form.hiddenSums.includes('tax') && form.design === 'bold' && kindFacts[kind].books" class="notice wait">{{ kindFacts[kind].many.replace(/^./, first => first.toUpperCase()) }} must say their tax by rate, and this design says it nowhere else.</p>
     <h2>Colours</h2>
     <div class="colours">
       <label v-for="(words, name) in colourNames" :key="name"><input v-model="form.colours[name]" type="color" :disabled="disabled"><span>{{ words }}<br><span class="mono soft">{{ form.colours[name] }}</span></span></label>

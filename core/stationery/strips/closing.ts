@@ -13,15 +13,16 @@ export function closing(strip: Strip): Block[] {
 function sums(strip: Strip): Block {
   const { paper, sheet, frame, stationery } = strip
   const bold = stationery.design === 'bold'
+  const rows = paper.sums.filter(row => !row.key || !stationery.hiddenSums?.includes(row.key))
   const left = bold ? frame.right - 78 * mm : 122 * mm
   const inset = bold ? 6 : 0
-  const height = 14 + paper.sums.length * rowStep + 30
+  const height = 14 + rows.length * rowStep + 30
   return {
     height: Math.max(height, bold ? 0 : 40 + paper.taxes.length * 12) + 8,
     draw: (top) => {
       let y = top + 20
       const cell = (row: number, column: number) => ({ role: 'table cell' as const, cell: { table: 1, row: row + 1, column } })
-      for (const [index, row] of paper.sums.entries()) {
+      for (const [index, row] of rows.entries()) {
         sheet.text(row.label, left + inset, y, { ...(row.strong ? frame.strong : frame.text), ...cell(index, 0) })
         sheet.text(row.amount, frame.right - inset, y, { ...(row.strong ? frame.strong : frame.text), ...cell(index, 1) }, 'right')
         y += rowStep
@@ -29,8 +30,8 @@ function sums(strip: Strip): Block {
       const strong = { ...frame.strong, size: 12 }
       if (bold) sheet.box(left, y - 11, frame.right - left, 25, stationery.colours.accent)
       else sheet.line(left, y - 10, frame.right, y - 10, '#1a1a1a', 0.9)
-      sheet.text(paper.toPay.label, left + inset, y + 6, { ...strong, ...cell(paper.sums.length, 0) })
-      sheet.text(paper.toPay.amount, frame.right - inset, y + 6, { ...strong, ...cell(paper.sums.length, 1) }, 'right')
+      sheet.text(paper.toPay.label, left + inset, y + 6, { ...strong, ...cell(rows.length, 0) })
+      sheet.text(paper.toPay.amount, frame.right - inset, y + 6, { ...strong, ...cell(rows.length, 1) }, 'right')
       if (!bold && paper.taxes.length > 0) taxTable(strip, top + 20)
     },
   }

@@ -167,8 +167,8 @@ export function contextOf(kind: DocumentKind, order: SubjectRow, lines: OrderLin
 }
 
 /** What a paper takes from a brand; sender addresses and the like stay out, so that changing them does not change papers. */
-function factsOf({ id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, banks }: BrandRow): PaperSource['brand'] {
-  return { id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, banks }
+function factsOf({ id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, banks, methods }: BrandRow): PaperSource['brand'] {
+  return { id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, banks, ...(methods.length ? { methods } : {}) }
 }
 
 /** The paper as it will be, or the plain reason why there is none. */

@@ -2,6 +2,7 @@ import { Refusal } from '../../../core/errors'
 import { exampleFields, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
 import { plainEmailLook, type EmailFrame, type EmailLook } from '../../../core/covernotes/email-look'
 import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
+import type { PaymentMethod } from '../../../core/documents/facts'
 import type { BankAccount } from '../../../core/documents/bank'
 import { checkIban } from '../../../core/documents/payment-code'
 import type { Language } from '../../../core/money/format'
@@ -48,7 +49,7 @@ export async function brandViews(kind: string): Promise<BrandView[]> {
 export interface BrandChange {
   version: number
   name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
-  banks: BankAccount[], senderName: string, senderAddress: string, replyTo: string, pricesIncludeTax: boolean
+  banks: BankAccount[], senderName: string, senderAddress: string, replyTo: string, pricesIncludeTax: boolean, methods: PaymentMethod[]
 }
 
 /** Locks the brand at the version that was on the screen and raises it, so that prepared papers know. */
@@ -69,8 +70,8 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
     await run(`update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, banks = $11::jsonb,
-      sender_name = $12, sender_address = $13, reply_to = $14, prices_include_tax = $15 where id = $1`,
-    [brandId, change.name, change.legalName, json(change.addressLines), change.country, change.phone, change.email, change.website, change.registration, change.taxNumber, json(banks), change.senderName, change.senderAddress, change.replyTo, change.pricesIncludeTax])
+      sender_name = $12, sender_address = $13, reply_to = $14, prices_include_tax = $15, payment_methods = $16::jsonb where id = $1`,
+    [brandId, change.name, change.legalName, json(change.addressLines), change.country, change.phone, change.email, change.website, change.registration, change.taxNumber, json(banks), change.senderName, change.senderAddress, change.replyTo, change.pricesIncludeTax, json(change.methods)])
     await markStale('brand_id', brandId)
     publish('house')
   })
@@ -89,6 +90,7 @@ export interface LookChange {
   headingFamily?: string
   textFamily?: string
   colours?: Stationery['colours']
+  hiddenSums?: Stationery['hiddenSums']
   /** Only the papers of this kind; without it all of the brand's. */
   kind?: DocumentKind
 }
@@ -101,7 +103,7 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
   const current = (await Promise.all((change.kind ? [change.kind] : documentKinds).map(kind => stationeries(kind)))).flat().filter(stationery => stationery.brandId === brandId)
   if (current.length === 0) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
   const looks = await Promise.all(current.map(async ({ id, design: before }) => {
-    const design = { ...before, design: change.design ?? before.design, headingFamily: change.headingFamily ?? before.headingFamily, textFamily: change.textFamily ?? before.textFamily, colours: change.colours ?? before.colours }
+    const design = { ...before, design: change.design ?? before.design, headingFamily: change.headingFamily ?? before.headingFamily, textFamily: change.textFamily ?? before.textFamily, colours: change.colours ?? before.colours, hiddenSums: change.hiddenSums ?? before.hiddenSums ?? [] }
     const flat = change.picture && await flattenPicture(change.picture, design.design === 'bold' ? design.colours.brand : '#ffffff')
     return { id, design, flat }
   }))

@@ -1,7 +1,7 @@
 import { one, rows } from '../../db/connection'
 import type { EmailLook } from '../../../core/covernotes/email-look'
 import type { Day } from '../../../core/documents/days'
-import type { BrandFacts } from '../../../core/documents/facts'
+import type { BrandFacts, PaymentMethod } from '../../../core/documents/facts'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
@@ -49,10 +49,11 @@ export interface BrandRow extends BrandFacts {
   emailLook: EmailLook
   /** Whether prices of new drafts and orders include tax, where the customer says nothing. */
   pricesIncludeTax: boolean
+  methods: PaymentMethod[]
 }
 
 const brandColumns = `b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country, b.phone, b.email, b.website, b.registration,
-  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax"`
+  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax", b.payment_methods methods`
 
 export async function brands(): Promise<BrandRow[]> {
   return rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)
