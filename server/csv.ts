@@ -21,21 +21,21 @@ export function csvStream<Row extends object>(columns: (keyof Row & string)[], b
   return source.pipe(text)
 }
 
-/** A whole paged list as CSV, page after page; `shape` gives the columns of a row. */
-export function csvPages<Row extends object, Shaped extends object>(columns: (keyof Shaped & string)[], page: (place: { after?: string, limit: number }) => Promise<{ rows: Row[], after: string | null }>, shape: (row: Row) => Shaped): Readable {
+/** A whole paged list as CSV, page after page; `shape` gives the columns of a row. The first page is there before the answer begins, so that a refusal is one. */
+export async function csvPages<Row extends object, Shaped extends object>(columns: (keyof Shaped & string)[], page: (place: { after?: string, limit: number }) => Promise<{ rows: Row[], after: string | null }>, shape: (row: Row) => Shaped): Promise<Readable> {
+  const first = await page({ limit: 200 })
   async function* batches() {
-    let after: string | undefined
-    do {
-      const found = await page({ after, limit: 200 })
+    for (let found = first; ; found = await page({ after: found.after!, limit: 200 })) {
       yield found.rows.map(shape)
-      after = found.after ?? undefined
-    } while (after)
+      if (!found.after) return
+    }
   }
   return csvStream(columns, batches())
 }
 
 /** Answers a stream of CSV as a file to be saved. */
-export function csvAnswer(event: H3Event, name: string, stream: Readable): Readable {
+export async function csvAnswer(event: H3Event, name: string, made: Promise<Readable>): Promise<Readable> {
+  const stream = await made
   setResponseHeaders(event, { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${name}.csv"` })
   return stream
 }

@@ -95,7 +95,7 @@ describe('the trial', () => {
     await setStatus([orders[0]!], 'Packed', 'Test')
     await setStatus([orders[0]!], 'Closed', 'Test')
     await house.settle()
-    const count = async () => (await one<{ count: number }>('select (select count(*) from paper)::int + (select count(*) from evaluation)::int + (select count(*) from trail)::int count'))!.count
+    const count = async () => (await one<{ count: number }>('select (select count(*) from paper)::int + (select count(*) from evaluation)::int + (select count(*) from event)::int count'))!.count
     const before = await count()
     const closed: RoutineSentence = { ...confirm, statuses: ['Closed'], issue: 'invoice', to: 'billing' }
     const trial = await tryOut(closed, 30, null)
