@@ -152,6 +152,16 @@ async function everything(): Promise<string> {
   return (await one<{ sum: string }>(`select (${tables.map(({ name }) => `coalesce((select sum(hashtextextended(t::text, 0)) from ${name} t), 0)`).join(' || \'/\' || ')}) sum`))!.sum
 }
 
+test('rates come in by a supervisor only, whatever way', async () => {
+  const person = demoStaff().find(one => one.role === 'clerk')!
+  const signedIn = await fetch(`${web.base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ email: person.email, password: person.password }) })
+  const clerk = { cookie: signedIn.headers.get('set-cookie')!.split(';')[0]! }
+  const records = (subject: string, headers: Record<string, string>) => call('post', '/api/imports/records', { subject, records: [subject === 'rates' ? { currency: 'USD', day: '2026-11-20', rate: '1.1' } : { number: 'API-1', name: 'A', country: 'Ireland' }] }, headers)
+  expect(await records('rates', clerk)).toMatchObject({ status: 403, body: { code: 'not-allowed' } })
+  expect(await records('rates', { cookie })).toMatchObject({ status: 200, body: { records: [{ outcome: 'written' }] } })
+  expect(await records('customers', clerk)).toMatchObject({ status: 200, body: { records: [{ outcome: 'written' }] } })
+})
+
 describe('bad input', () => {
   test('to every field of every body is refused with 4xx or taken, never 5xx; refused, it changes nothing', async () => {
     const wrong: string[] = []
