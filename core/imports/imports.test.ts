@@ -16,7 +16,7 @@ describe('a file of unknown making', () => {
   })
   test('one that is no text is refused in words', () => expect(() => decodeText(bytes(0x50, 0x4b, 3, 4, 0, 0))).toThrow('This file is not text'))
 
-  test.each([['a,b,c\n1,2,3', ','], ['a;b;c\n1,5;2,5;3', ';'], ['a\tb\n1\t2', '\t'], ['a|b\n1|2', '|'], ['"a,x";b\n"1,2";3', ';'], ['only\none', ',']])('%j is split at %j', (text, sign) => expect(findDelimiter(text)).toBe(sign))
+  test.each([['a,b,c\n1,2,3', ','], ['a;b;c\n1,5;2,5;3', ';'], ['a\tb\n1\t2', '\t'], ['a|b\n1|2', '|'], ['"a,x";b\n"1,2";3', ';'], ['only\none', ','], ['name;a note, with, commas\nA;x\nB;y', ';']])('%j is split at %j', (text, sign) => expect(findDelimiter(text)).toBe(sign))
   test.each([[['1.234,50', '3'], ','], [['1,234.50'], '.'], [['12,5', '13,75'], ','], [['1,0812'], ','], [['1,234'], '.'], [['100', '200'], '.'], [['1.5', '2,50', '3,10'], ',']] as const)('%j has the decimal sign %s', (cells, sign) => expect(findDecimalSign(cells)).toBe(sign))
   test.each([[['03.04.2026', '25.12.2026'], 'day first'], [['12/25/2026'], 'month first'], [['03/04/2026'], 'day first']] as const)('%j: %s', (cells, order) => expect(findDayOrder(cells)).toBe(order))
 })
