@@ -90,9 +90,9 @@ describe('a payment', () => {
     await recordPayment({ ...wanted, another: true }, 'Maeve Tarrant')
   })
 
-  test('booked by two people at the same instant is booked once', async () => {
+  test.each([false, true])('booked by several people at the same instant is booked once (said to be another: %s)', async (another) => {
     const { id } = await invoice()
-    const both = await Promise.allSettled(Array.from({ length: 6 }, () => recordPayment(payment({ amount: '612.54', settle: [settle(id, '612.54')], another: false }), 'Somebody')))
+    const both = await Promise.allSettled(Array.from({ length: 6 }, () => recordPayment(payment({ amount: '612.54', settle: [settle(id, '612.54')], another }), 'Somebody')))
     expect(both.filter(one => one.status === 'fulfilled')).toHaveLength(1)
     expect(await open(id)).toBe('0.00')
     expect((both.find(one => one.status === 'rejected') as PromiseRejectedResult).reason.message).toMatch(/booked already|Nothing is open/)
