@@ -160,5 +160,7 @@ const [reference, customerNote, suppliedOn, date] = [text('reference'), text('cu
 .texts .wide { flex: 1; }
 .texts .check { flex-direction: row; gap: 7px; align-items: center; }
 .texts input:not([type="checkbox"]) { border: 1px solid var(--rule); border-radius: 4px; padding: 5px 8px; font: inherit; font-size: 14px; color: var(--ink); background: var(--paper); }
+label.check { display: flex; gap: 8px; align-items: center; margin-top: 8px; }
+select { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 5px 8px; font: inherit; }
 .sum { text-align: right; margin: 10px 0; }
 </style>
