@@ -115,10 +115,10 @@ const stateWords: Record<ImportView['state'], string> = { new: 'not checked yet'
           <VBtn v-if="may" class="push" height="30" :disabled="busy" data-test="read-file" @click="field?.click()">Read a file…</VBtn>
           <input ref="field" type="file" class="file" accept=".csv,.txt,.tsv,text/csv" aria-label="A CSV file" data-test="import-file" @change="read">
         </div>
-        <div v-if="!file" class="empty"><strong>{{ first ? '…' : 'No file in hand' }}</strong>Customers, items, orders, payments and rates come in as CSV from any program: delimiter, encoding and decimal signs are found, columns are mapped here, every row is checked, and only then something is written. The same file twice changes nothing.</div>
+        <div v-if="!file" class="empty"><strong>{{ first ? '…' : 'No file in hand' }}</strong>Customers, items, orders, payments, movements of a bank and rates come in as CSV from any program: delimiter, encoding and decimal signs are found, columns are mapped here, every row is checked, and only then something is written. The same file twice changes nothing.</div>
         <template v-else>
           <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
-          <p v-else class="notice" role="status" data-test="import-facts"><span><strong>{{ stateWords[file.state] }}</strong> · {{ file.encoding }}, {{ delimiterWords[file.delimiter] }}<template v-if="rows"> · {{ plural(rows, 'row') }}: {{ count('right') }} right, {{ count('wrong') }} wrong<template v-if="started">, {{ count('written') }} written, {{ count('unchanged') }} unchanged</template></template></span></p>
+          <p v-else class="notice" role="status" data-test="import-facts"><span><strong>{{ stateWords[file.state] }}</strong><template v-if="file.asBefore && file.state === 'new'">, mapped as the last file with these columns was</template> · {{ file.encoding }}, {{ delimiterWords[file.delimiter] }}<template v-if="file.heading">, {{ plural(file.heading, 'line') }} above the names of its columns left out</template><template v-if="rows"> · {{ plural(rows, 'row') }}: {{ count('right') }} right, {{ count('wrong') }} wrong<template v-if="started">, {{ count('written') }} written, {{ count('unchanged') }} unchanged</template></template></span></p>
           <div class="body">
             <p class="sentence"><strong class="cut">{{ file.name }}</strong> holds {{ file.subject }}; its numbers are written <WordPicker label="Decimal sign" :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'" :choices="[{ value: '.', words: '1,234.50' }, { value: ',', words: '1.234,50' }]" :value="signs.decimalSign" :disabled="!may || started" @pick="signs.decimalSign = $event as ','" /> and its days <WordPicker label="Days" :words="signs.dayOrder" :choices="[{ value: 'day first', words: 'day first' }, { value: 'month first', words: 'month first' }]" :value="signs.dayOrder" :disabled="!may || started" @pick="signs.dayOrder = $event as 'day first'" />.</p>
             <table aria-label="Fields">
@@ -137,7 +137,8 @@ const stateWords: Record<ImportView['state'], string> = { new: 'not checked yet'
           <footer v-if="may" class="foot-bar">
             <span class="soft">{{ plural(file.columns.length, 'column') }}, by {{ file.madeBy }}</span><span class="push" />
             <VBtn v-if="rows" :href="`/api/imports/${file.id}/report`" data-test="import-report">Report as CSV</VBtn>
-            <VBtn v-if="dirty && !started" variant="flat" class="go" :disabled="busy || file.state === 'checking'" data-test="check-import" @click="check">Check every row</VBtn>
+            <VBtn v-if="file.bankFileId && count('right') === 0" variant="flat" class="go" :to="`/accounts/bank?file=${file.bankFileId}`" data-test="to-movements">Look at the movements</VBtn>
+            <VBtn v-else-if="dirty && !started" variant="flat" class="go" :disabled="busy || file.state === 'checking'" data-test="check-import" @click="check">Check every row</VBtn>
             <VBtn v-else variant="flat" class="go" :disabled="busy || count('right') === 0 || ['checking', 'writing'].includes(file.state)" data-test="write-import" @click="asking = true">Write {{ count('right') }} right rows</VBtn>
           </footer>
         </template>
@@ -147,7 +148,7 @@ const stateWords: Record<ImportView['state'], string> = { new: 'not checked yet'
         <div v-else class="empty"><strong>No rows yet</strong>Checked, the rows stand here: the wrong ones first, each with what is wrong and its cells to mend.</div>
       </aside>
     </div>
-    <Ask v-model="asking" :title="`Write ${plural(count('right'), 'row')} of ${file?.subject}?`" :go="`Write ${count('right')}`" :busy="busy" @go="write"><p>What is there already and the same is left as it is.<template v-if="file?.subject === 'orders'"> Orders that come in with a status tell the routines so.</template><template v-if="count('wrong')"> {{ count('wrong') }} wrong {{ count('wrong') === 1 ? 'row stays' : 'rows stay' }} here to be mended.</template></p></Ask>
+    <Ask v-model="asking" :title="`Write ${plural(count('right'), 'row')} of ${file?.subject}?`" :go="`Write ${count('right')}`" :busy="busy" @go="write"><p>What is there already and the same is left as it is.<template v-if="file?.subject === 'orders'"> Orders that come in with a status tell the routines so.</template><template v-else-if="file?.subject === 'bank movements'"> They are matched with what is open, and wait at Bank file for your look; nothing is booked before.</template><template v-if="count('wrong')"> {{ count('wrong') }} wrong {{ count('wrong') === 1 ? 'row stays' : 'rows stay' }} here to be mended.</template></p></Ask>
   </div>
 </template>
 

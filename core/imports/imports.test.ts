@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { readRecord, recordOf } from './row'
 import { guessMapping, importFields, importSubjects } from './subjects'
-import { decodeText, findDayOrder, findDecimalSign, findDelimiter, readDay, readNumber } from './text'
+import { decodeText, findDayOrder, findDecimalSign, findDelimiter, findHeading, readDay, readNumber } from './text'
 
 const bytes = (...values: number[]) => new Uint8Array(values)
 const usual = { decimalSign: '.', dayOrder: 'day first' } as const
@@ -16,13 +16,17 @@ describe('a file of unknown making', () => {
   })
   test('one that is no text is refused in words', () => expect(() => decodeText(bytes(0x50, 0x4b, 3, 4, 0, 0))).toThrow('This file is not text'))
 
-  test.each([['a,b,c\n1,2,3', ','], ['a;b;c\n1,5;2,5;3', ';'], ['a\tb\n1\t2', '\t'], ['a|b\n1|2', '|'], ['"a,x";b\n"1,2";3', ';'], ['only\none', ','], ['name;a note, with, commas\nA;x\nB;y', ';']])('%j is split at %j', (text, sign) => expect(findDelimiter(text)).toBe(sign))
+  test.each([['a,b,c\n1,2,3', ','], ['a;b;c\n1,5;2,5;3', ';'], ['a\tb\n1\t2', '\t'], ['a|b\n1|2', '|'], ['"a,x";b\n"1,2";3', ';'], ['only\none', ','], ['name;a note, with, commas\nA;x\nB;y', ';'], ['Konto 4711\nSaldo 3,50 EUR\nTag;Betrag;Text\n1;2,50;x\n2;3,50;y, z', ';']])('%j is split at %j', (text, sign) => expect(findDelimiter(text)).toBe(sign))
+  test.each<[string, string[][], number]>([
+    ['a plain file', [['number', 'name'], ['1', 'A']], 0], ['all text, names shorter than rows', [['name', 'town', 'note', 'group', ''], ['A', 'B', 'C', 'D', 'E']], 0], ['what a bank writes above', [['Umsätze', 'Konto DE12'], ['Zeitraum', '01.11.2026'], ['Tag', 'Name', 'Betrag'], ['24.11.2026', 'Müller', '3,50']], 2],
+    ['padded by a spreadsheet', [['Statement', '', '', '', ''], ['', '', '', '', ''], ['Day', 'Name', 'Text', 'Amount', ''], ['2026-11-24', 'A', 'B', '3.50', 'EUR']], 2], ['numbers alone', [['1', '2'], ['3', '4']], 0], ['one column', [['name'], ['A']], 0], ['nothing', [], 0],
+  ])('the names of the columns are found: %s', (_, rows, at) => expect(findHeading(rows)).toBe(at))
   test.each([[['1.234,50', '3'], ','], [['1,234.50'], '.'], [['12,5', '13,75'], ','], [['1,0812'], ','], [['1,234'], '.'], [['100', '200'], '.'], [['1.5', '2,50', '3,10'], ',']] as const)('%j has the decimal sign %s', (cells, sign) => expect(findDecimalSign(cells)).toBe(sign))
   test.each([[['03.04.2026', '25.12.2026'], 'day first'], [['12/25/2026'], 'month first'], [['03/04/2026'], 'day first']] as const)('%j: %s', (cells, order) => expect(findDayOrder(cells)).toBe(order))
 })
 
 describe('cells', () => {
-  test.each([['1.234,50 €', ',', '1234.50'], ['EUR 12', '.', '12'], ['-1\'234.5', '.', '-1234.5'], ['1,234.50', ',', undefined], ['1.23', ',', undefined], ['ten', '.', undefined], ['1e5', '.', undefined], ['', '.', undefined], ['0x10', '.', undefined]] as const)('the number %j with %s is %s', (cell, sign, value) => {
+  test.each([['1.234,50 €', ',', '1234.50'], ['+12,00', ',', '12.00'], ['1.234,50-', ',', '-1234.50'], ['−3.10', '.', '-3.10'], ['-5-', '.', undefined], ['EUR 12', '.', '12'], ['-1\'234.5', '.', '-1234.5'], ['1,234.50', ',', undefined], ['1.23', ',', undefined], ['ten', '.', undefined], ['1e5', '.', undefined], ['', '.', undefined], ['0x10', '.', undefined]] as const)('the number %j with %s is %s', (cell, sign, value) => {
     expect(readNumber(cell, sign)).toBe(value)
   })
   test.each([['24.11.2026', '2026-11-24'], ['2026-11-24T08:00', '2026-11-24'], ['20261124', '2026-11-24'], ['3/4/26', '2026-04-03'], ['31.02.2026', undefined], ['2026-13-01', undefined], ['tomorrow', undefined]])('the day %j is %s', (cell, day) => expect(readDay(cell, 'day first')).toBe(day))
@@ -56,6 +60,12 @@ describe('a row', () => {
       'Neither a customer number nor a document number is given.',
     ])
     expect(readRecord('customers', { number: '1', name: 'x'.repeat(121), country: 'a\u0000b', email: 'no' }, usual).problems).toHaveLength(3)
+  })
+  test.each<[Record<string, string>, string]>([
+    [{ amount: '-7,90' }, '-7.9'], [{ amount: '7,90', direction: 'S' }, '-7.9'], [{ amount: '7,90', direction: 'CRDT' }, '7.9'], [{ amount: '-7,90', direction: '-' }, '-7.9'], [{ moneyIn: '5,00' }, '5'], [{ moneyOut: '5,00', moneyIn: '0,00' }, '-5'], [{ moneyOut: '-5,00' }, '-5'],
+  ])('a movement written as %j is %s', (raw, amount) => expect(readRecord('bank movements', { bookedOn: '24.11.2026', ...raw }, { ...usual, decimalSign: ',' })).toEqual({ problems: [], record: { bookedOn: '2026-11-24', amount } }))
+  test.each<[Record<string, string>, string]>([[{}, 'No amount is given.'], [{ amount: '0' }, 'No money moved.'], [{ moneyIn: '1', moneyOut: '2' }, 'Money came in and went out in one row.'], [{ amount: '1', direction: 'sideways' }, 'In or out: “sideways” is none of']])('a movement written as %j is refused: %s', (raw, words) => {
+    expect(readRecord('bank movements', { bookedOn: '2026-11-24', ...raw }, usual).problems.join()).toContain(words)
   })
   test('a formula is only text', () => expect(readRecord('customers', { number: '1', name: '=HYPERLINK("x")', country: 'Ireland' }, usual)).toMatchObject({ problems: [], record: { name: '=HYPERLINK("x")' } }))
   test('whatever stands in it, it is read or refused', () => {

@@ -1,5 +1,6 @@
 import { isAddress } from '../wishes/recipients'
-import { importFields, type ImportField, type ImportSubject, type Mapping } from './subjects'
+import { Decimal } from '../money/decimal'
+import { directions, importFields, oneOf, type ImportField, type ImportSubject, type Mapping } from './subjects'
 import { readDay, readNumber, type DayOrder, type DecimalSign } from './text'
 
 /** A record with plain values by field key: exact numbers, ISO days, trimmed text; what is empty is left out. */
@@ -26,9 +27,22 @@ export function readRecord(subject: ImportSubject, raw: ImportRecord, how: Pick<
     if ('problem' in value) problems.push(value.problem)
     else record[field.key] = value.value
   }
-  if (subject === 'payments' && !raw.customer && !raw.document) problems.push('Neither a customer number nor a document number is given.')
-  if (subject === 'orders' && !raw.item && !raw.description) problems.push('Its line has neither an item code nor a description.')
+  const some = oneOf[subject]
+  if (some && !some.keys.some(key => raw[key])) problems.push(some.words)
+  if (subject === 'bank movements' && problems.length === 0) problems.push(...signAmount(record))
   return { record, problems }
+}
+
+/** A movement keeps one amount, below zero when the money went out, whichever way its bank writes that. @returns what is wrong */
+function signAmount(record: ImportRecord): string[] {
+  const { moneyIn = '0', moneyOut = '0', direction } = record
+  const [came, went] = [new Decimal(moneyIn).abs(), new Decimal(moneyOut).abs()]
+  if (came.gt(0) && went.gt(0)) return ['Money came in and went out in one row.']
+  const written = record.amount === undefined ? came.minus(went) : new Decimal(record.amount)
+  const amount = direction === undefined ? written : written.abs().times(directions[direction] ? 1 : -1)
+  for (const key of ['moneyIn', 'moneyOut', 'direction']) Reflect.deleteProperty(record, key)
+  record.amount = amount.toString()
+  return amount.isZero() ? ['No money moved.'] : []
 }
 
 function readValue(field: ImportField, cell: string, { decimalSign, dayOrder }: Pick<Reading, 'decimalSign' | 'dayOrder'>): { value: string } | { problem: string } {

@@ -2,7 +2,7 @@ import { paymentMethods } from '../documents/facts'
 import { languages } from '../money/format'
 
 /** What can be read from a file or given by another program. */
-export const importSubjects = ['customers', 'items', 'orders', 'payments', 'rates'] as const
+export const importSubjects = ['customers', 'items', 'orders', 'payments', 'bank movements', 'rates'] as const
 export type ImportSubject = typeof importSubjects[number]
 
 /** A field of a record. Its key is stable: programs that give JSON use it. */
@@ -22,6 +22,9 @@ const text = (key: string, words: string, most: number, ...named: string[]): Imp
 const needed = (field: ImportField): ImportField => ({ ...field, needed: true })
 const of = (kind: ImportField['kind'], key: string, words: string, ...named: string[]): ImportField => ({ key, words, kind, named: [key.toLowerCase(), ...named] })
 const choice = (key: string, words: string, choices: readonly string[], ...named: string[]): ImportField => ({ ...of('choice', key, words, ...named), choices })
+
+/** How banks write which way money went: true came in. */
+export const directions: Readonly<Record<string, boolean>> = { in: true, credit: true, crdt: true, cr: true, c: true, haben: true, h: true, crédit: true, '+': true, out: false, debit: false, dbit: false, dr: false, d: false, soll: false, s: false, débit: false, '-': false }
 
 export const importFields: Readonly<Record<ImportSubject, readonly ImportField[]>> = {
   customers: [
@@ -47,9 +50,24 @@ export const importFields: Readonly<Record<ImportSubject, readonly ImportField[]
     needed(of('day', 'date', 'Day', 'paidon', 'paymentdate', 'datum', 'bookingdate', 'buchungstag', 'date')), needed(of('amount', 'amount', 'Amount', 'betrag', 'montant', 'paid')), of('currency', 'currency', 'Currency', 'waehrung', 'währung', 'devise'),
     choice('method', 'Method', paymentMethods, 'paymentmethod', 'zahlungsart', 'mode'), text('reference', 'What the payer wrote', 140, 'text', 'verwendungszweck', 'libelle', 'libellé', 'purpose'),
   ],
+  'bank movements': [
+    needed(of('day', 'bookedOn', 'Booked on', 'bookingdate', 'date', 'buchungstag', 'buchungsdatum', 'datum', 'valuedate', 'valuta', 'dateoperation', 'dateopération')),
+    of('number', 'amount', 'Amount, below zero when it went out', 'betrag', 'montant', 'umsatz'), of('number', 'moneyIn', 'Amount that came in', 'in', 'credit', 'crédit', 'paidin', 'haben', 'gutschrift'), of('number', 'moneyOut', 'Amount that went out', 'out', 'debit', 'débit', 'paidout', 'soll', 'belastung'),
+    choice('direction', 'In or out', Object.keys(directions), 'creditdebit', 'cdtdbtind', 'type', 'art', 'sollhaben', 'sens'), of('currency', 'currency', 'Currency', 'waehrung', 'währung', 'devise'), text('account', 'Our own account', 60, 'ownaccount', 'ouraccount', 'auftragskonto', 'eigeneskonto', 'compte'),
+    text('name', 'Who paid, or was paid', 200, 'payer', 'payee', 'counterparty', 'auftraggeber', 'empfänger', 'beguenstigter', 'begünstigter', 'zahlungspflichtiger', 'contrepartie', 'nom'), text('iban', 'Their account', 60, 'theiraccount', 'gegenkonto', 'kontonummer'),
+    text('text', 'What was written', 1000, 'remittanceinformation', 'purpose', 'details', 'narrative', 'description', 'verwendungszweck', 'buchungstext', 'libelle', 'libellé', 'motif'), text('reference', 'Creditor reference', 200, 'creditorreference', 'structuredreference', 'referenz', 'référence'),
+    text('bankReference', 'The bank’s own reference', 200, 'transactionid', 'bankid', 'entryreference', 'umsatzid'),
+  ],
   rates: [
     needed(of('currency', 'currency', 'Currency', 'waehrung', 'währung', 'devise')), needed(of('day', 'day', 'Day', 'date', 'datum')), needed(of('number', 'rate', 'Rate', 'kurs', 'cours', 'taux')), text('source', 'Source', 80, 'quelle'),
   ],
+}
+
+/** Fields of which a record needs at least one, with the words that say so. */
+export const oneOf: Partial<Record<ImportSubject, { keys: readonly string[], words: string }>> = {
+  'orders': { keys: ['item', 'description'], words: 'Its line has neither an item code nor a description.' },
+  'payments': { keys: ['customer', 'document'], words: 'Neither a customer number nor a document number is given.' },
+  'bank movements': { keys: ['amount', 'moneyIn', 'moneyOut'], words: 'No amount is given.' },
 }
 
 /** A field's value: from a column, or the same for every row. */

@@ -25,15 +25,28 @@ export type Delimiter = typeof delimiters[number]
 
 /** What stands between the cells: the sign that comes equally often, and most often, in the first lines; quoted text does not count. */
 export function findDelimiter(text: string): Delimiter {
-  const lines = text.slice(0, 20_000).replace(/"(?:[^"]|"")*"/g, '').split(/\r\n|\n|\r/).filter(line => line.trim()).slice(0, 12)
+  const lines = text.slice(0, 20_000).replace(/"(?:[^"]|"")*"/g, '').split(/\r\n|\n|\r/).filter(line => line.trim()).slice(0, 24)
   const score = (sign: string) => {
-    const counts = lines.map(line => line.split(sign).length - 1)
-    return counts[0]! > 0 ? counts.filter(count => count === counts[0]).length * 1000 + counts[0]! : 0
+    const counts = lines.map(line => line.split(sign).length - 1).filter(count => count > 0)
+    return Math.max(0, ...counts.map(count => counts.filter(other => other === count).length * 1000 + count))
   }
   return [...delimiters].sort((a, b) => score(b) - score(a))[0]!
 }
 
 export type DecimalSign = '.' | ','
+
+const looksLikeValue = (cell: string) => /^[+-]?[\d.,:/\s'-]*\d[\d.,:/\s'-]*([€£%]|[A-Z]{3})?$/.test(cell)
+
+/**
+ * Which of the first rows names the columns, counted from 0: banks and ledgers write their own name, an account or a period above. It is the first row
+ * that holds no number or day and is filled as widely as the rows that follow; the very first where none is.
+ */
+export function findHeading(rows: readonly (readonly string[])[]): number {
+  const filled = rows.map(row => row.filter(cell => cell.trim() !== '').length)
+  const most = Math.max(0, ...filled)
+  const wide = most > 4 ? most - 1 : most
+  return Math.max(0, rows.findIndex((row, index) => filled[index]! >= wide && !row.some(cell => looksLikeValue(cell.trim()))))
+}
 
 /** Which sign is the decimal one in these cells: a sign before any but three last digits decides; a point where nothing does. */
 export function findDecimalSign(cells: readonly string[]): DecimalSign {
@@ -49,7 +62,7 @@ export function findDecimalSign(cells: readonly string[]): DecimalSign {
 
 /** A cell as an exact number: "1.234,50 €" with a comma is "1234.50". Undefined when it is none. */
 export function readNumber(cell: string, sign: DecimalSign): string | undefined {
-  const bare = cell.trim().replace(/^(?:€|£|EUR|GBP|USD)\s*|\s*(?:€|£|EUR|GBP|USD|%)$/gi, '').replace(/[\s'’]/g, '')
+  const bare = cell.trim().replace('−', '-').replace(/^(?:€|£|EUR|GBP|USD)\s*|\s*(?:€|£|EUR|GBP|USD|%)$/gi, '').replace(/[\s'’]/g, '').replace(/^\+|\+$/, '').replace(/^(\d.*)-$/, '-$1')
   const grouped = sign === ',' ? /^-?(\d+|\d{1,3}(\.\d{3})+)(,\d{1,6})?$/ : /^-?(\d+|\d{1,3}(,\d{3})+)(\.\d{1,6})?$/
   if (!grouped.test(bare) || bare.length > 22) return undefined
   return sign === ',' ? bare.replaceAll('.', '').replace(',', '.') : bare.replaceAll(',', '')

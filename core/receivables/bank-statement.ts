@@ -2,7 +2,7 @@ import { XMLParser, XMLValidator } from 'fast-xml-parser'
 import { isDay, type Day } from '../documents/days'
 import { isCreditorReference } from '../documents/payment-code'
 import { Refusal } from '../errors'
-import type { Currency, DecimalText } from '../money/decimal'
+import { Decimal, type Currency, type DecimalText } from '../money/decimal'
 
 /** One movement on a bank account. */
 export interface BankEntry {
@@ -55,15 +55,18 @@ export function readCamt053(xml: string): BankStatement[] {
     throw new Refusal('not-xml', `This XML could not be read: ${(error as Error).message}`, { status: 400 })
   }
   if (!document) throw new Refusal('not-a-statement', 'This is no bank statement: an ISO 20022 camt.053 file has a “BkToCstmrStmt”. Ask the bank for that format, or use its CSV.', { status: 400 })
+  const alike = new Map<string, Map<string, number>>()
   return list(document, 'Stmt').map((statement) => {
     const account = text(statement, 'Acct/Id/IBAN', 'Acct/Id/Othr/Id')
-    return { account, entries: keyed(list(statement, 'Ntry').filter(isBooked).flatMap((entry, index) => entriesOf(entry, index + 1))) }
+    if (!alike.has(account)) alike.set(account, new Map())
+    return { account, entries: keyed(list(statement, 'Ntry').filter(isBooked).flatMap((entry, index) => entriesOf(entry, index + 1)), alike.get(account)!) }
   })
 }
 
 const isBooked = (entry: Node) => ['BOOK', ''].includes(text(entry, 'Sts/Cd', 'Sts'))
 
-interface Unkeyed extends Omit<BankEntry, 'key'> { bankReference: string }
+/** A movement as it is read, with the bank's own reference where there is one. */
+export interface Unkeyed extends Omit<BankEntry, 'key'> { bankReference: string }
 
 function entriesOf(entry: Node, place: number): Unkeyed[] {
   const bookedOn = text(entry, 'BookgDt/Dt', 'BookgDt/DtTm', 'ValDt/Dt', 'ValDt/DtTm').slice(0, 10)
@@ -87,13 +90,25 @@ function entriesOf(entry: Node, place: number): Unkeyed[] {
   return details.map((detail, index) => make(detail, text(detail, 'Amt', 'AmtDtls/TxAmt/Amt'), text(detail, 'Amt/@Ccy', 'AmtDtls/TxAmt/Amt/@Ccy') || whole.currency, [text(detail, 'Refs/AcctSvcrRef', 'Refs/TxId') || (own && `${own}/${index + 1}`)].join('')))
 }
 
-/** Keys by the bank's own reference, else by all that is said of the movement and how many alike came before it. */
-export function keyed(entries: readonly (Omit<BankEntry, 'key'> & { bankReference?: string })[]): BankEntry[] {
-  const seen = new Map<string, number>()
+/** All that is said of a movement: the bank's own reference stands for its names and texts. */
+export const saidOf = ({ bankReference, ...entry }: Unkeyed): string =>
+  [entry.bookedOn, new Decimal(entry.amount).toString(), entry.currency, bankReference ? `ref ${bankReference}` : [entry.name, entry.iban, entry.text, entry.reference].join('|')].join('|')
+
+/** One more that says the same. @returns how many it makes */
+export function countAlike(seen: Map<string, number>, said: string): number {
+  const count = (seen.get(said) ?? 0) + 1
+  seen.set(said, count)
+  return count
+}
+
+/**
+ * Keys by what is said and how many alike came before. A movement with the bank's reference that comes in a further statement of the file is the same;
+ * one without is another, as the bank says nothing else: it is looked at rather than lost.
+ */
+function keyed(entries: readonly Unkeyed[], alike: Map<string, number>): BankEntry[] {
+  const named = new Map<string, number>()
   return entries.map(({ bankReference, ...entry }) => {
-    const said = [entry.bookedOn, entry.amount, entry.currency, bankReference ? `ref ${bankReference}` : [entry.name, entry.iban, entry.text, entry.reference].join('|')].join('|')
-    const alike = (seen.get(said) ?? 0) + 1
-    seen.set(said, alike)
-    return { ...entry, key: `${said}|${alike}` }
+    const said = saidOf({ ...entry, bankReference })
+    return { ...entry, key: `${said}|${countAlike(bankReference ? named : alike, said)}` }
   })
 }

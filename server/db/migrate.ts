@@ -17,6 +17,7 @@ import { bank } from './migrations/012-bank'
 import { imports } from './migrations/013-imports'
 import { paidAtOnce } from './migrations/014-paid-at-once'
 import { accepted } from './migrations/015-accepted'
+import { bankMovements } from './migrations/016-bank-movements'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -34,6 +35,7 @@ const migrations = [
   { name: '013-imports', sql: imports },
   { name: '014-paid-at-once', sql: paidAtOnce },
   { name: '015-accepted', sql: accepted },
+  { name: '016-bank-movements', sql: bankMovements },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

@@ -7,7 +7,7 @@ export class Statements {
 
   names(): string[] {
     const place = join(this.folder, 'bank')
-    return existsSync(place) ? readdirSync(place).filter(name => /^[\w.-]+\.xml$/.test(name)).sort().reverse() : []
+    return existsSync(place) ? readdirSync(place).filter(name => /^[\w.-]+\.(xml|csv)$/.test(name)).sort().reverse() : []
   }
 
   read(name: string): Buffer | undefined {

@@ -98,7 +98,7 @@ export function pages(rules: Rules, mailboxes: Mailboxes, statements: Statements
     switch (parts[0]) {
       case undefined: return send(boxes(mailboxes))
       case 'rules': return send(rulesPage(rules))
-      case 'bank': return parts[1] ? send(statements.read(parts[1]), 'application/xml') : send(page('Bank counter', `<h1>Bank counter</h1><p>Statements to take away (ISO 20022 camt.053).</p><ul>${statements.names().map(name => `<li><a href="/bank/${name}" download>${name}</a></li>`).join('') || '<li>none yet</li>'}</ul>`))
+      case 'bank': return parts[1] ? send(statements.read(parts[1]), parts[1].endsWith('.csv') ? 'text/csv' : 'application/xml') : send(page('Bank counter', `<h1>Bank counter</h1><p>Statements to take away: those of one account as ISO 20022 camt.053, those of the other as CSV.</p><ul>${statements.names().map(name => `<li><a href="/bank/${name}" download>${name}</a></li>`).join('') || '<li>none yet</li>'}</ul>`))
       case 'all.json': return send(JSON.stringify(mailboxes.all()), 'application/json')
       case 'mailbox': {
         const mails = mailboxes.of(parts[1] ?? '')

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { statementXml } from '../../demo/bank'
+import { statementCsv, statementXml } from '../../demo/bank'
 import { useDesk } from './desk'
 
 /* What other programs hold comes in from the screen: a bank file with sure, unsure and strange rows; a CSV with bad rows mended on the spot; every list goes out as CSV. */
@@ -27,7 +27,7 @@ beforeAll(async () => {
 })
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
-const give = async (selector: string, name: string, content: string) => {
+const give = async (selector: string, name: string, content: string | Buffer) => {
   const path = join(folder, name)
   writeFileSync(path, content)
   const field = await desk.page.waitForSelector(selector) as { uploadFile: (path: string) => Promise<void> }
@@ -84,6 +84,43 @@ describe('a bank file', () => {
     await desk.says('by Col Varley, as statement.xml. Nothing was booked again.')
     await give('[data-test="bank-file"]', 'notes.xml', '<notes>pay the beekeeper</notes>')
     await desk.says('This is no bank statement')
+  })
+})
+
+describe('a bank statement as CSV', () => {
+  const statement = () => statementCsv('DE47DEMO0000004711', day, [{ amount: open[3]!.open, name: 'Müller', text: `Rechnung ${open[3]!.number}` }, { amount: '5.55', name: 'Niemand' }, { amount: '4.90', name: 'Demo Bank', text: 'Kontoführung', out: true }])
+
+  test('given at Bank file, its columns are mapped, its rows checked, and its movements matched and booked after a look', async () => {
+    await desk.page.goto(`${desk.base}/accounts/bank`)
+    await give('[data-test="bank-file"]', 'umsaetze.csv', statement())
+    await facts('2 lines above the names of its columns left out')
+    expect(await desk.text('table[aria-label="Fields"]')).toMatch(/Amount, below zero[\s\S]*Betrag[\s\S]*In or out\s+Soll\/Haben/)
+    await desk.press('Control+Enter')
+    await facts('3 rows: 3 right, 0 wrong')
+    await desk.press('Control+Enter')
+    await desk.says('nothing is booked before')
+    await desk.sayYes()
+    await facts('3 written')
+    await desk.wait('[data-test="to-movements"]')
+    await desk.page.click('[data-test="to-movements"]')
+    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('[data-test="file-facts"]')?.innerText.includes('1 sure, 0 unsure, 2 strange'))
+    await desk.says('Müller')
+    await desk.press('Control+Enter')
+    await desk.sayYes()
+    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('[data-test="file-facts"]')?.innerText.includes('1 done'), { timeout: 20_000 })
+    await desk.page.goto(`${desk.base}/register?kind=invoice&search=${open[3]!.number}`)
+    await desk.page.waitForFunction(() => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''))
+  })
+
+  test('the next one with the same columns is mapped as this one was, and what is known is left as it is', async () => {
+    await desk.page.goto(`${desk.base}/accounts/bank`)
+    await give('[data-test="bank-file"]', 'umsaetze-2.csv', statement())
+    await facts('mapped as the last file with these columns was')
+    await desk.page.click('[data-test="check-import"]')
+    await facts('3 right')
+    await desk.press('Control+Enter')
+    await desk.sayYes()
+    await facts('0 written, 3 unchanged')
   })
 })
 

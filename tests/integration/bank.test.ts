@@ -2,12 +2,13 @@ import { createHash } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { creditorReference } from '../../core/documents/payment-code'
 import { Decimal } from '../../core/money/decimal'
-import { statementXml } from '../../demo/bank'
+import { statementCsv, statementXml } from '../../demo/bank'
 import { one, rows, run } from '../../server/db/connection'
 import { sweep } from '../../server/services/dispatch/sweep'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { recordPayment, undoPayment } from '../../server/services/receivables/payments'
 import { bankEntries, bankFiles, bookEntry, bookSure, bookWaiting, matchAgain, setAside, takeBankFile, type EntryView } from '../../server/services/receivables/bank'
+import { checkImport, goOnImporting, importRecords, importRows, importView, takeImport, writeImport } from '../../server/services/imports/imports'
 import { papersOf, useHouse } from './house'
 
 /* Bank files: read, matched, looked at and booked; never twice. */
@@ -93,6 +94,30 @@ describe('a bank file', () => {
     expect((await entries(file))[0]!.state).toBe('sure')
   })
 
+  test('a movement whose text no index could hold is kept, and known when it comes again', async () => {
+    const text = Array.from({ length: 700 }, (_, n) => createHash('md5').update(String(n)).digest('hex')).join(' ')
+    const file = await read([{ amount: '9.99', name: 'x', text }])
+    expect(await entries(file)).toHaveLength(1)
+    const again = await takeBankFile('again.xml', Buffer.from(statementXml(`IE35DEMO${place}`, day, [{ amount: '9.99', name: 'x', text }, { amount: '2.00', name: 'y' }])), 'Col Varley')
+    await house.settle()
+    expect((await bankFiles()).find(one => one.id === again)).toMatchObject({ entries: 2, known: 1 })
+  })
+
+  test('two statements in one file: the bank\'s reference tells the same movement from another that only looks alike', async () => {
+    const entry = (reference: string) => `<Ntry><Amt Ccy="EUR">5.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts>BOOK</Sts><BookgDt><Dt>${day}</Dt></BookgDt>${reference && `<AcctSvcrRef>${reference}</AcctSvcrRef>`}</Ntry>`
+    const statement = `<Stmt><Acct><Id><IBAN>IE35TWICE</IBAN></Id></Acct>${entry('R1')}${entry('')}</Stmt>`
+    const id = await takeBankFile('both.xml', Buffer.from(`<Document><BkToCstmrStmt>${statement}${statement}</BkToCstmrStmt></Document>`), 'Col Varley')
+    await house.settle()
+    expect((await bankFiles()).find(one => one.id === id)).toMatchObject({ state: 'ready', entries: 4, known: 1 })
+    expect(await entries(id)).toHaveLength(3)
+  })
+
+  test('what waits to be booked in one file is not sure in another', async () => {
+    const a = await invoice()
+    await read([{ amount: a.open, name: a.name, text: a.number }])
+    expect(told(await entries(await read([{ amount: a.open, name: a.name, text: a.number }])))).toEqual([`strange: It names ${a.number}, on which nothing is open.`])
+  })
+
   test.each<[string, Uint8Array | string, string]>([
     ['a picture', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 1]), 'This file is not text'],
     ['another XML', '<a/>', 'This is no bank statement'],
@@ -114,5 +139,69 @@ describe('a bank file', () => {
     await sweep()
     await house.settle()
     expect((await bankFiles())[0]).toMatchObject({ name: 'died.xml', state: 'ready', entries: 1 })
+  })
+})
+
+describe('a bank statement as CSV', () => {
+  async function csv(movements: Movement[], account = `DE47CSV${++place}`): Promise<number> {
+    const id = await takeImport('bank movements', 'umsaetze.csv', statementCsv(account, day, movements), 'Col Varley')
+    const view = await importView(id)
+    await checkImport(id, { ...view, mapping: { ...view.mapping, account: { fixed: account } } })
+    await house.settle()
+    return id
+  }
+  async function kept(id: number): Promise<number> {
+    await writeImport(id)
+    await house.settle()
+    return (await importView(id)).bankFileId!
+  }
+  const words = async (id: number) => (await importRows({ importId: id, limit: 100 })).rows.map(row => `${row.line} ${row.state}: ${row.note}`)
+
+  test('is read past what stands above its columns, mapped, checked and matched as any statement; nothing is booked before the look', async () => {
+    const [a, b] = [await invoice(), await invoice('10418', '7')]
+    const id = await csv([{ amount: a.open, name: 'Müller', text: `Rechnung ${a.number}` }, { amount: b.open, name: 'x', reference: creditorReference(b.number) }, { amount: '1234.56', name: 'y' }, { amount: '4.90', name: 'Bank', out: true }])
+    expect(await importView(id)).toMatchObject({ encoding: 'Windows-1252', heading: 2, decimalSign: ',', counts: { right: 4 }, bankFileId: null, asBefore: false })
+    const file = await kept(id)
+    expect(told(await entries(file))).toEqual([`sure: It names ${a.number}, and the amount fits.`, `sure: The reference names ${b.number}, and the amount fits.`, 'strange: No open invoice has its number, or its amount and name.', 'strange: Money that went out, and no credit note is named.'])
+    expect((await entries(file)).map(({ amount, currency, name, bookedOn }) => [amount, currency, name, bookedOn])).toEqual([[a.open, 'EUR', 'Müller', day], [b.open, 'EUR', 'x', day], ['1234.56', 'EUR', 'y', day], ['-4.90', 'EUR', 'Bank', day]])
+    expect(await open(a.id)).toBe(a.open)
+    await bookSure(file, null, 'Col Varley')
+    await house.settle()
+    expect([await open(a.id), await open(b.id)]).toEqual(['0.00', '0.00'])
+  })
+
+  test('the same movement comes in once, whichever file it comes in, as CSV, as XML or from a program', async () => {
+    const movement = { amount: '61.00', name: 'Twice' }
+    const first = await kept(await csv([movement, { amount: '3.00', name: 'z' }], 'DE47SAME'))
+    const again = await csv([movement, { amount: '3.00', name: 'z' }], 'DE47SAME')
+    expect(await importView(again)).toMatchObject({ asBefore: true, mapping: { account: { fixed: 'DE47SAME' } } })
+    const file = await kept(again)
+    expect(await words(again)).toEqual(['5 unchanged: This movement is known already.', '6 unchanged: This movement is known already.'])
+    expect((await bankFiles()).filter(one => [first, file].includes(one.id))).toMatchObject([{ entries: 2, known: 2, account: '' }, { entries: 2, known: 0, account: 'DE47SAME' }])
+    const record = { bookedOn: day, amount: '61', account: 'DE47SAME', name: 'whatever', bankReference: `U${day.replaceAll('-', '')}0` }
+    const given = await importRecords('bank movements', [record, { ...record, bankReference: 'other' }, { ...record, amount: '1.005' }, { ...record, bookedOn: '2099-01-01' }], 'Shop')
+    expect(given.map(one => `${one.outcome}: ${one.note}`)).toEqual(['unchanged: This movement is known already.', expect.stringContaining('written: Kept'), 'wrong: 1.005 has more digits than EUR has.', expect.stringContaining('wrong: 2099-01-01 is in the future')])
+    expect((await importRecords('bank movements', [record, { ...record, bankReference: 'other' }], 'Shop')).map(one => one.outcome)).toEqual(['unchanged', 'unchanged'])
+    const xml = `<Document><BkToCstmrStmt><Stmt><Acct><Id><IBAN>DE47SAME</IBAN></Id></Acct><Ntry><Amt Ccy="EUR">61.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts>BOOK</Sts><BookgDt><Dt>${day}</Dt></BookgDt><AcctSvcrRef>other</AcctSvcrRef></Ntry></Stmt></BkToCstmrStmt></Document>`
+    const asXml = await takeBankFile('same.xml', Buffer.from(xml), 'Col Varley')
+    await house.settle()
+    expect((await bankFiles()).find(one => one.id === asXml)).toMatchObject({ entries: 1, known: 1 })
+  })
+
+  test('movements alike in one file are each kept; a worker that dies half-way goes on where it was', async () => {
+    const alike = 'bookedOn,amount,name\n2026-11-20,5,Same\n2026-11-20,5,Same\n2026-11-20,zero,Same\n'
+    const id = await takeImport('bank movements', 'alike.csv', Buffer.from(alike), 'Col Varley')
+    await checkImport(id, await importView(id))
+    await house.settle()
+    expect(await words(id)).toEqual(['2 right: ', '3 right: ', '4 wrong: Amount, below zero when it went out: “zero” is no number like 1,234.50.'])
+    await run(`update import set state = 'writing' where id = $1`, [id])
+    await Promise.all([goOnImporting(id), goOnImporting(id)])
+    expect(await entries((await importView(id)).bankFileId!)).toHaveLength(2)
+    expect((await importView(id)).counts).toEqual({ written: 2, wrong: 1 })
+  })
+
+  test('without a column for the amount says so, and nothing is checked', async () => {
+    const id = await takeImport('bank movements', 'short.csv', Buffer.from('bookedOn,name\n2026-11-20,Same\n'), 'Col Varley')
+    await expect(checkImport(id, await importView(id))).rejects.toThrow('Say which column is “Amount, below zero when it went out” or “Amount that came in” or “Amount that went out”.')
   })
 })

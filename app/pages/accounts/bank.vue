@@ -34,11 +34,19 @@ useLive(['payment'], () => {
   void list.reload()
 }, 300)
 
+/** A statement begins as XML does; whatever else it is goes the way of a CSV, where its columns are mapped, or is refused in words. */
+const isXml = async (file: File) => /^[^\x21-\x7e]*</.test(await file.slice(0, 200).text())
+
 async function read(event: Event) {
   const [chosen] = (event.target as HTMLInputElement).files ?? []
   if (!chosen) return
   busy.value = true
   await attempt(async () => {
+    if (!await isXml(chosen)) {
+      const { id } = await sendFile<{ id: number }>('/api/imports', chosen, { subject: 'bank movements' })
+      await navigateTo({ path: '/imports', query: { of: 'bank movements', file: id } })
+      return
+    }
     const { id } = await sendFile<{ id: number }>('/api/bank-files', chosen)
     set({ file: String(id), state: '' })
     await load()
@@ -91,7 +99,7 @@ const done = computed(() => count('booked') + count('set aside'))
           <AccountPlaces />
           <span v-if="file" class="sentence soft cut">in <WordPicker label="File" :words="fileWords(file)" :choices="fileChoices" :value="String(file.id)" @pick="set({ file: $event, state: '' })" />: <WordPicker label="State" :words="states.find(one => one.value === filters.state)!.words" :choices="states" :value="filters.state" @pick="set({ state: $event })" /></span>
           <VBtn v-if="may" class="push" height="30" :disabled="busy" data-test="read-file" @click="field?.click()">Read a file…</VBtn>
-          <input ref="field" type="file" class="file" accept=".xml,.camt,.053,text/xml,application/xml" aria-label="A bank file" data-test="bank-file" @change="read">
+          <input ref="field" type="file" class="file" accept=".xml,.camt,.053,.csv,.txt,text/xml,application/xml,text/csv" aria-label="A bank file" data-test="bank-file" @change="read">
         </div>
         <p v-if="file?.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
         <p v-else-if="file?.state === 'reading'" class="notice" role="status">The file is being read and matched …</p>
@@ -103,7 +111,7 @@ const done = computed(() => count('booked') + count('set aside'))
             <span class="date">{{ shortDay(one.bookedOn) }}</span><span class="name cut">{{ one.name || 'not named' }}</span><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
             <span class="state"><span class="tag" :class="tone[one.state]">{{ one.state }}</span></span><span class="total amount">{{ money(one.amount, one.currency) }}</span>
           </template>
-          <template #empty><div class="empty"><strong>{{ file ? 'No movement of that kind' : 'No bank file yet' }}</strong>{{ file ? 'Choose another state above.' : 'Read a statement of your bank (ISO 20022 camt.053): payments are matched with what is open, and booked after your look. The same file twice books nothing twice.' }}<template v-if="!file && session.house?.mailboxesUrl"> <a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener">The simulated bank has a statement to take away.</a></template></div></template>
+          <template #empty><div class="empty"><strong>{{ file ? 'No movement of that kind' : 'No bank file yet' }}</strong>{{ file ? 'Choose another state above.' : 'Read a statement of your bank (ISO 20022 camt.053, or its CSV, whose columns you map once): payments are matched with what is open, and booked after your look. The same file twice books nothing twice.' }}<template v-if="!file && session.house?.mailboxesUrl"> <a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener">The simulated bank has a statement to take away.</a></template></div></template>
         </RowList>
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ plural(list.rows.value.length, 'movement') }} shown</span>

@@ -1,4 +1,4 @@
-import { importFields, guessMapping, type ImportSubject, type Mapping } from '../../../core/imports/subjects'
+import { importFields, guessMapping, oneOf, type ImportSubject, type Mapping } from '../../../core/imports/subjects'
 import { readRecord, recordOf, type ImportRecord, type Reading } from '../../../core/imports/row'
 import { decodeText, findDayOrder, findDecimalSign, type DayOrder, type DecimalSign } from '../../../core/imports/text'
 import { Refusal } from '../../../core/errors'
@@ -26,6 +26,12 @@ export type RowState = 'right' | 'wrong' | 'written' | 'unchanged'
 export interface ImportView {
   id: number, subject: ImportSubject, name: string, encoding: string, delimiter: string, columns: string[], sample: string[][], mapping: Mapping, decimalSign: DecimalSign, dayOrder: DayOrder
   state: ImportState, reason: string, madeAt: Date, madeBy: string
+  /** On which row the columns are named, counted from 0. */
+  heading: number
+  /** Mapped as the last file with the same columns was. */
+  asBefore: boolean
+  /** Where movements of a bank are looked at once they are written. */
+  bankFileId: number | null
   counts: Partial<Record<RowState, number>>
 }
 
@@ -34,22 +40,23 @@ export const mostImportBytes = 40_000_000
 /** Most records that another program gives in one call. */
 export const mostRecords = 500
 
-const columns = `i.id, i.subject, i.name, i.encoding, i.delimiter, i.columns, i.sample, i.mapping, i.decimal_sign "decimalSign", i.day_order "dayOrder", i.state, i.reason, i.made_at "madeAt", i.made_by "madeBy",
+const columns = `i.id, i.subject, i.name, i.encoding, i.delimiter, i.columns, i.sample, i.mapping, i.decimal_sign "decimalSign", i.day_order "dayOrder", i.state, i.reason, i.made_at "madeAt", i.made_by "madeBy", i.heading, i.as_before "asBefore", (select f.id from bank_file f where f.import_id = i.id) "bankFileId",
   (select coalesce(jsonb_object_agg(c.state, c.count), '{}') from (select r.state, count(*) count from import_row r where r.import_id = i.id group by 1) c) counts`
 
-/** Keeps a file and finds its making: encoding, delimiter, signs, and which column is which. @throws Refusal "not-text", "bad-file" */
+/** Keeps a file and finds its making: encoding, delimiter, signs, and which column is which, as in the last file with the same columns. @throws Refusal "not-text", "bad-file" */
 export async function takeImport(subject: ImportSubject, name: string, bytes: Uint8Array, actor: string): Promise<number> {
   const { text, encoding } = decodeText(bytes)
   const head = headOf(text)
-  const mapping = guessMapping(subject, head.columns)
+  const before = await one<Pick<ImportView, 'mapping' | 'decimalSign' | 'dayOrder'>>(`select mapping, decimal_sign "decimalSign", day_order "dayOrder" from import where subject = $1 and columns = $2::jsonb and state in ('checked', 'writing', 'done') order by id desc limit 1`, [subject, json(head.columns)])
+  const mapping = before?.mapping ?? guessMapping(subject, head.columns)
   const cellsOf = (kinds: string[]) => head.sample.flatMap(row => importFields[subject].flatMap((field) => {
     const mapped = mapping[field.key]
     return kinds.includes(field.kind) && mapped && 'column' in mapped ? row[mapped.column] ?? [] : []
   }))
   return inTransaction(async () => {
     const sha256 = await keepFile(bytes, 'text/csv')
-    const row = await one<{ id: number }>(`insert into import (subject, name, sha256, encoding, delimiter, columns, sample, mapping, decimal_sign, day_order, made_at, made_by, since) values ($1, $2, $3, $4, $5, $6::jsonb, $7::jsonb, $8::jsonb, $9, $10, $11, $12, $11) returning id`,
-      [subject, name, sha256, encoding, head.delimiter, json(head.columns), json(head.sample), json(mapping), findDecimalSign(cellsOf(['number', 'amount'])), findDayOrder(cellsOf(['day'])), clock.now(), actor])
+    const row = await one<{ id: number }>(`insert into import (subject, name, sha256, encoding, delimiter, columns, sample, mapping, decimal_sign, day_order, made_at, made_by, since, heading, as_before) values ($1, $2, $3, $4, $5, $6::jsonb, $7::jsonb, $8::jsonb, $9, $10, $11, $12, $11, $13, $14) returning id`,
+      [subject, name, sha256, encoding, head.delimiter, json(head.columns), json(head.sample), json(mapping), before?.decimalSign ?? findDecimalSign(cellsOf(['number', 'amount'])), before?.dayOrder ?? findDayOrder(cellsOf(['day'])), clock.now(), actor, head.heading, before !== undefined])
     publish('import')
     return row!.id
   })
@@ -72,6 +79,8 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
   const { subject, columns: names } = await importView(id)
   const missing = importFields[subject].find(field => field.needed && !reading.mapping[field.key])
   if (missing) throw new Refusal('unmapped', `Say which column is “${missing.words}”, or give one value for all.`, { status: 400, about: { field: `mapping.${missing.key}` } })
+  const some = oneOf[subject]
+  if (some && !some.keys.some(key => reading.mapping[key])) throw new Refusal('unmapped', `Say which column is ${some.keys.map(key => `“${importFields[subject].find(field => field.key === key)!.words}”`).join(' or ')}.`, { status: 400, about: { field: `mapping.${some.keys[0]}` } })
   const unknown = Object.entries(reading.mapping).find(([key, mapped]) => !importFields[subject].some(field => field.key === key) || ('column' in mapped && mapped.column >= names.length))
   if (unknown) throw new Refusal('unmapped', `“${unknown[0]}” is mapped to nothing that is there.`, { status: 400, about: { field: `mapping.${unknown[0]}` } })
   await inTransaction(async () => {
@@ -109,7 +118,7 @@ async function checkAll(view: ImportView): Promise<void> {
   const alike = new Map<string, number>()
   try {
     const { text } = decodeText(await readFileBytes(sha256))
-    for await (const batch of rowsOf(text, view.delimiter, 2000)) {
+    for await (const batch of rowsOf(text, view.delimiter, view.heading, 2000)) {
       const checked = await checkRows(subject, view, batch, alike)
       await run(`insert into import_row (import_id, line, key, cells, state, note) select $1, c.line, left(c.key, 400), c.cells, c.state, c.note from jsonb_to_recordset($2::jsonb) as c (line int, key text, cells jsonb, state text, note text) on conflict do nothing`, [id, json(checked)])
       await run('update import set since = $2 where id = $1', [id, clock.now()])
@@ -131,33 +140,43 @@ async function checkRows(subject: ImportSubject, reading: Reading, batch: readon
   const known = await knownOf(subject, read.map(one => one.record))
   return read.map(({ line, cells, record, problems }) => {
     const all = [...problems, ...(problems.length ? [] : problemsOf(subject, record, known))]
-    return { line, cells, key: keyOf(subject, record, line, alike), state: all.length ? 'wrong' : 'right', note: all.join(' ') }
+    return { line, cells, key: keyOf(subject, record, line, alike, known.home), state: all.length ? 'wrong' : 'right', note: all.join(' ') }
   })
 }
+
+/** Records that may stand in a file twice: how many alike came before is part of their key. */
+const counted = (subject: ImportSubject) => subject === 'payments' || subject === 'bank movements'
 
 /** Rows that stand together: an order with a wrong line waits whole; what may come once and comes twice is wrong the second time. */
 async function judgeTogether(id: number, subject: ImportSubject): Promise<void> {
   if (subject === 'orders') {
     await run(`update import_row r set state = 'wrong', note = 'Another line of this order is wrong.' where r.import_id = $1 and r.state = 'right' and exists (select from import_row w where w.import_id = $1 and w.key = r.key and w.state = 'wrong')`, [id])
-  } else if (subject !== 'payments') {
+  } else if (!counted(subject)) {
     await run(`update import_row r set state = 'wrong', note = 'It stands in this file already, on line ' || f.line || '.' from (select key, min(line) line from import_row where import_id = $1 group by 1 having count(*) > 1) f
       where r.import_id = $1 and r.key = f.key and r.line > f.line and r.state = 'right'`, [id])
   }
 }
 
-async function writeAll({ id, subject, mapping, decimalSign, dayOrder, madeBy }: ImportView): Promise<void> {
+/** Orders are written whole, in order of their numbers; all else as it stands in the file. */
+const nextOrders = 'r.key in (select distinct key from (select key from import_row where import_id = $1 and state = \'right\' order by key limit 1000) k) and r.line > $2 order by r.key, r.line'
+const nextRows = (most: number) => `r.line > $2 order by r.line limit ${most}`
+
+async function writeAll({ id, subject, name, mapping, decimalSign, dayOrder, madeBy }: ImportView): Promise<void> {
+  const { sha256 } = (await one<{ sha256: string }>('select sha256 from import where id = $1', [id]))!
+  let after = 0
   for (;;) {
-    const more = await inTransaction(async () => {
-      const found = await rows<{ line: number, key: string, cells: string[] }>(`select r.line, r.key, r.cells from import_row r where r.import_id = $1 and r.state = 'right' and r.key in (select distinct key from (select key from import_row where import_id = $1 and state = 'right' order by key limit $2) k) order by r.key, r.line for update`, [id, subject === 'orders' ? 1000 : 200])
-      if (found.length === 0) return false
+    const found = await inTransaction(async () => {
+      const found = await rows<{ line: number, key: string, cells: string[] }>(`select r.line, r.key, r.cells from import_row r where r.import_id = $1 and r.state = 'right' and ${subject === 'orders' ? nextOrders : nextRows(subject === 'payments' ? 200 : 1000)} for update`, [id, after])
+      if (found.length === 0) return found
       const groups = [...groupBy(found, row => row.key)].map(([key, own]): Group => ({ key, lines: own.map(row => row.line), records: own.map(row => readRecord(subject, recordOf(row.cells, { mapping }), { decimalSign, dayOrder }).record) }))
       const known = await knownOf(subject, groups.flatMap(group => group.records))
-      const written = await writeGroups(subject, groups, known, madeBy)
+      const written = await writeGroups(subject, groups, known, { importId: id, sha256, name }, madeBy)
       await keepOutcomes(id, groups, written)
-      return true
+      return found
     })
     publish('import', [id])
-    if (!more) break
+    if (found.length === 0) break
+    if (subject !== 'orders') after = found.at(-1)!.line
   }
   await run(`update import set state = 'done', since = $2 where id = $1 and state = 'writing'`, [id, clock.now()])
   publish('import', [id])
@@ -186,7 +205,7 @@ export async function mendRow(importId: number, line: number, cells: string[]): 
   return inTransaction(async () => {
     const before = await one<{ key: string }>(`select key from import_row where import_id = $1 and line = $2 and state in ('wrong', 'right') for update`, [importId, line])
     if (!before || ['checking', 'writing'].includes(view.state)) throw new Refusal('not-wrong', 'That row is written already, or the import is under way.')
-    const key = view.subject === 'payments' ? await payableKey(importId, line, checked!.key) : checked!.key
+    const key = counted(view.subject) ? await payableKey(importId, line, checked!.key) : checked!.key
     await run('update import_row set cells = $3::jsonb, key = $4, state = $5, note = $6 where import_id = $1 and line = $2', [importId, line, json(cells), key, checked!.state, checked!.note])
     if (view.subject === 'orders') await run(`update import_row set state = 'right', note = '' where import_id = $1 and key = any($2::text[]) and note = 'Another line of this order is wrong.'`, [importId, [before.key, key]])
     await judgeTogether(importId, view.subject)
@@ -196,7 +215,7 @@ export async function mendRow(importId: number, line: number, cells: string[]): 
   })
 }
 
-/** A mended payment counts those alike in its file, so that the mended file, taken again, gives the same key. */
+/** A mended payment or movement counts those alike in its file, so that the mended file, taken again, gives the same key. */
 async function payableKey(importId: number, line: number, key: string): Promise<string> {
   if (key.startsWith('id ')) return key
   const said = key.replace(/\|\d+$/, '|')
@@ -211,10 +230,11 @@ export async function importRecords(subject: ImportSubject, records: readonly Im
     const read = records.map((raw, index) => ({ at: index + 1, ...readRecord(subject, raw, usual) }))
     const known = await knownOf(subject, read.map(one => one.record))
     const alike = new Map<string, number>()
-    const checked = read.map(one => ({ ...one, all: [...one.problems, ...(one.problems.length ? [] : problemsOf(subject, one.record, known))], key: keyOf(subject, one.record, one.at, alike) }))
+    const checked = read.map(one => ({ ...one, all: [...one.problems, ...(one.problems.length ? [] : problemsOf(subject, one.record, known))], key: keyOf(subject, one.record, one.at, alike, known.home) }))
     const groups = [...groupBy(checked, one => one.key)].map(([key, own]) => ({ key, lines: own.map(one => one.at), records: own.map(one => one.record), wrong: own.some(one => one.all.length > 0) }))
     const right = groups.filter(group => !group.wrong && (group.records.length === 1 || subject === 'orders'))
-    const written = await writeGroups(subject, right, known, actor)
+    const source = { importId: null, sha256: subject === 'bank movements' ? await keepFile(Buffer.from(json(records)), 'application/json') : '', name: `given by ${actor}` }
+    const written = await writeGroups(subject, right, known, source, actor)
     const outcome = new Map(right.flatMap((group, index) => group.lines.map(line => [line, written[index]!] as const)))
     return checked.map(one => ({ record: one.at, ...(outcome.get(one.at) ?? { outcome: 'wrong' as const, note: one.all.join(' ') || (subject === 'orders' ? 'Another line of this order is wrong.' : 'It is given twice.') }) }))
   })

@@ -1,7 +1,13 @@
 import type { ImportSubject } from '../../../core/imports/subjects'
+import { countAlike, saidOf } from '../../../core/receivables/bank-statement'
 import type { ImportRecord } from '../../../core/imports/row'
+import { Decimal, moneyText } from '../../../core/money/decimal'
+import { dayInZone, type Day } from '../../../core/documents/days'
+import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
+import { digested } from '../receivables/bank'
+import { movementOf } from './movements'
 
 /** What the house knows of what records name. */
 export interface Known {
@@ -12,20 +18,21 @@ export interface Known {
   taxCodes: Set<string>
   statuses: string[]
   home: string
+  today: Day
 }
 
 const named = (records: readonly ImportRecord[], key: string) => [...new Set(records.flatMap(record => record[key] ?? []))]
 
 /** Looks up with one query a kind what a batch of records names. */
 export async function knownOf(subject: ImportSubject, records: readonly ImportRecord[]): Promise<Known> {
-  const { taxRates, orderStatuses, currency } = await company()
+  const { taxRates, orderStatuses, currency, timeZone } = await company()
   const customers = subject === 'orders' || subject === 'payments' ? await rows<{ number: string } & (Known['customers'] extends Map<string, infer C> ? C : never)>('select number, id, name, currency, prices_include_tax "pricesIncludeTax", salesperson, coalesce(language, \'en\') language from customer where number = any($1::text[])', [named(records, 'customer')]) : []
   const documents = subject === 'payments' ? await rows<{ id: number, number: string, customerId: number, open: string, currency: string }>(`select d.id, d.number, d.customer_id "customerId", i.open::text open, i.currency from document d join open_item i on i.document_id = d.id where d.number = any($1::text[])`, [named(records, 'document')]) : []
   const items = subject === 'orders' ? await rows<{ code: string, names: Record<string, string>, unit: string, price: string, taxCode: string }>('select code, names, unit, trim_scale(price)::text price, tax_code "taxCode" from item where code = any($1::text[])', [named(records, 'item')]) : []
   const brands = await rows<{ code: string, id: number, pricesIncludeTax: boolean }>('select code, id, prices_include_tax "pricesIncludeTax" from brand order by id')
   return {
     customers: new Map(customers.map(one => [one.number, one])), documents: new Map(documents.map(one => [one.number, one])), items: new Map(items.map(one => [one.code, one])), brands: new Map(brands.map(one => [one.code, one])),
-    taxCodes: new Set(Object.keys(taxRates)), statuses: orderStatuses, home: currency,
+    taxCodes: new Set(Object.keys(taxRates)), statuses: orderStatuses, home: currency, today: dayInZone(clock.now(), timeZone),
   }
 }
 
@@ -53,14 +60,19 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
   }
   if (subject === 'rates' && !(Number(record.rate) > 0)) problems.push('The rate is not over zero.')
   if (subject === 'rates' && record.currency === known.home) problems.push(`${known.home} is the house's own currency.`)
+  if (subject === 'bank movements') {
+    const currency = record.currency ?? known.home
+    if (record.bookedOn! > known.today) problems.push(`${record.bookedOn} is in the future: only what is booked is taken.`)
+    if (!new Decimal(moneyText(record.amount!, currency)).eq(record.amount!)) problems.push(`${record.amount} has more digits than ${currency} has.`)
+  }
   return problems
 }
 
 /**
- * What belongs together: the lines of an order. Any other record stands alone and must not come twice; a payment has its program's id, else all that is
- * said of it and how many alike stood before it, which `alike` counts over the whole file.
+ * What belongs together: the lines of an order. Any other record stands alone and must not come twice; a payment or a movement of a bank has its program's id,
+ * else all that is said of it and how many alike stood before it, which `alike` counts over the whole file.
  */
-export function keyOf(subject: ImportSubject, record: ImportRecord, line: number, alike: Map<string, number>): string {
+export function keyOf(subject: ImportSubject, record: ImportRecord, line: number, alike: Map<string, number>, home: string): string {
   switch (subject) {
     case 'customers': return record.number ?? `line ${line}`
     case 'items': return record.code ?? `line ${line}`
@@ -69,9 +81,12 @@ export function keyOf(subject: ImportSubject, record: ImportRecord, line: number
     case 'payments': {
       if (record.id) return `id ${record.id}`
       const said = [record.customer, record.document, record.date, record.amount, record.currency, record.method, record.reference].join('|')
-      const count = (alike.get(said) ?? 0) + 1
-      alike.set(said, count)
-      return `${said}|${count}`
+      return `${said}|${countAlike(alike, said)}`
+    }
+    case 'bank movements': {
+      const account = record.account ?? ''
+      const said = saidOf(movementOf(record, home))
+      return `${account}|${digested(`${said}|${countAlike(alike, `${account}|${said}`)}`)}`
     }
   }
 }

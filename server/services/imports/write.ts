@@ -8,7 +8,9 @@ import { company } from '../house/house'
 import { keepRates } from '../house/rates'
 import { addOrders, editOrder, setStatus, type LineEdit, type NewOrder } from '../orders/orders'
 import { markStale } from '../documents/prepare'
+import type { MovementSource } from '../receivables/bank'
 import { recordPayment } from '../receivables/payments'
+import { writeMovements } from './movements'
 import type { Known } from './references'
 
 /*
@@ -20,13 +22,15 @@ import type { Known } from './references'
 export interface Group { key: string, lines: number[], records: ImportRecord[] }
 export interface Written { outcome: 'written' | 'unchanged' | 'wrong', note: string }
 
-export async function writeGroups(subject: ImportSubject, groups: readonly Group[], known: Known, actor: string): Promise<Written[]> {
+/** @param source what was read, where records are kept with it */
+export async function writeGroups(subject: ImportSubject, groups: readonly Group[], known: Known, source: MovementSource, actor: string): Promise<Written[]> {
   switch (subject) {
     case 'customers': return each(groups, group => writeCustomer(group.records[0]!))
     case 'items': return each(groups, group => writeItem(group.records[0]!))
     case 'rates': return writeRates(groups)
     case 'payments': return writePayments(groups, known, actor)
     case 'orders': return writeOrders(groups, known, actor)
+    case 'bank movements': return writeMovements(groups, known, source, actor)
   }
 }
 

@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto'
 import { readCamt053, type BankEntry, type BankStatement } from '../../../core/receivables/bank-statement'
-import { lessMatch, matchEntry, numbersIn, type Candidate, type Match } from '../../../core/receivables/match'
 import type { Settlement } from '../../../core/receivables/settle'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
@@ -8,10 +7,10 @@ import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { addJob } from '../../queue/add'
-import { company } from '../house/house'
 import { decodeText } from '../../../core/imports/text'
 import { keyset, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
+import { Matcher, type Proposal } from './bank-match'
 import { bookPayment } from './payments'
 
 /*
@@ -26,9 +25,6 @@ export const entryStates: readonly EntryState[] = ['sure', 'unsure', 'strange', 
 
 export interface BankFileView { id: number, name: string, account: string, state: 'reading' | 'ready' | 'refused', reason: string, entries: number, known: number, madeAt: Date, madeBy: string, counts: Record<EntryState, number> }
 
-/** What an entry would book. */
-export interface Proposal { customerId: number | null, customerName: string, settlements: (Settlement & { number: string, open: string })[] }
-
 export interface EntryView extends Omit<BankEntry, 'key'> { id: number, fileId: number, state: EntryState, reason: string, proposal: Proposal, paymentId: number | null, decidedBy: string }
 
 /** Most bytes of a bank file; some 20,000 movements. */
@@ -38,11 +34,11 @@ export const mostBankBytes = 30_000_000
 export async function takeBankFile(name: string, bytes: Uint8Array, actor: string): Promise<number> {
   if (bytes.length === 0) throw new Refusal('empty-file', 'That file is empty.', { status: 400 })
   const sha256 = createHash('sha256').update(bytes).digest('hex')
-  const known = await one<{ id: number, name: string, at: Date, by: string }>('select id, name, made_at at, made_by by from bank_file where sha256 = $1', [sha256])
+  const known = await one<{ id: number, name: string, at: Date, by: string }>('select id, name, made_at at, made_by by from bank_file where sha256 = $1 and import_id is null', [sha256])
   if (known) throw new Refusal('read-before', `This file was read on ${known.at.toISOString().slice(0, 10)} by ${known.by}, as ${known.name}. Nothing was booked again.`, { about: { record: { kind: 'bank file', id: known.id, label: known.name } } })
   return inTransaction(async () => {
     await keepFile(bytes, 'application/octet-stream')
-    const row = await one<{ id: number }>('insert into bank_file (sha256, name, made_at, made_by) values ($1, $2, $3, $4) on conflict (sha256) do nothing returning id', [sha256, name, clock.now(), actor])
+    const row = await one<{ id: number }>('insert into bank_file (sha256, name, made_at, made_by) values ($1, $2, $3, $4) on conflict (sha256) where import_id is null do nothing returning id', [sha256, name, clock.now(), actor])
     if (!row) throw new Refusal('read-before', 'This file is just being read.')
     await addJob('read-bank-file', { fileId: row.id })
     publish('payment')
@@ -68,59 +64,51 @@ export async function readBankFile(fileId: number): Promise<void> {
 }
 
 /** Keeps the movements of a file that are not known, matched. */
-export async function keepEntries(fileId: number, statements: readonly BankStatement[]): Promise<void> {
-  const all = statements.flatMap(({ account, entries }) => entries.map(entry => ({ ...entry, account })))
+async function keepEntries(fileId: number, statements: readonly BankStatement[]): Promise<void> {
+  const all = statements.flatMap(({ account, entries }) => entries.map(entry => ({ ...entry, account, key: digested(entry.key) })))
   await inTransaction(async () => {
     if (!await one(`select id from bank_file where id = $1 and state = 'reading' for update`, [fileId])) return
     const matcher = new Matcher()
-    let known = 0
-    for (let at = 0; at < all.length; at += 500) {
-      const batch = all.slice(at, at + 500)
-      const there = new Set((await rows<{ account: string, key: string }>(`select e.account, e.key from bank_entry e join jsonb_to_recordset($1::jsonb) as n (account text, key text) on n.account = e.account and n.key = e.key`, [json(batch.map(({ account, key }) => ({ account, key })))])).map(row => json([row.account, row.key])))
-      const fresh = batch.filter(entry => !there.has(json([entry.account, entry.key])))
-      known += batch.length - fresh.length
-      const matches = await matcher.match(fresh)
-      await run(`insert into bank_entry (file_id, account, key, booked_on, amount, currency, name, iban, text, reference, state, reason, proposal)
-        select $1, n.account, n.key, n."bookedOn", n.amount, n.currency, left(n.name, 200), left(n.iban, 60), left(n.text, 1000), left(n.reference, 200), n.state, n.reason, n.proposal
-        from jsonb_to_recordset($2::jsonb) as n (account text, key text, "bookedOn" date, amount numeric, currency text, name text, iban text, text text, reference text, state text, reason text, proposal jsonb)`,
-      [fileId, json(fresh.map((entry, index) => ({ ...entry, state: matches[index]!.certainty, reason: matches[index]!.reason, proposal: matches[index]!.proposal })))])
-    }
-    await run(`update bank_file set state = 'ready', account = $2, entries = $3, known = $4 where id = $1`, [fileId, [...new Set(statements.map(one => one.account))].join(', ').slice(0, 200), all.length, known])
+    let fresh = 0
+    for (let at = 0; at < all.length; at += 500) fresh += (await addEntries(fileId, all.slice(at, at + 500), matcher)).size
+    await run(`update bank_file set state = 'ready', account = $2, entries = $3, known = $4 where id = $1`, [fileId, accountsOf(all), all.length, all.length - fresh])
     publish('payment')
   })
 }
 
-const candidateColumns = `d.id, d.number, d.date::text date, i.due_date::text "dueDate", i.currency, i.open::text open, i.amount::text amount, c.terms, c.id "customerId", c.name "customerName"`
-const candidates = 'open_item i join document d on d.id = i.document_id join customer c on c.id = i.customer_id'
+/** A movement as it is kept: its key, as everything that is said of it, may be longer than an index takes. */
+export const digested = (key: string) => `${createHash('sha256').update(key.replace(/\|\d+$/, '')).digest('hex')}|${/\d+$/.exec(key)![0]}`
+const placed = ({ account, key }: { account: string, key: string }) => json([account, key])
+const accountsOf = (entries: readonly { account: string }[]) => [...new Set(entries.map(one => one.account).filter(Boolean))].join(', ').slice(0, 200)
 
-/** Matches batch after batch with two queries each, and remembers what earlier movements of the file would settle. */
-class Matcher {
-  private taken = new Map<number, Match[]>()
-  private smallDifference?: string
+type Placed = BankEntry & { account: string }
 
-  async match(entries: readonly BankEntry[]): Promise<(Match & { proposal: Proposal })[]> {
-    this.smallDifference ??= (await company()).smallDifference
-    const numbersOf = entries.map(numbersIn)
-    const named = await rows<Candidate & { bare: string, voided: boolean }>(`select ${candidateColumns}, upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) bare from ${candidates}
-      where upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) = any($1::text[]) and not exists (select from document_void v where v.document_id = d.id) order by d.id`, [[...new Set(numbersOf.flat())]])
-    const byNumber = new Map(named.map(item => [item.bare, item]))
-    const amounts = await rows<Candidate>(`select ${candidateColumns} from ${candidates} where i.open = any($1::numeric[]) and i.open > 0 order by i.due_date, d.id limit 5000`, [[...new Set(entries.map(entry => entry.amount))]])
-    const byAmount = new Map<string, Candidate[]>()
-    for (const item of amounts) {
-      const key = `${new Decimal(item.open).toString()} ${item.currency}`
-      byAmount.set(key, [...byAmount.get(key) ?? [], item])
-    }
-    return entries.map((entry, index) => {
-      const own = [...new Set(numbersOf[index]!.flatMap(number => byNumber.get(number) ?? []))].map(item => this.left(item))
-      const same = (byAmount.get(`${new Decimal(entry.amount).toString()} ${entry.currency}`) ?? []).filter(item => !this.taken.has(item.id))
-      const match = matchEntry(entry, own, same, { smallDifference: this.smallDifference! })
-      if (match.certainty === 'sure') for (const { documentId } of match.settlements) this.taken.set(documentId, [...this.taken.get(documentId) ?? [], match])
-      const known = new Map([...own, ...same].map(item => [item.id, item]))
-      return { ...match, proposal: { customerId: match.customerId, customerName: [...known.values()].find(item => item.customerId === match.customerId)?.customerName ?? '', settlements: match.settlements.map(line => ({ ...line, number: known.get(line.documentId)!.number, open: known.get(line.documentId)!.open })) } }
-    })
-  }
+/** Keeps a batch of movements, matched. @returns those that were not known, by account and key */
+async function addEntries(fileId: number, batch: readonly Placed[], matcher: Matcher): Promise<Set<string>> {
+  const there = new Set((await rows<{ account: string, key: string }>(`select e.account, e.key from bank_entry e join jsonb_to_recordset($1::jsonb) as n (account text, key text) on n.account = e.account and n.key = e.key`, [json(batch.map(({ account, key }) => ({ account, key })))])).map(placed))
+  const fresh = [...new Map(batch.filter(entry => !there.has(placed(entry))).map(entry => [placed(entry), entry])).values()]
+  const matches = await matcher.match(fresh)
+  await run(`insert into bank_entry (file_id, account, key, booked_on, amount, currency, name, iban, text, reference, state, reason, proposal)
+    select $1, n.account, n.key, n."bookedOn", n.amount, n.currency, left(n.name, 200), left(n.iban, 60), left(n.text, 1000), left(n.reference, 200), n.state, n.reason, n.proposal
+    from jsonb_to_recordset($2::jsonb) as n (account text, key text, "bookedOn" date, amount numeric, currency text, name text, iban text, text text, reference text, state text, reason text, proposal jsonb)`,
+  [fileId, json(fresh.map((entry, index) => ({ ...entry, state: matches[index]!.certainty, reason: matches[index]!.reason, proposal: matches[index]!.proposal })))])
+  return new Set(fresh.map(placed))
+}
 
-  private left = (item: Candidate) => (this.taken.get(item.id) ?? []).reduce((rest, match) => lessMatch(rest, match), item)
+/** Where movements come from that were mapped: an import of a CSV, or records that another program gave. */
+export interface MovementSource { importId: number | null, sha256: string, name: string }
+
+/** Keeps mapped movements, matched, in the caller's transaction. @returns for each whether it was not known */
+export async function keepMovements(source: MovementSource, entries: readonly Placed[], actor: string): Promise<boolean[]> {
+  const conflict = source.importId === null ? '(sha256) where import_id is null' : '(import_id)'
+  const { id } = (await one<{ id: number }>(`insert into bank_file (sha256, name, import_id, state, made_at, made_by) values ($1, $2, $3, 'ready', $4, $5) on conflict ${conflict} do update set name = excluded.name returning id`,
+    [source.sha256, source.name, source.importId, clock.now(), actor]))!
+  const fresh = await addEntries(id, entries, new Matcher())
+  const known = entries.length - fresh.size
+  await run(`update bank_file f set known = f.known + $2, entries = f.known + $2 + (select count(*) from bank_entry e where e.file_id = f.id),
+    account = (select coalesce(left(string_agg(distinct e.account, ', '), 200), '') from bank_entry e where e.file_id = f.id and e.account <> '') where f.id = $1`, [id, known])
+  publish('payment')
+  return entries.map(entry => fresh.has(placed(entry)))
 }
 
 const fileColumns = `f.id, f.name, f.account, f.state, f.reason, f.entries, f.known, f.made_at "madeAt", f.made_by "madeBy", (select coalesce(jsonb_object_agg(c.state, c.count), '{}') from (select e.state, count(*) count from bank_entry e where e.file_id = f.id group by 1) c) counts`
@@ -200,7 +188,7 @@ export async function setAside(ids: readonly number[], reason: string, actor: st
 export async function matchAgain(fileId: number): Promise<number> {
   return inTransaction(async () => {
     const open = await rows<EntryView>(`select ${entryColumns} from bank_entry e where e.file_id = $1 and e.state in ('sure', 'unsure', 'strange') order by e.id limit 5000 for update`, [fileId])
-    const matcher = new Matcher()
+    const matcher = new Matcher(fileId)
     const found: { id: number, state: string, reason: string, proposal: Proposal }[] = []
     for (let at = 0; at < open.length; at += 500) {
       const batch = open.slice(at, at + 500)
