@@ -6,7 +6,7 @@ import { setResponseHeaders, type H3Event } from 'h3'
 const format = { header: true, bom: true, escape_formulas: true, record_delimiter: 'windows' } as const
 
 /** Rows as CSV (RFC 4180) with a byte order mark; cells that a spreadsheet would run as a formula are defused. */
-export function csv<Row extends object>(columns: (keyof Row & string)[], rows: readonly Row[]): string {
+function csv<Row extends object>(columns: (keyof Row & string)[], rows: readonly Row[]): string {
   return stringify([...rows], { ...format, columns })
 }
 
@@ -33,9 +33,17 @@ export async function csvPages<Row extends object, Shaped extends object>(column
   return csvStream(columns, batches())
 }
 
+/** Answers a list that is never long as a CSV file to be saved. */
+export function csvFile<Row extends object>(event: H3Event, name: string, columns: (keyof Row & string)[], rows: readonly Row[]): string {
+  setResponseHeaders(event, csvHeaders(name))
+  return csv(columns, rows)
+}
+
+const csvHeaders = (name: string) => ({ 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${name}.csv"` })
+
 /** Answers a stream of CSV as a file to be saved. */
 export async function csvAnswer(event: H3Event, name: string, made: Promise<Readable>): Promise<Readable> {
   const stream = await made
-  setResponseHeaders(event, { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${name}.csv"` })
+  setResponseHeaders(event, csvHeaders(name))
   return stream
 }

@@ -56,3 +56,8 @@ export function useList<Row extends { id: number }, Extra extends PageOf<Row>>(f
   }
   return { rows, extra, first, wrong, reload, restart, loadMore }
 }
+
+/** A list that is never long and comes whole, for what shows paged ones. */
+export function wholeList<Row extends { id: number }>(rows: Ref<Row[]>, first: Ref<boolean>, reload: () => Promise<void>) {
+  return { rows, first, wrong: ref(''), reload, loadMore: () => Promise.resolve() }
+}

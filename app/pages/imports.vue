@@ -118,7 +118,7 @@ const stateWords: Record<ImportView['state'], string> = { new: 'not checked yet'
         <div v-if="!file" class="empty"><strong>{{ first ? '…' : 'No file in hand' }}</strong>Customers, items, orders, payments, movements of a bank and rates come in as CSV from any program: delimiter, encoding and decimal signs are found, columns are mapped here, every row is checked, and only then something is written. The same file twice changes nothing.</div>
         <template v-else>
           <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
-          <p v-else class="notice" role="status" data-test="import-facts"><span><strong>{{ stateWords[file.state] }}</strong><template v-if="file.asBefore && file.state === 'new'">, mapped as the last file with these columns was</template> · {{ file.encoding }}, {{ delimiterWords[file.delimiter] }}<template v-if="file.heading">, {{ plural(file.heading, 'line') }} above the names of its columns left out</template><template v-if="rows"> · {{ plural(rows, 'row') }}: {{ count('right') }} right, {{ count('wrong') }} wrong<template v-if="started">, {{ count('written') }} written, {{ count('unchanged') }} unchanged</template></template></span></p>
+          <p v-else class="notice" role="status" data-test="import-facts"><span><strong>{{ stateWords[file.state] }}</strong><template v-if="file.asBefore && file.state === 'new'">, mapped as the last file with these columns was</template> · {{ file.encoding }}, {{ delimiterWords[file.delimiter] }}<template v-if="file.heading">, {{ plural(file.heading, 'line') }} above its columns left out</template><template v-if="rows"> · {{ plural(rows, 'row') }}: <template v-if="!started || count('right') + count('wrong')">{{ count('right') }} right, {{ count('wrong') }} wrong</template><template v-if="started">{{ count('right') + count('wrong') ? ', ' : '' }}{{ count('written') }} written, {{ count('unchanged') }} unchanged</template></template></span></p>
           <div class="body">
             <p class="sentence"><strong class="cut">{{ file.name }}</strong> holds {{ file.subject }}; its numbers are written <WordPicker label="Decimal sign" :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'" :choices="[{ value: '.', words: '1,234.50' }, { value: ',', words: '1.234,50' }]" :value="signs.decimalSign" :disabled="!may || started" @pick="signs.decimalSign = $event as ','" /> and its days <WordPicker label="Days" :words="signs.dayOrder" :choices="[{ value: 'day first', words: 'day first' }, { value: 'month first', words: 'month first' }]" :value="signs.dayOrder" :disabled="!may || started" @pick="signs.dayOrder = $event as 'day first'" />.</p>
             <table aria-label="Fields">
@@ -166,5 +166,5 @@ th:first-child { width: 27%; }
 th:last-child { width: 33%; }
 .need { color: var(--peg-words); font-size: 12px; }
 .sample { max-width: 0; }
-td .word + .word { margin-left: 12px; font-weight: 400; font-size: 13px; }
+td > :deep(:nth-child(2)) { margin-left: 14px; font-weight: 400; font-size: 13px; }
 </style>

@@ -3,6 +3,7 @@ import { kindFacts } from '../../core/documents/kinds'
 import type { NumberPeriod, NumberRow } from '../../server/services/register/numbers'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
+import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 /** The number register: per series and period every number with what it stands for, and what is missing or double. */
 const periods = shallowRef<NumberPeriod[]>([])
@@ -12,7 +13,7 @@ interface NumberPage extends PageOf<NumberRow> { missing: number[] }
 const list = useList<NumberRow, NumberPage>(async place => (chosen.value
   ? callApi<NumberPage>(`/api/numbers/${chosen.value.seriesId}`, { query: { period: chosen.value.period, ...place } })
   : { rows: [], after: null, missing: [], matching: 0 }))
-const active = ref<number | null>(null)
+const { active } = useHand(list.rows)
 const leaf = ref<Leaf>('Paper')
 const wrong = ref('')
 
@@ -28,9 +29,6 @@ onMounted(load)
 watch(chosen, (now, before) => {
   if (now?.seriesId !== before?.seriesId || now?.period !== before?.period) void list.restart()
 })
-watch(list.rows, (rows) => {
-  if (!rows.some(one => one.id === active.value)) active.value = rows[0]?.id ?? null
-})
 useLive(['register'], () => {
   void load()
   void list.reload()
@@ -42,7 +40,7 @@ const periodWords = (period: string) => period || 'all time'
 const periodChoices = computed(() => periods.value.filter(one => one.seriesId === chosen.value?.seriesId).map(one => ({ value: one.period, words: periodWords(one.period) })))
 const pickSeries = (value: string) => set({ series: value, period: periods.value.find(one => String(one.seriesId) === value)!.period })
 const tone: Record<NumberRow['state'], string> = { 'issued': '', 'void': 'stuck', 'credited': 'wait', 'part credited': 'wait' }
-const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words: 'Dated', class: 'date' }, { key: '', words: 'Customer', class: 'name' }, { key: '', words: 'State', class: 'state' }, { key: '', words: 'Total', class: 'total' }]
+const columns: ListColumn[] = [{ words: 'Number', width: 140 }, { words: 'Dated', width: 64 }, { words: 'Customer', width: '1fr' }, { words: 'State', width: 104 }, { words: 'Total', width: 104, right: true }]
 </script>
 
 <template>
@@ -53,18 +51,17 @@ const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words
           <h1 class="title">Numbers</h1>
           <span v-if="chosen" class="sentence soft">of <WordPicker label="Series" :words="seriesWords(chosen)" :choices="seriesChoices" :value="String(chosen.seriesId)" @pick="pickSeries" /> in <WordPicker label="Period" :words="periodWords(chosen.period)" :choices="periodChoices" :value="chosen.period" @pick="set({ series: String(chosen!.seriesId), period: $event })" /></span>
         </div>
-        <div v-if="wrong || list.wrong.value" class="notice stuck">{{ wrong || list.wrong.value }}</div>
+        <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
         <p v-if="chosen" class="notice" :class="chosen.gaps || chosen.doubles ? 'stuck' : 'go'" role="status" data-test="proof">
           <span>{{ plural(chosen.count, 'number') }}, <span class="mono">{{ chosen.first }}</span> to <span class="mono">{{ chosen.last }}</span>: {{ chosen.gaps ? plural(chosen.gaps, 'gap') : 'no gap' }}, {{ chosen.doubles ? plural(chosen.doubles, 'double') : 'no double' }}.<template v-if="list.extra.value?.missing.length"> Missing: {{ list.extra.value.missing.join(', ') }}.</template></span>
         </p>
-        <ColumnHeads :columns="columns" sort="" :descending="false" />
-        <RowList v-model:active="active" :rows="list.rows.value" label="Numbers" :pickable="false" :loading="list.first.value" @more="list.loadMore()">
+        <ListPane v-model:active="active" :list="list" :columns="columns" label="Numbers">
           <template #row="{ row: one }">
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
             <span class="state"><span class="tag" :class="tone[one.state]" :title="one.reason">{{ one.state }}</span> <span v-if="one.earlierThan" class="tag wait" :title="`Allowed although ${shortDay(one.earlierThan)} was numbered before`">earlier</span></span><span class="total amount">{{ money(one.total, one.currency) }}</span>
           </template>
           <template #empty><div class="empty"><strong>No number yet</strong>Every number that is drawn stands here, also of what is void.</div></template>
-        </RowList>
+        </ListPane>
         <footer class="foot-bar"><span class="soft">{{ plural(chosen?.count ?? 0, 'number') }}</span><span class="push" /><VBtn v-if="chosen" :href="`/api/numbers/${chosen.seriesId}/csv?period=${encodeURIComponent(chosen.period)}`" data-test="numbers-csv">Save as CSV</VBtn></footer>
       </section>
       <aside class="right" aria-label="The document in hand">
@@ -78,9 +75,4 @@ const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words
 <style scoped>
 .title { font-size: 16px; }
 p { margin: 0; }
-:deep(.number) { flex: 0 0 140px; white-space: nowrap; }
-:deep(.date) { flex: 0 0 64px; }
-:deep(.name) { flex: 1 1 140px; }
-:deep(.state) { flex: 0 0 104px; }
-:deep(.total) { flex: 0 0 104px; white-space: nowrap; }
 </style>

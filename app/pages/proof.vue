@@ -2,6 +2,7 @@
 import { capital, kindFacts } from '../../core/documents/kinds'
 import type { Difference, Proof, ProvedSeries } from '../../server/services/register/proof'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
+import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 /** The proof of a day: how many of each series were issued, numbered, painted, sent and arrived, by count and sum; and every document that is a difference. */
 const session = useSession()
@@ -9,13 +10,13 @@ const today = new Intl.DateTimeFormat('en-CA', { timeZone: session.house!.compan
 const { filters, set } = useFilters({ day: today })
 const proof = shallowRef<Proof>()
 const wrong = ref('')
-const active = ref<number | null>(null)
+const list = wholeList(computed(() => proof.value?.differences ?? []), ref(false), load)
+const { active } = useHand(list.rows)
 const leaf = ref<Leaf>('Paper')
 
 async function load() {
   try {
     proof.value = await callApi<Proof>('/api/documents/proof', { query: { day: filters.value.day } })
-    if (!proof.value.differences.some(one => one.id === active.value)) active.value = proof.value.differences[0]?.id ?? null
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message
@@ -30,7 +31,7 @@ const stepWords = { numbered: 'Numbered', painted: 'Painted', left: 'Sent or pri
 const short = (one: ProvedSeries, step: typeof steps[number]) => one[step].count !== one.issued.count
 const tone: Record<Difference['step'], string> = { numbered: 'stuck', posted: 'stuck', painted: 'wait', sent: 'wait', arrived: 'way' }
 const proved = computed(() => !!proof.value && proof.value.differences.length === 0 && proof.value.postings.every(one => Number(one.difference) === 0))
-const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words: 'Customer', class: 'name' }, { key: '', words: 'Not yet', class: 'step' }, { key: '', words: 'Why', class: 'why' }, { key: '', words: 'Total', class: 'total' }]
+const columns: ListColumn[] = [{ words: 'Number', width: 128 }, { words: 'Customer', width: '2fr' }, { words: 'Not yet', width: 82 }, { words: 'Why', width: '3fr' }, { words: 'Total', width: 100, right: true }]
 </script>
 
 <template>
@@ -60,10 +61,10 @@ const columns = [{ key: '', words: 'Number', class: 'number' }, { key: '', words
             </table>
           </div>
           <template v-if="proof.differences.length">
-            <ColumnHeads :columns="columns" sort="" :descending="false" />
-            <RowList v-model:active="active" :rows="proof.differences" label="Differences" :pickable="false" @open="id => navigateTo(`/register?in=${id}&search=${proof!.differences.find(one => one.id === id)!.number}`)">
+            <ListPane v-model:active="active" :list="list" :columns="columns" label="Differences" @open="id => navigateTo(`/register?in=${id}&search=${proof!.differences.find(one => one.id === id)!.number}`)">
               <template #row="{ row: one }"><span class="number mono">{{ one.number }}</span><span class="name cut">{{ one.customerName }}</span><span class="step"><span class="tag" :class="tone[one.step]">{{ one.step }}</span></span><span class="why cut soft" :title="one.words">{{ one.words }}</span><span class="total amount">{{ money(one.total, one.currency) }}</span></template>
-            </RowList>
+            </ListPane>
+            <footer class="foot-bar"><span class="soft">{{ plural(proof.differences.length, 'difference') }}</span><span class="push" /><VBtn :href="csvHref('/api/documents/differences', { day: filters.day })" data-test="csv">Save as CSV</VBtn></footer>
           </template>
         </template>
       </section>
@@ -88,9 +89,4 @@ td, th { border-bottom: 1px solid var(--rule); padding: 4px 8px 4px 0; vertical-
 th.right, td.right { text-align: right; white-space: nowrap; }
 td.mono { font-size: 12.5px; }
 .short { color: var(--brick); font-weight: 650; }
-:deep(.number) { flex: 0 0 128px; }
-:deep(.name) { flex: 1 1 130px; }
-:deep(.step) { flex: 0 0 82px; }
-:deep(.why) { flex: 1 1 180px; }
-:deep(.total) { flex: 0 0 100px; text-align: right; white-space: nowrap; }
 </style>

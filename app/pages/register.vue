@@ -4,6 +4,7 @@ import type { SettledWithdrawn } from '../../server/services/orders/withdrawn'
 import type { RegisterRow } from '../../server/services/register/register'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
+import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 const session = useSession()
 const route = useRoute()
@@ -12,9 +13,8 @@ const matched = computed(() => ({ search: filters.value.search, state: filters.v
 const list = useList<RegisterRow, PageOf<RegisterRow>>(place => callApi<PageOf<RegisterRow>>('/api/documents', { query: {
   ...matched.value, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
 } }))
-const active = ref<number | null>(Number(route.query.in) || null)
+const { active, row } = useHand(list.rows, Number(route.query.in) || null)
 const leaf = ref<Leaf>('Paper')
-const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
 
 /** Counted apart from the list, which does not wait for it. */
 const sums = shallowRef<{ matching: number, sums: { currency: string, sum: string }[] }>()
@@ -25,9 +25,6 @@ watch(filters, () => void list.restart(), { immediate: true })
 watch(matched, (now, before) => {
   if (JSON.stringify(now) !== JSON.stringify(before)) count()
 }, { immediate: true })
-watch(list.rows, (rows) => {
-  if (rows.length > 0 && !rows.some(one => one.id === active.value)) active.value = rows[0]!.id
-})
 useLive(['register'], () => {
   void list.reload()
   count()
@@ -70,7 +67,7 @@ const monthAgo = (months: number) => new Date(new Date().setMonth(new Date().get
 const times = [{ value: '', words: 'any time' }, { value: today, words: 'today' }, { value: monthAgo(1), words: 'the last month' }, { value: monthAgo(3), words: 'the last three months' }]
 const timeWords = computed(() => times.find(one => one.value === filters.value.from)?.words ?? `since ${filters.value.from}`)
 const stateTone: Record<string, string> = { 'arrived': 'go', 'on the way': 'way', 'waiting': 'queue', 'claimed': 'queue', 'handing over': 'queue', 'stuck': 'stuck' }
-const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'issued', words: 'Issued', class: 'date' }, { key: 'customer', words: 'Customer', class: 'name' }, { key: '', words: 'Order', class: 'order' }, { key: '', words: 'State', class: 'state' }, { key: 'total', words: 'Total', class: 'total' }]
+const columns: ListColumn[] = [{ key: 'number', words: 'Number', width: 128 }, { key: 'issued', words: 'Issued', width: 60 }, { key: 'customer', words: 'Customer', width: '1fr' }, { words: 'Order', width: 82 }, { words: 'State', width: 86 }, { key: 'total', words: 'Total', width: 104, right: true }]
 </script>
 
 <template>
@@ -83,9 +80,7 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
             of <WordPicker label="Time" :words="timeWords" :choices="times" :value="filters.from" @pick="set({ from: $event })" /></span>
           <SearchField class="push" :value="filters.search" label="Number, customer, amount" @search="set({ search: $event })" />
         </div>
-        <ColumnHeads :columns="columns" :pickable="mayPick" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
-        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <RowList v-model:active="active" :rows="list.rows.value" :picked="picks.picked.value" label="Documents" :pickable="mayPick" :loading="list.first.value" @update:picked="picks.set" @leaf="turn" @open="id => openOrder(id)" @more="list.loadMore()">
+        <ListPane v-model:active="active" :list="list" :columns="columns" label="Documents" :picks="mayPick ? picks : null" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" @leaf="turn" @open="id => openOrder(id)">
           <template #row="{ row: one }">
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
             <span class="order mono soft">{{ one.orderNumber }}</span>
@@ -95,7 +90,7 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
           <template #empty>
             <div class="empty"><strong>{{ filters.search || filters.state || filters.kind ? 'No document of that kind' : 'No document yet' }}</strong>{{ filters.state === 'withdrawn' ? 'Invoices that stand although their order was withdrawn hang here, to be voided or credited.' : filters.search ? 'Numbers, customers, order numbers, references and exact amounts are looked through.' : 'Every document that is issued stands here for good, with its number and its PDF.' }}</div>
           </template>
-        </RowList>
+        </ListPane>
         <footer class="foot-bar"><strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span><span v-for="sum in sums?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><span class="push" /><VBtn v-if="again.length" :href="`/api/documents/again?ids=${again.map(one => one.id).join(',')}`" target="_blank" rel="noopener" title="Drawn anew on the present stationery, each page marked as a copy; what was sent stays as it is" data-test="again">Make {{ again.length }} again</VBtn><VBtn v-if="mayPick && isWithdrawn" :disabled="picks.chosen.value.length === 0" data-test="settle-withdrawn" @click="settling = true">Settle {{ picks.chosen.value.length || '' }}…</VBtn><VBtn :href="csvHref('/api/documents/csv', { ...matched, sort: filters.sort, descending: String(filters.down === 'yes') })" data-test="csv">Save as CSV</VBtn><VBtn to="/numbers" data-test="numbers">Numbers</VBtn><VBtn to="/proof" data-test="proof">Day’s proof</VBtn><template v-if="session.may('clerk')"><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
       </section>
       <aside class="right" aria-label="The document in hand">
@@ -110,10 +105,4 @@ const columns = [{ key: 'number', words: 'Number', class: 'number' }, { key: 'is
 
 <style scoped>
 .title { font-size: 16px; }
-:deep(.number) { flex: 0 0 128px; white-space: nowrap; }
-:deep(.date) { flex: 0 0 60px; }
-:deep(.name) { flex: 1 1 140px; }
-:deep(.order) { flex: 0 0 82px; }
-:deep(.state) { flex: 0 0 86px; }
-:deep(.total) { flex: 0 0 104px; white-space: nowrap; }
 </style>

@@ -108,7 +108,7 @@ const add = () => attempt(async () => {
   <div class="page">
     <div class="three">
       <section class="list" aria-label="Routines">
-        <div class="bar"><h1 class="title">Routines</h1><VBtn v-if="may" class="push" height="28" data-test="new-routine" @click="askNew(null)">New</VBtn></div>
+        <div class="bar"><h1 class="title">Routines</h1><VBtn class="push" height="28" href="/api/routines/csv" title="Save as CSV, each with its sentence" data-test="csv">CSV</VBtn><VBtn v-if="may" height="28" data-test="new-routine" @click="askNew(null)">New</VBtn></div>
         <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
         <div v-if="!first && routines.length === 0" class="empty"><strong>No routine yet</strong>A routine says what goes out when, in one sentence.</div>
         <button v-for="one in routines" :key="one.id" type="button" class="routine" :data-routine="one.name" :class="{ here: one.id === routine?.id }" :aria-current="one.id === routine?.id" @click="set({ routine: String(one.id) })">

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import type { TrayRow } from '../../server/services/dispatch/tray'
 import { addAmounts } from '../composables/amounts'
+import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 /** Papers that wait for the printer: one merged PDF in posting order, printed as often as wanted, then marked as posted. */
 const session = useSession()
 const rows = shallowRef<TrayRow[]>([])
 const first = ref(true)
 const picks = usePicks(rows)
-const active = ref<number | null>(null)
+const list = wholeList(rows, first, () => load())
+const { active } = useHand(rows)
 const copies = ref('1')
 const asking = ref(false)
 const busy = ref(false)
@@ -24,6 +26,7 @@ useLive(['line'], () => void load(), 300)
 const chosen = computed(() => (picks.chosen.value.length > 0 ? picks.chosen.value : rows.value))
 const pages = computed(() => chosen.value.reduce((total, row) => total + row.pages, 0) * Number(copies.value))
 const url = computed(() => (chosen.value.length ? `/api/tray/pdf?ids=${chosen.value.map(row => row.id).join(',')}&copies=${copies.value}` : ''))
+const columns: ListColumn[] = [{ words: 'Number', width: 140 }, { words: 'Customer', width: '1fr' }, { words: 'Pages', width: 70 }, { words: 'Total', width: 110, right: true }, { words: 'Since', width: 84, right: true }]
 const copyChoices = ['1', '2', '3'].map(value => ({ value, words: value === '1' ? 'one copy' : `${value} copies` }))
 
 const print = () => window.open(url.value, '_blank', 'noopener')
@@ -48,16 +51,17 @@ useMainKey(() => {
     <div class="split">
       <section class="left" aria-label="Print tray">
         <div class="bar"><h1 class="title">Print tray</h1><span class="soft">in posting order: customer by customer, each by number</span></div>
-        <RowList v-model:active="active" :rows="rows" label="Papers to print" :picked="picks.picked.value" :pickable="session.may('clerk')" :loading="first" @update:picked="picks.set">
+        <ListPane v-model:active="active" :list="list" :columns="columns" label="Papers to print" :picks="session.may('clerk') ? picks : null">
           <template #row="{ row }">
             <span class="number mono">{{ row.number }}</span><span class="name cut">{{ row.customerName }}</span><span class="soft pages">{{ plural(row.pages, 'page') }}</span><span class="total amount">{{ money(row.total, row.currency) }}</span><span class="soft age">{{ shortTime(row.since) }}</span>
           </template>
           <template #empty><div class="empty"><strong>Nothing to print</strong>Papers of customers who want paper lie here once they are issued, and stuck emails that you send here instead.</div></template>
-        </RowList>
+        </ListPane>
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ plural(rows.length, 'paper') }}</span><span class="mono soft">{{ addAmounts(chosen) }}</span>
           <template v-if="chosen.length">
             <span class="push soft"><WordPicker label="Copies" :words="copyChoices.find(one => one.value === copies)!.words" :choices="copyChoices" :value="copies" @pick="copies = $event" /></span>
+            <VBtn href="/api/tray/csv" data-test="csv">Save as CSV</VBtn>
             <VBtn v-if="session.may('clerk')" :disabled="busy" data-test="posted" @click="asking = true">Mark {{ chosen.length }} as posted</VBtn>
             <VBtn variant="flat" class="go" data-test="print" @click="print">Print {{ chosen.length }}: {{ plural(pages, 'page') }}</VBtn>
           </template>
@@ -75,9 +79,5 @@ useMainKey(() => {
 
 <style scoped>
 .title { font-size: 16px; }
-:deep(.number) { flex: 0 0 140px; }
-:deep(.name) { flex: 1 1 180px; }
-:deep(.pages) { flex: 0 0 70px; }
-:deep(.total) { flex: 0 0 110px; }
-:deep(.age) { flex: 0 0 84px; text-align: right; }
+.age { text-align: right; }
 </style>

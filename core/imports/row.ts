@@ -52,7 +52,7 @@ function readValue(field: ImportField, cell: string, { decimalSign, dayOrder }: 
     case 'amount': {
       const value = readNumber(cell, decimalSign)
       if (value === undefined) return wrong(`no number like ${decimalSign === ',' ? '1.234,50' : '1,234.50'}`)
-      if (!/^-?\d{1,10}(\.\d{1,6})?$/.test(value)) return wrong('too large a number')
+      if (!/^-?\d{1,10}(\.\d{1,8})?$/.test(value)) return wrong('too large a number')
       return field.kind === 'amount' && (value.startsWith('-') || Number(value) === 0) ? wrong('not over zero') : { value }
     }
     case 'day': {

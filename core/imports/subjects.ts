@@ -52,7 +52,7 @@ export const importFields: Readonly<Record<ImportSubject, readonly ImportField[]
   ],
   'bank movements': [
     needed(of('day', 'bookedOn', 'Booked on', 'bookingdate', 'date', 'buchungstag', 'buchungsdatum', 'datum', 'valuedate', 'valuta', 'dateoperation', 'dateopération')),
-    of('number', 'amount', 'Amount, below zero when it went out', 'betrag', 'montant', 'umsatz'), of('number', 'moneyIn', 'Amount that came in', 'in', 'credit', 'crédit', 'paidin', 'haben', 'gutschrift'), of('number', 'moneyOut', 'Amount that went out', 'out', 'debit', 'débit', 'paidout', 'soll', 'belastung'),
+    of('number', 'amount', 'Amount, with its sign', 'betrag', 'montant', 'umsatz'), of('number', 'moneyIn', 'Amount that came in', 'in', 'credit', 'crédit', 'paidin', 'haben', 'gutschrift'), of('number', 'moneyOut', 'Amount that went out', 'out', 'debit', 'débit', 'paidout', 'soll', 'belastung'),
     choice('direction', 'In or out', Object.keys(directions), 'creditdebit', 'cdtdbtind', 'type', 'art', 'sollhaben', 'sens'), of('currency', 'currency', 'Currency', 'waehrung', 'währung', 'devise'), text('account', 'Our own account', 60, 'ownaccount', 'ouraccount', 'auftragskonto', 'eigeneskonto', 'compte'),
     text('name', 'Who paid, or was paid', 200, 'payer', 'payee', 'counterparty', 'auftraggeber', 'empfänger', 'beguenstigter', 'begünstigter', 'zahlungspflichtiger', 'contrepartie', 'nom'), text('iban', 'Their account', 60, 'theiraccount', 'gegenkonto', 'kontonummer'),
     text('text', 'What was written', 1000, 'remittanceinformation', 'purpose', 'details', 'narrative', 'description', 'verwendungszweck', 'buchungstext', 'libelle', 'libellé', 'motif'), text('reference', 'Creditor reference', 200, 'creditorreference', 'structuredreference', 'referenz', 'référence'),

@@ -63,7 +63,7 @@ export function findDecimalSign(cells: readonly string[]): DecimalSign {
 /** A cell as an exact number: "1.234,50 €" with a comma is "1234.50". Undefined when it is none. */
 export function readNumber(cell: string, sign: DecimalSign): string | undefined {
   const bare = cell.trim().replace('−', '-').replace(/^(?:€|£|EUR|GBP|USD)\s*|\s*(?:€|£|EUR|GBP|USD|%)$/gi, '').replace(/[\s'’]/g, '').replace(/^\+|\+$/, '').replace(/^(\d.*)-$/, '-$1')
-  const grouped = sign === ',' ? /^-?(\d+|\d{1,3}(\.\d{3})+)(,\d{1,6})?$/ : /^-?(\d+|\d{1,3}(,\d{3})+)(\.\d{1,6})?$/
+  const grouped = sign === ',' ? /^-?(\d+|\d{1,3}(\.\d{3})+)(,\d{1,8})?$/ : /^-?(\d+|\d{1,3}(,\d{3})+)(\.\d{1,8})?$/
   if (!grouped.test(bare) || bare.length > 22) return undefined
   return sign === ',' ? bare.replaceAll('.', '').replace(',', '.') : bare.replaceAll(',', '')
 }

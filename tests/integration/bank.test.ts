@@ -193,7 +193,7 @@ describe('a bank statement as CSV', () => {
     const id = await takeImport('bank movements', 'alike.csv', Buffer.from(alike), 'Col Varley')
     await checkImport(id, await importView(id))
     await house.settle()
-    expect(await words(id)).toEqual(['2 right: ', '3 right: ', '4 wrong: Amount, below zero when it went out: “zero” is no number like 1,234.50.'])
+    expect(await words(id)).toEqual(['2 right: ', '3 right: ', '4 wrong: Amount, with its sign: “zero” is no number like 1,234.50.'])
     await run(`update import set state = 'writing' where id = $1`, [id])
     await Promise.all([goOnImporting(id), goOnImporting(id)])
     expect(await entries((await importView(id)).bankFileId!)).toHaveLength(2)
@@ -202,6 +202,6 @@ describe('a bank statement as CSV', () => {
 
   test('without a column for the amount says so, and nothing is checked', async () => {
     const id = await takeImport('bank movements', 'short.csv', Buffer.from('bookedOn,name\n2026-11-20,Same\n'), 'Col Varley')
-    await expect(checkImport(id, await importView(id))).rejects.toThrow('Say which column is “Amount, below zero when it went out” or “Amount that came in” or “Amount that went out”.')
+    await expect(checkImport(id, await importView(id))).rejects.toThrow('Say which column is “Amount, with its sign” or “Amount that came in” or “Amount that went out”.')
   })
 })

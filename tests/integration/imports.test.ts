@@ -106,6 +106,10 @@ test('rates and items: new, changed and unchanged are told apart', async () => {
   expect(await written(await checked('rates', 'currency;day;rate\nUSD;24.11.2026;1,0812\n'))).toEqual({ written: 1 })
   expect(await one(`select rate::text rate from exchange_rate where currency = 'USD' and day = '2026-11-24'`)).toEqual({ rate: '1.0812' })
   expect(await written(await checked('rates', 'currency;day;rate\nUSD;24.11.2026;1,0812\n'))).toEqual({ unchanged: 1 })
+  const bad = await checked('rates', '\uFEFFCurrency;Day;Rate;Source\nTND;2026-11-20;3,35210001;Glenhaven Bank\nJPY;2026-02-30;160,5;x\nTND;2026-11-21;-1;x\nEURO;2026-11-21;1;x\nEUR;2026-11-21;1;x\n')
+  expect((await notes(bad)).map(note => note.replace(/^\d+ /, ''))).toEqual(['right: ', expect.stringContaining('“2026-02-30” is no day'), 'wrong: The rate is not over zero.', expect.stringContaining('“EURO” is no currency'), 'wrong: EUR is the house\'s own currency.'])
+  await written(bad)
+  expect(await one(`select rate::text rate, source from exchange_rate where currency = 'TND' and day = '2026-11-20'`)).toEqual({ rate: '3.35210001', source: 'Glenhaven Bank' })
   const items = 'code,name,price,tax\nNEW-1,=SUM(A1),4.50,standard\nNEW-2,Odd,4.50,luxury\n'
   const id = await checked('items', items)
   expect((await notes(id))[1]).toContain('“luxury” is none of')

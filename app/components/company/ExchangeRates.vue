@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import type { RateRow, RatesReport } from '../../../server/services/house/rates'
 
-/** Exchange rates, for the tax of papers in foreign currency: the newest, one more, and a file of many. */
+/** Exchange rates, for the tax of papers in foreign currency: the newest, and one more; many come in as a file. */
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const found = shallowRef<RateRow[]>([])
 const form = ref({ currency: 'GBP', day: new Date().toISOString().slice(0, 10), rate: '', source: '' })
-const report = shallowRef<RatesReport>()
 const wrong = ref('')
 const load = () => attempt(async () => {
   found.value = await callApi<RateRow[]>('/api/rates')
@@ -14,23 +13,16 @@ const load = () => attempt(async () => {
 })
 onMounted(load)
 
-const said = (done: RatesReport) => `${plural(done.added, 'rate')} added, ${done.changed} changed, ${done.same} as they were${done.bad.length ? `, ${done.bad.length} not read` : ''}.`
-async function keep(path: string, body: object) {
+const said = (done: RatesReport) => `${plural(done.added, 'rate')} added, ${done.changed} changed, ${done.same} as they were.`
+async function add() {
   wrong.value = ''
   try {
-    report.value = await callApi<RatesReport>(path, { method: 'POST', body })
-    useToasts().say(said(report.value))
+    const rate = { ...form.value, currency: form.value.currency.trim().toUpperCase(), rate: form.value.rate.trim().replace(',', '.') }
+    useToasts().say(said(await callApi<RatesReport>('/api/rates', { method: 'POST', body: { rates: [rate] } })))
     await load()
   } catch (error) {
     wrong.value = (error as Error).message
   }
-}
-const add = () => keep('/api/rates', { rates: [{ ...form.value, currency: form.value.currency.trim().toUpperCase(), rate: form.value.rate.trim().replace(',', '.') }] })
-async function upload(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (file) await keep('/api/rates/import', { csv: await file.text() })
-  input.value = ''
 }
 </script>
 
@@ -43,9 +35,8 @@ async function upload(event: Event) {
     <FormField v-model="form.currency" label="Currency" mono /><label class="day">Day <input v-model="form.day" type="date"></label><FormField v-model="form.rate" label="Rate" mono /><FormField v-model="form.source" label="Source" />
     <VBtn type="submit" :disabled="!form.rate.trim() || !form.source.trim()" data-test="add-rate">Add</VBtn>
   </form>
-  <label v-if="!disabled" class="file">or a CSV file with the columns currency, day, rate, source <input type="file" accept=".csv,text/csv" data-test="rates-file" @change="upload"></label>
+  <p><NuxtLink v-if="!disabled" to="/imports?of=rates">Read many from a file</NuxtLink><template v-if="found.length"><template v-if="!disabled"> · </template><a href="/api/rates/csv" data-test="rates-csv">Save them as CSV</a></template></p>
   <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-  <ul v-if="report?.bad.length" class="bad"><li v-for="one in report.bad.slice(0, 8)" :key="one.line">Line {{ one.line }}: {{ one.reason }}</li></ul>
 </template>
 
 <style scoped>
@@ -57,7 +48,4 @@ td, th { padding: 3px 6px 3px 0; border-bottom: 1px solid var(--rule); }
 .row { display: grid; grid-template-columns: 76px 142px 100px 1fr auto; gap: 8px; align-items: end; margin: 10px 0; }
 .day { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; }
 .day input { border: 1px solid var(--rule); border-radius: 4px; padding: 6px 8px; font: inherit; background: var(--paper); color: var(--ink); }
-.file { display: block; font-size: 13px; color: var(--soft-ink); }
-.file input { display: block; font: inherit; margin-top: 3px; }
-.bad { color: var(--brick); margin: 6px 0 0; padding-left: 18px; }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { BankFileView, EntryView } from '../../../server/services/receivables/bank'
 import type { PageOf } from '../../composables/useList'
+import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
 /** Bank files: the sure movements are booked after a look, the unsure proposed with the reason, the strange set aside or booked by hand. */
 const session = useSession()
@@ -11,9 +12,8 @@ const files = shallowRef<BankFileView[]>([])
 const known = ref(false)
 const file = computed(() => files.value.find(one => String(one.id) === filters.value.file) ?? files.value[0])
 const list = useList<EntryView, PageOf<EntryView>>(async place => (file.value ? callApi<PageOf<EntryView>>(`/api/bank-files/${file.value.id}/entries`, { query: { state: filters.value.state, ...place } }) : { rows: [], after: null, matching: 0 }))
-const active = ref<number | null>(null)
+const { active, row } = useHand(list.rows)
 const picks = usePicks(list.rows)
-const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
 const field = ref<HTMLInputElement>()
 const busy = ref(false)
 const asking = ref<'book' | 'aside' | null>(null)
@@ -26,9 +26,6 @@ async function load() {
 }
 onMounted(() => attempt(load))
 watch(() => [file.value?.id, file.value?.state, filters.value.state], () => void list.restart())
-watch(list.rows, (rows) => {
-  if (!rows.some(one => one.id === active.value)) active.value = rows[0]?.id ?? null
-})
 useLive(['payment'], () => {
   void attempt(load)
   void list.reload()
@@ -87,7 +84,7 @@ const fileWords = (one: BankFileView) => `${one.name}, ${shortTime(one.madeAt)}`
 const fileChoices = computed(() => files.value.map(one => ({ value: String(one.id), words: fileWords(one) })))
 const states = computed(() => [{ value: '', words: `all ${file.value ? file.value.entries - file.value.known : ''}` }, ...['sure', 'unsure', 'strange', 'to book', 'booked', 'set aside'].map(value => ({ value, words: `${value}, ${count(value)}` }))])
 const tone: Record<EntryView['state'], string> = { 'sure': 'go', 'unsure': 'wait', 'strange': 'stuck', 'to book': 'queue', 'booked': '', 'set aside': '' }
-const columns = [{ key: '', words: 'Day', class: 'date' }, { key: '', words: 'Payer', class: 'name' }, { key: '', words: 'Written', class: 'text' }, { key: '', words: 'Match', class: 'state' }, { key: '', words: 'Amount', class: 'total' }]
+const columns: ListColumn[] = [{ words: 'Day', width: 54 }, { words: 'Payer', width: '1fr' }, { words: 'Written', width: '1fr' }, { words: 'Match', width: 74 }, { words: 'Amount', width: 104, right: true }]
 const done = computed(() => count('booked') + count('set aside'))
 </script>
 
@@ -103,16 +100,14 @@ const done = computed(() => count('booked') + count('set aside'))
         </div>
         <p v-if="file?.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
         <p v-else-if="file?.state === 'reading'" class="notice" role="status">The file is being read and matched …</p>
-        <p v-else-if="file" class="notice" role="status" data-test="file-facts"><span>Account <span class="mono">{{ file.account || 'not named' }}</span>: {{ plural(file.entries, 'movement') }}<template v-if="file.known">, {{ file.known }} known from another file and left out</template>. {{ done }} done<template v-if="count('to book')">, {{ count('to book') }} being booked</template>, {{ count('sure') }} sure, {{ count('unsure') }} unsure, {{ count('strange') }} strange.</span></p>
-        <ColumnHeads :columns="columns" sort="" :descending="false" :pickable="may" />
-        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <RowList v-model:active="active" :rows="list.rows.value" label="Movements" :picked="picks.picked.value" :pickable="may" :loading="!known || (!!file && list.first.value)" @update:picked="picks.set" @more="list.loadMore()">
+        <p v-else-if="file" class="notice" role="status" data-test="file-facts"><span><template v-if="file.account">Account <span class="mono">{{ file.account }}</span>: </template>{{ plural(file.entries, 'movement') }}<template v-if="file.known">, {{ file.known }} known from another file and left out</template>. {{ done }} done<template v-if="count('to book')">, {{ count('to book') }} being booked</template>, {{ count('sure') }} sure, {{ count('unsure') }} unsure, {{ count('strange') }} strange.</span></p>
+        <ListPane v-model:active="active" :list="list" :columns="columns" label="Movements" :picks="may ? picks : null" :loading="!known || (!!file && list.first.value)">
           <template #row="{ row: one }">
             <span class="date">{{ shortDay(one.bookedOn) }}</span><span class="name cut">{{ one.name || 'not named' }}</span><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
             <span class="state"><span class="tag" :class="tone[one.state]">{{ one.state }}</span></span><span class="total amount">{{ money(one.amount, one.currency) }}</span>
           </template>
           <template #empty><div class="empty"><strong>{{ file ? 'No movement of that kind' : 'No bank file yet' }}</strong>{{ file ? 'Choose another state above.' : 'Read a statement of your bank (ISO 20022 camt.053, or its CSV, whose columns you map once): payments are matched with what is open, and booked after your look. The same file twice books nothing twice.' }}<template v-if="!file && session.house?.mailboxesUrl"> <a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener">The simulated bank has a statement to take away.</a></template></div></template>
-        </RowList>
+        </ListPane>
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ plural(list.rows.value.length, 'movement') }} shown</span>
           <template v-if="may && file?.state === 'ready'">
@@ -137,9 +132,4 @@ const done = computed(() => count('booked') + count('set aside'))
 <style scoped>
 .file { display: none; }
 p.notice { margin: 0; }
-:deep(.date) { flex: 0 0 54px; }
-:deep(.name) { flex: 1 1 150px; }
-:deep(.text) { flex: 1 1 150px; }
-:deep(.state) { flex: 0 0 74px; }
-:deep(.total) { flex: 0 0 104px; text-align: right; white-space: nowrap; }
 </style>

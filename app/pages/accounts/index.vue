@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { AccountRow, Ageing } from '../../../server/services/receivables/accounts'
 import type { PageOf } from '../../composables/useList'
+import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
 /** Who owes what: customers with something open, by age, most overdue first; the account in hand at the right. */
 const { filters, set } = useFilters({ search: '', only: '', sort: 'overdue', down: 'yes', currency: '', customer: '' })
@@ -31,7 +32,7 @@ useLive(['payment', 'register'], () => {
 }, 400)
 
 const choices = [{ value: '', words: 'all with something open' }, { value: 'overdue', words: 'those overdue' }, { value: 'credit', words: 'those in credit' }]
-const columns = [{ key: 'name', words: 'Customer', class: 'name' }, ...['Not due', '1–30', '31–60', '61–90', 'Over 90'].map(words => ({ key: '', words, class: 'step' })), { key: 'overdue', words: 'Overdue', class: 'sum' }, { key: 'balance', words: 'Balance', class: 'sum' }]
+const columns: ListColumn[] = [{ key: 'name', words: 'Customer', width: '1fr' }, ...['Not due', '1–30', '31–60', '61–90', 'Over 90'].map(words => ({ words, width: 70, right: true })), { key: 'overdue', words: 'Overdue', width: 80, right: true }, { key: 'balance', words: 'Balance', width: 80, right: true }]
 const open = (id: number) => void navigateTo(`/register?state=open&search=${encodeURIComponent(list.rows.value.find(one => one.id === id)!.name)}`)
 </script>
 
@@ -46,9 +47,7 @@ const open = (id: number) => void navigateTo(`/register?state=open&search=${enco
         </div>
         <AgeingStrip v-if="known" :ageing="ageing" :currency="filters.currency" @update:currency="set({ currency: $event })" />
         <div v-else class="strip-place" />
-        <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
-        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <RowList v-model:active="active" :rows="list.rows.value" label="Open accounts" :pickable="false" :loading="list.first.value" @more="list.loadMore()" @open="open">
+        <ListPane v-model:active="active" :list="list" :columns="columns" label="Open accounts" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" @open="open">
           <template #row="{ row: one }">
             <span class="name cut">{{ one.name }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{ one.currency }}</span><span v-if="one.disputed" class="tag wait">disputed</span></span>
             <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{ Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
@@ -56,7 +55,7 @@ const open = (id: number) => void navigateTo(`/register?state=open&search=${enco
             <span class="sum amount">{{ money(one.balance, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
           </template>
           <template #empty><div class="empty"><strong>{{ filters.search || filters.only ? 'No such account' : 'Nothing is open' }}</strong>Customers who owe something, or have something coming, stand here with how old it is.</div></template>
-        </RowList>
+        </ListPane>
         <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'account') }}</span><span class="push" /><VBtn href="/api/accounts/csv" data-test="accounts-csv">Save as CSV</VBtn></footer>
       </section>
       <aside class="right" aria-label="The account in hand">
@@ -69,10 +68,7 @@ const open = (id: number) => void navigateTo(`/register?state=open&search=${enco
 
 <style scoped>
 .strip-place { height: 134px; flex: none; border-bottom: 1px solid var(--rule); }
-:deep(.name) { flex: 1 1 0; min-width: 0; }
-:deep(.step) { flex: 0 0 70px; text-align: right; font-size: 13px; }
-:deep(.sum) { flex: 0 0 80px; text-align: right; font-size: 13px; }
-:deep(.late) { color: var(--brick); }
-.late { font-weight: 650; }
+.step, .sum { font-size: 13px; }
+.late { color: var(--brick); font-weight: 650; }
 .name .tag, .other { margin-left: 6px; }
 </style>

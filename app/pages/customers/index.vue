@@ -2,26 +2,24 @@
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { CustomerRow } from '../../../server/services/customers/customers'
 import type { PageOf } from '../../composables/useList'
+import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
 interface CustomerPage extends PageOf<CustomerRow> { groups: string[] }
 
 const session = useSession()
-const { filters, set } = useFilters({ search: '', group: '', trouble: '', wish: '', in: '' })
-const list = useList<CustomerRow, CustomerPage>(place => callApi<CustomerPage>('/api/customers', { query: { search: filters.value.search, group: filters.value.group, trouble: filters.value.trouble, wish: filters.value.wish, ...place } }))
+const { filters, set } = useFilters({ search: '', group: '', trouble: '', wish: '', in: '', sort: 'name', down: 'no' })
+const asked = computed(() => ({ search: filters.value.search, group: filters.value.group, trouble: filters.value.trouble, wish: filters.value.wish, sort: filters.value.sort, descending: String(filters.value.down === 'yes') }))
+const list = useList<CustomerRow, CustomerPage>(place => callApi<CustomerPage>('/api/customers', { query: { ...asked.value, ...place } }))
 const picks = usePicks(list.rows)
-const active = ref<number | null>(Number(filters.value.in) || null)
+const { active } = useHand(list.rows, Number(filters.value.in) || null)
 const setting = ref(false)
-const listed = computed(() => JSON.stringify([filters.value.search, filters.value.group, filters.value.trouble, filters.value.wish]))
 
-watch(listed, () => void list.restart(), { immediate: true })
-watch(list.rows, (rows) => {
-  if (rows.length > 0 && !rows.some(one => one.id === active.value)) active.value = rows[0]!.id
-})
+watch(() => JSON.stringify(asked.value), () => void list.restart(), { immediate: true })
 useLive(['customer'], () => void list.reload())
 
 /** Receipts go the way of invoices as a rule; they are seen in the sheet. */
 const shownKinds = documentKinds.filter(kind => !kindFacts[kind].ofPayment)
-const columns = [{ key: '', words: 'No.', class: 'number' }, { key: '', words: 'Customer', class: 'name' }, ...shownKinds.map(kind => ({ key: '', words: kindShort(kind), class: 'way' }))]
+const columns: ListColumn[] = [{ key: 'number', words: 'No.', width: 56 }, { key: 'name', words: 'Customer', width: '5fr' }, ...shownKinds.map(kind => ({ words: kindShort(kind), width: '4fr' as const }))]
 const groups = computed(() => [{ value: '', words: 'any group' }, ...(list.extra.value?.groups ?? []).map(value => ({ value, words: value }))])
 const wishes = [{ value: '', words: 'any wish' }, { value: 'email', words: 'email wished' }, { value: 'paper', words: 'paper wished' }, { value: 'both', words: 'both wished' }, { value: 'nothing', words: 'nothing wished' }]
 const troubles = [{ value: '', words: 'reached or not' }, { value: 'true', words: 'who cannot be reached' }]
@@ -42,9 +40,7 @@ useMainKey(() => {
             <WordPicker label="Trouble" :words="wordsOf(troubles, filters.trouble)" :choices="troubles" :value="filters.trouble" @pick="set({ trouble: $event })" /></span>
           <SearchField class="push" :value="filters.search" label="Name, number, address" @search="set({ search: $event })" />
         </div>
-        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <ColumnHeads :columns="columns" sort="" :descending="false" pickable />
-        <RowList v-model:active="active" :rows="list.rows.value" label="Customers" :picked="picks.picked.value" :pickable="session.may('clerk')" :loading="list.first.value" @update:picked="picks.set" @more="list.loadMore()">
+        <ListPane v-model:active="active" :list="list" :columns="columns" label="Customers" :picks="session.may('clerk') ? picks : null" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })">
           <template #row="{ row }">
             <span class="number mono soft">{{ row.number }}</span>
             <span class="name cut">{{ row.name }} <span class="soft">{{ row.groupName }}</span></span>
@@ -53,11 +49,11 @@ useMainKey(() => {
             </span>
           </template>
           <template #empty><div class="empty"><strong>No customer of that kind</strong>Widen the sentence above, or clear the search.</div></template>
-        </RowList>
+        </ListPane>
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ plural(list.extra.value?.matching ?? 0, 'customer') }}</span>
           <span class="push" />
-          <template v-if="picks.chosen.value.length === 0"><VBtn :href="csvHref('/api/customers/csv', { search: filters.search, group: filters.group, trouble: filters.trouble, wish: filters.wish })" data-test="csv">Save as CSV</VBtn><VBtn v-if="session.may('clerk')" to="/imports?of=customers">Import…</VBtn></template>
+          <template v-if="picks.chosen.value.length === 0"><VBtn :href="csvHref('/api/customers/csv', asked)" data-test="csv">Save as CSV</VBtn><VBtn v-if="session.may('clerk')" to="/imports?of=customers">Import…</VBtn></template>
           <VBtn v-if="session.may('clerk') && picks.chosen.value.length" variant="flat" class="go" data-test="set-wishes" @click="setting = true">Set wishes of {{ picks.chosen.value.length }}…</VBtn>
         </footer>
       </section>
@@ -72,7 +68,5 @@ useMainKey(() => {
 
 <style scoped>
 .title { font-size: 16px; }
-:deep(.number) { flex: 0 0 56px; }
-:deep(.name) { flex: 1 1 190px; }
-:deep(.way) { flex: 0 1 178px; color: var(--soft-ink); }
+.way { color: var(--soft-ink); }
 </style>

@@ -2,6 +2,7 @@
 import type { OrderRow } from '../../../server/services/orders/list'
 import { addAmounts } from '../../composables/amounts'
 import type { PageOf } from '../../composables/useList'
+import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
 interface OrderPage extends PageOf<OrderRow> { sums: { currency: string, sum: string }[] }
 
@@ -16,7 +17,6 @@ const picks = usePicks(list.rows)
 const active = ref<number | null>(null)
 const target = ref('Shipped')
 const busy = ref(false)
-const listElement = ref<{ focus: () => void }>()
 
 watch(filters, () => void list.restart(), { immediate: true })
 useLive(['order'], () => void list.reload())
@@ -60,7 +60,7 @@ useMainKey(() => {
   if (session.may('clerk')) void setStatus()
 })
 const tone = (status: string) => ({ Shipped: 'go', Packed: 'wait', Held: 'stuck', Confirmed: 'way' })[status] ?? ''
-const columns = [{ key: 'number', words: 'Order', class: 'number' }, { key: 'date', words: 'Date', class: 'date' }, { key: 'customer', words: 'Customer', class: 'name' }, { key: '', words: 'Your ref.', class: 'ref' }, { key: 'status', words: 'Status', class: 'status' }, { key: '', words: 'Invoice', class: 'invoice' }, { key: 'total', words: 'Total', class: 'total' }]
+const columns: ListColumn[] = [{ key: 'number', words: 'Order', width: 96 }, { key: 'date', words: 'Date', width: 64 }, { key: 'customer', words: 'Customer', width: '3fr' }, { words: 'Your ref.', width: '1fr' }, { key: 'status', words: 'Status', width: 104 }, { words: 'Invoice', width: 132 }, { key: 'total', words: 'Total', width: 116, right: true }]
 </script>
 
 <template>
@@ -74,9 +74,7 @@ const columns = [{ key: 'number', words: 'Order', class: 'number' }, { key: 'dat
             of <AmountPicker :value="filters.over" @pick="set({ over: $event })" /></span>
           <SearchField class="push" :value="filters.search" label="Order, customer, reference" @search="set({ search: $event })" />
         </div>
-        <ColumnHeads :columns="columns" :sort="filters.sort" :descending="filters.down === 'yes'" pickable @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" />
-        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
-        <RowList ref="listElement" v-model:active="active" :rows="list.rows.value" label="Orders" :picked="picks.picked.value" :pickable="session.may('clerk')" :loading="list.first.value" @update:picked="picks.set" @open="navigateTo(`/orders/${$event}`)" @more="list.loadMore()">
+        <ListPane v-model:active="active" :list="list" :columns="columns" label="Orders" :picks="session.may('clerk') ? picks : null" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" @open="navigateTo(`/orders/${$event}`)">
           <template #row="{ row }">
             <span class="number mono link" @click.stop="open(row.id, $event)">{{ row.number }}</span>
             <span class="date">{{ shortDay(row.date) }}</span>
@@ -87,7 +85,7 @@ const columns = [{ key: 'number', words: 'Order', class: 'number' }, { key: 'dat
             <span class="total amount">{{ money(row.total, row.currency) }}</span>
           </template>
           <template #empty><div class="empty"><strong>No order of that kind</strong>Widen the sentence above, or clear the search, to see more orders.</div></template>
-        </RowList>
+        </ListPane>
         <footer class="foot-bar">
           <template v-if="picks.chosen.value.length"><strong>{{ picks.chosen.value.length }} picked</strong><span class="mono soft">{{ addAmounts(picks.chosen.value) }}</span></template>
           <template v-else><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'order') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span></template>
@@ -104,13 +102,6 @@ const columns = [{ key: 'number', words: 'Order', class: 'number' }, { key: 'dat
 
 <style scoped>
 .title { font-size: 16px; }
-:deep(.number) { flex: 0 0 96px; }
-:deep(.link) { cursor: pointer; }
-:deep(.link:hover) { text-decoration: underline; }
-:deep(.date) { flex: 0 0 64px; }
-:deep(.name) { flex: 2 1 240px; }
-:deep(.ref) { flex: 1 1 80px; }
-:deep(.status) { flex: 0 0 104px; }
-:deep(.invoice) { flex: 0 0 132px; }
-:deep(.total) { flex: 0 0 116px; }
+.link { cursor: pointer; }
+.link:hover { text-decoration: underline; }
 </style>

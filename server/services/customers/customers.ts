@@ -27,7 +27,8 @@ export interface CustomerRow {
 /** How a kind of paper goes to a customer, or what stops it. */
 export interface Way { kind: DocumentKind, words: string, to: string, problem: string | null }
 
-export interface CustomerFilter { search?: string, group?: string, trouble?: boolean, wish?: string, after?: string, limit: number }
+export interface CustomerFilter { search?: string, group?: string, trouble?: boolean, wish?: string, sort?: keyof typeof sorts, descending?: boolean, after?: string, limit: number }
+const sorts = { name: { key: 'c.name', type: 'text' }, number: { key: 'c.number', type: 'text' } } as const
 
 interface Columns { id: number, number: string, name: string, groupName: string, country: string, language: Language, currency: string, billing: Address | null, wishes: Wishes, treatment: TaxTreatment, contacts: ContactFacts[] }
 
@@ -47,7 +48,7 @@ export function waysOf(customer: { name: string, billing: Address | null, wishes
   })
 }
 
-function where(filter: Omit<CustomerFilter, 'after' | 'limit'>, parameters: unknown[]): string {
+function where(filter: Pick<CustomerFilter, 'search' | 'group' | 'trouble' | 'wish'>, parameters: unknown[]): string {
   const bind = (value: unknown) => `$${parameters.push(value)}`
   const found = ['true']
   if (filter.search?.trim()) {
@@ -61,13 +62,14 @@ function where(filter: Omit<CustomerFilter, 'after' | 'limit'>, parameters: unkn
   return found.join(' and ')
 }
 
-/** One page of customers by name. */
+/** One page of customers, by name or number. */
 export async function listCustomers(filter: CustomerFilter): Promise<Listed<CustomerRow> & { matching: number, groups: string[] }> {
   const parameters: unknown[] = []
   const condition = where(filter, parameters)
+  const sort = sorts[filter.sort ?? 'name']
   const { count } = (await one<{ count: number }>(`select count(*)::int count from customer c where ${condition}`, parameters))!
-  const page = keyset({ key: 'c.name', type: 'text', descending: false }, 'c.id', filter.after, parameters)
-  const found = await rows<Columns & { sortKey: string }>(`select ${columns}, c.name "sortKey" from customer c where ${condition} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
+  const page = keyset({ ...sort, descending: filter.descending ?? false }, 'c.id', filter.after, parameters)
+  const found = await rows<Columns & { sortKey: string }>(`select ${columns}, ${sort.key} "sortKey" from customer c where ${condition} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
   const groups = await rows<{ name: string }>(`select distinct group_name name from customer where group_name <> '' order by 1`)
   const listed = paged(found.map(({ billing, wishes, contacts, treatment: _, ...row }) => ({ ...row, ways: waysOf({ name: row.name, billing, wishes, contacts }) })), filter.limit)
   return { ...listed, matching: count, groups: groups.map(group => group.name) }

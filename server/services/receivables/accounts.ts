@@ -120,9 +120,10 @@ export async function account(customerId: number): Promise<Account> {
   return { customerId, ...customer, items: items.map(item => ({ ...item, late: Math.max(0, daysLate(item.dueDate, day)) })), payments }
 }
 
-export interface PaymentFilter { search?: string, direction?: 'in' | 'out', onAccount?: boolean, after?: string, limit: number }
+const paymentSorts = { date: { key: 'p.date', type: 'date' }, customer: { key: 'c.name', type: 'text' }, method: { key: 'p.method', type: 'text' }, rest: { key: 'p.open', type: 'numeric' }, total: { key: 'p.amount', type: 'numeric' } } as const
+export interface PaymentFilter { search?: string, direction?: 'in' | 'out', onAccount?: boolean, sort?: keyof typeof paymentSorts, descending?: boolean, after?: string, limit: number }
 
-/** Payments and refunds, newest first. */
+/** One page of payments and refunds. */
 export async function listPayments(filter: PaymentFilter): Promise<Listed<PaymentRow>> {
   const parameters: unknown[] = []
   const bind = (value: unknown) => `$${parameters.push(value)}`
@@ -133,8 +134,9 @@ export async function listPayments(filter: PaymentFilter): Promise<Listed<Paymen
   }
   if (filter.direction) conditions.push(`p.direction = ${bind(filter.direction)}`)
   if (filter.onAccount) conditions.push('p.open <> 0')
-  const page = keyset({ key: 'p.date', type: 'date', descending: true }, 'p.id', filter.after, parameters)
-  const found = await rows<PaymentRow & { sortKey: string }>(`select ${paymentColumns}, p.date::text "sortKey" from payment p join customer c on c.id = p.customer_id where ${conditions.join(' and ')} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
+  const sort = paymentSorts[filter.sort ?? 'date']
+  const page = keyset({ ...sort, descending: filter.descending ?? true }, 'p.id', filter.after, parameters)
+  const found = await rows<PaymentRow & { sortKey: string }>(`select ${paymentColumns}, ${sort.key}::text "sortKey" from payment p join customer c on c.id = p.customer_id where ${conditions.join(' and ')} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
   return paged(found, filter.limit)
 }
 
