@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { Decimal, sum } from '../money/decimal'
 import { ageingStep, daysLate, paymentState } from './ageing'
-import { checkSettlements, discountOn, settledBy, spreadPayment, type OpenItem } from './settle'
+import { checkSettlements, discountOn, settledBy, spreadPayment, type OpenItem, taxInDiscount } from './settle'
 
 const item = (change: Partial<OpenItem> = {}): OpenItem => ({ id: 1, number: 'INV-1', date: '2026-11-01', dueDate: '2026-12-01', currency: 'EUR', open: '100.00', amount: '100.00', terms: { kind: 'days', days: 30, discount: { percent: '2', days: 10 } }, ...change })
 const usual = { paidOn: '2026-11-20', smallDifference: '0.05' }
@@ -60,4 +60,8 @@ describe('what cannot be booked is refused in words', () => {
     ['nothing', [one({ amount: '0' })], 'Nothing would be booked on INV-1'],
     ['less than nothing', [one({ discount: '-1' })], 'Nothing would be booked on INV-1'],
   ])('%s', (_, settlements, words) => expect(() => checkSettlements('50.00', 'EUR', settlements, items)).toThrow(words))
+})
+
+test.each([['2.00', '23.00', '123.00', 'EUR', '0.37'], ['3.00', '0.00', '150.00', 'EUR', '0.00'], ['0.00', '0.00', '0.00', 'EUR', '0.00'], ['-2.00', '23.00', '123.00', 'EUR', '-0.37'], ['100', '1000', '11000', 'JPY', '9']])('of a discount of %s on tax %s in %s %s, %s is tax', (discount, tax, total, currency, part) => {
+  expect(taxInDiscount(discount, { tax, total, currency })).toBe(part)
 })

@@ -27,6 +27,14 @@ export function discountOn(item: OpenItem, paidOn: Day): DecimalText {
 }
 
 /**
+ * The tax in an early-payment discount that was taken: the supply costs so much less, at all its rates alike, and its tax is less by the same part
+ * (Directive 2006/112/EC, article 90). `tax` and `total` are the document's, with tax in the total.
+ */
+export function taxInDiscount(discount: DecimalText, { tax, total, currency }: { tax: DecimalText, total: DecimalText, currency: Currency }): DecimalText {
+  return new Decimal(total).isZero() ? moneyText(0, currency) : moneyText(new Decimal(discount).times(tax).div(total), currency)
+}
+
+/**
  * How a payment is spread over open items in the order given (oldest due first, as a rule): each as far as the money reaches. An item that the money
  * reaches after its early-payment discount, or but for a small difference, is settled by it; the discount is not taken where the money pays all in full.
  * @returns the settlements, and what of the money settles nothing

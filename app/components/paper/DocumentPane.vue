@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { paymentState } from '../../../core/receivables/ageing'
+import { taxInDiscount } from '../../../core/receivables/settle'
 import type { DocumentView } from '../../../server/services/line/one'
 import type { Leaf } from './LeafTabs.vue'
 
@@ -91,7 +92,7 @@ function print() {
       <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
       <template v-if="view.open !== null"><span class="soft">Open</span><span class="mono">{{ moneyWithSign(view.open, view.currency) }} <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span> <span v-if="paid" class="tag" :class="paidTone[paid]">{{ paid }}</span> <NuxtLink :to="`/accounts?customer=${view.customerId}`" data-test="to-account">account</NuxtLink></span></template>
       <template v-if="view.dispute || view.promisedOn"><span class="soft">Marked</span><span>{{ [view.dispute ? `disputed: ${view.dispute}` : '', view.promisedOn ? `promised for ${longDay(view.promisedOn)}` : ''].filter(Boolean).join(', ') }}</span></template>
-      <template v-for="(one, index) in view.booked.filter(line => line.kind !== 'credit')" :key="index"><span class="soft">{{ Number(one.amount) < 0 ? 'Taken back' : bookedWords[one.kind] }}</span><span><span class="mono">{{ money(one.amount, view.currency) }}</span> <span class="soft">{{ longDay(one.on) }}, {{ one.how }}</span></span></template>
+      <template v-for="(one, index) in view.booked.filter(line => line.kind !== 'credit')" :key="index"><span class="soft">{{ Number(one.amount) < 0 ? 'Taken back' : bookedWords[one.kind] }}</span><span><span class="mono">{{ money(one.amount, view.currency) }}</span> <span class="soft">{{ longDay(one.on) }}, {{ one.how }}{{ one.kind === 'discount' ? `, with ${taxInDiscount(one.amount, view)} tax` : '' }}</span></span></template>
       <template v-if="view.orderId"><span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink></template>
       <template v-for="link in view.links" :key="link.how + link.id"><span class="soft">{{ linkWords[link.how] }}</span><NuxtLink class="mono" :to="`/register?search=${link.number}&in=${link.id}`">{{ link.number }}</NuxtLink></template>
       <div v-if="current" class="acts">

@@ -21,7 +21,7 @@ const columns: ListColumn[] = [{ key: 'date', words: 'Day', width: 54 }, { key: 
       <section class="left" aria-label="Payments">
         <div class="bar">
           <AccountPlaces />
-          <span class="sentence soft">money <WordPicker label="What" :words="directions.find(one => one.value === filters.direction)!.words" :choices="directions" :value="filters.direction" @pick="set({ direction: $event })" />, <WordPicker label="Rest" :words="rests.find(one => one.value === filters.onAccount)!.words" :choices="rests" :value="filters.onAccount" @pick="set({ onAccount: $event })" /></span>
+          <span class="sentence soft"><WordPicker label="What" :words="directions.find(one => one.value === filters.direction)!.words" :choices="directions" :value="filters.direction" @pick="set({ direction: $event })" />, <WordPicker label="Rest" :words="rests.find(one => one.value === filters.onAccount)!.words" :choices="rests" :value="filters.onAccount" @pick="set({ onAccount: $event })" /></span>
           <SearchField class="push" :value="filters.search" label="Customer, number, amount" @search="set({ search: $event })" />
         </div>
         <ListPane v-model:active="active" :list="list" :columns="columns" label="Payments" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" @open="navigateTo(`/accounts?customer=${row?.customerId}`)">

@@ -19,7 +19,7 @@ useLive(['customer'], () => void list.reload())
 
 /** Receipts go the way of invoices as a rule; they are seen in the sheet. */
 const shownKinds = documentKinds.filter(kind => !kindFacts[kind].ofPayment)
-const columns: ListColumn[] = [{ key: 'number', words: 'No.', width: 56 }, { key: 'name', words: 'Customer', width: '5fr' }, ...shownKinds.map(kind => ({ words: kindShort(kind), width: '4fr' as const }))]
+const columns: ListColumn[] = [{ key: 'number', words: 'No.', width: 56 }, { key: 'name', words: 'Customer', width: '7fr' }, ...shownKinds.map(kind => ({ words: kindShort(kind), width: '4fr' as const }))]
 const groups = computed(() => [{ value: '', words: 'any group' }, ...(list.extra.value?.groups ?? []).map(value => ({ value, words: value }))])
 const wishes = [{ value: '', words: 'any wish' }, { value: 'email', words: 'email wished' }, { value: 'paper', words: 'paper wished' }, { value: 'both', words: 'both wished' }, { value: 'nothing', words: 'nothing wished' }]
 const troubles = [{ value: '', words: 'reached or not' }, { value: 'true', words: 'who cannot be reached' }]

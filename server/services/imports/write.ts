@@ -108,9 +108,9 @@ async function writePayments(groups: readonly Group[], known: Known, actor: stri
 
 async function writeOrders(groups: readonly Group[], known: Known, actor: string): Promise<Written[]> {
   const { taxRates, orderStatuses } = await company()
-  const found = new Map((await rows<{ number: string, id: number, version: number, status: string, reference: string | null, note: string | null, lines: LineEdit[] }>(`select o.number, o.id, o.version, o.status, o.reference, o.customer_note note,
+  const found = new Map((await rows<{ number: string, id: number, version: number, status: string, customer: string, date: string, brand: string, reference: string | null, note: string | null, lines: LineEdit[] }>(`select o.number, o.id, o.version, o.status, c.number customer, o.date::text "date", b.code brand, o.reference, o.customer_note note,
       (select coalesce(jsonb_agg(jsonb_build_object('item', l.item_code, 'description', l.description, 'detail', l.detail, 'unit', l.unit, 'quantity', trim_scale(l.quantity)::text, 'unitPrice', trim_scale(l.unit_price)::text, 'discountPercent', trim_scale(l.discount_percent)::text, 'taxCode', l.tax_code) order by l.position), '[]') from order_line l where l.order_id = o.id) lines
-    from sales_order o where o.number = any($1::text[])`, [groups.map(group => group.key)])).map(order => [order.number, order]))
+    from sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id where o.number = any($1::text[])`, [groups.map(group => group.key)])).map(order => [order.number, order]))
   const fresh: { order: NewOrder, status: string, at: number }[] = []
   const done: Written[] = []
   for (const [at, group] of groups.entries()) {
@@ -153,7 +153,10 @@ function lineOf(record: ImportRecord, known: Known, language: string): LineEdit 
   }
 }
 
-async function changeOrder(before: { id: number, version: number, status: string, reference: string | null, note: string | null, lines: LineEdit[] }, head: ImportRecord, lines: LineEdit[], actor: string): Promise<Written> {
+/** Lines, texts and status follow the file. Whose order it is, of which day and brand, stands once papers may rest on it. @throws Refusal "another-order" */
+async function changeOrder(before: { id: number, version: number, status: string, customer: string, date: string, brand: string, reference: string | null, note: string | null, lines: LineEdit[] }, head: ImportRecord, lines: LineEdit[], actor: string): Promise<Written> {
+  const differs = ([['customer', head.customer], ['date', head.date], ['brand', head.brand]] as const).find(([key, given]) => given !== undefined && given !== before[key])
+  if (differs) throw new Refusal('another-order', `This order is there with the ${differs[0]} ${before[differs[0]]}, not ${differs[1]}. An import does not change that: withdraw it and give the new one its own number.`)
   const said = (list: readonly LineEdit[]) => json(list.map(({ item, description, unit, quantity, unitPrice, discountPercent, taxCode }) => [item, description, unit, quantity, unitPrice, discountPercent, taxCode]))
   const reference = head.reference ?? before.reference
   const note = head.note ?? before.note

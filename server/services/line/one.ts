@@ -90,7 +90,7 @@ export interface DispatchView {
 }
 
 export interface DocumentView {
-  id: number, number: string, kind: DocumentKind, date: string, dueDate: string | null, orderId: number | null, billId: number | null, orderNumber: string, customerId: number, customerName: string, total: string, toPay: string, currency: string
+  id: number, number: string, kind: DocumentKind, date: string, dueDate: string | null, orderId: number | null, billId: number | null, orderNumber: string, customerId: number, customerName: string, tax: string, total: string, toPay: string, currency: string
   issuedAt: Date, issuedBy: string, fileName: string | null, sha256: string | null, pages: number | null, open: string | null
   /** What was booked on it, oldest first; a counter-entry is below zero. */
   booked: { on: string, amount: string, kind: 'credit' | 'payment' | 'discount' | 'write-off', how: string }[]
@@ -111,7 +111,7 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
         union all select 'issued anew as', o.id, o.number from document o where o.replaces_id = d.id union all select 'takes the place of', o.id, o.number from document o where o.id = d.replaces_id) l), '[]') links,
       coalesce((select jsonb_agg(jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how) order by x.id) from (select a.id, coalesce(p.date, k.date)::text "day", a.amount::text amount, a.kind, coalesce(p.method, k.number) how
         from allocation a left join payment p on p.id = a.payment_id left join document k on k.id = a.from_document_id where a.to_document_id = d.id) x), '[]') booked, coalesce(i.dispute, '') dispute, i.promised_on::text "promisedOn", d.customer_id "customerId",
-      d.customer_name "customerName", d.total::text, d.to_pay::text "toPay", d.currency, d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
+      d.customer_name "customerName", d.tax::text, d.total::text, d.to_pay::text "toPay", d.currency, d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
     from document d left join document_file f on f.document_id = d.id left join open_item i on i.document_id = d.id where d.id = $1`, [id])
   if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
   const dispatches = await rows<DispatchView>(`select s.id, s.channel, s.state, s.stuck_cause "cause", s.last_reply reply, s.since, s.next_try_at "nextTryAt", s.arrived_how how, s.is_copy "isCopy", s.attempts, s.send_to "sendTo"

@@ -97,14 +97,15 @@ export interface PaymentRow {
   madeAt: Date, madeBy: string
   /** A counter-entry, or taken back by one. */
   reverses: boolean, undone: boolean
-  settles: { documentId: number, number: string, amount: string, discount: string, writeOff: string }[]
+  /** `tax` and `total` are the document's. */
+  settles: { documentId: number, number: string, amount: string, discount: string, writeOff: string, tax: string, total: string }[]
   receipt: { documentId: number, number: string } | null
 }
 
 const paymentColumns = `p.id, p.direction, p.customer_id "customerId", c.name "customerName", p.date::text date, p.method, p.amount::text amount, p.currency, p.reference, p.open::text open, p.made_at "madeAt", p.made_by "madeBy",
   p.reverses_id is not null reverses, exists (select from payment r where r.reverses_id = p.id) undone,
   (select coalesce(jsonb_agg(s order by s.number), '[]') from (select d.id "documentId", d.number, coalesce(sum(a.amount) filter (where a.kind = 'payment'), 0)::text amount, coalesce(sum(a.amount) filter (where a.kind = 'discount'), 0)::text discount,
-    coalesce(sum(a.amount) filter (where a.kind = 'write-off'), 0)::text "writeOff" from allocation a join document d on d.id = a.to_document_id where a.payment_id = p.id group by d.id, d.number) s) settles,
+    coalesce(sum(a.amount) filter (where a.kind = 'write-off'), 0)::text "writeOff", d.tax::text tax, d.total::text total from allocation a join document d on d.id = a.to_document_id where a.payment_id = p.id group by d.id) s) settles,
   (select jsonb_build_object('documentId', d.id, 'number', d.number) from document d where d.payment_id = p.id order by d.id desc limit 1) receipt`
 
 export interface Account { customerId: number, name: string, number: string, currency: string, terms: Terms, items: OpenRow[], payments: PaymentRow[] }
