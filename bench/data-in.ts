@@ -1,6 +1,6 @@
 import { statementXml } from '../demo/bank'
 import { creditorReference } from '../core/documents/payment-code'
-import { readCamt053 } from '../core/receivables/bank-statement'
+import { readCamt053 } from '../core/receivables/camt053'
 import { matchEntry, type Candidate } from '../core/receivables/match'
 import { one, rows, run } from '../server/db/connection'
 import { bankFiles, bookSure, bookWaiting, readBankFile, takeBankFile } from '../server/services/receivables/bank'

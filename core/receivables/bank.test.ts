@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { creditorReference } from '../documents/payment-code'
-import { readCamt053, type BankEntry } from './bank-statement'
+import type { BankEntry } from './bank-statement'
+import { Camt053Reader, readCamt053 } from './camt053'
 import { bareNumber, lessMatch, matchEntry, numbersIn, sameName, type Candidate } from './match'
 
 const statement = (entries: string, head = '<Acct><Id><IBAN>IE35DEMO00000012345678</IBAN></Id></Acct>') => `<?xml version="1.0" encoding="UTF-8"?>
@@ -38,9 +39,23 @@ describe('a camt.053 statement', () => {
     ['a torn file', statement(entryXml('5', paid('x'))).slice(0, -60), 'no well-formed XML'],
     ['another message', '<Document><FIToFICstmrCdtTrf/></Document>', 'no bank statement'],
     ['words', 'Dear bank', 'no well-formed XML'],
+    ['elements without end in each other', '<a>'.repeat(100_000), 'more elements in each other'],
+    ['a tag of a thousand attributes', `<a ${Array.from({ length: 1000 }, (_, n) => `b${n}="1"`).join(' ')}/>`, 'more attributes'],
+    ['an entry that fills the memory', statement(entryXml('5', '<x/>'.repeat(300_000))), 'more elements in one entry'],
     ['an entry without a date', statement(entryXml('5', paid('x')).replace('2026-11-20', '')), 'Entry 1 has no booking date'],
     ['an amount that is none', statement(entryXml('5e9', paid('x'))), 'Entry 1 has no amount'],
   ])('%s is refused in words', (_, xml, words) => expect(() => readCamt053(xml)).toThrow(words))
+
+  test('read in pieces, however they are cut, it is the same', () => {
+    const whole = statement(entryXml('5', paid('Grüße 🐝 & more'.replace('&', '&amp;'))) + entryXml('7.50', paid('<![CDATA[a < b]]>')))
+    const expected = readCamt053(whole)
+    expect(expected[0]!.entries.map(one => one.text)).toEqual(['Grüße 🐝 & more', 'a < b'])
+    for (let size = 1; size < 60; size++) {
+      const reader = new Camt053Reader()
+      for (let at = 0; at < whole.length; at += size) reader.write(whole.slice(at, at + size))
+      expect(reader.close()).toEqual(expected)
+    }
+  })
 
   test('whatever it is given, it reads or refuses in words', () => {
     const valid = statement(entryXml('5', paid('x')))

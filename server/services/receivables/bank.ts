@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto'
-import { readCamt053, type BankEntry, type BankStatement } from '../../../core/receivables/bank-statement'
+import { setImmediate } from 'node:timers/promises'
+import type { BankEntry, BankStatement } from '../../../core/receivables/bank-statement'
+import { Camt053Reader } from '../../../core/receivables/camt053'
 import type { Settlement } from '../../../core/receivables/settle'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
@@ -52,7 +54,7 @@ export async function readBankFile(fileId: number): Promise<void> {
   if (file?.state !== 'reading') return
   let statements: BankStatement[]
   try {
-    statements = readCamt053(decodeText(await readFileBytes(file.sha256)).text)
+    statements = await readStatements(decodeText(await readFileBytes(file.sha256)).text)
     if (statements.every(one => one.entries.length === 0)) throw new Refusal('not-a-statement', 'No booked movement stands in this statement.')
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
@@ -61,6 +63,16 @@ export async function readBankFile(fileId: number): Promise<void> {
     return
   }
   await keepEntries(fileId, statements)
+}
+
+/** Piece by piece, so that what else this process does goes on meanwhile. */
+async function readStatements(xml: string): Promise<BankStatement[]> {
+  const reader = new Camt053Reader()
+  for (let at = 0; at < xml.length; at += 131_072) {
+    reader.write(xml.slice(at, at + 131_072))
+    await setImmediate()
+  }
+  return reader.close()
 }
 
 /** Keeps the movements of a file that are not known, matched. */
