@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { kindFacts } from '../../core/documents/kinds'
 import type { NumberPeriod, NumberRow } from '../../server/services/register/numbers'
-import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
@@ -14,7 +13,6 @@ const list = useList<NumberRow, NumberPage>(async place => (chosen.value
   ? callApi<NumberPage>(`/api/numbers/${chosen.value.seriesId}`, { query: { period: chosen.value.period, ...place } })
   : { rows: [], after: null, missing: [], matching: 0 }))
 const { active } = useHand(list.rows)
-const leaf = ref<Leaf>('Paper')
 const wrong = ref('')
 
 async function load() {
@@ -64,10 +62,7 @@ const columns: ListColumn[] = [{ words: 'Number', width: 140 }, { words: 'Dated'
         </ListPane>
         <footer class="foot-bar"><span class="soft">{{ plural(chosen?.count ?? 0, 'number') }}</span><span class="push" /><VBtn v-if="chosen" :href="`/api/numbers/${chosen.seriesId}/csv?period=${encodeURIComponent(chosen.period)}`" data-test="numbers-csv">Save as CSV</VBtn></footer>
       </section>
-      <aside class="right" aria-label="The document in hand">
-        <DocumentPane v-if="active" :id="active" v-model:leaf="leaf" />
-        <div v-else class="empty"><strong>No document in hand</strong>Choose a number to see its document.</div>
-      </aside>
+      <DocumentAside :id="active" empty="No document in hand" words="Choose a number to see its document." />
     </div>
   </div>
 </template>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { capital, kindFacts } from '../../core/documents/kinds'
 import type { Difference, Proof, ProvedSeries } from '../../server/services/register/proof'
-import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 /** The proof of a day: how many of each series were issued, numbered, painted, sent and arrived, by count and sum; and every document that is a difference. */
@@ -12,7 +11,6 @@ const proof = shallowRef<Proof>()
 const wrong = ref('')
 const list = wholeList(computed(() => proof.value?.differences ?? []), ref(false), load)
 const { active } = useHand(list.rows)
-const leaf = ref<Leaf>('Paper')
 
 async function load() {
   try {
@@ -68,10 +66,7 @@ const columns: ListColumn[] = [{ words: 'Number', width: 128 }, { words: 'Custom
           </template>
         </template>
       </section>
-      <aside class="right" aria-label="The document in hand">
-        <DocumentPane v-if="active" :id="active" v-model:leaf="leaf" />
-        <div v-else class="empty"><strong>No difference in hand</strong>A document that did not arrive yet is seen here, with its remedy.</div>
-      </aside>
+      <DocumentAside :id="active" empty="No difference in hand" words="A document that did not arrive yet is seen here, with its remedy." />
     </div>
   </div>
 </template>

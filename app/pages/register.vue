@@ -93,10 +93,7 @@ const columns: ListColumn[] = [{ key: 'number', words: 'Number', width: 128 }, {
         </ListPane>
         <footer class="foot-bar"><strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span><span v-for="sum in sums?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><span class="push" /><VBtn v-if="again.length" :href="`/api/documents/again?ids=${again.map(one => one.id).join(',')}`" target="_blank" rel="noopener" title="Drawn anew on the present stationery, each page marked as a copy; what was sent stays as it is" data-test="again">Make {{ again.length }} again</VBtn><VBtn v-if="mayPick && isWithdrawn" :disabled="picks.chosen.value.length === 0" data-test="settle-withdrawn" @click="settling = true">Settle {{ picks.chosen.value.length || '' }}…</VBtn><VBtn :href="csvHref('/api/documents/csv', { ...matched, sort: filters.sort, descending: String(filters.down === 'yes') })" data-test="csv">Save as CSV</VBtn><VBtn to="/numbers" data-test="numbers">Numbers</VBtn><VBtn to="/proof" data-test="proof">Day’s proof</VBtn><template v-if="session.may('clerk')"><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
       </section>
-      <aside class="right" aria-label="The document in hand">
-        <DocumentPane v-if="row" :id="row.id" v-model:leaf="leaf" />
-        <div v-else class="empty"><strong>No document in hand</strong>Choose a row to see its PDF, its email and its trail.</div>
-      </aside>
+      <DocumentAside :id="row?.id ?? null" v-model:leaf="leaf" empty="No document in hand" words="Choose a row to see its PDF, its email and its trail." />
     </div>
     <Ask v-model="settling" :title="`Settle ${plural(picks.chosen.value.length, 'invoice')} of withdrawn orders?`" :go="`Settle ${picks.chosen.value.length}`" danger :busy="busy" @go="settle"><p>What was never handed over is voided and keeps its number; this cannot be taken back. For the others a credit note over all that is left is prepared and waits on To check.</p></Ask>
     <NewInvoice v-if="writing" v-model="writing" />

@@ -17,8 +17,7 @@ const account = shallowRef<Account>()
 const search = ref('')
 const found = shallowRef<CustomerRow[]>([])
 const settle = ref<Settlement[]>(props.entry.proposal.settlements.map(({ documentId, amount: part, discount, writeOff }) => ({ documentId, amount: part, discount, writeOff })))
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, acting } = useActing()
 
 async function choose(customerId: number) {
   await attempt(async () => {
@@ -43,16 +42,11 @@ const items = computed((): OpenItem[] => (account.value?.items ?? []).filter(ite
 const rest = computed(() => (settle.value.every(one => /^\d+(\.\d+)?$/.test(one.amount)) ? new Decimal(amount.value).minus(settledBy(settle.value)) : new Decimal(0)))
 
 async function book() {
-  busy.value = true
-  wrong.value = ''
-  try {
+  await acting(async () => {
     await callApi(`/api/bank-entries/${props.entry.id}/book`, { method: 'POST', body: { customerId: account.value!.customerId, settle: settle.value } })
     useToasts().say(`${money(amount.value, props.entry.currency)} booked for ${account.value!.name}.`)
     emit('done')
-  } catch (error) {
-    wrong.value = (error as Error).message
-  }
-  busy.value = false
+  })
 }
 </script>
 

@@ -5,8 +5,7 @@ import type { CreditOffer } from '../../../server/services/bills/bills'
 const props = defineProps<{ documentId: number }>()
 const open = defineModel<boolean>({ required: true })
 const offer = shallowRef<CreditOffer>()
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, acting } = useActing()
 const way = ref<'whole' | 'lines' | 'amount'>('whole')
 const quantities = ref<string[]>([])
 const amount = ref('')
@@ -30,18 +29,13 @@ watch(open, async (now) => {
 const ways = computed(() => [{ value: 'whole', words: `all that is left, ${offer.value ? moneyWithSign(offer.value.left, offer.value.currency) : ''}` }, { value: 'lines', words: 'some of its lines' }, { value: 'amount', words: 'an amount' }])
 
 async function credit() {
-  busy.value = true
-  wrong.value = ''
   const ask = way.value === 'whole' ? { kind: 'whole' } : way.value === 'amount' ? { kind: 'amount', amount: amount.value.trim() } : { kind: 'lines', lines: quantities.value.map((quantity, line) => ({ line, quantity: quantity.trim() || '0' })).filter(one => Number(one.quantity) !== 0) }
-  try {
+  await acting(async () => {
     const made = await callApi<{ credit: number, anew: number | null }>(`/api/documents/${props.documentId}/credit`, { method: 'POST', body: { ask, reason: reason.value.trim(), anew: anew.value && way.value === 'whole' } })
     open.value = false
     useToasts().say(made.anew ? 'The credit note and the new invoice hang on To check. Correct the new one, then send both.' : 'The credit note hangs on To check.')
     await navigateTo(`/drafts/${made.anew ?? made.credit}`)
-  } catch (error) {
-    wrong.value = (error as Error).message
-  }
-  busy.value = false
+  })
 }
 </script>
 

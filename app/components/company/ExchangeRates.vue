@@ -6,7 +6,7 @@ const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const found = shallowRef<RateRow[]>([])
 const form = ref({ currency: 'GBP', day: new Date().toISOString().slice(0, 10), rate: '', source: '' })
-const wrong = ref('')
+const { wrong, acting } = useActing()
 const load = () => attempt(async () => {
   found.value = await callApi<RateRow[]>('/api/rates')
   form.value.source ||= found.value[0]?.source ?? ''
@@ -14,16 +14,11 @@ const load = () => attempt(async () => {
 onMounted(load)
 
 const said = (done: RatesReport) => `${plural(done.added, 'rate')} added, ${done.changed} changed, ${done.same} as they were.`
-async function add() {
-  wrong.value = ''
-  try {
-    const rate = { ...form.value, currency: form.value.currency.trim().toUpperCase(), rate: form.value.rate.trim().replace(',', '.') }
-    useToasts().say(said(await callApi<RatesReport>('/api/rates', { method: 'POST', body: { rates: [rate] } })))
-    await load()
-  } catch (error) {
-    wrong.value = (error as Error).message
-  }
-}
+const add = () => acting(async () => {
+  const rate = { ...form.value, currency: form.value.currency.trim().toUpperCase(), rate: form.value.rate.trim().replace(',', '.') }
+  useToasts().say(said(await callApi<RatesReport>('/api/rates', { method: 'POST', body: { rates: [rate] } })))
+  await load()
+})
 </script>
 
 <template>

@@ -8,21 +8,16 @@ const emit = defineEmits<{ kept: [] }>()
 const attention = ref(props.customer.billing?.attention ?? '')
 const lines = ref(props.customer.billing?.lines.join('\n') ?? '')
 const country = ref(props.customer.billing?.country ?? props.customer.country)
-const busy = ref(false)
-const wrong = ref('')
+const { busy, wrong, acting } = useActing()
 const written = computed(() => lines.value.split('\n').map(line => line.trim()).filter(Boolean))
 
 async function keep() {
-  busy.value = true
-  try {
+  await acting(async () => {
     await callApi(`/api/customers/${props.customer.id}`, { method: 'PATCH', body: { version: props.customer.version, billing: { attention: attention.value, lines: written.value, country: country.value } } })
     useToasts().say(`The address of ${props.customer.name} is kept, for every paper from now on.`)
     open.value = false
     emit('kept')
-  } catch (error) {
-    wrong.value = (error as Error).message
-  }
-  busy.value = false
+  })
 }
 </script>
 

@@ -7,8 +7,7 @@ const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ kept: [] }>()
 const customer = shallowRef<CustomerView>()
 const contacts = ref<CustomerView['contacts']>([])
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, acting } = useActing()
 const roles = [['billing', 'billing'], ['buying', 'buying'], ['goods-in', 'goods in'], ['anyone', 'anything']]
 
 watch(open, async (now) => {
@@ -24,16 +23,12 @@ watch(open, async (now) => {
 const add = () => contacts.value.push({ name: '', email: '', role: 'billing' })
 
 async function keep() {
-  busy.value = true
-  try {
+  await acting(async () => {
     await callApi(`/api/customers/${props.customerId}/contacts`, { method: 'PUT', body: { version: customer.value!.version, contacts: contacts.value } })
     useToasts().say(`The contacts of ${customer.value!.name} are kept, for every paper from now on.`)
     open.value = false
     emit('kept')
-  } catch (error) {
-    wrong.value = (error as Error).message
-  }
-  busy.value = false
+  })
 }
 </script>
 

@@ -2,20 +2,8 @@
 const session = useSession()
 const email = ref('')
 const password = ref('')
-const wrong = ref('')
-const busy = ref(false)
-
-async function signIn() {
-  busy.value = true
-  wrong.value = ''
-  try {
-    await session.signIn(email.value, password.value)
-  } catch (error) {
-    wrong.value = (error as Error).message
-  } finally {
-    busy.value = false
-  }
-}
+const { busy, wrong, acting } = useActing()
+const signIn = () => acting(() => session.signIn(email.value, password.value))
 </script>
 
 <template>

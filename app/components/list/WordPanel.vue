@@ -2,26 +2,17 @@
 /** A word of a sentence that opens a small panel at its place; Enter in a field or Escape closes it, and the word has the focus again. */
 withDefaults(defineProps<{ words: string, label: string, disabled?: boolean, openEnd?: boolean }>(), { disabled: false, openEnd: false })
 const open = ref(false)
-const word = ref<HTMLButtonElement>()
 const panel = ref<HTMLElement>()
-
-watch(open, async (now) => {
-  await nextTick()
-  if (now) setTimeout(() => panel.value?.querySelector<HTMLElement>('input:not([type="checkbox"]), select, button')?.focus(), 20)
-  else word.value?.focus()
-})
+const enter = () => panel.value?.querySelector<HTMLElement>('input:not([type="checkbox"]), select, button')?.focus()
 const close = () => {
   open.value = false
 }
 </script>
 
 <template>
-  <VMenu v-model="open" :close-on-content-click="false" :disabled="disabled">
-    <template #activator="{ props: activator }">
-      <button ref="word" type="button" class="word" :class="{ 'open-end': openEnd }" :disabled="disabled" :aria-label="`${label}: ${words}`" v-bind="activator">{{ words }}</button>
-    </template>
+  <WordMenu v-model="open" :words="words" :label="label" :disabled="disabled" :open-end="openEnd" @opened="enter">
     <form ref="panel" class="panel" :aria-label="label" @submit.prevent="close"><slot :close="close" /></form>
-  </VMenu>
+  </WordMenu>
 </template>
 
 <style scoped>

@@ -19,20 +19,13 @@ const open = ref(false)
 const narrow = ref('')
 const at = ref(0)
 const field = ref<HTMLInputElement>()
-const word = ref<HTMLButtonElement>()
 
 const shown = computed(() => props.choices.filter(choice => choice.words.toLowerCase().includes(narrow.value.trim().toLowerCase())))
 const chosen = (value: string) => (Array.isArray(props.value) ? props.value.includes(value) : props.value === value)
 
-watch(open, async (now) => {
+watch(open, () => {
   narrow.value = ''
   at.value = Math.max(0, props.choices.findIndex(choice => chosen(choice.value)))
-  await nextTick()
-  if (now) setTimeout(() => field.value?.focus(), 20)
-  else {
-    word.value?.focus()
-    emit('done')
-  }
 })
 
 function pick(value: string | undefined) {
@@ -54,10 +47,7 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <VMenu v-model="open" :close-on-content-click="false" :disabled="disabled">
-    <template #activator="{ props: activator }">
-      <button ref="word" type="button" class="word" :class="{ 'open-end': openEnd }" :disabled="disabled" :aria-label="`${label}: ${words}`" v-bind="activator">{{ words }}</button>
-    </template>
+  <WordMenu v-model="open" :words="words" :label="label" :disabled="disabled" :open-end="openEnd" @opened="field?.focus()" @closed="emit('done')">
     <div class="picker" @keydown="key">
       <input ref="field" v-model="narrow" type="text" :placeholder="label" :aria-label="`${label}, type to narrow`" @input="at = 0">
       <ul role="listbox" :aria-label="label">
@@ -70,7 +60,7 @@ function key(event: KeyboardEvent) {
         <li v-if="shown.length === 0" class="none">Nothing of that name.</li>
       </ul>
     </div>
-  </VMenu>
+  </WordMenu>
 </template>
 
 <style scoped>

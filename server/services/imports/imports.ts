@@ -157,16 +157,22 @@ async function judgeTogether(id: number, subject: ImportSubject): Promise<void> 
   }
 }
 
-/** Orders are written whole, in order of their numbers; all else as it stands in the file. */
-const nextOrders = 'r.key in (select distinct key from (select key from import_row where import_id = $1 and state = \'right\' order by key limit 1000) k) and r.line > $2 order by r.key, r.line'
-const nextRows = (most: number) => `r.line > $2 order by r.line limit ${most}`
+/** What is written next: orders whole, in order of their numbers; all else as it stands in the file, after the line that was written last. */
+async function nextToWrite(id: number, subject: ImportSubject, after: number): Promise<{ line: number, key: string, cells: string[] }[]> {
+  const right = `select r.line, r.key, r.cells from import_row r where r.import_id = $1 and r.state = 'right'`
+  if (subject === 'orders') {
+    const keys = (await rows<{ key: string }>(`select distinct key from (select key from import_row where import_id = $1 and state = 'right' order by key limit 1000) k`, [id])).map(row => row.key)
+    return rows(`${right} and r.key = any($2::text[]) order by r.key, r.line for update`, [id, keys])
+  }
+  return rows(`${right} and r.line > $2 order by r.line limit $3 for update`, [id, after, subject === 'payments' ? 200 : 1000])
+}
 
 async function writeAll({ id, subject, name, mapping, decimalSign, dayOrder, madeBy }: ImportView): Promise<void> {
   const { sha256 } = (await one<{ sha256: string }>('select sha256 from import where id = $1', [id]))!
   let after = 0
   for (;;) {
     const found = await inTransaction(async () => {
-      const found = await rows<{ line: number, key: string, cells: string[] }>(`select r.line, r.key, r.cells from import_row r where r.import_id = $1 and r.state = 'right' and ${subject === 'orders' ? nextOrders : nextRows(subject === 'payments' ? 200 : 1000)} for update`, [id, after])
+      const found = await nextToWrite(id, subject, after)
       if (found.length === 0) return found
       const groups = [...groupBy(found, row => row.key)].map(([key, own]): Group => ({ key, lines: own.map(row => row.line), records: own.map(row => readRecord(subject, recordOf(row.cells, { mapping }), { decimalSign, dayOrder }).record) }))
       const known = await knownOf(subject, groups.flatMap(group => group.records))
