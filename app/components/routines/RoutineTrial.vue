@@ -49,8 +49,8 @@ const placeOf = (one: Trial['orders'][number]) => ({ 'order status': `/orders/${
     <p v-else class="soft none">Nothing would have passed: {{ plural(trial.looked, 'event') }} of these days {{ trial.looked === 1 ? 'was' : 'were' }} looked at.</p>
     <dl>
       <div><dt>Would have gone out cleanly</dt><dd class="go">{{ trial.clean }}</dd></div>
-      <div><dt>Would have waited for a person<small>{{ words(trial.person.reasons) }}</small></dt><dd class="wait">{{ trial.person.count }}</dd></div>
-      <div><dt>Would have got stuck<small>{{ words(trial.stuck.reasons) }}</small></dt><dd class="bad">{{ trial.stuck.count }}</dd></div>
+      <div><dt>Would have waited for a person<small>{{ words(trial.person.reasons) }}</small></dt><dd :class="{ wait: trial.person.count > 0 }">{{ trial.person.count }}</dd></div>
+      <div><dt>Would have got stuck<small>{{ words(trial.stuck.reasons) }}</small></dt><dd :class="{ bad: trial.stuck.count > 0 }">{{ trial.stuck.count }}</dd></div>
       <div v-if="trial.against"><dt>Against the version that is live<small>{{ trial.against.more || trial.against.fewer ? `${trial.against.more} more, ${trial.against.fewer} fewer` : 'the same orders' }}</small></dt><dd>{{ trial.against.more - trial.against.fewer > 0 ? '+' : '' }}{{ trial.against.more - trial.against.fewer }}</dd></div>
     </dl>
     <VBtn v-if="trial.papers" data-test="trial-all" @click="all = true">See all {{ trial.papers }}</VBtn>
