@@ -9,6 +9,7 @@ import { account, accounts, ageing, listPayments, markItem } from '../../server/
 import { allocatePayment, recordPayment, undoPayment, type NewPayment } from '../../server/services/receivables/payments'
 import { catchUp, lookBack } from '../../server/services/routines/catch-up'
 import { addRoutine } from '../../server/services/routines/routines'
+import { balances } from './books'
 import { papersOf, useHouse } from './house'
 
 /* Payments and refunds: what is booked, refused, taken back, and the receipts that follow. */
@@ -33,14 +34,6 @@ async function invoice(customer = '10417'): Promise<{ id: number, number: string
 const open = async (documentId: number) => (await one<{ open: string }>('select open::text open from open_item where document_id = $1', [documentId]))!.open
 const settle = (documentId: number, amount: string, rest: { discount?: string, writeOff?: string } = {}) => ({ documentId, amount, discount: '0', writeOff: '0', ...rest })
 const payment = (change: Partial<NewPayment> = {}): NewPayment => ({ direction: 'in', customerId: house.customer('10417').id, date: today(), method: 'bank transfer', amount: '100.00', currency: 'EUR', reference: '', settle: [], another: true, ...change })
-/** Posted = open + paid + credited: for every document, and every payment is settled or on account. */
-async function balances(): Promise<void> {
-  expect(await rows(`select i.document_id from open_item i left join document_void v on v.document_id = i.document_id where v.document_id is null and i.open <> i.amount
-    - sign(i.amount) * coalesce((select sum(a.amount) from allocation a where a.to_document_id = i.document_id), 0) + coalesce((select sum(a.amount) from allocation a where a.from_document_id = i.document_id), 0)`)).toEqual([])
-  expect(await rows(`select p.id from payment p where p.reverses_id is null and not exists (select from payment r where r.reverses_id = p.id) and p.open <> p.amount
-    - coalesce((select sum(a.amount) from allocation a where a.payment_id = p.id and a.kind = 'payment'), 0) - coalesce((select sum(a.amount) from allocation a where a.to_payment_id = p.id), 0)`)).toEqual([])
-}
-
 describe('a payment', () => {
   test('in part, then the rest with a small difference waived: open amount, entry and trail in one act', async () => {
     const { id } = await invoice()
@@ -80,6 +73,16 @@ describe('a payment', () => {
     expect(await open(id)).toBe('612.54')
     await expect(undoPayment(paid, 'Again', 'Test')).rejects.toThrow('taken back already')
     expect(await rows('select amount::text amount, reference from payment where id = $1 or reverses_id = $1 order by id', [paid])).toEqual([{ amount: '612.54', reference: '' }, { amount: '-612.54', reference: 'Wrong customer' }])
+    await balances()
+  })
+
+  test.each([true, false])('taken back by several people at the same instant is taken back once, and the others are told (on account: %s)', async (onAccount) => {
+    const { id } = await invoice()
+    const paid = await recordPayment(payment({ amount: '612.54', settle: onAccount ? [] : [settle(id, '612.54')] }), 'Col Varley')
+    const all = await Promise.allSettled(Array.from({ length: 6 }, () => undoPayment(paid, 'Mistake', 'Somebody')))
+    expect(all.filter(one => one.status === 'fulfilled')).toHaveLength(1)
+    for (const one of all) if (one.status === 'rejected') expect((one.reason as Error).message).toContain('taken back already')
+    expect(await open(id)).toBe('612.54')
     await balances()
   })
 

@@ -21,8 +21,10 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
     const { number } = document
     await run('select document_id from open_item where document_id = any($1::int[]) order by document_id for update', [[id, document.creditsId ?? id]])
+    await run('select s.id from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id for update of s', [id])
+    // looked at once they are locked: what a worker wrote of its recipients meanwhile counts
     const dispatches = await rows<{ state: string, attempted: boolean }>(`select s.state, exists (select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')) attempted
-      from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id for update of s`, [id])
+      from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1`, [id])
     if (await one('select document_id from document_void where document_id = $1', [id])) throw new Refusal('void-already', `${number} is void already.`)
     const gone = dispatches.some(one => one.attempted || ['claimed', 'handing over', 'on the way', 'arrived'].includes(one.state))
     const credit = `Credit it instead: a credit note takes it back and both stay to be seen.`

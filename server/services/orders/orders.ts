@@ -31,10 +31,11 @@ export async function setStatus(orderIds: readonly number[], status: string, act
   }
   return inTransaction(async () => {
     const now = clock.now()
+    await run('select id from sales_order where id = any($1::int[]) order by id for update', [orderIds]) // looked at once they are locked: their lines may have changed while this waited
     const orders = await rows<OrderState>(`
       select o.id, o.number "order", o.status "from", $2 "to", o.total::text total, o.net::text net, o.currency, b.code brand, c.number customer, c.group_name "group", c.country, o.salesperson, o.fields, o.supplied_on::text "suppliedOn",
         (select coalesce(jsonb_agg(distinct l.item_code), '[]') from order_line l where l.order_id = o.id) items
-      from sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id where o.id = any($1::int[]) order by o.id for update of o`, [orderIds, status])
+      from sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id where o.id = any($1::int[]) order by o.id`, [orderIds, status])
     if (orders.length < new Set(orderIds).size) throw new Refusal('no-such-order', 'One of the orders does not exist any more. Load the list again.', { status: 404 })
     const moving = orders.filter(order => order.from !== status)
     const ids = moving.map(order => order.id)

@@ -173,7 +173,8 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
 export async function undoPayment(id: number, reason: string, actor: string): Promise<number> {
   return inTransaction(async () => {
     await run('select document_id from open_item where document_id in (select to_document_id from allocation where payment_id = $1) order by document_id for update', [id])
-    const payment = await one<{ direction: 'in' | 'out', amount: string, currency: string, reversesId: number | null, undone: boolean }>(`select direction, amount::text amount, currency, reverses_id "reversesId", exists (select from payment r where r.reverses_id = p.id) undone from payment p where id = $1 for update`, [id])
+    await run('select id from payment where id = $1 for update', [id]) // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
+    const payment = await one<{ direction: 'in' | 'out', amount: string, currency: string, reversesId: number | null, undone: boolean }>(`select direction, amount::text amount, currency, reverses_id "reversesId", exists (select from payment r where r.reverses_id = p.id) undone from payment p where id = $1`, [id])
     if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
     if (payment.undone || payment.reversesId !== null) throw new Refusal('undone', payment.undone ? 'That payment was taken back already.' : 'That is a counter-entry. Record the payment again instead.')
     if (await one('select id from allocation where to_payment_id = $1 group by id having sum(amount) <> 0', [id])) throw new Refusal('given-back', 'Part of that payment was refunded. Take the refund back first.')
