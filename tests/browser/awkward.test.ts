@@ -81,9 +81,15 @@ describe('their invoices', () => {
     expect(await desk.page.$('[data-test="send-one"]:not([disabled])')).toBeNull()
   })
 
-  test('without an address it waits on To check, with the remedy beside it', async () => {
+  test('without an address it waits on To check; the address is given on the spot, and what else is wrong is said', async () => {
     await open('AWK-2')
-    await desk.page.waitForFunction(() => /no postal address|has no address|U\+/i.test(document.body.innerText))
+    await desk.says('has no billing address')
+    await desk.page.click('[data-test="give-address"]')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
+    await desk.page.type('.v-dialog textarea', 'Hive Lane 1\nMarlbridge')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.says('is kept, for every paper from now on')
+    await desk.page.waitForFunction(() => /U\+1F41D/.test(document.querySelector<HTMLElement>('aside.right')?.innerText ?? ''), { timeout: 20_000 })
   })
 
   test('three rates, a third of a piece and an amount under a cent add up to the cent', async () => {

@@ -63,7 +63,10 @@ describe('by keyboard alone', () => {
     await desk.goTo('Line', '/')
     await desk.untilCount('to check', count => count > 20)
     await desk.tabTo(list)
+    await desk.press('Home')
+    const first = await activeRow()
     await desk.press('End')
+    await desk.page.waitForFunction(before => (document.querySelector<HTMLElement>('[role="option"].active')?.innerText ?? before) !== before, {}, first)
     const order = /SO-\d+/.exec(await activeRow())![0]
     await desk.press('Enter')
     await desk.tabTo('[data-test="quantity-1"]')

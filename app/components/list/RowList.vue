@@ -53,13 +53,19 @@ let anchor: number | null = null
 
 const indexOf = (id: number | null) => props.rows.findIndex(row => row.id === id)
 
-function show(id: number) {
+let shown: number | null = null
+
+/** Brings a row into sight; a list that is only just being laid out is not as long as it will be, so that it is looked at again in the next frames. */
+function show(id: number, tries = 8) {
+  shown = id
   const element = scroller()
   const index = entries.value.findIndex(entry => entry.group === null && entry.row.id === id)
   if (!element || index < 0) return
   const top = index * rowHeight
   if (top < element.scrollTop + rowHeight) element.scrollTop = Math.max(0, top - rowHeight)
   else if (top + rowHeight > element.scrollTop + element.clientHeight) element.scrollTop = top + rowHeight - element.clientHeight
+  const reached = top >= element.scrollTop && top + rowHeight <= element.scrollTop + element.clientHeight + 1
+  if (!reached && tries > 0) requestAnimationFrame(() => shown === id && show(id, tries - 1))
 }
 
 function goTo(index: number, range: boolean) {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { capital, kindFacts } from '../../../core/documents/kinds'
+import type { CustomerView } from '../../../server/services/customers/customers'
 import type { PaperView } from '../../../server/services/line/one'
 import type { Leaf } from './LeafTabs.vue'
 
@@ -11,6 +12,8 @@ const view = shallowRef<PaperView>()
 const pages = ref(0)
 const wrong = ref('')
 const contacts = ref(false)
+const customer = shallowRef<CustomerView>()
+const addressing = ref(false)
 
 async function load() {
   const id = props.id
@@ -34,6 +37,12 @@ const toMe = () => attempt(async () => {
   const sent = await callApi<{ number: string, to: string }>(`/api/papers/${props.id}/to-me`, { method: 'POST', body: {} })
   useToasts().say(`${sent.number} goes to ${sent.to}, watermarked. The paper itself stays as it is.`)
 })
+/** The remedy on the spot where the address is what is missing; the paper is built anew once it is kept. */
+const needsAddress = computed(() => view.value?.problem?.includes('has no billing address') ?? false)
+const giveAddress = () => attempt(async () => {
+  customer.value = await callApi<CustomerView>(`/api/customers/${view.value!.customerId}`)
+  addressing.value = true
+})
 const seen = () => attempt(async () => {
   await callApi(`/api/papers/${props.id}/seen`, { method: 'POST', body: { revision: view.value!.revision } })
   await load()
@@ -42,7 +51,12 @@ const seen = () => attempt(async () => {
 
 <template>
   <LeafTabs v-model="leaf" :note="note" />
-  <div v-if="view?.problem" class="notice stuck"><span>{{ view.problem }}</span><NuxtLink class="push" :to="view.billId ? `/drafts/${view.billId}` : `/orders/${view.orderId}`">{{ view.billId ? 'Open the draft' : 'Open the order' }}</NuxtLink></div>
+  <div v-if="view?.problem" class="notice stuck">
+    <span>{{ view.problem }}</span>
+    <VBtn v-if="needsAddress && session.may('clerk')" class="push" height="28" data-test="give-address" @click="giveAddress">Give the address…</VBtn>
+    <NuxtLink v-else-if="view.billId" class="push" :to="`/drafts/${view.billId}`">Open the draft</NuxtLink>
+    <NuxtLink v-else-if="view.orderId" class="push" :to="`/orders/${view.orderId}`">Open the order</NuxtLink>
+  </div>
   <div v-if="view?.changes" class="changes" data-test="changes">
     <div class="title"><strong>Changed since you looked</strong><VBtn v-if="session.may('clerk')" height="28" data-test="seen" @click="seen">I have seen it</VBtn></div>
     <ul><li v-for="change in view.changes.slice(0, 6)" :key="change.what"><strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}</li></ul>
@@ -63,6 +77,7 @@ const seen = () => attempt(async () => {
       <span class="soft">{{ view.orderId ? 'Order' : 'Draft' }}</span><span><NuxtLink v-if="view.orderId" :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink> <NuxtLink v-if="view.billId" :to="`/drafts/${view.billId}`" data-test="open-draft">open the draft</NuxtLink> <button v-if="session.may('clerk') && !view.problem" type="button" class="word me" data-test="to-me" @click="toMe">send one to me</button></span>
     </footer>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
+    <AddressDialog v-if="customer && addressing" v-model="addressing" :customer="customer" @kept="load" />
   </template>
 </template>
 
