@@ -68,6 +68,15 @@ function show(id: number, tries = 8) {
   if (!reached && tries > 0) requestAnimationFrame(() => shown === id && show(id, tries - 1))
 }
 
+/** Rows that come in above push the row in hand down: where it was in sight, it stays in sight. */
+watch(entries, async (_, before) => {
+  const element = scroller()
+  const top = before.findIndex(entry => entry.group === null && entry.row.id === props.active) * rowHeight
+  if (!element || top < 0 || top + rowHeight <= element.scrollTop || top >= element.scrollTop + element.clientHeight) return
+  await nextTick()
+  if (props.active !== null) show(props.active)
+})
+
 function goTo(index: number, range: boolean) {
   const bounded = Math.min(props.rows.length - 1, Math.max(0, index))
   const row = props.rows[bounded]
