@@ -74,7 +74,7 @@ const seen = () => attempt(async () => {
         <span class="soft">Enclosed</span><span class="cut">{{ view.email.files.join(' · ') }}</span>
       </template>
       <template v-else-if="view.channel === 'paper' || view.channel === 'nothing'"><span class="soft">Goes</span><span>{{ view.channel === 'paper' ? 'on paper, by post' : `nowhere: the customer wants no ${kindFacts[view.kind].many}` }}</span></template>
-      <span class="soft">{{ view.orderId ? 'Order' : 'Draft' }}</span><span><NuxtLink v-if="view.orderId" :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink> <NuxtLink v-if="view.billId" :to="`/drafts/${view.billId}`" data-test="open-draft">open the draft</NuxtLink> <button v-if="session.may('clerk') && !view.problem" type="button" class="word me" data-test="to-me" @click="toMe">send one to me</button></span>
+      <span class="soft">{{ view.orderId ? 'Order' : view.billId ? 'Draft' : '' }}</span><span><NuxtLink v-if="view.orderId" :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink> <NuxtLink v-if="view.billId" :to="`/drafts/${view.billId}`" data-test="open-draft">open the draft</NuxtLink> <button v-if="session.may('clerk') && !view.problem" type="button" class="word me" data-test="to-me" @click="toMe">send one to me</button></span>
     </footer>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
     <AddressDialog v-if="customer && addressing" v-model="addressing" :customer="customer" @kept="load" />
