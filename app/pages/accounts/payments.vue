@@ -12,7 +12,7 @@ watch(filters, () => void list.restart(), { immediate: true })
 useLive(['payment'], () => void list.reload(), 400)
 const directions = [{ value: '', words: 'in and out' }, { value: 'in', words: 'in' }, { value: 'out', words: 'out' }]
 const rests = [{ value: '', words: 'settled or not' }, { value: 'true', words: 'with a rest on account' }]
-const columns: ListColumn[] = [{ key: 'date', words: 'Day', width: 54 }, { key: 'customer', words: 'Customer', width: '1fr' }, { key: 'method', words: 'By', width: 104 }, { words: 'Settles', width: '1fr' }, { key: 'rest', words: 'On account', width: 100, right: true }, { key: 'total', words: 'Amount', width: 100, right: true }]
+const columns: ListColumn[] = [{ key: 'date', words: 'Day', width: 54 }, { key: 'customer', words: 'Customer', width: '1fr' }, { key: 'method', words: 'By', width: 104 }, { words: 'Settles', width: '1fr' }, { key: 'rest', words: 'On account', width: 100, right: true }, { key: 'total', words: 'Amount', width: 112, right: true }]
 </script>
 
 <template>
