@@ -32,7 +32,16 @@ export default defineNuxtConfig({
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, resolveJsonModule: true } },
-    nodeTsConfig: { include: ['../core/**/*', '../tests/**/*', '../demo/**/*', '../bench/**/*', '../standins/**/*', '../scripts/**/*'] },
+    nodeTsConfig: {
+      include: [
+        '../core/**/*',
+        '../tests/**/*',
+        '../demo/**/*',
+        '../bench/**/*',
+        '../standins/**/*',
+        '../scripts/**/*',
+      ],
+    },
   },
   telemetry: { enabled: false },
 })

@@ -8,8 +8,17 @@ import { closeRenderPool } from '../server/render/pool'
 import type { Row } from './table'
 
 /** Measures in a house of its own: a throw-away cluster with the demo's company, brands, customers and items, and no orders. */
-export async function inBenchHouse(name: string, durable: boolean, measure: () => Promise<Row[]>): Promise<Row[]> {
-  const cluster: Cluster = { folder: join('/var/tmp', `clothespin-bench-${name}-${process.pid}`), port: await freePort(), password: 'bench', durable }
+export async function inBenchHouse(
+  name: string,
+  durable: boolean,
+  measure: () => Promise<Row[]>,
+): Promise<Row[]> {
+  const cluster: Cluster = {
+    folder: join('/var/tmp', `clothespin-bench-${name}-${process.pid}`),
+    port: await freePort(),
+    password: 'bench',
+    durable,
+  }
   mkdirSync(cluster.folder, { recursive: true })
   await startCluster(cluster)
   try {
@@ -26,7 +35,10 @@ export async function inBenchHouse(name: string, durable: boolean, measure: () =
 }
 
 /** The 95th and 50th percentile of so many turns, in milliseconds. */
-export async function percentiles(turns: number, act: () => Promise<unknown>): Promise<{ p95: number, p50: number }> {
+export async function percentiles(
+  turns: number,
+  act: () => Promise<unknown>,
+): Promise<{ p95: number; p50: number }> {
   const times: number[] = []
   for (let turn = 0; turn < turns; turn++) {
     const began = performance.now()

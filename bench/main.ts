@@ -8,10 +8,18 @@ import { benchTrial } from './trial'
 import { printTable, type Row } from './table'
 
 /** Measures and prints; asserts nothing. Name parts to run only those: bin/bench render trial */
-const parts: Record<string, () => Promise<Row[]>> = { render: benchRender, posting: benchPosting, data: benchDataIn, sending: benchSending, trial: benchTrial, load: benchFirstLoad }
+const parts: Record<string, () => Promise<Row[]>> = {
+  render: benchRender,
+  posting: benchPosting,
+  data: benchDataIn,
+  sending: benchSending,
+  trial: benchTrial,
+  load: benchFirstLoad,
+}
 const wanted = process.argv.slice(2)
 console.log(`${cpus().length} × ${cpus()[0]!.model.trim()}, Node.js ${process.version}\n`)
 const rows: Row[] = []
-for (const [name, part] of Object.entries(parts)) if (wanted.length === 0 || wanted.includes(name)) rows.push(...await part())
+for (const [name, part] of Object.entries(parts))
+  if (wanted.length === 0 || wanted.includes(name)) rows.push(...(await part()))
 printTable(rows)
 process.exit(0)

@@ -1,7 +1,7 @@
 /** A field or record that a refusal is about, so that the interface can lead there. */
 export interface RefusalSubject {
   field?: string
-  record?: { kind: string, id: string | number, label?: string }
+  record?: { kind: string; id: string | number; label?: string }
 }
 
 /**
@@ -15,7 +15,7 @@ export class Refusal extends Error {
   readonly status: number
   readonly about: RefusalSubject
 
-  constructor(code: string, sentence: string, options: { status?: number, about?: RefusalSubject } = {}) {
+  constructor(code: string, sentence: string, options: { status?: number; about?: RefusalSubject } = {}) {
     super(sentence)
     this.name = 'Refusal'
     this.code = code

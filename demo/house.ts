@@ -11,26 +11,86 @@ import { hashPassword } from '../server/services/people/passwords'
 const folder = process.env.CLOTHESPIN_DEMO ?? 'demo/data'
 
 interface BrandData {
-  code: string, name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
-  pricesIncludeTax?: boolean, banks: object[], emailLook: object, senderName: string, senderAddress: string, replyTo: string, stationery: object, logo: string, logoWidth: number
-  series: Record<DocumentKind, { prefix: string, suffix: string, length: number, start: number, restart: string, businessYearStart: number }>
+  code: string
+  name: string
+  legalName: string
+  addressLines: string[]
+  country: string
+  phone: string
+  email: string
+  website: string
+  registration: string
+  taxNumber: string
+  pricesIncludeTax?: boolean
+  banks: object[]
+  emailLook: object
+  senderName: string
+  senderAddress: string
+  replyTo: string
+  stationery: object
+  logo: string
+  logoWidth: number
+  series: Record<
+    DocumentKind,
+    {
+      prefix: string
+      suffix: string
+      length: number
+      start: number
+      restart: string
+      businessYearStart: number
+    }
+  >
 }
 
 interface HouseData {
-  company: { name: string, timeZone: string, country: string, currency: string, language: string, taxRates: object, orderStatuses: string[], orderFields: string[], presumeSeconds: number, failureNoticeTo: string, withdrawnStatuses: string[], smallDifference: string }
-  staff: { email: string, name: string, role: string, password: string }[]
+  company: {
+    name: string
+    timeZone: string
+    country: string
+    currency: string
+    language: string
+    taxRates: object
+    orderStatuses: string[]
+    orderFields: string[]
+    presumeSeconds: number
+    failureNoticeTo: string
+    withdrawnStatuses: string[]
+    smallDifference: string
+  }
+  staff: { email: string; name: string; role: string; password: string }[]
   brands: BrandData[]
-  coverNotes: Record<DocumentKind, Record<string, { subject: string, text: string }>>
+  coverNotes: Record<DocumentKind, Record<string, { subject: string; text: string }>>
   /** Published weekly: the source, and per currency its rates in turn, newest first. */
-  exchange: { source: string, GBP: string[] }
+  exchange: { source: string; GBP: string[] }
 }
 
 export interface CustomerData {
-  id: number, number: string, name: string, group: string, language: string, currency: string, country: string, terms: object, tax: string | null, salesperson: string
-  wishes?: object, treatment?: string, billing: { attention?: string, lines: string[] } | null, contacts: [string, string, string][]
+  id: number
+  number: string
+  name: string
+  group: string
+  language: string
+  currency: string
+  country: string
+  terms: object
+  tax: string | null
+  salesperson: string
+  wishes?: object
+  treatment?: string
+  billing: { attention?: string; lines: string[] } | null
+  contacts: [string, string, string][]
 }
 
-export interface ItemData { code: string, en: string, de: string, fr: string, unit: string, price: string, tax: string }
+export interface ItemData {
+  code: string
+  en: string
+  de: string
+  fr: string
+  unit: string
+  price: string
+  tax: string
+}
 
 const read = <T>(file: string): T => JSON.parse(readFileSync(join(folder, file), 'utf8')) as T
 
@@ -38,23 +98,55 @@ const read = <T>(file: string): T => JSON.parse(readFileSync(join(folder, file),
 export const demoStaff = () => read<HouseData>('house.json').staff
 
 /** Puts company, staff, brands, customers and items into an empty database. */
-export async function loadHouse(): Promise<{ brands: { id: number, code: string }[], customers: CustomerData[], items: ItemData[] }> {
+export async function loadHouse(): Promise<{
+  brands: { id: number; code: string }[]
+  customers: CustomerData[]
+  items: ItemData[]
+}> {
   const house = read<HouseData>('house.json')
   const customers = read<CustomerData[]>('customers.json')
   const items = parse(readFileSync(join(folder, 'items.csv')), { columns: true }) as ItemData[]
   const { company } = house
   return inTransaction(async () => {
-    await run(`insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to, order_fields, withdrawn_statuses, small_difference)
+    await run(
+      `insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to, order_fields, withdrawn_statuses, small_difference)
       values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9, $10, $11::jsonb, $12::jsonb, $13)`,
-    [company.name, randomUUID(), company.timeZone, company.country, company.currency, company.language, json(company.taxRates), json(company.orderStatuses), company.presumeSeconds, company.failureNoticeTo, json(company.orderFields), json(company.withdrawnStatuses), company.smallDifference])
+      [
+        company.name,
+        randomUUID(),
+        company.timeZone,
+        company.country,
+        company.currency,
+        company.language,
+        json(company.taxRates),
+        json(company.orderStatuses),
+        company.presumeSeconds,
+        company.failureNoticeTo,
+        json(company.orderFields),
+        json(company.withdrawnStatuses),
+        company.smallDifference,
+      ],
+    )
     for (const person of house.staff) {
-      await run('insert into staff (email, name, role, password_hash) values ($1, $2, $3, $4)', [person.email, person.name, person.role, await hashPassword(person.password)])
+      await run('insert into staff (email, name, role, password_hash) values ($1, $2, $3, $4)', [
+        person.email,
+        person.name,
+        person.role,
+        await hashPassword(person.password),
+      ])
     }
     const brands = []
-    for (const brand of house.brands) brands.push({ id: await loadBrand(brand, house.coverNotes), code: brand.code })
+    for (const brand of house.brands)
+      brands.push({ id: await loadBrand(brand, house.coverNotes), code: brand.code })
     for (const customer of customers) customer.id = await loadCustomer(customer)
     for (const item of items) {
-      await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [item.code, json({ en: item.en, de: item.de, fr: item.fr }), item.unit, item.price, item.tax])
+      await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [
+        item.code,
+        json({ en: item.en, de: item.de, fr: item.fr }),
+        item.unit,
+        item.price,
+        item.tax,
+      ])
     }
     await loadRates(house.exchange)
     return { brands, customers, items }
@@ -65,7 +157,10 @@ export async function loadHouse(): Promise<{ brands: { id: number, code: string 
 async function loadRates({ source, ...rates }: HouseData['exchange']): Promise<void> {
   for (const [currency, values] of Object.entries(rates)) {
     for (let week = -26; week <= 16; week++) {
-      await run('insert into exchange_rate (currency, day, rate, source) values ($1, ($2::timestamptz + make_interval(days => $3))::date, $4, $5)', [currency, clock.now(), week * 7, values[(week + 26) % values.length], source])
+      await run(
+        'insert into exchange_rate (currency, day, rate, source) values ($1, ($2::timestamptz + make_interval(days => $3))::date, $4, $5)',
+        [currency, clock.now(), week * 7, values[(week + 26) % values.length], source],
+      )
     }
   }
 }
@@ -73,31 +168,91 @@ async function loadRates({ source, ...rates }: HouseData['exchange']): Promise<v
 async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Promise<number> {
   const logo = readFileSync(join(folder, brand.logo))
   const picture = await keepFile(logo, 'image/png')
-  const row = await one<{ id: number }>(`insert into brand (code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, banks, email_look, sender_name, sender_address, reply_to, prices_include_tax)
+  const row = await one<{ id: number }>(
+    `insert into brand (code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, banks, email_look, sender_name, sender_address, reply_to, prices_include_tax)
     values ($1, $2, $3, $4::jsonb, $5, $6, $7, $8, $9, $10, $11::jsonb, $12::jsonb, $13, $14, $15, $16) returning id`,
-  [brand.code, brand.name, brand.legalName, json(brand.addressLines), brand.country, brand.phone, brand.email, brand.website, brand.registration, brand.taxNumber, json(brand.banks), json(brand.emailLook),
-    brand.senderName, brand.senderAddress, brand.replyTo, brand.pricesIncludeTax ?? false])
+    [
+      brand.code,
+      brand.name,
+      brand.legalName,
+      json(brand.addressLines),
+      brand.country,
+      brand.phone,
+      brand.email,
+      brand.website,
+      brand.registration,
+      brand.taxNumber,
+      json(brand.banks),
+      json(brand.emailLook),
+      brand.senderName,
+      brand.senderAddress,
+      brand.replyTo,
+      brand.pricesIncludeTax ?? false,
+    ],
+  )
   const id = row!.id
-  const design = { ...brand.stationery, logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth } }
+  const design = {
+    ...brand.stationery,
+    logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth },
+  }
   for (const kind of documentKinds) {
-    await run(`insert into stationery (brand_id, kind, version, design, made_at, made_by) values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`, [id, kind, json(design), clock.now()])
+    await run(
+      `insert into stationery (brand_id, kind, version, design, made_at, made_by) values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`,
+      [id, kind, json(design), clock.now()],
+    )
     for (const [language, note] of Object.entries(notes[kind])) {
-      await run(`insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by) values ($1, $2, $3, 1, $4, $5, $6, 'Set-up')`, [id, kind, language, note.subject, note.text, clock.now()])
+      await run(
+        `insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by) values ($1, $2, $3, 1, $4, $5, $6, 'Set-up')`,
+        [id, kind, language, note.subject, note.text, clock.now()],
+      )
     }
     const series = brand.series[kind]
-    await run(`insert into number_series (kind, brand_id, prefix, suffix, length, start, restart, business_year_start) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-      [kind, id, series.prefix, series.suffix, series.length, series.start, series.restart, series.businessYearStart])
+    await run(
+      `insert into number_series (kind, brand_id, prefix, suffix, length, start, restart, business_year_start) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+      [
+        kind,
+        id,
+        series.prefix,
+        series.suffix,
+        series.length,
+        series.start,
+        series.restart,
+        series.businessYearStart,
+      ],
+    )
   }
   return id
 }
 
 async function loadCustomer(customer: CustomerData): Promise<number> {
-  const billing = customer.billing ? { name: customer.name, country: customer.country, ...customer.billing } : null
-  const row = await one<{ id: number }>(`insert into customer (number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, wishes, tax_treatment)
+  const billing = customer.billing
+    ? { name: customer.name, country: customer.country, ...customer.billing }
+    : null
+  const row = await one<{ id: number }>(
+    `insert into customer (number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, wishes, tax_treatment)
     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12) returning id`,
-  [customer.number, customer.name, customer.group, customer.language, customer.currency, customer.country, json(customer.terms), customer.tax, customer.salesperson, billing ? json(billing) : null, json(customer.wishes ?? {}), customer.treatment ?? 'domestic'])
+    [
+      customer.number,
+      customer.name,
+      customer.group,
+      customer.language,
+      customer.currency,
+      customer.country,
+      json(customer.terms),
+      customer.tax,
+      customer.salesperson,
+      billing ? json(billing) : null,
+      json(customer.wishes ?? {}),
+      customer.treatment ?? 'domestic',
+    ],
+  )
   for (const [name, email, role] of customer.contacts) {
-    await run('insert into contact (customer_id, name, email, role) values ($1, $2, $3, $4)', [row!.id, name, email, role])
+    await run('insert into contact (customer_id, name, email, role) values ($1, $2, $3, $4)', [
+      row!.id,
+      name,
+      email,
+      role,
+    ])
   }
   return row!.id
 }

@@ -21,11 +21,17 @@ const mailboxes = process.env.STANDIN_MAIL_FOLDER ?? '.data/mailboxes'
 
 function startStandin(): Promise<ChildProcess> {
   const child = fork(join('.build/js', 'mail-standin.mjs'), [], {
-    env: { ...process.env, STANDIN_SMTP_PORT: new URL(process.env.CLOTHESPIN_SMTP_URL!).port, STANDIN_REPORT_PORT: process.env.CLOTHESPIN_RETURN_PORT, STANDIN_WEB_PORT: '0', STANDIN_LOADING: 'yes' },
+    env: {
+      ...process.env,
+      STANDIN_SMTP_PORT: new URL(process.env.CLOTHESPIN_SMTP_URL!).port,
+      STANDIN_REPORT_PORT: process.env.CLOTHESPIN_RETURN_PORT,
+      STANDIN_WEB_PORT: '0',
+      STANDIN_LOADING: 'yes',
+    },
   })
   return new Promise((resolve, reject) => {
     child.once('message', () => resolve(child))
-    child.once('exit', code => reject(new Error(`the stand-in mail server stopped with ${code}`)))
+    child.once('exit', (code) => reject(new Error(`the stand-in mail server stopped with ${code}`)))
   })
 }
 
@@ -40,7 +46,8 @@ if (await one('select 1 as one from company')) {
   rules.set({ who: 'hello@cowslip.example', does: 'mailbox full' })
   rules.set({ who: 'compta@tilleuls.example', does: 'bounce at once' })
   rules.set({ who: droppedAddress, does: 'drop during data' })
-  for (const silent of ['brannoc.example', 'nordheide.example', 'lindenhang.example', 'ashgrove.example']) rules.set({ who: silent, does: 'no report' })
+  for (const silent of ['brannoc.example', 'nordheide.example', 'lindenhang.example', 'ashgrove.example'])
+    rules.set({ who: silent, does: 'no report' })
 
   const standin = await startStandin()
   const now = new Date()
@@ -48,16 +55,19 @@ if (await one('select 1 as one from company')) {
   const size = process.env.CLOTHESPIN_DEMO_SIZE === 'test' ? testSize : fullSize
   const putBack = clock.use(() => new Date(now.getTime() - (size.days + 1) * 86_400_000))
   const house = await loadHouse()
-  await livePast(stories(house, size), now, size.days, days => addDays(dayInZone(now, zone), -days))
+  await livePast(stories(house, size), now, size.days, (days) => addDays(dayInZone(now, zone), -days))
   putBack()
   await writeStatement(mailboxes, dayInZone(now, zone))
   standin.kill('SIGTERM')
   await keepInstallation()
   rules.set({ who: 'treasurer@oranbees.example', does: 'bounce later', seconds: 3 })
   rules.remove(droppedAddress)
-  const counts = await rows<{ what: string, count: number }>(`select 'orders' what, count(*)::int count from sales_order union all select 'customers', count(*)::int from customer
+  const counts = await rows<{
+    what: string
+    count: number
+  }>(`select 'orders' what, count(*)::int count from sales_order union all select 'customers', count(*)::int from customer
     union all select 'items', count(*)::int from item union all select 'documents', count(*)::int from document`)
-  console.log(`The demo house is loaded: ${counts.map(row => `${row.count} ${row.what}`).join(', ')}.`)
+  console.log(`The demo house is loaded: ${counts.map((row) => `${row.count} ${row.what}`).join(', ')}.`)
 }
 await closeDatabase()
 process.exit(0)

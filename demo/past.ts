@@ -23,7 +23,12 @@ const clerk = 'Col Varley'
 export const droppedAddress = 'auditor@hartwell.example'
 
 /** Lives through the days before today: orders come in and move on, the routine writes its invoices, the mail goes. */
-export async function livePast(all: readonly Story[], now: Date, days: number, day: (daysAgo: number) => Day): Promise<void> {
+export async function livePast(
+  all: readonly Story[],
+  now: Date,
+  days: number,
+  day: (daysAgo: number) => Day,
+): Promise<void> {
   let time = now
   const putClockBack = clock.use(() => time)
   const at = (daysAgo: number, hour: number) => {
@@ -31,32 +36,97 @@ export async function livePast(all: readonly Story[], now: Date, days: number, d
     time = wanted < now ? wanted : new Date(now.getTime() - (24 - hour) * 60_000)
   }
   at(days + 1, 9)
-  const routine = await addRoutine({
-    name: 'Invoice when shipped', description: 'Every order that leaves the house gets its invoice.', trust: 'by itself', isOn: true,
-    sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
-  }, 'Maeve Tarrant')
-  await addRoutine({
-    name: 'Order confirmation when confirmed', description: 'The buyer sees what we understood before we pack.', trust: 'by itself', isOn: true,
-    sentence: { statuses: ['Confirmed'], conditions: [], issue: 'order confirmation', to: 'buying', delayMinutes: 0 },
-  }, 'Maeve Tarrant')
-  await addRoutine({
-    name: 'Confirmation for schools abroad', description: 'With a copy to the shipping desk, for the customs papers.', trust: 'after a check', isOn: false,
-    sentence: {
-      statuses: ['Confirmed'], conditions: [{ about: 'country', is: 'not', values: ['Ireland'] }, { about: 'group', is: 'one of', values: ['Schools'] }],
-      issue: 'order confirmation', to: 'buying', copyTo: ['shipping@tansyhollow.example'], delayMinutes: 20, hours: { from: '08:00', to: '17:00', workdays: true },
+  const routine = await addRoutine(
+    {
+      name: 'Invoice when shipped',
+      description: 'Every order that leaves the house gets its invoice.',
+      trust: 'by itself',
+      isOn: true,
+      sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
     },
-  }, 'Maeve Tarrant')
+    'Maeve Tarrant',
+  )
+  await addRoutine(
+    {
+      name: 'Order confirmation when confirmed',
+      description: 'The buyer sees what we understood before we pack.',
+      trust: 'by itself',
+      isOn: true,
+      sentence: {
+        statuses: ['Confirmed'],
+        conditions: [],
+        issue: 'order confirmation',
+        to: 'buying',
+        delayMinutes: 0,
+      },
+    },
+    'Maeve Tarrant',
+  )
+  await addRoutine(
+    {
+      name: 'Confirmation for schools abroad',
+      description: 'With a copy to the shipping desk, for the customs papers.',
+      trust: 'after a check',
+      isOn: false,
+      sentence: {
+        statuses: ['Confirmed'],
+        conditions: [
+          { about: 'country', is: 'not', values: ['Ireland'] },
+          { about: 'group', is: 'one of', values: ['Schools'] },
+        ],
+        issue: 'order confirmation',
+        to: 'buying',
+        copyTo: ['shipping@tansyhollow.example'],
+        delayMinutes: 20,
+        hours: { from: '08:00', to: '17:00', workdays: true },
+      },
+    },
+    'Maeve Tarrant',
+  )
 
-  await addRoutine({
-    name: 'Receipt for shop payments', description: 'Who buys in the shop gets a receipt at once.', trust: 'by itself', isOn: true,
-    sentence: { on: 'payment', statuses: [], conditions: [{ about: 'brand', is: 'one of', values: ['LS'] }], issue: 'payment receipt', to: 'billing', delayMinutes: 0 },
-  }, 'Maeve Tarrant')
-  await addRoutine({
-    name: 'Credit notes when posted', description: 'Whatever way a credit note was issued, it goes at once.', trust: 'by itself', isOn: false,
-    sentence: { on: 'posted', statuses: [], conditions: [], issue: 'credit note', to: 'billing', delayMinutes: 0 },
-  }, 'Maeve Tarrant')
+  await addRoutine(
+    {
+      name: 'Receipt for shop payments',
+      description: 'Who buys in the shop gets a receipt at once.',
+      trust: 'by itself',
+      isOn: true,
+      sentence: {
+        on: 'payment',
+        statuses: [],
+        conditions: [{ about: 'brand', is: 'one of', values: ['LS'] }],
+        issue: 'payment receipt',
+        to: 'billing',
+        delayMinutes: 0,
+      },
+    },
+    'Maeve Tarrant',
+  )
+  await addRoutine(
+    {
+      name: 'Credit notes when posted',
+      description: 'Whatever way a credit note was issued, it goes at once.',
+      trust: 'by itself',
+      isOn: false,
+      sentence: {
+        on: 'posted',
+        statuses: [],
+        conditions: [],
+        issue: 'credit note',
+        to: 'billing',
+        delayMinutes: 0,
+      },
+    },
+    'Maeve Tarrant',
+  )
 
-  const runner = await run({ connectionString: config.databaseUrl, concurrency: 4, taskList: taskList('loader'), noHandleSignals: true, logger: new Logger(() => () => {}), pollInterval: 1000 })
+  const runner = await run({
+    connectionString: config.databaseUrl,
+    concurrency: 4,
+    taskList: taskList('loader'),
+    noHandleSignals: true,
+    logger: new Logger(() => () => {}),
+    pollInterval: 1000,
+  })
   const listener = listenForReports()
   const ids = new Map<Story, number>()
   const settle = async () => {
@@ -67,10 +137,11 @@ export async function livePast(all: readonly Story[], now: Date, days: number, d
   }
   for (let daysAgo = days; daysAgo >= 0; daysAgo--) {
     at(daysAgo, 8)
-    for (const story of all.filter(one => one.cameIn === daysAgo)) ids.set(story, await addOrder({ ...story.order, date: day(daysAgo) }, desk))
+    for (const story of all.filter((one) => one.cameIn === daysAgo))
+      ids.set(story, await addOrder({ ...story.order, date: day(daysAgo) }, desk))
     await move(all, ids, daysAgo, at)
     await quiet()
-    const leaving = all.filter(story => story.shipped === daysAgo).map(story => ids.get(story)!)
+    const leaving = all.filter((story) => story.shipped === daysAgo).map((story) => ids.get(story)!)
     at(daysAgo, 13)
     await livePayments(day(daysAgo), daysAgo)
     if (daysAgo === 0) await today(leaving, routine, at, settle)
@@ -90,71 +161,158 @@ export async function livePast(all: readonly Story[], now: Date, days: number, d
   /** Paper customers' invoices are posted the same day; the last ones still wait. */
   async function postPaper(daysAgo: number): Promise<void> {
     if (daysAgo < 3) return
-    const waiting = await rows<{ id: number }>(`select id from dispatch where channel = 'paper' and state = 'waiting'`)
-    if (waiting.length > 0) await settleByHand(waiting.map(row => row.id), 'print', '', clerk)
+    const waiting = await rows<{ id: number }>(
+      `select id from dispatch where channel = 'paper' and state = 'waiting'`,
+    )
+    if (waiting.length > 0)
+      await settleByHand(
+        waiting.map((row) => row.id),
+        'print',
+        '',
+        clerk,
+      )
   }
 }
 
 /** Orders on their way through the house. */
-async function move(all: readonly Story[], ids: Map<Story, number>, daysAgo: number, at: (daysAgo: number, hour: number) => void): Promise<void> {
+async function move(
+  all: readonly Story[],
+  ids: Map<Story, number>,
+  daysAgo: number,
+  at: (daysAgo: number, hour: number) => void,
+): Promise<void> {
   const to = async (status: string, hour: number, due: (story: Story) => boolean) => {
-    const moving = all.filter(due).map(story => ids.get(story)!)
+    const moving = all.filter(due).map((story) => ids.get(story)!)
     at(daysAgo, hour)
-    if (moving.length > 0) await setStatus(moving, status, status === 'Held' || status === 'Withdrawn' ? 'Maeve Tarrant' : desk)
+    if (moving.length > 0)
+      await setStatus(moving, status, status === 'Held' || status === 'Withdrawn' ? 'Maeve Tarrant' : desk)
   }
   const further = ['In picking', 'Packed', 'Shipped', 'Closed']
-  await to('Confirmed', 9, story => story.cameIn === daysAgo && story.ends !== 'Draft')
-  await to('In picking', 10, story => Math.max(0, story.cameIn - 1) === daysAgo && further.includes(story.ends))
-  await to('Packed', 11, story => (story.shipped ?? Math.max(0, story.cameIn - 2)) === daysAgo && further.slice(1).includes(story.ends))
-  await to('Held', 12, story => Math.max(0, story.cameIn - 1) === daysAgo && story.ends === 'Held')
-  await to('Withdrawn', 12, story => Math.max(0, story.cameIn - 1) === daysAgo && story.ends === 'Withdrawn')
-  await to('Closed', 16, story => story.ends === 'Closed' && story.shipped !== null && Math.max(0, story.shipped - 10) === daysAgo && daysAgo > 0)
+  await to('Confirmed', 9, (story) => story.cameIn === daysAgo && story.ends !== 'Draft')
+  await to(
+    'In picking',
+    10,
+    (story) => Math.max(0, story.cameIn - 1) === daysAgo && further.includes(story.ends),
+  )
+  await to(
+    'Packed',
+    11,
+    (story) =>
+      (story.shipped ?? Math.max(0, story.cameIn - 2)) === daysAgo && further.slice(1).includes(story.ends),
+  )
+  await to('Held', 12, (story) => Math.max(0, story.cameIn - 1) === daysAgo && story.ends === 'Held')
+  await to(
+    'Withdrawn',
+    12,
+    (story) => Math.max(0, story.cameIn - 1) === daysAgo && story.ends === 'Withdrawn',
+  )
+  await to(
+    'Closed',
+    16,
+    (story) =>
+      story.ends === 'Closed' &&
+      story.shipped !== null &&
+      Math.max(0, story.shipped - 10) === daysAgo &&
+      daysAgo > 0,
+  )
 }
 
 /** Today's goods: half went by themselves this morning; then the routine was set to "after a check", and the rest waits. */
-async function today(leaving: number[], routine: number, at: (daysAgo: number, hour: number) => void, settle: () => Promise<void>): Promise<void> {
+async function today(
+  leaving: number[],
+  routine: number,
+  at: (daysAgo: number, hour: number) => void,
+  settle: () => Promise<void>,
+): Promise<void> {
   const half = Math.floor(leaving.length / 2)
   at(0, 12)
   await setStatus(leaving.slice(0, half), 'Shipped', clerk)
   await settle()
   at(0, 13)
-  const { version } = (await one<{ version: number }>('select version from routine where id = $1', [routine]))!
+  const { version } = (await one<{ version: number }>('select version from routine where id = $1', [
+    routine,
+  ]))!
   await changeRoutine(routine, { version, trust: 'after a check' }, 'Maeve Tarrant')
   at(0, 14)
   await setStatus(leaving.slice(half), 'Shipped', clerk)
   await settle()
-  const [first] = await rows<{ id: number }>(`select id from paper where state = 'prepared' order by id desc limit 1`)
+  const [first] = await rows<{ id: number }>(
+    `select id from paper where state = 'prepared' order by id desc limit 1`,
+  )
   at(0, 15)
   if (first) await putBack([first.id], clerk)
   await settle()
   await writeByHand(settle)
-  const [sent] = await rows<{ id: number }>(`select d.id from document d join customer c on c.id = d.customer_id where c.number = '10417' and d.kind = 'invoice' order by d.id desc limit 1`)
+  const [sent] = await rows<{ id: number }>(
+    `select d.id from document d join customer c on c.id = d.customer_id where c.number = '10417' and d.kind = 'invoice' order by d.id desc limit 1`,
+  )
   if (sent) await sendCopy(sent.id, droppedAddress, false, clerk)
   for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
 }
 
 /** What the desk writes without an order: a credit for one brood box that came broken, and a repair, still a draft. */
 async function writeByHand(settle: () => Promise<void>): Promise<void> {
-  const [invoice] = await rows<{ id: number }>(`select d.id from document d join customer c on c.id = d.customer_id where c.number = '10420' and d.kind = 'invoice' order by d.id desc limit 1`)
+  const [invoice] = await rows<{ id: number }>(
+    `select d.id from document d join customer c on c.id = d.customer_id where c.number = '10420' and d.kind = 'invoice' order by d.id desc limit 1`,
+  )
   if (invoice) {
-    const { credit } = await creditDocument(invoice.id, { ask: { kind: 'lines', lines: [{ line: 0, quantity: '1' }] }, reason: 'Arrived broken', anew: false }, clerk)
-    const [paper] = await rows<{ paperId: number, revision: number }>('select id "paperId", revision from paper where bill_id = $1', [credit])
+    const { credit } = await creditDocument(
+      invoice.id,
+      { ask: { kind: 'lines', lines: [{ line: 0, quantity: '1' }] }, reason: 'Arrived broken', anew: false },
+      clerk,
+    )
+    const [paper] = await rows<{ paperId: number; revision: number }>(
+      'select id "paperId", revision from paper where bill_id = $1',
+      [credit],
+    )
     await issueInOneTransaction([paper!], clerk)
   }
-  const customer = await one<{ id: number, brandId: number }>(`select c.id, (select min(id) from brand) "brandId" from customer c where number = '10418'`)
+  const customer = await one<{ id: number; brandId: number }>(
+    `select c.id, (select min(id) from brand) "brandId" from customer c where number = '10418'`,
+  )
   const draft = await newInvoice(customer!.id, customer!.brandId, clerk)
   const { version, facts } = await billView(draft)
-  const line = (description: string, quantity: string, unitPrice: string) => ({ item: '', description, detail: null, unit: '', quantity, unitPrice, discountPercent: '0', taxCode: 'standard' })
-  await changeBill(draft, { version, brandId: customer!.brandId, customerId: customer!.id, earlierDateOk: false, facts: { ...facts, suppliedOn: clock.now().toISOString().slice(0, 10), lines: [line('Repair of a radial extractor, two hours', '2', '48.00'), line('Bearing set', '1', '19.90')] } }, clerk)
+  const line = (description: string, quantity: string, unitPrice: string) => ({
+    item: '',
+    description,
+    detail: null,
+    unit: '',
+    quantity,
+    unitPrice,
+    discountPercent: '0',
+    taxCode: 'standard',
+  })
+  await changeBill(
+    draft,
+    {
+      version,
+      brandId: customer!.brandId,
+      customerId: customer!.id,
+      earlierDateOk: false,
+      facts: {
+        ...facts,
+        suppliedOn: clock.now().toISOString().slice(0, 10),
+        lines: [
+          line('Repair of a radial extractor, two hours', '2', '48.00'),
+          line('Bearing set', '1', '19.90'),
+        ],
+      },
+    },
+    clerk,
+  )
   await settle()
 }
 
 /** Waits until the queue has nothing to do now. */
 async function quiet(): Promise<void> {
   for (;;) {
-    const open = await one<{ open: number }>(`select count(*)::int open from graphile_worker.jobs where run_at <= now() and attempts < max_attempts`)
-    const busy = await one<{ busy: number }>(`select count(*)::int busy from dispatch where state = 'claimed'`)
+    const open = await one<{ open: number }>(
+      `select count(*)::int open from graphile_worker.jobs where run_at <= now() and attempts < max_attempts`,
+    )
+    const busy = await one<{ busy: number }>(
+      `select count(*)::int busy from dispatch where state = 'claimed'`,
+    )
     if (open!.open === 0 && busy!.busy === 0) return
-    await new Promise(resolve => setTimeout(resolve, 15))
+    await new Promise((resolve) => setTimeout(resolve, 15))
   }
 }

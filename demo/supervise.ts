@@ -10,10 +10,22 @@ import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } fro
  * What bin/demo ends in: starts PostgreSQL, loads the demo house once, and keeps stand-ins, web and worker running until Ctrl-C.
  * A second start finds everything as it was; --fresh begins anew.
  */
-const home = process.env.CLOTHESPIN_DATA ?? (process.getuid?.() === 0 ? join('/var/lib/clothespin', createHash('sha256').update(process.cwd()).digest('hex').slice(0, 12)) : resolve('.data'))
+const home =
+  process.env.CLOTHESPIN_DATA ??
+  (process.getuid?.() === 0
+    ? join('/var/lib/clothespin', createHash('sha256').update(process.cwd()).digest('hex').slice(0, 12))
+    : resolve('.data'))
 const webPort = Number(process.env.PORT ?? 4310)
 
-interface Kept { password: string, secret: string, postgresPort: number, smtpPort: number, mailboxPort: number, returnPort: number, loaded: boolean }
+interface Kept {
+  password: string
+  secret: string
+  postgresPort: number
+  smtpPort: number
+  mailboxPort: number
+  returnPort: number
+  loaded: boolean
+}
 
 const keptFile = join(home, 'demo.json')
 const keep = (kept: Kept) => writeFileSync(keptFile, JSON.stringify(kept, null, 1), { mode: 0o600 })
@@ -34,18 +46,32 @@ function portIsFree(port: number): Promise<boolean> {
 async function readKept(): Promise<Kept> {
   if (existsSync(keptFile)) {
     const kept = JSON.parse(readFileSync(keptFile, 'utf8')) as Kept
-    for (const name of ['smtpPort', 'mailboxPort', 'returnPort'] as const) if (!await portIsFree(kept[name])) kept[name] = await freePort()
+    for (const name of ['smtpPort', 'mailboxPort', 'returnPort'] as const)
+      if (!(await portIsFree(kept[name]))) kept[name] = await freePort()
     return kept
   }
   return {
-    password: randomBytes(18).toString('hex'), secret: randomBytes(32).toString('hex'), loaded: false,
-    postgresPort: await freePort(), smtpPort: await freePort(), mailboxPort: await freePort(), returnPort: await freePort(),
+    password: randomBytes(18).toString('hex'),
+    secret: randomBytes(32).toString('hex'),
+    loaded: false,
+    postgresPort: await freePort(),
+    smtpPort: await freePort(),
+    mailboxPort: await freePort(),
+    returnPort: await freePort(),
   }
 }
 
-if (!await portIsFree(webPort)) fail(`Port ${webPort} is used by another program. Stop that, or start with another port: PORT=${webPort + 1} bin/demo`)
+if (!(await portIsFree(webPort)))
+  fail(
+    `Port ${webPort} is used by another program. Stop that, or start with another port: PORT=${webPort + 1} bin/demo`,
+  )
 
-const clusterOf = (kept: Kept): Cluster => ({ folder: home, port: kept.postgresPort, password: kept.password, durable: true })
+const clusterOf = (kept: Kept): Cluster => ({
+  folder: home,
+  port: kept.postgresPort,
+  password: kept.password,
+  durable: true,
+})
 if (process.argv.includes('--fresh') && existsSync(keptFile)) {
   stopCluster(clusterOf(JSON.parse(readFileSync(keptFile, 'utf8')) as Kept), 'immediate')
   rmSync(home, { recursive: true, force: true })
@@ -67,11 +93,21 @@ if (!kept.loaded) rmSync(mailboxes, { recursive: true, force: true })
 const environment = {
   ...process.env,
   CLOTHESPIN_DATABASE_URL: await ensureDatabase(cluster, 'clothespin', { anew: !kept.loaded }),
-  CLOTHESPIN_SECRET: kept.secret, CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${kept.smtpPort}`, CLOTHESPIN_SMTP_VERIFY: 'no', CLOTHESPIN_RETURN_PORT: String(kept.returnPort),
+  CLOTHESPIN_SECRET: kept.secret,
+  CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${kept.smtpPort}`,
+  CLOTHESPIN_SMTP_VERIFY: 'no',
+  CLOTHESPIN_RETURN_PORT: String(kept.returnPort),
   CLOTHESPIN_INSTALLATION_FILE: join(home, 'installation-id'),
   CLOTHESPIN_MAILBOXES_URL: `http://127.0.0.1:${kept.mailboxPort}`,
-  STANDIN_MAIL_FOLDER: mailboxes, STANDIN_SMTP_PORT: String(kept.smtpPort), STANDIN_WEB_PORT: String(kept.mailboxPort), STANDIN_REPORT_PORT: String(kept.returnPort),
-  HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(webPort), NITRO_PORT: String(webPort), NODE_ENV: 'production',
+  STANDIN_MAIL_FOLDER: mailboxes,
+  STANDIN_SMTP_PORT: String(kept.smtpPort),
+  STANDIN_WEB_PORT: String(kept.mailboxPort),
+  STANDIN_REPORT_PORT: String(kept.returnPort),
+  HOST: '127.0.0.1',
+  NITRO_HOST: '127.0.0.1',
+  PORT: String(webPort),
+  NITRO_PORT: String(webPort),
+  NODE_ENV: 'production',
 }
 
 // For bin/backup and bin/restore.
@@ -80,7 +116,10 @@ writeFileSync('.build/demo.url', environment.CLOTHESPIN_DATABASE_URL, { mode: 0o
 if (!kept.loaded) {
   say('Loading the demo house: ninety days of orders, lived through by the application itself …')
   const status = await new Promise<number | null>((done) => {
-    const loader = spawn(process.execPath, ['.build/js/load.mjs'], { env: { ...environment, CLOTHESPIN_LOG: 'warn', CLOTHESPIN_PROCESS: 'loader' }, stdio: ['ignore', 'inherit', 'inherit'] })
+    const loader = spawn(process.execPath, ['.build/js/load.mjs'], {
+      env: { ...environment, CLOTHESPIN_LOG: 'warn', CLOTHESPIN_PROCESS: 'loader' },
+      stdio: ['ignore', 'inherit', 'inherit'],
+    })
     loader.once('exit', done)
     process.once('SIGINT', () => loader.kill('SIGKILL'))
   })
@@ -92,10 +131,10 @@ if (!kept.loaded) {
   keep(kept)
 }
 
-const parts: Record<string, { file: string, args?: string[] }> = {
+const parts: Record<string, { file: string; args?: string[] }> = {
   'mail stand-in': { file: '.build/js/mail-standin.mjs' },
-  'worker': { file: '.build/js/worker.mjs' },
-  'web': { file: '.output/server/index.mjs' },
+  worker: { file: '.build/js/worker.mjs' },
+  web: { file: '.output/server/index.mjs' },
 }
 const running = new Map<string, ChildProcess>()
 let stopping = false
@@ -103,7 +142,9 @@ let stopping = false
 /** Starts one process and starts it again when it stops by itself, with a pause so that a broken one does not spin. */
 function start(name: string): void {
   const child = fork(parts[name]!.file, parts[name]!.args ?? [], {
-    env: { ...environment, CLOTHESPIN_PROCESS: name, CLOTHESPIN_LOG: process.env.CLOTHESPIN_LOG ?? 'warn' }, detached: true, stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    env: { ...environment, CLOTHESPIN_PROCESS: name, CLOTHESPIN_LOG: process.env.CLOTHESPIN_LOG ?? 'warn' },
+    detached: true,
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   })
   running.set(name, child)
   child.once('exit', (code, signal) => {
@@ -126,12 +167,12 @@ async function answers(): Promise<boolean> {
   }
 }
 const patience = Date.now() + 60_000
-while (!await answers()) {
+while (!(await answers())) {
   if (Date.now() > patience) {
     await stop()
     fail('The web server did not answer within a minute; its messages stand above.')
   }
-  await new Promise(done => setTimeout(done, 150))
+  await new Promise((done) => setTimeout(done, 150))
 }
 
 console.log(`
@@ -139,7 +180,9 @@ console.log(`
   The mailboxes:         http://127.0.0.1:${kept.mailboxPort}   (a stand-in; no mail leaves this computer)
 
   Sign in as
-${demoStaff().map(person => `    ${person.role.padEnd(11)} ${person.email.padEnd(28)} ${person.password}`).join('\n')}
+${demoStaff()
+  .map((person) => `    ${person.role.padEnd(11)} ${person.email.padEnd(28)} ${person.password}`)
+  .join('\n')}
 
   Ctrl-C stops everything; the next bin/demo finds it as it was.
 `)
@@ -148,11 +191,14 @@ process.send?.('ready')
 async function stop(): Promise<void> {
   if (stopping) return
   stopping = true
-  const gone = [...running.values()].map(child => new Promise<void>((done) => {
-    child.once('exit', () => done())
-    child.kill('SIGTERM')
-    setTimeout(() => child.kill('SIGKILL'), 10_000).unref()
-  }))
+  const gone = [...running.values()].map(
+    (child) =>
+      new Promise<void>((done) => {
+        child.once('exit', () => done())
+        child.kill('SIGTERM')
+        setTimeout(() => child.kill('SIGKILL'), 10_000).unref()
+      }),
+  )
   await Promise.all(gone)
   stopCluster(cluster)
 }

@@ -1,14 +1,25 @@
 // What each route answers, as JSON Schema, read off the type of its handler: the same types the screens are checked against.
 import ts from 'typescript'
 
-const options = { strict: true, noEmit: true, skipLibCheck: true, target: ts.ScriptTarget.ESNext, module: ts.ModuleKind.ESNext, moduleResolution: ts.ModuleResolutionKind.Bundler, resolveJsonModule: true, allowJs: false, lib: ['lib.esnext.d.ts', 'lib.dom.d.ts'], types: ['node'] }
+const options = {
+  strict: true,
+  noEmit: true,
+  skipLibCheck: true,
+  target: ts.ScriptTarget.ESNext,
+  module: ts.ModuleKind.ESNext,
+  moduleResolution: ts.ModuleResolutionKind.Bundler,
+  resolveJsonModule: true,
+  allowJs: false,
+  lib: ['lib.esnext.d.ts', 'lib.dom.d.ts'],
+  types: ['node'],
+}
 const deepest = 12
 
 /** @returns schemas by file; null where the answer is not JSON (a PDF, a CSV, a stream, a bare text) */
 export function answersOf(files) {
   const program = ts.createProgram(files, options)
   const checker = program.getTypeChecker()
-  return new Map(files.map(file => [file, answerOf(program.getSourceFile(file), checker)]))
+  return new Map(files.map((file) => [file, answerOf(program.getSourceFile(file), checker)]))
 }
 
 function answerOf(source, checker) {
@@ -16,10 +27,17 @@ function answerOf(source, checker) {
   const handle = exported.expression.arguments.at(-1)
   const [signature] = checker.getTypeAtLocation(handle).getCallSignatures()
   const type = checker.getAwaitedType(signature.getReturnType())
-  return type.flags & ts.TypeFlags.StringLike || isBytes(type, checker) ? null : schemaOf(type, checker, source, 0)
+  return type.flags & ts.TypeFlags.StringLike || isBytes(type, checker)
+    ? null
+    : schemaOf(type, checker, source, 0)
 }
 
-const isBytes = (type, checker) => /^(Readable|Buffer|Uint8Array|ReadableStream|Stringifier|Duplex|void|Promise<void>)\b/.test(checker.typeToString(type)) || !!type.getProperty?.('byteLength') || !!type.getProperty?.('pipe')
+const isBytes = (type, checker) =>
+  /^(Readable|Buffer|Uint8Array|ReadableStream|Stringifier|Duplex|void|Promise<void>)\b/.test(
+    checker.typeToString(type),
+  ) ||
+  !!type.getProperty?.('byteLength') ||
+  !!type.getProperty?.('pipe')
 
 function schemaOf(type, checker, at, depth) {
   if (depth > deepest) return {}
@@ -41,13 +59,14 @@ function schemaOf(type, checker, at, depth) {
 }
 
 function unionOf(types, checker, at, depth) {
-  const said = types.filter(one => !(one.flags & (ts.TypeFlags.Undefined | ts.TypeFlags.Void)))
-  if (said.length > 1 && said.every(one => one.flags & ts.TypeFlags.BooleanLiteral)) return { type: 'boolean' }
-  const schemas = said.map(one => schemaOf(one, checker, at, depth + 1))
+  const said = types.filter((one) => !(one.flags & (ts.TypeFlags.Undefined | ts.TypeFlags.Void)))
+  if (said.length > 1 && said.every((one) => one.flags & ts.TypeFlags.BooleanLiteral))
+    return { type: 'boolean' }
+  const schemas = said.map((one) => schemaOf(one, checker, at, depth + 1))
   if (schemas.length === 1) return schemas[0]
-  const consts = schemas.filter(one => 'const' in one)
-  const others = schemas.filter(one => !('const' in one))
-  const all = [...(consts.length > 0 ? [{ enum: consts.map(one => one.const) }] : []), ...others]
+  const consts = schemas.filter((one) => 'const' in one)
+  const others = schemas.filter((one) => !('const' in one))
+  const all = [...(consts.length > 0 ? [{ enum: consts.map((one) => one.const) }] : []), ...others]
   return all.length === 1 ? all[0] : { anyOf: all }
 }
 
@@ -60,8 +79,16 @@ function objectOf(type, checker, at, depth) {
     if (own.getCallSignatures().length > 0) continue
     const { name } = property
     properties[name] = schemaOf(own, checker, at, depth + 1)
-    const maybe = property.flags & ts.SymbolFlags.Optional || own.flags & ts.TypeFlags.Undefined || (own.isUnion() && own.types.some(one => one.flags & ts.TypeFlags.Undefined))
+    const maybe =
+      property.flags & ts.SymbolFlags.Optional ||
+      own.flags & ts.TypeFlags.Undefined ||
+      (own.isUnion() && own.types.some((one) => one.flags & ts.TypeFlags.Undefined))
     if (!maybe) required.push(name)
   }
-  return { type: 'object', properties, ...(required.length ? { required } : {}), ...(index ? { additionalProperties: schemaOf(index.type, checker, at, depth + 1) } : {}) }
+  return {
+    type: 'object',
+    properties,
+    ...(required.length ? { required } : {}),
+    ...(index ? { additionalProperties: schemaOf(index.type, checker, at, depth + 1) } : {}),
+  }
 }

@@ -2,15 +2,23 @@
 import { build } from 'esbuild'
 
 const entryPoints = {
-  'worker': 'server/queue/worker.ts',
+  worker: 'server/queue/worker.ts',
   'render-thread': 'server/render/render-thread.ts',
   'mail-standin': 'standins/mail/main.ts',
-  'supervise': 'demo/supervise.ts',
-  'load': 'demo/load.ts',
-  'bench': 'bench/main.ts',
+  supervise: 'demo/supervise.ts',
+  load: 'demo/load.ts',
+  bench: 'bench/main.ts',
 }
 
 await build({
-  entryPoints, outdir: '.build/js', outExtension: { '.js': '.mjs' },
-  bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', sourcemap: 'linked', logLevel: 'warning',
+  entryPoints,
+  outdir: '.build/js',
+  outExtension: { '.js': '.mjs' },
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  packages: 'external',
+  sourcemap: 'linked',
+  logLevel: 'warning',
 })

@@ -8,8 +8,18 @@ import { inflateSync } from 'node:zlib'
 import * as fontkit from 'fontkit'
 
 const families = [
-  { family: 'Source Sans 3', package: 'source-sans-3', weights: [400, 600], subsets: ['latin', 'latin-ext', 'greek', 'greek-ext', 'cyrillic', 'cyrillic-ext', 'vietnamese'] },
-  { family: 'Bitter', package: 'bitter', weights: [700], subsets: ['latin', 'latin-ext', 'cyrillic', 'cyrillic-ext', 'vietnamese'] },
+  {
+    family: 'Source Sans 3',
+    package: 'source-sans-3',
+    weights: [400, 600],
+    subsets: ['latin', 'latin-ext', 'greek', 'greek-ext', 'cyrillic', 'cyrillic-ext', 'vietnamese'],
+  },
+  {
+    family: 'Bitter',
+    package: 'bitter',
+    weights: [700],
+    subsets: ['latin', 'latin-ext', 'cyrillic', 'cyrillic-ext', 'vietnamese'],
+  },
 ]
 
 /** Unpacks a WOFF 1.0 file into the sfnt it holds. */
@@ -17,9 +27,17 @@ export function woffToSfnt(woff) {
   const tableCount = woff.readUInt16BE(12)
   const entries = Array.from({ length: tableCount }, (_, index) => {
     const at = 44 + index * 20
-    const [offset, packed, length] = [woff.readUInt32BE(at + 4), woff.readUInt32BE(at + 8), woff.readUInt32BE(at + 12)]
+    const [offset, packed, length] = [
+      woff.readUInt32BE(at + 4),
+      woff.readUInt32BE(at + 8),
+      woff.readUInt32BE(at + 12),
+    ]
     const raw = woff.subarray(offset, offset + packed)
-    return { tag: woff.subarray(at, at + 4), checksum: woff.subarray(at + 16, at + 20), data: packed < length ? inflateSync(raw) : raw }
+    return {
+      tag: woff.subarray(at, at + 4),
+      checksum: woff.subarray(at + 16, at + 20),
+      data: packed < length ? inflateSync(raw) : raw,
+    }
   })
   const header = Buffer.alloc(12 + 16 * tableCount)
   woff.copy(header, 0, 4, 8)
@@ -71,16 +89,26 @@ for (const { family, package: name, weights, subsets } of families) {
       writeFileSync(join(fontFolder, `${id}.ttf`), sfnt)
       const font = fontkit.create(sfnt)
       faces.push({
-        id, family, weight, unitsPerEm: font.unitsPerEm, ascent: font.ascent, descent: font.descent, capHeight: font.capHeight,
-        hash: createHash('sha256').update(sfnt).digest('hex').slice(0, 16), runs: advanceRuns(font),
+        id,
+        family,
+        weight,
+        unitsPerEm: font.unitsPerEm,
+        ascent: font.ascent,
+        descent: font.descent,
+        capHeight: font.capHeight,
+        hash: createHash('sha256').update(sfnt).digest('hex').slice(0, 16),
+        runs: advanceRuns(font),
       })
     }
   }
 }
-const json = `[\n${faces.map(face => JSON.stringify(face)).join(',\n')}\n]\n`
+const json = `[\n${faces.map((face) => JSON.stringify(face)).join(',\n')}\n]\n`
 const kept = 'core/stationery/font-metrics.json'
 if (process.argv.includes('--check')) {
-  if (readFileSync(kept, 'utf8') !== json) throw new Error('the shipped fonts are not those the layout was measured with: run `npm run fonts` and look at the papers')
+  if (readFileSync(kept, 'utf8') !== json)
+    throw new Error(
+      'the shipped fonts are not those the layout was measured with: run `npm run fonts` and look at the papers',
+    )
 } else {
   writeFileSync(kept, json)
 }

@@ -1,7 +1,10 @@
 /** Everything the environment decides. Read once; a missing setting is said by name. */
 function required(name: string): string {
   const value = process.env[name]
-  if (!value) throw new Error(`The setting ${name} is missing. bin/demo sets it; see docs/running.md for a house of your own.`)
+  if (!value)
+    throw new Error(
+      `The setting ${name} is missing. bin/demo sets it; see docs/running.md for a house of your own.`,
+    )
   return value
 }
 

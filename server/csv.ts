@@ -11,18 +11,25 @@ function csv<Row extends object>(columns: (keyof Row & string)[], rows: readonly
 }
 
 /** The same for more rows than memory should hold: batches in, a stream of text out. */
-export function csvStream<Row extends object>(columns: (keyof Row & string)[], batches: AsyncIterable<readonly Row[]>): Readable {
+export function csvStream<Row extends object>(
+  columns: (keyof Row & string)[],
+  batches: AsyncIterable<readonly Row[]>,
+): Readable {
   async function* each() {
     for await (const batch of batches) yield* batch
   }
   const source = Readable.from(each())
-  const text = stringifyStream({ ...format, columns, cast: { date: value => value.toISOString() } })
-  source.on('error', error => text.destroy(error)) // an error ends the answer, never the process
+  const text = stringifyStream({ ...format, columns, cast: { date: (value) => value.toISOString() } })
+  source.on('error', (error) => text.destroy(error)) // an error ends the answer, never the process
   return source.pipe(text)
 }
 
 /** A whole paged list as CSV, page after page; `shape` gives the columns of a row. The first page is there before the answer begins, so that a refusal is one. */
-export async function csvPages<Row extends object, Shaped extends object>(columns: (keyof Shaped & string)[], page: (place: { after?: string, limit: number }) => Promise<{ rows: Row[], after: string | null }>, shape: (row: Row) => Shaped): Promise<Readable> {
+export async function csvPages<Row extends object, Shaped extends object>(
+  columns: (keyof Shaped & string)[],
+  page: (place: { after?: string; limit: number }) => Promise<{ rows: Row[]; after: string | null }>,
+  shape: (row: Row) => Shaped,
+): Promise<Readable> {
   const first = await page({ limit: 200 })
   async function* batches() {
     for (let found = first; ; found = await page({ after: found.after!, limit: 200 })) {
@@ -34,12 +41,20 @@ export async function csvPages<Row extends object, Shaped extends object>(column
 }
 
 /** Answers a list that is never long as a CSV file to be saved. */
-export function csvFile<Row extends object>(event: H3Event, name: string, columns: (keyof Row & string)[], rows: readonly Row[]): string {
+export function csvFile<Row extends object>(
+  event: H3Event,
+  name: string,
+  columns: (keyof Row & string)[],
+  rows: readonly Row[],
+): string {
   setResponseHeaders(event, csvHeaders(name))
   return csv(columns, rows)
 }
 
-const csvHeaders = (name: string) => ({ 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${name}.csv"` })
+const csvHeaders = (name: string) => ({
+  'content-type': 'text/csv; charset=utf-8',
+  'content-disposition': `attachment; filename="${name}.csv"`,
+})
 
 /** Answers a stream of CSV as a file to be saved. */
 export async function csvAnswer(event: H3Event, name: string, made: Promise<Readable>): Promise<Readable> {

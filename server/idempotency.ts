@@ -11,36 +11,71 @@ import { json, one, run } from './db/connection'
 /** How long a second call waits for the answer of the first, in milliseconds. */
 const longestWait = 20_000
 
-export interface Answer { status: number, answer: unknown }
+export interface Answer {
+  status: number
+  answer: unknown
+}
 
 /**
  * Works on a call once. A refused call leaves no trace: it changed nothing and may be tried again with the same key.
  * @param callHash of method, path and body: a key is for one call only
  * @throws Refusal "key-used-otherwise", "call-unclear"
  */
-export async function once(caller: string, key: string, call: unknown, work: () => Promise<Answer>): Promise<Answer> {
+export async function once(
+  caller: string,
+  key: string,
+  call: unknown,
+  work: () => Promise<Answer>,
+): Promise<Answer> {
   const callHash = createHash('sha256').update(json(call)).digest('hex')
-  const mine = await run('insert into api_call (caller, key, call_hash, started_at) values ($1, $2, $3, $4) on conflict do nothing', [caller, key, callHash, clock.now()])
+  const mine = await run(
+    'insert into api_call (caller, key, call_hash, started_at) values ($1, $2, $3, $4) on conflict do nothing',
+    [caller, key, callHash, clock.now()],
+  )
   if (mine === 0) return answerOf(caller, key, callHash, work, call)
   let made: Answer
   try {
     made = await work()
   } catch (error) {
     // only a refusal says that nothing was done; after anything else the key stays taken and the call is unclear
-    if (error instanceof Refusal) await run('delete from api_call where caller = $1 and key = $2 and status is null', [caller, key])
+    if (error instanceof Refusal)
+      await run('delete from api_call where caller = $1 and key = $2 and status is null', [caller, key])
     throw error
   }
-  await run('update api_call set status = $3, answer = $4::jsonb where caller = $1 and key = $2', [caller, key, made.status, json(made.answer ?? null)])
+  await run('update api_call set status = $3, answer = $4::jsonb where caller = $1 and key = $2', [
+    caller,
+    key,
+    made.status,
+    json(made.answer ?? null),
+  ])
   return made
 }
 
-async function answerOf(caller: string, key: string, callHash: string, work: () => Promise<Answer>, call: unknown): Promise<Answer> {
+async function answerOf(
+  caller: string,
+  key: string,
+  callHash: string,
+  work: () => Promise<Answer>,
+  call: unknown,
+): Promise<Answer> {
   for (let waited = 0; waited <= longestWait; waited += 50) {
-    const known = await one<{ callHash: string, status: number | null, answer: unknown }>('select call_hash "callHash", status, answer from api_call where caller = $1 and key = $2', [caller, key])
+    const known = await one<{ callHash: string; status: number | null; answer: unknown }>(
+      'select call_hash "callHash", status, answer from api_call where caller = $1 and key = $2',
+      [caller, key],
+    )
     if (!known) return once(caller, key, call, work) // the first was refused
-    if (known.callHash !== callHash) throw new Refusal('key-used-otherwise', 'This idempotency key was used for another call. Give every call its own key.', { status: 422, about: { field: 'Idempotency-Key' } })
+    if (known.callHash !== callHash)
+      throw new Refusal(
+        'key-used-otherwise',
+        'This idempotency key was used for another call. Give every call its own key.',
+        { status: 422, about: { field: 'Idempotency-Key' } },
+      )
     if (known.status !== null) return { status: known.status, answer: known.answer }
-    await new Promise(resolve => setTimeout(resolve, 50))
+    await new Promise((resolve) => setTimeout(resolve, 50))
   }
-  throw new Refusal('call-unclear', 'A call with this key began and gave no answer. Look whether it did its work, then call with a new key.', { about: { field: 'Idempotency-Key' } })
+  throw new Refusal(
+    'call-unclear',
+    'A call with this key began and gave no answer. Look whether it did its work, then call with a new key.',
+    { about: { field: 'Idempotency-Key' } },
+  )
 }

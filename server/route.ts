@@ -1,6 +1,20 @@
 import type Joi from 'joi'
 import { RateLimiterMemory } from 'rate-limiter-flexible'
-import { createError, defineEventHandler, getHeader, getQuery, getRequestIP, getRouterParams, readBody, readRawBody, setResponseHeader, setResponseStatus, useSession, type EventHandler, type H3Event } from 'h3'
+import {
+  createError,
+  defineEventHandler,
+  getHeader,
+  getQuery,
+  getRequestIP,
+  getRouterParams,
+  readBody,
+  readRawBody,
+  setResponseHeader,
+  setResponseStatus,
+  useSession,
+  type EventHandler,
+  type H3Event,
+} from 'h3'
 import { Refusal } from '../core/errors'
 import { config } from './config'
 import { once } from './idempotency'
@@ -9,7 +23,13 @@ import { one } from './db/connection'
 import { log, reasonOf } from './log'
 
 export type Role = 'reader' | 'clerk' | 'supervisor'
-export interface User { id: number, name: string, email: string, role: Role, session: string }
+export interface User {
+  id: number
+  name: string
+  email: string
+  role: Role
+  session: string
+}
 
 const rank: Record<Role | 'anyone', number> = { anyone: 0, reader: 1, clerk: 2, supervisor: 3 }
 
@@ -25,21 +45,41 @@ export interface RouteSpec {
   bodyLimit?: number
 }
 
-export interface RouteContext<P, Q, B> { event: H3Event, user: User, params: P, query: Q, body: B, /** Of a route that takes a file. */ bytes: Uint8Array }
+export interface RouteContext<P, Q, B> {
+  event: H3Event
+  user: User
+  params: P
+  query: Q
+  body: B
+  /** Of a route that takes a file. */ bytes: Uint8Array
+}
 
-interface SessionData { userId?: number, session?: string }
+interface SessionData {
+  userId?: number
+  session?: string
+}
 
-export const sessionOf = (event: H3Event) => useSession<SessionData>(event, {
-  password: config.secret, name: 'clothespin', maxAge: 12 * 3600,
-  cookie: { httpOnly: true, sameSite: 'lax', path: '/', secure: getHeader(event, 'x-forwarded-proto') === 'https' },
-})
+export const sessionOf = (event: H3Event) =>
+  useSession<SessionData>(event, {
+    password: config.secret,
+    name: 'clothespin',
+    maxAge: 12 * 3600,
+    cookie: {
+      httpOnly: true,
+      sameSite: 'lax',
+      path: '/',
+      secure: getHeader(event, 'x-forwarded-proto') === 'https',
+    },
+  })
 
 async function signedIn(event: H3Event): Promise<User | undefined> {
   const bearer = /^Bearer (\S{20,200})$/.exec(getHeader(event, 'authorization') ?? '')?.[1]
   if (bearer) return tokenUser(bearer)
   const { data } = await sessionOf(event)
   if (!data.userId || !data.session) return undefined
-  const row = await one<Omit<User, 'session'>>('select id, name, email, role from staff where id = $1', [data.userId])
+  const row = await one<Omit<User, 'session'>>('select id, name, email, role from staff where id = $1', [
+    data.userId,
+  ])
   return row && { ...row, session: data.session }
 }
 
@@ -47,7 +87,10 @@ async function signedIn(event: H3Event): Promise<User | undefined> {
  * Every route is made with this: session or token and role, rate, same origin for writes, size, Joi, then one service call → JSON.
  * Refusals are answered as application/problem+json (RFC 9457); anything else that throws is a 500 without details.
  */
-export function route<P = object, Q = object, B = object>(spec: RouteSpec, handle: (context: RouteContext<P, Q, B>) => unknown): EventHandler & { spec: RouteSpec } {
+export function route<P = object, Q = object, B = object>(
+  spec: RouteSpec,
+  handle: (context: RouteContext<P, Q, B>) => unknown,
+): EventHandler & { spec: RouteSpec } {
   const handler = defineEventHandler(async (event) => {
     try {
       if (event.method !== 'GET') sameOrigin(event)
@@ -60,11 +103,25 @@ export function route<P = object, Q = object, B = object>(spec: RouteSpec, handl
       const params = check<P>(spec.params, getRouterParams(event))
       const query = check<Q>(spec.query, getQuery(event))
       const bytes = spec.takesFile ? await fileOf(event, spec.bodyLimit!) : new Uint8Array()
-      const body = event.method === 'GET' || event.method === 'DELETE' || spec.takesFile ? ({} as B) : check<B>(spec.body, await bodyOf(event, spec.bodyLimit ?? 1_000_000))
+      const body =
+        event.method === 'GET' || event.method === 'DELETE' || spec.takesFile
+          ? ({} as B)
+          : check<B>(spec.body, await bodyOf(event, spec.bodyLimit ?? 1_000_000))
       const key = getHeader(event, 'idempotency-key')
-      if (event.method === 'GET' || key === undefined || !user) return await handle({ event, user: user!, params, query, body, bytes })
-      if (!/^[\w-]{8,100}$/.test(key)) throw new Refusal('bad-key', 'An idempotency key is 8 to 100 letters, digits, hyphens or underscores.', { status: 400, about: { field: 'Idempotency-Key' } })
-      const { status, answer } = await once(user.session.startsWith('token ') ? user.session : `staff ${user.id}`, key, [event.method, event.path, body], async () => ({ status: 200, answer: await handle({ event, user, params, query, body, bytes }) }))
+      if (event.method === 'GET' || key === undefined || !user)
+        return await handle({ event, user: user!, params, query, body, bytes })
+      if (!/^[\w-]{8,100}$/.test(key))
+        throw new Refusal(
+          'bad-key',
+          'An idempotency key is 8 to 100 letters, digits, hyphens or underscores.',
+          { status: 400, about: { field: 'Idempotency-Key' } },
+        )
+      const { status, answer } = await once(
+        user.session.startsWith('token ') ? user.session : `staff ${user.id}`,
+        key,
+        [event.method, event.path, body],
+        async () => ({ status: 200, answer: await handle({ event, user, params, query, body, bytes }) }),
+      )
       setResponseStatus(event, status)
       return answer
     } catch (error) {
@@ -75,11 +132,16 @@ export function route<P = object, Q = object, B = object>(spec: RouteSpec, handl
 }
 
 /** Calls a minute: many for a person at a screen, fewer for a program, fewest for nobody in particular. */
-const limiter = (points: number) => new RateLimiterMemory({ points: points * config.rateFactor, duration: 60 })
+const limiter = (points: number) =>
+  new RateLimiterMemory({ points: points * config.rateFactor, duration: 60 })
 const rates = { staff: limiter(3000), token: limiter(600), nobody: limiter(240) }
 
 async function withinRate(event: H3Event, user: User | undefined): Promise<void> {
-  const [counted, who] = !user ? [rates.nobody, getRequestIP(event) ?? ''] as const : user.session.startsWith('token ') ? [rates.token, user.session] as const : [rates.staff, String(user.id)] as const
+  const [counted, who] = !user
+    ? ([rates.nobody, getRequestIP(event) ?? ''] as const)
+    : user.session.startsWith('token ')
+      ? ([rates.token, user.session] as const)
+      : ([rates.staff, String(user.id)] as const)
   try {
     await counted.consume(who)
   } catch (left) {
@@ -91,19 +153,28 @@ async function withinRate(event: H3Event, user: User | undefined): Promise<void>
 
 /** For what depends on more than the route: a kind of record that only a supervisor may bring in. @throws Refusal "not-allowed" */
 export function checkRole(user: Pick<User, 'role'>, least: Role): void {
-  if (rank[user.role] < rank[least]) throw new Refusal('not-allowed', `Only a ${least} may do this. You are signed in as a ${user.role}.`, { status: 403 })
+  if (rank[user.role] < rank[least])
+    throw new Refusal('not-allowed', `Only a ${least} may do this. You are signed in as a ${user.role}.`, {
+      status: 403,
+    })
 }
 
 async function fileOf(event: H3Event, limit: number): Promise<Uint8Array> {
   checkLength(event, limit)
-  return await readRawBody(event, false) ?? new Uint8Array()
+  return (await readRawBody(event, false)) ?? new Uint8Array()
 }
 
 /** Before anything of it is read. */
 function checkLength(event: H3Event, limit: number): void {
   const length = getHeader(event, 'content-length')
-  if (length === undefined && getHeader(event, 'transfer-encoding') !== undefined) throw new Refusal('no-length', 'Say the length of the body (Content-Length).', { status: 411 })
-  if (Number(length ?? 0) > limit) throw new Refusal('too-large', `The request is larger than the ${Math.round(limit / 1000)} kB that this takes.`, { status: 413 })
+  if (length === undefined && getHeader(event, 'transfer-encoding') !== undefined)
+    throw new Refusal('no-length', 'Say the length of the body (Content-Length).', { status: 411 })
+  if (Number(length ?? 0) > limit)
+    throw new Refusal(
+      'too-large',
+      `The request is larger than the ${Math.round(limit / 1000)} kB that this takes.`,
+      { status: 413 },
+    )
 }
 
 async function bodyOf(event: H3Event, limit: number): Promise<unknown> {
@@ -117,11 +188,20 @@ async function bodyOf(event: H3Event, limit: number): Promise<unknown> {
 
 function check<T>(schema: Joi.ObjectSchema | undefined, value: unknown): T {
   if (!schema) return value as T
-  const { error, value: checked } = schema.validate(value, { convert: true, stripUnknown: true, errors: { wrap: { label: '“' } } })
+  const { error, value: checked } = schema.validate(value, {
+    convert: true,
+    stripUnknown: true,
+    errors: { wrap: { label: '“' } },
+  })
   if (error) {
     const detail = error.details[0]!
     const words = detail.message.replace('“value“', 'the request')
-    throw new Refusal('bad-input', `${words.charAt(0).toUpperCase()}${words.slice(1)}.`, { status: 400, about: { field: detail.path.join('.') || String((detail.context?.peers as string[] | undefined)?.[0] ?? '') } })
+    throw new Refusal('bad-input', `${words.charAt(0).toUpperCase()}${words.slice(1)}.`, {
+      status: 400,
+      about: {
+        field: detail.path.join('.') || String((detail.context?.peers as string[] | undefined)?.[0] ?? ''),
+      },
+    })
   }
   return checked as T
 }
@@ -136,18 +216,28 @@ function sameOrigin(event: H3Event): void {
 /** A value that PostgreSQL cannot take (SQLSTATE class 22, data exception): it came from outside, and nothing was changed. */
 function outOfRange(error: unknown): Refusal | undefined {
   const code = (error as { original?: { code?: string } } | null)?.original?.code ?? ''
-  return code.startsWith('22') ? new Refusal('bad-value', 'A value is out of range or cannot be read. Check what was sent.', { status: 400 }) : undefined
+  return code.startsWith('22')
+    ? new Refusal('bad-value', 'A value is out of range or cannot be read. Check what was sent.', {
+        status: 400,
+      })
+    : undefined
 }
 
 function problem(event: H3Event, error: unknown): unknown {
-  if (error && typeof error === 'object' && 'statusCode' in error && !(error instanceof Refusal)) throw createError(error as never)
+  if (error && typeof error === 'object' && 'statusCode' in error && !(error instanceof Refusal))
+    throw createError(error as never)
   const refusal = error instanceof Refusal ? error : outOfRange(error)
   if (!refusal) log.error({ path: event.path, error: reasonOf(error) }, 'a request failed')
   const status = refusal?.status ?? 500
   setResponseStatus(event, status)
   setResponseHeader(event, 'content-type', 'application/problem+json')
   return {
-    type: `urn:clothespin:${refusal?.code ?? 'trouble'}`, status, code: refusal?.code ?? 'trouble',
-    title: refusal?.message ?? 'That did not work, and nothing was changed. The reason is in the log of the web process.', about: refusal?.about ?? {},
+    type: `urn:clothespin:${refusal?.code ?? 'trouble'}`,
+    status,
+    code: refusal?.code ?? 'trouble',
+    title:
+      refusal?.message ??
+      'That did not work, and nothing was changed. The reason is in the log of the web process.',
+    about: refusal?.about ?? {},
   }
 }

@@ -2,16 +2,40 @@ import { choiceSubjects, routineEvents, trusts } from '../core/routines/sentence
 import { Joi, kind, text } from './checks'
 
 /** A routine's sentence at the door; what it means is checked by the core. */
-const time = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/).messages({ 'string.pattern.base': '{{#label}} is a time like 08:00' })
+const time = Joi.string()
+  .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
+  .messages({ 'string.pattern.base': '{{#label}} is a time like 08:00' })
 const condition = Joi.alternatives().try(
-  Joi.object({ about: Joi.valid('total').required(), of: Joi.valid('gross', 'net').default('gross'), is: Joi.valid('over', 'at most').required(), amount: text(16).required(), currency: Joi.string().length(3).uppercase().required() }),
-  Joi.object({ about: Joi.valid(...choiceSubjects).required(), is: Joi.valid('one of', 'not').required(), values: Joi.array().items(text(120)).max(200).required() }),
-  Joi.object({ about: Joi.valid('field').required(), field: text(60).required(), is: Joi.valid('filled', 'empty', 'contains', 'is').required(), value: text(200).allow('').default('') }),
+  Joi.object({
+    about: Joi.valid('total').required(),
+    of: Joi.valid('gross', 'net').default('gross'),
+    is: Joi.valid('over', 'at most').required(),
+    amount: text(16).required(),
+    currency: Joi.string().length(3).uppercase().required(),
+  }),
+  Joi.object({
+    about: Joi.valid(...choiceSubjects).required(),
+    is: Joi.valid('one of', 'not').required(),
+    values: Joi.array().items(text(120)).max(200).required(),
+  }),
+  Joi.object({
+    about: Joi.valid('field').required(),
+    field: text(60).required(),
+    is: Joi.valid('filled', 'empty', 'contains', 'is').required(),
+    value: text(200).allow('').default(''),
+  }),
 )
 
 export const sentence = Joi.object({
-  on: Joi.valid(...routineEvents).default('order status'), statuses: Joi.array().items(text(40)).max(20).required(), conditions: Joi.array().items(condition).max(20).required(), issue: kind.required(), to: Joi.valid('buying', 'billing', 'goods-in').required(),
-  copyTo: Joi.array().items(text(320)).max(10).default([]), delayMinutes: Joi.number().integer().required(),
-  hours: Joi.object({ from: time.required(), to: time.required(), workdays: Joi.boolean().required() }).allow(null).default(null),
+  on: Joi.valid(...routineEvents).default('order status'),
+  statuses: Joi.array().items(text(40)).max(20).required(),
+  conditions: Joi.array().items(condition).max(20).required(),
+  issue: kind.required(),
+  to: Joi.valid('buying', 'billing', 'goods-in').required(),
+  copyTo: Joi.array().items(text(320)).max(10).default([]),
+  delayMinutes: Joi.number().integer().required(),
+  hours: Joi.object({ from: time.required(), to: time.required(), workdays: Joi.boolean().required() })
+    .allow(null)
+    .default(null),
 })
 export const trust = Joi.valid(...trusts)

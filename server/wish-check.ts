@@ -4,10 +4,18 @@ import { Joi, text } from './checks'
 
 /** A customer's wish for a kind, at the door. */
 export const wish = Joi.object({
-  channel: Joi.valid(...channels), to: Joi.valid('buying', 'billing', 'goods-in'), cc: Joi.array().items(text(320)).max(10), bcc: Joi.array().items(text(320)).max(10), gathered: Joi.boolean(),
+  channel: Joi.valid(...channels),
+  to: Joi.valid('buying', 'billing', 'goods-in'),
+  cc: Joi.array().items(text(320)).max(10),
+  bcc: Joi.array().items(text(320)).max(10),
+  gathered: Joi.boolean(),
 })
 /** A change of a wish: null takes a part away. */
 export const wishChange = Joi.object({
-  channel: Joi.valid(...channels, null), to: Joi.valid('buying', 'billing', 'goods-in', null), cc: Joi.array().items(text(320)).max(10).allow(null), bcc: Joi.array().items(text(320)).max(10).allow(null), gathered: Joi.boolean().allow(null),
+  channel: Joi.valid(...channels, null),
+  to: Joi.valid('buying', 'billing', 'goods-in', null),
+  cc: Joi.array().items(text(320)).max(10).allow(null),
+  bcc: Joi.array().items(text(320)).max(10).allow(null),
+  gathered: Joi.boolean().allow(null),
 })
-export const wishes = Joi.object(Object.fromEntries(documentKinds.map(kind => [kind, wish])))
+export const wishes = Joi.object(Object.fromEntries(documentKinds.map((kind) => [kind, wish])))

@@ -6,7 +6,12 @@ import { ensureDatabase, freePort, startCluster, stopCluster, urlOf, type Cluste
 
 /** A PostgreSQL cluster for one suite, gone afterwards, with an empty but migrated database to copy from. */
 export async function clusterFor(project: TestProject, durable: boolean): Promise<() => void> {
-  const cluster: Cluster = { folder: join('/var/tmp', `clothespin-test-${randomUUID().slice(0, 8)}`), port: await freePort(), password: 'test', durable }
+  const cluster: Cluster = {
+    folder: join('/var/tmp', `clothespin-test-${randomUUID().slice(0, 8)}`),
+    port: await freePort(),
+    password: 'test',
+    durable,
+  }
   mkdirSync(cluster.folder, { recursive: true })
   await startCluster(cluster)
   const template = await ensureDatabase(cluster, 'template_house')
@@ -22,5 +27,8 @@ export async function clusterFor(project: TestProject, durable: boolean): Promis
 }
 
 declare module 'vitest' {
-  export interface ProvidedContext { clusterUrl: string, cluster: Cluster }
+  export interface ProvidedContext {
+    clusterUrl: string
+    cluster: Cluster
+  }
 }

@@ -11,10 +11,19 @@ export default async function demoCluster(project: TestProject): Promise<() => v
   const stop = await clusterFor(project, false)
   const folder = mkdtempSync(join(tmpdir(), 'clothespin-demo-'))
   const [smtp, returns] = [await freePort(), await freePort()]
-  const loaded = spawnSync(process.execPath, ['.build/js/load.mjs'], { encoding: 'utf8', env: {
-    ...process.env, CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters', CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtp}`, CLOTHESPIN_SMTP_VERIFY: 'no', CLOTHESPIN_RETURN_PORT: String(returns),
-    CLOTHESPIN_LOG: 'error', CLOTHESPIN_DEMO_SIZE: 'test', STANDIN_MAIL_FOLDER: folder,
-  } })
+  const loaded = spawnSync(process.execPath, ['.build/js/load.mjs'], {
+    encoding: 'utf8',
+    env: {
+      ...process.env,
+      CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters',
+      CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtp}`,
+      CLOTHESPIN_SMTP_VERIFY: 'no',
+      CLOTHESPIN_RETURN_PORT: String(returns),
+      CLOTHESPIN_LOG: 'error',
+      CLOTHESPIN_DEMO_SIZE: 'test',
+      STANDIN_MAIL_FOLDER: folder,
+    },
+  })
   if (loaded.status !== 0) throw new Error(`the demo could not be loaded: ${loaded.stderr}`)
   project.provide('demoMail', folder)
   return () => {
@@ -24,5 +33,7 @@ export default async function demoCluster(project: TestProject): Promise<() => v
 }
 
 declare module 'vitest' {
-  export interface ProvidedContext { demoMail: string }
+  export interface ProvidedContext {
+    demoMail: string
+  }
 }

@@ -5,7 +5,11 @@ import { currencyDigits } from '../../core/money/decimal'
 const numbers = new Map<number, Intl.NumberFormat>()
 function digits(amount: string, currency: string): string {
   const count = currencyDigits(currency)
-  if (!numbers.has(count)) numbers.set(count, new Intl.NumberFormat('en-IE', { minimumFractionDigits: count, maximumFractionDigits: count }))
+  if (!numbers.has(count))
+    numbers.set(
+      count,
+      new Intl.NumberFormat('en-IE', { minimumFractionDigits: count, maximumFractionDigits: count }),
+    )
   return numbers.get(count)!.format(amount as unknown as number)
 }
 
@@ -17,16 +21,24 @@ export function money(amount: string, currency?: string): string {
 }
 
 const signs: Record<string, string> = { EUR: '€', GBP: '£' }
-export const moneyWithSign = (amount: string, currency: string) => `${signs[currency] ?? currency} ${digits(amount, currency)}`
+export const moneyWithSign = (amount: string, currency: string) =>
+  `${signs[currency] ?? currency} ${digits(amount, currency)}`
 
 const zone = () => useSession().house?.company.timeZone ?? 'UTC'
 
 export function shortDay(day: string): string {
-  return new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`))
+  return new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(
+    new Date(`${day}T12:00:00Z`),
+  )
 }
 
 export function longDay(day: string): string {
-  return new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`))
+  return new Intl.DateTimeFormat('en-IE', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(new Date(`${day}T12:00:00Z`))
 }
 
 /** "14:10" today, "Tue 14:10" within a week, "3 Nov" further off. */
@@ -34,14 +46,27 @@ export function shortTime(instant: string | Date): string {
   const at = new Date(instant)
   const days = Math.abs(Date.now() - at.getTime()) / 86_400_000
   const sameDay = dayOf(at) === dayOf(new Date())
-  const options: Intl.DateTimeFormatOptions = sameDay ? { hour: '2-digit', minute: '2-digit' } : days < 6 ? { weekday: 'short', hour: '2-digit', minute: '2-digit' } : { day: 'numeric', month: 'short' }
+  const options: Intl.DateTimeFormatOptions = sameDay
+    ? { hour: '2-digit', minute: '2-digit' }
+    : days < 6
+      ? { weekday: 'short', hour: '2-digit', minute: '2-digit' }
+      : { day: 'numeric', month: 'short' }
   return new Intl.DateTimeFormat('en-IE', { ...options, hourCycle: 'h23', timeZone: zone() }).format(at)
 }
 
 const dayOf = (instant: Date) => new Intl.DateTimeFormat('en-CA', { timeZone: zone() }).format(instant)
 
 export function fullTime(instant: string | Date): string {
-  return new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23', timeZone: zone() }).format(new Date(instant))
+  return new Intl.DateTimeFormat('en-IE', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+    hourCycle: 'h23',
+    timeZone: zone(),
+  }).format(new Date(instant))
 }
 
 /** How long ago, in one unit: "12 s", "40 m", "2 h", "3 d". */
@@ -54,6 +79,14 @@ export function ago(instant: string | Date, now = Date.now()): string {
 }
 
 /** A kind of document in a narrow column. */
-export const kindShort = (kind: DocumentKind): string => ({ 'invoice': 'Invoice', 'order confirmation': 'Confirmation', 'credit note': 'Credit note', 'payment receipt': 'Receipt', 'refund receipt': 'Refund' })[kind]
+export const kindShort = (kind: DocumentKind): string =>
+  ({
+    invoice: 'Invoice',
+    'order confirmation': 'Confirmation',
+    'credit note': 'Credit note',
+    'payment receipt': 'Receipt',
+    'refund receipt': 'Refund',
+  })[kind]
 
-export const plural = (count: number, one: string, many = `${one}s`) => `${count.toLocaleString('en-IE')} ${count === 1 ? one : many}`
+export const plural = (count: number, one: string, many = `${one}s`) =>
+  `${count.toLocaleString('en-IE')} ${count === 1 ? one : many}`

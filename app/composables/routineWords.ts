@@ -2,31 +2,65 @@ import type { ChoiceSubject, Condition } from '../../core/routines/sentence'
 import type { RoutineChoices } from '../../server/services/routines/choices'
 import type { WordChoice } from '../components/list/WordPicker.vue'
 
-const same = (values: string[]): WordChoice[] => values.map(value => ({ value, words: value }))
+const same = (values: string[]): WordChoice[] => values.map((value) => ({ value, words: value }))
 
 /** What a condition about this subject can name. */
 export function choicesFor(choices: RoutineChoices, about: ChoiceSubject): WordChoice[] {
   switch (about) {
-    case 'brand': return choices.brands
-    case 'customer': return choices.customers
-    case 'item': return choices.items
-    case 'group': return same(choices.groups)
-    case 'country': return same(choices.countries)
-    case 'salesperson': return same(choices.salespersons)
-    case 'currency': return same(choices.currencies)
+    case 'brand':
+      return choices.brands
+    case 'customer':
+      return choices.customers
+    case 'item':
+      return choices.items
+    case 'group':
+      return same(choices.groups)
+    case 'country':
+      return same(choices.countries)
+    case 'salesperson':
+      return same(choices.salespersons)
+    case 'currency':
+      return same(choices.currencies)
   }
 }
 
 /** What people call a value: the brand's name for its code, the customer's for its number. */
-export const nameIn = (choices: RoutineChoices) => (about: ChoiceSubject, value: string): string =>
-  (about === 'brand' || about === 'customer' ? choicesFor(choices, about).find(one => one.value === value)?.words ?? value : value)
+export const nameIn =
+  (choices: RoutineChoices) =>
+  (about: ChoiceSubject, value: string): string =>
+    about === 'brand' || about === 'customer'
+      ? (choicesFor(choices, about).find((one) => one.value === value)?.words ?? value)
+      : value
 
 /** What "+ and" offers, and the condition each begins with. */
-export function newConditions(choices: RoutineChoices): { words: string, condition: Condition }[] {
-  const subjects: [ChoiceSubject, string][] = [['brand', 'it is sold by …'], ['customer', 'its customer is …'], ['group', 'its customer is in the group …'], ['country', 'it goes to …'], ['salesperson', 'its salesperson is …'], ['item', 'it holds the item …'], ['currency', 'it is in the currency …']]
+export function newConditions(choices: RoutineChoices): { words: string; condition: Condition }[] {
+  const subjects: [ChoiceSubject, string][] = [
+    ['brand', 'it is sold by …'],
+    ['customer', 'its customer is …'],
+    ['group', 'its customer is in the group …'],
+    ['country', 'it goes to …'],
+    ['salesperson', 'its salesperson is …'],
+    ['item', 'it holds the item …'],
+    ['currency', 'it is in the currency …'],
+  ]
   return [
-    { words: 'its total is over …', condition: { about: 'total', of: 'gross', is: 'over', amount: '500', currency: choices.currencies[0] ?? 'EUR' } },
-    ...subjects.map(([about, words]) => ({ words, condition: { about, is: 'one of', values: [] } as Condition })),
-    ...choices.fields.map(field => ({ words: `its field “${field}” …`, condition: { about: 'field', field, is: 'filled', value: '' } as Condition })),
+    {
+      words: 'its total is over …',
+      condition: {
+        about: 'total',
+        of: 'gross',
+        is: 'over',
+        amount: '500',
+        currency: choices.currencies[0] ?? 'EUR',
+      },
+    },
+    ...subjects.map(([about, words]) => ({
+      words,
+      condition: { about, is: 'one of', values: [] } as Condition,
+    })),
+    ...choices.fields.map((field) => ({
+      words: `its field “${field}” …`,
+      condition: { about: 'field', field, is: 'filled', value: '' } as Condition,
+    })),
   ]
 }

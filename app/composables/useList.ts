@@ -1,10 +1,16 @@
-export interface PageOf<Row> { rows: Row[], after: string | null, matching: number }
+export interface PageOf<Row> {
+  rows: Row[]
+  after: string | null
+  matching: number
+}
 
 /**
  * A list that the server pages: the first page, more on scrolling, all loaded rows anew after a change, without losing the place.
  * `extra` is what the first page brings beside its rows (sums, groups).
  */
-export function useList<Row extends { id: number }, Extra extends PageOf<Row>>(fetchPage: (place: { after?: string, limit: number }) => Promise<Extra>) {
+export function useList<Row extends { id: number }, Extra extends PageOf<Row>>(
+  fetchPage: (place: { after?: string; limit: number }) => Promise<Extra>,
+) {
   const rows = shallowRef<Row[]>([])
   const extra = shallowRef<Extra>()
   const first = ref(true)
@@ -43,21 +49,27 @@ export function useList<Row extends { id: number }, Extra extends PageOf<Row>>(f
       const mine = turn
       const page = await fetchPage({ after: after!, limit: pageSize })
       if (mine === turn) {
-        const known = new Set(rows.value.map(row => row.id))
-        rows.value = [...rows.value, ...page.rows.filter(row => !known.has(row.id))]
+        const known = new Set(rows.value.map((row) => row.id))
+        rows.value = [...rows.value, ...page.rows.filter((row) => !known.has(row.id))]
         after = page.after
       }
-    })().catch((error: unknown) => {
-      wrong.value = (error as Error).message
-    }).finally(() => {
-      more = undefined
-    })
+    })()
+      .catch((error: unknown) => {
+        wrong.value = (error as Error).message
+      })
+      .finally(() => {
+        more = undefined
+      })
     return more
   }
   return { rows, extra, first, wrong, reload, restart, loadMore }
 }
 
 /** A list that is never long and comes whole, for what shows paged ones. */
-export function wholeList<Row extends { id: number }>(rows: Ref<Row[]>, first: Ref<boolean>, reload: () => Promise<void>) {
+export function wholeList<Row extends { id: number }>(
+  rows: Ref<Row[]>,
+  first: Ref<boolean>,
+  reload: () => Promise<void>,
+) {
   return { rows, first, wrong: ref(''), reload, loadMore: () => Promise.resolve() }
 }

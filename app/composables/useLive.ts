@@ -12,9 +12,9 @@ export function useLive(topics: string[], act: (ids: number[]) => void, gather =
       act(now)
     }, gather)
   }
-  const off = topics.map(topic => store.on(topic, heard))
+  const off = topics.map((topic) => store.on(topic, heard))
   onScopeDispose(() => {
     clearTimeout(timer)
-    off.forEach(end => end())
+    off.forEach((end) => end())
   })
 }

@@ -3,7 +3,7 @@ import { documentKinds, kindFacts, type DocumentKind } from '../../core/document
 import type { BrandView } from '../../server/services/house/change'
 import type { GuideStep } from '../../server/services/house/guide'
 
-type Section = typeof sections[number]
+type Section = (typeof sections)[number]
 const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'Periods', 'House'] as const
 
 /** What has to stand before anything goes out: each brand's identity, logo, sender, numbers and cover notes, with the true paper beside it. */
@@ -13,14 +13,17 @@ const activeId = ref<number | null>(null)
 const wrong = ref('')
 const sampleWrong = ref('')
 const route = useRoute()
-const section = ref<Section>(sections.find(one => one === route.query.part) ?? 'Guide')
-watch(() => route.query.part, (part) => {
-  section.value = sections.find(one => one === part) ?? section.value
-})
+const section = ref<Section>(sections.find((one) => one === route.query.part) ?? 'Guide')
+watch(
+  () => route.query.part,
+  (part) => {
+    section.value = sections.find((one) => one === part) ?? section.value
+  },
+)
 const kind = ref<DocumentKind>('invoice')
-const kinds = documentKinds.map(value => ({ value, words: kindFacts[value].many }))
+const kinds = documentKinds.map((value) => ({ value, words: kindFacts[value].many }))
 const steps = shallowRef<GuideStep[]>([])
-const brand = computed(() => brands.value.find(one => one.id === activeId.value))
+const brand = computed(() => brands.value.find((one) => one.id === activeId.value))
 
 async function load() {
   try {
@@ -38,15 +41,29 @@ watch(kind, () => void load())
 
 async function toMe() {
   await attempt(async () => {
-    const { to } = await callApi<{ to: string }>(`/api/brands/${activeId.value}/to-me`, { method: 'POST', body: { kind: kind.value } })
+    const { to } = await callApi<{ to: string }>(`/api/brands/${activeId.value}/to-me`, {
+      method: 'POST',
+      body: { kind: kind.value },
+    })
     useToasts().say(`A sample is on its way to ${to}, with its email.`)
   })
 }
 
-const missing = (one: BrandView) => [
-  !one.taxNumber && 'tax number', one.banks.length === 0 && 'bank account', !one.stationery?.design.logo && 'logo', !one.series && 'number series', one.notes.length === 0 && 'cover note',
-].filter(Boolean).join(', ')
-const version = computed(() => (brand.value ? `${brand.value.version}-${brand.value.stationery.id}&kind=${encodeURIComponent(kind.value)}` : ''))
+const missing = (one: BrandView) =>
+  [
+    !one.taxNumber && 'tax number',
+    one.banks.length === 0 && 'bank account',
+    !one.stationery?.design.logo && 'logo',
+    !one.series && 'number series',
+    one.notes.length === 0 && 'cover note',
+  ]
+    .filter(Boolean)
+    .join(', ')
+const version = computed(() =>
+  brand.value
+    ? `${brand.value.version}-${brand.value.stationery.id}&kind=${encodeURIComponent(kind.value)}`
+    : '',
+)
 </script>
 
 <template>
@@ -54,31 +71,94 @@ const version = computed(() => (brand.value ? `${brand.value.version}-${brand.va
     <div class="split">
       <section class="brands" aria-label="Brands">
         <div class="bar"><h1 class="title">Company</h1></div>
-        <button v-for="one in brands" :key="one.id" type="button" class="brand" :class="{ here: one.id === activeId }" :aria-current="one.id === activeId" @click="activeId = one.id">
+        <button
+          v-for="one in brands"
+          :key="one.id"
+          type="button"
+          class="brand"
+          :class="{ here: one.id === activeId }"
+          :aria-current="one.id === activeId"
+          @click="activeId = one.id"
+        >
           <strong>{{ one.name }}</strong>
           <span v-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
           <span v-else class="tag go">ready to go out</span>
         </button>
-        <p class="soft hint">A change applies to papers from now on. Issued ones keep what they were printed with; prepared ones are built anew and marked.</p>
+        <p class="soft hint">
+          A change applies to papers from now on. Issued ones keep what they were printed with; prepared ones
+          are built anew and marked.
+        </p>
         <p v-if="!session.may('supervisor')" class="soft hint">Only a supervisor changes these.</p>
       </section>
       <section v-if="brand" class="left">
         <div class="bar" role="tablist" aria-label="Parts of the brand">
-          <button v-for="one in sections" :key="one" type="button" role="tab" :aria-selected="section === one" class="part" :class="{ here: section === one }" @click="section = one">{{ one }}</button>
+          <button
+            v-for="one in sections"
+            :key="one"
+            type="button"
+            role="tab"
+            :aria-selected="section === one"
+            class="part"
+            :class="{ here: section === one }"
+            @click="section = one"
+          >
+            {{ one }}
+          </button>
         </div>
         <SetUpGuide v-if="section === 'Guide'" :steps="steps" @part="section = $event as Section" />
-        <BrandLook v-else-if="section === 'Look'" :key="`l${brand.id}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
+        <BrandLook
+          v-else-if="section === 'Look'"
+          :key="`l${brand.id}`"
+          :brand="brand"
+          :kind="kind"
+          :kinds="kinds"
+          @kind="kind = $event"
+          @kept="load"
+        />
         <HouseSettings v-else-if="section === 'House'" />
         <ClosedPeriods v-else-if="section === 'Periods'" />
         <BrandIdentity v-else-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
-        <BrandNumbers v-else-if="section === 'Numbers'" :key="`n${brand.id}${kind}${brand.series?.id}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
-        <BrandNote v-else :key="`c${brand.id}${kind}`" :brand="brand" :kind="kind" :kinds="kinds" @kind="kind = $event" @kept="load" />
+        <BrandNumbers
+          v-else-if="section === 'Numbers'"
+          :key="`n${brand.id}${kind}${brand.series?.id}`"
+          :brand="brand"
+          :kind="kind"
+          :kinds="kinds"
+          @kind="kind = $event"
+          @kept="load"
+        />
+        <BrandNote
+          v-else
+          :key="`c${brand.id}${kind}`"
+          :brand="brand"
+          :kind="kind"
+          :kinds="kinds"
+          @kind="kind = $event"
+          @kept="load"
+        />
       </section>
       <aside v-if="brand" class="right" aria-label="The brand's paper">
-        <div class="bar"><strong>{{ section === 'Cover note' ? 'The email' : brand.stationery.design.name }}</strong><span class="soft push">{{ section === 'Cover note' ? 'with example fields' : `as it is now · version ${brand.stationery.version}` }}</span><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe">Send one to me</VBtn></div>
+        <div class="bar">
+          <strong>{{ section === 'Cover note' ? 'The email' : brand.stationery.design.name }}</strong><span
+            class="soft push"
+            >{{
+              section === 'Cover note'
+                ? 'with example fields'
+                : `as it is now · version ${brand.stationery.version}`
+            }}</span
+          ><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe"
+            >Send one to me</VBtn
+          >
+        </div>
         <div v-if="section === 'Cover note'" id="email-preview" />
         <p v-else-if="sampleWrong" class="notice stuck">{{ sampleWrong }}</p>
-        <PdfView v-if="section !== 'Cover note'" :url="`/api/brands/${brand.id}/sample?v=${version}`" :label="`A paper of ${brand.name}`" @wrong="sampleWrong = $event" @pages="sampleWrong = ''" />
+        <PdfView
+          v-if="section !== 'Cover note'"
+          :url="`/api/brands/${brand.id}/sample?v=${version}`"
+          :label="`A paper of ${brand.name}`"
+          @wrong="sampleWrong = $event"
+          @pages="sampleWrong = ''"
+        />
       </aside>
       <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
     </div>
@@ -86,13 +166,59 @@ const version = computed(() => (brand.value ? `${brand.value.version}-${brand.va
 </template>
 
 <style scoped>
-.title { font-size: 16px; }
-.brands { flex: 0 0 220px; background: var(--paper); border-right: 1px solid var(--rule); }
-.brand { display: flex; flex-direction: column; align-items: flex-start; gap: 4px; width: 100%; text-align: left; padding: 11px 14px; border: 0; border-bottom: 1px solid var(--rule); border-left: 3px solid transparent; background: none; font: inherit; cursor: pointer; color: inherit; }
-.brand.here { background: var(--ledger); border-left-color: var(--peg); }
-.brand .tag { white-space: normal; }
-.hint { padding: 14px; font-size: 13px; }
-#email-preview { display: flex; flex-direction: column; flex: 1; min-height: 0; }
-.part { white-space: nowrap; border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 9px; border-radius: 4px; cursor: pointer; color: var(--ink); }
-.part.here { background: var(--ledger-deep); }
+.title {
+  font-size: 16px;
+}
+.brands {
+  flex: 0 0 220px;
+  background: var(--paper);
+  border-right: 1px solid var(--rule);
+}
+.brand {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 4px;
+  width: 100%;
+  text-align: left;
+  padding: 11px 14px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  border-left: 3px solid transparent;
+  background: none;
+  font: inherit;
+  cursor: pointer;
+  color: inherit;
+}
+.brand.here {
+  background: var(--ledger);
+  border-left-color: var(--peg);
+}
+.brand .tag {
+  white-space: normal;
+}
+.hint {
+  padding: 14px;
+  font-size: 13px;
+}
+#email-preview {
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  min-height: 0;
+}
+.part {
+  white-space: nowrap;
+  border: 0;
+  background: none;
+  font: inherit;
+  font-weight: 650;
+  padding: 5px 9px;
+  border-radius: 4px;
+  cursor: pointer;
+  color: var(--ink);
+}
+.part.here {
+  background: var(--ledger-deep);
+}
 </style>

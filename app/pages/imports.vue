@@ -12,7 +12,7 @@ const first = ref(true)
 const field = ref<HTMLInputElement>()
 const busy = ref(false)
 const asking = ref(false)
-const file = computed(() => files.value.find(one => String(one.id) === filters.value.file))
+const file = computed(() => files.value.find((one) => String(one.id) === filters.value.file))
 const mapping = ref<Mapping>({})
 const signs = ref({ decimalSign: '.' as '.' | ',', dayOrder: 'day first' as 'day first' | 'month first' })
 const wrongField = ref('')
@@ -24,13 +24,17 @@ async function load() {
 }
 onMounted(() => attempt(load))
 useLive(['import'], () => void attempt(load), 300)
-watch(() => file.value?.id, () => {
-  if (!file.value) return
-  mapping.value = structuredClone(toRaw(file.value.mapping))
-  signs.value = { decimalSign: file.value.decimalSign, dayOrder: file.value.dayOrder }
-  sampleRow.value = 0
-  wrongField.value = ''
-}, { immediate: true })
+watch(
+  () => file.value?.id,
+  () => {
+    if (!file.value) return
+    mapping.value = structuredClone(toRaw(file.value.mapping))
+    signs.value = { decimalSign: file.value.decimalSign, dayOrder: file.value.dayOrder }
+    sampleRow.value = 0
+    wrongField.value = ''
+  },
+  { immediate: true },
+)
 
 async function read(event: Event) {
   const [chosen] = (event.target as HTMLInputElement).files ?? []
@@ -47,13 +51,27 @@ async function read(event: Event) {
 
 const count = (state: 'right' | 'wrong' | 'written' | 'unchanged') => file.value?.counts[state] ?? 0
 const rows = computed(() => count('right') + count('wrong') + count('written') + count('unchanged'))
-const started = computed(() => count('written') + count('unchanged') > 0 || ['writing', 'done'].includes(file.value?.state ?? ''))
-const dirty = computed(() => !!file.value && (file.value.state === 'new' || JSON.stringify([mapping.value, signs.value]) !== JSON.stringify([file.value.mapping, { decimalSign: file.value.decimalSign, dayOrder: file.value.dayOrder }])))
+const started = computed(
+  () => count('written') + count('unchanged') > 0 || ['writing', 'done'].includes(file.value?.state ?? ''),
+)
+const dirty = computed(
+  () =>
+    !!file.value &&
+    (file.value.state === 'new' ||
+      JSON.stringify([mapping.value, signs.value]) !==
+        JSON.stringify([
+          file.value.mapping,
+          { decimalSign: file.value.decimalSign, dayOrder: file.value.dayOrder },
+        ])),
+)
 async function check() {
   busy.value = true
   wrongField.value = ''
   try {
-    await callApi(`/api/imports/${file.value!.id}/check`, { method: 'POST', body: { mapping: mapping.value, ...signs.value } })
+    await callApi(`/api/imports/${file.value!.id}/check`, {
+      method: 'POST',
+      body: { mapping: mapping.value, ...signs.value },
+    })
     await load()
   } catch (error) {
     wrongField.value = (error as Error).message
@@ -76,11 +94,16 @@ useMainKey(() => {
   else if (count('right') > 0) asking.value = true
 })
 
-const subjects = importSubjects.map(value => ({ value, words: value }))
+const subjects = importSubjects.map((value) => ({ value, words: value }))
 const fileWords = (one: ImportView) => `${one.name}, ${one.subject}, ${shortTime(one.madeAt)}`
-const fileChoices = computed(() => files.value.map(one => ({ value: String(one.id), words: fileWords(one) })))
+const fileChoices = computed(() =>
+  files.value.map((one) => ({ value: String(one.id), words: fileWords(one) })),
+)
 const fields = computed(() => (file.value ? importFields[file.value.subject] : []))
-const columnChoices = computed(() => [{ value: '', words: 'nothing' }, ...(file.value?.columns ?? []).map((words, index) => ({ value: String(index), words }))])
+const columnChoices = computed(() => [
+  { value: '', words: 'nothing' },
+  ...(file.value?.columns ?? []).map((words, index) => ({ value: String(index), words })),
+])
 function setColumn(key: string, value: string) {
   const { [key]: _, ...others } = mapping.value
   mapping.value = value === '' ? others : { ...others, [key]: { column: Number(value) } }
@@ -91,18 +114,33 @@ function setFixed(key: string, value: string) {
 }
 const wordsOf = (key: string) => {
   const mapped = mapping.value[key]
-  return !mapped ? 'nothing' : 'fixed' in mapped ? `always “${mapped.fixed}”` : file.value!.columns[mapped.column] ?? 'nothing'
+  return !mapped
+    ? 'nothing'
+    : 'fixed' in mapped
+      ? `always “${mapped.fixed}”`
+      : (file.value!.columns[mapped.column] ?? 'nothing')
 }
 const sampleOf = (key: string) => {
   const mapped = mapping.value[key]
-  return !mapped ? '' : 'fixed' in mapped ? mapped.fixed : file.value!.sample[sampleRow.value]?.[mapped.column] ?? ''
+  return !mapped
+    ? ''
+    : 'fixed' in mapped
+      ? mapped.fixed
+      : (file.value!.sample[sampleRow.value]?.[mapped.column] ?? '')
 }
 const isColumn = (key: string) => {
   const mapped = mapping.value[key]
   return mapped && 'column' in mapped ? String(mapped.column) : ''
 }
 const delimiterWords: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }
-const stateWords: Record<ImportView['state'], string> = { new: 'not checked yet', checking: 'being checked …', checked: 'checked, nothing written yet', writing: 'being written …', done: 'done', refused: 'refused' }
+const stateWords: Record<ImportView['state'], string> = {
+  new: 'not checked yet',
+  checking: 'being checked …',
+  checked: 'checked, nothing written yet',
+  writing: 'being written …',
+  done: 'done',
+  refused: 'refused',
+}
 </script>
 
 <template>
@@ -111,23 +149,141 @@ const stateWords: Record<ImportView['state'], string> = { new: 'not checked yet'
       <section class="left" aria-label="Imports">
         <div class="bar">
           <h1 class="title">Imports</h1>
-          <span class="sentence soft">read <WordPicker label="What to read" :words="filters.of" :choices="subjects" :value="filters.of" @pick="set({ of: $event as ImportSubject })" /> from a file<template v-if="files.length">, or look at <WordPicker label="File" :words="file ? file.name : 'an earlier one'" :choices="fileChoices" :value="filters.file" @pick="set({ file: $event })" /></template></span>
-          <VBtn v-if="may" class="push" height="30" :disabled="busy" data-test="read-file" @click="field?.click()">Read a file…</VBtn>
-          <input ref="field" type="file" class="file" accept=".csv,.txt,.tsv,text/csv" aria-label="A CSV file" data-test="import-file" @change="read">
+          <span class="sentence soft"
+            >read
+            <WordPicker
+              label="What to read"
+              :words="filters.of"
+              :choices="subjects"
+              :value="filters.of"
+              @pick="set({ of: $event as ImportSubject })" />
+            from a file<template v-if="files.length"
+              >, or look at
+              <WordPicker
+                label="File"
+                :words="file ? file.name : 'an earlier one'"
+                :choices="fileChoices"
+                :value="filters.file"
+                @pick="set({ file: $event })" /></template
+          ></span>
+          <VBtn
+            v-if="may"
+            class="push"
+            height="30"
+            :disabled="busy"
+            data-test="read-file"
+            @click="field?.click()"
+            >Read a file…</VBtn
+          >
+          <input
+            ref="field"
+            type="file"
+            class="file"
+            accept=".csv,.txt,.tsv,text/csv"
+            aria-label="A CSV file"
+            data-test="import-file"
+            @change="read"
+          />
         </div>
-        <div v-if="!file" class="empty"><strong>{{ first ? '…' : 'No file in hand' }}</strong>Customers, items, orders, payments, movements of a bank and rates come in as CSV from any program: delimiter, encoding and decimal signs are found, columns are mapped here, every row is checked, and only then something is written. The same file twice changes nothing.</div>
+        <div v-if="!file" class="empty">
+          <strong>{{ first ? '…' : 'No file in hand' }}</strong>Customers, items, orders, payments, movements
+          of a bank and rates come in as CSV from any program: delimiter, encoding and decimal signs are
+          found, columns are mapped here, every row is checked, and only then something is written. The same
+          file twice changes nothing.
+        </div>
         <template v-else>
           <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
-          <p v-else class="notice" role="status" data-test="import-facts"><span><strong>{{ stateWords[file.state] }}</strong><template v-if="file.asBefore && file.state === 'new'">, mapped as the last file with these columns was</template> · {{ file.encoding }}, {{ delimiterWords[file.delimiter] }}<template v-if="file.heading">, {{ plural(file.heading, 'line') }} above its columns left out</template><template v-if="rows"> · {{ plural(rows, 'row') }}: <template v-if="!started || count('right') + count('wrong')">{{ count('right') }} right, {{ count('wrong') }} wrong</template><template v-if="started">{{ count('right') + count('wrong') ? ', ' : '' }}{{ count('written') }} written, {{ count('unchanged') }} unchanged</template></template></span></p>
+          <p v-else class="notice" role="status" data-test="import-facts">
+            <span
+              ><strong>{{ stateWords[file.state] }}</strong
+              ><template v-if="file.asBefore && file.state === 'new'"
+                >, mapped as the last file with these columns was</template
+              >
+              · {{ file.encoding }}, {{ delimiterWords[file.delimiter]
+              }}<template v-if="file.heading"
+                >, {{ plural(file.heading, 'line') }} above its columns left out</template
+              ><template v-if="rows">
+                · {{ plural(rows, 'row') }}:
+                <template v-if="!started || count('right') + count('wrong')"
+                  >{{ count('right') }} right, {{ count('wrong') }} wrong</template
+                ><template v-if="started"
+                  >{{ count('right') + count('wrong') ? ', ' : '' }}{{ count('written') }} written,
+                  {{ count('unchanged') }} unchanged</template
+                ></template
+              ></span
+            >
+          </p>
           <div class="body">
-            <p class="sentence"><strong class="cut">{{ file.name }}</strong> holds {{ file.subject }}; its numbers are written <WordPicker label="Decimal sign" :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'" :choices="[{ value: '.', words: '1,234.50' }, { value: ',', words: '1.234,50' }]" :value="signs.decimalSign" :disabled="!may || started" @pick="signs.decimalSign = $event as ','" /> and its days <WordPicker label="Days" :words="signs.dayOrder" :choices="[{ value: 'day first', words: 'day first' }, { value: 'month first', words: 'month first' }]" :value="signs.dayOrder" :disabled="!may || started" @pick="signs.dayOrder = $event as 'day first'" />.</p>
+            <p class="sentence">
+              <strong class="cut">{{ file.name }}</strong> holds {{ file.subject }}; its numbers are written
+              <WordPicker
+                label="Decimal sign"
+                :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'"
+                :choices="[
+                  { value: '.', words: '1,234.50' },
+                  { value: ',', words: '1.234,50' },
+                ]"
+                :value="signs.decimalSign"
+                :disabled="!may || started"
+                @pick="signs.decimalSign = $event as ','"
+              />
+              and its days
+              <WordPicker
+                label="Days"
+                :words="signs.dayOrder"
+                :choices="[
+                  { value: 'day first', words: 'day first' },
+                  { value: 'month first', words: 'month first' },
+                ]"
+                :value="signs.dayOrder"
+                :disabled="!may || started"
+                @pick="signs.dayOrder = $event as 'day first'"
+              />.
+            </p>
             <table aria-label="Fields">
-              <thead><tr><th>Field</th><th>comes from</th><th>in row <button type="button" class="word" aria-label="The next sample row" @click="sampleRow = (sampleRow + 1) % file.sample.length">{{ sampleRow + 1 }} of {{ file.sample.length }}</button></th></tr></thead>
+              <thead>
+                <tr>
+                  <th>Field</th>
+                  <th>comes from</th>
+                  <th>
+                    in row
+                    <button
+                      type="button"
+                      class="word"
+                      aria-label="The next sample row"
+                      @click="sampleRow = (sampleRow + 1) % file.sample.length"
+                    >
+                      {{ sampleRow + 1 }} of {{ file.sample.length }}
+                    </button>
+                  </th>
+                </tr>
+              </thead>
               <tbody>
                 <tr v-for="one in fields" :key="one.key">
                   <td>{{ one.words }}<span v-if="one.needed" class="need"> needed</span></td>
-                  <td><WordPicker :label="`Column of ${one.words}`" :words="wordsOf(one.key)" :open-end="!mapping[one.key]" :choices="columnChoices" :value="isColumn(one.key)" :disabled="!may || started" @pick="setColumn(one.key, $event)" />
-                    <WordPanel v-if="may && !started" :label="`One value for all: ${one.words}`" words="or one for all" open-end><label>Always <input :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''" :aria-label="`Always, ${one.words}`" @change="setFixed(one.key, ($event.target as HTMLInputElement).value)"></label></WordPanel></td>
+                  <td>
+                    <WordPicker
+                      :label="`Column of ${one.words}`"
+                      :words="wordsOf(one.key)"
+                      :open-end="!mapping[one.key]"
+                      :choices="columnChoices"
+                      :value="isColumn(one.key)"
+                      :disabled="!may || started"
+                      @pick="setColumn(one.key, $event)"
+                    />
+                    <WordPanel
+                      v-if="may && !started"
+                      :label="`One value for all: ${one.words}`"
+                      words="or one for all"
+                      open-end
+                      ><label
+                        >Always
+                        <input
+                          :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''"
+                          :aria-label="`Always, ${one.words}`"
+                          @change="setFixed(one.key, ($event.target as HTMLInputElement).value)" /></label
+                    ></WordPanel>
+                  </td>
                   <td class="mono cut sample">{{ sampleOf(one.key) }}</td>
                 </tr>
               </tbody>
@@ -135,36 +291,124 @@ const stateWords: Record<ImportView['state'], string> = { new: 'not checked yet'
             <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
           </div>
           <footer v-if="may" class="foot-bar">
-            <span class="soft">{{ plural(file.columns.length, 'column') }}, by {{ file.madeBy }}</span><span class="push" />
-            <VBtn v-if="rows" :href="`/api/imports/${file.id}/report`" data-test="import-report">Report as CSV</VBtn>
-            <VBtn v-if="file.bankFileId && count('right') === 0" variant="flat" class="go" :to="`/accounts/bank?file=${file.bankFileId}`" data-test="to-movements">Look at the movements</VBtn>
-            <VBtn v-else-if="dirty && !started" variant="flat" class="go" :disabled="busy || file.state === 'checking'" data-test="check-import" @click="check">Check every row</VBtn>
-            <VBtn v-else variant="flat" class="go" :disabled="busy || count('right') === 0 || ['checking', 'writing'].includes(file.state)" data-test="write-import" @click="asking = true">Write {{ count('right') }} right rows</VBtn>
+            <span class="soft">{{ plural(file.columns.length, 'column') }}, by {{ file.madeBy }}</span
+            ><span class="push" />
+            <VBtn v-if="rows" :href="`/api/imports/${file.id}/report`" data-test="import-report"
+              >Report as CSV</VBtn
+            >
+            <VBtn
+              v-if="file.bankFileId && count('right') === 0"
+              variant="flat"
+              class="go"
+              :to="`/accounts/bank?file=${file.bankFileId}`"
+              data-test="to-movements"
+              >Look at the movements</VBtn
+            >
+            <VBtn
+              v-else-if="dirty && !started"
+              variant="flat"
+              class="go"
+              :disabled="busy || file.state === 'checking'"
+              data-test="check-import"
+              @click="check"
+              >Check every row</VBtn
+            >
+            <VBtn
+              v-else
+              variant="flat"
+              class="go"
+              :disabled="busy || count('right') === 0 || ['checking', 'writing'].includes(file.state)"
+              data-test="write-import"
+              @click="asking = true"
+              >Write {{ count('right') }} right rows</VBtn
+            >
           </footer>
         </template>
       </section>
       <aside class="right" aria-label="Rows">
         <ImportRows v-if="file && rows" :key="file.id" :file="file" :may="may" />
-        <div v-else class="empty"><strong>No rows yet</strong>Checked, the rows stand here: the wrong ones first, each with what is wrong and its cells to mend.</div>
+        <div v-else class="empty">
+          <strong>No rows yet</strong>Checked, the rows stand here: the wrong ones first, each with what is
+          wrong and its cells to mend.
+        </div>
       </aside>
     </div>
-    <Ask v-model="asking" :title="`Write ${plural(count('right'), 'row')} of ${file?.subject}?`" :go="`Write ${count('right')}`" :busy="busy" @go="write"><p>What is there already and the same is left as it is.<template v-if="file?.subject === 'orders'"> Orders that come in with a status tell the routines so.</template><template v-else-if="file?.subject === 'bank movements'"> They are matched with what is open, and wait at Bank file for your look; nothing is booked before.</template><template v-if="count('wrong')"> {{ count('wrong') }} wrong {{ count('wrong') === 1 ? 'row stays' : 'rows stay' }} here to be mended.</template></p></Ask>
+    <Ask
+      v-model="asking"
+      :title="`Write ${plural(count('right'), 'row')} of ${file?.subject}?`"
+      :go="`Write ${count('right')}`"
+      :busy="busy"
+      @go="write"
+      ><p>
+        What is there already and the same is left as it is.<template v-if="file?.subject === 'orders'">
+          Orders that come in with a status tell the routines so.</template
+        ><template v-else-if="file?.subject === 'bank movements'">
+          They are matched with what is open, and wait at Bank file for your look; nothing is booked
+          before.</template
+        ><template v-if="count('wrong')">
+          {{ count('wrong') }} wrong {{ count('wrong') === 1 ? 'row stays' : 'rows stay' }} here to be
+          mended.</template
+        >
+      </p></Ask
+    >
   </div>
 </template>
 
 <style scoped>
-.title { font-size: 16px; }
-.file { display: none; }
-.body { flex: 1; overflow: auto; padding: 10px 14px; }
-p.notice { margin: 0; }
-.sentence { margin: 0; }
-.body .sentence { white-space: normal; line-height: 2; margin: 0 0 6px; }
-table { width: 100%; border-collapse: collapse; table-layout: fixed; }
-th { text-align: left; font-size: 12.5px; color: var(--soft-ink); font-weight: 600; }
-td, th { border-bottom: 1px solid var(--rule); padding: 5px 10px 5px 0; }
-th:first-child { width: 27%; }
-th:last-child { width: 33%; }
-.need { color: var(--peg-words); font-size: 12px; }
-.sample { max-width: 0; }
-td > :deep(:nth-child(2)) { margin-left: 14px; font-weight: 400; font-size: 13px; }
+.title {
+  font-size: 16px;
+}
+.file {
+  display: none;
+}
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 10px 14px;
+}
+p.notice {
+  margin: 0;
+}
+.sentence {
+  margin: 0;
+}
+.body .sentence {
+  white-space: normal;
+  line-height: 2;
+  margin: 0 0 6px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  table-layout: fixed;
+}
+th {
+  text-align: left;
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  font-weight: 600;
+}
+td,
+th {
+  border-bottom: 1px solid var(--rule);
+  padding: 5px 10px 5px 0;
+}
+th:first-child {
+  width: 27%;
+}
+th:last-child {
+  width: 33%;
+}
+.need {
+  color: var(--peg-words);
+  font-size: 12px;
+}
+.sample {
+  max-width: 0;
+}
+td > :deep(:nth-child(2)) {
+  margin-left: 14px;
+  font-weight: 400;
+  font-size: 13px;
+}
 </style>

@@ -4,31 +4,41 @@ import type { LineGroup, LineRow } from '../../server/services/line/list'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 
-interface LinePage extends PageOf<LineRow> { groups: LineGroup[], sendable: number, sums: { currency: string, sum: string }[] }
+interface LinePage extends PageOf<LineRow> {
+  groups: LineGroup[]
+  sendable: number
+  sums: { currency: string; sum: string }[]
+}
 
 const session = useSession()
 const line = useLine()
 const { filters, set } = useFilters({ stage: 'to check', kind: '', brand: '', over: '', search: '' })
-const stage = computed<Stage>(() => stages.find(one => one === filters.value.stage) ?? 'to check')
+const stage = computed<Stage>(() => stages.find((one) => one === filters.value.stage) ?? 'to check')
 const leaf = ref<Leaf>('Paper')
 const active = ref<number | null>(null)
 const listElement = ref<{ focus: () => void }>()
 
-const list = useList<LineRow, LinePage>(place => callApi<LinePage>('/api/line', { query: { ...filters.value, stage: stage.value, ...place } }))
+const list = useList<LineRow, LinePage>((place) =>
+  callApi<LinePage>('/api/line', { query: { ...filters.value, stage: stage.value, ...place } }),
+)
 const picks = usePicks(list.rows)
-const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
+const row = computed(() => list.rows.value.find((one) => one.id === active.value) ?? null)
 
-watch(filters, async (now, before) => {
-  if (now.stage !== before?.stage) {
-    active.value = null
-    picks.clear()
-    list.first.value = true
-    list.rows.value = []
-  }
-  await list.restart()
-}, { immediate: true })
+watch(
+  filters,
+  async (now, before) => {
+    if (now.stage !== before?.stage) {
+      active.value = null
+      picks.clear()
+      list.first.value = true
+      list.rows.value = []
+    }
+    await list.restart()
+  },
+  { immediate: true },
+)
 watch(list.rows, (rows) => {
-  if (rows.length > 0 && !rows.some(one => one.id === active.value)) active.value = rows[0]!.id
+  if (rows.length > 0 && !rows.some((one) => one.id === active.value)) active.value = rows[0]!.id
 })
 onMounted(() => line.refresh())
 useLive(['line'], () => {
@@ -43,12 +53,26 @@ function turn(step: 1 | -1) {
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 
-const groupOf = computed(() => (stage.value === 'to check' ? (one: LineRow) => one.routineName ?? 'Prepared by hand' : stage.value === 'stuck' ? (one: LineRow) => one.cause ?? '' : undefined))
-const groupCount = (name: string) => list.extra.value?.groups.find(group => (group.name ?? 'Prepared by hand') === name)?.count ?? 0
+const groupOf = computed(() =>
+  stage.value === 'to check'
+    ? (one: LineRow) => one.routineName ?? 'Prepared by hand'
+    : stage.value === 'stuck'
+      ? (one: LineRow) => one.cause ?? ''
+      : undefined,
+)
+const groupCount = (name: string) =>
+  list.extra.value?.groups.find((group) => (group.name ?? 'Prepared by hand') === name)?.count ?? 0
 
 async function open(id: number) {
-  const one = list.rows.value.find(found => found.id === id)
-  if (one) await navigateTo(one.billId ? `/drafts/${one.billId}` : one.orderId ? `/orders/${one.orderId}` : `/register?search=${one.number}`)
+  const one = list.rows.value.find((found) => found.id === id)
+  if (one)
+    await navigateTo(
+      one.billId
+        ? `/drafts/${one.billId}`
+        : one.orderId
+          ? `/orders/${one.orderId}`
+          : `/register?search=${one.number}`,
+    )
 }
 </script>
 
@@ -60,33 +84,80 @@ async function open(id: number) {
         <div class="bar">
           <h2 class="stage-name">{{ stage.charAt(0).toUpperCase() + stage.slice(1) }}</h2>
           <LineSentence :filters="filters" :stage="stage" @set="set" />
-          <SearchField class="push" :value="filters.search" label="Search this stage" @search="set({ search: $event })" />
+          <SearchField
+            class="push"
+            :value="filters.search"
+            label="Search this stage"
+            @search="set({ search: $event })"
+          />
         </div>
-        <div v-if="list.wrong.value" class="notice stuck">{{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn></div>
+        <div v-if="list.wrong.value" class="notice stuck">
+          {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn>
+        </div>
         <LineRemedy v-if="stage === 'stuck' && row" :key="row.id" :row="row" :rows="list.rows.value" />
         <RowList
-          ref="listElement" v-model:active="active" :rows="list.rows.value" :label="`Papers: ${stage}`" :picked="picks.picked.value" :loading="list.first.value" :group-of="groupOf"
-          :pickable="session.may('clerk') && stage !== 'on the way' && stage !== 'arrived'" @update:picked="picks.set" @leaf="turn" @open="open" @more="list.loadMore()"
-          @toggle-group="picks.toggleAll(list.rows.value.filter(one => groupOf?.(one) === $event).map(one => one.id))"
+          ref="listElement"
+          v-model:active="active"
+          :rows="list.rows.value"
+          :label="`Papers: ${stage}`"
+          :picked="picks.picked.value"
+          :loading="list.first.value"
+          :group-of="groupOf"
+          :pickable="session.may('clerk') && stage !== 'on the way' && stage !== 'arrived'"
+          @update:picked="picks.set"
+          @leaf="turn"
+          @open="open"
+          @more="list.loadMore()"
+          @toggle-group="
+            picks.toggleAll(list.rows.value.filter((one) => groupOf?.(one) === $event).map((one) => one.id))
+          "
         >
-          <template #group="{ group }"><strong>{{ group }}</strong><span class="soft push">{{ groupCount(group) }}</span></template>
+          <template #group="{ group }"
+            ><strong>{{ group }}</strong
+            ><span class="soft push">{{ groupCount(group) }}</span></template
+          >
           <template #row="{ row: one }"><LineListRow :row="one" :stage="stage" /></template>
-          <template #empty><LineEmpty :stage="stage" :filtered="!!(filters.kind || filters.brand || filters.over || filters.search)" /></template>
+          <template #empty
+            ><LineEmpty
+              :stage="stage"
+              :filtered="!!(filters.kind || filters.brand || filters.over || filters.search)"
+          /></template>
         </RowList>
-        <LineActions :stage="stage" :chosen="picks.chosen.value" :row="row" :matching="list.extra.value?.matching ?? 0" :all-sendable="list.extra.value?.sendable ?? 0" :filters="filters" :sums="list.extra.value?.sums ?? []" @done="picks.clear()" />
+        <LineActions
+          :stage="stage"
+          :chosen="picks.chosen.value"
+          :row="row"
+          :matching="list.extra.value?.matching ?? 0"
+          :all-sendable="list.extra.value?.sendable ?? 0"
+          :filters="filters"
+          :sums="list.extra.value?.sums ?? []"
+          @done="picks.clear()"
+        />
       </section>
       <aside class="right" aria-label="The paper in hand">
         <template v-if="row">
           <PaperPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" />
-          <DocumentPane v-else :id="row.documentId!" v-model:leaf="leaf" :dispatch="row.of === 'dispatch' ? row.id : null" />
+          <DocumentPane
+            v-else
+            :id="row.documentId!"
+            v-model:leaf="leaf"
+            :dispatch="row.of === 'dispatch' ? row.id : null"
+          />
         </template>
-        <div v-else class="empty"><strong>No paper in hand</strong>Choose a row: the true PDF stands here, with its email and its trail.</div>
+        <div v-else class="empty">
+          <strong>No paper in hand</strong>Choose a row: the true PDF stands here, with its email and its
+          trail.
+        </div>
       </aside>
     </div>
   </div>
 </template>
 
 <style scoped>
-.stage-name { white-space: nowrap; }
-.right { background: var(--ledger-deep); }
+.stage-name {
+  white-space: nowrap;
+}
+.right {
+  background: var(--ledger-deep);
+}
 </style>

@@ -7,11 +7,22 @@ import type { ListColumn } from '../components/list/ColumnHeads.vue'
 /** The number register: per series and period every number with what it stands for, and what is missing or double. */
 const periods = shallowRef<NumberPeriod[]>([])
 const { filters, set } = useFilters({ series: '', period: '' })
-const chosen = computed(() => periods.value.find(one => String(one.seriesId) === filters.value.series && one.period === filters.value.period) ?? periods.value[0])
-interface NumberPage extends PageOf<NumberRow> { missing: number[] }
-const list = useList<NumberRow, NumberPage>(async place => (chosen.value
-  ? callApi<NumberPage>(`/api/numbers/${chosen.value.seriesId}`, { query: { period: chosen.value.period, ...place } })
-  : { rows: [], after: null, missing: [], matching: 0 }))
+const chosen = computed(
+  () =>
+    periods.value.find(
+      (one) => String(one.seriesId) === filters.value.series && one.period === filters.value.period,
+    ) ?? periods.value[0],
+)
+interface NumberPage extends PageOf<NumberRow> {
+  missing: number[]
+}
+const list = useList<NumberRow, NumberPage>(async (place) =>
+  chosen.value
+    ? callApi<NumberPage>(`/api/numbers/${chosen.value.seriesId}`, {
+        query: { period: chosen.value.period, ...place },
+      })
+    : { rows: [], after: null, missing: [], matching: 0 },
+)
 const { active } = useHand(list.rows)
 const wrong = ref('')
 
@@ -27,18 +38,43 @@ onMounted(load)
 watch(chosen, (now, before) => {
   if (now?.seriesId !== before?.seriesId || now?.period !== before?.period) void list.restart()
 })
-useLive(['register'], () => {
-  void load()
-  void list.reload()
-}, 600)
+useLive(
+  ['register'],
+  () => {
+    void load()
+    void list.reload()
+  },
+  600,
+)
 
-const seriesWords = (one: NumberPeriod) => `${kindFacts[one.kind].many} of ${one.brand}${one.scope ? ` (${one.scope})` : ''}`
-const seriesChoices = computed(() => [...new Map(periods.value.map(one => [one.seriesId, { value: String(one.seriesId), words: seriesWords(one) }])).values()])
+const seriesWords = (one: NumberPeriod) =>
+  `${kindFacts[one.kind].many} of ${one.brand}${one.scope ? ` (${one.scope})` : ''}`
+const seriesChoices = computed(() => [
+  ...new Map(
+    periods.value.map((one) => [one.seriesId, { value: String(one.seriesId), words: seriesWords(one) }]),
+  ).values(),
+])
 const periodWords = (period: string) => period || 'all time'
-const periodChoices = computed(() => periods.value.filter(one => one.seriesId === chosen.value?.seriesId).map(one => ({ value: one.period, words: periodWords(one.period) })))
-const pickSeries = (value: string) => set({ series: value, period: periods.value.find(one => String(one.seriesId) === value)!.period })
-const tone: Record<NumberRow['state'], string> = { 'issued': '', 'void': 'stuck', 'credited': 'wait', 'part credited': 'wait' }
-const columns: ListColumn[] = [{ words: 'Number', width: 140 }, { words: 'Dated', width: 64 }, { words: 'Customer', width: '1fr' }, { words: 'State', width: 104 }, { words: 'Total', width: 104, right: true }]
+const periodChoices = computed(() =>
+  periods.value
+    .filter((one) => one.seriesId === chosen.value?.seriesId)
+    .map((one) => ({ value: one.period, words: periodWords(one.period) })),
+)
+const pickSeries = (value: string) =>
+  set({ series: value, period: periods.value.find((one) => String(one.seriesId) === value)!.period })
+const tone: Record<NumberRow['state'], string> = {
+  issued: '',
+  void: 'stuck',
+  credited: 'wait',
+  'part credited': 'wait',
+}
+const columns: ListColumn[] = [
+  { words: 'Number', width: 140 },
+  { words: 'Dated', width: 64 },
+  { words: 'Customer', width: '1fr' },
+  { words: 'State', width: 104 },
+  { words: 'Total', width: 104, right: true },
+]
 </script>
 
 <template>
@@ -47,20 +83,70 @@ const columns: ListColumn[] = [{ words: 'Number', width: 140 }, { words: 'Dated'
       <section class="left" aria-label="Number register">
         <div class="bar">
           <h1 class="title">Numbers</h1>
-          <span v-if="chosen" class="sentence soft">of <WordPicker label="Series" :words="seriesWords(chosen)" :choices="seriesChoices" :value="String(chosen.seriesId)" @pick="pickSeries" /> in <WordPicker label="Period" :words="periodWords(chosen.period)" :choices="periodChoices" :value="chosen.period" @pick="set({ series: String(chosen!.seriesId), period: $event })" /></span>
+          <span v-if="chosen" class="sentence soft"
+            >of
+            <WordPicker
+              label="Series"
+              :words="seriesWords(chosen)"
+              :choices="seriesChoices"
+              :value="String(chosen.seriesId)"
+              @pick="pickSeries" />
+            in
+            <WordPicker
+              label="Period"
+              :words="periodWords(chosen.period)"
+              :choices="periodChoices"
+              :value="chosen.period"
+              @pick="set({ series: String(chosen!.seriesId), period: $event })"
+          /></span>
         </div>
         <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
-        <p v-if="chosen" class="notice" :class="chosen.gaps || chosen.doubles ? 'stuck' : 'go'" role="status" data-test="proof">
-          <span>{{ plural(chosen.count, 'number') }}, <span class="mono">{{ chosen.first }}</span> to <span class="mono">{{ chosen.last }}</span>: {{ chosen.gaps ? plural(chosen.gaps, 'gap') : 'no gap' }}, {{ chosen.doubles ? plural(chosen.doubles, 'double') : 'no double' }}.<template v-if="list.extra.value?.missing.length"> Missing: {{ list.extra.value.missing.join(', ') }}.</template></span>
+        <p
+          v-if="chosen"
+          class="notice"
+          :class="chosen.gaps || chosen.doubles ? 'stuck' : 'go'"
+          role="status"
+          data-test="proof"
+        >
+          <span
+            >{{ plural(chosen.count, 'number') }}, <span class="mono">{{ chosen.first }}</span> to
+            <span class="mono">{{ chosen.last }}</span>:
+            {{ chosen.gaps ? plural(chosen.gaps, 'gap') : 'no gap' }},
+            {{ chosen.doubles ? plural(chosen.doubles, 'double') : 'no double' }}.<template
+              v-if="list.extra.value?.missing.length"
+            >
+              Missing: {{ list.extra.value.missing.join(', ') }}.</template
+            ></span
+          >
         </p>
         <ListPane v-model:active="active" :list="list" :columns="columns" label="Numbers">
           <template #row="{ row: one }">
-            <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
-            <span class="state"><span class="tag" :class="tone[one.state]" :title="one.reason">{{ one.state }}</span> <span v-if="one.earlierThan" class="tag wait" :title="`Allowed although ${shortDay(one.earlierThan)} was numbered before`">earlier</span></span><span class="total amount">{{ money(one.total, one.currency) }}</span>
+            <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span
+            ><span class="name cut">{{ one.customerName }}</span>
+            <span class="state"
+              ><span class="tag" :class="tone[one.state]" :title="one.reason">{{ one.state }}</span>
+              <span
+                v-if="one.earlierThan"
+                class="tag wait"
+                :title="`Allowed although ${shortDay(one.earlierThan)} was numbered before`"
+                >earlier</span
+              ></span
+            ><span class="total amount">{{ money(one.total, one.currency) }}</span>
           </template>
-          <template #empty><div class="empty"><strong>No number yet</strong>Every number that is drawn stands here, also of what is void.</div></template>
+          <template #empty
+            ><div class="empty">
+              <strong>No number yet</strong>Every number that is drawn stands here, also of what is void.
+            </div></template
+          >
         </ListPane>
-        <footer class="foot-bar"><span class="soft">{{ plural(chosen?.count ?? 0, 'number') }}</span><span class="push" /><VBtn v-if="chosen" :href="`/api/numbers/${chosen.seriesId}/csv?period=${encodeURIComponent(chosen.period)}`" data-test="numbers-csv">Save as CSV</VBtn></footer>
+        <footer class="foot-bar">
+          <span class="soft">{{ plural(chosen?.count ?? 0, 'number') }}</span><span class="push" /><VBtn
+            v-if="chosen"
+            :href="`/api/numbers/${chosen.seriesId}/csv?period=${encodeURIComponent(chosen.period)}`"
+            data-test="numbers-csv"
+            >Save as CSV</VBtn
+          >
+        </footer>
       </section>
       <DocumentAside :id="active" empty="No document in hand" words="Choose a number to see its document." />
     </div>
@@ -68,6 +154,10 @@ const columns: ListColumn[] = [{ words: 'Number', width: 140 }, { words: 'Dated'
 </template>
 
 <style scoped>
-.title { font-size: 16px; }
-p { margin: 0; }
+.title {
+  font-size: 16px;
+}
+p {
+  margin: 0;
+}
 </style>

@@ -8,27 +8,61 @@ import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 const session = useSession()
 const route = useRoute()
-const { filters, set } = useFilters({ search: '', state: '', kind: '', brand: '', from: '', to: '', sort: 'issued', down: 'yes' })
-const matched = computed(() => ({ search: filters.value.search, state: filters.value.state, kind: filters.value.kind, brand: filters.value.brand, from: filters.value.from, to: filters.value.to }))
-const list = useList<RegisterRow, PageOf<RegisterRow>>(place => callApi<PageOf<RegisterRow>>('/api/documents', { query: {
-  ...matched.value, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
-} }))
+const { filters, set } = useFilters({
+  search: '',
+  state: '',
+  kind: '',
+  brand: '',
+  from: '',
+  to: '',
+  sort: 'issued',
+  down: 'yes',
+})
+const matched = computed(() => ({
+  search: filters.value.search,
+  state: filters.value.state,
+  kind: filters.value.kind,
+  brand: filters.value.brand,
+  from: filters.value.from,
+  to: filters.value.to,
+}))
+const list = useList<RegisterRow, PageOf<RegisterRow>>((place) =>
+  callApi<PageOf<RegisterRow>>('/api/documents', {
+    query: {
+      ...matched.value,
+      sort: filters.value.sort,
+      descending: filters.value.down === 'yes',
+      ...place,
+    },
+  }),
+)
 const { active, row } = useHand(list.rows, Number(route.query.in) || null)
 const leaf = ref<Leaf>('Paper')
 
 /** Counted apart from the list, which does not wait for it. */
-const sums = shallowRef<{ matching: number, sums: { currency: string, sum: string }[] }>()
-const count = () => void callApi<typeof sums.value>('/api/documents/sums', { query: matched.value }).then((found) => {
-  sums.value = found
-}).catch(() => {}) // the list says what is wrong
+const sums = shallowRef<{ matching: number; sums: { currency: string; sum: string }[] }>()
+const count = () =>
+  void callApi<typeof sums.value>('/api/documents/sums', { query: matched.value })
+    .then((found) => {
+      sums.value = found
+    })
+    .catch(() => {}) // the list says what is wrong
 watch(filters, () => void list.restart(), { immediate: true })
-watch(matched, (now, before) => {
-  if (JSON.stringify(now) !== JSON.stringify(before)) count()
-}, { immediate: true })
-useLive(['register'], () => {
-  void list.reload()
-  count()
-}, 400)
+watch(
+  matched,
+  (now, before) => {
+    if (JSON.stringify(now) !== JSON.stringify(before)) count()
+  },
+  { immediate: true },
+)
+useLive(
+  ['register'],
+  () => {
+    void list.reload()
+    count()
+  },
+  400,
+)
 
 const settling = ref(false)
 const busy = ref(false)
@@ -40,8 +74,20 @@ const again = computed(() => picks.chosen.value.slice(0, 50))
 async function settle() {
   busy.value = true
   await attempt(async () => {
-    const { voided, credited, refused } = await callApi<SettledWithdrawn>('/api/documents/settle-withdrawn', { method: 'POST', body: { ids: picks.chosen.value.map(one => one.id) } })
-    useToasts().say([voided.length ? `Voided: ${voided.join(', ')}.` : '', credited.length ? `Credited, on To check: ${credited.join(', ')}.` : '', ...refused.map(one => `${one.number}: ${one.reason}`)].filter(Boolean).join(' '), { wrong: refused.length > 0 })
+    const { voided, credited, refused } = await callApi<SettledWithdrawn>('/api/documents/settle-withdrawn', {
+      method: 'POST',
+      body: { ids: picks.chosen.value.map((one) => one.id) },
+    })
+    useToasts().say(
+      [
+        voided.length ? `Voided: ${voided.join(', ')}.` : '',
+        credited.length ? `Credited, on To check: ${credited.join(', ')}.` : '',
+        ...refused.map((one) => `${one.number}: ${one.reason}`),
+      ]
+        .filter(Boolean)
+        .join(' '),
+      { wrong: refused.length > 0 },
+    )
     picks.clear()
     await list.reload()
   })
@@ -51,7 +97,7 @@ async function settle() {
 
 const writing = ref(false)
 function openOrder(id: number) {
-  const { orderId } = list.rows.value.find(one => one.id === id)!
+  const { orderId } = list.rows.value.find((one) => one.id === id)!
   if (orderId) void navigateTo(`/orders/${orderId}`)
 }
 function turn(step: 1 | -1) {
@@ -59,15 +105,51 @@ function turn(step: 1 | -1) {
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 
-const states = [{ value: '', words: 'in any state' }, { value: 'open', words: 'still open' }, { value: 'overdue', words: 'overdue' }, { value: 'not sent', words: 'not sent' }, { value: 'void', words: 'void' }, { value: 'withdrawn', words: 'of withdrawn orders' }, { value: 'earlier date', words: 'dated before an earlier number' }]
-const brandChoices = computed(() => [{ value: '', words: 'both brands' }, ...session.house!.brands.map(brand => ({ value: brand.code, words: brand.name }))])
-const kinds = [{ value: '', words: 'documents' }, ...documentKinds.map(kind => ({ value: kind, words: kindFacts[kind].many }))]
+const states = [
+  { value: '', words: 'in any state' },
+  { value: 'open', words: 'still open' },
+  { value: 'overdue', words: 'overdue' },
+  { value: 'not sent', words: 'not sent' },
+  { value: 'void', words: 'void' },
+  { value: 'withdrawn', words: 'of withdrawn orders' },
+  { value: 'earlier date', words: 'dated before an earlier number' },
+]
+const brandChoices = computed(() => [
+  { value: '', words: 'both brands' },
+  ...session.house!.brands.map((brand) => ({ value: brand.code, words: brand.name })),
+])
+const kinds = [
+  { value: '', words: 'documents' },
+  ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
+]
 const today = new Date().toISOString().slice(0, 10)
-const monthAgo = (months: number) => new Date(new Date().setMonth(new Date().getMonth() - months)).toISOString().slice(0, 10)
-const times = [{ value: '', words: 'any time' }, { value: today, words: 'today' }, { value: monthAgo(1), words: 'the last month' }, { value: monthAgo(3), words: 'the last three months' }]
-const timeWords = computed(() => times.find(one => one.value === filters.value.from)?.words ?? `since ${filters.value.from}`)
-const stateTone: Record<string, string> = { 'arrived': 'go', 'on the way': 'way', 'waiting': 'queue', 'claimed': 'queue', 'handing over': 'queue', 'stuck': 'stuck' }
-const columns: ListColumn[] = [{ key: 'number', words: 'Number', width: 128 }, { key: 'issued', words: 'Issued', width: 60 }, { key: 'customer', words: 'Customer', width: '1fr' }, { words: 'Order', width: 82 }, { words: 'State', width: 86 }, { key: 'total', words: 'Total', width: 104, right: true }]
+const monthAgo = (months: number) =>
+  new Date(new Date().setMonth(new Date().getMonth() - months)).toISOString().slice(0, 10)
+const times = [
+  { value: '', words: 'any time' },
+  { value: today, words: 'today' },
+  { value: monthAgo(1), words: 'the last month' },
+  { value: monthAgo(3), words: 'the last three months' },
+]
+const timeWords = computed(
+  () => times.find((one) => one.value === filters.value.from)?.words ?? `since ${filters.value.from}`,
+)
+const stateTone: Record<string, string> = {
+  arrived: 'go',
+  'on the way': 'way',
+  waiting: 'queue',
+  claimed: 'queue',
+  'handing over': 'queue',
+  stuck: 'stuck',
+}
+const columns: ListColumn[] = [
+  { key: 'number', words: 'Number', width: 128 },
+  { key: 'issued', words: 'Issued', width: 60 },
+  { key: 'customer', words: 'Customer', width: '1fr' },
+  { words: 'Order', width: 82 },
+  { words: 'State', width: 86 },
+  { key: 'total', words: 'Total', width: 104, right: true },
+]
 </script>
 
 <template>
@@ -76,30 +158,149 @@ const columns: ListColumn[] = [{ key: 'number', words: 'Number', width: 128 }, {
       <section class="left" aria-label="Register">
         <div class="bar">
           <h1 class="title">Register</h1>
-          <span class="sentence soft"><WordPicker label="Kind" :words="kinds.find(one => one.value === filters.kind)?.words ?? 'documents'" :choices="kinds" :value="filters.kind" @pick="set({ kind: $event })" /> of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />, <WordPicker label="State" :words="states.find(one => one.value === filters.state)?.words ?? 'in any state'" :choices="states" :value="filters.state" @pick="set({ state: $event })" />,
-            of <WordPicker label="Time" :words="timeWords" :choices="times" :value="filters.from" @pick="set({ from: $event })" /></span>
-          <SearchField class="push" :value="filters.search" label="Number, customer, amount" @search="set({ search: $event })" />
+          <span class="sentence soft"
+            ><WordPicker
+              label="Kind"
+              :words="kinds.find((one) => one.value === filters.kind)?.words ?? 'documents'"
+              :choices="kinds"
+              :value="filters.kind"
+              @pick="set({ kind: $event })" />
+            of
+            <WordPicker
+              label="Brand"
+              :words="brandChoices.find((one) => one.value === filters.brand)?.words ?? 'both brands'"
+              :choices="brandChoices"
+              :value="filters.brand"
+              @pick="set({ brand: $event })" />,
+            <WordPicker
+              label="State"
+              :words="states.find((one) => one.value === filters.state)?.words ?? 'in any state'"
+              :choices="states"
+              :value="filters.state"
+              @pick="set({ state: $event })" />, of
+            <WordPicker
+              label="Time"
+              :words="timeWords"
+              :choices="times"
+              :value="filters.from"
+              @pick="set({ from: $event })"
+          /></span>
+          <SearchField
+            class="push"
+            :value="filters.search"
+            label="Number, customer, amount"
+            @search="set({ search: $event })"
+          />
         </div>
-        <ListPane v-model:active="active" :list="list" :columns="columns" label="Documents" :picks="mayPick ? picks : null" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" @leaf="turn" @open="id => openOrder(id)">
+        <ListPane
+          v-model:active="active"
+          :list="list"
+          :columns="columns"
+          label="Documents"
+          :picks="mayPick ? picks : null"
+          :sort="filters.sort"
+          :descending="filters.down === 'yes'"
+          @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
+          @leaf="turn"
+          @open="(id) => openOrder(id)"
+        >
           <template #row="{ row: one }">
-            <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span><span class="name cut">{{ one.customerName }}</span>
+            <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span
+            ><span class="name cut">{{ one.customerName }}</span>
             <span class="order mono soft">{{ one.orderNumber }}</span>
-            <span class="state"><span v-if="one.voided" class="tag stuck">void</span><span v-else-if="one.credited" class="tag wait">{{ one.credited === 'whole' ? 'credited' : 'part credited' }}</span><span v-else class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state === 'claimed' || one.state === 'handing over' ? 'waiting' : one.state ?? 'not sent' }}</span></span>
-            <span class="total amount">{{ money(one.kind === 'credit note' ? `-${one.total}` : one.total, one.currency) }}</span>
+            <span class="state"
+              ><span v-if="one.voided" class="tag stuck">void</span
+              ><span v-else-if="one.credited" class="tag wait">{{
+                one.credited === 'whole' ? 'credited' : 'part credited'
+              }}</span
+              ><span v-else class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{
+                one.state === 'claimed' || one.state === 'handing over'
+                  ? 'waiting'
+                  : (one.state ?? 'not sent')
+              }}</span></span
+            >
+            <span class="total amount">{{
+              money(one.kind === 'credit note' ? `-${one.total}` : one.total, one.currency)
+            }}</span>
           </template>
           <template #empty>
-            <div class="empty"><strong>{{ filters.search || filters.state || filters.kind ? 'No document of that kind' : 'No document yet' }}</strong>{{ filters.state === 'withdrawn' ? 'Invoices that stand although their order was withdrawn hang here, to be voided or credited.' : filters.search ? 'Numbers, customers, order numbers, references and exact amounts are looked through.' : 'Every document that is issued stands here for good, with its number and its PDF.' }}</div>
+            <div class="empty">
+              <strong>{{
+                filters.search || filters.state || filters.kind
+                  ? 'No document of that kind'
+                  : 'No document yet'
+              }}</strong>{{
+                filters.state === 'withdrawn'
+                  ? 'Invoices that stand although their order was withdrawn hang here, to be voided or credited.'
+                  : filters.search
+                    ? 'Numbers, customers, order numbers, references and exact amounts are looked through.'
+                    : 'Every document that is issued stands here for good, with its number and its PDF.'
+              }}
+            </div>
           </template>
         </ListPane>
-        <footer class="foot-bar"><strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span><span v-for="sum in sums?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span><span class="push" /><VBtn v-if="again.length" :href="`/api/documents/again?ids=${again.map(one => one.id).join(',')}`" target="_blank" rel="noopener" title="Drawn anew on the present stationery, each page marked as a copy; what was sent stays as it is" data-test="again">Make {{ again.length }} again</VBtn><VBtn v-if="mayPick && isWithdrawn" :disabled="picks.chosen.value.length === 0" data-test="settle-withdrawn" @click="settling = true">Settle {{ picks.chosen.value.length || '' }}…</VBtn><VBtn :href="csvHref('/api/documents/csv', { ...matched, sort: filters.sort, descending: String(filters.down === 'yes') })" data-test="csv">Save as CSV</VBtn><VBtn to="/numbers" data-test="numbers">Numbers</VBtn><VBtn to="/proof" data-test="proof">Day’s proof</VBtn><template v-if="session.may('clerk')"><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template></footer>
+        <footer class="foot-bar">
+          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
+          ><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span
+          ><span v-for="sum in sums?.sums ?? []" :key="sum.currency" class="mono soft">{{
+            moneyWithSign(sum.sum, sum.currency)
+          }}</span
+          ><span class="push" /><VBtn
+            v-if="again.length"
+            :href="`/api/documents/again?ids=${again.map((one) => one.id).join(',')}`"
+            target="_blank"
+            rel="noopener"
+            title="Drawn anew on the present stationery, each page marked as a copy; what was sent stays as it is"
+            data-test="again"
+            >Make {{ again.length }} again</VBtn
+          ><VBtn
+            v-if="mayPick && isWithdrawn"
+            :disabled="picks.chosen.value.length === 0"
+            data-test="settle-withdrawn"
+            @click="settling = true"
+            >Settle {{ picks.chosen.value.length || '' }}…</VBtn
+          ><VBtn
+            :href="
+              csvHref('/api/documents/csv', {
+                ...matched,
+                sort: filters.sort,
+                descending: String(filters.down === 'yes'),
+              })
+            "
+            data-test="csv"
+            >Save as CSV</VBtn
+          ><VBtn to="/numbers" data-test="numbers">Numbers</VBtn
+          ><VBtn to="/proof" data-test="proof">Day’s proof</VBtn
+          ><template v-if="session.may('clerk')"
+            ><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template
+          >
+        </footer>
       </section>
-      <DocumentAside :id="row?.id ?? null" v-model:leaf="leaf" empty="No document in hand" words="Choose a row to see its PDF, its email and its trail." />
+      <DocumentAside
+        :id="row?.id ?? null"
+        v-model:leaf="leaf"
+        empty="No document in hand"
+        words="Choose a row to see its PDF, its email and its trail."
+      />
     </div>
-    <Ask v-model="settling" :title="`Settle ${plural(picks.chosen.value.length, 'invoice')} of withdrawn orders?`" :go="`Settle ${picks.chosen.value.length}`" danger :busy="busy" @go="settle"><p>What was never handed over is voided and keeps its number; this cannot be taken back. For the others a credit note over all that is left is prepared and waits on To check.</p></Ask>
+    <Ask
+      v-model="settling"
+      :title="`Settle ${plural(picks.chosen.value.length, 'invoice')} of withdrawn orders?`"
+      :go="`Settle ${picks.chosen.value.length}`"
+      danger
+      :busy="busy"
+      @go="settle"
+      ><p>
+        What was never handed over is voided and keeps its number; this cannot be taken back. For the others a
+        credit note over all that is left is prepared and waits on To check.
+      </p></Ask
+    >
     <NewInvoice v-if="writing" v-model="writing" />
   </div>
 </template>
 
 <style scoped>
-.title { font-size: 16px; }
+.title {
+  font-size: 16px;
+}
 </style>

@@ -18,21 +18,34 @@ const name = ref('')
 const description = ref('')
 const side = ref<'trial' | 'versions'>('trial')
 const asking = ref<Trust | null>(null)
-const ask = computed({ get: () => asking.value !== null, set: (open) => { if (!open) asking.value = null } })
+const ask = computed({
+  get: () => asking.value !== null,
+  set: (open) => {
+    if (!open) asking.value = null
+  },
+})
 const adding = ref(false)
 const catching = ref(false)
 const newName = ref('')
 const busy = ref(false)
 
 const may = computed(() => session.may('supervisor'))
-const routine = computed(() => routines.value.find(one => String(one.id) === filters.value.routine) ?? routines.value[0])
-const dirty = computed(() => !!routine.value && JSON.stringify([draft.value, name.value, description.value]) !== JSON.stringify([routine.value.sentence, routine.value.name, routine.value.description]))
+const routine = computed(
+  () => routines.value.find((one) => String(one.id) === filters.value.routine) ?? routines.value[0],
+)
+const dirty = computed(
+  () =>
+    !!routine.value &&
+    JSON.stringify([draft.value, name.value, description.value]) !==
+      JSON.stringify([routine.value.sentence, routine.value.name, routine.value.description]),
+)
 
 async function load() {
   try {
     choices.value ??= await callApi<RoutineChoices>('/api/routines/choices')
     routines.value = await callApi<RoutineView[]>('/api/routines')
-    if (routine.value) versions.value = await callApi<RoutineVersion[]>(`/api/routines/${routine.value.id}/versions`)
+    if (routine.value)
+      versions.value = await callApi<RoutineVersion[]>(`/api/routines/${routine.value.id}/versions`)
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message
@@ -51,104 +64,241 @@ function take() {
   description.value = routine.value?.description ?? ''
 }
 watch(() => [routine.value?.id, routine.value?.version], take)
-watch(() => routine.value?.id, () => void load())
+watch(
+  () => routine.value?.id,
+  () => void load(),
+)
 
 function takeUp(version: RoutineVersion) {
   draft.value = structuredClone(toRaw(version.sentence))
   side.value = 'trial'
 }
 
-const change = (changed: object, said: string, undo?: object) => attempt(async () => {
-  busy.value = true
-  try {
-    const { id } = routine.value!
-    await callApi(`/api/routines/${id}`, { method: 'PATCH', body: { version: routine.value!.version, ...changed } })
-    await load()
-    toasts.say(said, undo ? { undo: async () => {
-      await callApi(`/api/routines/${id}`, { method: 'PATCH', body: { version: routines.value.find(one => one.id === id)!.version, ...undo } })
+const change = (changed: object, said: string, undo?: object) =>
+  attempt(async () => {
+    busy.value = true
+    try {
+      const { id } = routine.value!
+      await callApi(`/api/routines/${id}`, {
+        method: 'PATCH',
+        body: { version: routine.value!.version, ...changed },
+      })
       await load()
-    } } : {})
-  } finally {
-    busy.value = false
-    asking.value = null
-  }
-})
+      toasts.say(
+        said,
+        undo
+          ? {
+              undo: async () => {
+                await callApi(`/api/routines/${id}`, {
+                  method: 'PATCH',
+                  body: { version: routines.value.find((one) => one.id === id)!.version, ...undo },
+                })
+                await load()
+              },
+            }
+          : {},
+      )
+    } finally {
+      busy.value = false
+      asking.value = null
+    }
+  })
 
 function chooseTrust(trust: Trust) {
   if (!may.value || routine.value?.trust === trust) return
   if (trust === 'by itself') asking.value = trust
-  else void change({ trust }, `“${routine.value!.name}” now works ${trust}, for what happens from now on.`, { trust: routine.value!.trust })
+  else
+    void change({ trust }, `“${routine.value!.name}” now works ${trust}, for what happens from now on.`, {
+      trust: routine.value!.trust,
+    })
 }
 
 const keep = () => {
   if (!dirty.value || busy.value || !may.value) return
-  const before = { sentence: routine.value!.sentence, name: routine.value!.name, description: routine.value!.description }
-  void change({ sentence: draft.value, name: name.value, description: description.value }, `Kept as version ${routine.value!.version + 1}. It applies to what happens from now on.`, before)
+  const before = {
+    sentence: routine.value!.sentence,
+    name: routine.value!.name,
+    description: routine.value!.description,
+  }
+  void change(
+    { sentence: draft.value, name: name.value, description: description.value },
+    `Kept as version ${routine.value!.version + 1}. It applies to what happens from now on.`,
+    before,
+  )
 }
 useMainKey(keep)
 
-const switchOn = () => change({ isOn: !routine.value!.isOn }, routine.value!.isOn ? `“${routine.value!.name}” rests. What happens now is passed by.` : `“${routine.value!.name}” is on, for what happens from now on.`, { isOn: routine.value!.isOn })
+const switchOn = () =>
+  change(
+    { isOn: !routine.value!.isOn },
+    routine.value!.isOn
+      ? `“${routine.value!.name}” rests. What happens now is passed by.`
+      : `“${routine.value!.name}” is on, for what happens from now on.`,
+    { isOn: routine.value!.isOn },
+  )
 
-const plain: RoutineSentence = { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 }
+const plain: RoutineSentence = {
+  statuses: ['Shipped'],
+  conditions: [],
+  issue: 'invoice',
+  to: 'billing',
+  delayMinutes: 0,
+}
 const from = ref<RoutineView | null>(null)
 function askNew(copyOf: RoutineView | null) {
   from.value = copyOf
   newName.value = copyOf ? `${copyOf.name}, copy` : ''
   adding.value = true
 }
-const add = () => attempt(async () => {
-  const { id } = await callApi<{ id: number }>('/api/routines', { method: 'POST', body: { name: newName.value, description: from.value?.description ?? '', trust: from.value?.trust ?? 'by hand', sentence: from.value?.sentence ?? plain } })
-  adding.value = false
-  set({ routine: String(id) })
-  await load()
-})
+const add = () =>
+  attempt(async () => {
+    const { id } = await callApi<{ id: number }>('/api/routines', {
+      method: 'POST',
+      body: {
+        name: newName.value,
+        description: from.value?.description ?? '',
+        trust: from.value?.trust ?? 'by hand',
+        sentence: from.value?.sentence ?? plain,
+      },
+    })
+    adding.value = false
+    set({ routine: String(id) })
+    await load()
+  })
 </script>
 
 <template>
   <div class="page">
     <div class="three">
       <section class="list" aria-label="Routines">
-        <div class="bar"><h1 class="title">Routines</h1><VBtn class="push" height="28" href="/api/routines/csv" title="Save as CSV, each with its sentence" data-test="csv">CSV</VBtn><VBtn v-if="may" height="28" data-test="new-routine" @click="askNew(null)">New</VBtn></div>
+        <div class="bar">
+          <h1 class="title">Routines</h1>
+          <VBtn
+            class="push"
+            height="28"
+            href="/api/routines/csv"
+            title="Save as CSV, each with its sentence"
+            data-test="csv"
+            >CSV</VBtn
+          ><VBtn v-if="may" height="28" data-test="new-routine" @click="askNew(null)">New</VBtn>
+        </div>
         <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
-        <div v-if="!first && routines.length === 0" class="empty"><strong>No routine yet</strong>A routine says what goes out when, in one sentence.</div>
-        <button v-for="one in routines" :key="one.id" type="button" class="routine" :data-routine="one.name" :class="{ here: one.id === routine?.id }" :aria-current="one.id === routine?.id" @click="set({ routine: String(one.id) })">
+        <div v-if="!first && routines.length === 0" class="empty">
+          <strong>No routine yet</strong>A routine says what goes out when, in one sentence.
+        </div>
+        <button
+          v-for="one in routines"
+          :key="one.id"
+          type="button"
+          class="routine"
+          :data-routine="one.name"
+          :class="{ here: one.id === routine?.id }"
+          :aria-current="one.id === routine?.id"
+          @click="set({ routine: String(one.id) })"
+        >
           <strong>{{ one.name }}</strong>
-          <span><span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{ one.isOn ? trustWords[one.trust].words : 'Off' }}</span> <span class="soft">{{ one.thisMonth }} this month</span></span>
+          <span
+            ><span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
+              one.isOn ? trustWords[one.trust].words : 'Off'
+            }}</span>
+            <span class="soft">{{ one.thisMonth }} this month</span></span
+          >
         </button>
       </section>
       <section v-if="routine && draft && choices" class="middle">
         <div class="scroll">
-          <h1><input v-if="may" v-model="name" class="name" maxlength="80" aria-label="Name"><template v-else>{{ routine.name }}</template></h1>
-          <p class="soft about">Version {{ routine.version }} · changed {{ shortTime(routine.changedAt) }} by {{ routine.changedBy }} ·
-            <span class="tag" :class="{ go: routine.isOn }">{{ routine.isOn ? `On since ${shortTime(routine.appliesSince!)}` : 'Off' }}</span>{{ ' ' }}
-            <button v-if="may" type="button" class="word" data-test="switch" @click="switchOn">{{ routine.isOn ? 'switch off' : 'switch on' }}</button>
+          <h1>
+            <input v-if="may" v-model="name" class="name" maxlength="80" aria-label="Name" /><template
+              v-else
+              >{{ routine.name }}</template
+            >
+          </h1>
+          <p class="soft about">
+            Version {{ routine.version }} · changed {{ shortTime(routine.changedAt) }} by
+            {{ routine.changedBy }} ·
+            <span class="tag" :class="{ go: routine.isOn }">{{
+              routine.isOn ? `On since ${shortTime(routine.appliesSince!)}` : 'Off'
+            }}</span>{{ ' ' }}
+            <button v-if="may" type="button" class="word" data-test="switch" @click="switchOn">
+              {{ routine.isOn ? 'switch off' : 'switch on' }}
+            </button>
           </p>
           <SentenceEditor v-model="draft" :choices="choices" :disabled="!may" />
           <TrustChoice :trust="routine.trust" :disabled="!may || busy" @choose="chooseTrust" />
-          <label v-if="may" class="for">What it is for <input v-model="description" maxlength="300"></label>
+          <label v-if="may" class="for">What it is for <input v-model="description" maxlength="300" /></label>
           <p v-else class="soft">{{ routine.description }} Only a supervisor changes routines.</p>
         </div>
         <footer class="foot-bar">
-          <VBtn v-if="may" variant="flat" class="go" :disabled="!dirty || busy || !name.trim()" data-test="keep-routine" @click="keep">Keep as version {{ routine.version + 1 }}</VBtn>
+          <VBtn
+            v-if="may"
+            variant="flat"
+            class="go"
+            :disabled="!dirty || busy || !name.trim()"
+            data-test="keep-routine"
+            @click="keep"
+            >Keep as version {{ routine.version + 1 }}</VBtn
+          >
           <VBtn v-if="dirty" @click="take">Give up the changes</VBtn>
-          <VBtn v-if="!dirty && session.may('clerk') && routine.sentence.on !== 'posted'" data-test="catch-up" @click="catching = true">Catch up on older {{ routine.sentence.on === 'payment' ? 'payments' : 'orders' }}…</VBtn>
+          <VBtn
+            v-if="!dirty && session.may('clerk') && routine.sentence.on !== 'posted'"
+            data-test="catch-up"
+            @click="catching = true"
+            >Catch up on older {{ routine.sentence.on === 'payment' ? 'payments' : 'orders' }}…</VBtn
+          >
           <VBtn v-if="!dirty && may" @click="askNew(routine)">Copy…</VBtn>
           <span class="soft push">Applies to what happens from now on</span>
         </footer>
       </section>
       <section v-if="routine && draft && choices" class="right" aria-label="Trial and versions">
         <div role="tablist" aria-label="Beside the sentence" class="sides">
-          <button v-for="one in (['trial', 'versions'] as const)" :key="one" type="button" role="tab" :aria-selected="side === one" :class="{ here: side === one }" @click="side = one">{{ one === 'trial' ? 'Trial' : 'Versions' }}</button>
+          <button
+            v-for="one in ['trial', 'versions'] as const"
+            :key="one"
+            type="button"
+            role="tab"
+            :aria-selected="side === one"
+            :class="{ here: side === one }"
+            @click="side = one"
+          >
+            {{ one === 'trial' ? 'Trial' : 'Versions' }}
+          </button>
         </div>
         <RoutineTrial v-if="side === 'trial'" :sentence="draft" :live="dirty ? routine.sentence : null" />
         <RoutineVersions v-else :versions="versions" :choices="choices" :may="may" @take="takeUp" />
       </section>
     </div>
-    <Ask v-model="ask" title="Let it go by itself?" go="By itself" :busy="busy" @go="change({ trust: 'by itself' }, `“${routine!.name}” now lets papers go by itself.`, { trust: routine!.trust })">
-      <p>From now on, when {{ routine ? eventWords(routine.sentence) : '' }} and the sentence is met, {{ routine?.sentence.on === 'posted' ? 'that document goes' : `its ${routine?.sentence.issue} is issued and goes` }} with no further touch. What already waits stays where it is.</p>
+    <Ask
+      v-model="ask"
+      title="Let it go by itself?"
+      go="By itself"
+      :busy="busy"
+      @go="
+        change({ trust: 'by itself' }, `“${routine!.name}” now lets papers go by itself.`, {
+          trust: routine!.trust,
+        })
+      "
+    >
+      <p>
+        From now on, when {{ routine ? eventWords(routine.sentence) : '' }} and the sentence is met,
+        {{
+          routine?.sentence.on === 'posted'
+            ? 'that document goes'
+            : `its ${routine?.sentence.issue} is issued and goes`
+        }}
+        with no further touch. What already waits stays where it is.
+      </p>
     </Ask>
-    <Ask v-model="adding" :title="from ? `A copy of “${from.name}”` : 'A new routine'" go="Write it" :disabled="!newName.trim()" @go="add">
-      <label class="for">Its name <input v-model="newName" maxlength="80" data-test="new-name" placeholder="Invoice for co-operatives"></label>
+    <Ask
+      v-model="adding"
+      :title="from ? `A copy of “${from.name}”` : 'A new routine'"
+      go="Write it"
+      :disabled="!newName.trim()"
+      @go="add"
+    >
+      <label class="for"
+        >Its name
+        <input v-model="newName" maxlength="80" data-test="new-name" placeholder="Invoice for co-operatives"
+      /></label>
       <p class="soft">It is switched off until you switch it on. The trial shows what it would do.</p>
     </Ask>
     <CatchUp v-if="routine" v-model="catching" :routine="routine" />
@@ -156,20 +306,110 @@ const add = () => attempt(async () => {
 </template>
 
 <style scoped>
-.three { display: flex; flex: 1; min-height: 0; }
-.title { font-size: 16px; }
-.list { flex: 0 0 248px; background: var(--paper); border-right: 1px solid var(--rule); overflow: auto; }
-.routine { display: flex; flex-direction: column; gap: 4px; width: 100%; text-align: left; padding: 11px 14px; border: 0; border-bottom: 1px solid var(--rule); border-left: 3px solid transparent; background: none; font: inherit; cursor: pointer; color: inherit; outline-offset: -3px; }
-.routine.here { background: var(--ledger); border-left-color: var(--peg); }
-.middle { flex: 1; display: flex; flex-direction: column; min-width: 0; }
-.scroll { flex: 1; min-height: 0; overflow: auto; padding: 20px 26px; }
-.name { width: 100%; font: inherit; font-weight: 700; border: 1px solid transparent; border-radius: 4px; padding: 2px 6px; margin-left: -7px; background: none; color: inherit; }
-.name:hover, .name:focus { border-color: var(--rule); background: var(--paper); }
-.about { margin: 4px 0 14px; }
-.for { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; gap: 3px; }
-.for input { border: 1px solid var(--rule); border-radius: 4px; padding: 7px 9px; font: inherit; font-size: 14px; color: var(--ink); background: var(--paper); }
-.right { flex: 0 0 328px; border-left: 1px solid var(--rule); background: var(--paper); padding: 12px 20px 20px; overflow: auto; }
-.sides { display: flex; gap: 2px; margin: 0 -8px 12px; }
-.sides button { border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 11px; border-radius: 4px; cursor: pointer; color: var(--ink); }
-.sides button.here { background: var(--ledger-deep); }
+.three {
+  display: flex;
+  flex: 1;
+  min-height: 0;
+}
+.title {
+  font-size: 16px;
+}
+.list {
+  flex: 0 0 248px;
+  background: var(--paper);
+  border-right: 1px solid var(--rule);
+  overflow: auto;
+}
+.routine {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  width: 100%;
+  text-align: left;
+  padding: 11px 14px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  border-left: 3px solid transparent;
+  background: none;
+  font: inherit;
+  cursor: pointer;
+  color: inherit;
+  outline-offset: -3px;
+}
+.routine.here {
+  background: var(--ledger);
+  border-left-color: var(--peg);
+}
+.middle {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+.scroll {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  padding: 20px 26px;
+}
+.name {
+  width: 100%;
+  font: inherit;
+  font-weight: 700;
+  border: 1px solid transparent;
+  border-radius: 4px;
+  padding: 2px 6px;
+  margin-left: -7px;
+  background: none;
+  color: inherit;
+}
+.name:hover,
+.name:focus {
+  border-color: var(--rule);
+  background: var(--paper);
+}
+.about {
+  margin: 4px 0 14px;
+}
+.for {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+}
+.for input {
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 7px 9px;
+  font: inherit;
+  font-size: 14px;
+  color: var(--ink);
+  background: var(--paper);
+}
+.right {
+  flex: 0 0 328px;
+  border-left: 1px solid var(--rule);
+  background: var(--paper);
+  padding: 12px 20px 20px;
+  overflow: auto;
+}
+.sides {
+  display: flex;
+  gap: 2px;
+  margin: 0 -8px 12px;
+}
+.sides button {
+  border: 0;
+  background: none;
+  font: inherit;
+  font-weight: 650;
+  padding: 5px 11px;
+  border-radius: 4px;
+  cursor: pointer;
+  color: var(--ink);
+}
+.sides button.here {
+  background: var(--ledger-deep);
+}
 </style>

@@ -1,4 +1,7 @@
-interface Change { topic: string, ids: number[] }
+interface Change {
+  topic: string
+  ids: number[]
+}
 type Listener = (ids: number[]) => void
 type Word = { changes: Change[] } | { again: true } | { connected: boolean }
 
@@ -15,7 +18,9 @@ export const useLiveStore = defineStore('live', () => {
   function hear(word: Word): void {
     if ('connected' in word) connected.value = word.connected
     else if ('again' in word) all()
-    else for (const change of word.changes) for (const listener of listeners.get(change.topic) ?? []) listener(change.ids)
+    else
+      for (const change of word.changes)
+        for (const listener of listeners.get(change.topic) ?? []) listener(change.ids)
   }
 
   function tell(word: Word): void {
@@ -58,7 +63,10 @@ export const useLiveStore = defineStore('live', () => {
     const giveUp = new AbortController()
     letGo = () => giveUp.abort()
     const { locks } = navigator as { locks?: LockManager } // only in a secure context
-    if (locks) locks.request('clothespin stream', { signal: giveUp.signal }, listen).catch(() => { /* left before the lock was ours */ })
+    if (locks)
+      locks.request('clothespin stream', { signal: giveUp.signal }, listen).catch(() => {
+        /* left before the lock was ours */
+      })
     else void listen()
   }
 

@@ -6,7 +6,7 @@ export const useRuns = defineStore('runs', () => {
 
   async function refresh(id: number): Promise<void> {
     const report = await callApi<RunReport>(`/api/runs/${id}`)
-    const others = runs.value.filter(run => run.id !== id)
+    const others = runs.value.filter((run) => run.id !== id)
     runs.value = [...others, report]
   }
 
@@ -20,14 +20,15 @@ export const useRuns = defineStore('runs', () => {
   }
 
   function remove(id: number): void {
-    runs.value = runs.value.filter(run => run.id !== id)
+    runs.value = runs.value.filter((run) => run.id !== id)
   }
 
   useLiveStore().on('line', () => {
     for (const run of runs.value) if (run.endedAt && run.sent.waiting > 0) void refresh(run.id)
   })
   useLiveStore().on('run', (ids) => {
-    for (const run of runs.value) if (!run.endedAt && (ids.length === 0 || ids.includes(run.id))) void refresh(run.id)
+    for (const run of runs.value)
+      if (!run.endedAt && (ids.length === 0 || ids.includes(run.id))) void refresh(run.id)
   })
   return { runs, watchRun, findOpen, remove }
 })

@@ -1,8 +1,22 @@
-export interface SignedIn { id: number, name: string, email: string, role: 'reader' | 'clerk' | 'supervisor' }
+export interface SignedIn {
+  id: number
+  name: string
+  email: string
+  role: 'reader' | 'clerk' | 'supervisor'
+}
 
 interface House {
-  company: { name: string, timeZone: string, orderStatuses: string[], orderFields: string[], taxRates: Record<string, string>, currency: string, country: string, smallDifference: string }
-  brands: { id: number, code: string, name: string }[]
+  company: {
+    name: string
+    timeZone: string
+    orderStatuses: string[]
+    orderFields: string[]
+    taxRates: Record<string, string>
+    currency: string
+    country: string
+    smallDifference: string
+  }
+  brands: { id: number; code: string; name: string }[]
   mailboxesUrl: string
 }
 
@@ -31,7 +45,8 @@ export const useSession = defineStore('session', () => {
     useLiveStore().close()
   }
 
-  const may = (role: 'clerk' | 'supervisor') => user.value?.role === 'supervisor' || (role === 'clerk' && user.value?.role === 'clerk')
-  const brandName = (code: string) => house.value?.brands.find(brand => brand.code === code)?.name ?? code
+  const may = (role: 'clerk' | 'supervisor') =>
+    user.value?.role === 'supervisor' || (role === 'clerk' && user.value?.role === 'clerk')
+  const brandName = (code: string) => house.value?.brands.find((brand) => brand.code === code)?.name ?? code
   return { user, house, known, load, signIn, signOut, may, brandName }
 })

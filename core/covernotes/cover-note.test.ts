@@ -2,11 +2,18 @@ import { describe, expect, test } from 'vitest'
 import { plainEmailLook, type EmailFrame } from './email-look'
 import { exampleFields, fillCoverNote } from './cover-note'
 
-const look: EmailFrame = { brandName: 'Tansy Hollow', colours: { brand: '#8a5a00', accent: '#d9a514' }, look: plainEmailLook, footLines: ['Tansy Hollow Supply Ltd'], language: 'en' }
-const fill = (subject: string, text: string, change: Partial<typeof exampleFields> = {}) => fillCoverNote({ subject, text }, { ...exampleFields, ...change }, look)
+const look: EmailFrame = {
+  brandName: 'Tansy Hollow',
+  colours: { brand: '#8a5a00', accent: '#d9a514' },
+  look: plainEmailLook,
+  footLines: ['Tansy Hollow Supply Ltd'],
+  language: 'en',
+}
+const fill = (subject: string, text: string, change: Partial<typeof exampleFields> = {}) =>
+  fillCoverNote({ subject, text }, { ...exampleFields, ...change }, look)
 
 describe('a cover note', () => {
-  test('is filled with the paper\'s own number', () => {
+  test("is filled with the paper's own number", () => {
     expect(fill('Invoice {{ number }}', 'Dear {{ contact }}').subject).toBe('Invoice INV-2026-00042')
   })
 
@@ -21,7 +28,9 @@ describe('a cover note', () => {
   })
 
   test('what people wrote is escaped in HTML and cannot add header lines', () => {
-    const filled = fill('For {{ customer }}', 'Hello {{ customer }}', { customer: '<b>Bee & Co</b>\r\nBcc: evil@x.example' })
+    const filled = fill('For {{ customer }}', 'Hello {{ customer }}', {
+      customer: '<b>Bee & Co</b>\r\nBcc: evil@x.example',
+    })
     expect(filled.html).toContain('&lt;b&gt;Bee &amp; Co&lt;/b&gt;')
     expect(filled.subject).not.toMatch(/[\r\n]/)
   })
@@ -32,10 +41,15 @@ describe('a cover note', () => {
   })
 })
 
-describe('an email\'s look', () => {
-  const drawn = (change: Partial<EmailFrame['look']>, colours = look.colours) => fillCoverNote({ subject: 's', text: 'Hello' }, exampleFields, { ...look, colours, look: { ...plainEmailLook, ...change } })
+describe("an email's look", () => {
+  const drawn = (change: Partial<EmailFrame['look']>, colours = look.colours) =>
+    fillCoverNote({ subject: 's', text: 'Hello' }, exampleFields, {
+      ...look,
+      colours,
+      look: { ...plainEmailLook, ...change },
+    })
 
-  test('two brands\' emails are told apart by heading, colour and letters', () => {
+  test("two brands' emails are told apart by heading, colour and letters", () => {
     const [trade, shop] = [drawn({}), drawn({ heading: 'band', colour: 'accent', letters: 'serif' })]
     expect(trade.html).toContain('border-top:5px solid #8a5a00')
     expect(shop.html).toContain('background:#d9a514')
@@ -43,8 +57,12 @@ describe('an email\'s look', () => {
   })
 
   test('the name on a band is white on dark and dark on light, so that it can be read', () => {
-    expect(drawn({ heading: 'band' }, { brand: '#173f38', accent: '#d9a514' }).html).toContain('background:#173f38;padding:20px 28px;font-size:20px;font-weight:bold;color:#ffffff')
-    expect(drawn({ heading: 'band' }, { brand: '#f2e6a0', accent: '#d9a514' }).html).toContain('color:#1a1a1a')
+    expect(drawn({ heading: 'band' }, { brand: '#173f38', accent: '#d9a514' }).html).toContain(
+      'background:#173f38;padding:20px 28px;font-size:20px;font-weight:bold;color:#ffffff',
+    )
+    expect(drawn({ heading: 'band' }, { brand: '#f2e6a0', accent: '#d9a514' }).html).toContain(
+      'color:#1a1a1a',
+    )
   })
 
   test('closing words stand under the text in both parts, escaped', () => {

@@ -18,13 +18,13 @@ export const plainEmailLook: EmailLook = { heading: 'line', colour: 'brand', let
 export interface EmailFrame {
   brandName: string
   /** The brand's colours as #rrggbb. */
-  colours: { brand: string, accent: string }
+  colours: { brand: string; accent: string }
   look: EmailLook
   footLines: string[]
   language: Language
 }
 
-const letterFaces = { sans: 'Helvetica,Arial,sans-serif', serif: 'Georgia,\'Times New Roman\',serif' } as const
+const letterFaces = { sans: 'Helvetica,Arial,sans-serif', serif: "Georgia,'Times New Roman',serif" } as const
 
 /** An email's HTML with inline styles, as mail programs need it; everything people wrote is escaped. */
 export function emailHtml(text: string, frame: EmailFrame): string {
@@ -37,7 +37,10 @@ export function emailHtml(text: string, frame: EmailFrame): string {
     band: `<div style="background:${colour};padding:20px 28px;font-size:20px;font-weight:bold;color:${onColour(colour)}">${name}</div>`,
     none: '',
   }[look.heading]
-  const small = [look.heading === 'none' ? frame.brandName : '', ...frame.footLines].filter(line => line !== '').map(escapeHtml).join('<br>')
+  const small = [look.heading === 'none' ? frame.brandName : '', ...frame.footLines]
+    .filter((line) => line !== '')
+    .map(escapeHtml)
+    .join('<br>')
   return `<!doctype html>
 <html lang="${escapeHtml(frame.language)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"></head>
 <body style="margin:0;background:${look.heading === 'none' ? '#ffffff' : '#f4f4f2'};font-family:${letterFaces[look.letters]};color:#1a1a1a;font-size:15px">
@@ -54,16 +57,28 @@ ${look.closing ? paragraphs(look.closing, ';color:#44494e') : ''}
 
 /** An email's plain text: what the note says, and the closing. */
 export function emailText(text: string, frame: EmailFrame): string {
-  return [text, frame.look.closing].filter(part => part !== '').join('\n\n')
+  return [text, frame.look.closing].filter((part) => part !== '').join('\n\n')
 }
 
 function paragraphs(text: string, style = ''): string {
-  return text.split(/\n{2,}/).map(paragraph => `<p style="margin:0 0 14px;line-height:1.5${style}">${escapeHtml(paragraph).replace(/\n/g, '<br>')}</p>`).join('\n')
+  return text
+    .split(/\n{2,}/)
+    .map(
+      (paragraph) =>
+        `<p style="margin:0 0 14px;line-height:1.5${style}">${escapeHtml(paragraph).replace(/\n/g, '<br>')}</p>`,
+    )
+    .join('\n')
 }
 
 /** Relative luminance of #rrggbb, 0 to 1 (WCAG 2.2). */
 function luminance(colour: string): number {
-  const [red, green, blue] = [1, 3, 5].map(at => Number.parseInt(colour.slice(at, at + 2), 16) / 255).map(part => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4)) as [number, number, number]
+  const [red, green, blue] = [1, 3, 5]
+    .map((at) => Number.parseInt(colour.slice(at, at + 2), 16) / 255)
+    .map((part) => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4)) as [
+    number,
+    number,
+    number,
+  ]
   return 0.2126 * red + 0.7152 * green + 0.0722 * blue
 }
 

@@ -12,4 +12,15 @@ export interface MergeFields {
   sender: string
 }
 
-export const mergeFieldNames: readonly (keyof MergeFields)[] = ['number', 'order', 'reference', 'date', 'due', 'total', 'customer', 'contact', 'brand', 'sender']
+export const mergeFieldNames: readonly (keyof MergeFields)[] = [
+  'number',
+  'order',
+  'reference',
+  'date',
+  'due',
+  'total',
+  'customer',
+  'contact',
+  'brand',
+  'sender',
+]

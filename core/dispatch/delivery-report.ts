@@ -10,7 +10,10 @@ export interface RecipientReport {
 
 /** Reads the body of a message/delivery-status part (RFC 3464 section 2): a block for the message, then one per recipient. */
 export function parseDeliveryStatus(text: string): RecipientReport[] {
-  const blocks = text.replace(/\r\n/g, '\n').replace(/\n[ \t]+/g, ' ').split(/\n{2,}/)
+  const blocks = text
+    .replace(/\r\n/g, '\n')
+    .replace(/\n[ \t]+/g, ' ')
+    .split(/\n{2,}/)
   const reports: RecipientReport[] = []
   for (const block of blocks) {
     const fields = new Map<string, string>()

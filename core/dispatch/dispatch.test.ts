@@ -2,9 +2,17 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parseDeliveryStatus } from './delivery-report'
 import { causeOf, isTemporary, parseReply } from './reply'
-import { dispatchStates, next, pauseAfter, retryPauses, statesBefore, transitions, type DispatchEvent } from './states'
+import {
+  dispatchStates,
+  next,
+  pauseAfter,
+  retryPauses,
+  statesBefore,
+  transitions,
+  type DispatchEvent,
+} from './states'
 
-const events = [...new Set(Object.values(transitions).flatMap(one => Object.keys(one)))] as DispatchEvent[]
+const events = [...new Set(Object.values(transitions).flatMap((one) => Object.keys(one)))] as DispatchEvent[]
 
 describe('dispatch states', () => {
   test('nothing is handed over without a claim, and nothing arrives that was not handed over, said by a person, or printed', () => {
@@ -23,15 +31,17 @@ describe('dispatch states', () => {
   })
 
   test('from any state, any run of events stays among the states, and "closed" is the end', () => {
-    fc.assert(fc.property(fc.array(fc.constantFrom(...events), { maxLength: 40 }), (run) => {
-      let state = dispatchStates[0] as typeof dispatchStates[number]
-      for (const event of run) {
-        const after = next(state, event)
-        if (state === 'closed') expect(after).toBeUndefined()
-        state = after ?? state
-        expect(dispatchStates).toContain(state)
-      }
-    }))
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...events), { maxLength: 40 }), (run) => {
+        let state = dispatchStates[0] as (typeof dispatchStates)[number]
+        for (const event of run) {
+          const after = next(state, event)
+          if (state === 'closed') expect(after).toBeUndefined()
+          state = after ?? state
+          expect(dispatchStates).toContain(state)
+        }
+      }),
+    )
   })
 
   test('pauses grow, then it is given up', () => {
@@ -43,7 +53,11 @@ describe('dispatch states', () => {
 
 describe('what a mail server says', () => {
   test('reply and enhanced code', () => {
-    expect(parseReply('550 5.1.1 No such user')).toEqual({ code: 550, enhanced: '5.1.1', text: '550 5.1.1 No such user' })
+    expect(parseReply('550 5.1.1 No such user')).toEqual({
+      code: 550,
+      enhanced: '5.1.1',
+      text: '550 5.1.1 No such user',
+    })
     expect(parseReply('250-Fine\r\n250 really').text).toBe('250-Fine really')
   })
 
@@ -59,10 +73,28 @@ describe('what a mail server says', () => {
   })
 
   test('a delivery report is read recipient by recipient, folded lines and all', () => {
-    const text = ['Reporting-MTA: dns; post.example', '', 'Original-Recipient: rfc822;A@House.example', 'Final-Recipient: rfc822;b@elsewhere.example', 'Action: failed', 'Status: 5.1.1',
-      'Diagnostic-Code: smtp; 550 5.1.1', '  no such mailbox', '', 'Final-Recipient: rfc822; c@house.example', 'Action: Delivered', 'Status: 2.0.0', ''].join('\r\n')
+    const text = [
+      'Reporting-MTA: dns; post.example',
+      '',
+      'Original-Recipient: rfc822;A@House.example',
+      'Final-Recipient: rfc822;b@elsewhere.example',
+      'Action: failed',
+      'Status: 5.1.1',
+      'Diagnostic-Code: smtp; 550 5.1.1',
+      '  no such mailbox',
+      '',
+      'Final-Recipient: rfc822; c@house.example',
+      'Action: Delivered',
+      'Status: 2.0.0',
+      '',
+    ].join('\r\n')
     expect(parseDeliveryStatus(text)).toEqual([
-      { recipient: 'a@house.example', action: 'failed', status: '5.1.1', diagnostic: '550 5.1.1 no such mailbox' },
+      {
+        recipient: 'a@house.example',
+        action: 'failed',
+        status: '5.1.1',
+        diagnostic: '550 5.1.1 no such mailbox',
+      },
       { recipient: 'c@house.example', action: 'delivered', status: '2.0.0', diagnostic: '' },
     ])
   })

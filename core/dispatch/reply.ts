@@ -1,7 +1,11 @@
 import type { StuckCause } from './states'
 
 /** A mail server's answer: RFC 5321 reply code and, where given, the RFC 3463 enhanced status code. */
-export interface Reply { code: number, enhanced: string | null, text: string }
+export interface Reply {
+  code: number
+  enhanced: string | null
+  text: string
+}
 
 /** Reads "550 5.1.1 No such user". Several lines are joined. */
 export function parseReply(text: string): Reply {

@@ -2,8 +2,16 @@
  * The states of a dispatch. The stages Waiting, On the way, Arrived and Stuck of the Line are groups of these.
  * This table is the only place that says what may follow what.
  */
-export const dispatchStates = ['waiting', 'claimed', 'handing over', 'on the way', 'arrived', 'stuck', 'closed'] as const
-export type DispatchState = typeof dispatchStates[number]
+export const dispatchStates = [
+  'waiting',
+  'claimed',
+  'handing over',
+  'on the way',
+  'arrived',
+  'stuck',
+  'closed',
+] as const
+export type DispatchState = (typeof dispatchStates)[number]
 
 export type Stage = 'to send' | 'to check' | 'waiting' | 'on the way' | 'arrived' | 'stuck'
 export const stages: readonly Stage[] = ['to send', 'to check', 'waiting', 'on the way', 'arrived', 'stuck']
@@ -26,13 +34,20 @@ export type DispatchEvent =
   | 'close' /* a person gives up, with a reason */
 
 export const transitions: Readonly<Record<DispatchState, Partial<Record<DispatchEvent, DispatchState>>>> = {
-  'waiting': { claim: 'claimed', refuse: 'stuck', print: 'arrived', close: 'closed' },
-  'claimed': { 'hand over': 'handing over', 'lapse': 'waiting', 'defer': 'waiting', 'refuse': 'stuck' },
+  waiting: { claim: 'claimed', refuse: 'stuck', print: 'arrived', close: 'closed' },
+  claimed: { 'hand over': 'handing over', lapse: 'waiting', defer: 'waiting', refuse: 'stuck' },
   'handing over': { accept: 'on the way', defer: 'waiting', refuse: 'stuck', lose: 'stuck' },
   'on the way': { deliver: 'arrived', bounce: 'stuck' },
-  'arrived': { bounce: 'stuck' },
-  'stuck': { 'send again': 'waiting', 'print instead': 'waiting', 'confirm': 'arrived', 'print': 'arrived', 'close': 'closed', 'deliver': 'arrived' },
-  'closed': {},
+  arrived: { bounce: 'stuck' },
+  stuck: {
+    'send again': 'waiting',
+    'print instead': 'waiting',
+    confirm: 'arrived',
+    print: 'arrived',
+    close: 'closed',
+    deliver: 'arrived',
+  },
+  closed: {},
 }
 
 /** The state after an event; undefined when the event may not happen there (it came twice, or too late). */
@@ -42,26 +57,64 @@ export function next(state: DispatchState, event: DispatchEvent): DispatchState 
 
 /** The states an event may happen in: what a query puts in its WHERE. */
 export function statesBefore(event: DispatchEvent): DispatchState[] {
-  return dispatchStates.filter(state => transitions[state][event] !== undefined)
+  return dispatchStates.filter((state) => transitions[state][event] !== undefined)
 }
 
 export const stageOfState: Readonly<Record<DispatchState, Stage | null>> = {
-  'waiting': 'waiting', 'claimed': 'waiting', 'handing over': 'waiting',
-  'on the way': 'on the way', 'arrived': 'arrived', 'stuck': 'stuck', 'closed': null,
+  waiting: 'waiting',
+  claimed: 'waiting',
+  'handing over': 'waiting',
+  'on the way': 'on the way',
+  arrived: 'arrived',
+  stuck: 'stuck',
+  closed: null,
 }
 
-export type StuckCause = 'no address' | 'no email wanted' | 'refused' | 'bounced' | 'mailbox full' | 'unclear' | 'given up' | 'not drawn'
+export type StuckCause =
+  | 'no address'
+  | 'no email wanted'
+  | 'refused'
+  | 'bounced'
+  | 'mailbox full'
+  | 'unclear'
+  | 'given up'
+  | 'not drawn'
 
 /** The cause in the clerk's words, and what to do. */
-export const stuckWords: Readonly<Record<StuckCause, { label: string, remedy: string }>> = {
-  'no address': { label: 'no address', remedy: 'Nobody is there to write to. Add a billing contact with an email address, then send again.' },
-  'no email wanted': { label: 'wants no email', remedy: 'This customer does not want email. Print it and post it instead.' },
-  'refused': { label: 'refused', remedy: 'The mail server does not take this address. Correct it at the customer, then send again.' },
-  'bounced': { label: 'bounced', remedy: 'The mail came back. Correct the address at the customer, then send again.' },
-  'mailbox full': { label: 'mailbox full', remedy: 'The mailbox has no room. Send again later, or write to someone else.' },
-  'unclear': { label: 'unclear', remedy: 'We stopped while handing it over and do not know whether it left. Look in the mailbox or ask, then say it arrived or send again.' },
-  'given up': { label: 'given up', remedy: 'The mail server put us off too often. Look whether it is well, then send again.' },
-  'not drawn': { label: 'not drawn', remedy: 'The PDF could not be made. Read the reason in the trail, mend it, then send again.' },
+export const stuckWords: Readonly<Record<StuckCause, { label: string; remedy: string }>> = {
+  'no address': {
+    label: 'no address',
+    remedy: 'Nobody is there to write to. Add a billing contact with an email address, then send again.',
+  },
+  'no email wanted': {
+    label: 'wants no email',
+    remedy: 'This customer does not want email. Print it and post it instead.',
+  },
+  refused: {
+    label: 'refused',
+    remedy: 'The mail server does not take this address. Correct it at the customer, then send again.',
+  },
+  bounced: {
+    label: 'bounced',
+    remedy: 'The mail came back. Correct the address at the customer, then send again.',
+  },
+  'mailbox full': {
+    label: 'mailbox full',
+    remedy: 'The mailbox has no room. Send again later, or write to someone else.',
+  },
+  unclear: {
+    label: 'unclear',
+    remedy:
+      'We stopped while handing it over and do not know whether it left. Look in the mailbox or ask, then say it arrived or send again.',
+  },
+  'given up': {
+    label: 'given up',
+    remedy: 'The mail server put us off too often. Look whether it is well, then send again.',
+  },
+  'not drawn': {
+    label: 'not drawn',
+    remedy: 'The PDF could not be made. Read the reason in the trail, mend it, then send again.',
+  },
 }
 
 /** Pauses between tries after a temporary refusal, in seconds: growing, then given up. */

@@ -17,10 +17,17 @@ export interface BankAccount {
  * @returns null where the brand has none
  */
 export function accountFor(accounts: readonly BankAccount[], currency: Currency): BankAccount | null {
-  return accounts.find(one => one.currency === currency) ?? accounts.find(one => one.currency === '') ?? accounts[0] ?? null
+  return (
+    accounts.find((one) => one.currency === currency) ??
+    accounts.find((one) => one.currency === '') ??
+    accounts[0] ??
+    null
+  )
 }
 
 /** An account in a line, e.g. "IBAN IE35 DEMO …, BIC DEMOIE00". */
 export function accountWords(account: BankAccount): string {
-  return [`IBAN ${formatIban(account.iban)}`, account.bic ? `BIC ${account.bic}` : ''].filter(Boolean).join(', ')
+  return [`IBAN ${formatIban(account.iban)}`, account.bic ? `BIC ${account.bic}` : '']
+    .filter(Boolean)
+    .join(', ')
 }

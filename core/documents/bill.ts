@@ -5,7 +5,9 @@ import type { Day } from './days'
 import type { OrderLineFacts } from './facts'
 
 /** A line of an invoice being written; `orderLine` is the position of the order's line it bills. */
-export interface BillLine extends OrderLineFacts { orderLine?: number }
+export interface BillLine extends OrderLineFacts {
+  orderLine?: number
+}
 
 /** An invoice or credit note being written: what a person decides. Everything else is found when its paper is built. */
 export interface BillFacts {
@@ -21,25 +23,45 @@ export interface BillFacts {
   /** It asks for a part of an order's sum before the goods go; the final invoice deducts it. */
   deposit?: boolean
   /** For a credit note: what of the invoice, and why. */
-  credit?: { ask: CreditAsk, reason: string }
+  credit?: { ask: CreditAsk; reason: string }
 }
 
 /** What of an order was billed by its part-invoices: quantity per line position, and the labels of adjustments with an amount. */
-export interface Billed { quantities: ReadonlyMap<number, DecimalText>, adjustments: ReadonlySet<string> }
+export interface Billed {
+  quantities: ReadonlyMap<number, DecimalText>
+  adjustments: ReadonlySet<string>
+}
 
 export function billedBy(bills: readonly Pick<BillFacts, 'lines' | 'adjustments' | 'deposit'>[]): Billed {
-  const parts = bills.filter(bill => !bill.deposit)
+  const parts = bills.filter((bill) => !bill.deposit)
   const quantities = new Map<number, DecimalText>()
-  for (const { orderLine, quantity } of parts.flatMap(bill => bill.lines)) {
-    if (orderLine !== undefined) quantities.set(orderLine, sum([quantities.get(orderLine) ?? '0', quantity]).toString())
+  for (const { orderLine, quantity } of parts.flatMap((bill) => bill.lines)) {
+    if (orderLine !== undefined)
+      quantities.set(orderLine, sum([quantities.get(orderLine) ?? '0', quantity]).toString())
   }
-  return { quantities, adjustments: new Set(parts.flatMap(bill => bill.adjustments.filter(one => one.amount !== undefined).map(one => one.label))) }
+  return {
+    quantities,
+    adjustments: new Set(
+      parts.flatMap((bill) =>
+        bill.adjustments.filter((one) => one.amount !== undefined).map((one) => one.label),
+      ),
+    ),
+  }
 }
 
 /** What remains to be billed of an order: lines with what is left of their quantity, percentages again, amounts once. */
-export function remaining<Line extends OrderLineFacts>(lines: readonly (Line & { position: number })[], adjustments: readonly Adjustment[], billed: Billed): { lines: (Line & { position: number })[], adjustments: Adjustment[] } {
+export function remaining<Line extends OrderLineFacts>(
+  lines: readonly (Line & { position: number })[],
+  adjustments: readonly Adjustment[],
+  billed: Billed,
+): { lines: (Line & { position: number })[]; adjustments: Adjustment[] } {
   return {
-    lines: lines.map(line => ({ ...line, quantity: new Decimal(line.quantity).minus(billed.quantities.get(line.position) ?? 0).toString() })).filter(line => !new Decimal(line.quantity).isZero()),
-    adjustments: adjustments.filter(one => one.amount === undefined || !billed.adjustments.has(one.label)),
+    lines: lines
+      .map((line) => ({
+        ...line,
+        quantity: new Decimal(line.quantity).minus(billed.quantities.get(line.position) ?? 0).toString(),
+      }))
+      .filter((line) => !new Decimal(line.quantity).isZero()),
+    adjustments: adjustments.filter((one) => one.amount === undefined || !billed.adjustments.has(one.label)),
   }
 }

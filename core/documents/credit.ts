@@ -10,7 +10,12 @@ import { totals, type LineCharge, type Totals, type TotalsInput } from '../money
  */
 
 /** An invoice's part of one tax rate, or what of it is credited or left. */
-export interface CreditGroup { taxCode: string, rate: DecimalText, base: DecimalText, tax: DecimalText }
+export interface CreditGroup {
+  taxCode: string
+  rate: DecimalText
+  base: DecimalText
+  tax: DecimalText
+}
 
 /** One line of a credit note that takes back a quantity of an invoice's line. */
 export interface CreditedLine {
@@ -20,13 +25,14 @@ export interface CreditedLine {
 }
 
 /** What a credit note took back, kept with it, so that the next one knows what is left. */
-export interface Credited { lines: CreditedLine[], groups: CreditGroup[] }
+export interface Credited {
+  lines: CreditedLine[]
+  groups: CreditGroup[]
+}
 
 /** What is asked for: everything that is left, quantities of lines, or an amount with tax. */
 export type CreditAsk =
-  | { kind: 'whole' }
-  | { kind: 'lines', lines: CreditedLine[] }
-  | { kind: 'amount', amount: DecimalText }
+  { kind: 'whole' } | { kind: 'lines'; lines: CreditedLine[] } | { kind: 'amount'; amount: DecimalText }
 
 /** The numbers of an invoice that credits are worked out from. */
 export type CreditBasis = Omit<TotalsInput, 'prepaid'>
@@ -51,12 +57,28 @@ export interface Credit {
 /** What is left of an invoice after the credits so far. */
 export function creditable(basis: CreditBasis, before: readonly Credited[]): Creditable {
   const whole = totals({ ...basis, prepaid: '0' })
-  const quantities = basis.lines.map((line, index) => new Decimal(line.quantity).minus(sum(before.flatMap(credit => credit.lines.filter(one => one.line === index).map(one => one.quantity)))))
+  const quantities = basis.lines.map((line, index) =>
+    new Decimal(line.quantity).minus(
+      sum(
+        before.flatMap((credit) =>
+          credit.lines.filter((one) => one.line === index).map((one) => one.quantity),
+        ),
+      ),
+    ),
+  )
   const groups = whole.groups.map((group) => {
-    const taken = before.flatMap(credit => credit.groups.filter(one => one.taxCode === group.taxCode))
-    return { ...group, base: moneyText(new Decimal(group.base).minus(sum(taken.map(one => one.base))), basis.currency), tax: moneyText(new Decimal(group.tax).minus(sum(taken.map(one => one.tax))), basis.currency) }
+    const taken = before.flatMap((credit) => credit.groups.filter((one) => one.taxCode === group.taxCode))
+    return {
+      ...group,
+      base: moneyText(new Decimal(group.base).minus(sum(taken.map((one) => one.base))), basis.currency),
+      tax: moneyText(new Decimal(group.tax).minus(sum(taken.map((one) => one.tax))), basis.currency),
+    }
   })
-  return { quantities: quantities.map(quantity => quantity.toString()), groups, total: moneyText(sum(groups.flatMap(group => [group.base, group.tax])), basis.currency) }
+  return {
+    quantities: quantities.map((quantity) => quantity.toString()),
+    groups,
+    total: moneyText(sum(groups.flatMap((group) => [group.base, group.tax])), basis.currency),
+  }
 }
 
 /**
@@ -64,9 +86,15 @@ export function creditable(basis: CreditBasis, before: readonly Credited[]): Cre
  * @param words what a line without quantity is called, and the row of a line's share of the invoice's discounts and charges
  * @throws Refusal "nothing-left", "no-lines", "over-credit"
  */
-export function creditOf(basis: CreditBasis, before: readonly Credited[], ask: CreditAsk, shareLabel: string): Credit {
+export function creditOf(
+  basis: CreditBasis,
+  before: readonly Credited[],
+  ask: CreditAsk,
+  shareLabel: string,
+): Credit {
   const left = creditable(basis, before)
-  if (new Decimal(left.total).lte(0)) throw new Refusal('nothing-left', 'Everything of this invoice is credited already.')
+  if (new Decimal(left.total).lte(0))
+    throw new Refusal('nothing-left', 'Everything of this invoice is credited already.')
   if (ask.kind === 'whole' && before.length === 0) return mirror(basis)
   if (ask.kind === 'lines') return ofLines(basis, left, ask.lines, shareLabel)
   return ofAmount(basis, left, ask.kind === 'whole' ? left.total : ask.amount)
@@ -76,41 +104,94 @@ export function creditOf(basis: CreditBasis, before: readonly Credited[], ask: C
 function mirror(basis: CreditBasis): Credit {
   const whole = totals({ ...basis, prepaid: '0' })
   return {
-    lines: basis.lines.map((line, from) => ({ ...line, from })), sums: whole,
+    lines: basis.lines.map((line, from) => ({ ...line, from })),
+    sums: whole,
     credited: { lines: basis.lines.map(({ quantity }, line) => ({ line, quantity })), groups: whole.groups },
   }
 }
 
-function ofLines(basis: CreditBasis, left: Creditable, asked: readonly CreditedLine[], shareLabel: string): Credit {
+function ofLines(
+  basis: CreditBasis,
+  left: Creditable,
+  asked: readonly CreditedLine[],
+  shareLabel: string,
+): Credit {
   const { currency } = basis
-  const wanted = asked.filter(one => !new Decimal(one.quantity).isZero())
-  if (wanted.length === 0) throw new Refusal('no-lines', 'Nothing is chosen to credit. Give at least one line a quantity.', { status: 400, about: { field: 'lines' } })
+  const wanted = asked.filter((one) => !new Decimal(one.quantity).isZero())
+  if (wanted.length === 0)
+    throw new Refusal('no-lines', 'Nothing is chosen to credit. Give at least one line a quantity.', {
+      status: 400,
+      about: { field: 'lines' },
+    })
   const whole = totals({ ...basis, prepaid: '0' })
   const shares = adjustmentShares(basis, whole)
   const amounts = wanted.map(({ line, quantity }) => {
     const charge = basis.lines[line]
     const rest = left.quantities[line]
-    if (!charge || rest === undefined) throw new Refusal('no-such-line', `The invoice has no line ${line + 1}.`, { status: 400, about: { field: 'lines' } })
-    if (new Decimal(quantity).abs().gt(new Decimal(rest).abs()) || new Decimal(quantity).isNegative() !== new Decimal(charge.quantity).isNegative()) {
-      throw new Refusal('over-credit', `Line ${line + 1}: ${quantity} is more than the ${rest} that are not credited yet.`, { status: 400, about: { field: 'lines' } })
+    if (!charge || rest === undefined)
+      throw new Refusal('no-such-line', `The invoice has no line ${line + 1}.`, {
+        status: 400,
+        about: { field: 'lines' },
+      })
+    if (
+      new Decimal(quantity).abs().gt(new Decimal(rest).abs()) ||
+      new Decimal(quantity).isNegative() !== new Decimal(charge.quantity).isNegative()
+    ) {
+      throw new Refusal(
+        'over-credit',
+        `Line ${line + 1}: ${quantity} is more than the ${rest} that are not credited yet.`,
+        { status: 400, about: { field: 'lines' } },
+      )
     }
     const part = new Decimal(quantity).div(charge.quantity)
-    return { charge, line, quantity, amount: roundMoney(new Decimal(whole.lineAmounts[line]!).times(part), currency), share: roundMoney(shares[line]!.times(part), currency) }
+    return {
+      charge,
+      line,
+      quantity,
+      amount: roundMoney(new Decimal(whole.lineAmounts[line]!).times(part), currency),
+      share: roundMoney(shares[line]!.times(part), currency),
+    }
   })
   const byCode = new Map<string, Decimal>()
-  for (const { charge, amount, share } of amounts) byCode.set(charge.taxCode, (byCode.get(charge.taxCode) ?? new Decimal(0)).plus(amount).plus(share))
-  const everything = left.quantities.every((rest, line) => new Decimal(rest).eq(wanted.find(one => one.line === line)?.quantity ?? 0))
-  const groups = left.groups.filter(group => byCode.has(group.taxCode)).map((group) => {
-    const rest = basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base)
-    const emptied = basis.lines.every((charge, line) => charge.taxCode !== group.taxCode || new Decimal(left.quantities[line]!).eq(wanted.find(one => one.line === line)?.quantity ?? 0))
-    return portion(group, emptied || everything ? rest : byCode.get(group.taxCode)!, basis)
-  })
-  const linesSum = sum(amounts.map(one => one.amount))
-  const inMode = sum(groups.map(group => (basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base))))
+  for (const { charge, amount, share } of amounts)
+    byCode.set(charge.taxCode, (byCode.get(charge.taxCode) ?? new Decimal(0)).plus(amount).plus(share))
+  const everything = left.quantities.every((rest, line) =>
+    new Decimal(rest).eq(wanted.find((one) => one.line === line)?.quantity ?? 0),
+  )
+  const groups = left.groups
+    .filter((group) => byCode.has(group.taxCode))
+    .map((group) => {
+      const rest = basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base)
+      const emptied = basis.lines.every(
+        (charge, line) =>
+          charge.taxCode !== group.taxCode ||
+          new Decimal(left.quantities[line]!).eq(wanted.find((one) => one.line === line)?.quantity ?? 0),
+      )
+      return portion(group, emptied || everything ? rest : byCode.get(group.taxCode)!, basis)
+    })
+  const linesSum = sum(amounts.map((one) => one.amount))
+  const inMode = sum(
+    groups.map((group) =>
+      basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base),
+    ),
+  )
   const rest = inMode.minus(linesSum)
   return {
     lines: amounts.map(({ charge, line, quantity }) => ({ ...charge, quantity, from: line })),
-    sums: summed(currency, amounts.map(one => one.amount), rest.isZero() ? [] : [{ kind: rest.isNegative() ? 'discount' : 'charge', label: shareLabel, amount: moneyText(rest.abs(), currency) }], groups),
+    sums: summed(
+      currency,
+      amounts.map((one) => one.amount),
+      rest.isZero()
+        ? []
+        : [
+            {
+              kind: rest.isNegative() ? 'discount' : 'charge',
+              label: shareLabel,
+              amount: moneyText(rest.abs(), currency),
+            },
+          ],
+      groups,
+    ),
     credited: { lines: wanted.map(({ line, quantity }) => ({ line, quantity })), groups },
   }
 }
@@ -119,29 +200,64 @@ function ofLines(basis: CreditBasis, left: Creditable, asked: readonly CreditedL
 function ofAmount(basis: CreditBasis, left: Creditable, asked: DecimalText): Credit {
   const { currency } = basis
   const amount = new Decimal(asked)
-  if (amount.lte(0)) throw new Refusal('bad-amount', 'An amount to credit is more than zero.', { status: 400, about: { field: 'amount' } })
-  if (!roundMoney(amount, currency).eq(amount)) throw new Refusal('bad-amount', `${asked} has more digits than ${currency} has.`, { status: 400, about: { field: 'amount' } })
-  if (amount.gt(left.total)) throw new Refusal('over-credit', `${asked} is more than the ${left.total} ${currency} that are not credited yet.`, { status: 400, about: { field: 'amount' } })
-  const gross = left.groups.map(group => new Decimal(group.base).plus(group.tax))
+  if (amount.lte(0))
+    throw new Refusal('bad-amount', 'An amount to credit is more than zero.', {
+      status: 400,
+      about: { field: 'amount' },
+    })
+  if (!roundMoney(amount, currency).eq(amount))
+    throw new Refusal('bad-amount', `${asked} has more digits than ${currency} has.`, {
+      status: 400,
+      about: { field: 'amount' },
+    })
+  if (amount.gt(left.total))
+    throw new Refusal(
+      'over-credit',
+      `${asked} is more than the ${left.total} ${currency} that are not credited yet.`,
+      { status: 400, about: { field: 'amount' } },
+    )
+  const gross = left.groups.map((group) => new Decimal(group.base).plus(group.tax))
   const parts = spread(amount, gross, currency)
-  const groups = left.groups.map((group, index) => portion(group, parts[index]!, { ...basis, pricesIncludeTax: true })).filter(group => !new Decimal(group.base).isZero() || !new Decimal(group.tax).isZero())
-  const inMode = groups.map(group => (basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base)))
+  const groups = left.groups
+    .map((group, index) => portion(group, parts[index]!, { ...basis, pricesIncludeTax: true }))
+    .filter((group) => !new Decimal(group.base).isZero() || !new Decimal(group.tax).isZero())
+  const inMode = groups.map((group) =>
+    basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base),
+  )
   return {
-    lines: groups.map((group, index) => ({ quantity: '1', unitPrice: inMode[index]!.toString(), discountPercent: '0', taxCode: group.taxCode, from: null })),
+    lines: groups.map((group, index) => ({
+      quantity: '1',
+      unitPrice: inMode[index]!.toString(),
+      discountPercent: '0',
+      taxCode: group.taxCode,
+      from: null,
+    })),
     sums: summed(currency, inMode, [], groups),
     credited: { lines: [], groups },
   }
 }
 
 /** A part of what is left of a rate; all of it takes the rest as it is, and never more base or tax than is left. */
-function portion(group: CreditGroup, part: Decimal, basis: Pick<CreditBasis, 'currency' | 'pricesIncludeTax'>): CreditGroup {
+function portion(
+  group: CreditGroup,
+  part: Decimal,
+  basis: Pick<CreditBasis, 'currency' | 'pricesIncludeTax'>,
+): CreditGroup {
   const { currency, pricesIncludeTax } = basis
   const left = { base: new Decimal(group.base), tax: new Decimal(group.tax) }
   const limit = pricesIncludeTax ? left.base.plus(left.tax) : left.base
-  if (part.abs().gt(limit.abs())) throw new Refusal('over-credit', `At ${group.rate} % only ${moneyText(limit, currency)} ${currency} are not credited yet.`, { status: 400, about: { field: 'lines' } })
+  if (part.abs().gt(limit.abs()))
+    throw new Refusal(
+      'over-credit',
+      `At ${group.rate} % only ${moneyText(limit, currency)} ${currency} are not credited yet.`,
+      { status: 400, about: { field: 'lines' } },
+    )
   if (part.eq(limit)) return group
   const rate = new Decimal(group.rate)
-  let tax = Decimal.min(roundMoney(pricesIncludeTax ? part.times(rate).div(rate.plus(100)) : part.times(rate).div(100), currency), left.tax)
+  let tax = Decimal.min(
+    roundMoney(pricesIncludeTax ? part.times(rate).div(rate.plus(100)) : part.times(rate).div(100), currency),
+    left.tax,
+  )
   let base = pricesIncludeTax ? part.minus(tax) : part
   if (base.gt(left.base)) {
     base = left.base
@@ -154,8 +270,10 @@ function portion(group: CreditGroup, part: Decimal, basis: Pick<CreditBasis, 'cu
 function adjustmentShares(basis: CreditBasis, whole: Totals): Decimal[] {
   const shares = basis.lines.map(() => new Decimal(0))
   for (const group of whole.groups) {
-    const of = basis.lines.map((line, index) => (line.taxCode === group.taxCode ? index : -1)).filter(index => index >= 0)
-    const lines = of.map(index => whole.lineAmounts[index]!)
+    const of = basis.lines
+      .map((line, index) => (line.taxCode === group.taxCode ? index : -1))
+      .filter((index) => index >= 0)
+    const lines = of.map((index) => whole.lineAmounts[index]!)
     const inMode = basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base)
     spread(inMode.minus(sum(lines)), lines, basis.currency).forEach((share, index) => {
       shares[of[index]!] = share
@@ -164,10 +282,23 @@ function adjustmentShares(basis: CreditBasis, whole: Totals): Decimal[] {
   return shares
 }
 
-function summed(currency: Currency, lineAmounts: readonly Decimal[], adjustments: Totals['adjustments'], groups: CreditGroup[]): Totals {
+function summed(
+  currency: Currency,
+  lineAmounts: readonly Decimal[],
+  adjustments: Totals['adjustments'],
+  groups: CreditGroup[],
+): Totals {
   const text = (value: Decimal) => moneyText(value, currency)
-  const [net, tax] = [sum(groups.map(group => group.base)), sum(groups.map(group => group.tax))]
+  const [net, tax] = [sum(groups.map((group) => group.base)), sum(groups.map((group) => group.tax))]
   return {
-    lineAmounts: lineAmounts.map(text), linesSum: text(sum(lineAmounts)), adjustments, groups, net: text(net), tax: text(tax), total: text(net.plus(tax)), prepaid: text(new Decimal(0)), toPay: text(net.plus(tax)),
+    lineAmounts: lineAmounts.map(text),
+    linesSum: text(sum(lineAmounts)),
+    adjustments,
+    groups,
+    net: text(net),
+    tax: text(tax),
+    total: text(net.plus(tax)),
+    prepaid: text(new Decimal(0)),
+    toPay: text(net.plus(tax)),
   }
 }

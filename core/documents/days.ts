@@ -4,18 +4,19 @@ import { localeOf, type Language } from '../money/format'
 export type Day = string
 
 /** The parts of a day. @throws RangeError when it is no calendar day. */
-export function parseDay(day: Day): { year: number, month: number, day: number } {
+export function parseDay(day: Day): { year: number; month: number; day: number } {
   const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day)
   if (!match) throw new RangeError(`"${day}" is not a day like 2026-11-24`)
   const [year, month, date] = [Number(match[1]), Number(match[2]), Number(match[3])]
-  if (month < 1 || month > 12 || date < 1 || date > lastDayOfMonth(year, month)) throw new RangeError(`"${day}" is not in the calendar`)
+  if (month < 1 || month > 12 || date < 1 || date > lastDayOfMonth(year, month))
+    throw new RangeError(`"${day}" is not in the calendar`)
   return { year, month, day: date }
 }
 
 /** A day from parts; the day of the month is drawn back to the month's last. Months above 12 run into the next years. */
 export function makeDay(year: number, month: number, date: number): Day {
   const y = year + Math.floor((month - 1) / 12)
-  const m = ((month - 1) % 12 + 12) % 12 + 1
+  const m = ((((month - 1) % 12) + 12) % 12) + 1
   const d = Math.min(date, lastDayOfMonth(y, m))
   return `${String(y).padStart(4, '0')}-${String(m).padStart(2, '0')}-${String(d).padStart(2, '0')}`
 }
@@ -32,14 +33,25 @@ export function addDays(day: Day, days: number): Day {
 
 /** The calendar day that an instant falls on in a zone (IANA name). */
 export function dayInZone(instant: Date, zone: string): Day {
-  return new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(instant)
+  return new Intl.DateTimeFormat('en-CA', {
+    timeZone: zone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).format(instant)
 }
 
 /** A day written out: "24 November 2026", "24. November 2026". */
 export function formatDay(day: Day, language: Language, month: 'long' | 'short' = 'long'): string {
   const { year, month: m, day: date } = parseDay(day)
-  return new Intl.DateTimeFormat(localeOf[language], { timeZone: 'UTC', day: 'numeric', month, year: 'numeric' })
-    .format(new Date(Date.UTC(year, m - 1, date))).replaceAll('\u202F', '\u00A0')
+  return new Intl.DateTimeFormat(localeOf[language], {
+    timeZone: 'UTC',
+    day: 'numeric',
+    month,
+    year: 'numeric',
+  })
+    .format(new Date(Date.UTC(year, m - 1, date)))
+    .replaceAll('\u202F', '\u00A0')
 }
 
 /** 1 Monday … 7 Sunday (ISO 8601). */
@@ -53,8 +65,19 @@ export function instantInZone(day: Day, time: string, zone: string): Date {
   const { year, month, day: date } = parseDay(day)
   const wanted = Date.UTC(year, month - 1, date, Number(time.slice(0, 2)), Number(time.slice(3)))
   const shownAt = (instant: number) => {
-    const parts = Object.fromEntries(new Intl.DateTimeFormat('en-CA', { timeZone: zone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' })
-      .formatToParts(instant).map(part => [part.type, Number(part.value)]))
+    const parts = Object.fromEntries(
+      new Intl.DateTimeFormat('en-CA', {
+        timeZone: zone,
+        hourCycle: 'h23',
+        year: 'numeric',
+        month: '2-digit',
+        day: '2-digit',
+        hour: '2-digit',
+        minute: '2-digit',
+      })
+        .formatToParts(instant)
+        .map((part) => [part.type, Number(part.value)]),
+    )
     return Date.UTC(parts.year!, parts.month! - 1, parts.day, parts.hour, parts.minute)
   }
   let instant = wanted

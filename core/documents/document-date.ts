@@ -12,10 +12,15 @@ export interface DateLimits {
 }
 
 /** Why a document cannot bear a date, in words; undefined when it can. */
-export function dateRefusal(date: Day, { today, closedUntil, newest, earlierOk }: DateLimits): string | undefined {
-  if (closedUntil !== null && date <= closedUntil) return `Its date ${date} lies in a closed period (closed until ${closedUntil}). Choose a later date, or have a supervisor open the period.`
+export function dateRefusal(
+  date: Day,
+  { today, closedUntil, newest, earlierOk }: DateLimits,
+): string | undefined {
+  if (closedUntil !== null && date <= closedUntil)
+    return `Its date ${date} lies in a closed period (closed until ${closedUntil}). Choose a later date, or have a supervisor open the period.`
   if (date > today) return `Its date ${date} is in the future. A document is dated today or before.`
-  if (newest !== null && date < newest && !earlierOk) return `Its date ${date} is before ${newest}, the newest of its series: dates would run backwards. Choose that day or a later one, or say on the draft that the earlier date is meant.`
+  if (newest !== null && date < newest && !earlierOk)
+    return `Its date ${date} is before ${newest}, the newest of its series: dates would run backwards. Choose that day or a later one, or say on the draft that the earlier date is meant.`
   return undefined
 }
 

@@ -75,12 +75,12 @@ export interface DepositFacts {
   number: string
   date: Day
   /** Per rate. */
-  groups: { rate: DecimalText, base: DecimalText, tax: DecimalText }[]
+  groups: { rate: DecimalText; base: DecimalText; tax: DecimalText }[]
   total: DecimalText
 }
 
 export const paymentMethods = ['bank transfer', 'card', 'cash', 'cheque', 'direct debit', 'other'] as const
-export type PaymentMethod = typeof paymentMethods[number]
+export type PaymentMethod = (typeof paymentMethods)[number]
 
 /** A payment that came in, or a refund that went out, as its receipt is made from it. */
 export interface PaymentFacts {

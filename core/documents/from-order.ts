@@ -1,7 +1,15 @@
 import { Refusal } from '../errors'
 import { Decimal, sum } from '../money/decimal'
 import { inHomeCurrency, type Exchange } from '../money/exchange'
-import { formatMoney, formatPercent, formatPrice, formatQuantity, formatRate, localeOf, type Language } from '../money/format'
+import {
+  formatMoney,
+  formatPercent,
+  formatPrice,
+  formatQuantity,
+  formatRate,
+  localeOf,
+  type Language,
+} from '../money/format'
 import { totals } from '../money/totals'
 import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
@@ -43,47 +51,94 @@ export function buildPaper(input: PaperInput): Paper {
   const is = kindFacts[kind]
   const words = paperWords[language]
   if (!customer.billing) {
-    throw new Refusal('no-address', `${customer.name} has no billing address for ${is.many}.`, { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } })
+    throw new Refusal('no-address', `${customer.name} has no billing address for ${is.many}.`, {
+      about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
+    })
   }
-  if (is.needsSupply && !order.suppliedOn) throw new Refusal('no-date-of-supply', order.number ? `Order ${order.number} has no date of supply yet. Set it to Shipped, or give its draft one.` : 'The draft has no date of supply. Give it one.')
+  if (is.needsSupply && !order.suppliedOn)
+    throw new Refusal(
+      'no-date-of-supply',
+      order.number
+        ? `Order ${order.number} has no date of supply yet. Set it to Shipped, or give its draft one.`
+        : 'The draft has no date of supply. Give it one.',
+    )
   const treatment = customer.treatment ?? 'domestic'
   checkTreatment(customer)
 
   const rates = ratesFor(input.rates, treatment)
   const deposits = order.deposits ?? []
-  const result = input.credit?.sums ?? totals({
-    currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates,
-    lines: order.lines, adjustments: order.adjustments, prepaid: sum([order.prepaid, ...deposits.map(deposit => deposit.total)]).toString(),
-  })
+  const result =
+    input.credit?.sums ??
+    totals({
+      currency: order.currency,
+      pricesIncludeTax: order.pricesIncludeTax,
+      rates,
+      lines: order.lines,
+      adjustments: order.adjustments,
+      prepaid: sum([order.prepaid, ...deposits.map((deposit) => deposit.total)]).toString(),
+    })
   if (new Decimal(result.total).isNegative()) {
-    throw new Refusal('negative-total', `${order.number ? `Order ${order.number}` : 'The draft'} comes to ${result.total}: ${is.one} cannot be below zero.${is.books ? ' Issue a credit note instead.' : ' Look at its lines.'}`)
+    throw new Refusal(
+      'negative-total',
+      `${order.number ? `Order ${order.number}` : 'The draft'} comes to ${result.total}: ${is.one} cannot be below zero.${is.books ? ' Issue a credit note instead.' : ' Look at its lines.'}`,
+    )
   }
   if (is.books && input.exchange === null && !new Decimal(result.tax).isZero()) {
-    throw new Refusal('no-exchange-rate', `There is no exchange rate for ${order.currency} yet, and the VAT must be said in the house's currency. Add one under Company, House.`)
+    throw new Refusal(
+      'no-exchange-rate',
+      `There is no exchange rate for ${order.currency} yet, and the VAT must be said in the house's currency. Add one under Company, House.`,
+    )
   }
   const money = (amount: string) => formatMoney(amount, order.currency, language)
-  const signed = (kind: 'discount' | 'charge', amount: string) => (kind === 'discount' ? money(new Decimal(amount).neg().toString()) : money(amount))
+  const signed = (kind: 'discount' | 'charge', amount: string) =>
+    kind === 'discount' ? money(new Decimal(amount).neg().toString()) : money(amount)
   const due = is.asksForPayment ? dueDate(date, customer.terms) : null
   const prepaid = is.asksForPayment ? order.prepaid : '0'
 
   const sums: Paper['sums'] = [
-    ...(result.adjustments.length ? [{ key: 'lines' as const, label: words.lines, amount: money(result.linesSum), strong: false }] : []),
-    ...result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount), strong: false })),
+    ...(result.adjustments.length
+      ? [{ key: 'lines' as const, label: words.lines, amount: money(result.linesSum), strong: false }]
+      : []),
+    ...result.adjustments.map((adjustment) => ({
+      label: adjustment.label,
+      amount: signed(adjustment.kind, adjustment.amount),
+      strong: false,
+    })),
     { key: 'net' as const, label: words.net, amount: money(result.net), strong: false },
-    ...result.groups.map(group => ({ key: 'tax' as const, label: `${words.tax} ${formatPercent(group.rate, language)}`, amount: money(group.tax), strong: false })),
-    ...(new Decimal(prepaid).isZero() && (deposits.length === 0 || !is.asksForPayment) ? [] : [{ label: words.total, amount: money(result.total), strong: true }]),
-    ...(is.asksForPayment ? deposits.flatMap(deposit => depositRows(deposit, input)) : []),
-    ...(new Decimal(prepaid).isZero() ? [] : [{ label: words.prepaid, amount: money(new Decimal(prepaid).neg().toString()), strong: false }]),
+    ...result.groups.map((group) => ({
+      key: 'tax' as const,
+      label: `${words.tax} ${formatPercent(group.rate, language)}`,
+      amount: money(group.tax),
+      strong: false,
+    })),
+    ...(new Decimal(prepaid).isZero() && (deposits.length === 0 || !is.asksForPayment)
+      ? []
+      : [{ label: words.total, amount: money(result.total), strong: true }]),
+    ...(is.asksForPayment ? deposits.flatMap((deposit) => depositRows(deposit, input)) : []),
+    ...(new Decimal(prepaid).isZero()
+      ? []
+      : [{ label: words.prepaid, amount: money(new Decimal(prepaid).neg().toString()), strong: false }]),
   ]
 
   return {
-    schema: 1, kind, language, currency: order.currency,
-    heading: words.heading[kind], number, issued: input.issued, date, dueDate: due,
+    schema: 1,
+    kind,
+    language,
+    currency: order.currency,
+    heading: words.heading[kind],
+    number,
+    issued: input.issued,
+    date,
+    dueDate: due,
     brand: printedBrand(brand, accountFor(brand.banks, order.currency)),
     recipient: { lines: addressLines(customer, words.attention, brand.country) },
     facts: facts(input, due),
     columns: {
-      item: words.item, description: words.description, quantity: words.quantity, price: words.price, rate: words.tax,
+      item: words.item,
+      description: words.description,
+      quantity: words.quantity,
+      price: words.price,
+      rate: words.tax,
       amount: order.pricesIncludeTax ? words.gross : words.net,
     },
     lines: order.lines.map((line, index) => ({
@@ -97,15 +152,40 @@ export function buildPaper(input: PaperInput): Paper {
       rate: formatPercent(rates[line.taxCode]!, language),
       amount: money(result.lineAmounts[index]!),
     })),
-    adjustments: result.adjustments.map(adjustment => ({ label: adjustment.label, amount: signed(adjustment.kind, adjustment.amount) })),
-    taxes: result.groups.map(group => ({ rate: formatPercent(group.rate, language), base: money(group.base), tax: money(group.tax) })),
+    adjustments: result.adjustments.map((adjustment) => ({
+      label: adjustment.label,
+      amount: signed(adjustment.kind, adjustment.amount),
+    })),
+    taxes: result.groups.map((group) => ({
+      rate: formatPercent(group.rate, language),
+      base: money(group.base),
+      tax: money(group.tax),
+    })),
     sums,
-    toPay: is.asksForPayment ? { label: `${words.toPay}, ${order.currency}`, amount: money(result.toPay) } : { label: `${input.credit ? words.credited : words.total}, ${order.currency}`, amount: money(result.total) },
+    toPay: is.asksForPayment
+      ? { label: `${words.toPay}, ${order.currency}`, amount: money(result.toPay) }
+      : {
+          label: `${input.credit ? words.credited : words.total}, ${order.currency}`,
+          amount: money(result.total),
+        },
     payment: due ? payment(input, result.toPay, due) : null,
     customerNote: order.customerNote,
     legal: legal(input, result.tax, treatment),
-    words: { page: words.page, tax: words.tax, base: words.base, taxAmount: words.taxAmount, continued: words.continued, rehearsal: words.rehearsal, copy: words.copy },
-    amounts: { net: result.net, tax: result.tax, total: result.total, toPay: is.asksForPayment ? result.toPay : result.total },
+    words: {
+      page: words.page,
+      tax: words.tax,
+      base: words.base,
+      taxAmount: words.taxAmount,
+      continued: words.continued,
+      rehearsal: words.rehearsal,
+      copy: words.copy,
+    },
+    amounts: {
+      net: result.net,
+      tax: result.tax,
+      total: result.total,
+      toPay: is.asksForPayment ? result.toPay : result.total,
+    },
   }
 }
 
@@ -114,18 +194,47 @@ function depositRows(deposit: DepositFacts, { order, language }: PaperInput): Pa
   const words = paperWords[language]
   const money = (amount: string) => formatMoney(amount, order.currency, language)
   return [
-    { label: words.deposit(deposit.number, formatDay(deposit.date, language)), amount: money(new Decimal(deposit.total).neg().toString()), strong: false },
-    ...deposit.groups.map(group => ({ label: words.depositRate(formatPercent(group.rate, language), money(group.base), money(group.tax)), amount: '', strong: false })),
+    {
+      label: words.deposit(deposit.number, formatDay(deposit.date, language)),
+      amount: money(new Decimal(deposit.total).neg().toString()),
+      strong: false,
+    },
+    ...deposit.groups.map((group) => ({
+      label: words.depositRate(formatPercent(group.rate, language), money(group.base), money(group.tax)),
+      amount: '',
+      strong: false,
+    })),
   ]
 }
 
 /** What the law wants said on it. */
-function legal({ language, exchange, order, credit }: PaperInput, tax: string, treatment: TaxTreatment): string[] {
+function legal(
+  { language, exchange, order, credit }: PaperInput,
+  tax: string,
+  treatment: TaxTreatment,
+): string[] {
   const words = paperWords[language]
-  const home = exchange && exchange.currency === order.currency && !new Decimal(tax).isZero()
-    ? [words.taxAtHome(formatMoney(inHomeCurrency(tax, exchange), exchange.home, language), exchange.home, `1 ${exchange.home} = ${formatRate(exchange.rate, language)} ${exchange.currency}`, exchange.source, formatDay(exchange.day, language))]
-    : []
-  return [...(credit ? [`${words.ofInvoice} ${words.ofDay(credit.number, formatDay(credit.date, language))}. ${words.reason}: ${credit.reason}`] : []), ...(treatment === 'domestic' ? [] : [treatmentWords[treatment][language]]), ...home]
+  const home =
+    exchange && exchange.currency === order.currency && !new Decimal(tax).isZero()
+      ? [
+          words.taxAtHome(
+            formatMoney(inHomeCurrency(tax, exchange), exchange.home, language),
+            exchange.home,
+            `1 ${exchange.home} = ${formatRate(exchange.rate, language)} ${exchange.currency}`,
+            exchange.source,
+            formatDay(exchange.day, language),
+          ),
+        ]
+      : []
+  return [
+    ...(credit
+      ? [
+          `${words.ofInvoice} ${words.ofDay(credit.number, formatDay(credit.date, language))}. ${words.reason}: ${credit.reason}`,
+        ]
+      : []),
+    ...(treatment === 'domestic' ? [] : [treatmentWords[treatment][language]]),
+    ...home,
+  ]
 }
 
 function facts(input: PaperInput, due: Day | null): PaperFact[] {
@@ -133,7 +242,12 @@ function facts(input: PaperInput, due: Day | null): PaperFact[] {
   const words = paperWords[language]
   const rows: PaperFact[] = [
     { key: 'date', label: words.date, value: formatDay(input.date, language) },
-    { key: 'supplied', label: words.supplied, value: order.suppliedOn && kindFacts[input.kind].needsSupply ? formatDay(order.suppliedOn, language) : '' },
+    {
+      key: 'supplied',
+      label: words.supplied,
+      value:
+        order.suppliedOn && kindFacts[input.kind].needsSupply ? formatDay(order.suppliedOn, language) : '',
+    },
     { key: 'due', label: words.due, value: due ? formatDay(due, language) : '' },
     { key: 'invoice', label: words.ofInvoice, value: input.credit?.number ?? '' },
     { key: 'order', label: words.order, value: order.number },
@@ -141,7 +255,7 @@ function facts(input: PaperInput, due: Day | null): PaperFact[] {
     { key: 'customer', label: words.customer, value: customer.number },
     { key: 'taxNumber', label: words.taxNumber, value: customer.taxNumber ?? '' },
   ]
-  return rows.filter(row => row.value !== '')
+  return rows.filter((row) => row.value !== '')
 }
 
 function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | null {
@@ -152,14 +266,39 @@ function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | nul
   const reference = creditorReference(number)
   const early = earlyPayment(input.date, toPay, order.currency, customer.terms)
   const account = accountFor(brand.banks, order.currency)
-  const code = account && paymentCode({ beneficiary: brand.legalName, iban: account.iban, bic: account.bic, currency: order.currency, amount: toPay, reference })
+  const code =
+    account &&
+    paymentCode({
+      beneficiary: brand.legalName,
+      iban: account.iban,
+      bic: account.bic,
+      currency: order.currency,
+      amount: toPay,
+      reference,
+    })
   return {
     title: words.payTitle(money(toPay), formatDay(due, language)),
     lines: [
       ...(account ? [`${words.payTo(brand.legalName)}, ${accountWords(account)}`] : []),
       words.payReference(formatReference(reference)),
-      ...(brand.methods?.length ? [words.accepted(new Intl.ListFormat(localeOf[language], { type: 'disjunction' }).format(brand.methods.map(method => words.receipt.methods[method])))] : []),
-      ...(early ? [words.early(formatPercent(early.percent, language), formatDay(early.until, language), money(early.amount))] : []),
+      ...(brand.methods?.length
+        ? [
+            words.accepted(
+              new Intl.ListFormat(localeOf[language], { type: 'disjunction' }).format(
+                brand.methods.map((method) => words.receipt.methods[method]),
+              ),
+            ),
+          ]
+        : []),
+      ...(early
+        ? [
+            words.early(
+              formatPercent(early.percent, language),
+              formatDay(early.until, language),
+              money(early.amount),
+            ),
+          ]
+        : []),
     ],
     reference,
     code: code ?? null,
@@ -170,12 +309,18 @@ function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | nul
 /** The block behind the window: name, attention, lines, and the country where it is not the sender's. */
 export function addressLines(customer: CustomerFacts, attention: string, homeCountry: string): string[] {
   const { name, attention: person, lines, country } = customer.billing!
-  return [name, person ? `${attention} ${person}` : '', ...lines, country && country !== homeCountry ? country.toUpperCase() : '']
-    .map(line => line.trim()).filter(line => line !== '')
+  return [
+    name,
+    person ? `${attention} ${person}` : '',
+    ...lines,
+    country && country !== homeCountry ? country.toUpperCase() : '',
+  ]
+    .map((line) => line.trim())
+    .filter((line) => line !== '')
 }
 
 export function printedBrand(brand: BrandFacts, account: BankAccount | null): PaperBrand {
-  const some = (lines: string[]) => lines.filter(line => line.trim() !== '')
+  const some = (lines: string[]) => lines.filter((line) => line.trim() !== '')
   return {
     code: brand.code,
     name: brand.name,
@@ -186,6 +331,6 @@ export function printedBrand(brand: BrandFacts, account: BankAccount | null): Pa
       some([brand.legalName, brand.registration, brand.taxNumber ? `VAT ${brand.taxNumber}` : '']),
       some([brand.email, brand.phone, brand.website]),
       account ? some([account.name, formatIban(account.iban), account.bic ? `BIC ${account.bic}` : '']) : [],
-    ].filter(column => column.length > 0),
+    ].filter((column) => column.length > 0),
   }
 }

@@ -11,11 +11,22 @@ export type PaperSource = Omit<PaperInput, 'number' | 'issued' | 'date'>
 
 /** The exact sums of what a paper is made of. */
 export function sumsOf({ order, customer, rates, credit }: PaperSource): Totals {
-  return credit?.sums ?? totals({ currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: ratesFor(rates, customer.treatment ?? 'domestic'), lines: order.lines, adjustments: order.adjustments, prepaid: order.prepaid })
+  return (
+    credit?.sums ??
+    totals({
+      currency: order.currency,
+      pricesIncludeTax: order.pricesIncludeTax,
+      rates: ratesFor(rates, customer.treatment ?? 'domestic'),
+      lines: order.lines,
+      adjustments: order.adjustments,
+      prepaid: order.prepaid,
+    })
+  )
 }
 
 /** The Paper of whatever it is made from. @throws Refusal */
-const buildPaper = (input: PaperInput): Paper => (input.payment ? receiptPaper(input, input.payment) : fromOrder(input))
+const buildPaper = (input: PaperInput): Paper =>
+  input.payment ? receiptPaper(input, input.payment) : fromOrder(input)
 
 /** The paper as it will be: today's date and a number stand-in of final width. */
 export function preparePaper(source: PaperSource, today: Day, numberStandIn: string): Paper {
@@ -35,12 +46,19 @@ export function asPreview(paper: Paper): Paper {
   return {
     ...paper,
     number: paper.number.replace(/0(?=0*$)/g, '·'),
-    payment: payment && { ...payment, lines: payment.lines.map(line => line.replace(formatReference(payment.reference), dots)) },
+    payment: payment && {
+      ...payment,
+      lines: payment.lines.map((line) => line.replace(formatReference(payment.reference), dots)),
+    },
   }
 }
 
 /** One difference between the paper that was looked at and the paper as it would be now, in the clerk's words. */
-export interface PaperChange { what: string, before: string, now: string }
+export interface PaperChange {
+  what: string
+  before: string
+  now: string
+}
 
 /** What changed between two papers of the same document; number, date and what follows from them do not count. */
 export function comparePapers(before: Paper, now: Paper): PaperChange[] {
@@ -50,24 +68,32 @@ export function comparePapers(before: Paper, now: Paper): PaperChange[] {
   }
   say('Address', before.recipient.lines.join(', '), now.recipient.lines.join(', '))
   for (const key of ['supplied', 'order', 'reference', 'customer', 'taxNumber'] as const) {
-    const of = (paper: Paper) => paper.facts.find(fact => fact.key === key)
+    const of = (paper: Paper) => paper.facts.find((fact) => fact.key === key)
     const label = of(now)?.label ?? of(before)?.label ?? key
     say(label, of(before)?.value ?? '', of(now)?.value ?? '')
   }
   const line = (paper: Paper, index: number) => {
     const row = paper.lines[index]
-    return row ? [row.quantity, row.description, row.detail, `${row.price} = ${row.amount}`].filter(Boolean).join(' · ') : ''
+    return row
+      ? [row.quantity, row.description, row.detail, `${row.price} = ${row.amount}`]
+          .filter(Boolean)
+          .join(' · ')
+      : ''
   }
   for (let index = 0; index < Math.max(before.lines.length, now.lines.length); index++) {
     say(`Line ${index + 1}`, line(before, index), line(now, index))
   }
-  const adjustments = (paper: Paper) => paper.adjustments.map(row => `${row.label} ${row.amount}`).join(', ')
+  const adjustments = (paper: Paper) =>
+    paper.adjustments.map((row) => `${row.label} ${row.amount}`).join(', ')
   say('Discounts and charges', adjustments(before), adjustments(now))
   say('Said on it', (before.legal ?? []).join(' '), (now.legal ?? []).join(' '))
   say('Note', before.customerNote ?? '', now.customerNote ?? '')
   say('Language', before.language, now.language)
-  say('Sender', [before.brand.legalName, before.brand.senderLine, ...before.brand.foot.flat()].join(' · '),
-    [now.brand.legalName, now.brand.senderLine, ...now.brand.foot.flat()].join(' · '))
+  say(
+    'Sender',
+    [before.brand.legalName, before.brand.senderLine, ...before.brand.foot.flat()].join(' · '),
+    [now.brand.legalName, now.brand.senderLine, ...now.brand.foot.flat()].join(' · '),
+  )
   say(now.toPay.label, before.toPay.amount, now.toPay.amount)
   return changes
 }

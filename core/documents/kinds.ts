@@ -1,8 +1,14 @@
 import type { ContactRole } from '../wishes/recipients'
 
 /** The kinds of document the house can issue today, in the order they come up in an order's life. */
-export const documentKinds = ['order confirmation', 'invoice', 'credit note', 'payment receipt', 'refund receipt'] as const
-export type DocumentKind = typeof documentKinds[number]
+export const documentKinds = [
+  'order confirmation',
+  'invoice',
+  'credit note',
+  'payment receipt',
+  'refund receipt',
+] as const
+export type DocumentKind = (typeof documentKinds)[number]
 
 /** What holds for every document of a kind. */
 export interface KindFacts {
@@ -24,18 +30,63 @@ export interface KindFacts {
 }
 
 export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
-  'order confirmation': { one: 'an order confirmation', many: 'order confirmations', ofOrder: true, ofPayment: false, books: false, needsSupply: false, asksForPayment: false, to: 'buying' },
-  'invoice': { one: 'an invoice', many: 'invoices', ofOrder: true, ofPayment: false, books: true, needsSupply: true, asksForPayment: true, to: 'billing' },
-  'credit note': { one: 'a credit note', many: 'credit notes', ofOrder: false, ofPayment: false, books: true, needsSupply: false, asksForPayment: false, to: 'billing' },
-  'payment receipt': { one: 'a payment receipt', many: 'payment receipts', ofOrder: false, ofPayment: true, books: false, needsSupply: false, asksForPayment: false, to: 'billing' },
-  'refund receipt': { one: 'a refund receipt', many: 'refund receipts', ofOrder: false, ofPayment: true, books: false, needsSupply: false, asksForPayment: false, to: 'billing' },
+  'order confirmation': {
+    one: 'an order confirmation',
+    many: 'order confirmations',
+    ofOrder: true,
+    ofPayment: false,
+    books: false,
+    needsSupply: false,
+    asksForPayment: false,
+    to: 'buying',
+  },
+  invoice: {
+    one: 'an invoice',
+    many: 'invoices',
+    ofOrder: true,
+    ofPayment: false,
+    books: true,
+    needsSupply: true,
+    asksForPayment: true,
+    to: 'billing',
+  },
+  'credit note': {
+    one: 'a credit note',
+    many: 'credit notes',
+    ofOrder: false,
+    ofPayment: false,
+    books: true,
+    needsSupply: false,
+    asksForPayment: false,
+    to: 'billing',
+  },
+  'payment receipt': {
+    one: 'a payment receipt',
+    many: 'payment receipts',
+    ofOrder: false,
+    ofPayment: true,
+    books: false,
+    needsSupply: false,
+    asksForPayment: false,
+    to: 'billing',
+  },
+  'refund receipt': {
+    one: 'a refund receipt',
+    many: 'refund receipts',
+    ofOrder: false,
+    ofPayment: true,
+    books: false,
+    needsSupply: false,
+    asksForPayment: false,
+    to: 'billing',
+  },
 }
 
 /** The kinds that are made of orders. */
-export const orderKinds = documentKinds.filter(kind => kindFacts[kind].ofOrder)
+export const orderKinds = documentKinds.filter((kind) => kindFacts[kind].ofOrder)
 
 /** The kinds that a posting routine sends. */
-export const postedKinds = documentKinds.filter(kind => kindFacts[kind].books)
+export const postedKinds = documentKinds.filter((kind) => kindFacts[kind].books)
 
 /** "1 invoice", "3 invoices". */
 export function countOf(count: number, kind: DocumentKind): string {

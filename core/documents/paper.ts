@@ -31,19 +31,19 @@ export interface Paper {
   facts: PaperFact[]
   columns: PaperColumns
   lines: PaperLine[]
-  adjustments: { label: string, amount: string }[]
+  adjustments: { label: string; amount: string }[]
   /** One row per rate. */
-  taxes: { rate: string, base: string, tax: string }[]
+  taxes: { rate: string; base: string; tax: string }[]
   /** Rows above the sum to pay; `key` names those that a stationery can leave out. */
-  sums: { key?: 'lines' | 'net' | 'tax', label: string, amount: string, strong: boolean }[]
-  toPay: { label: string, amount: string }
+  sums: { key?: 'lines' | 'net' | 'tax'; label: string; amount: string; strong: boolean }[]
+  toPay: { label: string; amount: string }
   payment: PaperPayment | null
   customerNote: string | null
   /** What the law wants said: why no tax is charged, the tax in the house's currency. Left out on papers of older versions. */
   legal?: string[]
   words: PaperWords
   /** The same amounts as exact decimals, for the register and the open item. */
-  amounts: { net: DecimalText, tax: DecimalText, total: DecimalText, toPay: DecimalText }
+  amounts: { net: DecimalText; tax: DecimalText; total: DecimalText; toPay: DecimalText }
 }
 
 export interface PaperFact {
@@ -52,7 +52,14 @@ export interface PaperFact {
   value: string
 }
 
-export interface PaperColumns { item: string, description: string, quantity: string, price: string, rate: string, amount: string }
+export interface PaperColumns {
+  item: string
+  description: string
+  quantity: string
+  price: string
+  rate: string
+  amount: string
+}
 
 export interface PaperLine {
   item: string
@@ -66,7 +73,15 @@ export interface PaperLine {
 }
 
 /** Fixed words in the paper's language. {page} and {pages} are filled by the layout. */
-export interface PaperWords { page: string, tax: string, base: string, taxAmount: string, continued: string, rehearsal?: string, copy?: string }
+export interface PaperWords {
+  page: string
+  tax: string
+  base: string
+  taxAmount: string
+  continued: string
+  rehearsal?: string
+  copy?: string
+}
 
 /** How the sum is to be paid, written out. */
 export interface PaperPayment {

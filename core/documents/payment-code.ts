@@ -19,7 +19,10 @@ export function isIban(text: string): boolean {
 
 /** An IBAN in groups of four, as it is printed. */
 export function formatIban(text: string): string {
-  return text.replace(/\s/g, '').toUpperCase().replace(/(.{4})(?=.)/g, '$1 ')
+  return text
+    .replace(/\s/g, '')
+    .toUpperCase()
+    .replace(/(.{4})(?=.)/g, '$1 ')
 }
 
 /**
@@ -27,7 +30,10 @@ export function formatIban(text: string): string {
  * Other characters are left out.
  */
 export function creditorReference(number: string): string {
-  const reference = number.toUpperCase().replace(/[^A-Z0-9]/g, '').slice(-21)
+  const reference = number
+    .toUpperCase()
+    .replace(/[^A-Z0-9]/g, '')
+    .slice(-21)
   const check = 98 - mod97(`${reference}RF00`)
   return `RF${String(check).padStart(2, '0')}${reference}`
 }
@@ -57,9 +63,13 @@ export interface PaymentFacts {
  */
 export function paymentCode(facts: PaymentFacts): string | undefined {
   const amount = new Decimal(facts.amount)
-  if (facts.currency !== 'EUR' || amount.lt('0.01') || amount.gt('999999999.99') || !isIban(facts.iban)) return undefined
+  if (facts.currency !== 'EUR' || amount.lt('0.01') || amount.gt('999999999.99') || !isIban(facts.iban))
+    return undefined
   return [
-    'BCD', '002', '1', 'SCT',
+    'BCD',
+    '002',
+    '1',
+    'SCT',
     facts.bic.replace(/\s/g, ''),
     facts.beneficiary.slice(0, 70),
     facts.iban.replace(/\s/g, '').toUpperCase(),
@@ -72,7 +82,10 @@ export function paymentCode(facts: PaymentFacts): string | undefined {
 /** @throws Refusal when a bank account cannot be right */
 export function checkIban(iban: string, field = 'iban'): void {
   if (!isIban(iban)) {
-    throw new Refusal('bad-iban', `${iban} is not a valid IBAN: its check digits do not hold. Compare it with the bank's letter.`,
-      { status: 400, about: { field } })
+    throw new Refusal(
+      'bad-iban',
+      `${iban} is not a valid IBAN: its check digits do not hold. Compare it with the bank's letter.`,
+      { status: 400, about: { field } },
+    )
   }
 }

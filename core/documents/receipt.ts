@@ -16,15 +16,34 @@ import { paperWords } from './words'
 export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
   const { kind, customer, brand, language, number, date } = input
   if (!customer.billing) {
-    throw new Refusal('no-address', `${customer.name} has no billing address for ${kindFacts[kind].many}.`, { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } })
+    throw new Refusal('no-address', `${customer.name} has no billing address for ${kindFacts[kind].many}.`, {
+      about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
+    })
   }
   const words = paperWords[language]
   const own = words.receipt
   const money = (amount: string) => formatMoney(amount, payment.currency, language)
-  const some = (amount: string, say: (amount: string) => string) => (new Decimal(amount).isZero() ? '' : say(money(amount)))
-  const row = (item: string, description: string, amount: string, detail = ''): PaperLine => ({ item, description, detail: detail || null, quantity: '', price: '', rate: '', amount: money(amount) })
-  const lines = payment.settles.map(one => row(one.number, words.ofDay(words.heading[one.kind], formatDay(one.date, language)), one.amount,
-    [some(one.discount, own.discount), some(one.writtenOff, own.writtenOff), some(one.left, own.stillOpen)].filter(Boolean).join(' · ')))
+  const some = (amount: string, say: (amount: string) => string) =>
+    new Decimal(amount).isZero() ? '' : say(money(amount))
+  const row = (item: string, description: string, amount: string, detail = ''): PaperLine => ({
+    item,
+    description,
+    detail: detail || null,
+    quantity: '',
+    price: '',
+    rate: '',
+    amount: money(amount),
+  })
+  const lines = payment.settles.map((one) =>
+    row(
+      one.number,
+      words.ofDay(words.heading[one.kind], formatDay(one.date, language)),
+      one.amount,
+      [some(one.discount, own.discount), some(one.writtenOff, own.writtenOff), some(one.left, own.stillOpen)]
+        .filter(Boolean)
+        .join(' · '),
+    ),
+  )
   const label = payment.direction === 'in' ? own.received : own.refunded
   const facts: Paper['facts'] = [
     { key: 'date', label: words.date, value: formatDay(payment.date, language) },
@@ -33,15 +52,45 @@ export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
     { key: 'customer', label: words.customer, value: customer.number },
   ]
   return {
-    schema: 1, kind, language, currency: payment.currency, heading: words.heading[kind], number, issued: input.issued, date, dueDate: null,
+    schema: 1,
+    kind,
+    language,
+    currency: payment.currency,
+    heading: words.heading[kind],
+    number,
+    issued: input.issued,
+    date,
+    dueDate: null,
     brand: printedBrand(brand, accountFor(brand.banks, payment.currency)),
     recipient: { lines: addressLines(customer, words.attention, brand.country) },
-    facts: facts.filter(fact => fact.value !== ''),
-    columns: { item: own.document, description: own.what, quantity: '', price: '', rate: '', amount: own.amount },
-    lines: new Decimal(payment.onAccount).isZero() ? lines : [...lines, row('', own.onAccount, payment.onAccount)],
-    adjustments: [], taxes: [], sums: [], toPay: { label: `${label}, ${payment.currency}`, amount: money(payment.amount) },
-    payment: null, customerNote: null, legal: [],
-    words: { page: words.page, tax: words.tax, base: words.base, taxAmount: words.taxAmount, continued: words.continued, rehearsal: words.rehearsal, copy: words.copy },
+    facts: facts.filter((fact) => fact.value !== ''),
+    columns: {
+      item: own.document,
+      description: own.what,
+      quantity: '',
+      price: '',
+      rate: '',
+      amount: own.amount,
+    },
+    lines: new Decimal(payment.onAccount).isZero()
+      ? lines
+      : [...lines, row('', own.onAccount, payment.onAccount)],
+    adjustments: [],
+    taxes: [],
+    sums: [],
+    toPay: { label: `${label}, ${payment.currency}`, amount: money(payment.amount) },
+    payment: null,
+    customerNote: null,
+    legal: [],
+    words: {
+      page: words.page,
+      tax: words.tax,
+      base: words.base,
+      taxAmount: words.taxAmount,
+      continued: words.continued,
+      rehearsal: words.rehearsal,
+      copy: words.copy,
+    },
     amounts: { net: payment.amount, tax: '0', total: payment.amount, toPay: payment.amount },
   }
 }

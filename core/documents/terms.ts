@@ -3,26 +3,36 @@ import { Decimal, moneyText, type Currency, type DecimalText } from '../money/de
 
 /** When a customer pays. */
 export type Terms =
-  | { kind: 'days', days: number, discount?: EarlyDiscount }
-  | { kind: 'end of month', days: number, discount?: EarlyDiscount }
-  | { kind: 'day of month', day: number, months: number, discount?: EarlyDiscount }
+  | { kind: 'days'; days: number; discount?: EarlyDiscount }
+  | { kind: 'end of month'; days: number; discount?: EarlyDiscount }
+  | { kind: 'day of month'; day: number; months: number; discount?: EarlyDiscount }
 
 /** "2 % when paid within 10 days". */
-export interface EarlyDiscount { percent: DecimalText, days: number }
+export interface EarlyDiscount {
+  percent: DecimalText
+  days: number
+}
 
 /** The due date: n days; end of the month + n days; day d of the nth month after. */
 export function dueDate(date: Day, terms: Terms): Day {
   const { year, month } = parseDay(date)
   switch (terms.kind) {
-    case 'days': return addDays(date, terms.days)
-    case 'end of month': return addDays(makeDay(year, month, 31), terms.days)
-    case 'day of month': return makeDay(year, month + terms.months, terms.day)
+    case 'days':
+      return addDays(date, terms.days)
+    case 'end of month':
+      return addDays(makeDay(year, month, 31), terms.days)
+    case 'day of month':
+      return makeDay(year, month + terms.months, terms.day)
   }
 }
 
 /** What is to pay, and until when, with the early-payment discount; undefined when the terms give none. */
-export function earlyPayment(date: Day, toPay: DecimalText, currency: Currency, terms: Terms):
-{ until: Day, percent: DecimalText, amount: DecimalText } | undefined {
+export function earlyPayment(
+  date: Day,
+  toPay: DecimalText,
+  currency: Currency,
+  terms: Terms,
+): { until: Day; percent: DecimalText; amount: DecimalText } | undefined {
   if (!terms.discount) return undefined
   const { percent, days } = terms.discount
   const amount = new Decimal(toPay).times(new Decimal(100).minus(percent)).div(100)
@@ -32,8 +42,13 @@ export function earlyPayment(date: Day, toPay: DecimalText, currency: Currency, 
 /** When a customer pays, in words: "within 30 days", "on day 10 of the 2nd month after", with "2 % less within 10 days". */
 export function termsWords(terms: Terms): string {
   const days = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
-  const due = terms.kind === 'days' ? (terms.days === 0 ? 'at once' : `within ${days(terms.days)}`)
-    : terms.kind === 'end of month' ? `at the end of the month${terms.days ? ` and ${days(terms.days)}` : ''}`
-      : `on day ${terms.day} of ${terms.months === 0 ? 'the same month' : terms.months === 1 ? 'the month after' : `the ${terms.months}${['', '', 'nd', 'rd'][terms.months] ?? 'th'} month after`}`
+  const due =
+    terms.kind === 'days'
+      ? terms.days === 0
+        ? 'at once'
+        : `within ${days(terms.days)}`
+      : terms.kind === 'end of month'
+        ? `at the end of the month${terms.days ? ` and ${days(terms.days)}` : ''}`
+        : `on day ${terms.day} of ${terms.months === 0 ? 'the same month' : terms.months === 1 ? 'the month after' : `the ${terms.months}${['', '', 'nd', 'rd'][terms.months] ?? 'th'} month after`}`
   return terms.discount ? `${due}, ${terms.discount.percent} % less within ${days(terms.discount.days)}` : due
 }

@@ -1,20 +1,39 @@
 import { isAddress } from '../wishes/recipients'
 import { Decimal } from '../money/decimal'
-import { directions, importFields, oneOf, type ImportField, type ImportSubject, type Mapping } from './subjects'
+import {
+  directions,
+  importFields,
+  oneOf,
+  type ImportField,
+  type ImportSubject,
+  type Mapping,
+} from './subjects'
 import { readDay, readNumber, type DayOrder, type DecimalSign } from './text'
 
 /** A record with plain values by field key: exact numbers, ISO days, trimmed text; what is empty is left out. */
 export type ImportRecord = Record<string, string>
 
-export interface Reading { mapping: Mapping, decimalSign: DecimalSign, dayOrder: DayOrder }
+export interface Reading {
+  mapping: Mapping
+  decimalSign: DecimalSign
+  dayOrder: DayOrder
+}
 
 /** A row's cells by the mapping. */
 export function recordOf(cells: readonly string[], { mapping }: Pick<Reading, 'mapping'>): ImportRecord {
-  return Object.fromEntries(Object.entries(mapping).map(([key, mapped]) => [key, ('fixed' in mapped ? mapped.fixed : cells[mapped.column] ?? '').trim()]).filter(([, value]) => value !== ''))
+  return Object.fromEntries(
+    Object.entries(mapping)
+      .map(([key, mapped]) => [key, ('fixed' in mapped ? mapped.fixed : (cells[mapped.column] ?? '')).trim()])
+      .filter(([, value]) => value !== ''),
+  )
 }
 
 /** Reads the values of a record, and says everything that is wrong with it. The record of the right fields is given in any case. */
-export function readRecord(subject: ImportSubject, raw: ImportRecord, how: Pick<Reading, 'decimalSign' | 'dayOrder'>): { record: ImportRecord, problems: string[] } {
+export function readRecord(
+  subject: ImportSubject,
+  raw: ImportRecord,
+  how: Pick<Reading, 'decimalSign' | 'dayOrder'>,
+): { record: ImportRecord; problems: string[] } {
   const record: ImportRecord = {}
   const problems: string[] = []
   for (const field of importFields[subject]) {
@@ -28,7 +47,7 @@ export function readRecord(subject: ImportSubject, raw: ImportRecord, how: Pick<
     else record[field.key] = value.value
   }
   const some = oneOf[subject]
-  if (some && !some.keys.some(key => raw[key])) problems.push(some.words)
+  if (some && !some.keys.some((key) => raw[key])) problems.push(some.words)
   if (subject === 'bank movements' && problems.length === 0) problems.push(...signAmount(record))
   return { record, problems }
 }
@@ -45,7 +64,11 @@ function signAmount(record: ImportRecord): string[] {
   return amount.isZero() ? ['No money moved.'] : []
 }
 
-function readValue(field: ImportField, cell: string, { decimalSign, dayOrder }: Pick<Reading, 'decimalSign' | 'dayOrder'>): { value: string } | { problem: string } {
+function readValue(
+  field: ImportField,
+  cell: string,
+  { decimalSign, dayOrder }: Pick<Reading, 'decimalSign' | 'dayOrder'>,
+): { value: string } | { problem: string } {
   const wrong = (what: string) => ({ problem: `${field.words}: “${cell.slice(0, 40)}” is ${what}.` })
   switch (field.kind) {
     case 'number':
@@ -53,24 +76,38 @@ function readValue(field: ImportField, cell: string, { decimalSign, dayOrder }: 
       const value = readNumber(cell, decimalSign)
       if (value === undefined) return wrong(`no number like ${decimalSign === ',' ? '1.234,50' : '1,234.50'}`)
       if (!/^-?\d{1,10}(\.\d{1,8})?$/.test(value)) return wrong('too large a number')
-      return field.kind === 'amount' && (value.startsWith('-') || Number(value) === 0) ? wrong('not over zero') : { value }
+      return field.kind === 'amount' && (value.startsWith('-') || Number(value) === 0)
+        ? wrong('not over zero')
+        : { value }
     }
     case 'day': {
       const value = readDay(cell, dayOrder)
       return value === undefined ? wrong('no day like 2026-11-24 or 24.11.2026') : { value }
     }
-    case 'email': return isAddress(cell) ? { value: cell } : wrong('no email address like name@house.example')
-    case 'currency': return /^[A-Za-z]{3}$/.test(cell) ? { value: cell.toUpperCase() } : wrong('no currency like EUR')
+    case 'email':
+      return isAddress(cell) ? { value: cell } : wrong('no email address like name@house.example')
+    case 'currency':
+      return /^[A-Za-z]{3}$/.test(cell) ? { value: cell.toUpperCase() } : wrong('no currency like EUR')
     case 'choice': {
-      const value = field.choices!.find(one => one.toLowerCase() === cell.toLowerCase())
+      const value = field.choices!.find((one) => one.toLowerCase() === cell.toLowerCase())
       return value === undefined ? wrong(`none of ${field.choices!.join(', ')}`) : { value }
     }
-    case 'text': return cell.length > field.most! ? { problem: `${field.words} is longer than ${field.most} letters.` } : hasControls(cell) ? wrong('not plain text') : { value: cell }
+    case 'text':
+      return cell.length > field.most!
+        ? { problem: `${field.words} is longer than ${field.most} letters.` }
+        : hasControls(cell)
+          ? wrong('not plain text')
+          : { value: cell }
   }
 }
 
 /** Control characters other than a line break have no business in a record. */
-const hasControls = (text: string) => [...text].some((character) => {
-  const code = character.codePointAt(0)!
-  return (code < 32 && code !== 10 && code !== 13 && code !== 9) || code === 127 || (code >= 0xd800 && code <= 0xdfff)
-})
+const hasControls = (text: string) =>
+  [...text].some((character) => {
+    const code = character.codePointAt(0)!
+    return (
+      (code < 32 && code !== 10 && code !== 13 && code !== 9) ||
+      code === 127 ||
+      (code >= 0xd800 && code <= 0xdfff)
+    )
+  })

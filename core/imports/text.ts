@@ -8,11 +8,18 @@ export type Encoding = 'UTF-8' | 'UTF-16LE' | 'UTF-16BE' | 'Windows-1252'
  * The text of a file of unknown encoding: by its byte order mark, else UTF-8 where it is valid, else Windows-1252.
  * @throws Refusal "not-text" for what holds bytes that no text has
  */
-export function decodeText(bytes: Uint8Array): { text: string, encoding: Encoding } {
+export function decodeText(bytes: Uint8Array): { text: string; encoding: Encoding } {
   const head = bytes.subarray(0, 3)
-  if (head[0] === 0xff && head[1] === 0xfe) return { text: new TextDecoder('utf-16le').decode(bytes), encoding: 'UTF-16LE' }
-  if (head[0] === 0xfe && head[1] === 0xff) return { text: new TextDecoder('utf-16be').decode(bytes), encoding: 'UTF-16BE' }
-  if (bytes.subarray(0, 8000).includes(0)) throw new Refusal('not-text', 'This file is not text: it may be a spreadsheet or a picture. Save it as CSV, or as the bank gives it, and try again.', { status: 400 })
+  if (head[0] === 0xff && head[1] === 0xfe)
+    return { text: new TextDecoder('utf-16le').decode(bytes), encoding: 'UTF-16LE' }
+  if (head[0] === 0xfe && head[1] === 0xff)
+    return { text: new TextDecoder('utf-16be').decode(bytes), encoding: 'UTF-16BE' }
+  if (bytes.subarray(0, 8000).includes(0))
+    throw new Refusal(
+      'not-text',
+      'This file is not text: it may be a spreadsheet or a picture. Save it as CSV, or as the bank gives it, and try again.',
+      { status: 400 },
+    )
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: 'UTF-8' }
   } catch {
@@ -21,14 +28,22 @@ export function decodeText(bytes: Uint8Array): { text: string, encoding: Encodin
 }
 
 export const delimiters = [',', ';', '\t', '|'] as const
-export type Delimiter = typeof delimiters[number]
+export type Delimiter = (typeof delimiters)[number]
 
 /** What stands between the cells: the sign that comes equally often, and most often, in the first lines; quoted text does not count. */
 export function findDelimiter(text: string): Delimiter {
-  const lines = text.slice(0, 20_000).replace(/"(?:[^"]|"")*"/g, '').split(/\r\n|\n|\r/).filter(line => line.trim()).slice(0, 24)
+  const lines = text
+    .slice(0, 20_000)
+    .replace(/"(?:[^"]|"")*"/g, '')
+    .split(/\r\n|\n|\r/)
+    .filter((line) => line.trim())
+    .slice(0, 24)
   const score = (sign: string) => {
-    const counts = lines.map(line => line.split(sign).length - 1).filter(count => count > 0)
-    return Math.max(0, ...counts.map(count => counts.filter(other => other === count).length * 1000 + count))
+    const counts = lines.map((line) => line.split(sign).length - 1).filter((count) => count > 0)
+    return Math.max(
+      0,
+      ...counts.map((count) => counts.filter((other) => other === count).length * 1000 + count),
+    )
   }
   return [...delimiters].sort((a, b) => score(b) - score(a))[0]!
 }
@@ -42,10 +57,15 @@ const looksLikeValue = (cell: string) => /^[+-]?[\d.,:/\s'-]*\d[\d.,:/\s'-]*([�
  * that holds no number or day and is filled as widely as the rows that follow; the very first where none is.
  */
 export function findHeading(rows: readonly (readonly string[])[]): number {
-  const filled = rows.map(row => row.filter(cell => cell.trim() !== '').length)
+  const filled = rows.map((row) => row.filter((cell) => cell.trim() !== '').length)
   const most = Math.max(0, ...filled)
   const wide = most > 4 ? most - 1 : most
-  return Math.max(0, rows.findIndex((row, index) => filled[index]! >= wide && !row.some(cell => looksLikeValue(cell.trim()))))
+  return Math.max(
+    0,
+    rows.findIndex(
+      (row, index) => filled[index]! >= wide && !row.some((cell) => looksLikeValue(cell.trim())),
+    ),
+  )
 }
 
 /** Which sign is the decimal one in these cells: a sign before any but three last digits decides; a point where nothing does. */
@@ -62,8 +82,15 @@ export function findDecimalSign(cells: readonly string[]): DecimalSign {
 
 /** A cell as an exact number: "1.234,50 €" with a comma is "1234.50". Undefined when it is none. */
 export function readNumber(cell: string, sign: DecimalSign): string | undefined {
-  const bare = cell.trim().replace('−', '-').replace(/^(?:€|£|EUR|GBP|USD)\s*|\s*(?:€|£|EUR|GBP|USD|%)$/gi, '').replace(/[\s'’]/g, '').replace(/^\+|\+$/, '').replace(/^(\d.*)-$/, '-$1')
-  const grouped = sign === ',' ? /^-?(\d+|\d{1,3}(\.\d{3})+)(,\d{1,8})?$/ : /^-?(\d+|\d{1,3}(,\d{3})+)(\.\d{1,8})?$/
+  const bare = cell
+    .trim()
+    .replace('−', '-')
+    .replace(/^(?:€|£|EUR|GBP|USD)\s*|\s*(?:€|£|EUR|GBP|USD|%)$/gi, '')
+    .replace(/[\s'’]/g, '')
+    .replace(/^\+|\+$/, '')
+    .replace(/^(\d.*)-$/, '-$1')
+  const grouped =
+    sign === ',' ? /^-?(\d+|\d{1,3}(\.\d{3})+)(,\d{1,8})?$/ : /^-?(\d+|\d{1,3}(,\d{3})+)(\.\d{1,8})?$/
   if (!grouped.test(bare) || bare.length > 22) return undefined
   return sign === ',' ? bare.replaceAll('.', '').replace(',', '.') : bare.replaceAll(',', '')
 }
@@ -76,7 +103,9 @@ export function findDayOrder(cells: readonly string[]): DayOrder {
     const match = /^(\d{1,2})[./-](\d{1,2})[./-]\d{2,4}$/.exec(cell.trim())
     return match ? [[Number(match[1]), Number(match[2])] as const] : []
   })
-  return parts.some(([, second]) => second > 12) && !parts.some(([first]) => first > 12) ? 'month first' : 'day first'
+  return parts.some(([, second]) => second > 12) && !parts.some(([first]) => first > 12)
+    ? 'month first'
+    : 'day first'
 }
 
 /** A cell as a day: "2026-11-24", "24.11.2026", "24/11/26", "2026-11-24T10:00". Undefined when it is none. */
@@ -85,7 +114,13 @@ export function readDay(cell: string, order: DayOrder): Day | undefined {
   const iso = /^(\d{4})-?(\d{2})-?(\d{2})(?:[T ].*)?$/.exec(text)
   const other = /^(\d{1,2})[./-](\d{1,2})[./-](\d{2}|\d{4})$/.exec(text)
   if (!iso && !other) return undefined
-  const [year, month, day] = iso ? [iso[1]!, iso[2]!, iso[3]!] : [other![3]!.length === 2 ? `20${other![3]}` : other![3]!, other![order === 'day first' ? 2 : 1]!, other![order === 'day first' ? 1 : 2]!]
+  const [year, month, day] = iso
+    ? [iso[1]!, iso[2]!, iso[3]!]
+    : [
+        other![3]!.length === 2 ? `20${other![3]}` : other![3]!,
+        other![order === 'day first' ? 2 : 1]!,
+        other![order === 'day first' ? 1 : 2]!,
+      ]
   const found = `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`
   return isDay(found) && found >= '1900-01-01' && found <= '2199-12-31' ? found : undefined
 }

@@ -4,7 +4,12 @@ import DecimalBase from 'decimal.js'
  * The one decimal type of the house. 40 digits are enough for quantity × price × rate without an intermediate loss;
  * rounding is half away from zero, so that a credit note mirrors its invoice to the cent.
  */
-export const Decimal = DecimalBase.clone({ precision: 40, rounding: DecimalBase.ROUND_HALF_UP, toExpNeg: -30, toExpPos: 30 })
+export const Decimal = DecimalBase.clone({
+  precision: 40,
+  rounding: DecimalBase.ROUND_HALF_UP,
+  toExpNeg: -30,
+  toExpPos: 30,
+})
 export type Decimal = InstanceType<typeof Decimal>
 
 /** What a decimal can be made of: a number's text, another decimal, or a whole number. */
@@ -22,7 +27,9 @@ const digitsByCurrency = new Map<Currency, number>()
 export function currencyDigits(currency: Currency): number {
   let digits = digitsByCurrency.get(currency)
   if (digits === undefined) {
-    digits = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2
+    digits =
+      new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ??
+      2
     digitsByCurrency.set(currency, digits)
   }
   return digits

@@ -2,7 +2,7 @@ import { Decimal, currencyDigits, type Currency, type DecimalText } from './deci
 
 /** A language of papers, as a BCP 47 tag that Intl knows. */
 export const languages = ['en', 'de', 'fr'] as const
-export type Language = typeof languages[number]
+export type Language = (typeof languages)[number]
 
 /** The CLDR locale behind a paper language; papers in English follow Irish habit (day before month, comma groups). */
 export const localeOf: Record<Language, string> = { en: 'en-IE', de: 'de-DE', fr: 'fr-FR' }

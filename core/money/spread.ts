@@ -12,8 +12,8 @@ export function spread(amount: Numeric, weights: readonly Numeric[], currency: C
   const total = sum(weights)
   if (total.isZero()) return weights.map((_, index) => (index === 0 ? whole : new Decimal(0)))
 
-  const exact = weights.map(weight => whole.times(weight).div(total))
-  const parts = exact.map(share => share.div(unit).trunc().times(unit))
+  const exact = weights.map((weight) => whole.times(weight).div(total))
+  const parts = exact.map((share) => share.div(unit).trunc().times(unit))
   let missing = whole.minus(sum(parts))
   const step = missing.isNegative() ? unit.neg() : unit
   const order = exact

@@ -44,7 +44,7 @@ export interface Totals {
   /** Per line, quantity × price − discount, in the mode of the prices (net, or gross where prices include tax). */
   lineAmounts: DecimalText[]
   linesSum: DecimalText
-  adjustments: { kind: 'discount' | 'charge', label: string, amount: DecimalText }[]
+  adjustments: { kind: 'discount' | 'charge'; label: string; amount: DecimalText }[]
   /** Highest rate first. */
   groups: TaxGroup[]
   net: DecimalText
@@ -62,7 +62,8 @@ export function lineAmount(line: LineCharge, currency: Currency): Decimal {
 }
 
 function adjustmentAmount(adjustment: Adjustment, linesSum: Decimal, currency: Currency): Decimal {
-  if (adjustment.percent !== undefined) return roundMoney(linesSum.times(adjustment.percent).div(100), currency)
+  if (adjustment.percent !== undefined)
+    return roundMoney(linesSum.times(adjustment.percent).div(100), currency)
   return roundMoney(adjustment.amount ?? '0', currency)
 }
 
@@ -74,23 +75,31 @@ function adjustmentAmount(adjustment: Adjustment, linesSum: Decimal, currency: C
  */
 export function totals(input: TotalsInput): Totals {
   const { currency, pricesIncludeTax } = input
-  if (input.lines.length === 0) throw new Refusal('no-lines', 'The order has no lines. Add at least one line.')
+  if (input.lines.length === 0)
+    throw new Refusal('no-lines', 'The order has no lines. Add at least one line.')
 
-  const amounts = input.lines.map(line => lineAmount(line, currency))
+  const amounts = input.lines.map((line) => lineAmount(line, currency))
   const linesSum = sum(amounts)
   const byCode = new Map<string, Decimal>()
   input.lines.forEach((line, index) => {
     if (input.rates[line.taxCode] === undefined) {
-      throw new Refusal('unknown-tax-code', `Line ${index + 1} has the tax code "${line.taxCode}", which the company does not have.`)
+      throw new Refusal(
+        'unknown-tax-code',
+        `Line ${index + 1} has the tax code "${line.taxCode}", which the company does not have.`,
+      )
     }
     byCode.set(line.taxCode, (byCode.get(line.taxCode) ?? new Decimal(0)).plus(amounts[index]!))
   })
-  const codes = [...byCode.keys()].sort((a, b) => new Decimal(input.rates[b]!).comparedTo(input.rates[a]!) || a.localeCompare(b))
-  const groupSums = codes.map(code => byCode.get(code)!)
+  const codes = [...byCode.keys()].sort(
+    (a, b) => new Decimal(input.rates[b]!).comparedTo(input.rates[a]!) || a.localeCompare(b),
+  )
+  const groupSums = codes.map((code) => byCode.get(code)!)
   const weights = [...groupSums]
 
-  const adjustments = input.adjustments.map(adjustment => ({
-    kind: adjustment.kind, label: adjustment.label, amount: adjustmentAmount(adjustment, linesSum, currency),
+  const adjustments = input.adjustments.map((adjustment) => ({
+    kind: adjustment.kind,
+    label: adjustment.label,
+    amount: adjustmentAmount(adjustment, linesSum, currency),
   }))
   for (const adjustment of adjustments) {
     const signed = adjustment.kind === 'discount' ? adjustment.amount.neg() : adjustment.amount
@@ -107,15 +116,20 @@ export function totals(input: TotalsInput): Totals {
       : roundMoney(groupSum.times(rate).div(100), currency)
     return { taxCode, rate, base: pricesIncludeTax ? groupSum.minus(tax) : groupSum, tax }
   })
-  const net = sum(groups.map(group => group.base))
-  const tax = sum(groups.map(group => group.tax))
+  const net = sum(groups.map((group) => group.base))
+  const tax = sum(groups.map((group) => group.tax))
   const total = net.plus(tax)
   const text = (value: Numeric) => moneyText(value, currency)
   return {
     lineAmounts: amounts.map(text),
     linesSum: text(linesSum),
-    adjustments: adjustments.map(adjustment => ({ ...adjustment, amount: text(adjustment.amount) })),
-    groups: groups.map(group => ({ taxCode: group.taxCode, rate: group.rate.toString(), base: text(group.base), tax: text(group.tax) })),
+    adjustments: adjustments.map((adjustment) => ({ ...adjustment, amount: text(adjustment.amount) })),
+    groups: groups.map((group) => ({
+      taxCode: group.taxCode,
+      rate: group.rate.toString(),
+      base: text(group.base),
+      tax: text(group.tax),
+    })),
     net: text(net),
     tax: text(tax),
     total: text(total),

@@ -1,13 +1,35 @@
 import { describe, expect, test } from 'vitest'
-import { checkSeries, fileNamePart, formatNumber, nextCounter, numberStandIn, periodOf, type NumberSeries } from './series'
+import {
+  checkSeries,
+  fileNamePart,
+  formatNumber,
+  nextCounter,
+  numberStandIn,
+  periodOf,
+  type NumberSeries,
+} from './series'
 
-const series = (change: Partial<NumberSeries> = {}): NumberSeries => ({ prefix: 'INV-{year}-', suffix: '', length: 5, start: 1, restart: 'year', businessYearStart: 1, ...change })
+const series = (change: Partial<NumberSeries> = {}): NumberSeries => ({
+  prefix: 'INV-{year}-',
+  suffix: '',
+  length: 5,
+  start: 1,
+  restart: 'year',
+  businessYearStart: 1,
+  ...change,
+})
 const facts = { date: '2026-11-24', brand: 'TH', order: 'SO-20931' }
 
 describe('numbers of a series', () => {
   test('prefix, padded counter and suffix, with date parts of the document date', () => {
     expect(formatNumber(series(), 42, facts)).toBe('INV-2026-00042')
-    expect(formatNumber(series({ prefix: '{brand}/{yy}{month}{day}/Q{quarter}/', suffix: '/{order}', length: 3 }), 7, facts)).toBe('TH/261124/Q4/007/SO-20931')
+    expect(
+      formatNumber(
+        series({ prefix: '{brand}/{yy}{month}{day}/Q{quarter}/', suffix: '/{order}', length: 3 }),
+        7,
+        facts,
+      ),
+    ).toBe('TH/261124/Q4/007/SO-20931')
   })
 
   test('a counter that outgrows its length gets more digits and is never cut', () => {
@@ -15,12 +37,12 @@ describe('numbers of a series', () => {
     expect(numberStandIn(series({ length: 2 }), facts, 999)).toBe('INV-2026-0000')
   })
 
-  test('a series may go on from another program\'s last number', () => {
+  test("a series may go on from another program's last number", () => {
     expect(nextCounter(series({ start: 4711 }), undefined)).toBe(4711)
     expect(nextCounter(series({ start: 4711 }), 4711)).toBe(4712)
   })
 
-  test('a late document of the old year goes on with the old year\'s counter', () => {
+  test("a late document of the old year goes on with the old year's counter", () => {
     expect(periodOf(series(), '2025-12-31')).toBe('2025')
     expect(periodOf(series(), '2026-01-01')).toBe('2026')
     expect(periodOf(series({ restart: 'business year', businessYearStart: 4 }), '2026-03-31')).toBe('2025')
@@ -44,7 +66,12 @@ describe('a series is refused before it can do harm', () => {
   })
 
   test('the usual ones pass', () => {
-    for (const good of [series(), series({ prefix: 'INV-', restart: 'never' }), series({ prefix: '{year}{month}-', restart: 'month' })]) expect(() => checkSeries(good)).not.toThrow()
+    for (const good of [
+      series(),
+      series({ prefix: 'INV-', restart: 'never' }),
+      series({ prefix: '{year}{month}-', restart: 'month' }),
+    ])
+      expect(() => checkSeries(good)).not.toThrow()
   })
 })
 

@@ -28,18 +28,25 @@ export interface NumberFacts {
 }
 
 export const numberParts = ['year', 'yy', 'month', 'day', 'quarter', 'brand', 'order'] as const
-type NumberPart = typeof numberParts[number]
+type NumberPart = (typeof numberParts)[number]
 
 function part(name: NumberPart, facts: NumberFacts): string {
   const { year, month, day } = parseDay(facts.date)
   switch (name) {
-    case 'year': return String(year)
-    case 'yy': return String(year % 100).padStart(2, '0')
-    case 'month': return String(month).padStart(2, '0')
-    case 'day': return String(day).padStart(2, '0')
-    case 'quarter': return String(Math.ceil(month / 3))
-    case 'brand': return facts.brand
-    case 'order': return facts.order
+    case 'year':
+      return String(year)
+    case 'yy':
+      return String(year % 100).padStart(2, '0')
+    case 'month':
+      return String(month).padStart(2, '0')
+    case 'day':
+      return String(day).padStart(2, '0')
+    case 'quarter':
+      return String(Math.ceil(month / 3))
+    case 'brand':
+      return facts.brand
+    case 'order':
+      return facts.order
   }
 }
 
@@ -49,7 +56,10 @@ function fill(text: string, facts: NumberFacts): string {
 
 /** The finished number. */
 export function formatNumber(series: NumberSeries, counter: number, facts: NumberFacts): string {
-  const middle = series.source === 'order' ? facts.order + (counter > 1 ? `-${counter}` : '') : String(counter).padStart(series.length, '0')
+  const middle =
+    series.source === 'order'
+      ? facts.order + (counter > 1 ? `-${counter}` : '')
+      : String(counter).padStart(series.length, '0')
   return fill(series.prefix, facts) + middle + fill(series.suffix, facts)
 }
 
@@ -58,10 +68,14 @@ export function periodOf(series: NumberSeries, date: Day, order = ''): string {
   if (series.source === 'order') return `order ${order}`
   const { year, month } = parseDay(date)
   switch (series.restart) {
-    case 'never': return ''
-    case 'year': return String(year)
-    case 'month': return `${year}-${String(month).padStart(2, '0')}`
-    case 'business year': return month >= series.businessYearStart ? `${year}` : `${year - 1}`
+    case 'never':
+      return ''
+    case 'year':
+      return String(year)
+    case 'month':
+      return `${year}-${String(month).padStart(2, '0')}`
+    case 'business year':
+      return month >= series.businessYearStart ? `${year}` : `${year - 1}`
   }
 }
 
@@ -72,7 +86,8 @@ export function nextCounter(series: NumberSeries, last: number | undefined): num
 
 /** A stand-in as wide as the real number can be, for laying a paper out before its number is drawn: "0" is the widest tabular digit. */
 export function numberStandIn(series: NumberSeries, facts: NumberFacts, last: number | undefined): string {
-  if (series.source === 'order') return `${fill(series.prefix, facts)}${facts.order}-0${fill(series.suffix, facts)}`
+  if (series.source === 'order')
+    return `${fill(series.prefix, facts)}${facts.order}-0${fill(series.suffix, facts)}`
   const digits = Math.max(series.length, String(nextCounter(series, last)).length)
   return fill(series.prefix, facts) + '0'.repeat(digits) + fill(series.suffix, facts)
 }
@@ -87,46 +102,77 @@ export function checkSeries(series: NumberSeries): void {
   }
   for (const field of ['prefix', 'suffix'] as const) {
     const text = series[field]
-    if (/[\p{Cc}\p{Cf}]/u.test(text)) refuse(field, `The ${field} holds an invisible character. Type it again.`)
-    if (text.length > 24) refuse(field, `The ${field} is longer than 24 characters and would not fit the papers. Shorten it.`)
+    if (/[\p{Cc}\p{Cf}]/u.test(text))
+      refuse(field, `The ${field} holds an invisible character. Type it again.`)
+    if (text.length > 24)
+      refuse(field, `The ${field} is longer than 24 characters and would not fit the papers. Shorten it.`)
     for (const [whole, name] of text.matchAll(/\{([^}]*)\}?/g)) {
       if (!numberParts.includes(name as NumberPart) || !whole.endsWith('}')) {
-        refuse(field, `${whole} is not a part of a number. Use one of ${numberParts.map(known => `{${known}}`).join(' ')}.`)
+        refuse(
+          field,
+          `${whole} is not a part of a number. Use one of ${numberParts.map((known) => `{${known}}`).join(' ')}.`,
+        )
       }
     }
-    if (/\}/.test(text.replace(/\{[^}]*\}/g, ''))) refuse(field, `The ${field} has a closing brace without an opening one.`)
+    if (/\}/.test(text.replace(/\{[^}]*\}/g, '')))
+      refuse(field, `The ${field} has a closing brace without an opening one.`)
   }
-  if (!Number.isInteger(series.length) || series.length < 1 || series.length > 12) refuse('length', 'The counter has 1 to 12 digits.')
+  if (!Number.isInteger(series.length) || series.length < 1 || series.length > 12)
+    refuse('length', 'The counter has 1 to 12 digits.')
   if (!Number.isInteger(series.start) || series.start < 1) refuse('start', 'The first number is 1 or more.')
-  if (series.businessYearStart < 1 || series.businessYearStart > 12) refuse('businessYearStart', 'A business year begins in month 1 to 12.')
+  if (series.businessYearStart < 1 || series.businessYearStart > 12)
+    refuse('businessYearStart', 'A business year begins in month 1 to 12.')
   if (series.source === 'order') return
   const text = series.prefix + series.suffix
   const hasYear = /\{(year|yy)\}/.test(text)
   const hasMonth = /\{month\}/.test(text)
   if (series.restart === 'year' && !hasYear) {
-    refuse('prefix', 'A series that begins anew every year needs the year in its prefix or suffix, or numbers would come twice. Add {year}.')
+    refuse(
+      'prefix',
+      'A series that begins anew every year needs the year in its prefix or suffix, or numbers would come twice. Add {year}.',
+    )
   }
-  if (series.restart === 'business year' && !hasYear) refuse('prefix', 'A series that begins anew every business year needs {year}, or numbers would come twice.')
+  if (series.restart === 'business year' && !hasYear)
+    refuse(
+      'prefix',
+      'A series that begins anew every business year needs {year}, or numbers would come twice.',
+    )
   if (series.restart === 'business year' && series.businessYearStart !== 1 && !hasMonth) {
-    refuse('prefix', 'A business year that begins in mid-year needs {year} and {month}: the same calendar year falls into two of them.')
+    refuse(
+      'prefix',
+      'A business year that begins in mid-year needs {year} and {month}: the same calendar year falls into two of them.',
+    )
   }
-  if (series.restart === 'month' && !(hasYear && (hasMonth))) {
-    refuse('prefix', 'A series that begins anew every month needs {year} and {month}, or numbers would come twice.')
+  if (series.restart === 'month' && !(hasYear && hasMonth)) {
+    refuse(
+      'prefix',
+      'A series that begins anew every month needs {year} and {month}, or numbers would come twice.',
+    )
   }
 }
 
 /** What a series is kept for; empty is for all. */
-export interface SeriesScope { country: string, currency: string }
+export interface SeriesScope {
+  country: string
+  currency: string
+}
 
 /** The series kept most closely for a document: country and currency, then country, then currency, then the one for all. */
-export function seriesFor<Series extends SeriesScope>(all: readonly Series[], of: SeriesScope): Series | undefined {
-  const fits = all.filter(one => (one.country === '' || one.country === of.country) && (one.currency === '' || one.currency === of.currency))
+export function seriesFor<Series extends SeriesScope>(
+  all: readonly Series[],
+  of: SeriesScope,
+): Series | undefined {
+  const fits = all.filter(
+    (one) =>
+      (one.country === '' || one.country === of.country) &&
+      (one.currency === '' || one.currency === of.currency),
+  )
   const closeness = (one: Series) => (one.country ? 2 : 0) + (one.currency ? 1 : 0)
   return fits.sort((a, b) => closeness(b) - closeness(a))[0]
 }
 
 /** What every number of a series looks like on a day: the text before and after its counter. */
-export function aroundCounter(series: NumberSeries, facts: NumberFacts): { before: string, after: string } {
+export function aroundCounter(series: NumberSeries, facts: NumberFacts): { before: string; after: string } {
   return { before: fill(series.prefix, facts), after: fill(series.suffix, facts) }
 }
 

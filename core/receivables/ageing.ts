@@ -3,7 +3,7 @@ import { Decimal, type DecimalText } from '../money/decimal'
 
 /** Ageing by due date. */
 export const ageingSteps = ['not due', '1–30', '31–60', '61–90', 'over 90'] as const
-export type AgeingStep = typeof ageingSteps[number]
+export type AgeingStep = (typeof ageingSteps)[number]
 
 /** Whole days after the due date; zero or below while it is not due. */
 export function daysLate(dueDate: Day, today: Day): number {
@@ -23,7 +23,10 @@ export function ageingStep(dueDate: Day, today: Day): AgeingStep {
 export type PaymentState = 'paid' | 'part-paid' | 'open' | 'overdue'
 
 /** How an open item stands; what is overdue is that whether or not a part is paid. */
-export function paymentState({ open, amount, dueDate }: { open: DecimalText, amount: DecimalText, dueDate: Day }, today: Day): PaymentState {
+export function paymentState(
+  { open, amount, dueDate }: { open: DecimalText; amount: DecimalText; dueDate: Day },
+  today: Day,
+): PaymentState {
   if (new Decimal(open).lte(0)) return 'paid'
   if (daysLate(dueDate, today) > 0) return 'overdue'
   return new Decimal(open).lt(amount) ? 'part-paid' : 'open'

@@ -19,13 +19,23 @@ export interface BankEntry {
 }
 
 /** A movement as it is read, with the bank's own reference where there is one. */
-export interface Unkeyed extends Omit<BankEntry, 'key'> { bankReference: string }
+export interface Unkeyed extends Omit<BankEntry, 'key'> {
+  bankReference: string
+}
 
-export interface BankStatement { account: string, entries: BankEntry[] }
+export interface BankStatement {
+  account: string
+  entries: BankEntry[]
+}
 
 /** All that is said of a movement: the bank's own reference stands for its names and texts. */
 export const saidOf = ({ bankReference, ...entry }: Unkeyed): string =>
-  [entry.bookedOn, new Decimal(entry.amount).toString(), entry.currency, bankReference ? `ref ${bankReference}` : [entry.name, entry.iban, entry.text, entry.reference].join('|')].join('|')
+  [
+    entry.bookedOn,
+    new Decimal(entry.amount).toString(),
+    entry.currency,
+    bankReference ? `ref ${bankReference}` : [entry.name, entry.iban, entry.text, entry.reference].join('|'),
+  ].join('|')
 
 /** One more that says the same. @returns how many it makes */
 export function countAlike(seen: Map<string, number>, said: string): number {

@@ -5,7 +5,12 @@ import { Refusal } from '../errors'
 import { keyed, type BankStatement, type Unkeyed } from './bank-statement'
 
 /** An element with its own text, the values of its attributes, and what stands in it, in order. */
-interface Element { name: string, text: string, attributes: Record<string, string>, inside: Element[] }
+interface Element {
+  name: string
+  text: string
+  attributes: Record<string, string>
+  inside: Element[]
+}
 
 /** More than any bank writes; what a file of 30 MB could hold otherwise would fill the memory. */
 const limits = { depth: 40, attributes: 40, elementsOfAnEntry: 200_000 }
@@ -32,14 +37,26 @@ export class Camt053Reader {
   private statements: BankStatement[] = []
 
   constructor() {
-    this.parser.on('error', (error) => { throw new Refusal('not-xml', `This is no well-formed XML: line ${error.message.replace(/^(\d+):(\d+): /, '$1, ').slice(0, 160)}`, { status: 400 }) })
-    this.parser.on('doctype', () => { throw new Refusal('not-a-statement', 'This XML declares a document type, which no bank statement does. It was not read.', { status: 400 }) })
+    this.parser.on('error', (error) => {
+      throw new Refusal(
+        'not-xml',
+        `This is no well-formed XML: line ${error.message.replace(/^(\d+):(\d+): /, '$1, ').slice(0, 160)}`,
+        { status: 400 },
+      )
+    })
+    this.parser.on('doctype', () => {
+      throw new Refusal(
+        'not-a-statement',
+        'This XML declares a document type, which no bank statement does. It was not read.',
+        { status: 400 },
+      )
+    })
     this.parser.on('attribute', () => {
       if (++this.attributes > limits.attributes) throw tooMuch('attributes')
     })
-    this.parser.on('opentag', tag => this.opened(tag as SaxesTagPlain))
-    this.parser.on('text', words => this.wrote(words))
-    this.parser.on('cdata', words => this.wrote(words))
+    this.parser.on('opentag', (tag) => this.opened(tag as SaxesTagPlain))
+    this.parser.on('text', (words) => this.wrote(words))
+    this.parser.on('cdata', (words) => this.wrote(words))
     this.parser.on('closetag', () => this.closed())
   }
 
@@ -50,7 +67,12 @@ export class Camt053Reader {
   /** After the last piece. */
   close(): BankStatement[] {
     this.parser.close()
-    if (!this.isStatement) throw new Refusal('not-a-statement', 'This is no bank statement: an ISO 20022 camt.053 file has a “BkToCstmrStmt”. Ask the bank for that format, or use its CSV.', { status: 400 })
+    if (!this.isStatement)
+      throw new Refusal(
+        'not-a-statement',
+        'This is no bank statement: an ISO 20022 camt.053 file has a “BkToCstmrStmt”. Ask the bank for that format, or use its CSV.',
+        { status: 400 },
+      )
     return this.statements
   }
 
@@ -59,9 +81,11 @@ export class Camt053Reader {
     this.attributes = 0
     this.path.push(name)
     if (this.path.length > limits.depth) throw tooMuch('elements in each other')
-    if (this.path.length === 2 && this.path[0] === 'Document' && name === 'BkToCstmrStmt') this.isStatement = true
+    if (this.path.length === 2 && this.path[0] === 'Document' && name === 'BkToCstmrStmt')
+      this.isStatement = true
     const parent = this.open.at(-1)
-    if (!parent && !((name === 'Ntry' || name === 'Acct') && this.path.slice(0, -1).join('/') === root)) return
+    if (!parent && !((name === 'Ntry' || name === 'Acct') && this.path.slice(0, -1).join('/') === root))
+      return
     const element: Element = { name, text: '', attributes: tag.attributes, inside: [] }
     if (++this.elements > limits.elementsOfAnEntry) throw tooMuch('elements in one entry')
     parent?.inside.push(element)
@@ -105,33 +129,69 @@ export function readCamt053(xml: string): BankStatement[] {
   return reader.close()
 }
 
-const tooMuch = (what: string) => new Refusal('not-a-statement', `This XML has more ${what} than any bank statement. It was not read.`, { status: 400 })
+const tooMuch = (what: string) =>
+  new Refusal('not-a-statement', `This XML has more ${what} than any bank statement. It was not read.`, {
+    status: 400,
+  })
 
-const at = (element: Element | undefined, path: string): Element | undefined => path.split('/').reduce((found, name) => found?.inside.find(one => one.name === name), element)
-const list = (element: Element | undefined, name: string): Element[] => element?.inside.filter(one => one.name === name) ?? []
+const at = (element: Element | undefined, path: string): Element | undefined =>
+  path.split('/').reduce((found, name) => found?.inside.find((one) => one.name === name), element)
+const list = (element: Element | undefined, name: string): Element[] =>
+  element?.inside.filter((one) => one.name === name) ?? []
 /** The text of the first of these places that has one. */
-const text = (element: Element | undefined, ...paths: string[]): string => paths.map(path => at(element, path)?.text.trim() ?? '').find(Boolean) ?? ''
+const text = (element: Element | undefined, ...paths: string[]): string =>
+  paths.map((path) => at(element, path)?.text.trim() ?? '').find(Boolean) ?? ''
 
 const isBooked = (entry: Element) => ['BOOK', ''].includes(text(entry, 'Sts/Cd', 'Sts'))
 
 function entriesOf(entry: Element, place: number): Unkeyed[] {
   const bookedOn = text(entry, 'BookgDt/Dt', 'BookgDt/DtTm', 'ValDt/Dt', 'ValDt/DtTm').slice(0, 10)
-  if (!isDay(bookedOn)) throw new Refusal('bad-statement', `Entry ${place} has no booking date. Nothing was read.`, { status: 400 })
+  if (!isDay(bookedOn))
+    throw new Refusal('bad-statement', `Entry ${place} has no booking date. Nothing was read.`, {
+      status: 400,
+    })
   const reversed = text(entry, 'RvslInd') === 'true'
-  const sign = (of: Element | undefined) => ((text(of, 'CdtDbtInd') || text(entry, 'CdtDbtInd')) === 'DBIT') !== reversed
+  const sign = (of: Element | undefined) =>
+    ((text(of, 'CdtDbtInd') || text(entry, 'CdtDbtInd')) === 'DBIT') !== reversed
   const own = text(entry, 'AcctSvcrRef') || text(entry, 'NtryRef')
-  const details = list(entry, 'NtryDtls').flatMap(part => list(part, 'TxDtls'))
+  const details = list(entry, 'NtryDtls').flatMap((part) => list(part, 'TxDtls'))
   const whole = { amount: text(entry, 'Amt'), currency: at(entry, 'Amt')?.attributes.Ccy ?? '' }
-  const make = (of: Element | undefined, amount: string, currency: string, bankReference: string): Unkeyed => {
-    if (!/^\d{1,15}(\.\d{1,5})?$/.test(amount) || !/^[A-Z]{3}$/.test(currency)) throw new Refusal('bad-statement', `Entry ${place} has no amount with a currency. Nothing was read.`, { status: 400 })
+  const make = (
+    of: Element | undefined,
+    amount: string,
+    currency: string,
+    bankReference: string,
+  ): Unkeyed => {
+    if (!/^\d{1,15}(\.\d{1,5})?$/.test(amount) || !/^[A-Z]{3}$/.test(currency))
+      throw new Refusal('bad-statement', `Entry ${place} has no amount with a currency. Nothing was read.`, {
+        status: 400,
+      })
     const out = sign(of)
     const other = out ? 'Cdtr' : 'Dbtr'
-    const structured = list(at(of, 'RmtInf'), 'Strd').map(one => text(one, 'CdtrRefInf/Ref')).filter(Boolean)
+    const structured = list(at(of, 'RmtInf'), 'Strd')
+      .map((one) => text(one, 'CdtrRefInf/Ref'))
+      .filter(Boolean)
     return {
-      bookedOn, amount: `${out ? '-' : ''}${amount}`, currency, name: text(of, `RltdPties/${other}/Nm`, `RltdPties/${other}/Pty/Nm`, `RltdPties/Ultmt${other}/Nm`), iban: text(of, `RltdPties/${other}Acct/Id/IBAN`, `RltdPties/${other}Acct/Id/Othr/Id`),
-      text: list(at(of, 'RmtInf'), 'Ustrd').map(one => one.text.trim()).join(' ') || text(entry, 'AddtlNtryInf'), reference: structured.find(isCreditorReference) ?? structured[0] ?? '', bankReference,
+      bookedOn,
+      amount: `${out ? '-' : ''}${amount}`,
+      currency,
+      name: text(of, `RltdPties/${other}/Nm`, `RltdPties/${other}/Pty/Nm`, `RltdPties/Ultmt${other}/Nm`),
+      iban: text(of, `RltdPties/${other}Acct/Id/IBAN`, `RltdPties/${other}Acct/Id/Othr/Id`),
+      text:
+        list(at(of, 'RmtInf'), 'Ustrd')
+          .map((one) => one.text.trim())
+          .join(' ') || text(entry, 'AddtlNtryInf'),
+      reference: structured.find(isCreditorReference) ?? structured[0] ?? '',
+      bankReference,
     }
   }
   if (details.length <= 1) return [make(details[0], whole.amount, whole.currency, own)]
-  return details.map((detail, index) => make(detail, text(detail, 'Amt', 'AmtDtls/TxAmt/Amt'), at(detail, 'Amt')?.attributes.Ccy || at(detail, 'AmtDtls/TxAmt/Amt')?.attributes.Ccy || whole.currency, [text(detail, 'Refs/AcctSvcrRef', 'Refs/TxId') || (own && `${own}/${index + 1}`)].join('')))
+  return details.map((detail, index) =>
+    make(
+      detail,
+      text(detail, 'Amt', 'AmtDtls/TxAmt/Amt'),
+      at(detail, 'Amt')?.attributes.Ccy || at(detail, 'AmtDtls/TxAmt/Amt')?.attributes.Ccy || whole.currency,
+      [text(detail, 'Refs/AcctSvcrRef', 'Refs/TxId') || (own && `${own}/${index + 1}`)].join(''),
+    ),
+  )
 }

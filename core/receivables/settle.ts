@@ -17,12 +17,23 @@ export interface OpenItem {
 }
 
 /** What is booked on one open item: money, the early-payment discount that was taken, and a difference that is waived. */
-export interface Settlement { documentId: number, amount: DecimalText, discount: DecimalText, writeOff: DecimalText }
+export interface Settlement {
+  documentId: number
+  amount: DecimalText
+  discount: DecimalText
+  writeOff: DecimalText
+}
 
 /** What of an early-payment discount can be taken for a payment of a day: nothing once it is too late or something is paid already. */
 export function discountOn(item: OpenItem, paidOn: Day): DecimalText {
   const early = earlyPayment(item.date, item.amount, item.currency, item.terms)
-  if (!early || paidOn > early.until || !new Decimal(item.open).eq(item.amount) || new Decimal(item.open).lte(0)) return moneyText(0, item.currency)
+  if (
+    !early ||
+    paidOn > early.until ||
+    !new Decimal(item.open).eq(item.amount) ||
+    new Decimal(item.open).lte(0)
+  )
+    return moneyText(0, item.currency)
   return moneyText(new Decimal(item.amount).minus(early.amount), item.currency)
 }
 
@@ -30,8 +41,13 @@ export function discountOn(item: OpenItem, paidOn: Day): DecimalText {
  * The tax in an early-payment discount that was taken: the supply costs so much less, at all its rates alike, and its tax is less by the same part
  * (Directive 2006/112/EC, article 90). `tax` and `total` are the document's, with tax in the total.
  */
-export function taxInDiscount(discount: DecimalText, { tax, total, currency }: { tax: DecimalText, total: DecimalText, currency: Currency }): DecimalText {
-  return new Decimal(total).isZero() ? moneyText(0, currency) : moneyText(new Decimal(discount).times(tax).div(total), currency)
+export function taxInDiscount(
+  discount: DecimalText,
+  { tax, total, currency }: { tax: DecimalText; total: DecimalText; currency: Currency },
+): DecimalText {
+  return new Decimal(total).isZero()
+    ? moneyText(0, currency)
+    : moneyText(new Decimal(discount).times(tax).div(total), currency)
 }
 
 /**
@@ -39,10 +55,14 @@ export function taxInDiscount(discount: DecimalText, { tax, total, currency }: {
  * reaches after its early-payment discount, or but for a small difference, is settled by it; the discount is not taken where the money pays all in full.
  * @returns the settlements, and what of the money settles nothing
  */
-export function spreadPayment(amount: DecimalText, items: readonly OpenItem[], { paidOn, smallDifference }: { paidOn: Day, smallDifference: DecimalText }): { settlements: Settlement[], rest: DecimalText } {
+export function spreadPayment(
+  amount: DecimalText,
+  items: readonly OpenItem[],
+  { paidOn, smallDifference }: { paidOn: Day; smallDifference: DecimalText },
+): { settlements: Settlement[]; rest: DecimalText } {
   const currency = items[0]?.currency ?? 'EUR'
   const money = (value: Decimal | DecimalText | number) => moneyText(value, currency)
-  const inFull = new Decimal(amount).gte(sum(items.map(item => item.open)))
+  const inFull = new Decimal(amount).gte(sum(items.map((item) => item.open)))
   let left = new Decimal(amount)
   const settlements: Settlement[] = []
   for (const item of items) {
@@ -52,31 +72,61 @@ export function spreadPayment(amount: DecimalText, items: readonly OpenItem[], {
     const short = asked.minus(left)
     const reaches = short.lte(smallDifference)
     const paid = short.lte(0) ? asked : left
-    settlements.push({ documentId: item.id, amount: money(paid), discount: money(reaches ? discount : 0), writeOff: money(reaches && short.gt(0) ? short : 0) })
+    settlements.push({
+      documentId: item.id,
+      amount: money(paid),
+      discount: money(reaches ? discount : 0),
+      writeOff: money(reaches && short.gt(0) ? short : 0),
+    })
     left = left.minus(paid)
   }
   return { settlements, rest: money(left) }
 }
 
 /** The part of a payment that the settlements take. */
-export const settledBy = (settlements: readonly Pick<Settlement, 'amount'>[]): Decimal => sum(settlements.map(one => one.amount))
+export const settledBy = (settlements: readonly Pick<Settlement, 'amount'>[]): Decimal =>
+  sum(settlements.map((one) => one.amount))
 
 /**
  * Holds settlements against the money and the open items they name.
  * @throws Refusal "over-settled", "over-open", "other-currency" with the field
  */
-export function checkSettlements(amount: DecimalText, currency: Currency, settlements: readonly Settlement[], items: ReadonlyMap<number, Pick<OpenItem, 'number' | 'currency' | 'open'>>): void {
+export function checkSettlements(
+  amount: DecimalText,
+  currency: Currency,
+  settlements: readonly Settlement[],
+  items: ReadonlyMap<number, Pick<OpenItem, 'number' | 'currency' | 'open'>>,
+): void {
   const refuse = (code: string, words: string, field: string) => {
     throw new Refusal(code, words, { about: { field } })
   }
   settlements.forEach((one, index) => {
     const item = items.get(one.documentId)!
     const field = `settle.${index}`
-    if (item.currency !== currency) refuse('other-currency', `${item.number} is in ${item.currency}, the payment in ${currency}.`, field)
+    if (item.currency !== currency)
+      refuse('other-currency', `${item.number} is in ${item.currency}, the payment in ${currency}.`, field)
     const booked = sum([one.amount, one.discount, one.writeOff])
-    if (booked.lte(0) || [one.amount, one.discount, one.writeOff].some(part => new Decimal(part).isNegative())) refuse('nothing-settled', `Nothing would be booked on ${item.number}. Give an amount over zero, or leave it out.`, field)
+    if (
+      booked.lte(0) ||
+      [one.amount, one.discount, one.writeOff].some((part) => new Decimal(part).isNegative())
+    )
+      refuse(
+        'nothing-settled',
+        `Nothing would be booked on ${item.number}. Give an amount over zero, or leave it out.`,
+        field,
+      )
     const open = new Decimal(item.open).abs()
-    if (booked.gt(open)) refuse('over-open', `${item.number} has ${moneyText(open, currency)} ${currency} open, and ${moneyText(booked, currency)} would be booked on it.`, field)
+    if (booked.gt(open))
+      refuse(
+        'over-open',
+        `${item.number} has ${moneyText(open, currency)} ${currency} open, and ${moneyText(booked, currency)} would be booked on it.`,
+        field,
+      )
   })
-  if (settledBy(settlements).gt(amount)) refuse('over-settled', `${moneyText(settledBy(settlements), currency)} ${currency} would be booked, and only ${moneyText(amount, currency)} was paid.`, 'settle')
+  if (settledBy(settlements).gt(amount))
+    refuse(
+      'over-settled',
+      `${moneyText(settledBy(settlements), currency)} ${currency} would be booked, and only ${moneyText(amount, currency)} was paid.`,
+      'settle',
+    )
 }

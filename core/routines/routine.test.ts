@@ -1,13 +1,38 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { judge, occasionOf, type EventFacts } from './routine'
-import { checkSentence, conditionWords, sentenceWords, whenWords, type Condition, type RoutineSentence } from './sentence'
+import {
+  checkSentence,
+  conditionWords,
+  sentenceWords,
+  whenWords,
+  type Condition,
+  type RoutineSentence,
+} from './sentence'
 
 const facts: EventFacts = {
-  order: 'SO-1', from: 'Packed', to: 'Shipped', total: '500.00', net: '406.50', currency: 'EUR', brand: 'TH', customer: '10417', group: 'Schools', country: 'Ireland', salesperson: 'Maeve Tarrant',
-  items: ['HB-10N', 'WX-200'], fields: { 'Delivery window': 'mornings only' },
+  order: 'SO-1',
+  from: 'Packed',
+  to: 'Shipped',
+  total: '500.00',
+  net: '406.50',
+  currency: 'EUR',
+  brand: 'TH',
+  customer: '10417',
+  group: 'Schools',
+  country: 'Ireland',
+  salesperson: 'Maeve Tarrant',
+  items: ['HB-10N', 'WX-200'],
+  fields: { 'Delivery window': 'mornings only' },
 }
-const sentence = (change: Partial<RoutineSentence> = {}): RoutineSentence => ({ statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0, ...change })
+const sentence = (change: Partial<RoutineSentence> = {}): RoutineSentence => ({
+  statuses: ['Shipped'],
+  conditions: [],
+  issue: 'invoice',
+  to: 'billing',
+  delayMinutes: 0,
+  ...change,
+})
 const applies = (...conditions: Condition[]) => judge(sentence({ conditions }), facts).applies
 
 describe('a routine judges an event', () => {
@@ -28,7 +53,9 @@ describe('a routine judges an event', () => {
 
   test('an amount in another currency never matches, neither over nor at most', () => {
     expect(applies({ about: 'total', of: 'gross', is: 'over', amount: '1', currency: 'GBP' })).toBe(false)
-    expect(applies({ about: 'total', of: 'gross', is: 'at most', amount: '9999', currency: 'GBP' })).toBe(false)
+    expect(applies({ about: 'total', of: 'gross', is: 'at most', amount: '9999', currency: 'GBP' })).toBe(
+      false,
+    )
   })
 
   test('by any of its items, and by what it does not hold', () => {
@@ -45,62 +72,140 @@ describe('a routine judges an event', () => {
 
   test('a fact the event did not keep never lets a condition hold, not even "not"', () => {
     const { items: _items, customer: _customer, net: _net, fields: _fields, ...old } = facts
-    const verdict = judge(sentence({ conditions: [{ about: 'item', is: 'not', values: ['X'] }, { about: 'customer', is: 'not', values: ['X'] }, { about: 'total', of: 'net', is: 'at most', amount: '999', currency: 'EUR' }, { about: 'field', field: 'A', is: 'empty', value: '' }] }), old)
-    expect(verdict.seen.slice(1).map(one => [one.holds, one.seen])).toEqual(Array(4).fill([false, 'not kept then']))
+    const verdict = judge(
+      sentence({
+        conditions: [
+          { about: 'item', is: 'not', values: ['X'] },
+          { about: 'customer', is: 'not', values: ['X'] },
+          { about: 'total', of: 'net', is: 'at most', amount: '999', currency: 'EUR' },
+          { about: 'field', field: 'A', is: 'empty', value: '' },
+        ],
+      }),
+      old,
+    )
+    expect(verdict.seen.slice(1).map((one) => [one.holds, one.seen])).toEqual(
+      Array(4).fill([false, 'not kept then']),
+    )
   })
 
   test('and tells for each condition what it saw', () => {
-    const verdict = judge(sentence({ conditions: [{ about: 'group', is: 'one of', values: ['Nurseries'] }, { about: 'country', is: 'not', values: ['Ireland'] }] }), facts)
-    expect(verdict.seen.map(one => [one.holds, one.seen])).toEqual([[true, 'Shipped'], [false, 'Schools'], [false, 'Ireland']])
+    const verdict = judge(
+      sentence({
+        conditions: [
+          { about: 'group', is: 'one of', values: ['Nurseries'] },
+          { about: 'country', is: 'not', values: ['Ireland'] },
+        ],
+      }),
+      facts,
+    )
+    expect(verdict.seen.map((one) => [one.holds, one.seen])).toEqual([
+      [true, 'Shipped'],
+      [false, 'Schools'],
+      [false, 'Ireland'],
+    ])
   })
 
   const condition = fc.oneof(
-    fc.record({ about: fc.constantFrom('brand', 'group', 'country', 'salesperson', 'customer', 'item', 'currency'), is: fc.constantFrom('one of', 'not'), values: fc.array(fc.constantFrom('TH', 'Schools', 'Ireland', '10417', 'HB-10N', 'EUR', 'x'), { minLength: 1 }) }),
-    fc.record({ about: fc.constant('total'), of: fc.constantFrom('gross', 'net'), is: fc.constantFrom('over', 'at most'), amount: fc.constantFrom('0', '406.50', '500', '501'), currency: fc.constantFrom('EUR', 'GBP') }),
-    fc.record({ about: fc.constant('field'), field: fc.constantFrom('Delivery window', 'Other'), is: fc.constantFrom('filled', 'empty', 'contains', 'is'), value: fc.constantFrom('morn', 'mornings only') }),
+    fc.record({
+      about: fc.constantFrom('brand', 'group', 'country', 'salesperson', 'customer', 'item', 'currency'),
+      is: fc.constantFrom('one of', 'not'),
+      values: fc.array(fc.constantFrom('TH', 'Schools', 'Ireland', '10417', 'HB-10N', 'EUR', 'x'), {
+        minLength: 1,
+      }),
+    }),
+    fc.record({
+      about: fc.constant('total'),
+      of: fc.constantFrom('gross', 'net'),
+      is: fc.constantFrom('over', 'at most'),
+      amount: fc.constantFrom('0', '406.50', '500', '501'),
+      currency: fc.constantFrom('EUR', 'GBP'),
+    }),
+    fc.record({
+      about: fc.constant('field'),
+      field: fc.constantFrom('Delivery window', 'Other'),
+      is: fc.constantFrom('filled', 'empty', 'contains', 'is'),
+      value: fc.constantFrom('morn', 'mornings only'),
+    }),
   ) as fc.Arbitrary<Condition>
 
   test('conditions are joined with "and": one more never lets more orders in, and their order does not matter', () => {
-    fc.assert(fc.property(fc.array(condition, { maxLength: 5 }), condition, (conditions, more) => {
-      const before = judge(sentence({ conditions }), facts)
-      if (judge(sentence({ conditions: [...conditions, more] }), facts).applies) expect(before.applies).toBe(true)
-      expect(judge(sentence({ conditions: [...conditions].reverse() }), facts).applies).toBe(before.applies)
-      expect(before.applies).toBe(before.seen.every(one => one.holds))
-    }))
+    fc.assert(
+      fc.property(fc.array(condition, { maxLength: 5 }), condition, (conditions, more) => {
+        const before = judge(sentence({ conditions }), facts)
+        if (judge(sentence({ conditions: [...conditions, more] }), facts).applies)
+          expect(before.applies).toBe(true)
+        expect(judge(sentence({ conditions: [...conditions].reverse() }), facts).applies).toBe(before.applies)
+        expect(before.applies).toBe(before.seen.every((one) => one.holds))
+      }),
+    )
   })
 
   test('of a choice and its "not", exactly one holds', () => {
-    fc.assert(fc.property(condition.filter(one => one.about !== 'total' && one.about !== 'field'), (one) => {
-      const turned = { ...one, is: one.is === 'not' ? 'one of' : 'not' } as Condition
-      expect(applies(one)).toBe(!applies(turned))
-    }))
+    fc.assert(
+      fc.property(
+        condition.filter((one) => one.about !== 'total' && one.about !== 'field'),
+        (one) => {
+          const turned = { ...one, is: one.is === 'not' ? 'one of' : 'not' } as Condition
+          expect(applies(one)).toBe(!applies(turned))
+        },
+      ),
+    )
   })
 })
 
 describe('a sentence', () => {
   test('reads as one', () => {
-    const words = sentenceWords(sentence({
-      statuses: ['Confirmed'], issue: 'order confirmation', to: 'buying', copyTo: ['desk@us.example'], delayMinutes: 20, hours: { from: '08:00', to: '17:00', workdays: true },
-      conditions: [{ about: 'country', is: 'not', values: ['Ireland'] }, { about: 'total', of: 'net', is: 'over', amount: '500', currency: 'EUR' }, { about: 'field', field: 'Season order', is: 'filled', value: '' }],
-    }))
-    expect(words).toBe('When an order becomes Confirmed and it goes to another country than Ireland and its net total is over 500 EUR and its field “Season order” is filled, issue an order confirmation, write to the buying contact, '
-      + 'with a copy to desk@us.example, and let it go 20 minutes later, on working days 08:00–17:00.')
+    const words = sentenceWords(
+      sentence({
+        statuses: ['Confirmed'],
+        issue: 'order confirmation',
+        to: 'buying',
+        copyTo: ['desk@us.example'],
+        delayMinutes: 20,
+        hours: { from: '08:00', to: '17:00', workdays: true },
+        conditions: [
+          { about: 'country', is: 'not', values: ['Ireland'] },
+          { about: 'total', of: 'net', is: 'over', amount: '500', currency: 'EUR' },
+          { about: 'field', field: 'Season order', is: 'filled', value: '' },
+        ],
+      }),
+    )
+    expect(words).toBe(
+      'When an order becomes Confirmed and it goes to another country than Ireland and its net total is over 500 EUR and its field “Season order” is filled, issue an order confirmation, write to the buying contact, ' +
+        'with a copy to desk@us.example, and let it go 20 minutes later, on working days 08:00–17:00.',
+    )
   })
 
-  test.each([[{ delayMinutes: 0 }, 'at once'], [{ delayMinutes: 60 }, '1 hour later'], [{ delayMinutes: 90 }, '90 minutes later'], [{ delayMinutes: 0, hours: { from: '08:00', to: '12:00', workdays: false } }, '08:00–12:00']])('%j goes %s', (when, words) => expect(whenWords(when)).toBe(words))
+  test.each([
+    [{ delayMinutes: 0 }, 'at once'],
+    [{ delayMinutes: 60 }, '1 hour later'],
+    [{ delayMinutes: 90 }, '90 minutes later'],
+    [{ delayMinutes: 0, hours: { from: '08:00', to: '12:00', workdays: false } }, '08:00–12:00'],
+  ])('%j goes %s', (when, words) => expect(whenWords(when)).toBe(words))
 
-  test('uses the names people know', () => expect(conditionWords({ about: 'brand', is: 'one of', values: ['TH'] }, () => 'Tansy Hollow')).toBe('it is sold by Tansy Hollow'))
+  test('uses the names people know', () =>
+    expect(conditionWords({ about: 'brand', is: 'one of', values: ['TH'] }, () => 'Tansy Hollow')).toBe(
+      'it is sold by Tansy Hollow',
+    ))
 
   test.each<[Partial<RoutineSentence>, string]>([
     [{ statuses: [] }, 'no status to wait for'],
     [{ statuses: ['Lost'] }, '“Lost” is not a status'],
     [{ conditions: [{ about: 'group', is: 'one of', values: [] }] }, 'about the group names nothing'],
-    [{ conditions: [{ about: 'total', of: 'gross', is: 'over', amount: '1,000', currency: 'EUR' }] }, 'Write the amount like 500'],
-    [{ conditions: [{ about: 'field', field: 'X', is: 'contains', value: ' ' }] }, 'Say what the field “X” must hold'],
+    [
+      { conditions: [{ about: 'total', of: 'gross', is: 'over', amount: '1,000', currency: 'EUR' }] },
+      'Write the amount like 500',
+    ],
+    [
+      { conditions: [{ about: 'field', field: 'X', is: 'contains', value: ' ' }] },
+      'Say what the field “X” must hold',
+    ],
     [{ copyTo: ['nobody'] }, '“nobody” is not an email address'],
     [{ delayMinutes: -1 }, '0 minutes to 30 days'],
     [{ hours: { from: '17:00', to: '08:00', workdays: true } }, 'begin before they end'],
-  ])('that cannot hold is refused: %j', (change, words) => expect(() => checkSentence(sentence(change), ['Shipped'])).toThrow(words))
+  ])('that cannot hold is refused: %j', (change, words) =>
+    expect(() => checkSentence(sentence(change), ['Shipped'])).toThrow(words),
+  )
 })
 
 test('an invoice is once for the order, a confirmation once for its revision', () => {

@@ -1,6 +1,13 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
 import { Decimal } from '../money/decimal'
-import { conditionWords, eventOf, eventWords, type ChoiceSubject, type Condition, type RoutineSentence } from './sentence'
+import {
+  conditionWords,
+  eventOf,
+  eventWords,
+  type ChoiceSubject,
+  type Condition,
+  type RoutineSentence,
+} from './sentence'
 
 /** What happened and the facts at that moment, as the event row keeps them (schema 3: posting and payments; 2: net, customer, items, fields). */
 export interface EventFacts {
@@ -28,10 +35,17 @@ export interface EventFacts {
   fields?: Record<string, string>
 }
 
-export interface ConditionSeen { words: string, holds: boolean, seen: string }
+export interface ConditionSeen {
+  words: string
+  holds: boolean
+  seen: string
+}
 
 /** Why a routine acted or did not: each condition with yes or no and the value seen. */
-export interface Verdict { applies: boolean, seen: ConditionSeen[] }
+export interface Verdict {
+  applies: boolean
+  seen: ConditionSeen[]
+}
 
 const notKept = 'not kept then'
 
@@ -56,28 +70,49 @@ function answer(condition: Condition, facts: EventFacts): ConditionSeen {
     if (!facts.fields) return { words, holds: false, seen: notKept }
     const value = facts.fields[condition.field]?.trim() ?? ''
     const wanted = condition.value.trim().toLowerCase()
-    const holds = { filled: value !== '', empty: value === '', contains: value.toLowerCase().includes(wanted), is: value.toLowerCase() === wanted }[condition.is]
+    const holds = {
+      filled: value !== '',
+      empty: value === '',
+      contains: value.toLowerCase().includes(wanted),
+      is: value.toLowerCase() === wanted,
+    }[condition.is]
     return { words, holds, seen: value || 'empty' }
   }
   const values = valuesOf(condition.about, facts)
   if (!values) return { words, holds: false, seen: notKept }
-  const among = values.some(value => condition.values.includes(value))
-  return { words, holds: condition.is === 'not' ? !among : among, seen: values.slice(0, 6).join(', ') + (values.length > 6 ? ` and ${values.length - 6} more` : '') }
+  const among = values.some((value) => condition.values.includes(value))
+  return {
+    words,
+    holds: condition.is === 'not' ? !among : among,
+    seen: values.slice(0, 6).join(', ') + (values.length > 6 ? ` and ${values.length - 6} more` : ''),
+  }
 }
 
 /** Whether it is the event that the sentence waits for. */
 function happened(sentence: RoutineSentence, facts: EventFacts): ConditionSeen {
   const words = eventWords(sentence)
   const event = eventOf(sentence)
-  if (event === 'order status') return { words: `the order becomes ${sentence.statuses.join(' or ')}`, holds: facts.to !== undefined && sentence.statuses.includes(facts.to), seen: facts.to ?? 'something else' }
+  if (event === 'order status')
+    return {
+      words: `the order becomes ${sentence.statuses.join(' or ')}`,
+      holds: facts.to !== undefined && sentence.statuses.includes(facts.to),
+      seen: facts.to ?? 'something else',
+    }
   const kind = event === 'posted' ? facts.posted : facts.receipt
-  return { words, holds: kind === sentence.issue, seen: kind ? eventWords({ on: event, issue: kind, statuses: [] }) : 'something else' }
+  return {
+    words,
+    holds: kind === sentence.issue,
+    seen: kind ? eventWords({ on: event, issue: kind, statuses: [] }) : 'something else',
+  }
 }
 
 /** Whether a routine applies to an event, with every condition's answer. */
 export function judge(sentence: RoutineSentence, facts: EventFacts): Verdict {
-  const seen = [happened(sentence, facts), ...sentence.conditions.map(condition => answer(condition, facts))]
-  return { applies: seen.every(one => one.holds), seen }
+  const seen = [
+    happened(sentence, facts),
+    ...sentence.conditions.map((condition) => answer(condition, facts)),
+  ]
+  return { applies: seen.every((one) => one.holds), seen }
 }
 
 /**

@@ -3,7 +3,8 @@ import { instantInZone } from '../documents/days'
 import { sendingTime } from './sending-time'
 
 const workdays = { from: '08:00', to: '17:00', workdays: true }
-const goes = (now: string, delay: number, hours: typeof workdays | null, zone = 'Europe/Dublin') => sendingTime(new Date(now), delay, hours, zone).toISOString()
+const goes = (now: string, delay: number, hours: typeof workdays | null, zone = 'Europe/Dublin') =>
+  sendingTime(new Date(now), delay, hours, zone).toISOString()
 
 describe('a paper leaves', () => {
   test('at once, or after its delay, when no hours are set', () => {
@@ -22,14 +23,14 @@ describe('a paper leaves', () => {
     expect(goes('2026-11-27T18:00:00Z', 0, { ...workdays, workdays: false })).toBe('2026-11-28T08:00:00.000Z')
   })
 
-  test('by the house\'s clock, in summer and in winter', () => {
+  test("by the house's clock, in summer and in winter", () => {
     expect(goes('2026-07-01T05:00:00Z', 0, workdays)).toBe('2026-07-01T07:00:00.000Z')
     expect(goes('2026-07-01T05:00:00Z', 0, workdays, 'Europe/Berlin')).toBe('2026-07-01T06:00:00.000Z')
     expect(goes('2026-01-05T05:00:00Z', 0, workdays, 'America/New_York')).toBe('2026-01-05T13:00:00.000Z')
   })
 })
 
-test('a wall clock\'s time on the days it is put forward and back', () => {
+test("a wall clock's time on the days it is put forward and back", () => {
   expect(instantInZone('2026-03-29', '08:00', 'Europe/Berlin').toISOString()).toBe('2026-03-29T06:00:00.000Z')
   expect(instantInZone('2026-10-25', '08:00', 'Europe/Berlin').toISOString()).toBe('2026-10-25T07:00:00.000Z')
   expect(instantInZone('2026-10-25', '00:30', 'Europe/Berlin').toISOString()).toBe('2026-10-24T22:30:00.000Z')

@@ -5,7 +5,12 @@ import type { SendingHours } from './sentence'
  * When a paper issued now may leave: after the delay, and then within the sending hours of the house's zone.
  * Working days are Monday to Friday.
  */
-export function sendingTime(now: Date, delayMinutes: number, hours: SendingHours | null | undefined, zone: string): Date {
+export function sendingTime(
+  now: Date,
+  delayMinutes: number,
+  hours: SendingHours | null | undefined,
+  zone: string,
+): Date {
   const earliest = new Date(now.getTime() + delayMinutes * 60_000)
   if (!hours) return earliest
   const day = dayInZone(earliest, zone)

@@ -8,7 +8,7 @@ export const trusts: readonly Trust[] = ['by hand', 'after a check', 'by itself'
 
 /** What a routine waits for: an order's status, a document being posted, a payment or refund being recorded. */
 export const routineEvents = ['order status', 'posted', 'payment'] as const
-export type RoutineEvent = typeof routineEvents[number]
+export type RoutineEvent = (typeof routineEvents)[number]
 
 /** The sentence of a routine: when … and …, issue …, write to …, with a copy to …, let it go …. */
 export interface RoutineSentence {
@@ -29,34 +29,57 @@ export interface RoutineSentence {
 }
 
 /** Hours of the day as "08:00"; `from` is before `to`. */
-export interface SendingHours { from: string, to: string, workdays: boolean }
+export interface SendingHours {
+  from: string
+  to: string
+  workdays: boolean
+}
 
 /** What a choice out of a list can be about. */
-export const choiceSubjects = ['brand', 'customer', 'group', 'country', 'salesperson', 'currency', 'item'] as const
-export type ChoiceSubject = typeof choiceSubjects[number]
+export const choiceSubjects = [
+  'brand',
+  'customer',
+  'group',
+  'country',
+  'salesperson',
+  'currency',
+  'item',
+] as const
+export type ChoiceSubject = (typeof choiceSubjects)[number]
 
 export type Condition =
-  | { about: 'total', of: 'gross' | 'net', is: 'over' | 'at most', amount: string, currency: string }
-  | { about: ChoiceSubject, is: 'one of' | 'not', values: string[] }
-  | { about: 'field', field: string, is: 'filled' | 'empty' | 'contains' | 'is', value: string }
+  | { about: 'total'; of: 'gross' | 'net'; is: 'over' | 'at most'; amount: string; currency: string }
+  | { about: ChoiceSubject; is: 'one of' | 'not'; values: string[] }
+  | { about: 'field'; field: string; is: 'filled' | 'empty' | 'contains' | 'is'; value: string }
 
 /** The words of a condition as they stand in the sentence. `nameOf` gives what people call a value. */
-export function conditionWords(condition: Condition, nameOf: (about: ChoiceSubject, value: string) => string = (_, value) => value): string {
-  if (condition.about === 'total') return `its ${condition.of === 'net' ? 'net total' : 'total'} is ${condition.is} ${condition.amount} ${condition.currency}`
+export function conditionWords(
+  condition: Condition,
+  nameOf: (about: ChoiceSubject, value: string) => string = (_, value) => value,
+): string {
+  if (condition.about === 'total')
+    return `its ${condition.of === 'net' ? 'net total' : 'total'} is ${condition.is} ${condition.amount} ${condition.currency}`
   if (condition.about === 'field') {
     const value = condition.is === 'contains' || condition.is === 'is' ? ` “${condition.value}”` : ''
     return `its field “${condition.field}” ${condition.is === 'contains' ? 'contains' : `is ${condition.is === 'is' ? '' : condition.is}`.trim()}${value}`
   }
-  const names = condition.values.map(value => nameOf(condition.about as ChoiceSubject, value)).join(' or ')
+  const names = condition.values.map((value) => nameOf(condition.about as ChoiceSubject, value)).join(' or ')
   const not = condition.is === 'not' ? 'not ' : ''
   switch (condition.about) {
-    case 'brand': return `it is ${not}sold by ${names}`
-    case 'customer': return `its customer is ${not}${names}`
-    case 'group': return `its customer is ${not}in the group ${names}`
-    case 'country': return not ? `it goes to another country than ${names}` : `it goes to ${names}`
-    case 'salesperson': return `its salesperson is ${not}${names}`
-    case 'currency': return `it is ${not}in ${names}`
-    case 'item': return not ? `it holds no ${names}` : `it holds ${names}`
+    case 'brand':
+      return `it is ${not}sold by ${names}`
+    case 'customer':
+      return `its customer is ${not}${names}`
+    case 'group':
+      return `its customer is ${not}in the group ${names}`
+    case 'country':
+      return not ? `it goes to another country than ${names}` : `it goes to ${names}`
+    case 'salesperson':
+      return `its salesperson is ${not}${names}`
+    case 'currency':
+      return `it is ${not}in ${names}`
+    case 'item':
+      return not ? `it holds no ${names}` : `it holds ${names}`
   }
 }
 
@@ -64,32 +87,48 @@ export const eventOf = (sentence: Pick<RoutineSentence, 'on'>): RoutineEvent => 
 
 /** The kinds a routine can be about, by what it waits for. */
 export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = {
-  'order status': orderKinds, 'posted': postedKinds, 'payment': documentKinds.filter(kind => kindFacts[kind].ofPayment),
+  'order status': orderKinds,
+  posted: postedKinds,
+  payment: documentKinds.filter((kind) => kindFacts[kind].ofPayment),
 }
 
 /** What it waits for, in words: "an order becomes Shipped", "an invoice is posted", "a refund is recorded". */
 export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | 'issue'>): string {
   switch (eventOf(sentence)) {
-    case 'order status': return `an order becomes ${sentence.statuses.join(' or ')}`
-    case 'posted': return `${kindFacts[sentence.issue].one} is posted`
-    case 'payment': return sentence.issue === 'refund receipt' ? 'a refund is recorded' : 'a payment is recorded'
+    case 'order status':
+      return `an order becomes ${sentence.statuses.join(' or ')}`
+    case 'posted':
+      return `${kindFacts[sentence.issue].one} is posted`
+    case 'payment':
+      return sentence.issue === 'refund receipt' ? 'a refund is recorded' : 'a payment is recorded'
   }
 }
 
 /** What it does then: "issue an invoice", or "send it" for what is posted. */
-export const actWords = (sentence: Pick<RoutineSentence, 'on' | 'issue'>) => (eventOf(sentence) === 'posted' ? 'send that very document' : `issue ${kindFacts[sentence.issue].one}`)
+export const actWords = (sentence: Pick<RoutineSentence, 'on' | 'issue'>) =>
+  eventOf(sentence) === 'posted' ? 'send that very document' : `issue ${kindFacts[sentence.issue].one}`
 
 /** When it goes, as it stands in the sentence: "at once", "20 minutes later, on working days 08:00–17:00". */
 export function whenWords(sentence: Pick<RoutineSentence, 'delayMinutes' | 'hours'>): string {
   const { delayMinutes: minutes, hours } = sentence
-  const delay = minutes === 0 ? '' : minutes % 60 === 0 ? `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'} later` : `${minutes} minutes later`
+  const delay =
+    minutes === 0
+      ? ''
+      : minutes % 60 === 0
+        ? `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'} later`
+        : `${minutes} minutes later`
   const times = hours ? `${hours.workdays ? 'on working days ' : ''}${hours.from}–${hours.to}` : ''
   return [delay, times].filter(Boolean).join(', ') || 'at once'
 }
 
 /** The whole sentence in words, for lists, versions and the trail. */
-export function sentenceWords(sentence: RoutineSentence, nameOf?: (about: ChoiceSubject, value: string) => string): string {
-  const conditions = sentence.conditions.map(condition => ` and ${conditionWords(condition, nameOf)}`).join('')
+export function sentenceWords(
+  sentence: RoutineSentence,
+  nameOf?: (about: ChoiceSubject, value: string) => string,
+): string {
+  const conditions = sentence.conditions
+    .map((condition) => ` and ${conditionWords(condition, nameOf)}`)
+    .join('')
   const copy = sentence.copyTo?.length ? `, with a copy to ${sentence.copyTo.join(', ')}` : ''
   return `When ${eventWords(sentence)}${conditions}, ${actWords(sentence)}, write to the ${sentence.to} contact${copy}, and let it go ${whenWords(sentence)}.`
 }
@@ -105,20 +144,36 @@ export function checkSentence(sentence: RoutineSentence, orderStatuses: readonly
     throw new Refusal('bad-sentence', words, { status: 400, about: { field } })
   }
   const event = eventOf(sentence)
-  if (!kindsOn[event].includes(sentence.issue)) refuse('issue', `${kindFacts[sentence.issue].one} is not what a routine makes of that event.`)
-  if (event === 'order status' && sentence.statuses.length === 0) refuse('statuses', 'The routine has no status to wait for. Choose one.')
-  const unknown = sentence.statuses.find(status => !orderStatuses.includes(status))
+  if (!kindsOn[event].includes(sentence.issue))
+    refuse('issue', `${kindFacts[sentence.issue].one} is not what a routine makes of that event.`)
+  if (event === 'order status' && sentence.statuses.length === 0)
+    refuse('statuses', 'The routine has no status to wait for. Choose one.')
+  const unknown = sentence.statuses.find((status) => !orderStatuses.includes(status))
   if (unknown) refuse('statuses', `“${unknown}” is not a status of the house's orders.`)
   for (const [index, condition] of sentence.conditions.entries()) {
     const field = `conditions.${index}`
     if (condition.about === 'total') {
-      if (!/^\d{1,10}(\.\d{1,4})?$/.test(condition.amount) || new Decimal(condition.amount).isNegative()) refuse(field, 'Write the amount like 500 or 500.00.')
+      if (!/^\d{1,10}(\.\d{1,4})?$/.test(condition.amount) || new Decimal(condition.amount).isNegative())
+        refuse(field, 'Write the amount like 500 or 500.00.')
     } else if (condition.about === 'field') {
       if (!condition.field) refuse(field, 'Choose the order field that is meant.')
-      if ((condition.is === 'contains' || condition.is === 'is') && !condition.value.trim()) refuse(field, `Say what the field “${condition.field}” must hold.`)
-    } else if (condition.values.length === 0) refuse(field, `The condition about the ${condition.about} names nothing. Choose at least one, or take it out.`)
+      if ((condition.is === 'contains' || condition.is === 'is') && !condition.value.trim())
+        refuse(field, `Say what the field “${condition.field}” must hold.`)
+    } else if (condition.values.length === 0)
+      refuse(
+        field,
+        `The condition about the ${condition.about} names nothing. Choose at least one, or take it out.`,
+      )
   }
-  for (const address of sentence.copyTo ?? []) if (!isAddress(address)) refuse('copyTo', `“${address}” is not an email address. Write one like name@house.example.`)
-  if (!Number.isInteger(sentence.delayMinutes) || sentence.delayMinutes < 0 || sentence.delayMinutes > 30 * 24 * 60) refuse('delayMinutes', 'A paper waits 0 minutes to 30 days.')
-  if (sentence.hours && minutesOf(sentence.hours.from) >= minutesOf(sentence.hours.to)) refuse('hours', 'Sending hours begin before they end, like 08:00 to 17:00.')
+  for (const address of sentence.copyTo ?? [])
+    if (!isAddress(address))
+      refuse('copyTo', `“${address}” is not an email address. Write one like name@house.example.`)
+  if (
+    !Number.isInteger(sentence.delayMinutes) ||
+    sentence.delayMinutes < 0 ||
+    sentence.delayMinutes > 30 * 24 * 60
+  )
+    refuse('delayMinutes', 'A paper waits 0 minutes to 30 days.')
+  if (sentence.hours && minutesOf(sentence.hours.from) >= minutesOf(sentence.hours.to))
+    refuse('hours', 'Sending hours begin before they end, like 08:00 to 17:00.')
 }

@@ -23,7 +23,14 @@ export interface TextPiece {
   width: number
 }
 
-interface PreparedFace { id: string, family: string, weight: number, ascent: number, capHeight: number, advances: Map<number, number> }
+interface PreparedFace {
+  id: string
+  family: string
+  weight: number
+  ascent: number
+  capHeight: number
+  advances: Map<number, number>
+}
 
 /**
  * The shipped fonts as data: coverage and advances. Pure; made once and shared.
@@ -35,12 +42,26 @@ export class FontMetrics {
   /** Hash over all faces, part of the renderer's version. */
   readonly hash: string
 
-  constructor(faces: readonly FontFace[], private readonly fallbackFamily = 'Source Sans 3') {
-    this.hash = faces.map(face => face.hash).join('').slice(0, 32)
+  constructor(
+    faces: readonly FontFace[],
+    private readonly fallbackFamily = 'Source Sans 3',
+  ) {
+    this.hash = faces
+      .map((face) => face.hash)
+      .join('')
+      .slice(0, 32)
     this.faces = faces.map((face) => {
       const advances = new Map<number, number>()
-      for (const [first, widths] of face.runs) widths.forEach((width, index) => advances.set(first + index, width / face.unitsPerEm))
-      return { id: face.id, family: face.family, weight: face.weight, ascent: face.ascent / face.unitsPerEm, capHeight: face.capHeight / face.unitsPerEm, advances }
+      for (const [first, widths] of face.runs)
+        widths.forEach((width, index) => advances.set(first + index, width / face.unitsPerEm))
+      return {
+        id: face.id,
+        family: face.family,
+        weight: face.weight,
+        ascent: face.ascent / face.unitsPerEm,
+        capHeight: face.capHeight / face.unitsPerEm,
+        advances,
+      }
     })
   }
 
@@ -48,12 +69,17 @@ export class FontMetrics {
     const key = `${family}/${weight}`
     let found = this.styles.get(key)
     if (!found) {
-      const of = (name: string) => this.faces.filter(face => face.family === name)
-        .sort((a, b) => Math.abs(a.weight - weight) - Math.abs(b.weight - weight))
+      const of = (name: string) =>
+        this.faces
+          .filter((face) => face.family === name)
+          .sort((a, b) => Math.abs(a.weight - weight) - Math.abs(b.weight - weight))
       const own = of(family)
       const nearest = own[0]?.weight
       const fallback = of(this.fallbackFamily)
-      found = [...own.filter(face => face.weight === nearest), ...fallback.filter(face => face.weight === fallback[0]?.weight)]
+      found = [
+        ...own.filter((face) => face.weight === nearest),
+        ...fallback.filter((face) => face.weight === fallback[0]?.weight),
+      ]
       if (found.length === 0) throw new RangeError(`no font of the family ${family}`)
       this.styles.set(key, found)
     }

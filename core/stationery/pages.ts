@@ -4,17 +4,53 @@ import type { TextPiece } from './metrics'
 export type Role = 'heading' | 'paragraph' | 'table heading' | 'table cell' | 'figure' | 'artifact'
 
 /** Where a text stands in a table: which table of the paper, row and column from 0; row 0 holds the headings. */
-export interface Cell { table: number, row: number, column: number }
+export interface Cell {
+  table: number
+  row: number
+  column: number
+}
 
 /** Points (1/72 inch) from the page's top left corner; y of a text is its baseline. */
 export type DrawOp =
-  | { op: 'text', role: Role, x: number, y: number, size: number, colour: string, text: string, pieces: TextPiece[], cell?: Cell }
-  | { op: 'line', role: Role, x1: number, y1: number, x2: number, y2: number, width: number, colour: string }
-  | { op: 'box', role: Role, x: number, y: number, width: number, height: number, colour: string }
-  | { op: 'picture', role: Role, x: number, y: number, width: number, height: number, picture: string, alt: string }
-  | { op: 'modules', role: Role, x: number, y: number, module: number, rows: string[], colour: string, alt: string }
+  | {
+      op: 'text'
+      role: Role
+      x: number
+      y: number
+      size: number
+      colour: string
+      text: string
+      pieces: TextPiece[]
+      cell?: Cell
+    }
+  | { op: 'line'; role: Role; x1: number; y1: number; x2: number; y2: number; width: number; colour: string }
+  | { op: 'box'; role: Role; x: number; y: number; width: number; height: number; colour: string }
+  | {
+      op: 'picture'
+      role: Role
+      x: number
+      y: number
+      width: number
+      height: number
+      picture: string
+      alt: string
+    }
+  | {
+      op: 'modules'
+      role: Role
+      x: number
+      y: number
+      module: number
+      rows: string[]
+      colour: string
+      alt: string
+    }
 
-export interface Page { width: number, height: number, ops: DrawOp[] }
+export interface Page {
+  width: number
+  height: number
+  ops: DrawOp[]
+}
 
 /** Something that must stop a paper before it is issued, in plain words. */
 export interface LayoutProblem {

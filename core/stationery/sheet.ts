@@ -52,7 +52,13 @@ export class Sheet {
   }
 
   /** One line of text; `x` is its left, right or middle by `align`; `y` its baseline. */
-  text(text: string, x: number, y: number, style: TextStyle, align: 'left' | 'right' | 'centre' = 'left'): void {
+  text(
+    text: string,
+    x: number,
+    y: number,
+    style: TextStyle,
+    align: 'left' | 'right' | 'centre' = 'left',
+  ): void {
     const tidy = clean(text)
     if (tidy === '') return
     const lost = new Set<string>()
@@ -60,7 +66,17 @@ export class Sheet {
     for (const character of lost) if (!this.missing.has(character)) this.missing.set(character, tidy)
     const width = pieces.reduce((total, piece) => total + piece.width, 0)
     const left = align === 'left' ? x : align === 'right' ? x - width : x - width / 2
-    this.ops.push({ op: 'text', role: style.role ?? 'paragraph', x: left, y, size: style.size, colour: style.colour ?? ink, text: tidy, pieces, ...(style.cell ? { cell: style.cell } : {}) })
+    this.ops.push({
+      op: 'text',
+      role: style.role ?? 'paragraph',
+      x: left,
+      y,
+      size: style.size,
+      colour: style.colour ?? ink,
+      text: tidy,
+      pieces,
+      ...(style.cell ? { cell: style.cell } : {}),
+    })
   }
 
   line(x1: number, y1: number, x2: number, y2: number, colour: string, width = 0.5): void {
@@ -76,7 +92,16 @@ export class Sheet {
   }
 
   modules(x: number, y: number, size: number, rows: string[], alt: string): void {
-    this.ops.push({ op: 'modules', role: 'figure', x, y, module: size / rows.length, rows, colour: '#000000', alt })
+    this.ops.push({
+      op: 'modules',
+      role: 'figure',
+      x,
+      y,
+      module: size / rows.length,
+      rows,
+      colour: '#000000',
+      alt,
+    })
   }
 
   /** Breaks a text into lines no wider than `width`, at spaces; a single word that is too wide is broken between characters. */
@@ -118,5 +143,8 @@ export class Sheet {
 /** Composed form, no controls: a soft hyphen, a joiner or a tab must not reach a font. */
 function clean(text: string): string {
   if (/^[ -~]*$/.test(text)) return text
-  return text.normalize('NFC').replace(/[\t\r\n]+/g, ' ').replace(/[\p{Cc}\u00AD\u200B-\u200F\u2028-\u202E\u2060\uFEFF\uFE0F]/gu, '')
+  return text
+    .normalize('NFC')
+    .replace(/[\t\r\n]+/g, ' ')
+    .replace(/[\p{Cc}\u00AD\u200B-\u200F\u2028-\u202E\u2060\uFEFF\uFE0F]/gu, '')
 }

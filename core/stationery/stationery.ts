@@ -3,7 +3,7 @@ export const paperFamilies = ['Source Sans 3', 'Bitter'] as const
 
 /** Rows above the sum to pay that a house may leave out. */
 export const hideableSums = ['lines', 'net', 'tax'] as const
-export type HideableSum = typeof hideableSums[number]
+export type HideableSum = (typeof hideableSums)[number]
 
 /** The design of the PDF. Kept in versions; a paper names the version it was drawn with. */
 export interface Stationery {
@@ -20,7 +20,7 @@ export interface Stationery {
     ground: string
   }
   /** Logo by the SHA-256 of its bytes; width in millimetres, height follows the picture. */
-  logo: { picture: string, ratio: number, width: number } | null
+  logo: { picture: string; ratio: number; width: number } | null
   /** Rows above the sum to pay that are left out; the sum to pay stays as it is. */
   hiddenSums?: HideableSum[]
 }

@@ -9,53 +9,120 @@ import type { Stationery } from '../stationery/stationery'
 export const metrics = new FontMetrics(faces as unknown as FontFace[])
 
 export const plain: Stationery = {
-  name: 'Tansy trade paper', design: 'plain', headingFamily: 'Source Sans 3', textFamily: 'Source Sans 3',
-  colours: { brand: '#8a5a00', accent: '#d9a514', ground: '#faf6ef' }, logo: null,
+  name: 'Tansy trade paper',
+  design: 'plain',
+  headingFamily: 'Source Sans 3',
+  textFamily: 'Source Sans 3',
+  colours: { brand: '#8a5a00', accent: '#d9a514', ground: '#faf6ef' },
+  logo: null,
 }
 
 export const bold: Stationery = {
-  name: 'Skep shop paper', design: 'bold', headingFamily: 'Bitter', textFamily: 'Source Sans 3',
-  colours: { brand: '#173f38', accent: '#f2b632', ground: '#faf7f0' }, logo: null,
+  name: 'Skep shop paper',
+  design: 'bold',
+  headingFamily: 'Bitter',
+  textFamily: 'Source Sans 3',
+  colours: { brand: '#173f38', accent: '#f2b632', ground: '#faf7f0' },
+  logo: null,
 }
 
 export const tansyHollow: BrandFacts = {
-  id: 1, code: 'TH', name: 'Tansy Hollow Apiary Supply', legalName: 'Tansy Hollow Supply Ltd',
-  addressLines: ['Unit 3, Quarry Lane', 'Ballynore', 'Co. Glenhaven'], country: 'Ireland', phone: '+353 00 000 0000',
-  email: 'accounts@tansyhollow.example', website: 'tansyhollow.example', registration: 'Registered in Ballynore, no. 000000',
-  taxNumber: 'IE 0000000T', banks: [{ name: 'Demo Bank', iban: 'IE64 IRCE 9205 0112 3456 78', bic: 'DEMOIE00', currency: '' }],
+  id: 1,
+  code: 'TH',
+  name: 'Tansy Hollow Apiary Supply',
+  legalName: 'Tansy Hollow Supply Ltd',
+  addressLines: ['Unit 3, Quarry Lane', 'Ballynore', 'Co. Glenhaven'],
+  country: 'Ireland',
+  phone: '+353 00 000 0000',
+  email: 'accounts@tansyhollow.example',
+  website: 'tansyhollow.example',
+  registration: 'Registered in Ballynore, no. 000000',
+  taxNumber: 'IE 0000000T',
+  banks: [{ name: 'Demo Bank', iban: 'IE64 IRCE 9205 0112 3456 78', bic: 'DEMOIE00', currency: '' }],
 }
 
 export const ottermill: CustomerFacts = {
-  number: '10417', name: 'Ottermill Honey Co-op', taxNumber: 'IE 0000000K', language: 'en', terms: { kind: 'days', days: 30 },
-  billing: { name: 'Ottermill Honey Co-op', attention: 'Accounts', lines: ['The Old Ottermill', 'Weir Road', 'Marlbridge'], country: 'Ireland' },
+  number: '10417',
+  name: 'Ottermill Honey Co-op',
+  taxNumber: 'IE 0000000K',
+  language: 'en',
+  terms: { kind: 'days', days: 30 },
+  billing: {
+    name: 'Ottermill Honey Co-op',
+    attention: 'Accounts',
+    lines: ['The Old Ottermill', 'Weir Road', 'Marlbridge'],
+    country: 'Ireland',
+  },
 }
 
 export function orderLine(change: Partial<OrderLineFacts> = {}): OrderLineFacts {
   return {
-    item: 'HB-10N', description: 'Brood box, cedar, 10 frame', detail: null, unit: '', quantity: '12', unitPrice: '41.50',
-    discountPercent: '0', taxCode: 'standard', ...change,
+    item: 'HB-10N',
+    description: 'Brood box, cedar, 10 frame',
+    detail: null,
+    unit: '',
+    quantity: '12',
+    unitPrice: '41.50',
+    discountPercent: '0',
+    taxCode: 'standard',
+    ...change,
   }
 }
 
 export const order: OrderFacts = {
-  number: 'SO-20931', date: '2026-11-20', suppliedOn: '2026-11-23', currency: 'EUR', pricesIncludeTax: false, reference: 'OM/118',
-  customerNote: null, prepaid: '0', adjustments: [],
+  number: 'SO-20931',
+  date: '2026-11-20',
+  suppliedOn: '2026-11-23',
+  currency: 'EUR',
+  pricesIncludeTax: false,
+  reference: 'OM/118',
+  customerNote: null,
+  prepaid: '0',
+  adjustments: [],
   lines: [
     orderLine({ detail: 'with runners fitted' }),
-    orderLine({ item: 'FR-DN4', description: 'Frames DN4, flat, pack of 50', quantity: '6', unitPrice: '38.00' }),
-    orderLine({ item: 'WX-200', description: 'Foundation wax, wired, 1 kg', quantity: '9', unitPrice: '19.20' }),
-    orderLine({ item: 'JR-454', description: 'Jars 454 g hex with gold lids, case of 72', quantity: '4', unitPrice: '36.37' }),
+    orderLine({
+      item: 'FR-DN4',
+      description: 'Frames DN4, flat, pack of 50',
+      quantity: '6',
+      unitPrice: '38.00',
+    }),
+    orderLine({
+      item: 'WX-200',
+      description: 'Foundation wax, wired, 1 kg',
+      quantity: '9',
+      unitPrice: '19.20',
+    }),
+    orderLine({
+      item: 'JR-454',
+      description: 'Jars 454 g hex with gold lids, case of 72',
+      quantity: '4',
+      unitPrice: '36.37',
+    }),
   ],
 }
 
 export function exampleInvoice(change: Partial<PaperInput> = {}): Paper {
   return buildPaper({
-    kind: 'invoice', brand: tansyHollow, order, customer: ottermill, language: 'en', rates: { standard: '23', reduced: '13.5', zero: '0' },
-    date: '2026-11-24', number: 'INV-2026-00042', issued: true, ...change,
+    kind: 'invoice',
+    brand: tansyHollow,
+    order,
+    customer: ottermill,
+    language: 'en',
+    rates: { standard: '23', reduced: '13.5', zero: '0' },
+    date: '2026-11-24',
+    number: 'INV-2026-00042',
+    issued: true,
+    ...change,
   })
 }
 
 /** An order of as many lines as asked. */
 export function longOrder(count: number): OrderFacts {
-  return { ...order, lines: Array.from({ length: count }, (_, index) => orderLine({ ...order.lines[index % order.lines.length], item: `IT-${index + 1}` })) }
+  return {
+    ...order,
+    lines: Array.from({ length: count }, (_, index) =>
+      orderLine({ ...order.lines[index % order.lines.length], item: `IT-${index + 1}` }),
+    ),
+  }
 }

@@ -1,7 +1,17 @@
 /** Where a value was found, from the most particular to the most general. */
-export type Level = 'this sending' | 'order' | 'customer' | 'group' | 'routine' | 'brand' | 'company' | 'built in'
+export type Level =
+  'this sending' | 'order' | 'customer' | 'group' | 'routine' | 'brand' | 'company' | 'built in'
 
-const order: readonly Level[] = ['this sending', 'order', 'customer', 'group', 'routine', 'brand', 'company', 'built in']
+const order: readonly Level[] = [
+  'this sending',
+  'order',
+  'customer',
+  'group',
+  'routine',
+  'brand',
+  'company',
+  'built in',
+]
 
 export interface Candidate<T> {
   level: Level
@@ -25,9 +35,12 @@ export interface Found<T> {
 
 function words(level: Level, name?: string): string {
   switch (level) {
-    case 'this sending': return 'for this sending only'
-    case 'built in': return 'built in'
-    default: return `from the ${level}${name ? ` ${name}` : ''}`
+    case 'this sending':
+      return 'for this sending only'
+    case 'built in':
+      return 'built in'
+    default:
+      return `from the ${level}${name ? ` ${name}` : ''}`
   }
 }
 
@@ -36,7 +49,8 @@ function words(level: Level, name?: string): string {
  * @throws RangeError when not even "built in" is given: a programming error
  */
 export function findSetting<T>(candidates: readonly Candidate<T>[], brand?: string): Found<T> {
-  const rank = (candidate: Candidate<T>) => (candidate.pinned ? order.indexOf('order') + 0.5 : order.indexOf(candidate.level))
+  const rank = (candidate: Candidate<T>) =>
+    candidate.pinned ? order.indexOf('order') + 0.5 : order.indexOf(candidate.level)
   const skipped: string[] = []
   for (const candidate of [...candidates].sort((a, b) => rank(a) - rank(b))) {
     if (candidate.value === null || candidate.value === undefined || candidate.value === '') continue
@@ -44,7 +58,12 @@ export function findSetting<T>(candidates: readonly Candidate<T>[], brand?: stri
       skipped.push(`${words(candidate.level, candidate.name)} belongs to another brand`)
       continue
     }
-    return { value: candidate.value, level: candidate.level, source: words(candidate.level, candidate.name), skipped }
+    return {
+      value: candidate.value,
+      level: candidate.level,
+      source: words(candidate.level, candidate.name),
+      skipped,
+    }
   }
   throw new RangeError('no candidate has a value')
 }

@@ -2,4 +2,10 @@ import { Joi, text } from '../checks'
 import { route } from '../route'
 import { findItems } from '../services/orders/list'
 
-export default route<object, { search: string, language: string }>({ role: 'reader', query: Joi.object({ search: text(60).allow('').default(''), language: text(5).default('en') }) }, ({ query }) => findItems(query.search, query.language))
+export default route<object, { search: string; language: string }>(
+  {
+    role: 'reader',
+    query: Joi.object({ search: text(60).allow('').default(''), language: text(5).default('en') }),
+  },
+  ({ query }) => findItems(query.search, query.language),
+)

@@ -4,7 +4,13 @@ import { route } from '../route'
 import { closePeriods } from '../services/house/periods'
 
 /** Closes every day up to one, or opens again from the day after it; null opens all. */
-export default route<object, object, { until: Day | null, reason: string }>({ role: 'supervisor', body: Joi.object({ until: day.allow(null).required(), reason: text(300).allow('').default('') }) }, async ({ body, user }) => {
-  await closePeriods(body.until, body.reason, user.name)
-  return { ok: true }
-})
+export default route<object, object, { until: Day | null; reason: string }>(
+  {
+    role: 'supervisor',
+    body: Joi.object({ until: day.allow(null).required(), reason: text(300).allow('').default('') }),
+  },
+  async ({ body, user }) => {
+    await closePeriods(body.until, body.reason, user.name)
+    return { ok: true }
+  },
+)

@@ -14,7 +14,8 @@ Sequelize.useCLS({
   bind: <F>(fn: F) => fn,
   get: (key: string) => (key === 'transaction' ? currentTransaction() : scope.getStore()?.get(key)),
   set: (key: string, value: unknown) => scope.getStore()?.set(key, value),
-  run: (callback: (context: unknown) => unknown) => scope.run(new Map(scope.getStore()), () => callback(undefined)),
+  run: (callback: (context: unknown) => unknown) =>
+    scope.run(new Map(scope.getStore()), () => callback(undefined)),
 } as never)
 
 let instance: Sequelize | undefined
@@ -22,15 +23,21 @@ let instance: Sequelize | undefined
 export function database(): Sequelize {
   if (!instance) {
     instance = new Sequelize(config.databaseUrl, {
-      dialect: 'postgres', dialectModule: pg, logging: false,
+      dialect: 'postgres',
+      dialectModule: pg,
+      logging: false,
       pool: { max: Number(process.env.CLOTHESPIN_POOL ?? 12), idle: 30_000, acquire: 30_000 },
       define: { underscored: true, timestamps: false },
       dialectOptions: { application_name: `clothespin ${process.env.CLOTHESPIN_PROCESS ?? 'web'}` },
     })
-    instance.addHook('beforeQuery' as never, ((options: { transaction?: Transaction | null }) => {
-      const current = currentTransaction()
-      if (current && options.transaction !== current) throw new Error('a query inside inTransaction would run outside it')
-    }) as never)
+    instance.addHook(
+      'beforeQuery' as never,
+      ((options: { transaction?: Transaction | null }) => {
+        const current = currentTransaction()
+        if (current && options.transaction !== current)
+          throw new Error('a query inside inTransaction would run outside it')
+      }) as never,
+    )
   }
   return instance
 }
@@ -42,7 +49,9 @@ export async function closeDatabase(): Promise<void> {
 
 function currentTransaction(): Transaction | undefined {
   const transaction = scope.getStore()?.get('transaction') as Transaction | undefined
-  return transaction && !(transaction as Transaction & { finished?: string }).finished ? transaction : undefined
+  return transaction && !(transaction as Transaction & { finished?: string }).finished
+    ? transaction
+    : undefined
 }
 
 /** Runs `work` in one transaction; joins the current one if there is any. */
@@ -86,7 +95,10 @@ export async function one<T extends object>(sql: string, bind: Bind = []): Promi
 
 /** Runs a statement; answers how many rows it touched (the type is only how Sequelize is asked for that count). */
 export async function run(sql: string, bind: Bind = []): Promise<number> {
-  return database().query(sql, { bind: bind.length ? [...bind] : undefined, type: QueryTypes.BULKDELETE }) as unknown as Promise<number>
+  return database().query(sql, {
+    bind: bind.length ? [...bind] : undefined,
+    type: QueryTypes.BULKDELETE,
+  }) as unknown as Promise<number>
 }
 
 /** A value for a jsonb parameter. */

@@ -47,7 +47,9 @@ export async function migrate(): Promise<void> {
   await client.connect()
   try {
     await client.query('select pg_advisory_lock($1)', [migrationLock])
-    await client.query('create table if not exists migration (name text primary key, done_at timestamptz not null default now())')
+    await client.query(
+      'create table if not exists migration (name text primary key, done_at timestamptz not null default now())',
+    )
     const umzug = new Umzug({
       migrations: migrations.map(({ name, sql }) => ({
         name,
@@ -64,7 +66,10 @@ export async function migrate(): Promise<void> {
         },
       })),
       storage: {
-        executed: async () => (await client.query<{ name: string }>('select name from migration order by name')).rows.map(row => row.name),
+        executed: async () =>
+          (await client.query<{ name: string }>('select name from migration order by name')).rows.map(
+            (row) => row.name,
+          ),
         logMigration: async () => {},
         unlogMigration: async () => {},
       },

@@ -25,7 +25,16 @@ export interface Jobs {
 }
 
 const priority: Record<keyof Jobs, number> = {
-  'look-at-events': 0, 'refresh-papers': 0, 'send-run': 1, 'issue-papers': 1, 'paint-documents': 2, 'send-dispatches': 3, 'send-rehearsals': 3, 'read-bank-file': 2, 'book-bank-entries': 2, 'go-on-importing': 2,
+  'look-at-events': 0,
+  'refresh-papers': 0,
+  'send-run': 1,
+  'issue-papers': 1,
+  'paint-documents': 2,
+  'send-dispatches': 3,
+  'send-rehearsals': 3,
+  'read-bank-file': 2,
+  'book-bank-entries': 2,
+  'go-on-importing': 2,
 }
 
 /**
@@ -33,12 +42,24 @@ const priority: Record<keyof Jobs, number> = {
  * A job is a wake-up call; should it be lost, the sweeper adds another from the rows. Retries come from the rows too.
  * With a `key`, a job of that key that has not started yet is replaced.
  */
-export async function addJob<Name extends keyof Jobs>(name: Name, payload: Jobs[Name], options: { runAt?: Date, key?: string } = {}): Promise<void> {
-  await run('select graphile_worker.add_job($1, $2::json, max_attempts := 3, priority := $3, run_at := $4, job_key := $5)',
-    [name, json(payload), priority[name], options.runAt ?? null, options.key ?? null])
+export async function addJob<Name extends keyof Jobs>(
+  name: Name,
+  payload: Jobs[Name],
+  options: { runAt?: Date; key?: string } = {},
+): Promise<void> {
+  await run(
+    'select graphile_worker.add_job($1, $2::json, max_attempts := 3, priority := $3, run_at := $4, job_key := $5)',
+    [name, json(payload), priority[name], options.runAt ?? null, options.key ?? null],
+  )
 }
 
 /** Adds one job per group of ids. */
-export async function addJobs<Name extends keyof Jobs>(name: Name, ids: readonly number[], groupSize: number, payload: (ids: number[]) => Jobs[Name]): Promise<void> {
-  for (let at = 0; at < ids.length; at += groupSize) await addJob(name, payload(ids.slice(at, at + groupSize)))
+export async function addJobs<Name extends keyof Jobs>(
+  name: Name,
+  ids: readonly number[],
+  groupSize: number,
+  payload: (ids: number[]) => Jobs[Name],
+): Promise<void> {
+  for (let at = 0; at < ids.length; at += groupSize)
+    await addJob(name, payload(ids.slice(at, at + groupSize)))
 }

@@ -35,14 +35,19 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
 
 /** The task list for one worker process; errors are logged with the job and left to the queue and the sweeper. */
 export function taskList(workerId: string): TaskList {
-  return Object.fromEntries(Object.entries(tasks).map(([name, task]) => [name, async (payload: unknown) => {
-    try {
-      await (task as (payload: unknown, workerId: string) => Promise<void>)(payload, workerId)
-    } catch (error) {
-      log.error({ job: name, payload, error: reasonOf(error) }, 'a job failed')
-      throw error
-    }
-  }]))
+  return Object.fromEntries(
+    Object.entries(tasks).map(([name, task]) => [
+      name,
+      async (payload: unknown) => {
+        try {
+          await (task as (payload: unknown, workerId: string) => Promise<void>)(payload, workerId)
+        } catch (error) {
+          log.error({ job: name, payload, error: reasonOf(error) }, 'a job failed')
+          throw error
+        }
+      },
+    ]),
+  )
 }
 
 const beatSeconds = 5
@@ -52,14 +57,23 @@ export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
   const workerId = `worker ${randomUUID()}`
   const startedAt = clock.now()
   const queueWorkers = new Set<string>()
-  const quiet = new Logger(() => (level, message) => (level === 'error' ? log.warn({ queue: message }, 'the queue reported an error') : undefined))
+  const quiet = new Logger(
+    () => (level, message) =>
+      level === 'error' ? log.warn({ queue: message }, 'the queue reported an error') : undefined,
+  )
   const events: WorkerEvents = new EventEmitter()
   events.on('worker:create', ({ worker }) => queueWorkers.add(worker.workerId))
   await beat(workerId, [], startedAt)
   warmRenderPool()
   const runner: Runner = await run({
-    connectionString: config.databaseUrl, concurrency: config.concurrency, taskList: taskList(workerId), noHandleSignals: true, logger: quiet,
-    pollInterval: 2000, maxPoolSize: config.concurrency + 2, events,
+    connectionString: config.databaseUrl,
+    concurrency: config.concurrency,
+    taskList: taskList(workerId),
+    noHandleSignals: true,
+    logger: quiet,
+    pollInterval: 2000,
+    maxPoolSize: config.concurrency + 2,
+    events,
   })
   await beat(workerId, [...queueWorkers], startedAt)
   const listener = listenForReports()
@@ -68,9 +82,11 @@ export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
     return () => {
       if (busy) return
       busy = true
-      act().catch((error: unknown) => log.warn({ what, error: String(error) }, 'will be tried again')).finally(() => {
-        busy = false
-      })
+      act()
+        .catch((error: unknown) => log.warn({ what, error: String(error) }, 'will be tried again'))
+        .finally(() => {
+          busy = false
+        })
     }
   }
   const beatNow = safely('heartbeat', () => beat(workerId, [...queueWorkers], startedAt))

@@ -6,7 +6,7 @@ export async function merge(files: readonly Uint8Array[]): Promise<Uint8Array> {
   whole.setTitle('Papers to print')
   const read = new Map<Uint8Array, PDFDocument>()
   for (const file of files) {
-    const source = read.get(file) ?? await PDFDocument.load(file, { updateMetadata: false })
+    const source = read.get(file) ?? (await PDFDocument.load(file, { updateMetadata: false }))
     read.set(file, source)
     for (const page of await whole.copyPages(source, source.getPageIndices())) whole.addPage(page)
   }

@@ -12,14 +12,25 @@ const painter = new PdfkitPainter('.build/fonts')
 const folder = mkdtempSync(join(tmpdir(), 'clothespin-painter-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
-async function painted(name: string, paper: ReturnType<typeof exampleInvoice>, design = plain): Promise<{ file: string, tags: string }> {
+async function painted(
+  name: string,
+  paper: ReturnType<typeof exampleInvoice>,
+  design = plain,
+): Promise<{ file: string; tags: string }> {
   const file = join(folder, `${name}.pdf`)
-  writeFileSync(file, await painter.paint(layOut(paper, design, metrics), new Map(), { madeAt: new Date(0), author: paper.brand.legalName, subject: '' }))
+  writeFileSync(
+    file,
+    await painter.paint(layOut(paper, design, metrics), new Map(), {
+      madeAt: new Date(0),
+      author: paper.brand.legalName,
+      subject: '',
+    }),
+  )
   return { file, tags: execFileSync('pdfinfo', ['-struct-text', file], { encoding: 'utf8' }) }
 }
 
 describe('tags', () => {
-  test('one heading, tables with header cells, the payment code with its words, in the paper\'s language', async () => {
+  test("one heading, tables with header cells, the payment code with its words, in the paper's language", async () => {
     const { file, tags } = await painted('plain', exampleInvoice())
     expect(tags.match(/^ *H1/gm)).toHaveLength(1)
     expect(tags).toMatch(/H1[^\n]*\n\s+"Invoice INV-2026-00042"/)
@@ -28,7 +39,9 @@ describe('tags', () => {
     expect(tags).toContain('Figure')
     const info = execFileSync('pdfinfo', [file], { encoding: 'utf8' })
     expect(info).toMatch(/Tagged:\s+yes/)
-    expect(execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-'], { encoding: 'latin1' })).toMatch(/\/Lang \(en\)/)
+    expect(
+      execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-'], { encoding: 'latin1' }),
+    ).toMatch(/\/Lang \(en\)/)
   })
 
   test('a table over several pages stays one table with one heading row; repeated heads and feet are artifacts', async () => {
@@ -37,7 +50,9 @@ describe('tags', () => {
     expect(tags.match(/"IT-60"/g)).toHaveLength(1)
     expect(tags).not.toContain('Page 2 of')
     expect(execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' })).toContain('Page 2 of')
-    expect(execFileSync('qpdf', ['--check', file], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors')
+    expect(execFileSync('qpdf', ['--check', file], { encoding: 'utf8' })).toContain(
+      'No syntax or stream encoding errors',
+    )
   })
 
   test('the sum to pay is read after its label', async () => {

@@ -15,7 +15,11 @@ interface Subset {
   _addGlyph: (id: number) => number
 }
 
-interface Glyph { id: number, advanceWidth: number, codePoints: number[] }
+interface Glyph {
+  id: number
+  advanceWidth: number
+  codePoints: number[]
+}
 
 /**
  * A fontkit font as pdfkit wants it, made once per thread. pdfkit would parse the file and shape every text for every document;
@@ -23,7 +27,7 @@ interface Glyph { id: number, advanceWidth: number, codePoints: number[] }
  */
 class CachedFont {
   private readonly glyphs = new Map<number, Glyph>()
-  private readonly simple = new Map<number, { outline: Uint8Array, metric: unknown }>()
+  private readonly simple = new Map<number, { outline: Uint8Array; metric: unknown }>()
   readonly postscriptName: string
   readonly unitsPerEm: number
   readonly ascent: number
@@ -38,7 +42,10 @@ class CachedFont {
   readonly 'OS/2': unknown
   readonly _tables: unknown
 
-  constructor(private readonly font: ReturnType<typeof fontkit.create> & Record<string, never>, id: string) {
+  constructor(
+    private readonly font: ReturnType<typeof fontkit.create> & Record<string, never>,
+    id: string,
+  ) {
     this.postscriptName = `${String(font.postscriptName)}-${id}`
     this.unitsPerEm = font.unitsPerEm
     this.ascent = font.ascent
@@ -70,7 +77,8 @@ class CachedFont {
       const index = add(id)
       const outline = subset.glyf[index]!
       const isCompound = outline.length >= 2 && outline[0]! >= 0x80 // numberOfContours, int16, is negative: OpenType glyf table
-      if (!isCompound) this.simple.set(id, { outline: Uint8Array.from(outline), metric: subset.hmtx.metrics[index] })
+      if (!isCompound)
+        this.simple.set(id, { outline: Uint8Array.from(outline), metric: subset.hmtx.metrics[index] })
       return index
     }
     return subset
@@ -81,7 +89,7 @@ class CachedFont {
   }
 
   /** Fresh positions on each call: pdfkit rescales them in place. */
-  layout(text: string): { glyphs: Glyph[], positions: object[], advanceWidth: number } {
+  layout(text: string): { glyphs: Glyph[]; positions: object[]; advanceWidth: number } {
     const glyphs: Glyph[] = []
     const positions: object[] = []
     let advanceWidth = 0
@@ -103,13 +111,16 @@ class CachedFont {
 
 /** What pdfkit offers beneath its text call; not in its types. */
 interface Content {
-  page: { height: number, fonts: Record<string, unknown> }
+  page: { height: number; fonts: Record<string, unknown> }
   addContent(text: string): void
-  _font: { id: string, ref(): unknown, encode(text: string): [string[], unknown] }
+  _font: { id: string; ref(): unknown; encode(text: string): [string[], unknown] }
 }
 
 /** What the page's content stream was last told. */
-interface Pen { face: string, colour: string }
+interface Pen {
+  face: string
+  colour: string
+}
 
 const n = (value: number) => String(Math.round(value * 1000) / 1000)
 
@@ -131,10 +142,21 @@ export class PdfkitPainter implements Painter {
 
   async paint(laidOut: LaidOut, pictures: Pictures, facts: PaintFacts): Promise<Uint8Array> {
     const doc = new PDFDocument({
-      font: null as never, autoFirstPage: false, pdfVersion: '1.7', tagged: true, displayTitle: true, lang: laidOut.language, margin: 0,
+      font: null as never,
+      autoFirstPage: false,
+      pdfVersion: '1.7',
+      tagged: true,
+      displayTitle: true,
+      lang: laidOut.language,
+      margin: 0,
       info: {
-        Title: laidOut.title, Author: facts.author, Subject: facts.subject, Creator: 'Clothespin', Producer: 'Clothespin',
-        CreationDate: facts.madeAt, ModDate: facts.madeAt,
+        Title: laidOut.title,
+        Author: facts.author,
+        Subject: facts.subject,
+        Creator: 'Clothespin',
+        Producer: 'Clothespin',
+        CreationDate: facts.madeAt,
+        ModDate: facts.madeAt,
       },
     } as PDFKit.PDFDocumentOptions)
     const chunks: Buffer[] = []
@@ -158,7 +180,8 @@ export class PdfkitPainter implements Painter {
 
   private draw(doc: PDFKit.PDFDocument, op: DrawOp, pictures: Pictures, pen: Pen): void {
     switch (op.op) {
-      case 'text': return this.text(doc, op, pen)
+      case 'text':
+        return this.text(doc, op, pen)
       case 'line':
         doc.moveTo(op.x1, op.y1).lineTo(op.x2, op.y2).lineWidth(op.width).stroke(op.colour)
         return
@@ -174,7 +197,13 @@ export class PdfkitPainter implements Painter {
       }
       case 'modules':
         op.rows.forEach((row, y) => {
-          for (const dark of row.matchAll(/1+/g)) doc.rect(op.x + dark.index * op.module, op.y + y * op.module, dark[0].length * op.module, op.module)
+          for (const dark of row.matchAll(/1+/g))
+            doc.rect(
+              op.x + dark.index * op.module,
+              op.y + y * op.module,
+              dark[0].length * op.module,
+              op.module,
+            )
         })
         doc.fill(op.colour)
         pen.colour = op.colour
@@ -192,7 +221,9 @@ export class PdfkitPainter implements Painter {
       const font = content._font
       content.page.fonts[font.id] ??= font.ref()
       const [codes] = font.encode(piece.text)
-      content.addContent(`BT /${font.id} ${n(op.size)} Tf 1 0 0 -1 ${n(x)} ${n(op.y)} Tm <${codes.join('')}> Tj ET`)
+      content.addContent(
+        `BT /${font.id} ${n(op.size)} Tf 1 0 0 -1 ${n(x)} ${n(op.y)} Tm <${codes.join('')}> Tj ET`,
+      )
       x += piece.width
     }
   }

@@ -14,7 +14,8 @@ let pool: Piscina<RenderTask, Rendered> | undefined
 function threads(): Piscina<RenderTask, Rendered> {
   pool ??= new Piscina<RenderTask, Rendered>({
     filename: pathToFileURL(resolve(config.renderThread)).href,
-    minThreads: availableParallelism(), maxThreads: availableParallelism(),
+    minThreads: availableParallelism(),
+    maxThreads: availableParallelism(),
   })
   return pool
 }
@@ -40,7 +41,13 @@ async function logoOf(design: Stationery): Promise<Uint8Array | null> {
 
 /** The PDF of a paper; `bytes` is null when the layout found a problem. */
 export async function renderPaper(paper: Paper, design: Stationery, madeAt: Date): Promise<Rendered> {
-  return threads().run({ paper, design, logo: await logoOf(design), madeAt: madeAt.toISOString(), layoutOnly: false })
+  return threads().run({
+    paper,
+    design,
+    logo: await logoOf(design),
+    madeAt: madeAt.toISOString(),
+    layoutOnly: false,
+  })
 }
 
 /** What would stop the paper from being drawn, and its number of pages. */

@@ -25,7 +25,12 @@ export interface RenderTask {
 /** Several PDFs into one, in a thread as well. */
 export { merge } from './merge'
 
-export interface Rendered { bytes: Uint8Array | null, pages: number, problems: LayoutProblem[], renderer: string }
+export interface Rendered {
+  bytes: Uint8Array | null
+  pages: number
+  problems: LayoutProblem[]
+  renderer: string
+}
 
 const metrics = new FontMetrics(faces as unknown as FontFace[])
 const painter = new PdfkitPainter(config.fontFolder)
@@ -36,10 +41,13 @@ const renderer = `${painter.version} fonts-${metrics.hash.slice(0, 12)}`
 export default async function render(task: RenderTask): Promise<Rendered> {
   const laidOut = layOut(task.paper, task.design, metrics)
   const { problems } = laidOut
-  if (task.layoutOnly || problems.length > 0) return { bytes: null, pages: laidOut.pages.length, problems, renderer }
+  if (task.layoutOnly || problems.length > 0)
+    return { bytes: null, pages: laidOut.pages.length, problems, renderer }
   const pictures = new Map(task.design.logo && task.logo ? [[task.design.logo.picture, task.logo]] : [])
   const bytes = await painter.paint(laidOut, pictures, {
-    madeAt: new Date(task.madeAt), author: task.paper.brand.legalName, subject: task.paper.facts.find(fact => fact.key === 'order')?.value ?? '',
+    madeAt: new Date(task.madeAt),
+    author: task.paper.brand.legalName,
+    subject: task.paper.facts.find((fact) => fact.key === 'order')?.value ?? '',
   })
   return { bytes, pages: laidOut.pages.length, problems, renderer }
 }

@@ -10,7 +10,13 @@ interface Tagging {
   addStructure(element: Element): void
 }
 
-const types = { 'heading': 'H1', 'paragraph': 'P', 'table heading': 'TH', 'table cell': 'TD', 'figure': 'Figure' } as const
+const types = {
+  heading: 'H1',
+  paragraph: 'P',
+  'table heading': 'TH',
+  'table cell': 'TD',
+  figure: 'Figure',
+} as const
 
 /**
  * The structure of a PDF (ISO 32000-1, 14.8): headings, paragraphs, tables with rows and header cells, pictures with their alternative
@@ -20,7 +26,10 @@ export class Tags {
   private readonly doc: Tagging
   private readonly root: Element
   private readonly open: Element[] = []
-  private readonly tables = new Map<number, { table: Element, rows: Map<number, { row: Element, cells: Map<number, Element> }> }>()
+  private readonly tables = new Map<
+    number,
+    { table: Element; rows: Map<number, { row: Element; cells: Map<number, Element> }> }
+  >()
   private artifact = false
 
   constructor(doc: PDFKit.PDFDocument) {
@@ -49,11 +58,16 @@ export class Tags {
     const cell = op.op === 'text' ? op.cell : undefined
     if (!cell) return this.make(this.root, type, 'alt' in op ? { alt: op.alt } : {})
     let table = this.tables.get(cell.table)
-    if (!table) this.tables.set(cell.table, table = { table: this.make(this.root, 'Table'), rows: new Map() })
+    if (!table)
+      this.tables.set(cell.table, (table = { table: this.make(this.root, 'Table'), rows: new Map() }))
     let row = table.rows.get(cell.row)
-    if (!row) table.rows.set(cell.row, row = { row: this.make(table.table, 'TR'), cells: new Map() })
+    if (!row) table.rows.set(cell.row, (row = { row: this.make(table.table, 'TR'), cells: new Map() }))
     let element = row.cells.get(cell.column)
-    if (!element) row.cells.set(cell.column, element = this.make(row.row, type, type === 'TH' ? { scope: 'Column' } : {}))
+    if (!element)
+      row.cells.set(
+        cell.column,
+        (element = this.make(row.row, type, type === 'TH' ? { scope: 'Column' } : {})),
+      )
     return element
   }
 

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { keyset, likeText, paged } from './keyset'
 
 test('a page knows where the next begins, and the last that there is none', () => {
-  const rows = [1, 2, 3].map(id => ({ id, sortKey: `k${id}` }))
+  const rows = [1, 2, 3].map((id) => ({ id, sortKey: `k${id}` }))
   const page = paged(rows, 2)
   expect(page.rows).toEqual([{ id: 1 }, { id: 2 }])
   const parameters: unknown[] = ['kept']
@@ -13,8 +13,14 @@ test('a page knows where the next begins, and the last that there is none', () =
 })
 
 test('a forged place is refused', () => {
-  for (const bad of ['x', Buffer.from('{}').toString('base64url'), Buffer.from('["a","b"]').toString('base64url')]) {
-    expect(() => keyset({ key: 'k', type: 'text', descending: false }, 'id', bad, [])).toThrow('Load the list again')
+  for (const bad of [
+    'x',
+    Buffer.from('{}').toString('base64url'),
+    Buffer.from('["a","b"]').toString('base64url'),
+  ]) {
+    expect(() => keyset({ key: 'k', type: 'text', descending: false }, 'id', bad, [])).toThrow(
+      'Load the list again',
+    )
   }
 })
 

@@ -7,10 +7,17 @@ export class Statements {
 
   names(): string[] {
     const place = join(this.folder, 'bank')
-    return existsSync(place) ? readdirSync(place).filter(name => /^[\w.-]+\.(xml|csv)$/.test(name)).sort().reverse() : []
+    return existsSync(place)
+      ? readdirSync(place)
+          .filter((name) => /^[\w.-]+\.(xml|csv)$/.test(name))
+          .sort()
+          .reverse()
+      : []
   }
 
   read(name: string): Buffer | undefined {
-    return this.names().includes(basename(name)) ? readFileSync(join(this.folder, 'bank', basename(name))) : undefined
+    return this.names().includes(basename(name))
+      ? readFileSync(join(this.folder, 'bank', basename(name)))
+      : undefined
   }
 }

@@ -14,25 +14,45 @@ export interface Report {
 /** A delivery report as RFC 3462 and RFC 3464 have it: words for people, the status for programs. */
 export function reportMessage(report: Report): string {
   const boundary = `report-${randomUUID()}`
-  const words = report.action === 'failed'
-    ? `Your mail "${report.subject}" could not be delivered to ${report.recipient}:\r\n${report.diagnostic}`
-    : `Your mail "${report.subject}" was delivered to ${report.recipient}.`
+  const words =
+    report.action === 'failed'
+      ? `Your mail "${report.subject}" could not be delivered to ${report.recipient}:\r\n${report.diagnostic}`
+      : `Your mail "${report.subject}" was delivered to ${report.recipient}.`
   return [
-    'From: Mail post <postmaster@post.example>', `To: <${report.returnPath}>`, `Date: ${new Date().toUTCString().replace('GMT', '+0000')}`,
-    `Message-ID: <${randomUUID()}@post.example>`, `Subject: ${report.action === 'failed' ? 'Undelivered' : 'Delivered'}: ${report.recipient}`,
-    'MIME-Version: 1.0', 'Auto-Submitted: auto-replied', `Content-Type: multipart/report; report-type=delivery-status; boundary="${boundary}"`, '',
-    `--${boundary}`, 'Content-Type: text/plain; charset=utf-8', '', words, '',
-    `--${boundary}`, 'Content-Type: message/delivery-status', '',
-    'Reporting-MTA: dns; post.example', `Arrival-Date: ${new Date().toUTCString().replace('GMT', '+0000')}`, '',
-    `Original-Recipient: rfc822;${report.recipient}`, `Final-Recipient: rfc822;${report.recipient}`, `Action: ${report.action}`, `Status: ${report.status}`,
-    `Diagnostic-Code: smtp; ${report.diagnostic}`, '',
-    `--${boundary}--`, '',
+    'From: Mail post <postmaster@post.example>',
+    `To: <${report.returnPath}>`,
+    `Date: ${new Date().toUTCString().replace('GMT', '+0000')}`,
+    `Message-ID: <${randomUUID()}@post.example>`,
+    `Subject: ${report.action === 'failed' ? 'Undelivered' : 'Delivered'}: ${report.recipient}`,
+    'MIME-Version: 1.0',
+    'Auto-Submitted: auto-replied',
+    `Content-Type: multipart/report; report-type=delivery-status; boundary="${boundary}"`,
+    '',
+    `--${boundary}`,
+    'Content-Type: text/plain; charset=utf-8',
+    '',
+    words,
+    '',
+    `--${boundary}`,
+    'Content-Type: message/delivery-status',
+    '',
+    'Reporting-MTA: dns; post.example',
+    `Arrival-Date: ${new Date().toUTCString().replace('GMT', '+0000')}`,
+    '',
+    `Original-Recipient: rfc822;${report.recipient}`,
+    `Final-Recipient: rfc822;${report.recipient}`,
+    `Action: ${report.action}`,
+    `Status: ${report.status}`,
+    `Diagnostic-Code: smtp; ${report.diagnostic}`,
+    '',
+    `--${boundary}--`,
+    '',
   ].join('\r\n')
 }
 
 /** Sends reports to the sender's own listener, one connection at a time, trying again while it answers 4xx or is away. */
 export class Reporter {
-  private readonly queue: { report: Report, dueAt: number, tries: number }[] = []
+  private readonly queue: { report: Report; dueAt: number; tries: number }[] = []
   private timer: NodeJS.Timeout | undefined
   private busy = false
 
@@ -47,14 +67,14 @@ export class Reporter {
   private arm(): void {
     clearTimeout(this.timer)
     if (this.busy || this.queue.length === 0) return
-    const next = Math.min(...this.queue.map(one => one.dueAt))
+    const next = Math.min(...this.queue.map((one) => one.dueAt))
     this.timer = setTimeout(() => void this.run(), Math.max(0, next - Date.now()))
   }
 
   private async run(): Promise<void> {
     this.busy = true
     const now = Date.now()
-    const due = this.queue.filter(one => one.dueAt <= now)
+    const due = this.queue.filter((one) => one.dueAt <= now)
     let connection: SMTPConnection | undefined
     for (const one of due) {
       this.queue.splice(this.queue.indexOf(one), 1)
@@ -63,7 +83,8 @@ export class Reporter {
         await send(connection, one.report)
       } catch (error) {
         const code = (error as { responseCode?: number }).responseCode ?? 0
-        if (code < 500 && one.tries < 40) this.queue.push({ ...one, dueAt: Date.now() + 1500, tries: one.tries + 1 })
+        if (code < 500 && one.tries < 40)
+          this.queue.push({ ...one, dueAt: Date.now() + 1500, tries: one.tries + 1 })
         connection?.close()
         connection = undefined
       }
@@ -76,10 +97,19 @@ export class Reporter {
 
 function connect(port: number): Promise<SMTPConnection> {
   return new Promise((resolve, reject) => {
-    const connection = new SMTPConnection({ host: '127.0.0.1', port, ignoreTLS: true, connectionTimeout: 3000, greetingTimeout: 3000, socketTimeout: 5000 })
+    const connection = new SMTPConnection({
+      host: '127.0.0.1',
+      port,
+      ignoreTLS: true,
+      connectionTimeout: 3000,
+      greetingTimeout: 3000,
+      socketTimeout: 5000,
+    })
     connection.once('error', reject)
-    connection.on('error', () => { /* a broken line is seen by whoever sends next */ })
-    connection.connect(error => (error ? reject(error) : resolve(connection)))
+    connection.on('error', () => {
+      /* a broken line is seen by whoever sends next */
+    })
+    connection.connect((error) => (error ? reject(error) : resolve(connection)))
   })
 }
 

@@ -9,7 +9,7 @@ import { Rules } from './rules'
 
 const folder = () => mkdtempSync(join(tmpdir(), 'standin-'))
 
-test('an address\'s own rule goes before its domain\'s, and rules outlive a restart', () => {
+test("an address's own rule goes before its domain's, and rules outlive a restart", () => {
   const place = folder()
   const rules = new Rules(place)
   rules.set({ who: 'house.example', does: 'no report' })
@@ -23,7 +23,11 @@ test('an address\'s own rule goes before its domain\'s, and rules outlive a rest
 
 test('mails outlive a restart, and a line cut off by a kill does no harm', async () => {
   const place = folder()
-  new Mailboxes(place).keep(['A@house.example', 'b@house.example'], 'x@y.example', Buffer.from('Subject: Hello\r\nMessage-ID: <1@y>\r\n\r\nText'))
+  new Mailboxes(place).keep(
+    ['A@house.example', 'b@house.example'],
+    'x@y.example',
+    Buffer.from('Subject: Hello\r\nMessage-ID: <1@y>\r\n\r\nText'),
+  )
   const { appendFileSync } = await import('node:fs')
   appendFileSync(join(place, 'index.jsonl'), '{"id":"cut')
   const again = new Mailboxes(place)
@@ -33,7 +37,16 @@ test('mails outlive a restart, and a line cut off by a kill does no harm', async
 })
 
 test('a report is a proper multipart/report that a mail program can read', async () => {
-  const mail = await simpleParser(reportMessage({ returnPath: 'd1@r.example', recipient: 'a@house.example', action: 'failed', status: '5.1.1', diagnostic: '550 5.1.1 nobody', subject: 'Invoice' }))
+  const mail = await simpleParser(
+    reportMessage({
+      returnPath: 'd1@r.example',
+      recipient: 'a@house.example',
+      action: 'failed',
+      status: '5.1.1',
+      diagnostic: '550 5.1.1 nobody',
+      subject: 'Invoice',
+    }),
+  )
   expect(mail.subject).toBe('Undelivered: a@house.example')
   expect(mail.text).toContain('could not be delivered')
   expect(mail.headers.get('content-type')).toMatchObject({ value: 'multipart/report' })

@@ -2,8 +2,16 @@ import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 
 /** The kinds of trouble that can be played. */
-export const behaviours = ['bounce at once', 'bounce later', 'refuse for minutes', 'accept slowly', 'mailbox full', 'drop during data', 'no report'] as const
-export type Behaviour = typeof behaviours[number]
+export const behaviours = [
+  'bounce at once',
+  'bounce later',
+  'refuse for minutes',
+  'accept slowly',
+  'mailbox full',
+  'drop during data',
+  'no report',
+] as const
+export type Behaviour = (typeof behaviours)[number]
 
 /** What happens to mail for an address ("name@house.example") or a whole domain ("house.example"). */
 export interface Rule {
@@ -19,7 +27,10 @@ export interface Rule {
 export class Rules {
   private rules: Rule[] = []
 
-  constructor(folder: string, private readonly file = join(folder, 'rules.json')) {
+  constructor(
+    folder: string,
+    private readonly file = join(folder, 'rules.json'),
+  ) {
     if (existsSync(this.file)) this.rules = JSON.parse(readFileSync(this.file, 'utf8')) as Rule[]
   }
 
@@ -28,12 +39,12 @@ export class Rules {
   }
 
   set(rule: Rule): void {
-    this.rules = [...this.rules.filter(other => other.who !== rule.who), rule]
+    this.rules = [...this.rules.filter((other) => other.who !== rule.who), rule]
     this.keep()
   }
 
   remove(who: string): void {
-    this.rules = this.rules.filter(rule => rule.who !== who)
+    this.rules = this.rules.filter((rule) => rule.who !== who)
     this.keep()
   }
 
@@ -41,7 +52,7 @@ export class Rules {
   of(address: string): Rule | undefined {
     const whole = address.toLowerCase()
     const domain = whole.slice(whole.lastIndexOf('@') + 1)
-    return this.rules.find(rule => rule.who === whole) ?? this.rules.find(rule => rule.who === domain)
+    return this.rules.find((rule) => rule.who === whole) ?? this.rules.find((rule) => rule.who === domain)
   }
 
   private keep(): void {

@@ -4,8 +4,16 @@ import { useDesk } from './desk'
 /* Accounts from the screen: a payment in part, over, by mistake and twice; a refund; marks; all of a customer's age at a glance. */
 const desk = useDesk()
 const inHand = '[aria-label="The account in hand"]'
-const openItem = () => desk.page.$eval(`${inHand} [data-open]`, element => ({ number: (element as HTMLElement).dataset.open!, words: (element as HTMLElement).innerText }))
-const recorded = () => desk.page.$$eval(`${inHand} [aria-label="Payments"] > li`, items => items.filter(item => item.querySelector('.payment')).length)
+const openItem = () =>
+  desk.page.$eval(`${inHand} [data-open]`, (element) => ({
+    number: (element as HTMLElement).dataset.open!,
+    words: (element as HTMLElement).innerText,
+  }))
+const recorded = () =>
+  desk.page.$$eval(
+    `${inHand} [aria-label="Payments"] > li`,
+    (items) => items.filter((item) => item.querySelector('.payment')).length,
+  )
 
 async function begin(): Promise<string> {
   await desk.page.goto(`${desk.base}/accounts`)
@@ -24,7 +32,11 @@ describe('Accounts', () => {
   test('shows who owes what by age, most overdue first, drawn and in figures', async () => {
     await begin()
     await desk.wait('[aria-label="Ageing"] svg')
-    const sums = await desk.page.$$eval('[aria-label="Open accounts"] [role="option"]', rows => rows.map(row => Number([...row.querySelectorAll<HTMLElement>('.sum')][0]!.innerText.replace(/[^\d.]/g, '') || '0')))
+    const sums = await desk.page.$$eval('[aria-label="Open accounts"] [role="option"]', (rows) =>
+      rows.map((row) =>
+        Number([...row.querySelectorAll<HTMLElement>('.sum')][0]!.innerText.replace(/[^\d.]/g, '') || '0'),
+      ),
+    )
     expect(sums.length).toBeGreaterThan(5)
     expect(sums).toEqual([...sums].sort((a, b) => b - a))
     expect(await desk.text('[aria-label="Ageing"]')).toMatch(/Overdue\s+[\d,.]+/)
@@ -35,10 +47,19 @@ describe('Accounts', () => {
     await desk.press('Control+Enter')
     await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="payment-amount"]'))
     await desk.page.keyboard.type('1,50')
-    await desk.page.waitForFunction(wanted => document.querySelector<HTMLInputElement>(`[data-test="settle-${wanted}"]`)?.value === '1.50', {}, number)
+    await desk.page.waitForFunction(
+      (wanted) =>
+        document.querySelector<HTMLInputElement>(`[data-test="settle-${wanted}"]`)?.value === '1.50',
+      {},
+      number,
+    )
     await desk.press('Enter')
     await desk.says('booked for')
-    await desk.page.waitForFunction(wanted => document.querySelector<HTMLElement>(`[data-open="${wanted}"]`)?.innerText.includes(' of '), {}, number)
+    await desk.page.waitForFunction(
+      (wanted) => document.querySelector<HTMLElement>(`[data-open="${wanted}"]`)?.innerText.includes(' of '),
+      {},
+      number,
+    )
   })
 
   test('the same once more is asked about, and booked only when it is another one', async () => {
@@ -52,7 +73,16 @@ describe('Accounts', () => {
     await desk.page.click('[data-test="another"]')
     await desk.page.click('[data-test="ask-go"]')
     await desk.page.waitForFunction(() => !document.querySelector('.v-dialog .ask'))
-    await desk.page.waitForFunction((selector, count) => [...document.querySelectorAll(`${selector} [aria-label="Payments"] > li`)].filter(item => item.querySelector('.payment')).length === count + 1, {}, inHand, before)
+    await desk.page.waitForFunction(
+      (selector, count) =>
+        [...document.querySelectorAll(`${selector} [aria-label="Payments"] > li`)].filter((item) =>
+          item.querySelector('.payment'),
+        ).length ===
+        count + 1,
+      {},
+      inHand,
+      before,
+    )
   })
 
   test('a payment over says what is too much; undone from its message, all is open again', async () => {
@@ -61,39 +91,76 @@ describe('Accounts', () => {
     await openDialog()
     await desk.page.keyboard.type('99999')
     await desk.wait('[data-test="on-account"]')
-    expect(await desk.text('[data-test="on-account"]')).toContain('is too much: it stays on the customer’s account')
+    expect(await desk.text('[data-test="on-account"]')).toContain(
+      'is too much: it stays on the customer’s account',
+    )
     await desk.press('Control+Enter')
     await desk.says('booked for')
-    await desk.page.waitForFunction(wanted => !document.querySelector(`[data-open="${wanted}"]`), {}, number)
+    await desk.page.waitForFunction(
+      (wanted) => !document.querySelector(`[data-open="${wanted}"]`),
+      {},
+      number,
+    )
     await desk.clickText('.corner button', 'Undo')
-    await desk.page.waitForFunction(wanted => !!document.querySelector(`[data-open="${wanted}"]`), {}, number)
+    await desk.page.waitForFunction(
+      (wanted) => !!document.querySelector(`[data-open="${wanted}"]`),
+      {},
+      number,
+    )
     expect((await openItem()).words).toBe(before)
     await desk.says('taken back: Recorded by mistake')
   })
 
   test('a payment is taken back with a reason, and an amount on one document alone', async () => {
     await begin()
-    const second = await desk.page.$$eval(`${inHand} [data-open]`, items => (items.at(-1) as HTMLElement).dataset.open!)
+    const second = await desk.page.$$eval(
+      `${inHand} [data-open]`,
+      (items) => (items.at(-1) as HTMLElement).dataset.open!,
+    )
     await openDialog()
     await desk.page.waitForSelector(`[data-test="settle-${second}"]`)
     await desk.clickText('.v-dialog td .word', second)
-    await desk.page.waitForFunction(wanted => Number(document.querySelector<HTMLInputElement>(`[data-test="settle-${wanted}"]`)?.value ?? 0) > 0, {}, second)
-    const others = await desk.page.$$eval('.v-dialog input[data-test^="settle-"]', (fields, wanted) => fields.filter(field => (field as HTMLElement).dataset.test !== `settle-${wanted}`).map(field => (field as HTMLInputElement).value).join(''), second)
+    await desk.page.waitForFunction(
+      (wanted) =>
+        Number(document.querySelector<HTMLInputElement>(`[data-test="settle-${wanted}"]`)?.value ?? 0) > 0,
+      {},
+      second,
+    )
+    const others = await desk.page.$$eval(
+      '.v-dialog input[data-test^="settle-"]',
+      (fields, wanted) =>
+        fields
+          .filter((field) => (field as HTMLElement).dataset.test !== `settle-${wanted}`)
+          .map((field) => (field as HTMLInputElement).value)
+          .join(''),
+      second,
+    )
     expect(others).toBe('')
     await desk.page.click('[data-test="ask-go"]')
     await desk.says('booked for')
-    await desk.page.waitForFunction(wanted => !document.querySelector(`[data-open="${wanted}"]`), {}, second)
+    await desk.page.waitForFunction(
+      (wanted) => !document.querySelector(`[data-open="${wanted}"]`),
+      {},
+      second,
+    )
     await desk.page.click(`${inHand} [data-test="undo-payment"]`)
     await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
     await desk.page.keyboard.type('Booked on the wrong house')
     await desk.press('Enter')
     await desk.says('Taken back by a counter-entry.')
-    await desk.page.waitForFunction(wanted => !!document.querySelector(`[data-open="${wanted}"]`), {}, second)
+    await desk.page.waitForFunction(
+      (wanted) => !!document.querySelector(`[data-open="${wanted}"]`),
+      {},
+      second,
+    )
   })
 
   test('an open item is marked as disputed, with the day that is promised, for all to see', async () => {
     await begin()
-    const number = await desk.page.$$eval(`${inHand} [data-open]`, items => (items.at(-1) as HTMLElement).dataset.open!)
+    const number = await desk.page.$$eval(
+      `${inHand} [data-open]`,
+      (items) => (items.at(-1) as HTMLElement).dataset.open!,
+    )
     await desk.page.click(`[data-open="${number}"] .word`)
     await desk.wait('input[aria-label="Disputed, why"]')
     await desk.page.type('input[aria-label="Disputed, why"]', 'Two lids cracked')
@@ -104,9 +171,18 @@ describe('Accounts', () => {
   test('payments are found by what they settled, and a reader may look but not book', async () => {
     await desk.page.goto(`${desk.base}/accounts/payments`)
     await desk.wait('[aria-label="Payments"] [role="option"]')
-    const number = await desk.page.$eval('[aria-label="Payments"] [role="option"] .settles', element => (element as HTMLElement).innerText.split(',')[0]!.trim())
+    const number = await desk.page.$eval('[aria-label="Payments"] [role="option"] .settles', (element) =>
+      (element as HTMLElement).innerText.split(',')[0]!.trim(),
+    )
     await desk.page.goto(`${desk.base}/accounts/payments?search=${number}`)
-    await desk.page.waitForFunction(wanted => [...document.querySelectorAll<HTMLElement>('[aria-label="Payments"] [role="option"]')].every(row => row.innerText.includes(wanted)), {}, number)
+    await desk.page.waitForFunction(
+      (wanted) =>
+        [...document.querySelectorAll<HTMLElement>('[aria-label="Payments"] [role="option"]')].every((row) =>
+          row.innerText.includes(wanted),
+        ),
+      {},
+      number,
+    )
     await desk.signIn('reader')
     await begin()
     expect(await desk.page.$('[data-test="record-payment"]')).toBeNull()
@@ -121,12 +197,18 @@ test('a sale that is paid at once: its invoice is paid as it is issued, the paym
   await desk.page.click('[data-test="write-invoice"]')
   await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="customer-search"]'))
   await desk.page.keyboard.type('brannoc')
-  await desk.page.waitForFunction(() => document.querySelectorAll('input[name="customer"]').length === 1 && document.querySelector<HTMLInputElement>('input[name="customer"]')!.checked)
+  await desk.page.waitForFunction(
+    () =>
+      document.querySelectorAll('input[name="customer"]').length === 1 &&
+      document.querySelector<HTMLInputElement>('input[name="customer"]')!.checked,
+  )
   await desk.page.click('.v-dialog button[aria-label^="Brand"]')
   await desk.page.waitForFunction(() => document.activeElement?.matches('.picker input'))
   await desk.page.keyboard.type('Little')
   await desk.press('Enter')
-  await desk.page.waitForFunction(() => document.querySelector('.v-dialog button[aria-label^="Brand"]')?.textContent?.includes('Little Skep'))
+  await desk.page.waitForFunction(() =>
+    document.querySelector('.v-dialog button[aria-label^="Brand"]')?.textContent?.includes('Little Skep'),
+  )
   await desk.page.click('[data-test="ask-go"]')
   await desk.wait('[data-test="keep-draft"]')
   await desk.clickText('.word', '+ line')
@@ -135,14 +217,29 @@ test('a sale that is paid at once: its invoice is paid as it is issued, the paym
   await desk.fill('input[aria-label="Line 1, price"]', '9.50')
   await desk.setDate('[data-test="supplied"]', new Date().toISOString().slice(0, 10))
   await desk.press('Control+Enter')
-  await desk.page.waitForFunction(() => document.querySelector<HTMLButtonElement>('[data-test="send-paper"]')?.disabled === false)
+  await desk.page.waitForFunction(
+    () => document.querySelector<HTMLButtonElement>('[data-test="send-paper"]')?.disabled === false,
+  )
   await desk.page.click('[data-test="send-paper"]')
   await desk.wait('[data-test="paid-by"]')
   await desk.page.select('[data-test="paid-by"]', 'cash')
   await desk.page.click('[data-test="ask-go"]')
-  await desk.page.waitForFunction(() => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''), { timeout: 20_000 })
+  await desk.page.waitForFunction(
+    () => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+    { timeout: 20_000 },
+  )
   const number = /LS26-\d+/.exec(await desk.text('aside.right'))![0]
   await desk.page.goto(`${desk.base}/accounts/payments?search=${number}`)
-  await desk.page.waitForFunction(() => /cash[\s\S]*LS26-[\s\S]*(19\.00|23\.37)/.test(document.querySelector<HTMLElement>('[aria-label="Payments"] [role="option"]')?.innerText ?? ''))
-  await desk.page.waitForFunction(() => /LSP26-\d+/.test(document.querySelector<HTMLElement>('aside.right [aria-label="Payments"] > li')?.innerText ?? ''), { timeout: 20_000 })
+  await desk.page.waitForFunction(() =>
+    /cash[\s\S]*LS26-[\s\S]*(19\.00|23\.37)/.test(
+      document.querySelector<HTMLElement>('[aria-label="Payments"] [role="option"]')?.innerText ?? '',
+    ),
+  )
+  await desk.page.waitForFunction(
+    () =>
+      /LSP26-\d+/.test(
+        document.querySelector<HTMLElement>('aside.right [aria-label="Payments"] > li')?.innerText ?? '',
+      ),
+    { timeout: 20_000 },
+  )
 })

@@ -6,31 +6,76 @@ const desk = useDesk()
 const names = {
   rightToLeft: 'مناحل الوادي الأخضر',
   markup: 'Bees 🐝 & Sons <img src=x onerror="window.broken=1"> {{ 7 * 7 }}',
-  long: 'Donaudampfschifffahrtsgesellschaftsbienenzuchtverein Oberniederwiesenbach an der Großen Laber, Abteilung Wanderimkerei e. V.'.slice(0, 120),
+  long: 'Donaudampfschifffahrtsgesellschaftsbienenzuchtverein Oberniederwiesenbach an der Großen Laber, Abteilung Wanderimkerei e. V.'.slice(
+    0,
+    120,
+  ),
 }
 let errors: string[] = []
 
 /** Records as another program gives them, by the API. */
-const give = (subject: string, records: object[]) => desk.page.evaluate(async (of, list) => {
-  const response = await fetch('/api/imports/records', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ subject: of, records: list }) })
-  return (await response.json() as { records: { outcome: string, note: string }[] }).records.filter(one => one.outcome !== 'written').map(one => one.note)
-}, subject, records)
+const give = (subject: string, records: object[]) =>
+  desk.page.evaluate(
+    async (of, list) => {
+      const response = await fetch('/api/imports/records', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ subject: of, records: list }),
+      })
+      return ((await response.json()) as { records: { outcome: string; note: string }[] }).records
+        .filter((one) => one.outcome !== 'written')
+        .map((one) => one.note)
+    },
+    subject,
+    records,
+  )
 
-const line = (order: string, customer: string, more: object = {}) => ({ number: order, date: '2026-11-20', customer, status: 'Shipped', quantity: '1', price: '41.50', taxCode: 'standard', description: 'Brood box', ...more })
+const line = (order: string, customer: string, more: object = {}) => ({
+  number: order,
+  date: '2026-11-20',
+  customer,
+  status: 'Shipped',
+  quantity: '1',
+  price: '41.50',
+  taxCode: 'standard',
+  description: 'Brood box',
+  ...more,
+})
 
 beforeAll(async () => {
   await desk.signIn('supervisor')
-  desk.page.on('pageerror', error => errors.push((error as Error).message))
+  desk.page.on('pageerror', (error) => errors.push((error as Error).message))
   const place = { country: 'Ireland', street: 'The Old Mill', town: 'Marlbridge' }
-  expect(await give('customers', [
-    { number: '90001', name: names.rightToLeft, ...place, email: 'office@valley.example' }, { number: '90002', name: names.markup, country: 'Ireland' },
-    { number: '90003', name: names.long, ...place, email: `${'a'.repeat(60)}@${'b'.repeat(60)}.example` }, { number: '90004', name: 'Two Hundred Ltd', ...place, email: 'office@twohundred.example' },
-  ])).toEqual([])
-  expect(await give('orders', [
-    line('AWK-1', '90001', { description: 'صندوق التفريخ' }), line('AWK-2', '90002', { description: '<b>Honey</b> 🍯 {{ 1 }}' }),
-    line('AWK-3', '90003', { reference: 'R'.repeat(80), description: 'Unbreakable'.repeat(20) }), line('AWK-3', '90003', { taxCode: 'zero', description: 'Book' }), line('AWK-3', '90003', { taxCode: 'reduced', description: 'Live bees', price: '0.005', quantity: '0.333' }),
-  ])).toEqual([])
-  expect(await give('orders', Array.from({ length: 200 }, (_, n) => line('AWK-4', '90004', { description: `Part ${n + 1}`, quantity: String(1 + n % 9) })))).toEqual([])
+  expect(
+    await give('customers', [
+      { number: '90001', name: names.rightToLeft, ...place, email: 'office@valley.example' },
+      { number: '90002', name: names.markup, country: 'Ireland' },
+      { number: '90003', name: names.long, ...place, email: `${'a'.repeat(60)}@${'b'.repeat(60)}.example` },
+      { number: '90004', name: 'Two Hundred Ltd', ...place, email: 'office@twohundred.example' },
+    ]),
+  ).toEqual([])
+  expect(
+    await give('orders', [
+      line('AWK-1', '90001', { description: 'صندوق التفريخ' }),
+      line('AWK-2', '90002', { description: '<b>Honey</b> 🍯 {{ 1 }}' }),
+      line('AWK-3', '90003', { reference: 'R'.repeat(80), description: 'Unbreakable'.repeat(20) }),
+      line('AWK-3', '90003', { taxCode: 'zero', description: 'Book' }),
+      line('AWK-3', '90003', {
+        taxCode: 'reduced',
+        description: 'Live bees',
+        price: '0.005',
+        quantity: '0.333',
+      }),
+    ]),
+  ).toEqual([])
+  expect(
+    await give(
+      'orders',
+      Array.from({ length: 200 }, (_, n) =>
+        line('AWK-4', '90004', { description: `Part ${n + 1}`, quantity: String(1 + (n % 9)) }),
+      ),
+    ),
+  ).toEqual([])
 }, 120_000)
 afterEach(() => {
   expect(errors).toEqual([])
@@ -38,19 +83,26 @@ afterEach(() => {
 })
 
 /** Elements of the page that stick out of their part of the screen. */
-const stickingOut = () => desk.page.evaluate(() => [
-  ...document.documentElement.scrollWidth > window.innerWidth ? ['the page'] : [],
-  ...[...document.querySelectorAll<HTMLElement>('.left, .right, .row, .foot-bar, .bar')].filter(element => element.scrollWidth > element.clientWidth + 4).map(element => `${element.className}: ${element.innerText.slice(0, 60)}`),
-  ...[...document.querySelectorAll<HTMLElement>('[role="option"]')].filter(element => element.offsetHeight !== 38).map(element => `a row ${element.offsetHeight} high`),
-])
+const stickingOut = () =>
+  desk.page.evaluate(() => [
+    ...(document.documentElement.scrollWidth > window.innerWidth ? ['the page'] : []),
+    ...[...document.querySelectorAll<HTMLElement>('.left, .right, .row, .foot-bar, .bar')]
+      .filter((element) => element.scrollWidth > element.clientWidth + 4)
+      .map((element) => `${element.className}: ${element.innerText.slice(0, 60)}`),
+    ...[...document.querySelectorAll<HTMLElement>('[role="option"]')]
+      .filter((element) => element.offsetHeight !== 38)
+      .map((element) => `a row ${element.offsetHeight} high`),
+  ])
 
 describe('every list', () => {
   test.each([
-    ['orders', '/orders?search=AWK', 'AWK-4'], ['customers by name', '/customers?search=9000', '90004'], ['the Line', '/?search=AWK', 'Two Hundred'],
+    ['orders', '/orders?search=AWK', 'AWK-4'],
+    ['customers by name', '/customers?search=9000', '90004'],
+    ['the Line', '/?search=AWK', 'Two Hundred'],
   ])('%s shows them in rows of one height, with nothing sticking out', async (_, path, words) => {
     await desk.page.goto(desk.base + path)
     await desk.says(words)
-    await new Promise(resolve => setTimeout(resolve, 300))
+    await new Promise((resolve) => setTimeout(resolve, 300))
     expect(await stickingOut()).toEqual([])
     expect(await desk.page.evaluate(() => 'broken' in window)).toBe(false)
   })
@@ -66,13 +118,20 @@ describe('every list', () => {
 describe('their invoices', () => {
   const open = async (order: string) => {
     await desk.page.goto(`${desk.base}/?search=${order}&kind=invoice`)
-    await desk.page.waitForFunction(number => document.querySelector<HTMLElement>('[role="option"]')?.innerText.includes(number), {}, order)
+    await desk.page.waitForFunction(
+      (number) => document.querySelector<HTMLElement>('[role="option"]')?.innerText.includes(number),
+      {},
+      order,
+    )
   }
 
   test('two hundred lines run over several pages, each with its number of all', async () => {
     await open('AWK-4')
     await desk.wait('[data-test="pdf-pages"] canvas')
-    await desk.page.waitForFunction(() => /· [5-9] pages/.test(document.querySelector<HTMLElement>('aside.right')?.innerText ?? ''), { timeout: 20_000 })
+    await desk.page.waitForFunction(
+      () => /· [5-9] pages/.test(document.querySelector<HTMLElement>('aside.right')?.innerText ?? ''),
+      { timeout: 20_000 },
+    )
   })
 
   test('letters that no font of ours has are said, and the invoice waits', async () => {
@@ -89,13 +148,22 @@ describe('their invoices', () => {
     await desk.page.type('.v-dialog textarea', 'Hive Lane 1\nMarlbridge')
     await desk.page.click('[data-test="ask-go"]')
     await desk.says('is kept, for every paper from now on')
-    await desk.page.waitForFunction(() => /U\+1F41D/.test(document.querySelector<HTMLElement>('aside.right')?.innerText ?? ''), { timeout: 20_000 })
+    await desk.page.waitForFunction(
+      () => /U\+1F41D/.test(document.querySelector<HTMLElement>('aside.right')?.innerText ?? ''),
+      { timeout: 20_000 },
+    )
   })
 
   test('three rates, a third of a piece and an amount under a cent add up to the cent', async () => {
     await open('AWK-3')
-    await desk.page.waitForFunction(() => document.querySelectorAll('[data-test="pdf-pages"] canvas').length > 0, { timeout: 20_000 })
-    const total = await desk.page.$eval('[role="option"] .total, [role="option"] .amount', element => (element as HTMLElement).innerText)
+    await desk.page.waitForFunction(
+      () => document.querySelectorAll('[data-test="pdf-pages"] canvas').length > 0,
+      { timeout: 20_000 },
+    )
+    const total = await desk.page.$eval(
+      '[role="option"] .total, [role="option"] .amount',
+      (element) => (element as HTMLElement).innerText,
+    )
     expect(total).toContain('92.55')
   })
 })
@@ -110,11 +178,13 @@ test('a credit larger than the invoice is refused in words, and nothing is writt
   await desk.page.keyboard.type('an amount')
   await desk.press('Enter')
   const fields = '.v-dialog input:not([type="checkbox"])'
-  await desk.page.waitForFunction(selector => document.querySelectorAll(selector).length === 2, {}, fields)
+  await desk.page.waitForFunction((selector) => document.querySelectorAll(selector).length === 2, {}, fields)
   const [amount, reason] = await desk.page.$$(fields)
   await amount!.type('9999999.99')
   await reason!.type('Too much')
   await desk.page.click('[data-test="ask-go"]')
-  await desk.page.waitForFunction(() => (document.querySelector<HTMLElement>('.v-dialog [role="alert"]')?.innerText.length ?? 0) > 10)
+  await desk.page.waitForFunction(
+    () => (document.querySelector<HTMLElement>('.v-dialog [role="alert"]')?.innerText.length ?? 0) > 10,
+  )
   expect(await desk.text('.v-dialog [role="alert"]')).toMatch(/at most|left|more than/)
 })

@@ -8,15 +8,41 @@ const desk = useDesk()
 const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8')
 
 const screens: [name: string, path: string, ready: string][] = [
-  ['To check', '/', '[role="option"]'], ['Stuck', '/?stage=stuck', '[data-test="remedy"]'], ['Waiting', '/?stage=waiting', '[role="option"]'], ['Orders', '/orders', '[role="option"]'],
-  ['Register', '/register', '[role="option"]'], ['Customers', '/customers', '.wish'], ['Print tray', '/tray', '[role="option"]'], ['Routines', '/routines', '[data-test="trial"]'], ['Company', '/company', '[data-test="guide"]'],
-  ['Numbers', '/numbers', '[data-test="proof"]'], ['A draft', '/drafts/1', '.texts'], ['Accounts', '/accounts', '[aria-label="Ageing"] svg'], ['Payments', '/accounts/payments', '[role="option"]'], ['Bank files', '/accounts/bank', '[data-test="read-file"]'], ['Imports', '/imports', '[data-test="read-file"]'], ['Proof', '/proof', '[data-test="proof-facts"]'], ['Periods', '/company?part=Periods', '[data-test="close-period"]'], ['House', '/company?part=House', '[data-test="make-token"]'], ['Number series', '/company?part=Numbers', '[data-test="samples"]'],
+  ['To check', '/', '[role="option"]'],
+  ['Stuck', '/?stage=stuck', '[data-test="remedy"]'],
+  ['Waiting', '/?stage=waiting', '[role="option"]'],
+  ['Orders', '/orders', '[role="option"]'],
+  ['Register', '/register', '[role="option"]'],
+  ['Customers', '/customers', '.wish'],
+  ['Print tray', '/tray', '[role="option"]'],
+  ['Routines', '/routines', '[data-test="trial"]'],
+  ['Company', '/company', '[data-test="guide"]'],
+  ['Numbers', '/numbers', '[data-test="proof"]'],
+  ['A draft', '/drafts/1', '.texts'],
+  ['Accounts', '/accounts', '[aria-label="Ageing"] svg'],
+  ['Payments', '/accounts/payments', '[role="option"]'],
+  ['Bank files', '/accounts/bank', '[data-test="read-file"]'],
+  ['Imports', '/imports', '[data-test="read-file"]'],
+  ['Proof', '/proof', '[data-test="proof-facts"]'],
+  ['Periods', '/company?part=Periods', '[data-test="close-period"]'],
+  ['House', '/company?part=House', '[data-test="make-token"]'],
+  ['Number series', '/company?part=Numbers', '[data-test="samples"]'],
 ]
 
 async function violations(): Promise<string[]> {
   await desk.page.evaluate(axe)
-  const found = await desk.page.evaluate(() => (window as unknown as { axe: { run: (options: object) => Promise<AxeResults> } }).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }))
-  return found.violations.map(one => `${one.id}: ${one.nodes.slice(0, 3).map(node => node.target.join(' ')).join(' | ')}`)
+  const found = await desk.page.evaluate(() =>
+    (window as unknown as { axe: { run: (options: object) => Promise<AxeResults> } }).axe.run({
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+    }),
+  )
+  return found.violations.map(
+    (one) =>
+      `${one.id}: ${one.nodes
+        .slice(0, 3)
+        .map((node) => node.target.join(' '))
+        .join(' | ')}`,
+  )
 }
 
 test('sign-in', async () => {
@@ -28,15 +54,15 @@ test('sign-in', async () => {
 describe.each(['light', 'dark'])('%s', (look) => {
   test('is chosen and kept', async () => {
     await desk.signIn('supervisor')
-    await desk.page.evaluate(choice => localStorage.setItem('look', choice), look)
+    await desk.page.evaluate((choice) => localStorage.setItem('look', choice), look)
     await desk.page.reload()
-    await desk.page.waitForFunction(choice => document.documentElement.dataset.theme === choice, {}, look)
+    await desk.page.waitForFunction((choice) => document.documentElement.dataset.theme === choice, {}, look)
   })
 
   test.each(screens)('%s', async (_name, path, ready) => {
     await desk.page.goto(desk.base + path)
     await desk.wait(ready)
-    await new Promise(resolve => setTimeout(resolve, 400))
+    await new Promise((resolve) => setTimeout(resolve, 400))
     expect(await violations()).toEqual([])
   })
 

@@ -4,7 +4,15 @@ import { useDesk } from './desk'
 /* Keeping papers back, rehearsal, and the print tray, from the screen. */
 const desk = useDesk()
 const says = (words: string) => desk.says(words)
-const row = (words: string) => desk.page.waitForFunction(what => [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(one => one.innerText.includes(what)), {}, words)
+const row = (words: string) =>
+  desk.page.waitForFunction(
+    (what) =>
+      [...document.querySelectorAll<HTMLElement>('[role="option"]')].some((one) =>
+        one.innerText.includes(what),
+      ),
+    {},
+    words,
+  )
 const house = async () => {
   await desk.page.goto(`${desk.base}/company`)
   await desk.clickText('.part', 'House')
@@ -19,7 +27,9 @@ describe('a rehearsal', () => {
     await desk.wait('[data-test="rehearsal-address"]')
     await desk.page.type('[data-test="rehearsal-address"]', 'rehearsal@tansyhollow.example')
     await desk.press('Enter', 'Escape')
-    await desk.page.waitForFunction(() => !document.querySelector<HTMLButtonElement>('[data-test="start-rehearsal"]')?.disabled)
+    await desk.page.waitForFunction(
+      () => !document.querySelector<HTMLButtonElement>('[data-test="start-rehearsal"]')?.disabled,
+    )
     await desk.page.click('[data-test="start-rehearsal"]')
     await desk.sayYes()
     await desk.wait('[data-test="rehearsal"]')
@@ -33,10 +43,12 @@ describe('a rehearsal', () => {
     expect(await desk.count('to check')).toBe(before)
     await desk.page.goto(`${desk.mailboxes}/mailbox/rehearsal@tansyhollow.example`)
     for (let attempt = 0; attempt < 20 && !(await desk.page.$('td a')); attempt++) {
-      await new Promise(resolve => setTimeout(resolve, 300))
+      await new Promise((resolve) => setTimeout(resolve, 300))
       await desk.page.reload()
     }
-    expect(await desk.page.$eval('td a', element => element.textContent)).toMatch(/\[Rehearsal\].*REHEARSAL-\d{5}/)
+    expect(await desk.page.$eval('td a', (element) => element.textContent)).toMatch(
+      /\[Rehearsal\].*REHEARSAL-\d{5}/,
+    )
   })
 
   test('ended, papers go for real again', async () => {
@@ -73,7 +85,7 @@ describe('a Send', () => {
     await desk.page.click('[data-test="take-back"]')
     await says('no number was used')
     await desk.page.goto(desk.base)
-    await desk.untilCount('to check', count => count === before)
+    await desk.untilCount('to check', (count) => count === before)
   })
 
   test('everything paused by a clerk goes on only when a supervisor lets it', async () => {
@@ -91,7 +103,11 @@ describe('a Send', () => {
 
 describe('what waits', () => {
   test('is held, let go, and kept for another time, each said in its trail', async () => {
-    await fetch(`${desk.mailboxes}/rules`, { method: 'POST', body: new URLSearchParams({ who: 'busy.example', does: 'refuse for minutes', amount: '30' }), redirect: 'manual' })
+    await fetch(`${desk.mailboxes}/rules`, {
+      method: 'POST',
+      body: new URLSearchParams({ who: 'busy.example', does: 'refuse for minutes', amount: '30' }),
+      redirect: 'manual',
+    })
     await desk.page.goto(`${desk.base}/register`)
     await desk.wait('[data-test="copy"]')
     await desk.page.click('[data-test="copy"]')
@@ -112,11 +128,15 @@ describe('what waits', () => {
     await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
     expect(await desk.page.$('[data-test="ask-go"][disabled]')).not.toBeNull()
     const day = new Date(Date.now() + 30 * 86_400_000)
-    await desk.page.$eval('.v-dialog input', (element, date) => {
-      const field = element as HTMLInputElement
-      field.value = `${date}T07:30`
-      field.dispatchEvent(new Event('input', { bubbles: true }))
-    }, day.toISOString().slice(0, 10))
+    await desk.page.$eval(
+      '.v-dialog input',
+      (element, date) => {
+        const field = element as HTMLInputElement
+        field.value = `${date}T07:30`
+        field.dispatchEvent(new Event('input', { bubbles: true }))
+      },
+      day.toISOString().slice(0, 10),
+    )
     await desk.page.click('[data-test="ask-go"]')
     await row(new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short' }).format(day))
     await desk.page.click('[data-test="cancel"]')
@@ -131,14 +151,16 @@ describe('the print tray', () => {
   test('a stuck email is printed instead; the tray shows one PDF, and marking it as posted empties it', async () => {
     await desk.page.goto(`${desk.base}/?stage=stuck`)
     await desk.wait('[data-test="print-instead"]')
-    const number = await desk.page.$eval('[role="option"].active .number', element => element.textContent!.trim())
+    const number = await desk.page.$eval('[role="option"].active .number', (element) =>
+      element.textContent!.trim(),
+    )
     await desk.page.click('[data-test="print-instead"]')
     await says('in the print tray')
     await desk.goTo('Print tray', '/tray')
     await row(number)
     await desk.wait('[data-test="pdf-pages"] canvas')
     const papers = Number(/Print (\d+)/.exec(await desk.text('[data-test="print"]'))![1])
-    expect(await desk.page.$$eval('[role="option"]', elements => elements.length)).toBe(papers)
+    expect(await desk.page.$$eval('[role="option"]', (elements) => elements.length)).toBe(papers)
     await desk.page.click('[data-test="posted"]')
     await desk.sayYes()
     await says('Nothing to print')

@@ -9,16 +9,20 @@ import { useDesk } from './desk'
 const desk = useDesk()
 const folder = mkdtempSync(join(tmpdir(), 'clothespin-files-'))
 const day = new Date().toISOString().slice(0, 10)
-let open: { id: number, number: string, name: string, open: string }[] = []
+let open: { id: number; number: string; name: string; open: string }[] = []
 
 beforeAll(async () => {
   await desk.signIn('clerk')
   const read = await desk.page.evaluate(async () => {
-    const { rows } = await (await fetch('/api/accounts?sort=name&descending=false&limit=60')).json() as { rows: { customerId: number, name: string, currency: string }[] }
+    const { rows } = (await (await fetch('/api/accounts?sort=name&descending=false&limit=60')).json()) as {
+      rows: { customerId: number; name: string; currency: string }[]
+    }
     const found = []
-    for (const row of rows.filter(one => one.currency === 'EUR').slice(0, 20)) {
-      const { items } = await (await fetch(`/api/accounts/${row.customerId}`)).json() as { items: { id: number, number: string, kind: string, open: string, amount: string }[] }
-      const item = items.find(one => one.kind === 'invoice' && one.open === one.amount)
+    for (const row of rows.filter((one) => one.currency === 'EUR').slice(0, 20)) {
+      const { items } = (await (await fetch(`/api/accounts/${row.customerId}`)).json()) as {
+        items: { id: number; number: string; kind: string; open: string; amount: string }[]
+      }
+      const item = items.find((one) => one.kind === 'invoice' && one.open === one.amount)
       if (item) found.push({ id: item.id, number: item.number, name: row.name, open: item.open })
     }
     return found
@@ -30,25 +34,43 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }))
 const give = async (selector: string, name: string, content: string | Buffer) => {
   const path = join(folder, name)
   writeFileSync(path, content)
-  const field = await desk.page.waitForSelector(selector) as { uploadFile: (path: string) => Promise<void> }
+  const field = (await desk.page.waitForSelector(selector)) as { uploadFile: (path: string) => Promise<void> }
   await field.uploadFile(path)
 }
-const facts = (words: string) => desk.page.waitForFunction(what => document.querySelector<HTMLElement>('[data-test="file-facts"], [data-test="import-facts"]')?.innerText.includes(what), { timeout: 20_000 }, words)
+const facts = (words: string) =>
+  desk.page.waitForFunction(
+    (what) =>
+      document
+        .querySelector<HTMLElement>('[data-test="file-facts"], [data-test="import-facts"]')
+        ?.innerText.includes(what),
+    { timeout: 20_000 },
+    words,
+  )
 
 describe('a bank file', () => {
   test('is read and matched; the sure ones are booked after a look and a question', async () => {
     const [a, b, c] = open
     await desk.page.goto(`${desk.base}/accounts/bank`)
     await desk.says('No bank file yet')
-    await give('[data-test="bank-file"]', 'statement.xml', statementXml('IE35DEMO00000012345678', day, [
-      { amount: a!.open, name: a!.name, text: a!.number }, { amount: b!.open, name: b!.name, text: `Re ${b!.number}` }, { amount: '1.00', name: c!.name, text: c!.number }, { amount: '4.44', name: 'Nobody', text: 'hello' }, { amount: '7.90', name: 'Demo Bank', text: 'Fee', out: true },
-    ]))
+    await give(
+      '[data-test="bank-file"]',
+      'statement.xml',
+      statementXml('IE35DEMO00000012345678', day, [
+        { amount: a!.open, name: a!.name, text: a!.number },
+        { amount: b!.open, name: b!.name, text: `Re ${b!.number}` },
+        { amount: '1.00', name: c!.name, text: c!.number },
+        { amount: '4.44', name: 'Nobody', text: 'hello' },
+        { amount: '7.90', name: 'Demo Bank', text: 'Fee', out: true },
+      ]),
+    )
     await facts('2 sure, 1 unsure, 2 strange')
     await desk.press('Control+Enter')
     await desk.sayYes()
     await facts('2 done')
     await desk.page.goto(`${desk.base}/register?kind=invoice&search=${a!.number}`)
-    await desk.page.waitForFunction(() => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''))
+    await desk.page.waitForFunction(() =>
+      /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+    )
   })
 
   test('an unsure one says why and is booked as proposed; a strange one for the customer that is named; a fee is set aside', async () => {
@@ -78,9 +100,17 @@ describe('a bank file', () => {
   test('the same file again books nothing, and says who read it; what is no statement says so', async () => {
     const [a, b, c] = open
     await desk.page.goto(`${desk.base}/accounts/bank`)
-    await give('[data-test="bank-file"]', 'again.xml', statementXml('IE35DEMO00000012345678', day, [
-      { amount: a!.open, name: a!.name, text: a!.number }, { amount: b!.open, name: b!.name, text: `Re ${b!.number}` }, { amount: '1.00', name: c!.name, text: c!.number }, { amount: '4.44', name: 'Nobody', text: 'hello' }, { amount: '7.90', name: 'Demo Bank', text: 'Fee', out: true },
-    ]))
+    await give(
+      '[data-test="bank-file"]',
+      'again.xml',
+      statementXml('IE35DEMO00000012345678', day, [
+        { amount: a!.open, name: a!.name, text: a!.number },
+        { amount: b!.open, name: b!.name, text: `Re ${b!.number}` },
+        { amount: '1.00', name: c!.name, text: c!.number },
+        { amount: '4.44', name: 'Nobody', text: 'hello' },
+        { amount: '7.90', name: 'Demo Bank', text: 'Fee', out: true },
+      ]),
+    )
     await desk.says('by Col Varley, as statement.xml. Nothing was booked again.')
     await give('[data-test="bank-file"]', 'notes.xml', '<notes>pay the beekeeper</notes>')
     await desk.says('This is no bank statement')
@@ -88,13 +118,20 @@ describe('a bank file', () => {
 })
 
 describe('a bank statement as CSV', () => {
-  const statement = () => statementCsv('DE47DEMO0000004711', day, [{ amount: open[3]!.open, name: 'Müller', text: `Rechnung ${open[3]!.number}` }, { amount: '5.55', name: 'Niemand' }, { amount: '4.90', name: 'Demo Bank', text: 'Kontoführung', out: true }])
+  const statement = () =>
+    statementCsv('DE47DEMO0000004711', day, [
+      { amount: open[3]!.open, name: 'Müller', text: `Rechnung ${open[3]!.number}` },
+      { amount: '5.55', name: 'Niemand' },
+      { amount: '4.90', name: 'Demo Bank', text: 'Kontoführung', out: true },
+    ])
 
   test('given at Bank file, its columns are mapped, its rows checked, and its movements matched and booked after a look', async () => {
     await desk.page.goto(`${desk.base}/accounts/bank`)
     await give('[data-test="bank-file"]', 'umsaetze.csv', statement())
     await facts('2 lines above its columns left out')
-    expect(await desk.text('table[aria-label="Fields"]')).toMatch(/Amount, with its sign[\s\S]*Betrag[\s\S]*In or out\s+Soll\/Haben/)
+    expect(await desk.text('table[aria-label="Fields"]')).toMatch(
+      /Amount, with its sign[\s\S]*Betrag[\s\S]*In or out\s+Soll\/Haben/,
+    )
     await desk.press('Control+Enter')
     await facts('3 rows: 3 right, 0 wrong')
     await desk.press('Control+Enter')
@@ -103,13 +140,22 @@ describe('a bank statement as CSV', () => {
     await facts('3 written')
     await desk.wait('[data-test="to-movements"]')
     await desk.page.click('[data-test="to-movements"]')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('[data-test="file-facts"]')?.innerText.includes('1 sure, 0 unsure, 2 strange'))
+    await desk.page.waitForFunction(() =>
+      document
+        .querySelector<HTMLElement>('[data-test="file-facts"]')
+        ?.innerText.includes('1 sure, 0 unsure, 2 strange'),
+    )
     await desk.says('Müller')
     await desk.press('Control+Enter')
     await desk.sayYes()
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('[data-test="file-facts"]')?.innerText.includes('1 done'), { timeout: 20_000 })
+    await desk.page.waitForFunction(
+      () => document.querySelector<HTMLElement>('[data-test="file-facts"]')?.innerText.includes('1 done'),
+      { timeout: 20_000 },
+    )
     await desk.page.goto(`${desk.base}/register?kind=invoice&search=${open[3]!.number}`)
-    await desk.page.waitForFunction(() => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''))
+    await desk.page.waitForFunction(() =>
+      /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+    )
   })
 
   test('the next one with the same columns is mapped as this one was, and what is known is left as it is', async () => {
@@ -127,11 +173,17 @@ describe('a bank statement as CSV', () => {
 describe('a CSV', () => {
   test('is mapped with a sample, checked, its bad row mended on the spot, and the right ones written; the report tells each line', async () => {
     await desk.page.goto(`${desk.base}/imports?of=customers`)
-    await give('[data-test="import-file"]', 'kunden.csv', 'Kundennummer;Firma;Land;E-Mail\r\n31001;Imkerei Neu;Germany;buero@neu.example\r\n31002;Rucher Neuf;France;nobody\r\n')
+    await give(
+      '[data-test="import-file"]',
+      'kunden.csv',
+      'Kundennummer;Firma;Land;E-Mail\r\n31001;Imkerei Neu;Germany;buero@neu.example\r\n31002;Rucher Neuf;France;nobody\r\n',
+    )
     await facts('not checked yet')
     expect(await desk.text('table[aria-label="Fields"]')).toContain('Imkerei Neu')
     await desk.page.click('[aria-label="The next sample row"]')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('table[aria-label="Fields"]')!.innerText.includes('Rucher Neuf'))
+    await desk.page.waitForFunction(() =>
+      document.querySelector<HTMLElement>('table[aria-label="Fields"]')!.innerText.includes('Rucher Neuf'),
+    )
     await desk.press('Control+Enter')
     await facts('2 rows: 1 right, 1 wrong')
     await desk.says('“nobody” is no email address')
@@ -142,7 +194,9 @@ describe('a CSV', () => {
     await desk.press('Control+Enter')
     await desk.sayYes()
     await facts('2 written, 0 unchanged')
-    const report = await desk.page.evaluate(async () => (await fetch(document.querySelector<HTMLAnchorElement>('[data-test="import-report"]')!.href)).text())
+    const report = await desk.page.evaluate(async () =>
+      (await fetch(document.querySelector<HTMLAnchorElement>('[data-test="import-report"]')!.href)).text(),
+    )
     expect(report).toContain('2,written,New.')
     await desk.page.goto(`${desk.base}/customers?search=31002`)
     await desk.says('Rucher Neuf')
@@ -158,7 +212,11 @@ describe('a CSV', () => {
     await desk.wait('input[aria-label="Always, Country"]')
     await desk.page.type('input[aria-label="Always, Country"]', 'Ireland')
     await desk.press('Enter')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('table[aria-label="Fields"]')!.innerText.includes('always “Ireland”'))
+    await desk.page.waitForFunction(() =>
+      document
+        .querySelector<HTMLElement>('table[aria-label="Fields"]')!
+        .innerText.includes('always “Ireland”'),
+    )
     await desk.page.click('[data-test="check-import"]')
     await facts('1 right, 0 wrong')
   })
@@ -171,30 +229,62 @@ describe('a CSV', () => {
 })
 
 /** The day of the newest document: around midnight it is yesterday. */
-const newestDay = () => desk.page.evaluate(async () => ((await (await fetch('/api/documents?sort=issued&limit=1')).json()) as { rows: { date: string }[] }).rows[0]!.date)
+const newestDay = () =>
+  desk.page.evaluate(
+    async () =>
+      ((await (await fetch('/api/documents?sort=issued&limit=1')).json()) as { rows: { date: string }[] })
+        .rows[0]!.date,
+  )
 
 test('every list goes out as CSV, as it is filtered', async () => {
   const proof = `/proof?day=${await newestDay()}`
-  for (const [place, wanted] of [['/register?kind=invoice', 'number,kind,date'], ['/orders?status=Packed', 'number,date,customer'], ['/customers', 'number,name,group'], ['/accounts/payments', 'date,customer,direction'], ['/?stage=arrived', 'number,kind,order'], ['/tray', 'number,customer,pages'], ['/routines', 'name,on,trust,sentence'], [proof, 'number,kind,customerName,step']] as const) {
+  for (const [place, wanted] of [
+    ['/register?kind=invoice', 'number,kind,date'],
+    ['/orders?status=Packed', 'number,date,customer'],
+    ['/customers', 'number,name,group'],
+    ['/accounts/payments', 'date,customer,direction'],
+    ['/?stage=arrived', 'number,kind,order'],
+    ['/tray', 'number,customer,pages'],
+    ['/routines', 'name,on,trust,sentence'],
+    [proof, 'number,kind,customerName,step'],
+  ] as const) {
     await desk.page.goto(desk.base + place)
     await desk.page.waitForSelector('[data-test="csv"]')
-    const text = await desk.page.$eval('[data-test="csv"]', async link => (await fetch((link as HTMLAnchorElement).href)).text())
+    const text = await desk.page.$eval('[data-test="csv"]', async (link) =>
+      (await fetch((link as HTMLAnchorElement).href)).text(),
+    )
     expect(text.split('\r\n')[0], place).toContain(wanted)
     expect(text.split('\r\n').length, place).toBeGreaterThan(place === '/tray' || place === proof ? 2 : 3)
-    if (place.startsWith('/orders')) expect(text.split('\r\n').slice(1, -1).every(line => line.includes('Packed'))).toBe(true)
+    if (place.startsWith('/orders'))
+      expect(
+        text
+          .split('\r\n')
+          .slice(1, -1)
+          .every((line) => line.includes('Packed')),
+      ).toBe(true)
   }
 })
 
 test('payments are sorted by any column, and their CSV with them', async () => {
   await desk.page.goto(`${desk.base}/accounts/payments`)
-  const amounts = () => desk.page.$$eval('[aria-label="Payments"] [role="option"]', rows => rows.map(row => Math.abs(Number((row.lastElementChild as HTMLElement).innerText.replace(/[^\d.]/g, '')))))
+  const amounts = () =>
+    desk.page.$$eval('[aria-label="Payments"] [role="option"]', (rows) =>
+      rows.map((row) =>
+        Math.abs(Number((row.lastElementChild as HTMLElement).innerText.replace(/[^\d.]/g, ''))),
+      ),
+    )
   await desk.wait('[aria-label="Sort by Amount"]')
   const before = await amounts()
   const sorted = async (direction: 1 | -1) => {
-    await expect.poll(async () => {
-      const now = await amounts()
-      return now.length > 5 && now.join() === [...now].sort((a, b) => direction * (a - b)).join()
-    }, { timeout: 8000 }).toBe(true)
+    await expect
+      .poll(
+        async () => {
+          const now = await amounts()
+          return now.length > 5 && now.join() === [...now].sort((a, b) => direction * (a - b)).join()
+        },
+        { timeout: 8000 },
+      )
+      .toBe(true)
     return amounts()
   }
   await desk.page.click('[aria-label="Sort by Amount"]')
@@ -204,7 +294,9 @@ test('payments are sorted by any column, and their CSV with them', async () => {
   await desk.page.click('[aria-label="Sort by Amount, now falling"]')
   const rising = await sorted(1)
   expect(rising[0]).toBeLessThan(falling[0]!)
-  const text = await desk.page.$eval('[data-test="csv"]', async link => (await fetch((link as HTMLAnchorElement).href)).text())
+  const text = await desk.page.$eval('[data-test="csv"]', async (link) =>
+    (await fetch((link as HTMLAnchorElement).href)).text(),
+  )
   expect(Math.abs(Number(text.split('\r\n')[1]!.split(',')[4]))).toBe(rising[0])
 })
 
@@ -215,5 +307,9 @@ test('the proof of a day says how far each series came, and names every document
   await desk.wait('[aria-label="Differences"] [role="option"]')
   await desk.page.click('[aria-label="The day before"]')
   const day = await newestDay()
-  await desk.page.waitForFunction(shown => (new URLSearchParams(location.search).get('day') ?? '9999') < shown, {}, day)
+  await desk.page.waitForFunction(
+    (shown) => (new URLSearchParams(location.search).get('day') ?? '9999') < shown,
+    {},
+    day,
+  )
 })

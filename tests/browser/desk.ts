@@ -41,8 +41,18 @@ export interface Desk {
 }
 
 const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium'
-const flags = ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-extensions',
-  '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1']
+const flags = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-dev-shm-usage',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-extensions',
+  '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1',
+]
 
 export function useDesk(): Desk {
   const desk = {} as Desk
@@ -55,26 +65,44 @@ export function useDesk(): Desk {
     const [smtp, returns, mailWeb] = [await freePort(), await freePort(), await freePort()]
     process.env.CLOTHESPIN_DATABASE_URL = await freshDatabase()
     Object.assign(process.env, {
-      CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters', CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtp}`, CLOTHESPIN_SMTP_VERIFY: 'no', CLOTHESPIN_RETURN_PORT: String(returns), CLOTHESPIN_LOG: 'error',
-      CLOTHESPIN_MAILBOXES_URL: `http://127.0.0.1:${mailWeb}`, CLOTHESPIN_SWEEP_SECONDS: '3',
-      STANDIN_SMTP_PORT: String(smtp), STANDIN_REPORT_PORT: String(returns), STANDIN_WEB_PORT: String(mailWeb), STANDIN_MAIL_FOLDER: join(folder, 'mail'),
+      CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters',
+      CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtp}`,
+      CLOTHESPIN_SMTP_VERIFY: 'no',
+      CLOTHESPIN_RETURN_PORT: String(returns),
+      CLOTHESPIN_LOG: 'error',
+      CLOTHESPIN_MAILBOXES_URL: `http://127.0.0.1:${mailWeb}`,
+      CLOTHESPIN_SWEEP_SECONDS: '3',
+      STANDIN_SMTP_PORT: String(smtp),
+      STANDIN_REPORT_PORT: String(returns),
+      STANDIN_WEB_PORT: String(mailWeb),
+      STANDIN_MAIL_FOLDER: join(folder, 'mail'),
     })
     cpSync(inject('demoMail'), join(folder, 'mail'), { recursive: true })
     for (const name of ['mail-standin', 'worker']) {
-      const child = fork(join('.build/js', `${name}.mjs`), [], { execArgv: [], env: { ...process.env, CLOTHESPIN_PROCESS: name }, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+      const child = fork(join('.build/js', `${name}.mjs`), [], {
+        execArgv: [],
+        env: { ...process.env, CLOTHESPIN_PROCESS: name },
+        stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      })
       children.push(child)
-      await new Promise(resolve => child.once('message', resolve))
+      await new Promise((resolve) => child.once('message', resolve))
     }
     web = await startWeb()
-    browser = await puppeteer.launch({ executablePath: chromium, args: flags, userDataDir: join(folder, 'profile') })
+    browser = await puppeteer.launch({
+      executablePath: chromium,
+      args: flags,
+      userDataDir: join(folder, 'profile'),
+    })
     const page = await browser.newPage()
     await page.setViewport({ width: 1280, height: 800 })
     page.setDefaultTimeout(12_000)
-    page.on('console', message => process.env.DESK_SHOTS && console.log(message.text()))
+    page.on('console', (message) => process.env.DESK_SHOTS && console.log(message.text()))
     Object.assign(desk, {
-      page, base: web.base, mailboxes: process.env.CLOTHESPIN_MAILBOXES_URL!,
+      page,
+      base: web.base,
+      mailboxes: process.env.CLOTHESPIN_MAILBOXES_URL!,
       signIn: async (role: string) => {
-        const person = demoStaff().find(one => one.role === role)!
+        const person = demoStaff().find((one) => one.role === role)!
         await page.goto(web.base)
         await page.evaluate(() => fetch('/api/session', { method: 'DELETE' }))
         await page.goto(web.base)
@@ -85,10 +113,17 @@ export function useDesk(): Desk {
         await page.keyboard.press('Enter')
         await page.waitForSelector('[data-stage="stuck"]')
       },
-      count: async (stage: string) => Number((await page.$$eval(`[data-stage="${stage}"] .count`, elements => elements.map(element => element.textContent!.replace(/\D/g, ''))))[0] ?? -1),
+      count: async (stage: string) =>
+        Number(
+          (
+            await page.$$eval(`[data-stage="${stage}"] .count`, (elements) =>
+              elements.map((element) => element.textContent!.replace(/\D/g, '')),
+            )
+          )[0] ?? -1,
+        ),
       untilCount: async (stage: string, holds: (count: number) => boolean) => {
         const end = Date.now() + 40_000
-        for (let seen = -1; ; await new Promise(resolve => setTimeout(resolve, 60))) {
+        for (let seen = -1; ; await new Promise((resolve) => setTimeout(resolve, 60))) {
           seen = await desk.count(stage)
           if (holds(seen)) return
           if (Date.now() > end) throw new Error(`the count of "${stage}" stayed at ${seen}`)
@@ -102,7 +137,7 @@ export function useDesk(): Desk {
           for (const part of parts.slice(0, -1)) await page.keyboard.up(part as never)
         }
       },
-      text: (selector: string) => page.$eval(selector, element => (element as HTMLElement).innerText),
+      text: (selector: string) => page.$eval(selector, (element) => (element as HTMLElement).innerText),
       wait: (selector: string) => page.waitForSelector(selector, { visible: true }),
       sayYes: async () => {
         await page.waitForSelector('[data-test="ask-go"]', { visible: true })
@@ -110,13 +145,28 @@ export function useDesk(): Desk {
         await page.keyboard.press('Enter')
       },
       clickText: async (selector: string, words: string) => {
-        await page.waitForFunction((where, what) => [...document.querySelectorAll<HTMLElement>(where)].some(one => one.innerText.trim().startsWith(what)), {}, selector, words)
-        await page.evaluate((where, what) => [...document.querySelectorAll<HTMLElement>(where)].find(one => one.innerText.trim().startsWith(what))!.click(), selector, words)
+        await page.waitForFunction(
+          (where, what) =>
+            [...document.querySelectorAll<HTMLElement>(where)].some((one) =>
+              one.innerText.trim().startsWith(what),
+            ),
+          {},
+          selector,
+          words,
+        )
+        await page.evaluate(
+          (where, what) =>
+            [...document.querySelectorAll<HTMLElement>(where)]
+              .find((one) => one.innerText.trim().startsWith(what))!
+              .click(),
+          selector,
+          words,
+        )
       },
       tabTo: async (selector: string) => {
         await page.waitForSelector(selector, { visible: true })
         for (let count = 0; count < 80; count++) {
-          if (await page.evaluate(where => document.activeElement?.matches(where), selector)) return
+          if (await page.evaluate((where) => document.activeElement?.matches(where), selector)) return
           await page.keyboard.press('Tab')
         }
         throw new Error(`Tab does not reach ${selector}`)
@@ -125,7 +175,9 @@ export function useDesk(): Desk {
         for (let attempt = 0; ; attempt++) {
           await desk.tabTo(selector)
           await page.keyboard.press('Enter')
-          const there = await page.waitForFunction(() => document.activeElement?.matches('.picker input'), { timeout: 3000 }).catch(() => undefined)
+          const there = await page
+            .waitForFunction(() => document.activeElement?.matches('.picker input'), { timeout: 3000 })
+            .catch(() => undefined)
           if (there) return
           if (attempt > 2) throw new Error(`the picker of ${selector} does not open`)
           if (await page.$('.picker')) await page.keyboard.press('Escape')
@@ -135,12 +187,21 @@ export function useDesk(): Desk {
         await desk.press('Control+k')
         await page.waitForFunction(() => document.activeElement?.matches('.finder input'))
         await page.keyboard.type(name)
-        await page.waitForFunction(what => document.querySelector<HTMLElement>('.finder li.at')?.innerText.includes(what), {}, name)
+        await page.waitForFunction(
+          (what) => document.querySelector<HTMLElement>('.finder li.at')?.innerText.includes(what),
+          {},
+          name,
+        )
         await page.keyboard.press('Enter')
-        await page.waitForFunction(where => location.pathname.startsWith(where) && !document.querySelector('.finder'), {}, path)
+        await page.waitForFunction(
+          (where) => location.pathname.startsWith(where) && !document.querySelector('.finder'),
+          {},
+          path,
+        )
       },
       newPage: () => browser.newPage(),
-      says: (words: string) => page.waitForFunction(what => document.body.innerText.includes(what), {}, words),
+      says: (words: string) =>
+        page.waitForFunction((what) => document.body.innerText.includes(what), {}, words),
       fill: async (selector: string, value: string) => {
         const field = await page.waitForSelector(selector, { visible: true })
         await field!.click({ count: 3 })
@@ -148,20 +209,29 @@ export function useDesk(): Desk {
       },
       setDate: async (selector: string, value: string) => {
         await page.waitForSelector(selector, { visible: true })
-        await page.$eval(selector, (element, day) => {
-          const field = element as HTMLInputElement
-          field.value = day
-          field.dispatchEvent(new Event('input', { bubbles: true }))
-        }, value)
+        await page.$eval(
+          selector,
+          (element, day) => {
+            const field = element as HTMLInputElement
+            field.value = day
+            field.dispatchEvent(new Event('input', { bubbles: true }))
+          },
+          value,
+        )
       },
     })
   })
 
   /** What the clerk saw when a test failed. */
   afterEach(async ({ task }) => {
-    for (const other of await browser.pages()) if (other !== desk.page && other.url() !== 'about:blank') await other.close()
-    for (const error of task.result?.errors ?? []) console.log(`${task.name}: ${error.message}\n${error.stack?.split('\n').find(line => line.includes('tests/browser/') && !line.includes('desk.ts')) ?? ''}`)
-    if (task.result?.errors?.length) await desk.page.screenshot({ path: `.build/failed-${task.name.replace(/\W+/g, '-').slice(0, 40)}.png` })
+    for (const other of await browser.pages())
+      if (other !== desk.page && other.url() !== 'about:blank') await other.close()
+    for (const error of task.result?.errors ?? [])
+      console.log(
+        `${task.name}: ${error.message}\n${error.stack?.split('\n').find((line) => line.includes('tests/browser/') && !line.includes('desk.ts')) ?? ''}`,
+      )
+    if (task.result?.errors?.length)
+      await desk.page.screenshot({ path: `.build/failed-${task.name.replace(/\W+/g, '-').slice(0, 40)}.png` })
   })
 
   afterAll(async () => {

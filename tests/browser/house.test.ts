@@ -7,25 +7,44 @@ const desk = useDesk()
 const wait = (selector: string) => desk.page.waitForSelector(selector, { visible: true })
 const says = (words: string) => desk.says(words)
 const clickText = async (selector: string, words: string) => {
-  await desk.page.waitForFunction((where, what) => [...document.querySelectorAll<HTMLElement>(where)].some(one => one.innerText.trim().startsWith(what)), {}, selector, words)
-  await desk.page.evaluate((where, what) => [...document.querySelectorAll<HTMLElement>(where)].find(one => one.innerText.trim().startsWith(what))!.click(), selector, words)
+  await desk.page.waitForFunction(
+    (where, what) =>
+      [...document.querySelectorAll<HTMLElement>(where)].some((one) => one.innerText.trim().startsWith(what)),
+    {},
+    selector,
+    words,
+  )
+  await desk.page.evaluate(
+    (where, what) =>
+      [...document.querySelectorAll<HTMLElement>(where)]
+        .find((one) => one.innerText.trim().startsWith(what))!
+        .click(),
+    selector,
+    words,
+  )
 }
 /** The field that a label stands for, emptied and typed anew. */
 const fill = async (label: string, text: string) => {
-  const id = await desk.page.$$eval('label', (labels, what) => labels.find(one => one.textContent!.trim().startsWith(what))!.htmlFor, label)
+  const id = await desk.page.$$eval(
+    'label',
+    (labels, what) => labels.find((one) => one.textContent!.trim().startsWith(what))!.htmlFor,
+    label,
+  )
   const field = await desk.page.$(`[id="${id}"]`)
   await field!.click({ count: 3 })
   await field!.press('Backspace')
   await field!.type(text)
 }
-const sample = () => desk.page.$eval('[data-test="samples"]', element => (element as HTMLElement).innerText)
+const sample = () => desk.page.$eval('[data-test="samples"]', (element) => (element as HTMLElement).innerText)
 
 describe('Company', () => {
   test('a mistyped IBAN is said at its field; a good change is kept and the paper is drawn anew', async () => {
     await desk.signIn('supervisor')
     await desk.page.goto(`${desk.base}/company`)
     await wait('[data-test="guide"]')
-    expect(await desk.text('[data-test="guide"]')).toMatch(/Every customer can be reached\s+\d+ customers? without an address or contact/)
+    expect(await desk.text('[data-test="guide"]')).toMatch(
+      /Every customer can be reached\s+\d+ customers? without an address or contact/,
+    )
     await wait('[data-test="pdf-pages"] canvas')
     await clickText('.part', 'Identity')
     await fill('IBAN', 'IE36DEMO00000012345678')
@@ -33,17 +52,27 @@ describe('Company', () => {
     await says('its check digits do not hold')
     await fill('IBAN', 'IE35DEMO00000012345678')
     await fill('Phone', '+353 00 111 2222')
-    await desk.page.evaluate(() => document.querySelector('[data-test="pdf-pages"] canvas')!.setAttribute('data-old', ''))
+    await desk.page.evaluate(() =>
+      document.querySelector('[data-test="pdf-pages"] canvas')!.setAttribute('data-old', ''),
+    )
     await desk.page.click('[data-test="keep-brand"]')
     await says('The brand is kept.')
-    await desk.page.waitForFunction(() => document.querySelector('[data-test="pdf-pages"] canvas:not([data-old])'))
+    await desk.page.waitForFunction(() =>
+      document.querySelector('[data-test="pdf-pages"] canvas:not([data-old])'),
+    )
   })
 
   test('prepared papers are built anew with it, and marked', async () => {
     await desk.page.goto(desk.base)
     await wait('[role="option"]')
-    await desk.page.waitForFunction(() => [...document.querySelectorAll('[role="option"] .tag')].some(tag => tag.textContent === 'changed'))
-    await desk.page.evaluate(() => ([...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => row.innerText.includes('changed')))!.click())
+    await desk.page.waitForFunction(() =>
+      [...document.querySelectorAll('[role="option"] .tag')].some((tag) => tag.textContent === 'changed'),
+    )
+    await desk.page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('[role="option"]')]
+        .find((row) => row.innerText.includes('changed'))!
+        .click(),
+    )
     await wait('[data-test="changes"]')
     expect(await desk.text('[data-test="changes"]')).toContain('Sender')
     await desk.page.click('[data-test="seen"]')
@@ -57,10 +86,14 @@ describe('Company', () => {
     const year = new Date().getFullYear()
     expect(await sample()).toMatch(new RegExp(`The next one\\s+INV-${year}-\\d{5}`))
     await fill('Before the counter', 'TH-{yy}{month}/')
-    await desk.page.waitForFunction(() => /TH-\d{4}\/\d{5}/.test(document.querySelector<HTMLElement>('[data-test="samples"]')!.innerText))
+    await desk.page.waitForFunction(() =>
+      /TH-\d{4}\/\d{5}/.test(document.querySelector<HTMLElement>('[data-test="samples"]')!.innerText),
+    )
     await fill('Before the counter', 'TH-')
     await says('Add {year}.')
-    expect(await desk.page.$eval('[data-test="keep-series"]', button => (button as HTMLButtonElement).disabled)).toBe(true)
+    expect(
+      await desk.page.$eval('[data-test="keep-series"]', (button) => (button as HTMLButtonElement).disabled),
+    ).toBe(true)
   })
 
   test('a cover note with a field that does not exist says so, and cannot be kept', async () => {
@@ -76,28 +109,45 @@ describe('Company', () => {
 })
 
 describe('Stuck', () => {
-  test('the cause and the server\'s own words stand there; mended and sent again, it arrives', async () => {
+  test("the cause and the server's own words stand there; mended and sent again, it arrives", async () => {
     await desk.page.goto(`${desk.base}/?stage=stuck`)
     await wait('[data-test="remedy"]')
-    await desk.page.evaluate(() => ([...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => row.innerText.includes('Castle Oran')))!.click())
+    await desk.page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('[role="option"]')]
+        .find((row) => row.innerText.includes('Castle Oran'))!
+        .click(),
+    )
     await says('There is no mailbox of this name any more')
     await desk.page.click('[data-test="remedy"] [data-test="contacts"]')
     const email = await wait('[data-test="contact-email-1"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input, [data-test="ask-go"]'))
+    await desk.page.waitForFunction(() =>
+      document.activeElement?.matches('.v-dialog input, [data-test="ask-go"]'),
+    )
     await email!.click({ count: 3 })
     await email!.type('new-treasurer@oranbees.example')
     await desk.page.click('[data-test="ask-go"]')
     await says('are kept, for every paper from now on')
-    const hanging = () => desk.page.$$eval('[role="option"]', rows => rows.filter(row => row.textContent!.includes('Castle Oran')).length)
+    const hanging = () =>
+      desk.page.$$eval(
+        '[role="option"]',
+        (rows) => rows.filter((row) => row.textContent!.includes('Castle Oran')).length,
+      )
     const before = await hanging()
     await desk.page.click('[data-test="send-again"]')
-    await desk.page.waitForFunction(count => [...document.querySelectorAll<HTMLElement>('[role="option"]')].filter(row => row.innerText.includes('Castle Oran')).length < count, {}, before)
+    await desk.page.waitForFunction(
+      (count) =>
+        [...document.querySelectorAll<HTMLElement>('[role="option"]')].filter((row) =>
+          row.innerText.includes('Castle Oran'),
+        ).length < count,
+      {},
+      before,
+    )
     await desk.page.goto(`${desk.mailboxes}/mailbox/new-treasurer@oranbees.example`)
     for (let attempt = 0; attempt < 20 && !(await desk.page.$('td a')); attempt++) {
-      await new Promise(resolve => setTimeout(resolve, 300))
+      await new Promise((resolve) => setTimeout(resolve, 300))
       await desk.page.reload()
     }
-    expect(await desk.page.$eval('td a', element => element.textContent)).toMatch(/invoice/i)
+    expect(await desk.page.$eval('td a', (element) => element.textContent)).toMatch(/invoice/i)
   })
 })
 
@@ -107,21 +157,31 @@ describe('an order', () => {
     await wait('[role="option"] .link')
     await desk.page.click('[role="option"] .link')
     const quantity = await wait('[data-test="quantity-1"]')
-    const before = await quantity!.evaluate(element => (element as HTMLInputElement).value)
+    const before = await quantity!.evaluate((element) => (element as HTMLInputElement).value)
     await quantity!.click({ count: 3 })
     await quantity!.type('55')
     await desk.page.click('[data-test="keep-order"]')
     await says('The order is kept.')
     await clickText('.toast button', 'Undo')
-    await desk.page.waitForFunction(value => document.querySelector<HTMLInputElement>('[data-test="quantity-1"]')?.value === value, {}, before)
+    await desk.page.waitForFunction(
+      (value) => document.querySelector<HTMLInputElement>('[data-test="quantity-1"]')?.value === value,
+      {},
+      before,
+    )
   })
 
   test('a copy of its invoice goes to somebody else, and to the same person only when asked twice', async () => {
     await desk.page.goto(`${desk.base}/register`)
     await wait('[role="option"]')
-    await desk.page.evaluate(() => ([...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => row.innerText.includes('arrived')))!.click())
+    await desk.page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('[role="option"]')]
+        .find((row) => row.innerText.includes('arrived'))!
+        .click(),
+    )
     await wait('[data-test="copy"]')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('.facts')?.innerText.includes('arrived'))
+    await desk.page.waitForFunction(() =>
+      document.querySelector<HTMLElement>('.facts')?.innerText.includes('arrived'),
+    )
     await desk.page.click('[data-test="copy"]')
     await wait('#copy-to')
     await desk.page.waitForFunction(() => document.activeElement?.matches('#copy-to'))

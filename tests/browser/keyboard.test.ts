@@ -9,7 +9,10 @@ import { useDesk } from './desk'
 const desk = useDesk()
 const saved = mkdtempSync(join(tmpdir(), 'clothespin-saved-'))
 
-const activeRow = async () => (await desk.page.waitForSelector('[role="option"].active'))!.evaluate(element => (element as HTMLElement).innerText)
+const activeRow = async () =>
+  (await desk.page.waitForSelector('[role="option"].active'))!.evaluate(
+    (element) => (element as HTMLElement).innerText,
+  )
 const ready = (holds: () => boolean) => desk.page.waitForFunction(holds)
 const list = '[role="listbox"][tabindex="0"]'
 let sent = { number: '', sha256: '' }
@@ -17,7 +20,7 @@ let sent = { number: '', sha256: '' }
 describe('by keyboard alone', () => {
   test('1. the Line: stages by arrows, down into the list, leaves by left and right', async () => {
     await desk.signIn('supervisor')
-    await desk.untilCount('to check', count => count > 3)
+    await desk.untilCount('to check', (count) => count > 3)
     await desk.tabTo('[role="tab"][data-stage="to check"]')
     await desk.press('ArrowRight', 'ArrowLeft', 'ArrowDown')
     await ready(() => document.activeElement?.getAttribute('role') === 'listbox')
@@ -37,7 +40,9 @@ describe('by keyboard alone', () => {
     await desk.openWord('button[aria-label^="Status:"]')
     await desk.page.keyboard.type('Packed')
     await desk.press('Enter', 'Escape')
-    await ready(() => [...document.querySelectorAll('[role="option"] .tag')].every(tag => tag.textContent === 'Packed'))
+    await ready(() =>
+      [...document.querySelectorAll('[role="option"] .tag')].every((tag) => tag.textContent === 'Packed'),
+    )
     await desk.tabTo('[aria-label="Orders"] input[type="search"]')
     await desk.page.keyboard.type('o')
     await ready(() => location.search.includes('search=o'))
@@ -48,25 +53,42 @@ describe('by keyboard alone', () => {
     await ready(() => location.search.includes('sort=number'))
     await desk.tabTo(list)
     await desk.press('ArrowDown')
-    await ready(() => document.querySelector<HTMLElement>('[data-test="set-status"]')?.innerText === 'Set 1 to Shipped')
+    await ready(
+      () => document.querySelector<HTMLElement>('[data-test="set-status"]')?.innerText === 'Set 1 to Shipped',
+    )
     const first = /SO-\d+/.exec(await activeRow())![0]
     await desk.press('Control+Enter')
     await ready(() => document.body.innerText.includes('1 order set to Shipped.'))
-    await desk.page.waitForFunction(number => ![...document.querySelectorAll<HTMLElement>('[role="option"]')].some(row => row.innerText.includes(number)), {}, first)
+    await desk.page.waitForFunction(
+      (number) =>
+        ![...document.querySelectorAll<HTMLElement>('[role="option"]')].some((row) =>
+          row.innerText.includes(number),
+        ),
+      {},
+      first,
+    )
     await desk.press('Home', 'Space', ...Array.from({ length: 19 }, () => 'Shift+ArrowDown'))
-    await ready(() => document.querySelector<HTMLElement>('[data-test="set-status"]')?.innerText === 'Set 20 to Shipped')
+    await ready(
+      () =>
+        document.querySelector<HTMLElement>('[data-test="set-status"]')?.innerText === 'Set 20 to Shipped',
+    )
     await desk.press('Control+Enter')
     await ready(() => document.body.innerText.includes('20 orders set to Shipped.'))
   })
 
   test('3. a line of an order changed marks its paper; one put back; the others sent', async () => {
     await desk.goTo('Line', '/')
-    await desk.untilCount('to check', count => count > 20)
+    await desk.untilCount('to check', (count) => count > 20)
     await desk.tabTo(list)
     await desk.press('Home')
     const first = await activeRow()
     await desk.press('End')
-    await desk.page.waitForFunction(before => (document.querySelector<HTMLElement>('[role="option"].active')?.innerText ?? before) !== before, {}, first)
+    await desk.page.waitForFunction(
+      (before) =>
+        (document.querySelector<HTMLElement>('[role="option"].active')?.innerText ?? before) !== before,
+      {},
+      first,
+    )
     const order = /SO-\d+/.exec(await activeRow())![0]
     await desk.press('Enter')
     await desk.tabTo('[data-test="quantity-1"]')
@@ -77,40 +99,70 @@ describe('by keyboard alone', () => {
     await desk.goTo('Line', '/')
     await desk.tabTo(list)
     await desk.press('End')
-    await desk.page.waitForFunction(number => [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(row => row.innerText.includes(number) && row.innerText.includes('changed')), {}, order)
+    await desk.page.waitForFunction(
+      (number) =>
+        [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(
+          (row) => row.innerText.includes(number) && row.innerText.includes('changed'),
+        ),
+      {},
+      order,
+    )
     await desk.press('Home')
     const before = await desk.count('to check')
     await desk.tabTo('[data-test="put-back"]')
     await desk.press('Enter')
-    await desk.untilCount('to check', count => count === before - 1)
+    await desk.untilCount('to check', (count) => count === before - 1)
     await desk.tabTo('[role="tab"][data-stage="to check"]')
     await desk.press('ArrowDown', 'Control+a', 'Control+Enter')
     await desk.sayYes()
-    await desk.page.waitForFunction(() => /All \d+ issued/.test(document.querySelector<HTMLElement>('[data-test="run"]')?.innerText ?? ''), { timeout: 20_000 })
+    await desk.page.waitForFunction(
+      () => /All \d+ issued/.test(document.querySelector<HTMLElement>('[data-test="run"]')?.innerText ?? ''),
+      { timeout: 20_000 },
+    )
   })
 
-  test('4. from the trail of an arrived one to the very email in the recipient\'s mailbox', async () => {
-    await desk.untilCount('arrived', count => count >= 8)
+  test("4. from the trail of an arrived one to the very email in the recipient's mailbox", async () => {
+    await desk.untilCount('arrived', (count) => count >= 8)
     await desk.tabTo('[role="tab"][data-stage="to check"]')
     await desk.press('ArrowRight', 'ArrowRight', 'ArrowRight')
     await ready(() => document.querySelectorAll('[role="option"]').length >= 8)
     await desk.press('ArrowDown', 'Home', 'ArrowRight', 'ArrowRight')
     await desk.wait('[data-test="mailbox"]')
     const number = /(INV-|OC-|LSC?)[\d-]+/.exec(await activeRow())![0]
-    await desk.page.waitForFunction(wanted => document.querySelector<HTMLElement>('.leaves')?.innerText.includes(wanted), {}, number)
+    await desk.page.waitForFunction(
+      (wanted) => document.querySelector<HTMLElement>('.leaves')?.innerText.includes(wanted),
+      {},
+      number,
+    )
     await desk.tabTo('[data-test="mailbox"]')
-    const opened = desk.page.browser().waitForTarget(target => target.url().startsWith(desk.mailboxes))
+    const opened = desk.page.browser().waitForTarget((target) => target.url().startsWith(desk.mailboxes))
     await desk.press('Enter')
     const mailbox = (await (await opened).page())!
     await mailbox.waitForSelector('td a')
-    for (let tabs = 0; !await mailbox.evaluate(wanted => document.activeElement?.matches('td a') && document.activeElement.textContent!.includes(wanted), number); tabs++) {
+    for (
+      let tabs = 0;
+      !(await mailbox.evaluate(
+        (wanted) =>
+          document.activeElement?.matches('td a') && document.activeElement.textContent!.includes(wanted),
+        number,
+      ));
+      tabs++
+    ) {
       expect(tabs).toBeLessThan(60)
       await mailbox.keyboard.press('Tab')
     }
     await mailbox.keyboard.press('Enter')
-    const file = await (await mailbox.waitForSelector('[data-file]'))!.evaluate(element => ({ name: element.textContent!, url: (element as HTMLAnchorElement).href }))
+    const file = await (await mailbox.waitForSelector('[data-file]'))!.evaluate((element) => ({
+      name: element.textContent!,
+      url: (element as HTMLAnchorElement).href,
+    }))
     expect(file.name).toContain(number)
-    sent = { number, sha256: createHash('sha256').update(Buffer.from(await (await fetch(file.url)).arrayBuffer())).digest('hex') }
+    sent = {
+      number,
+      sha256: createHash('sha256')
+        .update(Buffer.from(await (await fetch(file.url)).arrayBuffer()))
+        .digest('hex'),
+    }
     await mailbox.close()
   })
 
@@ -118,7 +170,11 @@ describe('by keyboard alone', () => {
     await desk.goTo('Routines', '/routines')
     await desk.tabTo('[data-routine="Invoice when shipped"]')
     await desk.press('Enter')
-    await ready(() => document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Invoice when shipped')
+    await ready(
+      () =>
+        document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value ===
+        'Invoice when shipped',
+    )
     if (await desk.page.$('[data-trust="after a check"][aria-checked="true"]')) {
       await desk.tabTo('[data-trust="after a check"]')
       await desk.press('ArrowRight')
@@ -126,29 +182,50 @@ describe('by keyboard alone', () => {
       await desk.press('Enter')
       await desk.sayYes()
     }
-    await ready(() => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true')
+    await ready(
+      () => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true',
+    )
     await desk.goTo('Orders', '/orders')
     await desk.openWord('button[aria-label^="Status:"]')
     await desk.page.keyboard.type('Packed')
     await desk.press('Enter', 'Escape')
-    await ready(() => [...document.querySelectorAll('[role="option"] .tag')].every(tag => tag.textContent === 'Packed'))
+    await ready(() =>
+      [...document.querySelectorAll('[role="option"] .tag')].every((tag) => tag.textContent === 'Packed'),
+    )
     await desk.tabTo(list)
     do await desk.press('ArrowDown')
-    while (/Reedbank|Gorsefield|Cowslip|Oran|Lycée|Abbeyvale|Vigil|Turlough|Greyfriars|Tilleuls/.test(await activeRow()))
+    while (
+      /Reedbank|Gorsefield|Cowslip|Oran|Lycée|Abbeyvale|Vigil|Turlough|Greyfriars|Tilleuls/.test(
+        await activeRow(),
+      )
+    )
     await desk.press('Enter')
     await desk.openWord('button[aria-label^="Status:"]')
     await desk.page.keyboard.type('Shipped')
     await desk.press('Enter')
-    await desk.page.waitForFunction(() => /(INV-|LS)\S+/.test(document.querySelector<HTMLElement>('[data-kind="invoice"]')?.innerText ?? '') && /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''), { timeout: 20_000 })
+    await desk.page.waitForFunction(
+      () =>
+        /(INV-|LS)\S+/.test(document.querySelector<HTMLElement>('[data-kind="invoice"]')?.innerText ?? '') &&
+        /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+      { timeout: 20_000 },
+    )
     for (const status of ['Packed', 'Shipped']) {
       await desk.openWord('button[aria-label^="Status:"]')
       await desk.page.keyboard.type(status)
       await desk.press('Enter')
-      await desk.page.waitForFunction(now => document.querySelector('button[aria-label^="Status:"]')?.textContent === now, {}, status)
+      await desk.page.waitForFunction(
+        (now) => document.querySelector('button[aria-label^="Status:"]')?.textContent === now,
+        {},
+        status,
+      )
     }
     await desk.tabTo('[aria-label="Leaves"] [role="tab"][aria-selected="true"]')
     await desk.press('ArrowRight', 'ArrowRight')
-    await ready(() => /Nothing was made: invoice .* was already issued for this order/.test(document.querySelector<HTMLElement>('.trail')?.innerText ?? ''))
+    await ready(() =>
+      /Nothing was made: invoice .* was already issued for this order/.test(
+        document.querySelector<HTMLElement>('.trail')?.innerText ?? '',
+      ),
+    )
   })
 
   test('6. the Register finds the document by its number, and saves the very bytes that were sent', async () => {
@@ -157,16 +234,26 @@ describe('by keyboard alone', () => {
     await desk.goTo('Register', '/register')
     await desk.tabTo('[aria-label="Register"] input[type="search"]')
     await desk.page.keyboard.type(sent.number)
-    await desk.page.waitForFunction(wanted => document.querySelectorAll('[role="option"]').length === 1 && document.querySelector<HTMLElement>('.leaves')?.innerText.includes(wanted), {}, sent.number)
+    await desk.page.waitForFunction(
+      (wanted) =>
+        document.querySelectorAll('[role="option"]').length === 1 &&
+        document.querySelector<HTMLElement>('.leaves')?.innerText.includes(wanted),
+      {},
+      sent.number,
+    )
     await desk.tabTo('[data-test="save-pdf"]')
     await desk.press('Enter')
     let files: string[] = []
-    for (let tries = 0; tries < 100 && !files.some(name => name.endsWith('.pdf')); tries++) {
-      await new Promise(resolve => setTimeout(resolve, 50))
+    for (let tries = 0; tries < 100 && !files.some((name) => name.endsWith('.pdf')); tries++) {
+      await new Promise((resolve) => setTimeout(resolve, 50))
       files = readdirSync(saved)
     }
     expect(files.join()).toContain(sent.number)
-    expect(createHash('sha256').update(readFileSync(join(saved, files[0]!))).digest('hex')).toBe(sent.sha256)
+    expect(
+      createHash('sha256')
+        .update(readFileSync(join(saved, files[0]!)))
+        .digest('hex'),
+    ).toBe(sent.sha256)
   })
 
   test('F1 shows the keys, Escape leaves', async () => {

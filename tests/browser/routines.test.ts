@@ -5,12 +5,14 @@ import { useDesk } from './desk'
 const desk = useDesk()
 
 const says = (words: string) => desk.says(words)
-const papers = () => desk.page.$eval('[data-test="trial"] .big', element => Number(element.textContent))
+const papers = () => desk.page.$eval('[data-test="trial"] .big', (element) => Number(element.textContent))
 const sentence = () => desk.text('.written')
 const openWord = async (label: string) => {
   await desk.tabTo(`.written button[aria-label^="${label}"]`)
   await desk.press('Enter')
-  await desk.page.waitForFunction(() => document.activeElement?.matches('.picker input, .panel input, .panel select') ?? false)
+  await desk.page.waitForFunction(
+    () => document.activeElement?.matches('.picker input, .panel input, .panel select') ?? false,
+  )
 }
 
 describe('a routine', () => {
@@ -22,21 +24,31 @@ describe('a routine', () => {
     await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="new-name"]'))
     await desk.page.keyboard.type('Large invoices')
     await desk.press('Enter')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Large invoices')
+    await desk.page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Large invoices',
+    )
     await desk.wait('[data-test="trial"]')
-    await desk.page.waitForFunction(() => Number(document.querySelector('[data-test="trial"] .big')?.textContent) > 20)
+    await desk.page.waitForFunction(
+      () => Number(document.querySelector('[data-test="trial"] .big')?.textContent) > 20,
+    )
     const all = await papers()
 
     await openWord('A condition')
     await desk.page.keyboard.type('total')
     await desk.press('Enter')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('.written')!.innerText.includes('its total is over 500 EUR'))
+    await desk.page.waitForFunction(() =>
+      document.querySelector<HTMLElement>('.written')!.innerText.includes('its total is over 500 EUR'),
+    )
     await openWord('Condition')
     await desk.tabTo('[data-test="condition-amount"]')
     await desk.press('Control+a')
     await desk.page.keyboard.type('1500')
     await desk.press('Escape')
-    await desk.page.waitForFunction(before => Number(document.querySelector('[data-test="trial"] .big')?.textContent) < before, {}, all)
+    await desk.page.waitForFunction(
+      (before) => Number(document.querySelector('[data-test="trial"] .big')?.textContent) < before,
+      {},
+      all,
+    )
     expect(await papers()).toBeGreaterThan(0)
 
     await openWord('When it goes')
@@ -51,34 +63,56 @@ describe('a routine', () => {
 
   test('is switched on apart from editing, and every version stands with who and when', async () => {
     await desk.page.click('[data-test="switch"]')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('.about')!.innerText.includes('On since'))
+    await desk.page.waitForFunction(() =>
+      document.querySelector<HTMLElement>('.about')!.innerText.includes('On since'),
+    )
     await desk.clickText('.sides button', 'Versions')
     await desk.page.waitForFunction(() => document.querySelectorAll('.right li').length === 3)
-    expect(await desk.text('.right')).toMatch(/Version 3[\s\S]*Maeve Tarrant[\s\S]*over 1500 EUR[\s\S]*Version 2[\s\S]*Version 1/)
+    expect(await desk.text('.right')).toMatch(
+      /Version 3[\s\S]*Maeve Tarrant[\s\S]*over 1500 EUR[\s\S]*Version 2[\s\S]*Version 1/,
+    )
   })
 
   test('catches up on older orders after a look: they wait on To check, once each', async () => {
     await desk.clickText('.routine', 'Confirmation for schools abroad')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Confirmation for schools abroad')
-    const before = await desk.page.evaluate(async () => (await (await fetch('/api/line/counts')).json() as { stage: string, count: number }[]).find(one => one.stage === 'to check')!.count)
+    await desk.page.waitForFunction(
+      () =>
+        document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value ===
+        'Confirmation for schools abroad',
+    )
+    const before = await desk.page.evaluate(
+      async () =>
+        ((await (await fetch('/api/line/counts')).json()) as { stage: string; count: number }[]).find(
+          (one) => one.stage === 'to check',
+        )!.count,
+    )
     await desk.clickText('.routine', 'Large invoices')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Large invoices')
+    await desk.page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Large invoices',
+    )
     await desk.page.click('[data-trust="after a check"]')
-    await desk.page.waitForFunction(() => document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true')
+    await desk.page.waitForFunction(
+      () => document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true',
+    )
     await desk.page.click('[data-test="catch-up"]')
     await says('have no invoice yet')
     const button = await desk.page.waitForFunction(() => {
       const words = document.querySelector<HTMLElement>('[data-test="ask-go"]')?.innerText ?? ''
-      return /^Prepare \d+ invoices?$/.test(words) || document.body.innerText.includes('Nothing of these days lacks its invoice') ? words || 'none' : false
+      return /^Prepare \d+ invoices?$/.test(words) ||
+        document.body.innerText.includes('Nothing of these days lacks its invoice')
+        ? words || 'none'
+        : false
     })
-    const count = Number(/\d+/.exec(await button.jsonValue() as string)?.[0] ?? 0)
+    const count = Number(/\d+/.exec((await button.jsonValue()) as string)?.[0] ?? 0)
     if (count > 0) {
-      await desk.page.waitForFunction(() => !document.querySelector<HTMLButtonElement>('[data-test="ask-go"]')!.disabled)
+      await desk.page.waitForFunction(
+        () => !document.querySelector<HTMLButtonElement>('[data-test="ask-go"]')!.disabled,
+      )
       await desk.page.click('[data-test="ask-go"]')
       await says('being prepared, in order.')
     } else await desk.press('Escape')
     await desk.goTo('Line', '/')
-    await desk.untilCount('to check', now => now === before + count)
+    await desk.untilCount('to check', (now) => now === before + count)
   })
 
   test('why: for an order, each condition with the value seen, and what decided', async () => {
@@ -86,8 +120,14 @@ describe('a routine', () => {
     await desk.wait('[role="option"] .link')
     await desk.page.click('[role="option"] .link')
     await desk.clickText('summary', 'Why, routine by routine')
-    await desk.page.waitForFunction(() => /is issued: no second invoice is made/.test(document.querySelector<HTMLElement>('[data-test="why"]')?.innerText ?? ''))
-    expect(await desk.text('[data-test="why"]')).toMatch(/Large invoices[\s\S]*its total is over 1500 EUR\s+· seen: [\d.]+ [A-Z]{3}/)
+    await desk.page.waitForFunction(() =>
+      /is issued: no second invoice is made/.test(
+        document.querySelector<HTMLElement>('[data-test="why"]')?.innerText ?? '',
+      ),
+    )
+    expect(await desk.text('[data-test="why"]')).toMatch(
+      /Large invoices[\s\S]*its total is over 1500 EUR\s+· seen: [\d.]+ [A-Z]{3}/,
+    )
   })
 })
 
@@ -100,7 +140,9 @@ describe('an order confirmation', () => {
     await desk.page.click('button[aria-label^="Status:"]')
     await desk.wait('.picker')
     await desk.clickText('.picker li', 'Confirmed')
-    await desk.page.waitForFunction(() => /OC-|LSC/.test(document.querySelector<HTMLElement>('[data-kind="order confirmation"]')!.innerText))
+    await desk.page.waitForFunction(() =>
+      /OC-|LSC/.test(document.querySelector<HTMLElement>('[data-kind="order confirmation"]')!.innerText),
+    )
     expect(await desk.text('[data-kind="invoice"]')).toContain('not made')
   })
 })
@@ -118,13 +160,27 @@ describe('customers', () => {
     await desk.wait('.picker')
     await desk.clickText('.picker li', 'on paper')
     await desk.page.click('[data-test="ask-go"]')
-    const said = await desk.page.waitForFunction(() => /(\d+) customers? set, (\d+) skipped/.exec(document.body.innerText)?.slice(1).map(Number))
-    const [set, skipped] = await said.jsonValue() as number[]
+    const said = await desk.page.waitForFunction(() =>
+      /(\d+) customers? set, (\d+) skipped/.exec(document.body.innerText)?.slice(1).map(Number),
+    )
+    const [set, skipped] = (await said.jsonValue()) as number[]
     expect(set! + skipped!).toBe(picked)
     await desk.press('Escape')
-    await desk.page.waitForFunction(count => [...document.querySelectorAll('[role="option"]')].filter(row => row.textContent!.includes('on paper')).length >= count, {}, Math.min(8, set!))
+    await desk.page.waitForFunction(
+      (count) =>
+        [...document.querySelectorAll('[role="option"]')].filter((row) =>
+          row.textContent!.includes('on paper'),
+        ).length >= count,
+      {},
+      Math.min(8, set!),
+    )
     await desk.clickText('.toast button', 'Undo')
-    await desk.page.waitForFunction(() => [...document.querySelectorAll('[role="option"]')].filter(row => row.textContent!.includes('on paper')).length <= 1)
+    await desk.page.waitForFunction(
+      () =>
+        [...document.querySelectorAll('[role="option"]')].filter((row) =>
+          row.textContent!.includes('on paper'),
+        ).length <= 1,
+    )
   })
 
   test('where a paper cannot go, the reason and its remedy stand there before one tries', async () => {
@@ -133,10 +189,16 @@ describe('customers', () => {
     expect(await desk.text('[data-test="wish-invoice"]')).toContain('no billing contact')
     await desk.clickText('[data-test="wish-invoice"] button', 'Add a contact')
     await desk.wait('[data-test="contact-email-1"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input, [data-test="ask-go"]'))
+    await desk.page.waitForFunction(() =>
+      document.activeElement?.matches('.v-dialog input, [data-test="ask-go"]'),
+    )
     await desk.page.type('[data-test="contact-email-1"]', 'estate@gorsefield.example')
     await desk.page.click('[data-test="ask-go"]')
-    await desk.page.waitForFunction(() => document.querySelector<HTMLElement>('[data-test="wish-invoice"]')?.innerText.includes('now estate@gorsefield.example'))
+    await desk.page.waitForFunction(() =>
+      document
+        .querySelector<HTMLElement>('[data-test="wish-invoice"]')
+        ?.innerText.includes('now estate@gorsefield.example'),
+    )
   })
 
   test('a wish is a sentence; a bad address changes nothing', async () => {

@@ -7,16 +7,23 @@ const desk = useDesk()
 
 let waiting = 0
 
-const rows = () => desk.page.$$eval('[role="option"] .number', elements => elements.map(element => element.textContent!.trim()))
-const wait: typeof desk.wait = selector => desk.wait(selector)
+const rows = () =>
+  desk.page.$$eval('[role="option"] .number', (elements) =>
+    elements.map((element) => element.textContent!.trim()),
+  )
+const wait: typeof desk.wait = (selector) => desk.wait(selector)
 const sayYes = () => desk.sayYes()
 const clickText: typeof desk.clickText = (selector, words) => desk.clickText(selector, words)
 
 describe('by mouse', () => {
   test('1. the Line shows six stages with counts, a list, and the true PDF with its leaves', async () => {
     await desk.signIn('clerk')
-    expect(await desk.page.$$eval('[role="tablist"][aria-label="Stages of the Line"] .name', elements => elements.map(element => element.textContent))).toEqual(['To send', 'To check', 'Waiting', 'On the way', 'Arrived', 'Stuck'])
-    await desk.untilCount('to check', count => count > 3)
+    expect(
+      await desk.page.$$eval('[role="tablist"][aria-label="Stages of the Line"] .name', (elements) =>
+        elements.map((element) => element.textContent),
+      ),
+    ).toEqual(['To send', 'To check', 'Waiting', 'On the way', 'Arrived', 'Stuck'])
+    await desk.untilCount('to check', (count) => count > 3)
     waiting = await desk.count('to check')
     await wait('[data-test="pdf-pages"] canvas')
     await clickText('[aria-label="Leaves"] button', 'Email')
@@ -34,7 +41,9 @@ describe('by mouse', () => {
     await wait('.picker')
     await clickText('.picker li', 'Packed')
     await desk.page.keyboard.press('Escape')
-    await desk.page.waitForFunction(() => [...document.querySelectorAll('[role="option"] .tag')].every(tag => tag.textContent === 'Packed'))
+    await desk.page.waitForFunction(() =>
+      [...document.querySelectorAll('[role="option"] .tag')].every((tag) => tag.textContent === 'Packed'),
+    )
     await clickText('.heads button', 'Total')
     await desk.page.waitForFunction(() => location.search.includes('sort=total'))
     await clickText('.heads button', 'Order')
@@ -42,7 +51,11 @@ describe('by mouse', () => {
     const before = await rows()
     await desk.page.click('[role="option"]')
     await desk.page.click('[data-test="set-status"]')
-    await desk.page.waitForFunction(first => document.querySelector('[role="option"] .number')?.textContent?.trim() !== first, {}, before[0])
+    await desk.page.waitForFunction(
+      (first) => document.querySelector('[role="option"] .number')?.textContent?.trim() !== first,
+      {},
+      before[0],
+    )
     await desk.page.click('[role="option"] [data-test="pick"]')
     expect(await desk.text('[data-test="set-status"]')).toBe('Set 1 to Shipped')
     await desk.page.click('[role="option"]')
@@ -54,7 +67,7 @@ describe('by mouse', () => {
 
   test('3. the papers are there without reloading; a changed one is marked, one is put back, the others are sent', async () => {
     await clickText('header a', 'Line')
-    await desk.untilCount('to check', count => count === waiting + 21)
+    await desk.untilCount('to check', (count) => count === waiting + 21)
     const total = waiting + 21
     const order = (await rows()).at(-1)!
 
@@ -71,16 +84,34 @@ describe('by mouse', () => {
     await other.close()
 
     await desk.page.bringToFront()
-    await desk.page.waitForFunction(number => [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(row => row.innerText.includes(number) && row.innerText.includes('changed')), {}, order)
-    await desk.page.evaluate(number => [...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => row.innerText.includes(number))!.click(), order)
+    await desk.page.waitForFunction(
+      (number) =>
+        [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(
+          (row) => row.innerText.includes(number) && row.innerText.includes('changed'),
+        ),
+      {},
+      order,
+    )
+    await desk.page.evaluate(
+      (number) =>
+        [...document.querySelectorAll<HTMLElement>('[role="option"]')]
+          .find((row) => row.innerText.includes(number))!
+          .click(),
+      order,
+    )
     await desk.page.waitForSelector('[data-test="changes"]')
     expect(await desk.text('[data-test="changes"]')).toContain('Line 1')
 
-    const withAddress = await desk.page.$$eval('[role="option"]', elements => elements.findIndex(element => !element.textContent!.includes('No address') && !element.textContent!.includes('changed')))
+    const withAddress = await desk.page.$$eval('[role="option"]', (elements) =>
+      elements.findIndex(
+        (element) =>
+          !element.textContent!.includes('No address') && !element.textContent!.includes('changed'),
+      ),
+    )
     await (await desk.page.$$('[role="option"]'))[withAddress]!.click()
     await desk.page.click('[data-test="put-back"]')
-    await desk.untilCount('to check', count => count === total - 1)
-    expect(await desk.page.$eval('body', body => body.innerText)).toContain('No number was used.')
+    await desk.untilCount('to check', (count) => count === total - 1)
+    expect(await desk.page.$eval('body', (body) => body.innerText)).toContain('No number was used.')
 
     await desk.page.focus('[role="listbox"]')
     await desk.press('Control+a')
@@ -88,13 +119,18 @@ describe('by mouse', () => {
     expect(sending).toBeGreaterThan(20)
     await desk.page.click('[data-test="send"]')
     await sayYes()
-    await desk.page.waitForFunction(count => document.querySelector<HTMLElement>('[data-test="run"]')?.innerText.includes(`All ${count} issued`), { timeout: 20_000 }, sending)
-    await desk.untilCount('to check', count => count === total - 1 - sending)
+    await desk.page.waitForFunction(
+      (count) =>
+        document.querySelector<HTMLElement>('[data-test="run"]')?.innerText.includes(`All ${count} issued`),
+      { timeout: 20_000 },
+      sending,
+    )
+    await desk.untilCount('to check', (count) => count === total - 1 - sending)
   })
 
-  test('4. they go Waiting → On the way → Arrived, and the very email stands in the recipient\'s mailbox', async () => {
+  test("4. they go Waiting → On the way → Arrived, and the very email stands in the recipient's mailbox", async () => {
     await desk.page.goto(desk.base)
-    await desk.untilCount('arrived', count => count >= 8)
+    await desk.untilCount('arrived', (count) => count >= 8)
     await desk.page.goto(`${desk.base}/?stage=arrived&kind=invoice`)
     await desk.page.waitForFunction(() => document.querySelectorAll('[role="option"]').length >= 5)
     await desk.page.click('[role="option"]')
@@ -102,18 +138,30 @@ describe('by mouse', () => {
     const found = await desk.page.waitForFunction(() => {
       const number = document.querySelector('.row.active .number')?.textContent?.trim()
       const link = document.querySelector<HTMLAnchorElement>('[data-test="mailbox"]')
-      const shown = number && document.querySelector<HTMLElement>('.leaves')?.innerText.includes(number) && document.querySelector<HTMLElement>('.trail')?.innerText.includes(`Invoice ${number} was issued`)
+      const shown =
+        number &&
+        document.querySelector<HTMLElement>('.leaves')?.innerText.includes(number) &&
+        document.querySelector<HTMLElement>('.trail')?.innerText.includes(`Invoice ${number} was issued`)
       return shown && link && { number, address: link.href }
     })
-    const { number, address } = await found.jsonValue() as { number: string, address: string }
+    const { number, address } = (await found.jsonValue()) as { number: string; address: string }
 
     const mailbox = await desk.newPage()
     await mailbox.goto(address)
-    expect(await mailbox.$eval('main', element => element.textContent)).toContain(number)
-    await mailbox.evaluate(words => [...document.querySelectorAll<HTMLAnchorElement>('td a')].find(one => one.textContent!.includes(words))!.click(), number)
+    expect(await mailbox.$eval('main', (element) => element.textContent)).toContain(number)
+    await mailbox.evaluate(
+      (words) =>
+        [...document.querySelectorAll<HTMLAnchorElement>('td a')]
+          .find((one) => one.textContent!.includes(words))!
+          .click(),
+      number,
+    )
     await mailbox.waitForSelector('[data-file]')
-    expect(await mailbox.$eval('h1', element => element.textContent)).toContain(number)
-    const file = await mailbox.$eval('[data-file]', element => ({ name: element.textContent, url: (element as HTMLAnchorElement).href }))
+    expect(await mailbox.$eval('h1', (element) => element.textContent)).toContain(number)
+    const file = await mailbox.$eval('[data-file]', (element) => ({
+      name: element.textContent,
+      url: (element as HTMLAnchorElement).href,
+    }))
     expect(file.name).toMatch(new RegExp(`^(Invoice|Rechnung|Facture)-${number}\\.pdf$`))
     const mailed = Buffer.from(await (await fetch(file.url)).arrayBuffer())
     await mailbox.close()
@@ -121,49 +169,111 @@ describe('by mouse', () => {
     await clickText('header a', 'Register')
     await wait('[aria-label="Documents"] [role="option"]')
     await desk.page.type('[aria-label="Register"] input[type="search"]', number)
-    await desk.page.waitForFunction(wanted => document.querySelectorAll('[role="option"]').length === 1 && document.body.innerText.includes(wanted), {}, number)
-    await desk.page.waitForFunction(wanted => document.querySelector<HTMLElement>('.leaves')?.innerText.includes(wanted), {}, number)
+    await desk.page.waitForFunction(
+      (wanted) =>
+        document.querySelectorAll('[role="option"]').length === 1 && document.body.innerText.includes(wanted),
+      {},
+      number,
+    )
+    await desk.page.waitForFunction(
+      (wanted) => document.querySelector<HTMLElement>('.leaves')?.innerText.includes(wanted),
+      {},
+      number,
+    )
     const save = await desk.page.waitForSelector('[data-test="save-pdf"]')
-    const stored = await desk.page.evaluate(async url => [...new Uint8Array(await (await fetch(url)).arrayBuffer())], await save!.evaluate(element => (element as HTMLAnchorElement).href))
-    expect(createHash('sha256').update(Buffer.from(stored)).digest('hex')).toBe(createHash('sha256').update(mailed).digest('hex'))
+    const stored = await desk.page.evaluate(
+      async (url) => [...new Uint8Array(await (await fetch(url)).arrayBuffer())],
+      await save!.evaluate((element) => (element as HTMLAnchorElement).href),
+    )
+    expect(createHash('sha256').update(Buffer.from(stored)).digest('hex')).toBe(
+      createHash('sha256').update(mailed).digest('hex'),
+    )
   })
 
   test('5. by itself: shipped and gone; Packed and Shipped again makes no second invoice, and the trail says why', async () => {
     await desk.signIn('supervisor')
     await clickText('header a', 'Routines')
     await clickText('.routine', 'Invoice when shipped')
-    await desk.page.waitForFunction(() => document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true' && document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Invoice when shipped')
+    await desk.page.waitForFunction(
+      () =>
+        document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true' &&
+        document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value ===
+          'Invoice when shipped',
+    )
     await desk.page.click('[data-trust="by itself"]')
     await sayYes()
-    await desk.page.waitForFunction(() => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true')
+    await desk.page.waitForFunction(
+      () => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true',
+    )
 
     await desk.page.goto(`${desk.base}/orders?status=Packed`)
     await wait('[role="option"] .link')
-    await desk.page.evaluate(() => [...document.querySelectorAll<HTMLElement>('[role="option"]')].find(row => !/Reedbank|Gorsefield|Cowslip|Oran|Lycée|Abbeyvale|Vigil|Turlough|Greyfriars|Tilleuls/.test(row.innerText))!.querySelector<HTMLElement>('.link')!.click())
+    await desk.page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('[role="option"]')]
+        .find(
+          (row) =>
+            !/Reedbank|Gorsefield|Cowslip|Oran|Lycée|Abbeyvale|Vigil|Turlough|Greyfriars|Tilleuls/.test(
+              row.innerText,
+            ),
+        )!
+        .querySelector<HTMLElement>('.link')!
+        .click(),
+    )
     await wait('.texts')
     const setTo = async (status: string) => {
       await desk.page.click('button[aria-label^="Status:"]')
       await wait('.picker')
       await clickText('.picker li', status)
-      await desk.page.waitForFunction(now => document.querySelector('button[aria-label^="Status:"]')?.textContent === now, {}, status)
+      await desk.page.waitForFunction(
+        (now) => document.querySelector('button[aria-label^="Status:"]')?.textContent === now,
+        {},
+        status,
+      )
     }
     await setTo('Shipped')
-    await desk.page.waitForFunction(() => /(INV-|LS)\S+/.test(document.querySelector<HTMLElement>('[data-kind="invoice"]')?.innerText ?? '') && /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''), { timeout: 20_000 })
+    await desk.page.waitForFunction(
+      () =>
+        /(INV-|LS)\S+/.test(document.querySelector<HTMLElement>('[data-kind="invoice"]')?.innerText ?? '') &&
+        /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+      { timeout: 20_000 },
+    )
     await setTo('Packed')
     await setTo('Shipped')
     await clickText('[aria-label="Leaves"] button', 'Trail')
-    await desk.page.waitForFunction(() => /Nothing was made: invoice .* was already issued for this order/.test(document.querySelector<HTMLElement>('.trail')?.innerText ?? ''))
+    await desk.page.waitForFunction(() =>
+      /Nothing was made: invoice .* was already issued for this order/.test(
+        document.querySelector<HTMLElement>('.trail')?.innerText ?? '',
+      ),
+    )
   })
 
   test('6. the Register finds by customer, order and amount', async () => {
     await clickText('header a', 'Register')
     await wait('[aria-label="Documents"] [role="option"]')
-    const first = await desk.page.$eval('[role="option"]', element => ({ customer: element.querySelector('.name')!.textContent!.trim(), order: element.querySelector('.order')!.textContent!.trim(), total: element.querySelector('.total')!.textContent!.trim().replace(/ [A-Z]{3}$/, '') }))
+    const first = await desk.page.$eval('[role="option"]', (element) => ({
+      customer: element.querySelector('.name')!.textContent!.trim(),
+      order: element.querySelector('.order')!.textContent!.trim(),
+      total: element
+        .querySelector('.total')!
+        .textContent!.trim()
+        .replace(/ [A-Z]{3}$/, ''),
+    }))
     for (const search of [first.order, first.total, first.customer]) {
       await desk.page.click('[aria-label="Register"] input[type="search"]', { count: 3 })
       await desk.page.type('[aria-label="Register"] input[type="search"]', search)
-      await desk.page.waitForFunction(what => new URLSearchParams(location.search).get('search') === what, {}, search)
-      await desk.page.waitForFunction(order => [...document.querySelectorAll('[role="option"] .order')].some(one => one.textContent!.includes(order)), {}, first.order)
+      await desk.page.waitForFunction(
+        (what) => new URLSearchParams(location.search).get('search') === what,
+        {},
+        search,
+      )
+      await desk.page.waitForFunction(
+        (order) =>
+          [...document.querySelectorAll('[role="option"] .order')].some((one) =>
+            one.textContent!.includes(order),
+          ),
+        {},
+        first.order,
+      )
     }
   })
 })
@@ -188,11 +298,15 @@ test('eight tabs side by side all load and all hear of changes', async () => {
     await tab.waitForSelector('[role="option"]')
     tabs.push(tab)
   }
-  const first = await tabs[0]!.$eval('[role="option"] .number', element => element.textContent)
+  const first = await tabs[0]!.$eval('[role="option"] .number', (element) => element.textContent)
   await tabs[7]!.bringToFront()
   await tabs[7]!.click('[role="option"]')
   await tabs[7]!.click('[data-test="set-status"]')
   await tabs[0]!.bringToFront()
-  await tabs[0]!.waitForFunction(number => document.querySelector('[role="option"] .number')?.textContent !== number, {}, first)
+  await tabs[0]!.waitForFunction(
+    (number) => document.querySelector('[role="option"] .number')?.textContent !== number,
+    {},
+    first,
+  )
   for (const tab of tabs) await tab.close()
 })

@@ -21,7 +21,7 @@ async function insist<T>(what: string, ask: () => Promise<T>): Promise<T> {
       return await ask()
     } catch (error) {
       if (Date.now() > end) throw new Error(`in vain: ${what}`, { cause: error })
-      await new Promise(resolve => setTimeout(resolve, 150))
+      await new Promise((resolve) => setTimeout(resolve, 150))
     }
   }
 }
@@ -31,24 +31,37 @@ test('PostgreSQL and web killed while orders are shipped: once each, no gap, no 
   doomed.start('mail-standin')
   doomed.start('worker')
   let web = await startWeb()
-  const clerk = demoStaff().find(person => person.role === 'clerk')!
-  const signIn = () => insist('sign in', async () => {
-    const answer = await fetch(`${web.base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ email: clerk.email, password: clerk.password }) })
-    if (!answer.ok) throw new Error(`sign-in answered ${answer.status}`)
-    return answer.headers.getSetCookie().map(cookie => cookie.split(';')[0]).join('; ')
-  })
+  const clerk = demoStaff().find((person) => person.role === 'clerk')!
+  const signIn = () =>
+    insist('sign in', async () => {
+      const answer = await fetch(`${web.base}/api/session`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ email: clerk.email, password: clerk.password }),
+      })
+      if (!answer.ok) throw new Error(`sign-in answered ${answer.status}`)
+      return answer.headers
+        .getSetCookie()
+        .map((cookie) => cookie.split(';')[0])
+        .join('; ')
+    })
   let cookie = await signIn()
-  const ship = (batch: number[]) => insist('ship', async () => {
-    const answer = await fetch(`${web.base}/api/orders/status`, { method: 'POST', headers: { 'content-type': 'application/json', cookie }, body: JSON.stringify({ ids: batch, status: 'Shipped' }) })
-    if (answer.status === 401) cookie = await signIn()
-    if (!answer.ok) throw new Error(`answered ${answer.status}`)
-  })
+  const ship = (batch: number[]) =>
+    insist('ship', async () => {
+      const answer = await fetch(`${web.base}/api/orders/status`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', cookie },
+        body: JSON.stringify({ ids: batch, status: 'Shipped' }),
+      })
+      if (answer.status === 401) cookie = await signIn()
+      if (!answer.ok) throw new Error(`answered ${answer.status}`)
+    })
   const dice = seededDice()
   const shipping = (async () => {
     for (let at = 0; at < ids.length; at += 10) await ship(ids.slice(at, at + 10))
   })()
   for (let round = 0; round < 5; round++) {
-    await new Promise(resolve => setTimeout(resolve, 200 + dice() * 900))
+    await new Promise((resolve) => setTimeout(resolve, 200 + dice() * 900))
     if (round % 2 === 0) {
       stopCluster(cluster, 'immediate')
       await startCluster(cluster)
@@ -58,12 +71,21 @@ test('PostgreSQL and web killed while orders are shipped: once each, no gap, no 
     }
   }
   await shipping
-  await insist('look', () => until('everything to be done', async () => {
-    const issued = (await one<{ count: number }>('select count(*)::int count from document'))!.count
-    const { waiting = 0, claimed = 0, 'handing over': handing = 0 } = await doomed.states()
-    return issued === orderCount && waiting + claimed + handing === 0
-  }, 110))
-  expect(await rows(`select order_id from event where kind = 'order status' group by 1 having count(*) <> 1`), 'each order was shipped once').toEqual([])
+  await insist('look', () =>
+    until(
+      'everything to be done',
+      async () => {
+        const issued = (await one<{ count: number }>('select count(*)::int count from document'))!.count
+        const { waiting = 0, claimed = 0, 'handing over': handing = 0 } = await doomed.states()
+        return issued === orderCount && waiting + claimed + handing === 0
+      },
+      110,
+    ),
+  )
+  expect(
+    await rows(`select order_id from event where kind = 'order status' group by 1 having count(*) <> 1`),
+    'each order was shipped once',
+  ).toEqual([])
   await doomed.expectTruth(orderCount)
   await web.stop()
 })

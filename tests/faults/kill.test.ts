@@ -18,17 +18,21 @@ test('worker and mail server killed again and again: nothing lost, no gap, no do
   doomed.start('mail-standin')
   doomed.start('worker')
   for (let round = 0; round < 9; round++) {
-    await new Promise(resolve => setTimeout(resolve, 400 + dice() * 1500))
+    await new Promise((resolve) => setTimeout(resolve, 400 + dice() * 1500))
     const victim = dice() < 0.7 ? 'worker' : 'mail-standin'
     await doomed.kill(victim)
     doomed.start(victim)
   }
   const restart = Date.now()
-  await until('everything to be done', async () => {
-    const issued = (await one<{ count: number }>('select count(*)::int count from document'))!.count
-    const { waiting = 0, claimed = 0, 'handing over': handing = 0 } = await doomed.states()
-    return issued === orderCount && waiting + claimed + handing === 0
-  }, 100)
+  await until(
+    'everything to be done',
+    async () => {
+      const issued = (await one<{ count: number }>('select count(*)::int count from document'))!.count
+      const { waiting = 0, claimed = 0, 'handing over': handing = 0 } = await doomed.states()
+      return issued === orderCount && waiting + claimed + handing === 0
+    },
+    100,
+  )
   expect((Date.now() - restart) / 1000).toBeLessThan(60)
   await doomed.expectTruth(orderCount)
 })

@@ -22,8 +22,18 @@ import { papersOf, trailWords, until, useHouse } from './house'
 /* What follows posting: routines that send that very document, what becomes of documents whose order is withdrawn, dates by the event. */
 const house = useHouse({ reports: false })
 const today = () => dayInZone(new Date(), 'Europe/Dublin')
-const sentence = (change: Partial<RoutineSentence> = {}): RoutineSentence => ({ on: 'posted', statuses: [], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0, hours: null, ...change })
-const routine = (name: string, trust: Trust, change: Partial<RoutineSentence> = {}) => addRoutine({ name, description: '', trust, isOn: true, sentence: sentence(change) }, 'Test')
+const sentence = (change: Partial<RoutineSentence> = {}): RoutineSentence => ({
+  on: 'posted',
+  statuses: [],
+  conditions: [],
+  issue: 'invoice',
+  to: 'billing',
+  delayMinutes: 0,
+  hours: null,
+  ...change,
+})
+const routine = (name: string, trust: Trust, change: Partial<RoutineSentence> = {}) =>
+  addRoutine({ name, description: '', trust, isOn: true, sentence: sentence(change) }, 'Test')
 
 beforeEach(async () => {
   await run(`update routine set is_on = false where sentence ->> 'on' is not null`)
@@ -31,20 +41,52 @@ beforeEach(async () => {
 })
 
 /** Writes an invoice and issues it without sending it. */
-async function posted(customer = '10417', price = '100.00'): Promise<{ id: number, number: string }> {
+async function posted(customer = '10417', price = '100.00'): Promise<{ id: number; number: string }> {
   const billId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, 'Test')
   const bill = await billView(billId)
-  const lines = [{ item: '', description: 'Repair', detail: null, unit: '', quantity: '1', unitPrice: price, discountPercent: '0', taxCode: 'standard' }]
-  await changeBill(billId, { version: bill.version, brandId: bill.brandId, customerId: bill.customerId, earlierDateOk: false, facts: { ...bill.facts, lines, suppliedOn: today() } }, 'Test')
+  const lines = [
+    {
+      item: '',
+      description: 'Repair',
+      detail: null,
+      unit: '',
+      quantity: '1',
+      unitPrice: price,
+      discountPercent: '0',
+      taxCode: 'standard',
+    },
+  ]
+  await changeBill(
+    billId,
+    {
+      version: bill.version,
+      brandId: bill.brandId,
+      customerId: bill.customerId,
+      earlierDateOk: false,
+      facts: { ...bill.facts, lines, suppliedOn: today() },
+    },
+    'Test',
+  )
   await house.settle()
-  const [paper] = await rows<{ paperId: number, revision: number }>('select id "paperId", revision from paper where bill_id = $1', [billId])
+  const [paper] = await rows<{ paperId: number; revision: number }>(
+    'select id "paperId", revision from paper where bill_id = $1',
+    [billId],
+  )
   const [result] = await issueInOneTransaction([paper!], 'Col Varley', undefined, { postOnly: true })
   expect(result).toMatchObject({ outcome: 'issued' })
   await house.settle()
   return { id: result!.documentId!, number: result!.reason }
 }
-const dispatches = (documentId: number) => rows<{ channel: string, state: string, createdBy: string, sendTo: string, copyTo: string[] }>('select s.channel, s.state, s.created_by "createdBy", s.send_to "sendTo", s.copy_to "copyTo" from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id', [documentId])
-const evaluations = (documentId: number) => rows<{ outcome: string, reason: string }>('select v.outcome, v.reason from evaluation v join event e on e.id = v.event_id where e.document_id = $1 order by v.id', [documentId])
+const dispatches = (documentId: number) =>
+  rows<{ channel: string; state: string; createdBy: string; sendTo: string; copyTo: string[] }>(
+    'select s.channel, s.state, s.created_by "createdBy", s.send_to "sendTo", s.copy_to "copyTo" from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id',
+    [documentId],
+  )
+const evaluations = (documentId: number) =>
+  rows<{ outcome: string; reason: string }>(
+    'select v.outcome, v.reason from evaluation v join event e on e.id = v.event_id where e.document_id = $1 order by v.id',
+    [documentId],
+  )
 
 describe('a routine on posting', () => {
   test('sends that very document by itself, once, and makes none', async () => {
@@ -69,7 +111,9 @@ describe('a routine on posting', () => {
     const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test')
     await house.settle()
     expect(await dispatches(result!.documentId!)).toHaveLength(1)
-    expect(await evaluations(result!.documentId!)).toMatchObject([{ outcome: 'already', reason: expect.stringContaining('on its way already') }])
+    expect(await evaluations(result!.documentId!)).toMatchObject([
+      { outcome: 'already', reason: expect.stringContaining('on its way already') },
+    ])
     expect(await trailWords(order)).toContainEqual(expect.stringContaining('Nothing was sent'))
   })
 
@@ -77,17 +121,32 @@ describe('a routine on posting', () => {
     await routine('After a look', 'after a check', { to: 'buying' })
     const document = await posted()
     expect(await dispatches(document.id)).toEqual([])
-    expect(await one('select r.name from undelivered u join routine r on r.id = u.routine_id where u.document_id = $1', [document.id])).toEqual({ name: 'After a look' })
+    expect(
+      await one(
+        'select r.name from undelivered u join routine r on r.id = u.routine_id where u.document_id = $1',
+        [document.id],
+      ),
+    ).toEqual({ name: 'After a look' })
     await sendDocuments([document.id], 'Col Varley')
-    expect(await one('select to_role "role" from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1', [document.id])).toEqual({ role: 'buying' })
+    expect(
+      await one(
+        'select to_role "role" from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+        [document.id],
+      ),
+    ).toEqual({ role: 'buying' })
   })
 
   test('keeps its conditions with the value seen, and looks at its own kind only', async () => {
-    await routine('Large ones', 'by itself', { conditions: [{ about: 'total', of: 'gross', is: 'over', amount: '1000', currency: 'EUR' }] })
+    await routine('Large ones', 'by itself', {
+      conditions: [{ about: 'total', of: 'gross', is: 'over', amount: '1000', currency: 'EUR' }],
+    })
     await routine('Credits', 'by itself', { issue: 'credit note' })
     const document = await posted()
     expect(await dispatches(document.id)).toEqual([])
-    expect(await evaluations(document.id)).toMatchObject([{ outcome: 'did not apply' }, { outcome: 'did not apply' }])
+    expect(await evaluations(document.id)).toMatchObject([
+      { outcome: 'did not apply' },
+      { outcome: 'did not apply' },
+    ])
     expect(await dispatches((await posted('10417', '2000.00')).id)).toHaveLength(1)
   })
 
@@ -105,37 +164,62 @@ describe('a routine on posting', () => {
     const document = await posted()
     await voidDocument(document.id, 'Wrong customer', 'Test')
     await routine('Late', 'by itself')
-    await run(`update event set looked_at = null where document_id = $1 and kind = 'document issued'`, [document.id])
-    await run('update routine set applies_since = now() - interval \'1 day\'')
-    await lookAtEvents((await rows<{ id: number }>(`select id from event where document_id = $1 and kind = 'document issued'`, [document.id])).map(row => row.id))
+    await run(`update event set looked_at = null where document_id = $1 and kind = 'document issued'`, [
+      document.id,
+    ])
+    await run("update routine set applies_since = now() - interval '1 day'")
+    await lookAtEvents(
+      (
+        await rows<{ id: number }>(
+          `select id from event where document_id = $1 and kind = 'document issued'`,
+          [document.id],
+        )
+      ).map((row) => row.id),
+    )
     expect(await dispatches(document.id)).toEqual([])
-    expect(await evaluations(document.id)).toContainEqual({ outcome: 'not wanted', reason: `${document.number} was voided.` })
+    expect(await evaluations(document.id)).toContainEqual({
+      outcome: 'not wanted',
+      reason: `${document.number} was voided.`,
+    })
   })
 
   test('its trial shows what was posted', async () => {
     const document = await posted()
     const trial = await tryOut(sentence(), 30, null)
-    expect(trial.orders.map(row => row.number)).toContain(document.number)
+    expect(trial.orders.map((row) => row.number)).toContain(document.number)
     expect((await tryOut(sentence({ issue: 'credit note' }), 30, null)).papers).toBe(0)
   })
 
   test('a sentence that cannot be is refused: a confirmation is not posted, a receipt is not made of an order', async () => {
-    await expect(routine('Wrong', 'by itself', { issue: 'order confirmation' })).rejects.toThrow('not what a routine makes of that event')
-    await expect(routine('Wrong', 'by itself', { on: 'order status', statuses: ['Shipped'], issue: 'payment receipt' })).rejects.toThrow('not what a routine makes of that event')
+    await expect(routine('Wrong', 'by itself', { issue: 'order confirmation' })).rejects.toThrow(
+      'not what a routine makes of that event',
+    )
+    await expect(
+      routine('Wrong', 'by itself', { on: 'order status', statuses: ['Shipped'], issue: 'payment receipt' }),
+    ).rejects.toThrow('not what a routine makes of that event')
   })
 })
 
 describe('an order that is withdrawn after its invoice', () => {
-  async function billed(send: boolean): Promise<{ order: number, document: number, number: string }> {
+  async function billed(send: boolean): Promise<{ order: number; document: number; number: string }> {
     const order = await house.newOrder()
     await house.ship([order])
     const [paper] = await papersOf([order])
-    const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, { postOnly: !send })
+    const [result] = await issueInOneTransaction(
+      [{ paperId: paper!.id, revision: null }],
+      'Test',
+      undefined,
+      { postOnly: !send },
+    )
     await house.settle()
-    if (send) await until('handed over', async () => (await dispatches(result!.documentId!))[0]?.state !== 'waiting')
+    if (send)
+      await until('handed over', async () => (await dispatches(result!.documentId!))[0]?.state !== 'waiting')
     return { order, document: result!.documentId!, number: result!.reason }
   }
-  const standing = async () => (await register({ state: 'withdrawn', sort: 'issued', descending: true, limit: 50 })).rows.map(row => row.number)
+  const standing = async () =>
+    (await register({ state: 'withdrawn', sort: 'issued', descending: true, limit: 50 })).rows.map(
+      (row) => row.number,
+    )
 
   test('is listed; what was never handed over is voided with its number kept, the other credited on To check', async () => {
     const [sent, unsent] = [await billed(true), await billed(false)]
@@ -145,21 +229,35 @@ describe('an order that is withdrawn after its invoice', () => {
     const report = await settleWithdrawn({ documentIds: [sent.document, unsent.document] }, 'Col Varley')
     expect(report).toEqual({ voided: [unsent.number], credited: [sent.number], refused: [] })
     const again = await settleWithdrawn({ documentIds: [sent.document, unsent.document] }, 'Col Varley')
-    expect(again).toMatchObject({ voided: [], credited: [], refused: [{ number: sent.number, reason: expect.stringContaining('already waits on To check') }] })
-    const [credit] = await rows<{ paperId: number }>(`select p.id "paperId" from paper p join bill b on b.id = p.bill_id where b.credits_id = $1`, [sent.document])
+    expect(again).toMatchObject({
+      voided: [],
+      credited: [],
+      refused: [{ number: sent.number, reason: expect.stringContaining('already waits on To check') }],
+    })
+    const [credit] = await rows<{ paperId: number }>(
+      `select p.id "paperId" from paper p join bill b on b.id = p.bill_id where b.credits_id = $1`,
+      [sent.document],
+    )
     await issueInOneTransaction([{ paperId: credit!.paperId, revision: null }], 'Test')
     expect(await standing()).not.toContain(sent.number)
   })
 
-  test('by the house\'s rule settles itself, and an order that comes back may be billed anew', async () => {
+  test("by the house's rule settles itself, and an order that comes back may be billed anew", async () => {
     await changeHouse({ withdrawnRule: 'settle' })
     const unsent = await billed(false)
     await setStatus([unsent.order], 'Withdrawn', 'Test')
     await house.settle()
-    expect(await one('select reason, by from document_void where document_id = $1', [unsent.document])).toMatchObject({ reason: expect.stringMatching(/^Order SO-\d+ was withdrawn$/), by: 'Clothespin, by the house’s rule' })
+    expect(
+      await one('select reason, by from document_void where document_id = $1', [unsent.document]),
+    ).toMatchObject({
+      reason: expect.stringMatching(/^Order SO-\d+ was withdrawn$/),
+      by: 'Clothespin, by the house’s rule',
+    })
     await setStatus([unsent.order], 'Shipped', 'Test')
     await house.settle()
-    expect(await papersOf([unsent.order])).toContainEqual(expect.objectContaining({ state: 'prepared', problem: null }))
+    expect(await papersOf([unsent.order])).toContainEqual(
+      expect.objectContaining({ state: 'prepared', problem: null }),
+    )
   })
 
   test('a status the house does not have is refused', async () => {
@@ -175,9 +273,15 @@ describe('dates', () => {
     await run(`update sales_order set status_since = now() - interval '9 days' where id = $1`, [orders[1]])
     const issue = async (order: number) => {
       await prepareByHand('order confirmation', [order], 'Test')
-      const [paper] = await rows<{ paperId: number }>(`select id "paperId" from paper where order_id = $1 and kind = 'order confirmation'`, [order])
+      const [paper] = await rows<{ paperId: number }>(
+        `select id "paperId" from paper where order_id = $1 and kind = 'order confirmation'`,
+        [order],
+      )
       const [result] = await issueInOneTransaction([{ paperId: paper!.paperId, revision: null }], 'Test')
-      return (await one<{ date: string, printed: string }>(`select date::text date, paper -> 'facts' -> 0 ->> 'value' printed from document where id = $1`, [result!.documentId]))!
+      return (await one<{ date: string; printed: string }>(
+        `select date::text date, paper -> 'facts' -> 0 ->> 'value' printed from document where id = $1`,
+        [result!.documentId],
+      ))!
     }
     const first = await issue(orders[0]!)
     expect(first.date).toBe(addDays(today(), -3))
@@ -189,14 +293,47 @@ describe('dates', () => {
     const newest = await posted()
     const billId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test')
     const bill = await billView(billId)
-    const lines = [{ item: '', description: 'Repair', detail: null, unit: '', quantity: '1', unitPrice: '10.00', discountPercent: '0', taxCode: 'standard' }]
-    await changeBill(billId, { version: bill.version, brandId: bill.brandId, customerId: bill.customerId, earlierDateOk: true, facts: { ...bill.facts, lines, suppliedOn: today(), date: addDays(today(), -1) } }, 'Test')
+    const lines = [
+      {
+        item: '',
+        description: 'Repair',
+        detail: null,
+        unit: '',
+        quantity: '1',
+        unitPrice: '10.00',
+        discountPercent: '0',
+        taxCode: 'standard',
+      },
+    ]
+    await changeBill(
+      billId,
+      {
+        version: bill.version,
+        brandId: bill.brandId,
+        customerId: bill.customerId,
+        earlierDateOk: true,
+        facts: { ...bill.facts, lines, suppliedOn: today(), date: addDays(today(), -1) },
+      },
+      'Test',
+    )
     await house.settle()
-    const [paper] = await rows<{ paperId: number, revision: number }>('select id "paperId", revision from paper where bill_id = $1', [billId])
+    const [paper] = await rows<{ paperId: number; revision: number }>(
+      'select id "paperId", revision from paper where bill_id = $1',
+      [billId],
+    )
     const [result] = await issueInOneTransaction([paper!], 'Test')
-    expect((await register({ state: 'earlier date', sort: 'issued', descending: true, limit: 10 })).rows.map(row => row.id)).toEqual([result!.documentId])
-    const { seriesId, period } = (await one<{ seriesId: number, period: string }>('select series_id "seriesId", period from document where id = $1', [newest.id]))!
-    expect((await numbers({ seriesId, period, limit: 200 })).rows.find(row => row.id === result!.documentId)).toMatchObject({ earlierThan: today() })
+    expect(
+      (await register({ state: 'earlier date', sort: 'issued', descending: true, limit: 10 })).rows.map(
+        (row) => row.id,
+      ),
+    ).toEqual([result!.documentId])
+    const { seriesId, period } = (await one<{ seriesId: number; period: string }>(
+      'select series_id "seriesId", period from document where id = $1',
+      [newest.id],
+    ))!
+    expect(
+      (await numbers({ seriesId, period, limit: 200 })).rows.find((row) => row.id === result!.documentId),
+    ).toMatchObject({ earlierThan: today() })
   })
 })
 

@@ -19,51 +19,169 @@ const customers = ['10417', '10418']
 
 async function invoice(customer: string, quantity: number): Promise<void> {
   const { id, name } = house.customer(customer)
-  const order = await house.newOrder({ customerId: id, customerName: name, lines: [
-    { item: 'HB', description: 'Brood box', detail: null, unit: '', quantity: String(quantity), unitPrice: '41.55', discountPercent: '0', taxCode: 'standard' },
-    { item: 'BK', description: 'Book', detail: null, unit: '', quantity: '1', unitPrice: '12.30', discountPercent: '5', taxCode: 'zero' },
-  ] })
+  const order = await house.newOrder({
+    customerId: id,
+    customerName: name,
+    lines: [
+      {
+        item: 'HB',
+        description: 'Brood box',
+        detail: null,
+        unit: '',
+        quantity: String(quantity),
+        unitPrice: '41.55',
+        discountPercent: '0',
+        taxCode: 'standard',
+      },
+      {
+        item: 'BK',
+        description: 'Book',
+        detail: null,
+        unit: '',
+        quantity: '1',
+        unitPrice: '12.30',
+        discountPercent: '5',
+        taxCode: 'zero',
+      },
+    ],
+  })
   await house.ship([order])
-  await issue((await papersOf([order])).map(paper => paper.id))
+  await issue((await papersOf([order])).map((paper) => paper.id))
 }
 async function issue(paperIds: number[]): Promise<void> {
-  await issueInOneTransaction(paperIds.map(paperId => ({ paperId, revision: null })), 'Test', undefined, { postOnly: true })
+  await issueInOneTransaction(
+    paperIds.map((paperId) => ({ paperId, revision: null })),
+    'Test',
+    undefined,
+    { postOnly: true },
+  )
 }
 
-interface Move { what: 'invoice' | 'pay' | 'pay over' | 'discount' | 'refund' | 'credit' | 'credit some' | 'void' | 'undo' | 'allocate', customer: number, pick: number, cents: number }
-const moves = fc.array(fc.record<Move>({
-  what: fc.constantFrom('invoice', 'pay', 'pay', 'pay over', 'discount', 'refund', 'credit', 'credit some', 'void', 'undo', 'allocate'), customer: fc.nat({ max: 1 }), pick: fc.nat({ max: 40 }), cents: fc.integer({ min: 1, max: 60_000 }),
-}), { minLength: 10, maxLength: 16 })
+interface Move {
+  what:
+    | 'invoice'
+    | 'pay'
+    | 'pay over'
+    | 'discount'
+    | 'refund'
+    | 'credit'
+    | 'credit some'
+    | 'void'
+    | 'undo'
+    | 'allocate'
+  customer: number
+  pick: number
+  cents: number
+}
+const moves = fc.array(
+  fc.record<Move>({
+    what: fc.constantFrom(
+      'invoice',
+      'pay',
+      'pay',
+      'pay over',
+      'discount',
+      'refund',
+      'credit',
+      'credit some',
+      'void',
+      'undo',
+      'allocate',
+    ),
+    customer: fc.nat({ max: 1 }),
+    pick: fc.nat({ max: 40 }),
+    cents: fc.integer({ min: 1, max: 60_000 }),
+  }),
+  { minLength: 10, maxLength: 16 },
+)
 
 /** One move of a person; what is refused in words is a move as well. @returns whether it was done */
 async function make({ what, customer, pick, cents }: Move): Promise<boolean> {
   const { id: customerId } = house.customer(customers[customer]!)
   const amount = new Decimal(cents).div(100).toFixed(2)
-  const items = await rows<{ id: number, open: string }>('select i.document_id id, i.open::text open from open_item i where i.customer_id = $1 order by i.document_id', [customerId])
+  const items = await rows<{ id: number; open: string }>(
+    'select i.document_id id, i.open::text open from open_item i where i.customer_id = $1 order by i.document_id',
+    [customerId],
+  )
   const item = items[pick % Math.max(1, items.length)]
-  const settle = (value: string, discount = '0') => (item ? [{ documentId: item.id, amount: value, discount, writeOff: '0' }] : [])
-  const pay = (direction: 'in' | 'out', sum: string, lines: ReturnType<typeof settle>) => recordPayment({ direction, customerId, date: today, method: 'cash', amount: sum, currency: 'EUR', reference: '', settle: lines, another: true }, 'Test')
-  const payments = await rows<{ id: number }>('select id from payment where customer_id = $1 order by id', [customerId])
+  const settle = (value: string, discount = '0') =>
+    item ? [{ documentId: item.id, amount: value, discount, writeOff: '0' }] : []
+  const pay = (direction: 'in' | 'out', sum: string, lines: ReturnType<typeof settle>) =>
+    recordPayment(
+      {
+        direction,
+        customerId,
+        date: today,
+        method: 'cash',
+        amount: sum,
+        currency: 'EUR',
+        reference: '',
+        settle: lines,
+        another: true,
+      },
+      'Test',
+    )
+  const payments = await rows<{ id: number }>('select id from payment where customer_id = $1 order by id', [
+    customerId,
+  ])
   const paymentId = payments[pick % Math.max(1, payments.length)]?.id ?? 0
   try {
     switch (what) {
-      case 'invoice': return await invoice(customers[customer]!, 1 + pick % 7).then(() => true)
-      case 'pay': return !!await pay('in', amount, settle(Decimal.min(amount, Decimal.max(0, item?.open ?? 0)).toFixed(2)))
-      case 'pay over': return !!await pay('in', new Decimal(item?.open ?? 1).abs().plus(amount).toFixed(2), settle(item?.open ?? '1'))
-      case 'discount': return !!await pay('in', new Decimal(item?.open ?? 1).times('0.98').toFixed(2), settle(new Decimal(item?.open ?? 1).times('0.98').toFixed(2), new Decimal(item?.open ?? 1).minus(new Decimal(item?.open ?? 1).times('0.98').toFixed(2)).toFixed(2)))
-      case 'refund': return !!await pay('out', amount, settle(amount))
+      case 'invoice':
+        return await invoice(customers[customer]!, 1 + (pick % 7)).then(() => true)
+      case 'pay':
+        return !!(await pay(
+          'in',
+          amount,
+          settle(Decimal.min(amount, Decimal.max(0, item?.open ?? 0)).toFixed(2)),
+        ))
+      case 'pay over':
+        return !!(await pay(
+          'in',
+          new Decimal(item?.open ?? 1).abs().plus(amount).toFixed(2),
+          settle(item?.open ?? '1'),
+        ))
+      case 'discount':
+        return !!(await pay(
+          'in',
+          new Decimal(item?.open ?? 1).times('0.98').toFixed(2),
+          settle(
+            new Decimal(item?.open ?? 1).times('0.98').toFixed(2),
+            new Decimal(item?.open ?? 1)
+              .minus(new Decimal(item?.open ?? 1).times('0.98').toFixed(2))
+              .toFixed(2),
+          ),
+        ))
+      case 'refund':
+        return !!(await pay('out', amount, settle(amount)))
       case 'credit':
       case 'credit some': {
-        const { credit } = await creditDocument(item?.id ?? 0, { ask: what === 'credit' ? { kind: 'whole' } : { kind: 'amount', amount }, reason: 'Returned', anew: false }, 'Test')
+        const { credit } = await creditDocument(
+          item?.id ?? 0,
+          {
+            ask: what === 'credit' ? { kind: 'whole' } : { kind: 'amount', amount },
+            reason: 'Returned',
+            anew: false,
+          },
+          'Test',
+        )
         await house.settle()
         const papers = await rows<{ id: number }>('select id from paper where bill_id = $1', [credit])
-        if (pick % 5 === 0) await drop(papers.map(paper => paper.id), 'Not needed', 'Test')
-        else await issue(papers.map(paper => paper.id))
+        if (pick % 5 === 0)
+          await drop(
+            papers.map((paper) => paper.id),
+            'Not needed',
+            'Test',
+          )
+        else await issue(papers.map((paper) => paper.id))
         return true
       }
-      case 'void': return await voidDocument(item?.id ?? 0, 'Wrong', 'Test').then(() => true)
-      case 'undo': return !!await undoPayment(paymentId, 'Mistake', 'Test')
-      case 'allocate': return await allocatePayment(paymentId, settle(amount), 'Test').then(() => true)
+      case 'void':
+        return await voidDocument(item?.id ?? 0, 'Wrong', 'Test').then(() => true)
+      case 'undo':
+        return !!(await undoPayment(paymentId, 'Mistake', 'Test'))
+      case 'allocate':
+        return await allocatePayment(paymentId, settle(amount), 'Test').then(() => true)
     }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
@@ -73,21 +191,71 @@ async function make({ what, customer, pick, cents }: Move): Promise<boolean> {
 
 test('any order of invoices, payments, credits, voids and what is taken back leaves the books balanced', async () => {
   const done = new Map<string, number>()
-  await fc.assert(fc.asyncProperty(moves, async (list) => {
-    for (const move of list) if (await make(move)) done.set(move.what, (done.get(move.what) ?? 0) + 1)
-    await holds(today)
-  }), { numRuns: 12, seed: Number(process.env.BOOKS_SEED ?? 7), endOnFailure: true })
-  expect([...done.keys()].sort(), 'every kind of move was made at least once').toEqual(['allocate', 'credit', 'credit some', 'discount', 'invoice', 'pay', 'pay over', 'refund', 'undo', 'void'])
+  await fc.assert(
+    fc.asyncProperty(moves, async (list) => {
+      for (const move of list) if (await make(move)) done.set(move.what, (done.get(move.what) ?? 0) + 1)
+      await holds(today)
+    }),
+    { numRuns: 12, seed: Number(process.env.BOOKS_SEED ?? 7), endOnFailure: true },
+  )
+  expect([...done.keys()].sort(), 'every kind of move was made at least once').toEqual([
+    'allocate',
+    'credit',
+    'credit some',
+    'discount',
+    'invoice',
+    'pay',
+    'pay over',
+    'refund',
+    'undo',
+    'void',
+  ])
 }, 120_000)
 
 test('many people at the same customers at the same time: each is done or refused in words, none waits for ever, and the books balance', async () => {
   for (let n = 0; n < 6; n++) await invoice(customers[n % 2]!, 3)
-  const [list] = fc.sample(fc.array(fc.record<Move>({
-    what: fc.constantFrom('pay', 'pay', 'pay', 'pay over', 'credit some', 'void', 'undo', 'undo', 'allocate', 'allocate'), customer: fc.nat({ max: 1 }), pick: fc.nat({ max: 40 }), cents: fc.integer({ min: 1, max: 900 }),
-  }), { minLength: 150, maxLength: 150 }), { numRuns: 1, seed: 3 })
-  const outcomes = await Promise.allSettled(list!.map(move => make(move)))
-  expect(outcomes.flatMap(outcome => (outcome.status === 'rejected' ? [[String(outcome.reason), JSON.stringify((outcome.reason as { fields?: object, parent?: { detail?: string, table?: string } }).parent)].join(' ')] : [])), 'a deadlock, or something else that is no refusal').toEqual([])
-  expect(outcomes.filter(outcome => outcome.status === 'fulfilled' && outcome.value).length).toBeGreaterThan(30)
+  const [list] = fc.sample(
+    fc.array(
+      fc.record<Move>({
+        what: fc.constantFrom(
+          'pay',
+          'pay',
+          'pay',
+          'pay over',
+          'credit some',
+          'void',
+          'undo',
+          'undo',
+          'allocate',
+          'allocate',
+        ),
+        customer: fc.nat({ max: 1 }),
+        pick: fc.nat({ max: 40 }),
+        cents: fc.integer({ min: 1, max: 900 }),
+      }),
+      { minLength: 150, maxLength: 150 },
+    ),
+    { numRuns: 1, seed: 3 },
+  )
+  const outcomes = await Promise.allSettled(list!.map((move) => make(move)))
+  expect(
+    outcomes.flatMap((outcome) =>
+      outcome.status === 'rejected'
+        ? [
+            [
+              String(outcome.reason),
+              JSON.stringify(
+                (outcome.reason as { fields?: object; parent?: { detail?: string; table?: string } }).parent,
+              ),
+            ].join(' '),
+          ]
+        : [],
+    ),
+    'a deadlock, or something else that is no refusal',
+  ).toEqual([])
+  expect(
+    outcomes.filter((outcome) => outcome.status === 'fulfilled' && outcome.value).length,
+  ).toBeGreaterThan(30)
   await house.settle()
   await holds(today)
   expect(await one('select count(*)::int count from open_item where open <> 0')).not.toEqual({ count: 0 })

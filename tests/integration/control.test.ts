@@ -7,8 +7,21 @@ import { sendDispatches } from '../../server/services/dispatch/send'
 import { tray, trayPdf } from '../../server/services/dispatch/tray'
 import { sweep } from '../../server/services/dispatch/sweep'
 import { sendDocumentToMe, sendOneToMe, sendSampleToMe } from '../../server/services/documents/rehearse'
-import { runLines, runReport, startMatchingRun, startRun, stopRun, takeBack } from '../../server/services/documents/send-run'
-import { changeHouse, endRehearsal, pauseAll, resumeAll, startRehearsal } from '../../server/services/house/settings'
+import {
+  runLines,
+  runReport,
+  startMatchingRun,
+  startRun,
+  stopRun,
+  takeBack,
+} from '../../server/services/documents/send-run'
+import {
+  changeHouse,
+  endRehearsal,
+  pauseAll,
+  resumeAll,
+  startRehearsal,
+} from '../../server/services/house/settings'
 import { houseState } from '../../server/services/live/health'
 import { closeMailConnections } from '../../server/outside/mail/smtp'
 import { register } from '../../server/services/register/register'
@@ -26,14 +39,27 @@ const shipped = async (count: number, change = {}) => {
   await house.ship(orders)
   return { orders, papers: await papersOf(orders) }
 }
-const issued = async (orders: number[]) => (await one<{ count: number }>(`select count(*)::int count from document where order_id = any($1::int[])`, [orders]))!.count
-const dispatchOf = async (order: number) => (await one<{ id: number, state: string, held: boolean, channel: string }>(`select s.id, s.state, s.held, s.channel from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 order by s.id desc limit 1`, [order]))!
+const issued = async (orders: number[]) =>
+  (await one<{ count: number }>(`select count(*)::int count from document where order_id = any($1::int[])`, [
+    orders,
+  ]))!.count
+const dispatchOf = async (order: number) =>
+  (await one<{ id: number; state: string; held: boolean; channel: string }>(
+    `select s.id, s.state, s.held, s.channel from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 order by s.id desc limit 1`,
+    [order],
+  ))!
 /** Has what waits for its next try go now; also what was just being tried. */
 async function goneNow(order: number): Promise<boolean> {
-  if (await run(`update dispatch set next_try_at = now() where state = 'waiting' and next_try_at > now() + interval '1 second'`) > 0) await sweep()
+  if (
+    (await run(
+      `update dispatch set next_try_at = now() where state = 'waiting' and next_try_at > now() + interval '1 second'`,
+    )) > 0
+  )
+    await sweep()
   return ['on the way', 'arrived'].includes((await dispatchOf(order)).state)
 }
-const ready = (papers: { id: number, revision: number }[]) => papers.map(({ id, revision }) => ({ id, revision }))
+const ready = (papers: { id: number; revision: number }[]) =>
+  papers.map(({ id, revision }) => ({ id, revision }))
 
 beforeEach(async () => {
   await run(`update company set grace_minutes = 0, paused_at = null, rehearsal_since = null`)
@@ -48,8 +74,14 @@ describe('grace', () => {
     expect(await issued(orders)).toBe(0)
     await takeBack(id, 'Col Varley')
     await run('update send_run set goes_at = now() where id = $1', [id])
-    expect(await runReport(id)).toMatchObject({ chosen: 3, issued: 0, skipped: 3, takenBackBy: 'Col Varley', numbers: [] })
-    expect((await papersOf(orders)).map(paper => paper.state)).toEqual(['prepared', 'prepared', 'prepared'])
+    expect(await runReport(id)).toMatchObject({
+      chosen: 3,
+      issued: 0,
+      skipped: 3,
+      takenBackBy: 'Col Varley',
+      numbers: [],
+    })
+    expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared', 'prepared'])
     await expect(takeBack(id, 'Col Varley')).rejects.toThrow('Its grace is over')
   })
 
@@ -81,28 +113,53 @@ describe('grace', () => {
 
 describe('all that match', () => {
   test('are frozen with their count; another count than was shown sends nothing', async () => {
-    const { orders } = await shipped(3, { customerId: house.customer('10440').id, customerName: 'Sally Gap Smallholders' })
+    const { orders } = await shipped(3, {
+      customerId: house.customer('10440').id,
+      customerName: 'Sally Gap Smallholders',
+    })
     const key = randomUUID()
-    await expect(startMatchingRun({ search: 'sally gap' }, 2, key, user)).rejects.toThrow('Meanwhile it is 3 and not 2')
+    await expect(startMatchingRun({ search: 'sally gap' }, 2, key, user)).rejects.toThrow(
+      'Meanwhile it is 3 and not 2',
+    )
     expect(await issued(orders)).toBe(0)
     const id = await startMatchingRun({ search: 'sally gap' }, 3, key, user)
     expect(await startMatchingRun({ search: 'sally gap' }, 3, key, user)).toBe(id)
     await house.settle()
     const report = await runReport(id)
-    expect(report).toMatchObject({ chosen: 3, issued: 3, sums: [{ currency: 'EUR' }], numbers: [{ count: 3 }] })
+    expect(report).toMatchObject({
+      chosen: 3,
+      issued: 3,
+      sums: [{ currency: 'EUR' }],
+      numbers: [{ count: 3 }],
+    })
     expect(report.sent.dispatches).toBe(3)
-    expect((await runLines(id)).map(line => line.outcome)).toEqual(['issued', 'issued', 'issued'])
+    expect((await runLines(id)).map((line) => line.outcome)).toEqual(['issued', 'issued', 'issued'])
   })
 
   test('email and paper in one run have one report: documents and dispatches counted apart', async () => {
     const email = await shipped(1)
-    const both = await shipped(1, { customerId: house.customer('10463').id, customerName: 'Bio-Gärtnerei Drei Linden' })
-    const paper = await shipped(1, { customerId: house.customer('10419').id, customerName: 'Reedbank Orchards' })
+    const both = await shipped(1, {
+      customerId: house.customer('10463').id,
+      customerName: 'Bio-Gärtnerei Drei Linden',
+    })
+    const paper = await shipped(1, {
+      customerId: house.customer('10419').id,
+      customerName: 'Reedbank Orchards',
+    })
     const id = await startRun(ready([...email.papers, ...both.papers, ...paper.papers]), randomUUID(), user)
     await house.settle()
     await until('the emails to be gone', async () => (await runReport(id)).sent.emailed === 2)
-    expect(await runReport(id)).toMatchObject({ chosen: 3, issued: 3, sent: { dispatches: 4, emailed: 2, waiting: 2, printed: 0, stuck: 0, unsent: 0 } })
-    await settleByHand((await tray()).map(row => row.id), 'print', '', 'Col Varley')
+    expect(await runReport(id)).toMatchObject({
+      chosen: 3,
+      issued: 3,
+      sent: { dispatches: 4, emailed: 2, waiting: 2, printed: 0, stuck: 0, unsent: 0 },
+    })
+    await settleByHand(
+      (await tray()).map((row) => row.id),
+      'print',
+      '',
+      'Col Varley',
+    )
     expect((await runReport(id)).sent).toMatchObject({ emailed: 2, printed: 2, waiting: 0 })
   })
 })
@@ -114,8 +171,14 @@ describe('hold, another time, cancel', () => {
     await resumeAll()
     await pauseSending()
     await startRun(ready(papers), randomUUID(), user)
-    await until('it to be issued', async () => await issued(orders) === 1)
-    await until('it to be painted', async () => (await one<{ ready: boolean }>('select ready from dispatch where id = $1', [(await dispatchOf(orders[0]!)).id]))!.ready)
+    await until('it to be issued', async () => (await issued(orders)) === 1)
+    await until(
+      'it to be painted',
+      async () =>
+        (await one<{ ready: boolean }>('select ready from dispatch where id = $1', [
+          (await dispatchOf(orders[0]!)).id,
+        ]))!.ready,
+    )
     const { id } = await dispatchOf(orders[0]!)
     expect(await hold([id], true, 'Test')).toEqual([id])
     await letSending()
@@ -131,7 +194,7 @@ describe('hold, another time, cancel', () => {
     await pauseSending()
     const { orders, papers } = await shipped(1)
     await startRun(ready(papers), randomUUID(), user)
-    await until('it to be issued', async () => await issued(orders) === 1)
+    await until('it to be issued', async () => (await issued(orders)) === 1)
     const { id } = await dispatchOf(orders[0]!)
     await expect(sendLater([id], new Date(Date.now() - 1000), 'Test')).rejects.toThrow('a time from now on')
     await sendLater([id], new Date(Date.now() + 86_400_000), 'Test')
@@ -145,29 +208,53 @@ describe('hold, another time, cancel', () => {
 
 /** Lets nothing be sent while a test looks, without pausing: every email waits a minute. */
 async function pauseSending(): Promise<void> {
-  await run(`create or replace function wait_a_minute() returns trigger language plpgsql as $fn$ begin new.next_try_at := now() + interval '1 minute'; return new; end $fn$`)
-  await run(`create or replace trigger wait_a_minute before insert on dispatch for each row execute function wait_a_minute()`)
+  await run(
+    `create or replace function wait_a_minute() returns trigger language plpgsql as $fn$ begin new.next_try_at := now() + interval '1 minute'; return new; end $fn$`,
+  )
+  await run(
+    `create or replace trigger wait_a_minute before insert on dispatch for each row execute function wait_a_minute()`,
+  )
 }
 async function letSending(): Promise<void> {
   await run('drop trigger wait_a_minute on dispatch')
-  await run(`update dispatch set next_try_at = now() - interval '1 minute' where state = 'waiting' and not_before <= now()`)
+  await run(
+    `update dispatch set next_try_at = now() - interval '1 minute' where state = 'waiting' and not_before <= now()`,
+  )
 }
 
 describe('pause', () => {
   test('stops issuing and sending; nothing is lost, and all goes on when it is lifted', async () => {
     const { orders, papers } = await shipped(2)
     await pauseAll('the prices are wrong', 'Col Varley')
-    expect(await houseState()).toMatchObject({ paused: true, pausedBy: 'Col Varley', pauseReason: 'the prices are wrong' })
+    expect(await houseState()).toMatchObject({
+      paused: true,
+      pausedBy: 'Col Varley',
+      pauseReason: 'the prices are wrong',
+    })
     await startRun(ready(papers), randomUUID(), user)
     await house.settle()
     expect(await issued(orders)).toBe(0)
     await resumeAll()
-    await until('both to be gone', async () => (await dispatchOf(orders[1]!))?.state === 'arrived' || (await dispatchOf(orders[1]!))?.state === 'on the way')
+    await until(
+      'both to be gone',
+      async () =>
+        (await dispatchOf(orders[1]!))?.state === 'arrived' ||
+        (await dispatchOf(orders[1]!))?.state === 'on the way',
+    )
     expect(await issued(orders)).toBe(2)
   })
 
   test('holds what goes by itself as well', async () => {
-    await addRoutine({ name: 'Closed', description: '', trust: 'by itself', isOn: true, sentence: { statuses: ['Closed'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 } }, 'Test')
+    await addRoutine(
+      {
+        name: 'Closed',
+        description: '',
+        trust: 'by itself',
+        isOn: true,
+        sentence: { statuses: ['Closed'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
+      },
+      'Test',
+    )
     await pauseAll('', 'Test')
     const { orders } = await shipped(0)
     const order = await house.newOrder({ status: 'Draft' })
@@ -177,7 +264,7 @@ describe('pause', () => {
     await house.settle()
     expect((await papersOf([order]))[0]).toMatchObject({ state: 'prepared' })
     await resumeAll()
-    await until('it to be issued', async () => await issued([order]) === 1)
+    await until('it to be issued', async () => (await issued([order])) === 1)
     expect(orders).toEqual([])
   })
 })
@@ -192,7 +279,10 @@ describe('rehearsal', () => {
     const counter = await one<{ last: number }>('select coalesce(max(last), 0)::int last from series_counter')
     const id = await startRun(ready(papers), randomUUID(), user)
     await house.settle()
-    await until('the rehearsal to be mailed', async () => (await house.mails('rehearsal@tansyhollow.example')).length === 1)
+    await until(
+      'the rehearsal to be mailed',
+      async () => (await house.mails('rehearsal@tansyhollow.example')).length === 1,
+    )
     expect(await runReport(id)).toMatchObject({ issued: 0, rehearsed: 1, numbers: [] })
     const [mail] = await house.mails('rehearsal@tansyhollow.example')
     expect(mail!.subject).toMatch(/^\[Rehearsal\] .*REHEARSAL-\d{5}/)
@@ -202,25 +292,42 @@ describe('rehearsal', () => {
     expect(await house.mails('accounts@ottermill.example')).toHaveLength(before)
     expect(await one('select coalesce(max(last), 0)::int last from series_counter')).toEqual(counter)
     expect((await papersOf(orders))[0]).toMatchObject({ state: 'prepared' })
-    expect((await register({ search: 'REHEARSAL', sort: 'issued', descending: true, limit: 10 })).rows).toEqual([])
-    expect(await trailWords(orders[0]!)).toContainEqual(expect.stringMatching(/^Rehearsed as REHEARSAL-\d{5} to rehearsal@/))
+    expect(
+      (await register({ search: 'REHEARSAL', sort: 'issued', descending: true, limit: 10 })).rows,
+    ).toEqual([])
+    expect(await trailWords(orders[0]!)).toContainEqual(
+      expect.stringMatching(/^Rehearsed as REHEARSAL-\d{5} to rehearsal@/),
+    )
     await endRehearsal()
     await startRun(ready(await papersOf(orders)), randomUUID(), user)
-    await until('the real one to be gone', async () => (await house.mails('accounts@ottermill.example')).length === before + 1)
+    await until(
+      'the real one to be gone',
+      async () => (await house.mails('accounts@ottermill.example')).length === before + 1,
+    )
   })
 
   test('an issued document is diverted as it is, stays unsent and held, and goes for real only when somebody lets it', async () => {
     await pauseSending()
     const { orders, papers } = await shipped(1)
     await startRun(ready(papers), randomUUID(), user)
-    await until('it to be issued', async () => await issued(orders) === 1)
-    const number = (await one<{ number: string }>('select number from document where order_id = $1', [orders[0]]))!.number
-    const [before, real] = [(await house.mails('rehearsal@tansyhollow.example')).length, (await house.mails('accounts@ottermill.example')).length]
+    await until('it to be issued', async () => (await issued(orders)) === 1)
+    const number = (await one<{ number: string }>('select number from document where order_id = $1', [
+      orders[0],
+    ]))!.number
+    const [before, real] = [
+      (await house.mails('rehearsal@tansyhollow.example')).length,
+      (await house.mails('accounts@ottermill.example')).length,
+    ]
     await startRehearsal('Maeve')
     await letSending()
     await sweep()
-    await until('it to be rehearsed', async () => (await house.mails('rehearsal@tansyhollow.example')).length === before + 1)
-    const mail = (await house.mails('rehearsal@tansyhollow.example')).find(one => one.subject!.includes(number))
+    await until(
+      'it to be rehearsed',
+      async () => (await house.mails('rehearsal@tansyhollow.example')).length === before + 1,
+    )
+    const mail = (await house.mails('rehearsal@tansyhollow.example')).find((one) =>
+      one.subject!.includes(number),
+    )
     expect(mail!.attachments[0]!.filename).toContain(number)
     await until('it to be held', async () => (await dispatchOf(orders[0]!)).held)
     await endRehearsal()
@@ -228,13 +335,19 @@ describe('rehearsal', () => {
     await house.settle()
     expect(await house.mails('accounts@ottermill.example')).toHaveLength(real)
     await hold([(await dispatchOf(orders[0]!)).id], false, 'Test')
-    await until('it to be gone', async () => (await house.mails('accounts@ottermill.example')).length === real + 1)
+    await until(
+      'it to be gone',
+      async () => (await house.mails('accounts@ottermill.example')).length === real + 1,
+    )
   })
 
-  test('send one to me: to one\'s own address, and nothing else happens', async () => {
+  test("send one to me: to one's own address, and nothing else happens", async () => {
     const { orders, papers } = await shipped(1)
     const number = await sendOneToMe(papers[0]!.id, { name: 'Col Varley', email: 'col@tansyhollow.example' })
-    await until('the mail to be there', async () => (await house.mails('col@tansyhollow.example')).length === 1)
+    await until(
+      'the mail to be there',
+      async () => (await house.mails('col@tansyhollow.example')).length === 1,
+    )
     expect((await house.mails('col@tansyhollow.example'))[0]!.subject).toContain(number)
     expect((await papersOf(orders))[0]).toMatchObject({ state: 'prepared', revision: papers[0]!.revision })
   })
@@ -246,22 +359,37 @@ describe('send one to me', () => {
   test('a document goes as it is, byte for byte; its customer and its dispatches hear nothing', async () => {
     const { orders, papers } = await shipped(1)
     await startRun(ready(papers), randomUUID(), user)
-    await until('it to be gone', async () => ['on the way', 'arrived'].includes((await dispatchOf(orders[0]!))?.state))
-    const document = (await one<{ id: number, number: string, sha256: string }>('select d.id, d.number, f.sha256 from document d join document_file f on f.document_id = d.id where d.order_id = $1', [orders[0]!]))!
+    await until('it to be gone', async () =>
+      ['on the way', 'arrived'].includes((await dispatchOf(orders[0]!))?.state),
+    )
+    const document = (await one<{ id: number; number: string; sha256: string }>(
+      'select d.id, d.number, f.sha256 from document d join document_file f on f.document_id = d.id where d.order_id = $1',
+      [orders[0]!],
+    ))!
     await sendDocumentToMe(document.id, me)
     await until('the mail to be there', async () => (await house.mails(me.email)).length === 1)
     const [mail] = await house.mails(me.email)
     expect(createHash('sha256').update(mail!.attachments[0]!.content).digest('hex')).toBe(document.sha256)
     expect(mail!.subject).toContain(document.number)
     expect(mail!.text).toContain('the customer hears nothing of it')
-    expect(await one('select count(*)::int count from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1', [document.id])).toEqual({ count: 1 })
+    expect(
+      await one(
+        'select count(*)::int count from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+        [document.id],
+      ),
+    ).toEqual({ count: 1 })
   })
 
-  test('a brand\'s sample comes watermarked with its email, and draws no number', async () => {
+  test("a brand's sample comes watermarked with its email, and draws no number", async () => {
     const counters = await rows('select * from series_counter order by 1, 2')
     await sendSampleToMe(1, 'invoice', { ...me, email: 'sample@tansyhollow.example' })
-    await until('the mail to be there', async () => (await house.mails('sample@tansyhollow.example')).length === 1)
-    expect((await house.mails('sample@tansyhollow.example'))[0]!.subject).toMatch(/^\[Rehearsal\].*REHEARSAL-/)
+    await until(
+      'the mail to be there',
+      async () => (await house.mails('sample@tansyhollow.example')).length === 1,
+    )
+    expect((await house.mails('sample@tansyhollow.example'))[0]!.subject).toMatch(
+      /^\[Rehearsal\].*REHEARSAL-/,
+    )
     expect(await rows('select * from series_counter order by 1, 2')).toEqual(counters)
   })
 })
@@ -274,23 +402,38 @@ describe('the print tray', () => {
     await house.settle()
     await until('both to lie there', async () => (await tray()).length >= 2)
     const lying = await tray()
-    expect(lying.map(row => row.number)).toEqual([...lying.map(row => row.number)].sort())
-    const merged = await PDFDocument.load(await trayPdf(lying.map(row => row.id), 2))
+    expect(lying.map((row) => row.number)).toEqual([...lying.map((row) => row.number)].sort())
+    const merged = await PDFDocument.load(
+      await trayPdf(
+        lying.map((row) => row.id),
+        2,
+      ),
+    )
     expect(merged.getPageCount()).toBe(2 * lying.reduce((total, row) => total + row.pages, 0))
     expect((await tray()).length).toBe(lying.length)
-    await settleByHand(lying.map(row => row.id), 'print', '', 'Col Varley')
+    await settleByHand(
+      lying.map((row) => row.id),
+      'print',
+      '',
+      'Col Varley',
+    )
     expect(await tray()).toEqual([])
     await expect(trayPdf([999_999], 1)).rejects.toThrow('waits for the printer any more')
   })
 
   test('a stuck email can be printed instead', async () => {
-    const { orders, papers } = await shipped(1, { customerId: house.customer('10424').id, customerName: 'Gorsefield Estate' })
+    const { orders, papers } = await shipped(1, {
+      customerId: house.customer('10424').id,
+      customerName: 'Gorsefield Estate',
+    })
     await startRun(ready(papers), randomUUID(), user)
     await until('it to be stuck', async () => (await dispatchOf(orders[0]!))?.state === 'stuck')
     const { id } = await dispatchOf(orders[0]!)
     expect(await printInstead([id], 'Test')).toEqual([id])
-    expect((await tray()).map(row => row.id)).toContain(id)
-    expect((await lineList({ stage: 'waiting', limit: 50 })).rows.find(row => row.id === id)).toMatchObject({ channel: 'paper' })
+    expect((await tray()).map((row) => row.id)).toContain(id)
+    expect((await lineList({ stage: 'waiting', limit: 50 })).rows.find((row) => row.id === id)).toMatchObject(
+      { channel: 'paper' },
+    )
     expect(await printInstead([id], 'Test')).toEqual([])
   })
 })
@@ -303,15 +446,27 @@ describe('gathered', () => {
     const single = await shipped(2)
     const id = await startRun(ready([...gatheredOnes.papers, ...single.papers]), randomUUID(), user)
     await until('all to be gone', async () => (await runReport(id)).sent.emailed >= 5)
-    const numbers = (await runLines(id)).filter(line => line.customer === kilbrack.name).map(line => line.document)
-    const to = kilbrack.contacts.find(contact => contact[2] === 'billing')![1]
+    const numbers = (await runLines(id))
+      .filter((line) => line.customer === kilbrack.name)
+      .map((line) => line.document)
+    const to = kilbrack.contacts.find((contact) => contact[2] === 'billing')![1]
     const mails = await house.mails(to)
     expect(mails).toHaveLength(1)
     for (const number of numbers) expect(mails[0]!.subject).toContain(number)
-    expect(mails[0]!.attachments.map(file => file.filename)).toEqual(numbers.map(number => `Invoice-${number}.pdf`))
-    expect(await one(`select count(distinct s.id)::int count from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.customer_id = $1`, [kilbrack.id])).toEqual({ count: 1 })
+    expect(mails[0]!.attachments.map((file) => file.filename)).toEqual(
+      numbers.map((number) => `Invoice-${number}.pdf`),
+    )
+    expect(
+      await one(
+        `select count(distinct s.id)::int count from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.customer_id = $1`,
+        [kilbrack.id],
+      ),
+    ).toEqual({ count: 1 })
     for (const search of numbers) {
-      const found = [...(await lineList({ stage: 'arrived', search, limit: 5 })).rows, ...(await lineList({ stage: 'on the way', search, limit: 5 })).rows]
+      const found = [
+        ...(await lineList({ stage: 'arrived', search, limit: 5 })).rows,
+        ...(await lineList({ stage: 'on the way', search, limit: 5 })).rows,
+      ]
       expect(found).toMatchObject([{ number: `${numbers[0]} +2`, documents: 3 }])
     }
   })
@@ -326,7 +481,10 @@ test('while a gathered email waits it reads as it will be: every number in its s
   const { orders, papers } = await shipped(2, { customerId: kilbrack.id, customerName: kilbrack.name })
   await startRun(ready(papers), randomUUID(), user)
   await until('it to wait', async () => (await dispatchOf(orders[1]!))?.state === 'waiting')
-  const documents = await rows<{ id: number, number: string }>('select id, number from document where order_id = any($1::int[]) order by id', [orders])
+  const documents = await rows<{ id: number; number: string }>(
+    'select id, number from document where order_id = any($1::int[]) order by id',
+    [orders],
+  )
   const { email } = await documentView(documents[1]!.id)
   expect(email!.sent).toBe(false)
   expect(email!.files).toEqual(documents.map(({ number }) => `Invoice-${number}.pdf`))
@@ -341,9 +499,13 @@ test('the mail server away: the email waits by itself, every screen says so, and
   process.env.CLOTHESPIN_SMTP_URL = 'smtp://127.0.0.1:9'
   const { orders, papers } = await shipped(1)
   await startRun(ready(papers), randomUUID(), user)
-  await until('it to be said', async () => (await houseState()).troubles.some(words => words.startsWith('The mail server is away: 1 email waits')))
+  await until('it to be said', async () =>
+    (await houseState()).troubles.some((words) => words.startsWith('The mail server is away: 1 email waits')),
+  )
   expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'waiting' })
   process.env.CLOTHESPIN_SMTP_URL = there
   await until('it to be gone', () => goneNow(orders[0]!))
-  expect((await houseState()).troubles.some(words => words.startsWith('The mail server is away'))).toBe(false)
+  expect((await houseState()).troubles.some((words) => words.startsWith('The mail server is away'))).toBe(
+    false,
+  )
 })

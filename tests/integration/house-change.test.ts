@@ -15,25 +15,39 @@ import { papersOf, until, useHouse } from './house'
 const house = useHouse({ trust: 'by itself', reports: false })
 const brand = async (index = 0) => (await brandViews('invoice'))[index]!
 
-async function issued(): Promise<{ number: string, paper: { brand: { senderLine: string } } }> {
+async function issued(): Promise<{ number: string; paper: { brand: { senderLine: string } } }> {
   const order = await house.newOrder()
   await house.ship([order])
-  await until('the invoice', async () => (await rows('select id from document where order_id = $1', [order])).length === 1)
-  return (await one<{ number: string, paper: { brand: { senderLine: string } } }>('select number, paper from document where order_id = $1', [order]))!
+  await until(
+    'the invoice',
+    async () => (await rows('select id from document where order_id = $1', [order])).length === 1,
+  )
+  return (await one<{ number: string; paper: { brand: { senderLine: string } } }>(
+    'select number, paper from document where order_id = $1',
+    [order],
+  ))!
 }
 
 describe('the brand', () => {
   test('moves house: new papers carry the new address, issued ones keep the old', async () => {
     const before = await issued()
-    await changeBrand((await brand()).id, { ...await brand(), addressLines: ['7 New Row', 'Dunmarrow'] })
+    await changeBrand((await brand()).id, { ...(await brand()), addressLines: ['7 New Row', 'Dunmarrow'] })
     const after = await issued()
     expect(after.paper.brand.senderLine).toContain('7 New Row')
-    expect((await one<typeof before>('select paper from document where number = $1', [before.number]))!.paper.brand.senderLine).toContain('Quarry Lane')
+    expect(
+      (await one<typeof before>('select paper from document where number = $1', [before.number]))!.paper.brand
+        .senderLine,
+    ).toContain('Quarry Lane')
   })
 
   test('an IBAN that cannot be right is refused with its field, and nothing changes', async () => {
     const current = await brand()
-    await expect(changeBrand(current.id, { ...current, banks: [current.banks[0]!, { name: 'B', iban: 'IE36DEMO00000012345678', bic: '', currency: '' }] })).rejects.toMatchObject({ code: 'bad-iban', about: { field: 'banks.1.iban' } })
+    await expect(
+      changeBrand(current.id, {
+        ...current,
+        banks: [current.banks[0]!, { name: 'B', iban: 'IE36DEMO00000012345678', bic: '', currency: '' }],
+      }),
+    ).rejects.toMatchObject({ code: 'bad-iban', about: { field: 'banks.1.iban' } })
     expect((await brand()).version).toBe(current.version)
   })
 
@@ -58,11 +72,14 @@ describe('the number series', () => {
   const shopInvoice = async () => {
     const order = await house.newOrder({ brandId: house.brands[1]!.id })
     await house.ship([order])
-    await until('the invoice', async () => (await rows('select id from document where order_id = $1', [order])).length === 1)
+    await until(
+      'the invoice',
+      async () => (await rows('select id from document where order_id = $1', [order])).length === 1,
+    )
     return (await one<{ number: string }>('select number from document where order_id = $1', [order]))!.number
   }
 
-  test('goes on from another program\'s last number while none is issued', async () => {
+  test("goes on from another program's last number while none is issued", async () => {
     await set({ start: 4711, prefix: 'LS{yy}-' })
     expect(await shopInvoice()).toMatch(/^LS\d\d-04711$/)
     expect(await shopInvoice()).toMatch(/-04712$/)
@@ -76,15 +93,38 @@ describe('the number series', () => {
 
   test('a closer series for a country numbers its papers, and goes only while it has numbered nothing', async () => {
     const scope = { country: 'Germany', currency: '' }
-    const how = { prefix: 'LS-DE{yy}-', suffix: '', length: 4, start: 1, restart: 'year' as const, businessYearStart: 1 }
+    const how = {
+      prefix: 'LS-DE{yy}-',
+      suffix: '',
+      length: 4,
+      start: 1,
+      restart: 'year' as const,
+      businessYearStart: 1,
+    }
     const id = await addSeries(house.brands[1]!.id, 'invoice', scope, how)
-    await expect(addSeries(house.brands[1]!.id, 'invoice', scope, { ...how, prefix: 'X{yy}-' })).rejects.toThrow('a series for that already')
-    const order = await house.newOrder({ brandId: house.brands[1]!.id, customerId: house.customer('10420').id, customerName: 'Imkerei Waldsaum' })
+    await expect(
+      addSeries(house.brands[1]!.id, 'invoice', scope, { ...how, prefix: 'X{yy}-' }),
+    ).rejects.toThrow('a series for that already')
+    const order = await house.newOrder({
+      brandId: house.brands[1]!.id,
+      customerId: house.customer('10420').id,
+      customerName: 'Imkerei Waldsaum',
+    })
     await house.ship([order])
-    await until('the invoice', async () => (await rows('select id from document where order_id = $1', [order])).length === 1)
-    expect((await one<{ number: string }>('select number from document where order_id = $1', [order]))!.number).toMatch(/^LS-DE\d\d-0001$/)
+    await until(
+      'the invoice',
+      async () => (await rows('select id from document where order_id = $1', [order])).length === 1,
+    )
+    expect(
+      (await one<{ number: string }>('select number from document where order_id = $1', [order]))!.number,
+    ).toMatch(/^LS-DE\d\d-0001$/)
     await expect(removeSeries(id)).rejects.toThrow('has numbered documents already')
-    const unused = await addSeries(house.brands[1]!.id, 'invoice', { country: '', currency: 'GBP' }, { ...how, prefix: 'LS-GB{yy}-' })
+    const unused = await addSeries(
+      house.brands[1]!.id,
+      'invoice',
+      { country: '', currency: 'GBP' },
+      { ...how, prefix: 'LS-GB{yy}-' },
+    )
     await removeSeries(unused)
     await expect(removeSeries((await seriesOf()).id)).rejects.toThrow('The series for all stays')
   })
@@ -92,19 +132,29 @@ describe('the number series', () => {
   test('a change after which a number could come twice is refused, with that number', async () => {
     const other = (await brand(0)).series!
     const { prefix, suffix, length, start, businessYearStart } = other
-    await expect(set({ prefix })).rejects.toMatchObject({ code: 'double-numbers', about: { field: 'prefix' } })
-    const last = (await one<{ number: string }>(`select number from document where series_id = $1 order by counter desc limit 1`, [other.id]))!.number
-    await expect(changeSeries(other.id, { prefix, suffix, length, start, restart: 'never', businessYearStart })).rejects.toThrow(`${last} is already issued`)
+    await expect(set({ prefix })).rejects.toMatchObject({
+      code: 'double-numbers',
+      about: { field: 'prefix' },
+    })
+    const last = (await one<{ number: string }>(
+      `select number from document where series_id = $1 order by counter desc limit 1`,
+      [other.id],
+    ))!.number
+    await expect(
+      changeSeries(other.id, { prefix, suffix, length, start, restart: 'never', businessYearStart }),
+    ).rejects.toThrow(`${last} is already issued`)
   })
 
-  test('confirmations may take the order\'s number; the second of an order ends in -2', async () => {
+  test("confirmations may take the order's number; the second of an order ends in -2", async () => {
     const { series } = (await brandViews('order confirmation'))[0]!
     await changeSeries(series!.id, { ...series!, prefix: 'C-', source: 'order' })
     const order = await house.newOrder()
-    const number = (await one<{ number: string }>('select number from sales_order where id = $1', [order]))!.number
+    const number = (await one<{ number: string }>('select number from sales_order where id = $1', [order]))!
+      .number
     const confirm = async () => {
       const [made] = await prepareByHand('order confirmation', [order], 'Test')
-      return (await issueInOneTransaction([{ paperId: made!.result.paperId!, revision: null }], 'Test'))[0]!.reason
+      return (await issueInOneTransaction([{ paperId: made!.result.paperId!, revision: null }], 'Test'))[0]!
+        .reason
     }
     expect(await confirm()).toBe(`C-${number}`)
     await run('update sales_order set version = version + 1, revision = revision + 1 where id = $1', [order])
@@ -118,10 +168,22 @@ describe('the number series', () => {
 
 test('a cover note with an unknown field is refused; a good one goes with the next email', async () => {
   const { id } = await brand()
-  await expect(changeCoverNote(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test')).rejects.toThrow('Fields are number')
-  await changeCoverNote(id, 'invoice', 'en', { subject: 'Your invoice {{ number }}, with thanks', text: 'Hello {{ contact }}' }, 'Test')
+  await expect(
+    changeCoverNote(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test'),
+  ).rejects.toThrow('Fields are number')
+  await changeCoverNote(
+    id,
+    'invoice',
+    'en',
+    { subject: 'Your invoice {{ number }}, with thanks', text: 'Hello {{ contact }}' },
+    'Test',
+  )
   const { number } = await issued()
-  await until('the mail', async () => house.mailboxes.of('accounts@ottermill.example').some(mail => mail.subject === `Your invoice ${number}, with thanks`))
+  await until('the mail', async () =>
+    house.mailboxes
+      .of('accounts@ottermill.example')
+      .some((mail) => mail.subject === `Your invoice ${number}, with thanks`),
+  )
 })
 
 describe('a customer without a billing contact', () => {
@@ -129,14 +191,23 @@ describe('a customer without a billing contact', () => {
     const customer = house.customer('10424')
     const order = await house.newOrder({ customerId: customer.id, customerName: customer.name })
     await house.ship([order])
-    const sendTo = async () => (await one<{ sendTo: string }>('select send_to "sendTo" from paper where order_id = $1', [order]))!.sendTo
+    const sendTo = async () =>
+      (await one<{ sendTo: string }>('select send_to "sendTo" from paper where order_id = $1', [order]))!
+        .sendTo
     expect(await sendTo()).toBe('No address')
     const view = await customerView(customer.id)
-    await expect(changeContacts(customer.id, view.version, [{ name: '', email: 'a b@c', role: 'billing' }], 'Test')).rejects.toThrow('is not an email address')
-    await changeContacts(customer.id, view.version, [{ name: 'Estate Office', email: 'office@gorsefield.example', role: 'billing' }], 'Test')
+    await expect(
+      changeContacts(customer.id, view.version, [{ name: '', email: 'a b@c', role: 'billing' }], 'Test'),
+    ).rejects.toThrow('is not an email address')
+    await changeContacts(
+      customer.id,
+      view.version,
+      [{ name: 'Estate Office', email: 'office@gorsefield.example', role: 'billing' }],
+      'Test',
+    )
     await house.settle()
     expect(await sendTo()).toBe('office@gorsefield.example')
-    expect((await papersOf([order]))[0]!.changes!.map(change => change.what)).toEqual(['Goes to'])
+    expect((await papersOf([order]))[0]!.changes!.map((change) => change.what)).toEqual(['Goes to'])
   })
 })
 
@@ -156,11 +227,13 @@ describe('a routine', () => {
     await house.ship([later])
     expect(await papersOf([later])).toHaveLength(1)
     const [routine] = await listRoutines()
-    expect((await routineVersions(routine!.id)).map(version => version.isOn)).toEqual([true, false, true])
+    expect((await routineVersions(routine!.id)).map((version) => version.isOn)).toEqual([true, false, true])
   })
 
   test('two routines of one name are refused, and a stale screen overwrites nothing', async () => {
     const [routine] = await listRoutines()
-    await expect(changeRoutine(routine!.id, { version: routine!.version - 1, trust: 'by hand' }, 'B')).rejects.toThrow('Somebody changed')
+    await expect(
+      changeRoutine(routine!.id, { version: routine!.version - 1, trust: 'by hand' }, 'B'),
+    ).rejects.toThrow('Somebody changed')
   })
 })

@@ -23,7 +23,7 @@ import { mailServer } from '../../standins/mail/server'
 
 /** A house of its own for a test file: real PostgreSQL, the real stand-in mail server, the real jobs in this process. */
 export interface House {
-  brands: { id: number, code: string }[]
+  brands: { id: number; code: string }[]
   customers: CustomerData[]
   rules: Rules
   mailboxes: Mailboxes
@@ -50,7 +50,7 @@ export async function freshDatabase(): Promise<string> {
       break
     } catch (error) {
       if (attempt > 20) throw error
-      await new Promise(resolve => setTimeout(resolve, 200))
+      await new Promise((resolve) => setTimeout(resolve, 200))
     }
   }
   await client.end()
@@ -58,7 +58,7 @@ export async function freshDatabase(): Promise<string> {
 }
 
 /** Sets the house up before the tests of a file and takes it down after them. */
-export function useHouse(options: { trust?: Trust, jobs?: boolean, reports?: boolean } = {}): House {
+export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boolean } = {}): House {
   const house = {} as House
   const folder = mkdtempSync(join(tmpdir(), 'clothespin-mail-'))
   let runner: Runner | undefined
@@ -68,35 +68,93 @@ export function useHouse(options: { trust?: Trust, jobs?: boolean, reports?: boo
   beforeAll(async () => {
     const [smtpPort, returnPort] = [await freePort(), await freePort()]
     process.env.CLOTHESPIN_DATABASE_URL = await freshDatabase()
-    Object.assign(process.env, { CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters', CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtpPort}`, CLOTHESPIN_SMTP_VERIFY: 'no', CLOTHESPIN_RETURN_PORT: String(returnPort), CLOTHESPIN_LOG: 'silent' })
+    Object.assign(process.env, {
+      CLOTHESPIN_SECRET: 'a secret of at least thirty-two characters',
+      CLOTHESPIN_SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
+      CLOTHESPIN_SMTP_VERIFY: 'no',
+      CLOTHESPIN_RETURN_PORT: String(returnPort),
+      CLOTHESPIN_LOG: 'silent',
+    })
     const loaded = await loadHouse()
-    await addRoutine({ name: 'Invoice when shipped', description: '', trust: options.trust ?? 'after a check', isOn: true, sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 } }, 'Test')
+    await addRoutine(
+      {
+        name: 'Invoice when shipped',
+        description: '',
+        trust: options.trust ?? 'after a check',
+        isOn: true,
+        sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
+      },
+      'Test',
+    )
     const rules = new Rules(folder)
     const mailboxes = new Mailboxes(folder)
-    server = mailServer(rules, mailboxes, new Reporter(returnPort), { reportDelivery: options.reports ?? true })
-    await new Promise<void>(resolve => server.listen(smtpPort, '127.0.0.1', () => resolve()))
+    server = mailServer(rules, mailboxes, new Reporter(returnPort), {
+      reportDelivery: options.reports ?? true,
+    })
+    await new Promise<void>((resolve) => server.listen(smtpPort, '127.0.0.1', () => resolve()))
     listener = listenForReports()
     if (options.jobs !== false) {
-      runner = await run({ connectionString: process.env.CLOTHESPIN_DATABASE_URL, concurrency: 4, taskList: taskList('worker of the test'), noHandleSignals: true, logger: new Logger(() => () => {}), pollInterval: 500 })
+      runner = await run({
+        connectionString: process.env.CLOTHESPIN_DATABASE_URL,
+        concurrency: 4,
+        taskList: taskList('worker of the test'),
+        noHandleSignals: true,
+        logger: new Logger(() => () => {}),
+        pollInterval: 500,
+      })
     }
-    Object.assign(house, { ...loaded, rules, mailboxes, settle, customer: (number: string) => loaded.customers.find(one => one.number === number)! })
-    house.newOrder = async (change = {}) => addOrder({
-      number: `SO-${++count}`, brandId: loaded.brands[0]!.id, customerId: loaded.customers[0]!.id, customerName: loaded.customers[0]!.name, date: '2026-11-20', status: 'Packed', currency: 'EUR', pricesIncludeTax: false,
-      reference: 'OM/118', salesperson: 'Maeve Tarrant', customerNote: null, prepaid: '0', adjustments: [],
-      lines: [{ item: 'HB-10N', description: 'Brood box, cedar, 10 frame', detail: null, unit: '', quantity: '12', unitPrice: '41.50', discountPercent: '0', taxCode: 'standard' }], ...change,
-    }, 'Test')
+    Object.assign(house, {
+      ...loaded,
+      rules,
+      mailboxes,
+      settle,
+      customer: (number: string) => loaded.customers.find((one) => one.number === number)!,
+    })
+    house.newOrder = async (change = {}) =>
+      addOrder(
+        {
+          number: `SO-${++count}`,
+          brandId: loaded.brands[0]!.id,
+          customerId: loaded.customers[0]!.id,
+          customerName: loaded.customers[0]!.name,
+          date: '2026-11-20',
+          status: 'Packed',
+          currency: 'EUR',
+          pricesIncludeTax: false,
+          reference: 'OM/118',
+          salesperson: 'Maeve Tarrant',
+          customerNote: null,
+          prepaid: '0',
+          adjustments: [],
+          lines: [
+            {
+              item: 'HB-10N',
+              description: 'Brood box, cedar, 10 frame',
+              detail: null,
+              unit: '',
+              quantity: '12',
+              unitPrice: '41.50',
+              discountPercent: '0',
+              taxCode: 'standard',
+            },
+          ],
+          ...change,
+        },
+        'Test',
+      )
     house.ship = async (ids) => {
       await setStatus(ids, 'Shipped', 'Test')
       await settle()
     }
-    house.mails = async address => Promise.all(mailboxes.of(address).map(mail => simpleParser(mailboxes.raw(mail.id)!)))
+    house.mails = async (address) =>
+      Promise.all(mailboxes.of(address).map((mail) => simpleParser(mailboxes.raw(mail.id)!)))
   })
 
   afterAll(async () => {
     await runner?.stop()
     await listener?.close()
     closeMailConnections()
-    await new Promise<void>(resolve => server.close(() => resolve()))
+    await new Promise<void>((resolve) => server.close(() => resolve()))
     await closeRenderPool()
     await closeDatabase()
     rmSync(folder, { recursive: true, force: true })
@@ -106,21 +164,37 @@ export function useHouse(options: { trust?: Trust, jobs?: boolean, reports?: boo
 
 async function settle(): Promise<void> {
   for (;;) {
-    const open = await one<{ open: number }>(`select count(*)::int open from graphile_worker.jobs where run_at <= now() and attempts < max_attempts`)
+    const open = await one<{ open: number }>(
+      `select count(*)::int open from graphile_worker.jobs where run_at <= now() and attempts < max_attempts`,
+    )
     if (open!.open === 0) return
-    await new Promise(resolve => setTimeout(resolve, 20))
+    await new Promise((resolve) => setTimeout(resolve, 20))
   }
 }
 
 /** Waits until a condition holds, at most some seconds. */
 export async function until(what: string, holds: () => Promise<boolean>, seconds = 15): Promise<void> {
   const end = Date.now() + seconds * 1000
-  while (!await holds()) {
+  while (!(await holds())) {
     if (Date.now() > end) throw new Error(`waited in vain for: ${what}`)
-    await new Promise(resolve => setTimeout(resolve, 50))
+    await new Promise((resolve) => setTimeout(resolve, 50))
   }
 }
 
-export interface PaperRow { id: number, orderId: number, revision: number, state: string, changes: { what: string }[] | null, problem: string | null }
-export const papersOf = (orderIds: number[]) => rows<PaperRow>('select id, order_id "orderId", revision, state, changes, problem from paper where order_id = any($1::int[]) order by id', [orderIds])
-export const trailWords = async (orderId: number) => (await rows<{ words: string }>('select words from trail where order_id = $1 order by id', [orderId])).map(row => row.words)
+export interface PaperRow {
+  id: number
+  orderId: number
+  revision: number
+  state: string
+  changes: { what: string }[] | null
+  problem: string | null
+}
+export const papersOf = (orderIds: number[]) =>
+  rows<PaperRow>(
+    'select id, order_id "orderId", revision, state, changes, problem from paper where order_id = any($1::int[]) order by id',
+    [orderIds],
+  )
+export const trailWords = async (orderId: number) =>
+  (await rows<{ words: string }>('select words from trail where order_id = $1 order by id', [orderId])).map(
+    (row) => row.words,
+  )

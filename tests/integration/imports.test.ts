@@ -1,7 +1,16 @@
 import { describe, expect, test } from 'vitest'
 import type { ImportSubject, Mapping } from '../../core/imports/subjects'
 import { one, rows } from '../../server/db/connection'
-import { checkImport, importRecords, importRows, imports, importView, mendRow, takeImport, writeImport } from '../../server/services/imports/imports'
+import {
+  checkImport,
+  importRecords,
+  importRows,
+  imports,
+  importView,
+  mendRow,
+  takeImport,
+  writeImport,
+} from '../../server/services/imports/imports'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { papersOf, useHouse } from './house'
 
@@ -9,10 +18,23 @@ import { papersOf, useHouse } from './house'
 const house = useHouse({ reports: false })
 const bytes = (text: string) => new TextEncoder().encode(text)
 
-async function checked(subject: ImportSubject, text: string | Uint8Array, change: Mapping = {}): Promise<number> {
-  const id = await takeImport(subject, `${subject}.csv`, typeof text === 'string' ? bytes(text) : text, 'Col Varley')
+async function checked(
+  subject: ImportSubject,
+  text: string | Uint8Array,
+  change: Mapping = {},
+): Promise<number> {
+  const id = await takeImport(
+    subject,
+    `${subject}.csv`,
+    typeof text === 'string' ? bytes(text) : text,
+    'Col Varley',
+  )
   const view = await importView(id)
-  await checkImport(id, { mapping: { ...view.mapping, ...change }, decimalSign: view.decimalSign, dayOrder: view.dayOrder })
+  await checkImport(id, {
+    mapping: { ...view.mapping, ...change },
+    decimalSign: view.decimalSign,
+    dayOrder: view.dayOrder,
+  })
   await house.settle()
   return id
 }
@@ -21,39 +43,75 @@ async function written(id: number): Promise<Record<string, number>> {
   await house.settle()
   return (await importView(id)).counts as Record<string, number>
 }
-const notes = async (id: number) => (await importRows({ importId: id, limit: 200 })).rows.map(row => `${row.line} ${row.state}: ${row.note}`)
+const notes = async (id: number) =>
+  (await importRows({ importId: id, limit: 200 })).rows.map((row) => `${row.line} ${row.state}: ${row.note}`)
 
 describe('customers', () => {
-  const file = 'Kundennummer;Firma;Land;Strasse;Ort;E-Mail;Zahlungsziel\r\n20001;Imkerei Grünau;Germany;Am Bach 1;"01234 Grünau";buero@gruenau.example;21\r\n20002;"Bee ""&"" Co; Ltd";Ireland;;;not an address;x\r\n20001;Twice;Ireland;;;;\r\n;Nameless;Ireland;;;;\r\n'
+  const file =
+    'Kundennummer;Firma;Land;Strasse;Ort;E-Mail;Zahlungsziel\r\n20001;Imkerei Grünau;Germany;Am Bach 1;"01234 Grünau";buero@gruenau.example;21\r\n20002;"Bee ""&"" Co; Ltd";Ireland;;;not an address;x\r\n20001;Twice;Ireland;;;;\r\n;Nameless;Ireland;;;;\r\n'
 
   test('as an old program writes them: found out, the wrong rows said, the right one written with its contact', async () => {
-    const old = Uint8Array.from(file, character => character.charCodeAt(0))
+    const old = Uint8Array.from(file, (character) => character.charCodeAt(0))
     const id = await checked('customers', old)
-    expect(await importView(id)).toMatchObject({ encoding: 'Windows-1252', delimiter: ';', state: 'checked', counts: { right: 1, wrong: 3 } })
+    expect(await importView(id)).toMatchObject({
+      encoding: 'Windows-1252',
+      delimiter: ';',
+      state: 'checked',
+      counts: { right: 1, wrong: 3 },
+    })
     expect(await notes(id)).toEqual([
-      '2 right: ', '3 wrong: Pays within days: “x” is no number like 1,234.50. Email of the billing contact: “not an address” is no email address like name@house.example.', '4 wrong: It stands in this file already, on line 2.', '5 wrong: Number is missing.',
+      '2 right: ',
+      '3 wrong: Pays within days: “x” is no number like 1,234.50. Email of the billing contact: “not an address” is no email address like name@house.example.',
+      '4 wrong: It stands in this file already, on line 2.',
+      '5 wrong: Number is missing.',
     ])
     expect(await one(`select id from customer where number = '20001'`)).toBeUndefined()
     expect(await written(id)).toEqual({ written: 1, wrong: 3 })
-    expect(await one(`select name, country, language, terms, billing -> 'lines' lines from customer where number = '20001'`)).toEqual({ name: 'Imkerei Grünau', country: 'Germany', language: 'en', terms: { kind: 'days', days: 21 }, lines: ['Am Bach 1', '01234 Grünau'] })
-    expect(await rows(`select k.email, k.role from contact k join customer c on c.id = k.customer_id where c.number = '20001'`)).toEqual([{ email: 'buero@gruenau.example', role: 'billing' }])
+    expect(
+      await one(
+        `select name, country, language, terms, billing -> 'lines' lines from customer where number = '20001'`,
+      ),
+    ).toEqual({
+      name: 'Imkerei Grünau',
+      country: 'Germany',
+      language: 'en',
+      terms: { kind: 'days', days: 21 },
+      lines: ['Am Bach 1', '01234 Grünau'],
+    })
+    expect(
+      await rows(
+        `select k.email, k.role from contact k join customer c on c.id = k.customer_id where c.number = '20001'`,
+      ),
+    ).toEqual([{ email: 'buero@gruenau.example', role: 'billing' }])
   })
 
   test('a wrong row is mended on the spot and written; the same file twice changes nothing', async () => {
     const id = await checked('customers', 'number,name,country,email\n20010,Mended,Ireland,nobody\n')
-    expect(await mendRow(id, 2, ['20010', 'Mended Ltd', 'Ireland', 'office@mended.example'])).toMatchObject({ state: 'right', note: '' })
+    expect(await mendRow(id, 2, ['20010', 'Mended Ltd', 'Ireland', 'office@mended.example'])).toMatchObject({
+      state: 'right',
+      note: '',
+    })
     expect(await written(id)).toEqual({ written: 1 })
     await expect(mendRow(id, 2, ['x', 'y', 'z', ''])).rejects.toThrow('written already')
     const before = await one(`select version from customer where number = '20010'`)
-    const again = await checked('customers', 'number,name,country,email\n20010,Mended Ltd,Ireland,office@mended.example\n')
+    const again = await checked(
+      'customers',
+      'number,name,country,email\n20010,Mended Ltd,Ireland,office@mended.example\n',
+    )
     expect(await written(again)).toEqual({ unchanged: 1 })
     expect(await one(`select version from customer where number = '20010'`)).toEqual(before)
   })
 
   test('one value for all rows stands where no column is', async () => {
-    const id = await checked('customers', 'number,name\n20020,A\n20021,B\n', { country: { fixed: 'France' }, language: { fixed: 'fr' } })
+    const id = await checked('customers', 'number,name\n20020,A\n20021,B\n', {
+      country: { fixed: 'France' },
+      language: { fixed: 'fr' },
+    })
     await written(id)
-    expect(await rows(`select country, language from customer where number in ('20020', '20021')`)).toEqual([{ country: 'France', language: 'fr' }, { country: 'France', language: 'fr' }])
+    expect(await rows(`select country, language from customer where number in ('20020', '20021')`)).toEqual([
+      { country: 'France', language: 'fr' },
+      { country: 'France', language: 'fr' },
+    ])
   })
 })
 
@@ -61,31 +119,57 @@ describe('orders', () => {
   const head = 'order,date,customer,status,item,description,qty,price,tax\n'
   const file = `${head}X-1,24.11.2026,10417,Packed,HB-10N,,2,,\nX-1,24.11.2026,10417,Packed,,Setting up,1,"1,200.50",standard\nX-2,2026-11-24,10418,Shipped,,Repair,1,40,standard\nX-3,2026-11-24,99999,,,Repair,1,40,standard\nX-4,2026-11-24,10417,,,Good,1,40,standard\nX-4,2026-11-24,10417,,,Bad,one,40,standard\nX-5,2026-11-24,10417,Lost,,Repair,1,40,standard\n`
 
-  test('line by line become orders with their items\' texts and prices; an order with one wrong line waits whole; routines hear of their status', async () => {
+  test("line by line become orders with their items' texts and prices; an order with one wrong line waits whole; routines hear of their status", async () => {
     const id = await checked('orders', file)
     expect(await notes(id)).toEqual([
-      '2 right: ', '3 right: ', '4 right: ', '5 wrong: Customer 99999 is not known. Import the customers first.', '6 wrong: Another line of this order is wrong.', '7 wrong: Line: quantity: “one” is no number like 1,234.50.', expect.stringContaining('“Lost” is none of Draft'),
+      '2 right: ',
+      '3 right: ',
+      '4 right: ',
+      '5 wrong: Customer 99999 is not known. Import the customers first.',
+      '6 wrong: Another line of this order is wrong.',
+      '7 wrong: Line: quantity: “one” is no number like 1,234.50.',
+      expect.stringContaining('“Lost” is none of Draft'),
     ])
     expect(await written(id)).toEqual({ written: 3, wrong: 4 })
-    const item = (await one<{ price: string, names: { en: string } }>(`select price::text price, names from item where code = 'HB-10N'`))!
-    expect(await one(`select o.status, o.total > 1200 large, (select jsonb_agg(jsonb_build_array(l.description, l.unit_price = $1::numeric, l.tax_code) order by l.position) from order_line l where l.order_id = o.id) lines from sales_order o where number = 'X-1'`, [item.price]))
-      .toEqual({ status: 'Packed', large: true, lines: [[item.names.en, true, 'standard'], ['Setting up', false, 'standard']] })
+    const item = (await one<{ price: string; names: { en: string } }>(
+      `select price::text price, names from item where code = 'HB-10N'`,
+    ))!
+    expect(
+      await one(
+        `select o.status, o.total > 1200 large, (select jsonb_agg(jsonb_build_array(l.description, l.unit_price = $1::numeric, l.tax_code) order by l.position) from order_line l where l.order_id = o.id) lines from sales_order o where number = 'X-1'`,
+        [item.price],
+      ),
+    ).toEqual({
+      status: 'Packed',
+      large: true,
+      lines: [
+        [item.names.en, true, 'standard'],
+        ['Setting up', false, 'standard'],
+      ],
+    })
     const [shipped] = await rows<{ id: number }>(`select id from sales_order where number = 'X-2'`)
     expect(await papersOf([shipped!.id])).toMatchObject([{ state: 'prepared', problem: null }])
   })
 
   test('mending the wrong line frees the others; the same again changes nothing; another quantity changes the order; another status moves it', async () => {
-    const id = await checked('orders', `${head}Y-1,2026-11-24,10417,Packed,,Good,1,40,standard\nY-1,2026-11-24,10417,Packed,,Bad,one,40,standard\n`)
+    const id = await checked(
+      'orders',
+      `${head}Y-1,2026-11-24,10417,Packed,,Good,1,40,standard\nY-1,2026-11-24,10417,Packed,,Bad,one,40,standard\n`,
+    )
     await mendRow(id, 3, ['Y-1', '2026-11-24', '10417', 'Packed', '', 'Bad', '2', '40', 'standard'])
     expect(await written(id)).toEqual({ written: 2 })
-    const line = (quantity: string, status: string) => `${head}Y-1,2026-11-24,10417,${status},,Good,1,40,standard\nY-1,2026-11-24,10417,${status},,Bad,${quantity},40,standard\n`
+    const line = (quantity: string, status: string) =>
+      `${head}Y-1,2026-11-24,10417,${status},,Good,1,40,standard\nY-1,2026-11-24,10417,${status},,Bad,${quantity},40,standard\n`
     expect(await written(await checked('orders', line('2', 'Packed')))).toEqual({ unchanged: 2 })
     expect(await written(await checked('orders', line('3', 'Packed')))).toEqual({ written: 2 })
     expect(await written(await checked('orders', line('3', 'Shipped')))).toEqual({ written: 2 })
     const other = await checked('orders', line('3', 'Shipped').replaceAll('10417', '10418'))
     expect(await written(other)).toEqual({ wrong: 2 })
     expect((await notes(other))[0]).toContain('This order is there with the customer 10417, not 10418.')
-    expect(await one(`select status, total::text total from sales_order where number = 'Y-1'`)).toEqual({ status: 'Shipped', total: '196.80' })
+    expect(await one(`select status, total::text total from sales_order where number = 'Y-1'`)).toEqual({
+      status: 'Shipped',
+      total: '196.80',
+    })
   })
 })
 
@@ -93,26 +177,51 @@ test('payments are booked on the document they name, once, with what is too much
   const order = await house.newOrder()
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, { postOnly: true })
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
+    postOnly: true,
+  })
   const file = `invoice,paid on,amount,method\n${result!.reason},25.11.2026,700.00,card\n${result!.reason},25.11.2026,5.00,cash\nINV-none,25.11.2026,5,\n${result!.reason},2099-01-01,5,\n`
   const id = await checked('payments', file)
   expect((await importView(id)).counts).toEqual({ right: 3, wrong: 1 })
   expect(await written(id)).toEqual({ written: 2, wrong: 2 })
   expect((await notes(id)).at(-1)).toContain('is in the future')
-  expect(await one('select open::text open from open_item where document_id = $1', [result!.documentId])).toEqual({ open: '0.00' })
+  expect(
+    await one('select open::text open from open_item where document_id = $1', [result!.documentId]),
+  ).toEqual({ open: '0.00' })
   const count = await one('select count(*)::int count from payment')
-  expect(await written(await checked('payments', file.split('\n').slice(0, 3).join('\n')))).toEqual({ unchanged: 2 })
+  expect(await written(await checked('payments', file.split('\n').slice(0, 3).join('\n')))).toEqual({
+    unchanged: 2,
+  })
   expect(await one('select count(*)::int count from payment')).toEqual(count)
 })
 
 test('rates and items: new, changed and unchanged are told apart', async () => {
-  expect(await written(await checked('rates', 'currency;day;rate\nUSD;24.11.2026;1,0812\n'))).toEqual({ written: 1 })
-  expect(await one(`select rate::text rate from exchange_rate where currency = 'USD' and day = '2026-11-24'`)).toEqual({ rate: '1.0812' })
-  expect(await written(await checked('rates', 'currency;day;rate\nUSD;24.11.2026;1,0812\n'))).toEqual({ unchanged: 1 })
-  const bad = await checked('rates', '\uFEFFCurrency;Day;Rate;Source\nTND;2026-11-20;3,35210001;Glenhaven Bank\nJPY;2026-02-30;160,5;x\nTND;2026-11-21;-1;x\nEURO;2026-11-21;1;x\nEUR;2026-11-21;1;x\n')
-  expect((await notes(bad)).map(note => note.replace(/^\d+ /, ''))).toEqual(['right: ', expect.stringContaining('“2026-02-30” is no day'), 'wrong: The rate is not over zero.', expect.stringContaining('“EURO” is no currency'), 'wrong: EUR is the house\'s own currency.'])
+  expect(await written(await checked('rates', 'currency;day;rate\nUSD;24.11.2026;1,0812\n'))).toEqual({
+    written: 1,
+  })
+  expect(
+    await one(`select rate::text rate from exchange_rate where currency = 'USD' and day = '2026-11-24'`),
+  ).toEqual({ rate: '1.0812' })
+  expect(await written(await checked('rates', 'currency;day;rate\nUSD;24.11.2026;1,0812\n'))).toEqual({
+    unchanged: 1,
+  })
+  const bad = await checked(
+    'rates',
+    '\uFEFFCurrency;Day;Rate;Source\nTND;2026-11-20;3,35210001;Glenhaven Bank\nJPY;2026-02-30;160,5;x\nTND;2026-11-21;-1;x\nEURO;2026-11-21;1;x\nEUR;2026-11-21;1;x\n',
+  )
+  expect((await notes(bad)).map((note) => note.replace(/^\d+ /, ''))).toEqual([
+    'right: ',
+    expect.stringContaining('“2026-02-30” is no day'),
+    'wrong: The rate is not over zero.',
+    expect.stringContaining('“EURO” is no currency'),
+    "wrong: EUR is the house's own currency.",
+  ])
   await written(bad)
-  expect(await one(`select rate::text rate, source from exchange_rate where currency = 'TND' and day = '2026-11-20'`)).toEqual({ rate: '3.35210001', source: 'Glenhaven Bank' })
+  expect(
+    await one(
+      `select rate::text rate, source from exchange_rate where currency = 'TND' and day = '2026-11-20'`,
+    ),
+  ).toEqual({ rate: '3.35210001', source: 'Glenhaven Bank' })
   const items = 'code,name,price,tax\nNEW-1,=SUM(A1),4.50,standard\nNEW-2,Odd,4.50,luxury\n'
   const id = await checked('items', items)
   expect((await notes(id))[1]).toContain('“luxury” is none of')
@@ -122,10 +231,43 @@ test('rates and items: new, changed and unchanged are told apart', async () => {
 
 describe('other programs', () => {
   test('give records as JSON, with what became of each; the same call twice changes nothing', async () => {
-    const records = [{ number: 'J-1', date: '2026-11-24', customer: '10417', description: 'Repair', quantity: '1', price: '10', taxCode: 'standard' }, { number: 'J-2', date: 'soon', customer: '10417', description: 'Repair', quantity: '1', price: '10', taxCode: 'standard' }]
-    expect(await importRecords('orders', records, 'Shop')).toEqual([{ record: 1, outcome: 'written', note: 'New.' }, { record: 2, outcome: 'wrong', note: expect.stringContaining('“soon” is no day') }])
-    expect((await importRecords('orders', records.slice(0, 1), 'Shop'))[0]).toMatchObject({ outcome: 'unchanged' })
-    expect(await importRecords('customers', [{ number: '20500', name: 'A', country: 'Ireland' }, { number: '20500', name: 'B', country: 'Ireland' }], 'Shop')).toMatchObject([{ outcome: 'wrong', note: 'It is given twice.' }, { outcome: 'wrong' }])
+    const records = [
+      {
+        number: 'J-1',
+        date: '2026-11-24',
+        customer: '10417',
+        description: 'Repair',
+        quantity: '1',
+        price: '10',
+        taxCode: 'standard',
+      },
+      {
+        number: 'J-2',
+        date: 'soon',
+        customer: '10417',
+        description: 'Repair',
+        quantity: '1',
+        price: '10',
+        taxCode: 'standard',
+      },
+    ]
+    expect(await importRecords('orders', records, 'Shop')).toEqual([
+      { record: 1, outcome: 'written', note: 'New.' },
+      { record: 2, outcome: 'wrong', note: expect.stringContaining('“soon” is no day') },
+    ])
+    expect((await importRecords('orders', records.slice(0, 1), 'Shop'))[0]).toMatchObject({
+      outcome: 'unchanged',
+    })
+    expect(
+      await importRecords(
+        'customers',
+        [
+          { number: '20500', name: 'A', country: 'Ireland' },
+          { number: '20500', name: 'B', country: 'Ireland' },
+        ],
+        'Shop',
+      ),
+    ).toMatchObject([{ outcome: 'wrong', note: 'It is given twice.' }, { outcome: 'wrong' }])
   })
 })
 
@@ -134,27 +276,51 @@ describe('hostile and broken files', () => {
     ['a spreadsheet', Uint8Array.from([0x50, 0x4b, 3, 4, 0, 0, 0, 0, 1, 2]), 'This file is not text'],
     ['nothing', '', 'needs a first line'],
     ['only names', 'number,name\n', 'needs a first line'],
-    ['ten thousand columns', `${Array.from({ length: 10_000 }, (_, n) => `c${n}`).join(',')}\n1\n`, '10,000 columns; at most 200'],
+    [
+      'ten thousand columns',
+      `${Array.from({ length: 10_000 }, (_, n) => `c${n}`).join(',')}\n1\n`,
+      '10,000 columns; at most 200',
+    ],
     ['an endless cell', `number,name\n"${'x'.repeat(300_000)}`, 'cannot be read as CSV'],
     ['a quote that never ends', 'number,name\n1,"never ends\n2,b\n', 'cannot be read as CSV'],
   ])('%s: refused in words, nothing kept', async (_, content, words) => {
     const before = (await imports()).length
-    await expect(takeImport('customers', 'x.csv', typeof content === 'string' ? bytes(content) : content, 'Test')).rejects.toThrow(words)
+    await expect(
+      takeImport('customers', 'x.csv', typeof content === 'string' ? bytes(content) : content, 'Test'),
+    ).rejects.toThrow(words)
     expect((await imports()).length).toBe(before)
   })
 
   test('a file that breaks off far down is refused when it is checked, and nothing is written', async () => {
-    const id = await takeImport('customers', 'torn.csv', bytes(`number,name,country\n${Array.from({ length: 30_000 }, (_, n) => `9${n},Customer ${n} of a long name,Ireland`).join('\n')}\n99,"torn`), 'Test')
+    const id = await takeImport(
+      'customers',
+      'torn.csv',
+      bytes(
+        `number,name,country\n${Array.from({ length: 30_000 }, (_, n) => `9${n},Customer ${n} of a long name,Ireland`).join('\n')}\n99,"torn`,
+      ),
+      'Test',
+    )
     const view = await importView(id)
     await checkImport(id, view)
     await house.settle()
-    expect(await importView(id)).toMatchObject({ state: 'refused', reason: expect.stringContaining('cannot be read as CSV') })
+    expect(await importView(id)).toMatchObject({
+      state: 'refused',
+      reason: expect.stringContaining('cannot be read as CSV'),
+    })
     await expect(writeImport(id)).rejects.toThrow('No row of this import waits')
   })
 
   test('a mapping without a needed field is refused with the field', async () => {
     const id = await takeImport('customers', 'x.csv', bytes('a,b\n1,2\n'), 'Test')
-    await expect(checkImport(id, { mapping: {}, decimalSign: '.', dayOrder: 'day first' })).rejects.toThrow('Say which column is “Number”')
-    await expect(checkImport(id, { mapping: { number: { column: 0 }, name: { column: 7 }, country: { fixed: 'x' } }, decimalSign: '.', dayOrder: 'day first' })).rejects.toThrow('mapped to nothing')
+    await expect(checkImport(id, { mapping: {}, decimalSign: '.', dayOrder: 'day first' })).rejects.toThrow(
+      'Say which column is “Number”',
+    )
+    await expect(
+      checkImport(id, {
+        mapping: { number: { column: 0 }, name: { column: 7 }, country: { fixed: 'x' } },
+        decimalSign: '.',
+        dayOrder: 'day first',
+      }),
+    ).rejects.toThrow('mapped to nothing')
   })
 })

@@ -6,7 +6,12 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, expect, test } from 'vitest'
 import { one, run } from '../../server/db/connection'
 import { startRun } from '../../server/services/documents/send-run'
-import { confirmation, confirmInstallation, guardInstallation, keepInstallation } from '../../server/services/house/installation'
+import {
+  confirmation,
+  confirmInstallation,
+  guardInstallation,
+  keepInstallation,
+} from '../../server/services/house/installation'
 import { resumeAll } from '../../server/services/house/settings'
 import { houseState } from '../../server/services/live/health'
 import { papersOf, useHouse } from './house'
@@ -20,12 +25,13 @@ afterAll(() => {
   rmSync(folder, { recursive: true, force: true })
 })
 /** Runs beside this process, whose own jobs must be able to end meanwhile. */
-const script = (name: string, ...args: string[]) => new Promise<{ status: number | null, stderr: string }>((resolve) => {
-  const child = spawn(join('bin', name), args, { env: process.env, stdio: ['ignore', 'ignore', 'pipe'] })
-  let stderr = ''
-  child.stderr.on('data', (chunk: Buffer) => (stderr += chunk.toString()))
-  child.once('close', status => resolve({ status, stderr }))
-})
+const script = (name: string, ...args: string[]) =>
+  new Promise<{ status: number | null; stderr: string }>((resolve) => {
+    const child = spawn(join('bin', name), args, { env: process.env, stdio: ['ignore', 'ignore', 'pipe'] })
+    let stderr = ''
+    child.stderr.on('data', (chunk: Buffer) => (stderr += chunk.toString()))
+    child.once('close', (status) => resolve({ status, stderr }))
+  })
 const issued = async () => (await one<{ count: number }>('select count(*)::int count from document'))!.count
 
 test('the database of this installation speaks; another one is paused, and cannot be resumed before it is confirmed', async () => {
@@ -35,7 +41,11 @@ test('the database of this installation speaks; another one is paused, and canno
   expect(await houseState()).toMatchObject({ paused: false, confirmNeeded: false })
   writeFileSync(file, randomUUID())
   await guardInstallation()
-  expect(await houseState()).toMatchObject({ paused: true, confirmNeeded: true, pauseReason: 'This database was copied or restored.' })
+  expect(await houseState()).toMatchObject({
+    paused: true,
+    confirmNeeded: true,
+    pauseReason: 'This database was copied or restored.',
+  })
   await expect(resumeAll()).rejects.toThrow('Confirm the last numbers')
   await confirmInstallation('Maeve')
   expect(await houseState()).toMatchObject({ paused: true, confirmNeeded: false })
@@ -67,14 +77,20 @@ test('backed up and restored: the house is as it was then, and keeps silent unti
   expect(await issued()).toBe(1)
   const asked = await confirmation()
   expect(asked).toMatchObject({ needed: true })
-  expect(asked.series.map(one => one.last)).toEqual([expect.stringMatching(/^INV-\d{4}-00001$/)])
+  expect(asked.series.map((one) => one.last)).toEqual([expect.stringMatching(/^INV-\d{4}-00001$/)])
   await expect(run('delete from document')).rejects.toThrow('never changed or deleted')
   await confirmInstallation('Maeve')
-  expect(readFileSync(file, 'utf8').trim()).toBe((await one<{ id: string }>('select installation_id id from company'))!.id)
+  expect(readFileSync(file, 'utf8').trim()).toBe(
+    (await one<{ id: string }>('select installation_id id from company'))!.id,
+  )
 })
 
 test('a worker refuses a real mail server that nobody switched on', () => {
-  const worker = spawnSync(process.execPath, ['.build/js/worker.mjs'], { encoding: 'utf8', timeout: 20_000, env: { ...process.env, CLOTHESPIN_SMTP_URL: 'smtp://mail.house.example:587', CLOTHESPIN_REAL_MAIL: '' } })
+  const worker = spawnSync(process.execPath, ['.build/js/worker.mjs'], {
+    encoding: 'utf8',
+    timeout: 20_000,
+    env: { ...process.env, CLOTHESPIN_SMTP_URL: 'smtp://mail.house.example:587', CLOTHESPIN_REAL_MAIL: '' },
+  })
   expect(worker.status).toBe(1)
   expect(worker.stderr).toContain('Say CLOTHESPIN_REAL_MAIL=yes')
 })

@@ -11,9 +11,10 @@ import { papersOf, useHouse } from './house'
 
 const house = useHouse({ jobs: false })
 
-async function preparedPapers(count: number): Promise<{ id: number, revision: number }[]> {
+async function preparedPapers(count: number): Promise<{ id: number; revision: number }[]> {
   const orders: number[] = []
-  for (let index = 0; index < count; index++) orders.push(await house.newOrder({ brandId: house.brands[index % 2]!.id }))
+  for (let index = 0; index < count; index++)
+    orders.push(await house.newOrder({ brandId: house.brands[index % 2]!.id }))
   await setStatus(orders, 'Shipped', 'Test')
   await prepareByHand('invoice', orders, 'Test')
   return papersOf(orders)
@@ -28,10 +29,14 @@ test('50 parallel issuers with random rollbacks leave no gap and no double in an
       const batch = left.slice(0, 1 + Math.floor(dice() * 3))
       const rollBack = dice() < 0.4
       try {
-        const results = await issueInOneTransaction(batch.map(paper => ({ paperId: paper.id, revision: paper.revision })), 'Test', async () => {
-          if (rollBack) throw new Error('the lights went out')
-        })
-        expect(results.every(result => result.outcome === 'issued')).toBe(true)
+        const results = await issueInOneTransaction(
+          batch.map((paper) => ({ paperId: paper.id, revision: paper.revision })),
+          'Test',
+          async () => {
+            if (rollBack) throw new Error('the lights went out')
+          },
+        )
+        expect(results.every((result) => result.outcome === 'issued')).toBe(true)
         left = left.slice(batch.length)
       } catch (error) {
         if ((error as Error).message !== 'the lights went out') throw error
@@ -40,7 +45,9 @@ test('50 parallel issuers with random rollbacks leave no gap and no double in an
   }
   await Promise.all(Array.from({ length: 50 }, (_, index) => issuer(papers.slice(index * 4, index * 4 + 4))))
 
-  const series = await rows<{ seriesId: number, counters: number[], numbers: string[] }>('select series_id "seriesId", array_agg(counter order by counter) counters, array_agg(number order by counter) numbers from document group by 1')
+  const series = await rows<{ seriesId: number; counters: number[]; numbers: string[] }>(
+    'select series_id "seriesId", array_agg(counter order by counter) counters, array_agg(number order by counter) numbers from document group by 1',
+  )
   expect(series.length).toBe(2)
   for (const { counters, numbers } of series) {
     expect(counters).toEqual(Array.from({ length: 100 }, (_, index) => index + 1))
@@ -50,8 +57,15 @@ test('50 parallel issuers with random rollbacks leave no gap and no double in an
 
 test('two issuers of the same paper: one document, and the other is told', async () => {
   const [paper] = await preparedPapers(1)
-  const both = await Promise.all([1, 2].map(() => issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')))
-  expect(both.flat().map(result => result.outcome).sort()).toEqual(['issued', 'skipped'])
+  const both = await Promise.all(
+    [1, 2].map(() => issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')),
+  )
+  expect(
+    both
+      .flat()
+      .map((result) => result.outcome)
+      .sort(),
+  ).toEqual(['issued', 'skipped'])
 })
 
 test('numbers are drawn in order of order date, then order number, whatever the order of picking', async () => {
@@ -61,9 +75,15 @@ test('numbers are drawn in order of order date, then order number, whatever the 
   await setStatus([late, second, first], 'Shipped', 'Test')
   await prepareByHand('invoice', [late, second, first], 'Test')
   const papers = await papersOf([late, second, first])
-  await issueInOneTransaction(papers.map(paper => ({ paperId: paper.id, revision: paper.revision })), 'Test')
-  const issued = await rows<{ order: string }>(`select order_number "order" from document where order_id = any($1::int[]) order by counter`, [[late, second, first]])
-  expect(issued.map(row => row.order)).toEqual(['XO-99', 'XO-100', 'XO-9'])
+  await issueInOneTransaction(
+    papers.map((paper) => ({ paperId: paper.id, revision: paper.revision })),
+    'Test',
+  )
+  const issued = await rows<{ order: string }>(
+    `select order_number "order" from document where order_id = any($1::int[]) order by counter`,
+    [[late, second, first]],
+  )
+  expect(issued.map((row) => row.order)).toEqual(['XO-99', 'XO-100', 'XO-9'])
 })
 
 test('the database itself refuses to change, delete or truncate documents and their files', async () => {
@@ -74,11 +94,26 @@ test('the database itself refuses to change, delete or truncate documents and th
 
 test('a query that would leave its transaction fails instead', async () => {
   const { database, inTransaction } = await import('../../server/db/connection')
-  await expect(inTransaction(() => database().query('select 1', { transaction: null }))).rejects.toThrow('would run outside it')
+  await expect(inTransaction(() => database().query('select 1', { transaction: null }))).rejects.toThrow(
+    'would run outside it',
+  )
 })
 
 test('a paper with a problem is not issued and burns no number', async () => {
-  const order = await house.newOrder({ lines: [{ item: 'X', description: 'Honey 🐝', detail: null, unit: '', quantity: '1', unitPrice: '1', discountPercent: '0', taxCode: 'standard' }] })
+  const order = await house.newOrder({
+    lines: [
+      {
+        item: 'X',
+        description: 'Honey 🐝',
+        detail: null,
+        unit: '',
+        quantity: '1',
+        unitPrice: '1',
+        discountPercent: '0',
+        taxCode: 'standard',
+      },
+    ],
+  })
   await setStatus([order], 'Shipped', 'Test')
   await prepareByHand('invoice', [order], 'Test')
   const before = await rows('select * from series_counter order by series_id')
@@ -94,21 +129,39 @@ test('what goes by itself and changes before it is issued goes with the change, 
   await changeRoutine(routine!.id, { version: routine!.version, trust: 'by itself' }, 'Test')
   const orders = [await house.newOrder(), await house.newOrder()]
   await setStatus(orders, 'Shipped', 'Test')
-  const events = await rows<{ id: number }>('select id from event where looked_at is null and order_id = any($1::int[])', [orders])
-  await lookAtEvents(events.map(event => event.id))
+  const events = await rows<{ id: number }>(
+    'select id from event where looked_at is null and order_id = any($1::int[])',
+    [orders],
+  )
+  await lookAtEvents(events.map((event) => event.id))
   const edit = async (order: number, description: string) => {
     const view = await orderView(order)
-    await editOrder(order, { version: view.version, reference: null, customerNote: null, lines: [{ ...view.lines[0]!, description }] }, 'Test')
+    await editOrder(
+      order,
+      {
+        version: view.version,
+        reference: null,
+        customerNote: null,
+        lines: [{ ...view.lines[0]!, description }],
+      },
+      'Test',
+    )
   }
   await edit(orders[0]!, 'Brood box, oak')
   await edit(orders[1]!, 'Brood box 🐝')
   await issueByItself()
   expect(await rows('select id from document where order_id = any($1::int[])', [orders])).toEqual([])
-  await refreshPapers((await papersOf(orders)).map(paper => paper.id))
+  await refreshPapers((await papersOf(orders)).map((paper) => paper.id))
   await issueByItself()
-  const [document] = await rows<{ text: string }>(`select paper -> 'lines' -> 0 ->> 'description' "text" from document where order_id = $1`, [orders[0]])
+  const [document] = await rows<{ text: string }>(
+    `select paper -> 'lines' -> 0 ->> 'description' "text" from document where order_id = $1`,
+    [orders[0]],
+  )
   expect(document!.text).toBe('Brood box, oak')
-  const waiting = await rows<{ byItself: boolean, problem: string }>('select by_itself "byItself", problem from paper where order_id = $1', [orders[1]])
+  const waiting = await rows<{ byItself: boolean; problem: string }>(
+    'select by_itself "byItself", problem from paper where order_id = $1',
+    [orders[1]],
+  )
   expect(waiting).toMatchObject([{ byItself: false }])
   expect(waiting[0]!.problem).toContain('🐝')
 })

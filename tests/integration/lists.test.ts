@@ -12,14 +12,30 @@ import { papersOf, until, useHouse } from './house'
 /* The lists that clerks work through: paging by key, filters, sums, counts that agree with what is listed. */
 const house = useHouse({ reports: false })
 
-const orders = (change: Partial<OrderFilter> = {}) => listOrders({ statuses: [], sort: 'date', descending: true, limit: 50, ...change })
+const orders = (change: Partial<OrderFilter> = {}) =>
+  listOrders({ statuses: [], sort: 'date', descending: true, limit: 50, ...change })
 const stage = (change: Partial<LineFilter> & Pick<LineFilter, 'stage'>) => lineList({ limit: 50, ...change })
-const count = async (name: string) => (await lineCounts()).find(one => one.stage === name)!
+const count = async (name: string) => (await lineCounts()).find((one) => one.stage === name)!
 
 describe('orders', () => {
   test('paging meets every order once, in each sort order and direction, even where keys are equal', async () => {
     for (let index = 0; index < 23; index++) {
-      await house.newOrder({ number: `L-${String(index).padStart(2, '0')}`, date: `2026-11-${10 + index % 4}`, lines: [{ item: 'X', description: 'Box', detail: null, unit: '', quantity: String(1 + index % 5), unitPrice: '100', discountPercent: '0', taxCode: 'zero' }] })
+      await house.newOrder({
+        number: `L-${String(index).padStart(2, '0')}`,
+        date: `2026-11-${10 + (index % 4)}`,
+        lines: [
+          {
+            item: 'X',
+            description: 'Box',
+            detail: null,
+            unit: '',
+            quantity: String(1 + (index % 5)),
+            unitPrice: '100',
+            discountPercent: '0',
+            taxCode: 'zero',
+          },
+        ],
+      })
     }
     for (const sort of ['date', 'number', 'customer', 'total', 'status'] as const) {
       for (const descending of [true, false]) {
@@ -27,7 +43,7 @@ describe('orders', () => {
         let after: string | undefined
         do {
           const page = await orders({ sort, descending, after, limit: 5 })
-          seen.push(...page.rows.map(row => row.number))
+          seen.push(...page.rows.map((row) => row.number))
           after = page.after ?? undefined
         } while (after)
         expect(seen).toHaveLength(23)
@@ -44,7 +60,7 @@ describe('orders', () => {
   })
 
   test('a search finds by number, customer and reference, and its wildcards are harmless', async () => {
-    expect((await orders({ search: 'l-07' })).rows.map(row => row.number)).toEqual(['L-07'])
+    expect((await orders({ search: 'l-07' })).rows.map((row) => row.number)).toEqual(['L-07'])
     expect((await orders({ search: 'OTTERMILL' })).matching).toBe(23)
     expect((await orders({ search: 'om/118' })).matching).toBe(23)
     expect((await orders({ search: '%' })).matching).toBe(0)
@@ -54,7 +70,7 @@ describe('orders', () => {
   test('filters join: status and brand', async () => {
     const [first] = (await orders()).rows
     await setStatus([first!.id], 'Held', 'Test')
-    expect((await orders({ statuses: ['Held'] })).rows.map(row => row.id)).toEqual([first!.id])
+    expect((await orders({ statuses: ['Held'] })).rows.map((row) => row.id)).toEqual([first!.id])
     expect((await orders({ statuses: ['Held'], brand: 'LS' })).matching).toBe(0)
     expect((await orders({ statuses: ['Held', 'Packed'] })).matching).toBe(23)
   })
@@ -65,20 +81,24 @@ describe('orders', () => {
 
   test('an unknown status and a vanished order are refused, and nothing is set', async () => {
     const [first] = (await orders({ statuses: ['Packed'] })).rows
-    await expect(setStatus([first!.id], 'Shiped', 'Test')).rejects.toThrow('"Shiped" is not one of the order statuses')
-    await expect(setStatus([first!.id, 999_999], 'Shipped', 'Test')).rejects.toThrow('does not exist any more')
+    await expect(setStatus([first!.id], 'Shiped', 'Test')).rejects.toThrow(
+      '"Shiped" is not one of the order statuses',
+    )
+    await expect(setStatus([first!.id, 999_999], 'Shipped', 'Test')).rejects.toThrow(
+      'does not exist any more',
+    )
     expect((await orders({ search: first!.number })).rows[0]!.status).toBe('Packed')
   })
 
-  test('items are found by code and by name in the paper\'s language', async () => {
-    expect((await findItems('hb-', 'en')).map(item => item.code)).toContain('HB-10N')
+  test("items are found by code and by name in the paper's language", async () => {
+    expect((await findItems('hb-', 'en')).map((item) => item.code)).toContain('HB-10N')
     expect((await findItems('rähmchen', 'de')).length).toBeGreaterThan(2)
   })
 })
 
 describe('the Line', () => {
   test('counts agree with the lists as papers move from stage to stage', async () => {
-    const ids = (await orders({ statuses: ['Packed'], limit: 4 })).rows.map(row => row.id)
+    const ids = (await orders({ statuses: ['Packed'], limit: 4 })).rows.map((row) => row.id)
     await house.ship(ids)
     expect(await count('to check')).toMatchObject({ count: 4 })
     const listed = await stage({ stage: 'to check' })
@@ -87,18 +107,28 @@ describe('the Line', () => {
     await putBack([listed.rows[0]!.id], 'Test')
     expect(await count('to check')).toMatchObject({ count: 3 })
     expect(await count('to send')).toMatchObject({ count: 1, facts: ['1 put back'] })
-    expect((await stage({ stage: 'to send' })).rows.map(row => row.state)).toEqual(['put back'])
+    expect((await stage({ stage: 'to send' })).rows.map((row) => row.state)).toEqual(['put back'])
   })
 
   test('a paper put back can be prepared again: its claim is free', async () => {
     const order = await house.newOrder()
     await house.ship([order])
-    await putBack((await papersOf([order])).map(paper => paper.id), 'Test')
+    await putBack(
+      (await papersOf([order])).map((paper) => paper.id),
+      'Test',
+    )
     const [again] = await prepareByHand('invoice', [order], 'Test')
     expect(again!.result.outcome).toBe('prepared')
-    expect((await papersOf([order])).map(paper => paper.state)).toEqual(['prepared'])
-    await putBack((await papersOf([order])).map(paper => paper.id), 'Test')
-    await drop((await papersOf([order])).map(paper => paper.id), 'done', 'Test')
+    expect((await papersOf([order])).map((paper) => paper.state)).toEqual(['prepared'])
+    await putBack(
+      (await papersOf([order])).map((paper) => paper.id),
+      'Test',
+    )
+    await drop(
+      (await papersOf([order])).map((paper) => paper.id),
+      'done',
+      'Test',
+    )
   })
 
   test('not wanted takes a paper off, undo puts it on again, and prepared anew it is the same paper', async () => {
@@ -114,7 +144,7 @@ describe('the Line', () => {
   test('filters by amount and text; sums stand beside the count', async () => {
     const all = await stage({ stage: 'to check' })
     const over = await stage({ stage: 'to check', over: '300' })
-    expect(over.matching).toBe(all.rows.filter(row => Number(row.total) > 300).length)
+    expect(over.matching).toBe(all.rows.filter((row) => Number(row.total) > 300).length)
     expect((await stage({ stage: 'to check', search: all.rows[0]!.number })).matching).toBe(1)
     expect((await stage({ stage: 'to check', brand: 'LS' })).matching).toBe(0)
     expect(Number(all.sums[0]!.sum)).toBeCloseTo(all.rows.reduce((sum, row) => sum + Number(row.total), 0))
@@ -124,12 +154,18 @@ describe('the Line', () => {
     const [row] = (await stage({ stage: 'to check' })).rows
     const view = await paperView(row!.id)
     expect(view.email).toMatchObject({ sent: false, subject: `Invoice … for your order ${view.orderNumber}` })
-    expect(view.email!.to).toMatchObject([{ address: 'accounts@ottermill.example', source: 'the customer\'s billing contact' }])
+    expect(view.email!.to).toMatchObject([
+      { address: 'accounts@ottermill.example', source: "the customer's billing contact" },
+    ])
   })
 
   test('a customer on paper: nothing is mailed, it waits for the printer until somebody posted it', async () => {
     const customer = house.customer('10419')
-    const order = await house.newOrder({ customerId: customer.id, customerName: customer.name, number: 'P-1' })
+    const order = await house.newOrder({
+      customerId: customer.id,
+      customerName: customer.name,
+      number: 'P-1',
+    })
     await house.ship([order])
     const [paper] = await papersOf([order])
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
@@ -140,33 +176,52 @@ describe('the Line', () => {
     expect(await count('waiting')).toMatchObject({ count: 1, facts: ['1 to print'] })
     await settleByHand([waiting.rows[0]!.id], 'print', '', 'Test')
     expect(await count('arrived')).toMatchObject({ facts: ['today', '1 on paper'] })
-    expect((await documentView(result!.documentId!)).dispatches).toMatchObject([{ state: 'arrived', how: 'posted on paper' }])
+    expect((await documentView(result!.documentId!)).dispatches).toMatchObject([
+      { state: 'arrived', how: 'posted on paper' },
+    ])
     expect(house.mailboxes.all()).toHaveLength(0)
   })
 
   test('a customer who wants nothing: issued, and hung on To send as not sent', async () => {
     const customer = house.customer('10434')
-    await run(`update customer set wishes = '{"invoice": {"channel": "nothing"}}', version = version + 1 where id = $1`, [customer.id])
-    const order = await house.newOrder({ customerId: customer.id, customerName: customer.name, number: 'P-2' })
+    await run(
+      `update customer set wishes = '{"invoice": {"channel": "nothing"}}', version = version + 1 where id = $1`,
+      [customer.id],
+    )
+    const order = await house.newOrder({
+      customerId: customer.id,
+      customerName: customer.name,
+      number: 'P-2',
+    })
     await house.ship([order])
     const [paper] = await papersOf([order])
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
     await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
-    await until('the list', async () => (await stage({ stage: 'to send' })).rows.some(row => row.of === 'document'))
+    await until('the list', async () =>
+      (await stage({ stage: 'to send' })).rows.some((row) => row.of === 'document'),
+    )
     expect((await count('to send')).facts).toContain('1 issued, not sent')
   })
 
   test('a wish against email that came after issuing is not overruled', async () => {
     const customer = house.customer('10440')
-    const order = await house.newOrder({ customerId: customer.id, customerName: customer.name, number: 'P-3' })
+    const order = await house.newOrder({
+      customerId: customer.id,
+      customerName: customer.name,
+      number: 'P-3',
+    })
     await house.ship([order])
     const [paper] = await papersOf([order])
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
     await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test', async () => {
-      await run(`update customer set wishes = '{"invoice": {"channel": "paper"}}' where id = $1`, [customer.id])
+      await run(`update customer set wishes = '{"invoice": {"channel": "paper"}}' where id = $1`, [
+        customer.id,
+      ])
     })
     await house.settle()
-    expect(await one('select state, stuck_cause "cause" from dispatch where customer_id = $1', [customer.id])).toEqual({ state: 'stuck', cause: 'no email wanted' })
+    expect(
+      await one('select state, stuck_cause "cause" from dispatch where customer_id = $1', [customer.id]),
+    ).toEqual({ state: 'stuck', cause: 'no email wanted' })
     expect(house.mailboxes.of('office@sallygap.example')).toHaveLength(0)
   })
 })

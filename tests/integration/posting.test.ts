@@ -2,7 +2,14 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import type { BillFacts } from '../../core/documents/bill'
 import { Decimal, sum } from '../../core/money/decimal'
 import { one, rows, run } from '../../server/db/connection'
-import { billOrder, billView, changeBill, creditDocument, creditOffer, newInvoice } from '../../server/services/bills/bills'
+import {
+  billOrder,
+  billView,
+  changeBill,
+  creditDocument,
+  creditOffer,
+  newInvoice,
+} from '../../server/services/bills/bills'
 import { issueInOneTransaction, type IssueResult } from '../../server/services/documents/issue'
 import { prepareBills, prepareByHand, putBack } from '../../server/services/documents/by-hand'
 import { voidDocument } from '../../server/services/documents/void'
@@ -11,30 +18,63 @@ import { papersOf, trailWords, until, useHouse } from './house'
 
 /* Writing, issuing, voiding and crediting; what an auditor looks at. */
 const house = useHouse({ reports: false })
-const line = (description: string, quantity: string, unitPrice: string, taxCode = 'standard') => ({ item: '', description, detail: null, unit: '', quantity, unitPrice, discountPercent: '0', taxCode })
+const line = (description: string, quantity: string, unitPrice: string, taxCode = 'standard') => ({
+  item: '',
+  description,
+  detail: null,
+  unit: '',
+  quantity,
+  unitPrice,
+  discountPercent: '0',
+  taxCode,
+})
 const today = () => new Date().toISOString().slice(0, 10)
 const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
 
 async function written(change: Partial<BillFacts> = {}, customer = '10417'): Promise<number> {
   const billId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, 'Test')
-  await change_(billId, { lines: [line('Repair of an extractor', '1', '100.00'), line('Bee meadow seed', '2', '10.00', 'reduced')], suppliedOn: daysAgo(1), ...change })
+  await change_(billId, {
+    lines: [line('Repair of an extractor', '1', '100.00'), line('Bee meadow seed', '2', '10.00', 'reduced')],
+    suppliedOn: daysAgo(1),
+    ...change,
+  })
   return billId
 }
-async function change_(billId: number, facts: Partial<BillFacts>, rest: { earlierDateOk?: boolean } = {}): Promise<void> {
+async function change_(
+  billId: number,
+  facts: Partial<BillFacts>,
+  rest: { earlierDateOk?: boolean } = {},
+): Promise<void> {
   const bill = await billView(billId)
-  await changeBill(billId, { version: bill.version, brandId: bill.brandId, customerId: bill.customerId, earlierDateOk: rest.earlierDateOk ?? false, facts: { ...bill.facts, ...facts } }, 'Test')
+  await changeBill(
+    billId,
+    {
+      version: bill.version,
+      brandId: bill.brandId,
+      customerId: bill.customerId,
+      earlierDateOk: rest.earlierDateOk ?? false,
+      facts: { ...bill.facts, ...facts },
+    },
+    'Test',
+  )
   await house.settle()
 }
 /** Issues what hangs on To check of these bills, as a Send does after one has looked. */
 async function issue(...billIds: number[]): Promise<IssueResult[]> {
   await house.settle()
-  const papers = await rows<{ paperId: number, revision: number }>(`update paper set changes = null where bill_id = any($1::int[]) and state = 'prepared' returning id "paperId", revision`, [billIds])
+  const papers = await rows<{ paperId: number; revision: number }>(
+    `update paper set changes = null where bill_id = any($1::int[]) and state = 'prepared' returning id "paperId", revision`,
+    [billIds],
+  )
   return issueInOneTransaction(papers, 'Col Varley')
 }
-async function issued(billId: number): Promise<{ id: number, number: string, total: string }> {
+async function issued(billId: number): Promise<{ id: number; number: string; total: string }> {
   const results = await issue(billId)
   expect(results).toMatchObject([{ outcome: 'issued' }])
-  return (await one<{ id: number, number: string, total: string }>('select id, number, total::text total from document where bill_id = $1', [billId]))!
+  return (await one<{ id: number; number: string; total: string }>(
+    'select id, number, total::text total from document where bill_id = $1',
+    [billId],
+  ))!
 }
 /** An order's own invoice. */
 async function shippedAndIssued(order: number): Promise<number> {
@@ -43,8 +83,19 @@ async function shippedAndIssued(order: number): Promise<number> {
   const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test')
   return result!.documentId!
 }
-const open = async (documentId: number) => (await one<{ open: string }>('select open::text open from open_item where document_id = $1', [documentId]))!.open
-const content = async (documentId: number) => (await one<{ paper: { legal: string[], sums: { label: string, amount: string }[], facts: { key: string, value: string }[], toPay: { label: string, amount: string }, lines: object[] } }>('select paper from document where id = $1', [documentId]))!.paper
+const open = async (documentId: number) =>
+  (await one<{ open: string }>('select open::text open from open_item where document_id = $1', [documentId]))!
+    .open
+const content = async (documentId: number) =>
+  (await one<{
+    paper: {
+      legal: string[]
+      sums: { label: string; amount: string }[]
+      facts: { key: string; value: string }[]
+      toPay: { label: string; amount: string }
+      lines: object[]
+    }
+  }>('select paper from document where id = $1', [documentId]))!.paper
 
 beforeEach(async () => {
   await run('update company set closed_until = null')
@@ -58,8 +109,14 @@ describe('an invoice without an order', () => {
     const document = await issued(billId)
     expect(document.number).toMatch(/^INV-\d{4}-00001$/)
     expect(await open(document.id)).toBe('145.70')
-    expect(await one(`select kind, facts ->> 'number' number from event where document_id = $1`, [document.id])).toEqual({ kind: 'document issued', number: document.number })
-    await until('its email', async () => (await house.mails('accounts@ottermill.example')).some(mail => mail.subject!.includes(document.number)))
+    expect(
+      await one(`select kind, facts ->> 'number' number from event where document_id = $1`, [document.id]),
+    ).toEqual({ kind: 'document issued', number: document.number })
+    await until('its email', async () =>
+      (await house.mails('accounts@ottermill.example')).some((mail) =>
+        mail.subject!.includes(document.number),
+      ),
+    )
   })
 
   test('without lines, or without a date of supply, says what is missing and cannot be issued', async () => {
@@ -77,14 +134,27 @@ describe('an invoice without an order', () => {
     await prepareBills([billId], 'Test')
     expect((await billView(billId)).paper).toMatchObject({ id: paper!.id, state: 'prepared' })
     await change_(billId, { reference: 'B/1' })
-    await expect(changeBill(billId, { version, brandId: bill.brandId, customerId: bill.customerId, earlierDateOk: false, facts: bill.facts }, 'B')).rejects.toThrow('Somebody changed this draft')
+    await expect(
+      changeBill(
+        billId,
+        {
+          version,
+          brandId: bill.brandId,
+          customerId: bill.customerId,
+          earlierDateOk: false,
+          facts: bill.facts,
+        },
+        'B',
+      ),
+    ).rejects.toThrow('Somebody changed this draft')
     await issued(billId)
     await expect(change_(billId, { reference: 'B/2' })).rejects.toThrow('It is issued')
   })
 })
 
 describe('an order billed in parts', () => {
-  const twelve = () => house.newOrder({ adjustments: [{ kind: 'charge', label: 'Carriage', amount: '12.00' }] })
+  const twelve = () =>
+    house.newOrder({ adjustments: [{ kind: 'charge', label: 'Carriage', amount: '12.00' }] })
 
   test('each part takes its quantity, the rest bills what remains, and the order is never billed twice', async () => {
     const order = await twelve()
@@ -94,19 +164,32 @@ describe('an order billed in parts', () => {
     const first = await issued(part)
     expect(first.total).toBe(new Decimal('41.50').times(5).plus(12).times('1.23').toFixed(2))
     await house.ship([order])
-    const rest = (await papersOf([order])).find(paper => paper.state === 'prepared')!
-    expect((await one<{ total: string }>('select total::text total from paper where id = $1', [rest.id]))!.total).toBe(new Decimal('41.50').times(7).times('1.23').toFixed(2))
-    expect(await issueInOneTransaction([{ paperId: rest.id, revision: null }], 'Test')).toMatchObject([{ outcome: 'issued' }])
+    const rest = (await papersOf([order])).find((paper) => paper.state === 'prepared')!
+    expect(
+      (await one<{ total: string }>('select total::text total from paper where id = $1', [rest.id]))!.total,
+    ).toBe(new Decimal('41.50').times(7).times('1.23').toFixed(2))
+    expect(await issueInOneTransaction([{ paperId: rest.id, revision: null }], 'Test')).toMatchObject([
+      { outcome: 'issued' },
+    ])
     await expect(billOrder(order, { kind: 'part' }, 'Test')).rejects.toThrow('bills the whole of order')
   })
 
   test('two parts that together are more than was ordered: the second is refused when it is issued, with what is left', async () => {
     const order = await twelve()
-    const [a, b] = [await billOrder(order, { kind: 'part' }, 'A'), await billOrder(order, { kind: 'part' }, 'B')]
-    for (const billId of [a, b]) await change_(billId, { suppliedOn: today(), lines: [{ ...(await billView(billId)).facts.lines[0]!, quantity: '8' }] })
+    const [a, b] = [
+      await billOrder(order, { kind: 'part' }, 'A'),
+      await billOrder(order, { kind: 'part' }, 'B'),
+    ]
+    for (const billId of [a, b])
+      await change_(billId, {
+        suppliedOn: today(),
+        lines: [{ ...(await billView(billId)).facts.lines[0]!, quantity: '8' }],
+      })
     const results = await issue(a, b)
-    expect(results.map(result => result.outcome).sort()).toEqual(['failed', 'issued'])
-    expect(results.find(result => result.outcome === 'failed')!.reason).toMatch(/only 4 are left to be billed/)
+    expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued'])
+    expect(results.find((result) => result.outcome === 'failed')!.reason).toMatch(
+      /only 4 are left to be billed/,
+    )
   })
 
   test('a whole invoice that was prepared before a part was billed is built anew, marked, and not issued as it was', async () => {
@@ -114,22 +197,40 @@ describe('an order billed in parts', () => {
     await house.ship([order])
     const whole = (await papersOf([order]))[0]!
     const part = await billOrder(order, { kind: 'part' }, 'Test')
-    await change_(part, { suppliedOn: today(), lines: [{ ...(await billView(part)).facts.lines[0]!, quantity: '2' }] })
+    await change_(part, {
+      suppliedOn: today(),
+      lines: [{ ...(await billView(part)).facts.lines[0]!, quantity: '2' }],
+    })
     await issued(part)
     await house.settle()
-    expect(await issueInOneTransaction([{ paperId: whole.id, revision: whole.revision }], 'Test')).toMatchObject([{ outcome: 'changed' }])
-    expect((await papersOf([order]))[0]!.changes!.map(change => change.what)).toContain('Line 1')
+    expect(
+      await issueInOneTransaction([{ paperId: whole.id, revision: whole.revision }], 'Test'),
+    ).toMatchObject([{ outcome: 'changed' }])
+    expect((await papersOf([order]))[0]!.changes!.map((change) => change.what)).toContain('Line 1')
   })
 
   test('a deposit is asked for first, and the final invoice lists it with net and tax per rate and deducts it', async () => {
-    const order = await house.newOrder({ lines: [{ ...line('Brood box', '10', '40.00'), item: 'HB' }, { ...line('Seed', '10', '5.00', 'reduced'), item: 'SD' }] })
+    const order = await house.newOrder({
+      lines: [
+        { ...line('Brood box', '10', '40.00'), item: 'HB' },
+        { ...line('Seed', '10', '5.00', 'reduced'), item: 'SD' },
+      ],
+    })
     const deposit = await issued(await billOrder(order, { kind: 'deposit', percent: '30' }, 'Test'))
-    expect(deposit.total).toBe(new Decimal('120').times('1.23').plus(new Decimal('15').times('1.135')).toFixed(2))
+    expect(deposit.total).toBe(
+      new Decimal('120').times('1.23').plus(new Decimal('15').times('1.135')).toFixed(2),
+    )
     await house.ship([order])
-    const [paper] = (await papersOf([order])).filter(one => one.state === 'prepared')
+    const [paper] = (await papersOf([order])).filter((one) => one.state === 'prepared')
     const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test')
     const final = await content(result!.documentId!)
-    expect(final.sums.map(row => row.label)).toEqual(expect.arrayContaining([expect.stringContaining(`Deposit invoice ${deposit.number}`), 'net 120.00, VAT 23\u00A0% 27.60', 'net 15.00, VAT 13.5\u00A0% 2.03']))
+    expect(final.sums.map((row) => row.label)).toEqual(
+      expect.arrayContaining([
+        expect.stringContaining(`Deposit invoice ${deposit.number}`),
+        'net 120.00, VAT 23\u00A0% 27.60',
+        'net 15.00, VAT 13.5\u00A0% 2.03',
+      ]),
+    )
     const whole = new Decimal('400').times('1.23').plus(new Decimal('50').times('1.135'))
     expect(await open(result!.documentId!)).toBe(whole.minus(deposit.total).toFixed(2))
   })
@@ -139,117 +240,215 @@ describe('crediting', () => {
   test('the whole: a credit note that mirrors its invoice, the open amounts of both at zero, the order free again', async () => {
     const order = await house.newOrder()
     const documentId = await shippedAndIssued(order)
-    const { credit } = await creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'Wrong customer', anew: false }, 'Test')
+    const { credit } = await creditDocument(
+      documentId,
+      { ask: { kind: 'whole' }, reason: 'Wrong customer', anew: false },
+      'Test',
+    )
     const note = await issued(credit)
     expect(note.number).toMatch(/^CN-/)
     expect([await open(documentId), await open(note.id)].map(Number)).toEqual([0, 0])
     const printed = await content(note.id)
     expect(printed.legal[0]).toMatch(/^To invoice INV-\S+ of \d+ \w+ \d+\. Reason: Wrong customer$/)
     expect(printed.toPay.label).toBe('Credited, EUR')
-    await expect(creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'again', anew: false }, 'Test')).rejects.toThrow('credited already')
+    await expect(
+      creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'again', anew: false }, 'Test'),
+    ).rejects.toThrow('credited already')
     expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
     expect(await trailWords(order)).toContainEqual(expect.stringMatching(/^Credit note CN-.* was issued/))
   })
 
   test('by line, then by amount, then the rest: never more than is left, and together the invoice to the cent', async () => {
-    const invoice = await issued(await written({ adjustments: [{ kind: 'discount', label: 'Schools 5 %', percent: '5' }] }))
+    const invoice = await issued(
+      await written({ adjustments: [{ kind: 'discount', label: 'Schools 5 %', percent: '5' }] }),
+    )
     const notes = []
-    for (const ask of [{ kind: 'lines', lines: [{ line: 1, quantity: '1' }] }, { kind: 'amount', amount: '20.00' }, { kind: 'whole' }] as const) {
-      const { credit } = await creditDocument(invoice.id, { ask: ask as never, reason: 'Returned', anew: false }, 'Test')
-      await expect(creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test')).rejects.toThrow('already waits on To check')
+    for (const ask of [
+      { kind: 'lines', lines: [{ line: 1, quantity: '1' }] },
+      { kind: 'amount', amount: '20.00' },
+      { kind: 'whole' },
+    ] as const) {
+      const { credit } = await creditDocument(
+        invoice.id,
+        { ask: ask as never, reason: 'Returned', anew: false },
+        'Test',
+      )
+      await expect(
+        creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test'),
+      ).rejects.toThrow('already waits on To check')
       notes.push(await issued(credit))
     }
-    expect(sum(notes.map(note => note.total)).toFixed(2)).toBe(invoice.total)
-    expect((await creditOffer(invoice.id))).toMatchObject({ left: '0.00', credits: notes.map(({ number }) => expect.objectContaining({ number })) })
-    await expect(creditDocument(invoice.id, { ask: { kind: 'amount', amount: '0.01' }, reason: 'x', anew: false }, 'Test')).rejects.toThrow('credited already')
+    expect(sum(notes.map((note) => note.total)).toFixed(2)).toBe(invoice.total)
+    expect(await creditOffer(invoice.id)).toMatchObject({
+      left: '0.00',
+      credits: notes.map(({ number }) => expect.objectContaining({ number })),
+    })
+    await expect(
+      creditDocument(
+        invoice.id,
+        { ask: { kind: 'amount', amount: '0.01' }, reason: 'x', anew: false },
+        'Test',
+      ),
+    ).rejects.toThrow('credited already')
   })
 
   test('and issuing anew is one act: both wait together, both are issued together, and each names the other', async () => {
     const order = await house.newOrder()
     const documentId = await shippedAndIssued(order)
-    const { credit, anew } = await creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'Price was wrong', anew: true }, 'Test')
+    const { credit, anew } = await creditDocument(
+      documentId,
+      { ask: { kind: 'whole' }, reason: 'Price was wrong', anew: true },
+      'Test',
+    )
     await change_(anew!, { lines: [{ ...(await billView(anew!)).facts.lines[0]!, unitPrice: '40.00' }] })
     const results = await issue(credit, anew!)
-    expect(results.map(result => result.outcome)).toEqual(['issued', 'issued'])
-    expect(await rows('select kind, credits_id "creditsId", replaces_id "replacesId" from document where bill_id = any($1::int[]) order by kind', [[credit, anew]])).toEqual([
-      { kind: 'credit note', creditsId: documentId, replacesId: null }, { kind: 'invoice', creditsId: null, replacesId: documentId },
+    expect(results.map((result) => result.outcome)).toEqual(['issued', 'issued'])
+    expect(
+      await rows(
+        'select kind, credits_id "creditsId", replaces_id "replacesId" from document where bill_id = any($1::int[]) order by kind',
+        [[credit, anew]],
+      ),
+    ).toEqual([
+      { kind: 'credit note', creditsId: documentId, replacesId: null },
+      { kind: 'invoice', creditsId: null, replacesId: documentId },
     ])
   })
 
   test('one that was credited by somebody else meanwhile is not credited for more', async () => {
     const invoice = await issued(await written())
-    const { credit } = await creditDocument(invoice.id, { ask: { kind: 'amount', amount: '145.70' }, reason: 'A', anew: false }, 'A')
+    const { credit } = await creditDocument(
+      invoice.id,
+      { ask: { kind: 'amount', amount: '145.70' }, reason: 'A', anew: false },
+      'A',
+    )
     await putBack([(await billView(credit)).paper!.id], 'A')
-    const other = await creditDocument(invoice.id, { ask: { kind: 'amount', amount: '100.00' }, reason: 'B', anew: false }, 'B')
+    const other = await creditDocument(
+      invoice.id,
+      { ask: { kind: 'amount', amount: '100.00' }, reason: 'B', anew: false },
+      'B',
+    )
     await prepareBills([credit], 'A')
     const results = await issue(other.credit, credit)
-    expect(results.map(result => result.outcome).sort()).toEqual(['failed', 'issued'])
+    expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued'])
     expect(Number((await creditOffer(invoice.id)).left)).toBeGreaterThanOrEqual(0)
   })
 })
 
 describe('voiding', () => {
   test('while nothing was handed over: the number stays, nothing is owed, nothing goes, and the order may get a new one', async () => {
-    const order = await house.newOrder({ customerId: house.customer('10424').id, customerName: 'Gorsefield Estate' })
+    const order = await house.newOrder({
+      customerId: house.customer('10424').id,
+      customerName: 'Gorsefield Estate',
+    })
     const documentId = await shippedAndIssued(order)
-    await until('it to be stuck', async () => (await one<{ state: string }>('select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1', [documentId]))?.state === 'stuck')
+    await until(
+      'it to be stuck',
+      async () =>
+        (
+          await one<{ state: string }>(
+            'select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+            [documentId],
+          )
+        )?.state === 'stuck',
+    )
     await voidDocument(documentId, 'Nobody ordered it', 'Maeve Tarrant')
     expect(await open(documentId)).toBe('0')
-    expect(await one('select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1', [documentId])).toEqual({ state: 'closed' })
+    expect(
+      await one(
+        'select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+        [documentId],
+      ),
+    ).toEqual({ state: 'closed' })
     await expect(voidDocument(documentId, 'again', 'Test')).rejects.toThrow('void already')
-    await expect(creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test')).rejects.toThrow('was voided')
+    await expect(
+      creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test'),
+    ).rejects.toThrow('was voided')
     expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
   })
 
   test('what was handed over, was credited, or lies in a closed period is not voided; each says what to do instead', async () => {
     const gone = await issued(await written())
-    await until('it to be gone', async () => ['on the way', 'arrived'].includes((await one<{ state: string }>('select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1', [gone.id]))!.state))
-    await expect(voidDocument(gone.id, 'x', 'Test')).rejects.toThrow('was handed over already, so it may not be voided. Credit it instead')
+    await until('it to be gone', async () =>
+      ['on the way', 'arrived'].includes(
+        (await one<{ state: string }>(
+          'select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+          [gone.id],
+        ))!.state,
+      ),
+    )
+    await expect(voidDocument(gone.id, 'x', 'Test')).rejects.toThrow(
+      'was handed over already, so it may not be voided. Credit it instead',
+    )
     const silent = await issued(await written({}, '10424'))
-    await issued((await creditDocument(silent.id, { ask: { kind: 'amount', amount: '1.00' }, reason: 'x', anew: false }, 'Test')).credit)
+    await issued(
+      (
+        await creditDocument(
+          silent.id,
+          { ask: { kind: 'amount', amount: '1.00' }, reason: 'x', anew: false },
+          'Test',
+        )
+      ).credit,
+    )
     await expect(voidDocument(silent.id, 'x', 'Test')).rejects.toThrow('is credited already')
   })
 })
 
 describe('periods', () => {
-  test('nothing is dated, issued or voided into a closed one; only a supervisor\'s reason opens it again, and all of it is kept', async () => {
+  test("nothing is dated, issued or voided into a closed one; only a supervisor's reason opens it again, and all of it is kept", async () => {
     const old = await written({ date: daysAgo(40), suppliedOn: daysAgo(40) }, '10424')
     await run(`update paper set earlier_date_ok = true where bill_id = $1`, [old])
     const before = await issued(old)
     await closePeriods(daysAgo(30), '', 'Maeve Tarrant')
     const late = await written({ date: daysAgo(31) })
-    expect(await issue(late)).toMatchObject([{ outcome: 'failed', reason: expect.stringContaining('closed period') }])
+    expect(await issue(late)).toMatchObject([
+      { outcome: 'failed', reason: expect.stringContaining('closed period') },
+    ])
     expect((await periods()).waiting).toHaveLength(1)
     await expect(voidDocument(before.id, 'x', 'Test')).rejects.toThrow('closed period')
     await expect(closePeriods(today(), '', 'Maeve Tarrant')).rejects.toThrow('Only days that are over')
     await expect(closePeriods(null, ' ', 'Maeve Tarrant')).rejects.toThrow('needs a reason')
     await closePeriods(null, 'A late invoice of the wholesaler', 'Maeve Tarrant')
-    expect((await periods()).history[0]).toMatchObject({ closedUntil: null, wasUntil: daysAgo(30), by: 'Maeve Tarrant', reason: 'A late invoice of the wholesaler' })
+    expect((await periods()).history[0]).toMatchObject({
+      closedUntil: null,
+      wasUntil: daysAgo(30),
+      by: 'Maeve Tarrant',
+      reason: 'A late invoice of the wholesaler',
+    })
   })
 
   test('within a series dates do not run backwards unless a person says that the earlier date is meant', async () => {
     await issued(await written())
     const earlier = await written({ date: daysAgo(3) })
-    expect(await issue(earlier)).toMatchObject([{ outcome: 'failed', reason: expect.stringContaining('dates would run backwards') }])
+    expect(await issue(earlier)).toMatchObject([
+      { outcome: 'failed', reason: expect.stringContaining('dates would run backwards') },
+    ])
     await change_(earlier, {}, { earlierDateOk: true })
     expect(await issue(earlier)).toMatchObject([{ outcome: 'issued' }])
     const future = await written({ date: new Date(Date.now() + 3 * 86_400_000).toISOString().slice(0, 10) })
-    expect(await issue(future)).toMatchObject([{ outcome: 'failed', reason: expect.stringContaining('in the future') }])
+    expect(await issue(future)).toMatchObject([
+      { outcome: 'failed', reason: expect.stringContaining('in the future') },
+    ])
   })
 })
 
 describe('what the law wants said', () => {
-  test('no tax on an intra-Community supply, and why, in the customer\'s language; not without a VAT number', async () => {
+  test("no tax on an intra-Community supply, and why, in the customer's language; not without a VAT number", async () => {
     const document = await issued(await written({}, '10428'))
     expect(document.total).toBe('120.00')
-    expect((await content(document.id)).legal).toEqual([expect.stringContaining('Steuerfreie innergemeinschaftliche Lieferung')])
+    expect((await content(document.id)).legal).toEqual([
+      expect.stringContaining('Steuerfreie innergemeinschaftliche Lieferung'),
+    ])
     await run(`update customer set tax_number = null where number = '10458'`)
     expect((await billView(await written({}, '10458'))).paper!.problem).toContain('has no VAT number')
   })
 
   test('the tax of an invoice in sterling in euro too, with rate, source and date', async () => {
     const document = await issued(await written({}, '10425'))
-    expect((await content(document.id)).legal).toEqual([expect.stringMatching(/^VAT in EUR: 30\.03, at 1 EUR = 0\.8559 GBP \(Glenhaven Bank, \d+ \w+ 2026\)\.$/)])
+    expect((await content(document.id)).legal).toEqual([
+      expect.stringMatching(
+        /^VAT in EUR: 30\.03, at 1 EUR = 0\.8559 GBP \(Glenhaven Bank, \d+ \w+ 2026\)\.$/,
+      ),
+    ])
   })
 
   test('a currency without a known rate is refused in words before anything is numbered', async () => {
@@ -261,7 +460,12 @@ describe('what the law wants said', () => {
   test('a credit note mirrors an untaxed invoice without tax, whatever the customer is now', async () => {
     const invoice = await issued(await written({}, '10428'))
     await run(`update customer set tax_treatment = 'domestic' where number = '10428'`)
-    expect(await issued((await creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test')).credit)).toMatchObject({ total: '120.00' })
+    expect(
+      await issued(
+        (await creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test'))
+          .credit,
+      ),
+    ).toMatchObject({ total: '120.00' })
   })
 })
 
@@ -270,16 +474,29 @@ test('a draft that cannot be prepared at all is refused, and leaves nothing behi
   const bills = async () => (await one<{ count: number }>('select count(*)::int count from bill'))!.count
   const before = await bills()
   await run(`update number_series set country = 'Nowhere' where kind = 'invoice' and brand_id = $1`, [brand])
-  await expect(newInvoice(house.customer('10417').id, brand, 'Test')).rejects.toMatchObject({ code: 'no-series' })
+  await expect(newInvoice(house.customer('10417').id, brand, 'Test')).rejects.toMatchObject({
+    code: 'no-series',
+  })
   await run(`update number_series set country = '' where kind = 'invoice' and brand_id = $1`, [brand])
   expect(await bills()).toBe(before)
 })
 
 test('one bad draft among many stops only itself, and no number is lost', async () => {
-  const bills = [await written(), await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test'), await written()]
+  const bills = [
+    await written(),
+    await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test'),
+    await written(),
+  ]
   const results = await issue(...bills)
-  expect(results.map(result => result.outcome).sort()).toEqual(['failed', 'issued', 'issued'])
-  expect(await rows(`select d.number from document d join number_series s on s.id = d.series_id where s.kind = 'invoice' and s.brand_id = 1 group by d.number having count(*) > 1`)).toEqual([])
-  const { last, count } = (await one<{ last: number, count: number }>(`select max(counter) last, count(*)::int count from document d join number_series s on s.id = d.series_id where s.kind = 'invoice' and s.brand_id = $1 and period = $2`, [house.brands[0]!.id, today().slice(0, 4)]))!
+  expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued', 'issued'])
+  expect(
+    await rows(
+      `select d.number from document d join number_series s on s.id = d.series_id where s.kind = 'invoice' and s.brand_id = 1 group by d.number having count(*) > 1`,
+    ),
+  ).toEqual([])
+  const { last, count } = (await one<{ last: number; count: number }>(
+    `select max(counter) last, count(*)::int count from document d join number_series s on s.id = d.series_id where s.kind = 'invoice' and s.brand_id = $1 and period = $2`,
+    [house.brands[0]!.id, today().slice(0, 4)],
+  ))!
   expect(count).toBe(last)
 })

@@ -13,18 +13,60 @@ describe('exchange rates', () => {
     const customer = house.customer('10425')
     const billId = await newInvoice(customer.id, house.brands[0]!.id, 'Test')
     const { version, facts, brandId, customerId } = await billView(billId)
-    await changeBill(billId, { version, brandId, customerId, earlierDateOk: false, facts: { ...facts, suppliedOn: '2026-11-20', lines: [{ item: '', description: 'Hive', detail: null, unit: '', quantity: '1', unitPrice: '100', discountPercent: '0', taxCode: 'standard' }] } }, 'Test')
+    await changeBill(
+      billId,
+      {
+        version,
+        brandId,
+        customerId,
+        earlierDateOk: false,
+        facts: {
+          ...facts,
+          suppliedOn: '2026-11-20',
+          lines: [
+            {
+              item: '',
+              description: 'Hive',
+              detail: null,
+              unit: '',
+              quantity: '1',
+              unitPrice: '100',
+              discountPercent: '0',
+              taxCode: 'standard',
+            },
+          ],
+        },
+      },
+      'Test',
+    )
     await house.settle()
     const today = new Date().toISOString().slice(0, 10)
     await keepRates([{ currency: 'GBP', day: today, rate: '0.5', source: 'A test' }])
     await house.settle()
-    const { content } = (await one<{ content: { legal: string[] } }>('select content from paper where bill_id = $1', [billId]))!
+    const { content } = (await one<{ content: { legal: string[] } }>(
+      'select content from paper where bill_id = $1',
+      [billId],
+    ))!
     expect(content.legal[0]).toContain('VAT in EUR: 46.00, at 1 EUR = 0.50 GBP (A test')
   })
 })
 
 describe('an order that comes to nothing', () => {
-  const free = () => house.newOrder({ lines: [{ item: 'SMP', description: 'Sample', detail: null, unit: '', quantity: '1', unitPrice: '0', discountPercent: '0', taxCode: 'standard' }] })
+  const free = () =>
+    house.newOrder({
+      lines: [
+        {
+          item: 'SMP',
+          description: 'Sample',
+          detail: null,
+          unit: '',
+          quantity: '1',
+          unitPrice: '0',
+          discountPercent: '0',
+          taxCode: 'standard',
+        },
+      ],
+    })
 
   test('gets its invoice like any other, or none from a routine where the house says so, and the reason stands there', async () => {
     const first = await free()
@@ -34,7 +76,9 @@ describe('an order that comes to nothing', () => {
     const second = await free()
     await house.ship([second])
     expect(await papersOf([second])).toEqual([])
-    expect(await rows('select outcome, reason from evaluation where order_id = $1', [second])).toEqual([{ outcome: 'not wanted', reason: 'It comes to nothing, and the house makes no papers of that.' }])
+    expect(await rows('select outcome, reason from evaluation where order_id = $1', [second])).toEqual([
+      { outcome: 'not wanted', reason: 'It comes to nothing, and the house makes no papers of that.' },
+    ])
     await run(`update company set zero_totals = 'make'`)
   })
 })

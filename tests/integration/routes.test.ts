@@ -9,14 +9,29 @@ import { useHouse } from './house'
 /* Walks every route there is with nobody and with every role. A route that is not made with the one helper fails here. */
 const house = useHouse({ jobs: false })
 
-interface Route { file: string, method: string, path: string, role: string }
+interface Route {
+  file: string
+  method: string
+  path: string
+  role: string
+}
 
-const routes: Route[] = readdirSync('server/api', { recursive: true, encoding: 'utf8' }).filter(file => file.endsWith('.ts')).map((file) => {
-  const source = readFileSync(join('server/api', file), 'utf8')
-  const method = /\.(get|post|put|patch|delete)\.ts$/.exec(file)?.[1]?.toUpperCase() ?? 'GET'
-  const path = `/api/${relative('.', file).replace(/(\.(get|post|put|patch|delete))?\.ts$/, '').replace(/(^|\/)index$/, '').replace(/\[id\]/g, '999999')}`
-  return { file, method, path, role: /export default route[^(]*\(\s*\{\s*role: '(\w+)'/s.exec(source)?.[1] ?? 'none' }
-})
+const routes: Route[] = readdirSync('server/api', { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('.ts'))
+  .map((file) => {
+    const source = readFileSync(join('server/api', file), 'utf8')
+    const method = /\.(get|post|put|patch|delete)\.ts$/.exec(file)?.[1]?.toUpperCase() ?? 'GET'
+    const path = `/api/${relative('.', file)
+      .replace(/(\.(get|post|put|patch|delete))?\.ts$/, '')
+      .replace(/(^|\/)index$/, '')
+      .replace(/\[id\]/g, '999999')}`
+    return {
+      file,
+      method,
+      path,
+      role: /export default route[^(]*\(\s*\{\s*role: '(\w+)'/s.exec(source)?.[1] ?? 'none',
+    }
+  })
 
 let web: Awaited<ReturnType<typeof startWeb>>
 const cookies = new Map<string, string>()
@@ -24,7 +39,11 @@ const cookies = new Map<string, string>()
 beforeAll(async () => {
   web = await startWeb()
   for (const person of demoStaff()) {
-    const answer = await fetch(`${web.base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ email: person.email, password: person.password }) })
+    const answer = await fetch(`${web.base}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ email: person.email, password: person.password }),
+    })
     cookies.set(person.role, answer.headers.get('set-cookie')!.split(';')[0]!)
   }
 })
@@ -33,7 +52,13 @@ afterAll(() => web?.stop())
 const call = (route: Pick<Route, 'method' | 'path'>, role?: string, headers: Record<string, string> = {}) => {
   const abort = new AbortController()
   const answer = fetch(web.base + route.path, {
-    method: route.method, signal: abort.signal, headers: { ...(role ? { cookie: cookies.get(role)! } : {}), ...(['GET', 'DELETE'].includes(route.method) ? {} : { 'content-type': 'application/json' }), ...headers },
+    method: route.method,
+    signal: abort.signal,
+    headers: {
+      ...(role ? { cookie: cookies.get(role)! } : {}),
+      ...(['GET', 'DELETE'].includes(route.method) ? {} : { 'content-type': 'application/json' }),
+      ...headers,
+    },
     body: ['GET', 'DELETE'].includes(route.method) ? undefined : '{}',
   })
   return answer.then((response) => {
@@ -45,27 +70,42 @@ const call = (route: Pick<Route, 'method' | 'path'>, role?: string, headers: Rec
 describe('every route', () => {
   test('is made with the one helper', () => {
     expect(routes.length).toBeGreaterThan(25)
-    expect(routes.filter(route => route.role === 'none').map(route => route.file)).toEqual([])
-    expect(routes.filter(route => route.role === 'anyone').map(route => route.path).sort()).toEqual(['/api/health', '/api/session', '/api/session', '/api/session'])
+    expect(routes.filter((route) => route.role === 'none').map((route) => route.file)).toEqual([])
+    expect(
+      routes
+        .filter((route) => route.role === 'anyone')
+        .map((route) => route.path)
+        .sort(),
+    ).toEqual(['/api/health', '/api/session', '/api/session', '/api/session'])
   })
 
-  test.each(routes.filter(route => route.role !== 'anyone'))('$method $path refuses nobody and lesser roles, and lets its own in', async (route) => {
-    expect((await call(route)).status).toBe(401)
-    const rank = ['reader', 'clerk', 'supervisor']
-    for (const role of rank) {
-      const { status } = await call(route, role)
-      if (rank.indexOf(role) < rank.indexOf(route.role)) expect(status, `${role}`).toBe(403)
-      else expect([401, 403, 500], `${role}: ${status}`).not.toContain(status)
-    }
-  })
+  test.each(routes.filter((route) => route.role !== 'anyone'))(
+    '$method $path refuses nobody and lesser roles, and lets its own in',
+    async (route) => {
+      expect((await call(route)).status).toBe(401)
+      const rank = ['reader', 'clerk', 'supervisor']
+      for (const role of rank) {
+        const { status } = await call(route, role)
+        if (rank.indexOf(role) < rank.indexOf(route.role)) expect(status, `${role}`).toBe(403)
+        else expect([401, 403, 500], `${role}: ${status}`).not.toContain(status)
+      }
+    },
+  )
 
   test('that writes refuses another origin', async () => {
-    for (const route of routes.filter(one => one.method !== 'GET')) expect((await call(route, 'supervisor', { origin: 'https://evil.example' })).status, route.path).toBe(403)
+    for (const route of routes.filter((one) => one.method !== 'GET'))
+      expect((await call(route, 'supervisor', { origin: 'https://evil.example' })).status, route.path).toBe(
+        403,
+      )
   })
 
   test('answers bad input as problem+json with the field, and changes nothing', async () => {
     const before = await rows('select * from paper')
-    const answer = await fetch(`${web.base}/api/papers/put-back`, { method: 'POST', headers: { 'cookie': cookies.get('clerk')!, 'content-type': 'application/json' }, body: JSON.stringify({ ids: ['x'] }) })
+    const answer = await fetch(`${web.base}/api/papers/put-back`, {
+      method: 'POST',
+      headers: { cookie: cookies.get('clerk')!, 'content-type': 'application/json' },
+      body: JSON.stringify({ ids: ['x'] }),
+    })
     expect(answer.status).toBe(400)
     expect(answer.headers.get('content-type')).toContain('application/problem+json')
     expect(await answer.json()).toMatchObject({ code: 'bad-input', status: 400, about: { field: 'ids.0' } })
@@ -74,12 +114,22 @@ describe('every route', () => {
 })
 
 describe('signing in', () => {
-  const tryIn = (email: string, password: string) => fetch(`${web.base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ email, password }) })
+  const tryIn = (email: string, password: string) =>
+    fetch(`${web.base}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ email, password }),
+    })
 
   test('an unknown address and a wrong password are answered alike', async () => {
-    const [unknown, wrong] = [await tryIn('who@tansyhollow.example', 'x'), await tryIn('ida@tansyhollow.example', 'x')]
+    const [unknown, wrong] = [
+      await tryIn('who@tansyhollow.example', 'x'),
+      await tryIn('ida@tansyhollow.example', 'x'),
+    ]
     expect([unknown.status, wrong.status]).toEqual([401, 401])
-    expect((await unknown.json() as { title: string }).title).toBe((await wrong.json() as { title: string }).title)
+    expect(((await unknown.json()) as { title: string }).title).toBe(
+      ((await wrong.json()) as { title: string }).title,
+    )
   })
 
   test('after eight wrong passwords it has to wait, even with the right one', async () => {
@@ -100,9 +150,11 @@ describe('signing in', () => {
       const reader = stream.body!.getReader()
       for (;;) if ((await reader.read()).done) return true
     })()
-    await new Promise(resolve => setTimeout(resolve, 500))
+    await new Promise((resolve) => setTimeout(resolve, 500))
     await fetch(`${web.base}/api/session`, { method: 'DELETE', headers: { cookie } })
-    expect(await Promise.race([ended, new Promise(resolve => setTimeout(() => resolve(false), 5000))])).toBe(true)
+    expect(
+      await Promise.race([ended, new Promise((resolve) => setTimeout(() => resolve(false), 5000))]),
+    ).toBe(true)
     void house
   })
 })

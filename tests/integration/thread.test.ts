@@ -17,8 +17,12 @@ import { papersOf, trailWords, until, useHouse } from './house'
 const house = useHouse()
 const user = { id: 1, name: 'Col Varley' }
 
-async function send(papers: { id: number, revision: number }[], key = randomUUID()) {
-  const id = await startRun(papers.map(({ id, revision }) => ({ id, revision })), key, user)
+async function send(papers: { id: number; revision: number }[], key = randomUUID()) {
+  const id = await startRun(
+    papers.map(({ id, revision }) => ({ id, revision })),
+    key,
+    user,
+  )
   await until('the run', async () => (await runReport(id)).endedAt !== null)
   await house.settle()
   return runReport(id)
@@ -29,7 +33,8 @@ async function setTrust(trust: 'by hand' | 'after a check' | 'by itself') {
   await changeRoutine(routine!.id, { version: routine!.version, trust }, 'Maeve Tarrant')
 }
 
-const pdfText = (bytes: Uint8Array) => execFileSync('pdftotext', ['-layout', '-', '-'], { input: bytes, encoding: 'utf8' })
+const pdfText = (bytes: Uint8Array) =>
+  execFileSync('pdftotext', ['-layout', '-', '-'], { input: bytes, encoding: 'utf8' })
 
 describe('an order is shipped, its invoice arrives', () => {
   test('with the same number in subject, file name, paper, register and trail, and the very bytes in the register', async () => {
@@ -39,7 +44,9 @@ describe('an order is shipped, its invoice arrives', () => {
     expect(paper).toMatchObject({ state: 'prepared', problem: null })
     const report = await send([paper!])
     expect(report).toMatchObject({ chosen: 1, issued: 1, open: 0 })
-    const { number } = (await one<{ number: string }>('select number from document where order_id = $1', [order]))!
+    const { number } = (await one<{ number: string }>('select number from document where order_id = $1', [
+      order,
+    ]))!
     expect(number).toMatch(/^INV-\d{4}-00001$/)
 
     await until('the mail', async () => house.mailboxes.of('accounts@ottermill.example').length === 1)
@@ -56,25 +63,38 @@ describe('an order is shipped, its invoice arrives', () => {
     expect(pdfText(file!.content)).toContain('612.54') // 12 × 41.50 + 23 %
 
     const found = await register({ search: number, sort: 'issued', descending: true, limit: 10 })
-    expect(found.rows.map(row => row.number)).toEqual([number])
+    expect(found.rows.map((row) => row.number)).toEqual([number])
     const stored = await documentBytes(found.rows[0]!.id)
     expect(Buffer.compare(Buffer.from(stored.bytes), file!.content)).toBe(0)
     expect(createHash('sha256').update(file!.content).digest('hex')).toBe(stored.sha256)
     expect((await trailWords(order)).join('\n')).toContain(`Invoice ${number} was issued over 612.54 EUR.`)
 
-    const kept = await one<{ messageId: string, state: string }>('select message_id "messageId", state from dispatch where number = $1', [number])
+    const kept = await one<{ messageId: string; state: string }>(
+      'select message_id "messageId", state from dispatch where number = $1',
+      [number],
+    )
     expect(mail!.messageId).toBe(kept!.messageId)
-    await until('the delivery report', async () => (await one<{ state: string }>('select state from dispatch where number = $1', [number]))!.state === 'arrived')
+    await until(
+      'the delivery report',
+      async () =>
+        (await one<{ state: string }>('select state from dispatch where number = $1', [number]))!.state ===
+        'arrived',
+    )
   })
 
   test('found by customer, order number, reference and exact amount too', async () => {
-    for (const search of ['ottermill', 'om/118', '612.54', '612,54']) expect((await registerSums({ search })).matching, search).toBeGreaterThan(0)
+    for (const search of ['ottermill', 'om/118', '612.54', '612,54'])
+      expect((await registerSums({ search })).matching, search).toBeGreaterThan(0)
     expect(await registerSums({ search: '612.55' })).toEqual({ matching: 0, sums: [] })
   })
 
   test('German customers get German paper and mail', async () => {
     const customer = house.customer('10420')
-    const order = await house.newOrder({ customerId: customer.id, customerName: customer.name, brandId: house.brands[1]!.id })
+    const order = await house.newOrder({
+      customerId: customer.id,
+      customerName: customer.name,
+      brandId: house.brands[1]!.id,
+    })
     await house.ship([order])
     await send(await papersOf([order]))
     await until('the mail', async () => house.mailboxes.of('buchhaltung@waldsaum.example').length === 1)
@@ -93,8 +113,10 @@ describe('once', () => {
     await setStatus([order], 'Packed', 'Test')
     await house.ship([order])
     expect(await rows('select id from document where order_id = $1', [order])).toHaveLength(1)
-    expect((await papersOf([order])).filter(paper => paper.state === 'prepared')).toEqual([])
-    expect((await trailWords(order)).join('\n')).toMatch(/Nothing was made: invoice INV-\d{4}-\d{5} was already issued for this order/)
+    expect((await papersOf([order])).filter((paper) => paper.state === 'prepared')).toEqual([])
+    expect((await trailWords(order)).join('\n')).toMatch(
+      /Nothing was made: invoice INV-\d{4}-\d{5} was already issued for this order/,
+    )
     expect((await orderView(order)).evaluations[0]).toMatchObject({ outcome: 'already' })
   })
 
@@ -112,14 +134,20 @@ describe('once', () => {
   test('a person and a routine at the same moment prepare one paper', async () => {
     const order = await house.newOrder()
     await setStatus([order], 'Shipped', 'Test')
-    await Promise.allSettled([prepareByHand('invoice', [order], 'Test'), prepareByHand('invoice', [order], 'Test'), house.settle()])
+    await Promise.allSettled([
+      prepareByHand('invoice', [order], 'Test'),
+      prepareByHand('invoice', [order], 'Test'),
+      house.settle(),
+    ])
     await house.settle()
-    expect((await papersOf([order])).filter(paper => paper.state === 'prepared')).toHaveLength(1)
+    expect((await papersOf([order])).filter((paper) => paper.state === 'prepared')).toHaveLength(1)
   })
 
   test('a copy to somebody who has it goes only when a person says "again"', async () => {
     const document = (await one<{ id: number }>(`select id from document where order_number = 'SO-1'`))!
-    await expect(sendCopy(document.id, 'accounts@ottermill.example', false, 'Test')).rejects.toThrow(/already went to .* Send it again\?/)
+    await expect(sendCopy(document.id, 'accounts@ottermill.example', false, 'Test')).rejects.toThrow(
+      /already went to .* Send it again\?/,
+    )
     await sendCopy(document.id, 'somebody@else.example', false, 'Test')
     await until('the copy', async () => house.mailboxes.of('somebody@else.example').length === 1)
     const [copy] = await house.mails('somebody@else.example')
@@ -133,14 +161,24 @@ describe('what was checked is what leaves', () => {
     const orders = [await house.newOrder(), await house.newOrder(), await house.newOrder()]
     await house.ship(orders)
     const before = await papersOf(orders)
-    const counter = async () => (await one<{ last: number }>('select sum(last)::int last from series_counter'))!.last
+    const counter = async () =>
+      (await one<{ last: number }>('select sum(last)::int last from series_counter'))!.last
     const start = await counter()
 
     const view = await orderView(orders[0]!)
-    await editOrder(orders[0]!, { version: view.version, reference: view.reference, customerNote: null, lines: [{ ...view.lines[0]!, quantity: '13' }] }, 'Test')
+    await editOrder(
+      orders[0]!,
+      {
+        version: view.version,
+        reference: view.reference,
+        customerNote: null,
+        lines: [{ ...view.lines[0]!, quantity: '13' }],
+      },
+      'Test',
+    )
     await house.settle()
     const [changed] = await papersOf([orders[0]!])
-    expect(changed!.changes!.map(change => change.what)).toEqual(['Line 1', 'To pay, EUR'])
+    expect(changed!.changes!.map((change) => change.what)).toEqual(['Line 1', 'To pay, EUR'])
     expect(changed!.revision).toBe(before[0]!.revision + 1)
 
     expect(await putBack([before[1]!.id], 'Test')).toEqual([before[1]!.id])
@@ -152,7 +190,9 @@ describe('what was checked is what leaves', () => {
     const again = await send(await papersOf([orders[0]!]))
     expect(again.issued).toBe(1)
     expect(await counter()).toBe(start + 2)
-    expect(await one('select total from document where order_id = $1', [orders[0]])).toMatchObject({ total: '663.59' })
+    expect(await one('select total from document where order_id = $1', [orders[0]])).toMatchObject({
+      total: '663.59',
+    })
   })
 
   test('a change that comes between look and Send is caught at the moment of issuing', async () => {
@@ -160,7 +200,11 @@ describe('what was checked is what leaves', () => {
     await house.ship([order])
     const [looked] = await papersOf([order])
     const view = await orderView(order)
-    await editOrder(order, { version: view.version, reference: 'another', customerNote: null, lines: view.lines }, 'Test')
+    await editOrder(
+      order,
+      { version: view.version, reference: 'another', customerNote: null, lines: view.lines },
+      'Test',
+    )
     const report = await send([looked!])
     expect(report).toMatchObject({ issued: 0, changed: 1 })
   })
@@ -170,7 +214,9 @@ describe('what was checked is what leaves', () => {
     const view = await orderView(order)
     const edit = { version: view.version, reference: 'first', customerNote: null, lines: view.lines }
     await editOrder(order, edit, 'A')
-    await expect(editOrder(order, { ...edit, reference: 'second' }, 'B')).rejects.toThrow('Somebody changed order')
+    await expect(editOrder(order, { ...edit, reference: 'second' }, 'B')).rejects.toThrow(
+      'Somebody changed order',
+    )
     expect((await orderView(order)).reference).toBe('first')
   })
 })
@@ -180,7 +226,16 @@ describe('trust', () => {
     await setTrust('by itself')
     const order = await house.newOrder()
     await house.ship([order])
-    await until('the invoice to leave', async () => (await rows(`select d.id from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 and s.state in ('on the way', 'arrived')`, [order])).length === 1)
+    await until(
+      'the invoice to leave',
+      async () =>
+        (
+          await rows(
+            `select d.id from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 and s.state in ('on the way', 'arrived')`,
+            [order],
+          )
+        ).length === 1,
+    )
   })
 
   test('by itself, but nobody to write to: it waits on To check', async () => {
@@ -203,12 +258,16 @@ describe('trust', () => {
   })
 
   test('an order that is not supplied is refused in words', async () => {
-    await expect(prepareByHand('invoice', [await house.newOrder()], 'Test')).rejects.toThrow('has no date of supply yet')
+    await expect(prepareByHand('invoice', [await house.newOrder()], 'Test')).rejects.toThrow(
+      'has no date of supply yet',
+    )
   })
 })
 
 test('the same Paper gives the same bytes', async () => {
-  const made = await Promise.all([1, 2, 3].map(() => renderPaper(exampleInvoice(), plain, new Date('2026-11-24T10:00:00Z'))))
+  const made = await Promise.all(
+    [1, 2, 3].map(() => renderPaper(exampleInvoice(), plain, new Date('2026-11-24T10:00:00Z'))),
+  )
   expect(Buffer.compare(Buffer.from(made[0]!.bytes!), Buffer.from(made[1]!.bytes!))).toBe(0)
   expect(Buffer.compare(Buffer.from(made[0]!.bytes!), Buffer.from(made[2]!.bytes!))).toBe(0)
 })
@@ -216,6 +275,13 @@ test('the same Paper gives the same bytes', async () => {
 test('the PDF is sound, its fonts are embedded, and every amount can be read back', async () => {
   const { bytes } = await renderPaper(exampleInvoice(), plain, new Date('2026-11-24T10:00:00Z'))
   const text = pdfText(bytes!)
-  for (const amount of ['498.00', '228.00', '172.80', '145.48', '1,044.28', '240.18', '1,284.46']) expect(text).toContain(amount)
-  expect(execFileSync('pdffonts', ['-'], { input: bytes!, encoding: 'utf8' }).split('\n').slice(2).filter(Boolean).every(line => /\byes yes yes\b/.test(line))).toBe(true)
+  for (const amount of ['498.00', '228.00', '172.80', '145.48', '1,044.28', '240.18', '1,284.46'])
+    expect(text).toContain(amount)
+  expect(
+    execFileSync('pdffonts', ['-'], { input: bytes!, encoding: 'utf8' })
+      .split('\n')
+      .slice(2)
+      .filter(Boolean)
+      .every((line) => /\byes yes yes\b/.test(line)),
+  ).toBe(true)
 })

@@ -14,15 +14,31 @@ import { until, useHouse } from './house'
 
 const house = useHouse({ trust: 'by itself', reports: false })
 
-interface Dispatch { id: number, state: string, cause: string | null, attempts: number, messageId: string, lastReply: string | null, documentId: number }
-const dispatchOf = async (order: number) => (await one<Dispatch>(`select s.id, s.state, s.stuck_cause "cause", s.attempts, s.message_id "messageId", s.last_reply "lastReply", d.id "documentId"
-  from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 order by s.id desc`, [order]))!
+interface Dispatch {
+  id: number
+  state: string
+  cause: string | null
+  attempts: number
+  messageId: string
+  lastReply: string | null
+  documentId: number
+}
+const dispatchOf = async (order: number) =>
+  (await one<Dispatch>(
+    `select s.id, s.state, s.stuck_cause "cause", s.attempts, s.message_id "messageId", s.last_reply "lastReply", d.id "documentId"
+  from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 order by s.id desc`,
+    [order],
+  ))!
 
 /** Ships an order to a customer whose only billing contact has this address. */
 async function shipTo(...addresses: string[]): Promise<number> {
   const customer = house.customer('10426')
   await run('delete from contact where customer_id = $1', [customer.id])
-  for (const address of addresses) await run(`insert into contact (customer_id, name, email, role) values ($1, 'Desk', $2, 'billing')`, [customer.id, address])
+  for (const address of addresses)
+    await run(`insert into contact (customer_id, name, email, role) values ($1, 'Desk', $2, 'billing')`, [
+      customer.id,
+      address,
+    ])
   await run('update customer set version = version + 1 where id = $1', [customer.id])
   const order = await house.newOrder({ customerId: customer.id, customerName: customer.name })
   await house.ship([order])
@@ -31,8 +47,9 @@ async function shipTo(...addresses: string[]): Promise<number> {
 
 describe('trouble ends in a plain cause', () => {
   test.each([
-    ['bounce at once', 'refused'], ['mailbox full', 'mailbox full'],
-  ] as const)('%s → %s, with the server\'s own words', async (does, cause) => {
+    ['bounce at once', 'refused'],
+    ['mailbox full', 'mailbox full'],
+  ] as const)("%s → %s, with the server's own words", async (does, cause) => {
     const address = `${does.replaceAll(' ', '-')}@house.example`
     house.rules.set({ who: address, does })
     const dispatch = await dispatchOf(await shipTo(address))
@@ -52,7 +69,11 @@ describe('trouble ends in a plain cause', () => {
   })
 
   test('a temporary refusal is tried again with the same Message-ID and a growing pause', async () => {
-    house.rules.set({ who: 'busy@house.example', does: 'refuse for minutes', until: new Date(Date.now() + 600_000).toISOString() })
+    house.rules.set({
+      who: 'busy@house.example',
+      does: 'refuse for minutes',
+      until: new Date(Date.now() + 600_000).toISOString(),
+    })
     const order = await shipTo('busy@house.example')
     const first = await dispatchOf(order)
     expect(first).toMatchObject({ state: 'waiting', attempts: 1 })
@@ -93,7 +114,10 @@ describe('trouble ends in a plain cause', () => {
     house.rules.remove('bounce-at-once@house.example')
     await sendAgain([dispatch.id], 'Test')
     await house.settle()
-    await until('the second mail', async () => house.mailboxes.of('bounce-at-once@house.example').length === 1)
+    await until(
+      'the second mail',
+      async () => house.mailboxes.of('bounce-at-once@house.example').length === 1,
+    )
     expect(house.mailboxes.of('good@house.example')).toHaveLength(1)
   })
 
@@ -103,9 +127,11 @@ describe('trouble ends in a plain cause', () => {
     const dispatch = await dispatchOf(order)
     await expect(settleByHand([dispatch.id], 'close', ' ', 'Test')).rejects.toThrow('why it is closed')
     await settleByHand([dispatch.id], 'close', 'handed over in person', 'Test')
-    const toSend = (await lineCounts()).find(one => one.stage === 'to send')!
+    const toSend = (await lineCounts()).find((one) => one.stage === 'to send')!
     expect(toSend.facts).toContain('1 issued, not sent')
-    expect((await documentView(dispatch.documentId)).trail.map(entry => entry.words)).toContain('Closed: handed over in person')
+    expect((await documentView(dispatch.documentId)).trail.map((entry) => entry.words)).toContain(
+      'Closed: handed over in person',
+    )
   })
 })
 
@@ -113,7 +139,10 @@ describe('return paths', () => {
   test('only our own signature names a dispatch', () => {
     expect(dispatchOfReturnPath(returnPath(42))).toBe(42)
     expect(dispatchOfReturnPath(returnPath(42).replace('d42-', 'd43-'))).toBeUndefined()
-    const forged = createHmac('sha256', 'another secret').update('return path of dispatch 42').digest('hex').slice(0, 20)
+    const forged = createHmac('sha256', 'another secret')
+      .update('return path of dispatch 42')
+      .digest('hex')
+      .slice(0, 20)
     expect(dispatchOfReturnPath(`d42-${forged}@${config.returnDomain}`)).toBeUndefined()
   })
 
@@ -121,7 +150,12 @@ describe('return paths', () => {
     const answer = await new Promise<string>((resolve) => {
       let said = ''
       const socket = connect(config.returnPort, '127.0.0.1')
-      const lines = ['EHLO x', 'MAIL FROM:<>', `RCPT TO:<d1-${'0'.repeat(20)}@${config.returnDomain}>`, 'QUIT']
+      const lines = [
+        'EHLO x',
+        'MAIL FROM:<>',
+        `RCPT TO:<d1-${'0'.repeat(20)}@${config.returnDomain}>`,
+        'QUIT',
+      ]
       socket.on('data', (data) => {
         said += data.toString()
         const line = lines.shift()

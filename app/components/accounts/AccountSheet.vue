@@ -10,11 +10,26 @@ const may = computed(() => session.may('clerk'))
 const view = shallowRef<Account>()
 const wrong = ref('')
 const recording = ref<'in' | 'out' | null>(null)
-const record = computed({ get: () => recording.value !== null, set: (open) => { if (!open) recording.value = null } })
+const record = computed({
+  get: () => recording.value !== null,
+  set: (open) => {
+    if (!open) recording.value = null
+  },
+})
 const allocating = shallowRef<PaymentRow>()
-const allocate = computed({ get: () => !!allocating.value, set: (open) => { if (!open) allocating.value = undefined } })
+const allocate = computed({
+  get: () => !!allocating.value,
+  set: (open) => {
+    if (!open) allocating.value = undefined
+  },
+})
 const undoing = shallowRef<PaymentRow>()
-const undo = computed({ get: () => !!undoing.value, set: (open) => { if (!open) undoing.value = undefined } })
+const undo = computed({
+  get: () => !!undoing.value,
+  set: (open) => {
+    if (!open) undoing.value = undefined
+  },
+})
 const reason = ref('')
 
 async function load() {
@@ -28,23 +43,45 @@ async function load() {
 onMounted(load)
 useLive(['payment', 'register'], () => void load(), 300)
 
-const mark = (item: OpenRow, change: { dispute?: string, promisedOn?: string | null }, close: () => void) => attempt(async () => {
-  await callApi(`/api/open-items/${item.id}`, { method: 'PATCH', body: change })
-  close()
-  await load()
-})
-const takeBack = () => attempt(async () => {
-  await callApi(`/api/payments/${undoing.value!.id}/undo`, { method: 'POST', body: { reason: reason.value.trim() } })
-  useToasts().say('Taken back by a counter-entry. What it settled is open again.')
-  undoing.value = undefined
-  reason.value = ''
-  await load()
-})
+const mark = (item: OpenRow, change: { dispute?: string; promisedOn?: string | null }, close: () => void) =>
+  attempt(async () => {
+    await callApi(`/api/open-items/${item.id}`, { method: 'PATCH', body: change })
+    close()
+    await load()
+  })
+const takeBack = () =>
+  attempt(async () => {
+    await callApi(`/api/payments/${undoing.value!.id}/undo`, {
+      method: 'POST',
+      body: { reason: reason.value.trim() },
+    })
+    useToasts().say('Taken back by a counter-entry. What it settled is open again.')
+    undoing.value = undefined
+    reason.value = ''
+    await load()
+  })
 const value = (event: Event) => (event.target as HTMLInputElement).value.trim()
-const tone: Record<string, string> = { 'not due': '', '1–30': 'wait', '31–60': 'wait', '61–90': 'stuck', 'over 90': 'stuck' }
+const tone: Record<string, string> = {
+  'not due': '',
+  '1–30': 'wait',
+  '31–60': 'wait',
+  '61–90': 'stuck',
+  'over 90': 'stuck',
+}
 const day = new Date().toISOString().slice(0, 10)
-const lateWords = (item: OpenRow) => (Number(item.open) < 0 ? 'credit' : item.late > 0 ? `${plural(item.late, 'day')} late` : `due ${shortDay(item.dueDate)}`)
-const markWords = (item: OpenRow) => [item.dispute ? `disputed: ${item.dispute}` : '', item.promisedOn ? `promised for ${shortDay(item.promisedOn)}` : ''].filter(Boolean).join(', ') || 'mark'
+const lateWords = (item: OpenRow) =>
+  Number(item.open) < 0
+    ? 'credit'
+    : item.late > 0
+      ? `${plural(item.late, 'day')} late`
+      : `due ${shortDay(item.dueDate)}`
+const markWords = (item: OpenRow) =>
+  [
+    item.dispute ? `disputed: ${item.dispute}` : '',
+    item.promisedOn ? `promised for ${shortDay(item.promisedOn)}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ') || 'mark'
 const partly = (item: OpenRow) => Number(item.open) !== Number(item.amount)
 useMainKey(() => {
   if (may.value) recording.value = 'in'
@@ -54,19 +91,53 @@ useMainKey(() => {
 <template>
   <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
   <template v-else-if="view">
-    <div class="bar"><strong class="cut">{{ view.name }}</strong><NuxtLink class="push mono" :to="`/customers?search=${view.number}`">{{ view.number }}</NuxtLink></div>
+    <div class="bar">
+      <strong class="cut">{{ view.name }}</strong><NuxtLink
+        class="push mono"
+        :to="`/customers?search=${view.number}`"
+        >{{ view.number }}</NuxtLink
+      >
+    </div>
     <div class="body">
       <p class="soft terms">Pays {{ termsWords(view.terms) }}.</p>
       <h2>Open</h2>
       <ul aria-label="Open items">
         <li v-for="item in view.items" :key="item.id" :data-open="item.number">
-          <NuxtLink class="mono number" :to="`/register?search=${item.number}&in=${item.id}`">{{ item.number }}</NuxtLink>
+          <NuxtLink class="mono number" :to="`/register?search=${item.number}&in=${item.id}`">{{
+            item.number
+          }}</NuxtLink>
           <span class="tag" :class="tone[ageingStep(item.dueDate, day)]">{{ lateWords(item) }}</span>
-          <WordPanel v-slot="{ close }" :label="`Marks of ${item.number}`" class="mark" :words="markWords(item)" :open-end="!item.dispute && !item.promisedOn" :disabled="!may || Number(item.open) < 0">
-            <label>Disputed <input :value="item.dispute" placeholder="what is wrong" aria-label="Disputed, why" @change="mark(item, { dispute: value($event) }, close)"></label>
-            <label>Promised for <input type="date" :value="item.promisedOn" aria-label="Promised for" @change="mark(item, { promisedOn: value($event) || null }, close)"></label>
+          <WordPanel
+            v-slot="{ close }"
+            :label="`Marks of ${item.number}`"
+            class="mark"
+            :words="markWords(item)"
+            :open-end="!item.dispute && !item.promisedOn"
+            :disabled="!may || Number(item.open) < 0"
+          >
+            <label
+              >Disputed
+              <input
+                :value="item.dispute"
+                placeholder="what is wrong"
+                aria-label="Disputed, why"
+                @change="mark(item, { dispute: value($event) }, close)"
+            /></label>
+            <label
+              >Promised for
+              <input
+                type="date"
+                :value="item.promisedOn"
+                aria-label="Promised for"
+                @change="mark(item, { promisedOn: value($event) || null }, close)"
+            /></label>
           </WordPanel>
-          <span class="amount push">{{ money(item.open, item.currency) }}<small v-if="partly(item)" class="soft"> of {{ money(item.amount, item.currency) }}</small></span>
+          <span class="amount push"
+            >{{ money(item.open, item.currency)
+            }}<small v-if="partly(item)" class="soft">
+              of {{ money(item.amount, item.currency) }}</small
+            ></span
+          >
         </li>
         <li v-if="view.items.length === 0" class="soft">Nothing is open.</li>
       </ul>
@@ -74,39 +145,137 @@ useMainKey(() => {
       <ul aria-label="Payments">
         <li v-for="one in view.payments" :key="one.id" :class="{ gone: one.undone || one.reverses }">
           <div class="payment">
-            <span>{{ shortDay(one.date) }}</span><span class="cut"><template v-if="one.reverses">taken back: {{ one.reference }}</template><template v-else>{{ one.direction === 'out' ? 'Refund, ' : '' }}{{ one.method }}<template v-if="one.settles.length">: {{ one.settles.map(line => line.number).join(', ') }}</template></template></span>
-            <NuxtLink v-if="one.receipt" class="mono" :to="`/register?search=${one.receipt.number}&in=${one.receipt.documentId}`">{{ one.receipt.number }}</NuxtLink>
-            <span class="amount push">{{ one.direction === 'out' ? '−' : '' }}{{ money(one.amount, one.currency) }}</span>
+            <span>{{ shortDay(one.date) }}</span><span class="cut"
+              ><template v-if="one.reverses">taken back: {{ one.reference }}</template
+              ><template v-else
+                >{{ one.direction === 'out' ? 'Refund, ' : '' }}{{ one.method
+                }}<template v-if="one.settles.length"
+                  >: {{ one.settles.map((line) => line.number).join(', ') }}</template
+                ></template
+              ></span
+            >
+            <NuxtLink
+              v-if="one.receipt"
+              class="mono"
+              :to="`/register?search=${one.receipt.number}&in=${one.receipt.documentId}`"
+              >{{ one.receipt.number }}</NuxtLink
+            >
+            <span class="amount push"
+              >{{ one.direction === 'out' ? '−' : '' }}{{ money(one.amount, one.currency) }}</span
+            >
           </div>
           <div v-if="!one.undone && !one.reverses" class="payment small">
-            <span v-if="Number(one.open) > 0" class="tag queue">{{ money(one.open, one.currency) }} on account</span>
-            <template v-if="may"><button v-if="Number(one.open) > 0 && one.direction === 'in' && view.items.some(item => Number(item.open) > 0)" type="button" class="word" @click="allocating = one">book it on…</button>
-              <button type="button" class="word" :aria-label="`Take back ${money(one.amount)} of ${shortDay(one.date)}`" data-test="undo-payment" @click="undoing = one">take back…</button></template>
+            <span v-if="Number(one.open) > 0" class="tag queue"
+              >{{ money(one.open, one.currency) }} on account</span
+            >
+            <template v-if="may"
+              ><button
+                v-if="
+                  Number(one.open) > 0 &&
+                  one.direction === 'in' &&
+                  view.items.some((item) => Number(item.open) > 0)
+                "
+                type="button"
+                class="word"
+                @click="allocating = one"
+              >
+                book it on…
+              </button>
+              <button
+                type="button"
+                class="word"
+                :aria-label="`Take back ${money(one.amount)} of ${shortDay(one.date)}`"
+                data-test="undo-payment"
+                @click="undoing = one"
+              >
+                take back…
+              </button></template
+            >
             <span class="soft push">{{ one.madeBy }}</span>
           </div>
         </li>
         <li v-if="view.payments.length === 0" class="soft">None yet.</li>
       </ul>
     </div>
-    <footer v-if="may" class="foot-bar"><span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">Refund…</VBtn><VBtn variant="flat" class="go" data-test="record-payment" @click="recording = 'in'">Record a payment…</VBtn></footer>
+    <footer v-if="may" class="foot-bar">
+      <span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">Refund…</VBtn
+      ><VBtn variant="flat" class="go" data-test="record-payment" @click="recording = 'in'"
+        >Record a payment…</VBtn
+      >
+    </footer>
     <PaymentDialog v-if="recording" v-model="record" :account="view" :direction="recording" @done="load" />
-    <PaymentDialog v-else-if="allocating" v-model="allocate" :account="view" direction="in" :payment="allocating" @done="load" />
-    <Ask v-model="undo" :title="`Take back ${undoing ? money(undoing.amount, undoing.currency) : ''}?`" go="Take it back" danger :disabled="!reason.trim()" @go="takeBack"><p>A counter-entry of today is booked, and what it settled is open again. A receipt that is issued stays.</p><FormField v-model="reason" label="Why; it is kept" /></Ask>
+    <PaymentDialog
+      v-else-if="allocating"
+      v-model="allocate"
+      :account="view"
+      direction="in"
+      :payment="allocating"
+      @done="load"
+    />
+    <Ask
+      v-model="undo"
+      :title="`Take back ${undoing ? money(undoing.amount, undoing.currency) : ''}?`"
+      go="Take it back"
+      danger
+      :disabled="!reason.trim()"
+      @go="takeBack"
+      ><p>
+        A counter-entry of today is booked, and what it settled is open again. A receipt that is issued stays.
+      </p>
+      <FormField v-model="reason" label="Why; it is kept"
+    /></Ask>
   </template>
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; background: var(--paper); padding: 10px 16px 20px; }
-.terms { margin: 0; }
-h2 { margin: 14px 0 4px; }
-ul { list-style: none; padding: 0; margin: 0; }
-li { padding: 6px 0; border-bottom: 1px solid var(--rule); }
-li:not(:has(.payment)) { display: flex; align-items: center; gap: 10px; }
-.payment { display: flex; gap: 10px; align-items: baseline; }
-.payment > :first-child:not(.tag):not(button) { flex: 0 0 54px; }
-.small { font-size: 13px; padding: 3px 0 0 64px; }
-.gone { color: var(--soft-ink); }
-.gone .amount { text-decoration: line-through; }
-.number { white-space: nowrap; }
-.amount { white-space: nowrap; }
+.body {
+  flex: 1;
+  overflow: auto;
+  background: var(--paper);
+  padding: 10px 16px 20px;
+}
+.terms {
+  margin: 0;
+}
+h2 {
+  margin: 14px 0 4px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+li:not(:has(.payment)) {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+.payment {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+.payment > :first-child:not(.tag):not(button) {
+  flex: 0 0 54px;
+}
+.small {
+  font-size: 13px;
+  padding: 3px 0 0 64px;
+}
+.gone {
+  color: var(--soft-ink);
+}
+.gone .amount {
+  text-decoration: line-through;
+}
+.number {
+  white-space: nowrap;
+}
+.amount {
+  white-space: nowrap;
+}
 </style>

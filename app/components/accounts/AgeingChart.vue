@@ -6,22 +6,45 @@ import type { Ageing } from '../../../server/services/receivables/accounts'
 /** What is owed by age, one bar a currency's steps. The same numbers stand beneath in words. */
 const props = defineProps<{ ageing: Ageing }>()
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-const series = computed(() => [{ name: `Open, ${props.ageing.currency}`, data: props.ageing.steps.map(one => Number(one.sum)) }])
+const series = computed(() => [
+  { name: `Open, ${props.ageing.currency}`, data: props.ageing.steps.map((one) => Number(one.sum)) },
+])
 const options = computed<ApexOptions>(() => ({
-  chart: { type: 'bar', animations: { enabled: false }, toolbar: { show: false }, fontFamily: 'inherit', parentHeightOffset: 0, zoom: { enabled: false } },
+  chart: {
+    type: 'bar',
+    animations: { enabled: false },
+    toolbar: { show: false },
+    fontFamily: 'inherit',
+    parentHeightOffset: 0,
+    zoom: { enabled: false },
+  },
   colors: [colour('--spruce-bar'), colour('--peg'), colour('--peg'), colour('--brick'), colour('--brick')],
   plotOptions: { bar: { columnWidth: '64%', borderRadius: 0, distributed: true } },
-  dataLabels: { enabled: false }, legend: { show: false },
+  dataLabels: { enabled: false },
+  legend: { show: false },
   grid: { show: false, padding: { left: 8, right: 8, top: -22, bottom: -8 } },
-  xaxis: { categories: props.ageing.steps.map(one => (one.step === 'not due' ? one.step : `${one.step} days`)), labels: { rotate: 0, style: { colors: colour('--soft-ink'), fontSize: '12px' } }, axisTicks: { show: false }, axisBorder: { color: colour('--faint-ink') }, tooltip: { enabled: false } },
-  yaxis: { show: false, min: 0, max: Math.max(1, ...props.ageing.steps.map(one => Number(one.sum))) * 1.05 },
+  xaxis: {
+    categories: props.ageing.steps.map((one) => (one.step === 'not due' ? one.step : `${one.step} days`)),
+    labels: { rotate: 0, style: { colors: colour('--soft-ink'), fontSize: '12px' } },
+    axisTicks: { show: false },
+    axisBorder: { color: colour('--faint-ink') },
+    tooltip: { enabled: false },
+  },
+  yaxis: {
+    show: false,
+    min: 0,
+    max: Math.max(1, ...props.ageing.steps.map((one) => Number(one.sum))) * 1.05,
+  },
   states: { hover: { filter: { type: 'none' } } },
   tooltip: { enabled: false },
 }))
 </script>
 
 <template>
-  <div role="img" :aria-label="`Open in ${ageing.currency} by days late: ${ageing.steps.map(one => `${one.step}: ${money(one.sum, ageing.currency)}`).join(', ')}`">
+  <div
+    role="img"
+    :aria-label="`Open in ${ageing.currency} by days late: ${ageing.steps.map((one) => `${one.step}: ${money(one.sum, ageing.currency)}`).join(', ')}`"
+  >
     <VueApexCharts type="bar" height="96" :options="options" :series="series" />
   </div>
 </template>

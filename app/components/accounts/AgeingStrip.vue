@@ -5,20 +5,45 @@ import type { Ageing } from '../../../server/services/receivables/accounts'
 const props = defineProps<{ ageing: Ageing[] }>()
 const currency = defineModel<string>('currency', { required: true })
 const AgeingChart = defineAsyncComponent(() => import('./AgeingChart.vue'))
-const shown = computed(() => props.ageing.find(one => one.currency === currency.value) ?? props.ageing.find(one => one.currency === useSession().house!.company.currency) ?? props.ageing[0])
-const choices = computed(() => props.ageing.map(one => ({ value: one.currency, words: one.currency })))
+const shown = computed(
+  () =>
+    props.ageing.find((one) => one.currency === currency.value) ??
+    props.ageing.find((one) => one.currency === useSession().house!.company.currency) ??
+    props.ageing[0],
+)
+const choices = computed(() => props.ageing.map((one) => ({ value: one.currency, words: one.currency })))
 </script>
 
 <template>
   <div class="strip" aria-label="Ageing">
     <template v-if="shown">
       <div class="facts">
-        <p>Open in <WordPicker label="Currency" :words="shown.currency" :choices="choices" :value="shown.currency" @pick="currency = $event" /></p>
-        <dl><dt>Open</dt><dd class="mono">{{ money(shown.open, shown.currency) }}</dd><dt>Overdue</dt><dd class="mono late">{{ money(shown.overdue, shown.currency) }}</dd><dt>In credit</dt><dd class="mono">{{ money(shown.credit, shown.currency) }}</dd></dl>
+        <p>
+          Open in
+          <WordPicker
+            label="Currency"
+            :words="shown.currency"
+            :choices="choices"
+            :value="shown.currency"
+            @pick="currency = $event"
+          />
+        </p>
+        <dl>
+          <dt>Open</dt>
+          <dd class="mono">{{ money(shown.open, shown.currency) }}</dd>
+          <dt>Overdue</dt>
+          <dd class="mono late">{{ money(shown.overdue, shown.currency) }}</dd>
+          <dt>In credit</dt>
+          <dd class="mono">{{ money(shown.credit, shown.currency) }}</dd>
+        </dl>
       </div>
       <div class="chart">
         <Suspense><AgeingChart :key="shown.currency" :ageing="shown" /></Suspense>
-        <div class="under"><span v-for="one in shown.steps" :key="one.step" class="mono" :title="plural(one.count, 'paper')">{{ money(one.sum, shown.currency) }}</span></div>
+        <div class="under">
+          <span v-for="one in shown.steps" :key="one.step" class="mono" :title="plural(one.count, 'paper')">{{
+            money(one.sum, shown.currency)
+          }}</span>
+        </div>
       </div>
     </template>
     <p v-else class="soft">Nothing is open.</p>
@@ -26,14 +51,52 @@ const choices = computed(() => props.ageing.map(one => ({ value: one.currency, w
 </template>
 
 <style scoped>
-.strip { display: flex; gap: 18px; padding: 10px 14px 8px; border-bottom: 1px solid var(--rule); background: var(--paper); height: 134px; flex: none; }
-.facts { flex: 0 0 172px; }
-.facts p { margin: 0 0 6px; }
-dl { display: grid; grid-template-columns: auto 1fr; gap: 3px 12px; margin: 0; }
-dt { color: var(--soft-ink); }
-dd { margin: 0; text-align: right; }
-.late { color: var(--brick); font-weight: 650; }
-.chart { flex: 1; min-width: 0; }
-.chart > :first-child { height: 92px; overflow: hidden; }
-.under { display: grid; grid-template-columns: repeat(5, 1fr); text-align: center; padding: 0 29px 0 1px; font-size: 12.5px; white-space: nowrap; }
+.strip {
+  display: flex;
+  gap: 18px;
+  padding: 10px 14px 8px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--paper);
+  height: 134px;
+  flex: none;
+}
+.facts {
+  flex: 0 0 172px;
+}
+.facts p {
+  margin: 0 0 6px;
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 3px 12px;
+  margin: 0;
+}
+dt {
+  color: var(--soft-ink);
+}
+dd {
+  margin: 0;
+  text-align: right;
+}
+.late {
+  color: var(--brick);
+  font-weight: 650;
+}
+.chart {
+  flex: 1;
+  min-width: 0;
+}
+.chart > :first-child {
+  height: 92px;
+  overflow: hidden;
+}
+.under {
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  text-align: center;
+  padding: 0 29px 0 1px;
+  font-size: 12.5px;
+  white-space: nowrap;
+}
 </style>

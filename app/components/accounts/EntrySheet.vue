@@ -16,7 +16,14 @@ const amount = computed(() => new Decimal(props.entry.amount).abs().toString())
 const account = shallowRef<Account>()
 const search = ref('')
 const found = shallowRef<CustomerRow[]>([])
-const settle = ref<Settlement[]>(props.entry.proposal.settlements.map(({ documentId, amount: part, discount, writeOff }) => ({ documentId, amount: part, discount, writeOff })))
+const settle = ref<Settlement[]>(
+  props.entry.proposal.settlements.map(({ documentId, amount: part, discount, writeOff }) => ({
+    documentId,
+    amount: part,
+    discount,
+    writeOff,
+  })),
+)
 const { busy, wrong, acting } = useActing()
 
 async function choose(customerId: number) {
@@ -32,18 +39,40 @@ onMounted(() => {
 let timer: ReturnType<typeof setTimeout> | undefined
 watch(search, (words) => {
   clearTimeout(timer)
-  if (words.trim()) timer = setTimeout(() => void attempt(async () => {
-    found.value = (await callApi<{ rows: CustomerRow[] }>('/api/customers', { query: { search: words, limit: 6 } })).rows
-  }), 150)
+  if (words.trim())
+    timer = setTimeout(
+      () =>
+        void attempt(async () => {
+          found.value = (
+            await callApi<{ rows: CustomerRow[] }>('/api/customers', { query: { search: words, limit: 6 } })
+          ).rows
+        }),
+      150,
+    )
   else found.value = []
 })
-const items = computed((): OpenItem[] => (account.value?.items ?? []).filter(item => item.currency === props.entry.currency && (Number(item.open) < 0) === isRefund.value)
-  .map(item => ({ ...item, open: new Decimal(item.open).abs().toString(), amount: new Decimal(item.amount).abs().toString(), terms: isRefund.value ? { kind: 'days', days: 0 } : account.value!.terms })))
-const rest = computed(() => (settle.value.every(one => /^\d+(\.\d+)?$/.test(one.amount)) ? new Decimal(amount.value).minus(settledBy(settle.value)) : new Decimal(0)))
+const items = computed((): OpenItem[] =>
+  (account.value?.items ?? [])
+    .filter((item) => item.currency === props.entry.currency && Number(item.open) < 0 === isRefund.value)
+    .map((item) => ({
+      ...item,
+      open: new Decimal(item.open).abs().toString(),
+      amount: new Decimal(item.amount).abs().toString(),
+      terms: isRefund.value ? { kind: 'days', days: 0 } : account.value!.terms,
+    })),
+)
+const rest = computed(() =>
+  settle.value.every((one) => /^\d+(\.\d+)?$/.test(one.amount))
+    ? new Decimal(amount.value).minus(settledBy(settle.value))
+    : new Decimal(0),
+)
 
 async function book() {
   await acting(async () => {
-    await callApi(`/api/bank-entries/${props.entry.id}/book`, { method: 'POST', body: { customerId: account.value!.customerId, settle: settle.value } })
+    await callApi(`/api/bank-entries/${props.entry.id}/book`, {
+      method: 'POST',
+      body: { customerId: account.value!.customerId, settle: settle.value },
+    })
     useToasts().say(`${money(amount.value, props.entry.currency)} booked for ${account.value!.name}.`)
     emit('done')
   })
@@ -51,30 +80,131 @@ async function book() {
 </script>
 
 <template>
-  <div class="bar"><strong class="cut">{{ entry.name || 'A movement' }}</strong><span class="push amount">{{ money(entry.amount, entry.currency) }}</span></div>
+  <div class="bar">
+    <strong class="cut">{{ entry.name || 'A movement' }}</strong><span class="push amount">{{
+      money(entry.amount, entry.currency)
+    }}</span>
+  </div>
   <div class="body">
-    <dl><dt>Booked</dt><dd>{{ longDay(entry.bookedOn) }}</dd><template v-if="entry.iban"><dt>Account</dt><dd class="mono">{{ entry.iban }}</dd></template><template v-if="entry.reference"><dt>Reference</dt><dd class="mono">{{ entry.reference }}</dd></template><template v-if="entry.text"><dt>Written</dt><dd>{{ entry.text }}</dd></template></dl>
-    <p class="notice" :class="{ sure: '', unsure: 'wait', strange: 'stuck' }[entry.state as 'sure'] ?? ''" role="status"><span><strong>{{ entry.state }}</strong>: {{ entry.reason }}<template v-if="entry.decidedBy"> ({{ entry.decidedBy }})</template></span></p>
+    <dl>
+      <dt>Booked</dt>
+      <dd>{{ longDay(entry.bookedOn) }}</dd>
+      <template v-if="entry.iban"
+        ><dt>Account</dt>
+        <dd class="mono">{{ entry.iban }}</dd></template
+      ><template v-if="entry.reference"
+        ><dt>Reference</dt>
+        <dd class="mono">{{ entry.reference }}</dd></template
+      ><template v-if="entry.text"
+        ><dt>Written</dt>
+        <dd>{{ entry.text }}</dd></template
+      >
+    </dl>
+    <p
+      class="notice"
+      :class="{ sure: '', unsure: 'wait', strange: 'stuck' }[entry.state as 'sure'] ?? ''"
+      role="status"
+    >
+      <span
+        ><strong>{{ entry.state }}</strong
+        >: {{ entry.reason }}<template v-if="entry.decidedBy"> ({{ entry.decidedBy }})</template></span
+      >
+    </p>
     <template v-if="open">
-      <label class="for">{{ account ? `For ${account.name}` : 'For which customer' }} <input v-if="may" v-model="search" :placeholder="account ? 'another customer' : 'name or number'" data-test="entry-customer" @keydown.enter.prevent="found[0] && choose(found[0].id)"></label>
-      <ul v-if="found.length"><li v-for="one in found" :key="one.id"><button type="button" class="word" @click="choose(one.id)">{{ one.name }}</button> <span class="soft mono">{{ one.number }}</span></li></ul>
-      <SettleTable v-if="account" :key="account.customerId" v-model="settle" :items="items" :amount="amount" :date="entry.bookedOn" :refund="isRefund" />
-      <p v-if="account && rest.gt(0)" class="notice wait">{{ money(rest.toString(), entry.currency) }} settles nothing and stays on account.</p>
+      <label class="for"
+        >{{ account ? `For ${account.name}` : 'For which customer' }}
+        <input
+          v-if="may"
+          v-model="search"
+          :placeholder="account ? 'another customer' : 'name or number'"
+          data-test="entry-customer"
+          @keydown.enter.prevent="found[0] && choose(found[0].id)"
+      /></label>
+      <ul v-if="found.length">
+        <li v-for="one in found" :key="one.id">
+          <button type="button" class="word" @click="choose(one.id)">{{ one.name }}</button>
+          <span class="soft mono">{{ one.number }}</span>
+        </li>
+      </ul>
+      <SettleTable
+        v-if="account"
+        :key="account.customerId"
+        v-model="settle"
+        :items="items"
+        :amount="amount"
+        :date="entry.bookedOn"
+        :refund="isRefund"
+      />
+      <p v-if="account && rest.gt(0)" class="notice wait">
+        {{ money(rest.toString(), entry.currency) }} settles nothing and stays on account.
+      </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     </template>
-    <ul v-else-if="entry.proposal.settlements.length"><li v-for="one in entry.proposal.settlements" :key="one.documentId"><NuxtLink class="mono" :to="`/register?search=${one.number}&in=${one.documentId}`">{{ one.number }}</NuxtLink> <span class="amount">{{ money(one.amount, entry.currency) }}</span></li></ul>
+    <ul v-else-if="entry.proposal.settlements.length">
+      <li v-for="one in entry.proposal.settlements" :key="one.documentId">
+        <NuxtLink class="mono" :to="`/register?search=${one.number}&in=${one.documentId}`">{{
+          one.number
+        }}</NuxtLink>
+        <span class="amount">{{ money(one.amount, entry.currency) }}</span>
+      </li>
+    </ul>
   </div>
-  <footer v-if="may" class="foot-bar"><span class="push" /><VBtn :disabled="!account || busy || rest.lt(0)" data-test="book-entry" @click="book">Book {{ money(amount, entry.currency) }}{{ account ? ` for ${account.name}` : '' }}</VBtn></footer>
+  <footer v-if="may" class="foot-bar">
+    <span class="push" /><VBtn :disabled="!account || busy || rest.lt(0)" data-test="book-entry" @click="book"
+      >Book {{ money(amount, entry.currency) }}{{ account ? ` for ${account.name}` : '' }}</VBtn
+    >
+  </footer>
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; background: var(--paper); padding: 12px 16px; }
-dl { display: grid; grid-template-columns: 76px 1fr; gap: 4px 10px; margin: 0 0 10px; }
-dt { color: var(--soft-ink); }
-dd { margin: 0; overflow-wrap: anywhere; }
-.notice { margin: 0 -16px 10px; border-top: 1px solid var(--rule); }
-.for { display: flex; gap: 10px; align-items: center; font-weight: 650; margin-bottom: 8px; }
-.for input { border: 1px solid var(--rule); border-radius: 4px; padding: 5px 8px; font: inherit; font-weight: 400; background: var(--paper); color: var(--ink); flex: 1; }
-ul { list-style: none; padding: 0; margin: 0 0 8px; }
-li { padding: 3px 0; display: flex; gap: 10px; }
+.body {
+  flex: 1;
+  overflow: auto;
+  background: var(--paper);
+  padding: 12px 16px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 76px 1fr;
+  gap: 4px 10px;
+  margin: 0 0 10px;
+}
+dt {
+  color: var(--soft-ink);
+}
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.notice {
+  margin: 0 -16px 10px;
+  border-top: 1px solid var(--rule);
+}
+.for {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  font-weight: 650;
+  margin-bottom: 8px;
+}
+.for input {
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 5px 8px;
+  font: inherit;
+  font-weight: 400;
+  background: var(--paper);
+  color: var(--ink);
+  flex: 1;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0 0 8px;
+}
+li {
+  padding: 3px 0;
+  display: flex;
+  gap: 10px;
+}
 </style>

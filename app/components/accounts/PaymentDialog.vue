@@ -5,16 +5,22 @@ import { discountOn, settledBy, type OpenItem, type Settlement } from '../../../
 import type { Account, PaymentRow } from '../../../server/services/receivables/accounts'
 
 /** Records a payment or refund: as the amount is written it is spread over what is open, oldest first; every cell can be changed. */
-const props = defineProps<{ account: Account, direction: 'in' | 'out', payment?: PaymentRow }>()
+const props = defineProps<{ account: Account; direction: 'in' | 'out'; payment?: PaymentRow }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [] }>()
 const toasts = useToasts()
 const isRefund = computed(() => props.direction === 'out')
-const currencies = computed(() => [...new Set([...props.account.items.map(item => item.currency), props.account.currency])])
-const currency = ref(props.payment?.currency ?? props.account.items.find(item => (Number(item.open) < 0) === isRefund.value)?.currency ?? props.account.currency)
+const currencies = computed(() => [
+  ...new Set([...props.account.items.map((item) => item.currency), props.account.currency]),
+])
+const currency = ref(
+  props.payment?.currency ??
+    props.account.items.find((item) => Number(item.open) < 0 === isRefund.value)?.currency ??
+    props.account.currency,
+)
 const amount = ref(props.payment?.open ?? '')
 const date = ref(new Date().toISOString().slice(0, 10))
-const method = ref<typeof paymentMethods[number]>('bank transfer')
+const method = ref<(typeof paymentMethods)[number]>('bank transfer')
 const reference = ref('')
 const another = ref(false)
 const askAnother = ref(false)
@@ -22,10 +28,26 @@ const wrong = ref('')
 const busy = ref(false)
 
 /** What can be settled: invoices by a payment, credit notes by a refund, each with its open amount over zero. */
-const items = computed((): OpenItem[] => props.account.items.filter(item => item.currency === currency.value && (Number(item.open) < 0) === isRefund.value)
-  .map(item => ({ ...item, open: new Decimal(item.open).abs().toString(), amount: new Decimal(item.amount).abs().toString(), terms: isRefund.value ? { kind: 'days', days: 0 } : props.account.terms })))
-const onAccount = computed(() => (isRefund.value ? props.account.payments.filter(one => one.direction === 'in' && one.currency === currency.value && Number(one.open) > 0) : []))
-const typed = computed(() => (/^\d{1,12}(\.\d{1,3})?$/.test(plainAmount(amount.value)) ? plainAmount(amount.value) : null))
+const items = computed((): OpenItem[] =>
+  props.account.items
+    .filter((item) => item.currency === currency.value && Number(item.open) < 0 === isRefund.value)
+    .map((item) => ({
+      ...item,
+      open: new Decimal(item.open).abs().toString(),
+      amount: new Decimal(item.amount).abs().toString(),
+      terms: isRefund.value ? { kind: 'days', days: 0 } : props.account.terms,
+    })),
+)
+const onAccount = computed(() =>
+  isRefund.value
+    ? props.account.payments.filter(
+        (one) => one.direction === 'in' && one.currency === currency.value && Number(one.open) > 0,
+      )
+    : [],
+)
+const typed = computed(() =>
+  /^\d{1,12}(\.\d{1,3})?$/.test(plainAmount(amount.value)) ? plainAmount(amount.value) : null,
+)
 /** A number that was clicked: the amount that settles it, where none is written yet. */
 function only(item: OpenItem) {
   if (Number(typed.value ?? 0)) return
@@ -34,30 +56,61 @@ function only(item: OpenItem) {
 }
 const settle = ref<Settlement[]>([])
 const isNumber = (text: string) => /^\d+(\.\d+)?$/.test(text)
-const rest = computed(() => (typed.value !== null && settle.value.every(one => isNumber(one.amount)) ? new Decimal(typed.value).minus(settledBy(settle.value)) : new Decimal(0)))
+const rest = computed(() =>
+  typed.value !== null && settle.value.every((one) => isNumber(one.amount))
+    ? new Decimal(typed.value).minus(settledBy(settle.value))
+    : new Decimal(0),
+)
 const back = ref<Record<number, boolean>>({})
 /** A refund gives back what lies on account, oldest payment first, as far as those chosen reach. */
 const giveBack = computed(() => {
   let left = rest.value
-  return onAccount.value.filter(one => back.value[one.id]).map((one) => {
-    const part = Decimal.min(left, one.open)
-    left = left.minus(part)
-    return { paymentId: one.id, amount: moneyText(part, currency.value) }
-  }).filter(one => Number(one.amount) > 0)
+  return onAccount.value
+    .filter((one) => back.value[one.id])
+    .map((one) => {
+      const part = Decimal.min(left, one.open)
+      left = left.minus(part)
+      return { paymentId: one.id, amount: moneyText(part, currency.value) }
+    })
+    .filter((one) => Number(one.amount) > 0)
 })
 
 async function go() {
   busy.value = true
   wrong.value = ''
   try {
-    if (props.payment) await callApi(`/api/payments/${props.payment.id}/allocate`, { method: 'POST', body: { settle: settle.value } })
+    if (props.payment)
+      await callApi(`/api/payments/${props.payment.id}/allocate`, {
+        method: 'POST',
+        body: { settle: settle.value },
+      })
     else {
-      const { id } = await callApi<{ id: number }>('/api/payments', { method: 'POST', body: {
-        direction: props.direction, customerId: props.account.customerId, date: date.value, method: method.value, amount: typed.value, currency: currency.value, reference: reference.value.trim(), settle: settle.value, giveBack: giveBack.value, another: another.value,
-      } })
-      toasts.say(`${money(typed.value!, currency.value)} ${isRefund.value ? 'refunded to' : 'booked for'} ${props.account.name}.`, { undo: async () => {
-        await callApi(`/api/payments/${id}/undo`, { method: 'POST', body: { reason: 'Recorded by mistake' } })
-      } })
+      const { id } = await callApi<{ id: number }>('/api/payments', {
+        method: 'POST',
+        body: {
+          direction: props.direction,
+          customerId: props.account.customerId,
+          date: date.value,
+          method: method.value,
+          amount: typed.value,
+          currency: currency.value,
+          reference: reference.value.trim(),
+          settle: settle.value,
+          giveBack: giveBack.value,
+          another: another.value,
+        },
+      })
+      toasts.say(
+        `${money(typed.value!, currency.value)} ${isRefund.value ? 'refunded to' : 'booked for'} ${props.account.name}.`,
+        {
+          undo: async () => {
+            await callApi(`/api/payments/${id}/undo`, {
+              method: 'POST',
+              body: { reason: 'Recorded by mistake' },
+            })
+          },
+        },
+      )
     }
     open.value = false
     emit('done')
@@ -67,35 +120,133 @@ async function go() {
   }
   busy.value = false
 }
-const title = computed(() => (props.payment ? `Book ${money(props.payment.open, currency.value)} on account` : isRefund.value ? `A refund to ${props.account.name}` : `A payment from ${props.account.name}`))
-const goWords = computed(() => (props.payment ? `Book ${money(settledBy(settle.value).toString(), currency.value)}` : typed.value && Number(typed.value) > 0 ? `${isRefund.value ? 'Record refund of' : 'Record'} ${money(typed.value, currency.value)}` : 'Record'))
-const ready = computed(() => (props.payment ? settle.value.length > 0 : typed.value !== null && Number(typed.value) > 0 && rest.value.gte(0)) && (!askAnother.value || another.value))
+const title = computed(() =>
+  props.payment
+    ? `Book ${money(props.payment.open, currency.value)} on account`
+    : isRefund.value
+      ? `A refund to ${props.account.name}`
+      : `A payment from ${props.account.name}`,
+)
+const goWords = computed(() =>
+  props.payment
+    ? `Book ${money(settledBy(settle.value).toString(), currency.value)}`
+    : typed.value && Number(typed.value) > 0
+      ? `${isRefund.value ? 'Record refund of' : 'Record'} ${money(typed.value, currency.value)}`
+      : 'Record',
+)
+const ready = computed(
+  () =>
+    (props.payment
+      ? settle.value.length > 0
+      : typed.value !== null && Number(typed.value) > 0 && rest.value.gte(0)) &&
+    (!askAnother.value || another.value),
+)
 </script>
 
 <template>
   <Ask v-model="open" wide :title="title" :go="goWords" :busy="busy" :disabled="!ready" @go="go">
     <div v-if="!payment" class="head">
-      <label>Amount <span class="pair"><input v-model="amount" class="mono" inputmode="decimal" placeholder="0.00" data-test="payment-amount"><select v-model="currency" aria-label="Currency"><option v-for="one in currencies" :key="one">{{ one }}</option></select></span></label>
-      <label>On <input v-model="date" type="date" data-test="payment-date"></label>
-      <label>By <select v-model="method" data-test="payment-method"><option v-for="one in paymentMethods" :key="one">{{ one }}</option></select></label>
-      <label class="wide">{{ isRefund ? 'Reference' : 'What the payer wrote' }} <input v-model="reference" maxlength="140"></label>
+      <label
+        >Amount
+        <span class="pair"
+          ><input
+            v-model="amount"
+            class="mono"
+            inputmode="decimal"
+            placeholder="0.00"
+            data-test="payment-amount"
+          /><select v-model="currency" aria-label="Currency">
+            <option v-for="one in currencies" :key="one">{{ one }}</option>
+          </select></span
+        ></label
+      >
+      <label>On <input v-model="date" type="date" data-test="payment-date" /></label>
+      <label
+        >By
+        <select v-model="method" data-test="payment-method">
+          <option v-for="one in paymentMethods" :key="one">{{ one }}</option>
+        </select></label
+      >
+      <label class="wide"
+        >{{ isRefund ? 'Reference' : 'What the payer wrote' }} <input v-model="reference" maxlength="140"
+      /></label>
     </div>
-    <SettleTable v-model="settle" :items="items" :amount="typed ?? '0'" :date="date" :refund="isRefund" @only="only" />
-    <label v-for="one in onAccount" :key="one.id" class="check"><input v-model="back[one.id]" type="checkbox"> give back {{ money(one.open, one.currency) }} on account, paid {{ shortDay(one.date) }}</label>
-    <p v-if="rest.lt(0)" class="notice stuck" role="status">{{ money(rest.neg().toString(), currency) }} more would be booked than was paid. Lower an amount.</p>
-    <p v-else-if="!payment && rest.gt(0) && giveBack.length === 0" class="notice wait" role="status" data-test="on-account">{{ money(rest.toString(), currency) }} {{ isRefund ? 'settles nothing: it stands as owed by the customer' : 'is too much: it stays on the customer’s account' }}.</p>
+    <SettleTable
+      v-model="settle"
+      :items="items"
+      :amount="typed ?? '0'"
+      :date="date"
+      :refund="isRefund"
+      @only="only"
+    />
+    <label v-for="one in onAccount" :key="one.id" class="check"
+      ><input v-model="back[one.id]" type="checkbox" /> give back {{ money(one.open, one.currency) }} on
+      account, paid {{ shortDay(one.date) }}</label
+    >
+    <p v-if="rest.lt(0)" class="notice stuck" role="status">
+      {{ money(rest.neg().toString(), currency) }} more would be booked than was paid. Lower an amount.
+    </p>
+    <p
+      v-else-if="!payment && rest.gt(0) && giveBack.length === 0"
+      class="notice wait"
+      role="status"
+      data-test="on-account"
+    >
+      {{ money(rest.toString(), currency) }}
+      {{
+        isRefund
+          ? 'settles nothing: it stands as owed by the customer'
+          : 'is too much: it stays on the customer’s account'
+      }}.
+    </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-    <label v-if="askAnother" class="check"><input v-model="another" type="checkbox" data-test="another"> It is another one: book it too</label>
+    <label v-if="askAnother" class="check"
+      ><input v-model="another" type="checkbox" data-test="another" /> It is another one: book it too</label
+    >
   </Ask>
 </template>
 
 <style scoped>
-.head { display: flex; flex-wrap: wrap; gap: 8px 14px; margin-bottom: 10px; }
-.head label { display: flex; flex-direction: column; font-size: 12.5px; color: var(--soft-ink); }
-.wide { flex: 1 1 180px; }
-.pair { display: flex; gap: 6px; }
-input, select { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 6px 8px; font: inherit; font-size: 14px; background: var(--paper); color: var(--ink); }
-.pair input { width: 120px; text-align: right; }
-.check { display: flex; gap: 8px; align-items: center; margin-top: 8px; }
-p { margin: 8px 0 0; }
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  margin-bottom: 10px;
+}
+.head label {
+  display: flex;
+  flex-direction: column;
+  font-size: 12.5px;
+  color: var(--soft-ink);
+}
+.wide {
+  flex: 1 1 180px;
+}
+.pair {
+  display: flex;
+  gap: 6px;
+}
+input,
+select {
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 6px 8px;
+  font: inherit;
+  font-size: 14px;
+  background: var(--paper);
+  color: var(--ink);
+}
+.pair input {
+  width: 120px;
+  text-align: right;
+}
+.check {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 8px;
+}
+p {
+  margin: 8px 0 0;
+}
 </style>

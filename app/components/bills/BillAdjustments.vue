@@ -4,8 +4,14 @@ import type { Adjustment } from '../../../core/money/totals'
 /** Discounts and charges on the whole of a draft, by amount or percent. */
 const adjustments = defineModel<Adjustment[]>({ required: true })
 defineProps<{ disabled: boolean }>()
-const kinds = [{ value: 'discount', words: 'less' }, { value: 'charge', words: 'plus' }]
-const ways = [{ value: 'percent', words: '%' }, { value: 'amount', words: 'as an amount' }]
+const kinds = [
+  { value: 'discount', words: 'less' },
+  { value: 'charge', words: 'plus' },
+]
+const ways = [
+  { value: 'percent', words: '%' },
+  { value: 'amount', words: 'as an amount' },
+]
 const wayOf = (one: Adjustment) => (one.percent !== undefined ? 'percent' : 'amount')
 
 function setWay(one: Adjustment, way: string) {
@@ -21,20 +27,87 @@ const write = (one: Adjustment, value: string) => {
 
 <template>
   <div v-for="(one, index) in adjustments" :key="index" class="row">
-    <WordPicker label="Discount or charge" :words="kinds.find(kind => kind.value === one.kind)!.words" :choices="kinds" :value="one.kind" :disabled="disabled" @pick="one.kind = $event as Adjustment['kind']" />
-    <input v-model="one.label" class="label" :disabled="disabled" maxlength="120" :aria-label="`Discount or charge ${index + 1}, name`">
-    <input :value="one.percent ?? one.amount" class="mono value" inputmode="decimal" :disabled="disabled" :aria-label="`Discount or charge ${index + 1}, value`" @input="write(one, ($event.target as HTMLInputElement).value)">
-    <WordPicker label="Percent or amount" :words="ways.find(way => way.value === wayOf(one))!.words" :choices="ways" :value="wayOf(one)" :disabled="disabled" @pick="setWay(one, $event)" />
-    <button v-if="!disabled" type="button" class="remove" :aria-label="`Take ${one.label || 'it'} away`" @click="adjustments.splice(index, 1)">×</button>
+    <WordPicker
+      label="Discount or charge"
+      :words="kinds.find((kind) => kind.value === one.kind)!.words"
+      :choices="kinds"
+      :value="one.kind"
+      :disabled="disabled"
+      @pick="one.kind = $event as Adjustment['kind']"
+    />
+    <input
+      v-model="one.label"
+      class="label"
+      :disabled="disabled"
+      maxlength="120"
+      :aria-label="`Discount or charge ${index + 1}, name`"
+    />
+    <input
+      :value="one.percent ?? one.amount"
+      class="mono value"
+      inputmode="decimal"
+      :disabled="disabled"
+      :aria-label="`Discount or charge ${index + 1}, value`"
+      @input="write(one, ($event.target as HTMLInputElement).value)"
+    />
+    <WordPicker
+      label="Percent or amount"
+      :words="ways.find((way) => way.value === wayOf(one))!.words"
+      :choices="ways"
+      :value="wayOf(one)"
+      :disabled="disabled"
+      @pick="setWay(one, $event)"
+    />
+    <button
+      v-if="!disabled"
+      type="button"
+      class="remove"
+      :aria-label="`Take ${one.label || 'it'} away`"
+      @click="adjustments.splice(index, 1)"
+    >
+      ×
+    </button>
   </div>
-  <button v-if="!disabled" type="button" class="word open-end" @click="adjustments.push({ kind: 'discount', label: 'Discount', percent: '5' })">+ discount or charge</button>
+  <button
+    v-if="!disabled"
+    type="button"
+    class="word open-end"
+    @click="adjustments.push({ kind: 'discount', label: 'Discount', percent: '5' })"
+  >
+    + discount or charge
+  </button>
 </template>
 
 <style scoped>
-.row { display: flex; gap: 10px; align-items: baseline; padding: 3px 0; }
-input { border: 1px solid var(--rule); border-radius: 3px; padding: 4px 7px; font: inherit; background: var(--paper); color: var(--ink); }
-.mono { font-family: var(--mono); }
-.label { flex: 1; }
-.value { width: 92px; text-align: right; }
-.remove { border: 0; background: none; cursor: pointer; font-size: 17px; color: var(--soft-ink); }
+.row {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  padding: 3px 0;
+}
+input {
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  padding: 4px 7px;
+  font: inherit;
+  background: var(--paper);
+  color: var(--ink);
+}
+.mono {
+  font-family: var(--mono);
+}
+.label {
+  flex: 1;
+}
+.value {
+  width: 92px;
+  text-align: right;
+}
+.remove {
+  border: 0;
+  background: none;
+  cursor: pointer;
+  font-size: 17px;
+  color: var(--soft-ink);
+}
 </style>

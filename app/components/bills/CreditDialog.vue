@@ -12,56 +12,179 @@ const amount = ref('')
 const reason = ref('')
 const anew = ref(false)
 
-watch(open, async (now) => {
-  if (!now) return
-  Object.assign(way, { value: 'whole' })
-  reason.value = ''
-  anew.value = false
-  wrong.value = ''
-  try {
-    offer.value = await callApi<CreditOffer>(`/api/documents/${props.documentId}/credit`)
-    quantities.value = offer.value.lines.map(() => '0')
-  } catch (error) {
-    wrong.value = (error as Error).message
-  }
-}, { immediate: true })
+watch(
+  open,
+  async (now) => {
+    if (!now) return
+    Object.assign(way, { value: 'whole' })
+    reason.value = ''
+    anew.value = false
+    wrong.value = ''
+    try {
+      offer.value = await callApi<CreditOffer>(`/api/documents/${props.documentId}/credit`)
+      quantities.value = offer.value.lines.map(() => '0')
+    } catch (error) {
+      wrong.value = (error as Error).message
+    }
+  },
+  { immediate: true },
+)
 
-const ways = computed(() => [{ value: 'whole', words: `all that is left, ${offer.value ? moneyWithSign(offer.value.left, offer.value.currency) : ''}` }, { value: 'lines', words: 'some of its lines' }, { value: 'amount', words: 'an amount' }])
+const ways = computed(() => [
+  {
+    value: 'whole',
+    words: `all that is left, ${offer.value ? moneyWithSign(offer.value.left, offer.value.currency) : ''}`,
+  },
+  { value: 'lines', words: 'some of its lines' },
+  { value: 'amount', words: 'an amount' },
+])
 
 async function credit() {
-  const ask = way.value === 'whole' ? { kind: 'whole' } : way.value === 'amount' ? { kind: 'amount', amount: amount.value.trim() } : { kind: 'lines', lines: quantities.value.map((quantity, line) => ({ line, quantity: quantity.trim() || '0' })).filter(one => Number(one.quantity) !== 0) }
+  const ask =
+    way.value === 'whole'
+      ? { kind: 'whole' }
+      : way.value === 'amount'
+        ? { kind: 'amount', amount: amount.value.trim() }
+        : {
+            kind: 'lines',
+            lines: quantities.value
+              .map((quantity, line) => ({ line, quantity: quantity.trim() || '0' }))
+              .filter((one) => Number(one.quantity) !== 0),
+          }
   await acting(async () => {
-    const made = await callApi<{ credit: number, anew: number | null }>(`/api/documents/${props.documentId}/credit`, { method: 'POST', body: { ask, reason: reason.value.trim(), anew: anew.value && way.value === 'whole' } })
+    const made = await callApi<{ credit: number; anew: number | null }>(
+      `/api/documents/${props.documentId}/credit`,
+      {
+        method: 'POST',
+        body: { ask, reason: reason.value.trim(), anew: anew.value && way.value === 'whole' },
+      },
+    )
     open.value = false
-    useToasts().say(made.anew ? 'The credit note and the new invoice hang on To check. Correct the new one, then send both.' : 'The credit note hangs on To check.')
+    useToasts().say(
+      made.anew
+        ? 'The credit note and the new invoice hang on To check. Correct the new one, then send both.'
+        : 'The credit note hangs on To check.',
+    )
     await navigateTo(`/drafts/${made.anew ?? made.credit}`)
   })
 }
 </script>
 
 <template>
-  <Ask v-model="open" :title="`Credit ${offer?.number ?? ''}`" go="Write the credit note" :busy="busy" :disabled="!offer || !reason.trim()" @go="credit">
+  <Ask
+    v-model="open"
+    :title="`Credit ${offer?.number ?? ''}`"
+    go="Write the credit note"
+    :busy="busy"
+    :disabled="!offer || !reason.trim()"
+    @go="credit"
+  >
     <template v-if="offer">
-      <p class="sentence">Take back <WordPicker label="What" :words="ways.find(one => one.value === way)!.words" :choices="ways" :value="way" @pick="way = $event as typeof way" />.</p>
-      <table v-if="way === 'lines'"><thead><tr><th>Line</th><th class="right">left</th><th class="right">credit</th></tr></thead>
-        <tbody><tr v-for="(line, index) in offer.lines" :key="index"><td><span class="mono soft">{{ line.item }}</span> {{ line.description }}</td><td class="right mono">{{ line.left }}</td><td class="right"><input v-model="quantities[index]" class="mono" inputmode="decimal" :disabled="Number(line.left) === 0" :aria-label="`Line ${index + 1}, quantity to credit`" :data-test="`credit-${index + 1}`"></td></tr></tbody></table>
-      <FormField v-if="way === 'amount'" v-model="amount" :label="`Amount with tax, at most ${moneyWithSign(offer.left, offer.currency)}`" mono />
+      <p class="sentence">
+        Take back
+        <WordPicker
+          label="What"
+          :words="ways.find((one) => one.value === way)!.words"
+          :choices="ways"
+          :value="way"
+          @pick="way = $event as typeof way"
+        />.
+      </p>
+      <table v-if="way === 'lines'">
+        <thead>
+          <tr>
+            <th>Line</th>
+            <th class="right">left</th>
+            <th class="right">credit</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(line, index) in offer.lines" :key="index">
+            <td>
+              <span class="mono soft">{{ line.item }}</span> {{ line.description }}
+            </td>
+            <td class="right mono">{{ line.left }}</td>
+            <td class="right">
+              <input
+                v-model="quantities[index]"
+                class="mono"
+                inputmode="decimal"
+                :disabled="Number(line.left) === 0"
+                :aria-label="`Line ${index + 1}, quantity to credit`"
+                :data-test="`credit-${index + 1}`"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <FormField
+        v-if="way === 'amount'"
+        v-model="amount"
+        :label="`Amount with tax, at most ${moneyWithSign(offer.left, offer.currency)}`"
+        mono
+      />
       <FormField v-model="reason" label="Why; it is printed on the credit note" />
-      <label v-if="way === 'whole' && offer.credits.length === 0" class="anew"><input v-model="anew" type="checkbox" data-test="anew"> and issue it anew, corrected</label>
-      <p v-if="offer.credits.length" class="soft">Credited before: {{ offer.credits.map(one => `${one.number} (${money(one.total, offer!.currency)})`).join(', ') }}</p>
+      <label v-if="way === 'whole' && offer.credits.length === 0" class="anew"
+        ><input v-model="anew" type="checkbox" data-test="anew" /> and issue it anew, corrected</label
+      >
+      <p v-if="offer.credits.length" class="soft">
+        Credited before:
+        {{ offer.credits.map((one) => `${one.number} (${money(one.total, offer!.currency)})`).join(', ') }}
+      </p>
     </template>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
 
 <style scoped>
-.sentence { font-size: 16px; white-space: normal; margin: 2px 0 10px; }
-table { width: 100%; border-collapse: collapse; margin-bottom: 8px; display: block; max-height: 230px; overflow: auto; }
-tbody, thead { width: 100%; }
-td, th { padding: 3px 6px; border-bottom: 1px solid var(--rule); text-align: left; }
-th { font-size: 12.5px; color: var(--soft-ink); font-weight: 600; }
-td:first-child { width: 100%; }
-.right { text-align: right; }
-td input { width: 74px; text-align: right; border: 1px solid var(--rule); border-radius: 3px; padding: 4px 7px; font-family: var(--mono); background: var(--paper); color: var(--ink); }
-.anew { display: flex; gap: 8px; align-items: center; margin-top: 10px; }
+.sentence {
+  font-size: 16px;
+  white-space: normal;
+  margin: 2px 0 10px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-bottom: 8px;
+  display: block;
+  max-height: 230px;
+  overflow: auto;
+}
+tbody,
+thead {
+  width: 100%;
+}
+td,
+th {
+  padding: 3px 6px;
+  border-bottom: 1px solid var(--rule);
+  text-align: left;
+}
+th {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  font-weight: 600;
+}
+td:first-child {
+  width: 100%;
+}
+.right {
+  text-align: right;
+}
+td input {
+  width: 74px;
+  text-align: right;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  padding: 4px 7px;
+  font-family: var(--mono);
+  background: var(--paper);
+  color: var(--ink);
+}
+.anew {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 10px;
+}
 </style>

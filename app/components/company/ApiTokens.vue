@@ -7,47 +7,112 @@ const name = ref('')
 const scope = ref<'read' | 'write'>('read')
 const fresh = ref('')
 const revoking = ref<TokenView | null>(null)
-const asking = computed({ get: () => revoking.value !== null, set: (open) => {
-  if (!open) revoking.value = null
-} })
-const load = () => attempt(async () => {
-  found.value = await callApi<TokenView[]>('/api/tokens')
+const asking = computed({
+  get: () => revoking.value !== null,
+  set: (open) => {
+    if (!open) revoking.value = null
+  },
 })
+const load = () =>
+  attempt(async () => {
+    found.value = await callApi<TokenView[]>('/api/tokens')
+  })
 onMounted(load)
 
-const make = () => attempt(async () => {
-  fresh.value = (await callApi<{ token: string }>('/api/tokens', { method: 'POST', body: { name: name.value.trim(), scope: scope.value } })).token
-  name.value = ''
-  await load()
-})
-const revoke = () => attempt(async () => {
-  await callApi(`/api/tokens/${revoking.value!.id}`, { method: 'DELETE' })
-  revoking.value = null
-  useToasts().say('The token is revoked. Nothing gets in with it any more.')
-  await load()
-})
-const scopes = [{ value: 'read', words: 'read everything' }, { value: 'write', words: 'do what a clerk may' }]
+const make = () =>
+  attempt(async () => {
+    fresh.value = (
+      await callApi<{ token: string }>('/api/tokens', {
+        method: 'POST',
+        body: { name: name.value.trim(), scope: scope.value },
+      })
+    ).token
+    name.value = ''
+    await load()
+  })
+const revoke = () =>
+  attempt(async () => {
+    await callApi(`/api/tokens/${revoking.value!.id}`, { method: 'DELETE' })
+    revoking.value = null
+    useToasts().say('The token is revoked. Nothing gets in with it any more.')
+    await load()
+  })
+const scopes = [
+  { value: 'read', words: 'read everything' },
+  { value: 'write', words: 'do what a clerk may' },
+]
 </script>
 
 <template>
   <h2>Other programs</h2>
-  <p>They call the API with a token, each with its own. What they can call stands in <a href="/api/openapi.json">openapi.json</a>.</p>
+  <p>
+    They call the API with a token, each with its own. What they can call stands in
+    <a href="/api/openapi.json">openapi.json</a>.
+  </p>
   <form class="row" @submit.prevent="make">
-    <FormField v-model="name" label="Which program" /><span class="may">may <WordPicker label="Scope" :words="scopes.find(one => one.value === scope)!.words" :choices="scopes" :value="scope" @pick="scope = $event as typeof scope" /></span>
+    <FormField v-model="name" label="Which program" /><span class="may"
+      >may
+      <WordPicker
+        label="Scope"
+        :words="scopes.find((one) => one.value === scope)!.words"
+        :choices="scopes"
+        :value="scope"
+        @pick="scope = $event as typeof scope"
+    /></span>
     <VBtn type="submit" :disabled="!name.trim()" data-test="make-token">Make a token</VBtn>
   </form>
-  <p v-if="fresh" class="notice go" role="status" data-test="token"><span>Copy it now; it is not shown again:<br><code>{{ fresh }}</code></span></p>
-  <ul><li v-for="one in found" :key="one.id"><strong>{{ one.name }}</strong> <span class="soft">{{ scopes.find(two => two.value === one.scope)!.words }} · by {{ one.madeBy }} · {{ one.usedOn ? `used ${longDay(one.usedOn)}` : 'never used' }}</span>
-    <span v-if="one.revokedAt" class="tag push">revoked</span><button v-else type="button" class="word push" @click="revoking = one">revoke</button></li></ul>
-  <Ask v-model="asking" :title="`Revoke the token of ${revoking?.name}?`" go="Revoke" danger @go="revoke"><p>That program can no longer read or do anything here.</p></Ask>
+  <p v-if="fresh" class="notice go" role="status" data-test="token">
+    <span
+      >Copy it now; it is not shown again:<br /><code>{{ fresh }}</code></span
+    >
+  </p>
+  <ul>
+    <li v-for="one in found" :key="one.id">
+      <strong>{{ one.name }}</strong>
+      <span class="soft"
+        >{{ scopes.find((two) => two.value === one.scope)!.words }} · by {{ one.madeBy }} ·
+        {{ one.usedOn ? `used ${longDay(one.usedOn)}` : 'never used' }}</span
+      >
+      <span v-if="one.revokedAt" class="tag push">revoked</span
+      ><button v-else type="button" class="word push" @click="revoking = one">revoke</button>
+    </li>
+  </ul>
+  <Ask v-model="asking" :title="`Revoke the token of ${revoking?.name}?`" go="Revoke" danger @go="revoke"
+    ><p>That program can no longer read or do anything here.</p></Ask
+  >
 </template>
 
 <style scoped>
-h2 { margin: 18px 0 4px; }
-p { margin: 0 0 6px; }
-.row { display: grid; grid-template-columns: 1fr auto auto; gap: 12px; align-items: end; margin-bottom: 8px; }
-.may { padding-bottom: 7px; }
-code { font-family: var(--mono); overflow-wrap: anywhere; }
-ul { list-style: none; padding: 0; margin: 0; }
-li { display: flex; gap: 8px; align-items: baseline; padding: 5px 0; border-bottom: 1px solid var(--rule); }
+h2 {
+  margin: 18px 0 4px;
+}
+p {
+  margin: 0 0 6px;
+}
+.row {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 12px;
+  align-items: end;
+  margin-bottom: 8px;
+}
+.may {
+  padding-bottom: 7px;
+}
+code {
+  font-family: var(--mono);
+  overflow-wrap: anywhere;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--rule);
+}
 </style>

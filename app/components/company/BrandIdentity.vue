@@ -10,18 +10,55 @@ const busy = ref(false)
 const wrongs = ref<Record<string, string>>({})
 
 const formOf = (brand: BrandView) => ({
-  name: brand.name, legalName: brand.legalName, address: brand.addressLines.join('\n'), country: brand.country, phone: brand.phone, email: brand.email, website: brand.website, registration: brand.registration, taxNumber: brand.taxNumber,
-  banks: brand.banks.map(bank => ({ ...bank })), senderName: brand.senderName, senderAddress: brand.senderAddress, replyTo: brand.replyTo, pricesIncludeTax: brand.pricesIncludeTax, methods: [...brand.methods],
+  name: brand.name,
+  legalName: brand.legalName,
+  address: brand.addressLines.join('\n'),
+  country: brand.country,
+  phone: brand.phone,
+  email: brand.email,
+  website: brand.website,
+  registration: brand.registration,
+  taxNumber: brand.taxNumber,
+  banks: brand.banks.map((bank) => ({ ...bank })),
+  senderName: brand.senderName,
+  senderAddress: brand.senderAddress,
+  replyTo: brand.replyTo,
+  pricesIncludeTax: brand.pricesIncludeTax,
+  methods: [...brand.methods],
 })
 const form = ref(formOf(props.brand))
-const currencyChoices = [{ value: '', words: 'any currency' }, ...['EUR', 'GBP', 'USD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'HUF', 'RON', 'BGN', 'JPY', 'CAD', 'AUD'].map(value => ({ value, words: value }))]
+const currencyChoices = [
+  { value: '', words: 'any currency' },
+  ...[
+    'EUR',
+    'GBP',
+    'USD',
+    'CHF',
+    'SEK',
+    'NOK',
+    'DKK',
+    'PLN',
+    'CZK',
+    'HUF',
+    'RON',
+    'BGN',
+    'JPY',
+    'CAD',
+    'AUD',
+  ].map((value) => ({ value, words: value })),
+]
 const toggleMethod = (value: PaymentMethod) => {
-  form.value.methods = form.value.methods.includes(value) ? form.value.methods.filter(one => one !== value) : [...form.value.methods, value]
+  form.value.methods = form.value.methods.includes(value)
+    ? form.value.methods.filter((one) => one !== value)
+    : [...form.value.methods, value]
 }
 const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(props.brand)))
-watch(() => props.brand, (now) => {
-  form.value = formOf(now)
-})
+watch(
+  () => props.brand,
+  (now) => {
+    form.value = formOf(now)
+  },
+)
 
 async function keep() {
   if (!dirty.value || busy.value) return
@@ -29,12 +66,25 @@ async function keep() {
   wrongs.value = {}
   try {
     const { address, ...rest } = form.value
-    await callApi(`/api/brands/${props.brand.id}`, { method: 'PATCH', body: { version: props.brand.version, ...rest, addressLines: address.split('\n').map(line => line.trim()).filter(Boolean) } })
+    await callApi(`/api/brands/${props.brand.id}`, {
+      method: 'PATCH',
+      body: {
+        version: props.brand.version,
+        ...rest,
+        addressLines: address
+          .split('\n')
+          .map((line) => line.trim())
+          .filter(Boolean),
+      },
+    })
     useToasts().say('The brand is kept. Papers from now on carry it.')
     emit('kept')
   } catch (error) {
     const refusal = error as ApiRefusal
-    if (refusal.about?.field) wrongs.value = { [refusal.about.field === 'addressLines' ? 'address' : refusal.about.field]: refusal.message }
+    if (refusal.about?.field)
+      wrongs.value = {
+        [refusal.about.field === 'addressLines' ? 'address' : refusal.about.field]: refusal.message,
+      }
     else useToasts().say(refusal.message, { wrong: true })
   }
   busy.value = false
@@ -49,35 +99,169 @@ useMainKey(() => void keep())
     <div class="grid">
       <FormField v-model="form.name" label="Name" :disabled="disabled" :wrong="wrongs.name" />
       <FormField v-model="form.legalName" label="Legal name" :disabled="disabled" :wrong="wrongs.legalName" />
-      <FormField v-model="form.address" label="Address" :lines="3" :disabled="disabled" :wrong="wrongs.address" />
-      <div class="stack"><FormField v-model="form.country" label="Country" :disabled="disabled" :wrong="wrongs.country" /><FormField v-model="form.taxNumber" label="VAT number" :disabled="disabled" /></div>
+      <FormField
+        v-model="form.address"
+        label="Address"
+        :lines="3"
+        :disabled="disabled"
+        :wrong="wrongs.address"
+      />
+      <div class="stack">
+        <FormField
+          v-model="form.country"
+          label="Country"
+          :disabled="disabled"
+          :wrong="wrongs.country"
+        /><FormField v-model="form.taxNumber" label="VAT number" :disabled="disabled" />
+      </div>
       <FormField v-model="form.registration" label="Registration" :disabled="disabled" />
       <FormField v-model="form.phone" label="Phone" :disabled="disabled" />
       <FormField v-model="form.email" label="Email on the paper" :disabled="disabled" />
       <FormField v-model="form.website" label="Website" :disabled="disabled" />
     </div>
-    <p class="soft">Prices on new drafts are <WordPicker label="Prices" :words="form.pricesIncludeTax ? 'with VAT' : 'without VAT'" :choices="[{ value: 'false', words: 'without VAT' }, { value: 'true', words: 'with VAT' }]" :value="String(form.pricesIncludeTax)" :disabled="disabled" @pick="form.pricesIncludeTax = $event === 'true'" />, where the customer says nothing else. Invoices say <WordPicker label="Methods" several :words="form.methods.length ? `that ${form.methods.join(', ')} ${form.methods.length > 1 ? 'are' : 'is'} taken` : 'nothing of how to pay but the account'" :choices="paymentMethods.map(value => ({ value, words: value }))" :value="form.methods" :disabled="disabled" @pick="toggleMethod($event as PaymentMethod)" />.</p>
+    <p class="soft">
+      Prices on new drafts are
+      <WordPicker
+        label="Prices"
+        :words="form.pricesIncludeTax ? 'with VAT' : 'without VAT'"
+        :choices="[
+          { value: 'false', words: 'without VAT' },
+          { value: 'true', words: 'with VAT' },
+        ]"
+        :value="String(form.pricesIncludeTax)"
+        :disabled="disabled"
+        @pick="form.pricesIncludeTax = $event === 'true'"
+      />, where the customer says nothing else. Invoices say
+      <WordPicker
+        label="Methods"
+        several
+        :words="
+          form.methods.length
+            ? `that ${form.methods.join(', ')} ${form.methods.length > 1 ? 'are' : 'is'} taken`
+            : 'nothing of how to pay but the account'
+        "
+        :choices="paymentMethods.map((value) => ({ value, words: value }))"
+        :value="form.methods"
+        :disabled="disabled"
+        @pick="toggleMethod($event as PaymentMethod)"
+      />.
+    </p>
     <h2>Bank accounts</h2>
     <div v-for="(bank, index) in form.banks" :key="index" class="bank">
-      <FormField v-model="bank.name" label="Bank" :disabled="disabled" /><FormField v-model="bank.iban" label="IBAN" mono :disabled="disabled" :wrong="wrongs[`banks.${index}.iban`]" /><FormField v-model="bank.bic" label="BIC" mono :disabled="disabled" :wrong="wrongs[`banks.${index}.bic`]" />
-      <div class="takes"><span class="soft">for</span><WordPicker label="Currency" :words="bank.currency || 'any currency'" :choices="currencyChoices" :value="bank.currency" :disabled="disabled" @pick="bank.currency = $event" />
-        <button v-if="!disabled" type="button" class="word" :aria-label="`Take ${bank.name || 'this account'} off`" @click="form.banks.splice(index, 1)">take off</button></div>
+      <FormField v-model="bank.name" label="Bank" :disabled="disabled" /><FormField
+        v-model="bank.iban"
+        label="IBAN"
+        mono
+        :disabled="disabled"
+        :wrong="wrongs[`banks.${index}.iban`]"
+      /><FormField
+        v-model="bank.bic"
+        label="BIC"
+        mono
+        :disabled="disabled"
+        :wrong="wrongs[`banks.${index}.bic`]"
+      />
+      <div class="takes">
+        <span class="soft">for</span
+        ><WordPicker
+          label="Currency"
+          :words="bank.currency || 'any currency'"
+          :choices="currencyChoices"
+          :value="bank.currency"
+          :disabled="disabled"
+          @pick="bank.currency = $event"
+        />
+        <button
+          v-if="!disabled"
+          type="button"
+          class="word"
+          :aria-label="`Take ${bank.name || 'this account'} off`"
+          @click="form.banks.splice(index, 1)"
+        >
+          take off
+        </button>
+      </div>
     </div>
-    <p class="soft">{{ form.banks.length === 0 ? 'Without an account invoices do not say where to pay.' : 'A paper names the account of its currency, else the first that takes any.' }} <button v-if="!disabled && form.banks.length < 12" type="button" class="word" data-test="add-bank" @click="form.banks.push({ name: '', iban: '', bic: '', currency: '' })">add an account</button></p>
+    <p class="soft">
+      {{
+        form.banks.length === 0
+          ? 'Without an account invoices do not say where to pay.'
+          : 'A paper names the account of its currency, else the first that takes any.'
+      }}
+      <button
+        v-if="!disabled && form.banks.length < 12"
+        type="button"
+        class="word"
+        data-test="add-bank"
+        @click="form.banks.push({ name: '', iban: '', bic: '', currency: '' })"
+      >
+        add an account
+      </button>
+    </p>
     <h2>Sender of emails</h2>
     <div class="grid">
-      <FormField v-model="form.senderName" label="Name" :disabled="disabled" :wrong="wrongs.senderName" /><FormField v-model="form.senderAddress" label="Address" :disabled="disabled" :wrong="wrongs.senderAddress" /><FormField v-model="form.replyTo" label="Answers go to" :disabled="disabled" :wrong="wrongs.replyTo" />
+      <FormField
+        v-model="form.senderName"
+        label="Name"
+        :disabled="disabled"
+        :wrong="wrongs.senderName"
+      /><FormField
+        v-model="form.senderAddress"
+        label="Address"
+        :disabled="disabled"
+        :wrong="wrongs.senderAddress"
+      /><FormField
+        v-model="form.replyTo"
+        label="Answers go to"
+        :disabled="disabled"
+        :wrong="wrongs.replyTo"
+      />
     </div>
   </div>
-  <footer v-if="!disabled" class="foot-bar"><span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-brand" @click="keep">Keep the brand</VBtn></footer>
+  <footer v-if="!disabled" class="foot-bar">
+    <span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn
+      variant="flat"
+      class="go"
+      :disabled="!dirty || busy"
+      data-test="keep-brand"
+      @click="keep"
+      >Keep the brand</VBtn
+    >
+  </footer>
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; padding: 12px 16px; }
-h2 { margin: 12px 0 6px; }
-h2:first-child { margin-top: 0; }
-.grid { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 14px; }
-.bank { display: grid; grid-template-columns: 1fr 256px 116px; gap: 4px 14px; margin-bottom: 10px; }
-.takes { grid-column: 1 / 4; display: flex; gap: 8px; align-items: center; }
-.stack { display: flex; flex-direction: column; gap: 8px; }
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 12px 16px;
+}
+h2 {
+  margin: 12px 0 6px;
+}
+h2:first-child {
+  margin-top: 0;
+}
+.grid {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 14px;
+}
+.bank {
+  display: grid;
+  grid-template-columns: 1fr 256px 116px;
+  gap: 4px 14px;
+  margin-bottom: 10px;
+}
+.takes {
+  grid-column: 1 / 4;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.stack {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
 </style>

@@ -1,19 +1,37 @@
 <script setup lang="ts">
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { hideableSums, paperFamilies, type HideableSum, type Stationery } from '../../../core/stationery/stationery'
+import {
+  hideableSums,
+  paperFamilies,
+  type HideableSum,
+  type Stationery,
+} from '../../../core/stationery/stationery'
 import type { BrandView } from '../../../server/services/house/change'
 
 /** How a brand's papers look, of one kind or all alike: design, fonts, colours and logo; the true paper stands beside it. */
-const props = defineProps<{ brand: BrandView, kind: DocumentKind, kinds: { value: string, words: string }[] }>()
-const emit = defineEmits<{ kept: [], kind: [kind: DocumentKind] }>()
+const props = defineProps<{
+  brand: BrandView
+  kind: DocumentKind
+  kinds: { value: string; words: string }[]
+}>()
+const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const busy = ref(false)
 /** A change is for all kinds of paper unless one is chosen. */
 const only = ref('')
-const scopes = computed(() => [{ value: '', words: 'all its papers' }, ...props.kinds.map(one => ({ value: one.value, words: `${one.words} only` }))])
+const scopes = computed(() => [
+  { value: '', words: 'all its papers' },
+  ...props.kinds.map((one) => ({ value: one.value, words: `${one.words} only` })),
+])
 const design = computed(() => props.brand.stationery.design)
-const formOf = (look: Stationery) => ({ design: look.design, headingFamily: look.headingFamily, textFamily: look.textFamily, colours: { ...look.colours }, hiddenSums: [...look.hiddenSums ?? []] })
+const formOf = (look: Stationery) => ({
+  design: look.design,
+  headingFamily: look.headingFamily,
+  textFamily: look.textFamily,
+  colours: { ...look.colours },
+  hiddenSums: [...(look.hiddenSums ?? [])],
+})
 const form = ref(formOf(design.value))
 const width = ref(String(design.value.logo?.width ?? 20))
 const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(design.value)))
@@ -25,7 +43,10 @@ watch(design, (now) => {
 async function change(body: object, said: string) {
   busy.value = true
   await attempt(async () => {
-    await callApi(`/api/brands/${props.brand.id}/look`, { method: 'POST', body: { ...body, ...(only.value ? { kind: only.value } : {}) } })
+    await callApi(`/api/brands/${props.brand.id}/look`, {
+      method: 'POST',
+      body: { ...body, ...(only.value ? { kind: only.value } : {}) },
+    })
     useToasts().say(said)
     emit('kept')
   })
@@ -43,55 +64,213 @@ async function upload(event: Event) {
   if (!file) return
   const bytes = new Uint8Array(await file.arrayBuffer())
   let text = ''
-  for (let at = 0; at < bytes.length; at += 8192) text += String.fromCharCode(...bytes.subarray(at, at + 8192))
+  for (let at = 0; at < bytes.length; at += 8192)
+    text += String.fromCharCode(...bytes.subarray(at, at + 8192))
   await change({ picture: btoa(text) }, 'The logo is on the paper.')
   input.value = ''
 }
-const keep = () => dirty.value && !busy.value && change(form.value, 'The look is kept. Papers made from now on have it.')
+const keep = () =>
+  dirty.value && !busy.value && change(form.value, 'The look is kept. Papers made from now on have it.')
 useMainKey(() => void keep())
 
-const designs = [{ value: 'plain', words: 'plain, with hairlines on white' }, { value: 'bold', words: 'bold, with a band of colour at the head' }]
-const sumWords: Record<HideableSum, string> = { lines: 'the sum of lines', net: 'the net sum', tax: 'the tax by rate' }
-const sumChoices = hideableSums.map(value => ({ value, words: sumWords[value] }))
-const toggleSum = (value: HideableSum) => {
-  form.value.hiddenSums = form.value.hiddenSums.includes(value) ? form.value.hiddenSums.filter(one => one !== value) : [...form.value.hiddenSums, value]
+const designs = [
+  { value: 'plain', words: 'plain, with hairlines on white' },
+  { value: 'bold', words: 'bold, with a band of colour at the head' },
+]
+const sumWords: Record<HideableSum, string> = {
+  lines: 'the sum of lines',
+  net: 'the net sum',
+  tax: 'the tax by rate',
 }
-const families = paperFamilies.map(value => ({ value, words: value }))
-const colourNames = { brand: 'Brand: heading and band', accent: 'Accent: behind the sum to pay', ground: 'Ground: pale boxes and rows' } as const
+const sumChoices = hideableSums.map((value) => ({ value, words: sumWords[value] }))
+const toggleSum = (value: HideableSum) => {
+  form.value.hiddenSums = form.value.hiddenSums.includes(value)
+    ? form.value.hiddenSums.filter((one) => one !== value)
+    : [...form.value.hiddenSums, value]
+}
+const families = paperFamilies.map((value) => ({ value, words: value }))
+const colourNames = {
+  brand: 'Brand: heading and band',
+  accent: 'Accent: behind the sum to pay',
+  ground: 'Ground: pale boxes and rows',
+} as const
 </script>
 
 <template>
   <div class="body">
-    <p class="sentence">On <WordPicker label="Papers" :words="scopes.find(one => one.value === only)!.words" :choices="scopes" :value="only" :disabled="disabled" @pick="choose($event)" /> the design is <WordPicker label="Design" :words="designs.find(one => one.value === form.design)!.words" :choices="designs" :value="form.design" :disabled="disabled" @pick="form.design = $event as 'plain' | 'bold'" />,
-      headings are set in <WordPicker label="Font of headings" :words="form.headingFamily" :choices="families" :value="form.headingFamily" :disabled="disabled" @pick="form.headingFamily = $event" />,
-      text in <WordPicker label="Font of text" :words="form.textFamily" :choices="families" :value="form.textFamily" :disabled="disabled" @pick="form.textFamily = $event" />. Above the sum to pay <WordPicker label="Left out" several :words="form.hiddenSums.length ? `${form.hiddenSums.map(one => sumWords[one]).join(' and ')} ${form.hiddenSums.length > 1 ? 'are' : 'is'} left out` : 'nothing is left out'" :choices="sumChoices" :value="form.hiddenSums" :disabled="disabled" @pick="toggleSum($event as HideableSum)" />.</p>
-    <p v-if="form.hiddenSums.includes('tax') && form.design === 'bold' && kindFacts[kind].books" class="notice wait">{{ kindFacts[kind].many.replace(/^./, first => first.toUpperCase()) }} must say their tax by rate, and this design says it nowhere else.</p>
+    <p class="sentence">
+      On
+      <WordPicker
+        label="Papers"
+        :words="scopes.find((one) => one.value === only)!.words"
+        :choices="scopes"
+        :value="only"
+        :disabled="disabled"
+        @pick="choose($event)"
+      />
+      the design is
+      <WordPicker
+        label="Design"
+        :words="designs.find((one) => one.value === form.design)!.words"
+        :choices="designs"
+        :value="form.design"
+        :disabled="disabled"
+        @pick="form.design = $event as 'plain' | 'bold'"
+      />, headings are set in
+      <WordPicker
+        label="Font of headings"
+        :words="form.headingFamily"
+        :choices="families"
+        :value="form.headingFamily"
+        :disabled="disabled"
+        @pick="form.headingFamily = $event"
+      />, text in
+      <WordPicker
+        label="Font of text"
+        :words="form.textFamily"
+        :choices="families"
+        :value="form.textFamily"
+        :disabled="disabled"
+        @pick="form.textFamily = $event"
+      />. Above the sum to pay
+      <WordPicker
+        label="Left out"
+        several
+        :words="
+          form.hiddenSums.length
+            ? `${form.hiddenSums.map((one) => sumWords[one]).join(' and ')} ${form.hiddenSums.length > 1 ? 'are' : 'is'} left out`
+            : 'nothing is left out'
+        "
+        :choices="sumChoices"
+        :value="form.hiddenSums"
+        :disabled="disabled"
+        @pick="toggleSum($event as HideableSum)"
+      />.
+    </p>
+    <p
+      v-if="form.hiddenSums.includes('tax') && form.design === 'bold' && kindFacts[kind].books"
+      class="notice wait"
+    >
+      {{ kindFacts[kind].many.replace(/^./, (first) => first.toUpperCase()) }} must say their tax by rate, and
+      this design says it nowhere else.
+    </p>
     <h2>Colours</h2>
     <div class="colours">
-      <label v-for="(words, name) in colourNames" :key="name"><input v-model="form.colours[name]" type="color" :disabled="disabled"><span>{{ words }}<br><span class="mono soft">{{ form.colours[name] }}</span></span></label>
+      <label v-for="(words, name) in colourNames" :key="name"
+        ><input v-model="form.colours[name]" type="color" :disabled="disabled" /><span
+          >{{ words }}<br /><span class="mono soft">{{ form.colours[name] }}</span></span
+        ></label
+      >
     </div>
     <h2>Logo</h2>
     <div class="logo">
-      <label class="file"><span>{{ design.logo ? 'Another picture' : 'A picture' }} (SVG, PNG or JPEG, at most 2 MB)</span><input type="file" accept="image/png,image/jpeg,image/svg+xml" :disabled="disabled || busy" data-test="logo" @change="upload"></label>
-      <form class="width" @submit.prevent="change({ width: Number(width) }, `The logo is ${width} mm wide.`)"><FormField v-model="width" label="Width in mm" mono :disabled="disabled" /><VBtn type="submit" :disabled="disabled || busy || Number(width) === design.logo?.width">Set the width</VBtn></form>
-      <VBtn v-if="design.logo && !disabled" :disabled="busy" @click="change({ noLogo: true }, 'The paper goes without a logo now.')">Take the logo off</VBtn>
+      <label class="file"
+        ><span>{{ design.logo ? 'Another picture' : 'A picture' }} (SVG, PNG or JPEG, at most 2 MB)</span
+        ><input
+          type="file"
+          accept="image/png,image/jpeg,image/svg+xml"
+          :disabled="disabled || busy"
+          data-test="logo"
+          @change="upload"
+      /></label>
+      <form class="width" @submit.prevent="change({ width: Number(width) }, `The logo is ${width} mm wide.`)">
+        <FormField v-model="width" label="Width in mm" mono :disabled="disabled" /><VBtn
+          type="submit"
+          :disabled="disabled || busy || Number(width) === design.logo?.width"
+          >Set the width</VBtn
+        >
+      </form>
+      <VBtn
+        v-if="design.logo && !disabled"
+        :disabled="busy"
+        @click="change({ noLogo: true }, 'The paper goes without a logo now.')"
+        >Take the logo off</VBtn
+      >
     </div>
-    <p v-if="!only" class="soft">Shown is the paper of {{ kindFacts[kind].many }}; a change is for every kind.</p>
-    <p class="soft">A logo with see-through parts is laid on {{ form.design === 'bold' ? 'the brand colour' : 'white' }} once, so upload it again after changing that.</p>
+    <p v-if="!only" class="soft">
+      Shown is the paper of {{ kindFacts[kind].many }}; a change is for every kind.
+    </p>
+    <p class="soft">
+      A logo with see-through parts is laid on
+      {{ form.design === 'bold' ? 'the brand colour' : 'white' }} once, so upload it again after changing
+      that.
+    </p>
   </div>
-  <footer v-if="!disabled" class="foot-bar"><span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-look" @click="keep">Keep the look</VBtn></footer>
+  <footer v-if="!disabled" class="foot-bar">
+    <span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn
+      variant="flat"
+      class="go"
+      :disabled="!dirty || busy"
+      data-test="keep-look"
+      @click="keep"
+      >Keep the look</VBtn
+    >
+  </footer>
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; padding: 14px 16px; }
-.sentence { white-space: normal; font-size: 15px; line-height: 2; margin: 0; }
-h2 { margin: 16px 0 8px; }
-.colours { display: flex; flex-direction: column; gap: 8px; }
-.colours label { display: flex; gap: 12px; align-items: center; }
-.colours input { width: 52px; height: 36px; border: 1px solid var(--faint-ink); border-radius: 4px; padding: 2px; background: var(--paper); }
-.logo { display: flex; flex-wrap: wrap; gap: 14px 20px; align-items: end; }
-.file span { display: block; font-size: 12.5px; color: var(--soft-ink); }
-.file input { font: inherit; max-width: 300px; }
-.file input::file-selector-button { font: inherit; font-weight: 600; border: 1px solid var(--rule); border-radius: 4px; background: var(--paper); padding: 6px 12px; margin-right: 10px; color: var(--ink); cursor: pointer; }
-.width { display: flex; gap: 8px; align-items: end; width: 250px; }
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+.sentence {
+  white-space: normal;
+  font-size: 15px;
+  line-height: 2;
+  margin: 0;
+}
+h2 {
+  margin: 16px 0 8px;
+}
+.colours {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.colours label {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.colours input {
+  width: 52px;
+  height: 36px;
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 2px;
+  background: var(--paper);
+}
+.logo {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px 20px;
+  align-items: end;
+}
+.file span {
+  display: block;
+  font-size: 12.5px;
+  color: var(--soft-ink);
+}
+.file input {
+  font: inherit;
+  max-width: 300px;
+}
+.file input::file-selector-button {
+  font: inherit;
+  font-weight: 600;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--paper);
+  padding: 6px 12px;
+  margin-right: 10px;
+  color: var(--ink);
+  cursor: pointer;
+}
+.width {
+  display: flex;
+  gap: 8px;
+  align-items: end;
+  width: 250px;
+}
 </style>

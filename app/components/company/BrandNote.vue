@@ -6,50 +6,81 @@ import type { EmailLook } from '../../../core/covernotes/email-look'
 import type { BrandView } from '../../../server/services/house/change'
 
 /** The email that carries a kind of paper, per language: subject and text, read with example fields beside it. */
-const props = defineProps<{ brand: BrandView, kind: DocumentKind, kinds: { value: string, words: string }[] }>()
-const emit = defineEmits<{ kept: [], kind: [kind: DocumentKind] }>()
+const props = defineProps<{
+  brand: BrandView
+  kind: DocumentKind
+  kinds: { value: string; words: string }[]
+}>()
+const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const language = ref<Language>('en')
-const note = computed(() => props.brand.notes.find(one => one.language === language.value))
+const note = computed(() => props.brand.notes.find((one) => one.language === language.value))
 const subject = ref('')
 const text = ref('')
-const filled = shallowRef<{ subject: string, html: string }>()
+const filled = shallowRef<{ subject: string; html: string }>()
 const wrong = ref('')
 const busy = ref(false)
 const look = ref<EmailLook>({ ...props.brand.emailLook })
 const lookDirty = computed(() => JSON.stringify(look.value) !== JSON.stringify(props.brand.emailLook))
-const noteDirty = computed(() => subject.value !== (note.value?.subject ?? '') || text.value !== (note.value?.text ?? ''))
+const noteDirty = computed(
+  () => subject.value !== (note.value?.subject ?? '') || text.value !== (note.value?.text ?? ''),
+)
 
 const dirty = computed(() => noteDirty.value || lookDirty.value)
 
-watch(() => props.brand.emailLook, (now) => {
-  look.value = { ...now }
-})
-watch(note, (now) => {
-  subject.value = now?.subject ?? ''
-  text.value = now?.text ?? ''
-}, { immediate: true })
+watch(
+  () => props.brand.emailLook,
+  (now) => {
+    look.value = { ...now }
+  },
+)
+watch(
+  note,
+  (now) => {
+    subject.value = now?.subject ?? ''
+    text.value = now?.text ?? ''
+  },
+  { immediate: true },
+)
 
 let timer: ReturnType<typeof setTimeout> | undefined
-watch([subject, text, look, language], () => {
-  clearTimeout(timer)
-  timer = setTimeout(async () => {
-    try {
-      filled.value = await callApi('/api/cover-note-preview', { method: 'POST', body: { subject: subject.value, text: text.value, brandId: props.brand.id, look: look.value, language: language.value } })
-      wrong.value = ''
-    } catch (error) {
-      wrong.value = (error as Error).message
-    }
-  }, 200)
-}, { immediate: true, deep: true })
+watch(
+  [subject, text, look, language],
+  () => {
+    clearTimeout(timer)
+    timer = setTimeout(async () => {
+      try {
+        filled.value = await callApi('/api/cover-note-preview', {
+          method: 'POST',
+          body: {
+            subject: subject.value,
+            text: text.value,
+            brandId: props.brand.id,
+            look: look.value,
+            language: language.value,
+          },
+        })
+        wrong.value = ''
+      } catch (error) {
+        wrong.value = (error as Error).message
+      }
+    }, 200)
+  },
+  { immediate: true, deep: true },
+)
 
 async function keep() {
   if (!dirty.value || busy.value || wrong.value) return
   busy.value = true
   await attempt(async () => {
-    if (lookDirty.value) await callApi(`/api/brands/${props.brand.id}/email-look`, { method: 'PUT', body: look.value })
-    if (noteDirty.value) await callApi(`/api/brands/${props.brand.id}/cover-note`, { method: 'PUT', body: { kind: props.kind, language: language.value, subject: subject.value, text: text.value } })
+    if (lookDirty.value)
+      await callApi(`/api/brands/${props.brand.id}/email-look`, { method: 'PUT', body: look.value })
+    if (noteDirty.value)
+      await callApi(`/api/brands/${props.brand.id}/cover-note`, {
+        method: 'PUT',
+        body: { kind: props.kind, language: language.value, subject: subject.value, text: text.value },
+      })
     useToasts().say('Kept. Emails from now on read and look like this.')
     emit('kept')
   })
@@ -57,34 +88,154 @@ async function keep() {
 }
 useMainKey(() => void keep())
 const braces = (name: string) => `{{ ${name} }${'}'}`
-const headings = [{ value: 'line', words: 'the name under a line' }, { value: 'band', words: 'the name on a band' }, { value: 'none', words: 'no heading, like a letter' }]
-const colours = [{ value: 'brand', words: 'the brand colour' }, { value: 'accent', words: 'the accent colour' }]
-const letters = [{ value: 'sans', words: 'plain letters' }, { value: 'serif', words: 'book letters' }]
-const wordsOf = (choices: { value: string, words: string }[], value: string) => choices.find(one => one.value === value)!.words
-const languages = [{ value: 'en', words: 'English' }, { value: 'de', words: 'German' }, { value: 'fr', words: 'French' }]
+const headings = [
+  { value: 'line', words: 'the name under a line' },
+  { value: 'band', words: 'the name on a band' },
+  { value: 'none', words: 'no heading, like a letter' },
+]
+const colours = [
+  { value: 'brand', words: 'the brand colour' },
+  { value: 'accent', words: 'the accent colour' },
+]
+const letters = [
+  { value: 'sans', words: 'plain letters' },
+  { value: 'serif', words: 'book letters' },
+]
+const wordsOf = (choices: { value: string; words: string }[], value: string) =>
+  choices.find((one) => one.value === value)!.words
+const languages = [
+  { value: 'en', words: 'English' },
+  { value: 'de', words: 'German' },
+  { value: 'fr', words: 'French' },
+]
 </script>
 
 <template>
   <div class="body">
-    <h2>With <WordPicker label="Kind" :words="kindFacts[kind].many" :choices="kinds" :value="kind" @pick="emit('kind', $event as DocumentKind)" />, in <WordPicker label="Language" :words="languages.find(one => one.value === language)!.words" :choices="languages" :value="language" @pick="language = $event as Language" /> <span class="soft small">version {{ note?.version ?? 0 }}</span></h2>
+    <h2>
+      With
+      <WordPicker
+        label="Kind"
+        :words="kindFacts[kind].many"
+        :choices="kinds"
+        :value="kind"
+        @pick="emit('kind', $event as DocumentKind)"
+      />, in
+      <WordPicker
+        label="Language"
+        :words="languages.find((one) => one.value === language)!.words"
+        :choices="languages"
+        :value="language"
+        @pick="language = $event as Language"
+      />
+      <span class="soft small">version {{ note?.version ?? 0 }}</span>
+    </h2>
     <FormField v-model="subject" label="Subject" :disabled="disabled" />
-    <FormField v-model="text" label="Text; an empty line begins a new paragraph" :lines="11" :disabled="disabled" />
-    <p class="soft small">Merge fields: <code v-for="name in mergeFieldNames" :key="name">{{ braces(name) }}</code></p>
+    <FormField
+      v-model="text"
+      label="Text; an empty line begins a new paragraph"
+      :lines="11"
+      :disabled="disabled"
+    />
+    <p class="soft small">
+      Merge fields: <code v-for="name in mergeFieldNames" :key="name">{{ braces(name) }}</code>
+    </p>
     <h2>Every email of {{ brand.name }}</h2>
-    <p class="sentence">begins with <WordPicker label="Heading" :words="wordsOf(headings, look.heading)" :choices="headings" :value="look.heading" :disabled="disabled" @pick="look.heading = $event as EmailLook['heading']" /> in <WordPicker label="Colour" :words="wordsOf(colours, look.colour)" :choices="colours" :value="look.colour" :disabled="disabled" @pick="look.colour = $event as EmailLook['colour']" />, is set in <WordPicker label="Letters" :words="wordsOf(letters, look.letters)" :choices="letters" :value="look.letters" :disabled="disabled" @pick="look.letters = $event as EmailLook['letters']" />, and closes with:</p>
-    <FormField v-model="look.closing" label="Closing words, in all languages; may be empty" :lines="2" :disabled="disabled" />
+    <p class="sentence">
+      begins with
+      <WordPicker
+        label="Heading"
+        :words="wordsOf(headings, look.heading)"
+        :choices="headings"
+        :value="look.heading"
+        :disabled="disabled"
+        @pick="look.heading = $event as EmailLook['heading']"
+      />
+      in
+      <WordPicker
+        label="Colour"
+        :words="wordsOf(colours, look.colour)"
+        :choices="colours"
+        :value="look.colour"
+        :disabled="disabled"
+        @pick="look.colour = $event as EmailLook['colour']"
+      />, is set in
+      <WordPicker
+        label="Letters"
+        :words="wordsOf(letters, look.letters)"
+        :choices="letters"
+        :value="look.letters"
+        :disabled="disabled"
+        @pick="look.letters = $event as EmailLook['letters']"
+      />, and closes with:
+    </p>
+    <FormField
+      v-model="look.closing"
+      label="Closing words, in all languages; may be empty"
+      :lines="2"
+      :disabled="disabled"
+    />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-    <Teleport v-else-if="filled" defer to="#email-preview"><p class="subject"><span class="soft">Subject</span> <strong>{{ filled.subject }}</strong></p><iframe :srcdoc="filled.html" sandbox="" title="The email with example fields" /></Teleport>
+    <Teleport v-else-if="filled" defer to="#email-preview"
+      ><p class="subject">
+        <span class="soft">Subject</span> <strong>{{ filled.subject }}</strong>
+      </p>
+      <iframe :srcdoc="filled.html" sandbox="" title="The email with example fields"
+    /></Teleport>
   </div>
-  <footer v-if="!disabled" class="foot-bar"><span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn variant="flat" class="go" :disabled="!dirty || busy || !!wrong" @click="keep">Keep the cover note</VBtn></footer>
+  <footer v-if="!disabled" class="foot-bar">
+    <span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn
+      variant="flat"
+      class="go"
+      :disabled="!dirty || busy || !!wrong"
+      @click="keep"
+      >Keep the cover note</VBtn
+    >
+  </footer>
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; padding: 14px 16px; display: flex; flex-direction: column; gap: 8px; }
-.small { font-size: 13px; font-weight: 400; margin: 0; }
-h2 { margin-top: 4px; }
-.sentence { white-space: normal; margin: 0; line-height: 1.9; }
-code { font-family: var(--mono); font-size: 12.5px; background: var(--ledger); padding: 1px 4px; border-radius: 3px; margin-right: 4px; color: var(--ink); white-space: nowrap; }
-.subject { margin: 0; padding: 10px 14px; background: var(--paper); border-bottom: 1px solid var(--rule); }
-iframe { flex: 1; width: 100%; border: 0; background: #f4f4f2; }
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.small {
+  font-size: 13px;
+  font-weight: 400;
+  margin: 0;
+}
+h2 {
+  margin-top: 4px;
+}
+.sentence {
+  white-space: normal;
+  margin: 0;
+  line-height: 1.9;
+}
+code {
+  font-family: var(--mono);
+  font-size: 12.5px;
+  background: var(--ledger);
+  padding: 1px 4px;
+  border-radius: 3px;
+  margin-right: 4px;
+  color: var(--ink);
+  white-space: nowrap;
+}
+.subject {
+  margin: 0;
+  padding: 10px 14px;
+  background: var(--paper);
+  border-bottom: 1px solid var(--rule);
+}
+iframe {
+  flex: 1;
+  width: 100%;
+  border: 0;
+  background: #f4f4f2;
+}
 </style>

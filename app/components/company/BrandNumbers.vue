@@ -1,108 +1,348 @@
 <script setup lang="ts">
-import { checkSeries, formatNumber, nextCounter, periodOf, type NumberSeries, type Restart } from '../../../core/numbering/series'
+import {
+  checkSeries,
+  formatNumber,
+  nextCounter,
+  periodOf,
+  type NumberSeries,
+  type Restart,
+} from '../../../core/numbering/series'
 import { dayInZone, makeDay, parseDay } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { BrandView, SeriesView } from '../../../server/services/house/change'
 
 /** How a kind of paper is numbered, with the first, next and after-restart number shown while one types. Worked out by the same core that draws them. */
-const props = defineProps<{ brand: BrandView, kind: DocumentKind, kinds: { value: string, words: string }[] }>()
-const emit = defineEmits<{ kept: [], kind: [kind: DocumentKind] }>()
+const props = defineProps<{
+  brand: BrandView
+  kind: DocumentKind
+  kinds: { value: string; words: string }[]
+}>()
+const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const busy = ref(false)
 
 /** The series for all, or one for a country or a currency; 0 while a new one is written. */
-const all = computed<SeriesView[]>(() => [...props.brand.series ? [props.brand.series] : [], ...props.brand.closerSeries])
+const all = computed<SeriesView[]>(() => [
+  ...(props.brand.series ? [props.brand.series] : []),
+  ...props.brand.closerSeries,
+])
 const seriesId = ref(props.brand.series?.id ?? 0)
-const fresh: SeriesView = { id: 0, kind: props.kind, brandId: props.brand.id, country: '', currency: '', prefix: '', suffix: '', length: 5, start: 1, restart: 'year', businessYearStart: 1, source: 'own', counters: [] }
-const series = computed(() => all.value.find(one => one.id === seriesId.value) ?? { ...fresh, prefix: `${all.value[0]?.prefix ?? ''}` })
+const fresh: SeriesView = {
+  id: 0,
+  kind: props.kind,
+  brandId: props.brand.id,
+  country: '',
+  currency: '',
+  prefix: '',
+  suffix: '',
+  length: 5,
+  start: 1,
+  restart: 'year',
+  businessYearStart: 1,
+  source: 'own',
+  counters: [],
+}
+const series = computed(
+  () =>
+    all.value.find((one) => one.id === seriesId.value) ?? {
+      ...fresh,
+      prefix: `${all.value[0]?.prefix ?? ''}`,
+    },
+)
 const scope = ref({ country: '', currency: '' })
-const scopeWords = (one: { country: string, currency: string }) => [one.country && `customers in ${one.country}`, one.currency && `papers in ${one.currency}`].filter(Boolean).join(' and ') || 'all'
-const seriesChoices = computed(() => [...all.value.map(one => ({ value: String(one.id), words: scopeWords(one) })), ...(disabled.value ? [] : [{ value: '0', words: 'another country or currency …' }])])
+const scopeWords = (one: { country: string; currency: string }) =>
+  [one.country && `customers in ${one.country}`, one.currency && `papers in ${one.currency}`]
+    .filter(Boolean)
+    .join(' and ') || 'all'
+const seriesChoices = computed(() => [
+  ...all.value.map((one) => ({ value: String(one.id), words: scopeWords(one) })),
+  ...(disabled.value ? [] : [{ value: '0', words: 'another country or currency …' }]),
+])
 
-const formOf = (series: NumberSeries) => ({ prefix: series.prefix, suffix: series.suffix, length: String(series.length), start: String(series.start), restart: series.restart as string, businessYearStart: String(series.businessYearStart), source: series.source ?? 'own' })
+const formOf = (series: NumberSeries) => ({
+  prefix: series.prefix,
+  suffix: series.suffix,
+  length: String(series.length),
+  start: String(series.start),
+  restart: series.restart as string,
+  businessYearStart: String(series.businessYearStart),
+  source: series.source ?? 'own',
+})
 const form = ref(formOf(series.value))
 watch(series, (now) => {
   form.value = formOf(now)
 })
 const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(series.value)))
-const typed = computed<NumberSeries>(() => ({ prefix: form.value.prefix, suffix: form.value.suffix, length: Number(form.value.length), start: Number(form.value.start), restart: form.value.restart as Restart, businessYearStart: Number(form.value.businessYearStart), source: form.value.source as 'own' | 'order' }))
+const typed = computed<NumberSeries>(() => ({
+  prefix: form.value.prefix,
+  suffix: form.value.suffix,
+  length: Number(form.value.length),
+  start: Number(form.value.start),
+  restart: form.value.restart as Restart,
+  businessYearStart: Number(form.value.businessYearStart),
+  source: form.value.source as 'own' | 'order',
+}))
 const wrong = computed(() => {
   try {
     checkSeries(typed.value)
     return { field: '', words: '' }
   } catch (error) {
-    return { field: (error as { about?: { field?: string } }).about?.field ?? '', words: (error as Error).message }
+    return {
+      field: (error as { about?: { field?: string } }).about?.field ?? '',
+      words: (error as Error).message,
+    }
   }
 })
 
 const today = dayInZone(new Date(), session.house!.company.timeZone)
-const sample = (counter: number, date = today) => formatNumber(typed.value, counter, { date, brand: props.brand.code, order: 'SO-20931' })
-const last = computed(() => series.value.counters.find(counter => counter.period === periodOf(typed.value, today))?.last)
+const sample = (counter: number, date = today) =>
+  formatNumber(typed.value, counter, { date, brand: props.brand.code, order: 'SO-20931' })
+const last = computed(
+  () => series.value.counters.find((counter) => counter.period === periodOf(typed.value, today))?.last,
+)
 /** A day in the period after this one. */
 const nextPeriod = computed(() => {
   const { year, month } = parseDay(today)
   if (typed.value.restart === 'month') return makeDay(year, month + 1, 1)
-  if (typed.value.restart === 'business year') return makeDay(month >= typed.value.businessYearStart ? year + 1 : year, typed.value.businessYearStart, 1)
+  if (typed.value.restart === 'business year')
+    return makeDay(month >= typed.value.businessYearStart ? year + 1 : year, typed.value.businessYearStart, 1)
   return makeDay(year + 1, 1, 1)
 })
-const samples = computed(() => (wrong.value.words
-  ? []
-  : typed.value.source === 'order' ? [{ words: 'The first of an order', number: sample(1) }, { words: 'The second of the same order', number: sample(2) }] : [
-      { words: 'The next one', number: sample(nextCounter(typed.value, last.value)) },
-      { words: 'The first of all', number: sample(typed.value.start) },
-      ...(typed.value.restart === 'never' ? [] : [{ words: typed.value.restart === 'month' ? 'The first of a new month' : typed.value.restart === 'business year' ? 'The first of the next business year' : 'The first of next year', number: sample(typed.value.start, nextPeriod.value) }]),
-    ]))
-const sources = [{ value: 'own', words: 'its own, counted' }, { value: 'order', words: 'the order’s number' }]
-const restarts = [{ value: 'never', words: 'never' }, { value: 'year', words: 'every year' }, { value: 'business year', words: 'every business year' }, { value: 'month', words: 'every month' }]
+const samples = computed(() =>
+  wrong.value.words
+    ? []
+    : typed.value.source === 'order'
+      ? [
+          { words: 'The first of an order', number: sample(1) },
+          { words: 'The second of the same order', number: sample(2) },
+        ]
+      : [
+          { words: 'The next one', number: sample(nextCounter(typed.value, last.value)) },
+          { words: 'The first of all', number: sample(typed.value.start) },
+          ...(typed.value.restart === 'never'
+            ? []
+            : [
+                {
+                  words:
+                    typed.value.restart === 'month'
+                      ? 'The first of a new month'
+                      : typed.value.restart === 'business year'
+                        ? 'The first of the next business year'
+                        : 'The first of next year',
+                  number: sample(typed.value.start, nextPeriod.value),
+                },
+              ]),
+        ],
+)
+const sources = [
+  { value: 'own', words: 'its own, counted' },
+  { value: 'order', words: 'the order’s number' },
+]
+const restarts = [
+  { value: 'never', words: 'never' },
+  { value: 'year', words: 'every year' },
+  { value: 'business year', words: 'every business year' },
+  { value: 'month', words: 'every month' },
+]
 
 async function keep() {
   if (!dirty.value || busy.value || wrong.value.words) return
   busy.value = true
   await attempt(async () => {
     if (series.value.id) await callApi(`/api/series/${series.value.id}`, { method: 'PUT', body: typed.value })
-    else seriesId.value = (await callApi<{ id: number }>('/api/series', { method: 'POST', body: { ...typed.value, ...scope.value, brandId: props.brand.id, kind: props.kind } })).id
+    else
+      seriesId.value = (
+        await callApi<{ id: number }>('/api/series', {
+          method: 'POST',
+          body: { ...typed.value, ...scope.value, brandId: props.brand.id, kind: props.kind },
+        })
+      ).id
     useToasts().say('The number series is kept.')
     emit('kept')
   })
   busy.value = false
 }
-const takeAway = () => attempt(async () => {
-  await callApi(`/api/series/${series.value.id}`, { method: 'DELETE' })
-  useToasts().say('The series is taken away.')
-  seriesId.value = props.brand.series?.id ?? 0
-  emit('kept')
-})
+const takeAway = () =>
+  attempt(async () => {
+    await callApi(`/api/series/${series.value.id}`, { method: 'DELETE' })
+    useToasts().say('The series is taken away.')
+    seriesId.value = props.brand.series?.id ?? 0
+    emit('kept')
+  })
 useMainKey(() => void keep())
 </script>
 
 <template>
   <div class="body">
-    <h2>Numbers of <WordPicker label="Kind" :words="kindFacts[kind].many" :choices="kinds" :value="kind" @pick="emit('kind', $event as DocumentKind)" />, {{ brand.name }}, for <WordPicker label="Series for" :words="seriesId ? scopeWords(series) : 'another country or currency'" :choices="seriesChoices" :value="String(seriesId)" @pick="seriesId = Number($event)" /></h2>
-    <div v-if="!seriesId" class="grid"><FormField v-model="scope.country" label="Country of the customer, as in the address; may be empty" /><FormField v-model="scope.currency" label="Currency, like GBP; may be empty" mono /></div>
-    <p>The number is <WordPicker label="Number is" :words="sources.find(one => one.value === form.source)!.words" :choices="sources" :value="form.source" :disabled="disabled" @pick="form.source = $event as 'own' | 'order'" />.</p>
-    <div class="parts">
-      <FormField v-model="form.prefix" label="Before the counter" mono :disabled="disabled" :wrong="wrong.field === 'prefix' ? wrong.words : ''" />
-      <FormField v-model="form.length" label="Digits" mono :disabled="disabled" :wrong="wrong.field === 'length' ? wrong.words : ''" />
-      <FormField v-model="form.suffix" label="After it" mono :disabled="disabled" :wrong="wrong.field === 'suffix' ? wrong.words : ''" />
-      <FormField v-model="form.start" label="Starts at" mono :disabled="disabled" :wrong="wrong.field === 'start' ? wrong.words : ''" />
+    <h2>
+      Numbers of
+      <WordPicker
+        label="Kind"
+        :words="kindFacts[kind].many"
+        :choices="kinds"
+        :value="kind"
+        @pick="emit('kind', $event as DocumentKind)"
+      />, {{ brand.name }}, for
+      <WordPicker
+        label="Series for"
+        :words="seriesId ? scopeWords(series) : 'another country or currency'"
+        :choices="seriesChoices"
+        :value="String(seriesId)"
+        @pick="seriesId = Number($event)"
+      />
+    </h2>
+    <div v-if="!seriesId" class="grid">
+      <FormField
+        v-model="scope.country"
+        label="Country of the customer, as in the address; may be empty"
+      /><FormField v-model="scope.currency" label="Currency, like GBP; may be empty" mono />
     </div>
-    <p v-if="form.source === 'own'">It begins anew <WordPicker label="Restart" :words="restarts.find(one => one.value === form.restart)!.words" :choices="restarts" :value="form.restart" :disabled="disabled" @pick="form.restart = $event" />
-      <span v-if="form.restart === 'business year'">, which starts in month <input v-model="form.businessYearStart" class="month mono" :disabled="disabled" aria-label="First month of the business year"></span>.</p>
-    <p class="soft">Parts of the date of the document, the brand and the order: <code v-for="part in ['{year}', '{yy}', '{month}', '{day}', '{quarter}', '{brand}', '{order}']" :key="part">{{ part }}</code></p>
-    <dl data-test="samples"><template v-for="one in samples" :key="one.words"><dt>{{ one.words }}</dt><dd class="mono">{{ one.number }}</dd></template></dl>
-    <p v-if="series.counters.length" class="soft">Issued so far: <span v-for="counter in series.counters" :key="counter.period">{{ counter.period || 'all' }}: up to {{ counter.last }}. </span>Numbers go on from there; the start counts where none is issued yet.</p>
+    <p>
+      The number is
+      <WordPicker
+        label="Number is"
+        :words="sources.find((one) => one.value === form.source)!.words"
+        :choices="sources"
+        :value="form.source"
+        :disabled="disabled"
+        @pick="form.source = $event as 'own' | 'order'"
+      />.
+    </p>
+    <div class="parts">
+      <FormField
+        v-model="form.prefix"
+        label="Before the counter"
+        mono
+        :disabled="disabled"
+        :wrong="wrong.field === 'prefix' ? wrong.words : ''"
+      />
+      <FormField
+        v-model="form.length"
+        label="Digits"
+        mono
+        :disabled="disabled"
+        :wrong="wrong.field === 'length' ? wrong.words : ''"
+      />
+      <FormField
+        v-model="form.suffix"
+        label="After it"
+        mono
+        :disabled="disabled"
+        :wrong="wrong.field === 'suffix' ? wrong.words : ''"
+      />
+      <FormField
+        v-model="form.start"
+        label="Starts at"
+        mono
+        :disabled="disabled"
+        :wrong="wrong.field === 'start' ? wrong.words : ''"
+      />
+    </div>
+    <p v-if="form.source === 'own'">
+      It begins anew
+      <WordPicker
+        label="Restart"
+        :words="restarts.find((one) => one.value === form.restart)!.words"
+        :choices="restarts"
+        :value="form.restart"
+        :disabled="disabled"
+        @pick="form.restart = $event"
+      />
+      <span v-if="form.restart === 'business year'"
+        >, which starts in month
+        <input
+          v-model="form.businessYearStart"
+          class="month mono"
+          :disabled="disabled"
+          aria-label="First month of the business year" /></span
+      >.
+    </p>
+    <p class="soft">
+      Parts of the date of the document, the brand and the order:
+      <code
+        v-for="part in ['{year}', '{yy}', '{month}', '{day}', '{quarter}', '{brand}', '{order}']"
+        :key="part"
+        >{{ part }}</code
+      >
+    </p>
+    <dl data-test="samples">
+      <template v-for="one in samples" :key="one.words"
+        ><dt>{{ one.words }}</dt>
+        <dd class="mono">{{ one.number }}</dd></template
+      >
+    </dl>
+    <p v-if="series.counters.length" class="soft">
+      Issued so far:
+      <span v-for="counter in series.counters" :key="counter.period"
+        >{{ counter.period || 'all' }}: up to {{ counter.last }}. </span
+      >Numbers go on from there; the start counts where none is issued yet.
+    </p>
   </div>
-  <footer v-if="!disabled" class="foot-bar"><span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn v-if="series.id && (series.country || series.currency)" :disabled="busy" @click="takeAway">Take it away</VBtn><VBtn variant="flat" class="go" :disabled="!dirty || busy || !!wrong.words" data-test="keep-series" @click="keep">Keep the series</VBtn></footer>
+  <footer v-if="!disabled" class="foot-bar">
+    <span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn
+      v-if="series.id && (series.country || series.currency)"
+      :disabled="busy"
+      @click="takeAway"
+      >Take it away</VBtn
+    ><VBtn
+      variant="flat"
+      class="go"
+      :disabled="!dirty || busy || !!wrong.words"
+      data-test="keep-series"
+      @click="keep"
+      >Keep the series</VBtn
+    >
+  </footer>
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; padding: 14px 16px; }
-.parts { display: grid; grid-template-columns: 2fr 0.6fr 1.2fr 0.8fr; gap: 10px; margin: 10px 0 14px; }
-.grid { display: grid; grid-template-columns: 1.4fr 1fr; gap: 10px; margin: 8px 0; }
-.month { width: 44px; border: 1px solid var(--rule); border-radius: 4px; padding: 3px 6px; }
-code { font-family: var(--mono); background: var(--ledger); padding: 1px 5px; border-radius: 3px; margin-right: 5px; color: var(--ink); }
-dl { display: grid; grid-template-columns: 180px 1fr; gap: 8px; border-top: 1px solid var(--rule); border-bottom: 1px solid var(--rule); padding: 12px 0; margin: 14px 0; }
-dd { margin: 0; font-size: 17px; font-weight: 600; }
-dt { color: var(--soft-ink); }
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+.parts {
+  display: grid;
+  grid-template-columns: 2fr 0.6fr 1.2fr 0.8fr;
+  gap: 10px;
+  margin: 10px 0 14px;
+}
+.grid {
+  display: grid;
+  grid-template-columns: 1.4fr 1fr;
+  gap: 10px;
+  margin: 8px 0;
+}
+.month {
+  width: 44px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 3px 6px;
+}
+code {
+  font-family: var(--mono);
+  background: var(--ledger);
+  padding: 1px 5px;
+  border-radius: 3px;
+  margin-right: 5px;
+  color: var(--ink);
+}
+dl {
+  display: grid;
+  grid-template-columns: 180px 1fr;
+  gap: 8px;
+  border-top: 1px solid var(--rule);
+  border-bottom: 1px solid var(--rule);
+  padding: 12px 0;
+  margin: 14px 0;
+}
+dd {
+  margin: 0;
+  font-size: 17px;
+  font-weight: 600;
+}
+dt {
+  color: var(--soft-ink);
+}
 </style>

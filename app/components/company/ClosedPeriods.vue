@@ -26,7 +26,10 @@ const opens = computed(() => !!found.value?.closedUntil && until.value < found.v
 async function close() {
   busy.value = true
   await attempt(async () => {
-    await callApi('/api/periods', { method: 'POST', body: { until: until.value || null, reason: reason.value } })
+    await callApi('/api/periods', {
+      method: 'POST',
+      body: { until: until.value || null, reason: reason.value },
+    })
     useToasts().say(until.value ? `Closed up to ${longDay(until.value)}.` : 'All periods are open.')
     asking.value = false
     reason.value = ''
@@ -38,34 +41,94 @@ async function close() {
 
 <template>
   <div class="body">
-    <p class="sentence">Accounting periods are <strong>{{ found?.closedUntil ? `closed up to ${longDay(found.closedUntil)}` : 'all open' }}</strong>. Nothing is dated, issued, voided or credited into a closed one.</p>
+    <p class="sentence">
+      Accounting periods are
+      <strong>{{ found?.closedUntil ? `closed up to ${longDay(found.closedUntil)}` : 'all open' }}</strong>.
+      Nothing is dated, issued, voided or credited into a closed one.
+    </p>
     <form v-if="may" class="row" @submit.prevent="asking = true">
-      <label>Close up to and with <input v-model="until" type="date" data-test="close-until"></label>
-      <VBtn type="submit" :disabled="until === (found?.closedUntil ?? '')" data-test="close-period">{{ opens || !until ? 'Open again…' : 'Close…' }}</VBtn>
+      <label>Close up to and with <input v-model="until" type="date" data-test="close-until" /></label>
+      <VBtn type="submit" :disabled="until === (found?.closedUntil ?? '')" data-test="close-period">{{
+        opens || !until ? 'Open again…' : 'Close…'
+      }}</VBtn>
     </form>
     <template v-if="found?.waiting.length">
       <h2>Drafts that want a date in a closed period</h2>
-      <ul><li v-for="one in found.waiting" :key="one.paperId">{{ one.label }}, {{ longDay(one.date) }}</li></ul>
+      <ul>
+        <li v-for="one in found.waiting" :key="one.paperId">{{ one.label }}, {{ longDay(one.date) }}</li>
+      </ul>
     </template>
     <h2>What was closed and opened</h2>
     <ul>
-      <li v-for="one in found?.history ?? []" :key="String(one.at)"><span>{{ one.closedUntil ? `Closed up to ${longDay(one.closedUntil)}` : 'All opened' }}</span> <span class="soft">by {{ one.by }}, {{ fullTime(one.at) }}{{ one.reason ? `: ${one.reason}` : '' }}</span></li>
+      <li v-for="one in found?.history ?? []" :key="String(one.at)">
+        <span>{{ one.closedUntil ? `Closed up to ${longDay(one.closedUntil)}` : 'All opened' }}</span>
+        <span class="soft"
+          >by {{ one.by }}, {{ fullTime(one.at) }}{{ one.reason ? `: ${one.reason}` : '' }}</span
+        >
+      </li>
       <li v-if="found?.history.length === 0" class="soft">Nothing yet.</li>
     </ul>
   </div>
-  <Ask v-model="asking" :title="opens || !until ? `Open the periods after ${until ? longDay(until) : 'the beginning'} again?` : `Close everything up to ${longDay(until)}?`" :go="opens || !until ? 'Open' : 'Close'" :busy="busy" :disabled="(opens || !until) && !reason.trim()" @go="close">
-    <p v-if="!opens && until">From then on no document can bear a date up to that day. Only a supervisor can open it again, with a reason.</p>
+  <Ask
+    v-model="asking"
+    :title="
+      opens || !until
+        ? `Open the periods after ${until ? longDay(until) : 'the beginning'} again?`
+        : `Close everything up to ${longDay(until)}?`
+    "
+    :go="opens || !until ? 'Open' : 'Close'"
+    :busy="busy"
+    :disabled="(opens || !until) && !reason.trim()"
+    @go="close"
+  >
+    <p v-if="!opens && until">
+      From then on no document can bear a date up to that day. Only a supervisor can open it again, with a
+      reason.
+    </p>
     <FormField v-model="reason" :label="opens || !until ? 'Why; it is kept' : 'A remark, if you like'" />
   </Ask>
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; padding: 14px 16px; }
-.sentence { white-space: normal; font-size: 15px; margin: 0 0 14px; }
-.row { display: flex; gap: 12px; align-items: end; }
-.row label { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; }
-.row input { border: 1px solid var(--rule); border-radius: 4px; padding: 6px 9px; font: inherit; background: var(--paper); color: var(--ink); }
-h2 { margin: 20px 0 6px; }
-ul { list-style: none; padding: 0; margin: 0; }
-li { padding: 4px 0; border-bottom: 1px solid var(--rule); }
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+.sentence {
+  white-space: normal;
+  font-size: 15px;
+  margin: 0 0 14px;
+}
+.row {
+  display: flex;
+  gap: 12px;
+  align-items: end;
+}
+.row label {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  display: flex;
+  flex-direction: column;
+}
+.row input {
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 6px 9px;
+  font: inherit;
+  background: var(--paper);
+  color: var(--ink);
+}
+h2 {
+  margin: 20px 0 6px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule);
+}
 </style>

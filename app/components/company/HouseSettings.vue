@@ -9,74 +9,301 @@ const toasts = useToasts()
 const disabled = computed(() => !session.may('supervisor'))
 const settings = shallowRef<HouseSettings>()
 const asking = ref<'pause' | 'rehearse' | null>(null)
-const ask = computed({ get: () => asking.value !== null, set: (open) => { if (!open) asking.value = null } })
-const reason = ref('')
-const load = () => attempt(async () => {
-  settings.value = await callApi<HouseSettings>('/api/house/settings')
+const ask = computed({
+  get: () => asking.value !== null,
+  set: (open) => {
+    if (!open) asking.value = null
+  },
 })
+const reason = ref('')
+const load = () =>
+  attempt(async () => {
+    settings.value = await callApi<HouseSettings>('/api/house/settings')
+  })
 onMounted(load)
 useLive(['house'], () => void load())
 
-const keep = (change: Partial<HouseSettings>, said: string) => attempt(async () => {
-  const before = settings.value!
-  await callApi('/api/house/settings', { method: 'PATCH', body: change })
-  await load()
-  toasts.say(said, { undo: async () => {
-    await callApi('/api/house/settings', { method: 'PATCH', body: Object.fromEntries(Object.keys(change).map(name => [name, before[name as keyof HouseSettings]])) })
+const keep = (change: Partial<HouseSettings>, said: string) =>
+  attempt(async () => {
+    const before = settings.value!
+    await callApi('/api/house/settings', { method: 'PATCH', body: change })
     await load()
-  } })
-})
-const act = (path: string, body: object) => attempt(async () => {
-  await callApi(path, { method: 'POST', body })
-  asking.value = null
-  await house.refresh()
-})
+    toasts.say(said, {
+      undo: async () => {
+        await callApi('/api/house/settings', {
+          method: 'PATCH',
+          body: Object.fromEntries(
+            Object.keys(change).map((name) => [name, before[name as keyof HouseSettings]]),
+          ),
+        })
+        await load()
+      },
+    })
+  })
+const act = (path: string, body: object) =>
+  attempt(async () => {
+    await callApi(path, { method: 'POST', body })
+    asking.value = null
+    await house.refresh()
+  })
 const value = (event: Event) => (event.target as HTMLInputElement).value.trim()
-const limits = [['20', '20 seconds (the demo)'], ['3600', 'an hour'], ['86400', 'a day'], ['172800', 'two days']].map(([seconds, words]) => ({ value: seconds!, words: words! }))
-const limitWords = computed(() => limits.find(one => one.value === String(settings.value?.presumeSeconds))?.words ?? `${settings.value?.presumeSeconds} seconds`)
-const zeros = [{ value: 'make', words: 'its papers like any other' }, { value: 'skip', words: 'no papers from routines' }]
-const rules = [{ value: 'list', words: 'listed in the Register, for a person to settle' }, { value: 'settle', words: 'voided where that is allowed, else credited by a note on To check' }]
-const statusChoices = session.house!.company.orderStatuses.map(words => ({ value: words, words }))
-const toggleWithdrawn = (status: string) => keep({ withdrawnStatuses: settings.value!.withdrawnStatuses.includes(status) ? settings.value!.withdrawnStatuses.filter(one => one !== status) : [...settings.value!.withdrawnStatuses, status] }, 'Withdrawn orders are set.')
-const datedKinds = documentKinds.filter(kind => kindFacts[kind].ofOrder || kindFacts[kind].ofPayment)
-const dateChoices = [{ value: 'issue', words: 'the day of issue' }, { value: 'event', words: 'the day of the event' }]
-const dateWords = (kind: DocumentKind) => dateChoices.find(one => one.value === (settings.value!.documentDates[kind] ?? 'issue'))!.words
-const setDate = (kind: DocumentKind, choice: string) => keep({ documentDates: { ...Object.fromEntries(Object.entries(settings.value!.documentDates).filter(([name]) => name !== kind)), ...(choice === 'event' ? { [kind]: 'event' } : {}) } }, 'Document dates are set.')
-const graces = [0, 1, 5, 10, 30, 60].map(minutes => ({ value: String(minutes), words: minutes === 0 ? 'at once' : `after ${plural(minutes, 'minute')}` }))
+const limits = [
+  ['20', '20 seconds (the demo)'],
+  ['3600', 'an hour'],
+  ['86400', 'a day'],
+  ['172800', 'two days'],
+].map(([seconds, words]) => ({ value: seconds!, words: words! }))
+const limitWords = computed(
+  () =>
+    limits.find((one) => one.value === String(settings.value?.presumeSeconds))?.words ??
+    `${settings.value?.presumeSeconds} seconds`,
+)
+const zeros = [
+  { value: 'make', words: 'its papers like any other' },
+  { value: 'skip', words: 'no papers from routines' },
+]
+const rules = [
+  { value: 'list', words: 'listed in the Register, for a person to settle' },
+  { value: 'settle', words: 'voided where that is allowed, else credited by a note on To check' },
+]
+const statusChoices = session.house!.company.orderStatuses.map((words) => ({ value: words, words }))
+const toggleWithdrawn = (status: string) =>
+  keep(
+    {
+      withdrawnStatuses: settings.value!.withdrawnStatuses.includes(status)
+        ? settings.value!.withdrawnStatuses.filter((one) => one !== status)
+        : [...settings.value!.withdrawnStatuses, status],
+    },
+    'Withdrawn orders are set.',
+  )
+const datedKinds = documentKinds.filter((kind) => kindFacts[kind].ofOrder || kindFacts[kind].ofPayment)
+const dateChoices = [
+  { value: 'issue', words: 'the day of issue' },
+  { value: 'event', words: 'the day of the event' },
+]
+const dateWords = (kind: DocumentKind) =>
+  dateChoices.find((one) => one.value === (settings.value!.documentDates[kind] ?? 'issue'))!.words
+const setDate = (kind: DocumentKind, choice: string) =>
+  keep(
+    {
+      documentDates: {
+        ...Object.fromEntries(
+          Object.entries(settings.value!.documentDates).filter(([name]) => name !== kind),
+        ),
+        ...(choice === 'event' ? { [kind]: 'event' } : {}),
+      },
+    },
+    'Document dates are set.',
+  )
+const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
+  value: String(minutes),
+  words: minutes === 0 ? 'at once' : `after ${plural(minutes, 'minute')}`,
+}))
 </script>
 
 <template>
   <div class="body">
     <template v-if="settings && house.state">
       <h2>Rehearsal</h2>
-      <p>In a rehearsal everything goes to <WordPanel label="Rehearsal address" :words="settings.rehearsalAddress || 'no address yet'" :open-end="!settings.rehearsalAddress" :disabled="disabled"><label>Address <input :value="settings.rehearsalAddress" placeholder="name@house.example" data-test="rehearsal-address" @change="keep({ rehearsalAddress: value($event) }, 'The rehearsal address is set.')"></label></WordPanel> instead of to customers. Papers are watermarked and numbered apart; the real ones stay due.</p>
-      <VBtn v-if="!house.state.rehearsalSince" :disabled="disabled || !settings.rehearsalAddress" data-test="start-rehearsal" @click="asking = 'rehearse'">Begin a rehearsal…</VBtn>
+      <p>
+        In a rehearsal everything goes to
+        <WordPanel
+          label="Rehearsal address"
+          :words="settings.rehearsalAddress || 'no address yet'"
+          :open-end="!settings.rehearsalAddress"
+          :disabled="disabled"
+          ><label
+            >Address
+            <input
+              :value="settings.rehearsalAddress"
+              placeholder="name@house.example"
+              data-test="rehearsal-address"
+              @change="keep({ rehearsalAddress: value($event) }, 'The rehearsal address is set.')" /></label
+        ></WordPanel>
+        instead of to customers. Papers are watermarked and numbered apart; the real ones stay due.
+      </p>
+      <VBtn
+        v-if="!house.state.rehearsalSince"
+        :disabled="disabled || !settings.rehearsalAddress"
+        data-test="start-rehearsal"
+        @click="asking = 'rehearse'"
+        >Begin a rehearsal…</VBtn
+      >
       <span v-else class="tag queue">on since {{ shortTime(house.state.rehearsalSince) }}</span>
       <h2>Pause</h2>
-      <p>Something looks wrong? Stop everything first: nothing more is issued or sent until a supervisor lets it go on.</p>
-      <VBtn v-if="!house.state.paused" :disabled="!session.may('clerk')" data-test="pause" @click="asking = 'pause'">Pause everything…</VBtn>
+      <p>
+        Something looks wrong? Stop everything first: nothing more is issued or sent until a supervisor lets
+        it go on.
+      </p>
+      <VBtn
+        v-if="!house.state.paused"
+        :disabled="!session.may('clerk')"
+        data-test="pause"
+        @click="asking = 'pause'"
+        >Pause everything…</VBtn
+      >
       <span v-else class="tag wait">paused since {{ shortTime(house.state.pausedAt!) }}</span>
       <h2>Habits</h2>
-      <p>A Send begins to issue <WordPicker label="Grace" :words="graces.find(one => one.value === String(settings!.graceMinutes))?.words ?? `after ${settings.graceMinutes} minutes`" :choices="graces" :value="String(settings.graceMinutes)" :disabled="disabled" @pick="keep({ graceMinutes: Number($event) }, 'The grace is set.')" />; until then nothing is numbered and the whole run can be taken back.</p>
-      <p>When something gets stuck, <WordPanel label="Who is told" :words="settings.failureNoticeTo || 'nobody'" :open-end="!settings.failureNoticeTo" :disabled="disabled"><label>Mail to <input :value="settings.failureNoticeTo" placeholder="name@house.example" @change="keep({ failureNoticeTo: value($event) }, 'Failure notices are set.')"></label></WordPanel> is told by mail, one mail for all that got stuck since the last.</p>
-      <p>An email that did not come back within <WordPicker label="Limit" :words="limitWords" :choices="limits" :value="String(settings.presumeSeconds)" :disabled="disabled" @pick="keep({ presumeSeconds: Number($event) }, 'The limit is set.')" /> counts as arrived, worded “presumed”.</p>
-      <p>An order that comes to nothing gets <WordPicker label="Zero totals" :words="zeros.find(one => one.value === settings!.zeroTotals)!.words" :choices="zeros" :value="settings.zeroTotals" :disabled="disabled" @pick="keep({ zeroTotals: $event as 'make' | 'skip' }, 'Zero totals are set.')" />.</p>
-      <p>An order is withdrawn when it becomes <WordPicker label="Withdrawn" several :words="settings.withdrawnStatuses.join(' or ') || 'nothing yet'" :choices="statusChoices" :value="settings.withdrawnStatuses" :disabled="disabled" @pick="toggleWithdrawn" />. Its invoice is then <WordPicker label="Withdrawn rule" :words="rules.find(one => one.value === settings!.withdrawnRule)!.words" :choices="rules" :value="settings.withdrawnRule" :disabled="disabled" @pick="keep({ withdrawnRule: $event as 'list' | 'settle' }, 'The rule for withdrawn orders is set.')" />; it is never deleted. <NuxtLink to="/register?state=withdrawn">Those that stand</NuxtLink></p>
-      <p>Papers bear the date of their issue<template v-for="kind in datedKinds" :key="kind">{{ kind === datedKinds[0] ? ', but ' : ', ' }}{{ kindFacts[kind].many }} <WordPicker label="Date" :words="dateWords(kind)" :choices="dateChoices" :value="settings.documentDates[kind] ?? 'issue'" :disabled="disabled" @pick="setDate(kind, $event)" /></template>.</p>
-      <p>When a payment falls short by up to <WordPanel label="Small difference" :words="`${settings.smallDifference} ${session.house!.company.currency}`" :disabled="disabled"><label>Up to <input :value="settings.smallDifference" inputmode="decimal" class="mono" @change="keep({ smallDifference: value($event) }, 'Small differences are set.')"></label></WordPanel>, the rest is waived.</p>
+      <p>
+        A Send begins to issue
+        <WordPicker
+          label="Grace"
+          :words="
+            graces.find((one) => one.value === String(settings!.graceMinutes))?.words ??
+            `after ${settings.graceMinutes} minutes`
+          "
+          :choices="graces"
+          :value="String(settings.graceMinutes)"
+          :disabled="disabled"
+          @pick="keep({ graceMinutes: Number($event) }, 'The grace is set.')"
+        />; until then nothing is numbered and the whole run can be taken back.
+      </p>
+      <p>
+        When something gets stuck,
+        <WordPanel
+          label="Who is told"
+          :words="settings.failureNoticeTo || 'nobody'"
+          :open-end="!settings.failureNoticeTo"
+          :disabled="disabled"
+          ><label
+            >Mail to
+            <input
+              :value="settings.failureNoticeTo"
+              placeholder="name@house.example"
+              @change="keep({ failureNoticeTo: value($event) }, 'Failure notices are set.')" /></label
+        ></WordPanel>
+        is told by mail, one mail for all that got stuck since the last.
+      </p>
+      <p>
+        An email that did not come back within
+        <WordPicker
+          label="Limit"
+          :words="limitWords"
+          :choices="limits"
+          :value="String(settings.presumeSeconds)"
+          :disabled="disabled"
+          @pick="keep({ presumeSeconds: Number($event) }, 'The limit is set.')"
+        />
+        counts as arrived, worded “presumed”.
+      </p>
+      <p>
+        An order that comes to nothing gets
+        <WordPicker
+          label="Zero totals"
+          :words="zeros.find((one) => one.value === settings!.zeroTotals)!.words"
+          :choices="zeros"
+          :value="settings.zeroTotals"
+          :disabled="disabled"
+          @pick="keep({ zeroTotals: $event as 'make' | 'skip' }, 'Zero totals are set.')"
+        />.
+      </p>
+      <p>
+        An order is withdrawn when it becomes
+        <WordPicker
+          label="Withdrawn"
+          several
+          :words="settings.withdrawnStatuses.join(' or ') || 'nothing yet'"
+          :choices="statusChoices"
+          :value="settings.withdrawnStatuses"
+          :disabled="disabled"
+          @pick="toggleWithdrawn"
+        />. Its invoice is then
+        <WordPicker
+          label="Withdrawn rule"
+          :words="rules.find((one) => one.value === settings!.withdrawnRule)!.words"
+          :choices="rules"
+          :value="settings.withdrawnRule"
+          :disabled="disabled"
+          @pick="
+            keep({ withdrawnRule: $event as 'list' | 'settle' }, 'The rule for withdrawn orders is set.')
+          "
+        />; it is never deleted. <NuxtLink to="/register?state=withdrawn">Those that stand</NuxtLink>
+      </p>
+      <p>
+        Papers bear the date of their issue<template v-for="kind in datedKinds" :key="kind"
+          >{{ kind === datedKinds[0] ? ', but ' : ', ' }}{{ kindFacts[kind].many }}
+          <WordPicker
+            label="Date"
+            :words="dateWords(kind)"
+            :choices="dateChoices"
+            :value="settings.documentDates[kind] ?? 'issue'"
+            :disabled="disabled"
+            @pick="setDate(kind, $event)" /></template
+        >.
+      </p>
+      <p>
+        When a payment falls short by up to
+        <WordPanel
+          label="Small difference"
+          :words="`${settings.smallDifference} ${session.house!.company.currency}`"
+          :disabled="disabled"
+          ><label
+            >Up to
+            <input
+              :value="settings.smallDifference"
+              inputmode="decimal"
+              class="mono"
+              @change="
+                keep({ smallDifference: value($event) }, 'Small differences are set.')
+              " /></label></WordPanel
+        >, the rest is waived.
+      </p>
       <ExchangeRates />
       <ApiTokens v-if="!disabled" />
     </template>
-    <Ask v-if="asking === 'pause'" v-model="ask" title="Pause everything?" go="Pause" danger @go="act('/api/house/pause', { reason })"><label class="why">Why, for the others to read <input v-model="reason" maxlength="200" placeholder="the prices are wrong"></label></Ask>
-    <Ask v-else-if="asking === 'rehearse'" v-model="ask" title="Begin a rehearsal?" go="Rehearse" @go="act('/api/house/rehearsal', { on: true })"><p>Until it is ended, nothing reaches a customer: every paper and email goes to {{ settings?.rehearsalAddress }}. A band on every screen says so.</p></Ask>
+    <Ask
+      v-if="asking === 'pause'"
+      v-model="ask"
+      title="Pause everything?"
+      go="Pause"
+      danger
+      @go="act('/api/house/pause', { reason })"
+      ><label class="why"
+        >Why, for the others to read
+        <input v-model="reason" maxlength="200" placeholder="the prices are wrong" /></label
+    ></Ask>
+    <Ask
+      v-else-if="asking === 'rehearse'"
+      v-model="ask"
+      title="Begin a rehearsal?"
+      go="Rehearse"
+      @go="act('/api/house/rehearsal', { on: true })"
+      ><p>
+        Until it is ended, nothing reaches a customer: every paper and email goes to
+        {{ settings?.rehearsalAddress }}. A band on every screen says so.
+      </p></Ask
+    >
   </div>
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; padding: 14px 16px; }
-p { font-size: 15px; line-height: 2; margin: 0 0 10px; }
-h2 { margin: 18px 0 4px; }
-h2:first-child { margin-top: 0; }
-.why { display: flex; flex-direction: column; gap: 4px; }
-.why input { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 7px 9px; font: inherit; background: var(--paper); color: var(--ink); }
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+p {
+  font-size: 15px;
+  line-height: 2;
+  margin: 0 0 10px;
+}
+h2 {
+  margin: 18px 0 4px;
+}
+h2:first-child {
+  margin-top: 0;
+}
+.why {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.why input {
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 7px 9px;
+  font: inherit;
+  background: var(--paper);
+  color: var(--ink);
+}
 </style>

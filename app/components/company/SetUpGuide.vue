@@ -9,12 +9,26 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
 
 <template>
   <div class="body">
-    <h2>{{ steps.some(one => one.needed && one.missing.length) ? 'Before papers can go out' : 'Everything stands: papers can go out' }}</h2>
+    <h2>
+      {{
+        steps.some((one) => one.needed && one.missing.length)
+          ? 'Before papers can go out'
+          : 'Everything stands: papers can go out'
+      }}
+    </h2>
     <ol data-test="guide">
       <li v-for="(step, index) in steps" :key="step.key" :class="{ open: step.missing.length }">
         <span class="place mono" aria-hidden="true">{{ index + 1 }}</span>
-        <span class="what"><strong>{{ step.words }}</strong><span v-for="one in step.missing.slice(0, 4)" :key="one" class="lack">{{ one }}</span><span v-if="step.missing.length > 4" class="lack">and {{ step.missing.length - 4 }} more</span></span>
-        <span class="tag" :class="step.missing.length ? (step.needed ? 'stuck' : 'wait') : 'go'">{{ step.missing.length ? (step.needed ? 'missing' : 'better so') : 'stands' }}</span>
+        <span class="what"
+          ><strong>{{ step.words }}</strong
+          ><span v-for="one in step.missing.slice(0, 4)" :key="one" class="lack">{{ one }}</span
+          ><span v-if="step.missing.length > 4" class="lack"
+            >and {{ step.missing.length - 4 }} more</span
+          ></span
+        >
+        <span class="tag" :class="step.missing.length ? (step.needed ? 'stuck' : 'wait') : 'go'">{{
+          step.missing.length ? (step.needed ? 'missing' : 'better so') : 'stands'
+        }}</span>
         <VBtn height="30" @click="go(step.to)">{{ step.missing.length ? 'Mend it' : 'Look' }}</VBtn>
       </li>
     </ol>
@@ -22,10 +36,34 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; padding: 14px 16px; }
-ol { list-style: none; padding: 0; margin: 10px 0; }
-li { display: grid; grid-template-columns: 22px 1fr auto 74px; gap: 10px; align-items: start; padding: 9px 0; border-top: 1px solid var(--rule); }
-.place { color: var(--soft-ink); padding-top: 1px; }
-.what { display: flex; flex-direction: column; }
-.lack { color: var(--soft-ink); font-size: 13px; }
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+ol {
+  list-style: none;
+  padding: 0;
+  margin: 10px 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 22px 1fr auto 74px;
+  gap: 10px;
+  align-items: start;
+  padding: 9px 0;
+  border-top: 1px solid var(--rule);
+}
+.place {
+  color: var(--soft-ink);
+  padding-top: 1px;
+}
+.what {
+  display: flex;
+  flex-direction: column;
+}
+.lack {
+  color: var(--soft-ink);
+  font-size: 13px;
+}
 </style>

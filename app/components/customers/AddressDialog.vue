@@ -9,11 +9,22 @@ const attention = ref(props.customer.billing?.attention ?? '')
 const lines = ref(props.customer.billing?.lines.join('\n') ?? '')
 const country = ref(props.customer.billing?.country ?? props.customer.country)
 const { busy, wrong, acting } = useActing()
-const written = computed(() => lines.value.split('\n').map(line => line.trim()).filter(Boolean))
+const written = computed(() =>
+  lines.value
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean),
+)
 
 async function keep() {
   await acting(async () => {
-    await callApi(`/api/customers/${props.customer.id}`, { method: 'PATCH', body: { version: props.customer.version, billing: { attention: attention.value, lines: written.value, country: country.value } } })
+    await callApi(`/api/customers/${props.customer.id}`, {
+      method: 'PATCH',
+      body: {
+        version: props.customer.version,
+        billing: { attention: attention.value, lines: written.value, country: country.value },
+      },
+    })
     useToasts().say(`The address of ${props.customer.name} is kept, for every paper from now on.`)
     open.value = false
     emit('kept')
@@ -22,12 +33,29 @@ async function keep() {
 </script>
 
 <template>
-  <Ask v-model="open" :title="`Postal address of ${customer.name}`" go="Keep the address" :busy="busy" :disabled="written.length === 0 || !country.trim()" @go="keep">
-    <div class="fields"><FormField v-model="attention" label="For the attention of" /><FormField v-model="lines" label="Street, town, one below the other" :lines="4" /><FormField v-model="country" label="Country" /></div>
+  <Ask
+    v-model="open"
+    :title="`Postal address of ${customer.name}`"
+    go="Keep the address"
+    :busy="busy"
+    :disabled="written.length === 0 || !country.trim()"
+    @go="keep"
+  >
+    <div class="fields">
+      <FormField v-model="attention" label="For the attention of" /><FormField
+        v-model="lines"
+        label="Street, town, one below the other"
+        :lines="4"
+      /><FormField v-model="country" label="Country" />
+    </div>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
 
 <style scoped>
-.fields { display: flex; flex-direction: column; gap: 8px; }
+.fields {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
 </style>

@@ -8,23 +8,35 @@ const emit = defineEmits<{ kept: [] }>()
 const customer = shallowRef<CustomerView>()
 const contacts = ref<CustomerView['contacts']>([])
 const { busy, wrong, acting } = useActing()
-const roles = [['billing', 'billing'], ['buying', 'buying'], ['goods-in', 'goods in'], ['anyone', 'anything']]
+const roles = [
+  ['billing', 'billing'],
+  ['buying', 'buying'],
+  ['goods-in', 'goods in'],
+  ['anyone', 'anything'],
+]
 
-watch(open, async (now) => {
-  if (!now) return
-  wrong.value = ''
-  await attempt(async () => {
-    customer.value = await callApi<CustomerView>(`/api/customers/${props.customerId}`)
-    contacts.value = structuredClone(customer.value.contacts)
-    if (contacts.value.length === 0) add()
-  })
-}, { immediate: true })
+watch(
+  open,
+  async (now) => {
+    if (!now) return
+    wrong.value = ''
+    await attempt(async () => {
+      customer.value = await callApi<CustomerView>(`/api/customers/${props.customerId}`)
+      contacts.value = structuredClone(customer.value.contacts)
+      if (contacts.value.length === 0) add()
+    })
+  },
+  { immediate: true },
+)
 
 const add = () => contacts.value.push({ name: '', email: '', role: 'billing' })
 
 async function keep() {
   await acting(async () => {
-    await callApi(`/api/customers/${props.customerId}/contacts`, { method: 'PUT', body: { version: customer.value!.version, contacts: contacts.value } })
+    await callApi(`/api/customers/${props.customerId}/contacts`, {
+      method: 'PUT',
+      body: { version: customer.value!.version, contacts: contacts.value },
+    })
     useToasts().say(`The contacts of ${customer.value!.name} are kept, for every paper from now on.`)
     open.value = false
     emit('kept')
@@ -33,22 +45,68 @@ async function keep() {
 </script>
 
 <template>
-  <Ask v-model="open" :title="`Whom papers of ${customer?.name ?? '…'} go to`" go="Keep the contacts" :busy="busy" @go="keep">
+  <Ask
+    v-model="open"
+    :title="`Whom papers of ${customer?.name ?? '…'} go to`"
+    go="Keep the contacts"
+    :busy="busy"
+    @go="keep"
+  >
     <div v-for="(contact, index) in contacts" :key="index" class="contact">
-      <input v-model="contact.name" placeholder="Name" :aria-label="`Contact ${index + 1}, name`">
-      <input v-model="contact.email" type="email" placeholder="name@house.example" :aria-label="`Contact ${index + 1}, email`" :data-test="`contact-email-${index + 1}`">
-      <select v-model="contact.role" :aria-label="`Contact ${index + 1}, for`"><option v-for="[value, words] in roles" :key="value" :value="value">{{ words }}</option></select>
-      <button type="button" class="remove" :aria-label="`Take contact ${index + 1} away`" @click="contacts.splice(index, 1)">×</button>
+      <input v-model="contact.name" placeholder="Name" :aria-label="`Contact ${index + 1}, name`" />
+      <input
+        v-model="contact.email"
+        type="email"
+        placeholder="name@house.example"
+        :aria-label="`Contact ${index + 1}, email`"
+        :data-test="`contact-email-${index + 1}`"
+      />
+      <select v-model="contact.role" :aria-label="`Contact ${index + 1}, for`">
+        <option v-for="[value, words] in roles" :key="value" :value="value">{{ words }}</option>
+      </select>
+      <button
+        type="button"
+        class="remove"
+        :aria-label="`Take contact ${index + 1} away`"
+        @click="contacts.splice(index, 1)"
+      >
+        ×
+      </button>
     </div>
     <button type="button" class="word open-end" @click="add">+ contact</button>
-    <p class="soft">Invoices go to the contacts for billing, order confirmations to those for buying; without one, to those for anything.</p>
+    <p class="soft">
+      Invoices go to the contacts for billing, order confirmations to those for buying; without one, to those
+      for anything.
+    </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
 
 <style scoped>
-.contact { display: grid; grid-template-columns: 1fr 1.5fr 100px 24px; gap: 8px; margin-bottom: 8px; }
-input, select { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 6px 8px; font: inherit; min-width: 0; background: var(--paper); color: var(--ink); }
-.remove { border: 0; background: none; cursor: pointer; font-size: 17px; color: var(--soft-ink); }
-p { margin: 10px 0 0; }
+.contact {
+  display: grid;
+  grid-template-columns: 1fr 1.5fr 100px 24px;
+  gap: 8px;
+  margin-bottom: 8px;
+}
+input,
+select {
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 6px 8px;
+  font: inherit;
+  min-width: 0;
+  background: var(--paper);
+  color: var(--ink);
+}
+.remove {
+  border: 0;
+  background: none;
+  cursor: pointer;
+  font-size: 17px;
+  color: var(--soft-ink);
+}
+p {
+  margin: 10px 0 0;
+}
 </style>

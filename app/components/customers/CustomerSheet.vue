@@ -27,66 +27,256 @@ async function load() {
 watch(() => props.id, load, { immediate: true })
 useLive(['customer', 'register'], () => void load(), 300)
 
-const keep = (change: object, said: string) => attempt(async () => {
-  const before = view.value!
-  await callApi(`/api/customers/${props.id}`, { method: 'PATCH', body: { version: before.version, ...change } })
-  await load()
-  useToasts().say(said, { undo: async () => {
-    await callApi(`/api/customers/${props.id}`, { method: 'PATCH', body: { version: view.value!.version, wishes: before.wishes, language: before.language, treatment: before.treatment, terms: before.terms, pricesIncludeTax: before.pricesIncludeTax } })
+const keep = (change: object, said: string) =>
+  attempt(async () => {
+    const before = view.value!
+    await callApi(`/api/customers/${props.id}`, {
+      method: 'PATCH',
+      body: { version: before.version, ...change },
+    })
     await load()
-  } })
-})
+    useToasts().say(said, {
+      undo: async () => {
+        await callApi(`/api/customers/${props.id}`, {
+          method: 'PATCH',
+          body: {
+            version: view.value!.version,
+            wishes: before.wishes,
+            language: before.language,
+            treatment: before.treatment,
+            terms: before.terms,
+            pricesIncludeTax: before.pricesIncludeTax,
+          },
+        })
+        await load()
+      },
+    })
+  })
 
 function setWish(kind: DocumentKind, change: Wish) {
-  const wish = Object.fromEntries(Object.entries({ ...view.value!.wishes[kind], ...change }).filter(([, value]) => value !== undefined && !(Array.isArray(value) && value.length === 0)))
+  const wish = Object.fromEntries(
+    Object.entries({ ...view.value!.wishes[kind], ...change }).filter(
+      ([, value]) => value !== undefined && !(Array.isArray(value) && value.length === 0),
+    ),
+  )
   const wishes: Wishes = { ...view.value!.wishes, [kind]: wish }
-  void keep({ wishes }, `${view.value!.name}: ${kindFacts[kind].many} ${wishWords(wish as Wish) || 'as usual'}, from the next one on.`)
+  void keep(
+    { wishes },
+    `${view.value!.name}: ${kindFacts[kind].many} ${wishWords(wish as Wish) || 'as usual'}, from the next one on.`,
+  )
 }
 
-const taxWords = { 'domestic': 'a domestic supply', 'reverse charge': 'a reverse charge', 'intra-Community supply': 'an intra-Community supply', 'export': 'an export', 'exempt': 'an exempt supply' }
-const taxChoices = treatments.map(value => ({ value, words: taxWords[value] }))
-const priceChoices = [{ value: 'null', words: 'as the brand says them' }, { value: 'false', words: 'without VAT' }, { value: 'true', words: 'with VAT' }]
-const priceWords = computed(() => priceChoices.find(one => one.value === String(view.value?.pricesIncludeTax))?.words ?? '')
-const ways = channels.map(value => ({ value, words: wishWords({ channel: value }) }))
-const roles = [{ value: '', words: 'the usual contact' }, ...(['billing', 'buying', 'goods-in'] as const).map(value => ({ value, words: `the ${value} contact` }))]
-const gathers = [{ value: 'false', words: 'one email each' }, { value: 'true', words: 'all of one Send in one email' }]
+const taxWords = {
+  domestic: 'a domestic supply',
+  'reverse charge': 'a reverse charge',
+  'intra-Community supply': 'an intra-Community supply',
+  export: 'an export',
+  exempt: 'an exempt supply',
+}
+const taxChoices = treatments.map((value) => ({ value, words: taxWords[value] }))
+const priceChoices = [
+  { value: 'null', words: 'as the brand says them' },
+  { value: 'false', words: 'without VAT' },
+  { value: 'true', words: 'with VAT' },
+]
+const priceWords = computed(
+  () => priceChoices.find((one) => one.value === String(view.value?.pricesIncludeTax))?.words ?? '',
+)
+const ways = channels.map((value) => ({ value, words: wishWords({ channel: value }) }))
+const roles = [
+  { value: '', words: 'the usual contact' },
+  ...(['billing', 'buying', 'goods-in'] as const).map((value) => ({ value, words: `the ${value} contact` })),
+]
+const gathers = [
+  { value: 'false', words: 'one email each' },
+  { value: 'true', words: 'all of one Send in one email' },
+]
 const languageWords = { en: 'English', de: 'German', fr: 'French' }
-const languageChoices = languages.map(value => ({ value, words: languageWords[value] }))
+const languageChoices = languages.map((value) => ({ value, words: languageWords[value] }))
 const channelOf = (kind: DocumentKind): Channel => view.value!.wishes[kind]?.channel ?? 'email'
 const byEmail = (kind: DocumentKind) => ['email', 'both'].includes(channelOf(kind))
 const list = (text: string) => text.split(/[\s,;]+/).filter(Boolean)
 const value = (event: Event) => (event.target as HTMLInputElement).value
-const way = (kind: DocumentKind) => view.value!.ways.find(one => one.kind === kind)!
-const stateTone: Record<string, string> = { 'arrived': 'go', 'on the way': 'way', 'waiting': 'queue', 'stuck': 'stuck' }
+const way = (kind: DocumentKind) => view.value!.ways.find((one) => one.kind === kind)!
+const stateTone: Record<string, string> = {
+  arrived: 'go',
+  'on the way': 'way',
+  waiting: 'queue',
+  stuck: 'stuck',
+}
 </script>
 
 <template>
   <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
   <template v-else-if="view">
-    <div class="bar"><strong class="cut">{{ view.name }}</strong><span class="soft push mono">{{ view.number }}</span></div>
+    <div class="bar">
+      <strong class="cut">{{ view.name }}</strong><span class="soft push mono">{{ view.number }}</span>
+    </div>
     <div class="body">
-      <p class="sentence">Papers are written in <WordPicker label="Language" :words="languageWords[view.language]" :choices="languageChoices" :value="view.language" :disabled="!may" @pick="keep({ language: $event }, `${view.name} is now written to in ${languageWords[$event as 'en']}.`)" />, prices in <strong>{{ view.currency }}</strong> <WordPicker label="Prices" :words="priceWords" :choices="priceChoices" :value="String(view.pricesIncludeTax)" :disabled="!may" @pick="keep({ pricesIncludeTax: $event === 'null' ? null : $event === 'true' }, `Prices for ${view!.name} are set, for new drafts.`)" />, taxed as <WordPicker label="Tax" :words="taxWords[view.treatment]" :choices="taxChoices" :value="view.treatment" :disabled="!may" @pick="keep({ treatment: $event }, `${view.name} is taxed as ${taxWords[$event as 'domestic']}, from the next paper on.`)" />. Invoices are due <TermsWord :terms="view.terms" :disabled="!may" @keep="keep({ terms: $event }, `${view!.name} pays ${termsWords($event)}, from the next invoice on.`)" />.</p>
-      <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">That needs the customer's VAT number, and there is none.</p>
+      <p class="sentence">
+        Papers are written in
+        <WordPicker
+          label="Language"
+          :words="languageWords[view.language]"
+          :choices="languageChoices"
+          :value="view.language"
+          :disabled="!may"
+          @pick="
+            keep({ language: $event }, `${view.name} is now written to in ${languageWords[$event as 'en']}.`)
+          "
+        />, prices in <strong>{{ view.currency }}</strong>
+        <WordPicker
+          label="Prices"
+          :words="priceWords"
+          :choices="priceChoices"
+          :value="String(view.pricesIncludeTax)"
+          :disabled="!may"
+          @pick="
+            keep(
+              { pricesIncludeTax: $event === 'null' ? null : $event === 'true' },
+              `Prices for ${view!.name} are set, for new drafts.`,
+            )
+          "
+        />, taxed as
+        <WordPicker
+          label="Tax"
+          :words="taxWords[view.treatment]"
+          :choices="taxChoices"
+          :value="view.treatment"
+          :disabled="!may"
+          @pick="
+            keep(
+              { treatment: $event },
+              `${view.name} is taxed as ${taxWords[$event as 'domestic']}, from the next paper on.`,
+            )
+          "
+        />. Invoices are due
+        <TermsWord
+          :terms="view.terms"
+          :disabled="!may"
+          @keep="
+            keep({ terms: $event }, `${view!.name} pays ${termsWords($event)}, from the next invoice on.`)
+          "
+        />.
+      </p>
+      <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">
+        That needs the customer's VAT number, and there is none.
+      </p>
       <section v-for="kind in documentKinds" :key="kind" class="wish" :data-test="`wish-${kind}`">
         <p class="sentence">
-          {{ capital(kindFacts[kind].many) }} go <WordPicker label="Way" :words="wishWords({ channel: channelOf(kind) })" :choices="ways" :value="channelOf(kind)" :disabled="!may" @pick="setWish(kind, { channel: $event as Channel })" /><template v-if="byEmail(kind)">
-            to <WordPicker label="Whom" :words="roles.find(one => one.value === (view!.wishes[kind]?.to ?? ''))!.words" :choices="roles" :value="view.wishes[kind]?.to ?? ''" :disabled="!may" @pick="setWish(kind, { to: ($event || undefined) as Wish['to'] })" />,
-            with <WordPanel label="Copies" :words="view.wishes[kind]?.cc?.length ? `a copy to ${view.wishes[kind]!.cc!.join(', ')}` : 'no copy'" :open-end="!view.wishes[kind]?.cc?.length" :disabled="!may"><label>CC <input :value="view.wishes[kind]?.cc?.join(', ')" placeholder="name@house.example" @change="setWish(kind, { cc: list(value($event)) })"></label></WordPanel>
-            and <WordPanel label="Blind copies" :words="view.wishes[kind]?.bcc?.length ? `a blind copy to ${view.wishes[kind]!.bcc!.join(', ')}` : 'no blind copy'" :open-end="!view.wishes[kind]?.bcc?.length" :disabled="!may"><label>BCC <input :value="view.wishes[kind]?.bcc?.join(', ')" placeholder="name@house.example" @change="setWish(kind, { bcc: list(value($event)) })"></label></WordPanel>,
-            <WordPicker label="Gathered" :words="gathers.find(one => one.value === String(!!view!.wishes[kind]?.gathered))!.words" :choices="gathers" :value="String(!!view.wishes[kind]?.gathered)" :disabled="!may" @pick="setWish(kind, { gathered: $event === 'true' || undefined })" /></template>.
+          {{ capital(kindFacts[kind].many) }} go
+          <WordPicker
+            label="Way"
+            :words="wishWords({ channel: channelOf(kind) })"
+            :choices="ways"
+            :value="channelOf(kind)"
+            :disabled="!may"
+            @pick="setWish(kind, { channel: $event as Channel })"
+          /><template v-if="byEmail(kind)">
+            to
+            <WordPicker
+              label="Whom"
+              :words="roles.find((one) => one.value === (view!.wishes[kind]?.to ?? ''))!.words"
+              :choices="roles"
+              :value="view.wishes[kind]?.to ?? ''"
+              :disabled="!may"
+              @pick="setWish(kind, { to: ($event || undefined) as Wish['to'] })" />, with
+            <WordPanel
+              label="Copies"
+              :words="
+                view.wishes[kind]?.cc?.length ? `a copy to ${view.wishes[kind]!.cc!.join(', ')}` : 'no copy'
+              "
+              :open-end="!view.wishes[kind]?.cc?.length"
+              :disabled="!may"
+              ><label
+                >CC
+                <input
+                  :value="view.wishes[kind]?.cc?.join(', ')"
+                  placeholder="name@house.example"
+                  @change="setWish(kind, { cc: list(value($event)) })" /></label
+            ></WordPanel>
+            and
+            <WordPanel
+              label="Blind copies"
+              :words="
+                view.wishes[kind]?.bcc?.length
+                  ? `a blind copy to ${view.wishes[kind]!.bcc!.join(', ')}`
+                  : 'no blind copy'
+              "
+              :open-end="!view.wishes[kind]?.bcc?.length"
+              :disabled="!may"
+              ><label
+                >BCC
+                <input
+                  :value="view.wishes[kind]?.bcc?.join(', ')"
+                  placeholder="name@house.example"
+                  @change="setWish(kind, { bcc: list(value($event)) })" /></label></WordPanel
+            >,
+            <WordPicker
+              label="Gathered"
+              :words="gathers.find((one) => one.value === String(!!view!.wishes[kind]?.gathered))!.words"
+              :choices="gathers"
+              :value="String(!!view.wishes[kind]?.gathered)"
+              :disabled="!may"
+              @pick="setWish(kind, { gathered: $event === 'true' || undefined })" /></template
+          >.
         </p>
         <p v-if="way(kind).problem" class="notice stuck" role="status">
-          <span>{{ way(kind).problem === 'no postal address' ? `Without a postal address ${kindFacts[kind].one} cannot be made.` : `There is ${way(kind).problem}, and nobody for anything: ${kindFacts[kind].one} would get stuck.` }}</span>
-          <VBtn v-if="may" class="push" height="28" @click="way(kind).problem === 'no postal address' ? address = true : contacts = true">{{ way(kind).problem === 'no postal address' ? 'Write the address' : 'Add a contact' }}</VBtn>
+          <span>{{
+            way(kind).problem === 'no postal address'
+              ? `Without a postal address ${kindFacts[kind].one} cannot be made.`
+              : `There is ${way(kind).problem}, and nobody for anything: ${kindFacts[kind].one} would get stuck.`
+          }}</span>
+          <VBtn
+            v-if="may"
+            class="push"
+            height="28"
+            @click="way(kind).problem === 'no postal address' ? (address = true) : (contacts = true)"
+            >{{ way(kind).problem === 'no postal address' ? 'Write the address' : 'Add a contact' }}</VBtn
+          >
         </p>
         <p v-else-if="way(kind).to" class="soft now">now {{ way(kind).to }}</p>
       </section>
-      <h2>Contacts <button v-if="may" type="button" class="word" data-test="contacts" @click="contacts = true">change</button></h2>
-      <ul><li v-for="contact in view.contacts" :key="contact.email + contact.role"><span>{{ contact.name }}</span> <span class="soft">{{ contact.email }}</span> <span class="tag">{{ contact.role === 'anyone' ? 'anything' : contact.role }}</span></li><li v-if="view.contacts.length === 0" class="soft">Nobody yet.</li></ul>
-      <h2>Postal address <button v-if="may" type="button" class="word" data-test="address" @click="address = true">change</button></h2>
-      <p class="lines">{{ view.billing ? [view.name, view.billing.attention, ...view.billing.lines, view.billing.country].filter(Boolean).join('\n') : 'None yet.' }}</p>
+      <h2>
+        Contacts
+        <button v-if="may" type="button" class="word" data-test="contacts" @click="contacts = true">
+          change
+        </button>
+      </h2>
+      <ul>
+        <li v-for="contact in view.contacts" :key="contact.email + contact.role">
+          <span>{{ contact.name }}</span> <span class="soft">{{ contact.email }}</span>
+          <span class="tag">{{ contact.role === 'anyone' ? 'anything' : contact.role }}</span>
+        </li>
+        <li v-if="view.contacts.length === 0" class="soft">Nobody yet.</li>
+      </ul>
+      <h2>
+        Postal address
+        <button v-if="may" type="button" class="word" data-test="address" @click="address = true">
+          change
+        </button>
+      </h2>
+      <p class="lines">
+        {{
+          view.billing
+            ? [view.name, view.billing.attention, ...view.billing.lines, view.billing.country]
+                .filter(Boolean)
+                .join('\n')
+            : 'None yet.'
+        }}
+      </p>
       <h2>Newest documents</h2>
-      <ul><li v-for="one in view.documents" :key="one.id"><NuxtLink class="mono" :to="`/register?search=${one.number}&in=${one.id}`">{{ one.number }}</NuxtLink> <span class="soft">{{ shortDay(one.date) }}</span> <span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state ?? 'not sent' }}</span> <span class="amount push">{{ money(one.total, one.currency) }}</span></li><li v-if="view.documents.length === 0" class="soft">None yet.</li></ul>
+      <ul>
+        <li v-for="one in view.documents" :key="one.id">
+          <NuxtLink class="mono" :to="`/register?search=${one.number}&in=${one.id}`">{{
+            one.number
+          }}</NuxtLink>
+          <span class="soft">{{ shortDay(one.date) }}</span>
+          <span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state ?? 'not sent' }}</span>
+          <span class="amount push">{{ money(one.total, one.currency) }}</span>
+        </li>
+        <li v-if="view.documents.length === 0" class="soft">None yet.</li>
+      </ul>
     </div>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.id" @kept="load" />
     <AddressDialog v-if="address" v-model="address" :customer="view" @kept="load" />
@@ -94,13 +284,51 @@ const stateTone: Record<string, string> = { 'arrived': 'go', 'on the way': 'way'
 </template>
 
 <style scoped>
-.body { flex: 1; overflow: auto; background: var(--paper); padding: 12px 16px 20px; }
-.sentence { white-space: normal; margin: 0; line-height: 2; font-size: 15px; }
-.wish { border-top: 1px solid var(--rule); padding: 8px 0; margin-top: 8px; }
-.wish .notice { border: 0; border-radius: 4px; margin: 6px 0 0; }
-.now { margin: 0; font-size: 13px; overflow-wrap: anywhere; }
-h2 { margin: 14px 0 4px; border-top: 1px solid var(--rule); padding-top: 12px; }
-ul { list-style: none; padding: 0; margin: 0; }
-li { display: flex; gap: 8px; align-items: baseline; padding: 2px 0; }
-.lines { white-space: pre-line; margin: 0; }
+.body {
+  flex: 1;
+  overflow: auto;
+  background: var(--paper);
+  padding: 12px 16px 20px;
+}
+.sentence {
+  white-space: normal;
+  margin: 0;
+  line-height: 2;
+  font-size: 15px;
+}
+.wish {
+  border-top: 1px solid var(--rule);
+  padding: 8px 0;
+  margin-top: 8px;
+}
+.wish .notice {
+  border: 0;
+  border-radius: 4px;
+  margin: 6px 0 0;
+}
+.now {
+  margin: 0;
+  font-size: 13px;
+  overflow-wrap: anywhere;
+}
+h2 {
+  margin: 14px 0 4px;
+  border-top: 1px solid var(--rule);
+  padding-top: 12px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  padding: 2px 0;
+}
+.lines {
+  white-space: pre-line;
+  margin: 0;
+}
 </style>

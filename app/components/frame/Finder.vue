@@ -5,7 +5,14 @@ import type { OrderRow } from '../../../server/services/orders/list'
 import type { RegisterRow } from '../../../server/services/register/register'
 
 /** Ctrl+K: finds documents, orders and customers, goes to places, and does things, by name. */
-interface Hit { key: string, what: string, words: string, more: string, to?: string, act?: () => unknown }
+interface Hit {
+  key: string
+  what: string
+  words: string
+  more: string
+  to?: string
+  act?: () => unknown
+}
 
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ keys: [] }>()
@@ -17,17 +24,76 @@ const at = ref(0)
 const field = ref<HTMLInputElement>()
 let turn = 0
 
-const places: Hit[] = Object.entries({ Line: '/', Orders: '/orders', Register: '/register', Customers: '/customers', 'Accounts': '/accounts', 'Payments': '/accounts/payments', 'Bank files': '/accounts/bank', 'Imports': '/imports', 'Numbers': '/numbers', 'Proof': '/proof', 'Print tray': '/tray', Routines: '/routines', Company: '/company' })
-  .map(([words, to]) => ({ key: to, what: 'Place', words, more: '', to }))
+const places: Hit[] = Object.entries({
+  Line: '/',
+  Orders: '/orders',
+  Register: '/register',
+  Customers: '/customers',
+  Accounts: '/accounts',
+  Payments: '/accounts/payments',
+  'Bank files': '/accounts/bank',
+  Imports: '/imports',
+  Numbers: '/numbers',
+  Proof: '/proof',
+  'Print tray': '/tray',
+  Routines: '/routines',
+  Company: '/company',
+}).map(([words, to]) => ({ key: to, what: 'Place', words, more: '', to }))
 
 const parts: Hit[] = [
-  ...stages.map(stage => ({ key: `stage ${stage}`, what: 'Place', words: stage.charAt(0).toUpperCase() + stage.slice(1), more: 'on the Line', to: stage === 'to check' ? '/' : `/?stage=${encodeURIComponent(stage)}` })),
-  { key: 'unreached', what: 'Place', words: 'Customers who cannot be reached', more: '', to: '/customers?trouble=true' },
+  ...stages.map((stage) => ({
+    key: `stage ${stage}`,
+    what: 'Place',
+    words: stage.charAt(0).toUpperCase() + stage.slice(1),
+    more: 'on the Line',
+    to: stage === 'to check' ? '/' : `/?stage=${encodeURIComponent(stage)}`,
+  })),
+  {
+    key: 'unreached',
+    what: 'Place',
+    words: 'Customers who cannot be reached',
+    more: '',
+    to: '/customers?trouble=true',
+  },
 ]
 const acts = computed<Hit[]>(() => [
-  ...(session.may('supervisor') ? [{ key: 'new routine', what: 'Act', words: 'Write a new routine', more: '', to: '/routines?new=yes' }, { key: 'rehearse', what: 'Act', words: 'Begin or end a rehearsal', more: 'Company, House', to: '/company?part=House' }] : []),
-  ...(session.may('clerk') ? [{ key: 'pause', what: 'Act', words: 'Pause everything', more: 'Company, House', to: '/company?part=House' }, { key: 'print', what: 'Act', words: 'Print what waits for the printer', more: 'Print tray', to: '/tray' }] : []),
-  { key: 'look', what: 'Act', words: look.theme === 'dark' ? 'By daylight' : 'By lamplight', more: 'changes the colours', act: () => look.choose(look.theme === 'dark' ? 'light' : 'dark') },
+  ...(session.may('supervisor')
+    ? [
+        { key: 'new routine', what: 'Act', words: 'Write a new routine', more: '', to: '/routines?new=yes' },
+        {
+          key: 'rehearse',
+          what: 'Act',
+          words: 'Begin or end a rehearsal',
+          more: 'Company, House',
+          to: '/company?part=House',
+        },
+      ]
+    : []),
+  ...(session.may('clerk')
+    ? [
+        {
+          key: 'pause',
+          what: 'Act',
+          words: 'Pause everything',
+          more: 'Company, House',
+          to: '/company?part=House',
+        },
+        {
+          key: 'print',
+          what: 'Act',
+          words: 'Print what waits for the printer',
+          more: 'Print tray',
+          to: '/tray',
+        },
+      ]
+    : []),
+  {
+    key: 'look',
+    what: 'Act',
+    words: look.theme === 'dark' ? 'By daylight' : 'By lamplight',
+    more: 'changes the colours',
+    act: () => look.choose(look.theme === 'dark' ? 'light' : 'dark'),
+  },
   { key: 'keys', what: 'Act', words: 'Show the keys', more: 'F1', act: () => emit('keys') },
   { key: 'out', what: 'Act', words: 'Sign out', more: '', act: () => session.signOut() },
 ])
@@ -35,7 +101,9 @@ const acts = computed<Hit[]>(() => [
 async function search() {
   const text = typed.value.trim()
   const mine = ++turn
-  const named = [...places, ...(text ? [...parts, ...acts.value] : acts.value)].filter(place => place.words.toLowerCase().includes(text.toLowerCase()))
+  const named = [...places, ...(text ? [...parts, ...acts.value] : acts.value)].filter((place) =>
+    place.words.toLowerCase().includes(text.toLowerCase()),
+  )
   if (!text) {
     hits.value = named
     return
@@ -48,9 +116,27 @@ async function search() {
   if (mine !== turn) return
   hits.value = [
     ...named.slice(0, 6),
-    ...documents.rows.map(row => ({ key: `d${row.id}`, what: 'Document', words: row.number, more: `${row.customerName} · ${moneyWithSign(row.total, row.currency)}`, to: `/register?search=${encodeURIComponent(row.number)}&in=${row.id}` })),
-    ...orders.rows.map(row => ({ key: `o${row.id}`, what: 'Order', words: row.number, more: `${row.customerName} · ${row.status}`, to: `/orders/${row.id}` })),
-    ...customers.rows.map(row => ({ key: `c${row.id}`, what: 'Customer', words: row.name, more: row.number, to: `/customers?search=${encodeURIComponent(row.number)}&in=${row.id}` })),
+    ...documents.rows.map((row) => ({
+      key: `d${row.id}`,
+      what: 'Document',
+      words: row.number,
+      more: `${row.customerName} · ${moneyWithSign(row.total, row.currency)}`,
+      to: `/register?search=${encodeURIComponent(row.number)}&in=${row.id}`,
+    })),
+    ...orders.rows.map((row) => ({
+      key: `o${row.id}`,
+      what: 'Order',
+      words: row.number,
+      more: `${row.customerName} · ${row.status}`,
+      to: `/orders/${row.id}`,
+    })),
+    ...customers.rows.map((row) => ({
+      key: `c${row.id}`,
+      what: 'Customer',
+      words: row.name,
+      more: row.number,
+      to: `/customers?search=${encodeURIComponent(row.number)}&in=${row.id}`,
+    })),
   ]
   at.value = 0
 }
@@ -86,22 +172,72 @@ function key(event: KeyboardEvent) {
 <template>
   <VDialog v-model="open" aria-label="Find" max-width="600" @keydown="key">
     <div class="finder">
-      <input ref="field" v-model="typed" type="search" placeholder="A number, a customer, an amount, a place, or what to do" aria-label="Find" aria-controls="hits">
+      <input
+        ref="field"
+        v-model="typed"
+        type="search"
+        placeholder="A number, a customer, an amount, a place, or what to do"
+        aria-label="Find"
+        aria-controls="hits"
+      />
       <ul id="hits" role="listbox" aria-label="Found">
-        <li v-for="(hit, index) in hits" :key="hit.key" role="option" :aria-selected="index === at" :class="{ at: index === at }" @mouseenter="at = index" @click="go(hit)">
-          <span class="what">{{ hit.what }}</span><span :class="{ mono: hit.what === 'Document' || hit.what === 'Order' }">{{ hit.words }}</span><span class="soft cut">{{ hit.more }}</span>
+        <li
+          v-for="(hit, index) in hits"
+          :key="hit.key"
+          role="option"
+          :aria-selected="index === at"
+          :class="{ at: index === at }"
+          @mouseenter="at = index"
+          @click="go(hit)"
+        >
+          <span class="what">{{ hit.what }}</span><span
+            :class="{ mono: hit.what === 'Document' || hit.what === 'Order' }"
+            >{{ hit.words }}</span
+          ><span class="soft cut">{{ hit.more }}</span>
         </li>
-        <li v-if="hits.length === 0" class="soft">Nothing found. Numbers, customers, order numbers and amounts are looked through.</li>
+        <li v-if="hits.length === 0" class="soft">
+          Nothing found. Numbers, customers, order numbers and amounts are looked through.
+        </li>
       </ul>
     </div>
   </VDialog>
 </template>
 
 <style scoped>
-.finder { background: var(--paper); border-radius: 5px; overflow: hidden; }
-input { width: 100%; font: inherit; font-size: 16px; padding: 14px 18px; border: 0; border-bottom: 1px solid var(--rule); outline: none; }
-ul { list-style: none; margin: 0; padding: 6px 0; max-height: 380px; overflow: auto; }
-li { display: flex; gap: 12px; padding: 7px 18px; cursor: pointer; align-items: baseline; }
-li.at { background: var(--peg-pale); }
-.what { width: 76px; color: var(--soft-ink); font-size: 12.5px; }
+.finder {
+  background: var(--paper);
+  border-radius: 5px;
+  overflow: hidden;
+}
+input {
+  width: 100%;
+  font: inherit;
+  font-size: 16px;
+  padding: 14px 18px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  outline: none;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 6px 0;
+  max-height: 380px;
+  overflow: auto;
+}
+li {
+  display: flex;
+  gap: 12px;
+  padding: 7px 18px;
+  cursor: pointer;
+  align-items: baseline;
+}
+li.at {
+  background: var(--peg-pale);
+}
+.what {
+  width: 76px;
+  color: var(--soft-ink);
+  font-size: 12.5px;
+}
 </style>

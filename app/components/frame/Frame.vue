@@ -3,13 +3,31 @@ const session = useSession()
 const live = useLiveStore()
 const route = useRoute()
 const places = [
-  { to: '/', words: 'Line' }, { to: '/orders', words: 'Orders' }, { to: '/register', words: 'Register' }, { to: '/customers', words: 'Customers' }, { to: '/accounts', words: 'Accounts' }, { to: '/tray', words: 'Print tray' },
+  { to: '/', words: 'Line' },
+  { to: '/orders', words: 'Orders' },
+  { to: '/register', words: 'Register' },
+  { to: '/customers', words: 'Customers' },
+  { to: '/accounts', words: 'Accounts' },
+  { to: '/tray', words: 'Print tray' },
 ]
-const setUp = [{ to: '/routines', words: 'Routines' }, { to: '/company', words: 'Company' }]
+const setUp = [
+  { to: '/routines', words: 'Routines' },
+  { to: '/company', words: 'Company' },
+]
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
-const initials = computed(() => session.user!.name.split(' ').map(part => part[0]).join('').slice(0, 2))
+const initials = computed(() =>
+  session
+    .user!.name.split(' ')
+    .map((part) => part[0])
+    .join('')
+    .slice(0, 2),
+)
 const look = useLook()
-const themes = [{ value: 'light', words: 'By daylight' }, { value: 'dark', words: 'By lamplight' }, { value: 'system', words: 'As the computer' }] as const
+const themes = [
+  { value: 'light', words: 'By daylight' },
+  { value: 'dark', words: 'By lamplight' },
+  { value: 'system', words: 'As the computer' },
+] as const
 const keys = ref(false)
 const find = ref(false)
 
@@ -32,24 +50,61 @@ useLive([], () => {})
   <header class="head">
     <NuxtLink to="/" class="brand"><PegMark class="peg" /><span>Clothespin</span></NuxtLink>
     <nav aria-label="Places">
-      <NuxtLink v-for="place in places" :key="place.to" :to="place.to" :class="{ here: isHere(place.to) }" :aria-current="isHere(place.to) ? 'page' : undefined">{{ place.words }}</NuxtLink>
+      <NuxtLink
+        v-for="place in places"
+        :key="place.to"
+        :to="place.to"
+        :class="{ here: isHere(place.to) }"
+        :aria-current="isHere(place.to) ? 'page' : undefined"
+        >{{ place.words }}</NuxtLink
+      >
       <span class="rule" aria-hidden="true" />
-      <NuxtLink v-for="place in setUp" :key="place.to" :to="place.to" :class="{ here: isHere(place.to) }" :aria-current="isHere(place.to) ? 'page' : undefined">{{ place.words }}</NuxtLink>
+      <NuxtLink
+        v-for="place in setUp"
+        :key="place.to"
+        :to="place.to"
+        :class="{ here: isHere(place.to) }"
+        :aria-current="isHere(place.to) ? 'page' : undefined"
+        >{{ place.words }}</NuxtLink
+      >
     </nav>
-    <button type="button" class="find" @click="find = true"><span>Number, customer, address</span><kbd>Ctrl K</kbd></button>
+    <button type="button" class="find" @click="find = true">
+      <span>Number, customer, address</span><kbd>Ctrl K</kbd>
+    </button>
     <VMenu>
       <template #activator="{ props: activator }">
-        <button type="button" class="who" :aria-label="`${initials}: ${session.user!.name}, signed in as ${session.user!.role}`" v-bind="activator">{{ initials }}</button>
+        <button
+          type="button"
+          class="who"
+          :aria-label="`${initials}: ${session.user!.name}, signed in as ${session.user!.role}`"
+          v-bind="activator"
+        >
+          {{ initials }}
+        </button>
       </template>
       <VList>
-        <div class="me"><strong>{{ session.user!.name }}</strong><br><span class="soft">{{ session.user!.role }} · {{ session.user!.email }}</span></div>
-        <VListItem v-for="one in themes" :key="one.value" :title="one.words" :active="look.theme === one.value" @click="look.choose(one.value)" />
-        <VListItem title="Keys" @click="keys = true"><template #append><kbd>F1</kbd></template></VListItem>
+        <div class="me">
+          <strong>{{ session.user!.name }}</strong><br /><span class="soft"
+            >{{ session.user!.role }} · {{ session.user!.email }}</span
+          >
+        </div>
+        <VListItem
+          v-for="one in themes"
+          :key="one.value"
+          :title="one.words"
+          :active="look.theme === one.value"
+          @click="look.choose(one.value)"
+        />
+        <VListItem title="Keys" @click="keys = true"
+          ><template #append><kbd>F1</kbd></template></VListItem
+        >
         <VListItem title="Sign out" @click="session.signOut()" />
       </VList>
     </VMenu>
   </header>
-  <div v-if="!live.connected" class="away" role="status">No word from the server just now: what is shown may be old. Trying again.</div>
+  <div v-if="!live.connected" class="away" role="status">
+    No word from the server just now: what is shown may be old. Trying again.
+  </div>
   <StateBand />
   <main id="main" class="main"><slot /></main>
   <div class="corner"><RunStrip /><Toasts /></div>
@@ -58,24 +113,129 @@ useLive([], () => {})
 </template>
 
 <style scoped>
-.head { flex: none; height: var(--head-height); background: var(--head); color: #fff; display: flex; align-items: center; gap: 14px; padding: 0 14px; position: relative; z-index: 5; }
-.head a { color: #dfe9e3; text-decoration: none; }
-.brand { display: flex; align-items: center; gap: 8px; font-weight: 700; font-size: 16px; color: #fff !important; margin-right: 6px; }
-.peg { width: 13px; height: 25px; }
-nav { display: flex; align-items: center; gap: 2px; }
-nav a { padding: 6px 10px; border-radius: 4px; font-weight: 600; }
-nav a:hover { background: var(--head-lift); }
-nav a.here { background: var(--head-lift); color: #fff; }
-.rule { width: 1px; height: 18px; background: #51656a; margin: 0 10px; }
-.find { margin-left: auto; width: 250px; display: flex; justify-content: space-between; align-items: center; background: var(--head-lift); border: 1px solid #51656a; border-radius: 4px; color: #cfdbd6; padding: 5px 8px 5px 11px; cursor: pointer; font: inherit; }
-.find kbd { background: none; color: #cfdbd6; border-color: #86979a; }
-.who { background: none; border: 1px solid #51656a; border-radius: 50%; width: 32px; height: 32px; color: #fff; font-weight: 700; font-size: 12.5px; cursor: pointer; }
-.head :focus-visible { outline-color: #f2b632; }
-.me { padding: 8px 16px 10px; border-bottom: 1px solid var(--rule); margin-bottom: 4px; }
-.away { background: var(--brick-pale); color: var(--brick); padding: 6px 14px; }
-.skip { position: absolute; left: -1000px; }
-.skip:focus { left: 8px; top: 8px; background: var(--paper); z-index: 10; padding: 6px 10px; }
-.main { flex: 1; min-height: 0; overflow: hidden; }
-.corner { position: fixed; left: 14px; bottom: 66px; display: flex; flex-direction: column; align-items: flex-start; gap: 8px; z-index: 2500; pointer-events: none; }
-.corner > * { pointer-events: auto; }
+.head {
+  flex: none;
+  height: var(--head-height);
+  background: var(--head);
+  color: #fff;
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 0 14px;
+  position: relative;
+  z-index: 5;
+}
+.head a {
+  color: #dfe9e3;
+  text-decoration: none;
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-weight: 700;
+  font-size: 16px;
+  color: #fff !important;
+  margin-right: 6px;
+}
+.peg {
+  width: 13px;
+  height: 25px;
+}
+nav {
+  display: flex;
+  align-items: center;
+  gap: 2px;
+}
+nav a {
+  padding: 6px 10px;
+  border-radius: 4px;
+  font-weight: 600;
+}
+nav a:hover {
+  background: var(--head-lift);
+}
+nav a.here {
+  background: var(--head-lift);
+  color: #fff;
+}
+.rule {
+  width: 1px;
+  height: 18px;
+  background: #51656a;
+  margin: 0 10px;
+}
+.find {
+  margin-left: auto;
+  width: 250px;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  background: var(--head-lift);
+  border: 1px solid #51656a;
+  border-radius: 4px;
+  color: #cfdbd6;
+  padding: 5px 8px 5px 11px;
+  cursor: pointer;
+  font: inherit;
+}
+.find kbd {
+  background: none;
+  color: #cfdbd6;
+  border-color: #86979a;
+}
+.who {
+  background: none;
+  border: 1px solid #51656a;
+  border-radius: 50%;
+  width: 32px;
+  height: 32px;
+  color: #fff;
+  font-weight: 700;
+  font-size: 12.5px;
+  cursor: pointer;
+}
+.head :focus-visible {
+  outline-color: #f2b632;
+}
+.me {
+  padding: 8px 16px 10px;
+  border-bottom: 1px solid var(--rule);
+  margin-bottom: 4px;
+}
+.away {
+  background: var(--brick-pale);
+  color: var(--brick);
+  padding: 6px 14px;
+}
+.skip {
+  position: absolute;
+  left: -1000px;
+}
+.skip:focus {
+  left: 8px;
+  top: 8px;
+  background: var(--paper);
+  z-index: 10;
+  padding: 6px 10px;
+}
+.main {
+  flex: 1;
+  min-height: 0;
+  overflow: hidden;
+}
+.corner {
+  position: fixed;
+  left: 14px;
+  bottom: 66px;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 8px;
+  z-index: 2500;
+  pointer-events: none;
+}
+.corner > * {
+  pointer-events: auto;
+}
 </style>

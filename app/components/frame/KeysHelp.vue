@@ -1,10 +1,20 @@
 <script setup lang="ts">
 const open = defineModel<boolean>({ required: true })
 const keys = [
-  ['In a list', ''], ['Up, Down', 'go from row to row'], ['Space', 'picks the row'], ['Shift + Up, Down', 'picks a range'], ['Ctrl + A', 'picks all that are loaded'],
-  ['Left, Right', 'turn the leaves Paper, Email, Trail'], ['Enter', 'opens the record'], ['Escape', 'gives up the picks, then leaves the row'],
-  ['On the Line', ''], ['Left, Right on the cloths', 'go from stage to stage'],
-  ['Anywhere', ''], ['Ctrl + Enter', 'is the filled button of the screen; it asks before something leaves'], ['Ctrl + K', 'finds records, goes to places and does things by name'], ['F1', 'shows these keys'],
+  ['In a list', ''],
+  ['Up, Down', 'go from row to row'],
+  ['Space', 'picks the row'],
+  ['Shift + Up, Down', 'picks a range'],
+  ['Ctrl + A', 'picks all that are loaded'],
+  ['Left, Right', 'turn the leaves Paper, Email, Trail'],
+  ['Enter', 'opens the record'],
+  ['Escape', 'gives up the picks, then leaves the row'],
+  ['On the Line', ''],
+  ['Left, Right on the cloths', 'go from stage to stage'],
+  ['Anywhere', ''],
+  ['Ctrl + Enter', 'is the filled button of the screen; it asks before something leaves'],
+  ['Ctrl + K', 'finds records, goes to places and does things by name'],
+  ['F1', 'shows these keys'],
 ]
 </script>
 
@@ -15,7 +25,12 @@ const keys = [
       <dl>
         <template v-for="[key, words] in keys" :key="key">
           <dt v-if="!words" class="part">{{ key }}</dt>
-          <template v-else><dt><kbd>{{ key }}</kbd></dt><dd>{{ words }}</dd></template>
+          <template v-else
+            ><dt>
+              <kbd>{{ key }}</kbd>
+            </dt>
+            <dd>{{ words }}</dd></template
+          >
         </template>
       </dl>
       <VBtn @click="open = false">Close</VBtn>
@@ -24,8 +39,23 @@ const keys = [
 </template>
 
 <style scoped>
-.keys { background: var(--paper); padding: 20px 22px; border-radius: 5px; }
-dl { display: grid; grid-template-columns: 190px 1fr; gap: 6px 12px; margin: 12px 0 18px; }
-.part { grid-column: 1 / 3; font-weight: 700; margin-top: 8px; }
-dd { margin: 0; }
+.keys {
+  background: var(--paper);
+  padding: 20px 22px;
+  border-radius: 5px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 190px 1fr;
+  gap: 6px 12px;
+  margin: 12px 0 18px;
+}
+.part {
+  grid-column: 1 / 3;
+  font-weight: 700;
+  margin-top: 8px;
+}
+dd {
+  margin: 0;
+}
 </style>

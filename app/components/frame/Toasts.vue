@@ -18,8 +18,31 @@ async function undo(id: number, act: () => Promise<void>) {
 </template>
 
 <style scoped>
-.toasts { display: flex; flex-direction: column; align-items: flex-start; gap: 8px; max-width: 560px; }
-.toast { background: var(--ink); color: var(--paper); border-radius: 4px; padding: 10px 14px; display: flex; gap: 14px; align-items: baseline; }
-.toast.wrong { background: var(--brick); }
-button { color: inherit; font-weight: 650; background: none; border: 0; text-decoration: underline; cursor: pointer; }
+.toasts {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 8px;
+  max-width: 560px;
+}
+.toast {
+  background: var(--ink);
+  color: var(--paper);
+  border-radius: 4px;
+  padding: 10px 14px;
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+}
+.toast.wrong {
+  background: var(--brick);
+}
+button {
+  color: inherit;
+  font-weight: 650;
+  background: none;
+  border: 0;
+  text-decoration: underline;
+  cursor: pointer;
+}
 </style>

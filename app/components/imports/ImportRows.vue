@@ -4,64 +4,178 @@ import type { ImportView, RowState, RowView } from '../../../server/services/imp
 import type { PageOf } from '../../composables/useList'
 
 /** The rows of an import with what is wrong or what became of them; a wrong one is mended in its cells and checked at once. */
-const props = defineProps<{ file: ImportView, may: boolean }>()
+const props = defineProps<{ file: ImportView; may: boolean }>()
 const state = ref<RowState | ''>(props.file.counts.wrong ? 'wrong' : '')
-const list = useList<RowView, PageOf<RowView>>(place => callApi<PageOf<RowView>>(`/api/imports/${props.file.id}/rows`, { query: { state: state.value, ...place } }))
+const list = useList<RowView, PageOf<RowView>>((place) =>
+  callApi<PageOf<RowView>>(`/api/imports/${props.file.id}/rows`, { query: { state: state.value, ...place } }),
+)
 const active = ref<number | null>(null)
-const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
+const row = computed(() => list.rows.value.find((one) => one.id === active.value) ?? null)
 const cells = ref<string[]>([])
 const busy = ref(false)
 watch(state, () => void list.restart(), { immediate: true })
-watch(() => props.file.counts, () => void list.reload())
+watch(
+  () => props.file.counts,
+  () => void list.reload(),
+)
 watch(list.rows, (rows) => {
-  if (!rows.some(one => one.id === active.value)) active.value = rows[0]?.id ?? null
+  if (!rows.some((one) => one.id === active.value)) active.value = rows[0]?.id ?? null
 })
-watch(() => [row.value?.id, row.value?.note], () => {
-  cells.value = [...row.value?.cells ?? []]
-}, { immediate: true })
+watch(
+  () => [row.value?.id, row.value?.note],
+  () => {
+    cells.value = [...(row.value?.cells ?? [])]
+  },
+  { immediate: true },
+)
 
-const columns = computed(() => importFields[props.file.subject].flatMap((field) => {
-  const mapped = props.file.mapping[field.key]
-  return mapped && 'column' in mapped ? [{ ...field, column: mapped.column }] : []
-}))
+const columns = computed(() =>
+  importFields[props.file.subject].flatMap((field) => {
+    const mapped = props.file.mapping[field.key]
+    return mapped && 'column' in mapped ? [{ ...field, column: mapped.column }] : []
+  }),
+)
 async function mend() {
   busy.value = true
   await attempt(async () => {
     const line = row.value!.line
-    const mended = await callApi<RowView>(`/api/imports/${props.file.id}/rows/${line}`, { method: 'PUT', body: { cells: cells.value } })
-    useToasts().say(mended.state === 'right' ? `Line ${line} is right now.` : `Line ${line}: ${mended.note}`, { wrong: mended.state !== 'right' })
+    const mended = await callApi<RowView>(`/api/imports/${props.file.id}/rows/${line}`, {
+      method: 'PUT',
+      body: { cells: cells.value },
+    })
+    useToasts().say(
+      mended.state === 'right' ? `Line ${line} is right now.` : `Line ${line}: ${mended.note}`,
+      { wrong: mended.state !== 'right' },
+    )
     await list.reload()
   })
   busy.value = false
 }
-const choices = computed(() => [{ value: '', words: 'all rows' }, ...(['wrong', 'right', 'written', 'unchanged'] as const).map(value => ({ value, words: `${value}, ${props.file.counts[value] ?? 0}` }))])
+const choices = computed(() => [
+  { value: '', words: 'all rows' },
+  ...(['wrong', 'right', 'written', 'unchanged'] as const).map((value) => ({
+    value,
+    words: `${value}, ${props.file.counts[value] ?? 0}`,
+  })),
+])
 const tone: Record<RowState, string> = { right: 'go', wrong: 'stuck', written: '', unchanged: '' }
-const canMend = computed(() => props.may && !!row.value && ['wrong', 'right'].includes(row.value.state) && ['checked', 'done'].includes(props.file.state))
+const canMend = computed(
+  () =>
+    props.may &&
+    !!row.value &&
+    ['wrong', 'right'].includes(row.value.state) &&
+    ['checked', 'done'].includes(props.file.state),
+)
 </script>
 
 <template>
-  <div class="bar"><strong>Rows</strong><span class="sentence soft"><WordPicker label="Rows" :words="choices.find(one => one.value === state)!.words" :choices="choices" :value="state" @pick="state = $event as RowState" /></span></div>
+  <div class="bar">
+    <strong>Rows</strong
+    ><span class="sentence soft"
+      ><WordPicker
+        label="Rows"
+        :words="choices.find((one) => one.value === state)!.words"
+        :choices="choices"
+        :value="state"
+        @pick="state = $event as RowState"
+    /></span>
+  </div>
   <div class="list">
-  <RowList v-model:active="active" :rows="list.rows.value" label="Rows of the file" :pickable="false" :loading="list.first.value" @more="list.loadMore()">
-    <template #row="{ row: one }"><span class="line mono soft">{{ one.line }}</span><span class="tag" :class="tone[one.state]">{{ one.state }}</span><span class="cut note" :title="one.note">{{ one.note || one.cells.slice(0, 6).join(' · ') }}</span></template>
-    <template #empty><div class="empty"><strong>No such row</strong>{{ state === 'wrong' ? 'Every row is right.' : 'Choose other rows above.' }}</div></template>
-  </RowList>
+    <RowList
+      v-model:active="active"
+      :rows="list.rows.value"
+      label="Rows of the file"
+      :pickable="false"
+      :loading="list.first.value"
+      @more="list.loadMore()"
+    >
+      <template #row="{ row: one }"
+        ><span class="line mono soft">{{ one.line }}</span
+        ><span class="tag" :class="tone[one.state]">{{ one.state }}</span
+        ><span class="cut note" :title="one.note">{{
+          one.note || one.cells.slice(0, 6).join(' · ')
+        }}</span></template
+      >
+      <template #empty
+        ><div class="empty">
+          <strong>No such row</strong
+          >{{ state === 'wrong' ? 'Every row is right.' : 'Choose other rows above.' }}
+        </div></template
+      >
+    </RowList>
   </div>
   <form v-if="row" class="mend" aria-label="The row in hand" @submit.prevent="mend">
-    <p v-if="row.note" :class="{ wrong: row.state === 'wrong' }" role="status">Line {{ row.line }}: {{ row.note }}</p>
-    <div class="cells"><label v-for="one in columns" :key="one.key">{{ one.words }} <input v-model="cells[one.column]" :disabled="!canMend" :data-test="`cell-${one.key}`"></label></div>
-    <VBtn v-if="canMend" type="submit" height="30" :disabled="busy || cells.join('\n') === row.cells.join('\n')" data-test="mend-row">Mend and check line {{ row.line }}</VBtn>
+    <p v-if="row.note" :class="{ wrong: row.state === 'wrong' }" role="status">
+      Line {{ row.line }}: {{ row.note }}
+    </p>
+    <div class="cells">
+      <label v-for="one in columns" :key="one.key"
+        >{{ one.words }}
+        <input v-model="cells[one.column]" :disabled="!canMend" :data-test="`cell-${one.key}`"
+      /></label>
+    </div>
+    <VBtn
+      v-if="canMend"
+      type="submit"
+      height="30"
+      :disabled="busy || cells.join('\n') === row.cells.join('\n')"
+      data-test="mend-row"
+      >Mend and check line {{ row.line }}</VBtn
+    >
   </form>
 </template>
 
 <style scoped>
-.line { flex: 0 0 46px; text-align: right; }
-.note { flex: 1; }
-.list { background: var(--paper); flex: 1; min-height: 0; display: flex; flex-direction: column; }
-.mend { background: var(--paper); border-top: 2px solid var(--ink); padding: 10px 14px; max-height: 46%; overflow: auto; flex: none; }
-.mend p { margin: 0 0 8px; }
-.wrong { color: var(--brick); font-weight: 650; }
-.cells { display: grid; grid-template-columns: 1fr 1fr; gap: 6px 12px; margin-bottom: 8px; }
-label { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; min-width: 0; }
-input { border: 1px solid var(--rule); border-radius: 4px; padding: 5px 8px; font: inherit; font-size: 14px; color: var(--ink); background: var(--paper); min-width: 0; }
+.line {
+  flex: 0 0 46px;
+  text-align: right;
+}
+.note {
+  flex: 1;
+}
+.list {
+  background: var(--paper);
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+}
+.mend {
+  background: var(--paper);
+  border-top: 2px solid var(--ink);
+  padding: 10px 14px;
+  max-height: 46%;
+  overflow: auto;
+  flex: none;
+}
+.mend p {
+  margin: 0 0 8px;
+}
+.wrong {
+  color: var(--brick);
+  font-weight: 650;
+}
+.cells {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 6px 12px;
+  margin-bottom: 8px;
+}
+label {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+input {
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 5px 8px;
+  font: inherit;
+  font-size: 14px;
+  color: var(--ink);
+  background: var(--paper);
+  min-width: 0;
+}
 </style>

@@ -2,7 +2,7 @@
 import type { Stage } from '../../../core/dispatch/states'
 import type { LineRow } from '../../../server/services/line/list'
 
-const props = defineProps<{ row: LineRow, stage: Stage }>()
+const props = defineProps<{ row: LineRow; stage: Stage }>()
 const now = useNow()
 const goes = computed(() => {
   const { row, stage } = props
@@ -12,7 +12,13 @@ const goes = computed(() => {
 })
 const age = computed(() => {
   const { row, stage } = props
-  if (stage === 'waiting' && row.channel === 'email' && row.nextTryAt && new Date(row.nextTryAt).getTime() > now.value) return `at ${shortTime(row.nextTryAt)}`
+  if (
+    stage === 'waiting' &&
+    row.channel === 'email' &&
+    row.nextTryAt &&
+    new Date(row.nextTryAt).getTime() > now.value
+  )
+    return `at ${shortTime(row.nextTryAt)}`
   return stage === 'arrived' ? shortTime(row.since) : ago(row.since, now.value)
 })
 </script>
@@ -21,12 +27,21 @@ const age = computed(() => {
   <span class="number mono">{{ row.number }}</span>
   <span class="kind soft">{{ kindShort(row.kind) }}</span>
   <span class="name cut">{{ row.customerName }}</span>
-  <span class="to cut" :class="{ missing: row.sendTo === 'No address' && stage !== 'arrived' }" :title="row.sendTo">
+  <span
+    class="to cut"
+    :class="{ missing: row.sendTo === 'No address' && stage !== 'arrived' }"
+    :title="row.sendTo"
+  >
     <span v-if="row.changed" class="tag wait">changed</span>
     <span v-else-if="row.problem" class="tag stuck">cannot be issued</span>
     <span v-else-if="row.state === 'put back'" class="tag wait">put back</span>
     <span v-else-if="row.held" class="tag queue">held</span>
-    <span v-else-if="stage === 'waiting' && row.state === 'waiting' && row.reply" class="tag queue" :title="row.reply">put off</span>
+    <span
+      v-else-if="stage === 'waiting' && row.state === 'waiting' && row.reply"
+      class="tag queue"
+      :title="row.reply"
+      >put off</span
+    >
     {{ stage === 'stuck' ? row.sendTo : goes }}
   </span>
   <span class="amount">{{ money(row.total, row.currency) }}</span>
@@ -34,12 +49,33 @@ const age = computed(() => {
 </template>
 
 <style scoped>
-.number { flex: 0 0 128px; white-space: nowrap; }
-.kind { flex: 0 0 82px; }
-.name { flex: 1 1 150px; }
-.to { flex: 1 1 170px; color: var(--soft-ink); }
-.to.missing { color: var(--brick); }
-.to .tag { margin-right: 5px; }
-.amount { flex: 0 0 100px; white-space: nowrap; }
-.age { flex: 0 0 62px; text-align: right; white-space: nowrap; }
+.number {
+  flex: 0 0 128px;
+  white-space: nowrap;
+}
+.kind {
+  flex: 0 0 82px;
+}
+.name {
+  flex: 1 1 150px;
+}
+.to {
+  flex: 1 1 170px;
+  color: var(--soft-ink);
+}
+.to.missing {
+  color: var(--brick);
+}
+.to .tag {
+  margin-right: 5px;
+}
+.amount {
+  flex: 0 0 100px;
+  white-space: nowrap;
+}
+.age {
+  flex: 0 0 62px;
+  text-align: right;
+  white-space: nowrap;
+}
 </style>

@@ -3,30 +3,64 @@ import type { Stage } from '../../../core/dispatch/states'
 import type { StageCount } from '../../../server/services/line/counts'
 
 /** The six stages as cloths on a rope: a tab list with arrows, each with its count and the one fact that matters. */
-const props = defineProps<{ counts: StageCount[], stage: Stage }>()
-const emit = defineEmits<{ 'update:stage': [stage: Stage], 'enter': [] }>()
+const props = defineProps<{ counts: StageCount[]; stage: Stage }>()
+const emit = defineEmits<{ 'update:stage': [stage: Stage]; enter: [] }>()
 
 const now = useNow()
-const words: Record<Stage, string> = { 'to send': 'To send', 'to check': 'To check', 'waiting': 'Waiting', 'on the way': 'On the way', 'arrived': 'Arrived', 'stuck': 'Stuck' }
+const words: Record<Stage, string> = {
+  'to send': 'To send',
+  'to check': 'To check',
+  waiting: 'Waiting',
+  'on the way': 'On the way',
+  arrived: 'Arrived',
+  stuck: 'Stuck',
+}
 const hang = [20, 25, 28, 27, 23, 19]
 const tabs = ref<HTMLButtonElement[]>([])
 
 function fact(one: StageCount): string {
   const facts = one.facts.join(' · ')
   switch (one.stage) {
-    case 'to send': return one.count === 0 ? 'nothing is due' : one.facts.join(', ')
-    case 'to check': return one.count === 0 ? 'nothing to look at' : [one.at ? `${facts ? '' : 'oldest '}since ${shortTime(one.at)}` : '', facts].filter(Boolean).join(' · ')
-    case 'waiting': return one.count === 0 ? 'nothing waits' : [one.at ? (new Date(one.at).getTime() <= now.value ? 'going now' : `next go at ${shortTime(one.at)}`) : '', facts].filter(Boolean).join(' · ')
-    case 'on the way': return one.count === 0 ? 'all have answered' : 'handed over, no word yet'
-    case 'arrived': return facts
-    case 'stuck': return one.count === 0 ? 'nothing is stuck' : facts
+    case 'to send':
+      return one.count === 0 ? 'nothing is due' : one.facts.join(', ')
+    case 'to check':
+      return one.count === 0
+        ? 'nothing to look at'
+        : [one.at ? `${facts ? '' : 'oldest '}since ${shortTime(one.at)}` : '', facts]
+            .filter(Boolean)
+            .join(' · ')
+    case 'waiting':
+      return one.count === 0
+        ? 'nothing waits'
+        : [
+            one.at
+              ? new Date(one.at).getTime() <= now.value
+                ? 'going now'
+                : `next go at ${shortTime(one.at)}`
+              : '',
+            facts,
+          ]
+            .filter(Boolean)
+            .join(' · ')
+    case 'on the way':
+      return one.count === 0 ? 'all have answered' : 'handed over, no word yet'
+    case 'arrived':
+      return facts
+    case 'stuck':
+      return one.count === 0 ? 'nothing is stuck' : facts
   }
 }
 
 function key(event: KeyboardEvent, index: number) {
   const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key]
   const last = props.counts.length - 1
-  const to = step ? Math.min(last, Math.max(0, index + step)) : event.key === 'Home' ? 0 : event.key === 'End' ? last : undefined
+  const to = step
+    ? Math.min(last, Math.max(0, index + step))
+    : event.key === 'Home'
+      ? 0
+      : event.key === 'End'
+        ? last
+        : undefined
   if (to !== undefined) {
     event.preventDefault()
     emit('update:stage', props.counts[to]!.stage)
@@ -41,15 +75,36 @@ function key(event: KeyboardEvent, index: number) {
 
 <template>
   <div class="line">
-    <svg class="rope" viewBox="0 0 1280 60" preserveAspectRatio="none" aria-hidden="true"><path d="M0 12 C 260 30, 420 32, 640 28 S 1060 14, 1280 14" fill="none" stroke="var(--rope)" stroke-width="2" vector-effect="non-scaling-stroke" /></svg>
+    <svg class="rope" viewBox="0 0 1280 60" preserveAspectRatio="none" aria-hidden="true">
+      <path
+        d="M0 12 C 260 30, 420 32, 640 28 S 1060 14, 1280 14"
+        fill="none"
+        stroke="var(--rope)"
+        stroke-width="2"
+        vector-effect="non-scaling-stroke"
+      />
+    </svg>
     <div class="cloths" role="tablist" aria-label="Stages of the Line">
       <button
-        v-for="(one, index) in counts" :key="one.stage" ref="tabs" type="button" role="tab" class="cloth" :class="[one.stage.replaceAll(' ', '-'), { here: one.stage === stage }]"
-        :style="{ marginTop: `${hang[index]}px` }" :aria-selected="one.stage === stage" :tabindex="one.stage === stage ? 0 : -1" :data-stage="one.stage"
-        @click="emit('update:stage', one.stage)" @keydown="key($event, index)"
+        v-for="(one, index) in counts"
+        :key="one.stage"
+        ref="tabs"
+        type="button"
+        role="tab"
+        class="cloth"
+        :class="[one.stage.replaceAll(' ', '-'), { here: one.stage === stage }]"
+        :style="{ marginTop: `${hang[index]}px` }"
+        :aria-selected="one.stage === stage"
+        :tabindex="one.stage === stage ? 0 : -1"
+        :data-stage="one.stage"
+        @click="emit('update:stage', one.stage)"
+        @keydown="key($event, index)"
       >
         <PegMark class="peg" />
-        <span class="top"><span class="count mono">{{ one.count.toLocaleString('en-IE') }}</span> <span class="name">{{ words[one.stage] }}</span></span>
+        <span class="top"
+          ><span class="count mono">{{ one.count.toLocaleString('en-IE') }}</span>
+          <span class="name">{{ words[one.stage] }}</span></span
+        >
         <span class="fact cut">{{ fact(one) }}</span>
       </button>
     </div>
@@ -57,21 +112,103 @@ function key(event: KeyboardEvent, index: number) {
 </template>
 
 <style scoped>
-.line { position: relative; height: 122px; background: var(--ledger); border-bottom: 1px solid var(--rule); flex: none; overflow: hidden; }
-.rope { position: absolute; inset: 0 0 auto; width: 100%; height: 60px; }
-.cloths { position: absolute; inset: 0; display: grid; grid-template-columns: repeat(6, 1fr); gap: 32px; padding: 0 28px; }
-.cloth { position: relative; height: 72px; text-align: left; background: var(--paper); border: 1px solid var(--rule); border-top: 3px solid var(--faint-ink); box-shadow: 0 2px 5px rgb(22 38 43 / 8%); padding: 9px 12px 0; cursor: pointer; font: inherit; color: inherit; display: flex; flex-direction: column; min-width: 0; align-self: start; border-radius: 2px; }
-.cloth.here { border-left-color: var(--ink); border-right-color: var(--ink); border-bottom-color: var(--ink); height: 80px; box-shadow: 0 5px 12px rgb(22 38 43 / 16%); }
-.peg { position: absolute; top: -15px; left: 50%; width: 9px; height: 24px; margin-left: -4px; }
-.top { display: flex; gap: 8px; align-items: baseline; white-space: nowrap; }
-.count { font-size: 23px; font-weight: 650; line-height: 1.1; }
-.name { font-weight: 650; font-size: 14.5px; }
-.fact { font-size: 12.5px; color: var(--soft-ink); margin-top: 3px; }
-.to-check { border-top-color: var(--peg); }
-.waiting { border-top-color: var(--plum); }
-.on-the-way { border-top-color: var(--blue); }
-.arrived { border-top-color: var(--spruce); }
-.stuck { border-top-color: var(--brick); }
-.stuck .count { color: var(--brick); }
-@media (max-width: 1200px) { .cloths { gap: 14px; padding: 0 14px; } }
+.line {
+  position: relative;
+  height: 122px;
+  background: var(--ledger);
+  border-bottom: 1px solid var(--rule);
+  flex: none;
+  overflow: hidden;
+}
+.rope {
+  position: absolute;
+  inset: 0 0 auto;
+  width: 100%;
+  height: 60px;
+}
+.cloths {
+  position: absolute;
+  inset: 0;
+  display: grid;
+  grid-template-columns: repeat(6, 1fr);
+  gap: 32px;
+  padding: 0 28px;
+}
+.cloth {
+  position: relative;
+  height: 72px;
+  text-align: left;
+  background: var(--paper);
+  border: 1px solid var(--rule);
+  border-top: 3px solid var(--faint-ink);
+  box-shadow: 0 2px 5px rgb(22 38 43 / 8%);
+  padding: 9px 12px 0;
+  cursor: pointer;
+  font: inherit;
+  color: inherit;
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  align-self: start;
+  border-radius: 2px;
+}
+.cloth.here {
+  border-left-color: var(--ink);
+  border-right-color: var(--ink);
+  border-bottom-color: var(--ink);
+  height: 80px;
+  box-shadow: 0 5px 12px rgb(22 38 43 / 16%);
+}
+.peg {
+  position: absolute;
+  top: -15px;
+  left: 50%;
+  width: 9px;
+  height: 24px;
+  margin-left: -4px;
+}
+.top {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  white-space: nowrap;
+}
+.count {
+  font-size: 23px;
+  font-weight: 650;
+  line-height: 1.1;
+}
+.name {
+  font-weight: 650;
+  font-size: 14.5px;
+}
+.fact {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  margin-top: 3px;
+}
+.to-check {
+  border-top-color: var(--peg);
+}
+.waiting {
+  border-top-color: var(--plum);
+}
+.on-the-way {
+  border-top-color: var(--blue);
+}
+.arrived {
+  border-top-color: var(--spruce);
+}
+.stuck {
+  border-top-color: var(--brick);
+}
+.stuck .count {
+  color: var(--brick);
+}
+@media (max-width: 1200px) {
+  .cloths {
+    gap: 14px;
+    padding: 0 14px;
+  }
+}
 </style>

@@ -3,15 +3,38 @@ import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { Stage } from '../../../core/dispatch/states'
 
 /** The filter above a stage, written as a sentence. */
-const props = defineProps<{ filters: { kind: string, brand: string, over: string }, stage: Stage }>()
-const emit = defineEmits<{ set: [change: { kind?: string, brand?: string, over?: string }] }>()
+const props = defineProps<{ filters: { kind: string; brand: string; over: string }; stage: Stage }>()
+const emit = defineEmits<{ set: [change: { kind?: string; brand?: string; over?: string }] }>()
 const session = useSession()
-const choices = computed(() => [{ value: '', words: 'both brands' }, ...session.house!.brands.map(brand => ({ value: brand.code, words: brand.name }))])
-const brandWords = computed(() => choices.value.find(choice => choice.value === props.filters.brand)?.words ?? 'both brands')
-const kinds = [{ value: '', words: 'any kind' }, ...documentKinds.map(kind => ({ value: kind, words: kindFacts[kind].many }))]
-const kindWords = computed(() => kinds.find(one => one.value === props.filters.kind)?.words ?? 'any kind')
+const choices = computed(() => [
+  { value: '', words: 'both brands' },
+  ...session.house!.brands.map((brand) => ({ value: brand.code, words: brand.name })),
+])
+const brandWords = computed(
+  () => choices.value.find((choice) => choice.value === props.filters.brand)?.words ?? 'both brands',
+)
+const kinds = [
+  { value: '', words: 'any kind' },
+  ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
+]
+const kindWords = computed(() => kinds.find((one) => one.value === props.filters.kind)?.words ?? 'any kind')
 </script>
 
 <template>
-  <span class="sentence soft">of <WordPicker label="Kind" :words="kindWords" :choices="kinds" :value="filters.kind" @pick="emit('set', { kind: $event })" />, of <WordPicker label="Brand" :words="brandWords" :choices="choices" :value="filters.brand" @pick="emit('set', { brand: $event })" />, of <AmountPicker :value="filters.over" @pick="emit('set', { over: $event })" /></span>
+  <span class="sentence soft"
+    >of
+    <WordPicker
+      label="Kind"
+      :words="kindWords"
+      :choices="kinds"
+      :value="filters.kind"
+      @pick="emit('set', { kind: $event })" />, of
+    <WordPicker
+      label="Brand"
+      :words="brandWords"
+      :choices="choices"
+      :value="filters.brand"
+      @pick="emit('set', { brand: $event })" />, of
+    <AmountPicker :value="filters.over" @pick="emit('set', { over: $event })"
+  /></span>
 </template>

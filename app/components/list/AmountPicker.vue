@@ -24,10 +24,26 @@ function keep() {
 <template>
   <VMenu v-model="open" :close-on-content-click="false">
     <template #activator="{ props: activator }">
-      <button type="button" class="word" :aria-label="`Amount: ${value ? `over ${value}` : 'any amount'}`" v-bind="activator">{{ value ? `over ${value}` : 'any amount' }}</button>
+      <button
+        type="button"
+        class="word"
+        :aria-label="`Amount: ${value ? `over ${value}` : 'any amount'}`"
+        v-bind="activator"
+      >
+        {{ value ? `over ${value}` : 'any amount' }}
+      </button>
     </template>
     <form class="amount-picker" @submit.prevent="keep">
-      <label>over <input ref="field" v-model="typed" class="mono" inputmode="decimal" placeholder="any" aria-label="Least amount"></label>
+      <label
+        >over
+        <input
+          ref="field"
+          v-model="typed"
+          class="mono"
+          inputmode="decimal"
+          placeholder="any"
+          aria-label="Least amount"
+      /></label>
       <VBtn type="submit" height="30" :disabled="bad">Show</VBtn>
       <p v-if="bad" class="soft">An amount like 500 or 12.50.</p>
     </form>
@@ -35,7 +51,25 @@ function keep() {
 </template>
 
 <style scoped>
-.amount-picker { background: var(--paper); border: 1px solid var(--ink); border-radius: 4px; padding: 10px 12px; display: flex; gap: 10px; align-items: center; flex-wrap: wrap; max-width: 260px; }
-input { width: 90px; border: 1px solid var(--rule); border-radius: 3px; padding: 4px 6px; }
-p { flex-basis: 100%; margin: 0; }
+.amount-picker {
+  background: var(--paper);
+  border: 1px solid var(--ink);
+  border-radius: 4px;
+  padding: 10px 12px;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  max-width: 260px;
+}
+input {
+  width: 90px;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  padding: 4px 6px;
+}
+p {
+  flex-basis: 100%;
+  margin: 0;
+}
 </style>

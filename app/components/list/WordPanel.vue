@@ -1,23 +1,62 @@
 <script setup lang="ts">
 /** A word of a sentence that opens a small panel at its place; Enter in a field or Escape closes it, and the word has the focus again. */
-withDefaults(defineProps<{ words: string, label: string, disabled?: boolean, openEnd?: boolean }>(), { disabled: false, openEnd: false })
+withDefaults(defineProps<{ words: string; label: string; disabled?: boolean; openEnd?: boolean }>(), {
+  disabled: false,
+  openEnd: false,
+})
 const open = ref(false)
 const panel = ref<HTMLElement>()
-const enter = () => panel.value?.querySelector<HTMLElement>('input:not([type="checkbox"]), select, button')?.focus()
+const enter = () =>
+  panel.value?.querySelector<HTMLElement>('input:not([type="checkbox"]), select, button')?.focus()
 const close = () => {
   open.value = false
 }
 </script>
 
 <template>
-  <WordMenu v-model="open" :words="words" :label="label" :disabled="disabled" :open-end="openEnd" @opened="enter">
+  <WordMenu
+    v-model="open"
+    :words="words"
+    :label="label"
+    :disabled="disabled"
+    :open-end="openEnd"
+    @opened="enter"
+  >
     <form ref="panel" class="panel" :aria-label="label" @submit.prevent="close"><slot :close="close" /></form>
   </WordMenu>
 </template>
 
 <style scoped>
-.panel { background: var(--paper); border: 1px solid var(--ink); border-radius: 4px; padding: 10px 12px; min-width: 240px; max-width: 360px; box-shadow: 0 6px 18px rgb(22 38 43 / 18%); display: flex; flex-direction: column; gap: 8px; }
-.panel :deep(input:not([type="checkbox"])), .panel :deep(select) { border: 1px solid var(--faint-ink); border-radius: 3px; padding: 5px 8px; font: inherit; background: var(--paper); color: var(--ink); min-width: 0; }
-.panel :deep(label) { display: flex; align-items: center; gap: 8px; }
-.panel :deep(.row) { display: flex; gap: 6px; align-items: center; }
+.panel {
+  background: var(--paper);
+  border: 1px solid var(--ink);
+  border-radius: 4px;
+  padding: 10px 12px;
+  min-width: 240px;
+  max-width: 360px;
+  box-shadow: 0 6px 18px rgb(22 38 43 / 18%);
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.panel :deep(input:not([type='checkbox'])),
+.panel :deep(select) {
+  border: 1px solid var(--faint-ink);
+  border-radius: 3px;
+  padding: 5px 8px;
+  font: inherit;
+  background: var(--paper);
+  color: var(--ink);
+  min-width: 0;
+}
+.panel :deep(label) {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.panel :deep(.row) {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
 </style>

@@ -1,31 +1,43 @@
 <script setup lang="ts">
 /** A word of a sentence that is a choice: the word opens a small list at its place; typing narrows, Escape leaves. */
-export interface WordChoice { value: string, words: string }
-
-const props = withDefaults(defineProps<{
-  /** What stands in the sentence now. */
+export interface WordChoice {
+  value: string
   words: string
-  label: string
-  choices: WordChoice[]
-  value: string | string[] | null
-  several?: boolean
-  disabled?: boolean
-  openEnd?: boolean
-}>(), { several: false, disabled: false, openEnd: false })
+}
 
-const emit = defineEmits<{ pick: [value: string], done: [] }>()
+const props = withDefaults(
+  defineProps<{
+    /** What stands in the sentence now. */
+    words: string
+    label: string
+    choices: WordChoice[]
+    value: string | string[] | null
+    several?: boolean
+    disabled?: boolean
+    openEnd?: boolean
+  }>(),
+  { several: false, disabled: false, openEnd: false },
+)
+
+const emit = defineEmits<{ pick: [value: string]; done: [] }>()
 
 const open = ref(false)
 const narrow = ref('')
 const at = ref(0)
 const field = ref<HTMLInputElement>()
 
-const shown = computed(() => props.choices.filter(choice => choice.words.toLowerCase().includes(narrow.value.trim().toLowerCase())))
-const chosen = (value: string) => (Array.isArray(props.value) ? props.value.includes(value) : props.value === value)
+const shown = computed(() =>
+  props.choices.filter((choice) => choice.words.toLowerCase().includes(narrow.value.trim().toLowerCase())),
+)
+const chosen = (value: string) =>
+  Array.isArray(props.value) ? props.value.includes(value) : props.value === value
 
 watch(open, () => {
   narrow.value = ''
-  at.value = Math.max(0, props.choices.findIndex(choice => chosen(choice.value)))
+  at.value = Math.max(
+    0,
+    props.choices.findIndex((choice) => chosen(choice.value)),
+  )
 })
 
 function pick(value: string | undefined) {
@@ -47,13 +59,33 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <WordMenu v-model="open" :words="words" :label="label" :disabled="disabled" :open-end="openEnd" @opened="field?.focus()" @closed="emit('done')">
+  <WordMenu
+    v-model="open"
+    :words="words"
+    :label="label"
+    :disabled="disabled"
+    :open-end="openEnd"
+    @opened="field?.focus()"
+    @closed="emit('done')"
+  >
     <div class="picker" @keydown="key">
-      <input ref="field" v-model="narrow" type="text" :placeholder="label" :aria-label="`${label}, type to narrow`" @input="at = 0">
+      <input
+        ref="field"
+        v-model="narrow"
+        type="text"
+        :placeholder="label"
+        :aria-label="`${label}, type to narrow`"
+        @input="at = 0"
+      />
       <ul role="listbox" :aria-label="label">
         <li
-          v-for="(choice, index) in shown" :key="choice.value" role="option" :aria-selected="chosen(choice.value)" :class="{ at: index === at }"
-          @click="pick(choice.value)" @mouseenter="at = index"
+          v-for="(choice, index) in shown"
+          :key="choice.value"
+          role="option"
+          :aria-selected="chosen(choice.value)"
+          :class="{ at: index === at }"
+          @click="pick(choice.value)"
+          @mouseenter="at = index"
         >
           <span class="mark" aria-hidden="true">{{ chosen(choice.value) ? '•' : '' }}</span>{{ choice.words }}
         </li>
@@ -64,11 +96,46 @@ function key(event: KeyboardEvent) {
 </template>
 
 <style scoped>
-.picker { background: var(--paper); border: 1px solid var(--ink); border-radius: 4px; min-width: 220px; box-shadow: 0 6px 18px rgb(22 38 43 / 18%); overflow: hidden; }
-input { width: 100%; padding: 8px 12px; border: 0; border-bottom: 1px solid var(--rule); font: inherit; outline: none; }
-ul { list-style: none; margin: 0; padding: 4px 0; max-height: 300px; overflow: auto; }
-li { padding: 6px 12px 6px 6px; cursor: pointer; display: flex; gap: 4px; }
-li.at { background: var(--peg-pale); }
-li.none { color: var(--soft-ink); cursor: default; }
-.mark { width: 14px; color: var(--peg-words); font-weight: 700; text-align: center; }
+.picker {
+  background: var(--paper);
+  border: 1px solid var(--ink);
+  border-radius: 4px;
+  min-width: 220px;
+  box-shadow: 0 6px 18px rgb(22 38 43 / 18%);
+  overflow: hidden;
+}
+input {
+  width: 100%;
+  padding: 8px 12px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  font: inherit;
+  outline: none;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 4px 0;
+  max-height: 300px;
+  overflow: auto;
+}
+li {
+  padding: 6px 12px 6px 6px;
+  cursor: pointer;
+  display: flex;
+  gap: 4px;
+}
+li.at {
+  background: var(--peg-pale);
+}
+li.none {
+  color: var(--soft-ink);
+  cursor: default;
+}
+.mark {
+  width: 14px;
+  color: var(--peg-words);
+  font-weight: 700;
+  text-align: center;
+}
 </style>

@@ -3,32 +3,114 @@ import { capital, orderKinds, type DocumentKind } from '../../../core/documents/
 import type { OrderView } from '../../../server/services/orders/list'
 
 /** One order's papers together, each leading to its sheet, and what can be made next. */
-const props = defineProps<{ papers: OrderView['papers'], kind: DocumentKind, part: number | null, canMake: (kind: DocumentKind) => boolean }>()
-const emit = defineEmits<{ pick: [kind: DocumentKind], part: [paperId: number], make: [kind: DocumentKind] }>()
-const states: Record<string, string> = { 'due': 'due', 'prepared': 'to check', 'put back': 'put back', 'dropped': 'not wanted' }
+const props = defineProps<{
+  papers: OrderView['papers']
+  kind: DocumentKind
+  part: number | null
+  canMake: (kind: DocumentKind) => boolean
+}>()
+const emit = defineEmits<{
+  pick: [kind: DocumentKind]
+  part: [paperId: number]
+  make: [kind: DocumentKind]
+}>()
+const states: Record<string, string> = {
+  due: 'due',
+  prepared: 'to check',
+  'put back': 'put back',
+  dropped: 'not wanted',
+}
 
 /** Part and deposit invoices, and credit notes, beside the order's own papers. */
-const parts = computed(() => props.papers.filter(paper => paper.billId !== null && ['prepared', 'put back', 'issued'].includes(paper.state)).reverse())
-const own = computed(() => props.papers.filter(paper => paper.billId === null && !paper.voided))
-const tabs = computed(() => orderKinds.map((kind) => {
-  const paper = own.value.find(one => one.kind === kind && one.state !== 'dropped') ?? own.value.find(one => one.kind === kind)
-  return { kind, words: paper?.number ?? (paper ? states[paper.state] : 'not made'), tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '', earlier: own.value.filter(one => one.kind === kind && one.number).length - 1 }
-}))
+const parts = computed(() =>
+  props.papers
+    .filter((paper) => paper.billId !== null && ['prepared', 'put back', 'issued'].includes(paper.state))
+    .reverse(),
+)
+const own = computed(() => props.papers.filter((paper) => paper.billId === null && !paper.voided))
+const tabs = computed(() =>
+  orderKinds.map((kind) => {
+    const paper =
+      own.value.find((one) => one.kind === kind && one.state !== 'dropped') ??
+      own.value.find((one) => one.kind === kind)
+    return {
+      kind,
+      words: paper?.number ?? (paper ? states[paper.state] : 'not made'),
+      tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '',
+      earlier: own.value.filter((one) => one.kind === kind && one.number).length - 1,
+    }
+  }),
+)
 </script>
 
 <template>
   <div class="papers" role="tablist" aria-label="The order's papers">
-    <button v-for="one in tabs" :key="one.kind" type="button" role="tab" :aria-selected="!part && one.kind === kind" :class="{ here: !part && one.kind === kind }" :data-kind="one.kind" @click="emit('pick', one.kind)">
+    <button
+      v-for="one in tabs"
+      :key="one.kind"
+      type="button"
+      role="tab"
+      :aria-selected="!part && one.kind === kind"
+      :class="{ here: !part && one.kind === kind }"
+      :data-kind="one.kind"
+      @click="emit('pick', one.kind)"
+    >
       <strong>{{ capital(one.kind) }}</strong><span class="tag" :class="one.tone">{{ one.words }}</span>
     </button>
-    <button v-for="one in parts" :key="one.id" type="button" role="tab" :aria-selected="one.id === part" :class="{ here: one.id === part }" :aria-label="`${capital(one.kind)} ${one.number ?? 'draft'}`" @click="emit('part', one.id)"><span class="tag" :class="one.voided ? 'stuck' : one.number ? 'go' : 'wait'">{{ one.number ?? `${one.kind}, draft` }}</span></button>
-    <VBtn v-if="!part && canMake(kind)" class="push" height="30" data-test="prepare-paper" @click="emit('make', kind)">Prepare it</VBtn>
+    <button
+      v-for="one in parts"
+      :key="one.id"
+      type="button"
+      role="tab"
+      :aria-selected="one.id === part"
+      :class="{ here: one.id === part }"
+      :aria-label="`${capital(one.kind)} ${one.number ?? 'draft'}`"
+      @click="emit('part', one.id)"
+    >
+      <span class="tag" :class="one.voided ? 'stuck' : one.number ? 'go' : 'wait'">{{
+        one.number ?? `${one.kind}, draft`
+      }}</span>
+    </button>
+    <VBtn
+      v-if="!part && canMake(kind)"
+      class="push"
+      height="30"
+      data-test="prepare-paper"
+      @click="emit('make', kind)"
+      >Prepare it</VBtn
+    >
   </div>
 </template>
 
 <style scoped>
-.papers { display: flex; flex-wrap: wrap; align-items: center; gap: 4px; padding: 6px 10px; background: var(--paper); border-bottom: 1px solid var(--rule); }
-button[role="tab"] { display: flex; align-items: center; gap: 7px; border: 0; border-bottom: 2px solid transparent; background: none; font: inherit; font-size: 13px; padding: 6px 7px; cursor: pointer; color: var(--ink); white-space: nowrap; }
-button.here { border-bottom-color: var(--peg); }
-.tag { font-family: var(--mono); font-size: 12px; }
+.papers {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
+  padding: 6px 10px;
+  background: var(--paper);
+  border-bottom: 1px solid var(--rule);
+}
+button[role='tab'] {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  font: inherit;
+  font-size: 13px;
+  padding: 6px 7px;
+  cursor: pointer;
+  color: var(--ink);
+  white-space: nowrap;
+}
+button.here {
+  border-bottom-color: var(--peg);
+}
+.tag {
+  font-family: var(--mono);
+  font-size: 12px;
+}
 </style>

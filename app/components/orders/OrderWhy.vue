@@ -3,13 +3,17 @@ import type { RoutineWhy } from '../../../server/services/routines/why'
 import { trustWords } from '../../composables/trust'
 
 /** Why this order's papers were made or not: each routine, each condition with the value seen, and what decided. */
-const props = defineProps<{ orderId: number, changed: string | Date }>()
+const props = defineProps<{ orderId: number; changed: string | Date }>()
 const open = ref(false)
 const why = shallowRef<RoutineWhy[]>()
-const load = () => attempt(async () => {
-  why.value = await callApi<RoutineWhy[]>(`/api/orders/${props.orderId}/why`)
-})
-watch(() => [props.orderId, props.changed, open.value], () => open.value && void load())
+const load = () =>
+  attempt(async () => {
+    why.value = await callApi<RoutineWhy[]>(`/api/orders/${props.orderId}/why`)
+  })
+watch(
+  () => [props.orderId, props.changed, open.value],
+  () => open.value && void load(),
+)
 </script>
 
 <template>
@@ -17,26 +21,68 @@ watch(() => [props.orderId, props.changed, open.value], () => open.value && void
     <summary>Why, routine by routine</summary>
     <p v-if="open && !why" class="soft">Looking…</p>
     <section v-for="one in why" :key="one.id">
-      <h3><NuxtLink :to="`/routines?routine=${one.id}`">{{ one.name }}</NuxtLink> <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{ one.isOn ? trustWords[one.trust].words : 'Off' }}</span></h3>
-      <p><strong>{{ one.conclusion }}</strong></p>
+      <h3>
+        <NuxtLink :to="`/routines?routine=${one.id}`">{{ one.name }}</NuxtLink>
+        <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
+          one.isOn ? trustWords[one.trust].words : 'Off'
+        }}</span>
+      </h3>
+      <p>
+        <strong>{{ one.conclusion }}</strong>
+      </p>
       <ul>
-        <li v-for="seen in one.seen" :key="seen.words" :class="{ no: !seen.holds }"><span class="answer">{{ seen.holds ? 'Yes' : 'No' }}</span> {{ seen.words }} <span class="soft">· seen: {{ seen.seen }}</span></li>
+        <li v-for="seen in one.seen" :key="seen.words" :class="{ no: !seen.holds }">
+          <span class="answer">{{ seen.holds ? 'Yes' : 'No' }}</span> {{ seen.words }}
+          <span class="soft">· seen: {{ seen.seen }}</span>
+        </li>
         <li v-if="one.wish"><span class="answer">Wish</span> {{ one.wish }}</li>
-        <li v-for="to in one.recipients" :key="to.address"><span class="answer">{{ to.as }}</span> {{ to.address }} <span class="soft">· {{ to.source }}</span></li>
-        <li v-for="past in one.evaluations" :key="String(past.at)"><span class="answer mono">{{ shortTime(past.at) }}</span> version {{ past.version }}: {{ past.outcome }}<span v-if="past.reason" class="soft"> · {{ past.reason }}</span></li>
+        <li v-for="to in one.recipients" :key="to.address">
+          <span class="answer">{{ to.as }}</span> {{ to.address }} <span class="soft">· {{ to.source }}</span>
+        </li>
+        <li v-for="past in one.evaluations" :key="String(past.at)">
+          <span class="answer mono">{{ shortTime(past.at) }}</span> version {{ past.version }}:
+          {{ past.outcome }}<span v-if="past.reason" class="soft"> · {{ past.reason }}</span>
+        </li>
       </ul>
     </section>
   </details>
 </template>
 
 <style scoped>
-.why { margin-top: 14px; border-top: 1px solid var(--rule); padding-top: 8px; }
-summary { cursor: pointer; font-weight: 600; }
-section { border-left: 3px solid var(--rule); padding: 2px 0 2px 12px; margin: 10px 0; }
-h3 { font-size: 14px; }
-p { margin: 2px 0 4px; }
-ul { list-style: none; padding: 0; margin: 0; }
-li { padding: 1px 0; }
-.no { color: var(--brick); }
-.answer { display: inline-block; min-width: 52px; font-weight: 600; }
+.why {
+  margin-top: 14px;
+  border-top: 1px solid var(--rule);
+  padding-top: 8px;
+}
+summary {
+  cursor: pointer;
+  font-weight: 600;
+}
+section {
+  border-left: 3px solid var(--rule);
+  padding: 2px 0 2px 12px;
+  margin: 10px 0;
+}
+h3 {
+  font-size: 14px;
+}
+p {
+  margin: 2px 0 4px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  padding: 1px 0;
+}
+.no {
+  color: var(--brick);
+}
+.answer {
+  display: inline-block;
+  min-width: 52px;
+  font-weight: 600;
+}
 </style>

@@ -2,13 +2,15 @@
 import type { Leaf } from './LeafTabs.vue'
 
 /** The document in hand at the right of a list, or what would stand there. */
-defineProps<{ id: number | null, empty: string, words: string }>()
+defineProps<{ id: number | null; empty: string; words: string }>()
 const leaf = defineModel<Leaf>('leaf', { default: 'Paper' })
 </script>
 
 <template>
   <aside class="right" aria-label="The document in hand">
     <DocumentPane v-if="id" :id="id" v-model:leaf="leaf" />
-    <div v-else class="empty"><strong>{{ empty }}</strong>{{ words }}</div>
+    <div v-else class="empty">
+      <strong>{{ empty }}</strong>{{ words }}
+    </div>
   </aside>
 </template>

@@ -5,7 +5,7 @@ import type { DocumentView } from '../../../server/services/line/one'
 import type { Leaf } from './LeafTabs.vue'
 
 /** The document in hand: the very PDF that was sent, its email as sent, and its trail. */
-const props = withDefaults(defineProps<{ id: number, dispatch?: number | null }>(), { dispatch: null })
+const props = withDefaults(defineProps<{ id: number; dispatch?: number | null }>(), { dispatch: null })
 const leaf = defineModel<Leaf>('leaf', { required: true })
 const session = useSession()
 const view = shallowRef<DocumentView>()
@@ -26,35 +26,66 @@ async function load() {
     if (id === props.id) wrong.value = (error as Error).message
   }
 }
-watch(() => [props.id, props.dispatch], () => {
-  pdfWrong.value = ''
-  void load()
-}, { immediate: true })
+watch(
+  () => [props.id, props.dispatch],
+  () => {
+    pdfWrong.value = ''
+    void load()
+  },
+  { immediate: true },
+)
 useLive(['line', 'register', 'order'], () => void load(), 300)
 
 /** While another document is being fetched, nothing can be done with the one still shown. */
 const current = computed(() => view.value?.id === props.id)
-const url = computed(() => (view.value?.sha256 ? `/api/documents/${view.value.id}/pdf?v=${view.value.sha256.slice(0, 12)}` : ''))
-const dispatch = computed(() => view.value?.dispatches.find(one => one.id === props.dispatch) ?? view.value?.dispatches[0])
-const note = computed(() => (view.value ? `${view.value.number}${view.value.pages ? ` · ${plural(view.value.pages, 'page')}` : ''}` : ''))
-const addresses = computed(() => [...new Set(view.value?.email?.to.map(to => to.address) ?? [])])
-const linkWords: Record<string, string> = { 'credited with': 'Credited', 'takes back': 'Credits', 'issued anew as': 'Anew as', 'takes the place of': 'Instead of' }
-const paid = computed(() => (view.value?.open === null || !view.value?.dueDate ? null : paymentState({ open: view.value.open, amount: view.value.toPay, dueDate: view.value.dueDate }, new Date().toISOString().slice(0, 10))))
-const paidTone = { 'paid': 'go', 'part-paid': 'wait', 'open': '', 'overdue': 'stuck' }
-const bookedWords: Record<string, string> = { 'payment': 'Paid', 'discount': 'Discount', 'write-off': 'Waived' }
+const url = computed(() =>
+  view.value?.sha256 ? `/api/documents/${view.value.id}/pdf?v=${view.value.sha256.slice(0, 12)}` : '',
+)
+const dispatch = computed(
+  () => view.value?.dispatches.find((one) => one.id === props.dispatch) ?? view.value?.dispatches[0],
+)
+const note = computed(() =>
+  view.value ? `${view.value.number}${view.value.pages ? ` · ${plural(view.value.pages, 'page')}` : ''}` : '',
+)
+const addresses = computed(() => [...new Set(view.value?.email?.to.map((to) => to.address) ?? [])])
+const linkWords: Record<string, string> = {
+  'credited with': 'Credited',
+  'takes back': 'Credits',
+  'issued anew as': 'Anew as',
+  'takes the place of': 'Instead of',
+}
+const paid = computed(() =>
+  view.value?.open === null || !view.value?.dueDate
+    ? null
+    : paymentState(
+        { open: view.value.open, amount: view.value.toPay, dueDate: view.value.dueDate },
+        new Date().toISOString().slice(0, 10),
+      ),
+)
+const paidTone = { paid: 'go', 'part-paid': 'wait', open: '', overdue: 'stuck' }
+const bookedWords: Record<string, string> = { payment: 'Paid', discount: 'Discount', 'write-off': 'Waived' }
 /** Handed over, it can only be credited; the server decides, this spares a click. */
-const mayVoid = computed(() => !view.value?.links.some(link => link.how === 'credited with') && view.value?.dispatches.every(one => !['handing over', 'on the way', 'arrived'].includes(one.state)))
+const mayVoid = computed(
+  () =>
+    !view.value?.links.some((link) => link.how === 'credited with') &&
+    view.value?.dispatches.every((one) => !['handing over', 'on the way', 'arrived'].includes(one.state)),
+)
 
-const voidIt = () => attempt(async () => {
-  await callApi(`/api/documents/${props.id}/void`, { method: 'POST', body: { reason: reason.value.trim() } })
-  useToasts().say(`${view.value!.number} is void. Its number stays in the register.`)
-  voiding.value = false
-  reason.value = ''
-  await load()
-})
+const voidIt = () =>
+  attempt(async () => {
+    await callApi(`/api/documents/${props.id}/void`, {
+      method: 'POST',
+      body: { reason: reason.value.trim() },
+    })
+    useToasts().say(`${view.value!.number} is void. Its number stays in the register.`)
+    voiding.value = false
+    reason.value = ''
+    await load()
+  })
 
 const stateWords = computed(() => {
-  if (view.value?.voided) return `void since ${shortTime(view.value.voided.at)}, by ${view.value.voided.by}: ${view.value.voided.reason}`
+  if (view.value?.voided)
+    return `void since ${shortTime(view.value.voided.at)}, by ${view.value.voided.by}: ${view.value.voided.reason}`
   const one = dispatch.value
   if (!one) return 'not sent'
   if (one.state === 'arrived') return `arrived ${shortTime(one.since)} · ${one.how ?? ''}`
@@ -66,7 +97,10 @@ const stateWords = computed(() => {
 
 async function toMe() {
   await attempt(async () => {
-    const { to } = await callApi<{ to: string }>(`/api/documents/${props.id}/to-me`, { method: 'POST', body: {} })
+    const { to } = await callApi<{ to: string }>(`/api/documents/${props.id}/to-me`, {
+      method: 'POST',
+      body: {},
+    })
     useToasts().say(`On its way to ${to}, as it is. The customer hears nothing of it.`)
   })
 }
@@ -90,27 +124,107 @@ function print() {
     <TrailLeaf v-else :trail="view.trail" :addresses="addresses" />
     <footer class="facts">
       <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
-      <template v-if="view.open !== null"><span class="soft">Open</span><span><span class="mono">{{ moneyWithSign(view.open, view.currency) }}</span> <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span> <span v-if="paid" class="tag" :class="paidTone[paid]">{{ paid }}</span> <NuxtLink :to="`/accounts?customer=${view.customerId}`" data-test="to-account">account</NuxtLink></span></template>
-      <template v-if="view.dispute || view.promisedOn"><span class="soft">Marked</span><span>{{ [view.dispute ? `disputed: ${view.dispute}` : '', view.promisedOn ? `promised for ${longDay(view.promisedOn)}` : ''].filter(Boolean).join(', ') }}</span></template>
-      <template v-for="(one, index) in view.booked.filter(line => line.kind !== 'credit')" :key="index"><span class="soft">{{ Number(one.amount) < 0 ? 'Taken back' : bookedWords[one.kind] }}</span><span><span class="mono">{{ money(one.amount, view.currency) }}</span> <span class="soft">{{ longDay(one.on) }}, {{ one.how }}{{ one.kind === 'discount' ? `, with ${taxInDiscount(one.amount, view)} tax` : '' }}</span></span></template>
-      <template v-if="view.orderId"><span class="soft">Order</span><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink></template>
-      <template v-for="link in view.links" :key="link.how + link.id"><span class="soft">{{ linkWords[link.how] }}</span><NuxtLink class="mono" :to="`/register?search=${link.number}&in=${link.id}`">{{ link.number }}</NuxtLink></template>
+      <template v-if="view.open !== null"
+        ><span class="soft">Open</span
+        ><span
+          ><span class="mono">{{ moneyWithSign(view.open, view.currency) }}</span>
+          <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span>
+          <span v-if="paid" class="tag" :class="paidTone[paid]">{{ paid }}</span>
+          <NuxtLink :to="`/accounts?customer=${view.customerId}`" data-test="to-account"
+            >account</NuxtLink
+          ></span
+        ></template
+      >
+      <template v-if="view.dispute || view.promisedOn"
+        ><span class="soft">Marked</span
+        ><span>{{
+          [
+            view.dispute ? `disputed: ${view.dispute}` : '',
+            view.promisedOn ? `promised for ${longDay(view.promisedOn)}` : '',
+          ]
+            .filter(Boolean)
+            .join(', ')
+        }}</span></template
+      >
+      <template v-for="(one, index) in view.booked.filter((line) => line.kind !== 'credit')" :key="index"
+        ><span class="soft">{{ Number(one.amount) < 0 ? 'Taken back' : bookedWords[one.kind] }}</span
+        ><span
+          ><span class="mono">{{ money(one.amount, view.currency) }}</span>
+          <span class="soft"
+            >{{ longDay(one.on) }}, {{ one.how
+            }}{{ one.kind === 'discount' ? `, with ${taxInDiscount(one.amount, view)} tax` : '' }}</span
+          ></span
+        ></template
+      >
+      <template v-if="view.orderId"
+        ><span class="soft">Order</span
+        ><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink></template
+      >
+      <template v-for="link in view.links" :key="link.how + link.id"
+        ><span class="soft">{{ linkWords[link.how] }}</span
+        ><NuxtLink class="mono" :to="`/register?search=${link.number}&in=${link.id}`">{{
+          link.number
+        }}</NuxtLink></template
+      >
       <div v-if="current" class="acts">
         <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>
         <VBtn v-if="url" height="30" @click="print">Open to print</VBtn>
-        <VBtn v-if="session.may('clerk') && url" height="30" data-test="to-me" @click="toMe">Send one to me</VBtn>
-        <VBtn v-if="session.may('clerk') && !view.voided" height="30" data-test="copy" @click="copy = true">Send a copy…</VBtn>
-        <VBtn v-if="session.may('clerk') && view.kind === 'invoice' && !view.voided" height="30" data-test="credit" @click="credit = true">Credit…</VBtn>
-        <VBtn v-if="session.may('clerk') && !view.voided && mayVoid" height="30" data-test="void" @click="voiding = true">Void…</VBtn>
+        <VBtn v-if="session.may('clerk') && url" height="30" data-test="to-me" @click="toMe"
+          >Send one to me</VBtn
+        >
+        <VBtn v-if="session.may('clerk') && !view.voided" height="30" data-test="copy" @click="copy = true"
+          >Send a copy…</VBtn
+        >
+        <VBtn
+          v-if="session.may('clerk') && view.kind === 'invoice' && !view.voided"
+          height="30"
+          data-test="credit"
+          @click="credit = true"
+          >Credit…</VBtn
+        >
+        <VBtn
+          v-if="session.may('clerk') && !view.voided && mayVoid"
+          height="30"
+          data-test="void"
+          @click="voiding = true"
+          >Void…</VBtn
+        >
       </div>
     </footer>
     <CreditDialog v-if="credit" v-model="credit" :document-id="view.id" />
-    <Ask v-model="voiding" :title="`Void ${view.number}?`" go="Void it" danger :disabled="!reason.trim()" @go="voidIt"><p>Its number stays in the register, marked as void; nothing of it is owed, and nothing goes. This cannot be taken back.</p><FormField v-model="reason" label="Why; it is kept" /></Ask>
+    <Ask
+      v-model="voiding"
+      :title="`Void ${view.number}?`"
+      go="Void it"
+      danger
+      :disabled="!reason.trim()"
+      @go="voidIt"
+      ><p>
+        Its number stays in the register, marked as void; nothing of it is owed, and nothing goes. This cannot
+        be taken back.
+      </p>
+      <FormField v-model="reason" label="Why; it is kept"
+    /></Ask>
     <SendCopy v-model="copy" :document="view" @sent="load" />
   </template>
 </template>
 
 <style scoped>
-.facts { background: var(--paper); border-top: 1px solid var(--rule); display: grid; grid-template-columns: 72px 1fr; gap: 3px 10px; padding: 9px 14px; flex: none; margin-top: auto; }
-.acts { grid-column: 1 / 3; display: flex; flex-wrap: wrap; gap: 8px; margin-top: 5px; }
+.facts {
+  background: var(--paper);
+  border-top: 1px solid var(--rule);
+  display: grid;
+  grid-template-columns: 72px 1fr;
+  gap: 3px 10px;
+  padding: 9px 14px;
+  flex: none;
+  margin-top: auto;
+}
+.acts {
+  grid-column: 1 / 3;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 5px;
+}
 </style>

@@ -2,37 +2,87 @@
 import type { EmailView } from '../../../server/services/line/one'
 
 /** The email as it was sent, or as it would be now. Its HTML is shown in a frame without scripts. */
-defineProps<{ email: EmailView | null, channel: string }>()
-const words: Record<string, string> = { accepted: 'taken by the mail server', delivered: 'delivered', refused: 'refused', bounced: 'came back' }
+defineProps<{ email: EmailView | null; channel: string }>()
+const words: Record<string, string> = {
+  accepted: 'taken by the mail server',
+  delivered: 'delivered',
+  refused: 'refused',
+  bounced: 'came back',
+}
 </script>
 
 <template>
-  <div v-if="!email" class="empty"><strong>No email</strong>{{ channel === 'paper' ? 'This customer gets papers by post.' : 'There is no email for this paper.' }}</div>
+  <div v-if="!email" class="empty">
+    <strong>No email</strong
+    >{{ channel === 'paper' ? 'This customer gets papers by post.' : 'There is no email for this paper.' }}
+  </div>
   <div v-else class="email">
     <dl>
-      <dt>From</dt><dd>{{ email.from }}</dd>
-      <dt>Reply to</dt><dd>{{ email.replyTo }}</dd>
+      <dt>From</dt>
+      <dd>{{ email.from }}</dd>
+      <dt>Reply to</dt>
+      <dd>{{ email.replyTo }}</dd>
       <dt>To</dt>
       <dd>
-        <span v-if="email.to.length === 0" class="tag stuck">nobody: the customer has no billing contact</span>
+        <span v-if="email.to.length === 0" class="tag stuck"
+          >nobody: the customer has no billing contact</span
+        >
         <div v-for="to in email.to" :key="to.address">
           <span v-if="to.name">{{ to.name }} · </span>{{ to.address }}
           <span class="soft">{{ to.source }}</span>
-          <span v-if="to.outcome" class="tag" :class="{ go: to.outcome === 'delivered', way: to.outcome === 'accepted', stuck: to.outcome === 'refused' || to.outcome === 'bounced' }" :title="to.reply">{{ words[to.outcome] ?? to.outcome }}</span>
+          <span
+            v-if="to.outcome"
+            class="tag"
+            :class="{
+              go: to.outcome === 'delivered',
+              way: to.outcome === 'accepted',
+              stuck: to.outcome === 'refused' || to.outcome === 'bounced',
+            }"
+            :title="to.reply"
+            >{{ words[to.outcome] ?? to.outcome }}</span
+          >
         </div>
       </dd>
-      <dt>Subject</dt><dd class="strong">{{ email.subject }}</dd>
-      <dt>Enclosed</dt><dd>{{ email.files.join(' · ') }}</dd>
-      <template v-if="email.sentAt"><dt>Sent</dt><dd>{{ fullTime(email.sentAt) }}</dd></template>
+      <dt>Subject</dt>
+      <dd class="strong">{{ email.subject }}</dd>
+      <dt>Enclosed</dt>
+      <dd>{{ email.files.join(' · ') }}</dd>
+      <template v-if="email.sentAt"
+        ><dt>Sent</dt>
+        <dd>{{ fullTime(email.sentAt) }}</dd></template
+      >
     </dl>
     <iframe :srcdoc="email.html" sandbox="" title="The email's text" />
   </div>
 </template>
 
 <style scoped>
-.email { flex: 1; min-height: 0; display: flex; flex-direction: column; background: var(--paper); }
-dl { display: grid; grid-template-columns: 76px 1fr; gap: 5px 10px; padding: 12px 14px; margin: 0; border-bottom: 1px solid var(--rule); }
-dt { color: var(--soft-ink); }
-dd { margin: 0; overflow-wrap: anywhere; }
-iframe { flex: 1; width: 100%; border: 0; background: #f4f4f2; }
+.email {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  background: var(--paper);
+}
+dl {
+  display: grid;
+  grid-template-columns: 76px 1fr;
+  gap: 5px 10px;
+  padding: 12px 14px;
+  margin: 0;
+  border-bottom: 1px solid var(--rule);
+}
+dt {
+  color: var(--soft-ink);
+}
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+iframe {
+  flex: 1;
+  width: 100%;
+  border: 0;
+  background: #f4f4f2;
+}
 </style>

@@ -11,20 +11,46 @@ function key(event: KeyboardEvent) {
   if (!step) return
   event.preventDefault()
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
-  void nextTick(() => (event.currentTarget as HTMLElement | null)?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus())
+  void nextTick(() =>
+    (event.currentTarget as HTMLElement | null)
+      ?.querySelector<HTMLElement>('[aria-selected="true"]')
+      ?.focus(),
+  )
 }
 </script>
 
 <template>
   <div class="bar leaves">
     <div role="tablist" aria-label="Leaves" @keydown="key">
-      <button v-for="one in leaves" :key="one" type="button" role="tab" :aria-selected="leaf === one" :tabindex="leaf === one ? 0 : -1" :class="{ here: leaf === one }" @click="leaf = one">{{ one }}</button>
+      <button
+        v-for="one in leaves"
+        :key="one"
+        type="button"
+        role="tab"
+        :aria-selected="leaf === one"
+        :tabindex="leaf === one ? 0 : -1"
+        :class="{ here: leaf === one }"
+        @click="leaf = one"
+      >
+        {{ one }}
+      </button>
     </div>
     <span class="soft push cut">{{ note }}</span>
   </div>
 </template>
 
 <style scoped>
-button { border: 0; background: none; font: inherit; font-weight: 650; padding: 5px 11px; border-radius: 4px; cursor: pointer; color: var(--ink); }
-button.here { background: var(--ledger-deep); }
+button {
+  border: 0;
+  background: none;
+  font: inherit;
+  font-weight: 650;
+  padding: 5px 11px;
+  border-radius: 4px;
+  cursor: pointer;
+  color: var(--ink);
+}
+button.here {
+  background: var(--ledger-deep);
+}
 </style>

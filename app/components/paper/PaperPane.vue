@@ -30,51 +30,130 @@ useLive(['line'], (ids) => {
   if (ids.length === 0 || ids.includes(props.id)) void load()
 })
 
-const url = computed(() => (view.value ? `/api/papers/${view.value.id}/pdf?revision=${view.value.revision}` : ''))
-const note = computed(() => (leaf.value === 'Paper' ? `as it will be${pages.value ? ` · ${plural(pages.value, 'page')}` : ''}` : leaf.value === 'Email' ? 'as it will be' : view.value?.orderNumber ?? ''))
+const url = computed(() =>
+  view.value ? `/api/papers/${view.value.id}/pdf?revision=${view.value.revision}` : '',
+)
+const note = computed(() =>
+  leaf.value === 'Paper'
+    ? `as it will be${pages.value ? ` · ${plural(pages.value, 'page')}` : ''}`
+    : leaf.value === 'Email'
+      ? 'as it will be'
+      : (view.value?.orderNumber ?? ''),
+)
 
-const toMe = () => attempt(async () => {
-  const sent = await callApi<{ number: string, to: string }>(`/api/papers/${props.id}/to-me`, { method: 'POST', body: {} })
-  useToasts().say(`${sent.number} goes to ${sent.to}, watermarked. The paper itself stays as it is.`)
-})
+const toMe = () =>
+  attempt(async () => {
+    const sent = await callApi<{ number: string; to: string }>(`/api/papers/${props.id}/to-me`, {
+      method: 'POST',
+      body: {},
+    })
+    useToasts().say(`${sent.number} goes to ${sent.to}, watermarked. The paper itself stays as it is.`)
+  })
 /** The remedy on the spot where the address is what is missing; the paper is built anew once it is kept. */
 const needsAddress = computed(() => view.value?.problem?.includes('has no billing address') ?? false)
-const giveAddress = () => attempt(async () => {
-  customer.value = await callApi<CustomerView>(`/api/customers/${view.value!.customerId}`)
-  addressing.value = true
-})
-const seen = () => attempt(async () => {
-  await callApi(`/api/papers/${props.id}/seen`, { method: 'POST', body: { revision: view.value!.revision } })
-  await load()
-})
+const giveAddress = () =>
+  attempt(async () => {
+    customer.value = await callApi<CustomerView>(`/api/customers/${view.value!.customerId}`)
+    addressing.value = true
+  })
+const seen = () =>
+  attempt(async () => {
+    await callApi(`/api/papers/${props.id}/seen`, {
+      method: 'POST',
+      body: { revision: view.value!.revision },
+    })
+    await load()
+  })
 </script>
 
 <template>
   <LeafTabs v-model="leaf" :note="note" />
   <div v-if="view?.problem" class="notice stuck">
     <span>{{ view.problem }}</span>
-    <VBtn v-if="needsAddress && session.may('clerk')" class="push" height="28" data-test="give-address" @click="giveAddress">Give the address…</VBtn>
+    <VBtn
+      v-if="needsAddress && session.may('clerk')"
+      class="push"
+      height="28"
+      data-test="give-address"
+      @click="giveAddress"
+      >Give the address…</VBtn
+    >
     <NuxtLink v-else-if="view.billId" class="push" :to="`/drafts/${view.billId}`">Open the draft</NuxtLink>
     <NuxtLink v-else-if="view.orderId" class="push" :to="`/orders/${view.orderId}`">Open the order</NuxtLink>
   </div>
   <div v-if="view?.changes" class="changes" data-test="changes">
-    <div class="title"><strong>Changed since you looked</strong><VBtn v-if="session.may('clerk')" height="28" data-test="seen" @click="seen">I have seen it</VBtn></div>
-    <ul><li v-for="change in view.changes.slice(0, 6)" :key="change.what"><strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}</li></ul>
+    <div class="title">
+      <strong>Changed since you looked</strong
+      ><VBtn v-if="session.may('clerk')" height="28" data-test="seen" @click="seen">I have seen it</VBtn>
+    </div>
+    <ul>
+      <li v-for="change in view.changes.slice(0, 6)" :key="change.what">
+        <strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}
+      </li>
+    </ul>
     <p v-if="view.changes.length > 6" class="soft">and {{ view.changes.length - 6 }} more</p>
   </div>
   <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
   <template v-else-if="view">
-    <PdfView v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')" :url="url" :label="`${capital(view.kind)}${view.orderNumber ? ` for order ${view.orderNumber}` : ''}`" @pages="pages = $event" @wrong="pages = 0" />
+    <PdfView
+      v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')"
+      :url="url"
+      :label="`${capital(view.kind)}${view.orderNumber ? ` for order ${view.orderNumber}` : ''}`"
+      @pages="pages = $event"
+      @wrong="pages = 0"
+    />
     <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="view.channel" />
-    <TrailLeaf v-else-if="leaf === 'Trail'" :trail="view.trail" :addresses="view.email?.to.map(to => to.address)" />
+    <TrailLeaf
+      v-else-if="leaf === 'Trail'"
+      :trail="view.trail"
+      :addresses="view.email?.to.map((to) => to.address)"
+    />
     <footer v-if="leaf === 'Paper'" class="facts">
       <template v-if="view.email">
-        <span class="soft">To</span><span class="cut" :title="view.email.to[0]?.source">{{ view.email.to.map(to => (to.as === 'To' ? to.address : `${to.as} ${to.address}`)).join(', ') || 'nobody yet' }} <button v-if="session.may('clerk')" type="button" class="word" data-test="contacts" @click="contacts = true">{{ view.email.to.length ? 'change' : `add a ${kindFacts[view.kind].to} contact` }}</button></span>
+        <span class="soft">To</span
+        ><span class="cut" :title="view.email.to[0]?.source"
+          >{{
+            view.email.to.map((to) => (to.as === 'To' ? to.address : `${to.as} ${to.address}`)).join(', ') ||
+            'nobody yet'
+          }}
+          <button
+            v-if="session.may('clerk')"
+            type="button"
+            class="word"
+            data-test="contacts"
+            @click="contacts = true"
+          >
+            {{ view.email.to.length ? 'change' : `add a ${kindFacts[view.kind].to} contact` }}
+          </button></span
+        >
         <span class="soft">Subject</span><span class="cut strong">{{ view.email.subject }}</span>
         <span class="soft">Enclosed</span><span class="cut">{{ view.email.files.join(' · ') }}</span>
       </template>
-      <template v-else-if="view.channel === 'paper' || view.channel === 'nothing'"><span class="soft">Goes</span><span>{{ view.channel === 'paper' ? 'on paper, by post' : `nowhere: the customer wants no ${kindFacts[view.kind].many}` }}</span></template>
-      <span class="soft">{{ view.orderId ? 'Order' : view.billId ? 'Draft' : '' }}</span><span><NuxtLink v-if="view.orderId" :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink> <NuxtLink v-if="view.billId" :to="`/drafts/${view.billId}`" data-test="open-draft">open the draft</NuxtLink> <button v-if="session.may('clerk') && !view.problem" type="button" class="word me" data-test="to-me" @click="toMe">send one to me</button></span>
+      <template v-else-if="view.channel === 'paper' || view.channel === 'nothing'"
+        ><span class="soft">Goes</span
+        ><span>{{
+          view.channel === 'paper'
+            ? 'on paper, by post'
+            : `nowhere: the customer wants no ${kindFacts[view.kind].many}`
+        }}</span></template
+      >
+      <span class="soft">{{ view.orderId ? 'Order' : view.billId ? 'Draft' : '' }}</span><span
+        ><NuxtLink v-if="view.orderId" :to="`/orders/${view.orderId}`" class="mono">{{
+          view.orderNumber
+        }}</NuxtLink>
+        <NuxtLink v-if="view.billId" :to="`/drafts/${view.billId}`" data-test="open-draft"
+          >open the draft</NuxtLink
+        >
+        <button
+          v-if="session.may('clerk') && !view.problem"
+          type="button"
+          class="word me"
+          data-test="to-me"
+          @click="toMe"
+        >
+          send one to me
+        </button></span
+      >
     </footer>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
     <AddressDialog v-if="customer && addressing" v-model="addressing" :customer="customer" @kept="load" />
@@ -82,10 +161,37 @@ const seen = () => attempt(async () => {
 </template>
 
 <style scoped>
-.changes { background: var(--peg-pale); border-bottom: 1px solid var(--peg); padding: 8px 14px; font-size: 13px; max-height: 170px; overflow: auto; flex: none; }
-.title { display: flex; align-items: center; justify-content: space-between; }
-ul { margin: 4px 0 0; padding-left: 18px; }
-s { color: var(--soft-ink); }
-.me { float: right; }
-.facts { background: var(--paper); border-top: 1px solid var(--rule); display: grid; grid-template-columns: 64px 1fr; gap: 3px 10px; padding: 9px 14px; flex: none; }
+.changes {
+  background: var(--peg-pale);
+  border-bottom: 1px solid var(--peg);
+  padding: 8px 14px;
+  font-size: 13px;
+  max-height: 170px;
+  overflow: auto;
+  flex: none;
+}
+.title {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
+}
+s {
+  color: var(--soft-ink);
+}
+.me {
+  float: right;
+}
+.facts {
+  background: var(--paper);
+  border-top: 1px solid var(--rule);
+  display: grid;
+  grid-template-columns: 64px 1fr;
+  gap: 3px 10px;
+  padding: 9px 14px;
+  flex: none;
+}
 </style>

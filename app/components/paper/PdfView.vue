@@ -2,10 +2,13 @@
 import type { PDFDocumentProxy } from 'pdfjs-dist'
 
 /** The real PDF, drawn with pdf.js page by page. The old pages stay until the new ones are there, so that nothing jumps. */
-const props = defineProps<{ url: string, label: string }>()
-const emit = defineEmits<{ pages: [count: number], wrong: [words: string] }>()
+const props = defineProps<{ url: string; label: string }>()
+const emit = defineEmits<{ pages: [count: number]; wrong: [words: string] }>()
 
-interface Drawn { canvas: HTMLCanvasElement, page: number }
+interface Drawn {
+  canvas: HTMLCanvasElement
+  page: number
+}
 
 const holder = ref<HTMLElement>()
 const pages = ref<HTMLElement>()
@@ -18,7 +21,7 @@ async function draw() {
   loading.value = true
   try {
     const response = await fetch(props.url)
-    if (!response.ok) throw new Error((await response.json() as { title: string }).title)
+    if (!response.ok) throw new Error(((await response.json()) as { title: string }).title)
     const bytes = new Uint8Array(await response.arrayBuffer())
     const pdfjs = await loadPdfjs()
     if (mine !== turn) return
@@ -29,7 +32,7 @@ async function draw() {
     for (let number = 1; number <= document.numPages; number++) {
       const page = await document.getPage(number)
       const ratio = Math.min(2.5, window.devicePixelRatio || 1)
-      const viewport = page.getViewport({ scale: width / page.getViewport({ scale: 1 }).width * ratio })
+      const viewport = page.getViewport({ scale: (width / page.getViewport({ scale: 1 }).width) * ratio })
       const canvas = window.document.createElement('canvas')
       canvas.width = viewport.width
       canvas.height = viewport.height
@@ -71,8 +74,25 @@ onUnmounted(() => {
 </template>
 
 <style scoped>
-.pdf { flex: 1; min-height: 0; overflow: auto; padding: 14px 37px; }
-.pages { display: flex; flex-direction: column; gap: 14px; }
-.pages :deep(canvas), .blank { background: var(--paper); box-shadow: 0 2px 10px rgb(22 38 43 / 14%); width: 100%; height: auto; }
-.blank { aspect-ratio: 210 / 297; }
+.pdf {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  padding: 14px 37px;
+}
+.pages {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.pages :deep(canvas),
+.blank {
+  background: var(--paper);
+  box-shadow: 0 2px 10px rgb(22 38 43 / 14%);
+  width: 100%;
+  height: auto;
+}
+.blank {
+  aspect-ratio: 210 / 297;
+}
 </style>

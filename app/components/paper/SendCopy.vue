@@ -25,7 +25,10 @@ async function send() {
   busy.value = true
   wrong.value = ''
   try {
-    await callApi(`/api/documents/${props.document.id}/copy`, { method: 'POST', body: { address: address.value, again: before.value } })
+    await callApi(`/api/documents/${props.document.id}/copy`, {
+      method: 'POST',
+      body: { address: address.value, again: before.value },
+    })
     open.value = false
     useToasts().say(`A copy of ${props.document.number} goes to ${address.value}.`)
     emit('sent')
@@ -39,14 +42,30 @@ async function send() {
 </script>
 
 <template>
-  <Ask v-model="open" :title="`Send a copy of ${document.number}`" :go="before ? 'Send it again' : 'Send the copy'" :busy="busy" @go="send">
-    <p class="soft">The very PDF that was issued, with the same number. The trail will say that it was a copy.</p>
+  <Ask
+    v-model="open"
+    :title="`Send a copy of ${document.number}`"
+    :go="before ? 'Send it again' : 'Send the copy'"
+    :busy="busy"
+    @go="send"
+  >
+    <p class="soft">
+      The very PDF that was issued, with the same number. The trail will say that it was a copy.
+    </p>
     <label for="copy-to" class="strong">To</label>
-    <input id="copy-to" v-model="address" type="email" class="field">
+    <input id="copy-to" v-model="address" type="email" class="field" />
     <p v-if="wrong" class="notice" :class="before ? 'wait' : 'stuck'" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
 
 <style scoped>
-.field { display: block; width: 100%; border: 1px solid var(--faint-ink); border-radius: 4px; padding: 8px 10px; margin: 4px 0 10px; font: inherit; }
+.field {
+  display: block;
+  width: 100%;
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 8px 10px;
+  margin: 4px 0 10px;
+  font: inherit;
+}
 </style>

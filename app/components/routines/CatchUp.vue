@@ -17,24 +17,30 @@ const ofPayment = computed(() => kindFacts[props.routine.sentence.issue].ofPayme
 const busy = ref(false)
 const dayText = (daysAgo: number) => new Date(Date.now() - daysAgo * 86_400_000).toISOString().slice(0, 10)
 
-watch(open, (now) => {
-  if (!now) return
-  from.value ||= dayText(30)
-  to.value ||= dayText(0)
-  void look()
-}, { immediate: true })
+watch(
+  open,
+  (now) => {
+    if (!now) return
+    from.value ||= dayText(30)
+    to.value ||= dayText(0)
+    void look()
+  },
+  { immediate: true },
+)
 
 async function look() {
   looked.value = false
   missed.value = []
   left.value = new Set()
   await attempt(async () => {
-    missed.value = await callApi<Missed[]>(`/api/routines/${props.routine.id}/missed`, { query: { from: from.value, to: to.value } })
+    missed.value = await callApi<Missed[]>(`/api/routines/${props.routine.id}/missed`, {
+      query: { from: from.value, to: to.value },
+    })
     looked.value = true
   })
 }
 
-const chosen = computed(() => missed.value.filter(one => !left.value.has(one.id)))
+const chosen = computed(() => missed.value.filter((one) => !left.value.has(one.id)))
 function toggle(id: number) {
   const next = new Set(left.value)
   if (!next.delete(id)) next.add(id)
@@ -44,8 +50,13 @@ function toggle(id: number) {
 async function go() {
   busy.value = true
   await attempt(async () => {
-    const { taken } = await callApi<{ taken: number }>(`/api/routines/${props.routine.id}/catch-up`, { method: 'POST', body: { from: from.value, to: to.value, ids: chosen.value.map(one => one.id) } })
-    useToasts().say(`${countOf(taken, props.routine.sentence.issue)} ${taken === 1 ? 'is' : 'are'} being prepared, in order.`)
+    const { taken } = await callApi<{ taken: number }>(`/api/routines/${props.routine.id}/catch-up`, {
+      method: 'POST',
+      body: { from: from.value, to: to.value, ids: chosen.value.map((one) => one.id) },
+    })
+    useToasts().say(
+      `${countOf(taken, props.routine.sentence.issue)} ${taken === 1 ? 'is' : 'are'} being prepared, in order.`,
+    )
     open.value = false
   })
   busy.value = false
@@ -53,26 +64,77 @@ async function go() {
 </script>
 
 <template>
-  <Ask v-model="open" :title="`Catch up on ${kindFacts[routine.sentence.issue].many}`" :go="`Prepare ${countOf(chosen.length, routine.sentence.issue)}`" :busy="busy" :disabled="chosen.length === 0 || !session.may('clerk')" @go="go">
-    <p>{{ ofPayment ? `${routine.sentence.issue === 'refund receipt' ? 'Refunds' : 'Payments'} of these days` : `Orders that came to ${routine.sentence.statuses.join(' or ')}` }} that have no {{ routine.sentence.issue }} yet. What is prepared here {{ routine.trust === 'by hand' ? 'is listed on To send' : 'waits on To check' }}; nothing leaves the house.</p>
+  <Ask
+    v-model="open"
+    :title="`Catch up on ${kindFacts[routine.sentence.issue].many}`"
+    :go="`Prepare ${countOf(chosen.length, routine.sentence.issue)}`"
+    :busy="busy"
+    :disabled="chosen.length === 0 || !session.may('clerk')"
+    @go="go"
+  >
+    <p>
+      {{
+        ofPayment
+          ? `${routine.sentence.issue === 'refund receipt' ? 'Refunds' : 'Payments'} of these days`
+          : `Orders that came to ${routine.sentence.statuses.join(' or ')}`
+      }}
+      that have no {{ routine.sentence.issue }} yet. What is prepared here
+      {{ routine.trust === 'by hand' ? 'is listed on To send' : 'waits on To check' }}; nothing leaves the
+      house.
+    </p>
     <form class="range" @submit.prevent="look">
-      <label>from <input v-model="from" type="date" required></label><label>to <input v-model="to" type="date" required></label><VBtn type="submit" height="32">Look</VBtn>
+      <label>from <input v-model="from" type="date" required /></label
+      ><label>to <input v-model="to" type="date" required /></label
+      ><VBtn type="submit" height="32">Look</VBtn>
     </form>
     <div class="found">
-      <p v-if="looked && missed.length === 0" class="soft">Nothing of these days lacks its {{ routine.sentence.issue }}.</p>
+      <p v-if="looked && missed.length === 0" class="soft">
+        Nothing of these days lacks its {{ routine.sentence.issue }}.
+      </p>
       <label v-for="one in missed" :key="one.id" class="order">
-        <input type="checkbox" :checked="!left.has(one.id)" @change="toggle(one.id)">
-        <span class="mono">{{ one.number }}</span><span class="cut">{{ one.customerName }}</span><span class="soft">{{ shortTime(one.reachedAt) }}</span><span class="amount">{{ money(one.total, one.currency) }}</span>
+        <input type="checkbox" :checked="!left.has(one.id)" @change="toggle(one.id)" />
+        <span class="mono">{{ one.number }}</span><span class="cut">{{ one.customerName }}</span
+        ><span class="soft">{{ shortTime(one.reachedAt) }}</span
+        ><span class="amount">{{ money(one.total, one.currency) }}</span>
       </label>
     </div>
-    <p class="soft">Together <span class="mono">{{ chosen.length ? addAmounts(chosen) : 'nothing' }}</span></p>
+    <p class="soft">
+      Together <span class="mono">{{ chosen.length ? addAmounts(chosen) : 'nothing' }}</span>
+    </p>
   </Ask>
 </template>
 
 <style scoped>
-p { margin: 0 0 8px; }
-.range { display: flex; gap: 10px; align-items: center; margin-bottom: 8px; }
-.range input { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 5px 8px; font: inherit; background: var(--paper); color: var(--ink); }
-.found { height: 220px; overflow: auto; border-top: 1px solid var(--rule); padding-top: 6px; margin-bottom: 8px; }
-.order { display: grid; grid-template-columns: 18px 84px 1fr 70px 100px; gap: 8px; align-items: center; padding: 4px 0; cursor: pointer; }
+p {
+  margin: 0 0 8px;
+}
+.range {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.range input {
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 5px 8px;
+  font: inherit;
+  background: var(--paper);
+  color: var(--ink);
+}
+.found {
+  height: 220px;
+  overflow: auto;
+  border-top: 1px solid var(--rule);
+  padding-top: 6px;
+  margin-bottom: 8px;
+}
+.order {
+  display: grid;
+  grid-template-columns: 18px 84px 1fr 70px 100px;
+  gap: 8px;
+  align-items: center;
+  padding: 4px 0;
+  cursor: pointer;
+}
 </style>

@@ -4,7 +4,7 @@ import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import type { Trial } from '../../../server/services/routines/trial'
 
 /** What the sentence would have done over the past days, on the house's own orders; drawn anew while the sentence changes. */
-const props = defineProps<{ sentence: RoutineSentence, live: RoutineSentence | null }>()
+const props = defineProps<{ sentence: RoutineSentence; live: RoutineSentence | null }>()
 const days = ref(30)
 const trial = shallowRef<Trial>()
 const wrong = ref('')
@@ -16,7 +16,10 @@ let timer: ReturnType<typeof setTimeout> | undefined
 async function load() {
   const mine = ++turn
   try {
-    const found = await callApi<Trial>('/api/routines/trial', { method: 'POST', body: { sentence: props.sentence, live: props.live, days: days.value } })
+    const found = await callApi<Trial>('/api/routines/trial', {
+      method: 'POST',
+      body: { sentence: props.sentence, live: props.live, days: days.value },
+    })
     if (mine !== turn) return
     trial.value = found
     wrong.value = ''
@@ -24,43 +27,135 @@ async function load() {
     if (mine === turn) wrong.value = (error as Error).message
   }
 }
-watch(() => JSON.stringify([props.sentence, props.live, days.value]), () => {
-  clearTimeout(timer)
-  timer = setTimeout(() => void load(), trial.value ? 220 : 0)
-}, { immediate: true })
+watch(
+  () => JSON.stringify([props.sentence, props.live, days.value]),
+  () => {
+    clearTimeout(timer)
+    timer = setTimeout(() => void load(), trial.value ? 220 : 0)
+  },
+  { immediate: true },
+)
 
-const dayChoices = [30, 90].map(value => ({ value: String(value), words: `${value} days` }))
-const kind = computed(() => (trial.value?.papers === 1 ? props.sentence.issue : kindFacts[props.sentence.issue].many))
-const words = (reasons: Trial['stuck']['reasons']) => reasons.map(one => (one.count > 1 ? `${one.count} ${one.words}` : one.words)).join(' · ')
+const dayChoices = [30, 90].map((value) => ({ value: String(value), words: `${value} days` }))
+const kind = computed(() =>
+  trial.value?.papers === 1 ? props.sentence.issue : kindFacts[props.sentence.issue].many,
+)
+const words = (reasons: Trial['stuck']['reasons']) =>
+  reasons.map((one) => (one.count > 1 ? `${one.count} ${one.words}` : one.words)).join(' · ')
 const outcomes = { clean: 'goes', person: 'waits for a person', stuck: 'stuck' }
 /** Where the record behind a row is seen; a payment has no page of its own. */
-const placeOf = (one: Trial['orders'][number]) => ({ 'order status': `/orders/${one.id}`, 'posted': `/register?search=${one.number}&in=${one.id}`, 'payment': '' })[eventOf(props.sentence)]
+const placeOf = (one: Trial['orders'][number]) =>
+  ({
+    'order status': `/orders/${one.id}`,
+    posted: `/register?search=${one.number}&in=${one.id}`,
+    payment: '',
+  })[eventOf(props.sentence)]
 </script>
 
 <template>
-  <h2>Tried on the last <WordPicker label="How far back" :words="`${days} days`" :choices="dayChoices" :value="String(days)" @pick="days = Number($event)" /></h2>
+  <h2>
+    Tried on the last
+    <WordPicker
+      label="How far back"
+      :words="`${days} days`"
+      :choices="dayChoices"
+      :value="String(days)"
+      @pick="days = Number($event)"
+    />
+  </h2>
   <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   <template v-else-if="trial">
     <div class="sum" data-test="trial">
       <strong class="big">{{ trial.papers }}</strong>
-      <span>{{ kind }}, to <strong>{{ trial.customers }}</strong> {{ trial.customers === 1 ? 'customer' : 'customers' }}<br><span v-for="one in trial.sums" :key="one.currency" class="mono each">{{ moneyWithSign(one.sum, one.currency) }}</span></span>
+      <span
+        >{{ kind }}, to <strong>{{ trial.customers }}</strong>
+        {{ trial.customers === 1 ? 'customer' : 'customers' }}<br /><span
+          v-for="one in trial.sums"
+          :key="one.currency"
+          class="mono each"
+          >{{ moneyWithSign(one.sum, one.currency) }}</span
+        ></span
+      >
     </div>
     <TrialChart v-if="trial.papers" :days="trial.byDay" class="chart" />
-    <p v-else class="soft none">Nothing would have passed: {{ plural(trial.looked, 'event') }} of these days {{ trial.looked === 1 ? 'was' : 'were' }} looked at.</p>
+    <p v-else class="soft none">
+      Nothing would have passed: {{ plural(trial.looked, 'event') }} of these days
+      {{ trial.looked === 1 ? 'was' : 'were' }} looked at.
+    </p>
     <dl>
-      <div><dt>Would have gone out cleanly</dt><dd class="go">{{ trial.clean }}</dd></div>
-      <div><dt>Would have waited for a person<small>{{ words(trial.person.reasons) }}</small></dt><dd :class="{ wait: trial.person.count > 0 }">{{ trial.person.count }}</dd></div>
-      <div><dt>Would have got stuck<small>{{ words(trial.stuck.reasons) }}</small></dt><dd :class="{ bad: trial.stuck.count > 0 }">{{ trial.stuck.count }}</dd></div>
-      <div v-if="trial.against"><dt>Against the version that is live<small>{{ trial.against.more || trial.against.fewer ? `${trial.against.more} more, ${trial.against.fewer} fewer` : 'the same orders' }}</small></dt><dd>{{ trial.against.more - trial.against.fewer > 0 ? '+' : '' }}{{ trial.against.more - trial.against.fewer }}</dd></div>
+      <div>
+        <dt>Would have gone out cleanly</dt>
+        <dd class="go">{{ trial.clean }}</dd>
+      </div>
+      <div>
+        <dt>
+          Would have waited for a person<small>{{ words(trial.person.reasons) }}</small>
+        </dt>
+        <dd :class="{ wait: trial.person.count > 0 }">{{ trial.person.count }}</dd>
+      </div>
+      <div>
+        <dt>
+          Would have got stuck<small>{{ words(trial.stuck.reasons) }}</small>
+        </dt>
+        <dd :class="{ bad: trial.stuck.count > 0 }">{{ trial.stuck.count }}</dd>
+      </div>
+      <div v-if="trial.against">
+        <dt>
+          Against the version that is live<small>{{
+            trial.against.more || trial.against.fewer
+              ? `${trial.against.more} more, ${trial.against.fewer} fewer`
+              : 'the same orders'
+          }}</small>
+        </dt>
+        <dd>
+          {{ trial.against.more - trial.against.fewer > 0 ? '+' : ''
+          }}{{ trial.against.more - trial.against.fewer }}
+        </dd>
+      </div>
     </dl>
     <VBtn v-if="trial.papers" data-test="trial-all" @click="all = true">See all {{ trial.papers }}</VBtn>
     <VDialog v-model="all" max-width="760" aria-label="The papers of the trial">
       <div class="list">
         <h2>What would have happened</h2>
-        <table><thead><tr><th>Order</th><th>Day</th><th>Customer</th><th class="amount">Total</th><th>It</th></tr></thead>
-          <tbody><tr v-for="one in trial.orders" :key="one.id"><td class="mono"><NuxtLink v-if="placeOf(one)" :to="placeOf(one)">{{ one.number }}</NuxtLink><template v-else>{{ one.number }}</template></td><td>{{ shortDay(one.day) }}</td><td>{{ one.customerName }}</td><td class="amount">{{ money(one.total, one.currency) }}</td>
-            <td><span class="tag" :class="{ go: one.outcome === 'clean', wait: one.outcome === 'person', stuck: one.outcome === 'stuck' }">{{ outcomes[one.outcome] }}</span> <span class="soft">{{ one.reason }}</span></td></tr></tbody></table>
-        <p v-if="trial.papers > trial.orders.length" class="soft">The newest {{ trial.orders.length }} of {{ trial.papers }}.</p>
+        <table>
+          <thead>
+            <tr>
+              <th>Order</th>
+              <th>Day</th>
+              <th>Customer</th>
+              <th class="amount">Total</th>
+              <th>It</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in trial.orders" :key="one.id">
+              <td class="mono">
+                <NuxtLink v-if="placeOf(one)" :to="placeOf(one)">{{ one.number }}</NuxtLink><template
+                  v-else
+                  >{{ one.number }}</template
+                >
+              </td>
+              <td>{{ shortDay(one.day) }}</td>
+              <td>{{ one.customerName }}</td>
+              <td class="amount">{{ money(one.total, one.currency) }}</td>
+              <td>
+                <span
+                  class="tag"
+                  :class="{
+                    go: one.outcome === 'clean',
+                    wait: one.outcome === 'person',
+                    stuck: one.outcome === 'stuck',
+                  }"
+                  >{{ outcomes[one.outcome] }}</span
+                >
+                <span class="soft">{{ one.reason }}</span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="trial.papers > trial.orders.length" class="soft">
+          The newest {{ trial.orders.length }} of {{ trial.papers }}.
+        </p>
         <VBtn @click="all = false">Close</VBtn>
       </div>
     </VDialog>
@@ -69,22 +164,84 @@ const placeOf = (one: Trial['orders'][number]) => ({ 'order status': `/orders/${
 </template>
 
 <style scoped>
-.sum { display: flex; gap: 16px; align-items: center; margin: 12px 0 6px; min-height: 52px; }
-.big { font-size: 38px; line-height: 1; }
-.each { margin-right: 10px; }
-.chart { min-height: 110px; }
-.none { margin: 12px 0; }
-dl { margin: 6px 0 16px; }
-dl > div { display: flex; justify-content: space-between; gap: 12px; padding: 10px 0; border-bottom: 1px solid var(--rule); }
-dd { margin: 0; font-weight: 700; }
-dd.go { color: var(--spruce); }
-dd.wait { color: var(--peg-words); }
-dd.bad { color: var(--brick); }
-small { display: block; color: var(--soft-ink); font-size: 13px; }
-div.wait span { display: block; height: 12px; border-radius: 3px; background: var(--ledger-deep); margin: 14px 0; }
-.list { background: var(--paper); border-radius: 5px; padding: 18px 22px; max-height: 80vh; overflow: auto; }
-table { width: 100%; border-collapse: collapse; margin: 10px 0; }
-th { text-align: left; font-weight: 600; color: var(--soft-ink); font-size: 12.5px; }
-th.amount { text-align: right; }
-td { padding: 5px 8px 5px 0; border-bottom: 1px solid var(--rule); }
+.sum {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  margin: 12px 0 6px;
+  min-height: 52px;
+}
+.big {
+  font-size: 38px;
+  line-height: 1;
+}
+.each {
+  margin-right: 10px;
+}
+.chart {
+  min-height: 110px;
+}
+.none {
+  margin: 12px 0;
+}
+dl {
+  margin: 6px 0 16px;
+}
+dl > div {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 10px 0;
+  border-bottom: 1px solid var(--rule);
+}
+dd {
+  margin: 0;
+  font-weight: 700;
+}
+dd.go {
+  color: var(--spruce);
+}
+dd.wait {
+  color: var(--peg-words);
+}
+dd.bad {
+  color: var(--brick);
+}
+small {
+  display: block;
+  color: var(--soft-ink);
+  font-size: 13px;
+}
+div.wait span {
+  display: block;
+  height: 12px;
+  border-radius: 3px;
+  background: var(--ledger-deep);
+  margin: 14px 0;
+}
+.list {
+  background: var(--paper);
+  border-radius: 5px;
+  padding: 18px 22px;
+  max-height: 80vh;
+  overflow: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin: 10px 0;
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  color: var(--soft-ink);
+  font-size: 12.5px;
+}
+th.amount {
+  text-align: right;
+}
+td {
+  padding: 5px 8px 5px 0;
+  border-bottom: 1px solid var(--rule);
+}
 </style>

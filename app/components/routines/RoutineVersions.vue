@@ -6,7 +6,7 @@ import { nameIn } from '../../composables/routineWords'
 import { trustWords } from '../../composables/trust'
 
 /** Every version with who and when; an older one can be taken up again. */
-const props = defineProps<{ versions: RoutineVersion[], choices: RoutineChoices, may: boolean }>()
+const props = defineProps<{ versions: RoutineVersion[]; choices: RoutineChoices; may: boolean }>()
 const emit = defineEmits<{ take: [version: RoutineVersion] }>()
 const name = computed(() => nameIn(props.choices))
 </script>
@@ -14,17 +14,44 @@ const name = computed(() => nameIn(props.choices))
 <template>
   <ol>
     <li v-for="(one, index) in versions" :key="one.version">
-      <strong>Version {{ one.version }}</strong> <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{ one.isOn ? trustWords[one.trust].words : 'Off' }}</span>
+      <strong>Version {{ one.version }}</strong>
+      <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
+        one.isOn ? trustWords[one.trust].words : 'Off'
+      }}</span>
       <span class="soft when">{{ fullTime(one.madeAt) }} · {{ one.madeBy }}</span>
-      <span v-if="index === 0 || JSON.stringify(one.sentence) !== JSON.stringify(versions[index - 1]!.sentence)" class="words">{{ sentenceWords(one.sentence, name) }}</span>
-      <button v-if="may && index > 0 && JSON.stringify(one.sentence) !== JSON.stringify(versions[0]!.sentence)" type="button" class="word" @click="emit('take', one)">Take this sentence up again</button>
+      <span
+        v-if="index === 0 || JSON.stringify(one.sentence) !== JSON.stringify(versions[index - 1]!.sentence)"
+        class="words"
+        >{{ sentenceWords(one.sentence, name) }}</span
+      >
+      <button
+        v-if="may && index > 0 && JSON.stringify(one.sentence) !== JSON.stringify(versions[0]!.sentence)"
+        type="button"
+        class="word"
+        @click="emit('take', one)"
+      >
+        Take this sentence up again
+      </button>
     </li>
   </ol>
 </template>
 
 <style scoped>
-ol { list-style: none; padding: 0; margin: 8px 0; }
-li { padding: 10px 0; border-bottom: 1px solid var(--rule); }
-.when, .words { display: block; font-size: 13px; }
-.words { margin: 4px 0; }
+ol {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0;
+}
+li {
+  padding: 10px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.when,
+.words {
+  display: block;
+  font-size: 13px;
+}
+.words {
+  margin: 4px 0;
+}
 </style>

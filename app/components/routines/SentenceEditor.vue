@@ -1,70 +1,229 @@
 <script setup lang="ts">
 import { kindFacts } from '../../../core/documents/kinds'
-import { eventOf, eventWords, kindsOn, routineEvents, whenWords, type Condition, type RoutineSentence, type SendingHours } from '../../../core/routines/sentence'
+import {
+  eventOf,
+  eventWords,
+  kindsOn,
+  routineEvents,
+  whenWords,
+  type Condition,
+  type RoutineSentence,
+  type SendingHours,
+} from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../../server/services/routines/choices'
 import { newConditions } from '../../composables/routineWords'
 
 /** A routine written out: every underlined word is a choice. Tab walks the words, Enter opens one, Escape leaves it. */
-const props = defineProps<{ choices: RoutineChoices, disabled: boolean }>()
+const props = defineProps<{ choices: RoutineChoices; disabled: boolean }>()
 const sentence = defineModel<RoutineSentence>({ required: true })
 const set = (change: Partial<RoutineSentence>) => {
   sentence.value = { ...sentence.value, ...change }
 }
 
-const statusChoices = computed(() => props.choices.statuses.map(value => ({ value, words: value })))
-const toggleStatus = (status: string) => set({ statuses: sentence.value.statuses.includes(status) ? sentence.value.statuses.filter(one => one !== status) : [...sentence.value.statuses, status] })
+const statusChoices = computed(() => props.choices.statuses.map((value) => ({ value, words: value })))
+const toggleStatus = (status: string) =>
+  set({
+    statuses: sentence.value.statuses.includes(status)
+      ? sentence.value.statuses.filter((one) => one !== status)
+      : [...sentence.value.statuses, status],
+  })
 const event = computed(() => eventOf(sentence.value))
 /** What it can wait for: an order's status, or what is posted or recorded, each with the kind it is about. */
-const eventChoices = routineEvents.flatMap(on => (on === 'order status' ? [{ value: on as string, words: 'an order becomes …' }] : kindsOn[on].map(issue => ({ value: `${on} ${issue}`, words: eventWords({ on, issue, statuses: [] }) }))))
-const eventValue = computed(() => (event.value === 'order status' ? event.value as string : `${event.value} ${sentence.value.issue}`))
+const eventChoices = routineEvents.flatMap((on) =>
+  on === 'order status'
+    ? [{ value: on as string, words: 'an order becomes …' }]
+    : kindsOn[on].map((issue) => ({
+        value: `${on} ${issue}`,
+        words: eventWords({ on, issue, statuses: [] }),
+      })),
+)
+const eventValue = computed(() =>
+  event.value === 'order status' ? (event.value as string) : `${event.value} ${sentence.value.issue}`,
+)
 function setEvent(value: string) {
-  const on = routineEvents.find(one => value.startsWith(one))!
+  const on = routineEvents.find((one) => value.startsWith(one))!
   if (on === 'order status') set({ on, statuses: [], issue: 'invoice' })
   else set({ on, statuses: [], issue: value.slice(on.length + 1) as RoutineSentence['issue'], to: 'billing' })
 }
-const kindChoices = kindsOn['order status'].map(kind => ({ value: kind, words: kindFacts[kind].one }))
-const roleChoices = [['billing', 'the billing contact'], ['buying', 'the buying contact'], ['goods-in', 'the goods-in contact']].map(([value, words]) => ({ value: value!, words: words! }))
+const kindChoices = kindsOn['order status'].map((kind) => ({ value: kind, words: kindFacts[kind].one }))
+const roleChoices = [
+  ['billing', 'the billing contact'],
+  ['buying', 'the buying contact'],
+  ['goods-in', 'the goods-in contact'],
+].map(([value, words]) => ({ value: value!, words: words! }))
 const added = computed(() => newConditions(props.choices))
 
-const setCondition = (index: number, condition: Condition) => set({ conditions: sentence.value.conditions.map((one, at) => (at === index ? condition : one)) })
-const removeCondition = (index: number) => set({ conditions: sentence.value.conditions.filter((_, at) => at !== index) })
-const addCondition = (at: string) => set({ conditions: [...sentence.value.conditions, structuredClone(toRaw(added.value[Number(at)]!.condition))] })
+const setCondition = (index: number, condition: Condition) =>
+  set({ conditions: sentence.value.conditions.map((one, at) => (at === index ? condition : one)) })
+const removeCondition = (index: number) =>
+  set({ conditions: sentence.value.conditions.filter((_, at) => at !== index) })
+const addCondition = (at: string) =>
+  set({
+    conditions: [...sentence.value.conditions, structuredClone(toRaw(added.value[Number(at)]!.condition))],
+  })
 
 const copies = computed(() => (sentence.value.copyTo ?? []).join(', '))
 const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(Boolean) })
 const usualHours: SendingHours = { from: '08:00', to: '17:00', workdays: true }
-const setHours = (change: Partial<SendingHours> | null) => set({ hours: change && { ...usualHours, ...sentence.value.hours, ...change } })
+const setHours = (change: Partial<SendingHours> | null) =>
+  set({ hours: change && { ...usualHours, ...sentence.value.hours, ...change } })
 const text = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
   <p class="written">
-    When <WordPicker label="Event" :words="event === 'order status' ? 'an order becomes' : eventWords(sentence)" :choices="eventChoices" :value="eventValue" :disabled="disabled" @pick="setEvent" /><template v-if="event === 'order status'">{{ ' ' }}<WordPicker label="Status" several :words="sentence.statuses.join(' or ') || '…'" :choices="statusChoices" :value="sentence.statuses" :disabled="disabled" @pick="toggleStatus" /></template>
-    <template v-for="(condition, index) in sentence.conditions" :key="index"> and <ConditionWord :model-value="condition" :choices="choices" :disabled="disabled" @update:model-value="setCondition(index, $event)" @remove="removeCondition(index)" /></template>
-    {{ ' ' }}<WordPicker v-if="!disabled" label="A condition" class="more" words="+ and" open-end :choices="added.map((one, at) => ({ value: String(at), words: one.words }))" :value="null" @pick="addCondition" />,
-    <template v-if="event === 'posted'">send that very document, </template><template v-else-if="event === 'payment'">issue <strong>{{ kindFacts[sentence.issue].one }}</strong> in <span class="given" title="Found at the customer, then the company">the customer’s language</span>, </template><template v-else>issue <WordPicker label="What to issue" :words="kindFacts[sentence.issue].one" :choices="kindChoices" :value="sentence.issue" :disabled="disabled" @pick="set({ issue: $event as RoutineSentence['issue'] })" />
-    in <span class="given" title="Found at the customer, then the company">the customer’s language</span>, </template>
-    write to <WordPicker label="Whom" :words="`the ${sentence.to} contact`" :choices="roleChoices" :value="sentence.to" :disabled="disabled" @pick="set({ to: $event as RoutineSentence['to'] })" />,
-    <template v-if="copies || !disabled">
-      with <WordPanel label="Copies" :words="copies ? `a copy to ${copies}` : 'no copy'" :open-end="!copies" :disabled="disabled">
-        <label>CC <input :value="copies" placeholder="name@house.example" aria-label="Copies to" @change="setCopies(text($event))"></label>
-        <span class="soft">Several addresses: a comma between them.</span>
-      </WordPanel>,
+    When
+    <WordPicker
+      label="Event"
+      :words="event === 'order status' ? 'an order becomes' : eventWords(sentence)"
+      :choices="eventChoices"
+      :value="eventValue"
+      :disabled="disabled"
+      @pick="setEvent"
+    /><template v-if="event === 'order status'"
+      >{{ ' '
+      }}<WordPicker
+        label="Status"
+        several
+        :words="sentence.statuses.join(' or ') || '…'"
+        :choices="statusChoices"
+        :value="sentence.statuses"
+        :disabled="disabled"
+        @pick="toggleStatus"
+    /></template>
+    <template v-for="(condition, index) in sentence.conditions" :key="index">
+      and
+      <ConditionWord
+        :model-value="condition"
+        :choices="choices"
+        :disabled="disabled"
+        @update:model-value="setCondition(index, $event)"
+        @remove="removeCondition(index)"
+    /></template>
+    {{ ' '
+    }}<WordPicker
+      v-if="!disabled"
+      label="A condition"
+      class="more"
+      words="+ and"
+      open-end
+      :choices="added.map((one, at) => ({ value: String(at), words: one.words }))"
+      :value="null"
+      @pick="addCondition"
+    />, <template v-if="event === 'posted'">send that very document, </template
+    ><template v-else-if="event === 'payment'"
+      >issue <strong>{{ kindFacts[sentence.issue].one }}</strong> in
+      <span class="given" title="Found at the customer, then the company">the customer’s language</span
+      >, </template
+    ><template v-else
+      >issue
+      <WordPicker
+        label="What to issue"
+        :words="kindFacts[sentence.issue].one"
+        :choices="kindChoices"
+        :value="sentence.issue"
+        :disabled="disabled"
+        @pick="set({ issue: $event as RoutineSentence['issue'] })"
+      />
+      in <span class="given" title="Found at the customer, then the company">the customer’s language</span>,
     </template>
-    and let it go <WordPanel label="When it goes" :words="whenWords(sentence)" :disabled="disabled">
-      <label>after <input class="mono minutes" type="number" min="0" max="43200" :value="sentence.delayMinutes" aria-label="Minutes it waits" @input="set({ delayMinutes: Number(text($event)) || 0 })"> minutes</label>
-      <label><input type="checkbox" :checked="!!sentence.hours" @change="setHours(sentence.hours ? null : {})"> only in certain hours</label>
+    write to
+    <WordPicker
+      label="Whom"
+      :words="`the ${sentence.to} contact`"
+      :choices="roleChoices"
+      :value="sentence.to"
+      :disabled="disabled"
+      @pick="set({ to: $event as RoutineSentence['to'] })"
+    />,
+    <template v-if="copies || !disabled">
+      with
+      <WordPanel
+        label="Copies"
+        :words="copies ? `a copy to ${copies}` : 'no copy'"
+        :open-end="!copies"
+        :disabled="disabled"
+      >
+        <label
+          >CC
+          <input
+            :value="copies"
+            placeholder="name@house.example"
+            aria-label="Copies to"
+            @change="setCopies(text($event))"
+        /></label>
+        <span class="soft">Several addresses: a comma between them.</span> </WordPanel
+      >,
+    </template>
+    and let it go
+    <WordPanel label="When it goes" :words="whenWords(sentence)" :disabled="disabled">
+      <label
+        >after
+        <input
+          class="mono minutes"
+          type="number"
+          min="0"
+          max="43200"
+          :value="sentence.delayMinutes"
+          aria-label="Minutes it waits"
+          @input="set({ delayMinutes: Number(text($event)) || 0 })"
+        />
+        minutes</label
+      >
+      <label
+        ><input type="checkbox" :checked="!!sentence.hours" @change="setHours(sentence.hours ? null : {})" />
+        only in certain hours</label
+      >
       <template v-if="sentence.hours">
-        <div class="row"><input type="time" :value="sentence.hours.from" aria-label="From" @input="setHours({ from: text($event) })"> to <input type="time" :value="sentence.hours.to" aria-label="To" @input="setHours({ to: text($event) })"></div>
-        <label><input type="checkbox" :checked="sentence.hours.workdays" @change="setHours({ workdays: !sentence.hours.workdays })"> on working days only (Monday to Friday)</label>
-      </template>
-    </WordPanel>.
+        <div class="row">
+          <input
+            type="time"
+            :value="sentence.hours.from"
+            aria-label="From"
+            @input="setHours({ from: text($event) })"
+          />
+          to
+          <input
+            type="time"
+            :value="sentence.hours.to"
+            aria-label="To"
+            @input="setHours({ to: text($event) })"
+          />
+        </div>
+        <label
+          ><input
+            type="checkbox"
+            :checked="sentence.hours.workdays"
+            @change="setHours({ workdays: !sentence.hours.workdays })"
+          />
+          on working days only (Monday to Friday)</label
+        >
+      </template> </WordPanel
+    >.
   </p>
 </template>
 
 <style scoped>
-.written { background: var(--paper); border: 1px solid var(--rule); border-radius: 5px; padding: 18px 26px; font-size: 18px; line-height: 42px; background-image: repeating-linear-gradient(transparent 0 41px, var(--rule) 41px 42px); background-position: 0 18px; }
-.written :deep(.word) { background: var(--peg-pale); padding: 2px 4px; text-align: left; line-height: 1.35; }
-.given { color: var(--soft-ink); }
-.minutes { width: 90px; }
+.written {
+  background: var(--paper);
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+  padding: 18px 26px;
+  font-size: 18px;
+  line-height: 42px;
+  background-image: repeating-linear-gradient(transparent 0 41px, var(--rule) 41px 42px);
+  background-position: 0 18px;
+}
+.written :deep(.word) {
+  background: var(--peg-pale);
+  padding: 2px 4px;
+  text-align: left;
+  line-height: 1.35;
+}
+.given {
+  color: var(--soft-ink);
+}
+.minutes {
+  width: 90px;
+}
 </style>

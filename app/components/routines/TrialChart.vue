@@ -8,16 +8,37 @@ const props = defineProps<{ days: Trial['byDay'] }>()
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
 const series = computed(() => [
-  { name: 'would have gone', data: props.days.map(one => one.count - one.stuck) },
-  { name: 'would have got stuck', data: props.days.map(one => one.stuck) },
+  { name: 'would have gone', data: props.days.map((one) => one.count - one.stuck) },
+  { name: 'would have got stuck', data: props.days.map((one) => one.stuck) },
 ])
 const options = computed<ApexOptions>(() => ({
-  chart: { type: 'bar', stacked: true, animations: { enabled: false }, toolbar: { show: false }, sparkline: { enabled: false }, fontFamily: 'inherit', parentHeightOffset: 0, zoom: { enabled: false } },
+  chart: {
+    type: 'bar',
+    stacked: true,
+    animations: { enabled: false },
+    toolbar: { show: false },
+    sparkline: { enabled: false },
+    fontFamily: 'inherit',
+    parentHeightOffset: 0,
+    zoom: { enabled: false },
+  },
   colors: [colour('--spruce-bar'), colour('--brick')],
   plotOptions: { bar: { columnWidth: '82%', borderRadius: 0 } },
-  dataLabels: { enabled: false }, legend: { show: false },
+  dataLabels: { enabled: false },
+  legend: { show: false },
   grid: { show: false, padding: { left: 14, right: 14, top: -22, bottom: -6 } },
-  xaxis: { categories: props.days.map(one => shortDay(one.day)), tickAmount: 4, labels: { rotate: 0, hideOverlappingLabels: true, style: { colors: colour('--soft-ink'), fontSize: '11px' } }, axisTicks: { show: false }, axisBorder: { color: colour('--faint-ink') }, tooltip: { enabled: false } },
+  xaxis: {
+    categories: props.days.map((one) => shortDay(one.day)),
+    tickAmount: 4,
+    labels: {
+      rotate: 0,
+      hideOverlappingLabels: true,
+      style: { colors: colour('--soft-ink'), fontSize: '11px' },
+    },
+    axisTicks: { show: false },
+    axisBorder: { color: colour('--faint-ink') },
+    tooltip: { enabled: false },
+  },
   yaxis: { show: false },
   states: { hover: { filter: { type: 'none' } } },
   tooltip: { theme: false as never, x: { show: true } },
@@ -25,7 +46,10 @@ const options = computed<ApexOptions>(() => ({
 </script>
 
 <template>
-  <div role="img" :aria-label="`Papers by day over ${days.length} days: at most ${Math.max(...days.map(one => one.count))} on a day`">
+  <div
+    role="img"
+    :aria-label="`Papers by day over ${days.length} days: at most ${Math.max(...days.map((one) => one.count))} on a day`"
+  >
     <VueApexCharts type="bar" height="120" :options="options" :series="series" />
   </div>
 </template>

@@ -3,7 +3,7 @@ import { trusts, type Trust } from '../../../core/routines/sentence'
 import { trustWords } from '../../composables/trust'
 
 /** The three levels of trust, as one radio group: Tab reaches it once, the arrows move in it, Enter or Space chooses. */
-defineProps<{ trust: Trust, disabled: boolean }>()
+defineProps<{ trust: Trust; disabled: boolean }>()
 const emit = defineEmits<{ choose: [trust: Trust] }>()
 const group = ref<HTMLElement>()
 
@@ -20,8 +20,16 @@ function key(event: KeyboardEvent) {
 <template>
   <div ref="group" class="trusts" role="radiogroup" aria-label="Trust" @keydown="key">
     <button
-      v-for="one in trusts" :key="one" type="button" role="radio" :aria-checked="trust === one" :tabindex="trust === one ? 0 : -1" :class="{ here: trust === one }" :disabled="disabled"
-      :data-trust="one" @click="emit('choose', one)"
+      v-for="one in trusts"
+      :key="one"
+      type="button"
+      role="radio"
+      :aria-checked="trust === one"
+      :tabindex="trust === one ? 0 : -1"
+      :class="{ here: trust === one }"
+      :disabled="disabled"
+      :data-trust="one"
+      @click="emit('choose', one)"
     >
       <strong>{{ trustWords[one].words }}</strong><span>{{ trustWords[one].means }}</span>
     </button>
@@ -29,10 +37,40 @@ function key(event: KeyboardEvent) {
 </template>
 
 <style scoped>
-.trusts { display: grid; grid-template-columns: repeat(3, 1fr); border: 1px solid var(--rule); border-radius: 5px; overflow: hidden; margin: 18px 0; background: var(--paper); }
-button { text-align: left; padding: 12px 16px; border: 0; border-right: 1px solid var(--rule); background: none; font: inherit; cursor: pointer; display: flex; flex-direction: column; gap: 3px; color: inherit; outline-offset: -3px; }
-button.here { background: var(--peg-ground); }
-button:disabled { cursor: default; }
-span { font-size: 13px; color: var(--soft-ink); }
-.here span { color: var(--ink); }
+.trusts {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+  overflow: hidden;
+  margin: 18px 0;
+  background: var(--paper);
+}
+button {
+  text-align: left;
+  padding: 12px 16px;
+  border: 0;
+  border-right: 1px solid var(--rule);
+  background: none;
+  font: inherit;
+  cursor: pointer;
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+  color: inherit;
+  outline-offset: -3px;
+}
+button.here {
+  background: var(--peg-ground);
+}
+button:disabled {
+  cursor: default;
+}
+span {
+  font-size: 13px;
+  color: var(--soft-ink);
+}
+.here span {
+  color: var(--ink);
+}
 </style>

@@ -10,14 +10,27 @@ const may = computed(() => session.may('clerk'))
 const { filters, set } = useFilters({ file: '', state: '' })
 const files = shallowRef<BankFileView[]>([])
 const known = ref(false)
-const file = computed(() => files.value.find(one => String(one.id) === filters.value.file) ?? files.value[0])
-const list = useList<EntryView, PageOf<EntryView>>(async place => (file.value ? callApi<PageOf<EntryView>>(`/api/bank-files/${file.value.id}/entries`, { query: { state: filters.value.state, ...place } }) : { rows: [], after: null, matching: 0 }))
+const file = computed(
+  () => files.value.find((one) => String(one.id) === filters.value.file) ?? files.value[0],
+)
+const list = useList<EntryView, PageOf<EntryView>>(async (place) =>
+  file.value
+    ? callApi<PageOf<EntryView>>(`/api/bank-files/${file.value.id}/entries`, {
+        query: { state: filters.value.state, ...place },
+      })
+    : { rows: [], after: null, matching: 0 },
+)
 const { active, row } = useHand(list.rows)
 const picks = usePicks(list.rows)
 const field = ref<HTMLInputElement>()
 const busy = ref(false)
 const asking = ref<'book' | 'aside' | null>(null)
-const ask = computed({ get: () => asking.value !== null, set: (open) => { if (!open) asking.value = null } })
+const ask = computed({
+  get: () => asking.value !== null,
+  set: (open) => {
+    if (!open) asking.value = null
+  },
+})
 const reason = ref('')
 
 async function load() {
@@ -25,11 +38,18 @@ async function load() {
   known.value = true
 }
 onMounted(() => attempt(load))
-watch(() => [file.value?.id, file.value?.state, filters.value.state], () => void list.restart())
-useLive(['payment'], () => {
-  void attempt(load)
-  void list.reload()
-}, 300)
+watch(
+  () => [file.value?.id, file.value?.state, filters.value.state],
+  () => void list.restart(),
+)
+useLive(
+  ['payment'],
+  () => {
+    void attempt(load)
+    void list.reload()
+  },
+  300,
+)
 
 /** A statement begins as XML does; whatever else it is goes the way of a CSV, where its columns are mapped, or is refused in words. */
 const isXml = async (file: File) => /^[^\x21-\x7e]*</.test(await file.slice(0, 200).text())
@@ -39,7 +59,7 @@ async function read(event: Event) {
   if (!chosen) return
   busy.value = true
   await attempt(async () => {
-    if (!await isXml(chosen)) {
+    if (!(await isXml(chosen))) {
       const { id } = await sendFile<{ id: number }>('/api/imports', chosen, { subject: 'bank movements' })
       await navigateTo({ path: '/imports', query: { of: 'bank movements', file: id } })
       return
@@ -52,39 +72,78 @@ async function read(event: Event) {
   busy.value = false
 }
 const count = (state: string) => file.value?.counts[state as 'sure'] ?? 0
-const sure = computed(() => picks.chosen.value.filter(one => one.state === 'sure'))
+const sure = computed(() => picks.chosen.value.filter((one) => one.state === 'sure'))
 const toBook = computed(() => (picks.chosen.value.length ? sure.value.length : count('sure')))
-const aside = computed(() => (picks.chosen.value.length ? picks.chosen.value : row.value ? [row.value] : []).filter(one => ['sure', 'unsure', 'strange'].includes(one.state)))
+const aside = computed(() =>
+  (picks.chosen.value.length ? picks.chosen.value : row.value ? [row.value] : []).filter((one) =>
+    ['sure', 'unsure', 'strange'].includes(one.state),
+  ),
+)
 const act = async (what: () => Promise<void>) => {
   busy.value = true
   await attempt(what)
   busy.value = false
   asking.value = null
 }
-const book = () => act(async () => {
-  const { taken } = await callApi<{ taken: number }>(`/api/bank-files/${file.value!.id}/book`, { method: 'POST', body: picks.chosen.value.length ? { ids: sure.value.map(one => one.id) } : {} })
-  toasts.say(`${plural(taken, 'payment')} ${taken === 1 ? 'is' : 'are'} being booked.`)
-  picks.clear()
-})
-const setAside = () => act(async () => {
-  const { ids } = await callApi<{ ids: number[] }>('/api/bank-entries/set-aside', { method: 'POST', body: { ids: aside.value.map(one => one.id), reason: reason.value.trim() } })
-  toasts.say(`${plural(ids.length, 'movement')} set aside: ${reason.value.trim()}.`)
-  reason.value = ''
-  picks.clear()
-})
-const matchAgain = () => act(async () => {
-  const { changed } = await callApi<{ changed: number }>(`/api/bank-files/${file.value!.id}/match`, { method: 'POST', body: {} })
-  toasts.say(changed ? `${plural(changed, 'movement')} found otherwise now.` : 'Nothing is found otherwise.')
-})
+const book = () =>
+  act(async () => {
+    const { taken } = await callApi<{ taken: number }>(`/api/bank-files/${file.value!.id}/book`, {
+      method: 'POST',
+      body: picks.chosen.value.length ? { ids: sure.value.map((one) => one.id) } : {},
+    })
+    toasts.say(`${plural(taken, 'payment')} ${taken === 1 ? 'is' : 'are'} being booked.`)
+    picks.clear()
+  })
+const setAside = () =>
+  act(async () => {
+    const { ids } = await callApi<{ ids: number[] }>('/api/bank-entries/set-aside', {
+      method: 'POST',
+      body: { ids: aside.value.map((one) => one.id), reason: reason.value.trim() },
+    })
+    toasts.say(`${plural(ids.length, 'movement')} set aside: ${reason.value.trim()}.`)
+    reason.value = ''
+    picks.clear()
+  })
+const matchAgain = () =>
+  act(async () => {
+    const { changed } = await callApi<{ changed: number }>(`/api/bank-files/${file.value!.id}/match`, {
+      method: 'POST',
+      body: {},
+    })
+    toasts.say(
+      changed ? `${plural(changed, 'movement')} found otherwise now.` : 'Nothing is found otherwise.',
+    )
+  })
 useMainKey(() => {
   if (may.value && toBook.value > 0) asking.value = 'book'
 })
 
 const fileWords = (one: BankFileView) => `${one.name}, ${shortTime(one.madeAt)}`
-const fileChoices = computed(() => files.value.map(one => ({ value: String(one.id), words: fileWords(one) })))
-const states = computed(() => [{ value: '', words: `all ${file.value ? file.value.entries - file.value.known : ''}` }, ...['sure', 'unsure', 'strange', 'to book', 'booked', 'set aside'].map(value => ({ value, words: `${value}, ${count(value)}` }))])
-const tone: Record<EntryView['state'], string> = { 'sure': 'go', 'unsure': 'wait', 'strange': 'stuck', 'to book': 'queue', 'booked': '', 'set aside': '' }
-const columns: ListColumn[] = [{ words: 'Day', width: 54 }, { words: 'Payer', width: '1fr' }, { words: 'Written', width: '1fr' }, { words: 'Match', width: 74 }, { words: 'Amount', width: 104, right: true }]
+const fileChoices = computed(() =>
+  files.value.map((one) => ({ value: String(one.id), words: fileWords(one) })),
+)
+const states = computed(() => [
+  { value: '', words: `all ${file.value ? file.value.entries - file.value.known : ''}` },
+  ...['sure', 'unsure', 'strange', 'to book', 'booked', 'set aside'].map((value) => ({
+    value,
+    words: `${value}, ${count(value)}`,
+  })),
+])
+const tone: Record<EntryView['state'], string> = {
+  sure: 'go',
+  unsure: 'wait',
+  strange: 'stuck',
+  'to book': 'queue',
+  booked: '',
+  'set aside': '',
+}
+const columns: ListColumn[] = [
+  { words: 'Day', width: 54 },
+  { words: 'Payer', width: '1fr' },
+  { words: 'Written', width: '1fr' },
+  { words: 'Match', width: 74 },
+  { words: 'Amount', width: 104, right: true },
+]
 const done = computed(() => count('booked') + count('set aside'))
 </script>
 
@@ -94,42 +153,148 @@ const done = computed(() => count('booked') + count('set aside'))
       <section class="left" aria-label="Bank files">
         <div class="bar">
           <AccountPlaces />
-          <span v-if="file" class="sentence soft cut">in <WordPicker label="File" :words="fileWords(file)" :choices="fileChoices" :value="String(file.id)" @pick="set({ file: $event, state: '' })" />: <WordPicker label="State" :words="states.find(one => one.value === filters.state)!.words" :choices="states" :value="filters.state" @pick="set({ state: $event })" /></span>
-          <VBtn v-if="may" class="push" height="30" :disabled="busy" data-test="read-file" @click="field?.click()">Read a file…</VBtn>
-          <input ref="field" type="file" class="file" accept=".xml,.camt,.053,.csv,.txt,text/xml,application/xml,text/csv" aria-label="A bank file" data-test="bank-file" @change="read">
+          <span v-if="file" class="sentence soft cut"
+            >in
+            <WordPicker
+              label="File"
+              :words="fileWords(file)"
+              :choices="fileChoices"
+              :value="String(file.id)"
+              @pick="set({ file: $event, state: '' })" />:
+            <WordPicker
+              label="State"
+              :words="states.find((one) => one.value === filters.state)!.words"
+              :choices="states"
+              :value="filters.state"
+              @pick="set({ state: $event })"
+          /></span>
+          <VBtn
+            v-if="may"
+            class="push"
+            height="30"
+            :disabled="busy"
+            data-test="read-file"
+            @click="field?.click()"
+            >Read a file…</VBtn
+          >
+          <input
+            ref="field"
+            type="file"
+            class="file"
+            accept=".xml,.camt,.053,.csv,.txt,text/xml,application/xml,text/csv"
+            aria-label="A bank file"
+            data-test="bank-file"
+            @change="read"
+          />
         </div>
         <p v-if="file?.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
-        <p v-else-if="file?.state === 'reading'" class="notice" role="status">The file is being read and matched …</p>
-        <p v-else-if="file" class="notice" role="status" data-test="file-facts"><span><template v-if="file.account">Account <span class="mono">{{ file.account }}</span>: </template>{{ plural(file.entries, 'movement') }}<template v-if="file.known">, {{ file.known }} known from another file and left out</template>. {{ done }} done<template v-if="count('to book')">, {{ count('to book') }} being booked</template>, {{ count('sure') }} sure, {{ count('unsure') }} unsure, {{ count('strange') }} strange.</span></p>
-        <ListPane v-model:active="active" :list="list" :columns="columns" label="Movements" :picks="may ? picks : null" :loading="!known || (!!file && list.first.value)">
+        <p v-else-if="file?.state === 'reading'" class="notice" role="status">
+          The file is being read and matched …
+        </p>
+        <p v-else-if="file" class="notice" role="status" data-test="file-facts">
+          <span
+            ><template v-if="file.account"
+              >Account <span class="mono">{{ file.account }}</span>: </template
+            >{{ plural(file.entries, 'movement')
+            }}<template v-if="file.known">, {{ file.known }} known from another file and left out</template>.
+            {{ done }} done<template v-if="count('to book')">, {{ count('to book') }} being booked</template>,
+            {{ count('sure') }} sure, {{ count('unsure') }} unsure, {{ count('strange') }} strange.</span
+          >
+        </p>
+        <ListPane
+          v-model:active="active"
+          :list="list"
+          :columns="columns"
+          label="Movements"
+          :picks="may ? picks : null"
+          :loading="!known || (!!file && list.first.value)"
+        >
           <template #row="{ row: one }">
-            <span class="date">{{ shortDay(one.bookedOn) }}</span><span class="name cut">{{ one.name || 'not named' }}</span><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
-            <span class="state"><span class="tag" :class="tone[one.state]">{{ one.state }}</span></span><span class="total amount">{{ money(one.amount, one.currency) }}</span>
+            <span class="date">{{ shortDay(one.bookedOn) }}</span><span class="name cut">{{
+              one.name || 'not named'
+            }}</span
+            ><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
+            <span class="state"
+              ><span class="tag" :class="tone[one.state]">{{ one.state }}</span></span
+            ><span class="total amount">{{ money(one.amount, one.currency) }}</span>
           </template>
-          <template #empty><div class="empty"><strong>{{ file ? 'No movement of that kind' : 'No bank file yet' }}</strong>{{ file ? 'Choose another state above.' : 'Read a statement of your bank (ISO 20022 camt.053, or its CSV, whose columns you map once): payments are matched with what is open, and booked after your look. The same file twice books nothing twice.' }}<template v-if="!file && session.house?.mailboxesUrl"> <a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener">The simulated bank has a statement to take away.</a></template></div></template>
+          <template #empty
+            ><div class="empty">
+              <strong>{{ file ? 'No movement of that kind' : 'No bank file yet' }}</strong>{{
+                file
+                  ? 'Choose another state above.'
+                  : 'Read a statement of your bank (ISO 20022 camt.053, or its CSV, whose columns you map once): payments are matched with what is open, and booked after your look. The same file twice books nothing twice.'
+              }}<template v-if="!file && session.house?.mailboxesUrl">
+                <a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener"
+                  >The simulated bank has a statement to take away.</a
+                ></template
+              >
+            </div></template
+          >
         </ListPane>
         <footer class="foot-bar">
-          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ plural(list.rows.value.length, 'movement') }} shown</span>
+          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
+          ><span v-else class="soft">{{ plural(list.rows.value.length, 'movement') }} shown</span>
           <template v-if="may && file?.state === 'ready'">
             <span class="push" />
             <VBtn :href="`/api/bank-files/${file.id}/csv`">As CSV</VBtn>
             <VBtn :disabled="busy" data-test="match-again" @click="matchAgain">Match again</VBtn>
-            <VBtn :disabled="busy || aside.length === 0" data-test="set-aside" @click="asking = 'aside'">Set {{ aside.length || '' }} aside…</VBtn>
-            <VBtn variant="flat" class="go" :disabled="busy || toBook === 0" data-test="book-sure" @click="asking = 'book'">Book {{ toBook }} sure</VBtn>
+            <VBtn :disabled="busy || aside.length === 0" data-test="set-aside" @click="asking = 'aside'"
+              >Set {{ aside.length || '' }} aside…</VBtn
+            >
+            <VBtn
+              variant="flat"
+              class="go"
+              :disabled="busy || toBook === 0"
+              data-test="book-sure"
+              @click="asking = 'book'"
+              >Book {{ toBook }} sure</VBtn
+            >
           </template>
         </footer>
       </section>
       <aside class="right" aria-label="The movement in hand">
-        <EntrySheet v-if="row" :key="`${row.id} ${row.state} ${row.reason}`" :entry="row" @done="list.reload()" />
-        <div v-else class="empty"><strong>No movement in hand</strong>Choose one to see what it would settle, and why.</div>
+        <EntrySheet
+          v-if="row"
+          :key="`${row.id} ${row.state} ${row.reason}`"
+          :entry="row"
+          @done="list.reload()"
+        />
+        <div v-else class="empty">
+          <strong>No movement in hand</strong>Choose one to see what it would settle, and why.
+        </div>
       </aside>
     </div>
-    <Ask v-if="asking === 'book'" v-model="ask" :title="`Book ${plural(toBook, 'sure payment')}?`" :go="`Book ${toBook}`" :busy="busy" @go="book"><p>Each is booked on the documents it names, with its day and amount. Receipts follow where a routine says so. One that cannot be booked any more stays here with the reason.</p></Ask>
-    <Ask v-else-if="asking === 'aside'" v-model="ask" :title="`Set ${plural(aside.length, 'movement')} aside?`" go="Set aside" :busy="busy" :disabled="!reason.trim()" @go="setAside"><FormField v-model="reason" label="Why; a bank fee, a transfer of our own" /></Ask>
+    <Ask
+      v-if="asking === 'book'"
+      v-model="ask"
+      :title="`Book ${plural(toBook, 'sure payment')}?`"
+      :go="`Book ${toBook}`"
+      :busy="busy"
+      @go="book"
+      ><p>
+        Each is booked on the documents it names, with its day and amount. Receipts follow where a routine
+        says so. One that cannot be booked any more stays here with the reason.
+      </p></Ask
+    >
+    <Ask
+      v-else-if="asking === 'aside'"
+      v-model="ask"
+      :title="`Set ${plural(aside.length, 'movement')} aside?`"
+      go="Set aside"
+      :busy="busy"
+      :disabled="!reason.trim()"
+      @go="setAside"
+      ><FormField v-model="reason" label="Why; a bank fee, a transfer of our own"
+    /></Ask>
   </div>
 </template>
 
 <style scoped>
-.file { display: none; }
-p.notice { margin: 0; }
+.file {
+  display: none;
+}
+p.notice {
+  margin: 0;
+}
 </style>

@@ -4,12 +4,29 @@ import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
 /** Who owes what: customers with something open, by age, most overdue first; the account in hand at the right. */
-const { filters, set } = useFilters({ search: '', only: '', sort: 'overdue', down: 'yes', currency: '', customer: '' })
-const list = useList<AccountRow, PageOf<AccountRow>>(place => callApi<PageOf<AccountRow>>('/api/accounts', { query: { search: filters.value.search, only: filters.value.only, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place } }))
+const { filters, set } = useFilters({
+  search: '',
+  only: '',
+  sort: 'overdue',
+  down: 'yes',
+  currency: '',
+  customer: '',
+})
+const list = useList<AccountRow, PageOf<AccountRow>>((place) =>
+  callApi<PageOf<AccountRow>>('/api/accounts', {
+    query: {
+      search: filters.value.search,
+      only: filters.value.only,
+      sort: filters.value.sort,
+      descending: filters.value.down === 'yes',
+      ...place,
+    },
+  }),
+)
 const ageing = shallowRef<Ageing[]>([])
 const known = ref(false)
 const active = ref<number | null>(null)
-const row = computed(() => list.rows.value.find(one => one.id === active.value) ?? null)
+const row = computed(() => list.rows.value.find((one) => one.id === active.value) ?? null)
 /** A customer stays in hand, even when nothing of it is open any more. */
 const customerId = ref<number | null>(Number(filters.value.customer) || null)
 watch(row, (now) => {
@@ -21,19 +38,41 @@ async function loadAgeing() {
   known.value = true
 }
 onMounted(() => attempt(loadAgeing))
-watch(() => [filters.value.search, filters.value.only, filters.value.sort, filters.value.down], () => void list.restart(), { immediate: true })
+watch(
+  () => [filters.value.search, filters.value.only, filters.value.sort, filters.value.down],
+  () => void list.restart(),
+  { immediate: true },
+)
 watch(list.rows, (rows) => {
-  if (rows.some(one => one.id === active.value)) return
-  active.value = rows.find(one => one.customerId === customerId.value)?.id ?? (customerId.value ? null : rows[0]?.id ?? null)
+  if (rows.some((one) => one.id === active.value)) return
+  active.value =
+    rows.find((one) => one.customerId === customerId.value)?.id ??
+    (customerId.value ? null : (rows[0]?.id ?? null))
 })
-useLive(['payment', 'register'], () => {
-  void list.reload()
-  void loadAgeing()
-}, 400)
+useLive(
+  ['payment', 'register'],
+  () => {
+    void list.reload()
+    void loadAgeing()
+  },
+  400,
+)
 
-const choices = [{ value: '', words: 'all with something open' }, { value: 'overdue', words: 'those overdue' }, { value: 'credit', words: 'those in credit' }]
-const columns: ListColumn[] = [{ key: 'name', words: 'Customer', width: '1fr' }, ...['Not due', '1–30', '31–60', '61–90', 'Over 90'].map(words => ({ words, width: 70, right: true })), { key: 'overdue', words: 'Overdue', width: 80, right: true }, { key: 'balance', words: 'Balance', width: 80, right: true }]
-const open = (id: number) => void navigateTo(`/register?state=open&search=${encodeURIComponent(list.rows.value.find(one => one.id === id)!.name)}`)
+const choices = [
+  { value: '', words: 'all with something open' },
+  { value: 'overdue', words: 'those overdue' },
+  { value: 'credit', words: 'those in credit' },
+]
+const columns: ListColumn[] = [
+  { key: 'name', words: 'Customer', width: '1fr' },
+  ...['Not due', '1–30', '31–60', '61–90', 'Over 90'].map((words) => ({ words, width: 70, right: true })),
+  { key: 'overdue', words: 'Overdue', width: 80, right: true },
+  { key: 'balance', words: 'Balance', width: 80, right: true },
+]
+const open = (id: number) =>
+  void navigateTo(
+    `/register?state=open&search=${encodeURIComponent(list.rows.value.find((one) => one.id === id)!.name)}`,
+  )
 </script>
 
 <template>
@@ -42,33 +81,95 @@ const open = (id: number) => void navigateTo(`/register?state=open&search=${enco
       <section class="left" aria-label="Accounts">
         <div class="bar">
           <AccountPlaces />
-          <span class="sentence soft">of <WordPicker label="Accounts" :words="choices.find(one => one.value === filters.only)?.words ?? 'all'" :choices="choices" :value="filters.only" @pick="set({ only: $event })" /></span>
-          <SearchField class="push" :value="filters.search" label="Customer" @search="set({ search: $event })" />
+          <span class="sentence soft"
+            >of
+            <WordPicker
+              label="Accounts"
+              :words="choices.find((one) => one.value === filters.only)?.words ?? 'all'"
+              :choices="choices"
+              :value="filters.only"
+              @pick="set({ only: $event })"
+          /></span>
+          <SearchField
+            class="push"
+            :value="filters.search"
+            label="Customer"
+            @search="set({ search: $event })"
+          />
         </div>
-        <AgeingStrip v-if="known" :ageing="ageing" :currency="filters.currency" @update:currency="set({ currency: $event })" />
+        <AgeingStrip
+          v-if="known"
+          :ageing="ageing"
+          :currency="filters.currency"
+          @update:currency="set({ currency: $event })"
+        />
         <div v-else class="strip-place" />
-        <ListPane v-model:active="active" :list="list" :columns="columns" label="Open accounts" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" @open="open">
+        <ListPane
+          v-model:active="active"
+          :list="list"
+          :columns="columns"
+          label="Open accounts"
+          :sort="filters.sort"
+          :descending="filters.down === 'yes'"
+          @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
+          @open="open"
+        >
           <template #row="{ row: one }">
-            <span class="name cut">{{ one.name }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{ one.currency }}</span><span v-if="one.disputed" class="tag wait">disputed</span></span>
-            <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{ Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
-            <span class="sum amount" :class="{ late: Number(one.overdue) > 0 }">{{ Number(one.overdue) === 0 ? '' : money(one.overdue, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
+            <span class="name cut"
+              >{{ one.name
+              }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{
+                one.currency
+              }}</span
+              ><span v-if="one.disputed" class="tag wait">disputed</span></span
+            >
+            <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{
+              Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '')
+            }}</span>
+            <span class="sum amount" :class="{ late: Number(one.overdue) > 0 }">{{
+              Number(one.overdue) === 0 ? '' : money(one.overdue, one.currency).replace(/ [A-Z]{3}$/, '')
+            }}</span>
             <span class="sum amount">{{ money(one.balance, one.currency).replace(/ [A-Z]{3}$/, '') }}</span>
           </template>
-          <template #empty><div class="empty"><strong>{{ filters.search || filters.only ? 'No such account' : 'Nothing is open' }}</strong>Customers who owe something, or have something coming, stand here with how old it is.</div></template>
+          <template #empty
+            ><div class="empty">
+              <strong>{{
+                filters.search || filters.only ? 'No such account' : 'Nothing is open'
+              }}</strong>Customers who owe something, or have something coming, stand here with how old it is.
+            </div></template
+          >
         </ListPane>
-        <footer class="foot-bar"><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'account') }}</span><span class="push" /><VBtn href="/api/accounts/csv" data-test="accounts-csv">Save as CSV</VBtn></footer>
+        <footer class="foot-bar">
+          <span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'account') }}</span><span
+            class="push"
+          /><VBtn href="/api/accounts/csv" data-test="accounts-csv">Save as CSV</VBtn>
+        </footer>
       </section>
       <aside class="right" aria-label="The account in hand">
         <AccountSheet v-if="customerId" :key="customerId" :id="customerId" />
-        <div v-else class="empty"><strong>No account in hand</strong>Choose a customer to see what is open and what was paid.</div>
+        <div v-else class="empty">
+          <strong>No account in hand</strong>Choose a customer to see what is open and what was paid.
+        </div>
       </aside>
     </div>
   </div>
 </template>
 
 <style scoped>
-.strip-place { height: 134px; flex: none; border-bottom: 1px solid var(--rule); }
-.step, .sum { font-size: 13px; }
-.late { color: var(--brick); font-weight: 650; }
-.name .tag, .other { margin-left: 6px; }
+.strip-place {
+  height: 134px;
+  flex: none;
+  border-bottom: 1px solid var(--rule);
+}
+.step,
+.sum {
+  font-size: 13px;
+}
+.late {
+  color: var(--brick);
+  font-weight: 650;
+}
+.name .tag,
+.other {
+  margin-left: 6px;
+}
 </style>

@@ -4,26 +4,66 @@ import type { CustomerRow } from '../../../server/services/customers/customers'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
-interface CustomerPage extends PageOf<CustomerRow> { groups: string[] }
+interface CustomerPage extends PageOf<CustomerRow> {
+  groups: string[]
+}
 
 const session = useSession()
-const { filters, set } = useFilters({ search: '', group: '', trouble: '', wish: '', in: '', sort: 'name', down: 'no' })
-const asked = computed(() => ({ search: filters.value.search, group: filters.value.group, trouble: filters.value.trouble, wish: filters.value.wish, sort: filters.value.sort, descending: String(filters.value.down === 'yes') }))
-const list = useList<CustomerRow, CustomerPage>(place => callApi<CustomerPage>('/api/customers', { query: { ...asked.value, ...place } }))
+const { filters, set } = useFilters({
+  search: '',
+  group: '',
+  trouble: '',
+  wish: '',
+  in: '',
+  sort: 'name',
+  down: 'no',
+})
+const asked = computed(() => ({
+  search: filters.value.search,
+  group: filters.value.group,
+  trouble: filters.value.trouble,
+  wish: filters.value.wish,
+  sort: filters.value.sort,
+  descending: String(filters.value.down === 'yes'),
+}))
+const list = useList<CustomerRow, CustomerPage>((place) =>
+  callApi<CustomerPage>('/api/customers', { query: { ...asked.value, ...place } }),
+)
 const picks = usePicks(list.rows)
 const { active } = useHand(list.rows, Number(filters.value.in) || null)
 const setting = ref(false)
 
-watch(() => JSON.stringify(asked.value), () => void list.restart(), { immediate: true })
+watch(
+  () => JSON.stringify(asked.value),
+  () => void list.restart(),
+  { immediate: true },
+)
 useLive(['customer'], () => void list.reload())
 
 /** Receipts go the way of invoices as a rule; they are seen in the sheet. */
-const shownKinds = documentKinds.filter(kind => !kindFacts[kind].ofPayment)
-const columns: ListColumn[] = [{ key: 'number', words: 'No.', width: 56 }, { key: 'name', words: 'Customer', width: '7fr' }, ...shownKinds.map(kind => ({ words: kindShort(kind), width: '4fr' as const }))]
-const groups = computed(() => [{ value: '', words: 'any group' }, ...(list.extra.value?.groups ?? []).map(value => ({ value, words: value }))])
-const wishes = [{ value: '', words: 'any wish' }, { value: 'email', words: 'email wished' }, { value: 'paper', words: 'paper wished' }, { value: 'both', words: 'both wished' }, { value: 'nothing', words: 'nothing wished' }]
-const troubles = [{ value: '', words: 'reached or not' }, { value: 'true', words: 'who cannot be reached' }]
-const wordsOf = (choices: { value: string, words: string }[], value: string) => choices.find(one => one.value === value)?.words ?? value
+const shownKinds = documentKinds.filter((kind) => !kindFacts[kind].ofPayment)
+const columns: ListColumn[] = [
+  { key: 'number', words: 'No.', width: 56 },
+  { key: 'name', words: 'Customer', width: '7fr' },
+  ...shownKinds.map((kind) => ({ words: kindShort(kind), width: '4fr' as const })),
+]
+const groups = computed(() => [
+  { value: '', words: 'any group' },
+  ...(list.extra.value?.groups ?? []).map((value) => ({ value, words: value })),
+])
+const wishes = [
+  { value: '', words: 'any wish' },
+  { value: 'email', words: 'email wished' },
+  { value: 'paper', words: 'paper wished' },
+  { value: 'both', words: 'both wished' },
+  { value: 'nothing', words: 'nothing wished' },
+]
+const troubles = [
+  { value: '', words: 'reached or not' },
+  { value: 'true', words: 'who cannot be reached' },
+]
+const wordsOf = (choices: { value: string; words: string }[], value: string) =>
+  choices.find((one) => one.value === value)?.words ?? value
 useMainKey(() => {
   if (session.may('clerk') && picks.chosen.value.length) setting.value = true
 })
@@ -35,38 +75,105 @@ useMainKey(() => {
       <section class="left" aria-label="Customers">
         <div class="bar">
           <h1 class="title">Customers</h1>
-          <span class="sentence soft">of <WordPicker label="Group" :words="wordsOf(groups, filters.group)" :choices="groups" :value="filters.group" @pick="set({ group: $event })" />,
-            <WordPicker label="Wish" :words="wordsOf(wishes, filters.wish)" :choices="wishes" :value="filters.wish" @pick="set({ wish: $event })" />,
-            <WordPicker label="Trouble" :words="wordsOf(troubles, filters.trouble)" :choices="troubles" :value="filters.trouble" @pick="set({ trouble: $event })" /></span>
-          <SearchField class="push" :value="filters.search" label="Name, number, address" @search="set({ search: $event })" />
+          <span class="sentence soft"
+            >of
+            <WordPicker
+              label="Group"
+              :words="wordsOf(groups, filters.group)"
+              :choices="groups"
+              :value="filters.group"
+              @pick="set({ group: $event })" />,
+            <WordPicker
+              label="Wish"
+              :words="wordsOf(wishes, filters.wish)"
+              :choices="wishes"
+              :value="filters.wish"
+              @pick="set({ wish: $event })" />,
+            <WordPicker
+              label="Trouble"
+              :words="wordsOf(troubles, filters.trouble)"
+              :choices="troubles"
+              :value="filters.trouble"
+              @pick="set({ trouble: $event })"
+          /></span>
+          <SearchField
+            class="push"
+            :value="filters.search"
+            label="Name, number, address"
+            @search="set({ search: $event })"
+          />
         </div>
-        <ListPane v-model:active="active" :list="list" :columns="columns" label="Customers" :picks="session.may('clerk') ? picks : null" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })">
+        <ListPane
+          v-model:active="active"
+          :list="list"
+          :columns="columns"
+          label="Customers"
+          :picks="session.may('clerk') ? picks : null"
+          :sort="filters.sort"
+          :descending="filters.down === 'yes'"
+          @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
+        >
           <template #row="{ row }">
             <span class="number mono soft">{{ row.number }}</span>
-            <span class="name cut">{{ row.name }} <span class="soft">{{ row.groupName }}</span></span>
-            <span v-for="way in row.ways.filter(one => shownKinds.includes(one.kind))" :key="way.kind" class="way cut" :title="way.to">
-              <span v-if="way.problem" class="tag stuck">{{ way.problem }}</span><template v-else>{{ way.words }}</template>
+            <span class="name cut"
+              >{{ row.name }} <span class="soft">{{ row.groupName }}</span></span
+            >
+            <span
+              v-for="way in row.ways.filter((one) => shownKinds.includes(one.kind))"
+              :key="way.kind"
+              class="way cut"
+              :title="way.to"
+            >
+              <span v-if="way.problem" class="tag stuck">{{ way.problem }}</span><template v-else>{{
+                way.words
+              }}</template>
             </span>
           </template>
-          <template #empty><div class="empty"><strong>No customer of that kind</strong>Widen the sentence above, or clear the search.</div></template>
+          <template #empty
+            ><div class="empty">
+              <strong>No customer of that kind</strong>Widen the sentence above, or clear the search.
+            </div></template
+          >
         </ListPane>
         <footer class="foot-bar">
-          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong><span v-else class="soft">{{ plural(list.extra.value?.matching ?? 0, 'customer') }}</span>
+          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
+          ><span v-else class="soft">{{ plural(list.extra.value?.matching ?? 0, 'customer') }}</span>
           <span class="push" />
-          <template v-if="picks.chosen.value.length === 0"><VBtn :href="csvHref('/api/customers/csv', asked)" data-test="csv">Save as CSV</VBtn><VBtn v-if="session.may('clerk')" to="/imports?of=customers">Import…</VBtn></template>
-          <VBtn v-if="session.may('clerk') && picks.chosen.value.length" variant="flat" class="go" data-test="set-wishes" @click="setting = true">Set wishes of {{ picks.chosen.value.length }}…</VBtn>
+          <template v-if="picks.chosen.value.length === 0"
+            ><VBtn :href="csvHref('/api/customers/csv', asked)" data-test="csv">Save as CSV</VBtn
+            ><VBtn v-if="session.may('clerk')" to="/imports?of=customers">Import…</VBtn></template
+          >
+          <VBtn
+            v-if="session.may('clerk') && picks.chosen.value.length"
+            variant="flat"
+            class="go"
+            data-test="set-wishes"
+            @click="setting = true"
+            >Set wishes of {{ picks.chosen.value.length }}…</VBtn
+          >
         </footer>
       </section>
       <aside class="right" aria-label="The customer in hand">
         <CustomerSheet v-if="active" :id="active" :key="active" />
-        <div v-else class="empty"><strong>No customer in hand</strong>Choose a row to see how papers reach them.</div>
+        <div v-else class="empty">
+          <strong>No customer in hand</strong>Choose a row to see how papers reach them.
+        </div>
       </aside>
     </div>
-    <ManyWishes v-model="setting" :customers="picks.chosen.value" :kinds="documentKinds.map(kind => ({ value: kind, words: kindFacts[kind].many }))" @done="picks.clear()" />
+    <ManyWishes
+      v-model="setting"
+      :customers="picks.chosen.value"
+      :kinds="documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many }))"
+      @done="picks.clear()"
+    />
   </div>
 </template>
 
 <style scoped>
-.title { font-size: 16px; }
-.way { color: var(--soft-ink); }
+.title {
+  font-size: 16px;
+}
+.way {
+  color: var(--soft-ink);
+}
 </style>

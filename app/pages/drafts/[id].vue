@@ -24,7 +24,9 @@ const postOnly = ref(false)
 const paidBy = ref('')
 
 const formOf = (view: BillView) => JSON.stringify([view.facts, view.paper?.earlierDateOk ?? false])
-const dirty = computed(() => !!bill.value && JSON.stringify([facts.value, earlierDateOk.value]) !== formOf(bill.value))
+const dirty = computed(
+  () => !!bill.value && JSON.stringify([facts.value, earlierDateOk.value]) !== formOf(bill.value),
+)
 const isOpen = computed(() => bill.value?.state === 'open')
 const disabled = computed(() => !session.may('clerk') || !isOpen.value)
 const isCredit = computed(() => bill.value?.kind === 'credit note')
@@ -33,7 +35,8 @@ async function load() {
   try {
     const found = await callApi<BillView>(`/api/bills/${id.value}`)
     const keep = dirty.value
-    bill.value = keep && bill.value ? { ...found, version: bill.value.version, facts: bill.value.facts } : found
+    bill.value =
+      keep && bill.value ? { ...found, version: bill.value.version, facts: bill.value.facts } : found
     if (!keep) {
       facts.value = structuredClone(found.facts)
       earlierDateOk.value = found.paper?.earlierDateOk ?? false
@@ -43,10 +46,14 @@ async function load() {
     wrong.value = (error as Error).message
   }
 }
-watch(id, () => {
-  bill.value = undefined
-  void load()
-}, { immediate: true })
+watch(
+  id,
+  () => {
+    bill.value = undefined
+    void load()
+  },
+  { immediate: true },
+)
 useLive(['line', 'register'], () => void load(), 250)
 
 async function keep() {
@@ -54,8 +61,21 @@ async function keep() {
   busy.value = true
   wrongField.value = ''
   try {
-    await callApi(`/api/bills/${id.value}`, { method: 'PATCH', body: { version: bill.value.version, facts: facts.value, brandId: bill.value.brandId, customerId: bill.value.customerId, earlierDateOk: earlierDateOk.value } })
-    bill.value = { ...bill.value, facts: structuredClone(toRaw(facts.value)), paper: bill.value.paper && { ...bill.value.paper, earlierDateOk: earlierDateOk.value } }
+    await callApi(`/api/bills/${id.value}`, {
+      method: 'PATCH',
+      body: {
+        version: bill.value.version,
+        facts: facts.value,
+        brandId: bill.value.brandId,
+        customerId: bill.value.customerId,
+        earlierDateOk: earlierDateOk.value,
+      },
+    })
+    bill.value = {
+      ...bill.value,
+      facts: structuredClone(toRaw(facts.value)),
+      paper: bill.value.paper && { ...bill.value.paper, earlierDateOk: earlierDateOk.value },
+    }
     await load()
     toasts.say('The draft is kept. Its paper is built anew.')
   } catch (error) {
@@ -74,9 +94,19 @@ async function send() {
   busy.value = true
   await attempt(async () => {
     const paperId = bill.value!.paper!.id
-    const { revision, changes } = await callApi<{ revision: number, changes: object[] | null }>(`/api/papers/${paperId}`)
+    const { revision, changes } = await callApi<{ revision: number; changes: object[] | null }>(
+      `/api/papers/${paperId}`,
+    )
     if (changes) await callApi(`/api/papers/${paperId}/seen`, { method: 'POST', body: { revision } })
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: sendKey.value, postOnly: postOnly.value, ...(paidBy.value ? { paidBy: paidBy.value } : {}), papers: [{ id: paperId, revision }] } })
+    const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
+      method: 'POST',
+      body: {
+        key: sendKey.value,
+        postOnly: postOnly.value,
+        ...(paidBy.value ? { paidBy: paidBy.value } : {}),
+        papers: [{ id: paperId, revision }],
+      },
+    })
     await useRuns().watchRun(runId)
   })
   busy.value = false
@@ -86,49 +116,111 @@ useMainKey(() => void keep())
 
 const askWords = computed(() => {
   const ask = facts.value?.credit?.ask
-  return !ask ? '' : ask.kind === 'whole' ? 'all that is left' : ask.kind === 'amount' ? `${ask.amount} ${facts.value!.currency}` : plural(ask.lines.length, 'line')
+  return !ask
+    ? ''
+    : ask.kind === 'whole'
+      ? 'all that is left'
+      : ask.kind === 'amount'
+        ? `${ask.amount} ${facts.value!.currency}`
+        : plural(ask.lines.length, 'line')
 })
-const modes = [{ value: 'false', words: 'without VAT' }, { value: 'true', words: 'with VAT' }]
-const text = (key: 'reference' | 'customerNote' | 'suppliedOn' | 'date') => computed({ get: () => facts.value?.[key] ?? '', set: (value: string) => {
-  if (facts.value) facts.value[key] = value || null
-} })
-const [reference, customerNote, suppliedOn, date] = [text('reference'), text('customerNote'), text('suppliedOn'), text('date')]
+const modes = [
+  { value: 'false', words: 'without VAT' },
+  { value: 'true', words: 'with VAT' },
+]
+const text = (key: 'reference' | 'customerNote' | 'suppliedOn' | 'date') =>
+  computed({
+    get: () => facts.value?.[key] ?? '',
+    set: (value: string) => {
+      if (facts.value) facts.value[key] = value || null
+    },
+  })
+const [reference, customerNote, suppliedOn, date] = [
+  text('reference'),
+  text('customerNote'),
+  text('suppliedOn'),
+  text('date'),
+]
 </script>
 
 <template>
   <div class="page">
-    <div v-if="wrong" class="empty"><strong>No such draft</strong>{{ wrong }} <NuxtLink to="/register">To the Register</NuxtLink></div>
+    <div v-if="wrong" class="empty">
+      <strong>No such draft</strong>{{ wrong }} <NuxtLink to="/register">To the Register</NuxtLink>
+    </div>
     <div v-else-if="bill && facts" class="split">
       <section class="left" :aria-label="`Draft ${bill.kind}`">
         <div class="bar">
           <h1 class="title">{{ isOpen ? `${capital(bill.kind)}, a draft` : capital(bill.kind) }}</h1>
           <strong class="cut">{{ bill.customerName }}</strong>
-          <NuxtLink v-if="bill.orderId" class="mono push" :to="`/orders/${bill.orderId}`">{{ bill.orderNumber }}</NuxtLink>
+          <NuxtLink v-if="bill.orderId" class="mono push" :to="`/orders/${bill.orderId}`">{{
+            bill.orderNumber
+          }}</NuxtLink>
         </div>
         <div class="body">
-          <p v-if="bill.replaces" class="notice way">Takes the place of <NuxtLink class="mono" :to="`/register?search=${bill.replaces.number}&in=${bill.replaces.id}`">{{ bill.replaces.number }}</NuxtLink>.</p>
+          <p v-if="bill.replaces" class="notice way">
+            Takes the place of
+            <NuxtLink class="mono" :to="`/register?search=${bill.replaces.number}&in=${bill.replaces.id}`">{{
+              bill.replaces.number
+            }}</NuxtLink>.
+          </p>
           <template v-if="isCredit">
-            <p class="sentence">Takes back <strong>{{ askWords }}</strong> of <NuxtLink class="mono" :to="`/register?search=${bill.credits!.number}&in=${bill.credits!.id}`">{{ bill.credits!.number }}</NuxtLink>.</p>
+            <p class="sentence">
+              Takes back <strong>{{ askWords }}</strong> of
+              <NuxtLink
+                class="mono"
+                :to="`/register?search=${bill.credits!.number}&in=${bill.credits!.id}`"
+                >{{ bill.credits!.number }}</NuxtLink>.
+            </p>
             <FormField v-model="facts.credit!.reason" label="Why; it is printed" :disabled="disabled" />
           </template>
           <template v-else>
-            <p class="sentence">Prices are <WordPicker label="Prices" :words="modes.find(one => one.value === String(facts!.pricesIncludeTax))!.words" :choices="modes" :value="String(facts.pricesIncludeTax)" :disabled="disabled || !!bill.orderId" @pick="facts.pricesIncludeTax = $event === 'true'" /> in <strong>{{ facts.currency }}</strong>.<template v-if="facts.deposit"> It is a <strong>deposit</strong>: the final invoice deducts it.</template></p>
+            <p class="sentence">
+              Prices are
+              <WordPicker
+                label="Prices"
+                :words="modes.find((one) => one.value === String(facts!.pricesIncludeTax))!.words"
+                :choices="modes"
+                :value="String(facts.pricesIncludeTax)"
+                :disabled="disabled || !!bill.orderId"
+                @pick="facts.pricesIncludeTax = $event === 'true'"
+              />
+              in <strong>{{ facts.currency }}</strong>.<template v-if="facts.deposit">
+                It is a <strong>deposit</strong>: the final invoice deducts it.</template
+              >
+            </p>
             <div class="texts">
-              <label>Your reference <input v-model="reference" :disabled="disabled" maxlength="80"></label>
-              <label class="wide">Note on the paper <input v-model="customerNote" :disabled="disabled" maxlength="1000" placeholder="nothing"></label>
+              <label>Your reference <input v-model="reference" :disabled="disabled" maxlength="80" /></label>
+              <label class="wide"
+                >Note on the paper
+                <input v-model="customerNote" :disabled="disabled" maxlength="1000" placeholder="nothing"
+              /></label>
             </div>
           </template>
           <div class="texts">
-            <label v-if="!facts.deposit && !isCredit">Date of supply <input v-model="suppliedOn" type="date" :disabled="disabled" data-test="supplied"></label>
-            <label>Document date <input v-model="date" type="date" :disabled="disabled" data-test="date"></label>
+            <label v-if="!facts.deposit && !isCredit"
+              >Date of supply
+              <input v-model="suppliedOn" type="date" :disabled="disabled" data-test="supplied"
+            /></label>
+            <label
+              >Document date <input v-model="date" type="date" :disabled="disabled" data-test="date"
+            /></label>
             <span class="soft">{{ date ? '' : 'the day it is issued' }}</span>
-            <label v-if="date" class="check"><input v-model="earlierDateOk" type="checkbox" :disabled="disabled"> The date is meant, even if a later one is numbered already</label>
+            <label v-if="date" class="check"
+              ><input v-model="earlierDateOk" type="checkbox" :disabled="disabled" /> The date is meant, even
+              if a later one is numbered already</label
+            >
           </div>
           <template v-if="!isCredit">
             <OrderLines v-model="facts.lines" :disabled="disabled" :currency="facts.currency" />
             <BillAdjustments v-if="!facts.deposit" v-model="facts.adjustments" :disabled="disabled" />
           </template>
-          <p class="sum">{{ dirty ? 'Total as kept' : 'Total' }} <strong class="mono">{{ bill.paper ? moneyWithSign(bill.paper.total, facts.currency) : '–' }}</strong></p>
+          <p class="sum">
+            {{ dirty ? 'Total as kept' : 'Total' }}
+            <strong class="mono">{{
+              bill.paper ? moneyWithSign(bill.paper.total, facts.currency) : '–'
+            }}</strong>
+          </p>
           <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
         </div>
         <footer class="foot-bar">
@@ -137,30 +229,118 @@ const [reference, customerNote, suppliedOn, date] = [text('reference'), text('cu
           <span v-else-if="bill.state === 'dropped'" class="tag">thrown away</span>
           <span v-else class="soft">on {{ bill.paper?.state === 'prepared' ? 'To check' : 'To send' }}</span>
           <span class="push" />
-          <VBtn v-if="!disabled && bill.paper?.state === 'prepared'" :disabled="dirty || !!bill.paper.problem || busy" data-test="send-paper" @click="asking = true">Send it…</VBtn>
-          <VBtn v-if="!disabled" variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-draft" @click="keep">Keep the draft</VBtn>
+          <VBtn
+            v-if="!disabled && bill.paper?.state === 'prepared'"
+            :disabled="dirty || !!bill.paper.problem || busy"
+            data-test="send-paper"
+            @click="asking = true"
+            >Send it…</VBtn
+          >
+          <VBtn
+            v-if="!disabled"
+            variant="flat"
+            class="go"
+            :disabled="!dirty || busy"
+            data-test="keep-draft"
+            @click="keep"
+            >Keep the draft</VBtn
+          >
         </footer>
       </section>
       <aside class="right" aria-label="The draft's paper">
         <DocumentPane v-if="bill.document" :id="bill.document.id" v-model:leaf="leaf" />
         <PaperPane v-else-if="bill.paper" :id="bill.paper.id" v-model:leaf="leaf" />
-        <div v-else class="empty"><strong>No paper yet</strong>Keep the draft, and its paper stands here.</div>
+        <div v-else class="empty">
+          <strong>No paper yet</strong>Keep the draft, and its paper stands here.
+        </div>
       </aside>
-      <Ask v-model="asking" :title="`${postOnly ? 'Issue' : 'Send'} the ${bill.kind}?`" :go="postOnly ? 'Issue it' : 'Send it'" :busy="busy" @go="send"><p>It draws its number now, is booked, and {{ postOnly ? 'hangs on To send until a routine or a person sends it' : `goes to ${bill.customerName}` }}, {{ moneyWithSign(bill.paper?.total ?? '0', facts.currency) }}.</p><label class="check"><input v-model="postOnly" type="checkbox"> Only issue: number and book now, send later</label><label v-if="!isCredit" class="check">It is <select v-model="paidBy" data-test="paid-by"><option value="">to be paid later</option><option v-for="one in paymentMethods" :key="one" :value="one">paid at once, by {{ one }}</option></select></label></Ask>
+      <Ask
+        v-model="asking"
+        :title="`${postOnly ? 'Issue' : 'Send'} the ${bill.kind}?`"
+        :go="postOnly ? 'Issue it' : 'Send it'"
+        :busy="busy"
+        @go="send"
+        ><p>
+          It draws its number now, is booked, and
+          {{
+            postOnly
+              ? 'hangs on To send until a routine or a person sends it'
+              : `goes to ${bill.customerName}`
+          }}, {{ moneyWithSign(bill.paper?.total ?? '0', facts.currency) }}.
+        </p>
+        <label class="check"
+          ><input v-model="postOnly" type="checkbox" /> Only issue: number and book now, send later</label
+        ><label v-if="!isCredit" class="check"
+          >It is
+          <select v-model="paidBy" data-test="paid-by">
+            <option value="">to be paid later</option>
+            <option v-for="one in paymentMethods" :key="one" :value="one">paid at once, by {{ one }}</option>
+          </select></label
+        ></Ask
+      >
     </div>
   </div>
 </template>
 
 <style scoped>
-.title { font-size: 16px; white-space: nowrap; }
-.body { flex: 1; overflow: auto; padding: 12px 14px; }
-.sentence { white-space: normal; margin: 0 0 8px; font-size: 15px; }
-.texts { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: end; margin: 8px 0 12px; }
-.texts label { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; }
-.texts .wide { flex: 1; }
-.texts .check { flex-direction: row; gap: 7px; align-items: center; }
-.texts input:not([type="checkbox"]) { border: 1px solid var(--rule); border-radius: 4px; padding: 5px 8px; font: inherit; font-size: 14px; color: var(--ink); background: var(--paper); }
-label.check { display: flex; gap: 8px; align-items: center; margin-top: 8px; }
-select { border: 1px solid var(--faint-ink); border-radius: 4px; padding: 5px 8px; font: inherit; }
-.sum { text-align: right; margin: 10px 0; }
+.title {
+  font-size: 16px;
+  white-space: nowrap;
+}
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 12px 14px;
+}
+.sentence {
+  white-space: normal;
+  margin: 0 0 8px;
+  font-size: 15px;
+}
+.texts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: end;
+  margin: 8px 0 12px;
+}
+.texts label {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  display: flex;
+  flex-direction: column;
+}
+.texts .wide {
+  flex: 1;
+}
+.texts .check {
+  flex-direction: row;
+  gap: 7px;
+  align-items: center;
+}
+.texts input:not([type='checkbox']) {
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 5px 8px;
+  font: inherit;
+  font-size: 14px;
+  color: var(--ink);
+  background: var(--paper);
+}
+label.check {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 8px;
+}
+select {
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 5px 8px;
+  font: inherit;
+}
+.sum {
+  text-align: right;
+  margin: 10px 0;
+}
 </style>

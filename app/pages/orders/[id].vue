@@ -18,9 +18,24 @@ const wrong = ref('')
 const busy = ref(false)
 const leaf = ref<Leaf>('Paper')
 
-const filledFields = computed(() => Object.fromEntries(Object.entries(fields.value).filter(([, value]) => value !== '')))
-const kept = computed(() => order.value && JSON.stringify([order.value.lines, order.value.reference ?? '', order.value.customerNote ?? '', order.value.fields]))
-const dirty = computed(() => order.value !== undefined && JSON.stringify([lines.value, reference.value, customerNote.value, filledFields.value]) !== kept.value)
+const filledFields = computed(() =>
+  Object.fromEntries(Object.entries(fields.value).filter(([, value]) => value !== '')),
+)
+const kept = computed(
+  () =>
+    order.value &&
+    JSON.stringify([
+      order.value.lines,
+      order.value.reference ?? '',
+      order.value.customerNote ?? '',
+      order.value.fields,
+    ]),
+)
+const dirty = computed(
+  () =>
+    order.value !== undefined &&
+    JSON.stringify([lines.value, reference.value, customerNote.value, filledFields.value]) !== kept.value,
+)
 
 function take(found: OrderView) {
   order.value = found
@@ -33,7 +48,15 @@ function take(found: OrderView) {
 async function load() {
   try {
     const found = await callApi<OrderView>(`/api/orders/${id.value}`)
-    if (dirty.value && order.value) order.value = { ...found, lines: order.value.lines, reference: order.value.reference, customerNote: order.value.customerNote, fields: order.value.fields, version: order.value.version }
+    if (dirty.value && order.value)
+      order.value = {
+        ...found,
+        lines: order.value.lines,
+        reference: order.value.reference,
+        customerNote: order.value.customerNote,
+        fields: order.value.fields,
+        version: order.value.version,
+      }
     else take(found)
     wrong.value = ''
   } catch (error) {
@@ -46,14 +69,30 @@ useLive(['order', 'line'], () => void load(), 250)
 async function keep() {
   if (!order.value || busy.value || !dirty.value) return
   busy.value = true
-  const before = { lines: order.value.lines, reference: order.value.reference, customerNote: order.value.customerNote, fields: order.value.fields }
+  const before = {
+    lines: order.value.lines,
+    reference: order.value.reference,
+    customerNote: order.value.customerNote,
+    fields: order.value.fields,
+  }
   await attempt(async () => {
-    const { version } = await callApi<{ version: number }>(`/api/orders/${id.value}`, { method: 'PUT', body: { version: order.value!.version, reference: reference.value || null, customerNote: customerNote.value || null, fields: filledFields.value, lines: lines.value } })
+    const { version } = await callApi<{ version: number }>(`/api/orders/${id.value}`, {
+      method: 'PUT',
+      body: {
+        version: order.value!.version,
+        reference: reference.value || null,
+        customerNote: customerNote.value || null,
+        fields: filledFields.value,
+        lines: lines.value,
+      },
+    })
     take(await callApi<OrderView>(`/api/orders/${id.value}`))
-    toasts.say('The order is kept.', { undo: async () => {
-      await callApi(`/api/orders/${id.value}`, { method: 'PUT', body: { version, ...before } })
-      take(await callApi<OrderView>(`/api/orders/${id.value}`))
-    } })
+    toasts.say('The order is kept.', {
+      undo: async () => {
+        await callApi(`/api/orders/${id.value}`, { method: 'PUT', body: { version, ...before } })
+        take(await callApi<OrderView>(`/api/orders/${id.value}`))
+      },
+    })
   })
   busy.value = false
 }
@@ -62,10 +101,12 @@ async function setStatus(status: string) {
   const from = order.value!.status
   await attempt(async () => {
     await callApi('/api/orders/status', { method: 'POST', body: { ids: [id.value], status } })
-    toasts.say(`The order went from ${from} to ${status}.`, { undo: async () => {
-      await callApi('/api/orders/status', { method: 'POST', body: { ids: [id.value], status: from } })
-      await load()
-    } })
+    toasts.say(`The order went from ${from} to ${status}.`, {
+      undo: async () => {
+        await callApi('/api/orders/status', { method: 'POST', body: { ids: [id.value], status: from } })
+        await load()
+      },
+    })
     await load()
   })
 }
@@ -73,10 +114,26 @@ async function setStatus(status: string) {
 /** The paper in hand: one of the order's, by kind. */
 const chosenKind = ref<DocumentKind | null>(null)
 const chosenPart = ref<number | null>(null)
-const liveOf = (kind: DocumentKind) => order.value?.papers.find(paper => paper.billId === null && !paper.voided && paper.kind === kind && ['prepared', 'issued'].includes(paper.state))
-const kindInHand = computed<DocumentKind>(() => chosenKind.value ?? [...orderKinds].reverse().find(kind => liveOf(kind)) ?? 'invoice')
-const live = computed(() => order.value?.papers.find(paper => paper.id === chosenPart.value) ?? liveOf(kindInHand.value))
-const canMake = (kind: DocumentKind) => session.may('clerk') && !!order.value && !liveOf(kind) && (!kindFacts[kind].needsSupply || !!order.value.suppliedOn) && order.value.status !== 'Draft'
+const liveOf = (kind: DocumentKind) =>
+  order.value?.papers.find(
+    (paper) =>
+      paper.billId === null &&
+      !paper.voided &&
+      paper.kind === kind &&
+      ['prepared', 'issued'].includes(paper.state),
+  )
+const kindInHand = computed<DocumentKind>(
+  () => chosenKind.value ?? [...orderKinds].reverse().find((kind) => liveOf(kind)) ?? 'invoice',
+)
+const live = computed(
+  () => order.value?.papers.find((paper) => paper.id === chosenPart.value) ?? liveOf(kindInHand.value),
+)
+const canMake = (kind: DocumentKind) =>
+  session.may('clerk') &&
+  !!order.value &&
+  !liveOf(kind) &&
+  (!kindFacts[kind].needsSupply || !!order.value.suppliedOn) &&
+  order.value.status !== 'Draft'
 watch(id, () => {
   chosenKind.value = null
   chosenPart.value = null
@@ -86,21 +143,32 @@ function pick(kind: DocumentKind) {
   chosenKind.value = kind
   chosenPart.value = null
 }
-const prepare = (kind: DocumentKind) => attempt(async () => {
-  const result = await callApi<{ prepared: number, already: string[] }>('/api/papers/prepare', { method: 'POST', body: { kind, orderIds: [id.value] } })
-  toasts.say(result.already[0] ?? `The ${kind} is prepared and hangs on To check.`)
-  chosenKind.value = kind
-  await load()
-})
+const prepare = (kind: DocumentKind) =>
+  attempt(async () => {
+    const result = await callApi<{ prepared: number; already: string[] }>('/api/papers/prepare', {
+      method: 'POST',
+      body: { kind, orderIds: [id.value] },
+    })
+    toasts.say(result.already[0] ?? `The ${kind} is prepared and hangs on To check.`)
+    chosenKind.value = kind
+    await load()
+  })
 
 const billing = ref(false)
 const part = ref<'part' | 'deposit'>('part')
 const percent = ref('30')
-const parts = [{ value: 'part', words: 'an invoice of some of its lines' }, { value: 'deposit', words: 'a deposit invoice' }]
-const bill = () => attempt(async () => {
-  const { billId } = await callApi<{ billId: number }>(`/api/orders/${id.value}/bill`, { method: 'POST', body: { kind: part.value, ...(part.value === 'deposit' ? { percent: percent.value.trim() } : {}) } })
-  await navigateTo(`/drafts/${billId}`)
-})
+const parts = [
+  { value: 'part', words: 'an invoice of some of its lines' },
+  { value: 'deposit', words: 'a deposit invoice' },
+]
+const bill = () =>
+  attempt(async () => {
+    const { billId } = await callApi<{ billId: number }>(`/api/orders/${id.value}/bill`, {
+      method: 'POST',
+      body: { kind: part.value, ...(part.value === 'deposit' ? { percent: percent.value.trim() } : {}) },
+    })
+    await navigateTo(`/drafts/${billId}`)
+  })
 
 const asking = ref(false)
 const sendKey = ref('')
@@ -113,7 +181,10 @@ async function send() {
   busy.value = true
   await attempt(async () => {
     const { revision } = await callApi<{ revision: number }>(`/api/papers/${live.value!.id}`)
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', { method: 'POST', body: { key: sendKey.value, papers: [{ id: live.value!.id, revision }] } })
+    const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
+      method: 'POST',
+      body: { key: sendKey.value, papers: [{ id: live.value!.id, revision }] },
+    })
     await useRuns().watchRun(runId)
   })
   busy.value = false
@@ -121,12 +192,16 @@ async function send() {
 }
 
 useMainKey(() => void keep())
-const statuses = computed(() => session.house!.company.orderStatuses.map(status => ({ value: status, words: status })))
+const statuses = computed(() =>
+  session.house!.company.orderStatuses.map((status) => ({ value: status, words: status })),
+)
 </script>
 
 <template>
   <div class="page">
-    <div v-if="wrong" class="empty"><strong>No such order</strong>{{ wrong }} <NuxtLink to="/orders">All orders</NuxtLink></div>
+    <div v-if="wrong" class="empty">
+      <strong>No such order</strong>{{ wrong }} <NuxtLink to="/orders">All orders</NuxtLink>
+    </div>
     <div v-else-if="order" class="split">
       <section class="left" :aria-label="`Order ${order.number}`">
         <div class="bar">
@@ -134,18 +209,47 @@ const statuses = computed(() => session.house!.company.orderStatuses.map(status 
           <h1 class="title mono">{{ order.number }}</h1>
           <strong class="cut">{{ order.customerName }}</strong>
           <span class="soft">{{ longDay(order.date) }} · {{ session.brandName(order.brand) }}</span>
-          <span class="push">is <WordPicker label="Status" :words="order.status" :choices="statuses" :value="order.status" :disabled="!session.may('clerk')" @pick="setStatus" /></span>
+          <span class="push"
+            >is
+            <WordPicker
+              label="Status"
+              :words="order.status"
+              :choices="statuses"
+              :value="order.status"
+              :disabled="!session.may('clerk')"
+              @pick="setStatus"
+          /></span>
         </div>
         <div class="body">
           <div class="texts">
-            <label>Your reference <input v-model="reference" :disabled="!session.may('clerk')" maxlength="80"></label>
-            <label class="wide">Note on the paper <input v-model="customerNote" :disabled="!session.may('clerk')" maxlength="1000" placeholder="nothing"></label>
-            <label v-for="name in fieldNames" :key="name">{{ name }} <input v-model="fields[name]" :disabled="!session.may('clerk')" maxlength="200"></label>
-            <span class="soft">Salesperson {{ order.salesperson }} · {{ order.pricesIncludeTax ? 'prices with VAT' : 'prices without VAT' }}<template v-if="order.suppliedOn"> · supplied {{ longDay(order.suppliedOn) }}</template></span>
+            <label
+              >Your reference <input v-model="reference" :disabled="!session.may('clerk')" maxlength="80"
+            /></label>
+            <label class="wide"
+              >Note on the paper
+              <input
+                v-model="customerNote"
+                :disabled="!session.may('clerk')"
+                maxlength="1000"
+                placeholder="nothing"
+            /></label>
+            <label v-for="name in fieldNames" :key="name"
+              >{{ name }} <input v-model="fields[name]" :disabled="!session.may('clerk')" maxlength="200"
+            /></label>
+            <span class="soft"
+              >Salesperson {{ order.salesperson }} ·
+              {{ order.pricesIncludeTax ? 'prices with VAT' : 'prices without VAT'
+              }}<template v-if="order.suppliedOn"> · supplied {{ longDay(order.suppliedOn) }}</template></span
+            >
           </div>
           <OrderLines v-model="lines" :disabled="!session.may('clerk')" :currency="order.currency" />
-          <p v-for="row in order.adjustments" :key="row.label" class="adjustment">{{ row.kind === 'discount' ? 'less' : 'plus' }} {{ row.label }} {{ row.amount ? money(row.amount, order.currency) : `${row.percent} %` }}</p>
-          <p class="sum">Total as kept <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong></p>
+          <p v-for="row in order.adjustments" :key="row.label" class="adjustment">
+            {{ row.kind === 'discount' ? 'less' : 'plus' }} {{ row.label }}
+            {{ row.amount ? money(row.amount, order.currency) : `${row.percent} %` }}
+          </p>
+          <p class="sum">
+            Total as kept <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong>
+          </p>
           <OrderWhy :order-id="order.id" :changed="order.statusSince" />
         </div>
         <footer class="foot-bar">
@@ -153,38 +257,135 @@ const statuses = computed(() => session.house!.company.orderStatuses.map(status 
           <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>
           <span class="push" />
           <VBtn v-if="dirty" @click="take(order)">Give up the changes</VBtn>
-          <VBtn v-else-if="session.may('clerk') && !liveOf('invoice')?.documentId && order.status !== 'Draft'" data-test="bill-part" @click="billing = true">Bill a part…</VBtn>
-          <VBtn v-if="session.may('clerk') && live?.state === 'prepared' && !chosenPart" :disabled="dirty || !!live.problem" data-test="send-paper" @click="asking = true">Send the {{ kindInHand }}…</VBtn>
-          <VBtn v-if="session.may('clerk')" variant="flat" class="go" :disabled="!dirty || busy" data-test="keep-order" @click="keep">Keep the order</VBtn>
+          <VBtn
+            v-else-if="session.may('clerk') && !liveOf('invoice')?.documentId && order.status !== 'Draft'"
+            data-test="bill-part"
+            @click="billing = true"
+            >Bill a part…</VBtn
+          >
+          <VBtn
+            v-if="session.may('clerk') && live?.state === 'prepared' && !chosenPart"
+            :disabled="dirty || !!live.problem"
+            data-test="send-paper"
+            @click="asking = true"
+            >Send the {{ kindInHand }}…</VBtn
+          >
+          <VBtn
+            v-if="session.may('clerk')"
+            variant="flat"
+            class="go"
+            :disabled="!dirty || busy"
+            data-test="keep-order"
+            @click="keep"
+            >Keep the order</VBtn
+          >
         </footer>
       </section>
       <aside class="right" aria-label="The order's paper">
-        <OrderPapers :papers="order.papers" :kind="kindInHand" :part="chosenPart" :can-make="canMake" @pick="pick" @part="chosenPart = $event" @make="prepare" />
+        <OrderPapers
+          :papers="order.papers"
+          :kind="kindInHand"
+          :part="chosenPart"
+          :can-make="canMake"
+          @pick="pick"
+          @part="chosenPart = $event"
+          @make="prepare"
+        />
         <template v-if="live">
           <DocumentPane v-if="live.documentId" :id="live.documentId" v-model:leaf="leaf" />
           <PaperPane v-else :id="live.id" v-model:leaf="leaf" />
         </template>
         <template v-else>
-          <p class="empty"><strong>No {{ kindInHand }} yet</strong>{{ canMake(kindInHand) ? `Prepare it by hand, and look at it here before it goes.` : kindFacts[kindInHand].needsSupply ? 'It can be made when the order is Shipped.' : 'It can be made when the order is Confirmed.' }}</p>
+          <p class="empty">
+            <strong>No {{ kindInHand }} yet</strong
+            >{{
+              canMake(kindInHand)
+                ? `Prepare it by hand, and look at it here before it goes.`
+                : kindFacts[kindInHand].needsSupply
+                  ? 'It can be made when the order is Shipped.'
+                  : 'It can be made when the order is Confirmed.'
+            }}
+          </p>
           <TrailLeaf :trail="order.trail" />
         </template>
       </aside>
-      <Ask v-model="billing" :title="`Bill a part of ${order.number}`" go="Begin the draft" :busy="busy" @go="bill">
-        <p class="sentence">Write <WordPicker label="What" :words="parts.find(one => one.value === part)!.words" :choices="parts" :value="part" @pick="part = $event as 'part' | 'deposit'" />.</p>
+      <Ask
+        v-model="billing"
+        :title="`Bill a part of ${order.number}`"
+        go="Begin the draft"
+        :busy="busy"
+        @go="bill"
+      >
+        <p class="sentence">
+          Write
+          <WordPicker
+            label="What"
+            :words="parts.find((one) => one.value === part)!.words"
+            :choices="parts"
+            :value="part"
+            @pick="part = $event as 'part' | 'deposit'"
+          />.
+        </p>
         <FormField v-if="part === 'deposit'" v-model="percent" label="Percent of the order" mono />
-        <p class="soft">{{ part === 'part' ? 'The draft begins with all that is not billed yet; cut its quantities down. The rest is billed later.' : 'The final invoice lists the deposit with net and tax and deducts it.' }}</p>
+        <p class="soft">
+          {{
+            part === 'part'
+              ? 'The draft begins with all that is not billed yet; cut its quantities down. The rest is billed later.'
+              : 'The final invoice lists the deposit with net and tax and deducts it.'
+          }}
+        </p>
       </Ask>
-      <Ask v-model="asking" :title="`Send the ${kindInHand} for ${order.number}?`" go="Send it" :busy="busy" @go="send"><p>It draws its number now and goes to {{ order.customerName }}, {{ moneyWithSign(order.total, order.currency) }}.</p></Ask>
+      <Ask
+        v-model="asking"
+        :title="`Send the ${kindInHand} for ${order.number}?`"
+        go="Send it"
+        :busy="busy"
+        @go="send"
+        ><p>
+          It draws its number now and goes to {{ order.customerName }},
+          {{ moneyWithSign(order.total, order.currency) }}.
+        </p></Ask
+      >
     </div>
   </div>
 </template>
 
 <style scoped>
-.title { font-size: 16px; }
-.body { flex: 1; overflow: auto; padding: 12px 14px; }
-.texts { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: end; margin-bottom: 12px; }
-.texts label { font-size: 12.5px; color: var(--soft-ink); display: flex; flex-direction: column; }
-.texts .wide { flex: 1; }
-.texts input { border: 1px solid var(--rule); border-radius: 4px; padding: 5px 8px; font: inherit; font-size: 14px; color: var(--ink); }
-.adjustment, .sum { text-align: right; margin: 6px 0; }
+.title {
+  font-size: 16px;
+}
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 12px 14px;
+}
+.texts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: end;
+  margin-bottom: 12px;
+}
+.texts label {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  display: flex;
+  flex-direction: column;
+}
+.texts .wide {
+  flex: 1;
+}
+.texts input {
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 5px 8px;
+  font: inherit;
+  font-size: 14px;
+  color: var(--ink);
+}
+.adjustment,
+.sum {
+  text-align: right;
+  margin: 6px 0;
+}
 </style>

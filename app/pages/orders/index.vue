@@ -4,15 +4,34 @@ import { addAmounts } from '../../composables/amounts'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
-interface OrderPage extends PageOf<OrderRow> { sums: { currency: string, sum: string }[] }
+interface OrderPage extends PageOf<OrderRow> {
+  sums: { currency: string; sum: string }[]
+}
 
 const session = useSession()
 const toasts = useToasts()
-const { filters, set } = useFilters({ search: '', status: '', brand: '', over: '', sort: 'date', down: 'yes' })
+const { filters, set } = useFilters({
+  search: '',
+  status: '',
+  brand: '',
+  over: '',
+  sort: 'date',
+  down: 'yes',
+})
 const statuses = computed(() => filters.value.status.split(',').filter(Boolean))
-const list = useList<OrderRow, OrderPage>(place => callApi<OrderPage>('/api/orders', { query: {
-  search: filters.value.search, statuses: statuses.value, brand: filters.value.brand, over: filters.value.over, sort: filters.value.sort, descending: filters.value.down === 'yes', ...place,
-} }))
+const list = useList<OrderRow, OrderPage>((place) =>
+  callApi<OrderPage>('/api/orders', {
+    query: {
+      search: filters.value.search,
+      statuses: statuses.value,
+      brand: filters.value.brand,
+      over: filters.value.over,
+      sort: filters.value.sort,
+      descending: filters.value.down === 'yes',
+      ...place,
+    },
+  }),
+)
 const picks = usePicks(list.rows)
 const active = ref<number | null>(null)
 const target = ref('Shipped')
@@ -21,46 +40,82 @@ const busy = ref(false)
 watch(filters, () => void list.restart(), { immediate: true })
 useLive(['order'], () => void list.reload())
 
-const brandChoices = computed(() => [{ value: '', words: 'both brands' }, ...session.house!.brands.map(brand => ({ value: brand.code, words: brand.name }))])
-const statusChoices = computed(() => session.house!.company.orderStatuses.map(status => ({ value: status, words: status })))
+const brandChoices = computed(() => [
+  { value: '', words: 'both brands' },
+  ...session.house!.brands.map((brand) => ({ value: brand.code, words: brand.name })),
+])
+const statusChoices = computed(() =>
+  session.house!.company.orderStatuses.map((status) => ({ value: status, words: status })),
+)
 const statusWords = computed(() => statuses.value.join(' or ') || 'any status')
 
 function pickStatus(status: string) {
-  const next = statuses.value.includes(status) ? statuses.value.filter(one => one !== status) : [...statuses.value, status]
+  const next = statuses.value.includes(status)
+    ? statuses.value.filter((one) => one !== status)
+    : [...statuses.value, status]
   set({ status: next.join(',') })
 }
 
-const chosen = computed(() => (picks.chosen.value.length > 0 ? picks.chosen.value : list.rows.value.filter(row => row.id === active.value)))
+const chosen = computed(() =>
+  picks.chosen.value.length > 0
+    ? picks.chosen.value
+    : list.rows.value.filter((row) => row.id === active.value),
+)
 
 async function setStatus() {
   if (chosen.value.length === 0 || busy.value) return
   busy.value = true
   const status = target.value
   await attempt(async () => {
-    const result = await callApi<{ changed: number[], unchanged: number[], before: { id: number, status: string }[] }>('/api/orders/status', { method: 'POST', body: { ids: chosen.value.map(row => row.id), status } })
+    const result = await callApi<{
+      changed: number[]
+      unchanged: number[]
+      before: { id: number; status: string }[]
+    }>('/api/orders/status', { method: 'POST', body: { ids: chosen.value.map((row) => row.id), status } })
     picks.clear()
-    const already = result.unchanged.length ? ` ${plural(result.unchanged.length, 'order')} already stood there.` : ''
-    toasts.say(`${plural(result.changed.length, 'order')} set to ${status}.${already}`, result.changed.length ? { undo: () => undo(result.before) } : {})
+    const already = result.unchanged.length
+      ? ` ${plural(result.unchanged.length, 'order')} already stood there.`
+      : ''
+    toasts.say(
+      `${plural(result.changed.length, 'order')} set to ${status}.${already}`,
+      result.changed.length ? { undo: () => undo(result.before) } : {},
+    )
     await list.reload()
   })
   busy.value = false
 }
 
 /** Sets back what was set. Papers that a routine prepared meanwhile stay, and their trail says so. */
-async function undo(before: { id: number, status: string }[]) {
-  for (const status of new Set(before.map(one => one.status))) {
-    await callApi('/api/orders/status', { method: 'POST', body: { ids: before.filter(one => one.status === status).map(one => one.id), status } })
+async function undo(before: { id: number; status: string }[]) {
+  for (const status of new Set(before.map((one) => one.status))) {
+    await callApi('/api/orders/status', {
+      method: 'POST',
+      body: { ids: before.filter((one) => one.status === status).map((one) => one.id), status },
+    })
   }
   await list.reload()
 }
 
 /** A click on the number opens the order; with Ctrl or Shift, as with any link, elsewhere. */
-const open = (id: number, event: MouseEvent) => navigateTo(`/orders/${id}`, event.ctrlKey || event.metaKey || event.shiftKey ? { open: { target: '_blank' } } : {})
+const open = (id: number, event: MouseEvent) =>
+  navigateTo(
+    `/orders/${id}`,
+    event.ctrlKey || event.metaKey || event.shiftKey ? { open: { target: '_blank' } } : {},
+  )
 useMainKey(() => {
   if (session.may('clerk')) void setStatus()
 })
-const tone = (status: string) => ({ Shipped: 'go', Packed: 'wait', Held: 'stuck', Confirmed: 'way' })[status] ?? ''
-const columns: ListColumn[] = [{ key: 'number', words: 'Order', width: 96 }, { key: 'date', words: 'Date', width: 64 }, { key: 'customer', words: 'Customer', width: '3fr' }, { words: 'Your ref.', width: '1fr' }, { key: 'status', words: 'Status', width: 104 }, { words: 'Invoice', width: 132 }, { key: 'total', words: 'Total', width: 116, right: true }]
+const tone = (status: string) =>
+  ({ Shipped: 'go', Packed: 'wait', Held: 'stuck', Confirmed: 'way' })[status] ?? ''
+const columns: ListColumn[] = [
+  { key: 'number', words: 'Order', width: 96 },
+  { key: 'date', words: 'Date', width: 64 },
+  { key: 'customer', words: 'Customer', width: '3fr' },
+  { words: 'Your ref.', width: '1fr' },
+  { key: 'status', words: 'Status', width: 104 },
+  { words: 'Invoice', width: 132 },
+  { key: 'total', words: 'Total', width: 116, right: true },
+]
 </script>
 
 <template>
@@ -69,30 +124,102 @@ const columns: ListColumn[] = [{ key: 'number', words: 'Order', width: 96 }, { k
       <section class="left" aria-label="Orders">
         <div class="bar">
           <h1 class="title">Orders</h1>
-          <span class="sentence soft">in <WordPicker label="Status" several :words="statusWords" :choices="statusChoices" :value="statuses" @pick="pickStatus" />,
-            of <WordPicker label="Brand" :words="brandChoices.find(one => one.value === filters.brand)?.words ?? 'both brands'" :choices="brandChoices" :value="filters.brand" @pick="set({ brand: $event })" />,
-            of <AmountPicker :value="filters.over" @pick="set({ over: $event })" /></span>
-          <SearchField class="push" :value="filters.search" label="Order, customer, reference" @search="set({ search: $event })" />
+          <span class="sentence soft"
+            >in
+            <WordPicker
+              label="Status"
+              several
+              :words="statusWords"
+              :choices="statusChoices"
+              :value="statuses"
+              @pick="pickStatus" />, of
+            <WordPicker
+              label="Brand"
+              :words="brandChoices.find((one) => one.value === filters.brand)?.words ?? 'both brands'"
+              :choices="brandChoices"
+              :value="filters.brand"
+              @pick="set({ brand: $event })" />, of
+            <AmountPicker :value="filters.over" @pick="set({ over: $event })"
+          /></span>
+          <SearchField
+            class="push"
+            :value="filters.search"
+            label="Order, customer, reference"
+            @search="set({ search: $event })"
+          />
         </div>
-        <ListPane v-model:active="active" :list="list" :columns="columns" label="Orders" :picks="session.may('clerk') ? picks : null" :sort="filters.sort" :descending="filters.down === 'yes'" @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })" @open="navigateTo(`/orders/${$event}`)">
+        <ListPane
+          v-model:active="active"
+          :list="list"
+          :columns="columns"
+          label="Orders"
+          :picks="session.may('clerk') ? picks : null"
+          :sort="filters.sort"
+          :descending="filters.down === 'yes'"
+          @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
+          @open="navigateTo(`/orders/${$event}`)"
+        >
           <template #row="{ row }">
             <span class="number mono link" @click.stop="open(row.id, $event)">{{ row.number }}</span>
             <span class="date">{{ shortDay(row.date) }}</span>
-            <span class="name cut">{{ row.customerName }} <span class="soft">{{ row.groupName }}</span></span>
+            <span class="name cut"
+              >{{ row.customerName }} <span class="soft">{{ row.groupName }}</span></span
+            >
             <span class="ref soft cut">{{ row.reference }}</span>
-            <span class="status"><span class="tag" :class="tone(row.status)">{{ row.status }}</span></span>
+            <span class="status"
+              ><span class="tag" :class="tone(row.status)">{{ row.status }}</span></span
+            >
             <span class="invoice mono soft cut">{{ row.invoice ?? '' }}</span>
             <span class="total amount">{{ money(row.total, row.currency) }}</span>
           </template>
-          <template #empty><div class="empty"><strong>No order of that kind</strong>Widen the sentence above, or clear the search, to see more orders.</div></template>
+          <template #empty
+            ><div class="empty">
+              <strong>No order of that kind</strong>Widen the sentence above, or clear the search, to see more
+              orders.
+            </div></template
+          >
         </ListPane>
         <footer class="foot-bar">
-          <template v-if="picks.chosen.value.length"><strong>{{ picks.chosen.value.length }} picked</strong><span class="mono soft">{{ addAmounts(picks.chosen.value) }}</span></template>
-          <template v-else><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'order') }}</span><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{ moneyWithSign(sum.sum, sum.currency) }}</span></template>
-          <span class="push" /><VBtn v-if="picks.chosen.value.length === 0" :href="csvHref('/api/orders/csv', { search: filters.search, statuses, brand: filters.brand, over: filters.over, sort: filters.sort, descending: String(filters.down === 'yes') })" data-test="csv">Save as CSV</VBtn><VBtn v-if="session.may('clerk') && picks.chosen.value.length === 0" to="/imports?of=orders">Import…</VBtn>
+          <template v-if="picks.chosen.value.length"
+            ><strong>{{ picks.chosen.value.length }} picked</strong
+            ><span class="mono soft">{{ addAmounts(picks.chosen.value) }}</span></template
+          >
+          <template v-else
+            ><span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'order') }}</span
+            ><span v-for="sum in list.extra.value?.sums ?? []" :key="sum.currency" class="mono soft">{{
+              moneyWithSign(sum.sum, sum.currency)
+            }}</span></template
+          >
+          <span class="push" /><VBtn
+            v-if="picks.chosen.value.length === 0"
+            :href="
+              csvHref('/api/orders/csv', {
+                search: filters.search,
+                statuses,
+                brand: filters.brand,
+                over: filters.over,
+                sort: filters.sort,
+                descending: String(filters.down === 'yes'),
+              })
+            "
+            data-test="csv"
+            >Save as CSV</VBtn
+          ><VBtn v-if="session.may('clerk') && picks.chosen.value.length === 0" to="/imports?of=orders"
+            >Import…</VBtn
+          >
           <template v-if="session.may('clerk') && chosen.length > 0">
-            <span class="soft">to <WordPicker label="Set to status" :words="target" :choices="statusChoices" :value="target" @pick="target = $event" /></span>
-            <VBtn variant="flat" class="go" :disabled="busy" data-test="set-status" @click="setStatus">Set {{ chosen.length }} to {{ target }}</VBtn>
+            <span class="soft"
+              >to
+              <WordPicker
+                label="Set to status"
+                :words="target"
+                :choices="statusChoices"
+                :value="target"
+                @pick="target = $event"
+            /></span>
+            <VBtn variant="flat" class="go" :disabled="busy" data-test="set-status" @click="setStatus"
+              >Set {{ chosen.length }} to {{ target }}</VBtn
+            >
           </template>
         </footer>
       </section>
@@ -101,7 +228,13 @@ const columns: ListColumn[] = [{ key: 'number', words: 'Order', width: 96 }, { k
 </template>
 
 <style scoped>
-.title { font-size: 16px; }
-.link { cursor: pointer; }
-.link:hover { text-decoration: underline; }
+.title {
+  font-size: 16px;
+}
+.link {
+  cursor: pointer;
+}
+.link:hover {
+  text-decoration: underline;
+}
 </style>

@@ -26,16 +26,40 @@ function letterhead({ paper, stationery, sheet, frame }: Strip): void {
     x += width + 4 * mm
   }
   if (bold) {
-    const style = { family: headingFamily, weight: 700, size: 19, colour: '#ffffff', role: 'paragraph' as const }
-    sheet.text(paper.brand.name, x, top + boxHeight / 2 + sheet.metrics.capHeight(headingFamily, 700, 19) / 2, style)
+    const style = {
+      family: headingFamily,
+      weight: 700,
+      size: 19,
+      colour: '#ffffff',
+      role: 'paragraph' as const,
+    }
+    sheet.text(
+      paper.brand.name,
+      x,
+      top + boxHeight / 2 + sheet.metrics.capHeight(headingFamily, 700, 19) / 2,
+      style,
+    )
     sheet.text(paper.heading, frame.right, top + 6.6 * mm, { ...style, size: 22, role: 'heading' }, 'right')
-    sheet.text(paper.number, frame.right, top + 12 * mm, { ...frame.text, size: 10, colour: '#ffffff', role: 'heading' }, 'right')
+    sheet.text(
+      paper.number,
+      frame.right,
+      top + 12 * mm,
+      { ...frame.text, size: 10, colour: '#ffffff', role: 'heading' },
+      'right',
+    )
     return
   }
   const style = { family: headingFamily, weight: 600, size: 13.5 }
-  const lines = balanced(paper.brand.name, 52 * mm, (text, width) => sheet.wrap(text, width, style)).slice(0, 2)
+  const lines = balanced(paper.brand.name, 52 * mm, (text, width) => sheet.wrap(text, width, style)).slice(
+    0,
+    2,
+  )
   const step = 16
-  const first = top + boxHeight / 2 - (lines.length - 1) * step / 2 + sheet.metrics.capHeight(headingFamily, 600, 13.5) / 2
+  const first =
+    top +
+    boxHeight / 2 -
+    ((lines.length - 1) * step) / 2 +
+    sheet.metrics.capHeight(headingFamily, 600, 13.5) / 2
   lines.forEach((line, index) => sheet.text(line, x, first + index * step, style))
 }
 
@@ -56,14 +80,24 @@ function address({ paper, stationery, sheet, frame }: Strip): void {
   const width = 85 * mm
   const sender = sheet.wrap(paper.brand.senderLine, width, small)[0] ?? ''
   sheet.text(sender, frame.left, senderY, small)
-  sheet.line(frame.left, senderY + 2.4, frame.left + Math.min(width, sheet.width(sender, small)), senderY + 2.4, hairline, 0.4)
+  sheet.line(
+    frame.left,
+    senderY + 2.4,
+    frame.left + Math.min(width, sheet.width(sender, small)),
+    senderY + 2.4,
+    hairline,
+    0.4,
+  )
   const step = 12.8
   let y = senderY + 6.5 * mm
   paper.recipient.lines.forEach((line, index) => {
     const style = { ...(index === 0 && stationery.design === 'bold' ? frame.strong : frame.text), size: 10 }
     for (const part of sheet.wrap(line, width, style)) {
       if (y > 90 * mm) {
-        sheet.problems.push({ code: 'too-long', sentence: `The address of ${paper.recipient.lines[0]} has more lines than the envelope's window shows. Shorten it to eight.` })
+        sheet.problems.push({
+          code: 'too-long',
+          sentence: `The address of ${paper.recipient.lines[0]} has more lines than the envelope's window shows. Shorten it to eight.`,
+        })
         return
       }
       sheet.text(part, frame.left, y, style)
@@ -72,7 +106,10 @@ function address({ paper, stationery, sheet, frame }: Strip): void {
   })
 }
 
-const factCell = (row: number, column: number) => ({ role: 'table cell' as const, cell: { table: 3, row: row + 1, column } })
+const factCell = (row: number, column: number) => ({
+  role: 'table cell' as const,
+  cell: { table: 3, row: row + 1, column },
+})
 
 /** Facts as rows at the right of the address; the heading below. */
 function plainFacts({ paper, stationery, sheet, frame }: Strip): number {
@@ -83,7 +120,13 @@ function plainFacts({ paper, stationery, sheet, frame }: Strip): number {
     sheet.text(fact.label, x, y, { ...label, ...factCell(index, 0) })
     sheet.text(fact.value, frame.right, y, { ...frame.text, ...factCell(index, 1) }, 'right')
   })
-  const style = { family: stationery.headingFamily, weight: 600, size: 19, colour: stationery.colours.brand, role: 'heading' as const }
+  const style = {
+    family: stationery.headingFamily,
+    weight: 600,
+    size: 19,
+    colour: stationery.colours.brand,
+    role: 'heading' as const,
+  }
   sheet.text(`${paper.heading} ${paper.number}`, frame.left, 104 * mm, style)
   return 112 * mm
 }
@@ -91,7 +134,10 @@ function plainFacts({ paper, stationery, sheet, frame }: Strip): number {
 /** Facts as a band of columns between rules; the heading stands in the letterhead's band. */
 function boldFacts({ paper, stationery, sheet, frame }: Strip): number {
   const top = 88 * mm
-  const columns = [...paper.facts.map(fact => ({ label: fact.label, value: fact.value })), { label: paper.toPay.label, value: paper.toPay.amount }]
+  const columns = [
+    ...paper.facts.map((fact) => ({ label: fact.label, value: fact.value })),
+    { label: paper.toPay.label, value: paper.toPay.amount },
+  ]
   const perRow = columns.length > 6 ? Math.ceil(columns.length / 2) : columns.length
   const rows = Math.ceil(columns.length / perRow)
   const rowHeight = 30

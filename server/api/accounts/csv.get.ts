@@ -6,6 +6,22 @@ import { accounts } from '../../services/receivables/accounts'
 /** All open accounts as CSV, by name. */
 export default route({ role: 'reader' }, ({ event }) => {
   const columns = ['number', 'name', 'currency', ...ageingSteps, 'overdue', 'credit', 'balance', 'oldestDue']
-  return csvAnswer(event, 'accounts', csvPages<Awaited<ReturnType<typeof accounts>>['rows'][number], Record<string, string>>(columns, place => accounts({ sort: 'name', descending: false, ...place }),
-    ({ number, name, currency, steps, overdue, credit, balance, oldestDue }) => ({ number, name, currency, ...Object.fromEntries(ageingSteps.map((step, index) => [step, steps[index]!])), overdue, credit, balance, oldestDue: oldestDue ?? '' })))
+  return csvAnswer(
+    event,
+    'accounts',
+    csvPages<Awaited<ReturnType<typeof accounts>>['rows'][number], Record<string, string>>(
+      columns,
+      (place) => accounts({ sort: 'name', descending: false, ...place }),
+      ({ number, name, currency, steps, overdue, credit, balance, oldestDue }) => ({
+        number,
+        name,
+        currency,
+        ...Object.fromEntries(ageingSteps.map((step, index) => [step, steps[index]!])),
+        overdue,
+        credit,
+        balance,
+        oldestDue: oldestDue ?? '',
+      }),
+    ),
+  )
 })

@@ -3,6 +3,16 @@ import { route } from '../../route'
 import { accounts, type AccountFilter } from '../../services/receivables/accounts'
 
 /** Customers with something open. */
-export default route<object, AccountFilter>({
-  role: 'reader', query: Joi.object({ search: text(100).allow(''), only: Joi.valid('overdue', 'credit'), sort: Joi.valid('overdue', 'name', 'balance').default('overdue'), descending: Joi.boolean().default(true), ...page }),
-}, ({ query }) => accounts(query))
+export default route<object, AccountFilter>(
+  {
+    role: 'reader',
+    query: Joi.object({
+      search: text(100).allow(''),
+      only: Joi.valid('overdue', 'credit'),
+      sort: Joi.valid('overdue', 'name', 'balance').default('overdue'),
+      descending: Joi.boolean().default(true),
+      ...page,
+    }),
+  },
+  ({ query }) => accounts(query),
+)

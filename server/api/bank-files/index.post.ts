@@ -3,5 +3,12 @@ import { route } from '../../route'
 import { mostBankBytes, takeBankFile } from '../../services/receivables/bank'
 
 /** Takes a bank statement (ISO 20022 camt.053) and has it read and matched. */
-export default route<object, { name: string }>({ role: 'clerk', takesFile: true, bodyLimit: mostBankBytes, query: Joi.object({ name: text(160).required() }) },
-  async ({ query, bytes, user }) => ({ id: await takeBankFile(query.name, bytes, user.name) }))
+export default route<object, { name: string }>(
+  {
+    role: 'clerk',
+    takesFile: true,
+    bodyLimit: mostBankBytes,
+    query: Joi.object({ name: text(160).required() }),
+  },
+  async ({ query, bytes, user }) => ({ id: await takeBankFile(query.name, bytes, user.name) }),
+)

@@ -5,4 +5,7 @@ import { route } from '../../route'
 import { billSums } from '../../services/bills/bills'
 
 /** What a draft comes to as it stands on the screen. */
-export default route<object, object, { facts: BillFacts }>({ role: 'reader', body: Joi.object({ facts: billFacts.required() }) }, ({ body }) => billSums(body.facts))
+export default route<object, object, { facts: BillFacts }>(
+  { role: 'reader', body: Joi.object({ facts: billFacts.required() }) },
+  ({ body }) => billSums(body.facts),
+)

@@ -5,13 +5,47 @@ import { changeBrand, type BrandChange } from '../../services/house/change'
 
 const some = (most: number) => text(most).allow('').default('')
 
-export default route<{ id: number }, object, BrandChange>({
-  role: 'supervisor', params: idParam,
-  body: Joi.object({
-    version: id.required(), name: text(80).required(), legalName: text(120).required(), addressLines: Joi.array().items(text(80)).min(1).max(6).required(), country: text(60).required(), phone: some(40), email: some(120),
-    website: some(120), registration: some(160), taxNumber: some(40), banks: Joi.array().items(Joi.object({ name: some(80), iban: text(42).required(), bic: some(14), currency: Joi.string().pattern(/^[A-Z]{3}$/).allow('').default('') })).max(12).required(), senderName: text(80).required(), senderAddress: text(320).required(), replyTo: text(320).required(), pricesIncludeTax: Joi.boolean().default(false), methods: Joi.array().items(Joi.valid(...paymentMethods)).unique().default([]),
-  }),
-}, async ({ params, body }) => {
-  await changeBrand(params.id, body)
-  return { ok: true }
-})
+export default route<{ id: number }, object, BrandChange>(
+  {
+    role: 'supervisor',
+    params: idParam,
+    body: Joi.object({
+      version: id.required(),
+      name: text(80).required(),
+      legalName: text(120).required(),
+      addressLines: Joi.array().items(text(80)).min(1).max(6).required(),
+      country: text(60).required(),
+      phone: some(40),
+      email: some(120),
+      website: some(120),
+      registration: some(160),
+      taxNumber: some(40),
+      banks: Joi.array()
+        .items(
+          Joi.object({
+            name: some(80),
+            iban: text(42).required(),
+            bic: some(14),
+            currency: Joi.string()
+              .pattern(/^[A-Z]{3}$/)
+              .allow('')
+              .default(''),
+          }),
+        )
+        .max(12)
+        .required(),
+      senderName: text(80).required(),
+      senderAddress: text(320).required(),
+      replyTo: text(320).required(),
+      pricesIncludeTax: Joi.boolean().default(false),
+      methods: Joi.array()
+        .items(Joi.valid(...paymentMethods))
+        .unique()
+        .default([]),
+    }),
+  },
+  async ({ params, body }) => {
+    await changeBrand(params.id, body)
+    return { ok: true }
+  },
+)

@@ -3,4 +3,7 @@ import { Joi, kind } from '../../checks'
 import { route } from '../../route'
 import { brandViews } from '../../services/house/change'
 
-export default route<object, { kind: DocumentKind }>({ role: 'reader', query: Joi.object({ kind: kind.default('invoice') }) }, ({ query }) => brandViews(query.kind))
+export default route<object, { kind: DocumentKind }>(
+  { role: 'reader', query: Joi.object({ kind: kind.default('invoice') }) },
+  ({ query }) => brandViews(query.kind),
+)

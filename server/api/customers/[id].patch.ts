@@ -5,19 +5,39 @@ import { route } from '../../route'
 import { changeCustomer, type CustomerChange } from '../../services/customers/customers'
 import { wishes } from '../../wish-check'
 
-const billing = Joi.object({ attention: text(80).allow(''), lines: Joi.array().items(text(80)).min(1).max(6).required(), country: text(60).required() }).allow(null)
+const billing = Joi.object({
+  attention: text(80).allow(''),
+  lines: Joi.array().items(text(80)).min(1).max(6).required(),
+  country: text(60).required(),
+}).allow(null)
 
 const whole = (least: number, most: number) => Joi.number().integer().min(least).max(most)
 const ofDay = { is: 'day of month', then: Joi.required(), otherwise: Joi.forbidden() }
 /** n days; end of month and n days; a day of the nth month after; each with an early-payment discount or none. */
 const terms = Joi.object({
-  kind: Joi.valid('days', 'end of month', 'day of month').required(), days: whole(0, 365).when('kind', { is: 'day of month', then: Joi.forbidden(), otherwise: Joi.required() }), day: whole(1, 31).when('kind', ofDay), months: whole(0, 12).when('kind', ofDay),
+  kind: Joi.valid('days', 'end of month', 'day of month').required(),
+  days: whole(0, 365).when('kind', { is: 'day of month', then: Joi.forbidden(), otherwise: Joi.required() }),
+  day: whole(1, 31).when('kind', ofDay),
+  months: whole(0, 12).when('kind', ofDay),
   discount: Joi.object({ percent: percent.required(), days: whole(1, 365).required() }),
 })
 
-export default route<{ id: number }, object, CustomerChange>({
-  role: 'clerk', params: idParam, body: Joi.object({ version: id.required(), billing, language, wishes, treatment: Joi.valid(...treatments), terms, pricesIncludeTax: Joi.boolean().allow(null) }).or('billing', 'language', 'wishes', 'treatment', 'terms', 'pricesIncludeTax'),
-}, async ({ params, body, user }) => {
-  await changeCustomer(params.id, body, user.name)
-  return { ok: true }
-})
+export default route<{ id: number }, object, CustomerChange>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({
+      version: id.required(),
+      billing,
+      language,
+      wishes,
+      treatment: Joi.valid(...treatments),
+      terms,
+      pricesIncludeTax: Joi.boolean().allow(null),
+    }).or('billing', 'language', 'wishes', 'treatment', 'terms', 'pricesIncludeTax'),
+  },
+  async ({ params, body, user }) => {
+    await changeCustomer(params.id, body, user.name)
+    return { ok: true }
+  },
+)

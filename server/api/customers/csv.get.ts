@@ -6,7 +6,24 @@ import { route } from '../../route'
 import { listCustomers, type CustomerFilter } from '../../services/customers/customers'
 
 /** Customers as CSV, with how each kind of paper reaches them. */
-export default route<object, CustomerFilter>({ role: 'reader', query: Joi.object(customerFilter) }, ({ event, query }) => csvAnswer(event, 'customers', csvPages<Awaited<ReturnType<typeof listCustomers>>['rows'][number], Record<string, string>>(
-  ['number', 'name', 'group', 'country', 'language', 'currency', ...documentKinds], place => listCustomers({ ...query, ...place }),
-  ({ number, name, groupName, country, language, currency, ways }) => ({ number, name, group: groupName, country, language, currency, ...Object.fromEntries(ways.map(way => [way.kind, way.problem ?? (way.to || way.words)])) }),
-)))
+export default route<object, CustomerFilter>(
+  { role: 'reader', query: Joi.object(customerFilter) },
+  ({ event, query }) =>
+    csvAnswer(
+      event,
+      'customers',
+      csvPages<Awaited<ReturnType<typeof listCustomers>>['rows'][number], Record<string, string>>(
+        ['number', 'name', 'group', 'country', 'language', 'currency', ...documentKinds],
+        (place) => listCustomers({ ...query, ...place }),
+        ({ number, name, groupName, country, language, currency, ways }) => ({
+          number,
+          name,
+          group: groupName,
+          country,
+          language,
+          currency,
+          ...Object.fromEntries(ways.map((way) => [way.kind, way.problem ?? (way.to || way.words)])),
+        }),
+      ),
+    ),
+)

@@ -4,4 +4,7 @@ import { route } from '../../route'
 import { listCustomers, type CustomerFilter } from '../../services/customers/customers'
 
 /** One page of customers by name, with how each is reached. */
-export default route<object, CustomerFilter>({ role: 'reader', query: Joi.object({ ...customerFilter, ...page }) }, ({ query }) => listCustomers(query))
+export default route<object, CustomerFilter>(
+  { role: 'reader', query: Joi.object({ ...customerFilter, ...page }) },
+  ({ query }) => listCustomers(query),
+)

@@ -6,9 +6,19 @@ import { restoreWishes } from '../../services/customers/customers'
 import { wishes } from '../../wish-check'
 
 /** Undo of wishes set for many. */
-export default route<object, object, { before: { id: number, wishes: Wishes, language: Language }[] }>({
-  role: 'clerk', body: Joi.object({ before: Joi.array().items(Joi.object({ id: id.required(), wishes: wishes.required(), language: language.required() })).min(1).max(5000).required() }),
-}, async ({ body }) => {
-  await restoreWishes(body.before)
-  return { ok: true }
-})
+export default route<object, object, { before: { id: number; wishes: Wishes; language: Language }[] }>(
+  {
+    role: 'clerk',
+    body: Joi.object({
+      before: Joi.array()
+        .items(Joi.object({ id: id.required(), wishes: wishes.required(), language: language.required() }))
+        .min(1)
+        .max(5000)
+        .required(),
+    }),
+  },
+  async ({ body }) => {
+    await restoreWishes(body.before)
+    return { ok: true }
+  },
+)

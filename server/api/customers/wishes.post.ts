@@ -7,6 +7,14 @@ import { setWishes } from '../../services/customers/customers'
 import { wishChange } from '../../wish-check'
 
 /** One kind's wish, and the language, for many customers at once; answers what was skipped and what undo gives back. */
-export default route<object, object, { ids: number[], kind: DocumentKind, wish: WishChange, language?: Language }>({
-  role: 'clerk', body: Joi.object({ ids, kind: kind.required(), wish: wishChange.default({}), language }),
-}, ({ body, user }) => setWishes(body.ids, body.kind, { wish: body.wish, language: body.language }, user.name))
+export default route<
+  object,
+  object,
+  { ids: number[]; kind: DocumentKind; wish: WishChange; language?: Language }
+>(
+  {
+    role: 'clerk',
+    body: Joi.object({ ids, kind: kind.required(), wish: wishChange.default({}), language }),
+  },
+  ({ body, user }) => setWishes(body.ids, body.kind, { wish: body.wish, language: body.language }, user.name),
+)

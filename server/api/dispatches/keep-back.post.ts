@@ -3,12 +3,27 @@ import { route } from '../../route'
 import { hold, printInstead, sendLater } from '../../services/dispatch/by-hand'
 
 /** Holds waiting emails, lets them go, sets another time; or sends stuck ones to the print tray. */
-export default route<object, object, { ids: number[], act: 'hold' | 'let go' | 'later' | 'print instead', at?: Date }>({
-  role: 'clerk', body: Joi.object({ ids, act: Joi.valid('hold', 'let go', 'later', 'print instead').required(), at: Joi.date().iso().when('act', { is: 'later', then: Joi.required() }) }),
-}, async ({ body, user }) => {
-  switch (body.act) {
-    case 'later': return { ids: await sendLater(body.ids, body.at!, user.name) }
-    case 'print instead': return { ids: await printInstead(body.ids, user.name) }
-    default: return { ids: await hold(body.ids, body.act === 'hold', user.name) }
-  }
-})
+export default route<
+  object,
+  object,
+  { ids: number[]; act: 'hold' | 'let go' | 'later' | 'print instead'; at?: Date }
+>(
+  {
+    role: 'clerk',
+    body: Joi.object({
+      ids,
+      act: Joi.valid('hold', 'let go', 'later', 'print instead').required(),
+      at: Joi.date().iso().when('act', { is: 'later', then: Joi.required() }),
+    }),
+  },
+  async ({ body, user }) => {
+    switch (body.act) {
+      case 'later':
+        return { ids: await sendLater(body.ids, body.at!, user.name) }
+      case 'print instead':
+        return { ids: await printInstead(body.ids, user.name) }
+      default:
+        return { ids: await hold(body.ids, body.act === 'hold', user.name) }
+    }
+  },
+)

@@ -3,4 +3,7 @@ import { route } from '../../route'
 import { sendAgain } from '../../services/dispatch/by-hand'
 
 /** Sends stuck emails again: to whoever is the right contact now, or this once to one address. */
-export default route<object, object, { ids: number[], to?: string }>({ role: 'clerk', body: Joi.object({ ids, to: text(320) }) }, async ({ body, user }) => ({ ids: await sendAgain(body.ids, user.name, body.to) }))
+export default route<object, object, { ids: number[]; to?: string }>(
+  { role: 'clerk', body: Joi.object({ ids, to: text(320) }) },
+  async ({ body, user }) => ({ ids: await sendAgain(body.ids, user.name, body.to) }),
+)

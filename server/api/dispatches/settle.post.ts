@@ -2,6 +2,14 @@ import { ids, Joi, text } from '../../checks'
 import { route } from '../../route'
 import { settleByHand } from '../../services/dispatch/by-hand'
 
-export default route<object, object, { ids: number[], act: 'confirm' | 'print' | 'close', reason: string }>({
-  role: 'clerk', body: Joi.object({ ids, act: Joi.valid('confirm', 'print', 'close').required(), reason: text(200).allow('').default('') }),
-}, async ({ body, user }) => ({ ids: await settleByHand(body.ids, body.act, body.reason, user.name) }))
+export default route<object, object, { ids: number[]; act: 'confirm' | 'print' | 'close'; reason: string }>(
+  {
+    role: 'clerk',
+    body: Joi.object({
+      ids,
+      act: Joi.valid('confirm', 'print', 'close').required(),
+      reason: text(200).allow('').default(''),
+    }),
+  },
+  async ({ body, user }) => ({ ids: await settleByHand(body.ids, body.act, body.reason, user.name) }),
+)

@@ -2,4 +2,7 @@ import { id, idParam, Joi } from '../../checks'
 import { route } from '../../route'
 import { documentView } from '../../services/line/one'
 
-export default route<{ id: number }, { dispatch?: number }>({ role: 'reader', params: idParam, query: Joi.object({ dispatch: id }) }, ({ params, query }) => documentView(params.id, query.dispatch))
+export default route<{ id: number }, { dispatch?: number }>(
+  { role: 'reader', params: idParam, query: Joi.object({ dispatch: id }) },
+  ({ params, query }) => documentView(params.id, query.dispatch),
+)

@@ -5,7 +5,40 @@ import { route } from '../../route'
 import { register, type RegisterFilter } from '../../services/register/register'
 
 /** The Register as CSV, as it is filtered and sorted. */
-export default route<object, RegisterFilter>({ role: 'reader', query: Joi.object({ ...registerFilter, ...registerSort }) }, ({ event, query }) => csvAnswer(event, 'register', csvPages(
-  ['number', 'kind', 'date', 'customer', 'order', 'brand', 'total', 'open', 'currency', 'state'], place => register({ ...query, ...place }),
-  ({ number, kind, date, customerName, orderNumber, brand, total, open, currency, state, voided, credited }) => ({ number, kind, date, customer: customerName, order: orderNumber, brand, total, open, currency, state: voided ? 'void' : credited ? `${credited} credited` : state ?? 'not sent' }),
-)))
+export default route<object, RegisterFilter>(
+  { role: 'reader', query: Joi.object({ ...registerFilter, ...registerSort }) },
+  ({ event, query }) =>
+    csvAnswer(
+      event,
+      'register',
+      csvPages(
+        ['number', 'kind', 'date', 'customer', 'order', 'brand', 'total', 'open', 'currency', 'state'],
+        (place) => register({ ...query, ...place }),
+        ({
+          number,
+          kind,
+          date,
+          customerName,
+          orderNumber,
+          brand,
+          total,
+          open,
+          currency,
+          state,
+          voided,
+          credited,
+        }) => ({
+          number,
+          kind,
+          date,
+          customer: customerName,
+          order: orderNumber,
+          brand,
+          total,
+          open,
+          currency,
+          state: voided ? 'void' : credited ? `${credited} credited` : (state ?? 'not sent'),
+        }),
+      ),
+    ),
+)

@@ -4,4 +4,7 @@ import { route } from '../../route'
 import { register, type RegisterFilter } from '../../services/register/register'
 
 /** One page of the Register. */
-export default route<object, RegisterFilter>({ role: 'reader', query: Joi.object({ ...registerFilter, ...registerSort, ...page }) }, ({ query }) => register(query))
+export default route<object, RegisterFilter>(
+  { role: 'reader', query: Joi.object({ ...registerFilter, ...registerSort, ...page }) },
+  ({ query }) => register(query),
+)

@@ -3,4 +3,7 @@ import { route } from '../../route'
 import { proofOf } from '../../services/register/proof'
 
 /** The proof of a day: issued = numbered = painted = sent or printed = arrived, posted = open + paid + credited, and every difference. */
-export default route<object, { day: string }>({ role: 'reader', query: Joi.object({ day: day.required() }) }, ({ query }) => proofOf(query.day))
+export default route<object, { day: string }>(
+  { role: 'reader', query: Joi.object({ day: day.required() }) },
+  ({ query }) => proofOf(query.day),
+)

@@ -4,4 +4,7 @@ import { route } from '../../route'
 import { registerSums, type RegisterFilter } from '../../services/register/register'
 
 /** How many documents match a filter of the Register, and their sums by currency. */
-export default route<object, RegisterFilter>({ role: 'reader', query: Joi.object(registerFilter) }, ({ query }) => registerSums(query))
+export default route<object, RegisterFilter>(
+  { role: 'reader', query: Joi.object(registerFilter) },
+  ({ query }) => registerSums(query),
+)

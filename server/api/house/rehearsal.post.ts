@@ -2,7 +2,10 @@ import { Joi } from '../../checks'
 import { route } from '../../route'
 import { endRehearsal, startRehearsal } from '../../services/house/settings'
 
-export default route<object, object, { on: boolean }>({ role: 'supervisor', body: Joi.object({ on: Joi.boolean().required() }) }, async ({ body, user }) => {
-  await (body.on ? startRehearsal(user.name) : endRehearsal())
-  return { ok: true }
-})
+export default route<object, object, { on: boolean }>(
+  { role: 'supervisor', body: Joi.object({ on: Joi.boolean().required() }) },
+  async ({ body, user }) => {
+    await (body.on ? startRehearsal(user.name) : endRehearsal())
+    return { ok: true }
+  },
+)

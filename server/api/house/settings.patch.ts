@@ -3,10 +3,29 @@ import { decimal, Joi, text } from '../../checks'
 import { route } from '../../route'
 import { changeHouse, type HouseSettings } from '../../services/house/settings'
 
-export default route<object, object, Partial<HouseSettings>>({
-  role: 'supervisor', body: Joi.object({ failureNoticeTo: text(320).allow(''), presumeSeconds: Joi.number().integer().min(5).max(604_800), zeroTotals: Joi.valid('make', 'skip'), withdrawnStatuses: Joi.array().items(text(40)).max(20).unique(), withdrawnRule: Joi.valid('list', 'settle'), smallDifference: decimal,
-    documentDates: Joi.object(Object.fromEntries(documentKinds.filter(kind => kindFacts[kind].ofOrder || kindFacts[kind].ofPayment).map(kind => [kind, Joi.valid('event')]))), graceMinutes: Joi.number().integer().min(0).max(60), rehearsalAddress: text(320).allow('') }).min(1),
-}, async ({ body }) => {
-  await changeHouse(body)
-  return { ok: true }
-})
+export default route<object, object, Partial<HouseSettings>>(
+  {
+    role: 'supervisor',
+    body: Joi.object({
+      failureNoticeTo: text(320).allow(''),
+      presumeSeconds: Joi.number().integer().min(5).max(604_800),
+      zeroTotals: Joi.valid('make', 'skip'),
+      withdrawnStatuses: Joi.array().items(text(40)).max(20).unique(),
+      withdrawnRule: Joi.valid('list', 'settle'),
+      smallDifference: decimal,
+      documentDates: Joi.object(
+        Object.fromEntries(
+          documentKinds
+            .filter((kind) => kindFacts[kind].ofOrder || kindFacts[kind].ofPayment)
+            .map((kind) => [kind, Joi.valid('event')]),
+        ),
+      ),
+      graceMinutes: Joi.number().integer().min(0).max(60),
+      rehearsalAddress: text(320).allow(''),
+    }).min(1),
+  },
+  async ({ body }) => {
+    await changeHouse(body)
+    return { ok: true }
+  },
+)

@@ -5,8 +5,15 @@ import { route } from '../../route'
 import { mostImportBytes, takeImport } from '../../services/imports/imports'
 
 /** Takes a CSV of customers, items, orders, payments or rates; nothing is written before it is mapped and checked. */
-export default route<object, { subject: ImportSubject, name: string }>({ role: 'clerk', takesFile: true, bodyLimit: mostImportBytes, query: Joi.object({ subject: importSubject.required(), name: text(160).required() }) },
+export default route<object, { subject: ImportSubject; name: string }>(
+  {
+    role: 'clerk',
+    takesFile: true,
+    bodyLimit: mostImportBytes,
+    query: Joi.object({ subject: importSubject.required(), name: text(160).required() }),
+  },
   async ({ query, bytes, user }) => {
     checkMayImport(user, query.subject)
     return { id: await takeImport(query.subject, query.name, bytes, user.name) }
-  })
+  },
+)

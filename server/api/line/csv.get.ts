@@ -5,7 +5,54 @@ import { route } from '../../route'
 import { lineList, type LineFilter } from '../../services/line/list'
 
 /** A stage of the Line as CSV. */
-export default route<object, LineFilter>({ role: 'reader', query: Joi.object(lineFilter) }, ({ event, query }) => csvAnswer(event, query.stage.replace(' ', '-'), csvPages(
-  ['number', 'kind', 'order', 'customer', 'to', 'channel', 'total', 'currency', 'since', 'state', 'problem'], place => lineList({ ...query, ...place }),
-  ({ number, kind, orderNumber, customerName, sendTo, channel, total, currency, since, state, problem, cause, reply }) => ({ number, kind, order: orderNumber, customer: customerName, to: sendTo, channel, total, currency, since: new Date(since).toISOString(), state, problem: problem ?? [cause, reply].filter(Boolean).join(': ') }),
-)))
+export default route<object, LineFilter>(
+  { role: 'reader', query: Joi.object(lineFilter) },
+  ({ event, query }) =>
+    csvAnswer(
+      event,
+      query.stage.replace(' ', '-'),
+      csvPages(
+        [
+          'number',
+          'kind',
+          'order',
+          'customer',
+          'to',
+          'channel',
+          'total',
+          'currency',
+          'since',
+          'state',
+          'problem',
+        ],
+        (place) => lineList({ ...query, ...place }),
+        ({
+          number,
+          kind,
+          orderNumber,
+          customerName,
+          sendTo,
+          channel,
+          total,
+          currency,
+          since,
+          state,
+          problem,
+          cause,
+          reply,
+        }) => ({
+          number,
+          kind,
+          order: orderNumber,
+          customer: customerName,
+          to: sendTo,
+          channel,
+          total,
+          currency,
+          since: new Date(since).toISOString(),
+          state,
+          problem: problem ?? [cause, reply].filter(Boolean).join(': '),
+        }),
+      ),
+    ),
+)

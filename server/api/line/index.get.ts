@@ -4,4 +4,7 @@ import { route } from '../../route'
 import { lineList, type LineFilter } from '../../services/line/list'
 
 /** One page of a stage of the Line. */
-export default route<object, LineFilter>({ role: 'reader', query: Joi.object({ ...lineFilter, ...page }) }, ({ query }) => lineList(query))
+export default route<object, LineFilter>(
+  { role: 'reader', query: Joi.object({ ...lineFilter, ...page }) },
+  ({ query }) => lineList(query),
+)

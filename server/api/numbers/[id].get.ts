@@ -3,5 +3,7 @@ import { route } from '../../route'
 import { numbers } from '../../services/register/numbers'
 
 /** The numbers of a series in a period, with those that are missing. */
-export default route<{ id: number }, { period: string, after?: string, limit: number }>({ role: 'reader', params: idParam, query: Joi.object({ period: text(40).allow('').default(''), ...page }) },
-  ({ params, query }) => numbers({ seriesId: params.id, ...query }))
+export default route<{ id: number }, { period: string; after?: string; limit: number }>(
+  { role: 'reader', params: idParam, query: Joi.object({ period: text(40).allow('').default(''), ...page }) },
+  ({ params, query }) => numbers({ seriesId: params.id, ...query }),
+)

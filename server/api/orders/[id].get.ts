@@ -2,4 +2,6 @@ import { idParam } from '../../checks'
 import { route } from '../../route'
 import { orderView } from '../../services/orders/list'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) => orderView(params.id))
+export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
+  orderView(params.id),
+)

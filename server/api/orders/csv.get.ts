@@ -5,7 +5,52 @@ import { route } from '../../route'
 import { listOrders, type OrderFilter } from '../../services/orders/list'
 
 /** Orders as CSV, as they are filtered and sorted. */
-export default route<object, OrderFilter>({ role: 'reader', query: Joi.object(orderFilter) }, ({ event, query }) => csvAnswer(event, 'orders', csvPages(
-  ['number', 'date', 'customer', 'group', 'brand', 'status', 'reference', 'salesperson', 'total', 'currency', 'invoice'], place => listOrders({ ...query, ...place }),
-  ({ number, date, customerName, groupName, brand, status, reference, salesperson, total, currency, invoice }) => ({ number, date, customer: customerName, group: groupName, brand, status, reference: reference ?? '', salesperson, total, currency, invoice: invoice ?? '' }),
-)))
+export default route<object, OrderFilter>(
+  { role: 'reader', query: Joi.object(orderFilter) },
+  ({ event, query }) =>
+    csvAnswer(
+      event,
+      'orders',
+      csvPages(
+        [
+          'number',
+          'date',
+          'customer',
+          'group',
+          'brand',
+          'status',
+          'reference',
+          'salesperson',
+          'total',
+          'currency',
+          'invoice',
+        ],
+        (place) => listOrders({ ...query, ...place }),
+        ({
+          number,
+          date,
+          customerName,
+          groupName,
+          brand,
+          status,
+          reference,
+          salesperson,
+          total,
+          currency,
+          invoice,
+        }) => ({
+          number,
+          date,
+          customer: customerName,
+          group: groupName,
+          brand,
+          status,
+          reference: reference ?? '',
+          salesperson,
+          total,
+          currency,
+          invoice: invoice ?? '',
+        }),
+      ),
+    ),
+)

@@ -4,4 +4,7 @@ import { route } from '../../route'
 import { listOrders, type OrderFilter } from '../../services/orders/list'
 
 /** One page of orders, with the count and sums of all that match. */
-export default route<object, OrderFilter>({ role: 'reader', query: Joi.object({ ...orderFilter, ...page }) }, ({ query }) => listOrders(query))
+export default route<object, OrderFilter>(
+  { role: 'reader', query: Joi.object({ ...orderFilter, ...page }) },
+  ({ query }) => listOrders(query),
+)

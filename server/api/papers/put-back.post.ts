@@ -2,4 +2,7 @@ import { ids, Joi } from '../../checks'
 import { route } from '../../route'
 import { putBack } from '../../services/documents/by-hand'
 
-export default route<object, object, { ids: number[] }>({ role: 'clerk', body: Joi.object({ ids }) }, async ({ body, user }) => ({ ids: await putBack(body.ids, user.name) }))
+export default route<object, object, { ids: number[] }>(
+  { role: 'clerk', body: Joi.object({ ids }) },
+  async ({ body, user }) => ({ ids: await putBack(body.ids, user.name) }),
+)

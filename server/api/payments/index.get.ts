@@ -4,4 +4,7 @@ import { route } from '../../route'
 import { listPayments, type PaymentFilter } from '../../services/receivables/accounts'
 
 /** Payments and refunds, newest first unless said otherwise. */
-export default route<object, PaymentFilter>({ role: 'reader', query: Joi.object({ ...paymentFilter, ...page }) }, ({ query }) => listPayments(query))
+export default route<object, PaymentFilter>(
+  { role: 'reader', query: Joi.object({ ...paymentFilter, ...page }) },
+  ({ query }) => listPayments(query),
+)

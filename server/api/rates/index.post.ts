@@ -2,7 +2,30 @@ import { day, Joi, text } from '../../checks'
 import { route } from '../../route'
 import { keepRates, type RateRow } from '../../services/house/rates'
 
-const rate = Joi.object({ currency: Joi.string().pattern(/^[A-Z]{3}$/).required(), day: day.required(), rate: Joi.string().pattern(/^(?=.*[1-9])\d{1,9}(\.\d{1,8})?$/).required().messages({ 'string.pattern.base': '{{#label}} is a rate like 0.8571' }), source: text(80).required() })
+const rate = Joi.object({
+  currency: Joi.string()
+    .pattern(/^[A-Z]{3}$/)
+    .required(),
+  day: day.required(),
+  rate: Joi.string()
+    .pattern(/^(?=.*[1-9])\d{1,9}(\.\d{1,8})?$/)
+    .required()
+    .messages({ 'string.pattern.base': '{{#label}} is a rate like 0.8571' }),
+  source: text(80).required(),
+})
 
 /** Exchange rates: units of a currency for one of the house's own. */
-export default route<object, object, { rates: RateRow[] }>({ role: 'supervisor', body: Joi.object({ rates: Joi.array().items(rate).min(1).max(2000).unique((a: RateRow, b: RateRow) => a.currency === b.currency && a.day === b.day).required() }) }, ({ body }) => keepRates(body.rates))
+export default route<object, object, { rates: RateRow[] }>(
+  {
+    role: 'supervisor',
+    body: Joi.object({
+      rates: Joi.array()
+        .items(rate)
+        .min(1)
+        .max(2000)
+        .unique((a: RateRow, b: RateRow) => a.currency === b.currency && a.day === b.day)
+        .required(),
+    }),
+  },
+  ({ body }) => keepRates(body.rates),
+)

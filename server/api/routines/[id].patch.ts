@@ -3,10 +3,21 @@ import { route } from '../../route'
 import { sentence, trust } from '../../sentence-check'
 import { changeRoutine, type RoutineChange } from '../../services/routines/routines'
 
-export default route<{ id: number }, object, RoutineChange>({
-  role: 'supervisor', params: idParam,
-  body: Joi.object({ version: id.required(), name: text(80).min(1), description: text(300).allow(''), isOn: Joi.boolean(), trust, sentence }).or('name', 'description', 'isOn', 'trust', 'sentence'),
-}, async ({ params, body, user }) => {
-  await changeRoutine(params.id, body, user.name)
-  return { ok: true }
-})
+export default route<{ id: number }, object, RoutineChange>(
+  {
+    role: 'supervisor',
+    params: idParam,
+    body: Joi.object({
+      version: id.required(),
+      name: text(80).min(1),
+      description: text(300).allow(''),
+      isOn: Joi.boolean(),
+      trust,
+      sentence,
+    }).or('name', 'description', 'isOn', 'trust', 'sentence'),
+  },
+  async ({ params, body, user }) => {
+    await changeRoutine(params.id, body, user.name)
+    return { ok: true }
+  },
+)

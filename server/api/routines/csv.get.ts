@@ -4,5 +4,16 @@ import { route } from '../../route'
 import { listRoutines } from '../../services/routines/routines'
 
 /** Routines as CSV, each with its sentence in words. */
-export default route({ role: 'reader' }, async ({ event }) => csvFile(event, 'routines', ['name', 'on', 'trust', 'sentence', 'description', 'version', 'changedAt', 'changedBy', 'thisMonth'],
-  (await listRoutines()).map(({ isOn, sentence, changedAt, ...routine }) => ({ ...routine, on: isOn ? 'yes' : 'no', sentence: sentenceWords(sentence), changedAt: changedAt.toISOString() }))))
+export default route({ role: 'reader' }, async ({ event }) =>
+  csvFile(
+    event,
+    'routines',
+    ['name', 'on', 'trust', 'sentence', 'description', 'version', 'changedAt', 'changedBy', 'thisMonth'],
+    (await listRoutines()).map(({ isOn, sentence, changedAt, ...routine }) => ({
+      ...routine,
+      on: isOn ? 'yes' : 'no',
+      sentence: sentenceWords(sentence),
+      changedAt: changedAt.toISOString(),
+    })),
+  ),
+)

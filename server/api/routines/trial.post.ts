@@ -5,6 +5,18 @@ import { sentence } from '../../sentence-check'
 import { tryOut } from '../../services/routines/trial'
 
 /** What a sentence would have done over the past days, beside the one that is live. Changes nothing. */
-export default route<object, object, { sentence: RoutineSentence, live: RoutineSentence | null, days: number }>({
-  role: 'reader', body: Joi.object({ sentence: sentence.required(), live: sentence.allow(null).default(null), days: Joi.number().integer().min(1).max(366).default(30) }),
-}, ({ body }) => tryOut(body.sentence, body.days, body.live))
+export default route<
+  object,
+  object,
+  { sentence: RoutineSentence; live: RoutineSentence | null; days: number }
+>(
+  {
+    role: 'reader',
+    body: Joi.object({
+      sentence: sentence.required(),
+      live: sentence.allow(null).default(null),
+      days: Joi.number().integer().min(1).max(366).default(30),
+    }),
+  },
+  ({ body }) => tryOut(body.sentence, body.days, body.live),
+)

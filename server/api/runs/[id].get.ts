@@ -2,4 +2,6 @@ import { idParam } from '../../checks'
 import { route } from '../../route'
 import { runReport } from '../../services/documents/send-run'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) => runReport(params.id))
+export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
+  runReport(params.id),
+)

@@ -6,6 +6,21 @@ import { series } from '../../series-check'
 import { addSeries } from '../../services/house/series'
 
 /** A closer series, for a country, a currency or both. */
-export default route<object, object, NumberSeries & SeriesScope & { brandId: number, kind: DocumentKind }>({
-  role: 'supervisor', body: Joi.object({ ...series, brandId: id.required(), kind: kind.required(), country: text(60).allow('').default(''), currency: Joi.string().pattern(/^[A-Z]{3}$/).allow('').default('') }),
-}, async ({ body: { brandId, kind, country, currency, ...how } }) => ({ id: await addSeries(brandId, kind, { country, currency }, how) }))
+export default route<object, object, NumberSeries & SeriesScope & { brandId: number; kind: DocumentKind }>(
+  {
+    role: 'supervisor',
+    body: Joi.object({
+      ...series,
+      brandId: id.required(),
+      kind: kind.required(),
+      country: text(60).allow('').default(''),
+      currency: Joi.string()
+        .pattern(/^[A-Z]{3}$/)
+        .allow('')
+        .default(''),
+    }),
+  },
+  async ({ body: { brandId, kind, country, currency, ...how } }) => ({
+    id: await addSeries(brandId, kind, { country, currency }, how),
+  }),
+)

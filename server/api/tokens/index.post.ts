@@ -3,5 +3,10 @@ import { route } from '../../route'
 import { makeToken, type Scope } from '../../services/people/tokens'
 
 /** A new token; it is answered this one time only. */
-export default route<object, object, { name: string, scope: Scope }>({ role: 'supervisor', body: Joi.object({ name: text(60).required(), scope: Joi.valid('read', 'write').required() }) },
-  async ({ body, user }) => ({ token: await makeToken(body.name, body.scope, user.id) }))
+export default route<object, object, { name: string; scope: Scope }>(
+  {
+    role: 'supervisor',
+    body: Joi.object({ name: text(60).required(), scope: Joi.valid('read', 'write').required() }),
+  },
+  async ({ body, user }) => ({ token: await makeToken(body.name, body.scope, user.id) }),
+)

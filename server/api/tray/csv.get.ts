@@ -3,5 +3,18 @@ import { route } from '../../route'
 import { tray } from '../../services/dispatch/tray'
 
 /** What waits for the printer as CSV, in posting order. */
-export default route({ role: 'reader' }, async ({ event }) => csvFile(event, 'print-tray', ['number', 'customer', 'pages', 'total', 'currency', 'since'],
-  (await tray()).map(({ number, customerName, pages, total, currency, since }) => ({ number, customer: customerName, pages, total, currency, since: since.toISOString() }))))
+export default route({ role: 'reader' }, async ({ event }) =>
+  csvFile(
+    event,
+    'print-tray',
+    ['number', 'customer', 'pages', 'total', 'currency', 'since'],
+    (await tray()).map(({ number, customerName, pages, total, currency, since }) => ({
+      number,
+      customer: customerName,
+      pages,
+      total,
+      currency,
+      since: since.toISOString(),
+    })),
+  ),
+)

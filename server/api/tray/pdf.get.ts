@@ -4,12 +4,26 @@ import { route } from '../../route'
 import { mostPrinted, trayPdf } from '../../services/dispatch/tray'
 
 /** The chosen papers of the tray as one PDF in posting order. */
-export default route<object, { ids: string, copies: number }>({
-  role: 'reader', query: Joi.object({ ids: Joi.string().pattern(/^\d+(,\d+)*$/).max(6000).required(), copies: Joi.number().integer().min(1).max(5).default(1) }),
-}, async ({ event, query }) => {
-  const wanted = query.ids.split(',').map(Number).slice(0, mostPrinted)
-  const { error } = Joi.array().items(id).validate(wanted)
-  const bytes = await trayPdf(error ? [] : wanted, query.copies)
-  setResponseHeaders(event, { 'content-type': 'application/pdf', 'content-disposition': 'inline; filename="to-print.pdf"', 'cache-control': 'no-store' })
-  return Buffer.from(bytes)
-})
+export default route<object, { ids: string; copies: number }>(
+  {
+    role: 'reader',
+    query: Joi.object({
+      ids: Joi.string()
+        .pattern(/^\d+(,\d+)*$/)
+        .max(6000)
+        .required(),
+      copies: Joi.number().integer().min(1).max(5).default(1),
+    }),
+  },
+  async ({ event, query }) => {
+    const wanted = query.ids.split(',').map(Number).slice(0, mostPrinted)
+    const { error } = Joi.array().items(id).validate(wanted)
+    const bytes = await trayPdf(error ? [] : wanted, query.copies)
+    setResponseHeaders(event, {
+      'content-type': 'application/pdf',
+      'content-disposition': 'inline; filename="to-print.pdf"',
+      'cache-control': 'no-store',
+    })
+    return Buffer.from(bytes)
+  },
+)

@@ -2,7 +2,12 @@ import { Resvg } from '@resvg/resvg-js'
 import { PNG } from 'pngjs'
 import { Refusal } from '../../../core/errors'
 
-export interface FlatPicture { bytes: Uint8Array, mediaType: string, width: number, height: number }
+export interface FlatPicture {
+  bytes: Uint8Array
+  mediaType: string
+  width: number
+  height: number
+}
 
 const mostBytes = 2_000_000
 const mostPixels = 6_000_000
@@ -15,13 +20,24 @@ const smallest = 60
  * @throws Refusal "bad-picture" with what is wrong
  */
 export function flattenPicture(bytes: Uint8Array, ground: string): FlatPicture {
-  const refuse = (sentence: string) => new Refusal('bad-picture', sentence, { status: 400, about: { field: 'picture' } })
-  if (bytes.byteLength > mostBytes) throw refuse(`The picture has ${(bytes.byteLength / 1e6).toFixed(1)} MB. Take one of at most 2 MB.`)
+  const refuse = (sentence: string) =>
+    new Refusal('bad-picture', sentence, { status: 400, about: { field: 'picture' } })
+  if (bytes.byteLength > mostBytes)
+    throw refuse(`The picture has ${(bytes.byteLength / 1e6).toFixed(1)} MB. Take one of at most 2 MB.`)
   const data = isSvg(bytes) ? drawSvg(bytes, refuse) : Buffer.from(bytes)
-  const size = data.subarray(0, 8).equals(Buffer.from('89504e470d0a1a0a', 'hex')) ? { width: data.readUInt32BE(16), height: data.readUInt32BE(20), png: true } : jpegSize(data)
-  if (!size) throw refuse('That is neither a PNG, a JPEG nor an SVG picture. Save the logo as one of these and try again.')
-  if (size.width * size.height > mostPixels) throw refuse(`The picture has ${size.width} × ${size.height} pixels. Take one of at most 6 million.`)
-  if (size.width < smallest) throw refuse(`The picture is only ${size.width} pixels wide and would print coarse. Take one of at least ${smallest}.`)
+  const size = data.subarray(0, 8).equals(Buffer.from('89504e470d0a1a0a', 'hex'))
+    ? { width: data.readUInt32BE(16), height: data.readUInt32BE(20), png: true }
+    : jpegSize(data)
+  if (!size)
+    throw refuse(
+      'That is neither a PNG, a JPEG nor an SVG picture. Save the logo as one of these and try again.',
+    )
+  if (size.width * size.height > mostPixels)
+    throw refuse(`The picture has ${size.width} × ${size.height} pixels. Take one of at most 6 million.`)
+  if (size.width < smallest)
+    throw refuse(
+      `The picture is only ${size.width} pixels wide and would print coarse. Take one of at least ${smallest}.`,
+    )
   if (!size.png) return { bytes: data, mediaType: 'image/jpeg', width: size.width, height: size.height }
   let picture: PNG
   try {
@@ -29,7 +45,11 @@ export function flattenPicture(bytes: Uint8Array, ground: string): FlatPicture {
   } catch {
     throw refuse('The PNG picture is damaged. Save it anew and try again.')
   }
-  const [r, g, b] = [1, 3, 5].map(at => Number.parseInt(ground.slice(at, at + 2), 16)) as [number, number, number]
+  const [r, g, b] = [1, 3, 5].map((at) => Number.parseInt(ground.slice(at, at + 2), 16)) as [
+    number,
+    number,
+    number,
+  ]
   for (let at = 0; at < picture.data.length; at += 4) {
     const alpha = picture.data[at + 3]! / 255
     picture.data[at] = Math.round(picture.data[at]! * alpha + r * (1 - alpha))
@@ -37,22 +57,31 @@ export function flattenPicture(bytes: Uint8Array, ground: string): FlatPicture {
     picture.data[at + 2] = Math.round(picture.data[at + 2]! * alpha + b * (1 - alpha))
     picture.data[at + 3] = 255
   }
-  return { bytes: PNG.sync.write(picture, { colorType: 2, inputHasAlpha: true }), mediaType: 'image/png', width: picture.width, height: picture.height }
+  return {
+    bytes: PNG.sync.write(picture, { colorType: 2, inputHasAlpha: true }),
+    mediaType: 'image/png',
+    width: picture.width,
+    height: picture.height,
+  }
 }
 
 /** Width and height of a JPEG from its start-of-frame marker (ITU T.81, B.2.2). */
-function jpegSize(data: Buffer): { width: number, height: number, png: false } | undefined {
+function jpegSize(data: Buffer): { width: number; height: number; png: false } | undefined {
   if (data[0] !== 0xff || data[1] !== 0xd8) return undefined
   for (let at = 2; at + 9 < data.length;) {
     if (data[at] !== 0xff) return undefined
     const marker = data[at + 1]!
-    if (marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker)) return { height: data.readUInt16BE(at + 5), width: data.readUInt16BE(at + 7), png: false }
+    if (marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker))
+      return { height: data.readUInt16BE(at + 5), width: data.readUInt16BE(at + 7), png: false }
     at += 2 + data.readUInt16BE(at + 2)
   }
   return undefined
 }
 
-const isSvg = (bytes: Uint8Array) => /^(\uFEFF)?\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>[]*>\s*)?<svg[\s>]/.test(Buffer.from(bytes.subarray(0, 4000)).toString('utf8'))
+const isSvg = (bytes: Uint8Array) =>
+  /^(\uFEFF)?\s*(<\?xml[^>]*>\s*)?(<!--[\s\S]*?-->\s*)*(<!DOCTYPE[^>[]*>\s*)?<svg[\s>]/.test(
+    Buffer.from(bytes.subarray(0, 4000)).toString('utf8'),
+  )
 
 /** Wide enough for 60 mm at 600 dpi. */
 const svgWidth = 1400
@@ -60,12 +89,21 @@ const svgWidth = 1400
 /** Draws an SVG once, with nothing from outside of it: no scripts, entities, linked files or fonts. */
 function drawSvg(bytes: Uint8Array, refuse: (sentence: string) => Refusal): Buffer {
   const text = Buffer.from(bytes).toString('utf8')
-  if (/<!ENTITY|<script|<foreignObject/i.test(text)) throw refuse('The SVG picture holds scripts or entities. Save it as a plain SVG, or as PNG.')
-  if (/href\s*=\s*["'](?!#|data:image\/(png|jpeg);)/i.test(text)) throw refuse('The SVG picture links to other files. Save it with everything inside, or as PNG.')
-  if (/<text[\s>]/i.test(text)) throw refuse('The SVG picture holds text that needs a font. Turn the text into paths, or save it as PNG.')
+  if (/<!ENTITY|<script|<foreignObject/i.test(text))
+    throw refuse('The SVG picture holds scripts or entities. Save it as a plain SVG, or as PNG.')
+  if (/href\s*=\s*["'](?!#|data:image\/(png|jpeg);)/i.test(text))
+    throw refuse('The SVG picture links to other files. Save it with everything inside, or as PNG.')
+  if (/<text[\s>]/i.test(text))
+    throw refuse('The SVG picture holds text that needs a font. Turn the text into paths, or save it as PNG.')
   try {
-    return Buffer.from(new Resvg(text, { fitTo: { mode: 'width', value: svgWidth }, font: { loadSystemFonts: false } }).render().asPng())
+    return Buffer.from(
+      new Resvg(text, { fitTo: { mode: 'width', value: svgWidth }, font: { loadSystemFonts: false } })
+        .render()
+        .asPng(),
+    )
   } catch (error) {
-    throw refuse(`The SVG picture cannot be drawn: ${(error as Error).message.split('\n')[0]}. Save it as PNG and try again.`)
+    throw refuse(
+      `The SVG picture cannot be drawn: ${(error as Error).message.split('\n')[0]}. Save it as PNG and try again.`,
+    )
   }
 }

@@ -17,9 +17,14 @@ export function listenForReports(): { close: () => Promise<void> } {
   const open = () => {
     if (closed) return
     const made = new SMTPServer({
-      disabledCommands: ['AUTH', 'STARTTLS'], size: mostBytes, banner: 'Clothespin delivery reports', logger: false, disableReverseLookup: true,
+      disabledCommands: ['AUTH', 'STARTTLS'],
+      size: mostBytes,
+      banner: 'Clothespin delivery reports',
+      logger: false,
+      disableReverseLookup: true,
       onRcptTo(address, _session, done) {
-        if (dispatchOfReturnPath(address.address) === undefined) return done(Object.assign(new Error('5.1.1 No such return path'), { responseCode: 550 }))
+        if (dispatchOfReturnPath(address.address) === undefined)
+          return done(Object.assign(new Error('5.1.1 No such return path'), { responseCode: 550 }))
         done()
       },
       onData(stream, session, done) {
@@ -30,15 +35,21 @@ export function listenForReports(): { close: () => Promise<void> } {
           if (size <= mostBytes) chunks.push(chunk)
         })
         stream.on('end', () => {
-          const ids = session.envelope.rcptTo.map(to => dispatchOfReturnPath(to.address)!)
+          const ids = session.envelope.rcptTo.map((to) => dispatchOfReturnPath(to.address)!)
           const text = Buffer.concat(chunks).toString('utf8')
-          Promise.all(ids.map(id => keepReport(id, text))).then((kept) => {
-            if (kept.every(Boolean)) done()
-            else done(Object.assign(new Error('4.3.0 Just being handed over, come again'), { responseCode: 451 }))
-          }, (error: unknown) => {
-            log.error({ error: String(error) }, 'a delivery report could not be kept')
-            done(Object.assign(new Error('4.3.0 Cannot keep it now, come again'), { responseCode: 451 }))
-          })
+          Promise.all(ids.map((id) => keepReport(id, text))).then(
+            (kept) => {
+              if (kept.every(Boolean)) done()
+              else
+                done(
+                  Object.assign(new Error('4.3.0 Just being handed over, come again'), { responseCode: 451 }),
+                )
+            },
+            (error: unknown) => {
+              log.error({ error: String(error) }, 'a delivery report could not be kept')
+              done(Object.assign(new Error('4.3.0 Cannot keep it now, come again'), { responseCode: 451 }))
+            },
+          )
         })
       },
     })
@@ -54,7 +65,7 @@ export function listenForReports(): { close: () => Promise<void> } {
   return {
     close: async () => {
       closed = true
-      await new Promise<void>(resolve => (server ? server.close(() => resolve()) : resolve()))
+      await new Promise<void>((resolve) => (server ? server.close(() => resolve()) : resolve()))
     },
   }
 }

@@ -3,7 +3,10 @@ import { config } from '../../config'
 
 /** The return path names the dispatch and is signed, so that nobody can report on a dispatch who did not get its mail. */
 function signature(dispatchId: number): string {
-  return createHmac('sha256', config.secret).update(`return path of dispatch ${dispatchId}`).digest('hex').slice(0, 20)
+  return createHmac('sha256', config.secret)
+    .update(`return path of dispatch ${dispatchId}`)
+    .digest('hex')
+    .slice(0, 20)
 }
 
 export function returnPath(dispatchId: number): string {

@@ -4,21 +4,31 @@ import { parseReply, type Reply } from '../../../core/dispatch/reply'
 import { config } from '../../config'
 
 /** Whom a message goes to on the wire. */
-export interface Envelope { from: string, to: string[], id: string }
+export interface Envelope {
+  from: string
+  to: string[]
+  id: string
+}
 
 /** How handing over ended, per recipient where the server told them apart. */
 export type HandOver =
-  | { result: 'accepted', reply: Reply, refused: { address: string, reply: Reply }[] }
+  | { result: 'accepted'; reply: Reply; refused: { address: string; reply: Reply }[] }
   /** The server said no; nothing left. */
-  | { result: 'refused', reply: Reply, refused: { address: string, reply: Reply }[] }
+  | { result: 'refused'; reply: Reply; refused: { address: string; reply: Reply }[] }
   /** The server could not be reached, or the line broke before the content was complete; nothing left. */
-  | { result: 'away', reply: Reply }
+  | { result: 'away'; reply: Reply }
   /** The line broke after the content was complete: nobody knows. */
-  | { result: 'unclear', reply: Reply }
+  | { result: 'unclear'; reply: Reply }
 
-interface SmtpError extends Error { response?: string, recipient?: string, rejectedErrors?: SmtpError[], code?: string }
+interface SmtpError extends Error {
+  response?: string
+  recipient?: string
+  rejectedErrors?: SmtpError[]
+  code?: string
+}
 
-const replyOf = (error: SmtpError): Reply => (error.response ? parseReply(error.response) : { code: 0, enhanced: null, text: error.message })
+const replyOf = (error: SmtpError): Reply =>
+  error.response ? parseReply(error.response) : { code: 0, enhanced: null, text: error.message }
 
 /**
  * One SMTP connection (RFC 5321) that hands over one message after another. The content is held back until `beforeContent`
@@ -33,8 +43,12 @@ class Connection {
   constructor() {
     const url = new URL(config.smtpUrl)
     this.smtp = new SMTPConnection({
-      host: url.hostname, port: Number(url.port || 25), secure: url.protocol === 'smtps:',
-      connectionTimeout: config.socketTimeout, greetingTimeout: config.socketTimeout, socketTimeout: config.socketTimeout,
+      host: url.hostname,
+      port: Number(url.port || 25),
+      secure: url.protocol === 'smtps:',
+      connectionTimeout: config.socketTimeout,
+      greetingTimeout: config.socketTimeout,
+      socketTimeout: config.socketTimeout,
       tls: { rejectUnauthorized: process.env.CLOTHESPIN_SMTP_VERIFY !== 'no' },
     })
     this.smtp.on('error', (error: Error) => this.breakWith(error))
@@ -53,13 +67,18 @@ class Connection {
   async connect(): Promise<void> {
     await new Promise<void>((resolve, reject) => {
       this.fail = reject
-      this.smtp.connect(error => (error ? reject(error) : resolve()))
+      this.smtp.connect((error) => (error ? reject(error) : resolve()))
     })
     const url = new URL(config.smtpUrl)
     if (url.username) {
-      await new Promise<void>((resolve, reject) => this.smtp.login(
-        { credentials: { user: decodeURIComponent(url.username), pass: decodeURIComponent(url.password) } } as never,
-        error => (error ? reject(error) : resolve())))
+      await new Promise<void>((resolve, reject) =>
+        this.smtp.login(
+          {
+            credentials: { user: decodeURIComponent(url.username), pass: decodeURIComponent(url.password) },
+          } as never,
+          (error) => (error ? reject(error) : resolve()),
+        ),
+      )
     }
   }
 
@@ -69,27 +88,39 @@ class Connection {
     let gateError: Error | undefined
     const content = new Readable({
       read() {
-        beforeContent().then(() => {
-          this.push(message)
-          this.push(null)
-        }, (error: Error) => {
-          gateError = error
-          this.destroy(error)
-        })
+        beforeContent().then(
+          () => {
+            this.push(message)
+            this.push(null)
+          },
+          (error: Error) => {
+            gateError = error
+            this.destroy(error)
+          },
+        )
       },
     })
     content.on('end', () => {
       complete = true
     })
     try {
-      const answer = await new Promise<{ response: string, rejectedErrors?: SmtpError[] }>((resolve, reject) => {
-        this.fail = reject
-        content.on('error', reject)
-        const dsn = { ret: 'HDRS', envid: envelope.id, notify: ['SUCCESS', 'FAILURE', 'DELAY'] }
-        this.smtp.send({ from: envelope.from, to: envelope.to, dsn } as never, content, (error, info) =>
-          (error ? reject(error) : resolve(info as unknown as { response: string, rejectedErrors?: SmtpError[] })))
-      })
-      return { result: 'accepted', reply: parseReply(answer.response), refused: refusals(answer.rejectedErrors) }
+      const answer = await new Promise<{ response: string; rejectedErrors?: SmtpError[] }>(
+        (resolve, reject) => {
+          this.fail = reject
+          content.on('error', reject)
+          const dsn = { ret: 'HDRS', envid: envelope.id, notify: ['SUCCESS', 'FAILURE', 'DELAY'] }
+          this.smtp.send({ from: envelope.from, to: envelope.to, dsn } as never, content, (error, info) =>
+            error
+              ? reject(error)
+              : resolve(info as unknown as { response: string; rejectedErrors?: SmtpError[] }),
+          )
+        },
+      )
+      return {
+        result: 'accepted',
+        reply: parseReply(answer.response),
+        refused: refusals(answer.rejectedErrors),
+      }
     } catch (caught) {
       const error = caught as SmtpError
       if (gateError) {
@@ -122,15 +153,21 @@ class Connection {
   }
 }
 
-function refusals(errors: SmtpError[] | undefined): { address: string, reply: Reply }[] {
-  return (errors ?? []).filter(error => error.recipient).map(error => ({ address: error.recipient!.toLowerCase(), reply: replyOf(error) }))
+function refusals(errors: SmtpError[] | undefined): { address: string; reply: Reply }[] {
+  return (errors ?? [])
+    .filter((error) => error.recipient)
+    .map((error) => ({ address: error.recipient!.toLowerCase(), reply: replyOf(error) }))
 }
 
 const idle: Connection[] = []
 const idleMilliseconds = 10_000
 
 /** Hands a message over on an idle connection, or a new one. Errors of `beforeContent` are thrown; everything else is an answer. */
-export async function handOver(envelope: Envelope, message: Buffer, beforeContent: () => Promise<void>): Promise<HandOver> {
+export async function handOver(
+  envelope: Envelope,
+  message: Buffer,
+  beforeContent: () => Promise<void>,
+): Promise<HandOver> {
   let connection = idle.pop()
   while (connection && (!connection.usable || Date.now() - connection.lastUsed > idleMilliseconds)) {
     connection.close()

@@ -1,4 +1,5 @@
 import { sendDispatches } from '../../services/dispatch/send'
 import type { Jobs } from '../add'
 
-export const run = ({ dispatchIds }: Jobs['send-dispatches'], workerId: string): Promise<void> => sendDispatches(dispatchIds, workerId)
+export const run = ({ dispatchIds }: Jobs['send-dispatches'], workerId: string): Promise<void> =>
+  sendDispatches(dispatchIds, workerId)

@@ -23,27 +23,46 @@ import { basisOf, creditedInvoices } from './context'
  */
 
 export interface BillView {
-  id: number, kind: 'invoice' | 'credit note', brandId: number, customerId: number, customerName: string, orderId: number | null, orderNumber: string, version: number, state: 'open' | 'issued' | 'dropped'
+  id: number
+  kind: 'invoice' | 'credit note'
+  brandId: number
+  customerId: number
+  customerName: string
+  orderId: number | null
+  orderNumber: string
+  version: number
+  state: 'open' | 'issued' | 'dropped'
   facts: BillFacts
   /** The invoice that a credit note answers, or that an invoice is issued anew for. */
-  credits: { id: number, number: string } | null
-  replaces: { id: number, number: string } | null
-  paper: { id: number, state: string, problem: string | null, earlierDateOk: boolean, total: string } | null
-  document: { id: number, number: string } | null
+  credits: { id: number; number: string } | null
+  replaces: { id: number; number: string } | null
+  paper: { id: number; state: string; problem: string | null; earlierDateOk: boolean; total: string } | null
+  document: { id: number; number: string } | null
 }
 
 /** @throws Refusal "no-such-bill" */
 export async function billView(id: number): Promise<BillView> {
-  const found = await one<BillView>(`select b.id, b.kind, b.brand_id "brandId", b.customer_id "customerId", c.name "customerName", b.order_id "orderId", coalesce(o.number, '') "orderNumber", b.version, b.state, b.facts,
+  const found = await one<BillView>(
+    `select b.id, b.kind, b.brand_id "brandId", b.customer_id "customerId", c.name "customerName", b.order_id "orderId", coalesce(o.number, '') "orderNumber", b.version, b.state, b.facts,
       (select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.credits_id) credits, (select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.replaces_id) replaces,
       (select jsonb_build_object('id', p.id, 'state', p.state, 'problem', p.problem, 'earlierDateOk', p.earlier_date_ok, 'total', p.total::text) from paper p where p.bill_id = b.id order by p.id desc limit 1) paper,
       (select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.bill_id = b.id order by d.id desc limit 1) document
-    from bill b join customer c on c.id = b.customer_id left join sales_order o on o.id = b.order_id where b.id = $1`, [id])
+    from bill b join customer c on c.id = b.customer_id left join sales_order o on o.id = b.order_id where b.id = $1`,
+    [id],
+  )
   if (!found) throw new Refusal('no-such-bill', 'That draft does not exist.', { status: 404 })
   return found
 }
 
-interface NewBill { kind: 'invoice' | 'credit note', brandId: number, customerId: number, orderId?: number, creditsId?: number, replacesId?: number, facts: BillFacts }
+interface NewBill {
+  kind: 'invoice' | 'credit note'
+  brandId: number
+  customerId: number
+  orderId?: number
+  creditsId?: number
+  replacesId?: number
+  facts: BillFacts
+}
 
 /** Keeps new bills and prepares their papers; a credit and its new invoice come together or not at all. */
 async function keepNew(wanted: readonly NewBill[], actor: string): Promise<number[]> {
@@ -51,8 +70,20 @@ async function keepNew(wanted: readonly NewBill[], actor: string): Promise<numbe
   const ids = await inTransaction(async () => {
     const made: number[] = []
     for (const bill of wanted) {
-      const row = await one<{ id: number }>(`insert into bill (kind, brand_id, customer_id, order_id, credits_id, replaces_id, facts, made_at, made_by) values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9) returning id`,
-        [bill.kind, bill.brandId, bill.customerId, bill.orderId ?? null, bill.creditsId ?? null, bill.replacesId ?? null, json(bill.facts), clock.now(), actor])
+      const row = await one<{ id: number }>(
+        `insert into bill (kind, brand_id, customer_id, order_id, credits_id, replaces_id, facts, made_at, made_by) values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9) returning id`,
+        [
+          bill.kind,
+          bill.brandId,
+          bill.customerId,
+          bill.orderId ?? null,
+          bill.creditsId ?? null,
+          bill.replacesId ?? null,
+          json(bill.facts),
+          clock.now(),
+          actor,
+        ],
+      )
       made.push(row!.id)
     }
     return made
@@ -64,84 +95,230 @@ async function keepNew(wanted: readonly NewBill[], actor: string): Promise<numbe
       for (const [, made] of [...drafts].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
     })
   } catch (error) {
-    await run('delete from bill b where id = any($1::int[]) and not exists (select from paper p where p.bill_id = b.id)', [ids])
+    await run(
+      'delete from bill b where id = any($1::int[]) and not exists (select from paper p where p.bill_id = b.id)',
+      [ids],
+    )
     throw error
   }
   return ids
 }
 
-const keepPaper = (made: Draft, actor: string) => keepDraft({
-  orderId: made.context.orderId, kind: made.context.source.kind, addressing: { role: kindFacts[made.context.source.kind].to, copyTo: [] }, trust: 'after a check', delayMinutes: 0, hours: null, routine: null, actor,
-}, made)
+const keepPaper = (made: Draft, actor: string) =>
+  keepDraft(
+    {
+      orderId: made.context.orderId,
+      kind: made.context.source.kind,
+      addressing: { role: kindFacts[made.context.source.kind].to, copyTo: [] },
+      trust: 'after a check',
+      delayMinutes: 0,
+      hours: null,
+      routine: null,
+      actor,
+    },
+    made,
+  )
 
 /** @throws Refusal with the field, for sums that cannot be worked out */
 async function checkFacts(facts: BillFacts): Promise<void> {
   const { taxRates } = await company()
   facts.lines.forEach((line, index) => {
-    if (taxRates[line.taxCode] === undefined) throw new Refusal('unknown-tax-code', `Line ${index + 1} has the tax code “${line.taxCode}”, which the company does not have.`, { status: 400, about: { field: `lines.${index}.taxCode` } })
+    if (taxRates[line.taxCode] === undefined)
+      throw new Refusal(
+        'unknown-tax-code',
+        `Line ${index + 1} has the tax code “${line.taxCode}”, which the company does not have.`,
+        { status: 400, about: { field: `lines.${index}.taxCode` } },
+      )
   })
 }
 
 /** An empty invoice for a customer. @throws Refusal "no-such-customer", "no-such-brand" */
 export async function newInvoice(customerId: number, brandId: number, actor: string): Promise<number> {
-  const customer = await one<{ currency: string, pricesIncludeTax: boolean }>('select currency, coalesce(prices_include_tax, (select prices_include_tax from brand where id = $2), false) "pricesIncludeTax" from customer where id = $1', [customerId, brandId])
-  if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404, about: { field: 'customerId' } })
-  if (!await one('select id from brand where id = $1', [brandId])) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404, about: { field: 'brandId' } })
-  const facts: BillFacts = { ...customer, reference: null, customerNote: null, suppliedOn: null, date: null, lines: [], adjustments: [] }
+  const customer = await one<{ currency: string; pricesIncludeTax: boolean }>(
+    'select currency, coalesce(prices_include_tax, (select prices_include_tax from brand where id = $2), false) "pricesIncludeTax" from customer where id = $1',
+    [customerId, brandId],
+  )
+  if (!customer)
+    throw new Refusal('no-such-customer', 'That customer does not exist.', {
+      status: 404,
+      about: { field: 'customerId' },
+    })
+  if (!(await one('select id from brand where id = $1', [brandId])))
+    throw new Refusal('no-such-brand', 'That brand does not exist.', {
+      status: 404,
+      about: { field: 'brandId' },
+    })
+  const facts: BillFacts = {
+    ...customer,
+    reference: null,
+    customerNote: null,
+    suppliedOn: null,
+    date: null,
+    lines: [],
+    adjustments: [],
+  }
   return (await keepNew([{ kind: 'invoice', brandId, customerId, facts }], actor))[0]!
 }
 
-interface OrderHead { id: number, number: string, brandId: number, customerId: number, currency: string, pricesIncludeTax: boolean, reference: string | null, customerNote: string | null, suppliedOn: string | null, adjustments: Adjustment[], language: Language }
+interface OrderHead {
+  id: number
+  number: string
+  brandId: number
+  customerId: number
+  currency: string
+  pricesIncludeTax: boolean
+  reference: string | null
+  customerNote: string | null
+  suppliedOn: string | null
+  adjustments: Adjustment[]
+  language: Language
+}
 
 /** An invoice of what remains of an order, to be cut down to a part, or of a deposit in percent. @throws Refusal "no-such-order", "billed-already" */
-export async function billOrder(orderId: number, what: { kind: 'part' } | { kind: 'deposit', percent: string }, actor: string): Promise<number> {
-  const order = await one<OrderHead>(`select o.id, o.number, o.brand_id "brandId", o.customer_id "customerId", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote", o.supplied_on::text "suppliedOn", o.adjustments, c.language
-    from sales_order o join customer c on c.id = o.customer_id where o.id = $1`, [orderId])
+export async function billOrder(
+  orderId: number,
+  what: { kind: 'part' } | { kind: 'deposit'; percent: string },
+  actor: string,
+): Promise<number> {
+  const order = await one<OrderHead>(
+    `select o.id, o.number, o.brand_id "brandId", o.customer_id "customerId", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote", o.supplied_on::text "suppliedOn", o.adjustments, c.language
+    from sales_order o join customer c on c.id = o.customer_id where o.id = $1`,
+    [orderId],
+  )
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
-  const whole = await one<{ number: string | null }>(`select d.number from claim c left join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice' and c.document_id is not null`, [orderId])
-  if (whole) throw new Refusal('billed-already', `Invoice ${whole.number} bills the whole of order ${order.number}. Credit it first.`)
-  const lines = await rows<OrderLineFacts & { position: number }>(`select position, item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode" from order_line where order_id = $1 order by position`, [orderId])
+  const whole = await one<{ number: string | null }>(
+    `select d.number from claim c left join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice' and c.document_id is not null`,
+    [orderId],
+  )
+  if (whole)
+    throw new Refusal(
+      'billed-already',
+      `Invoice ${whole.number} bills the whole of order ${order.number}. Credit it first.`,
+    )
+  const lines = await rows<OrderLineFacts & { position: number }>(
+    `select position, item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode" from order_line where order_id = $1 order by position`,
+    [orderId],
+  )
   const bills = (await billsOfOrders([orderId])).get(orderId) ?? []
-  const left = remaining(lines, order.adjustments, billedBy(bills.map(bill => bill.facts)))
-  if (left.lines.length === 0) throw new Refusal('billed-already', `Everything of order ${order.number} is billed in parts already.`)
-  const common = { currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, reference: order.reference, customerNote: order.customerNote, date: null }
-  const facts: BillFacts = what.kind === 'deposit'
-    ? { ...common, suppliedOn: null, deposit: true, adjustments: [], lines: await depositLines(order, lines, what.percent) }
-    : { ...common, suppliedOn: order.suppliedOn, adjustments: left.adjustments, lines: left.lines.map(({ position, ...line }): BillLine => ({ ...line, orderLine: position })) }
-  return (await keepNew([{ kind: 'invoice', brandId: order.brandId, customerId: order.customerId, orderId, facts }], actor))[0]!
+  const left = remaining(lines, order.adjustments, billedBy(bills.map((bill) => bill.facts)))
+  if (left.lines.length === 0)
+    throw new Refusal('billed-already', `Everything of order ${order.number} is billed in parts already.`)
+  const common = {
+    currency: order.currency,
+    pricesIncludeTax: order.pricesIncludeTax,
+    reference: order.reference,
+    customerNote: order.customerNote,
+    date: null,
+  }
+  const facts: BillFacts =
+    what.kind === 'deposit'
+      ? {
+          ...common,
+          suppliedOn: null,
+          deposit: true,
+          adjustments: [],
+          lines: await depositLines(order, lines, what.percent),
+        }
+      : {
+          ...common,
+          suppliedOn: order.suppliedOn,
+          adjustments: left.adjustments,
+          lines: left.lines.map(({ position, ...line }): BillLine => ({ ...line, orderLine: position })),
+        }
+  return (
+    await keepNew(
+      [{ kind: 'invoice', brandId: order.brandId, customerId: order.customerId, orderId, facts }],
+      actor,
+    )
+  )[0]!
 }
 
 /** One line a rate: the percentage of what the order comes to at that rate. */
-async function depositLines(order: OrderHead, lines: readonly OrderLineFacts[], percent: string): Promise<BillLine[]> {
+async function depositLines(
+  order: OrderHead,
+  lines: readonly OrderLineFacts[],
+  percent: string,
+): Promise<BillLine[]> {
   const share = new Decimal(percent)
-  if (share.lte(0) || share.gt(100)) throw new Refusal('bad-percent', 'A deposit is more than 0 and at most 100 percent.', { status: 400, about: { field: 'percent' } })
+  if (share.lte(0) || share.gt(100))
+    throw new Refusal('bad-percent', 'A deposit is more than 0 and at most 100 percent.', {
+      status: 400,
+      about: { field: 'percent' },
+    })
   const { taxRates } = await company()
   const { groups } = totals({ ...order, rates: taxRates, lines, prepaid: '0' })
-  return groups.map(group => ({
-    item: '', description: paperWords[order.language].depositLine(formatPercent(percent, order.language)), detail: null, unit: '', quantity: '1', discountPercent: '0', taxCode: group.taxCode,
-    unitPrice: moneyText((order.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base)).times(share).div(100), order.currency),
+  return groups.map((group) => ({
+    item: '',
+    description: paperWords[order.language].depositLine(formatPercent(percent, order.language)),
+    detail: null,
+    unit: '',
+    quantity: '1',
+    discountPercent: '0',
+    taxCode: group.taxCode,
+    unitPrice: moneyText(
+      (order.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base))
+        .times(share)
+        .div(100),
+      order.currency,
+    ),
   }))
 }
 
-export interface CreditOffer { number: string, currency: string, lines: { item: string, description: string, quantity: string, left: string, unitPrice: string }[], left: string, pricesIncludeTax: boolean, credits: { id: number, number: string, total: string }[] }
+export interface CreditOffer {
+  number: string
+  currency: string
+  lines: { item: string; description: string; quantity: string; left: string; unitPrice: string }[]
+  left: string
+  pricesIncludeTax: boolean
+  credits: { id: number; number: string; total: string }[]
+}
 
 /** What of an invoice can still be credited. @throws Refusal "not-an-invoice" */
 export async function creditOffer(documentId: number): Promise<CreditOffer> {
   const invoice = await invoiceToCredit(documentId)
   const basis = basisOf(invoice)
   const left = creditable(basis, invoice.before)
-  const credits = await rows<CreditOffer['credits'][number]>('select id, number, total::text total from document d where credits_id = $1 and not exists (select from document_void v where v.document_id = d.id) order by id', [documentId])
+  const credits = await rows<CreditOffer['credits'][number]>(
+    'select id, number, total::text total from document d where credits_id = $1 and not exists (select from document_void v where v.document_id = d.id) order by id',
+    [documentId],
+  )
   return {
-    number: invoice.number, currency: basis.currency, pricesIncludeTax: basis.pricesIncludeTax, left: left.total, credits,
-    lines: invoice.source.order.lines.map(({ item, description, quantity, unitPrice }, index) => ({ item, description, quantity: new Decimal(quantity).toString(), unitPrice, left: left.quantities[index]! })),
+    number: invoice.number,
+    currency: basis.currency,
+    pricesIncludeTax: basis.pricesIncludeTax,
+    left: left.total,
+    credits,
+    lines: invoice.source.order.lines.map(({ item, description, quantity, unitPrice }, index) => ({
+      item,
+      description,
+      quantity: new Decimal(quantity).toString(),
+      unitPrice,
+      left: left.quantities[index]!,
+    })),
   }
 }
 
 async function invoiceToCredit(documentId: number) {
-  const document = await one<{ kind: string, number: string, voided: boolean, brandId: number, customerId: number, orderId: number | null, billId: number | null }>(`select d.kind, d.number, exists (select from document_void v where v.document_id = d.id) voided, d.brand_id "brandId", d.customer_id "customerId", d.order_id "orderId", d.bill_id "billId" from document d where d.id = $1`, [documentId])
+  const document = await one<{
+    kind: string
+    number: string
+    voided: boolean
+    brandId: number
+    customerId: number
+    orderId: number | null
+    billId: number | null
+  }>(
+    `select d.kind, d.number, exists (select from document_void v where v.document_id = d.id) voided, d.brand_id "brandId", d.customer_id "customerId", d.order_id "orderId", d.bill_id "billId" from document d where d.id = $1`,
+    [documentId],
+  )
   if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
-  if (document.kind !== 'invoice') throw new Refusal('not-an-invoice', `${document.number} is ${kindFacts[document.kind as 'invoice'].one}. Only an invoice can be credited.`)
-  if (document.voided) throw new Refusal('voided', `${document.number} was voided: there is nothing to credit.`)
+  if (document.kind !== 'invoice')
+    throw new Refusal(
+      'not-an-invoice',
+      `${document.number} is ${kindFacts[document.kind as 'invoice'].one}. Only an invoice can be credited.`,
+    )
+  if (document.voided)
+    throw new Refusal('voided', `${document.number} was voided: there is nothing to credit.`)
   return { ...document, ...(await creditedInvoices([documentId])).get(documentId)! }
 }
 
@@ -149,38 +326,120 @@ async function invoiceToCredit(documentId: number) {
  * A credit note for an invoice, whole, by line or by amount; with `anew` also the invoice that takes its place, both linked, both on To check.
  * @throws Refusal "over-credit", "nothing-left", "open-credit"
  */
-export async function creditDocument(documentId: number, wanted: { ask: CreditAsk, reason: string, anew: boolean }, actor: string): Promise<{ credit: number, anew: number | null }> {
+export async function creditDocument(
+  documentId: number,
+  wanted: { ask: CreditAsk; reason: string; anew: boolean },
+  actor: string,
+): Promise<{ credit: number; anew: number | null }> {
   const invoice = await invoiceToCredit(documentId)
-  const waiting = await one(`select b.id from bill b join paper p on p.bill_id = b.id where b.credits_id = $1 and b.state = 'open' and p.state = 'prepared'`, [documentId])
-  if (waiting) throw new Refusal('open-credit', `A credit note for ${invoice.number} already waits on To check. Send it, or put it back, first.`)
+  const waiting = await one(
+    `select b.id from bill b join paper p on p.bill_id = b.id where b.credits_id = $1 and b.state = 'open' and p.state = 'prepared'`,
+    [documentId],
+  )
+  if (waiting)
+    throw new Refusal(
+      'open-credit',
+      `A credit note for ${invoice.number} already waits on To check. Send it, or put it back, first.`,
+    )
   creditOf(basisOf(invoice), invoice.before, wanted.ask, '')
   const { order } = invoice.source
-  const common = { currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, reference: order.reference, suppliedOn: order.suppliedOn, date: null }
-  const credit: NewBill = { kind: 'credit note', brandId: invoice.brandId, customerId: invoice.customerId, orderId: invoice.orderId ?? undefined, creditsId: documentId, facts: { ...common, customerNote: null, lines: [], adjustments: [], credit: { ask: wanted.ask, reason: wanted.reason } } }
-  const anew: NewBill = { kind: 'invoice', brandId: invoice.brandId, customerId: invoice.customerId, orderId: invoice.orderId ?? undefined, replacesId: documentId, facts: await factsAnew(invoice, common) }
+  const common = {
+    currency: order.currency,
+    pricesIncludeTax: order.pricesIncludeTax,
+    reference: order.reference,
+    suppliedOn: order.suppliedOn,
+    date: null,
+  }
+  const credit: NewBill = {
+    kind: 'credit note',
+    brandId: invoice.brandId,
+    customerId: invoice.customerId,
+    orderId: invoice.orderId ?? undefined,
+    creditsId: documentId,
+    facts: {
+      ...common,
+      customerNote: null,
+      lines: [],
+      adjustments: [],
+      credit: { ask: wanted.ask, reason: wanted.reason },
+    },
+  }
+  const anew: NewBill = {
+    kind: 'invoice',
+    brandId: invoice.brandId,
+    customerId: invoice.customerId,
+    orderId: invoice.orderId ?? undefined,
+    replacesId: documentId,
+    facts: await factsAnew(invoice, common),
+  }
   const [creditId, anewId] = await keepNew(wanted.anew ? [credit, anew] : [credit], actor)
   return { credit: creditId!, anew: anewId ?? null }
 }
 
 /** The invoice's own content, to be corrected; its lines keep the order's lines they bill. */
-async function factsAnew(invoice: Awaited<ReturnType<typeof invoiceToCredit>>, common: Pick<BillFacts, 'currency' | 'pricesIncludeTax' | 'reference' | 'suppliedOn' | 'date'>): Promise<BillFacts> {
+async function factsAnew(
+  invoice: Awaited<ReturnType<typeof invoiceToCredit>>,
+  common: Pick<BillFacts, 'currency' | 'pricesIncludeTax' | 'reference' | 'suppliedOn' | 'date'>,
+): Promise<BillFacts> {
   const { order } = invoice.source
-  const before = invoice.billId === null ? undefined : (await one<{ facts: BillFacts }>('select facts from bill where id = $1', [invoice.billId]))!.facts
-  const positions = invoice.orderId !== null && !before ? (await rows<{ position: number }>('select position from order_line where order_id = $1 order by position', [invoice.orderId])).map(row => row.position) : []
-  return { ...common, customerNote: order.customerNote, adjustments: order.adjustments, lines: before?.lines ?? order.lines.map((line, index): BillLine => ({ ...line, ...(positions[index] === undefined ? {} : { orderLine: positions[index] }) })), ...(before?.deposit ? { deposit: true } : {}) }
+  const before =
+    invoice.billId === null
+      ? undefined
+      : (await one<{ facts: BillFacts }>('select facts from bill where id = $1', [invoice.billId]))!.facts
+  const positions =
+    invoice.orderId !== null && !before
+      ? (
+          await rows<{ position: number }>(
+            'select position from order_line where order_id = $1 order by position',
+            [invoice.orderId],
+          )
+        ).map((row) => row.position)
+      : []
+  return {
+    ...common,
+    customerNote: order.customerNote,
+    adjustments: order.adjustments,
+    lines:
+      before?.lines ??
+      order.lines.map((line, index): BillLine => ({
+        ...line,
+        ...(positions[index] === undefined ? {} : { orderLine: positions[index] }),
+      })),
+    ...(before?.deposit ? { deposit: true } : {}),
+  }
 }
 
 /** Changes an open bill; its paper is built anew. @throws Refusal "changed-meanwhile", "not-open" */
-export async function changeBill(id: number, change: { version: number, facts: BillFacts, brandId: number, customerId: number, earlierDateOk: boolean }, actor: string): Promise<void> {
+export async function changeBill(
+  id: number,
+  change: { version: number; facts: BillFacts; brandId: number; customerId: number; earlierDateOk: boolean },
+  actor: string,
+): Promise<void> {
   await checkFacts(change.facts)
   const { paper } = await billView(id)
   await inTransaction(async () => {
-    const bill = await one<{ version: number, state: string, kind: string, creditsId: number | null }>('select version, state, kind, credits_id "creditsId" from bill where id = $1 for update', [id])
+    const bill = await one<{ version: number; state: string; kind: string; creditsId: number | null }>(
+      'select version, state, kind, credits_id "creditsId" from bill where id = $1 for update',
+      [id],
+    )
     if (!bill) throw new Refusal('no-such-bill', 'That draft does not exist.', { status: 404 })
-    if (bill.state !== 'open') throw new Refusal('not-open', bill.state === 'issued' ? 'It is issued: it cannot be changed any more. Credit it instead.' : 'This draft was thrown away.')
-    if (bill.version !== change.version) throw new Refusal('changed-meanwhile', 'Somebody changed this draft meanwhile. Open it again.')
-    await run('update bill set version = version + 1, facts = $2::jsonb, brand_id = case when credits_id is null then $3 else brand_id end, customer_id = case when credits_id is null then $4 else customer_id end where id = $1', [id, json(change.facts), change.brandId, change.customerId])
-    await run(`update paper set earlier_date_ok = $2, changes = null, baseline = baseline || '{"own": true}' where bill_id = $1 and state in ('prepared', 'put back', 'due')`, [id, change.earlierDateOk])
+    if (bill.state !== 'open')
+      throw new Refusal(
+        'not-open',
+        bill.state === 'issued'
+          ? 'It is issued: it cannot be changed any more. Credit it instead.'
+          : 'This draft was thrown away.',
+      )
+    if (bill.version !== change.version)
+      throw new Refusal('changed-meanwhile', 'Somebody changed this draft meanwhile. Open it again.')
+    await run(
+      'update bill set version = version + 1, facts = $2::jsonb, brand_id = case when credits_id is null then $3 else brand_id end, customer_id = case when credits_id is null then $4 else customer_id end where id = $1',
+      [id, json(change.facts), change.brandId, change.customerId],
+    )
+    await run(
+      `update paper set earlier_date_ok = $2, changes = null, baseline = baseline || '{"own": true}' where bill_id = $1 and state in ('prepared', 'put back', 'due')`,
+      [id, change.earlierDateOk],
+    )
     await markStale('bill_id', id)
     publish('line', paper ? [paper.id] : [])
   })

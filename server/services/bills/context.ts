@@ -14,34 +14,74 @@ import { rows } from '../../db/connection'
 import { contextOf, houseContext, type PaperContext, type SubjectRow } from '../documents/context'
 
 /** A bill with its customer, as its paper needs it. */
-interface BillRow extends SubjectRow { id: number | null, billId: number, kind: DocumentKind, facts: BillFacts }
+interface BillRow extends SubjectRow {
+  id: number | null
+  billId: number
+  kind: DocumentKind
+  facts: BillFacts
+}
 
 /** The invoice that a credit note answers, with what was credited of it before. */
-export interface CreditedInvoice { id: number, number: string, date: Day, source: PaperSource, before: Credited[] }
+export interface CreditedInvoice {
+  id: number
+  number: string
+  date: Day
+  source: PaperSource
+  before: Credited[]
+}
 
 /** Loads what the papers of bills are made of, with a fixed number of queries. */
 export async function loadBillContexts(billIds: readonly number[]): Promise<Map<number, PaperContext>> {
-  const bills = await rows<BillRow>(`
+  const bills = await rows<BillRow>(
+    `
     select b.id "billId", b.order_id id, b.credits_id "creditsId", b.replaces_id "replacesId", b.kind, b.facts, b.facts ->> 'date' "wishedDate", coalesce(o.number, '') number, coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId", b.version, 1 revision, '0' total, '0' prepaid,
       c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms, c.language "customerLanguage", c.billing, c.wishes, c.version "customerVersion", c.tax_treatment treatment
-    from bill b join customer c on c.id = b.customer_id left join sales_order o on o.id = b.order_id where b.id = any($1::int[])`, [billIds])
-  const contacts = groupBy(await rows<ContactFacts & { customerId: number }>('select customer_id "customerId", name, email, role from contact where customer_id = any($1::int[]) order by id', [[...new Set(bills.map(bill => bill.customerId))]]), contact => contact.customerId)
-  const invoices = await creditedInvoices(bills.flatMap(bill => bill.creditsId ?? []))
+    from bill b join customer c on c.id = b.customer_id left join sales_order o on o.id = b.order_id where b.id = any($1::int[])`,
+    [billIds],
+  )
+  const contacts = groupBy(
+    await rows<ContactFacts & { customerId: number }>(
+      'select customer_id "customerId", name, email, role from contact where customer_id = any($1::int[]) order by id',
+      [[...new Set(bills.map((bill) => bill.customerId))]],
+    ),
+    (contact) => contact.customerId,
+  )
+  const invoices = await creditedInvoices(bills.flatMap((bill) => bill.creditsId ?? []))
   const contexts = new Map<number, PaperContext>()
-  for (const [kind, own] of groupBy(bills, bill => bill.kind)) {
+  for (const [kind, own] of groupBy(bills, (bill) => bill.kind)) {
     const house = await houseContext(kind)
     for (const bill of own) {
       const { facts } = bill
       const invoice = bill.creditsId === null ? undefined : invoices.get(bill.creditsId)
-      const credit = invoice && facts.credit ? creditFacts(invoice, facts, bill.customerLanguage ?? house.company.language) : undefined
+      const credit =
+        invoice && facts.credit
+          ? creditFacts(invoice, facts, bill.customerLanguage ?? house.company.language)
+          : undefined
       const lines = credit?.lines ?? facts.lines
       const subject: SubjectRow = {
-        ...bill, currency: facts.currency, pricesIncludeTax: facts.pricesIncludeTax, reference: facts.reference, customerNote: facts.customerNote, suppliedOn: facts.suppliedOn ?? (facts.deposit ? bill.date : null), adjustments: facts.adjustments,
-        ...(credit ? { credit: credit.credit } : {}), ...(invoice?.source.customer.treatment ? { treatment: invoice.source.customer.treatment } : {}),
+        ...bill,
+        currency: facts.currency,
+        pricesIncludeTax: facts.pricesIncludeTax,
+        reference: facts.reference,
+        customerNote: facts.customerNote,
+        suppliedOn: facts.suppliedOn ?? (facts.deposit ? bill.date : null),
+        adjustments: facts.adjustments,
+        ...(credit ? { credit: credit.credit } : {}),
+        ...(invoice?.source.customer.treatment ? { treatment: invoice.source.customer.treatment } : {}),
       }
-      const context = contextOf(kind, { ...subject, total: credit?.credit.sums.total ?? totalOf(facts, house.company.taxRates) }, lines, contacts.get(bill.customerId) ?? [], { role: kindFacts[kind].to, copyTo: [] }, house)
+      const context = contextOf(
+        kind,
+        { ...subject, total: credit?.credit.sums.total ?? totalOf(facts, house.company.taxRates) },
+        lines,
+        contacts.get(bill.customerId) ?? [],
+        { role: kindFacts[kind].to, copyTo: [] },
+        house,
+      )
       // a credit note mirrors its invoice: at the rates that were in force then
-      contexts.set(bill.billId, invoice ? { ...context, source: { ...context.source, rates: invoice.source.rates } } : context)
+      contexts.set(
+        bill.billId,
+        invoice ? { ...context, source: { ...context.source, rates: invoice.source.rates } } : context,
+      )
     }
   }
   return contexts
@@ -56,26 +96,64 @@ function totalOf(facts: BillFacts, rates: Record<string, string>): string {
 }
 
 /** Invoices by id with the credits that stand against each. */
-export async function creditedInvoices(ids: readonly number[], notCounting?: number): Promise<Map<number, CreditedInvoice>> {
-  const found = await rows<Omit<CreditedInvoice, 'before'>>('select d.id, d.number, d.date::text date, p.source from document d join paper p on p.id = d.paper_id where d.id = any($1::int[])', [ids])
-  const credits = await rows<{ id: number, creditsId: number, credited: Credited }>(`select d.id, d.credits_id "creditsId", p.source -> 'credit' -> 'credited' credited from document d join paper p on p.id = d.paper_id
-    where d.credits_id = any($1::int[]) and not exists (select from document_void v where v.document_id = d.id) order by d.id`, [ids])
-  const before = groupBy(credits.filter(credit => credit.id !== notCounting), credit => credit.creditsId)
-  return new Map(found.map(invoice => [invoice.id, { ...invoice, before: (before.get(invoice.id) ?? []).map(credit => credit.credited) }]))
+export async function creditedInvoices(
+  ids: readonly number[],
+  notCounting?: number,
+): Promise<Map<number, CreditedInvoice>> {
+  const found = await rows<Omit<CreditedInvoice, 'before'>>(
+    'select d.id, d.number, d.date::text date, p.source from document d join paper p on p.id = d.paper_id where d.id = any($1::int[])',
+    [ids],
+  )
+  const credits = await rows<{ id: number; creditsId: number; credited: Credited }>(
+    `select d.id, d.credits_id "creditsId", p.source -> 'credit' -> 'credited' credited from document d join paper p on p.id = d.paper_id
+    where d.credits_id = any($1::int[]) and not exists (select from document_void v where v.document_id = d.id) order by d.id`,
+    [ids],
+  )
+  const before = groupBy(
+    credits.filter((credit) => credit.id !== notCounting),
+    (credit) => credit.creditsId,
+  )
+  return new Map(
+    found.map((invoice) => [
+      invoice.id,
+      { ...invoice, before: (before.get(invoice.id) ?? []).map((credit) => credit.credited) },
+    ]),
+  )
 }
 
 /** The numbers an invoice's credits are worked out from: at the tax rates it was issued with. */
 export function basisOf({ source }: Pick<CreditedInvoice, 'source'>): CreditBasis {
   const { order, rates, customer } = source
-  return { currency: order.currency, pricesIncludeTax: order.pricesIncludeTax, rates: ratesFor(rates, customer.treatment ?? 'domestic'), lines: order.lines, adjustments: order.adjustments }
+  return {
+    currency: order.currency,
+    pricesIncludeTax: order.pricesIncludeTax,
+    rates: ratesFor(rates, customer.treatment ?? 'domestic'),
+    lines: order.lines,
+    adjustments: order.adjustments,
+  }
 }
 
 /** @throws Refusal "over-credit", "nothing-left", "no-lines" */
-export function creditFacts(invoice: CreditedInvoice, facts: BillFacts, language: PaperSource['language']): { credit: CreditFacts, lines: OrderLineFacts[] } {
+export function creditFacts(
+  invoice: CreditedInvoice,
+  facts: BillFacts,
+  language: PaperSource['language'],
+): { credit: CreditFacts; lines: OrderLineFacts[] } {
   const words = paperWords[language]
   const made = creditOf(basisOf(invoice), invoice.before, facts.credit!.ask, words.share)
-  const lines = made.lines.map(({ from, ...charge }): OrderLineFacts => (from === null
-    ? { ...charge, item: '', description: words.creditOn(invoice.number), detail: null, unit: '' }
-    : { ...invoice.source.order.lines[from]!, quantity: new Decimal(charge.quantity).toString() }))
-  return { credit: { number: invoice.number, date: invoice.date, reason: facts.credit!.reason, sums: made.sums, credited: made.credited }, lines }
+  const lines = made.lines.map(({ from, ...charge }): OrderLineFacts =>
+    from === null
+      ? { ...charge, item: '', description: words.creditOn(invoice.number), detail: null, unit: '' }
+      : { ...invoice.source.order.lines[from]!, quantity: new Decimal(charge.quantity).toString() },
+  )
+  return {
+    credit: {
+      number: invoice.number,
+      date: invoice.date,
+      reason: facts.credit!.reason,
+      sums: made.sums,
+      credited: made.credited,
+    },
+    lines,
+  }
 }

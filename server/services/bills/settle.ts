@@ -14,32 +14,65 @@ import { creditedInvoices, creditFacts } from './context'
  * Called by issuing, inside its savepoint: what throws here leaves no number used.
  */
 
-interface IssuedBill { id: number, billId: number | null, orderId: number | null, creditsId: number | null, source: PaperSource }
+interface IssuedBill {
+  id: number
+  billId: number | null
+  orderId: number | null
+  creditsId: number | null
+  source: PaperSource
+}
 
 /** @throws Error in words when an order would be billed twice or an invoice credited for more than is left */
 export async function checkBill(paper: IssuedBill): Promise<void> {
-  const bill = (await one<{ facts: BillFacts, state: string }>('select facts, state from bill where id = $1', [paper.billId]))!
+  const bill = (await one<{ facts: BillFacts; state: string }>(
+    'select facts, state from bill where id = $1',
+    [paper.billId],
+  ))!
   if (bill.state !== 'open') throw new Error('its draft is no longer open.')
   if (paper.creditsId !== null) {
-    const voided = await one('select document_id from document_void where document_id = $1', [paper.creditsId])
+    const voided = await one('select document_id from document_void where document_id = $1', [
+      paper.creditsId,
+    ])
     if (voided) throw new Error('its invoice was voided; there is nothing to credit.')
     const invoice = (await creditedInvoices([paper.creditsId])).get(paper.creditsId)!
     const { credit } = creditFacts(invoice, bill.facts, paper.source.language)
-    if (!isDeepStrictEqual(credit.sums, paper.source.credit?.sums)) throw new Error('the invoice was credited meanwhile. Look at it again.')
+    if (!isDeepStrictEqual(credit.sums, paper.source.credit?.sums))
+      throw new Error('the invoice was credited meanwhile. Look at it again.')
   } else if (paper.orderId !== null && !bill.facts.deposit) {
-    const lines = await rows<OrderLineFacts & { position: number }>(`select position, item_code item, description, detail, unit, quantity, unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode" from order_line where order_id = $1`, [paper.orderId])
-    const whole = await one<{ number: string }>(`select d.number from claim c join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice'`, [paper.orderId])
+    const lines = await rows<OrderLineFacts & { position: number }>(
+      `select position, item_code item, description, detail, unit, quantity, unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode" from order_line where order_id = $1`,
+      [paper.orderId],
+    )
+    const whole = await one<{ number: string }>(
+      `select d.number from claim c join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice'`,
+      [paper.orderId],
+    )
     if (whole) throw new Error(`invoice ${whole.number} already bills the whole order.`)
-    const left = new Map(remaining(lines, [], billedBy(((await billsOfOrders([paper.orderId])).get(paper.orderId) ?? []).map(other => other.facts))).lines.map(line => [line.position, line.quantity]))
+    const left = new Map(
+      remaining(
+        lines,
+        [],
+        billedBy(
+          ((await billsOfOrders([paper.orderId])).get(paper.orderId) ?? []).map((other) => other.facts),
+        ),
+      ).lines.map((line) => [line.position, line.quantity]),
+    )
     for (const [position, quantity] of billedBy([bill.facts]).quantities) {
       const rest = left.get(position) ?? '0'
-      if (new Decimal(quantity).abs().gt(new Decimal(rest).abs())) throw new Error(`of “${bill.facts.lines.find(line => line.orderLine === position)!.description}” only ${rest} are left to be billed.`)
+      if (new Decimal(quantity).abs().gt(new Decimal(rest).abs()))
+        throw new Error(
+          `of “${bill.facts.lines.find((line) => line.orderLine === position)!.description}” only ${rest} are left to be billed.`,
+        )
     }
   }
 }
 
 /** Books what an issued bill settles: a credit against its invoice, a part against its order. */
-export async function settleBill(paper: IssuedBill, documentId: number, by: { now: Date, actor: string, billedOrders: Set<number> }): Promise<void> {
+export async function settleBill(
+  paper: IssuedBill,
+  documentId: number,
+  by: { now: Date; actor: string; billedOrders: Set<number> },
+): Promise<void> {
   await run(`update bill set state = 'issued' where id = $1`, [paper.billId])
   if (paper.creditsId !== null) return allocateCredit(paper, documentId, by)
   if (paper.orderId !== null) {
@@ -50,23 +83,46 @@ export async function settleBill(paper: IssuedBill, documentId: number, by: { no
 }
 
 /** Takes a credit off its invoice's open amount, as far as that reaches; a wholly credited invoice sets its order free. */
-async function allocateCredit(paper: IssuedBill, creditId: number, { now, actor }: { now: Date, actor: string }): Promise<void> {
-  const item = (await one<{ open: string, currency: string }>('select open::text, currency from open_item where document_id = $1 for update', [paper.creditsId]))!
+async function allocateCredit(
+  paper: IssuedBill,
+  creditId: number,
+  { now, actor }: { now: Date; actor: string },
+): Promise<void> {
+  const item = (await one<{ open: string; currency: string }>(
+    'select open::text, currency from open_item where document_id = $1 for update',
+    [paper.creditsId],
+  ))!
   const { total } = paper.source.credit!.sums
   const amount = Decimal.max(0, Decimal.min(item.open, total))
   if (amount.gt(0)) {
-    await run('insert into allocation (from_document_id, to_document_id, amount, currency, at, by) values ($1, $2, $3, $4, $5, $6)', [creditId, paper.creditsId, amount.toString(), item.currency, now, actor])
-    await run('update open_item set open = open - $2::numeric where document_id = $1', [paper.creditsId, amount.toString()])
-    await run('update open_item set open = open + $2::numeric where document_id = $1', [creditId, amount.toString()])
+    await run(
+      'insert into allocation (from_document_id, to_document_id, amount, currency, at, by) values ($1, $2, $3, $4, $5, $6)',
+      [creditId, paper.creditsId, amount.toString(), item.currency, now, actor],
+    )
+    await run('update open_item set open = open - $2::numeric where document_id = $1', [
+      paper.creditsId,
+      amount.toString(),
+    ])
+    await run('update open_item set open = open + $2::numeric where document_id = $1', [
+      creditId,
+      amount.toString(),
+    ])
   }
   const { number } = (await one<{ number: string }>('select number from document where id = $1', [creditId]))!
-  await note({ documentId: paper.creditsId! }, actor, `Credited with ${number} over ${total} ${item.currency}: ${paper.source.credit!.reason}`)
+  await note(
+    { documentId: paper.creditsId! },
+    actor,
+    `Credited with ${number} over ${total} ${item.currency}: ${paper.source.credit!.reason}`,
+  )
   await releaseIfSettled(paper.creditsId!)
 }
 
 /** Putting back, voiding or fully crediting releases the claim: the order may get a paper again. */
 export async function releaseIfSettled(documentId: number): Promise<void> {
-  await run(`delete from claim c using document d where d.id = $1 and c.document_id = d.id and c.paper_id = d.paper_id
+  await run(
+    `delete from claim c using document d where d.id = $1 and c.document_id = d.id and c.paper_id = d.paper_id
     and (exists (select from document_void v where v.document_id = d.id)
-      or d.total <= coalesce((select sum(k.total) from document k where k.credits_id = d.id and not exists (select from document_void v where v.document_id = k.id)), 0))`, [documentId])
+      or d.total <= coalesce((select sum(k.total) from document k where k.credits_id = d.id and not exists (select from document_void v where v.document_id = k.id)), 0))`,
+    [documentId],
+  )
 }

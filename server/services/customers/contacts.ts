@@ -10,18 +10,38 @@ import { publish } from '../live/publish'
  */
 
 /** Replaces the contacts. @throws Refusal for an address that cannot be one, or when somebody changed the customer meanwhile */
-export async function changeContacts(id: number, version: number, contacts: ContactFacts[], actor: string): Promise<void> {
+export async function changeContacts(
+  id: number,
+  version: number,
+  contacts: ContactFacts[],
+  actor: string,
+): Promise<void> {
   contacts.forEach((contact, index) => {
-    if (!isAddress(contact.email)) throw new Refusal('bad-address', `“${contact.email}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field: `contacts.${index}.email` } })
+    if (!isAddress(contact.email))
+      throw new Refusal(
+        'bad-address',
+        `“${contact.email}” is not an email address. Write one like name@house.example.`,
+        { status: 400, about: { field: `contacts.${index}.email` } },
+      )
   })
   await inTransaction(async () => {
-    const customer = await one<{ version: number, name: string }>('select version, name from customer where id = $1 for update', [id])
+    const customer = await one<{ version: number; name: string }>(
+      'select version, name from customer where id = $1 for update',
+      [id],
+    )
     if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
-    if (customer.version !== version) throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
+    if (customer.version !== version)
+      throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
     await run('update customer set version = version + 1 where id = $1', [id])
     await run('delete from contact where customer_id = $1', [id])
-    await run(`insert into contact (customer_id, name, email, role) select $1, c.name, c.email, c.role from jsonb_to_recordset($2::jsonb) as c (name text, email text, role text)`, [id, json(contacts)])
-    await run(`insert into trail (at, actor, order_id, words) select now(), $2, p.order_id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`, [id, actor, `The contacts of ${customer.name} were changed.`])
+    await run(
+      `insert into contact (customer_id, name, email, role) select $1, c.name, c.email, c.role from jsonb_to_recordset($2::jsonb) as c (name text, email text, role text)`,
+      [id, json(contacts)],
+    )
+    await run(
+      `insert into trail (at, actor, order_id, words) select now(), $2, p.order_id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`,
+      [id, actor, `The contacts of ${customer.name} were changed.`],
+    )
     await markStale('customer_id', id)
     publish('line')
     publish('customer', [id])
@@ -33,22 +53,56 @@ export async function changeContacts(id: number, version: number, contacts: Cont
  * @returns the customers that were changed
  * @throws Refusal "bad-address", "unknown-address"
  */
-export async function correctAddress(from: string, to: string, actor: string): Promise<{ id: number, name: string }[]> {
-  if (!isAddress(to)) throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field: 'to' } })
+export async function correctAddress(
+  from: string,
+  to: string,
+  actor: string,
+): Promise<{ id: number; name: string }[]> {
+  if (!isAddress(to))
+    throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, {
+      status: 400,
+      about: { field: 'to' },
+    })
   return inTransaction(async () => {
-    const customers = await rows<{ id: number, name: string, wishes: Wishes }>(`select c.id, c.name, c.wishes from customer c
-      where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($1)) or position(lower($2) in lower(c.wishes::text)) > 0 order by c.id for update of c`, [from, JSON.stringify(from).slice(1, -1)])
-    if (customers.length === 0) throw new Refusal('unknown-address', `${from} is at no customer any more. Look at the customer's contacts.`)
+    const customers = await rows<{ id: number; name: string; wishes: Wishes }>(
+      `select c.id, c.name, c.wishes from customer c
+      where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($1)) or position(lower($2) in lower(c.wishes::text)) > 0 order by c.id for update of c`,
+      [from, JSON.stringify(from).slice(1, -1)],
+    )
+    if (customers.length === 0)
+      throw new Refusal(
+        'unknown-address',
+        `${from} is at no customer any more. Look at the customer's contacts.`,
+      )
     await run('update contact set email = $2 where lower(email) = lower($1)', [from, to])
-    const corrected = (addresses: string[] | undefined) => addresses?.map(address => (address.toLowerCase() === from.toLowerCase() ? to : address))
+    const corrected = (addresses: string[] | undefined) =>
+      addresses?.map((address) => (address.toLowerCase() === from.toLowerCase() ? to : address))
     for (const { id, wishes } of customers) {
-      const now = Object.fromEntries(Object.entries(wishes).map(([kind, wish]) => [kind, { ...wish, ...(wish.cc ? { cc: corrected(wish.cc) } : {}), ...(wish.bcc ? { bcc: corrected(wish.bcc) } : {}) }]))
-      await run('update customer set version = version + 1, wishes = $2::jsonb where id = $1', [id, json(now)])
-      await run(`insert into trail (at, actor, order_id, paper_id, words) select now(), $2, p.order_id, p.id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`, [id, actor, `${from} was corrected to ${to}.`])
+      const now = Object.fromEntries(
+        Object.entries(wishes).map(([kind, wish]) => [
+          kind,
+          {
+            ...wish,
+            ...(wish.cc ? { cc: corrected(wish.cc) } : {}),
+            ...(wish.bcc ? { bcc: corrected(wish.bcc) } : {}),
+          },
+        ]),
+      )
+      await run('update customer set version = version + 1, wishes = $2::jsonb where id = $1', [
+        id,
+        json(now),
+      ])
+      await run(
+        `insert into trail (at, actor, order_id, paper_id, words) select now(), $2, p.order_id, p.id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`,
+        [id, actor, `${from} was corrected to ${to}.`],
+      )
       await markStale('customer_id', id)
     }
     publish('line')
-    publish('customer', customers.map(customer => customer.id))
+    publish(
+      'customer',
+      customers.map((customer) => customer.id),
+    )
     return customers.map(({ id, name }) => ({ id, name }))
   })
 }

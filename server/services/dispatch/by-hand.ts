@@ -19,17 +19,43 @@ import { deliver } from './deliver'
 
 /** Sends stuck dispatches again, to whoever is the right contact now, or this once to one address. Answers the ids that go. @throws Refusal "bad-address" */
 export async function sendAgain(ids: readonly number[], actor: string, once?: string): Promise<number[]> {
-  if (once !== undefined && !isAddress(once)) throw new Refusal('bad-address', `“${once}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field: 'to' } })
+  if (once !== undefined && !isAddress(once))
+    throw new Refusal(
+      'bad-address',
+      `“${once}” is not an email address. Write one like name@house.example.`,
+      { status: 400, about: { field: 'to' } },
+    )
   return inTransaction(async () => {
     const now = clock.now()
-    const going = await rows<{ id: number, ready: boolean }>(`update dispatch set state = 'waiting', stuck_cause = null, attempts = 0, held = false, next_try_at = $2, since = $2, to_addresses = coalesce($4::jsonb, to_addresses), send_to = coalesce($5, send_to)
-      where id = any($1::int[]) and state = any($3::text[]) and channel = 'email' returning id, ready`, [ids, now, statesBefore('send again'), once ? json([once]) : null, once ?? null])
-    const goingIds = going.map(dispatch => dispatch.id)
-    await run(`delete from dispatch_recipient where dispatch_id = any($1::int[]) and outcome in ('bounced', 'refused')`, [goingIds])
-    const unpainted = await rows<{ id: number }>(`select dd.document_id id from dispatch_document dd join unpainted u on u.document_id = dd.document_id where dd.dispatch_id = any($1::int[])`, [goingIds])
-    if (unpainted.length > 0) await addJob('paint-documents', { documentIds: unpainted.map(document => document.id) })
-    await addJobs('send-dispatches', going.filter(dispatch => dispatch.ready).map(dispatch => dispatch.id), 10, dispatchIds => ({ dispatchIds }))
-    await noteAll(goingIds.map(id => ({ dispatchId: id, actor, words: once ? `To be sent again, this once to ${once}.` : 'To be sent again.' })))
+    const going = await rows<{ id: number; ready: boolean }>(
+      `update dispatch set state = 'waiting', stuck_cause = null, attempts = 0, held = false, next_try_at = $2, since = $2, to_addresses = coalesce($4::jsonb, to_addresses), send_to = coalesce($5, send_to)
+      where id = any($1::int[]) and state = any($3::text[]) and channel = 'email' returning id, ready`,
+      [ids, now, statesBefore('send again'), once ? json([once]) : null, once ?? null],
+    )
+    const goingIds = going.map((dispatch) => dispatch.id)
+    await run(
+      `delete from dispatch_recipient where dispatch_id = any($1::int[]) and outcome in ('bounced', 'refused')`,
+      [goingIds],
+    )
+    const unpainted = await rows<{ id: number }>(
+      `select dd.document_id id from dispatch_document dd join unpainted u on u.document_id = dd.document_id where dd.dispatch_id = any($1::int[])`,
+      [goingIds],
+    )
+    if (unpainted.length > 0)
+      await addJob('paint-documents', { documentIds: unpainted.map((document) => document.id) })
+    await addJobs(
+      'send-dispatches',
+      going.filter((dispatch) => dispatch.ready).map((dispatch) => dispatch.id),
+      10,
+      (dispatchIds) => ({ dispatchIds }),
+    )
+    await noteAll(
+      goingIds.map((id) => ({
+        dispatchId: id,
+        actor,
+        words: once ? `To be sent again, this once to ${once}.` : 'To be sent again.',
+      })),
+    )
     publish('line')
     return goingIds
   })
@@ -38,23 +64,41 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
 type Settle = 'confirm' | 'print' | 'close'
 
 /** Says that an unclear dispatch arrived, that it was posted on paper, or that it is given up, with a reason. */
-export async function settleByHand(ids: readonly number[], act: Settle, reason: string, actor: string): Promise<number[]> {
-  if (act === 'close' && !reason.trim()) throw new Refusal('no-reason', 'Say in a few words why it is closed.', { status: 400, about: { field: 'reason' } })
+export async function settleByHand(
+  ids: readonly number[],
+  act: Settle,
+  reason: string,
+  actor: string,
+): Promise<number[]> {
+  if (act === 'close' && !reason.trim())
+    throw new Refusal('no-reason', 'Say in a few words why it is closed.', {
+      status: 400,
+      about: { field: 'reason' },
+    })
   const how = { confirm: 'a person said so', print: 'posted on paper', close: null }[act]
-  const words = { confirm: 'A person said that it arrived.', print: 'Printed and posted.', close: `Closed: ${reason}` }[act]
+  const words = {
+    confirm: 'A person said that it arrived.',
+    print: 'Printed and posted.',
+    close: `Closed: ${reason}`,
+  }[act]
   return inTransaction(async () => {
     const now = clock.now()
     const state: DispatchState = act === 'close' ? 'closed' : 'arrived'
-    const settled = await rows<{ id: number }>(`update dispatch set state = $2::text, since = $3::timestamptz, arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = $4::text,
+    const settled = await rows<{ id: number }>(
+      `update dispatch set state = $2::text, since = $3::timestamptz, arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = $4::text,
         channel = case when $6::boolean then 'paper' else channel end
       where id = any($1::int[]) and state = any($5::text[]) and (not $6::boolean or channel = 'paper' or state = 'stuck') returning id`,
-    [ids, state, now, how, statesBefore(act), act === 'print'])
-    const settledIds = settled.map(dispatch => dispatch.id)
+      [ids, state, now, how, statesBefore(act), act === 'print'],
+    )
+    const settledIds = settled.map((dispatch) => dispatch.id)
     if (act === 'close') {
-      await run(`insert into undelivered (document_id, since) select distinct dd.document_id, $2::timestamptz from dispatch_document dd where dd.dispatch_id = any($1::int[])
-        and not exists (select from dispatch_document o join dispatch x on x.id = o.dispatch_id where o.document_id = dd.document_id and x.state <> 'closed') on conflict do nothing`, [settledIds, now])
+      await run(
+        `insert into undelivered (document_id, since) select distinct dd.document_id, $2::timestamptz from dispatch_document dd where dd.dispatch_id = any($1::int[])
+        and not exists (select from dispatch_document o join dispatch x on x.id = o.dispatch_id where o.document_id = dd.document_id and x.state <> 'closed') on conflict do nothing`,
+        [settledIds, now],
+      )
     }
-    await noteAll(settledIds.map(id => ({ dispatchId: id, actor, words })))
+    await noteAll(settledIds.map((id) => ({ dispatchId: id, actor, words })))
     publish('line')
     return settledIds
   })
@@ -64,62 +108,143 @@ export async function settleByHand(ids: readonly number[], act: Settle, reason: 
 export async function hold(ids: readonly number[], held: boolean, actor: string): Promise<number[]> {
   return inTransaction(async () => {
     const now = clock.now()
-    const done = await rows<{ id: number, nextTryAt: Date }>(`update dispatch set held = $2 where id = any($1::int[]) and state = 'waiting' and channel = 'email' and held <> $2 returning id, next_try_at "nextTryAt"`, [ids, held])
-    if (!held) await addJobs('send-dispatches', done.filter(one => one.nextTryAt <= now).map(one => one.id), 10, dispatchIds => ({ dispatchIds }))
-    await noteAll(done.map(one => ({ dispatchId: one.id, actor, words: held ? 'Held: it does not go until somebody lets it.' : 'Let go again.' })))
+    const done = await rows<{ id: number; nextTryAt: Date }>(
+      `update dispatch set held = $2 where id = any($1::int[]) and state = 'waiting' and channel = 'email' and held <> $2 returning id, next_try_at "nextTryAt"`,
+      [ids, held],
+    )
+    if (!held)
+      await addJobs(
+        'send-dispatches',
+        done.filter((one) => one.nextTryAt <= now).map((one) => one.id),
+        10,
+        (dispatchIds) => ({ dispatchIds }),
+      )
+    await noteAll(
+      done.map((one) => ({
+        dispatchId: one.id,
+        actor,
+        words: held ? 'Held: it does not go until somebody lets it.' : 'Let go again.',
+      })),
+    )
     publish('line')
-    return done.map(one => one.id)
+    return done.map((one) => one.id)
   })
 }
 
 /** Lets waiting emails go at a time of the clerk's choice. @throws Refusal "bad-time" for one that is past or more than 60 days off */
 export async function sendLater(ids: readonly number[], at: Date, actor: string): Promise<number[]> {
   const now = clock.now()
-  if (at <= now || at.getTime() - now.getTime() > 60 * 86_400_000) throw new Refusal('bad-time', 'Choose a time from now on, within 60 days.', { status: 400, about: { field: 'at' } })
+  if (at <= now || at.getTime() - now.getTime() > 60 * 86_400_000)
+    throw new Refusal('bad-time', 'Choose a time from now on, within 60 days.', {
+      status: 400,
+      about: { field: 'at' },
+    })
   return inTransaction(async () => {
-    const done = await rows<{ id: number }>(`update dispatch set not_before = $2, next_try_at = $2, held = false where id = any($1::int[]) and state = 'waiting' and channel = 'email' returning id`, [ids, at])
+    const done = await rows<{ id: number }>(
+      `update dispatch set not_before = $2, next_try_at = $2, held = false where id = any($1::int[]) and state = 'waiting' and channel = 'email' returning id`,
+      [ids, at],
+    )
     for (const { id } of done) await addJob('send-dispatches', { dispatchIds: [id] }, { runAt: at })
-    await noteAll(done.map(one => ({ dispatchId: one.id, actor, words: 'To go at another time.', detail: { at: at.toISOString() } })))
+    await noteAll(
+      done.map((one) => ({
+        dispatchId: one.id,
+        actor,
+        words: 'To go at another time.',
+        detail: { at: at.toISOString() },
+      })),
+    )
     publish('line')
-    return done.map(one => one.id)
+    return done.map((one) => one.id)
   })
 }
 
 /** Sends stuck emails to the print tray instead. */
 export async function printInstead(ids: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const done = await rows<{ id: number }>(`update dispatch set state = $4, channel = 'paper', send_to = 'Paper, by post', stuck_cause = null, since = $2 where id = any($1::int[]) and state = any($3::text[]) returning id`,
-      [ids, clock.now(), statesBefore('print instead'), next('stuck', 'print instead')])
-    await noteAll(done.map(one => ({ dispatchId: one.id, actor, words: 'To be printed and posted instead.' })))
+    const done = await rows<{ id: number }>(
+      `update dispatch set state = $4, channel = 'paper', send_to = 'Paper, by post', stuck_cause = null, since = $2 where id = any($1::int[]) and state = any($3::text[]) returning id`,
+      [ids, clock.now(), statesBefore('print instead'), next('stuck', 'print instead')],
+    )
+    await noteAll(
+      done.map((one) => ({ dispatchId: one.id, actor, words: 'To be printed and posted instead.' })),
+    )
     publish('line')
-    return done.map(one => one.id)
+    return done.map((one) => one.id)
   })
 }
 
-interface DocumentRow { id: number, kind: DocumentKind, number: string, customerId: number, customerName: string, brandId: number, coverNoteId: number, total: string, currency: string, painted: boolean }
+interface DocumentRow {
+  id: number
+  kind: DocumentKind
+  number: string
+  customerId: number
+  customerName: string
+  brandId: number
+  coverNoteId: number
+  total: string
+  currency: string
+  painted: boolean
+}
 
 /** Who already has a document by email: asked before a copy goes to the same person. */
-export async function alreadySent(documentId: number): Promise<{ address: string, at: Date, outcome: string }[]> {
-  return rows(`select r.address, r.at, r.outcome from dispatch_recipient r join dispatch_document dd on dd.dispatch_id = r.dispatch_id
-    where dd.document_id = $1 and r.outcome in ('accepted', 'delivered') order by r.at desc`, [documentId])
+export async function alreadySent(
+  documentId: number,
+): Promise<{ address: string; at: Date; outcome: string }[]> {
+  return rows(
+    `select r.address, r.at, r.outcome from dispatch_recipient r join dispatch_document dd on dd.dispatch_id = r.dispatch_id
+    where dd.document_id = $1 and r.outcome in ('accepted', 'delivered') order by r.at desc`,
+    [documentId],
+  )
 }
 
 /**
  * Sends the stored PDF once more, to one address, marked as a copy in the trail.
  * @throws Refusal "sent-before" when that person already has it and nobody said "again"
  */
-export async function sendCopy(documentId: number, address: string, again: boolean, actor: string): Promise<number> {
+export async function sendCopy(
+  documentId: number,
+  address: string,
+  again: boolean,
+  actor: string,
+): Promise<number> {
   const to = address.trim()
-  if (!isAddress(to)) throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field: 'address' } })
+  if (!isAddress(to))
+    throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, {
+      status: 400,
+      about: { field: 'address' },
+    })
   return inTransaction(async () => {
-    const document = await one<DocumentRow>(`select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
-      d.total, d.currency, f.document_id is not null painted from document d left join document_file f on f.document_id = d.id where d.id = $1`, [documentId])
+    const document = await one<DocumentRow>(
+      `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
+      d.total, d.currency, f.document_id is not null painted from document d left join document_file f on f.document_id = d.id where d.id = $1`,
+      [documentId],
+    )
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
-    const before = (await alreadySent(documentId)).find(sent => sent.address === to.toLowerCase())
-    if (before && !again) throw new Refusal('sent-before', `${document.number} already went to ${to} on ${before.at.toISOString().slice(0, 10)}. Send it again?`, { about: { field: 'again' } })
-    const waiting = await one(`select id from dispatch dp join dispatch_document dd on dd.dispatch_id = dp.id where dd.document_id = $1 and dp.to_addresses ? $2 and dp.state in ('waiting', 'claimed', 'handing over')`, [documentId, to])
+    const before = (await alreadySent(documentId)).find((sent) => sent.address === to.toLowerCase())
+    if (before && !again)
+      throw new Refusal(
+        'sent-before',
+        `${document.number} already went to ${to} on ${before.at.toISOString().slice(0, 10)}. Send it again?`,
+        { about: { field: 'again' } },
+      )
+    const waiting = await one(
+      `select id from dispatch dp join dispatch_document dd on dd.dispatch_id = dp.id where dd.document_id = $1 and dp.to_addresses ? $2 and dp.state in ('waiting', 'claimed', 'handing over')`,
+      [documentId, to],
+    )
     if (waiting) throw new Refusal('goes-already', `A copy to ${to} is already waiting to go.`)
-    const id = await newDispatch({ ...document, channel: 'email', documentId, role: kindFacts[document.kind].to, sendTo: to, toAddresses: [to], copyTo: [], isCopy: true, ready: document.painted, notBefore: clock.now(), actor })
+    const id = await newDispatch({
+      ...document,
+      channel: 'email',
+      documentId,
+      role: kindFacts[document.kind].to,
+      sendTo: to,
+      toAddresses: [to],
+      copyTo: [],
+      isCopy: true,
+      ready: document.painted,
+      notBefore: clock.now(),
+      actor,
+    })
     if (document.painted) await addJob('send-dispatches', { dispatchIds: [id] })
     publish('line')
     return id
@@ -131,8 +256,12 @@ export async function sendDocuments(documentIds: readonly number[], actor: strin
   const { timeZone } = await company()
   await inTransaction(async () => {
     for (const documentId of documentIds) {
-      const waiting = await one<{ sentence: RoutineSentence | null }>('select (select sentence from routine r where r.id = u.routine_id) sentence from undelivered u where u.document_id = $1', [documentId])
-      if (!await deliver(documentId, waiting?.sentence ?? null, actor, timeZone)) throw new Refusal('not-unsent', 'One of these documents is already on its way. Look again.')
+      const waiting = await one<{ sentence: RoutineSentence | null }>(
+        'select (select sentence from routine r where r.id = u.routine_id) sentence from undelivered u where u.document_id = $1',
+        [documentId],
+      )
+      if (!(await deliver(documentId, waiting?.sentence ?? null, actor, timeZone)))
+        throw new Refusal('not-unsent', 'One of these documents is already on its way. Look again.')
     }
   })
 }

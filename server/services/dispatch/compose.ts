@@ -11,10 +11,17 @@ import type { Recipient } from '../../../core/wishes/recipients'
 
 /** What an email is made of. */
 export interface Letter {
-  note: { subject: string, text: string }
+  note: { subject: string; text: string }
   paper: Paper
   customerName: string
-  brand: { name: string, colours: { brand: string, accent: string }, emailLook: EmailLook, senderName: string, senderAddress: string, replyTo: string }
+  brand: {
+    name: string
+    colours: { brand: string; accent: string }
+    emailLook: EmailLook
+    senderName: string
+    senderAddress: string
+    replyTo: string
+  }
   recipients: Recipient[]
   /** Further papers gathered in the same email. */
   others?: Paper[]
@@ -25,39 +32,81 @@ export interface Letter {
 /** Subject, text and HTML of an email, merge fields filled from the paper. @throws Refusal for a field that does not exist */
 export function fillLetter(letter: Letter): FilledNote {
   const { paper, brand } = letter
-  const all = [paper, ...letter.others ?? []]
-  const factOf = (of: Paper, key: string) => of.facts.find(one => one.key === key)?.value ?? ''
+  const all = [paper, ...(letter.others ?? [])]
+  const factOf = (of: Paper, key: string) => of.facts.find((one) => one.key === key)?.value ?? ''
   const fact = (key: string) => factOf(paper, key)
   const fields: MergeFields = {
-    number: all.map(one => one.number).join(', '), order: all.map(one => factOf(one, 'order')).join(', '), reference: fact('reference'), date: formatDay(paper.date, paper.language), due: paper.dueDate ? formatDay(paper.dueDate, paper.language) : '',
+    number: all.map((one) => one.number).join(', '),
+    order: all.map((one) => factOf(one, 'order')).join(', '),
+    reference: fact('reference'),
+    date: formatDay(paper.date, paper.language),
+    due: paper.dueDate ? formatDay(paper.dueDate, paper.language) : '',
     total: `${formatMoney(all.reduce((sum, one) => sum.plus(one.amounts.toPay), new Decimal(0)).toString(), paper.currency, paper.language)}\u00A0${paper.currency}`,
-    customer: letter.customerName, contact: letter.recipients[0]?.name ?? '', brand: brand.name, sender: brand.senderName,
+    customer: letter.customerName,
+    contact: letter.recipients[0]?.name ?? '',
+    brand: brand.name,
+    sender: brand.senderName,
   }
-  const filled = fillCoverNote(letter.note, fields, { brandName: brand.name, colours: brand.colours, look: brand.emailLook, footLines: paper.brand.foot.flat(), language: paper.language })
+  const filled = fillCoverNote(letter.note, fields, {
+    brandName: brand.name,
+    colours: brand.colours,
+    look: brand.emailLook,
+    footLines: paper.brand.foot.flat(),
+    language: paper.language,
+  })
   return letter.insteadTo ? marked(filled, letter.recipients) : filled
 }
 
 /** A rehearsal's mail, with those named on top whom it would have reached. */
 function marked(filled: FilledNote, recipients: readonly Recipient[]): FilledNote {
-  const words = recipients.length > 0 ? `REHEARSAL. For real this would go to: ${recipients.map(one => `${one.as} ${one.address}`).join(', ')}.` : 'REHEARSAL. Only you have this; the customer hears nothing of it.'
+  const words =
+    recipients.length > 0
+      ? `REHEARSAL. For real this would go to: ${recipients.map((one) => `${one.as} ${one.address}`).join(', ')}.`
+      : 'REHEARSAL. Only you have this; the customer hears nothing of it.'
   return {
-    subject: `[Rehearsal] ${filled.subject}`, text: `${words}\n\n${filled.text}`,
-    html: filled.html.replace(/(<body[^>]*>)/, `$1\n<div style="background:#f8e1de;color:#7a1f18;padding:10px 28px;font-size:13px">${escapeHtml(words)}</div>`),
+    subject: `[Rehearsal] ${filled.subject}`,
+    text: `${words}\n\n${filled.text}`,
+    html: filled.html.replace(
+      /(<body[^>]*>)/,
+      `$1\n<div style="background:#f8e1de;color:#7a1f18;padding:10px 28px;font-size:13px">${escapeHtml(words)}</div>`,
+    ),
   }
 }
 
-export interface Message { filled: FilledNote, bytes: Buffer }
+export interface Message {
+  filled: FilledNote
+  bytes: Buffer
+}
 
 /** The complete MIME message (RFC 5322, RFC 2045 ff.): text and HTML parts, the PDF with its name, a fixed Message-ID. */
-export async function composeMessage(letter: Letter, files: { name: string, bytes: Uint8Array }[], fixed: { messageId: string, date: Date }): Promise<Message> {
+export async function composeMessage(
+  letter: Letter,
+  files: { name: string; bytes: Uint8Array }[],
+  fixed: { messageId: string; date: Date },
+): Promise<Message> {
   const filled = fillLetter(letter)
-  const placed = (as: Recipient['as']) => letter.recipients.filter(recipient => recipient.as === as).map(({ name, address }) => ({ name, address }))
+  const placed = (as: Recipient['as']) =>
+    letter.recipients
+      .filter((recipient) => recipient.as === as)
+      .map(({ name, address }) => ({ name, address }))
   const composer = new MailComposer({
-    from: { name: letter.brand.senderName, address: letter.brand.senderAddress }, replyTo: letter.brand.replyTo,
-    ...(letter.insteadTo ? { to: letter.insteadTo } : { to: placed('To'), cc: placed('CC') }), subject: filled.subject, text: filled.text, html: filled.html,
-    messageId: fixed.messageId, date: fixed.date, headers: { 'Auto-Submitted': 'auto-generated' },
-    attachments: files.map(file => ({ filename: file.name, content: Buffer.from(file.bytes), contentType: 'application/pdf' })),
+    from: { name: letter.brand.senderName, address: letter.brand.senderAddress },
+    replyTo: letter.brand.replyTo,
+    ...(letter.insteadTo ? { to: letter.insteadTo } : { to: placed('To'), cc: placed('CC') }),
+    subject: filled.subject,
+    text: filled.text,
+    html: filled.html,
+    messageId: fixed.messageId,
+    date: fixed.date,
+    headers: { 'Auto-Submitted': 'auto-generated' },
+    attachments: files.map((file) => ({
+      filename: file.name,
+      content: Buffer.from(file.bytes),
+      contentType: 'application/pdf',
+    })),
   })
-  const bytes = await new Promise<Buffer>((resolve, reject) => composer.compile().build((error, message) => (error ? reject(error) : resolve(message))))
+  const bytes = await new Promise<Buffer>((resolve, reject) =>
+    composer.compile().build((error, message) => (error ? reject(error) : resolve(message))),
+  )
   return { filled, bytes }
 }

@@ -15,29 +15,66 @@ import { newDispatch } from './create'
  * Dies half-way: the caller's transaction is undone and the document stays on To send.
  */
 
-interface Undelivered { kind: DocumentKind, number: string, customerId: number, customerName: string, brandId: number, coverNoteId: number, total: string, currency: string, wishes: Wishes }
+interface Undelivered {
+  kind: DocumentKind
+  number: string
+  customerId: number
+  customerName: string
+  brandId: number
+  coverNoteId: number
+  total: string
+  currency: string
+  wishes: Wishes
+}
 
 /**
  * With no sentence it goes at once, by email where the customer wanted nothing: a person has decided.
  * @returns false when it was on its way already, or void
  */
-export async function deliver(documentId: number, sentence: RoutineSentence | null, actor: string, timeZone: string): Promise<boolean> {
-  const document = await one<Undelivered>(`select d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
-      d.total, d.currency, c.wishes from document d join undelivered u on u.document_id = d.id join customer c on c.id = d.customer_id where d.id = $1 for update of u`, [documentId])
+export async function deliver(
+  documentId: number,
+  sentence: RoutineSentence | null,
+  actor: string,
+  timeZone: string,
+): Promise<boolean> {
+  const document = await one<Undelivered>(
+    `select d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
+      d.total, d.currency, c.wishes from document d join undelivered u on u.document_id = d.id join customer c on c.id = d.customer_id where d.id = $1 for update of u`,
+    [documentId],
+  )
   if (!document) return false
   // locked, so that painting either sees the dispatch or has stored the PDF before
-  const painted = !await one('select document_id from unpainted where document_id = $1 for share', [documentId])
+  const painted = !(await one('select document_id from unpainted where document_id = $1 for share', [
+    documentId,
+  ]))
   const wished: Channel = document.wishes[document.kind]?.channel ?? 'email'
-  const channels = wished === 'both' ? ['email', 'paper'] as const : [wished === 'paper' ? 'paper' as const : 'email' as const]
+  const channels =
+    wished === 'both'
+      ? (['email', 'paper'] as const)
+      : [wished === 'paper' ? ('paper' as const) : ('email' as const)]
   const now = clock.now()
   const notBefore = sentence ? sendingTime(now, sentence.delayMinutes, sentence.hours ?? null, timeZone) : now
   for (const channel of channels) {
     const id = await newDispatch({
-      ...document, channel, documentId, role: sentence?.to ?? kindFacts[document.kind].to, sendTo: channel === 'paper' ? 'Paper, by post' : '', toAddresses: null, copyTo: sentence?.copyTo ?? [],
-      isCopy: false, ready: painted, notBefore, actor,
+      ...document,
+      channel,
+      documentId,
+      role: sentence?.to ?? kindFacts[document.kind].to,
+      sendTo: channel === 'paper' ? 'Paper, by post' : '',
+      toAddresses: null,
+      copyTo: sentence?.copyTo ?? [],
+      isCopy: false,
+      ready: painted,
+      notBefore,
+      actor,
     })
-    if (painted && channel === 'email') await addJob('send-dispatches', { dispatchIds: [id] }, notBefore > now ? { runAt: notBefore } : {})
-    await note({ documentId, dispatchId: id }, actor, channel === 'paper' ? 'To be printed and posted.' : 'To be sent.')
+    if (painted && channel === 'email')
+      await addJob('send-dispatches', { dispatchIds: [id] }, notBefore > now ? { runAt: notBefore } : {})
+    await note(
+      { documentId, dispatchId: id },
+      actor,
+      channel === 'paper' ? 'To be printed and posted.' : 'To be sent.',
+    )
   }
   publish('line')
   return true

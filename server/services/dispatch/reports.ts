@@ -17,47 +17,85 @@ import { note } from '../trail/trail'
 export async function keepReport(dispatchId: number, text: string): Promise<boolean> {
   const reports = parseDeliveryStatus(text)
   return inTransaction(async () => {
-    const dispatch = await one<{ state: DispatchState }>('select state from dispatch where id = $1 for update', [dispatchId])
+    const dispatch = await one<{ state: DispatchState }>(
+      'select state from dispatch where id = $1 for update',
+      [dispatchId],
+    )
     if (!dispatch) return true
     if (dispatch.state === 'handing over') return false
-    let failed: { report: RecipientReport, cause: StuckCause } | undefined
+    let failed: { report: RecipientReport; cause: StuckCause } | undefined
     for (const report of reports) {
       if (report.action === 'delayed') {
-        await note({ dispatchId }, 'Mail server', `Still trying to reach ${report.recipient}: ${report.diagnostic || report.status}`)
+        await note(
+          { dispatchId },
+          'Mail server',
+          `Still trying to reach ${report.recipient}: ${report.diagnostic || report.status}`,
+        )
         continue
       }
       const outcome = report.action === 'failed' ? 'bounced' : 'delivered'
       const reply = parseReply(report.diagnostic || report.status)
-      const known = await run(`update dispatch_recipient set outcome = $3, reply = $4, at = $5 where dispatch_id = $1 and address = $2`,
-        [dispatchId, report.recipient, outcome, report.diagnostic || report.status, clock.now()])
+      const known = await run(
+        `update dispatch_recipient set outcome = $3, reply = $4, at = $5 where dispatch_id = $1 and address = $2`,
+        [dispatchId, report.recipient, outcome, report.diagnostic || report.status, clock.now()],
+      )
       if (known === 0) {
-        await note({ dispatchId }, 'Mail server', `A report came about ${report.recipient}, to whom this was not sent: ${report.action} ${report.diagnostic}`)
+        await note(
+          { dispatchId },
+          'Mail server',
+          `A report came about ${report.recipient}, to whom this was not sent: ${report.action} ${report.diagnostic}`,
+        )
         continue
       }
-      if (outcome === 'bounced') failed = { report, cause: causeOf({ ...reply, enhanced: report.status || reply.enhanced }, true) }
-      await note({ dispatchId }, 'Mail server', outcome === 'bounced'
-        ? `It came back from ${report.recipient}: ${report.diagnostic || report.status}`
-        : `Delivered to the mailbox of ${report.recipient}.`, report)
+      if (outcome === 'bounced')
+        failed = { report, cause: causeOf({ ...reply, enhanced: report.status || reply.enhanced }, true) }
+      await note(
+        { dispatchId },
+        'Mail server',
+        outcome === 'bounced'
+          ? `It came back from ${report.recipient}: ${report.diagnostic || report.status}`
+          : `Delivered to the mailbox of ${report.recipient}.`,
+        report,
+      )
     }
-    if (failed) await move(dispatchId, dispatch.state, 'bounce', failed.cause, failed.report.diagnostic || failed.report.status)
-    else if (reports.some(report => report.action !== 'delayed')) await deliveredWhenAll(dispatchId, dispatch.state)
+    if (failed)
+      await move(
+        dispatchId,
+        dispatch.state,
+        'bounce',
+        failed.cause,
+        failed.report.diagnostic || failed.report.status,
+      )
+    else if (reports.some((report) => report.action !== 'delayed'))
+      await deliveredWhenAll(dispatchId, dispatch.state)
     publish('line')
     return true
   })
 }
 
 async function deliveredWhenAll(dispatchId: number, state: DispatchState): Promise<void> {
-  const open = await one<{ open: number }>(`select count(*)::int open from dispatch_recipient where dispatch_id = $1 and outcome <> 'delivered'`, [dispatchId])
+  const open = await one<{ open: number }>(
+    `select count(*)::int open from dispatch_recipient where dispatch_id = $1 and outcome <> 'delivered'`,
+    [dispatchId],
+  )
   if (open?.open === 0) await move(dispatchId, state, 'deliver', null, 'delivery report')
 }
 
-async function move(dispatchId: number, from: DispatchState, event: 'bounce' | 'deliver', cause: StuckCause | null, how: string): Promise<void> {
+async function move(
+  dispatchId: number,
+  from: DispatchState,
+  event: 'bounce' | 'deliver',
+  cause: StuckCause | null,
+  how: string,
+): Promise<void> {
   const state = next(from, event)
   if (!state) return
   const now = clock.now()
-  await run(`update dispatch set state = $2::text, since = $3::timestamptz, stuck_cause = $4::text, noticed = false, last_reply = case when $4::text is null then last_reply else $5::text end,
+  await run(
+    `update dispatch set state = $2::text, since = $3::timestamptz, stuck_cause = $4::text, noticed = false, last_reply = case when $4::text is null then last_reply else $5::text end,
       arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = case when $2::text = 'arrived' then $5::text end where id = $1`,
-  [dispatchId, state, now, cause, how])
+    [dispatchId, state, now, cause, how],
+  )
   if (cause) await note({ dispatchId }, 'Clothespin', stuckWords[cause].remedy)
 }
 
@@ -65,12 +103,16 @@ async function move(dispatchId: number, from: DispatchState, event: 'bounce' | '
 export async function presumeArrived(presumeSeconds: number): Promise<number> {
   return inTransaction(async () => {
     const now = clock.now()
-    const arrived = await rows<{ id: number }>(`update dispatch set state = 'arrived', arrived_at = $1, since = $1, arrived_how = 'presumed: no bounce'
+    const arrived = await rows<{ id: number }>(
+      `update dispatch set state = 'arrived', arrived_at = $1, since = $1, arrived_how = 'presumed: no bounce'
       where id in (select id from dispatch where state = 'on the way' and handed_over_at <= $2 order by handed_over_at limit 500 for update skip locked) returning id`,
-    [now, new Date(now.getTime() - presumeSeconds * 1000)])
+      [now, new Date(now.getTime() - presumeSeconds * 1000)],
+    )
     if (arrived.length === 0) return 0
-    await run(`insert into trail (at, actor, dispatch_id, words) select $1, 'Clothespin', id, $3 from unnest($2::int[]) as id`,
-      [now, arrived.map(one => one.id), `Presumed to have arrived: no bounce within ${presumeSeconds} s.`])
+    await run(
+      `insert into trail (at, actor, dispatch_id, words) select $1, 'Clothespin', id, $3 from unnest($2::int[]) as id`,
+      [now, arrived.map((one) => one.id), `Presumed to have arrived: no bounce within ${presumeSeconds} s.`],
+    )
     publish('line')
     return arrived.length
   })

@@ -1,10 +1,24 @@
 import { randomUUID } from 'node:crypto'
 import type { EmailLook } from '../../../core/covernotes/email-look'
 import { causeOf, isTemporary, type Reply } from '../../../core/dispatch/reply'
-import { next, pauseAfter, stuckWords, type DispatchEvent, type DispatchState, type StuckCause } from '../../../core/dispatch/states'
+import {
+  next,
+  pauseAfter,
+  stuckWords,
+  type DispatchEvent,
+  type DispatchState,
+  type StuckCause,
+} from '../../../core/dispatch/states'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
-import { recipientsFor, type Channel, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
+import {
+  recipientsFor,
+  type Channel,
+  type ContactFacts,
+  type ContactRole,
+  type Recipient,
+  type Wishes,
+} from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
@@ -24,19 +38,48 @@ import { composeMessage, type Letter, type Message } from './compose'
  */
 
 interface Claimed {
-  id: number, messageId: string, attempts: number, coverNoteId: number, toRole: ContactRole, toAddresses: string[] | null, copyTo: string[], customerName: string, kind: DocumentKind, documentId: number, documents: number
-  subject: string, text: string, brandName: string, senderName: string, senderAddress: string, replyTo: string, colours: Letter['brand']['colours'], emailLook: EmailLook
-  wishes: Wishes, contacts: ContactFacts[], paper: Paper, fileName: string, bytes: Buffer, reached: string[]
+  id: number
+  messageId: string
+  attempts: number
+  coverNoteId: number
+  toRole: ContactRole
+  toAddresses: string[] | null
+  copyTo: string[]
+  customerName: string
+  kind: DocumentKind
+  documentId: number
+  documents: number
+  subject: string
+  text: string
+  brandName: string
+  senderName: string
+  senderAddress: string
+  replyTo: string
+  colours: Letter['brand']['colours']
+  emailLook: EmailLook
+  wishes: Wishes
+  contacts: ContactFacts[]
+  paper: Paper
+  fileName: string
+  bytes: Buffer
+  reached: string[]
   rehearsal: string | null
 }
 
-interface Enclosed { paper: Paper, name: string, bytes: Buffer }
+interface Enclosed {
+  paper: Paper
+  name: string
+  bytes: Buffer
+}
 
 /** Further documents that were gathered in the same email. */
 async function gathered(claimed: Claimed): Promise<Enclosed[]> {
   if (claimed.documents < 2) return []
-  return rows<Enclosed>(`select d.paper, f.file_name "name", file.bytes from dispatch_document dd join document d on d.id = dd.document_id join document_file f on f.document_id = d.id join file on file.sha256 = f.sha256
-    where dd.dispatch_id = $1 and d.id <> $2 order by d.id`, [claimed.id, claimed.documentId])
+  return rows<Enclosed>(
+    `select d.paper, f.file_name "name", file.bytes from dispatch_document dd join document d on d.id = dd.document_id join document_file f on f.document_id = d.id join file on file.sha256 = f.sha256
+    where dd.dispatch_id = $1 and d.id <> $2 order by d.id`,
+    [claimed.id, claimed.documentId],
+  )
 }
 
 /** Sends those of the dispatches that are due; one after another on one connection. */
@@ -56,13 +99,23 @@ async function sendOne(id: number, workerId: string): Promise<void> {
   const letter = letterOf(claimed, recipients.list, others)
   let message: Message
   try {
-    message = await composeMessage(letter, [{ name: claimed.fileName, bytes: claimed.bytes }, ...others], { messageId: claimed.messageId, date: clock.now() })
+    message = await composeMessage(letter, [{ name: claimed.fileName, bytes: claimed.bytes }, ...others], {
+      messageId: claimed.messageId,
+      date: clock.now(),
+    })
   } catch (error) {
-    return settle(id, token, 'refuse', { cause: 'refused', reply: { code: 0, enhanced: null, text: (error as Error).message } })
+    return settle(id, token, 'refuse', {
+      cause: 'refused',
+      reply: { code: 0, enhanced: null, text: (error as Error).message },
+    })
   }
   let result: HandOver
   try {
-    result = await handOver({ from: returnPath(id), to: recipients.list.map(one => one.address), id: String(id) }, message.bytes, () => markHandingOver(id, token))
+    result = await handOver(
+      { from: returnPath(id), to: recipients.list.map((one) => one.address), id: String(id) },
+      message.bytes,
+      () => markHandingOver(id, token),
+    )
   } catch (error) {
     log.warn({ dispatch: id, error: String(error) }, 'a claim was lost before handing over')
     return
@@ -71,22 +124,56 @@ async function sendOne(id: number, workerId: string): Promise<void> {
 }
 
 const letterOf = (claimed: Claimed, recipients: Recipient[], others: readonly Enclosed[]): Letter => ({
-  others: others.map(other => other.paper),
-  note: { subject: claimed.subject, text: claimed.text }, paper: claimed.paper, customerName: claimed.customerName, recipients,
-  brand: { name: claimed.brandName, colours: claimed.colours, emailLook: claimed.emailLook, senderName: claimed.senderName, senderAddress: claimed.senderAddress, replyTo: claimed.replyTo },
+  others: others.map((other) => other.paper),
+  note: { subject: claimed.subject, text: claimed.text },
+  paper: claimed.paper,
+  customerName: claimed.customerName,
+  recipients,
+  brand: {
+    name: claimed.brandName,
+    colours: claimed.colours,
+    emailLook: claimed.emailLook,
+    senderName: claimed.senderName,
+    senderAddress: claimed.senderAddress,
+    replyTo: claimed.replyTo,
+  },
 })
 
 /** A rehearsal: the document goes, as it is, to the rehearsal address; it stays unsent, and is held so that it never goes by surprise. */
 async function divert(claimed: Claimed, token: string, address: string): Promise<void> {
   const recipients = whom(claimed)
   const others = await gathered(claimed)
-  const letter: Letter = { ...letterOf(claimed, 'list' in recipients ? recipients.list : [], others), insteadTo: address }
-  const message = await composeMessage(letter, [{ name: claimed.fileName, bytes: claimed.bytes }, ...others], { messageId: `<${randomUUID()}@${config.returnDomain}>`, date: clock.now() })
-  const result = await handOver({ from: `rehearsal@${config.returnDomain}`, to: [address], id: `rehearsal of ${claimed.id}` }, message.bytes, async () => {})
+  const letter: Letter = {
+    ...letterOf(claimed, 'list' in recipients ? recipients.list : [], others),
+    insteadTo: address,
+  }
+  const message = await composeMessage(
+    letter,
+    [{ name: claimed.fileName, bytes: claimed.bytes }, ...others],
+    { messageId: `<${randomUUID()}@${config.returnDomain}>`, date: clock.now() },
+  )
+  const result = await handOver(
+    { from: `rehearsal@${config.returnDomain}`, to: [address], id: `rehearsal of ${claimed.id}` },
+    message.bytes,
+    async () => {},
+  )
   await inTransaction(async () => {
-    const back = await run(`update dispatch set state = $3, claim_token = null, claimed_by = null, lease_until = null, attempts = attempts - 1, held = $4, next_try_at = $5 where id = $1 and claim_token = $2 and state = 'claimed'`,
-      [claimed.id, token, next('claimed', 'lapse')!, result.result === 'accepted', new Date(clock.now().getTime() + (result.result === 'accepted' ? 0 : 20_000))])
-    if (back > 0 && result.result === 'accepted') await note({ dispatchId: claimed.id }, 'Clothespin', `Rehearsed to ${address}. It is held, and still to be sent.`)
+    const back = await run(
+      `update dispatch set state = $3, claim_token = null, claimed_by = null, lease_until = null, attempts = attempts - 1, held = $4, next_try_at = $5 where id = $1 and claim_token = $2 and state = 'claimed'`,
+      [
+        claimed.id,
+        token,
+        next('claimed', 'lapse')!,
+        result.result === 'accepted',
+        new Date(clock.now().getTime() + (result.result === 'accepted' ? 0 : 20_000)),
+      ],
+    )
+    if (back > 0 && result.result === 'accepted')
+      await note(
+        { dispatchId: claimed.id },
+        'Clothespin',
+        `Rehearsed to ${address}. It is held, and still to be sent.`,
+      )
     publish('line')
   })
 }
@@ -94,7 +181,8 @@ async function divert(claimed: Claimed, token: string, address: string): Promise
 /** Wins the dispatch for this worker, or answers undefined when it is not due or another has it. */
 async function claim(id: number, token: string, workerId: string): Promise<Claimed | undefined> {
   const now = clock.now()
-  return one<Claimed>(`
+  return one<Claimed>(
+    `
     with mine as (
       update dispatch set state = 'claimed', claim_token = $2, claimed_by = $3, lease_until = $4, attempts = attempts + 1
       where id = $1 and state = 'waiting' and channel = 'email' and ready and not held and next_try_at <= $5
@@ -108,72 +196,139 @@ async function claim(id: number, token: string, workerId: string): Promise<Claim
     from mine m join lateral (select min(document_id) id, count(*)::int documents from dispatch_document where dispatch_id = m.id) dd on true join document d on d.id = dd.id join document_file f on f.document_id = d.id
       join file on file.sha256 = f.sha256 join cover_note n on n.id = m.cover_note_id join brand b on b.id = m.brand_id
       join customer c on c.id = m.customer_id join stationery s on s.id = d.stationery_id`,
-  [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000), now])
+    [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000), now],
+  )
 }
 
 /** Looked up at this moment, never earlier. Somebody who already has it is not written to again. */
 function whom(claimed: Claimed): { list: Recipient[] } | { stuck: StuckCause } {
   const channel: Channel = claimed.wishes[claimed.kind]?.channel ?? 'email'
-  if (claimed.toAddresses === null && (channel === 'paper' || channel === 'nothing')) return { stuck: 'no email wanted' }
+  if (claimed.toAddresses === null && (channel === 'paper' || channel === 'nothing'))
+    return { stuck: 'no email wanted' }
   const wanted = claimed.toAddresses
-    ? claimed.toAddresses.map((address): Recipient => ({ name: claimed.contacts.find(contact => contact.email === address)?.name ?? '', address, as: 'To', source: 'for this sending only' }))
-    : recipientsFor({ contacts: claimed.contacts, role: claimed.toRole, wish: claimed.wishes[claimed.kind], copyTo: claimed.copyTo })
-  const list = wanted.filter(recipient => !claimed.reached.includes(recipient.address.toLowerCase()))
+    ? claimed.toAddresses.map((address): Recipient => ({
+        name: claimed.contacts.find((contact) => contact.email === address)?.name ?? '',
+        address,
+        as: 'To',
+        source: 'for this sending only',
+      }))
+    : recipientsFor({
+        contacts: claimed.contacts,
+        role: claimed.toRole,
+        wish: claimed.wishes[claimed.kind],
+        copyTo: claimed.copyTo,
+      })
+  const list = wanted.filter((recipient) => !claimed.reached.includes(recipient.address.toLowerCase()))
   return list.length === 0 ? { stuck: 'no address' } : { list }
 }
 
 /** Committed before the first byte of content can leave. @throws when the claim is no longer ours */
 async function markHandingOver(id: number, token: string): Promise<void> {
-  const still = await run(`update dispatch set state = 'handing over', lease_until = $3 where id = $1 and claim_token = $2 and state = 'claimed'`,
-    [id, token, new Date(clock.now().getTime() + config.leaseSeconds * 1000)])
+  const still = await run(
+    `update dispatch set state = 'handing over', lease_until = $3 where id = $1 and claim_token = $2 and state = 'claimed'`,
+    [id, token, new Date(clock.now().getTime() + config.leaseSeconds * 1000)],
+  )
   if (still !== 1) throw new Error('another worker has the claim')
 }
 
-async function keepResult(claimed: Claimed, token: string, recipients: Recipient[], letter: Letter, message: Message, result: HandOver, others: readonly Enclosed[]): Promise<void> {
+async function keepResult(
+  claimed: Claimed,
+  token: string,
+  recipients: Recipient[],
+  letter: Letter,
+  message: Message,
+  result: HandOver,
+  others: readonly Enclosed[],
+): Promise<void> {
   await inTransaction(async () => {
     switch (result.result) {
-      case 'away': return settle(claimed.id, token, 'defer', { reply: result.reply, away: true })
-      case 'unclear': return settle(claimed.id, token, 'lose', { cause: 'unclear', reply: result.reply })
+      case 'away':
+        return settle(claimed.id, token, 'defer', { reply: result.reply, away: true })
+      case 'unclear':
+        return settle(claimed.id, token, 'lose', { cause: 'unclear', reply: result.reply })
       case 'refused': {
         const permanent = !isTemporary(result.reply)
         const givenUp = !permanent && pauseAfter(claimed.attempts) === undefined
-        await keepOutcomes(claimed.id, recipients, new Map(result.refused.map(one => [one.address, one.reply])), result.reply, 'refused')
-        if (permanent || givenUp) return settle(claimed.id, token, 'refuse', { cause: givenUp ? 'given up' : causeOf(result.reply, false), reply: result.reply })
-        return settle(claimed.id, token, 'defer', { reply: result.reply, pause: pauseAfter(claimed.attempts) })
+        await keepOutcomes(
+          claimed.id,
+          recipients,
+          new Map(result.refused.map((one) => [one.address, one.reply])),
+          result.reply,
+          'refused',
+        )
+        if (permanent || givenUp)
+          return settle(claimed.id, token, 'refuse', {
+            cause: givenUp ? 'given up' : causeOf(result.reply, false),
+            reply: result.reply,
+          })
+        return settle(claimed.id, token, 'defer', {
+          reply: result.reply,
+          pause: pauseAfter(claimed.attempts),
+        })
       }
       case 'accepted': {
-        const refused = new Map(result.refused.map(one => [one.address, one.reply]))
+        const refused = new Map(result.refused.map((one) => [one.address, one.reply]))
         await keepOutcomes(claimed.id, recipients, refused, result.reply, 'accepted')
         await keepCopy(claimed, recipients, letter, message, others)
         const lost = [...refused.values()]
-        const permanent = lost.find(reply => !isTemporary(reply))
-        if (permanent) return settle(claimed.id, token, 'refuse', { cause: causeOf(permanent, false), reply: permanent })
-        if (lost[0]) return settle(claimed.id, token, 'defer', { reply: lost[0], pause: pauseAfter(claimed.attempts) ?? 60 })
-        return settle(claimed.id, token, 'accept', { reply: result.reply, sendTo: recipients.map(one => one.address) })
+        const permanent = lost.find((reply) => !isTemporary(reply))
+        if (permanent)
+          return settle(claimed.id, token, 'refuse', { cause: causeOf(permanent, false), reply: permanent })
+        if (lost[0])
+          return settle(claimed.id, token, 'defer', {
+            reply: lost[0],
+            pause: pauseAfter(claimed.attempts) ?? 60,
+          })
+        return settle(claimed.id, token, 'accept', {
+          reply: result.reply,
+          sendTo: recipients.map((one) => one.address),
+        })
       }
     }
   })
 }
 
-interface Settled { cause?: StuckCause, reply: Reply | null, pause?: number, away?: boolean, sendTo?: string[] }
+interface Settled {
+  cause?: StuckCause
+  reply: Reply | null
+  pause?: number
+  away?: boolean
+  sendTo?: string[]
+}
 
 /** Writes the result, but only where the claim is still ours and the transition table allows it. */
 async function settle(id: number, token: string, event: DispatchEvent, settled: Settled): Promise<void> {
   await inTransaction(async () => {
-    const current = await one<{ state: DispatchState, attempts: number }>('select state, attempts from dispatch where id = $1 and claim_token = $2 for update', [id, token])
+    const current = await one<{ state: DispatchState; attempts: number }>(
+      'select state, attempts from dispatch where id = $1 and claim_token = $2 for update',
+      [id, token],
+    )
     const state = current && next(current.state, event)
     if (!state) {
       log.warn({ dispatch: id, event, state: current?.state }, 'a result came too late and was left out')
       return
     }
     const now = clock.now()
-    const pause = settled.away ? Math.min(20, 3 * 2 ** Math.min(3, current.attempts)) : settled.pause ?? 0
+    const pause = settled.away ? Math.min(20, 3 * 2 ** Math.min(3, current.attempts)) : (settled.pause ?? 0)
     const nextTry = new Date(now.getTime() + pause * 1000)
-    await run(`update dispatch set state = $2::text, claim_token = null, claimed_by = null, lease_until = null, stuck_cause = $3, last_reply = $4, next_try_at = $5, noticed = false,
+    await run(
+      `update dispatch set state = $2::text, claim_token = null, claimed_by = null, lease_until = null, stuck_cause = $3, last_reply = $4, next_try_at = $5, noticed = false,
         since = case when $2::text = 'waiting' then since else $6::timestamptz end, handed_over_at = case when $7::boolean then $6::timestamptz else handed_over_at end, attempts = attempts - $8::int,
         send_to = coalesce($9::text, send_to) where id = $1`,
-    [id, state, settled.cause ?? null, settled.reply?.text ?? null, nextTry, now, event === 'accept', settled.away ? 1 : 0,
-      settled.sendTo ? settled.sendTo[0]! + (settled.sendTo.length > 1 ? ` +${settled.sendTo.length - 1}` : '') : null])
+      [
+        id,
+        state,
+        settled.cause ?? null,
+        settled.reply?.text ?? null,
+        nextTry,
+        now,
+        event === 'accept',
+        settled.away ? 1 : 0,
+        settled.sendTo
+          ? settled.sendTo[0]! + (settled.sendTo.length > 1 ? ` +${settled.sendTo.length - 1}` : '')
+          : null,
+      ],
+    )
     if (event === 'defer') await addJob('send-dispatches', { dispatchIds: [id] }, { runAt: nextTry })
     await note({ dispatchId: id }, 'Clothespin', settledWords(event, settled, pause), settled.reply)
     publish('line')
@@ -183,30 +338,68 @@ async function settle(id: number, token: string, event: DispatchEvent, settled: 
 function settledWords(event: DispatchEvent, settled: Settled, pause: number): string {
   const said = settled.reply?.text ? ` The mail server said: ${settled.reply.text}` : ''
   switch (event) {
-    case 'accept': return `Handed to the mail server for ${settled.sendTo!.join(', ')}.${said}`
-    case 'defer': return settled.away
-      ? `The mail server is away: trying again in ${pause} s. (${settled.reply?.text ?? ''})`
-      : `Put off by the mail server: trying again in ${pause} s.${said}`
-    case 'lose': return `${stuckWords.unclear.remedy} (${settled.reply?.text ?? ''})`
-    default: return `${settled.cause ? stuckWords[settled.cause].remedy : 'Refused.'}${said}`
+    case 'accept':
+      return `Handed to the mail server for ${settled.sendTo!.join(', ')}.${said}`
+    case 'defer':
+      return settled.away
+        ? `The mail server is away: trying again in ${pause} s. (${settled.reply?.text ?? ''})`
+        : `Put off by the mail server: trying again in ${pause} s.${said}`
+    case 'lose':
+      return `${stuckWords.unclear.remedy} (${settled.reply?.text ?? ''})`
+    default:
+      return `${settled.cause ? stuckWords[settled.cause].remedy : 'Refused.'}${said}`
   }
 }
 
-async function keepOutcomes(id: number, recipients: Recipient[], refused: Map<string, Reply>, reply: Reply, otherwise: 'accepted' | 'refused'): Promise<void> {
+async function keepOutcomes(
+  id: number,
+  recipients: Recipient[],
+  refused: Map<string, Reply>,
+  reply: Reply,
+  otherwise: 'accepted' | 'refused',
+): Promise<void> {
   const outcomes = recipients.map((recipient) => {
     const own = refused.get(recipient.address.toLowerCase())
-    return { ...recipient, outcome: own || otherwise === 'refused' ? 'refused' : 'accepted', reply: (own ?? reply).text }
+    return {
+      ...recipient,
+      outcome: own || otherwise === 'refused' ? 'refused' : 'accepted',
+      reply: (own ?? reply).text,
+    }
   })
-  await run(`insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
+  await run(
+    `insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
     select $1, lower(o.address), o.name, o."as", o.source, o.outcome, o.reply, $3
     from jsonb_to_recordset($2::jsonb) as o (address text, name text, "as" text, source text, outcome text, reply text)
-    on conflict (dispatch_id, address) do update set outcome = excluded.outcome, reply = excluded.reply, at = excluded.at`, [id, json(outcomes), clock.now()])
+    on conflict (dispatch_id, address) do update set outcome = excluded.outcome, reply = excluded.reply, at = excluded.at`,
+    [id, json(outcomes), clock.now()],
+  )
 }
 
 /** What was sent, as it was sent; the PDF itself is in the file store under its hash. */
-async function keepCopy(claimed: Claimed, recipients: Recipient[], letter: Letter, message: Message, others: readonly Enclosed[]): Promise<void> {
-  await run(`insert into mail_copy (dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at)
+async function keepCopy(
+  claimed: Claimed,
+  recipients: Recipient[],
+  letter: Letter,
+  message: Message,
+  others: readonly Enclosed[],
+): Promise<void> {
+  await run(
+    `insert into mail_copy (dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at)
     values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10) on conflict (dispatch_id) do update set recipients = excluded.recipients, sent_at = excluded.sent_at`,
-  [claimed.id, claimed.messageId, `${letter.brand.senderName} <${letter.brand.senderAddress}>`, letter.brand.replyTo, recipients.map(one => one.address).join(', '),
-    message.filled.subject, message.filled.text, message.filled.html, json([{ name: claimed.fileName, size: claimed.bytes.length }, ...others.map(other => ({ name: other.name, size: other.bytes.length }))]), clock.now()])
+    [
+      claimed.id,
+      claimed.messageId,
+      `${letter.brand.senderName} <${letter.brand.senderAddress}>`,
+      letter.brand.replyTo,
+      recipients.map((one) => one.address).join(', '),
+      message.filled.subject,
+      message.filled.text,
+      message.filled.html,
+      json([
+        { name: claimed.fileName, size: claimed.bytes.length },
+        ...others.map((other) => ({ name: other.name, size: other.bytes.length })),
+      ]),
+      clock.now(),
+    ],
+  )
 }

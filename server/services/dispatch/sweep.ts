@@ -20,9 +20,16 @@ const deadAfterSeconds = 20
 const sweepLock = 7_205_119
 
 /** A worker process says that it lives, and which queue workers it runs. */
-export async function beat(workerId: string, queueWorkers: readonly string[], startedAt: Date): Promise<void> {
-  await run(`insert into worker (id, started_at, beat_at, queue_workers) values ($1, $2, now(), $3::text[])
-    on conflict (id) do update set beat_at = now(), queue_workers = excluded.queue_workers`, [workerId, startedAt, queueWorkers])
+export async function beat(
+  workerId: string,
+  queueWorkers: readonly string[],
+  startedAt: Date,
+): Promise<void> {
+  await run(
+    `insert into worker (id, started_at, beat_at, queue_workers) values ($1, $2, now(), $3::text[])
+    on conflict (id) do update set beat_at = now(), queue_workers = excluded.queue_workers`,
+    [workerId, startedAt, queueWorkers],
+  )
 }
 
 /** A worker process says goodbye. */
@@ -37,34 +44,87 @@ export async function sweep(): Promise<void> {
     await buryWorkers()
     await lapseClaims()
     await presumeArrived((await company()).presumeSeconds)
-    await wake('look-at-events', 'select id from event where looked_at is null and at < $1 order by id limit 500', 25, eventIds => ({ eventIds }))
-    await wake('refresh-papers', 'select id from paper where stale and since < $1 limit 500', 50, paperIds => ({ paperIds }))
-    await wake('issue-papers', `select id from paper where state = 'prepared' and by_itself and since < $1 order by order_date, id limit 500`, 100, paperIds => ({ paperIds }))
-    await wake('paint-documents', 'select u.document_id id from unpainted u join document d on d.id = u.document_id where d.issued_at < $1 limit 500', 25, documentIds => ({ documentIds }))
-    await wake('send-dispatches', `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $1 order by next_try_at limit 1000`, 10, dispatchIds => ({ dispatchIds }))
-    await wake('send-rehearsals', 'select id from rehearsal_paper where sent_at is null and made_at < $1 order by id limit 200', 20, rehearsalIds => ({ rehearsalIds }))
-    for (const { id } of await rows<{ id: number }>(`select id from bank_file where state = 'reading' and made_at < now() - interval '1 minute'`)) await addJob('read-bank-file', { fileId: id }, { key: `sweep bank file ${id}` })
-    for (const { id } of await rows<{ id: number }>(`select distinct file_id id from bank_entry where state = 'to book' and decided_at < $1`, [new Date(clock.now().getTime() - 30_000)])) await addJob('book-bank-entries', { fileId: id }, { key: `sweep bank entries ${id}` })
-    for (const { id } of await rows<{ id: number }>(`select id from import where state in ('checking', 'writing') and since < now() - interval '1 minute'`)) await addJob('go-on-importing', { importId: id }, { key: `sweep import ${id}` })
-    for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null and goes_at <= now()')) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
+    await wake(
+      'look-at-events',
+      'select id from event where looked_at is null and at < $1 order by id limit 500',
+      25,
+      (eventIds) => ({ eventIds }),
+    )
+    await wake(
+      'refresh-papers',
+      'select id from paper where stale and since < $1 limit 500',
+      50,
+      (paperIds) => ({ paperIds }),
+    )
+    await wake(
+      'issue-papers',
+      `select id from paper where state = 'prepared' and by_itself and since < $1 order by order_date, id limit 500`,
+      100,
+      (paperIds) => ({ paperIds }),
+    )
+    await wake(
+      'paint-documents',
+      'select u.document_id id from unpainted u join document d on d.id = u.document_id where d.issued_at < $1 limit 500',
+      25,
+      (documentIds) => ({ documentIds }),
+    )
+    await wake(
+      'send-dispatches',
+      `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $1 order by next_try_at limit 1000`,
+      10,
+      (dispatchIds) => ({ dispatchIds }),
+    )
+    await wake(
+      'send-rehearsals',
+      'select id from rehearsal_paper where sent_at is null and made_at < $1 order by id limit 200',
+      20,
+      (rehearsalIds) => ({ rehearsalIds }),
+    )
+    for (const { id } of await rows<{ id: number }>(
+      `select id from bank_file where state = 'reading' and made_at < now() - interval '1 minute'`,
+    ))
+      await addJob('read-bank-file', { fileId: id }, { key: `sweep bank file ${id}` })
+    for (const { id } of await rows<{ id: number }>(
+      `select distinct file_id id from bank_entry where state = 'to book' and decided_at < $1`,
+      [new Date(clock.now().getTime() - 30_000)],
+    ))
+      await addJob('book-bank-entries', { fileId: id }, { key: `sweep bank entries ${id}` })
+    for (const { id } of await rows<{ id: number }>(
+      `select id from import where state in ('checking', 'writing') and since < now() - interval '1 minute'`,
+    ))
+      await addJob('go-on-importing', { importId: id }, { key: `sweep import ${id}` })
+    for (const { id } of await rows<{ id: number }>(
+      'select id from send_run where ended_at is null and goes_at <= now()',
+    ))
+      await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
   })
   await sendFailureNotice()
 }
 
 /** Rows older than a moment that still wait get a job again. The same rows keep the same job key, so jobs do not pile up. */
-async function wake<Name extends keyof Jobs>(name: Name, sql: string, groupSize: number, payload: (ids: number[]) => Jobs[Name]): Promise<void> {
+async function wake<Name extends keyof Jobs>(
+  name: Name,
+  sql: string,
+  groupSize: number,
+  payload: (ids: number[]) => Jobs[Name],
+): Promise<void> {
   const due = await rows<{ id: number }>(sql, [new Date(clock.now().getTime() - 5000)])
   for (let at = 0; at < due.length; at += groupSize) {
-    await addJob(name, payload(due.slice(at, at + groupSize).map(row => row.id)), { key: `sweep ${name} ${at / groupSize}` })
+    await addJob(name, payload(due.slice(at, at + groupSize).map((row) => row.id)), {
+      key: `sweep ${name} ${at / groupSize}`,
+    })
   }
 }
 
 /** Frees the jobs of workers that died: by itself the queue would wait four hours. */
 async function buryWorkers(): Promise<void> {
-  const dead = await rows<{ id: string, queueWorkers: string[] }>(`delete from worker where beat_at < now() - make_interval(secs => $1) returning id, queue_workers "queueWorkers"`, [deadAfterSeconds])
-  const queueWorkers = dead.flatMap(worker => worker.queueWorkers)
+  const dead = await rows<{ id: string; queueWorkers: string[] }>(
+    `delete from worker where beat_at < now() - make_interval(secs => $1) returning id, queue_workers "queueWorkers"`,
+    [deadAfterSeconds],
+  )
+  const queueWorkers = dead.flatMap((worker) => worker.queueWorkers)
   if (queueWorkers.length === 0) return
-  log.warn({ workers: dead.map(worker => worker.id) }, 'a worker died; its jobs are freed')
+  log.warn({ workers: dead.map((worker) => worker.id) }, 'a worker died; its jobs are freed')
   await run('select graphile_worker.force_unlock_workers($1::text[])', [queueWorkers])
   publish('worker')
 }
@@ -73,13 +133,27 @@ async function buryWorkers(): Promise<void> {
 async function lapseClaims(): Promise<void> {
   const now = clock.now()
   const gone = `(lease_until < $1 or not exists (select from worker w where w.id = claimed_by))`
-  const again = await rows<{ id: number }>(`update dispatch set state = 'waiting', claim_token = null, claimed_by = null, lease_until = null, next_try_at = $1
-    where state = 'claimed' and ${gone} returning id`, [now])
-  const unclear = await rows<{ id: number }>(`update dispatch set state = 'stuck', stuck_cause = 'unclear', since = $1, noticed = false, claim_token = null, claimed_by = null, lease_until = null
-    where state = 'handing over' and ${gone} returning id`, [now])
+  const again = await rows<{ id: number }>(
+    `update dispatch set state = 'waiting', claim_token = null, claimed_by = null, lease_until = null, next_try_at = $1
+    where state = 'claimed' and ${gone} returning id`,
+    [now],
+  )
+  const unclear = await rows<{ id: number }>(
+    `update dispatch set state = 'stuck', stuck_cause = 'unclear', since = $1, noticed = false, claim_token = null, claimed_by = null, lease_until = null
+    where state = 'handing over' and ${gone} returning id`,
+    [now],
+  )
   await noteAll([
-    ...again.map(({ id }) => ({ dispatchId: id, actor: 'Clothespin', words: 'Its worker stopped before anything left; trying again.' })),
-    ...unclear.map(({ id }) => ({ dispatchId: id, actor: 'Clothespin', words: stuckWords['unclear' satisfies StuckCause].remedy })),
+    ...again.map(({ id }) => ({
+      dispatchId: id,
+      actor: 'Clothespin',
+      words: 'Its worker stopped before anything left; trying again.',
+    })),
+    ...unclear.map(({ id }) => ({
+      dispatchId: id,
+      actor: 'Clothespin',
+      words: stuckWords['unclear' satisfies StuckCause].remedy,
+    })),
   ])
   if (again.length + unclear.length > 0) publish('line')
 }

@@ -11,7 +11,16 @@ import { mergePdfs } from '../../render/pool'
 /** Most papers in one print job. */
 export const mostPrinted = 500
 
-export interface TrayRow { id: number, number: string, customerName: string, pages: number, total: string, currency: string, since: Date, documentId: number }
+export interface TrayRow {
+  id: number
+  number: string
+  customerName: string
+  pages: number
+  total: string
+  currency: string
+  since: Date
+  documentId: number
+}
 
 /** What waits for the printer, in posting order: customer by customer, each by number. */
 export async function tray(): Promise<TrayRow[]> {
@@ -23,10 +32,14 @@ export async function tray(): Promise<TrayRow[]> {
 /** The chosen papers as one PDF, each as often as asked. @throws Refusal "nothing-to-print" */
 export async function trayPdf(ids: readonly number[], copies: number): Promise<Uint8Array> {
   const chosen = new Set(ids)
-  const files = await rows<{ id: number, sha256: string }>(`select s.id, f.sha256 from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document_file f on f.document_id = dd.document_id
-    where s.id = any($1::int[]) and s.channel = 'paper' order by s.customer_name, length(s.number), s.number, s.id limit ${mostPrinted}`, [[...chosen]])
-  if (files.length === 0) throw new Refusal('nothing-to-print', 'None of these waits for the printer any more.', { status: 404 })
+  const files = await rows<{ id: number; sha256: string }>(
+    `select s.id, f.sha256 from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document_file f on f.document_id = dd.document_id
+    where s.id = any($1::int[]) and s.channel = 'paper' order by s.customer_name, length(s.number), s.number, s.id limit ${mostPrinted}`,
+    [[...chosen]],
+  )
+  if (files.length === 0)
+    throw new Refusal('nothing-to-print', 'None of these waits for the printer any more.', { status: 404 })
   const bytes = new Map<string, Uint8Array>()
   for (const { sha256 } of files) if (!bytes.has(sha256)) bytes.set(sha256, await readFileBytes(sha256))
-  return mergePdfs(files.flatMap(file => Array<Uint8Array>(copies).fill(bytes.get(file.sha256)!)))
+  return mergePdfs(files.flatMap((file) => Array<Uint8Array>(copies).fill(bytes.get(file.sha256)!)))
 }

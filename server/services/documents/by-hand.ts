@@ -12,7 +12,11 @@ import { ClaimLost, draftBills, draftPapers, keepDraft, type Prepared } from './
  */
 
 /** Prepares papers of orders by hand: those listed as due or put back, or any order the routines passed by. */
-export async function prepareByHand(kind: DocumentKind, orderIds: readonly number[], actor: string): Promise<{ orderId: number, result: Prepared }[]> {
+export async function prepareByHand(
+  kind: DocumentKind,
+  orderIds: readonly number[],
+  actor: string,
+): Promise<{ orderId: number; result: Prepared }[]> {
   const addressing = { role: kindFacts[kind].to, copyTo: [] }
   const drafts = await draftPapers(kind, orderIds, addressing)
   if (drafts.size === 0) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
@@ -20,11 +24,26 @@ export async function prepareByHand(kind: DocumentKind, orderIds: readonly numbe
     const results = []
     for (const made of drafts.values()) {
       if (kindFacts[kind].needsSupply && !made.context.source.order.suppliedOn) {
-        throw new Refusal('not-supplied', `Order ${made.context.orderNumber} has no date of supply yet. Set it to Shipped first; its ${kind} follows.`)
+        throw new Refusal(
+          'not-supplied',
+          `Order ${made.context.orderNumber} has no date of supply yet. Set it to Shipped first; its ${kind} follows.`,
+        )
       }
       const orderId = made.context.orderId!
       await one('select id from sales_order where id = $1 for share', [orderId])
-      const result = await keepDraft({ orderId, kind, addressing, trust: 'after a check', delayMinutes: 0, hours: null, routine: null, actor }, made)
+      const result = await keepDraft(
+        {
+          orderId,
+          kind,
+          addressing,
+          trust: 'after a check',
+          delayMinutes: 0,
+          hours: null,
+          routine: null,
+          actor,
+        },
+        made,
+      )
       results.push({ orderId, result })
     }
     publish('order', [...drafts.keys()])
@@ -42,7 +61,21 @@ export async function prepareBills(billIds: readonly number[], actor: string): P
     const results: Prepared[] = []
     for (const [billId, made] of drafts) {
       await one('select id from bill where id = $1 for share', [billId])
-      results.push(await keepDraft({ orderId: made.context.orderId, kind: made.context.source.kind, addressing: { role: 'billing', copyTo: [] }, trust: 'after a check', delayMinutes: 0, hours: null, routine: null, actor }, made))
+      results.push(
+        await keepDraft(
+          {
+            orderId: made.context.orderId,
+            kind: made.context.source.kind,
+            addressing: { role: 'billing', copyTo: [] },
+            trust: 'after a check',
+            delayMinutes: 0,
+            hours: null,
+            routine: null,
+            actor,
+          },
+          made,
+        ),
+      )
     }
     return results
   })
@@ -51,36 +84,86 @@ export async function prepareBills(billIds: readonly number[], actor: string): P
 /** Puts prepared papers back to To send: the claim is free again, no number was drawn. Answers the ids that were put back. */
 export async function putBack(paperIds: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const back = await rows<{ id: number, orderId: number | null, kind: DocumentKind }>(`update paper set state = 'put back', by_itself = false, since = $2, actor = $3, changes = null
-      where id = any($1::int[]) and state = 'prepared' returning id, order_id "orderId", kind`, [paperIds, clock.now(), actor])
-    await run('delete from claim where paper_id = any($1::int[]) and document_id is null', [back.map(paper => paper.id)])
-    await noteAll(back.map(paper => ({ orderId: paper.orderId ?? undefined, paperId: paper.id, actor, words: `The prepared ${paper.kind} was put back. No number was used.` })))
-    publish('line', back.map(paper => paper.id))
-    publish('order', back.flatMap(paper => paper.orderId ?? []))
-    return back.map(paper => paper.id)
+    const back = await rows<{ id: number; orderId: number | null; kind: DocumentKind }>(
+      `update paper set state = 'put back', by_itself = false, since = $2, actor = $3, changes = null
+      where id = any($1::int[]) and state = 'prepared' returning id, order_id "orderId", kind`,
+      [paperIds, clock.now(), actor],
+    )
+    await run('delete from claim where paper_id = any($1::int[]) and document_id is null', [
+      back.map((paper) => paper.id),
+    ])
+    await noteAll(
+      back.map((paper) => ({
+        orderId: paper.orderId ?? undefined,
+        paperId: paper.id,
+        actor,
+        words: `The prepared ${paper.kind} was put back. No number was used.`,
+      })),
+    )
+    publish(
+      'line',
+      back.map((paper) => paper.id),
+    )
+    publish(
+      'order',
+      back.flatMap((paper) => paper.orderId ?? []),
+    )
+    return back.map((paper) => paper.id)
   })
 }
 
 /** Takes papers off To send with a reason: they are not wanted. */
 export async function drop(paperIds: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const dropped = await rows<{ id: number, orderId: number | null, kind: DocumentKind }>(`update paper set state = 'dropped', since = $2, actor = $3
-      where id = any($1::int[]) and state in ('due', 'put back') returning id, order_id "orderId", kind`, [paperIds, clock.now(), actor])
-    await run(`update bill set state = 'dropped' where id in (select bill_id from paper where id = any($1::int[])) and state = 'open'`, [dropped.map(paper => paper.id)])
-    await noteAll(dropped.map(paper => ({ orderId: paper.orderId ?? undefined, paperId: paper.id, actor, words: `The ${paper.kind} was taken off To send: ${reason}` })))
-    publish('line', dropped.map(paper => paper.id))
-    return dropped.map(paper => paper.id)
+    const dropped = await rows<{ id: number; orderId: number | null; kind: DocumentKind }>(
+      `update paper set state = 'dropped', since = $2, actor = $3
+      where id = any($1::int[]) and state in ('due', 'put back') returning id, order_id "orderId", kind`,
+      [paperIds, clock.now(), actor],
+    )
+    await run(
+      `update bill set state = 'dropped' where id in (select bill_id from paper where id = any($1::int[])) and state = 'open'`,
+      [dropped.map((paper) => paper.id)],
+    )
+    await noteAll(
+      dropped.map((paper) => ({
+        orderId: paper.orderId ?? undefined,
+        paperId: paper.id,
+        actor,
+        words: `The ${paper.kind} was taken off To send: ${reason}`,
+      })),
+    )
+    publish(
+      'line',
+      dropped.map((paper) => paper.id),
+    )
+    return dropped.map((paper) => paper.id)
   })
 }
 
 /** Undo of `drop`. */
 export async function undrop(paperIds: readonly number[], actor: string): Promise<void> {
   await inTransaction(async () => {
-    const back = await rows<{ id: number, orderId: number | null, kind: DocumentKind }>(`update paper p set state = 'put back', since = $2 where id = any($1::int[]) and state = 'dropped'
+    const back = await rows<{ id: number; orderId: number | null; kind: DocumentKind }>(
+      `update paper p set state = 'put back', since = $2 where id = any($1::int[]) and state = 'dropped'
       and not exists (select from paper o where coalesce(o.order_id, 0) = coalesce(p.order_id, 0) and o.kind = p.kind and o.occasion = p.occasion and o.state in ('due', 'prepared', 'put back'))
-      returning id, order_id "orderId", kind`, [paperIds, clock.now()])
-    await run(`update bill set state = 'open' where id in (select bill_id from paper where id = any($1::int[])) and state = 'dropped'`, [back.map(paper => paper.id)])
-    await noteAll(back.map(paper => ({ orderId: paper.orderId ?? undefined, paperId: paper.id, actor, words: `The ${paper.kind} was put on To send again.` })))
-    publish('line', back.map(paper => paper.id))
+      returning id, order_id "orderId", kind`,
+      [paperIds, clock.now()],
+    )
+    await run(
+      `update bill set state = 'open' where id in (select bill_id from paper where id = any($1::int[])) and state = 'dropped'`,
+      [back.map((paper) => paper.id)],
+    )
+    await noteAll(
+      back.map((paper) => ({
+        orderId: paper.orderId ?? undefined,
+        paperId: paper.id,
+        actor,
+        words: `The ${paper.kind} was put on To send again.`,
+      })),
+    )
+    publish(
+      'line',
+      back.map((paper) => paper.id),
+    )
   })
 }

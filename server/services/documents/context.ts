@@ -1,6 +1,13 @@
 import { Refusal } from '../../../core/errors'
 import { billedBy, remaining, type BillFacts } from '../../../core/documents/bill'
-import type { CreditFacts, CustomerFacts, DepositFacts, OrderFacts, OrderLineFacts, PaymentFacts } from '../../../core/documents/facts'
+import type {
+  CreditFacts,
+  CustomerFacts,
+  DepositFacts,
+  OrderFacts,
+  OrderLineFacts,
+  PaymentFacts,
+} from '../../../core/documents/facts'
 import { preparePaper, sumsOf, type PaperSource } from '../../../core/documents/issue'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
@@ -10,15 +17,36 @@ import type { Exchange } from '../../../core/money/exchange'
 import type { Language } from '../../../core/money/format'
 import { numberStandIn, seriesFor } from '../../../core/numbering/series'
 import type { Stationery } from '../../../core/stationery/stationery'
-import { recipientsFor, type Channel, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
+import {
+  recipientsFor,
+  type Channel,
+  type ContactFacts,
+  type ContactRole,
+  type Recipient,
+  type Wishes,
+} from '../../../core/wishes/recipients'
 import { groupBy } from '../../../core/group'
 import { findSetting } from '../../../core/wishes/settings'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
-import { allSeries, brands, company, coverNotes, stationeries, type BrandRow, type SeriesRow } from '../house/house'
+import {
+  allSeries,
+  brands,
+  company,
+  coverNotes,
+  stationeries,
+  type BrandRow,
+  type SeriesRow,
+} from '../house/house'
 
 /** The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is built anew. */
-export interface BuiltFrom { order: number, customer: number, brand: number, stationery: number, coverNote: number }
+export interface BuiltFrom {
+  order: number
+  customer: number
+  brand: number
+  stationery: number
+  coverNote: number
+}
 
 /** Everything a paper of one order is made of, as it stands now. */
 export interface PaperContext {
@@ -44,7 +72,7 @@ export interface PaperContext {
   /** How often the order's content changed; a confirmation is of a revision. */
   revision: number
   source: PaperSource
-  stationery: { id: number, design: Stationery }
+  stationery: { id: number; design: Stationery }
   coverNoteId: number
   channel: Channel
   recipients: Recipient[]
@@ -55,15 +83,46 @@ export interface PaperContext {
 
 /** What a paper is made of before settings are found: an order, or a bill with its customer. */
 export interface SubjectRow {
-  id: number | null, billId: number | null, creditsId: number | null, replacesId: number | null, paymentId?: number, wishedDate: Day | null, eventDay?: Day, credit?: CreditFacts, deposits?: DepositFacts[], payment?: PaymentFacts
-  number: string, date: Day, suppliedOn: Day | null, currency: string, pricesIncludeTax: boolean, reference: string | null
-  customerNote: string | null, prepaid: string, adjustments: OrderFacts['adjustments'], brandId: number, version: number, revision: number, total: string
-  customerId: number, customerNumber: string, customerName: string, taxNumber: string | null, terms: CustomerFacts['terms']
-  customerLanguage: Language | null, billing: CustomerFacts['billing'], wishes: Wishes, customerVersion: number, treatment: TaxTreatment
+  id: number | null
+  billId: number | null
+  creditsId: number | null
+  replacesId: number | null
+  paymentId?: number
+  wishedDate: Day | null
+  eventDay?: Day
+  credit?: CreditFacts
+  deposits?: DepositFacts[]
+  payment?: PaymentFacts
+  number: string
+  date: Day
+  suppliedOn: Day | null
+  currency: string
+  pricesIncludeTax: boolean
+  reference: string | null
+  customerNote: string | null
+  prepaid: string
+  adjustments: OrderFacts['adjustments']
+  brandId: number
+  version: number
+  revision: number
+  total: string
+  customerId: number
+  customerNumber: string
+  customerName: string
+  taxNumber: string | null
+  terms: CustomerFacts['terms']
+  customerLanguage: Language | null
+  billing: CustomerFacts['billing']
+  wishes: Wishes
+  customerVersion: number
+  treatment: TaxTreatment
 }
 
 /** Whom a paper is addressed to before the customer's wishes: a role, and copies of the routine. */
-export interface Addressing { role: ContactRole, copyTo: readonly string[] }
+export interface Addressing {
+  role: ContactRole
+  copyTo: readonly string[]
+}
 
 /** The settings that are the same for every paper of a batch. */
 export interface HouseContext {
@@ -78,103 +137,280 @@ export interface HouseContext {
 }
 
 export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
-  const counters = await rows<{ id: number, last: number }>('select series_id id, max(last) last from series_counter group by series_id')
+  const counters = await rows<{ id: number; last: number }>(
+    'select series_id id, max(last) last from series_counter group by series_id',
+  )
   const house = await company()
   return {
-    exchange: await rows<Exchange>(`select $1 home, currency, rate::text rate, day::text "day", source from (select *, row_number() over (partition by currency order by day desc) place from exchange_rate where day <= $2::date) r where place <= 60 order by day desc`, [house.currency, dayInZone(clock.now(), house.timeZone)]),
-    brands: await brands(), stationeries: await stationeries(kind), notes: await coverNotes(kind), series: await allSeries(),
-    counters: new Map(counters.map(row => [row.id, row.last])), company: house,
+    exchange: await rows<Exchange>(
+      `select $1 home, currency, rate::text rate, day::text "day", source from (select *, row_number() over (partition by currency order by day desc) place from exchange_rate where day <= $2::date) r where place <= 60 order by day desc`,
+      [house.currency, dayInZone(clock.now(), house.timeZone)],
+    ),
+    brands: await brands(),
+    stationeries: await stationeries(kind),
+    notes: await coverNotes(kind),
+    series: await allSeries(),
+    counters: new Map(counters.map((row) => [row.id, row.last])),
+    company: house,
   }
 }
 
 /** Loads the contexts of many orders with a fixed number of queries. Orders that do not exist are left out. */
-export async function loadContexts(kind: DocumentKind, orderIds: readonly number[], addressing: Addressing): Promise<Map<number, PaperContext>> {
-  const orders = await rows<SubjectRow & { id: number }>(`
+export async function loadContexts(
+  kind: DocumentKind,
+  orderIds: readonly number[],
+  addressing: Addressing,
+): Promise<Map<number, PaperContext>> {
+  const orders = await rows<SubjectRow & { id: number }>(
+    `
     select o.id, null::int "billId", null::int "creditsId", null::int "replacesId", null "wishedDate", coalesce(o.supplied_on, (o.status_since at time zone (select time_zone from company))::date)::text "eventDay", o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference,
       o.customer_note "customerNote", o.prepaid, o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total,
       c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms, c.language "customerLanguage",
       c.billing, c.wishes, c.version "customerVersion", c.tax_treatment treatment
-    from sales_order o join customer c on c.id = o.customer_id where o.id = any($1::int[])`, [orderIds])
-  const lines = await rows<OrderLineFacts & { orderId: number, position: number }>(`
+    from sales_order o join customer c on c.id = o.customer_id where o.id = any($1::int[])`,
+    [orderIds],
+  )
+  const lines = await rows<OrderLineFacts & { orderId: number; position: number }>(
+    `
     select order_id "orderId", position, item_code item, description, detail, unit, quantity, unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode"
-    from order_line where order_id = any($1::int[]) order by order_id, position`, [orderIds])
-  const contacts = await rows<ContactFacts & { customerId: number }>(`
+    from order_line where order_id = any($1::int[]) order by order_id, position`,
+    [orderIds],
+  )
+  const contacts = await rows<ContactFacts & { customerId: number }>(
+    `
     select customer_id "customerId", name, email, role from contact where customer_id = any($1::int[]) order by id`,
-  [[...new Set(orders.map(order => order.customerId))]])
+    [[...new Set(orders.map((order) => order.customerId))]],
+  )
   const house = await houseContext(kind)
-  const linesOf = groupBy(lines, line => line.orderId)
-  const contactsOf = groupBy(contacts, contact => contact.customerId)
+  const linesOf = groupBy(lines, (line) => line.orderId)
+  const contactsOf = groupBy(contacts, (contact) => contact.customerId)
   const bills = kindFacts[kind].books ? await billsOfOrders(orderIds) : new Map<number, OrderBill[]>()
-  return new Map(orders.map((order) => {
-    const own = bills.get(order.id) ?? []
-    const left = remaining(linesOf.get(order.id) ?? [], order.adjustments, billedBy(own.map(bill => bill.facts)))
-    const subject = { ...order, adjustments: left.adjustments, deposits: own.filter(bill => bill.facts.deposit).map(depositOf) }
-    return [order.id, contextOf(kind, subject, left.lines, contactsOf.get(order.customerId) ?? [], addressing, house)]
-  }))
+  return new Map(
+    orders.map((order) => {
+      const own = bills.get(order.id) ?? []
+      const left = remaining(
+        linesOf.get(order.id) ?? [],
+        order.adjustments,
+        billedBy(own.map((bill) => bill.facts)),
+      )
+      const subject = {
+        ...order,
+        adjustments: left.adjustments,
+        deposits: own.filter((bill) => bill.facts.deposit).map(depositOf),
+      }
+      return [
+        order.id,
+        contextOf(kind, subject, left.lines, contactsOf.get(order.customerId) ?? [], addressing, house),
+      ]
+    }),
+  )
 }
 
-interface OrderBill { orderId: number, facts: BillFacts, number: string, date: Day, source: PaperSource, total: string }
+interface OrderBill {
+  orderId: number
+  facts: BillFacts
+  number: string
+  date: Day
+  source: PaperSource
+  total: string
+}
 
 /** The part and deposit invoices of orders that stand: issued, not void, not wholly credited. */
 export async function billsOfOrders(orderIds: readonly number[]): Promise<Map<number, OrderBill[]>> {
-  const found = await rows<OrderBill>(`select b.order_id "orderId", b.facts, d.number, d.date::text date, p.source, d.total::text total from bill b join document d on d.bill_id = b.id join paper p on p.id = d.paper_id
+  const found = await rows<OrderBill>(
+    `select b.order_id "orderId", b.facts, d.number, d.date::text date, p.source, d.total::text total from bill b join document d on d.bill_id = b.id join paper p on p.id = d.paper_id
     where b.order_id = any($1::int[]) and b.kind = 'invoice' and not exists (select from document_void v where v.document_id = d.id)
-      and coalesce((select sum(c.total) from document c where c.credits_id = d.id and not exists (select from document_void v where v.document_id = c.id)), 0) < d.total order by d.id`, [orderIds])
-  return groupBy(found, bill => bill.orderId)
+      and coalesce((select sum(c.total) from document c where c.credits_id = d.id and not exists (select from document_void v where v.document_id = c.id)), 0) < d.total order by d.id`,
+    [orderIds],
+  )
+  return groupBy(found, (bill) => bill.orderId)
 }
 
 function depositOf({ number, date, source, total }: OrderBill): DepositFacts {
-  return { number, date, total, groups: sumsOf(source).groups.map(({ rate, base, tax }) => ({ rate, base, tax })) }
+  return {
+    number,
+    date,
+    total,
+    groups: sumsOf(source).groups.map(({ rate, base, tax }) => ({ rate, base, tax })),
+  }
 }
 
 /** Finds what a paper of this subject is made with. @throws Refusal "no-stationery", "no-series", "no-cover-note" */
-export function contextOf(kind: DocumentKind, order: SubjectRow, lines: OrderLineFacts[], contacts: ContactFacts[], addressing: Addressing, house: HouseContext): PaperContext {
-  const brand = house.brands.find(candidate => candidate.id === order.brandId)!
-  const stationery = house.stationeries.find(candidate => candidate.brandId === brand.id)
-  const series = seriesFor(house.series.filter(candidate => candidate.brandId === brand.id && candidate.kind === kind), { country: order.billing?.country ?? '', currency: order.currency })
-  if (!stationery) throw new Refusal('no-stationery', `${brand.name} has no stationery for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
-  if (!series) throw new Refusal('no-series', `${brand.name} has no number series for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
+export function contextOf(
+  kind: DocumentKind,
+  order: SubjectRow,
+  lines: OrderLineFacts[],
+  contacts: ContactFacts[],
+  addressing: Addressing,
+  house: HouseContext,
+): PaperContext {
+  const brand = house.brands.find((candidate) => candidate.id === order.brandId)!
+  const stationery = house.stationeries.find((candidate) => candidate.brandId === brand.id)
+  const series = seriesFor(
+    house.series.filter((candidate) => candidate.brandId === brand.id && candidate.kind === kind),
+    { country: order.billing?.country ?? '', currency: order.currency },
+  )
+  if (!stationery)
+    throw new Refusal('no-stationery', `${brand.name} has no stationery for this kind of paper.`, {
+      about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
+    })
+  if (!series)
+    throw new Refusal('no-series', `${brand.name} has no number series for this kind of paper.`, {
+      about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
+    })
   const language = findSetting<Language>([
     { level: 'customer', value: order.customerLanguage },
     { level: 'company', value: house.company.language },
     { level: 'built in', value: 'en' },
   ]).value
-  const ofBrand = house.notes.filter(candidate => candidate.brandId === brand.id)
-  const note = ofBrand.find(candidate => candidate.language === language)
-    ?? ofBrand.find(candidate => candidate.language === house.company.language)
-  if (!note) throw new Refusal('no-cover-note', `${brand.name} has no cover note for this kind of paper.`, { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } })
-  const channel = findSetting<Channel>([{ level: 'customer', value: order.wishes[kind]?.channel }, { level: 'built in', value: 'email' }]).value
+  const ofBrand = house.notes.filter((candidate) => candidate.brandId === brand.id)
+  const note =
+    ofBrand.find((candidate) => candidate.language === language) ??
+    ofBrand.find((candidate) => candidate.language === house.company.language)
+  if (!note)
+    throw new Refusal('no-cover-note', `${brand.name} has no cover note for this kind of paper.`, {
+      about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
+    })
+  const channel = findSetting<Channel>([
+    { level: 'customer', value: order.wishes[kind]?.channel },
+    { level: 'built in', value: 'email' },
+  ]).value
   return {
-    orderId: order.id, billId: order.billId, creditsId: order.creditsId, replacesId: order.replacesId, paymentId: order.paymentId ?? null, wishedDate: order.wishedDate, eventDay: (house.company.documentDates[kind] === 'event' && order.eventDay) || null, orderNumber: order.number, orderDate: order.date, customerId: order.customerId, customerName: order.customerName,
-    brandId: brand.id, zeroTotals: house.company.zeroTotals, total: order.total, revision: order.revision, stationery: { id: stationery.id, design: stationery.design }, coverNoteId: note.id, channel,
-    recipients: channel === 'email' || channel === 'both' ? recipientsFor({ contacts, role: addressing.role, wish: order.wishes[kind], copyTo: addressing.copyTo }) : [],
-    builtFrom: { order: order.version, customer: order.customerVersion, brand: brand.version, stationery: stationery.id, coverNote: note.id },
-    series, lastCounter: house.counters.get(series.id),
+    orderId: order.id,
+    billId: order.billId,
+    creditsId: order.creditsId,
+    replacesId: order.replacesId,
+    paymentId: order.paymentId ?? null,
+    wishedDate: order.wishedDate,
+    eventDay: (house.company.documentDates[kind] === 'event' && order.eventDay) || null,
+    orderNumber: order.number,
+    orderDate: order.date,
+    customerId: order.customerId,
+    customerName: order.customerName,
+    brandId: brand.id,
+    zeroTotals: house.company.zeroTotals,
+    total: order.total,
+    revision: order.revision,
+    stationery: { id: stationery.id, design: stationery.design },
+    coverNoteId: note.id,
+    channel,
+    recipients:
+      channel === 'email' || channel === 'both'
+        ? recipientsFor({
+            contacts,
+            role: addressing.role,
+            wish: order.wishes[kind],
+            copyTo: addressing.copyTo,
+          })
+        : [],
+    builtFrom: {
+      order: order.version,
+      customer: order.customerVersion,
+      brand: brand.version,
+      stationery: stationery.id,
+      coverNote: note.id,
+    },
+    series,
+    lastCounter: house.counters.get(series.id),
     source: {
-      kind, language, rates: house.company.taxRates, brand: factsOf(brand),
+      kind,
+      language,
+      rates: house.company.taxRates,
+      brand: factsOf(brand),
       order: {
-        number: order.number, date: order.date, suppliedOn: order.suppliedOn, currency: order.currency, pricesIncludeTax: order.pricesIncludeTax,
-        reference: order.reference, customerNote: order.customerNote, prepaid: order.prepaid, adjustments: order.adjustments, ...(order.deposits?.length ? { deposits: order.deposits } : {}),
-        lines: lines.map(({ item, description, detail, unit, quantity, unitPrice, discountPercent, taxCode }) =>
-          ({ item, description, detail, unit, quantity, unitPrice, discountPercent, taxCode })),
+        number: order.number,
+        date: order.date,
+        suppliedOn: order.suppliedOn,
+        currency: order.currency,
+        pricesIncludeTax: order.pricesIncludeTax,
+        reference: order.reference,
+        customerNote: order.customerNote,
+        prepaid: order.prepaid,
+        adjustments: order.adjustments,
+        ...(order.deposits?.length ? { deposits: order.deposits } : {}),
+        lines: lines.map(
+          ({ item, description, detail, unit, quantity, unitPrice, discountPercent, taxCode }) => ({
+            item,
+            description,
+            detail,
+            unit,
+            quantity,
+            unitPrice,
+            discountPercent,
+            taxCode,
+          }),
+        ),
       },
       customer: {
-        number: order.customerNumber, name: order.customerName, billing: order.billing, taxNumber: order.taxNumber, terms: order.terms, language, ...(order.treatment === 'domestic' ? {} : { treatment: order.treatment }),
+        number: order.customerNumber,
+        name: order.customerName,
+        billing: order.billing,
+        taxNumber: order.taxNumber,
+        terms: order.terms,
+        language,
+        ...(order.treatment === 'domestic' ? {} : { treatment: order.treatment }),
       },
-      ...(order.credit ? { credit: order.credit } : {}), ...(order.payment ? { payment: order.payment } : {}), ...(order.currency === house.company.currency ? {} : { exchange: house.exchange.find(one => one.currency === order.currency && one.day <= (order.wishedDate ?? one.day)) ?? null }),
+      ...(order.credit ? { credit: order.credit } : {}),
+      ...(order.payment ? { payment: order.payment } : {}),
+      ...(order.currency === house.company.currency
+        ? {}
+        : {
+            exchange:
+              house.exchange.find(
+                (one) => one.currency === order.currency && one.day <= (order.wishedDate ?? one.day),
+              ) ?? null,
+          }),
     },
   }
 }
 
 /** What a paper takes from a brand; sender addresses and the like stay out, so that changing them does not change papers. */
-function factsOf({ id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, banks, methods }: BrandRow): PaperSource['brand'] {
-  return { id, code, name, legalName, addressLines, country, phone, email, website, registration, taxNumber, banks, ...(methods.length ? { methods } : {}) }
+function factsOf({
+  id,
+  code,
+  name,
+  legalName,
+  addressLines,
+  country,
+  phone,
+  email,
+  website,
+  registration,
+  taxNumber,
+  banks,
+  methods,
+}: BrandRow): PaperSource['brand'] {
+  return {
+    id,
+    code,
+    name,
+    legalName,
+    addressLines,
+    country,
+    phone,
+    email,
+    website,
+    registration,
+    taxNumber,
+    banks,
+    ...(methods.length ? { methods } : {}),
+  }
 }
 
 /** The paper as it will be, or the plain reason why there is none. */
 export function draft(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
-  if (context.source.order.lines.length === 0 && context.billId === null && context.paymentId === null && Number(context.total) !== 0) return { problem: 'Everything of this order is billed in parts already.' }
-  const standIn = numberStandIn(context.series, { date: today, brand: context.source.brand.code, order: context.orderNumber }, context.lastCounter)
+  if (
+    context.source.order.lines.length === 0 &&
+    context.billId === null &&
+    context.paymentId === null &&
+    Number(context.total) !== 0
+  )
+    return { problem: 'Everything of this order is billed in parts already.' }
+  const standIn = numberStandIn(
+    context.series,
+    { date: today, brand: context.source.brand.code, order: context.orderNumber },
+    context.lastCounter,
+  )
   try {
     return { paper: preparePaper(context.source, today, standIn) }
   } catch (error) {

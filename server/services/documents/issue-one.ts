@@ -23,9 +23,37 @@ import { subjectOf } from './prepare'
 
 /** A paper as issuing locks it. */
 export interface PaperRow {
-  id: number, orderId: number | null, billId: number | null, creditsId: number | null, replacesId: number | null, paymentId: number | null, wishedDate: Day | null, eventDay: Day | null, earlierDateOk: boolean, kind: DocumentKind, occasion: string, state: string, revision: number, problem: string | null, changed: boolean, stale: boolean
-  source: PaperSource, builtFrom: BuiltFrom, stationeryId: number, coverNoteId: number, customerId: number, customerName: string, brandId: number
-  orderNumber: string, orderDate: Day, channel: Channel, sendTo: string, role: ContactRole, copyTo: string[], delayMinutes: number, hours: SendingHours | null
+  id: number
+  orderId: number | null
+  billId: number | null
+  creditsId: number | null
+  replacesId: number | null
+  paymentId: number | null
+  wishedDate: Day | null
+  eventDay: Day | null
+  earlierDateOk: boolean
+  kind: DocumentKind
+  occasion: string
+  state: string
+  revision: number
+  problem: string | null
+  changed: boolean
+  stale: boolean
+  source: PaperSource
+  builtFrom: BuiltFrom
+  stationeryId: number
+  coverNoteId: number
+  customerId: number
+  customerName: string
+  brandId: number
+  orderNumber: string
+  orderDate: Day
+  channel: Channel
+  sendTo: string
+  role: ContactRole
+  copyTo: string[]
+  delayMinutes: number
+  hours: SendingHours | null
   /** The customer wants several documents of one Send in one email. */
   gathered?: boolean
   /** What routines on posting may test of the customer. */
@@ -33,7 +61,14 @@ export interface PaperRow {
 }
 
 /** The number that was drawn for a document, and its date. */
-export interface Drawn { number: string, counter: number, period: string, seriesId: number, date: Day, /** The newest date of its series, where this one was allowed before it. */ earlierThan: Day | null }
+export interface Drawn {
+  number: string
+  counter: number
+  period: string
+  seriesId: number
+  date: Day
+  /** The newest date of its series, where this one was allowed before it. */ earlierThan: Day | null
+}
 
 /** What the papers of one issuing transaction share. */
 export interface IssuingRun {
@@ -53,57 +88,170 @@ export interface IssuingRun {
 }
 
 /** Emails of this transaction that take further documents, by what makes them alike. Put back where a paper's savepoint is rolled back. */
-type Gathering = Map<string, { dispatchId: number, numbers: string[] }>
+type Gathering = Map<string, { dispatchId: number; numbers: string[] }>
 
 /** Inserts a document with all that stands on it, in the caller's transaction and behind its savepoint. @returns its id; throws what keeps it from being issued */
 export async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: IssuingRun): Promise<number> {
   const { billedOrders, now, actor } = issuing
-  if (paper.billId === null && paper.orderId !== null && billedOrders.has(paper.orderId)) throw new Error('a part of its order has just been billed. Look at it again.')
+  if (paper.billId === null && paper.orderId !== null && billedOrders.has(paper.orderId))
+    throw new Error('a part of its order has just been billed. Look at it again.')
   if (paper.billId !== null) await checkBill(paper)
   const asked = issuePaper(paper.source, drawn.date, drawn.number)
   const { paidBy } = issuing
-  const paidNow = paidBy !== null && paper.kind === 'invoice' && new Decimal(asked.amounts.toPay).gt(0) ? asked.amounts.toPay : null
-  const issued: Paper = paidNow === null ? asked : issuePaper({ ...paper.source, order: { ...paper.source.order, prepaid: new Decimal(paper.source.order.prepaid).plus(paidNow).toString() } }, drawn.date, drawn.number)
+  const paidNow =
+    paidBy !== null && paper.kind === 'invoice' && new Decimal(asked.amounts.toPay).gt(0)
+      ? asked.amounts.toPay
+      : null
+  const issued: Paper =
+    paidNow === null
+      ? asked
+      : issuePaper(
+          {
+            ...paper.source,
+            order: {
+              ...paper.source.order,
+              prepaid: new Decimal(paper.source.order.prepaid).plus(paidNow).toString(),
+            },
+          },
+          drawn.date,
+          drawn.number,
+        )
   const { amounts } = issued
-  const document = await one<{ id: number }>(`
+  const document = await one<{ id: number }>(
+    `
     insert into document (kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id, customer_name, brand_id, language,
       currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search, bill_id, credits_id, replaces_id, payment_id, earlier_than)
     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21, $22, $23, $24, $25, $26, $27, $28, $29, $30) returning id`,
-  [paper.kind, drawn.number, drawn.seriesId, drawn.period, drawn.counter, drawn.date, issued.dueDate, paper.orderId, paper.orderNumber, paper.customerId,
-    paper.customerName, paper.brandId, issued.language, issued.currency, amounts.net, amounts.tax, amounts.total, amounts.toPay, json(issued),
-    paper.stationeryId, paper.coverNoteId, paper.id, now, actor,
-    [drawn.number, paper.orderNumber, paper.customerName, paper.source.order.reference ?? '', paper.source.credit?.number ?? ''].filter(Boolean).join(' ').toLowerCase(), paper.billId, paper.creditsId, paper.replacesId, paper.paymentId, drawn.earlierThan])
+    [
+      paper.kind,
+      drawn.number,
+      drawn.seriesId,
+      drawn.period,
+      drawn.counter,
+      drawn.date,
+      issued.dueDate,
+      paper.orderId,
+      paper.orderNumber,
+      paper.customerId,
+      paper.customerName,
+      paper.brandId,
+      issued.language,
+      issued.currency,
+      amounts.net,
+      amounts.tax,
+      amounts.total,
+      amounts.toPay,
+      json(issued),
+      paper.stationeryId,
+      paper.coverNoteId,
+      paper.id,
+      now,
+      actor,
+      [
+        drawn.number,
+        paper.orderNumber,
+        paper.customerName,
+        paper.source.order.reference ?? '',
+        paper.source.credit?.number ?? '',
+      ]
+        .filter(Boolean)
+        .join(' ')
+        .toLowerCase(),
+      paper.billId,
+      paper.creditsId,
+      paper.replacesId,
+      paper.paymentId,
+      drawn.earlierThan,
+    ],
+  )
   const documentId = document!.id
   if (kindFacts[paper.kind].books) {
-    await run(`insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
-      [documentId, paper.customerId, issued.currency, paper.creditsId === null ? paidNow ?? amounts.toPay : moneyText(new Decimal(amounts.total).neg(), issued.currency), issued.dueDate ?? drawn.date])
+    await run(
+      `insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
+      [
+        documentId,
+        paper.customerId,
+        issued.currency,
+        paper.creditsId === null
+          ? (paidNow ?? amounts.toPay)
+          : moneyText(new Decimal(amounts.total).neg(), issued.currency),
+        issued.dueDate ?? drawn.date,
+      ],
+    )
   }
   await run('insert into unpainted (document_id) values ($1)', [documentId])
   await run(`update paper set state = 'issued' where id = $1`, [paper.id])
   const subject = subjectOf(paper)
-  const claimed = await run(`update claim set document_id = $1 where source_kind = $6 and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
-    [documentId, subject.id, paper.kind, paper.occasion, paper.id, subject.kind])
+  const claimed = await run(
+    `update claim set document_id = $1 where source_kind = $6 and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
+    [documentId, subject.id, paper.kind, paper.occasion, paper.id, subject.kind],
+  )
   if (claimed !== 1) throw new Error('its claim is no longer held')
   const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books
-  const event = await one<{ id: number }>(`insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $5, $2::jsonb, 3, $3, $4, case when $6::boolean then null else $3::timestamptz end) returning id`,
-    [paper.orderId, json(postedFacts(paper, drawn.number, amounts)), now, actor, documentId, toBeLookedAt])
+  const event = await one<{ id: number }>(
+    `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $5, $2::jsonb, 3, $3, $4, case when $6::boolean then null else $3::timestamptz end) returning id`,
+    [paper.orderId, json(postedFacts(paper, drawn.number, amounts)), now, actor, documentId, toBeLookedAt],
+  )
   if (toBeLookedAt) issuing.posted.push(event!.id)
-  await noteAll([{ orderId: paper.orderId ?? undefined, paperId: paper.id, documentId, actor, words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.` }])
+  await noteAll([
+    {
+      orderId: paper.orderId ?? undefined,
+      paperId: paper.id,
+      documentId,
+      actor,
+      words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.`,
+    },
+  ])
   if (paper.billId !== null) await settleBill(paper, documentId, { now, actor, billedOrders })
   if (paidNow !== null) {
-    await bookPayment({ direction: 'in', customerId: paper.customerId, date: drawn.date, method: paidBy!, amount: paidNow, currency: issued.currency, reference: drawn.number, settle: [{ documentId, amount: paidNow, discount: '0', writeOff: '0' }], another: true }, actor)
+    await bookPayment(
+      {
+        direction: 'in',
+        customerId: paper.customerId,
+        date: drawn.date,
+        method: paidBy!,
+        amount: paidNow,
+        currency: issued.currency,
+        reference: drawn.number,
+        settle: [{ documentId, amount: paidNow, discount: '0', writeOff: '0' }],
+        another: true,
+      },
+      actor,
+    )
   }
-  await putOnItsWay(paper, { documentId, number: drawn.number, total: amounts.total, currency: issued.currency }, issuing)
+  await putOnItsWay(
+    paper,
+    { documentId, number: drawn.number, total: amounts.total, currency: issued.currency },
+    issuing,
+  )
   return documentId
 }
 
 /** The dispatches of a document: one a channel, or one more document in an email that its customer wants gathered. */
-async function putOnItsWay(paper: PaperRow, { documentId, number, total, currency }: { documentId: number, number: string, total: DecimalText, currency: string }, issuing: IssuingRun): Promise<void> {
+async function putOnItsWay(
+  paper: PaperRow,
+  {
+    documentId,
+    number,
+    total,
+    currency,
+  }: { documentId: number; number: string; total: DecimalText; currency: string },
+  issuing: IssuingRun,
+): Promise<void> {
   const { gathering, now, actor, timeZone } = issuing
-  const channels = issuing.postOnly ? [] : paper.channel === 'both' ? ['email', 'paper'] as const : paper.channel === 'nothing' ? [] : [paper.channel]
+  const channels = issuing.postOnly
+    ? []
+    : paper.channel === 'both'
+      ? (['email', 'paper'] as const)
+      : paper.channel === 'nothing'
+        ? []
+        : [paper.channel]
   const notBefore = sendingTime(now, paper.delayMinutes, paper.hours, timeZone)
   for (const channel of channels) {
-    const alike = channel === 'email' && paper.gathered ? json([paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, currency, notBefore]) : undefined
+    const alike =
+      channel === 'email' && paper.gathered
+        ? json([paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, currency, notBefore])
+        : undefined
     const open = alike ? gathering.get(alike) : undefined
     if (open) {
       await addToDispatch(open.dispatchId, documentId, total, `${open.numbers[0]!} +${open.numbers.length}`)
@@ -111,20 +259,47 @@ async function putOnItsWay(paper: PaperRow, { documentId, number, total, currenc
       continue
     }
     const dispatchId = await newDispatch({
-      channel, documentId, number, customerId: paper.customerId, customerName: paper.customerName, brandId: paper.brandId, role: paper.role,
-      coverNoteId: paper.coverNoteId, total, currency, sendTo: channel === 'paper' ? 'Paper, by post' : paper.sendTo,
-      toAddresses: null, copyTo: paper.copyTo, isCopy: false, ready: false, notBefore, actor,
+      channel,
+      documentId,
+      number,
+      customerId: paper.customerId,
+      customerName: paper.customerName,
+      brandId: paper.brandId,
+      role: paper.role,
+      coverNoteId: paper.coverNoteId,
+      total,
+      currency,
+      sendTo: channel === 'paper' ? 'Paper, by post' : paper.sendTo,
+      toAddresses: null,
+      copyTo: paper.copyTo,
+      isCopy: false,
+      ready: false,
+      notBefore,
+      actor,
     })
     if (alike) gathering.set(alike, { dispatchId, numbers: [number] })
   }
-  if (channels.length === 0) await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, now])
+  if (channels.length === 0)
+    await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, now])
 }
 
 /** What routines on posting may test. */
-function postedFacts({ kind, source, customerFacts }: PaperRow, number: string, amounts: Paper['amounts']): EventFacts {
+function postedFacts(
+  { kind, source, customerFacts }: PaperRow,
+  number: string,
+  amounts: Paper['amounts'],
+): EventFacts {
   const { order } = source
   return {
-    ...customerFacts, posted: kind, number, order: order.number, total: amounts.total, net: amounts.net, currency: order.currency, brand: source.brand.code, customer: source.customer.number,
-    items: [...new Set(order.lines.map(line => line.item).filter(Boolean))],
+    ...customerFacts,
+    posted: kind,
+    number,
+    order: order.number,
+    total: amounts.total,
+    net: amounts.net,
+    currency: order.currency,
+    brand: source.brand.code,
+    customer: source.customer.number,
+    items: [...new Set(order.lines.map((line) => line.item).filter(Boolean))],
   }
 }

@@ -45,33 +45,55 @@ const paperColumns = `id, order_id "orderId", bill_id "billId", (select credits_
  * Issues papers in order of document date (today where none is wished) and order number. Also calls `within` in the same transaction, for the caller's own rows.
  * With `postOnly` nothing is put on its way: a routine on posting sends it, or a person. With `paidBy` invoices are paid at once: they say so, and their payment is booked with them.
  */
-export async function issueInOneTransaction(asked: readonly ToIssue[], actor: string, within?: (results: IssueResult[]) => Promise<void>, how: IssueHow = {}): Promise<IssueResult[]> {
+export async function issueInOneTransaction(
+  asked: readonly ToIssue[],
+  actor: string,
+  within?: (results: IssueResult[]) => Promise<void>,
+  how: IssueHow = {},
+): Promise<IssueResult[]> {
   return inTransaction(async () => {
     const results: IssueResult[] = []
     const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
     if (paused) throw new Paused()
     const ready = await checked(asked, results, how)
     if (rehearsalSince) await rehearseReady(ready, rehearsalAddress, actor, results)
-    else await issueReady(ready, { actor, postOnly: how.postOnly ?? false, paidBy: how.paidBy ?? null }, results)
+    else
+      await issueReady(ready, { actor, postOnly: how.postOnly ?? false, paidBy: how.paidBy ?? null }, results)
     await within?.(results)
-    publish('line', results.map(result => result.paperId))
+    publish(
+      'line',
+      results.map((result) => result.paperId),
+    )
     publish('register')
-    publish('order', ready.flatMap(paper => paper.orderId ?? []))
+    publish(
+      'order',
+      ready.flatMap((paper) => paper.orderId ?? []),
+    )
     return results
   })
 }
 
 /** What a person may want of an issuing. */
-export interface IssueHow { postOnly?: boolean, paidBy?: PaymentMethod | null }
+export interface IssueHow {
+  postOnly?: boolean
+  paidBy?: PaymentMethod | null
+}
 
 /** Everything is paused: nothing was issued, and it goes on when somebody resumes. */
 export class Paused extends Error {}
 
 /** While a rehearsal is on: rehearsal papers instead, and what would go by itself waits for a person afterwards. */
-async function rehearseReady(ready: readonly PaperRow[], address: string, actor: string, results: IssueResult[]): Promise<void> {
+async function rehearseReady(
+  ready: readonly PaperRow[],
+  address: string,
+  actor: string,
+  results: IssueResult[],
+): Promise<void> {
   const numbers = await rehearse(ready, address, dayInZone(clock.now(), (await company()).timeZone), actor)
-  await run('update paper set by_itself = false where id = any($1::int[])', [ready.map(paper => paper.id)])
-  ready.forEach((paper, index) => results.push({ paperId: paper.id, outcome: 'rehearsed', reason: numbers[index]!, documentId: null }))
+  await run('update paper set by_itself = false where id = any($1::int[])', [ready.map((paper) => paper.id)])
+  ready.forEach((paper, index) =>
+    results.push({ paperId: paper.id, outcome: 'rehearsed', reason: numbers[index]!, documentId: null }),
+  )
 }
 
 /**
@@ -81,110 +103,230 @@ async function rehearseReady(ready: readonly PaperRow[], address: string, actor:
 export async function issueByItself(): Promise<void> {
   for (;;) {
     if ((await gate()).paused) return
-    const due = await rows<{ paperId: number }>(`select id "paperId" from paper where state = 'prepared' and by_itself and not stale
-      order by order_date, length(order_number), order_number limit $1`, [issueBatch])
+    const due = await rows<{ paperId: number }>(
+      `select id "paperId" from paper where state = 'prepared' and by_itself and not stale
+      order by order_date, length(order_number), order_number limit $1`,
+      [issueBatch],
+    )
     if (due.length === 0) return
-    const results = await issueInOneTransaction(due.map(({ paperId }) => ({ paperId, revision: null })), 'Clothespin, by itself', async (made) => {
-      const failed = made.filter(result => result.outcome === 'failed')
-      await run(`update paper p set by_itself = false, problem = f.reason from jsonb_to_recordset($1::jsonb) as f ("paperId" int, reason text) where p.id = f."paperId" and p.state = 'prepared'`, [json(failed)])
-    })
-    if (results.every(result => result.outcome !== 'issued' && result.outcome !== 'rehearsed')) return
+    const results = await issueInOneTransaction(
+      due.map(({ paperId }) => ({ paperId, revision: null })),
+      'Clothespin, by itself',
+      async (made) => {
+        const failed = made.filter((result) => result.outcome === 'failed')
+        await run(
+          `update paper p set by_itself = false, problem = f.reason from jsonb_to_recordset($1::jsonb) as f ("paperId" int, reason text) where p.id = f."paperId" and p.state = 'prepared'`,
+          [json(failed)],
+        )
+      },
+    )
+    if (results.every((result) => result.outcome !== 'issued' && result.outcome !== 'rehearsed')) return
   }
 }
 
 /** Locks orders, bills, credited invoices, customers and papers, in this order, and keeps those that may be issued as they were looked at. */
-async function checked(asked: readonly ToIssue[], results: IssueResult[], { paidBy }: IssueHow): Promise<PaperRow[]> {
-  const ids = asked.map(one => one.paperId)
-  await run('select o.id from sales_order o where o.id in (select order_id from paper where id = any($1::int[]) and bill_id is not null) order by o.id for update', [ids])
-  const bills = await rows<{ id: number, version: number }>('select b.id, b.version from bill b where b.id in (select bill_id from paper where id = any($1::int[])) order by b.id for update', [ids])
-  await run('select document_id from open_item where document_id in (select b.credits_id from bill b join paper p on p.bill_id = b.id where p.id = any($1::int[])) order by document_id for update', [ids])
-  const orders = await rows<{ id: number, version: number }>(`select o.id, o.version from sales_order o
-    where o.id in (select order_id from paper where id = any($1::int[])) order by o.id for share`, [ids])
-  const customers = await rows<{ id: number, version: number, wishes: Wishes, facts: PaperRow['customerFacts'] }>(`select c.id, c.version, c.wishes, jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts from customer c
-    where c.id in (select customer_id from paper where id = any($1::int[])) order by c.id for ${paidBy ? 'update' : 'share'}`, [ids])
-  const papers = await rows<PaperRow>(`select ${paperColumns} from paper where id = any($1::int[]) order by id for update`, [ids])
-  const brands = await rows<{ id: number, version: number }>('select id, version from brand')
-  const orderVersion = new Map(orders.map(row => [row.id, row.version]))
-  const billVersion = new Map(bills.map(row => [row.id, row.version]))
-  const payments = await rows<{ id: number, version: number }>('select id, version from payment where id in (select payment_id from paper where id = any($1::int[])) order by id for share', [ids])
-  const paymentVersion = new Map(payments.map(row => [row.id, row.version]))
-  const customerVersion = new Map(customers.map(row => [row.id, row.version]))
-  const customerOf = new Map(customers.map(row => [row.id, row]))
-  const brandVersion = new Map(brands.map(row => [row.id, row.version]))
-  const revision = new Map(asked.map(one => [one.paperId, one.revision]))
+async function checked(
+  asked: readonly ToIssue[],
+  results: IssueResult[],
+  { paidBy }: IssueHow,
+): Promise<PaperRow[]> {
+  const ids = asked.map((one) => one.paperId)
+  await run(
+    'select o.id from sales_order o where o.id in (select order_id from paper where id = any($1::int[]) and bill_id is not null) order by o.id for update',
+    [ids],
+  )
+  const bills = await rows<{ id: number; version: number }>(
+    'select b.id, b.version from bill b where b.id in (select bill_id from paper where id = any($1::int[])) order by b.id for update',
+    [ids],
+  )
+  await run(
+    'select document_id from open_item where document_id in (select b.credits_id from bill b join paper p on p.bill_id = b.id where p.id = any($1::int[])) order by document_id for update',
+    [ids],
+  )
+  const orders = await rows<{ id: number; version: number }>(
+    `select o.id, o.version from sales_order o
+    where o.id in (select order_id from paper where id = any($1::int[])) order by o.id for share`,
+    [ids],
+  )
+  const customers = await rows<{
+    id: number
+    version: number
+    wishes: Wishes
+    facts: PaperRow['customerFacts']
+  }>(
+    `select c.id, c.version, c.wishes, jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts from customer c
+    where c.id in (select customer_id from paper where id = any($1::int[])) order by c.id for ${paidBy ? 'update' : 'share'}`,
+    [ids],
+  )
+  const papers = await rows<PaperRow>(
+    `select ${paperColumns} from paper where id = any($1::int[]) order by id for update`,
+    [ids],
+  )
+  const brands = await rows<{ id: number; version: number }>('select id, version from brand')
+  const orderVersion = new Map(orders.map((row) => [row.id, row.version]))
+  const billVersion = new Map(bills.map((row) => [row.id, row.version]))
+  const payments = await rows<{ id: number; version: number }>(
+    'select id, version from payment where id in (select payment_id from paper where id = any($1::int[])) order by id for share',
+    [ids],
+  )
+  const paymentVersion = new Map(payments.map((row) => [row.id, row.version]))
+  const customerVersion = new Map(customers.map((row) => [row.id, row.version]))
+  const customerOf = new Map(customers.map((row) => [row.id, row]))
+  const brandVersion = new Map(brands.map((row) => [row.id, row.version]))
+  const revision = new Map(asked.map((one) => [one.paperId, one.revision]))
 
   const ready: PaperRow[] = []
   const moved: number[] = []
   for (const paper of papers) {
-    const refuse = (outcome: IssueResult['outcome'], reason: string) => results.push({ paperId: paper.id, outcome, reason, documentId: null })
+    const refuse = (outcome: IssueResult['outcome'], reason: string) =>
+      results.push({ paperId: paper.id, outcome, reason, documentId: null })
     const lookedAt = revision.get(paper.id)
     const { builtFrom } = paper
     const subject = subjectOf(paper)
-    const outdated = builtFrom.order !== { order: orderVersion, bill: billVersion, payment: paymentVersion }[subject.kind].get(subject.id) || builtFrom.customer !== customerVersion.get(paper.customerId)
-      || builtFrom.brand !== brandVersion.get(paper.brandId)
-    if (paper.state !== 'prepared') refuse('skipped', paper.state === 'issued' ? 'It is already issued.' : 'It is no longer waiting: somebody put it back.')
+    const outdated =
+      builtFrom.order !==
+        { order: orderVersion, bill: billVersion, payment: paymentVersion }[subject.kind].get(subject.id) ||
+      builtFrom.customer !== customerVersion.get(paper.customerId) ||
+      builtFrom.brand !== brandVersion.get(paper.brandId)
+    if (paper.state !== 'prepared')
+      refuse(
+        'skipped',
+        paper.state === 'issued' ? 'It is already issued.' : 'It is no longer waiting: somebody put it back.',
+      )
     else if (outdated || paper.stale) {
       refuse('changed', 'It changed since you looked. Look at it again, then send it.')
       moved.push(paper.id)
-    } else if (paper.changed || (lookedAt !== null && lookedAt !== paper.revision)) refuse('changed', 'It changed since you looked. Look at it again, then send it.')
+    } else if (paper.changed || (lookedAt !== null && lookedAt !== paper.revision))
+      refuse('changed', 'It changed since you looked. Look at it again, then send it.')
     else if (paper.problem) refuse('failed', paper.problem)
-    else ready.push({ ...paper, gathered: customerOf.get(paper.customerId)!.wishes[paper.kind]?.gathered, customerFacts: customerOf.get(paper.customerId)!.facts })
+    else
+      ready.push({
+        ...paper,
+        gathered: customerOf.get(paper.customerId)!.wishes[paper.kind]?.gathered,
+        customerFacts: customerOf.get(paper.customerId)!.facts,
+      })
   }
   if (moved.length > 0) {
     await run('update paper set stale = true where id = any($1::int[])', [moved])
     await addJob('refresh-papers', { paperIds: moved })
   }
-  return ready.sort((a, b) => (a.wishedDate ?? '9999').localeCompare(b.wishedDate ?? '9999') || a.orderDate.localeCompare(b.orderDate) || a.orderNumber.localeCompare(b.orderNumber, 'en', { numeric: true }))
+  return ready.sort(
+    (a, b) =>
+      (a.wishedDate ?? '9999').localeCompare(b.wishedDate ?? '9999') ||
+      a.orderDate.localeCompare(b.orderDate) ||
+      a.orderNumber.localeCompare(b.orderNumber, 'en', { numeric: true }),
+  )
 }
 
 /** Locks the counters last and draws; after that there are only inserts. A paper that fails gives its number to the next one. */
-async function issueReady(ready: readonly PaperRow[], by: { actor: string, postOnly: boolean, paidBy: PaymentMethod | null }, results: IssueResult[]): Promise<void> {
+async function issueReady(
+  ready: readonly PaperRow[],
+  by: { actor: string; postOnly: boolean; paidBy: PaymentMethod | null },
+  results: IssueResult[],
+): Promise<void> {
   if (ready.length === 0) return
   const { timeZone, closedUntil } = await company()
   const now = clock.now()
   const today = dayInZone(now, timeZone)
-  const brandIds = [...new Set(ready.map(paper => paper.brandId))].sort((a, b) => a - b)
-  const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where brand_id = any($1::int[]) order by kind <> 'credit note', id`, [brandIds]) // a credit note first: it sets its order free for the invoice issued anew
+  const brandIds = [...new Set(ready.map((paper) => paper.brandId))].sort((a, b) => a - b)
+  const series = await rows<SeriesRow>(
+    `select ${seriesColumns} from number_series s where brand_id = any($1::int[]) order by kind <> 'credit note', id`,
+    [brandIds],
+  ) // a credit note first: it sets its order free for the invoice issued anew
   const painted: number[] = []
-  const listens = !!await one(`select id from routine where is_on and sentence ->> 'on' = 'posted' limit 1`)
-  const issuing: IssuingRun = { gathering: new Map(), billedOrders: new Set(), now, timeZone, listens, posted: [], ...by }
-  const firstDay = (paper: PaperRow) => paper.wishedDate ?? (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest: null }))
+  const listens = !!(await one(`select id from routine where is_on and sentence ->> 'on' = 'posted' limit 1`))
+  const issuing: IssuingRun = {
+    gathering: new Map(),
+    billedOrders: new Set(),
+    now,
+    timeZone,
+    listens,
+    posted: [],
+    ...by,
+  }
+  const firstDay = (paper: PaperRow) =>
+    paper.wishedDate ??
+    (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest: null }))
   for (const used of series) {
-    const own = ready.filter(paper => seriesOf(paper, series)?.id === used.id)
-    for (const [period, papers] of [...groupBy(own, paper => periodOf(used, firstDay(paper), paper.orderNumber))].sort(([a], [b]) => a.localeCompare(b))) {
+    const own = ready.filter((paper) => seriesOf(paper, series)?.id === used.id)
+    for (const [period, papers] of [
+      ...groupBy(own, (paper) => periodOf(used, firstDay(paper), paper.orderNumber)),
+    ].sort(([a], [b]) => a.localeCompare(b))) {
       for (const { paper, outcome } of await issuePeriod(used, period, papers, today, closedUntil, issuing)) {
         results.push({ paperId: paper.id, ...outcome })
         if (outcome.documentId !== null) painted.push(outcome.documentId)
       }
     }
   }
-  await addJobs('paint-documents', painted, 25, documentIds => ({ documentIds }))
-  await addJobs('look-at-events', issuing.posted, 25, eventIds => ({ eventIds }))
+  await addJobs('paint-documents', painted, 25, (documentIds) => ({ documentIds }))
+  await addJobs('look-at-events', issuing.posted, 25, (eventIds) => ({ eventIds }))
 }
 
-const seriesOf = (paper: PaperRow, series: readonly SeriesRow[]) => seriesFor(series.filter(one => one.brandId === paper.brandId && one.kind === paper.kind), { country: paper.source.customer.billing?.country ?? '', currency: paper.source.order.currency })
+const seriesOf = (paper: PaperRow, series: readonly SeriesRow[]) =>
+  seriesFor(
+    series.filter((one) => one.brandId === paper.brandId && one.kind === paper.kind),
+    { country: paper.source.customer.billing?.country ?? '', currency: paper.source.order.currency },
+  )
 
 type Outcome = Omit<IssueResult, 'paperId'>
 const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
 
 /** Draws the numbers of one series and period. */
-async function issuePeriod(used: SeriesRow, period: string, papers: readonly PaperRow[], today: Day, closedUntil: Day | null, issuing: IssuingRun): Promise<{ paper: PaperRow, outcome: Outcome }[]> {
-  const counter = await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [used.id, period]) ?? await firstCounter(used, period)
-  let { newest } = (await one<{ newest: Day | null }>('select max(date)::text newest from document where series_id = $1 and period = $2', [used.id, period]))!
+async function issuePeriod(
+  used: SeriesRow,
+  period: string,
+  papers: readonly PaperRow[],
+  today: Day,
+  closedUntil: Day | null,
+  issuing: IssuingRun,
+): Promise<{ paper: PaperRow; outcome: Outcome }[]> {
+  const counter =
+    (await one<{ last: number }>(
+      'select last from series_counter where series_id = $1 and period = $2 for update',
+      [used.id, period],
+    )) ?? (await firstCounter(used, period))
+  let { newest } = (await one<{ newest: Day | null }>(
+    'select max(date)::text newest from document where series_id = $1 and period = $2',
+    [used.id, period],
+  ))!
   let last = counter.last
-  const done: { paper: PaperRow, outcome: Outcome }[] = []
+  const done: { paper: PaperRow; outcome: Outcome }[] = []
   for (const paper of papers) {
-    const date = paper.wishedDate ?? (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest }))
-    const refusal = used.source === 'order' && !paper.orderNumber ? 'Its series takes the order\'s number, and it has no order. Give the series numbers of its own.' : dateRefusal(date, { today, closedUntil, newest, earlierOk: paper.earlierDateOk })
+    const date =
+      paper.wishedDate ??
+      (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest }))
+    const refusal =
+      used.source === 'order' && !paper.orderNumber
+        ? "Its series takes the order's number, and it has no order. Give the series numbers of its own."
+        : dateRefusal(date, { today, closedUntil, newest, earlierOk: paper.earlierDateOk })
     if (refusal) {
       done.push({ paper, outcome: failed(refusal) })
       continue
     }
     const drawn = nextCounter(used, last)
-    const number = formatNumber(used, drawn, { date, brand: paper.source.brand.code, order: paper.orderNumber })
-    const before = new Map([...issuing.gathering].map(([key, open]) => [key, { ...open, numbers: [...open.numbers] }]))
+    const number = formatNumber(used, drawn, {
+      date,
+      brand: paper.source.brand.code,
+      order: paper.orderNumber,
+    })
+    const before = new Map(
+      [...issuing.gathering].map(([key, open]) => [key, { ...open, numbers: [...open.numbers] }]),
+    )
     try {
-      const documentId = await behindSavepoint(() => insertDocument(paper, { number, counter: drawn, period, seriesId: used.id, date, earlierThan: newest !== null && date < newest ? newest : null }, issuing))
+      const documentId = await behindSavepoint(() =>
+        insertDocument(
+          paper,
+          {
+            number,
+            counter: drawn,
+            period,
+            seriesId: used.id,
+            date,
+            earlierThan: newest !== null && date < newest ? newest : null,
+          },
+          issuing,
+        ),
+      )
       last = drawn
       if (newest === null || date > newest) newest = date
       done.push({ paper, outcome: { outcome: 'issued', reason: number, documentId } })
@@ -194,12 +336,23 @@ async function issuePeriod(used: SeriesRow, period: string, papers: readonly Pap
       done.push({ paper, outcome: failed(`It could not be issued: ${(error as Error).message}`) })
     }
   }
-  if (last !== counter.last) await run('update series_counter set last = $3 where series_id = $1 and period = $2', [used.id, period, last])
+  if (last !== counter.last)
+    await run('update series_counter set last = $3 where series_id = $1 and period = $2', [
+      used.id,
+      period,
+      last,
+    ])
   return done
 }
 
 /** Creates a period's counter row, so that there is one to lock; one below the start until the first number. */
 async function firstCounter(series: SeriesRow, period: string): Promise<{ last: number }> {
-  await run('insert into series_counter (series_id, period, last) values ($1, $2, $3) on conflict do nothing', [series.id, period, series.source === 'order' ? 0 : series.start - 1])
-  return (await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2 for update', [series.id, period]))!
+  await run(
+    'insert into series_counter (series_id, period, last) values ($1, $2, $3) on conflict do nothing',
+    [series.id, period, series.source === 'order' ? 0 : series.start - 1],
+  )
+  return (await one<{ last: number }>(
+    'select last from series_counter where series_id = $1 and period = $2 for update',
+    [series.id, period],
+  ))!
 }

@@ -25,10 +25,18 @@ import { draft, loadContexts, sendToWords, type Addressing, type PaperContext } 
  */
 
 /** A laid-out draft with its problem, if any. */
-export interface Draft { context: PaperContext, paper: Paper | null, problem: string | null }
+export interface Draft {
+  context: PaperContext
+  paper: Paper | null
+  problem: string | null
+}
 
 /** Builds and lays out drafts of many orders; in parallel in the render threads, outside of any transaction. */
-export async function draftPapers(kind: DocumentKind, orderIds: readonly number[], addressing: Addressing): Promise<Map<number, Draft>> {
+export async function draftPapers(
+  kind: DocumentKind,
+  orderIds: readonly number[],
+  addressing: Addressing,
+): Promise<Map<number, Draft>> {
   return layOutAll(await loadContexts(kind, orderIds, addressing))
 }
 
@@ -38,18 +46,32 @@ export async function draftBills(billIds: readonly number[]): Promise<Map<number
 }
 
 /** The same for payments and refunds: their receipts. */
-export async function draftReceipts(paymentIds: readonly number[], addressing: Addressing): Promise<Map<number, Draft>> {
+export async function draftReceipts(
+  paymentIds: readonly number[],
+  addressing: Addressing,
+): Promise<Map<number, Draft>> {
   return layOutAll(await loadPaymentContexts(paymentIds, addressing))
 }
 
 async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, Draft>> {
   const today = dayInZone(clock.now(), (await company()).timeZone)
-  return new Map(await Promise.all([...contexts].map(async ([id, context]): Promise<[number, Draft]> => {
-    const made = draft(context, context.wishedDate ?? today)
-    if ('problem' in made) return [id, { context, paper: null, problem: made.problem }]
-    const { problems } = await checkPaper(made.paper, context.stationery.design)
-    return [id, { context, paper: made.paper, problem: problems.map(problem => problem.sentence).join(' ') || null }]
-  })))
+  return new Map(
+    await Promise.all(
+      [...contexts].map(async ([id, context]): Promise<[number, Draft]> => {
+        const made = draft(context, context.wishedDate ?? today)
+        if ('problem' in made) return [id, { context, paper: null, problem: made.problem }]
+        const { problems } = await checkPaper(made.paper, context.stationery.design)
+        return [
+          id,
+          {
+            context,
+            paper: made.paper,
+            problem: problems.map((problem) => problem.sentence).join(' ') || null,
+          },
+        ]
+      }),
+    ),
+  )
 }
 
 export interface Prepare {
@@ -59,13 +81,13 @@ export interface Prepare {
   trust: Trust
   delayMinutes: number
   hours: SendingHours | null
-  routine: { id: number, version: number } | null
+  routine: { id: number; version: number } | null
   actor: string
 }
 
 export type Prepared =
-  | { outcome: 'due' | 'prepared' | 'goes by itself', paperId: number, reason: string }
-  | { outcome: 'already' | 'not wanted', paperId: number | null, reason: string }
+  | { outcome: 'due' | 'prepared' | 'goes by itself'; paperId: number; reason: string }
+  | { outcome: 'already' | 'not wanted'; paperId: number | null; reason: string }
 
 /**
  * Takes the claim and keeps the draft, in the caller's transaction. With trust "by hand" the paper is only listed as due.
@@ -78,14 +100,29 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   const held = await claimHolder(subject, asked.kind, occasion)
   if (held) return { outcome: 'already', paperId: held.paperId, reason: held.words }
 
-  if (asked.routine && context.channel === 'nothing' && !kindFacts[asked.kind].books) return { outcome: 'not wanted', paperId: null, reason: `${context.customerName} wants no ${kindFacts[asked.kind].many}.` }
+  if (asked.routine && context.channel === 'nothing' && !kindFacts[asked.kind].books)
+    return {
+      outcome: 'not wanted',
+      paperId: null,
+      reason: `${context.customerName} wants no ${kindFacts[asked.kind].many}.`,
+    }
 
-  if (asked.routine && context.zeroTotals === 'skip' && Number(made.paper?.amounts.total ?? context.total) === 0) return { outcome: 'not wanted', paperId: null, reason: 'It comes to nothing, and the house makes no papers of that.' }
+  if (
+    asked.routine &&
+    context.zeroTotals === 'skip' &&
+    Number(made.paper?.amounts.total ?? context.total) === 0
+  )
+    return {
+      outcome: 'not wanted',
+      paperId: null,
+      reason: 'It comes to nothing, and the house makes no papers of that.',
+    }
 
   const byHand = asked.trust === 'by hand'
   const byItself = asked.trust === 'by itself' && !made.problem && goesOut(context)
   const state = byHand ? 'due' : 'prepared'
-  const row = await one<{ id: number }>(`
+  const row = await one<{ id: number }>(
+    `
     insert into paper (order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id, order_number, order_date,
       customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours, bill_id, wished_date, payment_id, event_day)
     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb, $30, $31, $32, $33)
@@ -97,27 +134,77 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
       built_from = excluded.built_from, problem = excluded.problem, baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
       revision = paper.revision + 1, actor = excluded.actor, wished_date = excluded.wished_date, event_day = excluded.event_day
     returning id`,
-  [asked.orderId, asked.kind, occasion, state, byItself, asked.routine?.id ?? null, asked.routine?.version ?? null, context.customerId, context.brandId,
-    context.orderNumber, context.orderDate, context.customerName, made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel,
-    sendToWords(context), asked.addressing.role, asked.delayMinutes, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id,
-    context.coverNoteId, json(context.builtFrom), made.problem, clock.now(), asked.actor, json(baselineOf(made)), json(asked.addressing.copyTo), asked.hours ? json(asked.hours) : null, context.billId, context.wishedDate, context.paymentId, context.eventDay])
+    [
+      asked.orderId,
+      asked.kind,
+      occasion,
+      state,
+      byItself,
+      asked.routine?.id ?? null,
+      asked.routine?.version ?? null,
+      context.customerId,
+      context.brandId,
+      context.orderNumber,
+      context.orderDate,
+      context.customerName,
+      made.paper?.amounts.total ?? context.total,
+      context.source.order.currency,
+      context.channel,
+      sendToWords(context),
+      asked.addressing.role,
+      asked.delayMinutes,
+      json(context.source),
+      made.paper ? json(made.paper) : null,
+      context.stationery.id,
+      context.coverNoteId,
+      json(context.builtFrom),
+      made.problem,
+      clock.now(),
+      asked.actor,
+      json(baselineOf(made)),
+      json(asked.addressing.copyTo),
+      asked.hours ? json(asked.hours) : null,
+      context.billId,
+      context.wishedDate,
+      context.paymentId,
+      context.eventDay,
+    ],
+  )
   const paperId = row!.id
   if (!byHand) {
-    const taken = await run(`insert into claim (source_kind, source_id, document_kind, occasion, paper_id, taken_at)
-      values ($1, $2, $3, $4, $5, $6) on conflict do nothing`, [subject.kind, subject.id, asked.kind, occasion, paperId, clock.now()])
+    const taken = await run(
+      `insert into claim (source_kind, source_id, document_kind, occasion, paper_id, taken_at)
+      values ($1, $2, $3, $4, $5, $6) on conflict do nothing`,
+      [subject.kind, subject.id, asked.kind, occasion, paperId, clock.now()],
+    )
     if (taken === 0) throw new ClaimLost()
   }
   if (byItself) await addJob('issue-papers', { paperIds: [paperId] })
-  await note({ orderId: asked.orderId ?? undefined, paperId }, asked.actor,
-    byHand ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.` : `The ${asked.kind} was prepared${made.problem ? `, but cannot be issued: ${made.problem}` : byItself ? ' and goes by itself.' : ' and waits for a check.'}`)
+  await note(
+    { orderId: asked.orderId ?? undefined, paperId },
+    asked.actor,
+    byHand
+      ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
+      : `The ${asked.kind} was prepared${made.problem ? `, but cannot be issued: ${made.problem}` : byItself ? ' and goes by itself.' : ' and waits for a check.'}`,
+  )
   publish('line')
-  return { outcome: byHand ? 'due' : byItself ? 'goes by itself' : 'prepared', paperId, reason: made.problem ?? '' }
+  return {
+    outcome: byHand ? 'due' : byItself ? 'goes by itself' : 'prepared',
+    paperId,
+    reason: made.problem ?? '',
+  }
 }
 
 /** What the claim of a paper is on: a bill, a payment, or an order. */
-export function subjectOf(paper: { orderId: number | null, billId: number | null, paymentId: number | null }): { kind: 'order' | 'bill' | 'payment', id: number, table: string } {
+export function subjectOf(paper: {
+  orderId: number | null
+  billId: number | null
+  paymentId: number | null
+}): { kind: 'order' | 'bill' | 'payment'; id: number; table: string } {
   if (paper.billId !== null) return { kind: 'bill', id: paper.billId, table: 'bill' }
-  return paper.paymentId === null ? { kind: 'order', id: paper.orderId!, table: 'sales_order' } : { kind: 'payment', id: paper.paymentId, table: 'payment' }
+  return paper.paymentId === null
+    ? { kind: 'order', id: paper.orderId!, table: 'sales_order' }
+    : { kind: 'payment', id: paper.paymentId, table: 'payment' }
 }
 
 function occasionIn(kind: DocumentKind, context: PaperContext): string {
@@ -129,46 +216,98 @@ function occasionIn(kind: DocumentKind, context: PaperContext): string {
 export class ClaimLost extends Error {}
 
 function goesOut(context: PaperContext): boolean {
-  return context.channel === 'paper' || ((context.channel === 'email' || context.channel === 'both') && context.recipients.length > 0)
+  return (
+    context.channel === 'paper' ||
+    ((context.channel === 'email' || context.channel === 'both') && context.recipients.length > 0)
+  )
 }
 
 /** Who has the claim, in plain words; undefined when it is free. */
-async function claimHolder(subject: { kind: string, id: number }, kind: DocumentKind, occasion: string): Promise<{ paperId: number, words: string } | undefined> {
-  const row = await one<{ paperId: number, number: string | null, byItself: boolean }>(`
+async function claimHolder(
+  subject: { kind: string; id: number },
+  kind: DocumentKind,
+  occasion: string,
+): Promise<{ paperId: number; words: string } | undefined> {
+  const row = await one<{ paperId: number; number: string | null; byItself: boolean }>(
+    `
     select c.paper_id "paperId", d.number, p.by_itself "byItself" from claim c join paper p on p.id = c.paper_id left join document d on d.id = c.document_id
-    where c.source_kind = $1 and c.source_id = $2 and c.document_kind = $3 and c.occasion = $4 for update of c`, [subject.kind, subject.id, kind, occasion])
+    where c.source_kind = $1 and c.source_id = $2 and c.document_kind = $3 and c.occasion = $4 for update of c`,
+    [subject.kind, subject.id, kind, occasion],
+  )
   if (!row) return undefined
   return {
     paperId: row.paperId,
-    words: row.number ? `Nothing was made: ${kind} ${row.number} was already issued for this ${subject.kind === 'bill' ? 'draft' : subject.kind}.` : `Nothing was made: the ${kind} of this ${subject.kind === 'bill' ? 'draft' : subject.kind} is already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
+    words: row.number
+      ? `Nothing was made: ${kind} ${row.number} was already issued for this ${subject.kind === 'bill' ? 'draft' : subject.kind}.`
+      : `Nothing was made: the ${kind} of this ${subject.kind === 'bill' ? 'draft' : subject.kind} is already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
   }
 }
 
 /** Marks prepared papers that were built from something that has now changed, and has them built anew. In the caller's transaction. */
-export async function markStale(where: 'order_id' | 'customer_id' | 'brand_id' | 'bill_id' | 'payment_id', id: number): Promise<void> {
-  const papers = await rows<{ id: number }>(`update paper set stale = true where ${where} = $1 and state in ('prepared', 'due', 'put back') returning id`, [id])
+export async function markStale(
+  where: 'order_id' | 'customer_id' | 'brand_id' | 'bill_id' | 'payment_id',
+  id: number,
+): Promise<void> {
+  const papers = await rows<{ id: number }>(
+    `update paper set stale = true where ${where} = $1 and state in ('prepared', 'due', 'put back') returning id`,
+    [id],
+  )
   if (papers.length > 0) {
-    await addJob('refresh-papers', { paperIds: papers.map(paper => paper.id) })
-    publish('line', papers.map(paper => paper.id))
+    await addJob('refresh-papers', { paperIds: papers.map((paper) => paper.id) })
+    publish(
+      'line',
+      papers.map((paper) => paper.id),
+    )
   }
 }
 
 /** What somebody may have looked at: changes are told against this until they are seen. */
-interface Baseline { own?: boolean, content: Paper | null, sendTo: string, problem: string | null, coverNoteId: number }
-
-function baselineOf(made: Draft): Baseline {
-  return { content: made.paper, sendTo: sendToWords(made.context), problem: made.problem, coverNoteId: made.context.coverNoteId }
+interface Baseline {
+  own?: boolean
+  content: Paper | null
+  sendTo: string
+  problem: string | null
+  coverNoteId: number
 }
 
-interface StalePaper extends Omit<Baseline, 'own'> { id: number, orderId: number | null, billId: number | null, paymentId: number | null, kind: DocumentKind, role: ContactRole, copyTo: string[], baseline: Baseline, byItself: boolean }
+function baselineOf(made: Draft): Baseline {
+  return {
+    content: made.paper,
+    sendTo: sendToWords(made.context),
+    problem: made.problem,
+    coverNoteId: made.context.coverNoteId,
+  }
+}
+
+interface StalePaper extends Omit<Baseline, 'own'> {
+  id: number
+  orderId: number | null
+  billId: number | null
+  paymentId: number | null
+  kind: DocumentKind
+  role: ContactRole
+  copyTo: string[]
+  baseline: Baseline
+  byItself: boolean
+}
 
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
-  const stale = await rows<StalePaper>(`select id, order_id "orderId", bill_id "billId", payment_id "paymentId", kind, to_role role, copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
-    from paper where id = any($1::int[]) and stale`, [paperIds])
-  for (const papers of groupBy(stale, paper => json([paper.kind, paper.role, paper.copyTo, subjectOf(paper).kind])).values()) {
+  const stale = await rows<StalePaper>(
+    `select id, order_id "orderId", bill_id "billId", payment_id "paymentId", kind, to_role role, copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
+    from paper where id = any($1::int[]) and stale`,
+    [paperIds],
+  )
+  for (const papers of groupBy(stale, (paper) =>
+    json([paper.kind, paper.role, paper.copyTo, subjectOf(paper).kind]),
+  ).values()) {
     const { kind, role, copyTo } = papers[0]!
-    const drafts = await draftSubjects(subjectOf(papers[0]!).kind, papers.map(paper => subjectOf(paper).id), kind, { role, copyTo })
+    const drafts = await draftSubjects(
+      subjectOf(papers[0]!).kind,
+      papers.map((paper) => subjectOf(paper).id),
+      kind,
+      { role, copyTo },
+    )
     for (const paper of papers) {
       const made = drafts.get(subjectOf(paper).id)
       if (made) await keepRefreshed(paper, made)
@@ -176,7 +315,12 @@ export async function refreshPapers(paperIds: readonly number[]): Promise<void> 
   }
 }
 
-function draftSubjects(of: 'order' | 'bill' | 'payment', ids: readonly number[], kind: DocumentKind, addressing: Addressing): Promise<Map<number, Draft>> {
+function draftSubjects(
+  of: 'order' | 'bill' | 'payment',
+  ids: readonly number[],
+  kind: DocumentKind,
+  addressing: Addressing,
+): Promise<Map<number, Draft>> {
   if (of === 'bill') return draftBills(ids)
   return of === 'payment' ? draftReceipts(ids, addressing) : draftPapers(kind, ids, addressing)
 }
@@ -186,23 +330,61 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     const { context } = made
     const occasion = occasionIn(paper.kind, context)
     const subject = subjectOf(paper)
-    const current = await one<{ version: number }>(`select version from ${subject.table} where id = $1 for share`, [subject.id])
+    const current = await one<{ version: number }>(
+      `select version from ${subject.table} where id = $1 for share`,
+      [subject.id],
+    )
     const now = baselineOf(made)
     // what goes by itself nobody has looked at; what a person wrote just now that person has
     const seen = paper.byItself || paper.baseline.own === true
     const changes = seen ? [] : difference(paper.baseline, now)
     const stillByItself = paper.byItself && !made.problem && goesOut(context)
     const moved = difference(paper, now).length > 0
-    const kept = await run(`update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
+    const kept = await run(
+      `update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
         total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
-    [paper.id, json(context.source), made.paper ? json(made.paper) : null, context.stationery.id, context.coverNoteId, json(context.builtFrom), made.problem,
-      made.paper?.amounts.total ?? context.total, context.source.order.currency, context.channel, sendToWords(context), context.customerName,
-      current?.version !== context.builtFrom.order, changes.length > 0 ? json(changes) : null, moved ? 1 : 0, stillByItself, occasion, context.wishedDate, context.brandId, context.customerId, paper.baseline.own ? json(now) : null, context.eventDay])
-    if (kept > 0) await run('update claim set occasion = $2 where paper_id = $1 and document_id is null and occasion <> $2', [paper.id, occasion])
+      [
+        paper.id,
+        json(context.source),
+        made.paper ? json(made.paper) : null,
+        context.stationery.id,
+        context.coverNoteId,
+        json(context.builtFrom),
+        made.problem,
+        made.paper?.amounts.total ?? context.total,
+        context.source.order.currency,
+        context.channel,
+        sendToWords(context),
+        context.customerName,
+        current?.version !== context.builtFrom.order,
+        changes.length > 0 ? json(changes) : null,
+        moved ? 1 : 0,
+        stillByItself,
+        occasion,
+        context.wishedDate,
+        context.brandId,
+        context.customerId,
+        paper.baseline.own ? json(now) : null,
+        context.eventDay,
+      ],
+    )
+    if (kept > 0)
+      await run(
+        'update claim set occasion = $2 where paper_id = $1 and document_id is null and occasion <> $2',
+        [paper.id, occasion],
+      )
     if (kept > 0 && stillByItself) await addJob('issue-papers', { paperIds: [paper.id] })
     if (kept > 0 && moved) {
-      await noteAll([{ orderId: paper.orderId ?? undefined, paperId: paper.id, actor: 'Clothespin', words: `The prepared ${paper.kind} was built anew: ${changes.map(change => change.what).join(', ') || (paper.baseline.own ? 'its draft was written on' : 'as it was before')}.`, detail: changes }])
+      await noteAll([
+        {
+          orderId: paper.orderId ?? undefined,
+          paperId: paper.id,
+          actor: 'Clothespin',
+          words: `The prepared ${paper.kind} was built anew: ${changes.map((change) => change.what).join(', ') || (paper.baseline.own ? 'its draft was written on' : 'as it was before')}.`,
+          detail: changes,
+        },
+      ])
     }
     publish('line', [paper.id])
   })
@@ -211,17 +393,22 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
 function difference(before: Baseline, now: Baseline): PaperChange[] {
   const changes = before.content && now.content ? comparePapers(before.content, now.content) : []
   if (before.sendTo !== now.sendTo) changes.push({ what: 'Goes to', before: before.sendTo, now: now.sendTo })
-  if ((before.problem ?? '') !== (now.problem ?? '')) changes.push({ what: 'Problem', before: before.problem ?? 'none', now: now.problem ?? 'none' })
-  if (before.coverNoteId !== now.coverNoteId) changes.push({ what: 'Cover note', before: 'an earlier version', now: 'the version now in force' })
+  if ((before.problem ?? '') !== (now.problem ?? ''))
+    changes.push({ what: 'Problem', before: before.problem ?? 'none', now: now.problem ?? 'none' })
+  if (before.coverNoteId !== now.coverNoteId)
+    changes.push({ what: 'Cover note', before: 'an earlier version', now: 'the version now in force' })
   return changes
 }
 
 /** A person has looked at what changed: from now on differences count against the paper as it is. @returns false when it changed once more meanwhile */
 export async function markSeen(paperId: number, revision: number, actor: string): Promise<boolean> {
   return inTransaction(async () => {
-    const seen = await one<{ orderId: number | null }>(`update paper set changes = null,
+    const seen = await one<{ orderId: number | null }>(
+      `update paper set changes = null,
         baseline = jsonb_build_object('content', content, 'sendTo', send_to, 'problem', problem, 'coverNoteId', cover_note_id)
-      where id = $1 and revision = $2 and not stale returning order_id "orderId"`, [paperId, revision])
+      where id = $1 and revision = $2 and not stale returning order_id "orderId"`,
+      [paperId, revision],
+    )
     if (!seen) return false
     await note({ orderId: seen.orderId ?? undefined, paperId }, actor, 'The changes were looked at.')
     publish('line', [paperId])

@@ -4,7 +4,13 @@ import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { fileNamePart } from '../../../core/numbering/series'
-import { recipientsFor, type ContactFacts, type ContactRole, type Recipient, type Wishes } from '../../../core/wishes/recipients'
+import {
+  recipientsFor,
+  type ContactFacts,
+  type ContactRole,
+  type Recipient,
+  type Wishes,
+} from '../../../core/wishes/recipients'
 import { randomUUID } from 'node:crypto'
 import { clock } from '../../clock'
 import { config } from '../../config'
@@ -26,20 +32,55 @@ import { samplePaper } from './sample'
  * Dies half-way: the row is unsent and the sweeper calls again; a rehearsal that comes twice does no harm.
  */
 
-export interface Rehearsable { id: number, customerName: string, brandId: number, orderId: number | null, kind: DocumentKind, source: PaperSource, stationeryId: number, coverNoteId: number, customerId: number, role: ContactRole, copyTo: string[] }
+export interface Rehearsable {
+  id: number
+  customerName: string
+  brandId: number
+  orderId: number | null
+  kind: DocumentKind
+  source: PaperSource
+  stationeryId: number
+  coverNoteId: number
+  customerId: number
+  role: ContactRole
+  copyTo: string[]
+}
 
 /** Makes rehearsal papers in the caller's transaction, and the jobs that mail them. @returns their numbers, paper by paper */
-export async function rehearse(papers: readonly Rehearsable[], sentTo: string, date: Day, actor: string): Promise<string[]> {
+export async function rehearse(
+  papers: readonly Rehearsable[],
+  sentTo: string,
+  date: Day,
+  actor: string,
+): Promise<string[]> {
   const numbers: string[] = []
   const ids: number[] = []
   for (const paper of papers) {
     const number = await nextNumber()
     const content: Paper = { ...issuePaper(paper.source, date, number), rehearsal: true }
-    ids.push(await keep({ ...paper, number, paperId: paper.id, documentId: null, content, wouldGoTo: await recipientsOf(paper), sentTo, actor }))
+    ids.push(
+      await keep({
+        ...paper,
+        number,
+        paperId: paper.id,
+        documentId: null,
+        content,
+        wouldGoTo: await recipientsOf(paper),
+        sentTo,
+        actor,
+      }),
+    )
     numbers.push(number)
   }
   if (ids.length > 0) await addJob('send-rehearsals', { rehearsalIds: ids })
-  await noteAll(papers.map((paper, index) => ({ orderId: paper.orderId ?? undefined, paperId: paper.id, actor, words: `Rehearsed as ${numbers[index]} to ${sentTo}. The real one stays due.` })))
+  await noteAll(
+    papers.map((paper, index) => ({
+      orderId: paper.orderId ?? undefined,
+      paperId: paper.id,
+      actor,
+      words: `Rehearsed as ${numbers[index]} to ${sentTo}. The real one stays due.`,
+    })),
+  )
   return numbers
 }
 
@@ -48,80 +89,202 @@ async function nextNumber(): Promise<string> {
   return `REHEARSAL-${next.padStart(5, '0')}`
 }
 
-interface Kept { number: string, paperId: number | null, documentId: number | null, brandId: number, customerName: string, content: Paper, stationeryId: number, coverNoteId: number, wouldGoTo: Recipient[], sentTo: string, actor: string }
+interface Kept {
+  number: string
+  paperId: number | null
+  documentId: number | null
+  brandId: number
+  customerName: string
+  content: Paper
+  stationeryId: number
+  coverNoteId: number
+  wouldGoTo: Recipient[]
+  sentTo: string
+  actor: string
+}
 
 async function keep(kept: Kept): Promise<number> {
-  const row = await one<{ id: number }>(`insert into rehearsal_paper (number, paper_id, document_id, brand_id, customer_name, content, stationery_id, cover_note_id, would_go_to, sent_to, made_at, made_by)
+  const row = await one<{ id: number }>(
+    `insert into rehearsal_paper (number, paper_id, document_id, brand_id, customer_name, content, stationery_id, cover_note_id, would_go_to, sent_to, made_at, made_by)
     values ($1, $2, $3, $4, $5, $6::jsonb, $7, $8, $9::jsonb, $10, $11, $12) returning id`,
-  [kept.number, kept.paperId, kept.documentId, kept.brandId, kept.customerName, json(kept.content), kept.stationeryId, kept.coverNoteId, json(kept.wouldGoTo), kept.sentTo, clock.now(), kept.actor])
+    [
+      kept.number,
+      kept.paperId,
+      kept.documentId,
+      kept.brandId,
+      kept.customerName,
+      json(kept.content),
+      kept.stationeryId,
+      kept.coverNoteId,
+      json(kept.wouldGoTo),
+      kept.sentTo,
+      clock.now(),
+      kept.actor,
+    ],
+  )
   return row!.id
 }
 
 async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
-  const customer = await one<{ wishes: Wishes, contacts: ContactFacts[] }>(`select wishes, coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
-    from customer c where id = $1`, [paper.customerId])
-  return recipientsFor({ contacts: customer!.contacts, role: paper.role, copyTo: paper.copyTo, wish: customer!.wishes[paper.kind] })
+  const customer = await one<{ wishes: Wishes; contacts: ContactFacts[] }>(
+    `select wishes, coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
+    from customer c where id = $1`,
+    [paper.customerId],
+  )
+  return recipientsFor({
+    contacts: customer!.contacts,
+    role: paper.role,
+    copyTo: paper.copyTo,
+    wish: customer!.wishes[paper.kind],
+  })
 }
 
 /** One prepared paper, as it will be, to whoever asks; nothing else happens to it. @throws Refusal "no-such-paper", "no-paper" */
-export async function sendOneToMe(paperId: number, user: { name: string, email: string }): Promise<string> {
+export async function sendOneToMe(paperId: number, user: { name: string; email: string }): Promise<string> {
   return inTransaction(async () => {
-    const paper = await one<Rehearsable & { problem: string | null }>(`select id, order_id "orderId", kind, source, stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role, copy_to "copyTo", problem
-      from paper where id = $1 and state in ('prepared', 'due', 'put back')`, [paperId])
+    const paper = await one<Rehearsable & { problem: string | null }>(
+      `select id, order_id "orderId", kind, source, stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role, copy_to "copyTo", problem
+      from paper where id = $1 and state in ('prepared', 'due', 'put back')`,
+      [paperId],
+    )
     if (!paper) throw new Refusal('no-such-paper', 'That paper is not waiting any more.', { status: 404 })
     if (paper.problem) throw new Refusal('no-paper', paper.problem)
-    const [number] = await rehearse([paper], user.email, dayInZone(clock.now(), (await company()).timeZone), user.name)
+    const [number] = await rehearse(
+      [paper],
+      user.email,
+      dayInZone(clock.now(), (await company()).timeZone),
+      user.name,
+    )
     return number!
   })
 }
 
 /** A document as it is, to whoever asks; nothing else happens to it. @throws Refusal "no-such-document" */
-export async function sendDocumentToMe(documentId: number, user: { name: string, email: string }): Promise<void> {
+export async function sendDocumentToMe(
+  documentId: number,
+  user: { name: string; email: string },
+): Promise<void> {
   await inTransaction(async () => {
-    const found = await one<{ paper: Paper, brandId: number, customerName: string, stationeryId: number, coverNoteId: number }>(`select d.paper, d.brand_id "brandId", d.customer_name "customerName", d.stationery_id "stationeryId",
+    const found = await one<{
+      paper: Paper
+      brandId: number
+      customerName: string
+      stationeryId: number
+      coverNoteId: number
+    }>(
+      `select d.paper, d.brand_id "brandId", d.customer_name "customerName", d.stationery_id "stationeryId",
       (select n.id from cover_note n where n.brand_id = d.brand_id and n.kind = d.kind and n.language in (d.paper ->> 'language', (select language from company)) order by n.language = d.paper ->> 'language' desc, n.version desc limit 1) "coverNoteId"
-      from document d where d.id = $1`, [documentId])
+      from document d where d.id = $1`,
+      [documentId],
+    )
     if (!found) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
-    const id = await keep({ ...found, number: await nextNumber(), paperId: null, documentId, content: found.paper, wouldGoTo: [], sentTo: user.email, actor: user.name })
+    const id = await keep({
+      ...found,
+      number: await nextNumber(),
+      paperId: null,
+      documentId,
+      content: found.paper,
+      wouldGoTo: [],
+      sentTo: user.email,
+      actor: user.name,
+    })
     await addJob('send-rehearsals', { rehearsalIds: [id] })
     await note({ documentId }, user.name, `A look-over copy was sent to ${user.email}. It is no sending.`)
   })
 }
 
 /** The brand's sample with its email, to whoever asks. @throws Refusal "no-sample" */
-export async function sendSampleToMe(brandId: number, kind: DocumentKind, user: { name: string, email: string }): Promise<void> {
+export async function sendSampleToMe(
+  brandId: number,
+  kind: DocumentKind,
+  user: { name: string; email: string },
+): Promise<void> {
   const { paper, context } = await samplePaper(brandId, kind)
   await inTransaction(async () => {
     const number = await nextNumber()
     const content: Paper = { ...issuePaper(context.source, paper.date, number), rehearsal: true }
-    const id = await keep({ number, paperId: null, documentId: null, brandId, customerName: context.customerName, content, stationeryId: context.stationery.id, coverNoteId: context.coverNoteId, wouldGoTo: context.recipients, sentTo: user.email, actor: user.name })
+    const id = await keep({
+      number,
+      paperId: null,
+      documentId: null,
+      brandId,
+      customerName: context.customerName,
+      content,
+      stationeryId: context.stationery.id,
+      coverNoteId: context.coverNoteId,
+      wouldGoTo: context.recipients,
+      sentTo: user.email,
+      actor: user.name,
+    })
     await addJob('send-rehearsals', { rehearsalIds: [id] })
   })
 }
 
 interface Unsent {
-  id: number, number: string, content: Paper, wouldGoTo: Recipient[], sentTo: string, stationeryId: number, subject: string, text: string, customerName: string, colours: Letter['brand']['colours'], emailLook: EmailLook
+  id: number
+  number: string
+  content: Paper
+  wouldGoTo: Recipient[]
+  sentTo: string
+  stationeryId: number
+  subject: string
+  text: string
+  customerName: string
+  colours: Letter['brand']['colours']
+  emailLook: EmailLook
   /** The very PDF, where it is a document's. */
-  stored: Buffer | null, fileName: string | null
-  design: Parameters<typeof renderPaper>[1], brandName: string, senderName: string, senderAddress: string, replyTo: string
+  stored: Buffer | null
+  fileName: string | null
+  design: Parameters<typeof renderPaper>[1]
+  brandName: string
+  senderName: string
+  senderAddress: string
+  replyTo: string
 }
 
 /** Mails those that are not sent yet. */
 export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<void> {
-  const unsent = await rows<Unsent>(`select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design, s.design -> 'colours' colours, b.email_look \"emailLook\", n.subject, n.text, r.customer_name "customerName", f.file_name "fileName", file.bytes stored,
+  const unsent = await rows<Unsent>(
+    `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design, s.design -> 'colours' colours, b.email_look \"emailLook\", n.subject, n.text, r.customer_name "customerName", f.file_name "fileName", file.bytes stored,
       b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
     from rehearsal_paper r left join document_file f on f.document_id = r.document_id left join file on file.sha256 = f.sha256 join stationery s on s.id = r.stationery_id join cover_note n on n.id = r.cover_note_id join brand b on b.id = r.brand_id
-    where r.id = any($1::int[]) and r.sent_at is null order by r.id`, [rehearsalIds])
+    where r.id = any($1::int[]) and r.sent_at is null order by r.id`,
+    [rehearsalIds],
+  )
   for (const one of unsent) {
     const bytes = one.stored ?? (await renderPaper(one.content, one.design, clock.now())).bytes
     if (!bytes) continue
     const letter: Letter = {
-      note: { subject: one.subject, text: one.text }, paper: one.content, customerName: one.customerName, recipients: one.wouldGoTo, insteadTo: one.sentTo,
-      brand: { name: one.brandName, colours: one.colours, emailLook: one.emailLook, senderName: one.senderName, senderAddress: one.senderAddress, replyTo: one.replyTo },
+      note: { subject: one.subject, text: one.text },
+      paper: one.content,
+      customerName: one.customerName,
+      recipients: one.wouldGoTo,
+      insteadTo: one.sentTo,
+      brand: {
+        name: one.brandName,
+        colours: one.colours,
+        emailLook: one.emailLook,
+        senderName: one.senderName,
+        senderAddress: one.senderAddress,
+        replyTo: one.replyTo,
+      },
     }
-    const message = await composeMessage(letter, [{ name: one.fileName ?? `${fileNamePart(one.number)}.pdf`, bytes }], { messageId: `<${randomUUID()}@${config.returnDomain}>`, date: clock.now() })
-    const result = await handOver({ from: `rehearsal@${config.returnDomain}`, to: [one.sentTo], id: `rehearsal ${one.id}` }, message.bytes, async () => {})
-    if (result.result === 'accepted') await run('update rehearsal_paper set sent_at = $2, last_reply = $3 where id = $1', [one.id, clock.now(), result.reply.text])
+    const message = await composeMessage(
+      letter,
+      [{ name: one.fileName ?? `${fileNamePart(one.number)}.pdf`, bytes }],
+      { messageId: `<${randomUUID()}@${config.returnDomain}>`, date: clock.now() },
+    )
+    const result = await handOver(
+      { from: `rehearsal@${config.returnDomain}`, to: [one.sentTo], id: `rehearsal ${one.id}` },
+      message.bytes,
+      async () => {},
+    )
+    if (result.result === 'accepted')
+      await run('update rehearsal_paper set sent_at = $2, last_reply = $3 where id = $1', [
+        one.id,
+        clock.now(),
+        result.reply.text,
+      ])
     else log.warn({ rehearsal: one.id, result: result.result }, 'a rehearsal could not be mailed yet')
   }
 }

@@ -12,39 +12,100 @@ import { note } from '../trail/trail'
  * Called from a document in hand. Dies half-way: the transaction is undone. Refuses everything else: then it is credited.
  */
 
-interface Voidable { id: number, number: string, kind: DocumentKind, date: Day, orderId: number | null, billId: number | null, creditsId: number | null }
+interface Voidable {
+  id: number
+  number: string
+  kind: DocumentKind
+  date: Day
+  orderId: number | null
+  billId: number | null
+  creditsId: number | null
+}
 
 /** @throws Refusal "void-already", "closed-period", "allocated", "credited", "handed-over" */
 export async function voidDocument(id: number, reason: string, actor: string): Promise<void> {
   await inTransaction(async () => {
-    const document = await one<Voidable>('select id, number, kind, date::text date, order_id "orderId", bill_id "billId", credits_id "creditsId" from document where id = $1', [id])
+    const document = await one<Voidable>(
+      'select id, number, kind, date::text date, order_id "orderId", bill_id "billId", credits_id "creditsId" from document where id = $1',
+      [id],
+    )
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
     const { number } = document
-    await run('select document_id from open_item where document_id = any($1::int[]) order by document_id for update', [[id, document.creditsId ?? id]])
-    await run('select s.id from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id for update of s', [id])
+    await run(
+      'select document_id from open_item where document_id = any($1::int[]) order by document_id for update',
+      [[id, document.creditsId ?? id]],
+    )
+    await run(
+      'select s.id from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id for update of s',
+      [id],
+    )
     // looked at once they are locked: what a worker wrote of its recipients meanwhile counts
-    const dispatches = await rows<{ state: string, attempted: boolean }>(`select s.state, exists (select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')) attempted
-      from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1`, [id])
-    if (await one('select document_id from document_void where document_id = $1', [id])) throw new Refusal('void-already', `${number} is void already.`)
-    const gone = dispatches.some(one => one.attempted || ['claimed', 'handing over', 'on the way', 'arrived'].includes(one.state))
+    const dispatches = await rows<{ state: string; attempted: boolean }>(
+      `select s.state, exists (select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')) attempted
+      from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1`,
+      [id],
+    )
+    if (await one('select document_id from document_void where document_id = $1', [id]))
+      throw new Refusal('void-already', `${number} is void already.`)
+    const gone = dispatches.some(
+      (one) => one.attempted || ['claimed', 'handing over', 'on the way', 'arrived'].includes(one.state),
+    )
     const credit = `Credit it instead: a credit note takes it back and both stay to be seen.`
-    if (gone) throw new Refusal('handed-over', `${number} was handed over already, so it may not be voided. ${credit}`)
-    if (await one('select d.id from document d where d.credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)', [id])) throw new Refusal('credited', `${number} is credited already, so it may not be voided.`)
-    if (await one(`select 1 from allocation where (to_document_id = $1 and kind <> 'credit') or (from_document_id = $1 and $2::int is null) group by to_document_id having sum(amount) <> 0`, [id, document.creditsId])) throw new Refusal('allocated', `Payments are booked on ${number}, so it may not be voided. ${credit}`)
-    const { closedUntil } = (await one<{ closedUntil: Day | null }>('select closed_until::text "closedUntil" from company for share'))!
-    if (closedUntil !== null && document.date <= closedUntil) throw new Refusal('closed-period', `${number} lies in a closed period (closed until ${closedUntil}), so it may not be voided. ${credit}`)
+    if (gone)
+      throw new Refusal(
+        'handed-over',
+        `${number} was handed over already, so it may not be voided. ${credit}`,
+      )
+    if (
+      await one(
+        'select d.id from document d where d.credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)',
+        [id],
+      )
+    )
+      throw new Refusal('credited', `${number} is credited already, so it may not be voided.`)
+    if (
+      await one(
+        `select 1 from allocation where (to_document_id = $1 and kind <> 'credit') or (from_document_id = $1 and $2::int is null) group by to_document_id having sum(amount) <> 0`,
+        [id, document.creditsId],
+      )
+    )
+      throw new Refusal('allocated', `Payments are booked on ${number}, so it may not be voided. ${credit}`)
+    const { closedUntil } = (await one<{ closedUntil: Day | null }>(
+      'select closed_until::text "closedUntil" from company for share',
+    ))!
+    if (closedUntil !== null && document.date <= closedUntil)
+      throw new Refusal(
+        'closed-period',
+        `${number} lies in a closed period (closed until ${closedUntil}), so it may not be voided. ${credit}`,
+      )
 
-    await run('insert into document_void (document_id, at, by, reason) values ($1, $2, $3, $4)', [id, clock.now(), actor, reason])
-    await run(`update dispatch set state = 'closed', since = $2, held = false where id in (select dispatch_id from dispatch_document where document_id = $1) and state in ('waiting', 'stuck')
-      and not exists (select from dispatch_document o where o.dispatch_id = dispatch.id and o.document_id <> $1)`, [id, clock.now()])
+    await run('insert into document_void (document_id, at, by, reason) values ($1, $2, $3, $4)', [
+      id,
+      clock.now(),
+      actor,
+      reason,
+    ])
+    await run(
+      `update dispatch set state = 'closed', since = $2, held = false where id in (select dispatch_id from dispatch_document where document_id = $1) and state in ('waiting', 'stuck')
+      and not exists (select from dispatch_document o where o.dispatch_id = dispatch.id and o.document_id <> $1)`,
+      [id, clock.now()],
+    )
     await run('delete from undelivered where document_id = $1', [id])
     await takeBackAllocations(document)
     await run('update open_item set open = 0 where document_id = $1', [id])
     await run(`update bill set state = 'dropped' where id = $1`, [document.billId])
     await releaseIfSettled(id)
-    if (document.orderId !== null) await run('update sales_order set version = version + 1 where id = $1', [document.orderId])
-    await run(`insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document voided', $1, $2, $3::jsonb, 1, $4, $5, $4)`, [document.orderId, id, json({ number, reason }), clock.now(), actor])
-    await note({ orderId: document.orderId ?? undefined, documentId: id }, actor, `${capital(document.kind)} ${number} was voided: ${reason}`)
+    if (document.orderId !== null)
+      await run('update sales_order set version = version + 1 where id = $1', [document.orderId])
+    await run(
+      `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document voided', $1, $2, $3::jsonb, 1, $4, $5, $4)`,
+      [document.orderId, id, json({ number, reason }), clock.now(), actor],
+    )
+    await note(
+      { orderId: document.orderId ?? undefined, documentId: id },
+      actor,
+      `${capital(document.kind)} ${number} was voided: ${reason}`,
+    )
     publish('line')
     publish('register')
     publish('order', document.orderId === null ? [] : [document.orderId])
@@ -54,8 +115,18 @@ export async function voidDocument(id: number, reason: string, actor: string): P
 /** A voided credit note gives its invoice's open amount back. */
 async function takeBackAllocations(document: Voidable): Promise<void> {
   if (document.creditsId === null) return
-  const back = await rows<{ amount: string }>('delete from allocation where from_document_id = $1 returning amount::text amount', [document.id])
-  for (const { amount } of back) await run('update open_item set open = open + $2::numeric where document_id = $1', [document.creditsId, amount])
-  await run(`insert into claim (source_kind, source_id, document_kind, occasion, paper_id, document_id, taken_at)
-    select case when p.bill_id is null then 'order' else 'bill' end, coalesce(p.bill_id, p.order_id), p.kind, p.occasion, p.id, d.id, $2 from document d join paper p on p.id = d.paper_id where d.id = $1 on conflict do nothing`, [document.creditsId, clock.now()])
+  const back = await rows<{ amount: string }>(
+    'delete from allocation where from_document_id = $1 returning amount::text amount',
+    [document.id],
+  )
+  for (const { amount } of back)
+    await run('update open_item set open = open + $2::numeric where document_id = $1', [
+      document.creditsId,
+      amount,
+    ])
+  await run(
+    `insert into claim (source_kind, source_id, document_kind, occasion, paper_id, document_id, taken_at)
+    select case when p.bill_id is null then 'order' else 'bill' end, coalesce(p.bill_id, p.order_id), p.kind, p.occasion, p.id, d.id, $2 from document d join paper p on p.id = d.paper_id where d.id = $1 on conflict do nothing`,
+    [document.creditsId, clock.now()],
+  )
 }

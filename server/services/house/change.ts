@@ -14,17 +14,25 @@ import { keepFile } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
 import { markStale } from '../documents/prepare'
 import { publish } from '../live/publish'
-import { brands, coverNotes, seriesColumns, stationeries, type BrandRow, type CoverNoteRow, type SeriesRow } from './house'
+import {
+  brands,
+  coverNotes,
+  seriesColumns,
+  stationeries,
+  type BrandRow,
+  type CoverNoteRow,
+  type SeriesRow,
+} from './house'
 
 /*
  * Changing a brand's identity, logo, numbers and cover notes. Papers already issued keep what they were made with;
  * those prepared and waiting are built anew and marked. Refuses what could not be printed, sent or numbered.
  */
 
-export type SeriesView = SeriesRow & { counters: { period: string, last: number }[] }
+export type SeriesView = SeriesRow & { counters: { period: string; last: number }[] }
 
 export interface BrandView extends BrandRow {
-  stationery: { id: number, version: number, design: Stationery }
+  stationery: { id: number; version: number; design: Stationery }
   series: SeriesView | null
   /** Closer ones, for a country or a currency. */
   closerSeries: SeriesView[]
@@ -35,43 +43,97 @@ export interface BrandView extends BrandRow {
 export async function brandViews(kind: string): Promise<BrandView[]> {
   const designs = await stationeries(kind)
   const notes = await coverNotes(kind)
-  const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where s.kind = $1`, [kind])
-  const counters = await rows<{ seriesId: number, period: string, last: number }>(`select c.series_id "seriesId", c.period, c.last from series_counter c join number_series s on s.id = c.series_id where exists (select from document d where d.series_id = c.series_id and d.period = c.period) order by c.period desc`)
+  const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where s.kind = $1`, [
+    kind,
+  ])
+  const counters = await rows<{ seriesId: number; period: string; last: number }>(
+    `select c.series_id "seriesId", c.period, c.last from series_counter c join number_series s on s.id = c.series_id where exists (select from document d where d.series_id = c.series_id and d.period = c.period) order by c.period desc`,
+  )
   return (await brands()).map((brand) => {
-    const own = series.filter(one => one.brandId === brand.id).map(one => ({ ...one, counters: counters.filter(counter => counter.seriesId === one.id) }))
+    const own = series
+      .filter((one) => one.brandId === brand.id)
+      .map((one) => ({ ...one, counters: counters.filter((counter) => counter.seriesId === one.id) }))
     return {
-      ...brand, stationery: designs.find(design => design.brandId === brand.id)!, notes: notes.filter(note => note.brandId === brand.id),
-      series: own.find(one => !one.country && !one.currency) ?? null, closerSeries: own.filter(one => one.country || one.currency),
+      ...brand,
+      stationery: designs.find((design) => design.brandId === brand.id)!,
+      notes: notes.filter((note) => note.brandId === brand.id),
+      series: own.find((one) => !one.country && !one.currency) ?? null,
+      closerSeries: own.filter((one) => one.country || one.currency),
     }
   })
 }
 
 export interface BrandChange {
   version: number
-  name: string, legalName: string, addressLines: string[], country: string, phone: string, email: string, website: string, registration: string, taxNumber: string
-  banks: BankAccount[], senderName: string, senderAddress: string, replyTo: string, pricesIncludeTax: boolean, methods: PaymentMethod[]
+  name: string
+  legalName: string
+  addressLines: string[]
+  country: string
+  phone: string
+  email: string
+  website: string
+  registration: string
+  taxNumber: string
+  banks: BankAccount[]
+  senderName: string
+  senderAddress: string
+  replyTo: string
+  pricesIncludeTax: boolean
+  methods: PaymentMethod[]
 }
 
 /** Locks the brand at the version that was on the screen and raises it, so that prepared papers know. */
 async function raiseVersion(brandId: number, version?: number): Promise<void> {
-  const raised = await run('update brand set version = version + 1 where id = $1 and ($2::int is null or version = $2)', [brandId, version ?? null])
+  const raised = await run(
+    'update brand set version = version + 1 where id = $1 and ($2::int is null or version = $2)',
+    [brandId, version ?? null],
+  )
   if (raised === 1) return
   const there = await one('select id from brand where id = $1', [brandId])
-  throw there ? new Refusal('changed-meanwhile', 'Somebody changed this brand meanwhile. Load the page again.') : new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  throw there
+    ? new Refusal('changed-meanwhile', 'Somebody changed this brand meanwhile. Load the page again.')
+    : new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
 }
 
 /** Keeps a brand's identity. @throws Refusal for an IBAN or address that cannot be right */
 export async function changeBrand(brandId: number, change: BrandChange): Promise<void> {
-  const banks = change.banks.map(bank => ({ ...bank, iban: bank.iban.replace(/\s/g, '').toUpperCase(), bic: bank.bic.trim() }))
+  const banks = change.banks.map((bank) => ({
+    ...bank,
+    iban: bank.iban.replace(/\s/g, '').toUpperCase(),
+    bic: bank.bic.trim(),
+  }))
   banks.forEach((bank, index) => checkIban(bank.iban, `banks.${index}.iban`))
   for (const field of ['senderAddress', 'replyTo'] as const) {
-    if (!isAddress(change[field])) throw new Refusal('bad-address', `“${change[field]}” is not an email address.`, { status: 400, about: { field } })
+    if (!isAddress(change[field]))
+      throw new Refusal('bad-address', `“${change[field]}” is not an email address.`, {
+        status: 400,
+        about: { field },
+      })
   }
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
-    await run(`update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, banks = $11::jsonb,
+    await run(
+      `update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, banks = $11::jsonb,
       sender_name = $12, sender_address = $13, reply_to = $14, prices_include_tax = $15, payment_methods = $16::jsonb where id = $1`,
-    [brandId, change.name, change.legalName, json(change.addressLines), change.country, change.phone, change.email, change.website, change.registration, change.taxNumber, json(banks), change.senderName, change.senderAddress, change.replyTo, change.pricesIncludeTax, json(change.methods)])
+      [
+        brandId,
+        change.name,
+        change.legalName,
+        json(change.addressLines),
+        change.country,
+        change.phone,
+        change.email,
+        change.website,
+        change.registration,
+        change.taxNumber,
+        json(banks),
+        change.senderName,
+        change.senderAddress,
+        change.replyTo,
+        change.pricesIncludeTax,
+        json(change.methods),
+      ],
+    )
     await markStale('brand_id', brandId)
     publish('house')
   })
@@ -98,24 +160,48 @@ export interface LookChange {
 /** Changes logo, colours, fonts or design of the brand's papers, of one kind or all; a new version of each stationery comes in force. */
 export async function changeLook(brandId: number, change: LookChange, actor: string): Promise<void> {
   if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
-    throw new Refusal('bad-width', `A logo is ${logoWidths[0]} to ${logoWidths[1]} mm wide.`, { status: 400, about: { field: 'width' } })
+    throw new Refusal('bad-width', `A logo is ${logoWidths[0]} to ${logoWidths[1]} mm wide.`, {
+      status: 400,
+      about: { field: 'width' },
+    })
   }
-  const current = (await Promise.all((change.kind ? [change.kind] : documentKinds).map(kind => stationeries(kind)))).flat().filter(stationery => stationery.brandId === brandId)
+  const current = (
+    await Promise.all((change.kind ? [change.kind] : documentKinds).map((kind) => stationeries(kind)))
+  )
+    .flat()
+    .filter((stationery) => stationery.brandId === brandId)
   if (current.length === 0) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
-  const looks = await Promise.all(current.map(async ({ id, design: before }) => {
-    const design = { ...before, design: change.design ?? before.design, headingFamily: change.headingFamily ?? before.headingFamily, textFamily: change.textFamily ?? before.textFamily, colours: change.colours ?? before.colours, hiddenSums: change.hiddenSums ?? before.hiddenSums ?? [] }
-    const flat = change.picture && await flattenPicture(change.picture, design.design === 'bold' ? design.colours.brand : '#ffffff')
-    return { id, design, flat }
-  }))
+  const looks = await Promise.all(
+    current.map(async ({ id, design: before }) => {
+      const design = {
+        ...before,
+        design: change.design ?? before.design,
+        headingFamily: change.headingFamily ?? before.headingFamily,
+        textFamily: change.textFamily ?? before.textFamily,
+        colours: change.colours ?? before.colours,
+        hiddenSums: change.hiddenSums ?? before.hiddenSums ?? [],
+      }
+      const flat =
+        change.picture &&
+        (await flattenPicture(change.picture, design.design === 'bold' ? design.colours.brand : '#ffffff'))
+      return { id, design, flat }
+    }),
+  )
   await inTransaction(async () => {
     await raiseVersion(brandId)
     for (const { id, design, flat } of looks) {
       const before = change.noLogo ? null : design.logo
       const logo = flat
-        ? { picture: await keepFile(flat.bytes, flat.mediaType), ratio: flat.width / flat.height, width: change.width ?? before?.width ?? 20 }
+        ? {
+            picture: await keepFile(flat.bytes, flat.mediaType),
+            ratio: flat.width / flat.height,
+            width: change.width ?? before?.width ?? 20,
+          }
         : before && { ...before, width: change.width ?? before.width }
-      await run(`insert into stationery (brand_id, kind, version, design, made_at, made_by) select brand_id, kind, version + 1, $2::jsonb, $3, $4 from stationery where id = $1`,
-        [id, json({ ...design, logo }), clock.now(), actor])
+      await run(
+        `insert into stationery (brand_id, kind, version, design, made_at, made_by) select brand_id, kind, version + 1, $2::jsonb, $3, $4 from stationery where id = $1`,
+        [id, json({ ...design, logo }), clock.now(), actor],
+      )
     }
     await markStale('brand_id', brandId)
     publish('house')
@@ -132,25 +218,51 @@ export async function changeEmailLook(brandId: number, look: EmailLook): Promise
 }
 
 /** The same in a brand's own colours and email look, or in one that is being tried. @throws Refusal "no-such-brand" */
-export async function previewCoverNote(brandId: number, note: { subject: string, text: string }, language: Language, look?: EmailLook): Promise<FilledNote> {
-  const brand = (await brands()).find(one => one.id === brandId)
-  const stationery = (await stationeries('invoice')).find(one => one.brandId === brandId)
+export async function previewCoverNote(
+  brandId: number,
+  note: { subject: string; text: string },
+  language: Language,
+  look?: EmailLook,
+): Promise<FilledNote> {
+  const brand = (await brands()).find((one) => one.id === brandId)
+  const stationery = (await stationeries('invoice')).find((one) => one.brandId === brandId)
   if (!brand || !stationery) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
-  return tryCoverNote(note, { brandName: brand.name, colours: stationery.design.colours, look: look ?? brand.emailLook, footLines: [brand.legalName, brand.registration, brand.email].filter(Boolean), language })
+  return tryCoverNote(note, {
+    brandName: brand.name,
+    colours: stationery.design.colours,
+    look: look ?? brand.emailLook,
+    footLines: [brand.legalName, brand.registration, brand.email].filter(Boolean),
+    language,
+  })
 }
 
 /** What a cover note reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
-export function tryCoverNote(note: { subject: string, text: string }, frame: EmailFrame): FilledNote {
+export function tryCoverNote(note: { subject: string; text: string }, frame: EmailFrame): FilledNote {
   return fillCoverNote(note, exampleFields, frame)
 }
 
 /** Keeps a new version of a cover note. */
-export async function changeCoverNote(brandId: number, kind: DocumentKind, language: Language, note: { subject: string, text: string }, actor: string): Promise<void> {
-  tryCoverNote(note, { brandName: '', colours: { brand: '', accent: '' }, look: plainEmailLook, footLines: [], language })
+export async function changeCoverNote(
+  brandId: number,
+  kind: DocumentKind,
+  language: Language,
+  note: { subject: string; text: string },
+  actor: string,
+): Promise<void> {
+  tryCoverNote(note, {
+    brandName: '',
+    colours: { brand: '', accent: '' },
+    look: plainEmailLook,
+    footLines: [],
+    language,
+  })
   await inTransaction(async () => {
     await raiseVersion(brandId)
-    await run(`insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)
-      select $1, $7, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 from cover_note where brand_id = $1 and kind = $7 and language = $2`, [brandId, language, note.subject, note.text, clock.now(), actor, kind])
+    await run(
+      `insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)
+      select $1, $7, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 from cover_note where brand_id = $1 and kind = $7 and language = $2`,
+      [brandId, language, note.subject, note.text, clock.now(), actor, kind],
+    )
     await markStale('brand_id', brandId)
     publish('house')
   })

@@ -25,23 +25,111 @@ const languageWords: Record<Language, string> = { en: 'English', de: 'German', f
 
 export async function setUpGuide(): Promise<GuideStep[]> {
   const [house, all] = [await company(), await brands()]
-  const used = (await rows<{ language: Language }>('select distinct language from customer')).map(row => row.language).filter(language => languages.includes(language))
-  const series = await rows<{ kind: string, brandId: number }>('select kind, brand_id "brandId" from number_series')
-  const looks = (await Promise.all(documentKinds.map(kind => stationeries(kind)))).flat()
-  const notes = await Promise.all(documentKinds.map(async kind => ({ kind, notes: await coverNotes(kind) })))
+  const used = (await rows<{ language: Language }>('select distinct language from customer'))
+    .map((row) => row.language)
+    .filter((language) => languages.includes(language))
+  const series = await rows<{ kind: string; brandId: number }>(
+    'select kind, brand_id "brandId" from number_series',
+  )
+  const looks = (await Promise.all(documentKinds.map((kind) => stationeries(kind)))).flat()
+  const notes = await Promise.all(
+    documentKinds.map(async (kind) => ({ kind, notes: await coverNotes(kind) })),
+  )
   const routines = (await one<{ count: number }>('select count(*)::int count from routine where is_on'))!
   const unreached = (await listCustomers({ trouble: true, limit: 1 })).matching
-  const perBrand = (lacks: (brand: typeof all[number]) => string[]) => all.flatMap(brand => lacks(brand).map(what => `${brand.name}: ${what}`))
+  const perBrand = (lacks: (brand: (typeof all)[number]) => string[]) =>
+    all.flatMap((brand) => lacks(brand).map((what) => `${brand.name}: ${what}`))
   const some = (...found: (string | false)[]) => found.filter((one): one is string => one !== false)
   return [
-    { key: 'identity', words: 'Each brand has its name, address and tax number', needed: true, to: 'Identity', missing: perBrand(brand => some(!brand.legalName && 'legal name', brand.addressLines.length === 0 && 'address', !brand.taxNumber && 'tax number')) },
-    { key: 'bank', words: 'Invoices say where to pay', needed: true, to: 'Identity', missing: perBrand(brand => some(brand.banks.length === 0 && 'bank account')) },
-    { key: 'logo', words: 'Papers carry the logo', needed: false, to: 'Look', missing: perBrand(brand => some(!looks.some(look => look.brandId === brand.id && look.design.logo) && 'logo')) },
-    { key: 'sender', words: 'Emails have a sender, and somebody reads the answers', needed: true, to: 'Identity', missing: perBrand(brand => some(!isAddress(brand.senderAddress) && 'sender address', !isAddress(brand.replyTo) && 'address for answers')) },
-    { key: 'numbers', words: 'Each kind of paper has its numbers', needed: true, to: 'Numbers', missing: perBrand(brand => documentKinds.filter(kind => !series.some(one => one.kind === kind && one.brandId === brand.id)).map(kind => `numbers for ${kindFacts[kind].many}`)) },
-    { key: 'notes', words: 'Each kind has its cover note in your customers’ languages', needed: true, to: 'Cover note', missing: perBrand(brand => notes.flatMap(({ kind, notes: found }) => used.filter(language => !found.some(note => note.brandId === brand.id && note.language === language)).map(language => `${kind} in ${languageWords[language]}`))) },
-    { key: 'customers', words: 'Every customer can be reached', needed: false, to: '/customers?trouble=true', missing: unreached ? [`${unreached} ${unreached === 1 ? 'customer' : 'customers'} without an address or contact`] : [] },
-    { key: 'routines', words: 'A routine says what goes out when', needed: false, to: '/routines', missing: routines.count === 0 ? ['no routine is switched on'] : [] },
-    { key: 'notices', words: 'Somebody is told by mail when something gets stuck', needed: false, to: 'House', missing: some(!isAddress(house.failureNoticeTo) && 'address for failure notices') },
+    {
+      key: 'identity',
+      words: 'Each brand has its name, address and tax number',
+      needed: true,
+      to: 'Identity',
+      missing: perBrand((brand) =>
+        some(
+          !brand.legalName && 'legal name',
+          brand.addressLines.length === 0 && 'address',
+          !brand.taxNumber && 'tax number',
+        ),
+      ),
+    },
+    {
+      key: 'bank',
+      words: 'Invoices say where to pay',
+      needed: true,
+      to: 'Identity',
+      missing: perBrand((brand) => some(brand.banks.length === 0 && 'bank account')),
+    },
+    {
+      key: 'logo',
+      words: 'Papers carry the logo',
+      needed: false,
+      to: 'Look',
+      missing: perBrand((brand) =>
+        some(!looks.some((look) => look.brandId === brand.id && look.design.logo) && 'logo'),
+      ),
+    },
+    {
+      key: 'sender',
+      words: 'Emails have a sender, and somebody reads the answers',
+      needed: true,
+      to: 'Identity',
+      missing: perBrand((brand) =>
+        some(
+          !isAddress(brand.senderAddress) && 'sender address',
+          !isAddress(brand.replyTo) && 'address for answers',
+        ),
+      ),
+    },
+    {
+      key: 'numbers',
+      words: 'Each kind of paper has its numbers',
+      needed: true,
+      to: 'Numbers',
+      missing: perBrand((brand) =>
+        documentKinds
+          .filter((kind) => !series.some((one) => one.kind === kind && one.brandId === brand.id))
+          .map((kind) => `numbers for ${kindFacts[kind].many}`),
+      ),
+    },
+    {
+      key: 'notes',
+      words: 'Each kind has its cover note in your customers’ languages',
+      needed: true,
+      to: 'Cover note',
+      missing: perBrand((brand) =>
+        notes.flatMap(({ kind, notes: found }) =>
+          used
+            .filter(
+              (language) => !found.some((note) => note.brandId === brand.id && note.language === language),
+            )
+            .map((language) => `${kind} in ${languageWords[language]}`),
+        ),
+      ),
+    },
+    {
+      key: 'customers',
+      words: 'Every customer can be reached',
+      needed: false,
+      to: '/customers?trouble=true',
+      missing: unreached
+        ? [`${unreached} ${unreached === 1 ? 'customer' : 'customers'} without an address or contact`]
+        : [],
+    },
+    {
+      key: 'routines',
+      words: 'A routine says what goes out when',
+      needed: false,
+      to: '/routines',
+      missing: routines.count === 0 ? ['no routine is switched on'] : [],
+    },
+    {
+      key: 'notices',
+      words: 'Somebody is told by mail when something gets stuck',
+      needed: false,
+      to: 'House',
+      missing: some(!isAddress(house.failureNoticeTo) && 'address for failure notices'),
+    },
   ]
 }

@@ -34,7 +34,8 @@ export interface CompanyRow {
 
 /** The company's settings. @throws when the database is empty */
 export async function company(): Promise<CompanyRow> {
-  const row = await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
+  const row =
+    await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
     presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
     withdrawn_statuses "withdrawnStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company`)
   if (!row) throw new Error('the database holds no company yet')
@@ -59,29 +60,56 @@ export async function brands(): Promise<BrandRow[]> {
   return rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)
 }
 
-export interface StationeryRow { id: number, brandId: number, version: number, design: Stationery }
+export interface StationeryRow {
+  id: number
+  brandId: number
+  version: number
+  design: Stationery
+}
 
 /** The stationery in force of each brand for a kind: the newest version. */
 export async function stationeries(kind: string): Promise<StationeryRow[]> {
-  return rows<StationeryRow>(`select distinct on (brand_id) id, brand_id "brandId", version, design from stationery
-    where kind = $1 order by brand_id, version desc`, [kind])
+  return rows<StationeryRow>(
+    `select distinct on (brand_id) id, brand_id "brandId", version, design from stationery
+    where kind = $1 order by brand_id, version desc`,
+    [kind],
+  )
 }
 
 /** A kept version by id. */
 export async function stationeryById(ids: readonly number[]): Promise<Map<number, Stationery>> {
-  const found = await rows<{ id: number, design: Stationery }>('select id, design from stationery where id = any($1::int[])', [ids])
-  return new Map(found.map(row => [row.id, row.design]))
+  const found = await rows<{ id: number; design: Stationery }>(
+    'select id, design from stationery where id = any($1::int[])',
+    [ids],
+  )
+  return new Map(found.map((row) => [row.id, row.design]))
 }
 
-export interface CoverNoteRow { id: number, brandId: number, language: Language, version: number, subject: string, text: string }
+export interface CoverNoteRow {
+  id: number
+  brandId: number
+  language: Language
+  version: number
+  subject: string
+  text: string
+}
 
 /** The cover notes in force for a kind, one per brand and language. */
 export async function coverNotes(kind: string): Promise<CoverNoteRow[]> {
-  return rows<CoverNoteRow>(`select distinct on (brand_id, language) id, brand_id "brandId", language, version, subject, text from cover_note
-    where kind = $1 order by brand_id, language, version desc`, [kind])
+  return rows<CoverNoteRow>(
+    `select distinct on (brand_id, language) id, brand_id "brandId", language, version, subject, text from cover_note
+    where kind = $1 order by brand_id, language, version desc`,
+    [kind],
+  )
 }
 
-export interface SeriesRow extends NumberSeries { id: number, kind: string, brandId: number, country: string, currency: string }
+export interface SeriesRow extends NumberSeries {
+  id: number
+  kind: string
+  brandId: number
+  country: string
+  currency: string
+}
 
 export const seriesColumns = `s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart, s.business_year_start "businessYearStart", s.source, s.country, s.currency`
 

@@ -10,14 +10,29 @@ import { company } from './house'
  * Closing and opening are kept with who and when; issuing looks at the day under its own locks.
  */
 
-export interface PeriodClose { closedUntil: Day | null, wasUntil: Day | null, at: Date, by: string, reason: string }
-export interface Periods { closedUntil: Day | null, history: PeriodClose[], waiting: { paperId: number, label: string, date: Day }[] }
+export interface PeriodClose {
+  closedUntil: Day | null
+  wasUntil: Day | null
+  at: Date
+  by: string
+  reason: string
+}
+export interface Periods {
+  closedUntil: Day | null
+  history: PeriodClose[]
+  waiting: { paperId: number; label: string; date: Day }[]
+}
 
 /** How far the periods are closed, who closed them, and the drafts that ask for a date in one. */
 export async function periods(): Promise<Periods> {
   const { closedUntil } = await company()
-  const history = await rows<PeriodClose>('select closed_until::text "closedUntil", was_until::text "wasUntil", at, by, reason from period_close order by id desc limit 60')
-  const waiting = await rows<Periods['waiting'][number]>(`select id "paperId", kind || ' for ' || customer_name label, wished_date::text date from paper where state in ('prepared', 'put back') and wished_date <= $1::date order by wished_date limit 50`, [closedUntil])
+  const history = await rows<PeriodClose>(
+    'select closed_until::text "closedUntil", was_until::text "wasUntil", at, by, reason from period_close order by id desc limit 60',
+  )
+  const waiting = await rows<Periods['waiting'][number]>(
+    `select id "paperId", kind || ' for ' || customer_name label, wished_date::text date from paper where state in ('prepared', 'put back') and wished_date <= $1::date order by wished_date limit 50`,
+    [closedUntil],
+  )
   return { closedUntil, history, waiting }
 }
 
@@ -27,14 +42,27 @@ export async function periods(): Promise<Periods> {
  */
 export async function closePeriods(until: Day | null, reason: string, actor: string): Promise<void> {
   await inTransaction(async () => {
-    const { closedUntil: was } = (await one<{ closedUntil: Day | null }>('select closed_until::text "closedUntil" from company for update'))!
+    const { closedUntil: was } = (await one<{ closedUntil: Day | null }>(
+      'select closed_until::text "closedUntil" from company for update',
+    ))!
     const { timeZone } = await company()
-    if (until !== null && until >= dayInZone(clock.now(), timeZone)) throw new Refusal('bad-day', 'Only days that are over can be closed.', { status: 400, about: { field: 'until' } })
+    if (until !== null && until >= dayInZone(clock.now(), timeZone))
+      throw new Refusal('bad-day', 'Only days that are over can be closed.', {
+        status: 400,
+        about: { field: 'until' },
+      })
     if (until === was) return
     const opens = was !== null && (until === null || until < was)
-    if (opens && !reason.trim()) throw new Refusal('no-reason', 'Opening a closed period needs a reason; it is kept.', { status: 400, about: { field: 'reason' } })
+    if (opens && !reason.trim())
+      throw new Refusal('no-reason', 'Opening a closed period needs a reason; it is kept.', {
+        status: 400,
+        about: { field: 'reason' },
+      })
     await run('update company set closed_until = $1', [until])
-    await run('insert into period_close (closed_until, was_until, at, by, reason) values ($1, $2, $3, $4, $5)', [until, was, clock.now(), actor, reason.trim()])
+    await run(
+      'insert into period_close (closed_until, was_until, at, by, reason) values ($1, $2, $3, $4, $5)',
+      [until, was, clock.now(), actor, reason.trim()],
+    )
     publish('house')
   })
 }

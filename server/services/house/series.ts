@@ -1,7 +1,14 @@
 import { Refusal } from '../../../core/errors'
 import { dayInZone } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { aroundCounter, checkSeries, formatNumber, periodOf, type NumberSeries, type SeriesScope } from '../../../core/numbering/series'
+import {
+  aroundCounter,
+  checkSeries,
+  formatNumber,
+  periodOf,
+  type NumberSeries,
+  type SeriesScope,
+} from '../../../core/numbering/series'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { publish } from '../live/publish'
@@ -16,27 +23,76 @@ import { company, seriesColumns, type SeriesRow } from './house'
 export async function changeSeries(seriesId: number, series: NumberSeries): Promise<void> {
   checkSeries(series)
   await inTransaction(async () => {
-    const before = await one<SeriesRow>(`select ${seriesColumns} from number_series s where id = $1 for update`, [seriesId])
+    const before = await one<SeriesRow>(
+      `select ${seriesColumns} from number_series s where id = $1 for update`,
+      [seriesId],
+    )
     if (!before) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
     await run('select period from series_counter where series_id = $1 order by period for update', [seriesId])
     await refuseDoubles({ ...before, ...series })
-    await run('update number_series set prefix = $2, suffix = $3, length = $4, start = $5, restart = $6, business_year_start = $7, source = $8 where id = $1',
-      [seriesId, series.prefix, series.suffix, series.length, series.start, series.restart, series.businessYearStart, series.source ?? 'own'])
-    await run('delete from series_counter where series_id = $1 and last < $2 and last not in (select counter from document where series_id = $1)', [seriesId, series.start])
+    await run(
+      'update number_series set prefix = $2, suffix = $3, length = $4, start = $5, restart = $6, business_year_start = $7, source = $8 where id = $1',
+      [
+        seriesId,
+        series.prefix,
+        series.suffix,
+        series.length,
+        series.start,
+        series.restart,
+        series.businessYearStart,
+        series.source ?? 'own',
+      ],
+    )
+    await run(
+      'delete from series_counter where series_id = $1 and last < $2 and last not in (select counter from document where series_id = $1)',
+      [seriesId, series.start],
+    )
     publish('house')
   })
 }
 
 /** Adds a series for a country, a currency or both. @throws Refusal "series-exists" */
-export async function addSeries(brandId: number, kind: DocumentKind, scope: SeriesScope, series: NumberSeries): Promise<number> {
+export async function addSeries(
+  brandId: number,
+  kind: DocumentKind,
+  scope: SeriesScope,
+  series: NumberSeries,
+): Promise<number> {
   checkSeries(series)
-  if (!scope.country && !scope.currency) throw new Refusal('no-scope', 'Say for which country or currency the series is.', { status: 400, about: { field: 'country' } })
+  if (!scope.country && !scope.currency)
+    throw new Refusal('no-scope', 'Say for which country or currency the series is.', {
+      status: 400,
+      about: { field: 'country' },
+    })
   return inTransaction(async () => {
-    if (!await one('select id from brand where id = $1', [brandId])) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
-    if (await one('select id from number_series where kind = $1 and brand_id = $2 and country = $3 and currency = $4', [kind, brandId, scope.country, scope.currency])) throw new Refusal('series-exists', 'There is a series for that already.', { about: { field: 'country' } })
+    if (!(await one('select id from brand where id = $1', [brandId])))
+      throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+    if (
+      await one(
+        'select id from number_series where kind = $1 and brand_id = $2 and country = $3 and currency = $4',
+        [kind, brandId, scope.country, scope.currency],
+      )
+    )
+      throw new Refusal('series-exists', 'There is a series for that already.', {
+        about: { field: 'country' },
+      })
     await refuseDoubles({ ...series, ...scope, id: 0, kind, brandId })
-    const row = await one<{ id: number }>(`insert into number_series (kind, brand_id, country, currency, prefix, suffix, length, start, restart, business_year_start, source) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
-      [kind, brandId, scope.country, scope.currency, series.prefix, series.suffix, series.length, series.start, series.restart, series.businessYearStart, series.source ?? 'own'])
+    const row = await one<{ id: number }>(
+      `insert into number_series (kind, brand_id, country, currency, prefix, suffix, length, start, restart, business_year_start, source) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+      [
+        kind,
+        brandId,
+        scope.country,
+        scope.currency,
+        series.prefix,
+        series.suffix,
+        series.length,
+        series.start,
+        series.restart,
+        series.businessYearStart,
+        series.source ?? 'own',
+      ],
+    )
     publish('house')
     return row!.id
   })
@@ -45,10 +101,18 @@ export async function addSeries(brandId: number, kind: DocumentKind, scope: Seri
 /** Takes a closer series away that has numbered nothing. @throws Refusal "series-used", "last-series" */
 export async function removeSeries(id: number): Promise<void> {
   await inTransaction(async () => {
-    const series = await one<SeriesRow>(`select ${seriesColumns} from number_series s where id = $1 for update`, [id])
+    const series = await one<SeriesRow>(
+      `select ${seriesColumns} from number_series s where id = $1 for update`,
+      [id],
+    )
     if (!series) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
-    if (!series.country && !series.currency) throw new Refusal('last-series', 'The series for all stays: every paper needs a number.')
-    if (await one('select id from document where series_id = $1 limit 1', [id])) throw new Refusal('series-used', 'It has numbered documents already; they stay in the number register under it.')
+    if (!series.country && !series.currency)
+      throw new Refusal('last-series', 'The series for all stays: every paper needs a number.')
+    if (await one('select id from document where series_id = $1 limit 1', [id]))
+      throw new Refusal(
+        'series-used',
+        'It has numbered documents already; they stay in the number register under it.',
+      )
     await run('delete from series_counter where series_id = $1', [id])
     await run('delete from number_series where id = $1', [id])
     publish('house')
@@ -62,22 +126,44 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   }
   const { code } = (await one<{ code: string }>('select code from brand where id = $1', [series.brandId]))!
   const today = dayInZone(clock.now(), (await company()).timeZone)
-  const look = (one: SeriesRow, brand: string) => `${one.source === 'order' ? 'order' : 'own'} ${one.prefix}#${one.suffix}`.replaceAll('{brand}', brand)
-  const others = await rows<SeriesRow & { code: string, brand: string }>(`select ${seriesColumns}, b.code, b.name brand from number_series s join brand b on b.id = s.brand_id where s.kind = $1 and s.id <> $2`, [series.kind, series.id])
-  const twin = others.find(other => look(other, other.code) === look(series, code))
-  if (twin) refuse(`Another series of ${kindFacts[series.kind as DocumentKind].many} (${[twin.brand, twin.country, twin.currency].filter(Boolean).join(', ')}) looks just the same, so numbers would come twice. Tell them apart in what stands before or after the counter, for example with {brand}.`)
+  const look = (one: SeriesRow, brand: string) =>
+    `${one.source === 'order' ? 'order' : 'own'} ${one.prefix}#${one.suffix}`.replaceAll('{brand}', brand)
+  const others = await rows<SeriesRow & { code: string; brand: string }>(
+    `select ${seriesColumns}, b.code, b.name brand from number_series s join brand b on b.id = s.brand_id where s.kind = $1 and s.id <> $2`,
+    [series.kind, series.id],
+  )
+  const twin = others.find((other) => look(other, other.code) === look(series, code))
+  if (twin)
+    refuse(
+      `Another series of ${kindFacts[series.kind as DocumentKind].many} (${[twin.brand, twin.country, twin.currency].filter(Boolean).join(', ')}) looks just the same, so numbers would come twice. Tell them apart in what stands before or after the counter, for example with {brand}.`,
+    )
   if (series.source === 'order') return
 
   const facts = { date: today, brand: code, order: '' }
   const { before, after } = aroundCounter(series, facts)
   const period = periodOf(series, today)
-  const last = (await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2', [series.id, period]))?.last
-  const issuedHere = await one<{ highest: number | null }>('select max(counter) highest from document where series_id = $1 and period = $2', [series.id, period])
+  const last = (
+    await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2', [
+      series.id,
+      period,
+    ])
+  )?.last
+  const issuedHere = await one<{ highest: number | null }>(
+    'select max(counter) highest from document where series_id = $1 and period = $2',
+    [series.id, period],
+  )
   const next = issuedHere?.highest ? Math.max(issuedHere.highest, last ?? 0) + 1 : series.start
-  const there = await one<{ number: string, counter: string }>(`select number, substr(number, $2::int + 1, length(number) - $2::int - $3::int) counter from document
+  const there = await one<{ number: string; counter: string }>(
+    `select number, substr(number, $2::int + 1, length(number) - $2::int - $3::int) counter from document
     where kind = $1 and left(number, $2::int) = $4 and right(number, $3::int) = $5 and substr(number, $2::int + 1, length(number) - $2::int - $3::int) ~ '^[0-9]{1,15}$'
-    order by substr(number, $2::int + 1, length(number) - $2::int - $3::int)::bigint desc limit 1`, [series.kind, before.length, after.length, before, after])
+    order by substr(number, $2::int + 1, length(number) - $2::int - $3::int)::bigint desc limit 1`,
+    [series.kind, before.length, after.length, before, after],
+  )
   if (there && Number(there.counter) >= next) {
-    throw new Refusal('start-used', `${there.number} is already issued: the next one would be ${formatNumber(series, next, facts)}, and the series would come to ${there.number} again. Start above ${Number(there.counter)}, or change what stands around the counter.`, { status: 400, about: { field: 'start' } })
+    throw new Refusal(
+      'start-used',
+      `${there.number} is already issued: the next one would be ${formatNumber(series, next, facts)}, and the series would come to ${there.number} again. Start above ${Number(there.counter)}, or change what stands around the counter.`,
+      { status: 400, about: { field: 'start' } },
+    )
   }
 }

@@ -13,26 +13,60 @@ import { company } from './house'
  * Called from the Company page by a supervisor; anybody at the desk may pause. Refuses an address that cannot be written to.
  */
 
-export interface HouseSettings { failureNoticeTo: string, presumeSeconds: number, graceMinutes: number, rehearsalAddress: string, zeroTotals: 'make' | 'skip', withdrawnStatuses: string[], withdrawnRule: 'list' | 'settle', documentDates: Partial<Record<DocumentKind, 'event'>>, smallDifference: string }
+export interface HouseSettings {
+  failureNoticeTo: string
+  presumeSeconds: number
+  graceMinutes: number
+  rehearsalAddress: string
+  zeroTotals: 'make' | 'skip'
+  withdrawnStatuses: string[]
+  withdrawnRule: 'list' | 'settle'
+  documentDates: Partial<Record<DocumentKind, 'event'>>
+  smallDifference: string
+}
 
 export async function houseSettings(): Promise<HouseSettings> {
-  return (await one<HouseSettings>('select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals", withdrawn_statuses "withdrawnStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company'))!
+  return (await one<HouseSettings>(
+    'select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals", withdrawn_statuses "withdrawnStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company',
+  ))!
 }
 
 /** @throws Refusal "bad-address", "unknown-status" */
 export async function changeHouse(change: Partial<HouseSettings>): Promise<void> {
   const { orderStatuses } = await company()
-  const unknown = change.withdrawnStatuses?.find(status => !orderStatuses.includes(status))
-  if (unknown) throw new Refusal('unknown-status', `“${unknown}” is not a status of the house's orders.`, { status: 400, about: { field: 'withdrawnStatuses' } })
+  const unknown = change.withdrawnStatuses?.find((status) => !orderStatuses.includes(status))
+  if (unknown)
+    throw new Refusal('unknown-status', `“${unknown}” is not a status of the house's orders.`, {
+      status: 400,
+      about: { field: 'withdrawnStatuses' },
+    })
   for (const field of ['failureNoticeTo', 'rehearsalAddress'] as const) {
-    if (change[field] && !isAddress(change[field])) throw new Refusal('bad-address', `“${change[field]}” is not an email address. Write one like name@house.example.`, { status: 400, about: { field } })
+    if (change[field] && !isAddress(change[field]))
+      throw new Refusal(
+        'bad-address',
+        `“${change[field]}” is not an email address. Write one like name@house.example.`,
+        { status: 400, about: { field } },
+      )
   }
   await inTransaction(async () => {
-    if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
-    await run('update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals), withdrawn_statuses = coalesce($6::jsonb, withdrawn_statuses), withdrawn_rule = coalesce($7, withdrawn_rule), document_dates = coalesce($8::jsonb, document_dates), small_difference = coalesce($9::numeric, small_difference)',
-      [change.failureNoticeTo ?? null, change.presumeSeconds ?? null, change.graceMinutes ?? null, change.rehearsalAddress ?? null, change.zeroTotals ?? null,
-        change.withdrawnStatuses ? json(change.withdrawnStatuses) : null, change.withdrawnRule ?? null, change.documentDates ? json(change.documentDates) : null, change.smallDifference ?? null])
-    if (change.documentDates) await run(`update paper set stale = true where state in ('prepared', 'due', 'put back')`)
+    if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince)
+      throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
+    await run(
+      'update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals), withdrawn_statuses = coalesce($6::jsonb, withdrawn_statuses), withdrawn_rule = coalesce($7, withdrawn_rule), document_dates = coalesce($8::jsonb, document_dates), small_difference = coalesce($9::numeric, small_difference)',
+      [
+        change.failureNoticeTo ?? null,
+        change.presumeSeconds ?? null,
+        change.graceMinutes ?? null,
+        change.rehearsalAddress ?? null,
+        change.zeroTotals ?? null,
+        change.withdrawnStatuses ? json(change.withdrawnStatuses) : null,
+        change.withdrawnRule ?? null,
+        change.documentDates ? json(change.documentDates) : null,
+        change.smallDifference ?? null,
+      ],
+    )
+    if (change.documentDates)
+      await run(`update paper set stale = true where state in ('prepared', 'due', 'put back')`)
     publish('house')
   })
 }
@@ -40,7 +74,10 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
 /** Stops all issuing and sending until somebody resumes it. What was already handed over goes on its way. */
 export async function pauseAll(reason: string, actor: string): Promise<void> {
   await inTransaction(async () => {
-    await run('update company set paused_at = $1, paused_by = $2, pause_reason = $3 where paused_at is null', [clock.now(), actor, reason])
+    await run(
+      'update company set paused_at = $1, paused_by = $2, pause_reason = $3 where paused_at is null',
+      [clock.now(), actor, reason],
+    )
     publish('house')
     publish('line')
   })
@@ -48,14 +85,29 @@ export async function pauseAll(reason: string, actor: string): Promise<void> {
 
 /** Lets everything go on; what became due meanwhile goes now. @throws Refusal "confirm-first" for a copied database */
 export async function resumeAll(): Promise<void> {
-  if ((await gate()).confirmNeeded) throw new Refusal('confirm-first', 'This database was copied or restored. Confirm the last numbers and what waits first.')
+  if ((await gate()).confirmNeeded)
+    throw new Refusal(
+      'confirm-first',
+      'This database was copied or restored. Confirm the last numbers and what waits first.',
+    )
   await inTransaction(async () => {
-    const resumed = await run(`update company set paused_at = null, paused_by = null, pause_reason = '' where paused_at is not null`)
+    const resumed = await run(
+      `update company set paused_at = null, paused_by = null, pause_reason = '' where paused_at is not null`,
+    )
     if (resumed === 0) return
     await addJob('issue-papers', { paperIds: [] })
-    for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null')) await addJob('send-run', { runId: id })
-    const due = await rows<{ id: number }>(`select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at <= $1 order by next_try_at limit 2000`, [clock.now()])
-    await addJobs('send-dispatches', due.map(one => one.id), 10, dispatchIds => ({ dispatchIds }))
+    for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null'))
+      await addJob('send-run', { runId: id })
+    const due = await rows<{ id: number }>(
+      `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at <= $1 order by next_try_at limit 2000`,
+      [clock.now()],
+    )
+    await addJobs(
+      'send-dispatches',
+      due.map((one) => one.id),
+      10,
+      (dispatchIds) => ({ dispatchIds }),
+    )
     publish('house')
     publish('line')
   })
@@ -65,8 +117,14 @@ export async function resumeAll(): Promise<void> {
 export async function startRehearsal(actor: string): Promise<void> {
   await inTransaction(async () => {
     const now = await gate(true)
-    if (!isAddress(now.rehearsalAddress)) throw new Refusal('no-rehearsal-address', 'Say first to which address the rehearsal goes.', { about: { field: 'rehearsalAddress' } })
-    await run('update company set rehearsal_since = coalesce(rehearsal_since, $1), rehearsal_by = coalesce(rehearsal_by, $2)', [clock.now(), actor])
+    if (!isAddress(now.rehearsalAddress))
+      throw new Refusal('no-rehearsal-address', 'Say first to which address the rehearsal goes.', {
+        about: { field: 'rehearsalAddress' },
+      })
+    await run(
+      'update company set rehearsal_since = coalesce(rehearsal_since, $1), rehearsal_by = coalesce(rehearsal_by, $2)',
+      [clock.now(), actor],
+    )
     publish('house')
     publish('line')
   })

@@ -8,15 +8,45 @@ import type { Group, Written } from './write'
 /* Movements of a bank that come as mapped rows: kept and matched as those of a statement are; nothing is booked before somebody has looked. */
 
 /** A record as a movement; its currency is the house's where none is given. */
-export const movementOf = ({ bookedOn = '', amount = '0', currency, name = '', iban = '', text = '', reference = '', bankReference = '' }: ImportRecord, home: string): Unkeyed => ({ bookedOn, amount: moneyText(amount, currency ?? home), currency: currency ?? home, name, iban, text, reference, bankReference })
+export const movementOf = (
+  {
+    bookedOn = '',
+    amount = '0',
+    currency,
+    name = '',
+    iban = '',
+    text = '',
+    reference = '',
+    bankReference = '',
+  }: ImportRecord,
+  home: string,
+): Unkeyed => ({
+  bookedOn,
+  amount: moneyText(amount, currency ?? home),
+  currency: currency ?? home,
+  name,
+  iban,
+  text,
+  reference,
+  bankReference,
+})
 
 /** Keeps movements in the caller's transaction. */
-export async function writeMovements(groups: readonly Group[], { home }: Known, source: MovementSource, actor: string): Promise<Written[]> {
+export async function writeMovements(
+  groups: readonly Group[],
+  { home }: Known,
+  source: MovementSource,
+  actor: string,
+): Promise<Written[]> {
   const entries = groups.map(({ key, records: [record] }) => {
     const account = record!.account ?? ''
     const { bankReference: _, ...movement } = movementOf(record!, home)
     return { ...movement, account, key: key.slice(account.length + 1) }
   })
   const fresh = await keepMovements(source, entries, actor)
-  return fresh.map(is => (is ? { outcome: 'written', note: 'Kept among the bank movements, to be looked at.' } : { outcome: 'unchanged', note: 'This movement is known already.' }))
+  return fresh.map((is) =>
+    is
+      ? { outcome: 'written', note: 'Kept among the bank movements, to be looked at.' }
+      : { outcome: 'unchanged', note: 'This movement is known already.' },
+  )
 }

@@ -8,40 +8,87 @@ import { findDelimiter, findHeading, type Delimiter } from '../../../core/import
 const widest = 200_000
 export const mostColumns = 200
 
-const options = (delimiter: string) => ({ delimiter, bom: true, skip_empty_lines: true, relax_column_count: true, max_record_size: widest, trim: true, info: true } as const)
+const options = (delimiter: string) =>
+  ({
+    delimiter,
+    bom: true,
+    skip_empty_lines: true,
+    relax_column_count: true,
+    max_record_size: widest,
+    trim: true,
+    info: true,
+  }) as const
 
 /** The names of the columns, on which row they stand, and the first rows after it. @throws Refusal "bad-file" in words */
-export function headOf(text: string): { delimiter: Delimiter, heading: number, columns: string[], sample: string[][] } {
+export function headOf(text: string): {
+  delimiter: Delimiter
+  heading: number
+  columns: string[]
+  sample: string[][]
+} {
   const delimiter = findDelimiter(text)
   const end = text.length > 400_000 ? text.lastIndexOf('\n', 400_000) : text.length
   let found: { record: string[] }[]
   try {
-    found = parseNow(text.slice(0, end), { ...options(delimiter), to: 30 }) as unknown as { record: string[] }[]
+    found = parseNow(text.slice(0, end), { ...options(delimiter), to: 30 }) as unknown as {
+      record: string[]
+    }[]
   } catch (error) {
     throw badFile(error)
   }
-  const first = found.map(one => one.record)
+  const first = found.map((one) => one.record)
   const heading = findHeading(first)
   const [columns, ...sample] = first.slice(heading, heading + 9)
-  if (!columns || sample.length === 0) throw new Refusal('bad-file', 'The file needs a first line that names its columns, and at least one more.', { status: 400 })
-  if (columns.length > mostColumns) throw new Refusal('bad-file', `The file has ${columns.length.toLocaleString('en')} columns; at most ${mostColumns} can be read. Take out those that are not needed.`, { status: 400 })
-  return { delimiter, heading, columns: columns.map((name, index) => name.slice(0, 120) || `Column ${index + 1}`), sample: sample.map(row => row.slice(0, mostColumns).map(cell => cell.slice(0, 300))) }
+  if (!columns || sample.length === 0)
+    throw new Refusal(
+      'bad-file',
+      'The file needs a first line that names its columns, and at least one more.',
+      { status: 400 },
+    )
+  if (columns.length > mostColumns)
+    throw new Refusal(
+      'bad-file',
+      `The file has ${columns.length.toLocaleString('en')} columns; at most ${mostColumns} can be read. Take out those that are not needed.`,
+      { status: 400 },
+    )
+  return {
+    delimiter,
+    heading,
+    columns: columns.map((name, index) => name.slice(0, 120) || `Column ${index + 1}`),
+    sample: sample.map((row) => row.slice(0, mostColumns).map((cell) => cell.slice(0, 300))),
+  }
 }
 
-const badFile = (error: unknown) => new Refusal('bad-file', `The file cannot be read as CSV: ${(error as Error).message.replace(/\.$/, '')}. Save it as CSV once more, and try again.`, { status: 400 })
+const badFile = (error: unknown) =>
+  new Refusal(
+    'bad-file',
+    `The file cannot be read as CSV: ${(error as Error).message.replace(/\.$/, '')}. Save it as CSV once more, and try again.`,
+    { status: 400 },
+  )
 
-export interface ReadRow { line: number, cells: string[] }
+export interface ReadRow {
+  line: number
+  cells: string[]
+}
 
 /** The rows after the one that names the columns, in batches, with the line each begins on; read piece by piece. @throws Refusal "bad-file" */
-export async function* rowsOf(text: string, delimiter: string, heading: number, size: number): AsyncGenerator<ReadRow[]> {
+export async function* rowsOf(
+  text: string,
+  delimiter: string,
+  heading: number,
+  size: number,
+): AsyncGenerator<ReadRow[]> {
   function* pieces() {
     for (let at = 0; at < text.length; at += 65_536) yield text.slice(at, at + 65_536)
   }
   const parser = Readable.from(pieces()).pipe(parse({ ...options(delimiter), from: heading + 2 }))
   let batch: ReadRow[] = []
   try {
-    for await (const { record, info } of parser as AsyncIterable<{ record: string[], info: { lines: number } }>) {
-      batch.push({ line: info.lines, cells: record.slice(0, mostColumns).map(cell => cell.slice(0, 4000)) })
+    for await (const { record, info } of parser as AsyncIterable<{
+      record: string[]
+      info: { lines: number }
+    }>) {
+      batch.push({ line: info.lines, cells: record.slice(0, mostColumns).map((cell) => cell.slice(0, 4000)) })
       if (batch.length >= size) {
         yield batch
         batch = []

@@ -11,28 +11,72 @@ import { movementOf } from './movements'
 
 /** What the house knows of what records name. */
 export interface Known {
-  customers: Map<string, { id: number, name: string, currency: string, pricesIncludeTax: boolean | null, salesperson: string, language: string }>
-  documents: Map<string, { id: number, number: string, customerId: number, open: string, currency: string }>
-  items: Map<string, { names: Record<string, string>, unit: string, price: string, taxCode: string }>
-  brands: Map<string, { id: number, pricesIncludeTax: boolean }>
+  customers: Map<
+    string,
+    {
+      id: number
+      name: string
+      currency: string
+      pricesIncludeTax: boolean | null
+      salesperson: string
+      language: string
+    }
+  >
+  documents: Map<string, { id: number; number: string; customerId: number; open: string; currency: string }>
+  items: Map<string, { names: Record<string, string>; unit: string; price: string; taxCode: string }>
+  brands: Map<string, { id: number; pricesIncludeTax: boolean }>
   taxCodes: Set<string>
   statuses: string[]
   home: string
   today: Day
 }
 
-const named = (records: readonly ImportRecord[], key: string) => [...new Set(records.flatMap(record => record[key] ?? []))]
+const named = (records: readonly ImportRecord[], key: string) => [
+  ...new Set(records.flatMap((record) => record[key] ?? [])),
+]
 
 /** Looks up with one query a kind what a batch of records names. */
 export async function knownOf(subject: ImportSubject, records: readonly ImportRecord[]): Promise<Known> {
   const { taxRates, orderStatuses, currency, timeZone } = await company()
-  const customers = subject === 'orders' || subject === 'payments' ? await rows<{ number: string } & (Known['customers'] extends Map<string, infer C> ? C : never)>('select number, id, name, currency, prices_include_tax "pricesIncludeTax", salesperson, coalesce(language, \'en\') language from customer where number = any($1::text[])', [named(records, 'customer')]) : []
-  const documents = subject === 'payments' ? await rows<{ id: number, number: string, customerId: number, open: string, currency: string }>(`select d.id, d.number, d.customer_id "customerId", i.open::text open, i.currency from document d join open_item i on i.document_id = d.id where d.number = any($1::text[])`, [named(records, 'document')]) : []
-  const items = subject === 'orders' ? await rows<{ code: string, names: Record<string, string>, unit: string, price: string, taxCode: string }>('select code, names, unit, trim_scale(price)::text price, tax_code "taxCode" from item where code = any($1::text[])', [named(records, 'item')]) : []
-  const brands = await rows<{ code: string, id: number, pricesIncludeTax: boolean }>('select code, id, prices_include_tax "pricesIncludeTax" from brand order by id')
+  const customers =
+    subject === 'orders' || subject === 'payments'
+      ? await rows<{ number: string } & (Known['customers'] extends Map<string, infer C> ? C : never)>(
+          'select number, id, name, currency, prices_include_tax "pricesIncludeTax", salesperson, coalesce(language, \'en\') language from customer where number = any($1::text[])',
+          [named(records, 'customer')],
+        )
+      : []
+  const documents =
+    subject === 'payments'
+      ? await rows<{ id: number; number: string; customerId: number; open: string; currency: string }>(
+          `select d.id, d.number, d.customer_id "customerId", i.open::text open, i.currency from document d join open_item i on i.document_id = d.id where d.number = any($1::text[])`,
+          [named(records, 'document')],
+        )
+      : []
+  const items =
+    subject === 'orders'
+      ? await rows<{
+          code: string
+          names: Record<string, string>
+          unit: string
+          price: string
+          taxCode: string
+        }>(
+          'select code, names, unit, trim_scale(price)::text price, tax_code "taxCode" from item where code = any($1::text[])',
+          [named(records, 'item')],
+        )
+      : []
+  const brands = await rows<{ code: string; id: number; pricesIncludeTax: boolean }>(
+    'select code, id, prices_include_tax "pricesIncludeTax" from brand order by id',
+  )
   return {
-    customers: new Map(customers.map(one => [one.number, one])), documents: new Map(documents.map(one => [one.number, one])), items: new Map(items.map(one => [one.code, one])), brands: new Map(brands.map(one => [one.code, one])),
-    taxCodes: new Set(Object.keys(taxRates)), statuses: orderStatuses, home: currency, today: dayInZone(clock.now(), timeZone),
+    customers: new Map(customers.map((one) => [one.number, one])),
+    documents: new Map(documents.map((one) => [one.number, one])),
+    items: new Map(items.map((one) => [one.code, one])),
+    brands: new Map(brands.map((one) => [one.code, one])),
+    taxCodes: new Set(Object.keys(taxRates)),
+    statuses: orderStatuses,
+    home: currency,
+    today: dayInZone(clock.now(), timeZone),
   }
 }
 
@@ -40,30 +84,45 @@ export async function knownOf(subject: ImportSubject, records: readonly ImportRe
 export function problemsOf(subject: ImportSubject, record: ImportRecord, known: Known): string[] {
   const problems: string[] = []
   const taxCode = record.taxCode ?? known.items.get(record.item ?? '')?.taxCode
-  if (subject === 'items' && !known.taxCodes.has(record.taxCode!)) problems.push(`Tax code: “${record.taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
+  if (subject === 'items' && !known.taxCodes.has(record.taxCode!))
+    problems.push(`Tax code: “${record.taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
   if (subject === 'orders' || subject === 'payments') {
-    if (record.customer !== undefined && !known.customers.has(record.customer)) problems.push(`Customer ${record.customer} is not known. Import the customers first.`)
+    if (record.customer !== undefined && !known.customers.has(record.customer))
+      problems.push(`Customer ${record.customer} is not known. Import the customers first.`)
   }
   if (subject === 'orders') {
-    if (record.item !== undefined && !record.description && !known.items.has(record.item)) problems.push(`Item ${record.item} is not known, and no description is given.`)
-    if (record.price === undefined && !known.items.has(record.item ?? '')) problems.push('The line has no price.')
+    if (record.item !== undefined && !record.description && !known.items.has(record.item))
+      problems.push(`Item ${record.item} is not known, and no description is given.`)
+    if (record.price === undefined && !known.items.has(record.item ?? ''))
+      problems.push('The line has no price.')
     if (taxCode === undefined) problems.push('The line has no tax code.')
-    else if (!known.taxCodes.has(taxCode)) problems.push(`Tax code: “${taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
-    if (record.brand !== undefined && !known.brands.has(record.brand)) problems.push(`Brand ${record.brand} is not known: ${[...known.brands.keys()].join(', ')}.`)
-    if (record.status !== undefined && !known.statuses.includes(record.status)) problems.push(`Status: “${record.status}” is none of ${known.statuses.join(', ')}.`)
-    if (record.discount !== undefined && (Number(record.discount) < 0 || Number(record.discount) > 100)) problems.push('The line’s discount is from 0 to 100 percent.')
+    else if (!known.taxCodes.has(taxCode))
+      problems.push(`Tax code: “${taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
+    if (record.brand !== undefined && !known.brands.has(record.brand))
+      problems.push(`Brand ${record.brand} is not known: ${[...known.brands.keys()].join(', ')}.`)
+    if (record.status !== undefined && !known.statuses.includes(record.status))
+      problems.push(`Status: “${record.status}” is none of ${known.statuses.join(', ')}.`)
+    if (record.discount !== undefined && (Number(record.discount) < 0 || Number(record.discount) > 100))
+      problems.push('The line’s discount is from 0 to 100 percent.')
   }
   if (subject === 'payments' && record.document !== undefined) {
     const document = known.documents.get(record.document)
     if (!document) problems.push(`Document ${record.document} is not known, or nothing is ever paid on it.`)
-    else if (record.customer !== undefined && known.customers.get(record.customer)?.id !== document.customerId) problems.push(`${record.document} is not a document of customer ${record.customer}.`)
+    else if (
+      record.customer !== undefined &&
+      known.customers.get(record.customer)?.id !== document.customerId
+    )
+      problems.push(`${record.document} is not a document of customer ${record.customer}.`)
   }
   if (subject === 'rates' && !(Number(record.rate) > 0)) problems.push('The rate is not over zero.')
-  if (subject === 'rates' && record.currency === known.home) problems.push(`${known.home} is the house's own currency.`)
+  if (subject === 'rates' && record.currency === known.home)
+    problems.push(`${known.home} is the house's own currency.`)
   if (subject === 'bank movements') {
     const currency = record.currency ?? known.home
-    if (record.bookedOn! > known.today) problems.push(`${record.bookedOn} is in the future: only what is booked is taken.`)
-    if (!new Decimal(moneyText(record.amount!, currency)).eq(record.amount!)) problems.push(`${record.amount} has more digits than ${currency} has.`)
+    if (record.bookedOn! > known.today)
+      problems.push(`${record.bookedOn} is in the future: only what is booked is taken.`)
+    if (!new Decimal(moneyText(record.amount!, currency)).eq(record.amount!))
+      problems.push(`${record.amount} has more digits than ${currency} has.`)
   }
   return problems
 }
@@ -72,15 +131,33 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
  * What belongs together: the lines of an order. Any other record stands alone and must not come twice; a payment or a movement of a bank has its program's id,
  * else all that is said of it and how many alike stood before it, which `alike` counts over the whole file.
  */
-export function keyOf(subject: ImportSubject, record: ImportRecord, line: number, alike: Map<string, number>, home: string): string {
+export function keyOf(
+  subject: ImportSubject,
+  record: ImportRecord,
+  line: number,
+  alike: Map<string, number>,
+  home: string,
+): string {
   switch (subject) {
-    case 'customers': return record.number ?? `line ${line}`
-    case 'items': return record.code ?? `line ${line}`
-    case 'orders': return record.number ?? `line ${line}`
-    case 'rates': return record.currency && record.day ? `${record.currency} ${record.day}` : `line ${line}`
+    case 'customers':
+      return record.number ?? `line ${line}`
+    case 'items':
+      return record.code ?? `line ${line}`
+    case 'orders':
+      return record.number ?? `line ${line}`
+    case 'rates':
+      return record.currency && record.day ? `${record.currency} ${record.day}` : `line ${line}`
     case 'payments': {
       if (record.id) return `id ${record.id}`
-      const said = [record.customer, record.document, record.date, record.amount, record.currency, record.method, record.reference].join('|')
+      const said = [
+        record.customer,
+        record.document,
+        record.date,
+        record.amount,
+        record.currency,
+        record.method,
+        record.reference,
+      ].join('|')
       return `${said}|${countAlike(alike, said)}`
     }
     case 'bank movements': {

@@ -18,7 +18,10 @@ export interface StageCount {
 export async function lineCounts(): Promise<StageCount[]> {
   const { timeZone } = await company()
   const today = dayInZone(clock.now(), timeZone)
-  const counts = (await one<Record<string, number> & { oldestToCheck: Date | null, nextGo: Date | null, oldestOnTheWay: Date | null }>(`
+  const counts = (await one<
+    Record<string, number> & { oldestToCheck: Date | null; nextGo: Date | null; oldestOnTheWay: Date | null }
+  >(
+    `
     select
       (select count(*)::int from paper where state = 'due') due,
       (select count(*)::int from paper where state = 'put back') back,
@@ -32,19 +35,32 @@ export async function lineCounts(): Promise<StageCount[]> {
       (select count(*)::int from dispatch where state = 'on the way') "onTheWay",
       (select min(since) from dispatch where state = 'on the way') "oldestOnTheWay",
       (select count(*)::int from dispatch where state = 'arrived' and arrived_at >= ($1::date::timestamp at time zone $2)) arrived,
-      (select count(*)::int from dispatch where state = 'arrived' and channel = 'paper' and arrived_at >= ($1::date::timestamp at time zone $2)) posted`, [today, timeZone]))!
-  const stuck = await rows<{ cause: StuckCause, count: number }>(`select stuck_cause cause, count(*)::int count from dispatch where state = 'stuck' group by 1 order by 2 desc, 1`)
+      (select count(*)::int from dispatch where state = 'arrived' and channel = 'paper' and arrived_at >= ($1::date::timestamp at time zone $2)) posted`,
+    [today, timeZone],
+  ))!
+  const stuck = await rows<{ cause: StuckCause; count: number }>(
+    `select stuck_cause cause, count(*)::int count from dispatch where state = 'stuck' group by 1 order by 2 desc, 1`,
+  )
   const some = (count: number | undefined, words: string) => (count ? [`${count} ${words}`] : [])
   const of: Record<Stage, Omit<StageCount, 'stage'>> = {
     'to send': {
       count: counts.due! + counts.back! + counts.undelivered!,
-      facts: [...some(counts.due, 'not made'), ...some(counts.back, 'put back'), ...some(counts.undelivered, 'issued, not sent')], at: null,
+      facts: [
+        ...some(counts.due, 'not made'),
+        ...some(counts.back, 'put back'),
+        ...some(counts.undelivered, 'issued, not sent'),
+      ],
+      at: null,
     },
     'to check': { count: counts.toCheck!, facts: some(counts.changed, 'changed'), at: counts.oldestToCheck },
-    'waiting': { count: counts.waiting!, facts: some(counts.tray, 'to print'), at: counts.nextGo },
+    waiting: { count: counts.waiting!, facts: some(counts.tray, 'to print'), at: counts.nextGo },
     'on the way': { count: counts.onTheWay!, facts: [], at: counts.oldestOnTheWay },
-    'arrived': { count: counts.arrived!, facts: ['today', ...some(counts.posted, 'on paper')], at: null },
-    'stuck': { count: stuck.reduce((total, row) => total + row.count, 0), facts: stuck.slice(0, 2).map(row => `${row.count} ${stuckWords[row.cause].label}`), at: null },
+    arrived: { count: counts.arrived!, facts: ['today', ...some(counts.posted, 'on paper')], at: null },
+    stuck: {
+      count: stuck.reduce((total, row) => total + row.count, 0),
+      facts: stuck.slice(0, 2).map((row) => `${row.count} ${stuckWords[row.cause].label}`),
+      at: null,
+    },
   }
-  return stages.map(stage => ({ stage, ...of[stage] }))
+  return stages.map((stage) => ({ stage, ...of[stage] }))
 }

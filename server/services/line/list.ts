@@ -44,45 +44,110 @@ export interface LineRow {
   held: boolean
 }
 
-export interface LineFilter { stage: Stage, kind?: DocumentKind, brand?: string, over?: string, search?: string, after?: string, limit: number }
+export interface LineFilter {
+  stage: Stage
+  kind?: DocumentKind
+  brand?: string
+  over?: string
+  search?: string
+  after?: string
+  limit: number
+}
 
 /** One page of a stage. */
-export async function lineList(filter: LineFilter): Promise<Listed<LineRow> & { groups: LineGroup[], matching: number, sendable: number, sums: { currency: string, sum: string }[] }> {
-  const parts = filter.stage === 'to send' || filter.stage === 'to check' ? paperQuery(filter) : await dispatchQuery(filter)
+export async function lineList(filter: LineFilter): Promise<
+  Listed<LineRow> & {
+    groups: LineGroup[]
+    matching: number
+    sendable: number
+    sums: { currency: string; sum: string }[]
+  }
+> {
+  const parts =
+    filter.stage === 'to send' || filter.stage === 'to check'
+      ? paperQuery(filter)
+      : await dispatchQuery(filter)
   const parameters = [...parts.parameters]
   const { where, order } = keyset(parts.sort, 'x.id', filter.after, parameters)
-  const found = await rows<LineRow & { sortKey: string }>(`select x.*, (${parts.sort.key})::text "sortKey" from (${parts.sql}) x where ${where} order by ${order} limit ${filter.limit + 1}`, parameters)
+  const found = await rows<LineRow & { sortKey: string }>(
+    `select x.*, (${parts.sort.key})::text "sortKey" from (${parts.sql}) x where ${where} order by ${order} limit ${filter.limit + 1}`,
+    parameters,
+  )
   const page = paged(found.map(withWords), filter.limit)
-  const sums = await rows<{ currency: string, sum: string, count: number }>(`select x.currency, sum(x.total::numeric)::text sum, count(*)::int count from (${parts.sql}) x group by 1 order by 1`, parts.parameters)
-  const groups = filter.stage === 'to check'
-    ? await rows<LineGroup>(`select x."routineId", x."routineName" name, count(*)::int count from (${parts.sql}) x group by 1, 2`, parts.parameters)
-    : filter.stage === 'stuck'
-      ? (await rows<LineGroup>(`select null::int "routineId", x.cause name, count(*)::int count from (${parts.sql}) x group by 2`, parts.parameters)).map(group => ({ ...group, name: stuckWords[group.name as StuckCause].label }))
-      : []
-  const sendable = filter.stage === 'to check' ? (await one<{ count: number }>(`select count(*)::int count from (${parts.sql}) x where not x.changed and x.problem is null`, parts.parameters))!.count : 0
-  return { ...page, groups, sendable, matching: sums.reduce((total, row) => total + row.count, 0), sums: sums.map(({ currency, sum }) => ({ currency, sum })) }
+  const sums = await rows<{ currency: string; sum: string; count: number }>(
+    `select x.currency, sum(x.total::numeric)::text sum, count(*)::int count from (${parts.sql}) x group by 1 order by 1`,
+    parts.parameters,
+  )
+  const groups =
+    filter.stage === 'to check'
+      ? await rows<LineGroup>(
+          `select x."routineId", x."routineName" name, count(*)::int count from (${parts.sql}) x group by 1, 2`,
+          parts.parameters,
+        )
+      : filter.stage === 'stuck'
+        ? (
+            await rows<LineGroup>(
+              `select null::int "routineId", x.cause name, count(*)::int count from (${parts.sql}) x group by 2`,
+              parts.parameters,
+            )
+          ).map((group) => ({ ...group, name: stuckWords[group.name as StuckCause].label }))
+        : []
+  const sendable =
+    filter.stage === 'to check'
+      ? (await one<{ count: number }>(
+          `select count(*)::int count from (${parts.sql}) x where not x.changed and x.problem is null`,
+          parts.parameters,
+        ))!.count
+      : 0
+  return {
+    ...page,
+    groups,
+    sendable,
+    matching: sums.reduce((total, row) => total + row.count, 0),
+    sums: sums.map(({ currency, sum }) => ({ currency, sum })),
+  }
 }
 
-export interface LineGroup { routineId: number | null, name: string | null, count: number }
+export interface LineGroup {
+  routineId: number | null
+  name: string | null
+  count: number
+}
 
 function withWords<T extends LineRow>(row: T): T {
-  return row.cause ? { ...row, causeKey: row.cause as StuckCause, remedy: stuckWords[row.cause as StuckCause].remedy, cause: stuckWords[row.cause as StuckCause].label } : row
+  return row.cause
+    ? {
+        ...row,
+        causeKey: row.cause as StuckCause,
+        remedy: stuckWords[row.cause as StuckCause].remedy,
+        cause: stuckWords[row.cause as StuckCause].label,
+      }
+    : row
 }
 
-interface Query { sql: string, parameters: unknown[], sort: Sort }
+interface Query {
+  sql: string
+  parameters: unknown[]
+  sort: Sort
+}
 
 /** The conditions that all stages share, as SQL over the given columns. */
-function shared(filter: LineFilter, parameters: unknown[], columns: { kind: string, total: string, text: string[], brand: string }): string {
+function shared(
+  filter: LineFilter,
+  parameters: unknown[],
+  columns: { kind: string; total: string; text: string[]; brand: string },
+): string {
   const conditions: string[] = []
   const bind = (value: unknown) => `$${parameters.push(value)}`
   if (filter.kind) conditions.push(`${columns.kind} = ${bind(filter.kind)}`)
-  if (filter.brand) conditions.push(`${columns.brand} = (select id from brand where code = ${bind(filter.brand)})`)
+  if (filter.brand)
+    conditions.push(`${columns.brand} = (select id from brand where code = ${bind(filter.brand)})`)
   if (filter.over) conditions.push(`${columns.total} > ${bind(filter.over)}::numeric`)
   if (filter.search?.trim()) {
     const text = bind(likeText(filter.search))
-    conditions.push(`(${columns.text.map(column => `lower(${column}) like ${text}`).join(' or ')})`)
+    conditions.push(`(${columns.text.map((column) => `lower(${column}) like ${text}`).join(' or ')})`)
   }
-  return conditions.map(condition => ` and ${condition}`).join('')
+  return conditions.map((condition) => ` and ${condition}`).join('')
 }
 
 /** The condition of all on To check that match, over paper `p`; adds to the parameters. */
@@ -93,35 +158,64 @@ export function toCheckMatching(filter: Omit<LineFilter, 'stage' | 'limit'>, par
 function paperQuery(filter: LineFilter): Query {
   const parameters: unknown[] = []
   const toCheck = filter.stage === 'to check'
-  const rest = shared(filter, parameters, { kind: 'p.kind', total: 'p.total', text: ['p.order_number', 'p.customer_name', 'p.send_to'], brand: 'p.brand_id' })
+  const rest = shared(filter, parameters, {
+    kind: 'p.kind',
+    total: 'p.total',
+    text: ['p.order_number', 'p.customer_name', 'p.send_to'],
+    brand: 'p.brand_id',
+  })
   const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
   let sql = `select p.id, 'paper' "of", p.kind, coalesce(nullif(p.order_number, ''), 'Draft ' || p.bill_id) number, p.order_number "orderNumber", p.order_id "orderId", p.bill_id "billId", null::int "documentId", p.customer_id "customerId", p.customer_name "customerName",
       p.send_to "sendTo", p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName", p.revision, p.changes is not null changed, p.problem,
       p.state, null "cause", null "causeKey", null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents, false held
     from paper p left join routine r on r.id = p.routine_id where ${states}${rest}`
   if (!toCheck) {
-    const others = shared(filter, parameters, { kind: 'd.kind', total: 'd.total', text: ['d.number', 'd.order_number', 'd.customer_name'], brand: 'd.brand_id' })
+    const others = shared(filter, parameters, {
+      kind: 'd.kind',
+      total: 'd.total',
+      text: ['d.number', 'd.order_number', 'd.customer_name'],
+      brand: 'd.brand_id',
+    })
     sql += ` union all select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id, (select r.name from routine r where r.id = u.routine_id), null, false, null,
       'issued', null, null, null, null, null, null, null, 1, false from undelivered u join document d on d.id = u.document_id where true${others}`
   }
-  return { sql, parameters, sort: toCheck
-    ? { key: `lpad(coalesce(x."routineId", 0)::text, 9, '0') || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`, type: 'text', descending: false }
-    : { key: 'x.since', type: 'timestamptz', descending: false } }
+  return {
+    sql,
+    parameters,
+    sort: toCheck
+      ? {
+          key: `lpad(coalesce(x."routineId", 0)::text, 9, '0') || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`,
+          type: 'text',
+          descending: false,
+        }
+      : { key: 'x.since', type: 'timestamptz', descending: false },
+  }
 }
 
 /** The numbers of all documents in a dispatch, for the search. */
-const numbersOf = '(select string_agg(n.number, \' \') from dispatch_document nd join document n on n.id = nd.document_id where nd.dispatch_id = s.id)'
+const numbersOf =
+  "(select string_agg(n.number, ' ') from dispatch_document nd join document n on n.id = nd.document_id where nd.dispatch_id = s.id)"
 
 async function dispatchQuery(filter: LineFilter): Promise<Query> {
   const parameters: unknown[] = []
-  const states: Record<string, DispatchState[]> = { 'waiting': ['waiting', 'claimed', 'handing over'], 'on the way': ['on the way'], 'arrived': ['arrived'], 'stuck': ['stuck'] }
-  let condition = `s.state in (${states[filter.stage]!.map(state => `'${state}'`).join(', ')})`
+  const states: Record<string, DispatchState[]> = {
+    waiting: ['waiting', 'claimed', 'handing over'],
+    'on the way': ['on the way'],
+    arrived: ['arrived'],
+    stuck: ['stuck'],
+  }
+  let condition = `s.state in (${states[filter.stage]!.map((state) => `'${state}'`).join(', ')})`
   if (filter.stage === 'arrived') {
     const { timeZone } = await company()
     parameters.push(dayInZone(clock.now(), timeZone), timeZone)
     condition += ' and s.arrived_at >= ($1::date::timestamp at time zone $2)'
   }
-  const rest = shared(filter, parameters, { kind: 'd.kind', total: 's.total', text: [numbersOf, 's.customer_name', 's.send_to'], brand: 's.brand_id' })
+  const rest = shared(filter, parameters, {
+    kind: 'd.kind',
+    total: 's.total',
+    text: [numbersOf, 's.customer_name', 's.send_to'],
+    brand: 's.brand_id',
+  })
   const sql = `select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", d.order_id "orderId", null::int "billId", d.id "documentId", s.customer_id "customerId", s.customer_name "customerName", s.send_to "sendTo",
       s.total::text total, s.currency, s.since, s.channel, null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state, s.stuck_cause "cause", null "causeKey",
       (select r.address from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('bounced', 'refused') order by r.at desc limit 1) "badAddress", null remedy,
@@ -129,6 +223,15 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     from dispatch s join lateral (select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1) f on true join document d on d.id = f.document_id
     where ${condition}${rest}`
   const newestFirst = filter.stage === 'arrived' || filter.stage === 'on the way'
-  if (filter.stage === 'stuck') return { sql, parameters, sort: { key: `x.cause || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`, type: 'text', descending: false } }
+  if (filter.stage === 'stuck')
+    return {
+      sql,
+      parameters,
+      sort: {
+        key: `x.cause || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`,
+        type: 'text',
+        descending: false,
+      },
+    }
   return { sql, parameters, sort: { key: 'x.since', type: 'timestamptz', descending: newestFirst } }
 }

@@ -21,17 +21,33 @@ const oldSeconds = 300
 export async function houseState(): Promise<HouseState> {
   const state = await gate()
   const now = clock.now()
-  const seen = (await one<{ lastBeat: Date | null, oldest: Date | null, away: number, awayWords: string | null }>(`select
+  const seen = (await one<{
+    lastBeat: Date | null
+    oldest: Date | null
+    away: number
+    awayWords: string | null
+  }>(
+    `select
     (select max(beat_at) from worker) "lastBeat",
     least((select min(next_try_at) from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $1),
       (select min(at) from event where looked_at is null and at < $1)) oldest,
     (select count(*)::int from dispatch where state = 'waiting' and last_reply is not null and attempts = 0) away,
-    (select last_reply from dispatch where state = 'waiting' and last_reply is not null and attempts = 0 limit 1) "awayWords"`, [new Date(now.getTime() - oldSeconds * 1000)]))!
+    (select last_reply from dispatch where state = 'waiting' and last_reply is not null and attempts = 0 limit 1) "awayWords"`,
+    [new Date(now.getTime() - oldSeconds * 1000)],
+  ))!
   const troubles: string[] = []
   if (!seen.lastBeat || now.getTime() - seen.lastBeat.getTime() > silentSeconds * 1000) {
-    troubles.push('No worker is running: nothing is prepared, issued or sent. Start it again; nothing is lost meanwhile.')
-  } else if (seen.oldest && !state.paused) troubles.push('Some work waits longer than five minutes. Is the worker overloaded or the mail server slow?')
-  if (seen.away > 0 && !state.paused) troubles.push(`The mail server is away: ${seen.away} ${seen.away === 1 ? 'email waits' : 'emails wait'} and ${seen.away === 1 ? 'is' : 'are'} tried again by itself. (${seen.awayWords})`)
+    troubles.push(
+      'No worker is running: nothing is prepared, issued or sent. Start it again; nothing is lost meanwhile.',
+    )
+  } else if (seen.oldest && !state.paused)
+    troubles.push(
+      'Some work waits longer than five minutes. Is the worker overloaded or the mail server slow?',
+    )
+  if (seen.away > 0 && !state.paused)
+    troubles.push(
+      `The mail server is away: ${seen.away} ${seen.away === 1 ? 'email waits' : 'emails wait'} and ${seen.away === 1 ? 'is' : 'are'} tried again by itself. (${seen.awayWords})`,
+    )
   return { ...state, troubles }
 }
 
@@ -40,11 +56,13 @@ let last = ''
 /** Looks every few seconds and tells the pages of this process when something changed. @returns how to stop */
 export function watchHealth(seconds = 5): () => void {
   const timer = setInterval(() => {
-    houseState().then((state) => {
-      const now = JSON.stringify(state)
-      if (last && now !== last) tellStreams([{ topic: 'worker', ids: [] }])
-      last = now
-    }).catch((error: unknown) => log.warn({ error: String(error) }, 'the house\'s state could not be read'))
+    houseState()
+      .then((state) => {
+        const now = JSON.stringify(state)
+        if (last && now !== last) tellStreams([{ topic: 'worker', ids: [] }])
+        last = now
+      })
+      .catch((error: unknown) => log.warn({ error: String(error) }, "the house's state could not be read"))
   }, seconds * 1000)
   timer.unref()
   return () => clearInterval(timer)

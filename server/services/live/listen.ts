@@ -4,7 +4,11 @@ import { log } from '../../log'
 import { channel, type Change } from './publish'
 
 type Send = (message: string) => void
-interface Stream { session: string, send: Send, end: () => void }
+interface Stream {
+  session: string
+  send: Send
+  end: () => void
+}
 
 const streams = new Set<Stream>()
 let client: pg.Client | undefined
@@ -12,8 +16,11 @@ let stopped = false
 
 /** One listening connection a web process; comes back by itself, and then tells every page to fetch anew. */
 async function connect(): Promise<void> {
-  const connection = new pg.Client({ connectionString: config.databaseUrl, application_name: 'clothespin live' })
-  connection.on('error', error => log.warn({ error: error.message }, 'the listening connection broke'))
+  const connection = new pg.Client({
+    connectionString: config.databaseUrl,
+    application_name: 'clothespin live',
+  })
+  connection.on('error', (error) => log.warn({ error: error.message }, 'the listening connection broke'))
   connection.on('end', () => {
     client = undefined
     if (!stopped) setTimeout(() => void start(), 1000).unref()

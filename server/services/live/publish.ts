@@ -2,8 +2,12 @@ import { afterCommit, database } from '../../db/connection'
 import { log } from '../../log'
 
 /** What may have changed for somebody who looks: the page then asks anew for what it shows. */
-export type Topic = 'line' | 'order' | 'register' | 'routine' | 'run' | 'worker' | 'house' | 'customer' | 'payment' | 'import'
-export interface Change { topic: Topic, ids: number[] }
+export type Topic =
+  'line' | 'order' | 'register' | 'routine' | 'run' | 'worker' | 'house' | 'customer' | 'payment' | 'import'
+export interface Change {
+  topic: Topic
+  ids: number[]
+}
 
 export const channel = 'clothespin_changes'
 const gatherMilliseconds = 250
@@ -34,11 +38,15 @@ function flush(): void {
   lastSent = Date.now()
   const changes: Change[] = [...gathered].map(([topic, ids]) => ({ topic, ids: [...ids] }))
   gathered.clear()
-  database().query('select pg_notify($1, $2)', { bind: [channel, JSON.stringify(changes)], transaction: null })
+  database()
+    .query('select pg_notify($1, $2)', { bind: [channel, JSON.stringify(changes)], transaction: null })
     .catch((error: unknown) => log.warn({ error: String(error) }, 'a change could not be published'))
 }
 
 /** Ends every stream of a session that signed out, in whichever process it runs. */
 export async function publishSignOut(session: string): Promise<void> {
-  await database().query('select pg_notify($1, $2)', { bind: [`${channel}_signout`, session], transaction: null })
+  await database().query('select pg_notify($1, $2)', {
+    bind: [`${channel}_signout`, session],
+    transaction: null,
+  })
 }

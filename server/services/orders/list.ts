@@ -32,7 +32,16 @@ const sorts: Record<OrderSort, Pick<Sort, 'key' | 'type'>> = {
   status: { key: 'o.status_since', type: 'timestamptz' },
 }
 
-export interface OrderFilter { search?: string, statuses: string[], brand?: string, over?: string, sort: OrderSort, descending: boolean, after?: string, limit: number }
+export interface OrderFilter {
+  search?: string
+  statuses: string[]
+  brand?: string
+  over?: string
+  sort: OrderSort
+  descending: boolean
+  after?: string
+  limit: number
+}
 
 function conditions(filter: OrderFilter, parameters: unknown[]): string {
   const bind = (value: unknown) => `$${parameters.push(value)}`
@@ -47,16 +56,33 @@ function conditions(filter: OrderFilter, parameters: unknown[]): string {
 const tables = 'sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id'
 
 /** One page of orders, with the count and sums of all that match. */
-export async function listOrders(filter: OrderFilter): Promise<Listed<OrderRow> & { matching: number, sums: { currency: string, sum: string }[] }> {
+export async function listOrders(
+  filter: OrderFilter,
+): Promise<Listed<OrderRow> & { matching: number; sums: { currency: string; sum: string }[] }> {
   const parameters: unknown[] = []
   const where = conditions(filter, parameters)
-  const sums = await rows<{ currency: string, sum: string, count: number }>(`select o.currency, sum(o.total)::text sum, count(*)::int count from ${tables} where ${where} group by 1 order by 1`, parameters)
-  const page = keyset({ ...sorts[filter.sort], descending: filter.descending }, 'o.id', filter.after, parameters)
-  const found = await rows<OrderRow & { sortKey: string }>(`select o.id, o.number, o.date::text date, c.name "customerName", c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince",
+  const sums = await rows<{ currency: string; sum: string; count: number }>(
+    `select o.currency, sum(o.total)::text sum, count(*)::int count from ${tables} where ${where} group by 1 order by 1`,
+    parameters,
+  )
+  const page = keyset(
+    { ...sorts[filter.sort], descending: filter.descending },
+    'o.id',
+    filter.after,
+    parameters,
+  )
+  const found = await rows<OrderRow & { sortKey: string }>(
+    `select o.id, o.number, o.date::text date, c.name "customerName", c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince",
       o.total::text total, o.currency, o.reference, o.salesperson, (${sorts[filter.sort].key})::text "sortKey",
       (select coalesce(d.number, 'prepared') from claim k left join document d on d.id = k.document_id where k.source_kind = 'order' and k.source_id = o.id and k.document_kind = 'invoice' limit 1) invoice
-    from ${tables} where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
-  return { ...paged(found, filter.limit), matching: sums.reduce((total, row) => total + row.count, 0), sums: sums.map(({ currency, sum }) => ({ currency, sum })) }
+    from ${tables} where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    parameters,
+  )
+  return {
+    ...paged(found, filter.limit),
+    matching: sums.reduce((total, row) => total + row.count, 0),
+    sums: sums.map(({ currency, sum }) => ({ currency, sum })),
+  }
 }
 
 export interface OrderView extends Omit<OrderRow, 'invoice'> {
@@ -67,29 +93,65 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
   prepaid: string
   suppliedOn: string | null
   pricesIncludeTax: boolean
-  adjustments: { kind: string, label: string, amount?: string, percent?: string }[]
+  adjustments: { kind: string; label: string; amount?: string; percent?: string }[]
   lines: LineEdit[]
   fields: Record<string, string>
-  papers: { id: number, billId: number | null, kind: DocumentKind, state: string, voided: boolean, documentId: number | null, number: string | null, total: string, since: Date, problem: string | null }[]
-  evaluations: { routine: string, outcome: string, reason: string, seen: ConditionSeen[], at: Date, version: number }[]
+  papers: {
+    id: number
+    billId: number | null
+    kind: DocumentKind
+    state: string
+    voided: boolean
+    documentId: number | null
+    number: string | null
+    total: string
+    since: Date
+    problem: string | null
+  }[]
+  evaluations: {
+    routine: string
+    outcome: string
+    reason: string
+    seen: ConditionSeen[]
+    at: Date
+    version: number
+  }[]
   trail: TrailEntry[]
 }
 
 /** One order with its lines, papers, what the routines thought of it, and its trail. @throws Refusal "no-such-order" */
 export async function orderView(id: number): Promise<OrderView> {
-  const order = await one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'trail'>>(`select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId", c.group_name "groupName", b.code brand, o.status,
+  const order = await one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'trail'>>(
+    `select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId", c.group_name "groupName", b.code brand, o.status,
       o.status_since "statusSince", o.net::text net, o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote", o.prepaid::text prepaid,
-      o.supplied_on::text "suppliedOn", o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields from ${tables} where o.id = $1`, [id])
+      o.supplied_on::text "suppliedOn", o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields from ${tables} where o.id = $1`,
+    [id],
+  )
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
-  const lines = await rows<LineEdit>(`select item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent",
-    tax_code "taxCode" from order_line where order_id = $1 order by position`, [id])
-  const papers = await rows<OrderView['papers'][number]>(`select p.id, p.bill_id "billId", p.kind, p.state, exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`, [id])
-  const evaluations = await rows<OrderView['evaluations'][number]>(`select r.name routine, e.outcome, e.reason, e.seen, e.at, e.routine_version "version" from evaluation e join routine r on r.id = e.routine_id where e.order_id = $1 order by e.id desc limit 50`, [id])
+  const lines = await rows<LineEdit>(
+    `select item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent",
+    tax_code "taxCode" from order_line where order_id = $1 order by position`,
+    [id],
+  )
+  const papers = await rows<OrderView['papers'][number]>(
+    `select p.id, p.bill_id "billId", p.kind, p.state, exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`,
+    [id],
+  )
+  const evaluations = await rows<OrderView['evaluations'][number]>(
+    `select r.name routine, e.outcome, e.reason, e.seen, e.at, e.routine_version "version" from evaluation e join routine r on r.id = e.routine_id where e.order_id = $1 order by e.id desc limit 50`,
+    [id],
+  )
   return { ...order, lines, papers, evaluations, trail: await trailOf({ orderId: id }) }
 }
 
 /** Items whose code or name begins with or holds a text, for a line's picker. */
-export async function findItems(search: string, language: string): Promise<{ code: string, name: string, price: string, unit: string, taxCode: string }[]> {
-  return rows(`select code, coalesce(names ->> $2, names ->> 'en') name, price::text price, unit, tax_code "taxCode" from item
-    where lower(code) like $1 or lower(coalesce(names ->> $2, names ->> 'en')) like $1 order by code limit 12`, [likeText(search), language])
+export async function findItems(
+  search: string,
+  language: string,
+): Promise<{ code: string; name: string; price: string; unit: string; taxCode: string }[]> {
+  return rows(
+    `select code, coalesce(names ->> $2, names ->> 'en') name, price::text price, unit, tax_code "taxCode" from item
+    where lower(code) like $1 or lower(coalesce(names ->> $2, names ->> 'en')) like $1 order by code limit 12`,
+    [likeText(search), language],
+  )
 }

@@ -9,7 +9,11 @@ import { voidDocument } from '../documents/void'
  * stops only itself; dies half-way: those settled are settled, and calling again does the rest.
  */
 
-export interface SettledWithdrawn { voided: string[], credited: string[], refused: { id: number, number: string, reason: string }[] }
+export interface SettledWithdrawn {
+  voided: string[]
+  credited: string[]
+  refused: { id: number; number: string; reason: string }[]
+}
 
 /** Invoices of withdrawn orders that still stand: not void, not wholly credited. SQL over document `d`. */
 export const standsWithdrawn = `d.kind = 'invoice' and exists (select from sales_order o, company y where o.id = d.order_id and y.withdrawn_statuses ? o.status)
@@ -17,11 +21,17 @@ export const standsWithdrawn = `d.kind = 'invoice' and exists (select from sales
   and coalesce((select sum(k.total) from document k where k.credits_id = d.id and not exists (select from document_void v where v.document_id = k.id)), 0) < d.total`
 
 /** Settles those of the documents, or all of the orders, that stand although their order was withdrawn. */
-export async function settleWithdrawn(which: { documentIds: readonly number[] } | { orderIds: readonly number[] }, actor: string): Promise<SettledWithdrawn> {
+export async function settleWithdrawn(
+  which: { documentIds: readonly number[] } | { orderIds: readonly number[] },
+  actor: string,
+): Promise<SettledWithdrawn> {
   const [column, ids] = 'documentIds' in which ? ['d.id', which.documentIds] : ['d.order_id', which.orderIds]
   const report: SettledWithdrawn = { voided: [], credited: [], refused: [] }
   if (ids.length === 0) return report
-  const standing = await rows<{ id: number, number: string, order: string }>(`select d.id, d.number, d.order_number "order" from document d where ${column} = any($1::int[]) and ${standsWithdrawn} order by d.id`, [ids])
+  const standing = await rows<{ id: number; number: string; order: string }>(
+    `select d.id, d.number, d.order_number "order" from document d where ${column} = any($1::int[]) and ${standsWithdrawn} order by d.id`,
+    [ids],
+  )
   for (const { id, number, order } of standing) {
     const reason = `Order ${order} was withdrawn`
     try {

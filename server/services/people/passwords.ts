@@ -1,7 +1,12 @@
 import { randomBytes, scrypt as scryptCallback, timingSafeEqual } from 'node:crypto'
 import { promisify } from 'node:util'
 
-const scrypt = promisify(scryptCallback) as (password: string, salt: Buffer, length: number, options: { N: number, r: number, p: number, maxmem: number }) => Promise<Buffer>
+const scrypt = promisify(scryptCallback) as (
+  password: string,
+  salt: Buffer,
+  length: number,
+  options: { N: number; r: number; p: number; maxmem: number },
+) => Promise<Buffer>
 
 /** RFC 7914 parameters: 16 MiB of memory a try. */
 const cost = { N: 16384, r: 8, p: 1, maxmem: 64 * 1024 * 1024 }

@@ -18,7 +18,11 @@ import { note } from '../trail/trail'
 
 /** A customer's account in one currency. `id` is unique in the list. */
 export interface AccountRow {
-  id: number, customerId: number, number: string, name: string, currency: string
+  id: number
+  customerId: number
+  number: string
+  name: string
+  currency: string
   /** Open invoices by ageing step, in the order of `ageingSteps`. */
   steps: string[]
   overdue: string
@@ -30,11 +34,20 @@ export interface AccountRow {
   disputed: boolean
 }
 
-export interface AccountFilter { search?: string, only?: 'overdue' | 'credit', sort: 'overdue' | 'name' | 'balance', descending: boolean, after?: string, limit: number }
+export interface AccountFilter {
+  search?: string
+  only?: 'overdue' | 'credit'
+  sort: 'overdue' | 'name' | 'balance'
+  descending: boolean
+  after?: string
+  limit: number
+}
 
 /** The ageing step of an open item as SQL: -1 for a credit; the first parameter is today. */
 const stepSql = `case when i.open < 0 then -1 when i.due_date >= $1::date then 0 when $1::date - i.due_date <= 30 then 1 when $1::date - i.due_date <= 60 then 2 when $1::date - i.due_date <= 90 then 3 else 4 end`
-const stepSums = ageingSteps.map((_, step) => `coalesce(sum(s.open) filter (where s.step = ${step}), 0)::text`).join(', ')
+const stepSums = ageingSteps
+  .map((_, step) => `coalesce(sum(s.open) filter (where s.step = ${step}), 0)::text`)
+  .join(', ')
 
 const accountsSql = `select (c.id * 8 + row_number() over (partition by c.id order by coalesce(g.currency, p.currency)))::int id, c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency, coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
     coalesce(g.credit, 0) - coalesce(p.open, 0) credit, coalesce(g.balance, 0) - coalesce(p.open, 0) balance, g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed
@@ -44,7 +57,11 @@ const accountsSql = `select (c.id * 8 + row_number() over (partition by c.id ord
   full join (select customer_id, currency, sum(case direction when 'in' then open else -open end) open from payment where open <> 0 group by 1, 2) p on p.customer_id = g.customer_id and p.currency = g.currency
   join customer c on c.id = coalesce(g.customer_id, p.customer_id)`
 
-const sorts = { overdue: { key: 'x.overdue', type: 'numeric' }, name: { key: 'x.name', type: 'text' }, balance: { key: 'x.balance', type: 'numeric' } } as const
+const sorts = {
+  overdue: { key: 'x.overdue', type: 'numeric' },
+  name: { key: 'x.name', type: 'text' },
+  balance: { key: 'x.balance', type: 'numeric' },
+} as const
 
 async function today(): Promise<Day> {
   return dayInZone(clock.now(), (await company()).timeZone)
@@ -61,45 +78,102 @@ export async function accounts(filter: AccountFilter): Promise<Listed<AccountRow
   if (filter.only === 'overdue') conditions.push('x.overdue > 0')
   if (filter.only === 'credit') conditions.push('x.credit < 0')
   const where = conditions.join(' and ')
-  const page = keyset({ ...sorts[filter.sort], descending: filter.descending }, 'x.id', filter.after, parameters)
-  const found = await rows<AccountRow & { sortKey: string, matching: number }>(`with x as materialized (select x.* from (${accountsSql}) x where ${where}) select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
-    (select count(*)::int from x) matching, (${sorts[filter.sort].key})::text "sortKey" from x where ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
+  const page = keyset(
+    { ...sorts[filter.sort], descending: filter.descending },
+    'x.id',
+    filter.after,
+    parameters,
+  )
+  const found = await rows<AccountRow & { sortKey: string; matching: number }>(
+    `with x as materialized (select x.* from (${accountsSql}) x where ${where}) select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
+    (select count(*)::int from x) matching, (${sorts[filter.sort].key})::text "sortKey" from x where ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    parameters,
+  )
   const matching = found[0]?.matching ?? 0
   const listed = paged(found, filter.limit)
   return { rows: listed.rows.map(({ matching: _, ...row }) => row), after: listed.after, matching }
 }
 
-export interface Ageing { currency: string, steps: { step: AgeingStep, sum: string, count: number }[], overdue: string, credit: string, open: string, disputed: string }
+export interface Ageing {
+  currency: string
+  steps: { step: AgeingStep; sum: string; count: number }[]
+  overdue: string
+  credit: string
+  open: string
+  disputed: string
+}
 
 /** What all customers owe, by currency and age. */
 export async function ageing(): Promise<Ageing[]> {
-  const found = await rows<{ currency: string, step: number, sum: string, count: number, disputed: string }>(`select i.currency, ${stepSql} step,
+  const found = await rows<{ currency: string; step: number; sum: string; count: number; disputed: string }>(
+    `select i.currency, ${stepSql} step,
       sum(i.open)::text sum, count(*)::int count, coalesce(sum(i.open) filter (where i.dispute <> ''), 0)::text disputed from open_item i where i.open <> 0 group by 1, 2
-    union all select currency, -1, (-sum(case direction when 'in' then open else -open end))::text, count(*)::int, '0' from payment where open <> 0 group by 1`, [await today()])
+    union all select currency, -1, (-sum(case direction when 'in' then open else -open end))::text, count(*)::int, '0' from payment where open <> 0 group by 1`,
+    [await today()],
+  )
   const add = (amounts: string[]) => sum(amounts).toString()
-  return [...new Set(found.map(row => row.currency))].sort().map((currency) => {
-    const own = found.filter(row => row.currency === currency)
-    const of = (...steps: number[]) => add(own.filter(row => steps.includes(row.step)).map(row => row.sum))
+  return [...new Set(found.map((row) => row.currency))].sort().map((currency) => {
+    const own = found.filter((row) => row.currency === currency)
+    const of = (...steps: number[]) =>
+      add(own.filter((row) => steps.includes(row.step)).map((row) => row.sum))
     return {
-      currency, overdue: of(1, 2, 3, 4), credit: of(-1), open: of(-1, 0, 1, 2, 3, 4), disputed: add(own.map(row => row.disputed)),
-      steps: ageingSteps.map((step, index) => ({ step, sum: of(index), count: own.filter(row => row.step === index).reduce((count, row) => count + row.count, 0) })),
+      currency,
+      overdue: of(1, 2, 3, 4),
+      credit: of(-1),
+      open: of(-1, 0, 1, 2, 3, 4),
+      disputed: add(own.map((row) => row.disputed)),
+      steps: ageingSteps.map((step, index) => ({
+        step,
+        sum: of(index),
+        count: own.filter((row) => row.step === index).reduce((count, row) => count + row.count, 0),
+      })),
     }
   })
 }
 
 export interface OpenRow {
-  id: number, number: string, kind: DocumentKind, date: Day, dueDate: Day, orderNumber: string, currency: string, amount: string, open: string
-  late: number, dispute: string, promisedOn: Day | null, markedBy: string
+  id: number
+  number: string
+  kind: DocumentKind
+  date: Day
+  dueDate: Day
+  orderNumber: string
+  currency: string
+  amount: string
+  open: string
+  late: number
+  dispute: string
+  promisedOn: Day | null
+  markedBy: string
 }
 
 export interface PaymentRow {
-  id: number, direction: 'in' | 'out', customerId: number, customerName: string, date: Day, method: string, amount: string, currency: string, reference: string, open: string
-  madeAt: Date, madeBy: string
+  id: number
+  direction: 'in' | 'out'
+  customerId: number
+  customerName: string
+  date: Day
+  method: string
+  amount: string
+  currency: string
+  reference: string
+  open: string
+  madeAt: Date
+  madeBy: string
   /** A counter-entry, or taken back by one. */
-  reverses: boolean, undone: boolean
+  reverses: boolean
+  undone: boolean
   /** `tax` and `total` are the document's. */
-  settles: { documentId: number, number: string, amount: string, discount: string, writeOff: string, tax: string, total: string }[]
-  receipt: { documentId: number, number: string } | null
+  settles: {
+    documentId: number
+    number: string
+    amount: string
+    discount: string
+    writeOff: string
+    tax: string
+    total: string
+  }[]
+  receipt: { documentId: number; number: string } | null
 }
 
 const paymentColumns = `p.id, p.direction, p.customer_id "customerId", c.name "customerName", p.date::text date, p.method, p.amount::text amount, p.currency, p.reference, p.open::text open, p.made_at "madeAt", p.made_by "madeBy",
@@ -108,21 +182,57 @@ const paymentColumns = `p.id, p.direction, p.customer_id "customerId", c.name "c
     coalesce(sum(a.amount) filter (where a.kind = 'write-off'), 0)::text "writeOff", d.tax::text tax, d.total::text total from allocation a join document d on d.id = a.to_document_id where a.payment_id = p.id group by d.id) s) settles,
   (select jsonb_build_object('documentId', d.id, 'number', d.number) from document d where d.payment_id = p.id order by d.id desc limit 1) receipt`
 
-export interface Account { customerId: number, name: string, number: string, currency: string, terms: Terms, items: OpenRow[], payments: PaymentRow[] }
+export interface Account {
+  customerId: number
+  name: string
+  number: string
+  currency: string
+  terms: Terms
+  items: OpenRow[]
+  payments: PaymentRow[]
+}
 
 /** One customer's open items, oldest due first, and newest payments. @throws Refusal "no-such-customer" */
 export async function account(customerId: number): Promise<Account> {
-  const customer = await one<{ name: string, number: string, currency: string, terms: Terms }>('select name, number, currency, terms from customer where id = $1', [customerId])
+  const customer = await one<{ name: string; number: string; currency: string; terms: Terms }>(
+    'select name, number, currency, terms from customer where id = $1',
+    [customerId],
+  )
   if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
   const day = await today()
-  const items = await rows<Omit<OpenRow, 'late'>>(`select d.id, d.number, d.kind, d.date::text date, i.due_date::text "dueDate", d.order_number "orderNumber", i.currency, i.amount::text amount, i.open::text open, i.dispute, i.promised_on::text "promisedOn", i.marked_by "markedBy"
-    from open_item i join document d on d.id = i.document_id where i.customer_id = $1 and i.open <> 0 order by i.due_date, d.id limit 1000`, [customerId])
-  const payments = await rows<PaymentRow>(`select ${paymentColumns} from payment p join customer c on c.id = p.customer_id where p.customer_id = $1 order by p.id desc limit 60`, [customerId])
-  return { customerId, ...customer, items: items.map(item => ({ ...item, late: Math.max(0, daysLate(item.dueDate, day)) })), payments }
+  const items = await rows<Omit<OpenRow, 'late'>>(
+    `select d.id, d.number, d.kind, d.date::text date, i.due_date::text "dueDate", d.order_number "orderNumber", i.currency, i.amount::text amount, i.open::text open, i.dispute, i.promised_on::text "promisedOn", i.marked_by "markedBy"
+    from open_item i join document d on d.id = i.document_id where i.customer_id = $1 and i.open <> 0 order by i.due_date, d.id limit 1000`,
+    [customerId],
+  )
+  const payments = await rows<PaymentRow>(
+    `select ${paymentColumns} from payment p join customer c on c.id = p.customer_id where p.customer_id = $1 order by p.id desc limit 60`,
+    [customerId],
+  )
+  return {
+    customerId,
+    ...customer,
+    items: items.map((item) => ({ ...item, late: Math.max(0, daysLate(item.dueDate, day)) })),
+    payments,
+  }
 }
 
-const paymentSorts = { date: { key: 'p.date', type: 'date' }, customer: { key: 'c.name', type: 'text' }, method: { key: 'p.method', type: 'text' }, rest: { key: 'p.open', type: 'numeric' }, total: { key: 'p.amount', type: 'numeric' } } as const
-export interface PaymentFilter { search?: string, direction?: 'in' | 'out', onAccount?: boolean, sort?: keyof typeof paymentSorts, descending?: boolean, after?: string, limit: number }
+const paymentSorts = {
+  date: { key: 'p.date', type: 'date' },
+  customer: { key: 'c.name', type: 'text' },
+  method: { key: 'p.method', type: 'text' },
+  rest: { key: 'p.open', type: 'numeric' },
+  total: { key: 'p.amount', type: 'numeric' },
+} as const
+export interface PaymentFilter {
+  search?: string
+  direction?: 'in' | 'out'
+  onAccount?: boolean
+  sort?: keyof typeof paymentSorts
+  descending?: boolean
+  after?: string
+  limit: number
+}
 
 /** One page of payments and refunds. */
 export async function listPayments(filter: PaymentFilter): Promise<Listed<PaymentRow>> {
@@ -131,24 +241,48 @@ export async function listPayments(filter: PaymentFilter): Promise<Listed<Paymen
   const conditions = ['true']
   if (filter.search?.trim()) {
     const text = bind(likeText(filter.search))
-    conditions.push(`(lower(c.name || ' ' || p.reference) like ${text} or p.amount::text like ${text} or exists (select from allocation a join document d on d.id = a.to_document_id where a.payment_id = p.id and lower(d.number) like ${text}))`)
+    conditions.push(
+      `(lower(c.name || ' ' || p.reference) like ${text} or p.amount::text like ${text} or exists (select from allocation a join document d on d.id = a.to_document_id where a.payment_id = p.id and lower(d.number) like ${text}))`,
+    )
   }
   if (filter.direction) conditions.push(`p.direction = ${bind(filter.direction)}`)
   if (filter.onAccount) conditions.push('p.open <> 0')
   const sort = paymentSorts[filter.sort ?? 'date']
   const page = keyset({ ...sort, descending: filter.descending ?? true }, 'p.id', filter.after, parameters)
-  const found = await rows<PaymentRow & { sortKey: string }>(`select ${paymentColumns}, ${sort.key}::text "sortKey" from payment p join customer c on c.id = p.customer_id where ${conditions.join(' and ')} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
+  const found = await rows<PaymentRow & { sortKey: string }>(
+    `select ${paymentColumns}, ${sort.key}::text "sortKey" from payment p join customer c on c.id = p.customer_id where ${conditions.join(' and ')} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    parameters,
+  )
   return paged(found, filter.limit)
 }
 
 /** Marks an open item as disputed, or with the day its customer promised to pay; kept with who said so. @throws Refusal "nothing-open" */
-export async function markItem(documentId: number, mark: { dispute?: string, promisedOn?: Day | null }, actor: string): Promise<void> {
+export async function markItem(
+  documentId: number,
+  mark: { dispute?: string; promisedOn?: Day | null },
+  actor: string,
+): Promise<void> {
   await inTransaction(async () => {
-    const marked = await run(`update open_item set dispute = coalesce($2::text, dispute), promised_on = case when $3 then $4::date else promised_on end, marked_by = $5, marked_at = $6 where document_id = $1 and open <> 0`,
-      [documentId, mark.dispute ?? null, mark.promisedOn !== undefined, mark.promisedOn ?? null, actor, clock.now()])
+    const marked = await run(
+      `update open_item set dispute = coalesce($2::text, dispute), promised_on = case when $3 then $4::date else promised_on end, marked_by = $5, marked_at = $6 where document_id = $1 and open <> 0`,
+      [
+        documentId,
+        mark.dispute ?? null,
+        mark.promisedOn !== undefined,
+        mark.promisedOn ?? null,
+        actor,
+        clock.now(),
+      ],
+    )
     if (marked === 0) throw new Refusal('nothing-open', 'Nothing is open on that document.')
-    if (mark.dispute !== undefined) await note({ documentId }, actor, mark.dispute ? `Disputed: ${mark.dispute}` : 'No longer disputed.')
-    if (mark.promisedOn !== undefined) await note({ documentId }, actor, mark.promisedOn ? `Payment is promised for ${mark.promisedOn}.` : 'No payment is promised any more.')
+    if (mark.dispute !== undefined)
+      await note({ documentId }, actor, mark.dispute ? `Disputed: ${mark.dispute}` : 'No longer disputed.')
+    if (mark.promisedOn !== undefined)
+      await note(
+        { documentId },
+        actor,
+        mark.promisedOn ? `Payment is promised for ${mark.promisedOn}.` : 'No payment is promised any more.',
+      )
     publish('payment')
   })
 }

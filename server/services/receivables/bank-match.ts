@@ -8,10 +8,15 @@ import { company } from '../house/house'
 /* Holds bank movements against what is open. Called while movements are kept, in that transaction. */
 
 /** What an entry would book. */
-export interface Proposal { customerId: number | null, customerName: string, settlements: (Settlement & { number: string, open: string })[] }
+export interface Proposal {
+  customerId: number | null
+  customerName: string
+  settlements: (Settlement & { number: string; open: string })[]
+}
 
 const candidateColumns = `d.id, d.number, d.date::text date, i.due_date::text "dueDate", i.currency, i.open::text open, i.amount::text amount, c.terms, c.id "customerId", c.name "customerName"`
-const candidates = 'open_item i join document d on d.id = i.document_id join customer c on c.id = i.customer_id'
+const candidates =
+  'open_item i join document d on d.id = i.document_id join customer c on c.id = i.customer_id'
 
 /** Matches batch after batch with two queries each, less what movements that wait to be booked, and earlier ones of the file, would settle. */
 export class Matcher {
@@ -23,32 +28,61 @@ export class Matcher {
 
   async match(entries: readonly BankEntry[]): Promise<(Match & { proposal: Proposal })[]> {
     this.smallDifference ??= (await company()).smallDifference
-    const taken = this.taken ??= await this.waiting()
+    const taken = (this.taken ??= await this.waiting())
     const numbersOf = entries.map(numbersIn)
-    const named = await rows<Candidate & { bare: string, voided: boolean }>(`select ${candidateColumns}, upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) bare from ${candidates}
-      where upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) = any($1::text[]) and not exists (select from document_void v where v.document_id = d.id) order by d.id`, [[...new Set(numbersOf.flat())]])
-    const byNumber = new Map(named.map(item => [item.bare, item]))
-    const amounts = await rows<Candidate>(`select ${candidateColumns} from ${candidates} where i.open = any($1::numeric[]) and i.open > 0 order by i.due_date, d.id limit 5000`, [[...new Set(entries.map(entry => entry.amount))]])
+    const named = await rows<Candidate & { bare: string; voided: boolean }>(
+      `select ${candidateColumns}, upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) bare from ${candidates}
+      where upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) = any($1::text[]) and not exists (select from document_void v where v.document_id = d.id) order by d.id`,
+      [[...new Set(numbersOf.flat())]],
+    )
+    const byNumber = new Map(named.map((item) => [item.bare, item]))
+    const amounts = await rows<Candidate>(
+      `select ${candidateColumns} from ${candidates} where i.open = any($1::numeric[]) and i.open > 0 order by i.due_date, d.id limit 5000`,
+      [[...new Set(entries.map((entry) => entry.amount))]],
+    )
     const byAmount = new Map<string, Candidate[]>()
     for (const item of amounts) {
       const key = `${new Decimal(item.open).toString()} ${item.currency}`
-      byAmount.set(key, [...byAmount.get(key) ?? [], item])
+      byAmount.set(key, [...(byAmount.get(key) ?? []), item])
     }
     return entries.map((entry, index) => {
-      const own = [...new Set(numbersOf[index]!.flatMap(number => byNumber.get(number) ?? []))].map(item => (taken.get(item.id) ?? []).reduce((rest, match) => lessMatch(rest, match), item))
-      const same = (byAmount.get(`${new Decimal(entry.amount).toString()} ${entry.currency}`) ?? []).filter(item => !taken.has(item.id))
+      const own = [...new Set(numbersOf[index]!.flatMap((number) => byNumber.get(number) ?? []))].map(
+        (item) => (taken.get(item.id) ?? []).reduce((rest, match) => lessMatch(rest, match), item),
+      )
+      const same = (byAmount.get(`${new Decimal(entry.amount).toString()} ${entry.currency}`) ?? []).filter(
+        (item) => !taken.has(item.id),
+      )
       const match = matchEntry(entry, own, same, { smallDifference: this.smallDifference! })
-      if (match.certainty === 'sure') for (const { documentId } of match.settlements) taken.set(documentId, [...taken.get(documentId) ?? [], match])
-      const known = new Map([...own, ...same].map(item => [item.id, item]))
-      return { ...match, proposal: { customerId: match.customerId, customerName: [...known.values()].find(item => item.customerId === match.customerId)?.customerName ?? '', settlements: match.settlements.map(line => ({ ...line, number: known.get(line.documentId)!.number, open: known.get(line.documentId)!.open })) } }
+      if (match.certainty === 'sure')
+        for (const { documentId } of match.settlements)
+          taken.set(documentId, [...(taken.get(documentId) ?? []), match])
+      const known = new Map([...own, ...same].map((item) => [item.id, item]))
+      return {
+        ...match,
+        proposal: {
+          customerId: match.customerId,
+          customerName:
+            [...known.values()].find((item) => item.customerId === match.customerId)?.customerName ?? '',
+          settlements: match.settlements.map((line) => ({
+            ...line,
+            number: known.get(line.documentId)!.number,
+            open: known.get(line.documentId)!.open,
+          })),
+        },
+      }
     })
   }
 
   /** What sure movements would settle that are kept and not booked yet, by document. */
   private async waiting(): Promise<Map<number, Match[]>> {
-    const sure = await rows<Pick<Match, 'customerId' | 'settlements'>>(`select (e.proposal ->> 'customerId')::int "customerId", e.proposal -> 'settlements' settlements from bank_entry e where e.state = 'to book' or (e.state = 'sure' and e.file_id is distinct from $1) order by e.id`, [this.anew])
+    const sure = await rows<Pick<Match, 'customerId' | 'settlements'>>(
+      `select (e.proposal ->> 'customerId')::int "customerId", e.proposal -> 'settlements' settlements from bank_entry e where e.state = 'to book' or (e.state = 'sure' and e.file_id is distinct from $1) order by e.id`,
+      [this.anew],
+    )
     const taken = new Map<number, Match[]>()
-    for (const one of sure) for (const { documentId } of one.settlements) taken.set(documentId, [...taken.get(documentId) ?? [], { ...one, certainty: 'sure', reason: '' }])
+    for (const one of sure)
+      for (const { documentId } of one.settlements)
+        taken.set(documentId, [...(taken.get(documentId) ?? []), { ...one, certainty: 'sure', reason: '' }])
     return taken
   }
 }

@@ -23,11 +23,37 @@ import { bookPayment } from './payments'
  */
 
 export type EntryState = 'sure' | 'unsure' | 'strange' | 'to book' | 'booked' | 'set aside'
-export const entryStates: readonly EntryState[] = ['sure', 'unsure', 'strange', 'to book', 'booked', 'set aside']
+export const entryStates: readonly EntryState[] = [
+  'sure',
+  'unsure',
+  'strange',
+  'to book',
+  'booked',
+  'set aside',
+]
 
-export interface BankFileView { id: number, name: string, account: string, state: 'reading' | 'ready' | 'refused', reason: string, entries: number, known: number, madeAt: Date, madeBy: string, counts: Record<EntryState, number> }
+export interface BankFileView {
+  id: number
+  name: string
+  account: string
+  state: 'reading' | 'ready' | 'refused'
+  reason: string
+  entries: number
+  known: number
+  madeAt: Date
+  madeBy: string
+  counts: Record<EntryState, number>
+}
 
-export interface EntryView extends Omit<BankEntry, 'key'> { id: number, fileId: number, state: EntryState, reason: string, proposal: Proposal, paymentId: number | null, decidedBy: string }
+export interface EntryView extends Omit<BankEntry, 'key'> {
+  id: number
+  fileId: number
+  state: EntryState
+  reason: string
+  proposal: Proposal
+  paymentId: number | null
+  decidedBy: string
+}
 
 /** Most bytes of a bank file; some 20,000 movements. */
 export const mostBankBytes = 30_000_000
@@ -36,11 +62,22 @@ export const mostBankBytes = 30_000_000
 export async function takeBankFile(name: string, bytes: Uint8Array, actor: string): Promise<number> {
   if (bytes.length === 0) throw new Refusal('empty-file', 'That file is empty.', { status: 400 })
   const sha256 = createHash('sha256').update(bytes).digest('hex')
-  const known = await one<{ id: number, name: string, at: Date, by: string }>('select id, name, made_at at, made_by by from bank_file where sha256 = $1 and import_id is null', [sha256])
-  if (known) throw new Refusal('read-before', `This file was read on ${known.at.toISOString().slice(0, 10)} by ${known.by}, as ${known.name}. Nothing was booked again.`, { about: { record: { kind: 'bank file', id: known.id, label: known.name } } })
+  const known = await one<{ id: number; name: string; at: Date; by: string }>(
+    'select id, name, made_at at, made_by by from bank_file where sha256 = $1 and import_id is null',
+    [sha256],
+  )
+  if (known)
+    throw new Refusal(
+      'read-before',
+      `This file was read on ${known.at.toISOString().slice(0, 10)} by ${known.by}, as ${known.name}. Nothing was booked again.`,
+      { about: { record: { kind: 'bank file', id: known.id, label: known.name } } },
+    )
   return inTransaction(async () => {
     await keepFile(bytes, 'application/octet-stream')
-    const row = await one<{ id: number }>('insert into bank_file (sha256, name, made_at, made_by) values ($1, $2, $3, $4) on conflict (sha256) where import_id is null do nothing returning id', [sha256, name, clock.now(), actor])
+    const row = await one<{ id: number }>(
+      'insert into bank_file (sha256, name, made_at, made_by) values ($1, $2, $3, $4) on conflict (sha256) where import_id is null do nothing returning id',
+      [sha256, name, clock.now(), actor],
+    )
     if (!row) throw new Refusal('read-before', 'This file is just being read.')
     await addJob('read-bank-file', { fileId: row.id })
     publish('payment')
@@ -50,12 +87,16 @@ export async function takeBankFile(name: string, bytes: Uint8Array, actor: strin
 
 /** Reads a kept file and matches its movements; those known from other files are counted and left out. */
 export async function readBankFile(fileId: number): Promise<void> {
-  const file = await one<{ sha256: string, state: string }>('select sha256, state from bank_file where id = $1', [fileId])
+  const file = await one<{ sha256: string; state: string }>(
+    'select sha256, state from bank_file where id = $1',
+    [fileId],
+  )
   if (file?.state !== 'reading') return
   let statements: BankStatement[]
   try {
     statements = await readStatements(decodeText(await readFileBytes(file.sha256)).text)
-    if (statements.every(one => one.entries.length === 0)) throw new Refusal('not-a-statement', 'No booked movement stands in this statement.')
+    if (statements.every((one) => one.entries.length === 0))
+      throw new Refusal('not-a-statement', 'No booked movement stands in this statement.')
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     await run(`update bank_file set state = 'refused', reason = $2 where id = $1`, [fileId, error.message])
@@ -77,50 +118,99 @@ async function readStatements(xml: string): Promise<BankStatement[]> {
 
 /** Keeps the movements of a file that are not known, matched. */
 async function keepEntries(fileId: number, statements: readonly BankStatement[]): Promise<void> {
-  const all = statements.flatMap(({ account, entries }) => entries.map(entry => ({ ...entry, account, key: digested(entry.key) })))
+  const all = statements.flatMap(({ account, entries }) =>
+    entries.map((entry) => ({ ...entry, account, key: digested(entry.key) })),
+  )
   await inTransaction(async () => {
-    if (!await one(`select id from bank_file where id = $1 and state = 'reading' for update`, [fileId])) return
+    if (!(await one(`select id from bank_file where id = $1 and state = 'reading' for update`, [fileId])))
+      return
     const matcher = new Matcher()
     let fresh = 0
-    for (let at = 0; at < all.length; at += 500) fresh += (await addEntries(fileId, all.slice(at, at + 500), matcher)).size
-    await run(`update bank_file set state = 'ready', account = $2, entries = $3, known = $4 where id = $1`, [fileId, accountsOf(all), all.length, all.length - fresh])
+    for (let at = 0; at < all.length; at += 500)
+      fresh += (await addEntries(fileId, all.slice(at, at + 500), matcher)).size
+    await run(`update bank_file set state = 'ready', account = $2, entries = $3, known = $4 where id = $1`, [
+      fileId,
+      accountsOf(all),
+      all.length,
+      all.length - fresh,
+    ])
     publish('payment')
   })
 }
 
 /** A movement as it is kept: its key, as everything that is said of it, may be longer than an index takes. */
-export const digested = (key: string) => `${createHash('sha256').update(key.replace(/\|\d+$/, '')).digest('hex')}|${/\d+$/.exec(key)![0]}`
-const placed = ({ account, key }: { account: string, key: string }) => json([account, key])
-const accountsOf = (entries: readonly { account: string }[]) => [...new Set(entries.map(one => one.account).filter(Boolean))].join(', ').slice(0, 200)
+export const digested = (key: string) =>
+  `${createHash('sha256')
+    .update(key.replace(/\|\d+$/, ''))
+    .digest('hex')}|${/\d+$/.exec(key)![0]}`
+const placed = ({ account, key }: { account: string; key: string }) => json([account, key])
+const accountsOf = (entries: readonly { account: string }[]) =>
+  [...new Set(entries.map((one) => one.account).filter(Boolean))].join(', ').slice(0, 200)
 
 type Placed = BankEntry & { account: string }
 
 /** Keeps a batch of movements, matched. @returns those that were not known, by account and key */
 async function addEntries(fileId: number, batch: readonly Placed[], matcher: Matcher): Promise<Set<string>> {
-  const there = new Set((await rows<{ account: string, key: string }>(`select e.account, e.key from bank_entry e join jsonb_to_recordset($1::jsonb) as n (account text, key text) on n.account = e.account and n.key = e.key`, [json(batch.map(({ account, key }) => ({ account, key })))])).map(placed))
-  const fresh = [...new Map(batch.filter(entry => !there.has(placed(entry))).map(entry => [placed(entry), entry])).values()]
+  const there = new Set(
+    (
+      await rows<{ account: string; key: string }>(
+        `select e.account, e.key from bank_entry e join jsonb_to_recordset($1::jsonb) as n (account text, key text) on n.account = e.account and n.key = e.key`,
+        [json(batch.map(({ account, key }) => ({ account, key })))],
+      )
+    ).map(placed),
+  )
+  const fresh = [
+    ...new Map(
+      batch.filter((entry) => !there.has(placed(entry))).map((entry) => [placed(entry), entry]),
+    ).values(),
+  ]
   const matches = await matcher.match(fresh)
-  await run(`insert into bank_entry (file_id, account, key, booked_on, amount, currency, name, iban, text, reference, state, reason, proposal)
+  await run(
+    `insert into bank_entry (file_id, account, key, booked_on, amount, currency, name, iban, text, reference, state, reason, proposal)
     select $1, n.account, n.key, n."bookedOn", n.amount, n.currency, left(n.name, 200), left(n.iban, 60), left(n.text, 1000), left(n.reference, 200), n.state, n.reason, n.proposal
     from jsonb_to_recordset($2::jsonb) as n (account text, key text, "bookedOn" date, amount numeric, currency text, name text, iban text, text text, reference text, state text, reason text, proposal jsonb)`,
-  [fileId, json(fresh.map((entry, index) => ({ ...entry, state: matches[index]!.certainty, reason: matches[index]!.reason, proposal: matches[index]!.proposal })))])
+    [
+      fileId,
+      json(
+        fresh.map((entry, index) => ({
+          ...entry,
+          state: matches[index]!.certainty,
+          reason: matches[index]!.reason,
+          proposal: matches[index]!.proposal,
+        })),
+      ),
+    ],
+  )
   return new Set(fresh.map(placed))
 }
 
 /** Where movements come from that were mapped: an import of a CSV, or records that another program gave. */
-export interface MovementSource { importId: number | null, sha256: string, name: string }
+export interface MovementSource {
+  importId: number | null
+  sha256: string
+  name: string
+}
 
 /** Keeps mapped movements, matched, in the caller's transaction. @returns for each whether it was not known */
-export async function keepMovements(source: MovementSource, entries: readonly Placed[], actor: string): Promise<boolean[]> {
+export async function keepMovements(
+  source: MovementSource,
+  entries: readonly Placed[],
+  actor: string,
+): Promise<boolean[]> {
   const conflict = source.importId === null ? '(sha256) where import_id is null' : '(import_id)'
-  const { id } = (await one<{ id: number }>(`insert into bank_file (sha256, name, import_id, state, made_at, made_by) values ($1, $2, $3, 'ready', $4, $5) on conflict ${conflict} do update set name = excluded.name returning id`,
-    [source.sha256, source.name, source.importId, clock.now(), actor]))!
+  const { id } = (await one<{ id: number }>(
+    `insert into bank_file (sha256, name, import_id, state, made_at, made_by) values ($1, $2, $3, 'ready', $4, $5) on conflict ${conflict} do update set name = excluded.name returning id`,
+    [source.sha256, source.name, source.importId, clock.now(), actor],
+  ))!
   const fresh = await addEntries(id, entries, new Matcher())
   const known = entries.length - fresh.size
-  await run(`update bank_file f set known = f.known + $2, entries = f.known + $2 + (select count(*) from bank_entry e where e.file_id = f.id),
-    account = (select coalesce(left(string_agg(distinct e.account, ', '), 200), '') from bank_entry e where e.file_id = f.id and e.account <> '') where f.id = $1`, [id, known])
+  await run(
+    `update bank_file f set known = f.known + $2, entries = f.known + $2 + (select count(*) from bank_entry e where e.file_id = f.id),
+    account = (select coalesce(left(string_agg(distinct e.account, ', '), 200), '') from bank_entry e where e.file_id = f.id and e.account <> '') where f.id = $1`,
+    [id, known],
+  )
   publish('payment')
-  return entries.map(entry => fresh.has(placed(entry)))
+  return entries.map((entry) => fresh.has(placed(entry)))
 }
 
 const fileColumns = `f.id, f.name, f.account, f.state, f.reason, f.entries, f.known, f.made_at "madeAt", f.made_by "madeBy", (select coalesce(jsonb_object_agg(c.state, c.count), '{}') from (select e.state, count(*) count from bank_entry e where e.file_id = f.id group by 1) c) counts`
@@ -133,19 +223,35 @@ export async function bankFiles(): Promise<BankFileView[]> {
 const entryColumns = `e.id, e.file_id "fileId", e.booked_on::text "bookedOn", e.amount::text amount, e.currency, e.name, e.iban, e.text, e.reference, e.state, e.reason, e.proposal, e.payment_id "paymentId", e.decided_by "decidedBy"`
 
 /** One page of a file's movements, those that need somebody first. */
-export async function bankEntries(filter: { fileId: number, state?: EntryState, after?: string, limit: number }): Promise<Listed<EntryView>> {
+export async function bankEntries(filter: {
+  fileId: number
+  state?: EntryState
+  after?: string
+  limit: number
+}): Promise<Listed<EntryView>> {
   const parameters: unknown[] = [filter.fileId, filter.state ?? null]
   const rank = `array_position(array['unsure', 'strange', 'sure', 'to book', 'booked', 'set aside'], e.state)`
   const page = keyset({ key: rank, type: 'int', descending: false }, 'e.id', filter.after, parameters)
-  const found = await rows<EntryView & { sortKey: string }>(`select ${entryColumns}, (${rank})::text "sortKey" from bank_entry e where e.file_id = $1 and ($2::text is null or e.state = $2) and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
+  const found = await rows<EntryView & { sortKey: string }>(
+    `select ${entryColumns}, (${rank})::text "sortKey" from bank_entry e where e.file_id = $1 and ($2::text is null or e.state = $2) and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    parameters,
+  )
   return paged(found, filter.limit)
 }
 
 /** Has the sure movements of a file booked that a person has looked at: all of them, or those named. @returns how many */
-export async function bookSure(fileId: number, ids: readonly number[] | null, actor: string): Promise<number> {
+export async function bookSure(
+  fileId: number,
+  ids: readonly number[] | null,
+  actor: string,
+): Promise<number> {
   return inTransaction(async () => {
-    const taken = await run(`update bank_entry set state = 'to book', decided_by = $3, decided_at = $4 where file_id = $1 and state = 'sure' and ($2::int[] is null or id = any($2))`, [fileId, ids, actor, clock.now()])
-    if (taken === 0) throw new Refusal('nothing-sure', 'None of these waits to be booked any more. Look again.')
+    const taken = await run(
+      `update bank_entry set state = 'to book', decided_by = $3, decided_at = $4 where file_id = $1 and state = 'sure' and ($2::int[] is null or id = any($2))`,
+      [fileId, ids, actor, clock.now()],
+    )
+    if (taken === 0)
+      throw new Refusal('nothing-sure', 'None of these waits to be booked any more. Look again.')
     await addJob('book-bank-entries', { fileId })
     publish('payment')
     return taken
@@ -155,14 +261,20 @@ export async function bookSure(fileId: number, ids: readonly number[] | null, ac
 /** Books what waits, one transaction each; what cannot be booked any more is unsure again, with the reason. */
 export async function bookWaiting(fileId: number): Promise<void> {
   for (;;) {
-    const waiting = await rows<{ id: number, by: string }>(`select id, decided_by by from bank_entry where file_id = $1 and state = 'to book' order by id limit 100`, [fileId])
+    const waiting = await rows<{ id: number; by: string }>(
+      `select id, decided_by by from bank_entry where file_id = $1 and state = 'to book' order by id limit 100`,
+      [fileId],
+    )
     if (waiting.length === 0) return
     for (const { id, by } of waiting) {
       try {
         await inTransaction(() => bookOne(id, ['to book'], null, by))
       } catch (error) {
         if (!(error instanceof Refusal)) throw error
-        await run(`update bank_entry set state = 'unsure', reason = $2 where id = $1 and state = 'to book'`, [id, error.message])
+        await run(`update bank_entry set state = 'unsure', reason = $2 where id = $1 and state = 'to book'`, [
+          id,
+          error.message,
+        ])
       }
     }
     publish('payment')
@@ -170,47 +282,94 @@ export async function bookWaiting(fileId: number): Promise<void> {
 }
 
 /** Books one movement as a person decided it. @throws Refusal "booked-already" and those of a payment */
-export async function bookEntry(id: number, decided: { customerId: number, settle: Settlement[] }, actor: string): Promise<number> {
+export async function bookEntry(
+  id: number,
+  decided: { customerId: number; settle: Settlement[] },
+  actor: string,
+): Promise<number> {
   return inTransaction(() => bookOne(id, ['sure', 'unsure', 'strange', 'set aside'], decided, actor))
 }
 
-async function bookOne(id: number, from: EntryState[], decided: { customerId: number, settle: Settlement[] } | null, actor: string): Promise<number> {
-  const entry = await one<EntryView>(`select ${entryColumns} from bank_entry e where e.id = $1 for update`, [id])
+async function bookOne(
+  id: number,
+  from: EntryState[],
+  decided: { customerId: number; settle: Settlement[] } | null,
+  actor: string,
+): Promise<number> {
+  const entry = await one<EntryView>(`select ${entryColumns} from bank_entry e where e.id = $1 for update`, [
+    id,
+  ])
   if (!entry) throw new Refusal('no-such-entry', 'That movement does not exist.', { status: 404 })
-  if (!from.includes(entry.state)) throw new Refusal('booked-already', entry.state === 'booked' ? `It is booked already, by ${entry.decidedBy}.` : 'It is being booked.')
-  const { customerId, settle } = decided ?? { customerId: entry.proposal.customerId!, settle: entry.proposal.settlements.map(({ documentId, amount, discount, writeOff }) => ({ documentId, amount, discount, writeOff })) }
+  if (!from.includes(entry.state))
+    throw new Refusal(
+      'booked-already',
+      entry.state === 'booked' ? `It is booked already, by ${entry.decidedBy}.` : 'It is being booked.',
+    )
+  const { customerId, settle } = decided ?? {
+    customerId: entry.proposal.customerId!,
+    settle: entry.proposal.settlements.map(({ documentId, amount, discount, writeOff }) => ({
+      documentId,
+      amount,
+      discount,
+      writeOff,
+    })),
+  }
   const amount = new Decimal(entry.amount)
-  const paymentId = await bookPayment({
-    direction: amount.isNegative() ? 'out' : 'in', customerId, date: entry.bookedOn, method: 'bank transfer', amount: amount.abs().toString(), currency: entry.currency, reference: (entry.reference || entry.text || entry.name).slice(0, 140), settle, another: true,
-  }, actor)
-  await run(`update bank_entry set state = 'booked', payment_id = $2, decided_by = $3, decided_at = $4 where id = $1`, [id, paymentId, actor, clock.now()])
+  const paymentId = await bookPayment(
+    {
+      direction: amount.isNegative() ? 'out' : 'in',
+      customerId,
+      date: entry.bookedOn,
+      method: 'bank transfer',
+      amount: amount.abs().toString(),
+      currency: entry.currency,
+      reference: (entry.reference || entry.text || entry.name).slice(0, 140),
+      settle,
+      another: true,
+    },
+    actor,
+  )
+  await run(
+    `update bank_entry set state = 'booked', payment_id = $2, decided_by = $3, decided_at = $4 where id = $1`,
+    [id, paymentId, actor, clock.now()],
+  )
   return paymentId
 }
 
 /** Sets movements aside that are none of ours (fees, transfers), with the reason, or takes them up again. */
 export async function setAside(ids: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const done = await rows<{ id: number }>(`update bank_entry set state = 'set aside', reason = $2, decided_by = $3, decided_at = $4 where id = any($1::int[]) and state in ('sure', 'unsure', 'strange') returning id`, [ids, reason, actor, clock.now()])
+    const done = await rows<{ id: number }>(
+      `update bank_entry set state = 'set aside', reason = $2, decided_by = $3, decided_at = $4 where id = any($1::int[]) and state in ('sure', 'unsure', 'strange') returning id`,
+      [ids, reason, actor, clock.now()],
+    )
     publish('payment')
-    return done.map(row => row.id)
+    return done.map((row) => row.id)
   })
 }
 
 /** Matches what is not booked yet once more, with what is open now. @returns how many changed */
 export async function matchAgain(fileId: number): Promise<number> {
   return inTransaction(async () => {
-    const open = await rows<EntryView>(`select ${entryColumns} from bank_entry e where e.file_id = $1 and e.state in ('sure', 'unsure', 'strange') order by e.id limit 5000 for update`, [fileId])
+    const open = await rows<EntryView>(
+      `select ${entryColumns} from bank_entry e where e.file_id = $1 and e.state in ('sure', 'unsure', 'strange') order by e.id limit 5000 for update`,
+      [fileId],
+    )
     const matcher = new Matcher(fileId)
-    const found: { id: number, state: string, reason: string, proposal: Proposal }[] = []
+    const found: { id: number; state: string; reason: string; proposal: Proposal }[] = []
     for (let at = 0; at < open.length; at += 500) {
       const batch = open.slice(at, at + 500)
-      const matches = await matcher.match(batch.map(entry => ({ ...entry, key: '' })))
+      const matches = await matcher.match(batch.map((entry) => ({ ...entry, key: '' })))
       batch.forEach((entry, index) => {
         const { certainty, reason, proposal } = matches[index]!
-        if (certainty !== entry.state || reason !== entry.reason) found.push({ id: entry.id, state: certainty, reason, proposal })
+        if (certainty !== entry.state || reason !== entry.reason)
+          found.push({ id: entry.id, state: certainty, reason, proposal })
       })
     }
-    await run(`update bank_entry e set state = n.state, reason = n.reason, proposal = n.proposal from jsonb_to_recordset($1::jsonb) as n (id int, state text, reason text, proposal jsonb) where e.id = n.id`, [json(found)])
+    await run(
+      `update bank_entry e set state = n.state, reason = n.reason, proposal = n.proposal from jsonb_to_recordset($1::jsonb) as n (id int, state text, reason text, proposal jsonb) where e.id = n.id`,
+      [json(found)],
+    )
     publish('payment')
     return found.length
   })

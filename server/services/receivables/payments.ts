@@ -31,12 +31,22 @@ export interface NewPayment {
   reference: string
   settle: Settlement[]
   /** Payments on account that a refund gives back. */
-  giveBack?: { paymentId: number, amount: DecimalText }[]
+  giveBack?: { paymentId: number; amount: DecimalText }[]
   /** A person has said that it is another payment, not the one that is booked already. */
   another?: boolean
 }
 
-interface LockedItem { id: number, number: string, kind: DocumentKind, customerId: number, brandId: number, orderId: number | null, currency: string, open: string, voided: boolean }
+interface LockedItem {
+  id: number
+  number: string
+  kind: DocumentKind
+  customerId: number
+  brandId: number
+  orderId: number | null
+  currency: string
+  open: string
+  voided: boolean
+}
 
 /** Books a payment or refund in a transaction of its own. @throws Refusal */
 export async function recordPayment(payment: NewPayment, actor: string): Promise<number> {
@@ -45,11 +55,30 @@ export async function recordPayment(payment: NewPayment, actor: string): Promise
 
 /** The same in the caller's transaction. */
 export async function bookPayment(payment: NewPayment, actor: string): Promise<number> {
-  const items = await lockItems(payment.settle.map(line => line.documentId)) // open items before customers, as issuing locks them
-  const customer = await one<{ id: number, name: string, number: string, brandId: number, group: string, country: string, salesperson: string }>(`select c.id, c.name, c.number, c.group_name "group", c.country, c.salesperson,
-      coalesce((select d.brand_id from document d where d.customer_id = c.id order by d.id desc limit 1), (select min(id) from brand)) "brandId" from customer c where c.id = $1 for update`, [payment.customerId])
-  if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404, about: { field: 'customerId' } })
-  if (new Decimal(payment.amount).lte(0)) throw new Refusal('no-amount', 'A payment or refund is over zero. To take one back, undo it.', { status: 400, about: { field: 'amount' } })
+  const items = await lockItems(payment.settle.map((line) => line.documentId)) // open items before customers, as issuing locks them
+  const customer = await one<{
+    id: number
+    name: string
+    number: string
+    brandId: number
+    group: string
+    country: string
+    salesperson: string
+  }>(
+    `select c.id, c.name, c.number, c.group_name "group", c.country, c.salesperson,
+      coalesce((select d.brand_id from document d where d.customer_id = c.id order by d.id desc limit 1), (select min(id) from brand)) "brandId" from customer c where c.id = $1 for update`,
+    [payment.customerId],
+  )
+  if (!customer)
+    throw new Refusal('no-such-customer', 'That customer does not exist.', {
+      status: 404,
+      about: { field: 'customerId' },
+    })
+  if (new Decimal(payment.amount).lte(0))
+    throw new Refusal('no-amount', 'A payment or refund is over zero. To take one back, undo it.', {
+      status: 400,
+      about: { field: 'amount' },
+    })
   await checkDate(payment.date)
   if (!payment.another) await refuseTwice(payment, customer.name)
 
@@ -59,108 +88,255 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
   const given = await giveBack(payment, rest, customer.name)
   const brandId = items.get(payment.settle[0]?.documentId ?? 0)?.brandId ?? customer.brandId
   const now = clock.now()
-  const row = await one<{ id: number }>(`insert into payment (direction, customer_id, brand_id, date, method, amount, currency, reference, open, made_at, made_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
-    [payment.direction, customer.id, brandId, payment.date, payment.method, money(payment.amount, payment), payment.currency, payment.reference, money(rest.minus(given), payment), now, actor])
+  const row = await one<{ id: number }>(
+    `insert into payment (direction, customer_id, brand_id, date, method, amount, currency, reference, open, made_at, made_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+    [
+      payment.direction,
+      customer.id,
+      brandId,
+      payment.date,
+      payment.method,
+      money(payment.amount, payment),
+      payment.currency,
+      payment.reference,
+      money(rest.minus(given), payment),
+      now,
+      actor,
+    ],
+  )
   const id = row!.id
   for (const line of payment.settle) await settle(id, payment, line, items.get(line.documentId)!, actor)
-  for (const back of payment.giveBack ?? []) await run('insert into allocation (payment_id, to_payment_id, kind, amount, currency, at, by) values ($1, $2, \'payment\', $3, $4, $5, $6)', [id, back.paymentId, back.amount, payment.currency, now, actor])
+  for (const back of payment.giveBack ?? [])
+    await run(
+      "insert into allocation (payment_id, to_payment_id, kind, amount, currency, at, by) values ($1, $2, 'payment', $3, $4, $5, $6)",
+      [id, back.paymentId, back.amount, payment.currency, now, actor],
+    )
 
   const facts: EventFacts = {
-    receipt: receiptKind(payment.direction), order: '', total: money(payment.amount, payment), net: money(payment.amount, payment), currency: payment.currency, brand: (await one<{ code: string }>('select code from brand where id = $1', [brandId]))!.code,
-    customer: customer.number, group: customer.group, country: customer.country, salesperson: customer.salesperson, items: [],
+    receipt: receiptKind(payment.direction),
+    order: '',
+    total: money(payment.amount, payment),
+    net: money(payment.amount, payment),
+    currency: payment.currency,
+    brand: (await one<{ code: string }>('select code from brand where id = $1', [brandId]))!.code,
+    customer: customer.number,
+    group: customer.group,
+    country: customer.country,
+    salesperson: customer.salesperson,
+    items: [],
   }
-  const event = await one<{ id: number }>(`insert into event (kind, payment_id, facts, schema_version, at, actor) values ('payment recorded', $1, $2::jsonb, 3, $3, $4) returning id`, [id, json(facts), now, actor])
+  const event = await one<{ id: number }>(
+    `insert into event (kind, payment_id, facts, schema_version, at, actor) values ('payment recorded', $1, $2::jsonb, 3, $3, $4) returning id`,
+    [id, json(facts), now, actor],
+  )
   await addJob('look-at-events', { eventIds: [event!.id] })
-  await noteAll(payment.settle.map(line => ({ documentId: line.documentId, orderId: items.get(line.documentId)!.orderId ?? undefined, actor, words: settledWords(payment, line) })))
+  await noteAll(
+    payment.settle.map((line) => ({
+      documentId: line.documentId,
+      orderId: items.get(line.documentId)!.orderId ?? undefined,
+      actor,
+      words: settledWords(payment, line),
+    })),
+  )
   publish('payment', [id])
   publish('register')
   return id
 }
 
-const money = (amount: Decimal | DecimalText, { currency }: { currency: string }) => moneyText(amount, currency)
+const money = (amount: Decimal | DecimalText, { currency }: { currency: string }) =>
+  moneyText(amount, currency)
 
-function settledWords({ direction, method, currency, date }: NewPayment, { amount, discount, writeOff }: Settlement): string {
-  const parts = [new Decimal(discount).isZero() ? '' : `${discount} early-payment discount`, new Decimal(writeOff).isZero() ? '' : `${writeOff} waived`].filter(Boolean)
+function settledWords(
+  { direction, method, currency, date }: NewPayment,
+  { amount, discount, writeOff }: Settlement,
+): string {
+  const parts = [
+    new Decimal(discount).isZero() ? '' : `${discount} early-payment discount`,
+    new Decimal(writeOff).isZero() ? '' : `${writeOff} waived`,
+  ].filter(Boolean)
   return `${direction === 'in' ? 'Paid' : 'Refunded'} ${amount} ${currency} on ${date}, ${method}${parts.length ? `, with ${parts.join(' and ')}` : ''}.`
 }
 
 /** @throws Refusal "future-date", "closed-period" */
 async function checkDate(date: Day): Promise<void> {
   const { timeZone } = await company()
-  const { closedUntil } = (await one<{ closedUntil: Day | null }>('select closed_until::text "closedUntil" from company for share'))!
-  if (date > dayInZone(clock.now(), timeZone)) throw new Refusal('future-date', `${date} is in the future. Give the day the money moved.`, { status: 400, about: { field: 'date' } })
-  if (closedUntil !== null && date <= closedUntil) throw new Refusal('closed-period', `${date} lies in a closed period (closed until ${closedUntil}). Give a later day, or have a supervisor open the period.`, { about: { field: 'date' } })
+  const { closedUntil } = (await one<{ closedUntil: Day | null }>(
+    'select closed_until::text "closedUntil" from company for share',
+  ))!
+  if (date > dayInZone(clock.now(), timeZone))
+    throw new Refusal('future-date', `${date} is in the future. Give the day the money moved.`, {
+      status: 400,
+      about: { field: 'date' },
+    })
+  if (closedUntil !== null && date <= closedUntil)
+    throw new Refusal(
+      'closed-period',
+      `${date} lies in a closed period (closed until ${closedUntil}). Give a later day, or have a supervisor open the period.`,
+      { about: { field: 'date' } },
+    )
 }
 
 /** The same money on the same day from the same customer is booked once, unless somebody says that it is another. */
-async function refuseTwice({ customerId, direction, date, amount, currency, method }: NewPayment, name: string): Promise<void> {
-  const same = await one<{ at: Date, by: string }>(`select made_at at, made_by by from payment p where customer_id = $1 and direction = $2 and date = $3 and amount = $4::numeric and currency = $5 and method = $6
-      and reverses_id is null and not exists (select from payment r where r.reverses_id = p.id) order by id desc limit 1`, [customerId, direction, date, amount, currency, method])
-  if (same) throw new Refusal('booked-before', `${amount} ${currency} of ${date} ${direction === 'in' ? 'from' : 'to'} ${name} is booked already, by ${same.by}. Is this another one?`, { about: { field: 'another' } })
+async function refuseTwice(
+  { customerId, direction, date, amount, currency, method }: NewPayment,
+  name: string,
+): Promise<void> {
+  const same = await one<{ at: Date; by: string }>(
+    `select made_at at, made_by by from payment p where customer_id = $1 and direction = $2 and date = $3 and amount = $4::numeric and currency = $5 and method = $6
+      and reverses_id is null and not exists (select from payment r where r.reverses_id = p.id) order by id desc limit 1`,
+    [customerId, direction, date, amount, currency, method],
+  )
+  if (same)
+    throw new Refusal(
+      'booked-before',
+      `${amount} ${currency} of ${date} ${direction === 'in' ? 'from' : 'to'} ${name} is booked already, by ${same.by}. Is this another one?`,
+      { about: { field: 'another' } },
+    )
 }
 
 /** Open items locked in order of their documents, so that two people booking on the same one come one after the other. */
 async function lockItems(documentIds: readonly number[]): Promise<Map<number, LockedItem>> {
-  const found = await rows<LockedItem>(`select d.id, d.number, d.kind, d.customer_id "customerId", d.brand_id "brandId", d.order_id "orderId", i.currency, i.open::text open, exists (select from document_void v where v.document_id = d.id) voided
-    from open_item i join document d on d.id = i.document_id where i.document_id = any($1::int[]) order by i.document_id for update of i`, [documentIds])
-  return new Map(found.map(item => [item.id, item]))
+  const found = await rows<LockedItem>(
+    `select d.id, d.number, d.kind, d.customer_id "customerId", d.brand_id "brandId", d.order_id "orderId", i.currency, i.open::text open, exists (select from document_void v where v.document_id = d.id) voided
+    from open_item i join document d on d.id = i.document_id where i.document_id = any($1::int[]) order by i.document_id for update of i`,
+    [documentIds],
+  )
+  return new Map(found.map((item) => [item.id, item]))
 }
 
-function checkItems({ direction, settle }: NewPayment, items: ReadonlyMap<number, LockedItem>, customer: { id: number, name: string }): void {
+function checkItems(
+  { direction, settle }: NewPayment,
+  items: ReadonlyMap<number, LockedItem>,
+  customer: { id: number; name: string },
+): void {
   settle.forEach(({ documentId }, index) => {
     const item = items.get(documentId)
     const about = { field: `settle.${index}.documentId` }
-    if (!item) throw new Refusal('no-such-document', 'That document does not exist, or nothing is ever paid on it.', { status: 404, about })
-    if (item.customerId !== customer.id) throw new Refusal('other-customer', `${item.number} is not ${customer.name}'s.`, { about })
-    if (item.voided) throw new Refusal('voided', `${item.number} was voided: nothing is owed on it. Keep the payment on account, or refund it.`, { about })
+    if (!item)
+      throw new Refusal('no-such-document', 'That document does not exist, or nothing is ever paid on it.', {
+        status: 404,
+        about,
+      })
+    if (item.customerId !== customer.id)
+      throw new Refusal('other-customer', `${item.number} is not ${customer.name}'s.`, { about })
+    if (item.voided)
+      throw new Refusal(
+        'voided',
+        `${item.number} was voided: nothing is owed on it. Keep the payment on account, or refund it.`,
+        { about },
+      )
     const owed = new Decimal(item.open).times(direction === 'in' ? 1 : -1)
-    if (owed.lte(0)) throw new Refusal('nothing-open', direction === 'in' ? `Nothing is open on ${item.number} any more. Somebody may have booked this payment, or it is credited.` : `Nothing is to be refunded on ${item.number}.`, { about })
+    if (owed.lte(0))
+      throw new Refusal(
+        'nothing-open',
+        direction === 'in'
+          ? `Nothing is open on ${item.number} any more. Somebody may have booked this payment, or it is credited.`
+          : `Nothing is to be refunded on ${item.number}.`,
+        { about },
+      )
   })
-  if (new Set(settle.map(line => line.documentId)).size < settle.length) throw new Refusal('named-twice', 'One document is named twice. Name each once.', { status: 400, about: { field: 'settle' } })
+  if (new Set(settle.map((line) => line.documentId)).size < settle.length)
+    throw new Refusal('named-twice', 'One document is named twice. Name each once.', {
+      status: 400,
+      about: { field: 'settle' },
+    })
 }
 
 /** Takes what a refund gives back off payments on account. @returns the sum */
-async function giveBack({ direction, customerId, currency, giveBack: backs = [] }: NewPayment, rest: Decimal, name: string): Promise<Decimal> {
+async function giveBack(
+  { direction, customerId, currency, giveBack: backs = [] }: NewPayment,
+  rest: Decimal,
+  name: string,
+): Promise<Decimal> {
   let given = new Decimal(0)
   for (const [index, { paymentId, amount }] of backs.entries()) {
     const about = { field: `giveBack.${index}` }
-    const kept = await one<{ open: string, customerId: number, currency: string, direction: string }>('select open::text open, customer_id "customerId", currency, direction from payment where id = $1 for update', [paymentId])
-    if (direction !== 'out' || !kept || kept.customerId !== customerId || kept.currency !== currency || kept.direction !== 'in') throw new Refusal('nothing-on-account', `That is no payment of ${name} that can be given back.`, { about })
-    if (new Decimal(amount).lte(0) || new Decimal(amount).gt(kept.open)) throw new Refusal('over-open', `Of that payment ${kept.open} ${currency} are on account.`, { about })
-    await run('update payment set open = open - $2::numeric, version = version + 1 where id = $1', [paymentId, amount])
+    const kept = await one<{ open: string; customerId: number; currency: string; direction: string }>(
+      'select open::text open, customer_id "customerId", currency, direction from payment where id = $1 for update',
+      [paymentId],
+    )
+    if (
+      direction !== 'out' ||
+      !kept ||
+      kept.customerId !== customerId ||
+      kept.currency !== currency ||
+      kept.direction !== 'in'
+    )
+      throw new Refusal('nothing-on-account', `That is no payment of ${name} that can be given back.`, {
+        about,
+      })
+    if (new Decimal(amount).lte(0) || new Decimal(amount).gt(kept.open))
+      throw new Refusal('over-open', `Of that payment ${kept.open} ${currency} are on account.`, { about })
+    await run('update payment set open = open - $2::numeric, version = version + 1 where id = $1', [
+      paymentId,
+      amount,
+    ])
     given = given.plus(amount)
   }
-  if (given.gt(rest)) throw new Refusal('over-settled', 'More is given back than is refunded.', { about: { field: 'giveBack' } })
+  if (given.gt(rest))
+    throw new Refusal('over-settled', 'More is given back than is refunded.', {
+      about: { field: 'giveBack' },
+    })
   return given
 }
 
 /** Books one settlement: up to three allocations, and the open amount. */
-async function settle(paymentId: number, { direction, currency }: Pick<NewPayment, 'direction' | 'currency'>, line: Settlement, item: LockedItem, actor: string): Promise<void> {
+async function settle(
+  paymentId: number,
+  { direction, currency }: Pick<NewPayment, 'direction' | 'currency'>,
+  line: Settlement,
+  item: LockedItem,
+  actor: string,
+): Promise<void> {
   const sign = direction === 'in' ? 1 : -1
-  const parts = [['payment', line.amount], ['discount', line.discount], ['write-off', line.writeOff]] as const
+  const parts = [
+    ['payment', line.amount],
+    ['discount', line.discount],
+    ['write-off', line.writeOff],
+  ] as const
   for (const [kind, amount] of parts) {
     if (new Decimal(amount).isZero()) continue
-    await run('insert into allocation (payment_id, to_document_id, kind, amount, currency, at, by) values ($1, $2, $3, $4, $5, $6, $7)', [paymentId, line.documentId, kind, money(amount, { currency }), currency, clock.now(), actor])
-    await run('update open_item set open = open - $2::numeric where document_id = $1', [line.documentId, new Decimal(amount).times(sign).toString()])
+    await run(
+      'insert into allocation (payment_id, to_document_id, kind, amount, currency, at, by) values ($1, $2, $3, $4, $5, $6, $7)',
+      [paymentId, line.documentId, kind, money(amount, { currency }), currency, clock.now(), actor],
+    )
+    await run('update open_item set open = open - $2::numeric where document_id = $1', [
+      line.documentId,
+      new Decimal(amount).times(sign).toString(),
+    ])
   }
-  if (new Decimal(item.open).times(sign).eq(new Decimal(line.amount).plus(line.discount).plus(line.writeOff))) await run(`update open_item set promised_on = null where document_id = $1`, [line.documentId])
+  if (new Decimal(item.open).times(sign).eq(new Decimal(line.amount).plus(line.discount).plus(line.writeOff)))
+    await run(`update open_item set promised_on = null where document_id = $1`, [line.documentId])
 }
 
 /** Books what lies on account on further documents. @throws Refusal */
 export async function allocatePayment(id: number, lines: Settlement[], actor: string): Promise<void> {
   await inTransaction(async () => {
-    const items = await lockItems(lines.map(line => line.documentId))
-    const payment = await one<NewPayment & { open: string, name: string, undone: boolean }>(`select p.direction, p.customer_id "customerId", p.date::text date, p.method, p.amount::text amount, p.currency, p.reference, p.open::text open, c.name,
-      p.reverses_id is not null or exists (select from payment r where r.reverses_id = p.id) undone from payment p join customer c on c.id = p.customer_id where p.id = $1 for update of p`, [id])
+    const items = await lockItems(lines.map((line) => line.documentId))
+    const payment = await one<NewPayment & { open: string; name: string; undone: boolean }>(
+      `select p.direction, p.customer_id "customerId", p.date::text date, p.method, p.amount::text amount, p.currency, p.reference, p.open::text open, c.name,
+      p.reverses_id is not null or exists (select from payment r where r.reverses_id = p.id) undone from payment p join customer c on c.id = p.customer_id where p.id = $1 for update of p`,
+      [id],
+    )
     if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
     if (payment.undone) throw new Refusal('undone', 'That payment was taken back.')
     checkItems({ ...payment, settle: lines }, items, { id: payment.customerId, name: payment.name })
-    if (settledBy(lines).gt(payment.open)) throw new Refusal('over-settled', `Of that payment ${payment.open} ${payment.currency} are on account.`, { about: { field: 'settle' } })
+    if (settledBy(lines).gt(payment.open))
+      throw new Refusal(
+        'over-settled',
+        `Of that payment ${payment.open} ${payment.currency} are on account.`,
+        { about: { field: 'settle' } },
+      )
     checkSettlements(payment.open, payment.currency, lines, items)
     for (const line of lines) await settle(id, payment, line, items.get(line.documentId)!, actor)
-    await run('update payment set open = open - $2::numeric, version = version + 1 where id = $1', [id, settledBy(lines).toString()])
+    await run('update payment set open = open - $2::numeric, version = version + 1 where id = $1', [
+      id,
+      settledBy(lines).toString(),
+    ])
     await markStale('payment_id', id)
-    await noteAll(lines.map(line => ({ documentId: line.documentId, actor, words: settledWords(payment, line) })))
+    await noteAll(
+      lines.map((line) => ({ documentId: line.documentId, actor, words: settledWords(payment, line) })),
+    )
     publish('payment', [id])
     publish('register')
   })
@@ -172,28 +348,71 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
  */
 export async function undoPayment(id: number, reason: string, actor: string): Promise<number> {
   return inTransaction(async () => {
-    await run('select document_id from open_item where document_id in (select to_document_id from allocation where payment_id = $1) order by document_id for update', [id])
+    await run(
+      'select document_id from open_item where document_id in (select to_document_id from allocation where payment_id = $1) order by document_id for update',
+      [id],
+    )
     await run('select id from payment where id = $1 for update', [id]) // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
-    const payment = await one<{ direction: 'in' | 'out', amount: string, currency: string, reversesId: number | null, undone: boolean }>(`select direction, amount::text amount, currency, reverses_id "reversesId", exists (select from payment r where r.reverses_id = p.id) undone from payment p where id = $1`, [id])
+    const payment = await one<{
+      direction: 'in' | 'out'
+      amount: string
+      currency: string
+      reversesId: number | null
+      undone: boolean
+    }>(
+      `select direction, amount::text amount, currency, reverses_id "reversesId", exists (select from payment r where r.reverses_id = p.id) undone from payment p where id = $1`,
+      [id],
+    )
     if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
-    if (payment.undone || payment.reversesId !== null) throw new Refusal('undone', payment.undone ? 'That payment was taken back already.' : 'That is a counter-entry. Record the payment again instead.')
-    if (await one('select id from allocation where to_payment_id = $1 group by id having sum(amount) <> 0', [id])) throw new Refusal('given-back', 'Part of that payment was refunded. Take the refund back first.')
+    if (payment.undone || payment.reversesId !== null)
+      throw new Refusal(
+        'undone',
+        payment.undone
+          ? 'That payment was taken back already.'
+          : 'That is a counter-entry. Record the payment again instead.',
+      )
+    if (
+      await one('select id from allocation where to_payment_id = $1 group by id having sum(amount) <> 0', [
+        id,
+      ])
+    )
+      throw new Refusal('given-back', 'Part of that payment was refunded. Take the refund back first.')
     const { timeZone } = await company()
     const today = dayInZone(clock.now(), timeZone)
     await checkDate(today)
-    const counter = (await one<{ id: number }>(`insert into payment (direction, customer_id, brand_id, date, method, amount, currency, reference, open, reverses_id, made_at, made_by)
-      select direction, customer_id, brand_id, $2, method, -amount, currency, $3, 0, id, $4, $5 from payment where id = $1 returning id`, [id, today, reason, clock.now(), actor]))!.id
-    const back = await rows<{ documentId: number | null, toPaymentId: number | null, amount: string }>(`insert into allocation (payment_id, to_document_id, to_payment_id, kind, amount, currency, at, by)
-      select $2, to_document_id, to_payment_id, kind, -amount, currency, $3, $4 from allocation where payment_id = $1 returning to_document_id "documentId", to_payment_id "toPaymentId", (-amount)::text amount`, [id, counter, clock.now(), actor])
-    const documents = [...new Set(back.flatMap(line => line.documentId ?? []))].sort((a, b) => a - b)
+    const counter = (await one<{ id: number }>(
+      `insert into payment (direction, customer_id, brand_id, date, method, amount, currency, reference, open, reverses_id, made_at, made_by)
+      select direction, customer_id, brand_id, $2, method, -amount, currency, $3, 0, id, $4, $5 from payment where id = $1 returning id`,
+      [id, today, reason, clock.now(), actor],
+    ))!.id
+    const back = await rows<{ documentId: number | null; toPaymentId: number | null; amount: string }>(
+      `insert into allocation (payment_id, to_document_id, to_payment_id, kind, amount, currency, at, by)
+      select $2, to_document_id, to_payment_id, kind, -amount, currency, $3, $4 from allocation where payment_id = $1 returning to_document_id "documentId", to_payment_id "toPaymentId", (-amount)::text amount`,
+      [id, counter, clock.now(), actor],
+    )
+    const documents = [...new Set(back.flatMap((line) => line.documentId ?? []))].sort((a, b) => a - b)
     const sign = payment.direction === 'in' ? 1 : -1
     for (const line of back) {
-      if (line.documentId !== null) await run('update open_item set open = open + $2::numeric where document_id = $1', [line.documentId, new Decimal(line.amount).times(sign).toString()])
-      else await run('update payment set open = open + $2::numeric, version = version + 1 where id = $1', [line.toPaymentId, line.amount])
+      if (line.documentId !== null)
+        await run('update open_item set open = open + $2::numeric where document_id = $1', [
+          line.documentId,
+          new Decimal(line.amount).times(sign).toString(),
+        ])
+      else
+        await run('update payment set open = open + $2::numeric, version = version + 1 where id = $1', [
+          line.toPaymentId,
+          line.amount,
+        ])
     }
     await run('update payment set open = 0, version = version + 1 where id = $1', [id])
     await dropReceipts(id)
-    await noteAll(documents.map(documentId => ({ documentId, actor, words: `The ${payment.direction === 'in' ? 'payment' : 'refund'} of ${payment.amount} ${payment.currency} was taken back: ${reason}` })))
+    await noteAll(
+      documents.map((documentId) => ({
+        documentId,
+        actor,
+        words: `The ${payment.direction === 'in' ? 'payment' : 'refund'} of ${payment.amount} ${payment.currency} was taken back: ${reason}`,
+      })),
+    )
     publish('payment', [id])
     publish('register')
     return counter
@@ -201,8 +420,18 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
 }
 
 async function dropReceipts(paymentId: number): Promise<void> {
-  const dropped = await rows<{ id: number, kind: DocumentKind }>(`update paper set state = 'dropped', by_itself = false where payment_id = $1 and state in ('due', 'prepared', 'put back') returning id, kind`, [paymentId])
-  await run('delete from claim where paper_id = any($1::int[]) and document_id is null', [dropped.map(paper => paper.id)])
-  for (const paper of dropped) await note({ paperId: paper.id }, 'Clothespin', `${capital(paper.kind)} not made: its payment was taken back.`)
+  const dropped = await rows<{ id: number; kind: DocumentKind }>(
+    `update paper set state = 'dropped', by_itself = false where payment_id = $1 and state in ('due', 'prepared', 'put back') returning id, kind`,
+    [paymentId],
+  )
+  await run('delete from claim where paper_id = any($1::int[]) and document_id is null', [
+    dropped.map((paper) => paper.id),
+  ])
+  for (const paper of dropped)
+    await note(
+      { paperId: paper.id },
+      'Clothespin',
+      `${capital(paper.kind)} not made: its payment was taken back.`,
+    )
   if (dropped.length > 0) publish('line')
 }

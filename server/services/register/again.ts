@@ -16,15 +16,31 @@ export const mostAgain = 50
 
 /** @throws Refusal "no-such-document", "cannot-draw" */
 export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
-  const documents = await rows<{ number: string, kind: string, brandId: number, paper: Paper }>('select number, kind, brand_id "brandId", paper from document where id = any($1::int[]) order by array_position($1::int[], id) limit $2', [ids, mostAgain])
-  if (documents.length === 0) throw new Refusal('no-such-document', 'None of these documents exists.', { status: 404 })
-  const designs = new Map(await Promise.all([...new Set(documents.map(one => one.kind))].map(async kind => [kind, await stationeries(kind)] as const)))
-  const pdfs = await Promise.all(documents.map(async ({ number, kind, brandId, paper }) => {
-    const design = designs.get(kind)!.find(one => one.brandId === brandId)!.design
-    const words = { ...paper.words, copy: paper.words.copy ?? paperWords[paper.language].copy }
-    const { bytes, problems } = await renderPaper({ ...paper, words, copy: true }, design, clock.now())
-    if (!bytes) throw new Refusal('cannot-draw', `${number} cannot be drawn on the present stationery: ${problems.map(one => one.sentence).join(' ')}`)
-    return bytes
-  }))
+  const documents = await rows<{ number: string; kind: string; brandId: number; paper: Paper }>(
+    'select number, kind, brand_id "brandId", paper from document where id = any($1::int[]) order by array_position($1::int[], id) limit $2',
+    [ids, mostAgain],
+  )
+  if (documents.length === 0)
+    throw new Refusal('no-such-document', 'None of these documents exists.', { status: 404 })
+  const designs = new Map(
+    await Promise.all(
+      [...new Set(documents.map((one) => one.kind))].map(
+        async (kind) => [kind, await stationeries(kind)] as const,
+      ),
+    ),
+  )
+  const pdfs = await Promise.all(
+    documents.map(async ({ number, kind, brandId, paper }) => {
+      const design = designs.get(kind)!.find((one) => one.brandId === brandId)!.design
+      const words = { ...paper.words, copy: paper.words.copy ?? paperWords[paper.language].copy }
+      const { bytes, problems } = await renderPaper({ ...paper, words, copy: true }, design, clock.now())
+      if (!bytes)
+        throw new Refusal(
+          'cannot-draw',
+          `${number} cannot be drawn on the present stationery: ${problems.map((one) => one.sentence).join(' ')}`,
+        )
+      return bytes
+    }),
+  )
   return pdfs.length === 1 ? pdfs[0]! : mergePdfs(pdfs)
 }

@@ -9,7 +9,18 @@ import { keyset, paged, type Listed } from '../keyset'
  */
 
 /** A series in one period. */
-export interface NumberPeriod { seriesId: number, kind: DocumentKind, brand: string, scope: string, period: string, first: string, last: string, count: number, gaps: number, doubles: number }
+export interface NumberPeriod {
+  seriesId: number
+  kind: DocumentKind
+  brand: string
+  scope: string
+  period: string
+  first: string
+  last: string
+  count: number
+  gaps: number
+  doubles: number
+}
 
 /** Every series and period that has numbers; the newest periods first. Periods of order-numbered series are gathered into one. */
 export async function numberPeriods(): Promise<NumberPeriod[]> {
@@ -26,35 +37,64 @@ export async function numberPeriods(): Promise<NumberPeriod[]> {
 }
 
 /** A number with what it stands for. */
-export interface NumberRow { id: number, counter: number, number: string, date: string, customerName: string, total: string, currency: string, state: 'issued' | 'void' | 'credited' | 'part credited', reason: string, /** The newest date before it, where it was allowed an earlier one. */ earlierThan: string | null, issuedAt: Date, issuedBy: string }
+export interface NumberRow {
+  id: number
+  counter: number
+  number: string
+  date: string
+  customerName: string
+  total: string
+  currency: string
+  state: 'issued' | 'void' | 'credited' | 'part credited'
+  reason: string
+  /** The newest date before it, where it was allowed an earlier one. */ earlierThan: string | null
+  issuedAt: Date
+  issuedBy: string
+}
 
 const columns = `d.id, d.counter, d.number, d.date::text date, d.customer_name "customerName", d.total::text total, d.currency, d.issued_at "issuedAt", d.issued_by "issuedBy",
   case when v.document_id is not null then 'void' when k.total is null then 'issued' when k.total < d.total then 'part credited' else 'credited' end state, coalesce(v.reason, k.numbers, '') reason, d.earlier_than::text "earlierThan"`
 const joined = `document d left join document_void v on v.document_id = d.id
   left join lateral (select sum(o.total) total, 'credited with ' || string_agg(o.number, ', ' order by o.id) numbers from document o where o.credits_id = d.id and not exists (select from document_void x where x.document_id = o.id)) k on true`
 
-async function inPeriod(seriesId: number, period: string): Promise<{ where: string, parameters: unknown[] }> {
+async function inPeriod(seriesId: number, period: string): Promise<{ where: string; parameters: unknown[] }> {
   const series = await one<{ source: string }>('select source from number_series where id = $1', [seriesId])
   if (!series) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
-  return series.source === 'order' ? { where: 'd.series_id = $1', parameters: [seriesId] } : { where: 'd.series_id = $1 and d.period = $2', parameters: [seriesId, period] }
+  return series.source === 'order'
+    ? { where: 'd.series_id = $1', parameters: [seriesId] }
+    : { where: 'd.series_id = $1 and d.period = $2', parameters: [seriesId, period] }
 }
 
 /** One page of a series and period, in order of the counter, and the numbers that are missing in it. */
-export async function numbers(filter: { seriesId: number, period: string, after?: string, limit: number }): Promise<Listed<NumberRow> & { missing: number[] }> {
+export async function numbers(filter: {
+  seriesId: number
+  period: string
+  after?: string
+  limit: number
+}): Promise<Listed<NumberRow> & { missing: number[] }> {
   const { where, parameters } = await inPeriod(filter.seriesId, filter.period)
   const missing = parameters.length === 1 || filter.after ? [] : await missingIn(where, parameters)
   const page = keyset({ key: 'd.counter', type: 'int', descending: false }, 'd.id', filter.after, parameters)
-  const found = await rows<NumberRow & { sortKey: string }>(`select ${columns}, d.counter::text "sortKey" from ${joined} where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
+  const found = await rows<NumberRow & { sortKey: string }>(
+    `select ${columns}, d.counter::text "sortKey" from ${joined} where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    parameters,
+  )
   return { ...paged(found, filter.limit), missing }
 }
 
 /** Numbers that are missing between the first and the last, at most a hundred; counted first, since there are none as a rule. */
 async function missingIn(where: string, parameters: unknown[]): Promise<number[]> {
-  const { whole } = (await one<{ whole: boolean }>(`select coalesce(max(d.counter) - min(d.counter) + 1 = count(*), true) whole from document d where ${where}`, parameters))!
+  const { whole } = (await one<{ whole: boolean }>(
+    `select coalesce(max(d.counter) - min(d.counter) + 1 = count(*), true) whole from document d where ${where}`,
+    parameters,
+  ))!
   if (whole) return []
-  const found = await rows<{ counter: number }>(`select counter from generate_series((select min(counter) from document d where ${where}), (select max(counter) from document d where ${where})) counter
-    where not exists (select from document d where ${where} and d.counter = counter.counter) limit 100`, parameters)
-  return found.map(row => row.counter)
+  const found = await rows<{ counter: number }>(
+    `select counter from generate_series((select min(counter) from document d where ${where}), (select max(counter) from document d where ${where})) counter
+    where not exists (select from document d where ${where} and d.counter = counter.counter) limit 100`,
+    parameters,
+  )
+  return found.map((row) => row.counter)
 }
 
 /** The whole of a series and period, in pieces, for its CSV. @throws Refusal "no-such-series" before anything is sent */
@@ -62,11 +102,20 @@ export async function allNumbers(seriesId: number, period: string): Promise<Asyn
   return batches(await inPeriod(seriesId, period))
 }
 
-async function* batches({ where, parameters }: { where: string, parameters: unknown[] }): AsyncGenerator<NumberRow[]> {
+async function* batches({
+  where,
+  parameters,
+}: {
+  where: string
+  parameters: unknown[]
+}): AsyncGenerator<NumberRow[]> {
   let last = -1
   let lastId = 0
   for (;;) {
-    const found = await rows<NumberRow>(`select ${columns} from ${joined} where ${where} and (d.counter, d.id) > ($${parameters.length + 1}::int, $${parameters.length + 2}::int) order by d.counter, d.id limit 1000`, [...parameters, last, lastId])
+    const found = await rows<NumberRow>(
+      `select ${columns} from ${joined} where ${where} and (d.counter, d.id) > ($${parameters.length + 1}::int, $${parameters.length + 2}::int) order by d.counter, d.id limit 1000`,
+      [...parameters, last, lastId],
+    )
     if (found.length === 0) return
     yield found
     last = found.at(-1)!.counter

@@ -37,44 +37,74 @@ const sorts: Record<RegisterSort, Pick<Sort, 'key' | 'type'>> = {
 
 /** What stands out about a document. */
 export const registerStates = ['open', 'overdue', 'void', 'withdrawn', 'earlier date', 'not sent'] as const
-export type RegisterState = typeof registerStates[number]
+export type RegisterState = (typeof registerStates)[number]
 
 const stateConditions: Record<Exclude<RegisterState, 'overdue'>, string> = {
-  'open': 'exists (select from open_item x where x.document_id = d.id and x.open <> 0)',
-  'void': 'exists (select from document_void v where v.document_id = d.id)',
-  'withdrawn': standsWithdrawn,
+  open: 'exists (select from open_item x where x.document_id = d.id and x.open <> 0)',
+  void: 'exists (select from document_void v where v.document_id = d.id)',
+  withdrawn: standsWithdrawn,
   'earlier date': 'd.earlier_than is not null',
   'not sent': 'exists (select from undelivered u where u.document_id = d.id)',
 }
 
-export interface RegisterFilter { search?: string, state?: RegisterState, kind?: DocumentKind, brand?: string, from?: string, to?: string, sort: RegisterSort, descending: boolean, after?: string, limit: number }
+export interface RegisterFilter {
+  search?: string
+  state?: RegisterState
+  kind?: DocumentKind
+  brand?: string
+  from?: string
+  to?: string
+  sort: RegisterSort
+  descending: boolean
+  after?: string
+  limit: number
+}
 
 /** Documents by number, order, customer, reference or amount; newest first unless sorted otherwise. */
 export async function register(filter: RegisterFilter): Promise<Listed<RegisterRow>> {
   const parameters: unknown[] = []
   const where = matching(filter, parameters)
-  const page = keyset({ ...sorts[filter.sort], descending: filter.descending }, 'd.id', filter.after, parameters)
-  const found = await rows<RegisterRow & { sortKey: string }>(`select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", d.order_id "orderId", d.customer_name "customerName", b.code brand,
+  const page = keyset(
+    { ...sorts[filter.sort], descending: filter.descending },
+    'd.id',
+    filter.after,
+    parameters,
+  )
+  const found = await rows<RegisterRow & { sortKey: string }>(
+    `select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", d.order_id "orderId", d.customer_name "customerName", b.code brand,
       d.total::text total, coalesce(i.open, 0)::text open, d.currency, s.state, exists (select from document_void v where v.document_id = d.id) voided, case when k.total is null then '' when k.total < d.total then 'part' else 'whole' end credited, (${sorts[filter.sort].key})::text "sortKey"
     from document d join brand b on b.id = d.brand_id left join open_item i on i.document_id = d.id
       left join lateral (select x.state from dispatch x join dispatch_document dd on dd.dispatch_id = x.id where dd.document_id = d.id order by x.id desc limit 1) s on true
       left join lateral (select sum(o.total) total from document o where o.credits_id = d.id and not exists (select from document_void v where v.document_id = o.id)) k on true
-    where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`, parameters)
+    where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    parameters,
+  )
   return paged(found, filter.limit)
 }
 
 /** How many documents match, and what they come to (only what is posted, where no kind is chosen): read over an index of its own, apart from the page that a person waits for. */
-export async function registerSums(filter: Pick<RegisterFilter, 'search' | 'state' | 'kind' | 'brand' | 'from' | 'to'>): Promise<{ matching: number, sums: { currency: string, sum: string }[] }> {
+export async function registerSums(
+  filter: Pick<RegisterFilter, 'search' | 'state' | 'kind' | 'brand' | 'from' | 'to'>,
+): Promise<{ matching: number; sums: { currency: string; sum: string }[] }> {
   const parameters: unknown[] = []
   const where = matching(filter, parameters)
-  const amount = `case when d.kind = 'credit note' then -d.total ${filter.kind ? '' : `when not d.kind in ('${postedKinds.join('\', \'')}') then 0 `}else d.total end`
-  const sums = await rows<{ currency: string, sum: string, count: number }>(`select currency, sum(sum)::text sum, sum(count)::int count from (
+  const amount = `case when d.kind = 'credit note' then -d.total ${filter.kind ? '' : `when not d.kind in ('${postedKinds.join("', '")}') then 0 `}else d.total end`
+  const sums = await rows<{ currency: string; sum: string; count: number }>(
+    `select currency, sum(sum)::text sum, sum(count)::int count from (
       select d.currency, sum(${amount}) sum, count(*) count from document d where ${where} group by 1
-      union all select d.currency, -sum(${amount}), 0 from document_void v join document d on d.id = v.document_id where ${where} group by 1) x group by 1 order by 1`, parameters)
-  return { matching: sums.reduce((total, row) => total + row.count, 0), sums: sums.map(({ currency, sum }) => ({ currency, sum })) }
+      union all select d.currency, -sum(${amount}), 0 from document_void v join document d on d.id = v.document_id where ${where} group by 1) x group by 1 order by 1`,
+    parameters,
+  )
+  return {
+    matching: sums.reduce((total, row) => total + row.count, 0),
+    sums: sums.map(({ currency, sum }) => ({ currency, sum })),
+  }
 }
 
-function matching(filter: Omit<RegisterFilter, 'sort' | 'descending' | 'after' | 'limit'>, parameters: unknown[]): string {
+function matching(
+  filter: Omit<RegisterFilter, 'sort' | 'descending' | 'after' | 'limit'>,
+  parameters: unknown[],
+): string {
   const bind = (value: unknown) => `$${parameters.push(value)}`
   const conditions = ['true']
   const search = filter.search?.trim()
@@ -87,7 +117,10 @@ function matching(filter: Omit<RegisterFilter, 'sort' | 'descending' | 'after' |
   if (filter.brand) conditions.push(`d.brand_id = (select id from brand where code = ${bind(filter.brand)})`)
   if (filter.from) conditions.push(`d.date >= ${bind(filter.from)}::date`)
   if (filter.to) conditions.push(`d.date <= ${bind(filter.to)}::date`)
-  if (filter.state === 'overdue') conditions.push(`exists (select from open_item x, company y where x.document_id = d.id and x.open > 0 and x.due_date < (${bind(clock.now())}::timestamptz at time zone y.time_zone)::date)`)
+  if (filter.state === 'overdue')
+    conditions.push(
+      `exists (select from open_item x, company y where x.document_id = d.id and x.open > 0 and x.due_date < (${bind(clock.now())}::timestamptz at time zone y.time_zone)::date)`,
+    )
   else if (filter.state) conditions.push(stateConditions[filter.state])
   return conditions.join(' and ')
 }
@@ -102,8 +135,14 @@ function amountIn(text: string): string | undefined {
 }
 
 /** The very bytes that were sent, with their name. @throws Refusal "not-painted" */
-export async function documentBytes(documentId: number): Promise<{ bytes: Uint8Array, fileName: string, sha256: string }> {
-  const file = await one<{ sha256: string, fileName: string }>('select sha256, file_name "fileName" from document_file where document_id = $1', [documentId])
-  if (!file) throw new Refusal('not-painted', 'The PDF is just being made. Look again in a moment.', { status: 404 })
+export async function documentBytes(
+  documentId: number,
+): Promise<{ bytes: Uint8Array; fileName: string; sha256: string }> {
+  const file = await one<{ sha256: string; fileName: string }>(
+    'select sha256, file_name "fileName" from document_file where document_id = $1',
+    [documentId],
+  )
+  if (!file)
+    throw new Refusal('not-painted', 'The PDF is just being made. Look again in a moment.', { status: 404 })
   return { ...file, bytes: await readFileBytes(file.sha256) }
 }

@@ -17,14 +17,28 @@ import { noteAll } from '../trail/trail'
  */
 
 /** `id` is the order's or the payment's. */
-export interface Missed { id: number, number: string, customerName: string, total: string, currency: string, reachedAt: Date }
+export interface Missed {
+  id: number
+  number: string
+  customerName: string
+  total: string
+  currency: string
+  reachedAt: Date
+}
 
-interface MissedRow extends Missed { facts: EventFacts, revision: number, occasions: string[] | null }
+interface MissedRow extends Missed {
+  facts: EventFacts
+  revision: number
+  occasions: string[] | null
+}
 
 const most = 2000
 
-async function routineOf(id: number): Promise<{ name: string, sentence: RoutineSentence }> {
-  const routine = await one<{ name: string, sentence: RoutineSentence }>('select name, sentence from routine where id = $1', [id])
+async function routineOf(id: number): Promise<{ name: string; sentence: RoutineSentence }> {
+  const routine = await one<{ name: string; sentence: RoutineSentence }>(
+    'select name, sentence from routine where id = $1',
+    [id],
+  )
   if (!routine) throw new Refusal('no-such-routine', 'That routine does not exist.', { status: 404 })
   return routine
 }
@@ -34,44 +48,89 @@ async function missed(sentence: RoutineSentence, from: string, to: string): Prom
   if (eventOf(sentence) === 'posted') return [] // what is posted and not sent lies on To send
   if (eventOf(sentence) === 'payment') return missedReceipts(sentence, from, to)
   const { timeZone } = await company()
-  const found = await rows<MissedRow>(`select distinct on (e.order_id) e.order_id id, o.number, c.name "customerName", o.total::text total, o.currency, e.at "reachedAt", e.facts, o.revision,
+  const found = await rows<MissedRow>(
+    `select distinct on (e.order_id) e.order_id id, o.number, c.name "customerName", o.total::text total, o.currency, e.at "reachedAt", e.facts, o.revision,
       (select jsonb_agg(k.occasion) from claim k where k.source_kind = 'order' and k.source_id = o.id and k.document_kind = $4) occasions
     from event e join sales_order o on o.id = e.order_id join customer c on c.id = o.customer_id
     where e.kind = 'order status' and e.facts ->> 'to' = any($3::text[]) and e.only_routine is null
       and e.at >= ($1::date::timestamp at time zone $5) and e.at < (($2::date + 1)::timestamp at time zone $5)
-    order by e.order_id, e.id`, [from, to, sentence.statuses, sentence.issue, timeZone])
-  return found.filter(row => judge(sentence, row.facts).applies && !row.occasions?.includes(occasionOf(sentence.issue, row.revision)))
+    order by e.order_id, e.id`,
+    [from, to, sentence.statuses, sentence.issue, timeZone],
+  )
+  return found
+    .filter(
+      (row) =>
+        judge(sentence, row.facts).applies &&
+        !row.occasions?.includes(occasionOf(sentence.issue, row.revision)),
+    )
     .sort((a, b) => a.number.localeCompare(b.number, 'en', { numeric: true }))
 }
 
 /** Payments or refunds of days that have no receipt and were not taken back, by day. */
 async function missedReceipts(sentence: RoutineSentence, from: string, to: string): Promise<MissedRow[]> {
-  const found = await rows<MissedRow>(`select p.id, p.date::text || ', ' || p.method number, c.name "customerName", p.amount::text total, p.currency, e.at "reachedAt", e.facts, 1 revision, null occasions
+  const found = await rows<MissedRow>(
+    `select p.id, p.date::text || ', ' || p.method number, c.name "customerName", p.amount::text total, p.currency, e.at "reachedAt", e.facts, 1 revision, null occasions
     from payment p join customer c on c.id = p.customer_id join event e on e.payment_id = p.id and e.kind = 'payment recorded' and e.only_routine is null
     where p.date between $1::date and $2::date and p.reverses_id is null and not exists (select from payment r where r.reverses_id = p.id)
-      and not exists (select from claim k where k.source_kind = 'payment' and k.source_id = p.id and k.document_kind = $3) order by p.date, p.id limit ${most}`, [from, to, sentence.issue])
-  return found.filter(row => judge(sentence, row.facts).applies)
+      and not exists (select from claim k where k.source_kind = 'payment' and k.source_id = p.id and k.document_kind = $3) order by p.date, p.id limit ${most}`,
+    [from, to, sentence.issue],
+  )
+  return found.filter((row) => judge(sentence, row.facts).applies)
 }
 
 /** What catching up would prepare. */
 export async function lookBack(id: number, from: string, to: string): Promise<Missed[]> {
   const { sentence } = await routineOf(id)
-  return (await missed(sentence, from, to)).slice(0, most).map(({ id, number, customerName, total, currency, reachedAt }) => ({ id, number, customerName, total, currency, reachedAt }))
+  return (await missed(sentence, from, to))
+    .slice(0, most)
+    .map(({ id, number, customerName, total, currency, reachedAt }) => ({
+      id,
+      number,
+      customerName,
+      total,
+      currency,
+      reachedAt,
+    }))
 }
 
 /** Has the routine take the chosen older orders. @returns how many it will look at */
-export async function catchUp(id: number, range: { from: string, to: string }, ids: readonly number[], actor: string): Promise<number> {
+export async function catchUp(
+  id: number,
+  range: { from: string; to: string },
+  ids: readonly number[],
+  actor: string,
+): Promise<number> {
   return inTransaction(async () => {
     const { name, sentence } = await routineOf(id)
     const chosen = new Set(ids)
-    const taken = (await missed(sentence, range.from, range.to)).filter(row => chosen.has(row.id))
-    if (taken.length === 0) throw new Refusal('nothing-missed', `None of these still lacks its ${sentence.issue}. Look again.`)
+    const taken = (await missed(sentence, range.from, range.to)).filter((row) => chosen.has(row.id))
+    if (taken.length === 0)
+      throw new Refusal('nothing-missed', `None of these still lacks its ${sentence.issue}. Look again.`)
     const { ofPayment } = kindFacts[sentence.issue]
-    const events = await rows<{ id: number }>(`insert into event (kind, ${ofPayment ? 'payment_id' : 'order_id'}, facts, schema_version, at, actor, only_routine)
+    const events = await rows<{ id: number }>(
+      `insert into event (kind, ${ofPayment ? 'payment_id' : 'order_id'}, facts, schema_version, at, actor, only_routine)
       select '${ofPayment ? 'payment recorded' : 'order status'}', f.id, f.facts, 3, $2, $3, $4 from jsonb_to_recordset($1::jsonb) as f (id int, facts jsonb, place int) order by f.place returning id`,
-    [json(taken.map(({ id: subject, facts }, place) => ({ id: subject, facts, place }))), clock.now(), actor, id])
-    await addJobs('look-at-events', events.map(event => event.id), 25, eventIds => ({ eventIds }))
-    if (!ofPayment) await noteAll(taken.map(row => ({ orderId: row.id, actor, words: `“${name}” was asked to catch up on this order's ${sentence.issue}.` })))
+      [
+        json(taken.map(({ id: subject, facts }, place) => ({ id: subject, facts, place }))),
+        clock.now(),
+        actor,
+        id,
+      ],
+    )
+    await addJobs(
+      'look-at-events',
+      events.map((event) => event.id),
+      25,
+      (eventIds) => ({ eventIds }),
+    )
+    if (!ofPayment)
+      await noteAll(
+        taken.map((row) => ({
+          orderId: row.id,
+          actor,
+          words: `“${name}” was asked to catch up on this order's ${sentence.issue}.`,
+        })),
+      )
     publish('line')
     return taken.length
   })

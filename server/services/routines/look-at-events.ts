@@ -20,27 +20,76 @@ import { note } from '../trail/trail'
  * Refuses: nothing. An event that came before a routine applied is seen and passed by, unless a person asked this routine to catch up.
  */
 
-interface EventRow { id: number, kind: keyof typeof eventKinds, orderId: number | null, documentId: number | null, paymentId: number | null, facts: EventFacts, at: Date, actor: string, onlyRoutine: number | null }
-interface RoutineRow { id: number, name: string, version: number, trust: Trust, sentence: RoutineSentence, isOn: boolean, appliesSince: Date | null }
-interface Judged { routine: RoutineRow, verdict: Verdict }
+interface EventRow {
+  id: number
+  kind: keyof typeof eventKinds
+  orderId: number | null
+  documentId: number | null
+  paymentId: number | null
+  facts: EventFacts
+  at: Date
+  actor: string
+  onlyRoutine: number | null
+}
+interface RoutineRow {
+  id: number
+  name: string
+  version: number
+  trust: Trust
+  sentence: RoutineSentence
+  isOn: boolean
+  appliesSince: Date | null
+}
+interface Judged {
+  routine: RoutineRow
+  verdict: Verdict
+}
 type Drafts = Map<string, Map<number, Draft>>
-interface Result { outcome: string, reason: string }
+interface Result {
+  outcome: string
+  reason: string
+}
 
 /** Which routines look at an event of a kind. */
-const eventKinds = { 'order status': 'order status', 'document issued': 'posted', 'payment recorded': 'payment' } as const satisfies Record<string, RoutineEvent>
+const eventKinds = {
+  'order status': 'order status',
+  'document issued': 'posted',
+  'payment recorded': 'payment',
+} as const satisfies Record<string, RoutineEvent>
 
 export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
-  const events = await rows<EventRow>(`select id, kind, order_id "orderId", document_id "documentId", payment_id "paymentId", facts, at, actor, only_routine "onlyRoutine" from event
-    where id = any($1::int[]) and looked_at is null and kind = any($2::text[]) order by id`, [eventIds, Object.keys(eventKinds)])
+  const events = await rows<EventRow>(
+    `select id, kind, order_id "orderId", document_id "documentId", payment_id "paymentId", facts, at, actor, only_routine "onlyRoutine" from event
+    where id = any($1::int[]) and looked_at is null and kind = any($2::text[]) order by id`,
+    [eventIds, Object.keys(eventKinds)],
+  )
   if (events.length === 0) return
-  const routines = await rows<RoutineRow>(`select id, name, version, trust, sentence, is_on "isOn", applies_since "appliesSince" from routine order by id`)
-  const judged = new Map(events.map(event => [event.id, routines.filter(routine => concerns(routine, event)).map(routine => ({ routine, verdict: judge(routine.sentence, event.facts) }))]))
-  const wanted = events.flatMap(event => wantedBy(event, judged.get(event.id)!))
+  const routines = await rows<RoutineRow>(
+    `select id, name, version, trust, sentence, is_on "isOn", applies_since "appliesSince" from routine order by id`,
+  )
+  const judged = new Map(
+    events.map((event) => [
+      event.id,
+      routines
+        .filter((routine) => concerns(routine, event))
+        .map((routine) => ({ routine, verdict: judge(routine.sentence, event.facts) })),
+    ]),
+  )
+  const wanted = events.flatMap((event) => wantedBy(event, judged.get(event.id)!))
   const drafts = await draftsFor(wanted)
   const { withdrawnStatuses, withdrawnRule } = await company()
-  const withdrawn = events.filter(event => event.kind === 'order status' && withdrawnStatuses.includes(event.facts.to!) && event.onlyRoutine === null)
+  const withdrawn = events.filter(
+    (event) =>
+      event.kind === 'order status' &&
+      withdrawnStatuses.includes(event.facts.to!) &&
+      event.onlyRoutine === null,
+  )
   // before the event counts as seen; settling what is settled does nothing
-  if (withdrawnRule === 'settle') await settleWithdrawn({ orderIds: withdrawn.map(event => event.orderId!) }, 'Clothespin, by the house’s rule')
+  if (withdrawnRule === 'settle')
+    await settleWithdrawn(
+      { orderIds: withdrawn.map((event) => event.orderId!) },
+      'Clothespin, by the house’s rule',
+    )
   for (const event of events) await lookAtOne(event, judged.get(event.id)!, drafts)
 }
 
@@ -51,40 +100,99 @@ function concerns(routine: RoutineRow, event: EventRow): boolean {
   return routine.isOn && routine.appliesSince !== null && routine.appliesSince <= event.at
 }
 
-const addressingOf = (sentence: RoutineSentence): Addressing => ({ role: sentence.to, copyTo: sentence.copyTo ?? [] })
-const draftKey = (sentence: RoutineSentence) => json([eventOf(sentence), sentence.issue, addressingOf(sentence)])
+const addressingOf = (sentence: RoutineSentence): Addressing => ({
+  role: sentence.to,
+  copyTo: sentence.copyTo ?? [],
+})
+const draftKey = (sentence: RoutineSentence) =>
+  json([eventOf(sentence), sentence.issue, addressingOf(sentence)])
 
-interface Wanted { subject: number, sentence: RoutineSentence }
+interface Wanted {
+  subject: number
+  sentence: RoutineSentence
+}
 
 /** The papers that an event calls for; what was posted is a document already. */
 function wantedBy(event: EventRow, judged: readonly Judged[]): Wanted[] {
-  const subject = event.kind === 'order status' ? event.orderId : event.kind === 'payment recorded' ? event.paymentId : null
-  return subject === null ? [] : judged.filter(one => one.verdict.applies).map(({ routine }) => ({ subject, sentence: routine.sentence }))
+  const subject =
+    event.kind === 'order status' ? event.orderId : event.kind === 'payment recorded' ? event.paymentId : null
+  return subject === null
+    ? []
+    : judged
+        .filter((one) => one.verdict.applies)
+        .map(({ routine }) => ({ subject, sentence: routine.sentence }))
 }
 
 /** Drafts of all wanted papers, laid out together by kind and addressing. */
 async function draftsFor(wanted: readonly Wanted[]): Promise<Drafts> {
   const drafts: Drafts = new Map()
-  for (const [key, group] of groupBy(wanted, one => draftKey(one.sentence))) {
+  for (const [key, group] of groupBy(wanted, (one) => draftKey(one.sentence))) {
     const { sentence } = group[0]!
-    const subjects = [...new Set(group.map(one => one.subject))]
-    drafts.set(key, eventOf(sentence) === 'payment' ? await draftReceipts(subjects, addressingOf(sentence)) : await draftPapers(sentence.issue, subjects, addressingOf(sentence)))
+    const subjects = [...new Set(group.map((one) => one.subject))]
+    drafts.set(
+      key,
+      eventOf(sentence) === 'payment'
+        ? await draftReceipts(subjects, addressingOf(sentence))
+        : await draftPapers(sentence.issue, subjects, addressingOf(sentence)),
+    )
   }
   return drafts
 }
 
-async function lookAtOne(event: EventRow, judged: readonly Judged[], drafts: Drafts, again = true): Promise<void> {
+async function lookAtOne(
+  event: EventRow,
+  judged: readonly Judged[],
+  drafts: Drafts,
+  again = true,
+): Promise<void> {
   const { timeZone } = await company()
   try {
     await inTransaction(async () => {
-      const subject = event.kind === 'document issued' ? undefined : await one<{ version: number }>(event.kind === 'order status' ? 'select version from sales_order where id = $1 for share' : 'select version from payment where id = $1 for share', [event.orderId ?? event.paymentId])
-      const taken = await run('update event set looked_at = $2 where id = $1 and looked_at is null', [event.id, clock.now()])
+      const subject =
+        event.kind === 'document issued'
+          ? undefined
+          : await one<{ version: number }>(
+              event.kind === 'order status'
+                ? 'select version from sales_order where id = $1 for share'
+                : 'select version from payment where id = $1 for share',
+              [event.orderId ?? event.paymentId],
+            )
+      const taken = await run('update event set looked_at = $2 where id = $1 and looked_at is null', [
+        event.id,
+        clock.now(),
+      ])
       if (taken === 0) return
       for (const { routine, verdict } of judged) {
-        const result = !verdict.applies ? notApplied : event.kind === 'document issued' ? await sendPosted(event, routine, timeZone) : await act(event, routine, drafts.get(draftKey(routine.sentence))!.get((event.orderId ?? event.paymentId)!)!, subject!.version)
-        await run(`insert into evaluation (event_id, order_id, routine_id, routine_version, outcome, reason, seen, at)
-          values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8)`, [event.id, event.orderId, routine.id, routine.version, result.outcome, result.reason, json(verdict.seen), clock.now()])
-        if (result.outcome === 'already') await note({ orderId: event.orderId ?? undefined, documentId: event.documentId ?? undefined }, routine.name, result.reason)
+        const result = !verdict.applies
+          ? notApplied
+          : event.kind === 'document issued'
+            ? await sendPosted(event, routine, timeZone)
+            : await act(
+                event,
+                routine,
+                drafts.get(draftKey(routine.sentence))!.get((event.orderId ?? event.paymentId)!)!,
+                subject!.version,
+              )
+        await run(
+          `insert into evaluation (event_id, order_id, routine_id, routine_version, outcome, reason, seen, at)
+          values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8)`,
+          [
+            event.id,
+            event.orderId,
+            routine.id,
+            routine.version,
+            result.outcome,
+            result.reason,
+            json(verdict.seen),
+            clock.now(),
+          ],
+        )
+        if (result.outcome === 'already')
+          await note(
+            { orderId: event.orderId ?? undefined, documentId: event.documentId ?? undefined },
+            routine.name,
+            result.reason,
+          )
       }
       if (event.orderId !== null) publish('order', [event.orderId])
     })
@@ -101,25 +209,51 @@ const notApplied: Result = { outcome: 'did not apply', reason: '' }
 class Outdated extends Error {}
 
 async function act(event: EventRow, routine: RoutineRow, made: Draft, version: number): Promise<Result> {
-  if (made.context.builtFrom.order !== version) throw new Outdated('the order changed while its paper was drafted')
+  if (made.context.builtFrom.order !== version)
+    throw new Outdated('the order changed while its paper was drafted')
   const { sentence } = routine
-  return keepDraft({
-    orderId: event.orderId, kind: sentence.issue, addressing: addressingOf(sentence), trust: event.onlyRoutine !== null && routine.trust === 'by itself' ? 'after a check' : routine.trust,
-    delayMinutes: sentence.delayMinutes, hours: sentence.hours ?? null, routine: { id: routine.id, version: routine.version }, actor: routine.name,
-  }, made)
+  return keepDraft(
+    {
+      orderId: event.orderId,
+      kind: sentence.issue,
+      addressing: addressingOf(sentence),
+      trust: event.onlyRoutine !== null && routine.trust === 'by itself' ? 'after a check' : routine.trust,
+      delayMinutes: sentence.delayMinutes,
+      hours: sentence.hours ?? null,
+      routine: { id: routine.id, version: routine.version },
+      actor: routine.name,
+    },
+    made,
+  )
 }
 
 /** A routine on posting sends that very document and makes none. Before a check, it is named on To send and a person sends it. */
 async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string): Promise<Result> {
-  const document = (await one<{ number: string, kind: DocumentKind, voided: boolean, unsent: boolean, customerName: string, wishes: Wishes }>(`select d.number, d.kind, exists (select from document_void v where v.document_id = d.id) voided,
-      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.wishes from document d join customer c on c.id = d.customer_id where d.id = $1`, [event.documentId]))!
+  const document = (await one<{
+    number: string
+    kind: DocumentKind
+    voided: boolean
+    unsent: boolean
+    customerName: string
+    wishes: Wishes
+  }>(
+    `select d.number, d.kind, exists (select from document_void v where v.document_id = d.id) voided,
+      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.wishes from document d join customer c on c.id = d.customer_id where d.id = $1`,
+    [event.documentId],
+  ))!
   if (document.voided) return { outcome: 'not wanted', reason: `${document.number} was voided.` }
-  if (!document.unsent) return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
-  if (document.wishes[document.kind]?.channel === 'nothing') return { outcome: 'not wanted', reason: `${document.customerName} wants none.` }
+  if (!document.unsent)
+    return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
+  if (document.wishes[document.kind]?.channel === 'nothing')
+    return { outcome: 'not wanted', reason: `${document.customerName} wants none.` }
   if (routine.trust !== 'by itself') {
     await run('update undelivered set routine_id = $2 where document_id = $1', [event.documentId, routine.id])
-    return { outcome: 'due', reason: `${document.number} waits on To send: “${routine.name}” sends nothing by itself.` }
+    return {
+      outcome: 'due',
+      reason: `${document.number} waits on To send: “${routine.name}” sends nothing by itself.`,
+    }
   }
-  if (!await deliver(event.documentId!, routine.sentence, routine.name, timeZone)) return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
+  if (!(await deliver(event.documentId!, routine.sentence, routine.name, timeZone)))
+    return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
   return { outcome: 'sent', reason: `${document.number} was put on its way.` }
 }

@@ -1,7 +1,12 @@
 import { dayInZone, addDays, type Day } from '../../../core/documents/days'
 import { kindFacts } from '../../../core/documents/kinds'
 import { judge, type EventFacts } from '../../../core/routines/routine'
-import { checkSentence, eventOf, type RoutineEvent, type RoutineSentence } from '../../../core/routines/sentence'
+import {
+  checkSentence,
+  eventOf,
+  type RoutineEvent,
+  type RoutineSentence,
+} from '../../../core/routines/sentence'
 import { recipientsFor, type ContactFacts, type Wishes } from '../../../core/wishes/recipients'
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
@@ -13,7 +18,10 @@ import { company } from '../house/house'
  * Called while a sentence is edited. Writes nothing. One query for the events, one for the customers they name.
  */
 
-export interface TrialReason { words: string, count: number }
+export interface TrialReason {
+  words: string
+  count: number
+}
 
 export interface Trial {
   days: number
@@ -22,40 +30,74 @@ export interface Trial {
   /** Papers it would have made, each order once. */
   papers: number
   customers: number
-  sums: { currency: string, sum: string }[]
+  sums: { currency: string; sum: string }[]
   clean: number
-  person: { count: number, reasons: TrialReason[] }
-  stuck: { count: number, reasons: TrialReason[] }
+  person: { count: number; reasons: TrialReason[] }
+  stuck: { count: number; reasons: TrialReason[] }
   /** Papers by day, oldest first; `stuck` is part of `count`. */
-  byDay: { day: Day, count: number, stuck: number }[]
+  byDay: { day: Day; count: number; stuck: number }[]
   /** Beside the sentence that is live: papers more or fewer. */
-  against: { more: number, fewer: number } | null
+  against: { more: number; fewer: number } | null
   /** Each once; `id` is the order's, the document's or the payment's. */
-  orders: { id: number, number: string, customerName: string, total: string, currency: string, day: Day, outcome: Outcome, reason: string }[]
+  orders: {
+    id: number
+    number: string
+    customerName: string
+    total: string
+    currency: string
+    day: Day
+    outcome: Outcome
+    reason: string
+  }[]
 }
 
 type Outcome = 'clean' | 'person' | 'stuck'
 
 /** `subject`: the order, the document that was posted, the payment. */
-interface EventRow { subject: number, facts: EventFacts, at: Date, customerId: number }
-interface CustomerRow { id: number, name: string, billing: unknown, wishes: Wishes, contacts: ContactFacts[] }
+interface EventRow {
+  subject: number
+  facts: EventFacts
+  at: Date
+  customerId: number
+}
+interface CustomerRow {
+  id: number
+  name: string
+  billing: unknown
+  wishes: Wishes
+  contacts: ContactFacts[]
+}
 
 const mostShown = 500
 
 /** @throws Refusal "bad-sentence" */
-export async function tryOut(sentence: RoutineSentence, days: number, live: RoutineSentence | null): Promise<Trial> {
+export async function tryOut(
+  sentence: RoutineSentence,
+  days: number,
+  live: RoutineSentence | null,
+): Promise<Trial> {
   const { orderStatuses, timeZone } = await company()
   checkSentence(sentence, orderStatuses)
   const now = clock.now()
   const since = new Date(now.getTime() - days * 86_400_000)
-  const statuses = [...new Set([...sentence.statuses, ...live?.statuses ?? []])]
-  const events = await eventsSince(since, eventOf(sentence), eventOf(sentence) === 'order status' ? statuses : [sentence.issue])
+  const statuses = [...new Set([...sentence.statuses, ...(live?.statuses ?? [])])]
+  const events = await eventsSince(
+    since,
+    eventOf(sentence),
+    eventOf(sentence) === 'order status' ? statuses : [sentence.issue],
+  )
   const first = firstPerOrder(sentence, events)
-  const customers = await customersOf([...new Set([...first.values()].map(event => event.customerId))])
+  const customers = await customersOf([...new Set([...first.values()].map((event) => event.customerId))])
   const today = dayInZone(now, timeZone)
-  const byDay = new Map(Array.from({ length: days }, (_, index) => [addDays(today, index - days + 1), { count: 0, stuck: 0 }]))
+  const byDay = new Map(
+    Array.from({ length: days }, (_, index) => [addDays(today, index - days + 1), { count: 0, stuck: 0 }]),
+  )
   const sums = new Map<string, Decimal>()
-  const reasons: Record<Outcome, Map<string, number>> = { clean: new Map(), person: new Map(), stuck: new Map() }
+  const reasons: Record<Outcome, Map<string, number>> = {
+    clean: new Map(),
+    person: new Map(),
+    stuck: new Map(),
+  }
   const orders: Trial['orders'] = []
   for (const [subject, event] of first) {
     const customer = customers.get(event.customerId)!
@@ -68,58 +110,101 @@ export async function tryOut(sentence: RoutineSentence, days: number, live: Rout
       if (outcome === 'stuck') onDay.stuck++
     }
     sums.set(event.facts.currency, (sums.get(event.facts.currency) ?? new Decimal(0)).plus(event.facts.total))
-    orders.push({ id: subject, number: event.facts.number ?? (event.facts.order || event.facts.receipt || ''), customerName: customer.name, total: event.facts.total, currency: event.facts.currency, day, outcome, reason })
+    orders.push({
+      id: subject,
+      number: event.facts.number ?? (event.facts.order || event.facts.receipt || ''),
+      customerName: customer.name,
+      total: event.facts.total,
+      currency: event.facts.currency,
+      day,
+      outcome,
+      reason,
+    })
   }
   const counted = (outcome: Outcome) => ({
     count: [...reasons[outcome].values()].reduce((total, count) => total + count, 0),
-    reasons: [...reasons[outcome]].map(([words, count]) => ({ words, count })).sort((a, b) => b.count - a.count).slice(0, 6),
+    reasons: [...reasons[outcome]]
+      .map(([words, count]) => ({ words, count }))
+      .sort((a, b) => b.count - a.count)
+      .slice(0, 6),
   })
   const before = live && eventOf(live) === eventOf(sentence) && firstPerOrder(live, events)
   return {
-    days, looked: events.length, papers: first.size, customers: customers.size, clean: counted('clean').count, person: counted('person'), stuck: counted('stuck'),
-    sums: [...sums].map(([currency, sum]) => ({ currency, sum: sum.toFixed(2) })).sort((a, b) => a.currency.localeCompare(b.currency)),
+    days,
+    looked: events.length,
+    papers: first.size,
+    customers: customers.size,
+    clean: counted('clean').count,
+    person: counted('person'),
+    stuck: counted('stuck'),
+    sums: [...sums]
+      .map(([currency, sum]) => ({ currency, sum: sum.toFixed(2) }))
+      .sort((a, b) => a.currency.localeCompare(b.currency)),
     byDay: [...byDay].map(([day, counts]) => ({ day, ...counts })),
-    against: !before ? null : { more: [...first.keys()].filter(id => !before.has(id)).length, fewer: [...before.keys()].filter(id => !first.has(id)).length },
+    against: !before
+      ? null
+      : {
+          more: [...first.keys()].filter((id) => !before.has(id)).length,
+          fewer: [...before.keys()].filter((id) => !first.has(id)).length,
+        },
     orders: orders.reverse().slice(0, mostShown),
   }
 }
 
-const happenings: Record<RoutineEvent, { kind: string, what: string, subject: string, of: string }> = {
+const happenings: Record<RoutineEvent, { kind: string; what: string; subject: string; of: string }> = {
   'order status': { kind: 'order status', what: 'to', subject: 'order_id', of: 'sales_order' },
-  'posted': { kind: 'document issued', what: 'posted', subject: 'document_id', of: 'document' },
-  'payment': { kind: 'payment recorded', what: 'receipt', subject: 'payment_id', of: 'payment' },
+  posted: { kind: 'document issued', what: 'posted', subject: 'document_id', of: 'document' },
+  payment: { kind: 'payment recorded', what: 'receipt', subject: 'payment_id', of: 'payment' },
 }
 
 /** What routines of a kind would have looked at: the statuses reached, the kinds posted, the receipts called for. */
 function eventsSince(since: Date, event: RoutineEvent, what: readonly string[]): Promise<EventRow[]> {
   const { kind, what: fact, subject, of } = happenings[event]
-  return rows<EventRow>(`select e.${subject} subject, e.facts, e.at, o.customer_id "customerId" from event e join ${of} o on o.id = e.${subject}
-    where e.kind = '${kind}' and e.at >= $1 and e.only_routine is null and e.facts ->> '${fact}' = any($2::text[]) order by e.at, e.id`, [since, what])
+  return rows<EventRow>(
+    `select e.${subject} subject, e.facts, e.at, o.customer_id "customerId" from event e join ${of} o on o.id = e.${subject}
+    where e.kind = '${kind}' and e.at >= $1 and e.only_routine is null and e.facts ->> '${fact}' = any($2::text[]) order by e.at, e.id`,
+    [since, what],
+  )
 }
 
 /** The first event of each order, document or payment to which the sentence applies: "once" in a trial. */
 function firstPerOrder(sentence: RoutineSentence, events: readonly EventRow[]): Map<number, EventRow> {
   const first = new Map<number, EventRow>()
-  for (const event of events) if (!first.has(event.subject) && judge(sentence, event.facts).applies) first.set(event.subject, event)
+  for (const event of events)
+    if (!first.has(event.subject) && judge(sentence, event.facts).applies) first.set(event.subject, event)
   return first
 }
 
 async function customersOf(ids: readonly number[]): Promise<Map<number, CustomerRow>> {
-  const found = await rows<CustomerRow>(`select c.id, c.name, c.billing, c.wishes,
+  const found = await rows<CustomerRow>(
+    `select c.id, c.name, c.billing, c.wishes,
       coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
-    from customer c where c.id = any($1::int[])`, [ids])
-  return new Map(found.map(customer => [customer.id, customer]))
+    from customer c where c.id = any($1::int[])`,
+    [ids],
+  )
+  return new Map(found.map((customer) => [customer.id, customer]))
 }
 
 /** How the paper would have fared, with what is known of the customer today. */
-function outcomeOf(sentence: RoutineSentence, facts: EventFacts, customer: CustomerRow): { outcome: Outcome, reason: string } {
+function outcomeOf(
+  sentence: RoutineSentence,
+  facts: EventFacts,
+  customer: CustomerRow,
+): { outcome: Outcome; reason: string } {
   const wish = customer.wishes[sentence.issue]
   if (!customer.billing) return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
   if (new Decimal(facts.total).isNegative()) return { outcome: 'stuck', reason: 'below zero' }
-  if (wish?.channel === 'nothing') return { outcome: 'person', reason: `${customer.name} wants no ${kindFacts[sentence.issue].many}` }
+  if (wish?.channel === 'nothing')
+    return { outcome: 'person', reason: `${customer.name} wants no ${kindFacts[sentence.issue].many}` }
   if (wish?.channel === 'paper') return { outcome: 'person', reason: 'on paper, for the printer' }
-  const recipients = recipientsFor({ contacts: customer.contacts, role: sentence.to, wish, copyTo: sentence.copyTo })
-  if (recipients.length === 0) return { outcome: 'stuck', reason: `${customer.name} has no ${wish?.to ?? sentence.to} contact` }
+  const recipients = recipientsFor({
+    contacts: customer.contacts,
+    role: sentence.to,
+    wish,
+    copyTo: sentence.copyTo,
+  })
+  if (recipients.length === 0)
+    return { outcome: 'stuck', reason: `${customer.name} has no ${wish?.to ?? sentence.to} contact` }
   if (new Decimal(facts.total).isZero()) return { outcome: 'person', reason: 'with nothing to pay' }
   return { outcome: 'clean', reason: '' }
 }

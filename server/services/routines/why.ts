@@ -2,7 +2,13 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { judge, occasionOf, type ConditionSeen, type EventFacts } from '../../../core/routines/routine'
 import { sentenceWords, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { Refusal } from '../../../core/errors'
-import { recipientsFor, wishWords, type ContactFacts, type Recipient, type Wishes } from '../../../core/wishes/recipients'
+import {
+  recipientsFor,
+  wishWords,
+  type ContactFacts,
+  type Recipient,
+  type Wishes,
+} from '../../../core/wishes/recipients'
 import { one, rows } from '../../db/connection'
 
 /*
@@ -26,52 +32,130 @@ export interface RoutineWhy {
   conclusion: string
   wish: string
   recipients: Recipient[]
-  evaluations: { outcome: string, reason: string, at: Date, version: number }[]
+  evaluations: { outcome: string; reason: string; at: Date; version: number }[]
 }
 
-interface RoutineRow { id: number, name: string, sentence: RoutineSentence, isOn: boolean, trust: Trust, appliesSince: Date | null }
+interface RoutineRow {
+  id: number
+  name: string
+  sentence: RoutineSentence
+  isOn: boolean
+  trust: Trust
+  appliesSince: Date | null
+}
 
 /** @throws Refusal "no-such-order" */
 export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
-  const order = await one<{ status: string, revision: number, billing: unknown, wishes: Wishes, contacts: ContactFacts[], customerName: string }>(`select o.status, o.revision, c.billing, c.wishes, c.name "customerName",
+  const order = await one<{
+    status: string
+    revision: number
+    billing: unknown
+    wishes: Wishes
+    contacts: ContactFacts[]
+    customerName: string
+  }>(
+    `select o.status, o.revision, c.billing, c.wishes, c.name "customerName",
       coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
-    from sales_order o join customer c on c.id = o.customer_id where o.id = $1`, [orderId])
+    from sales_order o join customer c on c.id = o.customer_id where o.id = $1`,
+    [orderId],
+  )
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
-  const routines = await rows<RoutineRow>(`select id, name, sentence, is_on "isOn", trust, applies_since "appliesSince" from routine where coalesce(sentence ->> 'on', 'order status') = 'order status' order by name`)
-  const events = await rows<{ facts: EventFacts, at: Date }>(`select facts, at from event where order_id = $1 and kind = 'order status' and only_routine is null order by id desc`, [orderId])
-  const evaluations = await rows<RoutineWhy['evaluations'][number] & { routineId: number }>(`select routine_id "routineId", outcome, reason, at, routine_version "version" from evaluation where order_id = $1 order by id desc limit 100`, [orderId])
-  const claims = await rows<{ kind: DocumentKind, occasion: string, number: string | null }>(`select k.document_kind kind, k.occasion, d.number from claim k left join document d on d.id = k.document_id where k.source_kind = 'order' and k.source_id = $1`, [orderId])
-  const papers = await rows<{ kind: DocumentKind, state: string }>(`select distinct on (kind) kind, state from paper where order_id = $1 order by kind, id desc`, [orderId])
+  const routines = await rows<RoutineRow>(
+    `select id, name, sentence, is_on "isOn", trust, applies_since "appliesSince" from routine where coalesce(sentence ->> 'on', 'order status') = 'order status' order by name`,
+  )
+  const events = await rows<{ facts: EventFacts; at: Date }>(
+    `select facts, at from event where order_id = $1 and kind = 'order status' and only_routine is null order by id desc`,
+    [orderId],
+  )
+  const evaluations = await rows<RoutineWhy['evaluations'][number] & { routineId: number }>(
+    `select routine_id "routineId", outcome, reason, at, routine_version "version" from evaluation where order_id = $1 order by id desc limit 100`,
+    [orderId],
+  )
+  const claims = await rows<{ kind: DocumentKind; occasion: string; number: string | null }>(
+    `select k.document_kind kind, k.occasion, d.number from claim k left join document d on d.id = k.document_id where k.source_kind = 'order' and k.source_id = $1`,
+    [orderId],
+  )
+  const papers = await rows<{ kind: DocumentKind; state: string }>(
+    `select distinct on (kind) kind, state from paper where order_id = $1 order by kind, id desc`,
+    [orderId],
+  )
   return routines.map((routine) => {
     const { sentence } = routine
-    const reached = events.find(event => event.facts.to !== undefined && sentence.statuses.includes(event.facts.to))
-    const verdict = judge(sentence, (reached ?? events[0])?.facts ?? { order: '', from: '', to: order.status, total: '0', currency: '', brand: '', group: '', country: '', salesperson: '' })
-    const claim = claims.find(one => one.kind === sentence.issue && one.occasion === occasionOf(sentence.issue, order.revision))
+    const reached = events.find(
+      (event) => event.facts.to !== undefined && sentence.statuses.includes(event.facts.to),
+    )
+    const verdict = judge(
+      sentence,
+      (reached ?? events[0])?.facts ?? {
+        order: '',
+        from: '',
+        to: order.status,
+        total: '0',
+        currency: '',
+        brand: '',
+        group: '',
+        country: '',
+        salesperson: '',
+      },
+    )
+    const claim = claims.find(
+      (one) => one.kind === sentence.issue && one.occasion === occasionOf(sentence.issue, order.revision),
+    )
     const wish = order.wishes[sentence.issue]
-    const own = evaluations.filter(one => one.routineId === routine.id).map(({ outcome, reason, at, version }) => ({ outcome, reason, at, version }))
+    const own = evaluations
+      .filter((one) => one.routineId === routine.id)
+      .map(({ outcome, reason, at, version }) => ({ outcome, reason, at, version }))
     return {
-      id: routine.id, name: routine.name, kind: sentence.issue, words: sentenceWords(sentence), isOn: routine.isOn, trust: routine.trust, appliesSince: routine.appliesSince,
-      reachedAt: reached?.at ?? null, applies: verdict.applies, seen: verdict.seen, evaluations: own.slice(0, 5),
+      id: routine.id,
+      name: routine.name,
+      kind: sentence.issue,
+      words: sentenceWords(sentence),
+      isOn: routine.isOn,
+      trust: routine.trust,
+      appliesSince: routine.appliesSince,
+      reachedAt: reached?.at ?? null,
+      applies: verdict.applies,
+      seen: verdict.seen,
+      evaluations: own.slice(0, 5),
       wish: wish ? `${order.customerName} wishes it ${wishWords(wish)}` : '',
-      recipients: wish?.channel === 'nothing' || wish?.channel === 'paper' ? [] : recipientsFor({ contacts: order.contacts, role: sentence.to, wish, copyTo: sentence.copyTo }),
-      conclusion: conclusion(routine, { reached: reached?.at, applies: verdict.applies, claim, lies: papers.find(one => one.kind === sentence.issue)?.state, looked: own[0]?.reason || own[0]?.outcome, noAddress: !order.billing }),
+      recipients:
+        wish?.channel === 'nothing' || wish?.channel === 'paper'
+          ? []
+          : recipientsFor({ contacts: order.contacts, role: sentence.to, wish, copyTo: sentence.copyTo }),
+      conclusion: conclusion(routine, {
+        reached: reached?.at,
+        applies: verdict.applies,
+        claim,
+        lies: papers.find((one) => one.kind === sentence.issue)?.state,
+        looked: own[0]?.reason || own[0]?.outcome,
+        noAddress: !order.billing,
+      }),
     }
   })
 }
 
-interface Deciding { reached: Date | undefined, applies: boolean, claim: { number: string | null } | undefined, lies: string | undefined, looked: string | undefined, noAddress: boolean }
+interface Deciding {
+  reached: Date | undefined
+  applies: boolean
+  claim: { number: string | null } | undefined
+  lies: string | undefined
+  looked: string | undefined
+  noAddress: boolean
+}
 
 /** The one reason that decided, the strongest first. */
 function conclusion(routine: RoutineRow, found: Deciding): string {
   const { issue, statuses } = routine.sentence
   if (found.claim?.number) return `${found.claim.number} is issued: no second ${issue} is made.`
   if (found.claim) return `Its ${issue} is prepared and not issued yet.`
-  if (found.lies === 'put back' || found.lies === 'due') return `Its ${issue} is on To send: ${found.lies === 'due' ? 'due, and made when a person asks' : 'it was put back'}.`
+  if (found.lies === 'put back' || found.lies === 'due')
+    return `Its ${issue} is on To send: ${found.lies === 'due' ? 'due, and made when a person asks' : 'it was put back'}.`
   if (found.lies === 'dropped') return `Its ${issue} was taken off To send: it is not wanted.`
   if (!found.reached) return `The order never became ${statuses.join(' or ')}.`
   if (!found.applies) return 'One of its conditions does not hold.'
   if (!routine.isOn) return 'The routine is switched off.'
-  if (routine.appliesSince && routine.appliesSince > found.reached) return 'The order came there before the routine was switched on. It can catch up.'
+  if (routine.appliesSince && routine.appliesSince > found.reached)
+    return 'The order came there before the routine was switched on. It can catch up.'
   if (found.noAddress) return 'The customer has no billing address.'
   return found.looked ? `It was looked at: ${found.looked}.` : 'It is being looked at.'
 }

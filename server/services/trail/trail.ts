@@ -8,25 +8,40 @@ export interface TrailEntry {
   detail: unknown
 }
 
-export interface TrailSubject { orderId?: number, paperId?: number, documentId?: number, dispatchId?: number }
+export interface TrailSubject {
+  orderId?: number
+  paperId?: number
+  documentId?: number
+  dispatchId?: number
+}
 
 /** Writes what happened, by whom, in the transaction that does it. `words` is a plain sentence; `detail` holds what stood behind it. */
-export async function note(subject: TrailSubject, actor: string, words: string, detail?: unknown): Promise<void> {
+export async function note(
+  subject: TrailSubject,
+  actor: string,
+  words: string,
+  detail?: unknown,
+): Promise<void> {
   await noteAll([{ ...subject, actor, words, detail }])
 }
 
 /** Many entries in one statement. */
-export async function noteAll(entries: readonly (TrailSubject & { actor: string, words: string, detail?: unknown })[]): Promise<void> {
+export async function noteAll(
+  entries: readonly (TrailSubject & { actor: string; words: string; detail?: unknown })[],
+): Promise<void> {
   if (entries.length === 0) return
-  await run(`insert into trail (at, actor, order_id, paper_id, document_id, dispatch_id, words, detail)
+  await run(
+    `insert into trail (at, actor, order_id, paper_id, document_id, dispatch_id, words, detail)
     select $1::timestamptz, e.actor, e."orderId", e."paperId", e."documentId", e."dispatchId", e.words, e.detail
     from jsonb_to_recordset($2::jsonb) as e (actor text, "orderId" int, "paperId" int, "documentId" int, "dispatchId" int, words text, detail jsonb)`,
-  [clock.now(), json(entries)])
+    [clock.now(), json(entries)],
+  )
 }
 
 /** Everything that happened to an order, its papers, documents and dispatches; oldest first. */
 export async function trailOf(subject: TrailSubject): Promise<TrailEntry[]> {
-  return rows<TrailEntry>(`
+  return rows<TrailEntry>(
+    `
     with papers as (
       select id from paper where id = $2
       union select paper_id from document where id = $3
@@ -43,5 +58,11 @@ export async function trailOf(subject: TrailSubject): Promise<TrailEntry[]> {
       union select id from trail where document_id in (select id from documents)
       union select id from trail where dispatch_id in (select id from dispatches)
     ) order by at, id limit 500`,
-  [subject.orderId ?? null, subject.paperId ?? null, subject.documentId ?? null, subject.dispatchId ?? null])
+    [
+      subject.orderId ?? null,
+      subject.paperId ?? null,
+      subject.documentId ?? null,
+      subject.dispatchId ?? null,
+    ],
+  )
 }

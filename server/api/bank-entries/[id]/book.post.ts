@@ -5,5 +5,11 @@ import { route } from '../../../route'
 import { bookEntry } from '../../../services/receivables/bank'
 
 /** Books one movement as a person decided it. */
-export default route<{ id: number }, object, { customerId: number, settle: Settlement[] }>({ role: 'clerk', params: idParam, body: Joi.object({ customerId: id.required(), settle: settle.default([]) }) },
-  async ({ params, body, user }) => ({ paymentId: await bookEntry(params.id, body, user.name) }))
+export default route<{ id: number }, object, { customerId: number; settle: Settlement[] }>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({ customerId: id.required(), settle: settle.default([]) }),
+  },
+  async ({ params, body, user }) => ({ paymentId: await bookEntry(params.id, body, user.name) }),
+)

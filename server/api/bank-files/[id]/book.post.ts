@@ -3,4 +3,7 @@ import { route } from '../../../route'
 import { bookSure } from '../../../services/receivables/bank'
 
 /** Has the sure movements booked, all or those named. */
-export default route<{ id: number }, object, { ids?: number[] }>({ role: 'clerk', params: idParam, body: Joi.object({ ids: ids.optional() }) }, async ({ params, body, user }) => ({ taken: await bookSure(params.id, body.ids ?? null, user.name) }))
+export default route<{ id: number }, object, { ids?: number[] }>(
+  { role: 'clerk', params: idParam, body: Joi.object({ ids: ids.optional() }) },
+  async ({ params, body, user }) => ({ taken: await bookSure(params.id, body.ids ?? null, user.name) }),
+)

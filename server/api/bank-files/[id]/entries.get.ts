@@ -3,5 +3,7 @@ import { route } from '../../../route'
 import { bankEntries, entryStates, type EntryState } from '../../../services/receivables/bank'
 
 /** The movements of a bank file, those that need somebody first. */
-export default route<{ id: number }, { state?: EntryState, after?: string, limit: number }>({ role: 'reader', params: idParam, query: Joi.object({ state: Joi.valid(...entryStates), ...page }) },
-  ({ params, query }) => bankEntries({ fileId: params.id, ...query }))
+export default route<{ id: number }, { state?: EntryState; after?: string; limit: number }>(
+  { role: 'reader', params: idParam, query: Joi.object({ state: Joi.valid(...entryStates), ...page }) },
+  ({ params, query }) => bankEntries({ fileId: params.id, ...query }),
+)

@@ -3,7 +3,10 @@ import { emailLook, idParam } from '../../../checks'
 import { route } from '../../../route'
 import { changeEmailLook } from '../../../services/house/change'
 
-export default route<{ id: number }, object, EmailLook>({ role: 'supervisor', params: idParam, body: emailLook.required() }, async ({ params, body }) => {
-  await changeEmailLook(params.id, body)
-  return { ok: true }
-})
+export default route<{ id: number }, object, EmailLook>(
+  { role: 'supervisor', params: idParam, body: emailLook.required() },
+  async ({ params, body }) => {
+    await changeEmailLook(params.id, body)
+    return { ok: true }
+  },
+)

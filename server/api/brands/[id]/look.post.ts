@@ -4,19 +4,50 @@ import { idParam, Joi, kind } from '../../../checks'
 import { route } from '../../../route'
 import { changeLook } from '../../../services/house/change'
 
-interface Look { kind?: DocumentKind, picture?: string, width?: number, noLogo?: boolean, design?: Stationery['design'], headingFamily?: string, textFamily?: string, colours?: Stationery['colours'], hiddenSums?: Stationery['hiddenSums'] }
+interface Look {
+  kind?: DocumentKind
+  picture?: string
+  width?: number
+  noLogo?: boolean
+  design?: Stationery['design']
+  headingFamily?: string
+  textFamily?: string
+  colours?: Stationery['colours']
+  hiddenSums?: Stationery['hiddenSums']
+}
 
-const colour = Joi.string().pattern(/^#[0-9a-f]{6}$/i).lowercase().required().messages({ 'string.pattern.base': '{{#label}} is a colour like #8a5a00' })
+const colour = Joi.string()
+  .pattern(/^#[0-9a-f]{6}$/i)
+  .lowercase()
+  .required()
+  .messages({ 'string.pattern.base': '{{#label}} is a colour like #8a5a00' })
 
 /** A brand's look on its papers: logo (base64) and its width in millimetres, design, fonts, colours; each may come alone; for one kind of paper or all. */
-export default route<{ id: number }, object, Look>({
-  role: 'supervisor', params: idParam, bodyLimit: 4_000_000,
-  body: Joi.object({
-    kind: kind,
-    picture: Joi.string().base64().max(3_000_000), width: Joi.number(), noLogo: Joi.boolean(), design: Joi.valid('plain', 'bold'), headingFamily: Joi.valid(...paperFamilies), textFamily: Joi.valid(...paperFamilies),
-    colours: Joi.object({ brand: colour, accent: colour, ground: colour }), hiddenSums: Joi.array().items(Joi.valid(...hideableSums)).unique(),
-  }).or('picture', 'width', 'noLogo', 'design', 'headingFamily', 'textFamily', 'colours', 'hiddenSums'),
-}, async ({ params, body, user }) => {
-  await changeLook(params.id, { ...body, picture: body.picture ? Buffer.from(body.picture, 'base64') : undefined }, user.name)
-  return { ok: true }
-})
+export default route<{ id: number }, object, Look>(
+  {
+    role: 'supervisor',
+    params: idParam,
+    bodyLimit: 4_000_000,
+    body: Joi.object({
+      kind: kind,
+      picture: Joi.string().base64().max(3_000_000),
+      width: Joi.number(),
+      noLogo: Joi.boolean(),
+      design: Joi.valid('plain', 'bold'),
+      headingFamily: Joi.valid(...paperFamilies),
+      textFamily: Joi.valid(...paperFamilies),
+      colours: Joi.object({ brand: colour, accent: colour, ground: colour }),
+      hiddenSums: Joi.array()
+        .items(Joi.valid(...hideableSums))
+        .unique(),
+    }).or('picture', 'width', 'noLogo', 'design', 'headingFamily', 'textFamily', 'colours', 'hiddenSums'),
+  },
+  async ({ params, body, user }) => {
+    await changeLook(
+      params.id,
+      { ...body, picture: body.picture ? Buffer.from(body.picture, 'base64') : undefined },
+      user.name,
+    )
+    return { ok: true }
+  },
+)

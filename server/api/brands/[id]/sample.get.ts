@@ -8,10 +8,13 @@ import { route } from '../../../route'
 import { samplePaper } from '../../../services/documents/sample'
 
 /** The brand's paper as it would be now for its newest order: no number is used, nothing is kept. */
-export default route<{ id: number }, { kind: DocumentKind }>({ role: 'reader', params: idParam, query: Joi.object({ kind: kind.default('invoice') }).unknown() }, async ({ event, params, query }) => {
-  const { paper, design } = await samplePaper(params.id, query.kind)
-  const { bytes, problems } = await renderPaper(paper, design, clock.now())
-  if (!bytes) throw new Refusal('not-drawn', problems.map(problem => problem.sentence).join(' '))
-  setResponseHeaders(event, { 'content-type': 'application/pdf', 'cache-control': 'no-store' })
-  return Buffer.from(bytes)
-})
+export default route<{ id: number }, { kind: DocumentKind }>(
+  { role: 'reader', params: idParam, query: Joi.object({ kind: kind.default('invoice') }).unknown() },
+  async ({ event, params, query }) => {
+    const { paper, design } = await samplePaper(params.id, query.kind)
+    const { bytes, problems } = await renderPaper(paper, design, clock.now())
+    if (!bytes) throw new Refusal('not-drawn', problems.map((problem) => problem.sentence).join(' '))
+    setResponseHeaders(event, { 'content-type': 'application/pdf', 'cache-control': 'no-store' })
+    return Buffer.from(bytes)
+  },
+)

@@ -3,10 +3,26 @@ import { id, idParam, Joi, text } from '../../../checks'
 import { route } from '../../../route'
 import { changeContacts } from '../../../services/customers/contacts'
 
-export default route<{ id: number }, object, { version: number, contacts: ContactFacts[] }>({
-  role: 'clerk', params: idParam,
-  body: Joi.object({ version: id.required(), contacts: Joi.array().max(50).items(Joi.object({ name: text(80).allow('').default(''), email: text(320).required(), role: Joi.valid('buying', 'billing', 'goods-in', 'anyone').required() })).required() }),
-}, async ({ params, body, user }) => {
-  await changeContacts(params.id, body.version, body.contacts, user.name)
-  return { ok: true }
-})
+export default route<{ id: number }, object, { version: number; contacts: ContactFacts[] }>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({
+      version: id.required(),
+      contacts: Joi.array()
+        .max(50)
+        .items(
+          Joi.object({
+            name: text(80).allow('').default(''),
+            email: text(320).required(),
+            role: Joi.valid('buying', 'billing', 'goods-in', 'anyone').required(),
+          }),
+        )
+        .required(),
+    }),
+  },
+  async ({ params, body, user }) => {
+    await changeContacts(params.id, body.version, body.contacts, user.name)
+    return { ok: true }
+  },
+)

@@ -2,6 +2,13 @@ import { idParam, Joi, text } from '../../../checks'
 import { route } from '../../../route'
 import { sendCopy } from '../../../services/dispatch/by-hand'
 
-export default route<{ id: number }, object, { address: string, again: boolean }>({
-  role: 'clerk', params: idParam, body: Joi.object({ address: text(320).required(), again: Joi.boolean().default(false) }),
-}, async ({ params, body, user }) => ({ dispatchId: await sendCopy(params.id, body.address, body.again, user.name) }))
+export default route<{ id: number }, object, { address: string; again: boolean }>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({ address: text(320).required(), again: Joi.boolean().default(false) }),
+  },
+  async ({ params, body, user }) => ({
+    dispatchId: await sendCopy(params.id, body.address, body.again, user.name),
+  }),
+)

@@ -3,4 +3,6 @@ import { route } from '../../../route'
 import { creditOffer } from '../../../services/bills/bills'
 
 /** What of an invoice can still be credited. */
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) => creditOffer(params.id))
+export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
+  creditOffer(params.id),
+)

@@ -5,6 +5,15 @@ import { route } from '../../../route'
 import { creditDocument } from '../../../services/bills/bills'
 
 /** A credit note for an invoice; with `anew` also the invoice that takes its place. Both wait on To check. */
-export default route<{ id: number }, object, { ask: CreditAsk, reason: string, anew: boolean }>({
-  role: 'clerk', params: idParam, body: Joi.object({ ask: creditAsk.required(), reason: text(120).required(), anew: Joi.boolean().default(false) }),
-}, ({ params, body, user }) => creditDocument(params.id, body, user.name))
+export default route<{ id: number }, object, { ask: CreditAsk; reason: string; anew: boolean }>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({
+      ask: creditAsk.required(),
+      reason: text(120).required(),
+      anew: Joi.boolean().default(false),
+    }),
+  },
+  ({ params, body, user }) => creditDocument(params.id, body, user.name),
+)

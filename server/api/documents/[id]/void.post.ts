@@ -2,7 +2,10 @@ import { idParam, Joi, text } from '../../../checks'
 import { route } from '../../../route'
 import { voidDocument } from '../../../services/documents/void'
 
-export default route<{ id: number }, object, { reason: string }>({ role: 'clerk', params: idParam, body: Joi.object({ reason: text(300).required() }) }, async ({ params, body, user }) => {
-  await voidDocument(params.id, body.reason, user.name)
-  return { ok: true }
-})
+export default route<{ id: number }, object, { reason: string }>(
+  { role: 'clerk', params: idParam, body: Joi.object({ reason: text(300).required() }) },
+  async ({ params, body, user }) => {
+    await voidDocument(params.id, body.reason, user.name)
+    return { ok: true }
+  },
+)

@@ -5,8 +5,29 @@ import { route } from '../../../route'
 import { allNumbers, type NumberRow } from '../../../services/register/numbers'
 
 /** The numbers of a series in a period as CSV, streamed. */
-export default route<{ id: number }, { period: string }>({ role: 'reader', params: idParam, query: Joi.object({ period: text(40).allow('').default('') }) }, async ({ event, params, query }) => {
-  const batches = await allNumbers(params.id, query.period)
-  setResponseHeaders(event, { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="numbers-${params.id}-${query.period.replace(/[^\w-]/g, '') || 'all'}.csv"`, 'cache-control': 'no-store' })
-  return csvStream<NumberRow>(['number', 'counter', 'date', 'state', 'reason', 'customerName', 'total', 'currency', 'issuedAt', 'issuedBy'], batches)
-})
+export default route<{ id: number }, { period: string }>(
+  { role: 'reader', params: idParam, query: Joi.object({ period: text(40).allow('').default('') }) },
+  async ({ event, params, query }) => {
+    const batches = await allNumbers(params.id, query.period)
+    setResponseHeaders(event, {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename="numbers-${params.id}-${query.period.replace(/[^\w-]/g, '') || 'all'}.csv"`,
+      'cache-control': 'no-store',
+    })
+    return csvStream<NumberRow>(
+      [
+        'number',
+        'counter',
+        'date',
+        'state',
+        'reason',
+        'customerName',
+        'total',
+        'currency',
+        'issuedAt',
+        'issuedBy',
+      ],
+      batches,
+    )
+  },
+)

@@ -3,6 +3,20 @@ import { route } from '../../../route'
 import { billOrder } from '../../../services/bills/bills'
 
 /** Begins an invoice of what remains of an order, to be cut down to a part, or of a deposit. */
-export default route<{ id: number }, object, { kind: 'part' | 'deposit', percent?: string }>({
-  role: 'clerk', params: idParam, body: Joi.object({ kind: Joi.valid('part', 'deposit').required(), percent: decimal.when('kind', { is: 'deposit', then: Joi.required(), otherwise: Joi.forbidden() }) }),
-}, async ({ params, body, user }) => ({ billId: await billOrder(params.id, body.kind === 'deposit' ? { kind: 'deposit', percent: body.percent! } : { kind: 'part' }, user.name) }))
+export default route<{ id: number }, object, { kind: 'part' | 'deposit'; percent?: string }>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({
+      kind: Joi.valid('part', 'deposit').required(),
+      percent: decimal.when('kind', { is: 'deposit', then: Joi.required(), otherwise: Joi.forbidden() }),
+    }),
+  },
+  async ({ params, body, user }) => ({
+    billId: await billOrder(
+      params.id,
+      body.kind === 'deposit' ? { kind: 'deposit', percent: body.percent! } : { kind: 'part' },
+      user.name,
+    ),
+  }),
+)

@@ -3,7 +3,11 @@ import { id, idParam, Joi } from '../../../checks'
 import { route } from '../../../route'
 import { markSeen } from '../../../services/documents/prepare'
 
-export default route<{ id: number }, object, { revision: number }>({ role: 'clerk', params: idParam, body: Joi.object({ revision: id.required() }) }, async ({ params, body, user }) => {
-  if (!await markSeen(params.id, body.revision, user.name)) throw new Refusal('changed-again', 'It changed once more. Look at it again.')
-  return { ok: true }
-})
+export default route<{ id: number }, object, { revision: number }>(
+  { role: 'clerk', params: idParam, body: Joi.object({ revision: id.required() }) },
+  async ({ params, body, user }) => {
+    if (!(await markSeen(params.id, body.revision, user.name)))
+      throw new Refusal('changed-again', 'It changed once more. Look at it again.')
+    return { ok: true }
+  },
+)

@@ -5,7 +5,10 @@ import { route } from '../../../route'
 import { allocatePayment } from '../../../services/receivables/payments'
 
 /** Books what lies on account on further documents. */
-export default route<{ id: number }, object, { settle: Settlement[] }>({ role: 'clerk', params: idParam, body: Joi.object({ settle: settle.min(1).required() }) }, async ({ params, body, user }) => {
-  await allocatePayment(params.id, body.settle, user.name)
-  return { ok: true }
-})
+export default route<{ id: number }, object, { settle: Settlement[] }>(
+  { role: 'clerk', params: idParam, body: Joi.object({ settle: settle.min(1).required() }) },
+  async ({ params, body, user }) => {
+    await allocatePayment(params.id, body.settle, user.name)
+    return { ok: true }
+  },
+)

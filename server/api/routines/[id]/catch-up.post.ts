@@ -3,6 +3,11 @@ import { route } from '../../../route'
 import { catchUp } from '../../../services/routines/catch-up'
 
 /** Has the routine take chosen older orders, or payments, of a range of days. */
-export default route<{ id: number }, object, { from: string, to: string, ids: number[] }>({
-  role: 'clerk', params: idParam, body: Joi.object({ from: day.required(), to: day.required(), ids }),
-}, async ({ params, body, user }) => ({ taken: await catchUp(params.id, body, body.ids, user.name) }))
+export default route<{ id: number }, object, { from: string; to: string; ids: number[] }>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({ from: day.required(), to: day.required(), ids }),
+  },
+  async ({ params, body, user }) => ({ taken: await catchUp(params.id, body, body.ids, user.name) }),
+)

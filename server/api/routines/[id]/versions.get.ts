@@ -2,4 +2,6 @@ import { idParam } from '../../../checks'
 import { route } from '../../../route'
 import { routineVersions } from '../../../services/routines/routines'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) => routineVersions(params.id))
+export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
+  routineVersions(params.id),
+)

@@ -3,5 +3,11 @@ import { route } from '../../../../route'
 import { importRows, type RowState } from '../../../../services/imports/imports'
 
 /** The rows of an import, by line. */
-export default route<{ id: number }, { state?: RowState, after?: string, limit: number }>({ role: 'reader', params: idParam, query: Joi.object({ state: Joi.valid('right', 'wrong', 'written', 'unchanged'), ...page }) },
-  ({ params, query }) => importRows({ importId: params.id, ...query }))
+export default route<{ id: number }, { state?: RowState; after?: string; limit: number }>(
+  {
+    role: 'reader',
+    params: idParam,
+    query: Joi.object({ state: Joi.valid('right', 'wrong', 'written', 'unchanged'), ...page }),
+  },
+  ({ params, query }) => importRows({ importId: params.id, ...query }),
+)
