@@ -56,6 +56,7 @@ interface HouseData {
     presumeSeconds: number
     failureNoticeTo: string
     withdrawnStatuses: string[]
+    heldStatuses: string[]
     smallDifference: string
   }
   staff: { email: string; name: string; role: string; password: string }[]
@@ -109,8 +110,8 @@ export async function loadHouse(): Promise<{
   const { company } = house
   return inTransaction(async () => {
     await run(
-      `insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to, order_fields, withdrawn_statuses, small_difference)
-      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9, $10, $11::jsonb, $12::jsonb, $13)`,
+      `insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to, order_fields, withdrawn_statuses, small_difference, held_statuses)
+      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9, $10, $11::jsonb, $12::jsonb, $13, $14::jsonb)`,
       [
         company.name,
         randomUUID(),
@@ -125,6 +126,7 @@ export async function loadHouse(): Promise<{
         json(company.orderFields),
         json(company.withdrawnStatuses),
         company.smallDifference,
+        json(company.heldStatuses),
       ],
     )
     for (const person of house.staff) {

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto'
 import pino from 'pino'
 
 /** Logs are JSON lines; document and dispatch ids are fields. Secrets and message bodies are never logged. */
@@ -5,6 +6,17 @@ export const log = pino({
   level: process.env.CLOTHESPIN_LOG ?? 'info',
   base: { process: process.env.CLOTHESPIN_PROCESS ?? 'web' },
 })
+
+/** Logs what nobody foresaw, under an id that the person is told, so that both speak of the same. @returns the id */
+export function logTrouble(error: unknown, at: Record<string, unknown>, words: string): string {
+  const id = randomBytes(4).toString('hex')
+  log.error({ ...at, trouble: id, error: reasonOf(error) }, words)
+  return id
+}
+
+/** The sentence of a report for what nobody foresaw; the reason stands in the log under the id. */
+export const troubleWords = (what: string, id: string): string =>
+  `${what} because of a fault in Clothespin. Nothing was changed. Tell your IT person this number: ${id}.`
 
 /** What went wrong, in one text: database errors carry their words apart from their stack. */
 export function reasonOf(error: unknown): string {

@@ -1,12 +1,9 @@
-import { Decimal } from '../../core/money/decimal'
-import { groupBy } from '../../core/group'
+import { sumByCurrency } from '../../core/money/sums'
 
 /** The sum of rows, one figure a currency: "€ 7,461.00 · £ 120.00". Exact decimals. */
 export function addAmounts(rows: readonly { total: string; currency: string }[]): string {
-  return [...groupBy(rows, (row) => row.currency)]
-    .map(([currency, some]) =>
-      moneyWithSign(some.reduce((sum, row) => sum.plus(row.total), new Decimal(0)).toString(), currency),
-    )
+  return sumByCurrency(rows)
+    .map(({ currency, sum }) => moneyWithSign(sum, currency))
     .join(' · ')
 }
 

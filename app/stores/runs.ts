@@ -1,8 +1,11 @@
-import type { RunReport } from '../../server/services/documents/send-run'
+import type { RunReport } from '../../server/services/runs/runs'
 
 /** Sends that are under way: they go on when the page is left, and end in a report. */
 export const useRuns = defineStore('runs', () => {
   const runs = ref<RunReport[]>([])
+
+  /** Reports that were closed in this window do not come back on a reload. */
+  const closed = () => new Set<number>(JSON.parse(sessionStorage.getItem('closed runs') ?? '[]'))
 
   async function refresh(id: number): Promise<void> {
     const report = await callApi<RunReport>(`/api/runs/${id}`)
@@ -14,17 +17,19 @@ export const useRuns = defineStore('runs', () => {
     await refresh(id)
   }
 
-  /** Runs that were begun before this page was opened. */
+  /** Runs that were begun before this page was opened: also those that ended a short while ago and were not closed here. */
   async function findOpen(): Promise<void> {
-    for (const id of await callApi<number[]>('/api/runs')) await refresh(id)
+    for (const id of await callApi<number[]>('/api/runs/mine')) if (!closed().has(id)) await refresh(id)
   }
 
   function remove(id: number): void {
+    sessionStorage.setItem('closed runs', JSON.stringify([...closed(), id].slice(-50)))
     runs.value = runs.value.filter((run) => run.id !== id)
   }
 
   useLiveStore().on('line', () => {
-    for (const run of runs.value) if (run.endedAt && run.sent.waiting > 0) void refresh(run.id)
+    for (const run of runs.value)
+      if (run.endedAt && run.parts.some((part) => part.part === 'waiting')) void refresh(run.id)
   })
   useLiveStore().on('run', (ids) => {
     for (const run of runs.value)

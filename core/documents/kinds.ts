@@ -25,6 +25,8 @@ export interface KindFacts {
   ofPayment: boolean
   /** It asks for money: due date, bank account and payment code are printed. */
   asksForPayment: boolean
+  /** It waits while its order is held or withdrawn. A credit note does not: it is what a withdrawal calls for. */
+  waitsWithOrder: boolean
   /** Whom it goes to when nothing else is said. */
   to: Exclude<ContactRole, 'anyone'>
 }
@@ -38,6 +40,7 @@ export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
     books: false,
     needsSupply: false,
     asksForPayment: false,
+    waitsWithOrder: true,
     to: 'buying',
   },
   invoice: {
@@ -48,6 +51,7 @@ export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
     books: true,
     needsSupply: true,
     asksForPayment: true,
+    waitsWithOrder: true,
     to: 'billing',
   },
   'credit note': {
@@ -58,6 +62,7 @@ export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
     books: true,
     needsSupply: false,
     asksForPayment: false,
+    waitsWithOrder: false,
     to: 'billing',
   },
   'payment receipt': {
@@ -68,6 +73,7 @@ export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
     books: false,
     needsSupply: false,
     asksForPayment: false,
+    waitsWithOrder: false,
     to: 'billing',
   },
   'refund receipt': {
@@ -78,6 +84,7 @@ export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = {
     books: false,
     needsSupply: false,
     asksForPayment: false,
+    waitsWithOrder: false,
     to: 'billing',
   },
 }

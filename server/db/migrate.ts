@@ -18,6 +18,7 @@ import { imports } from './migrations/013-imports'
 import { paidAtOnce } from './migrations/014-paid-at-once'
 import { accepted } from './migrations/015-accepted'
 import { bankMovements } from './migrations/016-bank-movements'
+import { saidAndDone } from './migrations/017-said-and-done'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -36,6 +37,7 @@ const migrations = [
   { name: '014-paid-at-once', sql: paidAtOnce },
   { name: '015-accepted', sql: accepted },
   { name: '016-bank-movements', sql: bankMovements },
+  { name: '017-said-and-done', sql: saidAndDone },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

@@ -188,7 +188,7 @@ const concrete = (path: string) => path.replace(/\{\w+\}/g, '999999')
 /** A value that a schema allows; the shortest one. */
 function sample(schema: Schema): unknown {
   if (schema.enum) return schema.enum.find((value) => value !== null && value !== '') ?? schema.enum[0]
-  const choice = schema.anyOf ?? schema.oneOf ?? schema.allOf?.[0]?.else?.oneOf
+  const choice = schema.anyOf ?? schema.oneOf ?? schema.else?.oneOf ?? schema.allOf?.[0]?.else?.oneOf
   const type = Array.isArray(schema.type) ? schema.type.find((one) => one !== 'null')! : schema.type
   if (choice && type !== 'object') return sample(choice[0]!)
   const required = [...(schema.required ?? []), ...(choice?.[0]?.required ?? [])]

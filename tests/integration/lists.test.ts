@@ -7,7 +7,7 @@ import { lineList, type LineFilter } from '../../server/services/line/list'
 import { documentView, paperView } from '../../server/services/line/one'
 import { findItems, listOrders, type OrderFilter } from '../../server/services/orders/list'
 import { setStatus } from '../../server/services/orders/orders'
-import { papersOf, until, useHouse } from './house'
+import { papersOf, trailWords, useHouse } from './house'
 
 /* The lists that clerks work through: paging by key, filters, sums, counts that agree with what is listed. */
 const house = useHouse({ reports: false })
@@ -182,7 +182,7 @@ describe('the Line', () => {
     expect(house.mailboxes.all()).toHaveLength(0)
   })
 
-  test('a customer who wants nothing: issued, and hung on To send as not sent', async () => {
+  test('a customer who wants nothing: the invoice is issued and booked, counted as sent to nobody, and hangs nowhere', async () => {
     const customer = house.customer('10434')
     await run(
       `update customer set wishes = '{"invoice": {"channel": "nothing"}}', version = version + 1 where id = $1`,
@@ -197,10 +197,14 @@ describe('the Line', () => {
     const [paper] = await papersOf([order])
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
     await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
-    await until('the list', async () =>
-      (await stage({ stage: 'to send' })).rows.some((row) => row.of === 'document'),
-    )
-    expect((await count('to send')).facts).toContain('1 issued, not sent')
+    const issued = await one<{ id: number }>('select id from document where order_id = $1', [order])
+    expect(await one('select * from dispatch_document where document_id = $1', [issued!.id])).toBeUndefined()
+    expect(await one('select * from undelivered where document_id = $1', [issued!.id])).toBeUndefined()
+    expect(await one('select open::text from open_item where document_id = $1', [issued!.id])).toMatchObject({
+      open: '612.54',
+    })
+    expect((await stage({ stage: 'to send' })).rows.filter((row) => row.of === 'document')).toEqual([])
+    expect(await trailWords(order)).toContainEqual(expect.stringContaining('wants no invoices'))
   })
 
   test('a wish against email that came after issuing is not overruled', async () => {

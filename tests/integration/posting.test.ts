@@ -66,7 +66,7 @@ async function issue(...billIds: number[]): Promise<IssueResult[]> {
     `update paper set changes = null where bill_id = any($1::int[]) and state = 'prepared' returning id "paperId", revision`,
     [billIds],
   )
-  return issueInOneTransaction(papers, 'Col Varley')
+  return issueInOneTransaction(papers, 'Col Varley', undefined, { withoutAddress: true })
 }
 async function issued(billId: number): Promise<{ id: number; number: string; total: string }> {
   const results = await issue(billId)
@@ -80,7 +80,9 @@ async function issued(billId: number): Promise<{ id: number; number: string; tot
 async function shippedAndIssued(order: number): Promise<number> {
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test')
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
+    withoutAddress: true,
+  })
   return result!.documentId!
 }
 const open = async (documentId: number) =>

@@ -77,7 +77,10 @@ describe('an order that comes to nothing', () => {
     await house.ship([second])
     expect(await papersOf([second])).toEqual([])
     expect(await rows('select outcome, reason from evaluation where order_id = $1', [second])).toEqual([
-      { outcome: 'not wanted', reason: 'It comes to nothing, and the house makes no papers of that.' },
+      {
+        outcome: 'not wanted',
+        reason: 'No invoice was made: it comes to nothing, and the company makes no documents of that.',
+      },
     ])
     await run(`update company set zero_totals = 'make'`)
   })

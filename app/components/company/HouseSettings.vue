@@ -67,15 +67,12 @@ const rules = [
   { value: 'settle', words: 'voided where that is allowed, else credited by a note on To check' },
 ]
 const statusChoices = session.house!.company.orderStatuses.map((words) => ({ value: words, words }))
+const toggled = (statuses: readonly string[], status: string) =>
+  statuses.includes(status) ? statuses.filter((one) => one !== status) : [...statuses, status]
 const toggleWithdrawn = (status: string) =>
-  keep(
-    {
-      withdrawnStatuses: settings.value!.withdrawnStatuses.includes(status)
-        ? settings.value!.withdrawnStatuses.filter((one) => one !== status)
-        : [...settings.value!.withdrawnStatuses, status],
-    },
-    'Withdrawn orders are set.',
-  )
+  keep({ withdrawnStatuses: toggled(settings.value!.withdrawnStatuses, status) }, 'Withdrawn orders are set.')
+const toggleHeld = (status: string) =>
+  keep({ heldStatuses: toggled(settings.value!.heldStatuses, status) }, 'Held orders are set.')
 const datedKinds = documentKinds.filter((kind) => kindFacts[kind].ofOrder || kindFacts[kind].ofPayment)
 const dateChoices = [
   { value: 'issue', words: 'the day of issue' },
@@ -196,6 +193,19 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           :disabled="disabled"
           @pick="keep({ zeroTotals: $event as 'make' | 'skip' }, 'Zero totals are set.')"
         />.
+      </p>
+      <p>
+        Nothing of an order leaves while it is
+        <WordPicker
+          label="Held"
+          several
+          :words="settings.heldStatuses.join(' or ') || 'in no status yet'"
+          :choices="statusChoices"
+          :value="settings.heldStatuses"
+          :disabled="disabled"
+          @pick="toggleHeld"
+        />
+        or withdrawn: its documents are marked, in no Send, and taken out of Waiting.
       </p>
       <p>
         An order is withdrawn when it becomes

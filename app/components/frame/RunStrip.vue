@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { RunReport } from '../../../server/services/documents/send-run'
+import type { RunReport } from '../../../server/services/runs/runs'
+import { partWords } from '../../composables/runWords'
 
 /** A Send: its grace, its progress with counts, and its report: chosen = issued + rehearsed + changed + skipped + failed. */
 const store = useRuns()
@@ -14,28 +15,19 @@ const act = (run: RunReport, path: string) =>
     await store.watchRun(run.id)
   })
 const title = (run: RunReport) => {
-  if (run.takenBackBy) return `Taken back: all ${run.chosen} are on To check, no number was used`
+  if (run.takenBackBy) return `Taken back: none of ${run.chosen} was issued, no number was used`
+  if (run.stoppedBy) return `Stopped: ${run.issued} of ${run.chosen} issued`
   if (run.rehearsed) return `${run.rehearsed} rehearsed`
   return run.issued === run.chosen ? `All ${run.chosen} issued` : `${run.issued} of ${run.chosen} issued`
 }
-const rest = (run: RunReport) =>
-  (
-    [
-      [run.changed, 'changed since you looked'],
-      [run.takenBackBy ? 0 : run.skipped, 'left out'],
-      [run.failed, 'failed'],
-    ] as const
-  ).filter(([count]) => count > 0)
-const ways = (run: RunReport) =>
-  (
-    [
-      [run.sent.emailed, 'emailed'],
-      [run.sent.printed, 'posted'],
-      [run.sent.waiting, 'waiting'],
-      [run.sent.stuck, 'stuck'],
-      [run.sent.unsent, 'not sent'],
-    ] as const
-  ).filter(([count]) => count > 0)
+/** What became of them, part by part: "2 emailed, 1 waiting". */
+const says = (run: RunReport) =>
+  run.parts.map((part) => `${part.documents} ${partWords[part.part].words}`).join(', ')
+const mails = (run: RunReport) =>
+  [run.emails ? plural(run.emails, 'email') : '', run.prints ? plural(run.prints, 'print job') : '']
+    .filter(Boolean)
+    .join(' and ')
+const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
 </script>
 
 <template>
@@ -43,7 +35,7 @@ const ways = (run: RunReport) =>
     <section v-for="run in store.runs" :key="run.id" class="run" data-test="run">
       <div v-if="inGrace(run)" class="words">
         <strong
-          >{{ plural(run.chosen, 'paper') }} {{ run.chosen === 1 ? 'goes' : 'go' }} in
+          >{{ plural(run.chosen, 'document') }} {{ run.chosen === 1 ? 'goes' : 'go' }} in
           <span class="mono">{{ clockWords(left(run)) }}</span></strong
         >
         <span class="soft">Nothing is numbered yet.</span>
@@ -71,25 +63,20 @@ const ways = (run: RunReport) =>
           <span v-for="one in run.sums" :key="one.currency" class="mono soft">{{
             moneyWithSign(one.sum, one.currency)
           }}</span>
-          <span v-for="[count, words] in rest(run)" :key="words" class="tag wait"
-            >{{ count }} {{ words }}</span
-          >
           <button type="button" class="close" @click="store.remove(run.id)">Close</button>
         </div>
-        <p v-if="run.issued" class="soft">
-          {{ plural(run.issued, 'document') }}, {{ plural(run.sent.dispatches, 'dispatch', 'dispatches') }}:
-          {{
-            ways(run)
-              .map(([count, words]) => `${count} ${words}`)
-              .join(', ')
-          }}. <a :href="`/api/runs/${run.id}/report`">Report as CSV</a>
+        <p class="soft">
+          {{ says(run) }}<template v-if="mails(run)">; {{ mails(run) }}</template
+          >.
+          <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">Open the report</NuxtLink>
         </p>
-        <ul v-if="run.problems.length > 0 && !run.takenBackBy">
-          <li v-for="row in run.problems.slice(0, 6)" :key="row.paperId">
-            <span class="mono">{{ row.orderNumber }}</span> {{ row.customerName }}: {{ row.reason }}
+        <ul v-if="problems(run).length">
+          <li v-for="row in problems(run).slice(0, 4)" :key="row.paperId">
+            <span class="mono">{{ row.number || row.orderNumber }}</span> {{ row.customerName }}:
+            {{ row.reason || row.part }}
           </li>
-          <li v-if="run.problems.length > 6" class="soft">
-            and {{ run.problems.length - 6 }} more; all of them are still on To check.
+          <li v-if="problems(run).length > 4" class="soft">
+            and {{ problems(run).length - 4 }} more in the report
           </li>
         </ul>
       </template>

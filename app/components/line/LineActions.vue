@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import type { Stage } from '../../../core/dispatch/states'
-import { countOf, type DocumentKind } from '../../../core/documents/kinds'
+import { countOf } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
 import type { LineRow } from '../../../server/services/line/list'
+import { noAddress, planSending } from '../../../core/dispatch/plan'
 import { addAmounts } from '../../composables/amounts'
 
 /** What can be done with the picked rows of a stage, or with the row in hand when none is picked. */
@@ -18,8 +19,7 @@ const props = defineProps<{
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const toasts = useToasts()
-const runs = useRuns()
-const asking = ref<'send' | 'all' | 'later' | 'post' | 'close' | 'confirm' | null>(null)
+const asking = ref<'send' | 'all' | 'later' | 'post' | 'close' | 'confirm' | 'despite' | null>(null)
 const ask = computed({
   get: () => asking.value !== null,
   set: (open) => {
@@ -34,16 +34,26 @@ const count = computed(() => subject.value.length)
 const totals = computed(() => addAmounts(props.chosen))
 const post = (path: string, body: object) => callApi<{ ids: number[] }>(path, { method: 'POST', body })
 
-const sendable = computed(() => subject.value.filter((row) => !row.problem && !row.changed))
-const held = computed(() => count.value - sendable.value.length)
-const byEmail = computed(() => sendable.value.filter((row) => row.channel !== 'paper').length)
-const onPaper = computed(() => sendable.value.length - byEmail.value)
-const ways = computed(() =>
-  [byEmail.value ? `${byEmail.value} by email` : '', onPaper.value ? `${onPaper.value} on paper` : '']
-    .filter(Boolean)
-    .join(', '),
+/** The one rule, asked for each row; the dialog asks the server once more. */
+const plans = computed(() =>
+  subject.value.map((row) => ({
+    row,
+    plan: planSending({ ...row, hasAddress: row.sendTo !== noAddress }),
+  })),
 )
-const noAddress = computed(() => sendable.value.filter((row) => row.sendTo === 'No address').length)
+const sendable = computed(() => plans.value.filter(({ plan }) => plan.goes).map(({ row }) => row))
+const ways = computed(() => {
+  const emails = plans.value.filter(({ plan }) => plan.goes && plan.email).length
+  const prints = plans.value.filter(({ plan }) => plan.goes && plan.print).length
+  return [emails ? `${emails} by email` : '', prints ? `${prints} on paper` : ''].filter(Boolean).join(', ')
+})
+/** The one row in hand or picked, where its order is held or withdrawn. */
+const stoppedRow = computed(() => (count.value === 1 && subject.value[0]!.stopped ? subject.value[0]! : null))
+const despiteAct = computed(() => {
+  if (props.stage === 'to check') return 'send' as const
+  if (props.stage === 'waiting') return 'let go' as const
+  return stoppedRow.value?.of === 'document' ? ('send issued' as const) : ('prepare' as const)
+})
 const papersOf = (rows: LineRow[]) => rows.filter((row) => row.of === 'paper')
 const unclear = computed(() => subject.value.filter((row) => row.cause === 'unclear'))
 const toPost = computed(() =>
@@ -57,33 +67,9 @@ async function finish(act: () => Promise<void>) {
   asking.value = null
 }
 
-/** "3 invoices and 1 order confirmation". */
-const kindsOf = (rows: readonly LineRow[]) =>
-  [...groupBy(rows, (row) => row.kind)]
-    .map(([kind, own]: [DocumentKind, LineRow[]]) => countOf(own.length, kind))
-    .join(' and ')
-
-const key = ref('')
-const postOnly = ref(false)
 function askToSend() {
-  if (sendable.value.length === 0) return
-  key.value = crypto.randomUUID()
-  postOnly.value = false
-  asking.value = 'send'
+  if (subject.value.length > 0) asking.value = 'send'
 }
-
-const send = () =>
-  finish(async () => {
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
-      method: 'POST',
-      body: {
-        key: key.value,
-        postOnly: postOnly.value,
-        papers: sendable.value.map((row) => ({ id: row.id, revision: row.revision })),
-      },
-    })
-    await runs.watchRun(runId)
-  })
 
 const putBack = () =>
   finish(async () => {
@@ -100,15 +86,19 @@ const putBack = () =>
 async function prepareRows(rows: readonly LineRow[]): Promise<string[]> {
   const said: string[] = []
   for (const [kind, own] of groupBy(rows, (row) => row.kind)) {
-    const result = await callApi<{ prepared: number; already: string[] }>('/api/papers/prepare', {
-      method: 'POST',
-      body: {
-        ...(kind === 'credit note' ? {} : { kind }),
-        orderIds: own.flatMap((row) => (row.billId ? [] : (row.orderId ?? []))),
-        billIds: own.flatMap((row) => row.billId ?? []),
+    const result = await callApi<{ prepared: number; already: string[]; refused: string[] }>(
+      '/api/papers/prepare',
+      {
+        method: 'POST',
+        body: {
+          ...(kind === 'credit note' ? {} : { kind }),
+          orderIds: own.flatMap((row) => (row.billId ? [] : (row.orderId ?? []))),
+          billIds: own.flatMap((row) => row.billId ?? []),
+        },
       },
-    })
-    said.push(`${countOf(result.prepared, kind)} prepared, on To check.`, ...result.already)
+    )
+    if (result.prepared > 0) said.push(`${countOf(result.prepared, kind)} prepared, on To check.`)
+    said.push(...result.already, ...result.refused)
   }
   return said
 }
@@ -140,27 +130,15 @@ const sendAgain = () =>
     toasts.say(`${plural(ids.length, 'email')} ${ids.length === 1 ? 'goes' : 'go'} again.`)
   })
 
-function askToSendAll() {
-  key.value = crypto.randomUUID()
-  postOnly.value = false
-  asking.value = 'all'
-}
-const sendAll = () =>
-  finish(async () => {
-    const matching = Object.fromEntries(
-      Object.entries(props.filters).filter(([name, value]) => value && name !== 'stage'),
-    )
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
-      method: 'POST',
-      body: { key: key.value, matching, count: props.allSendable, postOnly: postOnly.value },
-    })
-    await runs.watchRun(runId)
-  })
+const matchingFilter = computed(() =>
+  Object.fromEntries(Object.entries(props.filters).filter(([name, value]) => value && name !== 'stage')),
+)
 
 const at = ref('')
 const emails = computed(() =>
   subject.value.filter((row) => row.channel === 'email' && row.state === 'waiting'),
 )
+const heldEmails = computed(() => emails.value.filter((row) => row.held && !row.stopped))
 const keepBack = (act: 'hold' | 'let go' | 'later' | 'print instead', rows: LineRow[]) =>
   finish(async () => {
     const { ids } = await post('/api/dispatches/keep-back', {
@@ -244,32 +222,36 @@ useMainKey(() => {
           v-if="allSendable > 1 && chosen.length === 0"
           :disabled="busy"
           data-test="send-all"
-          @click="askToSendAll"
+          @click="asking = 'all'"
           >Send all {{ allSendable }}…</VBtn
         >
-        <VBtn :disabled="busy" data-test="put-back" @click="putBack">Put back</VBtn>
-        <VBtn
-          variant="flat"
-          class="go"
-          :disabled="busy || sendable.length === 0"
-          data-test="send"
-          @click="askToSend"
-          >{{ sendable.length ? `Send ${sendable.length}: ${ways}` : 'Nothing of this can be sent' }}</VBtn
+        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
+          >Although {{ stoppedRow.stopped }}…</VBtn
         >
+        <VBtn :disabled="busy" data-test="put-back" @click="putBack">Put back</VBtn>
+        <VBtn variant="flat" class="go" :disabled="busy" data-test="send" @click="askToSend">{{
+          sendable.length ? `Send ${sendable.length}${ways ? `: ${ways}` : ''}` : 'Why not sent…'
+        }}</VBtn>
       </template>
       <template v-else-if="stage === 'to send'">
+        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
+          >Although {{ stoppedRow.stopped }}…</VBtn
+        >
         <VBtn v-if="papersOf(subject).length" :disabled="busy" @click="drop">Not wanted</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="prepare" @click="prepare">{{
           papersOf(subject).length ? `Prepare ${papersOf(subject).length}` : `Send ${count}`
         }}</VBtn>
       </template>
       <template v-else-if="stage === 'waiting'">
+        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
+          >Although {{ stoppedRow.stopped }}…</VBtn
+        >
         <VBtn
-          v-if="emails.some((row) => row.held)"
+          v-if="emails.some((row) => row.held && !row.stopped)"
           :disabled="busy"
           data-test="let-go"
-          @click="keepBack('let go', emails)"
-          >Let {{ emails.filter((row) => row.held).length }} go</VBtn
+          @click="keepBack('let go', heldEmails)"
+          >Let {{ heldEmails.length }} go</VBtn
         >
         <VBtn
           v-if="emails.some((row) => !row.held)"
@@ -303,63 +285,20 @@ useMainKey(() => {
     </template>
   </footer>
 
-  <Ask
+  <SendDialog
     v-if="asking === 'send'"
     v-model="ask"
-    :title="`${postOnly ? 'Issue' : 'Send'} ${kindsOf(sendable)}?`"
-    :go="`${postOnly ? 'Issue' : 'Send'} ${sendable.length}`"
-    :busy="busy"
-    @go="send"
-  >
-    <p>
-      Each draws its number now, and then
-      {{ postOnly ? 'hangs on To send until a routine or a person sends it' : 'goes'
-      }}<template v-if="!postOnly"
-        >: <strong>{{ ways }}</strong></template
-      >. Together {{ addAmounts(sendable) }}.
-    </p>
-    <p v-if="!postOnly" class="soft cut">
-      To
-      {{
-        sendable
-          .slice(0, 3)
-          .map((row) => row.sendTo)
-          .join(', ')
-      }}{{ sendable.length > 3 ? ` and ${sendable.length - 3} more` : '' }}
-    </p>
-    <p v-if="noAddress" class="notice stuck">
-      {{ noAddress === 1 ? 'One has' : `${noAddress} have` }} no address yet: issued, it will be Stuck until
-      the customer has a billing contact.
-    </p>
-    <p v-if="held" class="notice wait">
-      {{ held === 1 ? 'One is' : `${held} are` }} left out: changed since you looked, or not to be issued.
-    </p>
-    <label class="only"
-      ><input v-model="postOnly" type="checkbox" data-test="post-only" /> Only issue: number and book now,
-      send later</label
-    >
-  </Ask>
-  <Ask
-    v-else-if="asking === 'all'"
+    :papers="subject.map((row) => ({ id: row.id, revision: row.revision! }))"
+    @done="emit('done')"
+  />
+  <SendDialog v-else-if="asking === 'all'" v-model="ask" :matching="matchingFilter" @done="emit('done')" />
+  <DespiteDialog
+    v-else-if="asking === 'despite' && stoppedRow"
     v-model="ask"
-    :title="`${postOnly ? 'Issue' : 'Send'} all ${allSendable} that match?`"
-    :go="`${postOnly ? 'Issue' : 'Send'} ${allSendable}`"
-    :busy="busy"
-    @go="sendAll"
-  >
-    <p>
-      Each draws its number, in order of date and order number. Together
-      <template v-for="one in sums" :key="one.currency">
-        {{ moneyWithSign(one.sum, one.currency) }}</template>.
-    </p>
-    <p v-if="matching > allSendable" class="notice wait">
-      {{ matching - allSendable }} of the {{ matching }} are left out: changed since you looked, or not to be
-      issued.
-    </p>
-    <label class="only"
-      ><input v-model="postOnly" type="checkbox" /> Only issue: number and book now, send later</label
-    >
-  </Ask>
+    :row="stoppedRow"
+    :act="despiteAct"
+    @done="emit('done')"
+  />
   <Ask
     v-else-if="asking === 'later'"
     v-model="ask"
@@ -423,10 +362,5 @@ useMainKey(() => {
 }
 p {
   margin: 0 0 8px;
-}
-.only {
-  display: flex;
-  gap: 8px;
-  align-items: center;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Stage } from '../../../core/dispatch/states'
+import { noAddress } from '../../../core/dispatch/plan'
 import type { LineRow } from '../../../server/services/line/list'
 
 const props = defineProps<{ row: LineRow; stage: Stage }>()
@@ -29,10 +30,11 @@ const age = computed(() => {
   <span class="name cut">{{ row.customerName }}</span>
   <span
     class="to cut"
-    :class="{ missing: row.sendTo === 'No address' && stage !== 'arrived' }"
+    :class="{ missing: row.sendTo === noAddress && stage !== 'arrived' }"
     :title="row.sendTo"
   >
-    <span v-if="row.changed" class="tag wait">changed</span>
+    <span v-if="row.stopped" class="tag stuck" data-test="stopped">order {{ row.stopped }}</span>
+    <span v-else-if="row.changed" class="tag wait">changed</span>
     <span v-else-if="row.problem" class="tag stuck">cannot be issued</span>
     <span v-else-if="row.state === 'put back'" class="tag wait">put back</span>
     <span v-else-if="row.held" class="tag queue">held</span>

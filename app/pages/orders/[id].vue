@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { orderKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
+import { prepareRefusal } from '../../../core/orders/statuses'
 import type { OrderView } from '../../../server/services/orders/list'
 import type { LineEdit } from '../../../server/services/orders/orders'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
@@ -97,19 +98,8 @@ async function keep() {
   busy.value = false
 }
 
-async function setStatus(status: string) {
-  const from = order.value!.status
-  await attempt(async () => {
-    await callApi('/api/orders/status', { method: 'POST', body: { ids: [id.value], status } })
-    toasts.say(`The order went from ${from} to ${status}.`, {
-      undo: async () => {
-        await callApi('/api/orders/status', { method: 'POST', body: { ids: [id.value], status: from } })
-        await load()
-      },
-    })
-    await load()
-  })
-}
+const status = useStatusChange(load)
+const setStatus = (to: string) => status.ask([id.value], to)
 
 /** The paper in hand: one of the order's, by kind. */
 const chosenKind = ref<DocumentKind | null>(null)
@@ -129,11 +119,7 @@ const live = computed(
   () => order.value?.papers.find((paper) => paper.id === chosenPart.value) ?? liveOf(kindInHand.value),
 )
 const canMake = (kind: DocumentKind) =>
-  session.may('clerk') &&
-  !!order.value &&
-  !liveOf(kind) &&
-  (!kindFacts[kind].needsSupply || !!order.value.suppliedOn) &&
-  order.value.status !== 'Draft'
+  session.may('clerk') && !!order.value && !liveOf(kind) && prepareRefusal(kind, order.value) === null
 watch(id, () => {
   chosenKind.value = null
   chosenPart.value = null
@@ -143,16 +129,36 @@ function pick(kind: DocumentKind) {
   chosenKind.value = kind
   chosenPart.value = null
 }
-const prepare = (kind: DocumentKind) =>
-  attempt(async () => {
-    const result = await callApi<{ prepared: number; already: string[] }>('/api/papers/prepare', {
+async function prepare(kind: DocumentKind) {
+  if (order.value!.stopped) {
+    despite.value = stoppedRow(kind, null)
+    return
+  }
+  await attempt(async () => {
+    const result = await callApi<{ already: string[] }>('/api/papers/prepare', {
       method: 'POST',
       body: { kind, orderIds: [id.value] },
     })
-    toasts.say(result.already[0] ?? `The ${kind} is prepared and hangs on To check.`)
+    toasts.say(result.already[0] ?? `The ${kind} is prepared and waits on To check.`)
     chosenKind.value = kind
     await load()
   })
+}
+
+/** A document of this order, for the question that is asked while the order is held or withdrawn. */
+const despite = shallowRef<ReturnType<typeof stoppedRow> | null>(null)
+const stoppedRow = (kind: DocumentKind, paper: { id: number; revision: number; total: string } | null) => ({
+  id: paper?.id ?? 0,
+  revision: paper?.revision ?? null,
+  kind,
+  orderId: id.value,
+  orderNumber: order.value!.number,
+  customerName: order.value!.customerName,
+  documentId: null,
+  total: paper?.total ?? order.value!.total,
+  currency: order.value!.currency,
+  stopped: order.value!.stopped,
+})
 
 const billing = ref(false)
 const part = ref<'part' | 'deposit'>('part')
@@ -170,25 +176,11 @@ const bill = () =>
     await navigateTo(`/drafts/${billId}`)
   })
 
+/** What the question about sending is about: the prepared document as it was looked at. */
 const asking = ref(false)
-const sendKey = ref('')
-watch(asking, (now) => {
-  if (now) sendKey.value = crypto.randomUUID()
-})
-
-/** Sends the prepared paper as it was looked at; one that changed since is left out and says so. */
-async function send() {
-  busy.value = true
-  await attempt(async () => {
-    const { revision } = await callApi<{ revision: number }>(`/api/papers/${live.value!.id}`)
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
-      method: 'POST',
-      body: { key: sendKey.value, papers: [{ id: live.value!.id, revision }] },
-    })
-    await useRuns().watchRun(runId)
-  })
-  busy.value = false
-  asking.value = false
+function askToSend() {
+  if (order.value!.stopped) despite.value = stoppedRow(kindInHand.value, live.value!)
+  else asking.value = true
 }
 
 useMainKey(() => void keep())
@@ -267,7 +259,7 @@ const statuses = computed(() =>
             v-if="session.may('clerk') && live?.state === 'prepared' && !chosenPart"
             :disabled="dirty || !!live.problem"
             data-test="send-paper"
-            @click="asking = true"
+            @click="askToSend"
             >Send the {{ kindInHand }}…</VBtn
           >
           <VBtn
@@ -301,9 +293,7 @@ const statuses = computed(() =>
             >{{
               canMake(kindInHand)
                 ? `Prepare it by hand, and look at it here before it goes.`
-                : kindFacts[kindInHand].needsSupply
-                  ? 'It can be made when the order is Shipped.'
-                  : 'It can be made when the order is Confirmed.'
+                : (prepareRefusal(kindInHand, order) ?? '')
             }}
           </p>
           <TrailLeaf :trail="order.trail" />
@@ -335,17 +325,27 @@ const statuses = computed(() =>
           }}
         </p>
       </Ask>
-      <Ask
+      <SendDialog
+        v-if="asking && live"
         v-model="asking"
-        :title="`Send the ${kindInHand} for ${order.number}?`"
-        go="Send it"
-        :busy="busy"
-        @go="send"
-        ><p>
-          It draws its number now and goes to {{ order.customerName }},
-          {{ moneyWithSign(order.total, order.currency) }}.
-        </p></Ask
-      >
+        :papers="[{ id: live.id, revision: live.revision }]"
+        @done="load"
+      />
+      <DespiteDialog
+        v-if="despite"
+        :model-value="true"
+        :row="despite"
+        :act="despite.revision === null ? 'prepare' : 'send'"
+        @update:model-value="despite = null"
+        @done="load"
+      />
+      <StatusDialog
+        v-if="status.question.value"
+        :question="status.question.value"
+        :busy="status.busy.value"
+        @answer="status.answer"
+        @leave="status.question.value = undefined"
+      />
     </div>
   </div>
 </template>

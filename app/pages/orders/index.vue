@@ -9,7 +9,6 @@ interface OrderPage extends PageOf<OrderRow> {
 }
 
 const session = useSession()
-const toasts = useToasts()
 const { filters, set } = useFilters({
   search: '',
   status: '',
@@ -35,7 +34,6 @@ const list = useList<OrderRow, OrderPage>((place) =>
 const picks = usePicks(list.rows)
 const active = ref<number | null>(null)
 const target = ref('Shipped')
-const busy = ref(false)
 
 watch(filters, () => void list.restart(), { immediate: true })
 useLive(['order'], () => void list.reload())
@@ -62,38 +60,16 @@ const chosen = computed(() =>
     : list.rows.value.filter((row) => row.id === active.value),
 )
 
-async function setStatus() {
-  if (chosen.value.length === 0 || busy.value) return
-  busy.value = true
-  const status = target.value
-  await attempt(async () => {
-    const result = await callApi<{
-      changed: number[]
-      unchanged: number[]
-      before: { id: number; status: string }[]
-    }>('/api/orders/status', { method: 'POST', body: { ids: chosen.value.map((row) => row.id), status } })
-    picks.clear()
-    const already = result.unchanged.length
-      ? ` ${plural(result.unchanged.length, 'order')} already stood there.`
-      : ''
-    toasts.say(
-      `${plural(result.changed.length, 'order')} set to ${status}.${already}`,
-      result.changed.length ? { undo: () => undo(result.before) } : {},
-    )
-    await list.reload()
-  })
-  busy.value = false
-}
-
-/** Sets back what was set. Papers that a routine prepared meanwhile stay, and their trail says so. */
-async function undo(before: { id: number; status: string }[]) {
-  for (const status of new Set(before.map((one) => one.status))) {
-    await callApi('/api/orders/status', {
-      method: 'POST',
-      body: { ids: before.filter((one) => one.status === status).map((one) => one.id), status },
-    })
-  }
+const { question, busy, ask, answer } = useStatusChange(async () => {
+  picks.clear()
   await list.reload()
+})
+function setStatus() {
+  if (chosen.value.length > 0 && !busy.value)
+    void ask(
+      chosen.value.map((row) => row.id),
+      target.value,
+    )
 }
 
 /** A click on the number opens the order; with Ctrl or Shift, as with any link, elsewhere. */
@@ -103,7 +79,7 @@ const open = (id: number, event: MouseEvent) =>
     event.ctrlKey || event.metaKey || event.shiftKey ? { open: { target: '_blank' } } : {},
   )
 useMainKey(() => {
-  if (session.may('clerk')) void setStatus()
+  if (session.may('clerk')) setStatus()
 })
 const tone = (status: string) =>
   ({ Shipped: 'go', Packed: 'wait', Held: 'stuck', Confirmed: 'way' })[status] ?? ''
@@ -224,6 +200,13 @@ const columns: ListColumn[] = [
         </footer>
       </section>
     </div>
+    <StatusDialog
+      v-if="question"
+      :question="question"
+      :busy="busy"
+      @answer="answer"
+      @leave="question = undefined"
+    />
   </div>
 </template>
 

@@ -2,16 +2,17 @@ import { ids, Joi } from '../../checks'
 import { route } from '../../route'
 import { hold, printInstead, sendLater } from '../../services/dispatch/by-hand'
 
-/** Holds waiting emails, lets them go, sets another time; or sends stuck ones to the print tray. */
+/** Holds waiting emails, lets them go, sets another time; or sends stuck ones to the print tray. An email of a held or withdrawn order is let go alone, with despite. */
 export default route<
   object,
   object,
-  { ids: number[]; act: 'hold' | 'let go' | 'later' | 'print instead'; at?: Date }
+  { ids: number[]; act: 'hold' | 'let go' | 'later' | 'print instead'; at?: Date; despite: boolean }
 >(
   {
     role: 'clerk',
     body: Joi.object({
       ids,
+      despite: Joi.boolean().default(false),
       act: Joi.valid('hold', 'let go', 'later', 'print instead').required(),
       at: Joi.date().iso().when('act', { is: 'later', then: Joi.required() }),
     }),
@@ -23,7 +24,7 @@ export default route<
       case 'print instead':
         return { ids: await printInstead(body.ids, user.name) }
       default:
-        return { ids: await hold(body.ids, body.act === 'hold', user.name) }
+        return { ids: await hold(body.ids, body.act === 'hold', user.name, body.despite) }
     }
   },
 )

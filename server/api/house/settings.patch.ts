@@ -11,6 +11,7 @@ export default route<object, object, Partial<HouseSettings>>(
       presumeSeconds: Joi.number().integer().min(5).max(604_800),
       zeroTotals: Joi.valid('make', 'skip'),
       withdrawnStatuses: Joi.array().items(text(40)).max(20).unique(),
+      heldStatuses: Joi.array().items(text(40)).max(20).unique(),
       withdrawnRule: Joi.valid('list', 'settle'),
       smallDifference: decimal,
       documentDates: Joi.object(

@@ -1,8 +1,30 @@
 import { ids, Joi, text } from '../../checks'
 import { route } from '../../route'
-import { setStatus } from '../../services/orders/orders'
+import { setStatus, trySetStatus } from '../../services/orders/orders'
 
-export default route<object, object, { ids: number[]; status: string }>(
-  { role: 'clerk', body: Joi.object({ ids, status: text(40).required() }) },
-  ({ body, user }) => setStatus(body.ids, body.status, user.name),
+interface Change {
+  ids: number[]
+  status: string
+  letGo: boolean
+  onlyTry: boolean
+}
+
+/**
+ * Sets orders to a status. With onlyTry nothing is changed and the answer says what would be: which documents are held, kept or taken out of Waiting.
+ * On return from a status that holds, letGo lets the emails taken out of Waiting go again; without it they stay held.
+ */
+export default route<object, object, Change>(
+  {
+    role: 'clerk',
+    body: Joi.object({
+      ids,
+      status: text(40).required(),
+      letGo: Joi.boolean().default(true),
+      onlyTry: Joi.boolean().default(false),
+    }),
+  },
+  ({ body, user }) =>
+    body.onlyTry
+      ? trySetStatus(body.ids, body.status, user.name)
+      : setStatus(body.ids, body.status, user.name, body.letGo),
 )

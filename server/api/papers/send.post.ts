@@ -9,10 +9,15 @@ interface Send {
   count?: number
   key: string
   postOnly: boolean
+  withoutAddress: boolean
+  despite: boolean
   paidBy?: PaymentMethod
 }
 
-/** Sends papers as they were looked at, or all that match a filter; the same key never sends twice. With postOnly they are issued and left for a routine on posting, or for a person, to send; with paidBy their payment is booked with them. */
+/**
+ * Sends papers as they were looked at, or all that match a filter; the same key never sends twice. With postOnly they are issued and left for a routine on posting, or for a person, to send; with paidBy their payment is booked with them.
+ * Left out, unless said otherwise: what has nobody to write to (withoutAddress issues it all the same), and what belongs to a held or withdrawn order (despite, for one alone).
+ */
 export default route<object, object, Send>(
   {
     role: 'clerk',
@@ -23,6 +28,8 @@ export default route<object, object, Send>(
         .max(5000),
       key: Joi.string().guid().required(),
       postOnly: Joi.boolean().default(false),
+      withoutAddress: Joi.boolean().default(false),
+      despite: Joi.boolean().default(false),
       paidBy: Joi.valid(...paymentMethods),
       matching: Joi.object({ kind, brand: text(10), over: decimal, search: text(100).allow('') }),
       count: id,

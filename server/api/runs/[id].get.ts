@@ -1,6 +1,6 @@
 import { idParam } from '../../checks'
 import { route } from '../../route'
-import { runReport } from '../../services/documents/send-run'
+import { runReport } from '../../services/runs/runs'
 
 export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
   runReport(params.id),

@@ -1,5 +1,9 @@
+import { Joi, page } from '../../checks'
 import { route } from '../../route'
-import { openRuns } from '../../services/documents/send-run'
+import { listRuns } from '../../services/runs/runs'
 
-/** One's own runs that are still under way. */
-export default route({ role: 'reader' }, ({ user }) => openRuns(user.id))
+/** All Sends, newest first, with their counts and numbers. */
+export default route<object, { after?: string; limit: number }>(
+  { role: 'reader', query: Joi.object(page) },
+  ({ query }) => listRuns(query),
+)

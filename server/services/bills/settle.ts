@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util'
 import { billedBy, remaining, type BillFacts } from '../../../core/documents/bill'
 import type { OrderLineFacts } from '../../../core/documents/facts'
 import type { PaperSource } from '../../../core/documents/issue'
+import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
 import { one, rows, run } from '../../db/connection'
 import { billsOfOrders } from '../documents/context'
@@ -22,22 +23,30 @@ interface IssuedBill {
   source: PaperSource
 }
 
-/** @throws Error in words when an order would be billed twice or an invoice credited for more than is left */
+/** @throws Refusal when an order would be billed twice or an invoice credited for more than is left */
 export async function checkBill(paper: IssuedBill): Promise<void> {
   const bill = (await one<{ facts: BillFacts; state: string }>(
     'select facts, state from bill where id = $1',
     [paper.billId],
   ))!
-  if (bill.state !== 'open') throw new Error('its draft is no longer open.')
+  if (bill.state !== 'open')
+    throw new Refusal('draft-closed', 'Its draft is not open any more. Put this back and begin a new draft.')
   if (paper.creditsId !== null) {
     const voided = await one('select document_id from document_void where document_id = $1', [
       paper.creditsId,
     ])
-    if (voided) throw new Error('its invoice was voided; there is nothing to credit.')
+    if (voided)
+      throw new Refusal(
+        'void',
+        'Its invoice was voided, so there is nothing to credit. Put it back and drop the draft.',
+      )
     const invoice = (await creditedInvoices([paper.creditsId])).get(paper.creditsId)!
     const { credit } = creditFacts(invoice, bill.facts, paper.source.language)
     if (!isDeepStrictEqual(credit.sums, paper.source.credit?.sums))
-      throw new Error('the invoice was credited meanwhile. Look at it again.')
+      throw new Refusal(
+        'credited-meanwhile',
+        'Its invoice was credited meanwhile. Open the draft and look what is left to credit.',
+      )
   } else if (paper.orderId !== null && !bill.facts.deposit) {
     const lines = await rows<OrderLineFacts & { position: number }>(
       `select position, item_code item, description, detail, unit, quantity, unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode" from order_line where order_id = $1`,
@@ -47,7 +56,11 @@ export async function checkBill(paper: IssuedBill): Promise<void> {
       `select d.number from claim c join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice'`,
       [paper.orderId],
     )
-    if (whole) throw new Error(`invoice ${whole.number} already bills the whole order.`)
+    if (whole)
+      throw new Refusal(
+        'billed-already',
+        `Invoice ${whole.number} already bills the whole order. Put this back and drop the draft.`,
+      )
     const left = new Map(
       remaining(
         lines,
@@ -60,8 +73,9 @@ export async function checkBill(paper: IssuedBill): Promise<void> {
     for (const [position, quantity] of billedBy([bill.facts]).quantities) {
       const rest = left.get(position) ?? '0'
       if (new Decimal(quantity).abs().gt(new Decimal(rest).abs()))
-        throw new Error(
-          `of “${bill.facts.lines.find((line) => line.orderLine === position)!.description}” only ${rest} are left to be billed.`,
+        throw new Refusal(
+          'too-much',
+          `Of “${bill.facts.lines.find((line) => line.orderLine === position)!.description}” only ${rest} are left to be billed. Open the draft and take the rest off.`,
         )
     }
   }

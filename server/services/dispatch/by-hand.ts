@@ -7,6 +7,8 @@ import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
+import { stopWords } from '../../../core/orders/statuses'
+import { stopOf, stopOfDispatch } from '../orders/stopped'
 import { noteAll } from '../trail/trail'
 import { company } from '../house/house'
 import { newDispatch } from './create'
@@ -87,14 +89,21 @@ export async function settleByHand(
     const settled = await rows<{ id: number }>(
       `update dispatch set state = $2::text, since = $3::timestamptz, arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = $4::text,
         channel = case when $6::boolean then 'paper' else channel end
-      where id = any($1::int[]) and state = any($5::text[]) and (not $6::boolean or channel = 'paper' or state = 'stuck') returning id`,
+      where id = any($1::int[]) and state = any($5::text[]) and (not $6::boolean or (channel = 'paper' and not held) or state = 'stuck') returning id`,
       [ids, state, now, how, statesBefore(act), act === 'print'],
     )
     const settledIds = settled.map((dispatch) => dispatch.id)
     if (act === 'close') {
       await run(
-        `insert into undelivered (document_id, since) select distinct dd.document_id, $2::timestamptz from dispatch_document dd where dd.dispatch_id = any($1::int[])
-        and not exists (select from dispatch_document o join dispatch x on x.id = o.dispatch_id where o.document_id = dd.document_id and x.state <> 'closed') on conflict do nothing`,
+        `insert into undelivered (document_id, since)
+        select distinct dd.document_id, $2::timestamptz
+        from dispatch_document dd join dispatch s on s.id = dd.dispatch_id
+        where dd.dispatch_id = any($1::int[]) and not s.is_copy
+          and not exists (select from document_void v where v.document_id = dd.document_id)
+          and not exists (
+            select from dispatch_document o join dispatch x on x.id = o.dispatch_id
+            where o.document_id = dd.document_id and x.state <> 'closed' and not x.is_copy)
+        on conflict do nothing`,
         [settledIds, now],
       )
     }
@@ -105,12 +114,18 @@ export async function settleByHand(
 }
 
 /** Keeps waiting emails back, or lets them go again. Answers the ids. */
-export async function hold(ids: readonly number[], held: boolean, actor: string): Promise<number[]> {
+export async function hold(
+  ids: readonly number[],
+  held: boolean,
+  actor: string,
+  despite = false,
+): Promise<number[]> {
   return inTransaction(async () => {
     const now = clock.now()
+    if (!held) await lookBeforeLettingGo(ids, despite)
     const done = await rows<{ id: number; nextTryAt: Date }>(
-      `update dispatch set held = $2 where id = any($1::int[]) and state = 'waiting' and channel = 'email' and held <> $2 returning id, next_try_at "nextTryAt"`,
-      [ids, held],
+      `update dispatch set held = $2, held_for = null, despite = $3 where id = any($1::int[]) and state = 'waiting' and held <> $2 returning id, next_try_at "nextTryAt"`,
+      [ids, held, despite],
     )
     if (!held)
       await addJobs(
@@ -131,6 +146,27 @@ export async function hold(ids: readonly number[], held: boolean, actor: string)
   })
 }
 
+/** Emails of held or withdrawn orders go one by one, once somebody has read why. @throws Refusal "order-stopped", "one-by-one" */
+async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Promise<void> {
+  const stopped = await rows<{ number: string; stopped: string }>(
+    `select x.number, x.stopped
+    from (select s.number, ${stopOfDispatch('s')} stopped from dispatch s where s.id = any($1::int[]) order by s.id) x
+    where x.stopped is not null`,
+    [ids],
+  )
+  const first = stopped[0]
+  if (!first) return
+  if (!despite)
+    throw new Refusal(
+      'order-stopped',
+      `The order of ${first.number} is ${first.stopped}, so ${stopped.length === 1 ? 'it is' : `${stopped.length} of these are`} held. Such emails are let go one by one.`,
+    )
+  if (ids.length > 1)
+    throw new Refusal('one-by-one', 'Emails of held or withdrawn orders are let go one by one.', {
+      status: 400,
+    })
+}
+
 /** Lets waiting emails go at a time of the clerk's choice. @throws Refusal "bad-time" for one that is past or more than 60 days off */
 export async function sendLater(ids: readonly number[], at: Date, actor: string): Promise<number[]> {
   const now = clock.now()
@@ -140,6 +176,7 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
       about: { field: 'at' },
     })
   return inTransaction(async () => {
+    await lookBeforeLettingGo(ids, false)
     const done = await rows<{ id: number }>(
       `update dispatch set not_before = $2, next_try_at = $2, held = false where id = any($1::int[]) and state = 'waiting' and channel = 'email' returning id`,
       [ids, at],
@@ -214,12 +251,16 @@ export async function sendCopy(
       about: { field: 'address' },
     })
   return inTransaction(async () => {
-    const document = await one<DocumentRow>(
+    // one at a time: the same copy asked for twice at one instant goes once
+    await one('select id from document where id = $1 for no key update', [documentId])
+    const document = await one<DocumentRow & { voided: boolean }>(
       `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
-      d.total, d.currency, f.document_id is not null painted from document d left join document_file f on f.document_id = d.id where d.id = $1`,
+      d.total, d.currency, f.document_id is not null painted, exists (select from document_void v where v.document_id = d.id) voided from document d left join document_file f on f.document_id = d.id where d.id = $1`,
       [documentId],
     )
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
+    if (document.voided)
+      throw new Refusal('void', `${document.number} is void: it is not sent to anybody any more.`)
     const before = (await alreadySent(documentId)).find((sent) => sent.address === to.toLowerCase())
     if (before && !again)
       throw new Refusal(
@@ -252,15 +293,24 @@ export async function sendCopy(
 }
 
 /** Puts documents on their way that have no dispatch that lives: as the routine says that wanted them looked at, else as their kind is sent. @throws Refusal "not-unsent" */
-export async function sendDocuments(documentIds: readonly number[], actor: string): Promise<void> {
+export async function sendDocuments(
+  documentIds: readonly number[],
+  actor: string,
+  despite = false,
+): Promise<void> {
   const { timeZone } = await company()
   await inTransaction(async () => {
     for (const documentId of documentIds) {
+      const stop = await one<{ number: string; stopped: string | null }>(
+        `select d.order_number number, ${stopOf('d')} stopped from document d where d.id = $1`,
+        [documentId],
+      )
+      if (stop?.stopped && !despite) throw new Refusal('order-stopped', stopWords(stop.number, stop.stopped))
       const waiting = await one<{ sentence: RoutineSentence | null }>(
         'select (select sentence from routine r where r.id = u.routine_id) sentence from undelivered u where u.document_id = $1',
         [documentId],
       )
-      if (!(await deliver(documentId, waiting?.sentence ?? null, actor, timeZone)))
+      if (!(await deliver(documentId, waiting?.sentence ?? null, actor, timeZone, despite)))
         throw new Refusal('not-unsent', 'One of these documents is already on its way. Look again.')
     }
   })

@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import type { ContactRole } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { json, one, run } from '../../db/connection'
+import { json, one, rows, run } from '../../db/connection'
+import { addJobs } from '../../queue/add'
 import { note } from '../trail/trail'
 
 export interface NewDispatch {
@@ -27,6 +28,10 @@ export interface NewDispatch {
   ready: boolean
   notBefore: Date
   actor: string
+  /** Somebody read that its order is held or withdrawn, and sends it all the same. */
+  despite?: boolean
+  /** What documents are gathered by that go in this email; it goes once the gathering is closed. */
+  gatherKey?: string | null
 }
 
 /**
@@ -38,8 +43,8 @@ export async function newDispatch(wanted: NewDispatch): Promise<number> {
   const row = await one<{ id: number }>(
     `
     insert into dispatch (channel, state, customer_id, customer_name, brand_id, cover_note_id, to_role, to_addresses, is_copy, number, total, currency, send_to,
-      created_at, created_by, ready, not_before, next_try_at, message_id, since, copy_to)
-    values ($1, 'waiting', $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10, $11, $12, $13, $14, $15, $16, $16, $17, $13, $18::jsonb) returning id`,
+      created_at, created_by, ready, not_before, next_try_at, message_id, since, copy_to, despite, gather_key)
+    values ($1, 'waiting', $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10, $11, $12, $13, $14, $15, $16, $16, $17, $13, $18::jsonb, $19, $20) returning id`,
     [
       wanted.channel,
       wanted.customerId,
@@ -59,6 +64,8 @@ export async function newDispatch(wanted: NewDispatch): Promise<number> {
       wanted.notBefore,
       `<${randomUUID()}@${config.returnDomain}>`,
       json(wanted.copyTo),
+      wanted.despite ?? false,
+      wanted.gatherKey ?? null,
     ],
   )
   const id = row!.id
@@ -76,20 +83,84 @@ export async function newDispatch(wanted: NewDispatch): Promise<number> {
   return id
 }
 
-/** Puts one more document into an email that has not left its transaction yet. */
-export async function addToDispatch(
-  dispatchId: number,
-  documentId: number,
-  total: string,
-  number: string,
-): Promise<void> {
+/** The email that still gathers what is alike, locked; undefined where there is none yet. */
+export async function gatheringDispatch(gatherKey: string): Promise<number | undefined> {
+  return (
+    await one<{ id: number }>(
+      `select id from dispatch where gather_key = $1 and state = 'waiting' for update`,
+      [gatherKey],
+    )
+  )?.id
+}
+
+/** Puts one more document into an email that still gathers. */
+export async function addToDispatch(dispatchId: number, documentId: number): Promise<void> {
   await run('insert into dispatch_document (dispatch_id, document_id) values ($1, $2)', [
     dispatchId,
     documentId,
   ])
-  await run('update dispatch set total = total + $2::numeric, number = $3 where id = $1', [
+  await run('update dispatch set ready = false where id = $1', [dispatchId])
+  await describeDispatch(dispatchId)
+}
+
+/** Writes what lists show of an email: its first number and how many more, and the sum of its documents. */
+export async function describeDispatch(dispatchId: number): Promise<void> {
+  await run(
+    `update dispatch s
+    set total = c.total, number = c.first || case when c.documents > 1 then ' +' || (c.documents - 1) else '' end
+    from (
+      select sum(d.total) total, count(*) documents, (array_agg(d.number order by d.id))[1] first
+      from dispatch_document dd join document d on d.id = dd.document_id where dd.dispatch_id = $1
+    ) c
+    where s.id = $1 and c.documents > 0`,
+    [dispatchId],
+  )
+}
+
+/** Ends a gathering: its emails take no more documents, and those that are ready go. */
+export async function closeGathering(gatherAs: string): Promise<void> {
+  const closed = await rows<{ id: number; ready: boolean; notBefore: Date }>(
+    `update dispatch set gather_key = null where gather_key like $1 || ' %'
+    returning id, ready, not_before "notBefore"`,
+    [gatherAs],
+  )
+  await addJobs(
+    'send-dispatches',
+    closed.filter((one) => one.ready && one.notBefore <= clock.now()).map((one) => one.id),
+    10,
+    (dispatchIds) => ({ dispatchIds }),
+  )
+}
+
+/**
+ * Takes a document that was voided out of an email or print job that has not left. What is left of it goes on; with nothing left it is closed.
+ * In the caller's transaction, with the dispatch locked.
+ */
+export async function takeOut(dispatchId: number, documentId: number, actor: string): Promise<void> {
+  const others = await one(
+    'select document_id from dispatch_document where dispatch_id = $1 and document_id <> $2 limit 1',
+    [dispatchId, documentId],
+  )
+  if (!others) {
+    await run(
+      `update dispatch set state = 'closed', since = $2, held = false, held_for = null where id = $1`,
+      [dispatchId, clock.now()],
+    )
+    return
+  }
+  await run('delete from dispatch_document where dispatch_id = $1 and document_id = $2', [
     dispatchId,
-    total,
-    number,
+    documentId,
   ])
+  await describeDispatch(dispatchId)
+  await note({ documentId, dispatchId }, actor, 'The voided document was taken out; the others go.')
+  const ready = await one<{ channel: string }>(
+    `update dispatch set ready = true
+    where id = $1 and not ready and not exists (
+      select from dispatch_document dd join unpainted u on u.document_id = dd.document_id where dd.dispatch_id = dispatch.id)
+    returning channel`,
+    [dispatchId],
+  )
+  if (ready?.channel === 'email')
+    await addJobs('send-dispatches', [dispatchId], 1, (dispatchIds) => ({ dispatchIds }))
 }

@@ -2,6 +2,7 @@ import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { RoutineSentence } from '../../../core/routines/sentence'
 import type { Channel, Wishes } from '../../../core/wishes/recipients'
+import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { one } from '../../db/connection'
 import { addJob } from '../../queue/add'
@@ -28,14 +29,16 @@ interface Undelivered {
 }
 
 /**
- * With no sentence it goes at once, by email where the customer wanted nothing: a person has decided.
+ * With no sentence it goes at once.
  * @returns false when it was on its way already, or void
+ * @throws Refusal "wants-none" for a customer who wants none of its kind: that is never overruled
  */
 export async function deliver(
   documentId: number,
   sentence: RoutineSentence | null,
   actor: string,
   timeZone: string,
+  despite = false,
 ): Promise<boolean> {
   const document = await one<Undelivered>(
     `select d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
@@ -48,6 +51,11 @@ export async function deliver(
     documentId,
   ]))
   const wished: Channel = document.wishes[document.kind]?.channel ?? 'email'
+  if (wished === 'nothing')
+    throw new Refusal(
+      'wants-none',
+      `${document.customerName} wants no ${kindFacts[document.kind].many}. Send a copy to an address you name, or change what the customer wants.`,
+    )
   const channels =
     wished === 'both'
       ? (['email', 'paper'] as const)
@@ -67,6 +75,7 @@ export async function deliver(
       ready: painted,
       notBefore,
       actor,
+      despite,
     })
     if (painted && channel === 'email')
       await addJob('send-dispatches', { dispatchIds: [id] }, notBefore > now ? { runAt: notBefore } : {})

@@ -27,7 +27,9 @@ import { returnPath } from '../../outside/mail/return-path'
 import { handOver, type HandOver } from '../../outside/mail/smtp'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
+import { stopOfDispatch } from '../orders/stopped'
 import { note } from '../trail/trail'
+import { takeOut } from './create'
 import { composeMessage, type Letter, type Message } from './compose'
 
 /*
@@ -178,15 +180,51 @@ async function divert(claimed: Claimed, token: string, address: string): Promise
   })
 }
 
-/** Wins the dispatch for this worker, or answers undefined when it is not due or another has it. */
+/** Wins the dispatch for this worker, or answers undefined when it is not due, another has it, or nothing of it may leave. */
 async function claim(id: number, token: string, workerId: string): Promise<Claimed | undefined> {
+  return inTransaction(async () => {
+    const due = await one<{ despite: boolean }>(
+      `select despite from dispatch
+      where id = $1 and state = 'waiting' and channel = 'email' and ready and not held and gather_key is null
+        and next_try_at <= $2
+        and not exists (select from company where paused_at is not null)
+      for update`,
+      [id, clock.now()],
+    )
+    return due && (await mayLeave(id, due.despite)) ? take(id, token, workerId) : undefined
+  })
+}
+
+/**
+ * The last look, with the dispatch locked: a document that was voided meanwhile is taken out, and nothing goes whose order is held or withdrawn
+ * unless somebody has read that and let it go. @returns whether something is left that may go
+ */
+async function mayLeave(id: number, despite: boolean): Promise<boolean> {
+  const voided = await rows<{ id: number }>(
+    `select v.document_id id from document_void v join dispatch_document dd on dd.document_id = v.document_id
+    where dd.dispatch_id = $1`,
+    [id],
+  )
+  for (const document of voided) await takeOut(id, document.id, 'Clothespin')
+  const left = await one<{ stopped: string | null }>(
+    `select ${stopOfDispatch('s')} stopped from dispatch s where id = $1 and state = 'waiting'`,
+    [id],
+  )
+  if (!left) return false
+  if (left.stopped === null || despite) return true
+  await run(`update dispatch set held = true, held_for = 'order' where id = $1`, [id])
+  await note({ dispatchId: id }, 'Clothespin', `Taken out of Waiting: its order is ${left.stopped}.`)
+  publish('line')
+  return false
+}
+
+async function take(id: number, token: string, workerId: string): Promise<Claimed | undefined> {
   const now = clock.now()
   return one<Claimed>(
     `
     with mine as (
       update dispatch set state = 'claimed', claim_token = $2, claimed_by = $3, lease_until = $4, attempts = attempts + 1
-      where id = $1 and state = 'waiting' and channel = 'email' and ready and not held and next_try_at <= $5
-        and not exists (select from company where paused_at is not null) returning *
+      where id = $1 and state = 'waiting' returning *
     )
     select m.id, m.message_id "messageId", m.attempts, m.cover_note_id "coverNoteId", m.to_role "toRole", m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName",
       d.kind, d.id "documentId", dd.documents, n.subject, n.text, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo",
@@ -196,7 +234,7 @@ async function claim(id: number, token: string, workerId: string): Promise<Claim
     from mine m join lateral (select min(document_id) id, count(*)::int documents from dispatch_document where dispatch_id = m.id) dd on true join document d on d.id = dd.id join document_file f on f.document_id = d.id
       join file on file.sha256 = f.sha256 join cover_note n on n.id = m.cover_note_id join brand b on b.id = m.brand_id
       join customer c on c.id = m.customer_id join stationery s on s.id = d.stationery_id`,
-    [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000), now],
+    [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000)],
   )
 }
 

@@ -5,6 +5,7 @@ import { log } from '../../log'
 import { addJob, type Jobs } from '../../queue/add'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
+import { stopOf } from '../orders/stopped'
 import { noteAll } from '../trail/trail'
 import { presumeArrived } from './reports'
 import { sendFailureNotice } from './notice'
@@ -58,7 +59,7 @@ export async function sweep(): Promise<void> {
     )
     await wake(
       'issue-papers',
-      `select id from paper where state = 'prepared' and by_itself and since < $1 order by order_date, id limit 500`,
+      `select id from paper where state = 'prepared' and by_itself and since < $1 and ${stopOf('paper')} is null order by order_date, id limit 500`,
       100,
       (paperIds) => ({ paperIds }),
     )
@@ -70,7 +71,7 @@ export async function sweep(): Promise<void> {
     )
     await wake(
       'send-dispatches',
-      `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $1 order by next_try_at limit 1000`,
+      `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and gather_key is null and next_try_at < $1 order by next_try_at limit 1000`,
       10,
       (dispatchIds) => ({ dispatchIds }),
     )

@@ -22,11 +22,15 @@ export interface TrayRow {
   documentId: number
 }
 
-/** What waits for the printer, in posting order: customer by customer, each by number. */
+/** What waits for the printer, a row a print job, in posting order: customer by customer, each by number. */
 export async function tray(): Promise<TrayRow[]> {
-  return rows<TrayRow>(`select s.id, s.number, s.customer_name "customerName", f.pages, s.total::text total, s.currency, s.since, f.document_id "documentId"
+  return rows<TrayRow>(`select s.id, s.number, s.customer_name "customerName", sum(f.pages)::int pages, s.total::text total, s.currency, s.since,
+      min(f.document_id) "documentId"
     from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document_file f on f.document_id = dd.document_id
-    where s.state = 'waiting' and s.channel = 'paper' and s.ready order by s.customer_name, length(s.number), s.number, s.id limit ${mostPrinted}`)
+    where s.state = 'waiting' and s.channel = 'paper' and s.ready and not s.held
+    group by s.id
+    order by s.customer_name, length(s.number), s.number, s.id
+    limit ${mostPrinted}`)
 }
 
 /** The chosen papers as one PDF, each as often as asked. @throws Refusal "nothing-to-print" */
@@ -34,7 +38,8 @@ export async function trayPdf(ids: readonly number[], copies: number): Promise<U
   const chosen = new Set(ids)
   const files = await rows<{ id: number; sha256: string }>(
     `select s.id, f.sha256 from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document_file f on f.document_id = dd.document_id
-    where s.id = any($1::int[]) and s.channel = 'paper' order by s.customer_name, length(s.number), s.number, s.id limit ${mostPrinted}`,
+    where s.id = any($1::int[]) and s.channel = 'paper' and not s.held
+    order by s.customer_name, length(s.number), s.number, s.id, f.document_id limit ${mostPrinted}`,
     [[...chosen]],
   )
   if (files.length === 0)

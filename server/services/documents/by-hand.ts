@@ -4,6 +4,7 @@ import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
+import { prepareRefusal, stopWords, type OrderToDocument } from '../../../core/orders/statuses'
 import { ClaimLost, draftBills, draftPapers, keepDraft, type Prepared } from './prepare'
 
 /*
@@ -11,26 +12,33 @@ import { ClaimLost, draftBills, draftPapers, keepDraft, type Prepared } from './
  * Called by the Line and by an order. Refuses what is already issued; nothing here draws a number.
  */
 
+/** What came of one order; one that is refused never keeps the others back. */
+export type PreparedByHand = Prepared | { outcome: 'refused'; paperId: null; reason: string }
+
 /** Prepares papers of orders by hand: those listed as due or put back, or any order the routines passed by. */
 export async function prepareByHand(
   kind: DocumentKind,
   orderIds: readonly number[],
   actor: string,
-): Promise<{ orderId: number; result: Prepared }[]> {
+  despite = false,
+): Promise<{ orderId: number; result: PreparedByHand }[]> {
+  if (despite && orderIds.length > 1)
+    throw new Refusal('one-by-one', 'Documents of held or withdrawn orders are prepared one by one.', {
+      status: 400,
+    })
   const addressing = { role: kindFacts[kind].to, copyTo: [] }
   const drafts = await draftPapers(kind, orderIds, addressing)
   if (drafts.size === 0) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   return inTransaction(async () => {
-    const results = []
+    const results: { orderId: number; result: PreparedByHand }[] = []
     for (const made of drafts.values()) {
-      if (kindFacts[kind].needsSupply && !made.context.source.order.suppliedOn) {
-        throw new Refusal(
-          'not-supplied',
-          `Order ${made.context.orderNumber} has no date of supply yet. Set it to Shipped first; its ${kind} follows.`,
-        )
-      }
       const orderId = made.context.orderId!
-      await one('select id from sales_order where id = $1 for share', [orderId])
+      const refusal = await refusalFor(kind, orderId, despite)
+      if (refusal) {
+        if (drafts.size === 1) throw refusal
+        results.push({ orderId, result: { outcome: 'refused', paperId: null, reason: refusal.message } })
+        continue
+      }
       const result = await keepDraft(
         {
           orderId,
@@ -49,9 +57,31 @@ export async function prepareByHand(
     publish('order', [...drafts.keys()])
     return results
   }).catch((error: unknown) => {
-    if (error instanceof ClaimLost) return prepareByHand(kind, orderIds, actor)
+    if (error instanceof ClaimLost) return prepareByHand(kind, orderIds, actor, despite)
     throw error
   })
+}
+
+/** Why a document of a kind is not made of an order now, looked at once the order is locked. */
+async function refusalFor(
+  kind: DocumentKind,
+  orderId: number,
+  despite: boolean,
+): Promise<Refusal | undefined> {
+  await one('select id from sales_order where id = $1 for share', [orderId])
+  const order = (await one<OrderToDocument & { stopped: string | null }>(
+    `select o.number, o.status, o.supplied_on::text "suppliedOn",
+      (select so.status from stopped_order so where so.order_id = o.id) stopped
+    from sales_order o where o.id = $1`,
+    [orderId],
+  ))!
+  const words = prepareRefusal(kind, order)
+  if (words) return new Refusal('not-yet', words, { about: { record: { kind: 'order', id: orderId } } })
+  if (order.stopped !== null && kindFacts[kind].waitsWithOrder && !despite)
+    return new Refusal('order-stopped', stopWords(order.number, order.stopped), {
+      about: { record: { kind: 'order', id: orderId, label: order.number } },
+    })
+  return undefined
 }
 
 /** Prepares papers of bills again that were put back. */

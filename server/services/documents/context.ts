@@ -25,6 +25,7 @@ import {
   type Recipient,
   type Wishes,
 } from '../../../core/wishes/recipients'
+import { noAddress } from '../../../core/dispatch/plan'
 import { groupBy } from '../../../core/group'
 import { findSetting } from '../../../core/wishes/settings'
 import { clock } from '../../clock'
@@ -424,6 +425,6 @@ export function sendToWords(context: PaperContext): string {
   if (context.channel === 'nothing') return 'Wants nothing'
   if (context.channel === 'paper') return 'Paper, by post'
   const [first, ...others] = context.recipients
-  if (!first) return 'No address'
+  if (!first) return noAddress
   return first.address + (others.length ? ` +${others.length}` : '')
 }

@@ -10,9 +10,11 @@ import type { SendingHours } from '../../../core/routines/sentence'
 import type { Channel, ContactRole } from '../../../core/wishes/recipients'
 import { json, one, run } from '../../db/connection'
 import { checkBill, settleBill } from '../bills/settle'
-import { addToDispatch, newDispatch } from '../dispatch/create'
+import { noAddress, planSending } from '../../../core/dispatch/plan'
+import { Refusal } from '../../../core/errors'
+import { addToDispatch, gatheringDispatch, newDispatch } from '../dispatch/create'
 import { bookPayment } from '../receivables/payments'
-import { noteAll } from '../trail/trail'
+import { note, noteAll } from '../trail/trail'
 import type { BuiltFrom } from './context'
 import { subjectOf } from './prepare'
 
@@ -37,6 +39,8 @@ export interface PaperRow {
   state: string
   revision: number
   problem: string | null
+  /** The status of its order that holds it back. */
+  stopped: string | null
   changed: boolean
   stale: boolean
   source: PaperSource
@@ -72,7 +76,10 @@ export interface Drawn {
 
 /** What the papers of one issuing transaction share. */
 export interface IssuingRun {
-  gathering: Gathering
+  /** What documents that go in one email are gathered by. */
+  gatherAs: string
+  /** Somebody read that the order is held or withdrawn. */
+  despite: boolean
   /** Orders of which a part was billed in this transaction: their own papers were built before it. */
   billedOrders: Set<number>
   now: Date
@@ -87,14 +94,18 @@ export interface IssuingRun {
   posted: number[]
 }
 
-/** Emails of this transaction that take further documents, by what makes them alike. Put back where a paper's savepoint is rolled back. */
-type Gathering = Map<string, { dispatchId: number; numbers: string[] }>
-
-/** Inserts a document with all that stands on it, in the caller's transaction and behind its savepoint. @returns its id; throws what keeps it from being issued */
-export async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: IssuingRun): Promise<number> {
+/** Inserts a document with all that stands on it, in the caller's transaction and behind its savepoint. @returns its id, and the event that a routine on posting is to look at; throws what keeps it from being issued */
+export async function insertDocument(
+  paper: PaperRow,
+  drawn: Drawn,
+  issuing: IssuingRun,
+): Promise<{ documentId: number; eventId: number | null }> {
   const { billedOrders, now, actor } = issuing
   if (paper.billId === null && paper.orderId !== null && billedOrders.has(paper.orderId))
-    throw new Error('a part of its order has just been billed. Look at it again.')
+    throw new Refusal(
+      'billed-meanwhile',
+      'A part of its order has just been invoiced. Look at it again, then send it.',
+    )
   if (paper.billId !== null) await checkBill(paper)
   const asked = issuePaper(paper.source, drawn.date, drawn.number)
   const { paidBy } = issuing
@@ -186,13 +197,12 @@ export async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: Iss
     `update claim set document_id = $1 where source_kind = $6 and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
     [documentId, subject.id, paper.kind, paper.occasion, paper.id, subject.kind],
   )
-  if (claimed !== 1) throw new Error('its claim is no longer held')
+  if (claimed !== 1) throw new Error('the claim of a prepared document is not its own')
   const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books
   const event = await one<{ id: number }>(
     `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $5, $2::jsonb, 3, $3, $4, case when $6::boolean then null else $3::timestamptz end) returning id`,
     [paper.orderId, json(postedFacts(paper, drawn.number, amounts)), now, actor, documentId, toBeLookedAt],
   )
-  if (toBeLookedAt) issuing.posted.push(event!.id)
   await noteAll([
     {
       orderId: paper.orderId ?? undefined,
@@ -224,7 +234,7 @@ export async function insertDocument(paper: PaperRow, drawn: Drawn, issuing: Iss
     { documentId, number: drawn.number, total: amounts.total, currency: issued.currency },
     issuing,
   )
-  return documentId
+  return { documentId, eventId: toBeLookedAt ? event!.id : null }
 }
 
 /** The dispatches of a document: one a channel, or one more document in an email that its customer wants gathered. */
@@ -238,27 +248,29 @@ async function putOnItsWay(
   }: { documentId: number; number: string; total: DecimalText; currency: string },
   issuing: IssuingRun,
 ): Promise<void> {
-  const { gathering, now, actor, timeZone } = issuing
-  const channels = issuing.postOnly
-    ? []
-    : paper.channel === 'both'
-      ? (['email', 'paper'] as const)
-      : paper.channel === 'nothing'
-        ? []
-        : [paper.channel]
+  const { now, actor, timeZone, postOnly, despite, gatherAs } = issuing
+  const plan = planSending({
+    ...paper,
+    hasAddress: paper.sendTo !== noAddress,
+    issueOnly: postOnly,
+    despite,
+    withoutAddress: true,
+  })
+  if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
   const notBefore = sendingTime(now, paper.delayMinutes, paper.hours, timeZone)
-  for (const channel of channels) {
-    const alike =
+  for (const channel of ['email', 'paper'] as const) {
+    if (!(channel === 'email' ? plan.email : plan.print)) continue
+    const alike = [paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, currency]
+    const gatherKey =
       channel === 'email' && paper.gathered
-        ? json([paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, currency, notBefore])
-        : undefined
-    const open = alike ? gathering.get(alike) : undefined
+        ? `${gatherAs} ${json([...alike, paper.delayMinutes, paper.hours])}`
+        : null
+    const open = gatherKey && (await gatheringDispatch(gatherKey))
     if (open) {
-      await addToDispatch(open.dispatchId, documentId, total, `${open.numbers[0]!} +${open.numbers.length}`)
-      open.numbers.push(number)
+      await addToDispatch(open, documentId)
       continue
     }
-    const dispatchId = await newDispatch({
+    await newDispatch({
       channel,
       documentId,
       number,
@@ -276,11 +288,18 @@ async function putOnItsWay(
       ready: false,
       notBefore,
       actor,
+      despite,
+      gatherKey,
     })
-    if (alike) gathering.set(alike, { dispatchId, numbers: [number] })
   }
-  if (channels.length === 0)
-    await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, now])
+  if (plan.email || plan.print) return
+  if (paper.channel === 'nothing')
+    await note(
+      { orderId: paper.orderId ?? undefined, documentId },
+      actor,
+      `Not sent: ${paper.customerName} wants no ${kindFacts[paper.kind].many}.`,
+    )
+  else await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, now])
 }
 
 /** What routines on posting may test. */

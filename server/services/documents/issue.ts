@@ -3,13 +3,19 @@ import { dayInZone, type Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { groupBy } from '../../../core/group'
 import { formatNumber, nextCounter, periodOf, seriesFor } from '../../../core/numbering/series'
+import { noAddress, planSending, type SendBar } from '../../../core/dispatch/plan'
+import { Refusal } from '../../../core/errors'
+import { randomUUID } from 'node:crypto'
 import type { Wishes } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { behindSavepoint, inTransaction, json, one, rows, run } from '../../db/connection'
+import { logTrouble, troubleWords } from '../../log'
 import { addJob, addJobs } from '../../queue/add'
+import { closeGathering } from '../dispatch/create'
 import { gate } from '../house/gate'
 import { company, seriesColumns, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
+import { stopOf } from '../orders/stopped'
 import { insertDocument, type IssuingRun, type PaperRow } from './issue-one'
 import { subjectOf } from './prepare'
 import { rehearse } from './rehearse'
@@ -24,6 +30,9 @@ import { rehearse } from './rehearse'
 /** At most so many papers in one issuing transaction. */
 export const issueBatch = 100
 
+/** So many in one transaction of a person's Send: Stop takes effect between two of them. */
+export const sendBatch = 20
+
 export interface ToIssue {
   paperId: number
   /** The revision that was looked at; null for a routine's own. */
@@ -37,7 +46,7 @@ export interface IssueResult {
   documentId: number | null
 }
 
-const paperColumns = `id, order_id "orderId", bill_id "billId", (select credits_id from bill b where b.id = bill_id) "creditsId", (select replaces_id from bill b where b.id = bill_id) "replacesId", wished_date::text "wishedDate", payment_id "paymentId", event_day::text "eventDay", earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
+const paperColumns = `id, ${stopOf('paper')} stopped, order_id "orderId", bill_id "billId", (select credits_id from bill b where b.id = bill_id) "creditsId", (select replaces_id from bill b where b.id = bill_id) "replacesId", wished_date::text "wishedDate", payment_id "paymentId", event_day::text "eventDay", earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
   stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId",
   order_number "orderNumber", order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes", copy_to "copyTo", hours`
 
@@ -57,8 +66,12 @@ export async function issueInOneTransaction(
     if (paused) throw new Paused()
     const ready = await checked(asked, results, how)
     if (rehearsalSince) await rehearseReady(ready, rehearsalAddress, actor, results)
-    else
-      await issueReady(ready, { actor, postOnly: how.postOnly ?? false, paidBy: how.paidBy ?? null }, results)
+    else {
+      const gatherAs = how.gatherAs ?? randomUUID()
+      const { postOnly = false, paidBy = null, despite = false } = how
+      await issueReady(ready, { actor, gatherAs, postOnly, paidBy, despite }, results)
+      if (how.gatherAs === undefined) await closeGathering(gatherAs)
+    }
     await within?.(results)
     publish(
       'line',
@@ -77,6 +90,12 @@ export async function issueInOneTransaction(
 export interface IssueHow {
   postOnly?: boolean
   paidBy?: PaymentMethod | null
+  /** Somebody read that the order is held or withdrawn, and sends its document all the same. */
+  despite?: boolean
+  /** Somebody read that nobody is there to write to, and issues it all the same. */
+  withoutAddress?: boolean
+  /** What documents are gathered by that go in one email; whoever gives it closes the gathering. */
+  gatherAs?: string
 }
 
 /** Everything is paused: nothing was issued, and it goes on when somebody resumes. */
@@ -104,7 +123,7 @@ export async function issueByItself(): Promise<void> {
   for (;;) {
     if ((await gate()).paused) return
     const due = await rows<{ paperId: number }>(
-      `select id "paperId" from paper where state = 'prepared' and by_itself and not stale
+      `select id "paperId" from paper where state = 'prepared' and by_itself and not stale and ${stopOf('paper')} is null
       order by order_date, length(order_number), order_number limit $1`,
       [issueBatch],
     )
@@ -124,11 +143,20 @@ export async function issueByItself(): Promise<void> {
   }
 }
 
+/** How a report calls what was not issued. */
+const outcomeOfBar: Record<SendBar, IssueResult['outcome']> = {
+  changed: 'changed',
+  problem: 'failed',
+  stopped: 'skipped',
+  'not wanted': 'skipped',
+  'no address': 'skipped',
+}
+
 /** Locks orders, bills, credited invoices, customers and papers, in this order, and keeps those that may be issued as they were looked at. */
 async function checked(
   asked: readonly ToIssue[],
   results: IssueResult[],
-  { paidBy }: IssueHow,
+  { paidBy, postOnly, despite, withoutAddress }: IssueHow,
 ): Promise<PaperRow[]> {
   const ids = asked.map((one) => one.paperId)
   await run(
@@ -196,15 +224,24 @@ async function checked(
     else if (outdated || paper.stale) {
       refuse('changed', 'It changed since you looked. Look at it again, then send it.')
       moved.push(paper.id)
-    } else if (paper.changed || (lookedAt !== null && lookedAt !== paper.revision))
-      refuse('changed', 'It changed since you looked. Look at it again, then send it.')
-    else if (paper.problem) refuse('failed', paper.problem)
-    else
-      ready.push({
+    } else {
+      const plan = planSending({
         ...paper,
-        gathered: customerOf.get(paper.customerId)!.wishes[paper.kind]?.gathered,
-        customerFacts: customerOf.get(paper.customerId)!.facts,
+        hasAddress: paper.sendTo !== noAddress,
+        changed: paper.changed || (lookedAt !== null && lookedAt !== paper.revision),
+        issueOnly: postOnly,
+        despite,
+        withoutAddress,
       })
+      const customer = customerOf.get(paper.customerId)!
+      if (plan.goes)
+        ready.push({
+          ...paper,
+          gathered: customer.wishes[paper.kind]?.gathered,
+          customerFacts: customer.facts,
+        })
+      else refuse(outcomeOfBar[plan.bar], `${plan.reason} ${plan.help}`)
+    }
   }
   if (moved.length > 0) {
     await run('update paper set stale = true where id = any($1::int[])', [moved])
@@ -221,7 +258,7 @@ async function checked(
 /** Locks the counters last and draws; after that there are only inserts. A paper that fails gives its number to the next one. */
 async function issueReady(
   ready: readonly PaperRow[],
-  by: { actor: string; postOnly: boolean; paidBy: PaymentMethod | null },
+  by: Pick<IssuingRun, 'actor' | 'gatherAs' | 'postOnly' | 'paidBy' | 'despite'>,
   results: IssueResult[],
 ): Promise<void> {
   if (ready.length === 0) return
@@ -236,7 +273,6 @@ async function issueReady(
   const painted: number[] = []
   const listens = !!(await one(`select id from routine where is_on and sentence ->> 'on' = 'posted' limit 1`))
   const issuing: IssuingRun = {
-    gathering: new Map(),
     billedOrders: new Set(),
     now,
     timeZone,
@@ -309,11 +345,8 @@ async function issuePeriod(
       brand: paper.source.brand.code,
       order: paper.orderNumber,
     })
-    const before = new Map(
-      [...issuing.gathering].map(([key, open]) => [key, { ...open, numbers: [...open.numbers] }]),
-    )
     try {
-      const documentId = await behindSavepoint(() =>
+      const { documentId, eventId } = await behindSavepoint(() =>
         insertDocument(
           paper,
           {
@@ -328,12 +361,11 @@ async function issuePeriod(
         ),
       )
       last = drawn
+      if (eventId !== null) issuing.posted.push(eventId)
       if (newest === null || date > newest) newest = date
       done.push({ paper, outcome: { outcome: 'issued', reason: number, documentId } })
     } catch (error) {
-      issuing.gathering.clear()
-      for (const [key, open] of before) issuing.gathering.set(key, open)
-      done.push({ paper, outcome: failed(`It could not be issued: ${(error as Error).message}`) })
+      done.push({ paper, outcome: failed(whyNotIssued(error, paper)) })
     }
   }
   if (last !== counter.last)
@@ -343,6 +375,13 @@ async function issuePeriod(
       last,
     ])
   return done
+}
+
+/** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
+function whyNotIssued(error: unknown, paper: PaperRow): string {
+  if (error instanceof Refusal) return error.message
+  const id = logTrouble(error, { paper: paper.id }, 'a document could not be issued')
+  return troubleWords('It could not be issued', id)
 }
 
 /** Creates a period's counter row, so that there is one to lock; one below the start until the first number. */

@@ -1,5 +1,6 @@
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
+import { planSending, type SendPlan } from '../../../core/dispatch/plan'
 import { occasionOf } from '../../../core/routines/routine'
 import type { SendingHours, Trust } from '../../../core/routines/sentence'
 import type { ContactRole } from '../../../core/wishes/recipients'
@@ -111,15 +112,15 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
     asked.routine &&
     context.zeroTotals === 'skip' &&
     Number(made.paper?.amounts.total ?? context.total) === 0
-  )
-    return {
-      outcome: 'not wanted',
-      paperId: null,
-      reason: 'It comes to nothing, and the house makes no papers of that.',
-    }
+  ) {
+    const reason = `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`
+    await note({ orderId: asked.orderId ?? undefined }, asked.actor, reason)
+    return { outcome: 'not wanted', paperId: null, reason }
+  }
 
   const byHand = asked.trust === 'by hand'
-  const byItself = asked.trust === 'by itself' && !made.problem && goesOut(context)
+  const byItself =
+    asked.trust === 'by itself' && planOf(asked.kind, made, await stopOfOrder(asked.kind, asked.orderId)).goes
   const state = byHand ? 'due' : 'prepared'
   const row = await one<{ id: number }>(
     `
@@ -215,11 +216,26 @@ function occasionIn(kind: DocumentKind, context: PaperContext): string {
 /** Another transaction took the claim between look and insert; the caller starts again and then finds it. */
 export class ClaimLost extends Error {}
 
-function goesOut(context: PaperContext): boolean {
-  return (
-    context.channel === 'paper' ||
-    ((context.channel === 'email' || context.channel === 'both') && context.recipients.length > 0)
-  )
+/** The status that holds back a document of a kind; null when none does. */
+async function stopOfOrder(kind: DocumentKind, orderId: number | null): Promise<string | null> {
+  if (orderId === null || !kindFacts[kind].waitsWithOrder) return null
+  const stop = await one<{ status: string }>('select status from stopped_order where order_id = $1', [
+    orderId,
+  ])
+  return stop?.status ?? null
+}
+
+function planOf(kind: DocumentKind, { context, problem }: Draft, stopped: string | null): SendPlan {
+  return planSending({
+    kind,
+    channel: context.channel,
+    hasAddress: context.recipients.length > 0,
+    problem,
+    changed: false,
+    stopped,
+    orderNumber: context.orderNumber,
+    customerName: context.customerName,
+  })
 }
 
 /** Who has the claim, in plain words; undefined when it is free. */
@@ -338,11 +354,11 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     // what goes by itself nobody has looked at; what a person wrote just now that person has
     const seen = paper.byItself || paper.baseline.own === true
     const changes = seen ? [] : difference(paper.baseline, now)
-    const stillByItself = paper.byItself && !made.problem && goesOut(context)
+    const stillByItself = paper.byItself && planOf(paper.kind, made, null).goes
     const moved = difference(paper, now).length > 0
     const kept = await run(
       `update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = $16, occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
+        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = by_itself and $16, occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
       [
         paper.id,

@@ -4,6 +4,7 @@ import { capital, type DocumentKind } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { releaseIfSettled } from '../bills/settle'
+import { takeOut } from '../dispatch/create'
 import { publish } from '../live/publish'
 import { note } from '../trail/trail'
 
@@ -40,8 +41,8 @@ export async function voidDocument(id: number, reason: string, actor: string): P
       [id],
     )
     // looked at once they are locked: what a worker wrote of its recipients meanwhile counts
-    const dispatches = await rows<{ state: string; attempted: boolean }>(
-      `select s.state, exists (select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')) attempted
+    const dispatches = await rows<{ id: number; state: string; attempted: boolean }>(
+      `select s.id, s.state, exists (select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')) attempted
       from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1`,
       [id],
     )
@@ -85,11 +86,8 @@ export async function voidDocument(id: number, reason: string, actor: string): P
       actor,
       reason,
     ])
-    await run(
-      `update dispatch set state = 'closed', since = $2, held = false where id in (select dispatch_id from dispatch_document where document_id = $1) and state in ('waiting', 'stuck')
-      and not exists (select from dispatch_document o where o.dispatch_id = dispatch.id and o.document_id <> $1)`,
-      [id, clock.now()],
-    )
+    for (const dispatch of dispatches)
+      if (['waiting', 'stuck'].includes(dispatch.state)) await takeOut(dispatch.id, id, actor)
     await run('delete from undelivered where document_id = $1', [id])
     await takeBackAllocations(document)
     await run('update open_item set open = 0 where document_id = $1', [id])

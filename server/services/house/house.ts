@@ -25,6 +25,8 @@ export interface CompanyRow {
   zeroTotals: 'make' | 'skip'
   /** Statuses in which an order is withdrawn, and what becomes of its documents then. */
   withdrawnStatuses: string[]
+  /** Statuses in which nothing of an order leaves for now. */
+  heldStatuses: string[]
   withdrawnRule: 'list' | 'settle'
   /** Kinds that are dated by the event and not by the day of issue. */
   documentDates: Partial<Record<DocumentKind, 'event'>>
@@ -37,7 +39,7 @@ export async function company(): Promise<CompanyRow> {
   const row =
     await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
     presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
-    withdrawn_statuses "withdrawnStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company`)
+    withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company`)
   if (!row) throw new Error('the database holds no company yet')
   return row
 }

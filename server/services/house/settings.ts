@@ -5,6 +5,7 @@ import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
+import { applyStoppingStatuses } from '../orders/stopped'
 import { gate } from './gate'
 import { company } from './house'
 
@@ -20,6 +21,7 @@ export interface HouseSettings {
   rehearsalAddress: string
   zeroTotals: 'make' | 'skip'
   withdrawnStatuses: string[]
+  heldStatuses: string[]
   withdrawnRule: 'list' | 'settle'
   documentDates: Partial<Record<DocumentKind, 'event'>>
   smallDifference: string
@@ -27,19 +29,21 @@ export interface HouseSettings {
 
 export async function houseSettings(): Promise<HouseSettings> {
   return (await one<HouseSettings>(
-    'select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals", withdrawn_statuses "withdrawnStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company',
+    'select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals", withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company',
   ))!
 }
 
 /** @throws Refusal "bad-address", "unknown-status" */
 export async function changeHouse(change: Partial<HouseSettings>): Promise<void> {
   const { orderStatuses } = await company()
-  const unknown = change.withdrawnStatuses?.find((status) => !orderStatuses.includes(status))
-  if (unknown)
-    throw new Refusal('unknown-status', `“${unknown}” is not a status of the house's orders.`, {
-      status: 400,
-      about: { field: 'withdrawnStatuses' },
-    })
+  for (const field of ['withdrawnStatuses', 'heldStatuses'] as const) {
+    const unknown = change[field]?.find((status) => !orderStatuses.includes(status))
+    if (unknown)
+      throw new Refusal('unknown-status', `“${unknown}” is not a status of the house's orders.`, {
+        status: 400,
+        about: { field },
+      })
+  }
   for (const field of ['failureNoticeTo', 'rehearsalAddress'] as const) {
     if (change[field] && !isAddress(change[field]))
       throw new Refusal(
@@ -52,7 +56,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince)
       throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
     await run(
-      'update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals), withdrawn_statuses = coalesce($6::jsonb, withdrawn_statuses), withdrawn_rule = coalesce($7, withdrawn_rule), document_dates = coalesce($8::jsonb, document_dates), small_difference = coalesce($9::numeric, small_difference)',
+      'update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals), withdrawn_statuses = coalesce($6::jsonb, withdrawn_statuses), withdrawn_rule = coalesce($7, withdrawn_rule), document_dates = coalesce($8::jsonb, document_dates), small_difference = coalesce($9::numeric, small_difference), held_statuses = coalesce($10::jsonb, held_statuses)',
       [
         change.failureNoticeTo ?? null,
         change.presumeSeconds ?? null,
@@ -63,8 +67,10 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
         change.withdrawnRule ?? null,
         change.documentDates ? json(change.documentDates) : null,
         change.smallDifference ?? null,
+        change.heldStatuses ? json(change.heldStatuses) : null,
       ],
     )
+    if (change.heldStatuses || change.withdrawnStatuses) await applyStoppingStatuses('Clothespin')
     if (change.documentDates)
       await run(`update paper set stale = true where state in ('prepared', 'due', 'put back')`)
     publish('house')
@@ -99,7 +105,7 @@ export async function resumeAll(): Promise<void> {
     for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null'))
       await addJob('send-run', { runId: id })
     const due = await rows<{ id: number }>(
-      `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at <= $1 order by next_try_at limit 2000`,
+      `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and gather_key is null and next_try_at <= $1 order by next_try_at limit 2000`,
       [clock.now()],
     )
     await addJobs(

@@ -1,9 +1,12 @@
 import { dayInZone } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { stuckWords, type DispatchState, type Stage, type StuckCause } from '../../../core/dispatch/states'
+import { noAddress, planSending, type SendQuestion } from '../../../core/dispatch/plan'
 import { clock } from '../../clock'
-import { one, rows } from '../../db/connection'
+import { rows } from '../../db/connection'
 import { company } from '../house/house'
+import { stopOf, stopOfDispatch } from '../orders/stopped'
+import type { Channel } from '../../../core/wishes/recipients'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
 
 /** A row of a stage's list: a paper in the first two stages, a dispatch (or an unsent document) in the others. */
@@ -25,7 +28,7 @@ export interface LineRow {
   total: string
   currency: string
   since: Date
-  channel: string
+  channel: Channel
   routineId: number | null
   routineName: string | null
   revision: number | null
@@ -42,6 +45,8 @@ export interface LineRow {
   how: string | null
   documents: number
   held: boolean
+  /** The status of its order that holds it back. */
+  stopped: string | null
 }
 
 export interface LineFilter {
@@ -69,11 +74,14 @@ export async function lineList(filter: LineFilter): Promise<
       : await dispatchQuery(filter)
   const parameters = [...parts.parameters]
   const { where, order } = keyset(parts.sort, 'x.id', filter.after, parameters)
-  const found = await rows<LineRow & { sortKey: string }>(
+  const found = await rows<LineRow & { sortKey: string; stale: boolean }>(
     `select x.*, (${parts.sort.key})::text "sortKey" from (${parts.sql}) x where ${where} order by ${order} limit ${filter.limit + 1}`,
     parameters,
   )
-  const page = paged(found.map(withWords), filter.limit)
+  const page = paged(
+    found.map(({ stale: _, ...row }) => withWords(row)),
+    filter.limit,
+  )
   const sums = await rows<{ currency: string; sum: string; count: number }>(
     `select x.currency, sum(x.total::numeric)::text sum, count(*)::int count from (${parts.sql}) x group by 1 order by 1`,
     parts.parameters,
@@ -92,13 +100,7 @@ export async function lineList(filter: LineFilter): Promise<
             )
           ).map((group) => ({ ...group, name: stuckWords[group.name as StuckCause].label }))
         : []
-  const sendable =
-    filter.stage === 'to check'
-      ? (await one<{ count: number }>(
-          `select count(*)::int count from (${parts.sql}) x where not x.changed and x.problem is null`,
-          parts.parameters,
-        ))!.count
-      : 0
+  const sendable = filter.stage === 'to check' ? await sendableOf(parts) : 0
   return {
     ...page,
     groups,
@@ -106,6 +108,20 @@ export async function lineList(filter: LineFilter): Promise<
     matching: sums.reduce((total, row) => total + row.count, 0),
     sums: sums.map(({ currency, sum }) => ({ currency, sum })),
   }
+}
+
+/** How many of To check would go: what decides is gathered into groups, and the one rule judges each group. */
+async function sendableOf(parts: Query): Promise<number> {
+  const groups = await rows<Omit<SendQuestion, 'orderNumber' | 'customerName'> & { count: number }>(
+    `select x.kind, x.channel, x."sendTo" <> $${parts.parameters.length + 1} "hasAddress",
+      case when x.problem is not null then 'a problem' end problem, x.changed or x.stale changed, x.stopped, count(*)::int count
+    from (${parts.sql}) x
+    group by 1, 2, 3, 4, 5, 6`,
+    [...parts.parameters, noAddress],
+  )
+  return groups
+    .filter((group) => planSending({ ...group, orderNumber: '', customerName: '' }).goes)
+    .reduce((total, group) => total + group.count, 0)
 }
 
 export interface LineGroup {
@@ -167,7 +183,7 @@ function paperQuery(filter: LineFilter): Query {
   const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
   let sql = `select p.id, 'paper' "of", p.kind, coalesce(nullif(p.order_number, ''), 'Draft ' || p.bill_id) number, p.order_number "orderNumber", p.order_id "orderId", p.bill_id "billId", null::int "documentId", p.customer_id "customerId", p.customer_name "customerName",
       p.send_to "sendTo", p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName", p.revision, p.changes is not null changed, p.problem,
-      p.state, null "cause", null "causeKey", null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents, false held
+      p.state, null "cause", null "causeKey", null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents, false held, ${stopOf('p')} stopped, p.stale
     from paper p left join routine r on r.id = p.routine_id where ${states}${rest}`
   if (!toCheck) {
     const others = shared(filter, parameters, {
@@ -177,7 +193,7 @@ function paperQuery(filter: LineFilter): Query {
       brand: 'd.brand_id',
     })
     sql += ` union all select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id, (select r.name from routine r where r.id = u.routine_id), null, false, null,
-      'issued', null, null, null, null, null, null, null, 1, false from undelivered u join document d on d.id = u.document_id where true${others}`
+      'issued', null, null, null, null, null, null, null, 1, false, ${stopOf('d')}, false from undelivered u join document d on d.id = u.document_id where true${others}`
   }
   return {
     sql,
@@ -219,7 +235,7 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
   const sql = `select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", d.order_id "orderId", null::int "billId", d.id "documentId", s.customer_id "customerId", s.customer_name "customerName", s.send_to "sendTo",
       s.total::text total, s.currency, s.since, s.channel, null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state, s.stuck_cause "cause", null "causeKey",
       (select r.address from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('bounced', 'refused') order by r.at desc limit 1) "badAddress", null remedy,
-      s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how, (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held
+      s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how, (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held, ${stopOfDispatch('s')} stopped, false stale
     from dispatch s join lateral (select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1) f on true join document d on d.id = f.document_id
     where ${condition}${rest}`
   const newestFirst = filter.stage === 'arrived' || filter.stage === 'on the way'

@@ -92,6 +92,8 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
   net: string
   prepaid: string
   suppliedOn: string | null
+  /** The status that holds its documents back; null when they may leave. */
+  stopped: string | null
   pricesIncludeTax: boolean
   adjustments: { kind: string; label: string; amount?: string; percent?: string }[]
   lines: LineEdit[]
@@ -101,6 +103,7 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
     billId: number | null
     kind: DocumentKind
     state: string
+    revision: number
     voided: boolean
     documentId: number | null
     number: string | null
@@ -124,7 +127,7 @@ export async function orderView(id: number): Promise<OrderView> {
   const order = await one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'trail'>>(
     `select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId", c.group_name "groupName", b.code brand, o.status,
       o.status_since "statusSince", o.net::text net, o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote", o.prepaid::text prepaid,
-      o.supplied_on::text "suppliedOn", o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields from ${tables} where o.id = $1`,
+      o.supplied_on::text "suppliedOn", (select so.status from stopped_order so where so.order_id = o.id) stopped, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields from ${tables} where o.id = $1`,
     [id],
   )
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
@@ -134,7 +137,7 @@ export async function orderView(id: number): Promise<OrderView> {
     [id],
   )
   const papers = await rows<OrderView['papers'][number]>(
-    `select p.id, p.bill_id "billId", p.kind, p.state, exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`,
+    `select p.id, p.bill_id "billId", p.kind, p.state, p.revision, exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`,
     [id],
   )
   const evaluations = await rows<OrderView['evaluations'][number]>(

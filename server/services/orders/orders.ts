@@ -5,10 +5,12 @@ import type { EventFacts } from '../../../core/routines/routine'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJobs } from '../../queue/add'
+import { suppliedStatus } from '../../../core/orders/statuses'
 import { markStale } from '../documents/prepare'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
+import { applyStatus, type StatusEffects, type StatusTurn } from './stopped'
 
 /*
  * What changes an order: its status, one or many at once, and its lines.
@@ -16,13 +18,13 @@ import { noteAll } from '../trail/trail'
  * Refuses: an unknown status, an order somebody else changed meanwhile, lines that make no sense.
  */
 
-/** The status in which goods have left; reaching it gives an order its date of supply. */
-const suppliedStatus = 'Shipped'
-
 export interface StatusChange {
   changed: number[]
   unchanged: number[]
   before: { id: number; status: string }[]
+  /** Whether the new status stops documents or lets them back, and what was written of them. */
+  turn: StatusTurn
+  effects: StatusEffects
 }
 
 interface OrderState extends EventFacts {
@@ -32,13 +34,17 @@ interface OrderState extends EventFacts {
   suppliedOn: Day | null
 }
 
-/** Sets orders to a status and tells the routines through one event each. Orders already there are left alone. */
+/**
+ * Sets orders to a status and tells the routines through one event each. Orders already there are left alone.
+ * A status that holds or withdraws takes their documents out of every Send and of Waiting; with `letGo` a return lets the emails go again.
+ */
 export async function setStatus(
   orderIds: readonly number[],
   status: string,
   actor: string,
+  letGo = true,
 ): Promise<StatusChange> {
-  const { orderStatuses, timeZone } = await company()
+  const { orderStatuses, timeZone, ...stopping } = await company()
   if (!orderStatuses.includes(status)) {
     throw new Refusal(
       'unknown-status',
@@ -94,13 +100,40 @@ export async function setStatus(
       })),
     )
     for (const id of supplies) await markStale('order_id', id)
+    const { turn, effects } = await applyStatus(moving, status, stopping, letGo, actor)
     publish('order', ids)
+    if (turn !== 'nothing') publish('line')
     return {
+      turn,
+      effects,
       changed: ids,
       unchanged: orders.filter((order) => order.from === status).map((order) => order.id),
       before: moving.map((order) => ({ id: order.id, status: order.from })),
     }
   })
+}
+
+/** Ends a trial of a transaction, which undoes it, and carries out what it wrote. */
+class Tried extends Error {
+  constructor(readonly change: StatusChange) {
+    super('only tried')
+  }
+}
+
+/** What `setStatus` would do, found by doing it and taking it back, so that the question and the act cannot differ. */
+export async function trySetStatus(
+  orderIds: readonly number[],
+  status: string,
+  actor: string,
+): Promise<StatusChange> {
+  try {
+    return await inTransaction(async () => {
+      throw new Tried(await setStatus(orderIds, status, actor))
+    })
+  } catch (error) {
+    if (error instanceof Tried) return error.change
+    throw error
+  }
 }
 
 export interface LineEdit {

@@ -242,10 +242,10 @@ async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string
     [event.documentId],
   ))!
   if (document.voided) return { outcome: 'not wanted', reason: `${document.number} was voided.` }
-  if (!document.unsent)
-    return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
   if (document.wishes[document.kind]?.channel === 'nothing')
     return { outcome: 'not wanted', reason: `${document.customerName} wants none.` }
+  if (!document.unsent)
+    return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
   if (routine.trust !== 'by itself') {
     await run('update undelivered set routine_id = $2 where document_id = $1', [event.documentId, routine.id])
     return {

@@ -1,9 +1,12 @@
-import { idParam } from '../../../checks'
+import { idParam, Joi } from '../../../checks'
 import { route } from '../../../route'
 import { sendDocuments } from '../../../services/dispatch/by-hand'
 
-/** Sends an issued document that has no dispatch that lives. */
-export default route<{ id: number }>({ role: 'clerk', params: idParam }, async ({ params, user }) => {
-  await sendDocuments([params.id], user.name)
-  return { ok: true }
-})
+/** Sends an issued document that has no dispatch that lives. One of a held or withdrawn order goes only with despite. */
+export default route<{ id: number }, object, { despite: boolean }>(
+  { role: 'clerk', params: idParam, body: Joi.object({ despite: Joi.boolean().default(false) }) },
+  async ({ params, body, user }) => {
+    await sendDocuments([params.id], user.name, body.despite)
+    return { ok: true }
+  },
+)

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { LineRow } from '../../../server/services/line/list'
+
+type Stopped = Pick<
+  LineRow,
+  | 'id'
+  | 'revision'
+  | 'kind'
+  | 'orderId'
+  | 'orderNumber'
+  | 'customerName'
+  | 'documentId'
+  | 'total'
+  | 'currency'
+  | 'stopped'
+>
+
+/** One document of a held or withdrawn order: it goes only alone, after the reason was read. */
+const props = defineProps<{ row: Stopped; act: 'send' | 'prepare' | 'send issued' | 'let go' }>()
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ done: [] }>()
+const runs = useRuns()
+const busy = ref(false)
+const key = crypto.randomUUID()
+const words = {
+  send: 'Send',
+  prepare: 'Prepare',
+  'send issued': 'Send',
+  'let go': 'Let go',
+}
+const post = <T,>(path: string, body: object) => callApi<T>(path, { method: 'POST', body })
+
+const acts = {
+  send: async () => {
+    const papers = [{ id: props.row.id, revision: props.row.revision }]
+    const { runId } = await post<{ runId: number }>('/api/papers/send', { key, papers, despite: true })
+    await runs.watchRun(runId)
+  },
+  prepare: () =>
+    post('/api/papers/prepare', { kind: props.row.kind, orderIds: [props.row.orderId], despite: true }),
+  'send issued': () => post(`/api/documents/${props.row.documentId}/send`, { despite: true }),
+  'let go': () => post('/api/dispatches/keep-back', { ids: [props.row.id], act: 'let go', despite: true }),
+}
+
+async function go() {
+  busy.value = true
+  const well = await attempt(async () => {
+    await acts[props.act]()
+  })
+  busy.value = false
+  open.value = false
+  if (well) emit('done')
+}
+</script>
+
+<template>
+  <Ask
+    v-model="open"
+    :title="`${words[act]} the ${row.kind} although the order is ${row.stopped}?`"
+    :go="`${words[act]} it all the same`"
+    danger
+    :busy="busy"
+    @go="go"
+  >
+    <p>
+      Order <span class="mono">{{ row.orderNumber }}</span> of {{ row.customerName }} is
+      <strong>{{ row.stopped }}</strong>, so its {{ row.kind }} over
+      <span class="mono">{{ money(row.total, row.currency) }}</span> is kept out of every Send{{
+        act === 'let go' ? ' and was taken out of Waiting' : ''
+      }}. Setting the order to another status brings it back as it was.
+    </p>
+  </Ask>
+</template>

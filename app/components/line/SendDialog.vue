@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import type { SendCheck } from '../../../server/services/documents/send-check'
+
+/** Asks before documents leave: how many, in how many emails, over what sum, and what is left out and why, as the server says at this moment. */
+const props = defineProps<{
+  /** Either what was picked, or the filter of all that match. */
+  papers?: { id: number; revision: number }[]
+  matching?: Record<string, string>
+}>()
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ done: [] }>()
+const runs = useRuns()
+const key = crypto.randomUUID()
+const postOnly = ref(false)
+const withoutAddress = ref(false)
+const check = shallowRef<SendCheck>()
+const busy = ref(false)
+
+const which = computed(() => (props.papers ? { papers: props.papers } : { matching: props.matching }))
+const how = computed(() => ({ postOnly: postOnly.value, withoutAddress: withoutAddress.value }))
+
+async function look() {
+  const well = await attempt(async () => {
+    check.value = await callApi<SendCheck>('/api/papers/send-check', {
+      method: 'POST',
+      body: { ...which.value, ...how.value },
+    })
+  })
+  if (!well) open.value = false
+}
+watch(how, look, { immediate: true })
+
+const verb = computed(() => (postOnly.value ? 'Issue' : 'Send'))
+const count = computed(() => check.value?.documents ?? 0)
+const ways = computed(() => {
+  const { emails = 0, prints = 0, toNobody = 0 } = check.value ?? {}
+  return [
+    emails ? plural(emails, 'email') : '',
+    prints ? plural(prints, 'print job') : '',
+    toNobody ? `${toNobody} to nobody, as the customer wants` : '',
+  ].filter(Boolean)
+})
+const noAddress = computed(() => check.value?.leftOut.some((one) => one.bar === 'no address') ?? false)
+
+async function send() {
+  busy.value = true
+  const well = await attempt(async () => {
+    const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
+      method: 'POST',
+      body: { key, ...which.value, ...how.value, ...(props.papers ? {} : { count: count.value }) },
+    })
+    await runs.watchRun(runId)
+  })
+  busy.value = false
+  open.value = false
+  if (well) emit('done')
+}
+</script>
+
+<template>
+  <Ask
+    v-if="check"
+    v-model="open"
+    wide
+    :title="count ? `${verb} ${plural(count, 'document')}?` : 'None of these can be sent'"
+    :go="`${verb} ${count}`"
+    :busy="busy"
+    :disabled="count === 0"
+    @go="send"
+  >
+    <template v-if="count">
+      <p data-test="send-sum">
+        Together
+        <strong v-for="one in check.sums" :key="one.currency" class="mono"
+          >{{ moneyWithSign(one.sum, one.currency) }} </strong>. Each gets its number, in order of date and
+        order number{{ postOnly ? ', and waits on To send.' : '.' }}
+      </p>
+      <p v-if="!postOnly && ways.length" data-test="send-ways">{{ ways.join(', ') }}.</p>
+    </template>
+    <section v-for="one in check.leftOut" :key="one.bar" class="left-out" :data-test="`left-out-${one.bar}`">
+      <strong>Left out: {{ one.count }} · {{ one.words }}</strong>
+      <ul>
+        <li v-for="row in one.rows" :key="row.id">
+          <span class="mono">{{ row.orderNumber || 'no order' }}</span> {{ row.customerName }}:
+          <span class="soft">{{ row.reason }}</span>
+        </li>
+        <li v-if="one.count > one.rows.length" class="soft">and {{ one.count - one.rows.length }} more</li>
+      </ul>
+      <p class="soft">{{ one.help }}</p>
+    </section>
+    <label v-if="noAddress || withoutAddress" class="only"
+      ><input v-model="withoutAddress" type="checkbox" data-test="without-address" /> Issue those without an
+      address too: they are Stuck until somebody can be written to</label
+    >
+    <label class="only"
+      ><input v-model="postOnly" type="checkbox" data-test="post-only" /> Only issue: number and book now,
+      send later</label
+    >
+  </Ask>
+</template>
+
+<style scoped>
+p {
+  margin: 0 0 8px;
+}
+.left-out {
+  border-left: 3px solid var(--peg);
+  background: var(--peg-pale);
+  padding: 7px 12px;
+  margin-bottom: 8px;
+}
+.left-out p {
+  margin: 4px 0 0;
+  font-size: 13px;
+}
+ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
+  max-height: 116px;
+  overflow: auto;
+  font-size: 13px;
+}
+.only {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 6px;
+}
+</style>

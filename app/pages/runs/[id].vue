@@ -1,0 +1,269 @@
+<script setup lang="ts">
+import { stuckWords } from '../../../core/dispatch/states'
+import type { RunProblem, RunReport } from '../../../server/services/runs/runs'
+import { lasted, partSays, partWords, runState } from '../../composables/runWords'
+
+/** One Send: who, when, how long, its numbers; what became of each chosen document; what did not go, with its remedy. */
+const route = useRoute()
+const session = useSession()
+const toasts = useToasts()
+const id = computed(() => Number(route.params.id))
+const run = shallowRef<RunReport>()
+const wrong = ref('')
+const busy = ref(false)
+const now = useNow(1000)
+
+async function load() {
+  try {
+    run.value = await callApi<RunReport>(`/api/runs/${id.value}`)
+    wrong.value = ''
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+}
+watch(id, load, { immediate: true })
+useLive(['run', 'line'], () => void load(), 400)
+
+const stuck = computed(() => run.value?.problems.filter((one) => one.dispatchId !== null) ?? [])
+const left = computed(() => run.value?.problems.filter((one) => one.dispatchId === null) ?? [])
+const dispatches = (rows: readonly RunProblem[]) => [...new Set(rows.map((one) => one.dispatchId!))]
+const why = (row: RunProblem) =>
+  row.cause ? `${stuckWords[row.cause].label}${row.reason ? `: ${row.reason}` : ''}` : row.reason
+
+const act = (path: string, body: object, said: (count: number) => string) =>
+  attempt(async () => {
+    busy.value = true
+    try {
+      const { ids } = await callApi<{ ids: number[] }>(path, { method: 'POST', body })
+      toasts.say(said(ids.length))
+      await load()
+    } finally {
+      busy.value = false
+    }
+  })
+const sendAgain = (rows: readonly RunProblem[]) =>
+  act(
+    '/api/dispatches/send-again',
+    { ids: dispatches(rows) },
+    (count) => `${plural(count, 'email')} on the way again.`,
+  )
+const printInstead = (rows: readonly RunProblem[]) =>
+  act(
+    '/api/dispatches/keep-back',
+    { ids: dispatches(rows), act: 'print instead' },
+    (count) => `${plural(count, 'print job')} in the print queue.`,
+  )
+const control = (path: 'stop' | 'take-back') =>
+  attempt(async () => {
+    await callApi(`/api/runs/${id.value}/${path}`, { method: 'POST', body: {} })
+    await load()
+  })
+const inUndoTime = computed(
+  () => !!run.value && !run.value.endedAt && new Date(run.value.goesAt).getTime() > now.value,
+)
+</script>
+
+<template>
+  <div class="page">
+    <div class="bar">
+      <NuxtLink to="/runs">Sends</NuxtLink>
+      <h1 class="title">Send {{ id }}</h1>
+      <template v-if="run">
+        <span class="tag" :class="runState(run, now).tone" data-test="run-state">{{
+          runState(run, now).words
+        }}</span>
+        <span class="soft"
+          >by {{ run.startedBy }}, {{ fullTime(run.startedAt)
+          }}<template v-if="run.endedAt"> · took {{ lasted(run.goesAt, run.endedAt) }}</template
+          ><template v-if="run.stoppedBy"> · stopped by {{ run.stoppedBy }}</template
+          ><template v-if="run.takenBackBy"> · taken back by {{ run.takenBackBy }}</template></span
+        >
+        <span class="push" />
+        <VBtn v-if="inUndoTime && session.may('clerk')" height="30" @click="control('take-back')"
+          >Take all back</VBtn
+        >
+        <VBtn v-else-if="!run.endedAt && session.may('clerk')" height="30" @click="control('stop')"
+          >Stop</VBtn
+        >
+        <VBtn height="30" :href="`/api/runs/${id}/report`" data-test="csv">Save as CSV</VBtn>
+      </template>
+    </div>
+    <div v-if="wrong" class="empty"><strong>No such Send</strong>{{ wrong }}</div>
+    <div v-else-if="run" class="body">
+      <table class="parts" data-test="parts">
+        <thead>
+          <tr>
+            <th>What became of the {{ plural(run.chosen, 'chosen document') }}</th>
+            <th class="amount">Documents</th>
+            <th class="amount">Emails</th>
+            <th class="amount">Print jobs</th>
+            <th class="amount">Sum</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="part in run.parts" :key="part.part" :title="partSays(part)">
+            <td>
+              <span class="tag" :class="partWords[part.part].tone">{{ partWords[part.part].words }}</span>
+            </td>
+            <td class="amount">{{ part.documents }}</td>
+            <td class="amount">{{ part.emails || '' }}</td>
+            <td class="amount">{{ part.prints || '' }}</td>
+            <td class="amount">
+              <div v-for="one in part.sums" :key="one.currency">
+                {{ moneyWithSign(one.sum, one.currency) }}
+              </div>
+            </td>
+          </tr>
+        </tbody>
+        <tfoot>
+          <tr>
+            <th>
+              Issued<span v-for="one in run.numbers" :key="one.first" class="mono soft numbers"
+                >{{ one.first === one.last ? one.first : `${one.first} to ${one.last}` }} ({{
+                  one.count
+                }})</span
+              >
+            </th>
+            <td class="amount">{{ run.issued }}</td>
+            <td class="amount">{{ run.emails || '' }}</td>
+            <td class="amount">{{ run.prints || '' }}</td>
+            <td class="amount">
+              <div v-for="one in run.sums" :key="one.currency">
+                {{ moneyWithSign(one.sum, one.currency) }}
+              </div>
+            </td>
+          </tr>
+        </tfoot>
+      </table>
+
+      <section v-if="stuck.length" aria-label="Stuck">
+        <div class="heading">
+          <h2>Stuck: {{ stuck.length }}</h2>
+          <template v-if="session.may('clerk')">
+            <span class="push" />
+            <VBtn height="30" :disabled="busy" data-test="print-all" @click="printInstead(stuck)"
+              >Print {{ dispatches(stuck).length }} instead</VBtn
+            >
+            <VBtn height="30" :disabled="busy" data-test="again-all" @click="sendAgain(stuck)"
+              >Send {{ dispatches(stuck).length }} again</VBtn
+            >
+          </template>
+        </div>
+        <ul class="rows">
+          <li v-for="row in stuck" :key="row.paperId">
+            <NuxtLink class="mono" :to="`/register?search=${row.number}&in=${row.documentId}`">{{
+              row.number
+            }}</NuxtLink>
+            <span class="name cut">{{ row.customerName }}</span>
+            <span class="reason">{{ why(row) }}</span>
+            <span class="amount">{{ money(row.total, row.currency) }}</span>
+            <template v-if="session.may('clerk')">
+              <VBtn height="26" :disabled="busy" @click="printInstead([row])">Print</VBtn>
+              <VBtn height="26" :disabled="busy" @click="sendAgain([row])">Send again</VBtn>
+            </template>
+          </li>
+        </ul>
+      </section>
+      <section v-if="left.length" aria-label="Not issued">
+        <div class="heading">
+          <h2>Not issued: {{ left.length }}</h2>
+        </div>
+        <ul class="rows">
+          <li v-for="row in left" :key="row.paperId">
+            <NuxtLink
+              v-if="row.paperState === 'prepared'"
+              class="mono"
+              :to="`/?stage=to+check&search=${row.orderNumber || row.customerName}`"
+              >{{ row.orderNumber || row.kind }}</NuxtLink
+            >
+            <span v-else class="mono soft">{{ row.orderNumber || row.kind }}</span>
+            <span class="name cut">{{ row.customerName }}</span>
+            <span class="reason">{{ row.reason }}</span>
+            <span class="amount">{{ money(row.total, row.currency) }}</span>
+            <span class="soft now">{{
+              {
+                prepared: 'on To check',
+                issued: 'issued since',
+                'put back': 'on To send',
+                due: 'on To send',
+              }[row.paperState] ?? 'not wanted any more'
+            }}</span>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.title {
+  font-size: 16px;
+}
+.page {
+  background: var(--paper);
+}
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 16px 18px;
+}
+.parts {
+  border-collapse: collapse;
+  min-width: 720px;
+}
+.parts th {
+  text-align: left;
+  font-weight: 600;
+}
+.parts th.amount {
+  text-align: right;
+  font-family: var(--text);
+}
+.parts th,
+.parts td {
+  padding: 5px 14px 5px 0;
+  border-bottom: 1px solid var(--rule);
+  vertical-align: top;
+}
+.parts tfoot th,
+.parts tfoot td {
+  border-top: 2px solid var(--ink);
+  border-bottom: 0;
+}
+.numbers {
+  margin-left: 10px;
+  font-weight: 400;
+}
+.heading {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin: 20px 0 4px;
+}
+.rows {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.rows li {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  min-height: 36px;
+  border-bottom: 1px solid var(--rule);
+}
+.rows .mono:first-child {
+  flex: 0 0 130px;
+}
+.name {
+  flex: 0 0 220px;
+}
+.reason {
+  flex: 1 1 200px;
+  font-size: 13px;
+}
+.now {
+  flex: 0 0 120px;
+  text-align: right;
+}
+</style>

@@ -1,0 +1,42 @@
+import { kindFacts, type DocumentKind } from '../documents/kinds'
+
+/** The status of an order that is still being written: nothing is made of it. */
+export const draftStatus = 'Draft'
+
+/** The status in which goods have left; reaching it gives an order its date of supply. */
+export const suppliedStatus = 'Shipped'
+
+/** What a status says of an order's documents: withdrawn and held both keep them from leaving. */
+export type OrderStop = 'withdrawn' | 'held'
+
+/** The statuses of the company that stop an order's documents. */
+export interface StoppingStatuses {
+  withdrawnStatuses: readonly string[]
+  heldStatuses: readonly string[]
+}
+
+/** How a status stops an order's documents; null when they may leave. Withdrawn is the stronger. */
+export function stopOfStatus(status: string, stopping: StoppingStatuses): OrderStop | null {
+  if (stopping.withdrawnStatuses.includes(status)) return 'withdrawn'
+  return stopping.heldStatuses.includes(status) ? 'held' : null
+}
+
+/** Why a document stays although nothing is wrong with it itself. */
+export const stopWords = (order: string, status: string): string =>
+  `Order ${order} is ${status}, so nothing of it goes.`
+
+/** What the question whether a document may be made of an order looks at. */
+export interface OrderToDocument {
+  number: string
+  status: string
+  suppliedOn: string | null
+}
+
+/** Why a document of a kind is not made of an order, as a sentence; null when it may be. The screen offers and the API allows just this. */
+export function prepareRefusal(kind: DocumentKind, order: OrderToDocument): string | null {
+  if (order.status === draftStatus)
+    return `Order ${order.number} is still a ${draftStatus}. Confirm it first; then its ${kind} can be prepared.`
+  if (kindFacts[kind].needsSupply && !order.suppliedOn)
+    return `Order ${order.number} has no date of supply yet. Set it to ${suppliedStatus} first; its ${kind} follows.`
+  return null
+}

@@ -1,0 +1,125 @@
+import {
+  barWords,
+  noAddress,
+  planSending,
+  type SendBar,
+  type SendPlan,
+  type SendQuestion,
+} from '../../../core/dispatch/plan'
+import { groupBy } from '../../../core/group'
+import { sumByCurrency, type CurrencySum } from '../../../core/money/sums'
+import { rows } from '../../db/connection'
+import { toCheckMatching } from '../line/list'
+import { stopOf } from '../orders/stopped'
+import type { IssueHow } from './issue'
+import type { Matching } from './send-run'
+
+/*
+ * What a Send would do, before it is done: how many documents in how many emails, what is left out and why.
+ * Called by the dialogs of Send and Send all, and by the Send of all that match, which takes just those that go. Reads only.
+ */
+
+/** At most so many in one Send. */
+export const mostSent = 5000
+
+export type Which = { papers: readonly { id: number; revision: number }[] } | { matching: Matching }
+
+export interface Candidate extends SendQuestion {
+  id: number
+  revision: number
+  total: string
+  currency: string
+  /** Alike in one email, where the customer wants them gathered. */
+  gather: string | null
+  plan: SendPlan
+}
+
+/** The prepared documents that a Send is about, each with what would become of it; at most one more than may be sent. */
+export async function candidates(which: Which, how: IssueHow): Promise<Candidate[]> {
+  const parameters: unknown[] = [noAddress]
+  const where =
+    'papers' in which
+      ? `p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
+      : toCheckMatching(which.matching, parameters)
+  const found = await rows<Omit<Candidate, 'plan'>>(
+    `select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
+      p.changes is not null or p.stale changed, ${stopOf('p')} stopped,
+      p.order_number "orderNumber", p.customer_name "customerName", p.total::text total, p.currency,
+      case when (c.wishes -> p.kind ->> 'gathered')::boolean
+        then concat_ws('|', p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours)
+      end gather
+    from paper p join customer c on c.id = p.customer_id
+    where ${where}
+    order by p.id
+    limit ${mostSent + 1}`,
+    parameters,
+  )
+  const seen =
+    'papers' in which ? new Map(which.papers.map((paper) => [paper.id, paper.revision])) : undefined
+  return found.map((paper) => {
+    const changed = paper.changed || (seen !== undefined && seen.get(paper.id) !== paper.revision)
+    const asked = { issueOnly: how.postOnly, despite: how.despite, withoutAddress: how.withoutAddress }
+    return { ...paper, changed, plan: planSending({ ...paper, ...asked, changed }) }
+  })
+}
+
+/** What is left out for one cause. */
+export interface LeftOut {
+  bar: SendBar
+  words: string
+  help: string
+  count: number
+  sums: CurrencySum[]
+  /** The first of them. */
+  rows: { id: number; orderNumber: string; customerName: string; reason: string }[]
+}
+
+export interface SendCheck {
+  /** Documents that would be issued. */
+  documents: number
+  emails: number
+  prints: number
+  /** Issued and sent to nobody, since the customer wants none. */
+  toNobody: number
+  sums: CurrencySum[]
+  leftOut: LeftOut[]
+}
+
+const shownRows = 100
+
+/** What a Send would do at this moment. */
+export async function checkSend(which: Which, how: IssueHow): Promise<SendCheck> {
+  const all = await candidates(which, how)
+  const going = all.filter((one) => one.plan.goes)
+  const ways = (one: Candidate) => (one.plan.goes ? one.plan : { email: false, print: false })
+  const emails = going.filter((one) => ways(one).email)
+  const leftOut = [...groupBy(all, (one) => (one.plan.goes ? '' : one.plan.bar))].flatMap(([bar, own]) =>
+    bar === '' ? [] : [leftOutFor(bar, own)],
+  )
+  return {
+    documents: going.length,
+    emails: new Set(emails.map((one) => one.gather ?? one.id)).size,
+    prints: going.filter((one) => ways(one).print).length,
+    toNobody: going.filter((one) => one.channel === 'nothing').length,
+    sums: sumByCurrency(going),
+    leftOut,
+  }
+}
+
+function leftOutFor(bar: SendBar, own: readonly Candidate[]): LeftOut {
+  const shown = own.slice(0, shownRows)
+  const of = (one: Candidate) => (one.plan.goes ? { reason: '', help: '' } : one.plan)
+  return {
+    bar,
+    words: barWords[bar],
+    help: of(own[0]!).help,
+    count: own.length,
+    sums: sumByCurrency(own),
+    rows: shown.map((one) => ({
+      id: one.id,
+      orderNumber: one.orderNumber,
+      customerName: one.customerName,
+      reason: of(one).reason,
+    })),
+  }
+}
