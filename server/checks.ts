@@ -7,7 +7,20 @@ import { languages } from '../core/money/format'
 export const id = Joi.number().integer().min(1).max(2_147_483_647)
 export const idParam = Joi.object({ id: id.required() })
 export const ids = Joi.array().items(id).min(1).max(5000).unique().required()
-export const text = (most: number) => Joi.string().trim().max(most)
+/** Text of one or more lines; no control characters but line ends and tabs. */
+export const text = (most: number) =>
+  Joi.string()
+    .trim()
+    .max(most)
+    .pattern(/^[\P{Cc}\n\r\t]*$/u)
+    .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
+/** A name or another text of one line: no control characters, and none that turn the direction of reading (Unicode bidi overrides). */
+export const name = (most: number) =>
+  Joi.string()
+    .trim()
+    .max(most)
+    .pattern(/^[^\p{Cc}\u202a-\u202e\u2066-\u2069]*$/u)
+    .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
 export const decimal = Joi.string()
   .trim()
   .pattern(/^-?\d{1,10}(\.\d{1,4})?$/)

@@ -46,12 +46,18 @@ export const config = {
   get realMail() {
     return process.env.CLOTHESPIN_REAL_MAIL === 'yes'
   },
-  /** Seconds a claimed dispatch belongs to its worker; longer than every socket time limit together. */
+  /** "loopback" allows a password without TLS to a mail server on this computer, and to nobody else. */
+  get smtpPasswordWithoutTls() {
+    return process.env.CLOTHESPIN_SMTP_PASSWORD_WITHOUT_TLS ?? ''
+  },
   /** Times the usual number of calls a minute; for a house with very many desks behind one sign-in. */
   rateFactor: Number(process.env.CLOTHESPIN_RATE_FACTOR ?? 1),
+  /** Seconds a claimed dispatch belongs to its worker; longer than every socket time limit together. */
   leaseSeconds: Number(process.env.CLOTHESPIN_LEASE_SECONDS ?? 90),
   /** Milliseconds a mail server may be silent. */
   socketTimeout: Number(process.env.CLOTHESPIN_SOCKET_TIMEOUT ?? 20_000),
+  /** Seconds a mail server may take to answer the final dot (RFC 5321, section 4.5.3.2.6: ten minutes). */
+  finalAnswerSeconds: Number(process.env.CLOTHESPIN_FINAL_ANSWER_SECONDS ?? 600),
   sweepSeconds: Number(process.env.CLOTHESPIN_SWEEP_SECONDS ?? 15),
   concurrency: Number(process.env.CLOTHESPIN_CONCURRENCY ?? 6),
 }

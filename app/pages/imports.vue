@@ -290,6 +290,7 @@ const stateWords: Record<ImportView['state'], string> = {
             </table>
             <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
           </div>
+          <RealNotice what="what is imported here is written" />
           <footer v-if="may" class="foot-bar">
             <span class="soft">{{ plural(file.columns.length, 'column') }}, by {{ file.madeBy }}</span
             ><span class="push" />

@@ -94,7 +94,7 @@ async function open(id: number) {
         <div v-if="list.wrong.value" class="notice stuck">
           {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn>
         </div>
-        <LineRemedy v-if="stage === 'stuck' && row" :key="row.id" :row="row" :rows="list.rows.value" />
+        <LineRemedy v-if="stage === 'stuck' && row" :key="row.id" :row="row" />
         <RowList
           ref="listElement"
           v-model:active="active"

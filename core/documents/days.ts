@@ -32,6 +32,11 @@ export function addDays(day: Day, days: number): Day {
 }
 
 /** The calendar day that an instant falls on in a zone (IANA name). */
+/** Whole days from one day to another; below zero where the second is earlier. */
+export function daysBetween(from: Day, to: Day): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
+}
+
 export function dayInZone(instant: Date, zone: string): Day {
   return new Intl.DateTimeFormat('en-CA', {
     timeZone: zone,

@@ -3,11 +3,12 @@ import { closeDatabase } from '../db/connection'
 import { migrate } from '../db/migrate'
 import { log } from '../log'
 import { guardInstallation } from '../services/house/installation'
+import { isLoopback } from '../outside/mail/smtp'
 import { startWorker } from './run-worker'
 
 /** The worker process. SIGTERM and SIGINT let running jobs end; anything harder is what the sweeper is for. */
 process.env.CLOTHESPIN_PROCESS = 'worker'
-if (!config.realMail && !['127.0.0.1', 'localhost', '[::1]'].includes(new URL(config.smtpUrl).hostname)) {
+if (!config.realMail && !isLoopback(new URL(config.smtpUrl).hostname)) {
   console.error(
     'CLOTHESPIN_SMTP_URL names a real mail server. Say CLOTHESPIN_REAL_MAIL=yes when mail shall really go to your customers; see docs/running.md.',
   )

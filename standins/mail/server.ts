@@ -18,6 +18,8 @@ export function mailServer(
     hideDSN: false,
     size: 25_000_000,
     banner: 'post.example',
+    // by this name Clothespin knows that no mail leaves the computer
+    name: 'stand-in.clothespin.example',
     disableReverseLookup: true,
     logger: false,
     onRcptTo(address, _session, done) {

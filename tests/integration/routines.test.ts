@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { RoutineSentence } from '../../core/routines/sentence'
 import { one, rows } from '../../server/db/connection'
-import { correctAddress } from '../../server/services/customers/contacts'
+import { correctAddress } from '../../server/services/dispatch/correct'
 import {
   changeCustomer,
   customerView,
@@ -366,12 +366,12 @@ test('an address is corrected where it stands, as a contact or a copy, and at no
     )
   await copies(ottermill, 'the_boss@h.example')
   await copies(sally, 'the-boss@h.example')
-  expect(await correctAddress('the_boss@h.example', 'boss@h.example', 'Test')).toEqual([
+  expect((await correctAddress('the_boss@h.example', 'boss@h.example', [], 'Test')).customers).toEqual([
     { id: ottermill, name: 'Ottermill Honey Co-op' },
   ])
   expect((await customerView(ottermill)).wishes).toEqual({ invoice: { cc: ['boss@h.example'] } })
   expect((await customerView(sally)).wishes).toEqual({ invoice: { cc: ['the-boss@h.example'] } })
-  await expect(correctAddress('nobody@h.example', 'x@h.example', 'Test')).rejects.toThrow(
-    'is at no customer any more',
+  await expect(correctAddress('nobody@h.example', 'x@h.example', [], 'Test')).rejects.toThrow(
+    'is at no customer and in no copy',
   )
 })

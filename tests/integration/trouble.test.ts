@@ -170,7 +170,7 @@ describe('return paths', () => {
 test('one notice tells of everything that got stuck, once', async () => {
   await sweep()
   const [notice] = await house.mails('maeve@tansyhollow.example')
-  expect(notice!.subject).toMatch(/^\d+ papers are stuck|^Stuck: /)
+  expect(notice!.subject).toMatch(/^\d+ documents did not go|^Stuck: /)
   const count = house.mailboxes.of('maeve@tansyhollow.example').length
   await sweep()
   expect(house.mailboxes.of('maeve@tansyhollow.example')).toHaveLength(count)

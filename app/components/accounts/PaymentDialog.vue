@@ -145,6 +145,7 @@ const ready = computed(
 
 <template>
   <Ask v-model="open" wide :title="title" :go="goWords" :busy="busy" :disabled="!ready" @go="go">
+    <RealNotice what="payments are booked" />
     <div v-if="!payment" class="head">
       <label
         >Amount

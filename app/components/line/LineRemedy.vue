@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { StuckCause } from '../../../core/dispatch/states'
+import type { StuckByAddress } from '../../../server/services/dispatch/correct'
 import type { LineRow } from '../../../server/services/line/list'
 
 /** Why the dispatch in hand is stuck, in plain words with the mail server's own answer behind it, and the remedy in place. */
-const props = defineProps<{ row: LineRow; rows: LineRow[] }>()
+const props = defineProps<{ row: LineRow }>()
 const session = useSession()
 const toasts = useToasts()
 const contacts = ref(false)
@@ -17,11 +18,22 @@ watch([once, correct], () => {
 
 const mends: StuckCause[] = ['refused', 'bounced', 'mailbox full']
 const canCorrect = computed(() => !!props.row.badAddress && mends.includes(props.row.causeKey!))
-const alike = computed(() =>
-  props.rows.filter(
-    (one) => one.badAddress === props.row.badAddress && one.causeKey && mends.includes(one.causeKey),
-  ),
-)
+/** All that is stuck because of the same address; what is paid or old is not ticked. */
+const alike = shallowRef<StuckByAddress[]>([])
+const ticked = ref(new Set<number>())
+const askToCorrect = () =>
+  attempt(async () => {
+    const { rows } = await callApi<{ rows: StuckByAddress[] }>('/api/dispatches/stuck-by-address', {
+      query: { address: props.row.badAddress },
+    })
+    alike.value = rows
+    ticked.value = new Set(rows.filter((one) => one.suggested).map((one) => one.id))
+    correct.value = true
+  })
+function tick(id: number) {
+  if (!ticked.value.delete(id)) ticked.value.add(id)
+}
+const whyNot = (one: StuckByAddress) => ({ paid: 'paid', old: `${one.days} days old`, '': '' })[one.why]
 const again = (ids: number[], to?: string) =>
   callApi<{ ids: number[] }>('/api/dispatches/send-again', {
     method: 'POST',
@@ -40,14 +52,19 @@ const sendOnce = () =>
   })
 const correctIt = () =>
   act(async () => {
-    const { customers } = await callApi<{ customers: { name: string }[] }>('/api/customers/correct-address', {
+    const { customers, copies, ids } = await callApi<{
+      customers: { name: string }[]
+      copies: number
+      ids: number[]
+    }>('/api/customers/correct-address', {
       method: 'POST',
-      body: { from: props.row.badAddress, to: address.value.trim() },
+      body: { from: props.row.badAddress, to: address.value.trim(), again: [...ticked.value] },
     })
-    const { ids } = await again(alike.value.map((one) => one.id))
-    toasts.say(
-      `Corrected at ${customers.map((one) => one.name).join(', ')}; ${plural(ids.length, 'email')} ${ids.length === 1 ? 'goes' : 'go'} again.`,
-    )
+    const where = [
+      ...customers.map((one) => one.name),
+      ...(copies ? [plural(copies, 'copy', 'copies')] : []),
+    ].join(', ')
+    toasts.say(`Corrected at ${where}; ${plural(ids.length, 'email')} sent again.`)
   })
 </script>
 
@@ -58,7 +75,7 @@ const correctIt = () =>
       <span v-if="row.reply" class="mono reply">{{ row.reply }}</span></span
     >
     <span v-if="session.may('clerk')" class="acts">
-      <VBtn v-if="canCorrect" height="28" data-test="correct" @click="correct = true"
+      <VBtn v-if="canCorrect" height="28" data-test="correct" @click="askToCorrect"
         >Correct the address…</VBtn
       >
       <VBtn height="28" data-test="contacts" @click="contacts = true">{{
@@ -81,17 +98,33 @@ const correctIt = () =>
   /></Ask>
   <Ask
     v-model="correct"
+    wide
     title="Correct the address everywhere"
-    :go="alike.length > 1 ? `Correct it and send ${alike.length} again` : 'Correct it and send again'"
+    :go="ticked.size ? `Correct it and send ${ticked.size} again` : 'Correct it and send nothing'"
     :busy="busy"
     :disabled="!address.trim() || address.trim() === row.badAddress"
     @go="correctIt"
   >
     <p>
-      At every customer that has <strong>{{ row.badAddress }}</strong>, as a contact or for copies.
-      {{ alike.length > 1 ? `${alike.length} emails are stuck because of it.` : '' }}
+      At every customer that has <strong>{{ row.badAddress }}</strong>, as a contact or for copies, and in
+      copies that were asked for with it.
     </p>
     <FormField v-model="address" label="The right address" />
+    <p class="strong">Send again</p>
+    <ul class="alike" data-test="alike">
+      <li v-for="one in alike" :key="one.id">
+        <label
+          ><input type="checkbox" :checked="ticked.has(one.id)" @change="tick(one.id)" />
+          <span class="mono number">{{ one.number }}</span>
+          <span class="name cut">{{ one.customerName }}{{ one.isCopy ? ', a copy' : '' }}</span>
+          <span class="soft day">{{ longDay(one.date) }}</span>
+          <span class="amount">{{ money(one.total, one.currency) }}</span>
+          <span class="why"
+            ><span v-if="one.why" class="tag wait">{{ whyNot(one) }}</span></span
+          ></label
+        >
+      </li>
+    </ul>
   </Ask>
 </template>
 
@@ -113,5 +146,37 @@ const correctIt = () =>
   flex-wrap: wrap;
   justify-content: flex-end;
   max-width: 300px;
+}
+.alike {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+  max-height: 230px;
+  overflow: auto;
+}
+.alike label {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 30px;
+  border-bottom: 1px solid var(--rule);
+}
+.number {
+  flex: 0 0 130px;
+}
+.name {
+  flex: 1;
+}
+.day {
+  flex: 0 0 92px;
+}
+.alike .amount {
+  flex: 0 0 90px;
+}
+.why {
+  flex: 0 0 92px;
+}
+p {
+  margin: 0 0 8px;
 }
 </style>

@@ -232,6 +232,7 @@ const done = computed(() => count('booked') + count('set aside'))
             </div></template
           >
         </ListPane>
+        <RealNotice what="what is booked here is booked" />
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
           ><span v-else class="soft">{{ plural(list.rows.value.length, 'movement') }} shown</span>

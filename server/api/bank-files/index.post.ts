@@ -1,4 +1,4 @@
-import { Joi, text } from '../../checks'
+import { Joi, name } from '../../checks'
 import { route } from '../../route'
 import { mostBankBytes, takeBankFile } from '../../services/receivables/bank'
 
@@ -8,7 +8,7 @@ export default route<object, { name: string }>(
     role: 'clerk',
     takesFile: true,
     bodyLimit: mostBankBytes,
-    query: Joi.object({ name: text(160).required() }),
+    query: Joi.object({ name: name(160).required() }),
   },
   async ({ query, bytes, user }) => ({ id: await takeBankFile(query.name, bytes, user.name) }),
 )

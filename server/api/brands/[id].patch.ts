@@ -1,5 +1,5 @@
 import { paymentMethods } from '../../../core/documents/facts'
-import { id, idParam, Joi, text } from '../../checks'
+import { id, idParam, Joi, name, text } from '../../checks'
 import { route } from '../../route'
 import { changeBrand, type BrandChange } from '../../services/house/change'
 
@@ -11,8 +11,8 @@ export default route<{ id: number }, object, BrandChange>(
     params: idParam,
     body: Joi.object({
       version: id.required(),
-      name: text(80).required(),
-      legalName: text(120).required(),
+      name: name(80).required(),
+      legalName: name(120).required(),
       addressLines: Joi.array().items(text(80)).min(1).max(6).required(),
       country: text(60).required(),
       phone: some(40),
@@ -34,7 +34,7 @@ export default route<{ id: number }, object, BrandChange>(
         )
         .max(12)
         .required(),
-      senderName: text(80).required(),
+      senderName: name(80).required(),
       senderAddress: text(320).required(),
       replyTo: text(320).required(),
       pricesIncludeTax: Joi.boolean().default(false),

@@ -1,5 +1,5 @@
 import type { ImportSubject } from '../../../core/imports/subjects'
-import { Joi, text } from '../../checks'
+import { Joi, name } from '../../checks'
 import { checkMayImport, importSubject } from '../../import-check'
 import { route } from '../../route'
 import { mostImportBytes, takeImport } from '../../services/imports/imports'
@@ -10,7 +10,7 @@ export default route<object, { subject: ImportSubject; name: string }>(
     role: 'clerk',
     takesFile: true,
     bodyLimit: mostImportBytes,
-    query: Joi.object({ subject: importSubject.required(), name: text(160).required() }),
+    query: Joi.object({ subject: importSubject.required(), name: name(160).required() }),
   },
   async ({ query, bytes, user }) => {
     checkMayImport(user, query.subject)

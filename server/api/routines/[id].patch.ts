@@ -1,4 +1,4 @@
-import { id, idParam, Joi, text } from '../../checks'
+import { id, idParam, Joi, name, text } from '../../checks'
 import { route } from '../../route'
 import { sentence, trust } from '../../sentence-check'
 import { changeRoutine, type RoutineChange } from '../../services/routines/routines'
@@ -9,7 +9,7 @@ export default route<{ id: number }, object, RoutineChange>(
     params: idParam,
     body: Joi.object({
       version: id.required(),
-      name: text(80).min(1),
+      name: name(80).min(1),
       description: text(300).allow(''),
       isOn: Joi.boolean(),
       trust,

@@ -1,4 +1,4 @@
-import { Joi, text } from '../../checks'
+import { Joi, name, text } from '../../checks'
 import { route } from '../../route'
 import { sentence, trust } from '../../sentence-check'
 import { addRoutine, type NewRoutine } from '../../services/routines/routines'
@@ -8,7 +8,7 @@ export default route<object, object, Omit<NewRoutine, 'isOn'>>(
   {
     role: 'supervisor',
     body: Joi.object({
-      name: text(80).min(1).required(),
+      name: name(80).min(1).required(),
       description: text(300).allow('').default(''),
       trust: trust.default('by hand'),
       sentence: sentence.required(),

@@ -1,4 +1,4 @@
-import { Joi, text } from '../../checks'
+import { Joi, name } from '../../checks'
 import { route } from '../../route'
 import { makeToken, type Scope } from '../../services/people/tokens'
 
@@ -6,7 +6,7 @@ import { makeToken, type Scope } from '../../services/people/tokens'
 export default route<object, object, { name: string; scope: Scope }>(
   {
     role: 'supervisor',
-    body: Joi.object({ name: text(60).required(), scope: Joi.valid('read', 'write').required() }),
+    body: Joi.object({ name: name(60).required(), scope: Joi.valid('read', 'write').required() }),
   },
   async ({ body, user }) => ({ token: await makeToken(body.name, body.scope, user.id) }),
 )

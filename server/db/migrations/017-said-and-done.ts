@@ -15,9 +15,23 @@ alter table dispatch
   -- somebody read why it was held and let it go all the same
   add column despite boolean not null default false,
   -- what makes documents alike that go in one email; null once it is closed and may go
-  add column gather_key text;
+  add column gather_key text,
+  -- the mail server could not be reached at the last try
+  add column away boolean not null default false;
+create index dispatch_away on dispatch (id) where state = 'waiting' and away;
 create index dispatch_gathering on dispatch (gather_key) where gather_key is not null;
 create index dispatch_held_for on dispatch (id) where held_for is not null;
+
+-- A routine was to let it go automatically and could not; somebody is told of it once.
+alter table paper
+  add column kept_back boolean not null default false,
+  add column kept_back_noticed boolean not null default true;
+create index paper_kept_back on paper (id) where state = 'prepared' and kept_back;
+
+-- Why a rehearsal will never be mailed: it gets no further jobs.
+alter table rehearsal_paper add column given_up text;
+drop index rehearsal_unsent;
+create index rehearsal_unsent on rehearsal_paper (id) where sent_at is null and given_up is null;
 
 alter table send_run
   add column despite boolean not null default false,

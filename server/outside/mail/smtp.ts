@@ -1,7 +1,45 @@
+import type { Socket } from 'node:net'
 import { Readable } from 'node:stream'
+import { domainToASCII } from 'node:url'
 import SMTPConnection from 'nodemailer/lib/smtp-connection'
 import { parseReply, type Reply } from '../../../core/dispatch/reply'
 import { config } from '../../config'
+
+/** The name by which the stand-in that ships with Clothespin says hello. */
+const standIn = 'stand-in.clothespin.example'
+
+export const isLoopback = (host: string): boolean => ['127.0.0.1', 'localhost', '[::1]', '::1'].includes(host)
+
+/** Mail goes to our own stand-in, or to a server that somebody said is real; a real one on this computer is one, too. */
+function refuseUnnamedServer(hello: string | false): void {
+  if (config.realMail || new RegExp(`^250[ -]${standIn} `).test(String(hello))) return
+  throw new Error(
+    'This is not the stand-in that ships with Clothespin. Set CLOTHESPIN_REAL_MAIL=yes when mail shall really go to your customers.',
+  )
+}
+
+/** Addresses as they go on the wire: domains in ASCII (RFC 5890); local parts with other letters only where the server offers SMTPUTF8 (RFC 6531). */
+function writable(
+  addresses: readonly string[],
+  utf8: boolean,
+): { to: string[]; refused: { address: string; reply: Reply }[]; written: Map<string, string> } {
+  const to: string[] = []
+  const written = new Map<string, string>()
+  const refused: { address: string; reply: Reply }[] = []
+  for (const address of addresses) {
+    const at = address.lastIndexOf('@')
+    const local = address.slice(0, at)
+    if (/^[\x21-\x7e]+$/.test(local) || utf8) {
+      const onTheWire = `${local}@${domainToASCII(address.slice(at + 1)) || address.slice(at + 1)}`
+      to.push(onTheWire)
+      written.set(onTheWire.toLowerCase(), address.toLowerCase())
+      continue
+    }
+    const text = `553 5.6.7 The mail server takes only plain letters before the @ of an address (it does not offer SMTPUTF8), so ${address} cannot be written to`
+    refused.push({ address: address.toLowerCase(), reply: parseReply(text) })
+  }
+  return { to, refused, written }
+}
 
 /** Whom a message goes to on the wire. */
 export interface Envelope {
@@ -42,10 +80,14 @@ class Connection {
 
   constructor() {
     const url = new URL(config.smtpUrl)
+    const secure = url.protocol === 'smtps:'
+    const withoutTls = config.smtpPasswordWithoutTls === 'loopback' && isLoopback(url.hostname)
     this.smtp = new SMTPConnection({
       host: url.hostname,
       port: Number(url.port || 25),
-      secure: url.protocol === 'smtps:',
+      secure,
+      // a password is never sent where somebody could read it
+      requireTLS: !secure && url.username !== '' && !withoutTls,
       connectionTimeout: config.socketTimeout,
       greetingTimeout: config.socketTimeout,
       socketTimeout: config.socketTimeout,
@@ -53,6 +95,15 @@ class Connection {
     })
     this.smtp.on('error', (error: Error) => this.breakWith(error))
     this.smtp.on('end', () => this.breakWith(new Error('the mail server closed the connection')))
+  }
+
+  /** What the library keeps of the session and does not describe in its types. */
+  private get inner(): {
+    lastServerResponse: string | false
+    _supportedExtensions: string[]
+    _socket?: Socket
+  } {
+    return this.smtp as never
   }
 
   private breakWith(error: Error): void {
@@ -69,6 +120,7 @@ class Connection {
       this.fail = reject
       this.smtp.connect((error) => (error ? reject(error) : resolve()))
     })
+    refuseUnnamedServer(this.inner.lastServerResponse)
     const url = new URL(config.smtpUrl)
     if (url.username) {
       await new Promise<void>((resolve, reject) =>
@@ -84,6 +136,23 @@ class Connection {
 
   async handOver(envelope: Envelope, message: Buffer, beforeContent: () => Promise<void>): Promise<HandOver> {
     this.lastUsed = Date.now()
+    const utf8 = this.inner._supportedExtensions.includes('SMTPUTF8')
+    const { to, refused, written } = writable(envelope.to, utf8)
+    if (to.length === 0) return { result: 'refused', reply: refused[0]!.reply, refused }
+    const result = await this.handOverTo({ ...envelope, to }, message, beforeContent)
+    if (!('refused' in result)) return result
+    const asWritten = result.refused.map((one) => ({
+      ...one,
+      address: written.get(one.address) ?? one.address,
+    }))
+    return { ...result, refused: [...refused, ...asWritten] }
+  }
+
+  private async handOverTo(
+    envelope: Envelope,
+    message: Buffer,
+    beforeContent: () => Promise<void>,
+  ): Promise<HandOver> {
     let complete = false
     let gateError: Error | undefined
     const content = new Readable({
@@ -102,6 +171,7 @@ class Connection {
     })
     content.on('end', () => {
       complete = true
+      this.inner._socket?.setTimeout(config.finalAnswerSeconds * 1000)
     })
     try {
       const answer = await new Promise<{ response: string; rejectedErrors?: SmtpError[] }>(
@@ -116,6 +186,7 @@ class Connection {
           )
         },
       )
+      this.inner._socket?.setTimeout(config.socketTimeout)
       return {
         result: 'accepted',
         reply: parseReply(answer.response),
@@ -138,6 +209,7 @@ class Connection {
   }
 
   private async reset(): Promise<void> {
+    this.inner._socket?.setTimeout(config.socketTimeout)
     await new Promise<void>((resolve) => {
       this.fail = () => resolve()
       this.smtp.reset((error) => {

@@ -51,9 +51,9 @@ export async function changeContacts(
 /**
  * Corrects an address everywhere it is used: at every contact and every wished copy of every customer.
  * @returns the customers that were changed
- * @throws Refusal "bad-address", "unknown-address"
+ * @throws Refusal "bad-address"
  */
-export async function correctAddress(
+export async function correctContacts(
   from: string,
   to: string,
   actor: string,
@@ -69,11 +69,7 @@ export async function correctAddress(
       where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($1)) or position(lower($2) in lower(c.wishes::text)) > 0 order by c.id for update of c`,
       [from, JSON.stringify(from).slice(1, -1)],
     )
-    if (customers.length === 0)
-      throw new Refusal(
-        'unknown-address',
-        `${from} is at no customer any more. Look at the customer's contacts.`,
-      )
+    if (customers.length === 0) return []
     await run('update contact set email = $2 where lower(email) = lower($1)', [from, to])
     const corrected = (addresses: string[] | undefined) =>
       addresses?.map((address) => (address.toLowerCase() === from.toLowerCase() ? to : address))

@@ -30,7 +30,7 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
   return inTransaction(async () => {
     const now = clock.now()
     const going = await rows<{ id: number; ready: boolean }>(
-      `update dispatch set state = 'waiting', stuck_cause = null, attempts = 0, held = false, next_try_at = $2, since = $2, to_addresses = coalesce($4::jsonb, to_addresses), send_to = coalesce($5, send_to)
+      `update dispatch set state = 'waiting', stuck_cause = null, attempts = 0, away = false, last_reply = null, held = false, next_try_at = $2, since = $2, to_addresses = coalesce($4::jsonb, to_addresses), send_to = coalesce($5, send_to)
       where id = any($1::int[]) and state = any($3::text[]) and channel = 'email' returning id, ready`,
       [ids, now, statesBefore('send again'), once ? json([once]) : null, once ?? null],
     )

@@ -1,57 +1,114 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
 import { randomUUID } from 'node:crypto'
 import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
+import { capital, type DocumentKind } from '../../../core/documents/kinds'
 import { isAddress } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { one, rows, run } from '../../db/connection'
+import { inTransaction, one, rows, run } from '../../db/connection'
 import { handOver } from '../../outside/mail/smtp'
+import { gate } from '../house/gate'
 import { company } from '../house/house'
 
 /*
- * Tells a person by mail that something automatic failed: one mail for everything that got stuck since the last.
- * Called by the sweeper. A notice that cannot be sent is sent with the next sweep; it names what is stuck, not more.
+ * Tells a person by mail that something automatic failed: one mail for everything since the last, both what was to go automatically and could not
+ * be issued, and what is stuck. In a rehearsal it goes to the rehearsal address, marked, like everything else.
+ * Called by the sweeper. A notice that cannot be sent is sent with the next sweep.
  */
+
+interface Stuck {
+  id: number
+  number: string
+  customerName: string
+  cause: StuckCause
+  reply: string | null
+}
+
+interface KeptBack {
+  id: number
+  kind: DocumentKind
+  orderNumber: string
+  customerName: string
+  reason: string
+}
+
+/** Most of each that one mail names; the rest comes with the next. */
+const most = 200
+
 export async function sendFailureNotice(): Promise<void> {
   const { failureNoticeTo, name } = await company()
-  if (!isAddress(failureNoticeTo)) return
-  const stuck = await rows<{
-    id: number
-    number: string
-    customerName: string
-    cause: StuckCause
-    reply: string | null
-  }>(`
-    select id, number, customer_name "customerName", stuck_cause cause, last_reply reply from dispatch where state = 'stuck' and not noticed order by id limit 200`)
-  if (stuck.length === 0) return
+  const { rehearsalSince, rehearsalAddress } = await gate()
+  const to = rehearsalSince ? rehearsalAddress : failureNoticeTo
+  if (!isAddress(failureNoticeTo) || !isAddress(to)) return
+  const stuck = await rows<Stuck>(
+    `select id, number, customer_name "customerName", stuck_cause cause, last_reply reply
+    from dispatch where state = 'stuck' and not noticed order by id limit ${most}`,
+  )
+  const keptBack = await rows<KeptBack>(
+    `select id, kind, order_number "orderNumber", customer_name "customerName", coalesce(problem, send_to) reason
+    from paper where state = 'prepared' and kept_back and not kept_back_noticed order by id limit ${most}`,
+  )
+  const count = stuck.length + keptBack.length
+  if (count === 0) return
   const brand = await one<{ senderName: string; senderAddress: string }>(
     'select sender_name "senderName", sender_address "senderAddress" from brand order by id limit 1',
   )
-  const lines = stuck.map(
-    (row) =>
-      `${row.number}, ${row.customerName}: ${stuckWords[row.cause].label}${row.reply ? ` (${row.reply})` : ''}`,
-  )
+  const subject = subjectOf(stuck, keptBack, name)
   const message = await new Promise<Buffer>((resolve, reject) =>
     new MailComposer({
       from: { name: brand!.senderName, address: brand!.senderAddress },
-      to: failureNoticeTo,
+      to,
       messageId: `<${randomUUID()}@${config.returnDomain}>`,
       date: clock.now(),
-      subject:
-        stuck.length === 1
-          ? `Stuck: ${stuck[0]!.number} to ${stuck[0]!.customerName}`
-          : `${stuck.length} papers are stuck at ${name}`,
-      text: `These did not arrive and wait under Stuck on the Line, each with its remedy:\n\n${lines.join('\n')}\n`,
+      subject: rehearsalSince ? `[Rehearsal] ${subject}` : subject,
+      text: textOf(stuck, keptBack),
       headers: { 'Auto-Submitted': 'auto-generated' },
     })
       .compile()
       .build((error, built) => (error ? reject(error) : resolve(built))),
   )
   const result = await handOver(
-    { from: `notices@${config.returnDomain}`, to: [failureNoticeTo], id: 'notice' },
+    { from: `notices@${config.returnDomain}`, to: [to], id: 'notice' },
     message,
     async () => {},
   )
-  if (result.result === 'accepted')
+  if (result.result !== 'accepted') return
+  await inTransaction(async () => {
     await run('update dispatch set noticed = true where id = any($1::int[])', [stuck.map((row) => row.id)])
+    await run('update paper set kept_back_noticed = true where id = any($1::int[])', [
+      keptBack.map((row) => row.id),
+    ])
+  })
+}
+
+function subjectOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[], name: string): string {
+  const [first, held] = [stuck[0], keptBack[0]]
+  if (stuck.length + keptBack.length > 1)
+    return `${stuck.length + keptBack.length} documents did not go at ${name}`
+  return first
+    ? `Stuck: ${first.number} to ${first.customerName}`
+    : `Not issued: ${held!.kind}${held!.orderNumber ? ` of ${held!.orderNumber}` : ''} for ${held!.customerName}`
+}
+
+function textOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[]): string {
+  const parts: string[] = []
+  if (keptBack.length > 0) {
+    const lines = keptBack.map(
+      (row) =>
+        `${capital(row.kind)}${row.orderNumber ? ` of order ${row.orderNumber}` : ''}, ${row.customerName}: ${row.reason}`,
+    )
+    parts.push(
+      `${keptBack.length === 1 ? 'This was' : 'These were'} to go automatically and could not be issued; no number was used. To check on the Line shows each with its remedy:\n\n${lines.join('\n')}`,
+    )
+  }
+  if (stuck.length > 0) {
+    const lines = stuck.map(
+      (row) =>
+        `${row.number}, ${row.customerName}: ${stuckWords[row.cause].label}${row.reply ? ` (${row.reply})` : ''}`,
+    )
+    parts.push(
+      `${stuck.length === 1 ? 'This did' : 'These did'} not arrive. Stuck on the Line shows each with its remedy:\n\n${lines.join('\n')}`,
+    )
+  }
+  return `${parts.join('\n\n')}\n`
 }

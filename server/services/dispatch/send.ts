@@ -264,7 +264,7 @@ function whom(claimed: Claimed): { list: Recipient[] } | { stuck: StuckCause } {
 async function markHandingOver(id: number, token: string): Promise<void> {
   const still = await run(
     `update dispatch set state = 'handing over', lease_until = $3 where id = $1 and claim_token = $2 and state = 'claimed'`,
-    [id, token, new Date(clock.now().getTime() + config.leaseSeconds * 1000)],
+    [id, token, new Date(clock.now().getTime() + (config.leaseSeconds + config.finalAnswerSeconds) * 1000)],
   )
   if (still !== 1) throw new Error('another worker has the claim')
 }
@@ -350,7 +350,7 @@ async function settle(id: number, token: string, event: DispatchEvent, settled: 
     const pause = settled.away ? Math.min(20, 3 * 2 ** Math.min(3, current.attempts)) : (settled.pause ?? 0)
     const nextTry = new Date(now.getTime() + pause * 1000)
     await run(
-      `update dispatch set state = $2::text, claim_token = null, claimed_by = null, lease_until = null, stuck_cause = $3, last_reply = $4, next_try_at = $5, noticed = false,
+      `update dispatch set state = $2::text, claim_token = null, claimed_by = null, lease_until = null, stuck_cause = $3, last_reply = $4, next_try_at = $5, noticed = false, away = $10,
         since = case when $2::text = 'waiting' then since else $6::timestamptz end, handed_over_at = case when $7::boolean then $6::timestamptz else handed_over_at end, attempts = attempts - $8::int,
         send_to = coalesce($9::text, send_to) where id = $1`,
       [
@@ -365,6 +365,7 @@ async function settle(id: number, token: string, event: DispatchEvent, settled: 
         settled.sendTo
           ? settled.sendTo[0]! + (settled.sendTo.length > 1 ? ` +${settled.sendTo.length - 1}` : '')
           : null,
+        settled.away ?? false,
       ],
     )
     if (event === 'defer') await addJob('send-dispatches', { dispatchIds: [id] }, { runAt: nextTry })

@@ -77,7 +77,7 @@ export async function sweep(): Promise<void> {
     )
     await wake(
       'send-rehearsals',
-      'select id from rehearsal_paper where sent_at is null and made_at < $1 order by id limit 200',
+      'select id from rehearsal_paper where sent_at is null and given_up is null and made_at < $1 order by id limit 200',
       20,
       (rehearsalIds) => ({ rehearsalIds }),
     )

@@ -132,9 +132,12 @@ export async function issueByItself(): Promise<void> {
       due.map(({ paperId }) => ({ paperId, revision: null })),
       'Clothespin, by itself',
       async (made) => {
-        const failed = made.filter((result) => result.outcome === 'failed')
+        const failed = made.filter((result) => result.outcome === 'failed' || result.outcome === 'skipped')
         await run(
-          `update paper p set by_itself = false, problem = f.reason from jsonb_to_recordset($1::jsonb) as f ("paperId" int, reason text) where p.id = f."paperId" and p.state = 'prepared'`,
+          `update paper p set by_itself = false, kept_back = true, kept_back_noticed = false, 
+            problem = case when f.outcome = 'failed' then f.reason else p.problem end
+          from jsonb_to_recordset($1::jsonb) as f ("paperId" int, reason text, outcome text)
+          where p.id = f."paperId" and p.state = 'prepared'`,
           [json(failed)],
         )
       },

@@ -119,21 +119,26 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   }
 
   const byHand = asked.trust === 'by hand'
-  const byItself =
-    asked.trust === 'by itself' && planOf(asked.kind, made, await stopOfOrder(asked.kind, asked.orderId)).goes
+  const plan =
+    asked.trust === 'by itself'
+      ? planOf(asked.kind, made, await stopOfOrder(asked.kind, asked.orderId))
+      : undefined
+  const byItself = plan?.goes ?? false
+  const keptBack = plan !== undefined && !plan.goes
   const state = byHand ? 'due' : 'prepared'
   const row = await one<{ id: number }>(
     `
     insert into paper (order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id, order_number, order_date,
-      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours, bill_id, wished_date, payment_id, event_day)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb, $30, $31, $32, $33)
+      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours, bill_id, wished_date, payment_id, event_day,
+      kept_back, kept_back_noticed)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb, $30, $31, $32, $33, $34, not $34)
     on conflict (coalesce(order_id, 0), kind, occasion) where state in ('due', 'prepared', 'put back') do update set
       state = excluded.state, by_itself = excluded.by_itself, routine_id = coalesce(excluded.routine_id, paper.routine_id),
       routine_version = coalesce(excluded.routine_version, paper.routine_version), customer_name = excluded.customer_name, total = excluded.total,
       currency = excluded.currency, channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role, delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
       source = excluded.source, content = excluded.content, stationery_id = excluded.stationery_id, cover_note_id = excluded.cover_note_id,
       built_from = excluded.built_from, problem = excluded.problem, baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
-      revision = paper.revision + 1, actor = excluded.actor, wished_date = excluded.wished_date, event_day = excluded.event_day
+      revision = paper.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back, kept_back_noticed = excluded.kept_back_noticed, wished_date = excluded.wished_date, event_day = excluded.event_day
     returning id`,
     [
       asked.orderId,
@@ -169,6 +174,7 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
       context.wishedDate,
       context.paymentId,
       context.eventDay,
+      keptBack,
     ],
   )
   const paperId = row!.id
@@ -186,7 +192,7 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
     asked.actor,
     byHand
       ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
-      : `The ${asked.kind} was prepared${made.problem ? `, but cannot be issued: ${made.problem}` : byItself ? ' and goes by itself.' : ' and waits for a check.'}`,
+      : `The ${asked.kind} was prepared${preparedWords(plan, made.problem)}`,
   )
   publish('line')
   return {
@@ -215,6 +221,13 @@ function occasionIn(kind: DocumentKind, context: PaperContext): string {
 
 /** Another transaction took the claim between look and insert; the caller starts again and then finds it. */
 export class ClaimLost extends Error {}
+
+/** How a prepared document goes on, in its history. */
+function preparedWords(plan: SendPlan | undefined, problem: string | null): string {
+  if (plan?.goes) return ' and goes automatically.'
+  if (plan) return `; it was to go automatically, but waits for a person: ${plan.reason}`
+  return problem ? `, but cannot be issued: ${problem}` : ' and waits for a check.'
+}
 
 /** The status that holds back a document of a kind; null when none does. */
 async function stopOfOrder(kind: DocumentKind, orderId: number | null): Promise<string | null> {
@@ -358,7 +371,7 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     const moved = difference(paper, now).length > 0
     const kept = await run(
       `update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = by_itself and $16, occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
+        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = by_itself and $16, kept_back = kept_back or (by_itself and not $16), kept_back_noticed = kept_back_noticed and not (by_itself and not $16), occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
       [
         paper.id,

@@ -16,6 +16,7 @@ import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { Refusal } from '../../../core/errors'
+import { isTemporary } from '../../../core/dispatch/reply'
 import { log } from '../../log'
 import { addJob } from '../../queue/add'
 import { handOver } from '../../outside/mail/smtp'
@@ -248,12 +249,18 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
     `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design, s.design -> 'colours' colours, b.email_look \"emailLook\", n.subject, n.text, r.customer_name "customerName", f.file_name "fileName", file.bytes stored,
       b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
     from rehearsal_paper r left join document_file f on f.document_id = r.document_id left join file on file.sha256 = f.sha256 join stationery s on s.id = r.stationery_id join cover_note n on n.id = r.cover_note_id join brand b on b.id = r.brand_id
-    where r.id = any($1::int[]) and r.sent_at is null order by r.id`,
+    where r.id = any($1::int[]) and r.sent_at is null and r.given_up is null order by r.id`,
     [rehearsalIds],
   )
   for (const one of unsent) {
-    const bytes = one.stored ?? (await renderPaper(one.content, one.design, clock.now())).bytes
-    if (!bytes) continue
+    const drawn = one.stored
+      ? { bytes: one.stored, problems: [] }
+      : await renderPaper(one.content, one.design, clock.now())
+    const { bytes } = drawn
+    if (!bytes) {
+      await giveUp(one.id, drawn.problems.map((problem) => problem.sentence).join(' '))
+      continue
+    }
     const letter: Letter = {
       note: { subject: one.subject, text: one.text },
       paper: one.content,
@@ -285,6 +292,25 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
         clock.now(),
         result.reply.text,
       ])
+    else if (result.result === 'refused' && !isTemporary(result.reply))
+      await giveUp(one.id, result.reply.text)
     else log.warn({ rehearsal: one.id, result: result.result }, 'a rehearsal could not be mailed yet')
   }
+}
+
+/** A rehearsal that can never be mailed gets no further jobs; the history says why. */
+async function giveUp(id: number, reason: string): Promise<void> {
+  await inTransaction(async () => {
+    const given = await one<{ paperId: number | null; documentId: number | null }>(
+      `update rehearsal_paper set given_up = $2 where id = $1 and sent_at is null
+      returning paper_id "paperId", document_id "documentId"`,
+      [id, reason],
+    )
+    if (!given) return
+    await note(
+      { paperId: given.paperId ?? undefined, documentId: given.documentId ?? undefined },
+      'Clothespin',
+      `The rehearsal could not be mailed: ${reason}`,
+    )
+  })
 }

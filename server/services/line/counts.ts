@@ -3,6 +3,7 @@ import { stages, stuckWords, type Stage, type StuckCause } from '../../../core/d
 import { clock } from '../../clock'
 import { one, rows } from '../../db/connection'
 import { company } from '../house/house'
+import { stopOf } from '../orders/stopped'
 
 /** A stage's count and the facts its cloth shows. Times are instants; the page words them. */
 export interface StageCount {
@@ -29,9 +30,12 @@ export async function lineCounts(): Promise<StageCount[]> {
       (select count(*)::int from paper where state = 'prepared' and not by_itself) "toCheck",
       (select min(since) from paper where state = 'prepared' and not by_itself) "oldestToCheck",
       (select count(*)::int from paper where state = 'prepared' and not by_itself and changes is not null) changed,
+      (select count(*)::int from paper where state = 'prepared' and not by_itself and kept_back) "keptBack",
+      (select count(*)::int from paper p where state = 'prepared' and not by_itself and ${stopOf('p')} is not null) stopped,
+      (select count(*)::int from dispatch where state = 'waiting' and held) held,
       (select count(*)::int from dispatch where state in ('waiting', 'claimed', 'handing over')) waiting,
-      (select count(*)::int from dispatch where state = 'waiting' and channel = 'paper') tray,
-      (select min(next_try_at) from dispatch where state = 'waiting' and channel = 'email' and ready) "nextGo",
+      (select count(*)::int from dispatch where state = 'waiting' and channel = 'paper' and not held) tray,
+      (select min(next_try_at) from dispatch where state = 'waiting' and channel = 'email' and ready and not held) "nextGo",
       (select count(*)::int from dispatch where state = 'on the way') "onTheWay",
       (select min(since) from dispatch where state = 'on the way') "oldestOnTheWay",
       (select count(*)::int from dispatch where state = 'arrived' and arrived_at >= ($1::date::timestamp at time zone $2)) arrived,
@@ -52,8 +56,20 @@ export async function lineCounts(): Promise<StageCount[]> {
       ],
       at: null,
     },
-    'to check': { count: counts.toCheck!, facts: some(counts.changed, 'changed'), at: counts.oldestToCheck },
-    waiting: { count: counts.waiting!, facts: some(counts.tray, 'to print'), at: counts.nextGo },
+    'to check': {
+      count: counts.toCheck!,
+      facts: [
+        ...some(counts.keptBack, 'could not go automatically'),
+        ...some(counts.stopped, 'of held orders'),
+        ...some(counts.changed, 'changed'),
+      ],
+      at: counts.oldestToCheck,
+    },
+    waiting: {
+      count: counts.waiting!,
+      facts: [...some(counts.tray, 'to print'), ...some(counts.held, 'held')],
+      at: counts.nextGo,
+    },
     'on the way': { count: counts.onTheWay!, facts: [], at: counts.oldestOnTheWay },
     arrived: { count: counts.arrived!, facts: ['today', ...some(counts.posted, 'on paper')], at: null },
     stuck: {

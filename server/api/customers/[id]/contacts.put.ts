@@ -1,5 +1,5 @@
 import type { ContactFacts } from '../../../../core/wishes/recipients'
-import { id, idParam, Joi, text } from '../../../checks'
+import { id, idParam, Joi, name, text } from '../../../checks'
 import { route } from '../../../route'
 import { changeContacts } from '../../../services/customers/contacts'
 
@@ -13,7 +13,7 @@ export default route<{ id: number }, object, { version: number; contacts: Contac
         .max(50)
         .items(
           Joi.object({
-            name: text(80).allow('').default(''),
+            name: name(80).allow('').default(''),
             email: text(320).required(),
             role: Joi.valid('buying', 'billing', 'goods-in', 'anyone').required(),
           }),

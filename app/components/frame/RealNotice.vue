@@ -1,0 +1,11 @@
+<script setup lang="ts">
+/** During a rehearsal: what is done here is real all the same. */
+defineProps<{ what: string }>()
+const house = useHouseState()
+</script>
+
+<template>
+  <p v-if="house.state?.rehearsalSince" class="notice wait" role="note" data-test="real">
+    A rehearsal is on, but {{ what }} for real.
+  </p>
+</template>
