@@ -1,4 +1,5 @@
 import type { DocumentKind } from '../../core/documents/kinds'
+import { addDays, dayInZone } from '../../core/documents/days'
 import { currencyDigits } from '../../core/money/decimal'
 
 /** Words for numbers and times in the interface, in the house's zone. */
@@ -23,6 +24,12 @@ export function money(amount: string, currency?: string): string {
 const signs: Record<string, string> = { EUR: '€', GBP: '£' }
 export const moneyWithSign = (amount: string, currency: string) =>
   `${signs[currency] ?? currency} ${digits(amount, currency)}`
+
+/** A day so many days ago, where the company is. */
+export const daysAgo = (days: number): string => addDays(houseToday(), -days)
+
+/** Today, where the company is. */
+export const houseToday = (): string => dayInZone(new Date(), zone())
 
 const zone = () => useSession().house?.company.timeZone ?? 'UTC'
 

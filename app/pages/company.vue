@@ -39,11 +39,13 @@ onMounted(load)
 useLive(['house'], () => void load())
 watch(kind, () => void load())
 
+/** What stands in the email's fields, kept or not. */
+const emailOnScreen = shallowRef<object>()
 async function toMe() {
   await attempt(async () => {
     const { to } = await callApi<{ to: string }>(`/api/brands/${activeId.value}/to-me`, {
       method: 'POST',
-      body: { kind: kind.value },
+      body: { kind: kind.value, ...(section.value === 'Cover note' ? { email: emailOnScreen.value } : {}) },
     })
     useToasts().say(`A sample is on its way to ${to}, with its email.`)
   })
@@ -134,6 +136,7 @@ const version = computed(() =>
           :kind="kind"
           :kinds="kinds"
           @kind="kind = $event"
+          @email="emailOnScreen = $event"
           @kept="load"
         />
       </section>
@@ -143,7 +146,7 @@ const version = computed(() =>
             class="soft push"
             >{{
               section === 'Cover note'
-                ? 'with example fields'
+                ? 'as it would go with the sample'
                 : `as it is now · version ${brand.stationery.version}`
             }}</span
           ><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe"

@@ -1,13 +1,11 @@
 <script setup lang="ts">
+import { addDays } from '../../core/documents/days'
 import { capital, kindFacts } from '../../core/documents/kinds'
 import type { Difference, Proof, ProvedSeries } from '../../server/services/register/proof'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 /** The proof of a day: how many of each series were issued, numbered, painted, sent and arrived, by count and sum; and every document that is a difference. */
-const session = useSession()
-const today = new Intl.DateTimeFormat('en-CA', { timeZone: session.house!.company.timeZone }).format(
-  new Date(),
-)
+const today = houseToday()
 const { filters, set } = useFilters({ day: today })
 const proof = shallowRef<Proof>()
 const wrong = ref('')
@@ -29,8 +27,7 @@ async function load() {
 watch(() => filters.value.day, load, { immediate: true })
 useLive(['register', 'line', 'payment'], () => void load(), 600)
 
-const shift = (days: number) =>
-  set({ day: new Date(Date.parse(filters.value.day) + days * 86_400_000).toISOString().slice(0, 10) })
+const shift = (days: number) => set({ day: addDays(filters.value.day, days) })
 const steps = ['numbered', 'painted', 'left', 'arrived'] as const
 const stepWords = { numbered: 'Numbered', painted: 'Painted', left: 'Sent or printed', arrived: 'Arrived' }
 const short = (one: ProvedSeries, step: (typeof steps)[number]) => one[step].count !== one.issued.count
@@ -64,14 +61,11 @@ const columns: ListColumn[] = [
           <h1 class="title">Proof</h1>
           <span class="soft">of</span>
           <VBtn height="28" aria-label="The day before" @click="shift(-1)">‹</VBtn
-          ><input
-            type="date"
-            class="day"
-            :value="filters.day"
-            :max="today"
+          ><DateField
+            :model-value="filters.day"
             aria-label="Day"
             data-test="proof-day"
-            @change="set({ day: ($event.target as HTMLInputElement).value || today })"
+            @update:model-value="set({ day: $event || today })"
           /><VBtn height="28" aria-label="The day after" :disabled="filters.day >= today" @click="shift(1)"
             >›</VBtn
           >

@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { monthsBefore } from '../../core/documents/days'
 import { documentKinds, kindFacts } from '../../core/documents/kinds'
+import { registerAmount } from '../../core/documents/register-amount'
+import { sumByCurrency } from '../../core/money/sums'
 import type { SettledWithdrawn } from '../../server/services/orders/withdrawn'
 import type { RegisterRow } from '../../server/services/register/register'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
@@ -95,6 +98,19 @@ async function settle() {
   settling.value = false
 }
 
+/** The sums follow the picks; of open and overdue documents they are of what is still open. */
+const ofOpen = computed(() => ['open', 'overdue'].includes(filters.value.state))
+const shownSums = computed(() =>
+  picks.chosen.value.length === 0
+    ? (sums.value?.sums ?? [])
+    : sumByCurrency(
+        picks.chosen.value.map((one) => ({
+          currency: one.currency,
+          total: ofOpen.value ? one.open : registerAmount(one, filters.value.kind !== ''),
+        })),
+      ),
+)
+
 const writing = ref(false)
 function openOrder(id: number) {
   const { orderId } = list.rows.value.find((one) => one.id === id)!
@@ -122,17 +138,16 @@ const kinds = [
   { value: '', words: 'documents' },
   ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
 ]
-const today = new Date().toISOString().slice(0, 10)
-const monthAgo = (months: number) =>
-  new Date(new Date().setMonth(new Date().getMonth() - months)).toISOString().slice(0, 10)
+const today = houseToday()
 const times = [
   { value: '', words: 'any time' },
   { value: today, words: 'today' },
-  { value: monthAgo(1), words: 'the last month' },
-  { value: monthAgo(3), words: 'the last three months' },
+  { value: monthsBefore(today, 1), words: 'the last month' },
+  { value: monthsBefore(today, 3), words: 'the last three months' },
 ]
 const timeWords = computed(
-  () => times.find((one) => one.value === filters.value.from)?.words ?? `since ${filters.value.from}`,
+  () =>
+    times.find((one) => one.value === filters.value.from)?.words ?? `since ${longDay(filters.value.from)}`,
 )
 const stateTone: Record<string, string> = {
   arrived: 'go',
@@ -242,9 +257,8 @@ const columns: ListColumn[] = [
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
           ><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span
-          ><span v-for="sum in sums?.sums ?? []" :key="sum.currency" class="mono soft">{{
-            moneyWithSign(sum.sum, sum.currency)
-          }}</span
+          ><span v-for="sum in shownSums" :key="sum.currency" class="mono soft" data-test="sum"
+            >{{ ofOpen ? 'open ' : '' }}{{ moneyWithSign(sum.sum, sum.currency) }}</span
           ><span class="push" /><VBtn
             v-if="again.length"
             :href="`/api/documents/again?ids=${again.map((one) => one.id).join(',')}`"

@@ -24,7 +24,23 @@ describe('a cover note', () => {
   })
 
   test('with a field that does not exist stops, and names those that do', () => {
-    expect(() => fill('{{ numbr }}', 'x')).toThrow(/subject cannot be filled: .*numbr.*Fields are number/s)
+    expect(() => fill('{{ numbr }}', 'x')).toThrow(
+      /no field called “numbr” \(in the subject\)\. Did you mean “number”\? Fields are {{ number }}/,
+    )
+    expect(() => fill('x', '{% if order != "" %}open')).toThrow(/not closed/)
+  })
+
+  test('between single braces, or with a brace too few, is refused and never leaves as it stands', () => {
+    expect(() => fill('Invoice {number}', 'x')).toThrow("“{number}” in the email's subject is not a field")
+    expect(() => fill('x', 'Hello {{ contact }')).toThrow(/not a field|too many or too few/)
+    expect(fill('For {{ customer }}', 'x', { customer: '{number} & sons' }).subject).toBe(
+      'For {number} & sons',
+    )
+  })
+
+  test('that this document does not have stops the email, unless it stands in a passage for it', () => {
+    expect(() => fill('s', 'due on {{ due }}', { due: '' })).toThrow('needs “due”')
+    expect(fill('s', 'x{% if due != "" %} due on {{ due }}{% endif %}', { due: '' }).text).toBe('x')
   })
 
   test('what people wrote is escaped in HTML and cannot add header lines', () => {

@@ -5,7 +5,14 @@ export interface MergeFields {
   reference: string
   date: string
   due: string
+  /** What is to be paid; the document's total where nothing is. Of several documents the sum. */
   total: string
+  /** "due", "paid" (at once or before) or "nothing" (it comes to nothing). Of several "due" where one is. */
+  paying: string
+  /** "yes" where one email carries several documents. */
+  several: string
+  /** A line each of several documents: number, date, sum and due date. */
+  documents: string
   customer: string
   contact: string
   brand: string
@@ -19,6 +26,9 @@ export const mergeFieldNames: readonly (keyof MergeFields)[] = [
   'date',
   'due',
   'total',
+  'paying',
+  'several',
+  'documents',
   'customer',
   'contact',
   'brand',

@@ -31,12 +31,20 @@ export function addDays(day: Day, days: number): Day {
   return new Date(Date.UTC(year, month - 1, date + days)).toISOString().slice(0, 10)
 }
 
-/** The calendar day that an instant falls on in a zone (IANA name). */
+/** The same date so many months before; the month's last day where it has no such date. */
+export function monthsBefore(day: Day, months: number): Day {
+  const { year, month, day: date } = parseDay(day)
+  const first = makeDay(year, month - months, 1)
+  const found = parseDay(first)
+  return makeDay(found.year, found.month, Math.min(date, lastDayOfMonth(found.year, found.month)))
+}
+
 /** Whole days from one day to another; below zero where the second is earlier. */
 export function daysBetween(from: Day, to: Day): number {
   return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
 }
 
+/** The calendar day that an instant falls on in a zone (IANA name). */
 export function dayInZone(instant: Date, zone: string): Day {
   return new Intl.DateTimeFormat('en-CA', {
     timeZone: zone,
@@ -60,6 +68,9 @@ export function formatDay(day: Day, language: Language, month: 'long' | 'short' 
 }
 
 /** 1 Monday … 7 Sunday (ISO 8601). */
+/** A day as the interface and its sentences write it: "27 Nov 2026". */
+export const dayWords = (day: Day): string => formatDay(day, 'en', 'short')
+
 export function weekdayOf(day: Day): number {
   const { year, month, day: date } = parseDay(day)
   return new Date(Date.UTC(year, month - 1, date)).getUTCDay() || 7

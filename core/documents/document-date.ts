@@ -1,4 +1,4 @@
-import { addDays, type Day } from './days'
+import { addDays, dayWords, type Day } from './days'
 
 /** What a document date is held against. */
 export interface DateLimits {
@@ -17,10 +17,10 @@ export function dateRefusal(
   { today, closedUntil, newest, earlierOk }: DateLimits,
 ): string | undefined {
   if (closedUntil !== null && date <= closedUntil)
-    return `Its date ${date} lies in a closed period (closed until ${closedUntil}). Choose a later date, or have a supervisor open the period.`
-  if (date > today) return `Its date ${date} is in the future. A document is dated today or before.`
+    return `Its date ${dayWords(date)} lies in a closed period (closed until ${dayWords(closedUntil)}). Choose a later date, or have a supervisor open the period.`
+  if (date > today) return `Its date ${dayWords(date)} is in the future. A document is dated today or before.`
   if (newest !== null && date < newest && !earlierOk)
-    return `Its date ${date} is before ${newest}, the newest of its series: dates would run backwards. Choose that day or a later one, or say on the draft that the earlier date is meant.`
+    return `Its date ${dayWords(date)} is before ${dayWords(newest)}, the newest of its series: dates would run backwards. Choose that day or a later one, or say on the draft that the earlier date is meant.`
   return undefined
 }
 

@@ -1,14 +1,22 @@
 import type { EmailLook } from '../../core/covernotes/email-look'
 import type { Language } from '../../core/money/format'
-import { emailLook, id, Joi, language } from '../checks'
+import type { DocumentKind } from '../../core/documents/kinds'
+import { emailLook, id, Joi, kind, language } from '../checks'
 import { route } from '../route'
-import { previewCoverNote } from '../services/house/change'
+import { previewEmail } from '../services/documents/sample'
 
-/** What a cover note reads like with example fields, in a brand's email look or in one not kept yet. */
+/** The email as it would go with the brand's sample document, with a text and look that need not be kept yet. */
 export default route<
   object,
   object,
-  { subject: string; text: string; brandId: number; look?: EmailLook; language: Language }
+  {
+    subject: string
+    text: string
+    brandId: number
+    kind: DocumentKind
+    look?: EmailLook
+    language: Language
+  }
 >(
   {
     role: 'reader',
@@ -16,9 +24,10 @@ export default route<
       subject: Joi.string().max(300).allow('').required(),
       text: Joi.string().max(8000).allow('').required(),
       brandId: id.required(),
+      kind: kind.default('invoice'),
       look: emailLook,
       language: language.default('en'),
     }),
   },
-  ({ body }) => previewCoverNote(body.brandId, body, body.language, body.look),
+  ({ body: { brandId, kind, ...email } }) => previewEmail(brandId, kind, email),
 )

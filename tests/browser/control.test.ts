@@ -128,15 +128,8 @@ describe('what waits', () => {
     await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
     expect(await desk.page.$('[data-test="ask-go"][disabled]')).not.toBeNull()
     const day = new Date(Date.now() + 30 * 86_400_000)
-    await desk.page.$eval(
-      '.v-dialog input',
-      (element, date) => {
-        const field = element as HTMLInputElement
-        field.value = `${date}T07:30`
-        field.dispatchEvent(new Event('input', { bubbles: true }))
-      },
-      day.toISOString().slice(0, 10),
-    )
+    await desk.setDate('[data-test="later-day"]', day.toISOString().slice(0, 10))
+    await desk.fill('[data-test="later-time"]', '7:30')
     await desk.page.click('[data-test="ask-go"]')
     await row(new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short' }).format(day))
     await desk.page.click('[data-test="cancel"]')

@@ -36,7 +36,7 @@ export interface Desk {
   says: (words: string) => Promise<unknown>
   /** Writes over what is in a field. */
   fill: (selector: string, value: string) => Promise<void>
-  /** Sets a date or time field, which takes no typing that is the same everywhere. */
+  /** Writes a date into a date field and leaves it. */
   setDate: (selector: string, value: string) => Promise<void>
 }
 
@@ -208,16 +208,11 @@ export function useDesk(): Desk {
         await page.keyboard.type(value)
       },
       setDate: async (selector: string, value: string) => {
-        await page.waitForSelector(selector, { visible: true })
-        await page.$eval(
-          selector,
-          (element, day) => {
-            const field = element as HTMLInputElement
-            field.value = day
-            field.dispatchEvent(new Event('input', { bubbles: true }))
-          },
-          value,
-        )
+        const field = (await page.waitForSelector(selector, { visible: true }))!
+        await field.click({ count: 3 })
+        await page.keyboard.press('Backspace')
+        await page.keyboard.type(value)
+        await page.keyboard.press('Tab')
       },
     })
   })

@@ -68,7 +68,7 @@ const tone: Record<string, string> = {
   '61–90': 'stuck',
   'over 90': 'stuck',
 }
-const day = new Date().toISOString().slice(0, 10)
+const day = houseToday()
 const lateWords = (item: OpenRow) =>
   Number(item.open) < 0
     ? 'credit'
@@ -125,11 +125,10 @@ useMainKey(() => {
             /></label>
             <label
               >Promised for
-              <input
-                type="date"
-                :value="item.promisedOn"
+              <DateField
+                :model-value="item.promisedOn"
                 aria-label="Promised for"
-                @change="mark(item, { promisedOn: value($event) || null }, close)"
+                @update:model-value="mark(item, { promisedOn: $event || null }, close)"
             /></label>
           </WordPanel>
           <span class="amount push"

@@ -19,7 +19,7 @@ const currency = ref(
     props.account.currency,
 )
 const amount = ref(props.payment?.open ?? '')
-const date = ref(new Date().toISOString().slice(0, 10))
+const date = ref(houseToday())
 const method = ref<(typeof paymentMethods)[number]>('bank transfer')
 const reference = ref('')
 const another = ref(false)
@@ -161,7 +161,7 @@ const ready = computed(
           </select></span
         ></label
       >
-      <label>On <input v-model="date" type="date" data-test="payment-date" /></label>
+      <label>On <DateField v-model="date" data-test="payment-date" /></label>
       <label
         >By
         <select v-model="method" data-test="payment-method">

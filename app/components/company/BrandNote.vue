@@ -11,7 +11,7 @@ const props = defineProps<{
   kind: DocumentKind
   kinds: { value: string; words: string }[]
 }>()
-const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind] }>()
+const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind]; email: [email: object] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const language = ref<Language>('en')
@@ -48,6 +48,7 @@ let timer: ReturnType<typeof setTimeout> | undefined
 watch(
   [subject, text, look, language],
   () => {
+    emit('email', { subject: subject.value, text: text.value, language: language.value, look: look.value })
     clearTimeout(timer)
     timer = setTimeout(async () => {
       try {
@@ -57,6 +58,7 @@ watch(
             subject: subject.value,
             text: text.value,
             brandId: props.brand.id,
+            kind: props.kind,
             look: look.value,
             language: language.value,
           },
@@ -180,7 +182,7 @@ const languages = [
       ><p class="subject">
         <span class="soft">Subject</span> <strong>{{ filled.subject }}</strong>
       </p>
-      <iframe :srcdoc="filled.html" sandbox="" title="The email with example fields"
+      <iframe :srcdoc="filled.html" sandbox="" title="The email as it would go with the sample"
     /></Teleport>
   </div>
   <footer v-if="!disabled" class="foot-bar">

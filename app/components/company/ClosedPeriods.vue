@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { addDays } from '../../../core/documents/days'
 import type { Periods } from '../../../server/services/house/periods'
 
 /** Accounting periods: up to which day they are closed, by whom, and what waits for a date in one. */
@@ -18,8 +19,7 @@ useLive(['house'], () => void load())
 
 /** The last day of the month before this one. */
 function lastMonthEnd(): string {
-  const now = new Date()
-  return new Date(Date.UTC(now.getFullYear(), now.getMonth(), 0)).toISOString().slice(0, 10)
+  return addDays(`${houseToday().slice(0, 8)}01`, -1)
 }
 const opens = computed(() => !!found.value?.closedUntil && until.value < found.value.closedUntil)
 
@@ -47,7 +47,7 @@ async function close() {
       Nothing is dated, issued, voided or credited into a closed one.
     </p>
     <form v-if="may" class="row" @submit.prevent="asking = true">
-      <label>Close up to and with <input v-model="until" type="date" data-test="close-until" /></label>
+      <label>Close up to and with <DateField v-model="until" data-test="close-until" /></label>
       <VBtn type="submit" :disabled="until === (found?.closedUntil ?? '')" data-test="close-period">{{
         opens || !until ? 'Open again…' : 'Close…'
       }}</VBtn>

@@ -5,7 +5,7 @@ import type { RateRow, RatesReport } from '../../../server/services/house/rates'
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const found = shallowRef<RateRow[]>([])
-const form = ref({ currency: 'GBP', day: new Date().toISOString().slice(0, 10), rate: '', source: '' })
+const form = ref({ currency: 'GBP', day: houseToday(), rate: '', source: '' })
 const { wrong, acting } = useActing()
 const load = () =>
   attempt(async () => {
@@ -54,7 +54,7 @@ const add = () =>
   </table>
   <form v-if="!disabled" class="row" @submit.prevent="add">
     <FormField v-model="form.currency" label="Currency" mono /><label class="day"
-      >Day <input v-model="form.day" type="date" /></label
+      >Day <DateField v-model="form.day" /></label
     ><FormField v-model="form.rate" label="Rate" mono /><FormField v-model="form.source" label="Source" />
     <VBtn type="submit" :disabled="!form.rate.trim() || !form.source.trim()" data-test="add-rate">Add</VBtn>
   </form>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Stage } from '../../../core/dispatch/states'
+import { instantInZone } from '../../../core/documents/days'
 import { countOf } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
 import type { LineRow } from '../../../server/services/line/list'
@@ -134,7 +135,15 @@ const matchingFilter = computed(() =>
   Object.fromEntries(Object.entries(props.filters).filter(([name, value]) => value && name !== 'stage')),
 )
 
-const at = ref('')
+/** When waiting emails shall go: a day and a time where the company is. */
+const day = ref(houseToday())
+const time = ref('')
+const zoneWords = session.house!.company.timeZone
+const at = computed(() =>
+  day.value && /^([01]?\d|2[0-3]):[0-5]\d$/.test(time.value)
+    ? instantInZone(day.value, time.value.padStart(5, '0'), session.house!.company.timeZone)
+    : null,
+)
 const emails = computed(() =>
   subject.value.filter((row) => row.channel === 'email' && row.state === 'waiting'),
 )
@@ -144,12 +153,12 @@ const keepBack = (act: 'hold' | 'let go' | 'later' | 'print instead', rows: Line
     const { ids } = await post('/api/dispatches/keep-back', {
       ids: rows.map((row) => row.id),
       act,
-      ...(act === 'later' ? { at: new Date(at.value).toISOString() } : {}),
+      ...(act === 'later' ? { at: at.value!.toISOString() } : {}),
     })
     const said = {
       hold: 'held',
       'let go': 'let go',
-      later: `to go ${at.value ? shortTime(new Date(at.value)) : ''}`,
+      later: `to go ${at.value ? shortTime(at.value) : ''}`,
       'print instead': 'in the print tray',
     }[act]
     const undo = act === 'hold' ? 'let go' : act === 'let go' ? 'hold' : undefined
@@ -307,8 +316,12 @@ useMainKey(() => {
     :busy="busy"
     :disabled="!at"
     @go="keepBack('later', emails)"
-    ><label class="strong">At <input v-model="at" type="datetime-local" class="reason" /></label
-  ></Ask>
+    ><p class="strong at">
+      On <DateField v-model="day" aria-label="Day" data-test="later-day" /> at
+      <input v-model="time" class="time" placeholder="14:30" aria-label="Time" data-test="later-time" />
+      <span class="soft">{{ zoneWords }}</span>
+    </p></Ask
+  >
   <Ask
     v-else-if="asking === 'post'"
     v-model="ask"
@@ -362,5 +375,17 @@ useMainKey(() => {
 }
 p {
   margin: 0 0 8px;
+}
+.at {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.time {
+  width: 70px;
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 5px 8px;
+  font: inherit;
 }
 </style>

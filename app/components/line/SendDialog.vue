@@ -47,7 +47,11 @@ async function send() {
   const well = await attempt(async () => {
     const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
       method: 'POST',
-      body: { key, ...which.value, ...how.value, ...(props.papers ? {} : { count: count.value }) },
+      body: {
+        key,
+        ...how.value,
+        ...(props.papers ? { papers: check.value!.going } : { matching: props.matching, count: count.value }),
+      },
     })
     await runs.watchRun(runId)
   })

@@ -42,7 +42,9 @@ const url = computed(() =>
   view.value?.sha256 ? `/api/documents/${view.value.id}/pdf?v=${view.value.sha256.slice(0, 12)}` : '',
 )
 const dispatch = computed(
-  () => view.value?.dispatches.find((one) => one.id === props.dispatch) ?? view.value?.dispatches[0],
+  () =>
+    view.value?.dispatches.find((one) => one.id === props.dispatch) ??
+    view.value?.dispatches.find((one) => !one.isCopy),
 )
 const note = computed(() =>
   view.value ? `${view.value.number}${view.value.pages ? ` · ${plural(view.value.pages, 'page')}` : ''}` : '',
@@ -59,7 +61,7 @@ const paid = computed(() =>
     ? null
     : paymentState(
         { open: view.value.open, amount: view.value.toPay, dueDate: view.value.dueDate },
-        new Date().toISOString().slice(0, 10),
+        houseToday(),
       ),
 )
 const paidTone = { paid: 'go', 'part-paid': 'wait', open: '', overdue: 'stuck' }

@@ -15,14 +15,13 @@ const left = ref<ReadonlySet<number>>(new Set())
 const looked = ref(false)
 const ofPayment = computed(() => kindFacts[props.routine.sentence.issue].ofPayment)
 const busy = ref(false)
-const dayText = (daysAgo: number) => new Date(Date.now() - daysAgo * 86_400_000).toISOString().slice(0, 10)
 
 watch(
   open,
   (now) => {
     if (!now) return
-    from.value ||= dayText(30)
-    to.value ||= dayText(0)
+    from.value ||= daysAgo(30)
+    to.value ||= houseToday()
     void look()
   },
   { immediate: true },
@@ -83,8 +82,7 @@ async function go() {
       house.
     </p>
     <form class="range" @submit.prevent="look">
-      <label>from <input v-model="from" type="date" required /></label
-      ><label>to <input v-model="to" type="date" required /></label
+      <label>from <DateField v-model="from" /></label><label>to <DateField v-model="to" /></label
       ><VBtn type="submit" height="32">Look</VBtn>
     </form>
     <div class="found">

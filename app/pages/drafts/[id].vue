@@ -199,12 +199,9 @@ const [reference, customerNote, suppliedOn, date] = [
           </template>
           <div class="texts">
             <label v-if="!facts.deposit && !isCredit"
-              >Date of supply
-              <input v-model="suppliedOn" type="date" :disabled="disabled" data-test="supplied"
+              >Date of supply <DateField v-model="suppliedOn" :disabled="disabled" data-test="supplied"
             /></label>
-            <label
-              >Document date <input v-model="date" type="date" :disabled="disabled" data-test="date"
-            /></label>
+            <label>Document date <DateField v-model="date" :disabled="disabled" data-test="date" /></label>
             <span class="soft">{{ date ? '' : 'the day it is issued' }}</span>
             <label v-if="date" class="check"
               ><input v-model="earlierDateOk" type="checkbox" :disabled="disabled" /> The date is meant, even

@@ -29,7 +29,10 @@ alter table paper
 create index paper_kept_back on paper (id) where state = 'prepared' and kept_back;
 
 -- Why a rehearsal will never be mailed: it gets no further jobs.
-alter table rehearsal_paper add column given_up text;
+alter table rehearsal_paper
+  add column given_up text,
+  -- the email as it stood on the screen, where it was not kept yet
+  add column email jsonb;
 drop index rehearsal_unsent;
 create index rehearsal_unsent on rehearsal_paper (id) where sent_at is null and given_up is null;
 

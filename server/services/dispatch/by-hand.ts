@@ -1,3 +1,4 @@
+import { dayWords, dayInZone } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { next, statesBefore, type DispatchState } from '../../../core/dispatch/states'
@@ -265,7 +266,7 @@ export async function sendCopy(
     if (before && !again)
       throw new Refusal(
         'sent-before',
-        `${document.number} already went to ${to} on ${before.at.toISOString().slice(0, 10)}. Send it again?`,
+        `${document.number} already went to ${to} on ${dayWords(dayInZone(before.at, (await company()).timeZone))}. Send it again?`,
         { about: { field: 'again' } },
       )
     const waiting = await one(

@@ -2,11 +2,8 @@ import MailComposer from 'nodemailer/lib/mail-composer'
 import { fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
 import type { EmailLook } from '../../../core/covernotes/email-look'
 import { escapeHtml } from '../../../core/covernotes/escape'
-import type { MergeFields } from '../../../core/covernotes/fields'
-import { formatDay } from '../../../core/documents/days'
+import { letterFields } from '../../../core/covernotes/letter-fields'
 import type { Paper } from '../../../core/documents/paper'
-import { Decimal } from '../../../core/money/decimal'
-import { formatMoney } from '../../../core/money/format'
 import type { Recipient } from '../../../core/wishes/recipients'
 
 /** What an email is made of. */
@@ -31,23 +28,18 @@ export interface Letter {
 
 /** Subject, text and HTML of an email, merge fields filled from the paper. @throws Refusal for a field that does not exist */
 export function fillLetter(letter: Letter): FilledNote {
-  const { paper, brand } = letter
-  const all = [paper, ...(letter.others ?? [])]
-  const factOf = (of: Paper, key: string) => of.facts.find((one) => one.key === key)?.value ?? ''
-  const fact = (key: string) => factOf(paper, key)
-  const fields: MergeFields = {
-    number: all.map((one) => one.number).join(', '),
-    order: all.map((one) => factOf(one, 'order')).join(', '),
-    reference: fact('reference'),
-    date: formatDay(paper.date, paper.language),
-    due: paper.dueDate ? formatDay(paper.dueDate, paper.language) : '',
-    total: `${formatMoney(all.reduce((sum, one) => sum.plus(one.amounts.toPay), new Decimal(0)).toString(), paper.currency, paper.language)}\u00A0${paper.currency}`,
+  const { paper, brand, note } = letter
+  const papers = [paper, ...(letter.others ?? [])] as const
+  const fields = letterFields(papers, {
     customer: letter.customerName,
     contact: letter.recipients[0]?.name ?? '',
     brand: brand.name,
     sender: brand.senderName,
-  }
-  const filled = fillCoverNote(letter.note, fields, {
+  })
+  // a text that was written for one document names the others all the same
+  const text =
+    papers.length > 1 && !note.text.includes('documents') ? `${note.text}\n\n{{ documents }}` : note.text
+  const filled = fillCoverNote({ ...note, text }, fields, {
     brandName: brand.name,
     colours: brand.colours,
     look: brand.emailLook,

@@ -30,6 +30,7 @@ import { groupBy } from '../../../core/group'
 import { findSetting } from '../../../core/wishes/settings'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
+import type { Letter } from '../dispatch/compose'
 import {
   allSeries,
   brands,
@@ -75,6 +76,8 @@ export interface PaperContext {
   source: PaperSource
   stationery: { id: number; design: Stationery }
   coverNoteId: number
+  /** The email's text, and the brand as its email shows it. */
+  email: Pick<Letter, 'note' | 'brand'>
   channel: Channel
   recipients: Recipient[]
   builtFrom: BuiltFrom
@@ -294,6 +297,10 @@ export function contextOf(
     revision: order.revision,
     stationery: { id: stationery.id, design: stationery.design },
     coverNoteId: note.id,
+    email: {
+      note: { subject: note.subject, text: note.text },
+      brand: { ...brand, colours: stationery.design.colours },
+    },
     channel,
     recipients:
       channel === 'email' || channel === 'both'

@@ -1,6 +1,7 @@
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
 import { planSending, type SendPlan } from '../../../core/dispatch/plan'
+import { Refusal } from '../../../core/errors'
 import { occasionOf } from '../../../core/routines/routine'
 import type { SendingHours, Trust } from '../../../core/routines/sentence'
 import type { ContactRole } from '../../../core/wishes/recipients'
@@ -11,6 +12,7 @@ import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { checkPaper } from '../../render/pool'
+import { fillLetter } from '../dispatch/compose'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { note, noteAll } from '../trail/trail'
@@ -67,12 +69,24 @@ async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<M
           {
             context,
             paper: made.paper,
-            problem: problems.map((problem) => problem.sentence).join(' ') || null,
+            problem: [...problems.map((problem) => problem.sentence), ...emailProblems(context, made.paper)].join(' ') || null,
           },
         ]
       }),
     ),
   )
+}
+
+/** Why the email that is to carry a document cannot be written; it is found before the document gets a number. */
+function emailProblems(context: PaperContext, paper: Paper): string[] {
+  if (context.channel !== 'email' && context.channel !== 'both') return []
+  try {
+    fillLetter({ ...context.email, paper, customerName: context.customerName, recipients: context.recipients })
+    return []
+  } catch (error) {
+    if (error instanceof Refusal) return [error.message]
+    throw error
+  }
 }
 
 export interface Prepare {

@@ -25,7 +25,7 @@ import { composeMessage, type Letter } from '../dispatch/compose'
 import { company } from '../house/house'
 import { dayInZone } from '../../../core/documents/days'
 import { note, noteAll } from '../trail/trail'
-import { samplePaper } from './sample'
+import { samplePaper, type EmailOnScreen } from './sample'
 
 /*
  * Rehearsal of papers that are not issued: a watermarked copy under a number of its own goes to the rehearsal address, the real one stays due.
@@ -102,12 +102,14 @@ interface Kept {
   wouldGoTo: Recipient[]
   sentTo: string
   actor: string
+  /** The email as it stood on the screen, where it was not kept yet. */
+  email?: EmailOnScreen
 }
 
 async function keep(kept: Kept): Promise<number> {
   const row = await one<{ id: number }>(
-    `insert into rehearsal_paper (number, paper_id, document_id, brand_id, customer_name, content, stationery_id, cover_note_id, would_go_to, sent_to, made_at, made_by)
-    values ($1, $2, $3, $4, $5, $6::jsonb, $7, $8, $9::jsonb, $10, $11, $12) returning id`,
+    `insert into rehearsal_paper (number, paper_id, document_id, brand_id, customer_name, content, stationery_id, cover_note_id, would_go_to, sent_to, made_at, made_by, email)
+    values ($1, $2, $3, $4, $5, $6::jsonb, $7, $8, $9::jsonb, $10, $11, $12, $13::jsonb) returning id`,
     [
       kept.number,
       kept.paperId,
@@ -121,6 +123,7 @@ async function keep(kept: Kept): Promise<number> {
       kept.sentTo,
       clock.now(),
       kept.actor,
+      kept.email ? json(kept.email) : null,
     ],
   )
   return row!.id
@@ -199,8 +202,9 @@ export async function sendSampleToMe(
   brandId: number,
   kind: DocumentKind,
   user: { name: string; email: string },
+  onScreen?: EmailOnScreen,
 ): Promise<void> {
-  const { paper, context } = await samplePaper(brandId, kind)
+  const { paper, context } = await samplePaper(brandId, kind, onScreen?.language)
   await inTransaction(async () => {
     const number = await nextNumber()
     const content: Paper = { ...issuePaper(context.source, paper.date, number), rehearsal: true }
@@ -213,6 +217,7 @@ export async function sendSampleToMe(
       content,
       stationeryId: context.stationery.id,
       coverNoteId: context.coverNoteId,
+      email: onScreen,
       wouldGoTo: context.recipients,
       sentTo: user.email,
       actor: user.name,
@@ -246,7 +251,8 @@ interface Unsent {
 /** Mails those that are not sent yet. */
 export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<void> {
   const unsent = await rows<Unsent>(
-    `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design, s.design -> 'colours' colours, b.email_look \"emailLook\", n.subject, n.text, r.customer_name "customerName", f.file_name "fileName", file.bytes stored,
+    `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design, s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook", coalesce(r.email ->> 'subject', n.subject) subject,
+      coalesce(r.email ->> 'text', n.text) text, r.customer_name "customerName", f.file_name "fileName", file.bytes stored,
       b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
     from rehearsal_paper r left join document_file f on f.document_id = r.document_id left join file on file.sha256 = f.sha256 join stationery s on s.id = r.stationery_id join cover_note n on n.id = r.cover_note_id join brand b on b.id = r.brand_id
     where r.id = any($1::int[]) and r.sent_at is null and r.given_up is null order by r.id`,

@@ -1,29 +1,76 @@
+import { exampleFields, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
+import type { EmailLook } from '../../../core/covernotes/email-look'
 import { Refusal } from '../../../core/errors'
 import { asPreview } from '../../../core/documents/issue'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { dayInZone } from '../../../core/documents/days'
+import type { Language } from '../../../core/money/format'
 import type { Stationery } from '../../../core/stationery/stationery'
 import { clock } from '../../clock'
 import { one } from '../../db/connection'
-import { company } from '../house/house'
+import { fillLetter } from '../dispatch/compose'
+import { brands, company, stationeries } from '../house/house'
 import { draft, loadContexts, type PaperContext } from './context'
 
 /** A paper of the brand's newest supplied order, with today's settings; a preview that consumes nothing. */
 export async function samplePaper(
   brandId: number,
   kind: DocumentKind,
+  language?: Language,
 ): Promise<{ paper: Paper; design: Stationery; context: PaperContext }> {
   const order = await one<{ id: number }>(
-    'select id from sales_order where brand_id = $1 and supplied_on is not null order by date desc, id desc limit 1',
-    [brandId],
+    `select id from sales_order where brand_id = $1 and supplied_on is not null
+    order by exists (select from customer c where c.id = customer_id and c.language = $2) desc, date desc, id desc limit 1`,
+    [brandId, language ?? ''],
   )
   if (!order)
     throw new Refusal('no-sample', 'This brand has no shipped order yet to show a paper of.', { status: 404 })
-  const context = (await loadContexts(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] })).get(
-    order.id,
-  )!
+  const own = (await loadContexts(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] })).get(order.id)!
+  const context = language ? { ...own, source: { ...own.source, language } } : own
   const made = draft(context, dayInZone(clock.now(), (await company()).timeZone))
   if ('problem' in made) throw new Refusal('not-drawn', made.problem)
   return { paper: asPreview(made.paper), design: context.stationery.design, context }
+}
+
+/** An email as it stands on the screen: its text and look may not be kept yet. */
+export interface EmailOnScreen {
+  subject: string
+  text: string
+  language: Language
+  look?: EmailLook
+}
+
+/**
+ * The email that a brand's sample document would go with: filled from that document, with the brand's sender and small print, just as it would be sent.
+ * A brand that has no order yet shows the example's values.
+ */
+export async function previewEmail(
+  brandId: number,
+  kind: DocumentKind,
+  { look, language, ...note }: EmailOnScreen,
+): Promise<FilledNote> {
+  const brand = (await brands()).find((one) => one.id === brandId)
+  const design = (await stationeries(kind)).find((one) => one.brandId === brandId)?.design
+  if (!brand || !design) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  const emailLook = look ?? brand.emailLook
+  try {
+    const { paper, context } = await samplePaper(brandId, kind, language)
+    return fillLetter({
+      note,
+      paper,
+      customerName: context.customerName,
+      brand: { ...brand, colours: design.colours, emailLook },
+      recipients: context.recipients,
+    })
+  } catch (error) {
+    if (!(error instanceof Refusal) || error.code !== 'no-sample') throw error
+    return fillCoverNote(note, exampleFields, {
+      brandName: brand.name,
+      colours: design.colours,
+      look: emailLook,
+      footLines: [brand.legalName, brand.registration, brand.email].filter(Boolean),
+      language,
+    })
+  }
 }

@@ -83,6 +83,8 @@ export interface SendCheck {
   toNobody: number
   sums: CurrencySum[]
   leftOut: LeftOut[]
+  /** Of picked documents: those that would go, as they are now. */
+  going: { id: number; revision: number }[]
 }
 
 const shownRows = 100
@@ -103,6 +105,7 @@ export async function checkSend(which: Which, how: IssueHow): Promise<SendCheck>
     toNobody: going.filter((one) => one.channel === 'nothing').length,
     sums: sumByCurrency(going),
     leftOut,
+    going: 'papers' in which ? going.map(({ id, revision }) => ({ id, revision })) : [],
   }
 }
 

@@ -1,5 +1,5 @@
 import { Refusal } from '../../../core/errors'
-import type { Day } from '../../../core/documents/days'
+import { dayWords, type Day } from '../../../core/documents/days'
 import { capital, type DocumentKind } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
@@ -77,7 +77,7 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     if (closedUntil !== null && document.date <= closedUntil)
       throw new Refusal(
         'closed-period',
-        `${number} lies in a closed period (closed until ${closedUntil}), so it may not be voided. ${credit}`,
+        `${number} lies in a closed period (closed until ${dayWords(closedUntil)}), so it may not be voided. ${credit}`,
       )
 
     await run('insert into document_void (document_id, at, by, reason) values ($1, $2, $3, $4)', [

@@ -217,25 +217,6 @@ export async function changeEmailLook(brandId: number, look: EmailLook): Promise
   })
 }
 
-/** The same in a brand's own colours and email look, or in one that is being tried. @throws Refusal "no-such-brand" */
-export async function previewCoverNote(
-  brandId: number,
-  note: { subject: string; text: string },
-  language: Language,
-  look?: EmailLook,
-): Promise<FilledNote> {
-  const brand = (await brands()).find((one) => one.id === brandId)
-  const stationery = (await stationeries('invoice')).find((one) => one.brandId === brandId)
-  if (!brand || !stationery) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
-  return tryCoverNote(note, {
-    brandName: brand.name,
-    colours: stationery.design.colours,
-    look: look ?? brand.emailLook,
-    footLines: [brand.legalName, brand.registration, brand.email].filter(Boolean),
-    language,
-  })
-}
-
 /** What a cover note reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
 export function tryCoverNote(note: { subject: string; text: string }, frame: EmailFrame): FilledNote {
   return fillCoverNote(note, exampleFields, frame)

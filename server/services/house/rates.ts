@@ -1,5 +1,7 @@
 import { Decimal, type Currency, type DecimalText } from '../../../core/money/decimal'
-import type { Day } from '../../../core/documents/days'
+import { dayInZone, type Day } from '../../../core/documents/days'
+import { clock } from '../../clock'
+import { company } from './house'
 import { inTransaction, json, rows, run } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
@@ -24,7 +26,8 @@ export interface RatesReport {
 /** The newest rates. */
 export async function rates(): Promise<RateRow[]> {
   return rows<RateRow>(
-    'select currency, day::text "day", rate::text rate, source from exchange_rate where day <= current_date order by day desc, currency limit 60',
+    'select currency, day::text "day", rate::text rate, source from exchange_rate where day <= $1::date order by day desc, currency limit 60',
+    [dayInZone(clock.now(), (await company()).timeZone)],
   )
 }
 

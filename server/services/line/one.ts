@@ -228,6 +228,7 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
   )
   const shown =
     dispatches.find((dispatch) => dispatch.id === dispatchId) ??
+    dispatches.find((dispatch) => dispatch.channel === 'email' && !dispatch.isCopy) ??
     dispatches.find((dispatch) => dispatch.channel === 'email')
   return {
     ...document,

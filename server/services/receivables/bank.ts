@@ -1,3 +1,5 @@
+import { company } from '../house/house'
+import { dayWords, dayInZone } from '../../../core/documents/days'
 import { createHash } from 'node:crypto'
 import { setImmediate } from 'node:timers/promises'
 import type { BankEntry, BankStatement } from '../../../core/receivables/bank-statement'
@@ -69,7 +71,7 @@ export async function takeBankFile(name: string, bytes: Uint8Array, actor: strin
   if (known)
     throw new Refusal(
       'read-before',
-      `This file was read on ${known.at.toISOString().slice(0, 10)} by ${known.by}, as ${known.name}. Nothing was booked again.`,
+      `This file was read on ${dayWords(dayInZone(known.at, (await company()).timeZone))} by ${known.by}, as ${known.name}. Nothing was booked again.`,
       { about: { record: { kind: 'bank file', id: known.id, label: known.name } } },
     )
   return inTransaction(async () => {

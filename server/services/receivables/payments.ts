@@ -1,4 +1,4 @@
-import { dayInZone, type Day } from '../../../core/documents/days'
+import { dayWords, dayInZone, type Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { capital, type DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
@@ -154,7 +154,7 @@ function settledWords(
     new Decimal(discount).isZero() ? '' : `${discount} early-payment discount`,
     new Decimal(writeOff).isZero() ? '' : `${writeOff} waived`,
   ].filter(Boolean)
-  return `${direction === 'in' ? 'Paid' : 'Refunded'} ${amount} ${currency} on ${date}, ${method}${parts.length ? `, with ${parts.join(' and ')}` : ''}.`
+  return `${direction === 'in' ? 'Paid' : 'Refunded'} ${amount} ${currency} on ${dayWords(date)}, ${method}${parts.length ? `, with ${parts.join(' and ')}` : ''}.`
 }
 
 /** @throws Refusal "future-date", "closed-period" */
@@ -164,14 +164,14 @@ async function checkDate(date: Day): Promise<void> {
     'select closed_until::text "closedUntil" from company for share',
   ))!
   if (date > dayInZone(clock.now(), timeZone))
-    throw new Refusal('future-date', `${date} is in the future. Give the day the money moved.`, {
+    throw new Refusal('future-date', `${dayWords(date)} is in the future. Give the day the money moved.`, {
       status: 400,
       about: { field: 'date' },
     })
   if (closedUntil !== null && date <= closedUntil)
     throw new Refusal(
       'closed-period',
-      `${date} lies in a closed period (closed until ${closedUntil}). Give a later day, or have a supervisor open the period.`,
+      `${dayWords(date)} lies in a closed period (closed until ${dayWords(closedUntil)}). Give a later day, or have a supervisor open the period.`,
       { about: { field: 'date' } },
     )
 }
@@ -189,7 +189,7 @@ async function refuseTwice(
   if (same)
     throw new Refusal(
       'booked-before',
-      `${amount} ${currency} of ${date} ${direction === 'in' ? 'from' : 'to'} ${name} is booked already, by ${same.by}. Is this another one?`,
+      `${amount} ${currency} of ${dayWords(date)} ${direction === 'in' ? 'from' : 'to'} ${name} is booked already, by ${same.by}. Is this another one?`,
       { about: { field: 'another' } },
     )
 }

@@ -19,7 +19,7 @@ export interface RegisterRow {
   total: string
   open: string
   currency: string
-  /** State of its newest dispatch; null when it was never sent. */
+  /** State of its newest email or print job that is no copy; null when it was never sent. */
   state: string | null
   voided: boolean
   /** How much of an invoice is credited: nothing, a part, all. */
@@ -74,7 +74,7 @@ export async function register(filter: RegisterFilter): Promise<Listed<RegisterR
     `select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", d.order_id "orderId", d.customer_name "customerName", b.code brand,
       d.total::text total, coalesce(i.open, 0)::text open, d.currency, s.state, exists (select from document_void v where v.document_id = d.id) voided, case when k.total is null then '' when k.total < d.total then 'part' else 'whole' end credited, (${sorts[filter.sort].key})::text "sortKey"
     from document d join brand b on b.id = d.brand_id left join open_item i on i.document_id = d.id
-      left join lateral (select x.state from dispatch x join dispatch_document dd on dd.dispatch_id = x.id where dd.document_id = d.id order by x.id desc limit 1) s on true
+      left join lateral (select x.state from dispatch x join dispatch_document dd on dd.dispatch_id = x.id where dd.document_id = d.id and not x.is_copy order by x.id desc limit 1) s on true
       left join lateral (select sum(o.total) total from document o where o.credits_id = d.id and not exists (select from document_void v where v.document_id = o.id)) k on true
     where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
     parameters,
@@ -82,13 +82,18 @@ export async function register(filter: RegisterFilter): Promise<Listed<RegisterR
   return paged(found, filter.limit)
 }
 
-/** How many documents match, and what they come to (only what is posted, where no kind is chosen): read over an index of its own, apart from the page that a person waits for. */
+/** States whose sums are of what is still open, and not of the totals. */
+const openStates: readonly RegisterState[] = ['open', 'overdue']
+
+/** How many documents match, and what they come to (of open or overdue ones what is still open; else only what is posted, where no kind is chosen): read over an index of its own, apart from the page that a person waits for. */
 export async function registerSums(
   filter: Pick<RegisterFilter, 'search' | 'state' | 'kind' | 'brand' | 'from' | 'to'>,
 ): Promise<{ matching: number; sums: { currency: string; sum: string }[] }> {
   const parameters: unknown[] = []
   const where = matching(filter, parameters)
-  const amount = `case when d.kind = 'credit note' then -d.total ${filter.kind ? '' : `when not d.kind in ('${postedKinds.join("', '")}') then 0 `}else d.total end`
+  const amount = openStates.includes(filter.state as RegisterState)
+    ? '(select x.open from open_item x where x.document_id = d.id)'
+    : `case when d.kind = 'credit note' then -d.total ${filter.kind ? '' : `when not d.kind in ('${postedKinds.join("', '")}') then 0 `}else d.total end`
   const sums = await rows<{ currency: string; sum: string; count: number }>(
     `select currency, sum(sum)::text sum, sum(count)::int count from (
       select d.currency, sum(${amount}) sum, count(*) count from document d where ${where} group by 1

@@ -1,13 +1,21 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
-import { idParam, Joi, kind } from '../../../checks'
+import { emailLook, idParam, Joi, kind, language } from '../../../checks'
 import { route } from '../../../route'
+import type { EmailOnScreen } from '../../../services/documents/sample'
 import { sendSampleToMe } from '../../../services/documents/rehearse'
 
-/** The brand's sample paper with its email, watermarked, to whoever asks. */
-export default route<{ id: number }, object, { kind: DocumentKind }>(
-  { role: 'clerk', params: idParam, body: Joi.object({ kind: kind.default('invoice') }) },
+const email = Joi.object({
+  subject: Joi.string().max(300).required(),
+  text: Joi.string().max(8000).required(),
+  language: language.required(),
+  look: emailLook,
+})
+
+/** The brand's sample document with its email, watermarked, to whoever asks; the email as it stands on the screen, where that is given. */
+export default route<{ id: number }, object, { kind: DocumentKind; email?: EmailOnScreen }>(
+  { role: 'clerk', params: idParam, body: Joi.object({ kind: kind.default('invoice'), email }) },
   async ({ params, body, user }) => {
-    await sendSampleToMe(params.id, body.kind, user)
+    await sendSampleToMe(params.id, body.kind, user, body.email)
     return { to: user.email }
   },
 )

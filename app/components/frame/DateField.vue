@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { readWrittenDay } from '../../../core/documents/written-day'
+
+/** A date, written as the company writes dates and read in every usual way; a calendar to choose from. Kept as ISO 8601, empty for none. */
+defineOptions({ inheritAttrs: false })
+const value = defineModel<string | null>({ required: true })
+defineProps<{ disabled?: boolean }>()
+const written = ref('')
+const wrong = ref(false)
+const open = ref(false)
+
+watch(
+  value,
+  (day) => {
+    written.value = day ? longDay(day) : ''
+    wrong.value = false
+  },
+  { immediate: true },
+)
+
+function take() {
+  const text = written.value.trim()
+  const day = text === '' ? '' : readWrittenDay(text, houseToday())
+  wrong.value = day === undefined
+  if (day === undefined) return
+  value.value = day
+  written.value = day ? longDay(day) : ''
+}
+
+/** The calendar speaks in dates of the browser's own zone. */
+const chosen = computed(() => (value.value ? new Date(`${value.value}T12:00:00`) : null))
+function choose(date: unknown) {
+  const at = date as Date
+  const two = (part: number) => String(part).padStart(2, '0')
+  value.value = `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
+  open.value = false
+}
+</script>
+
+<template>
+  <span class="date-field" :class="{ bad: wrong }">
+    <input
+      v-model="written"
+      v-bind="$attrs"
+      type="text"
+      autocomplete="off"
+      placeholder="27 Nov 2026"
+      :disabled="disabled"
+      :aria-invalid="wrong"
+      @change="take"
+      @keydown.down.alt.prevent="open = true"
+    />
+    <VMenu v-model="open" :close-on-content-click="false" location="bottom end">
+      <template #activator="{ props: activator }">
+        <button
+          type="button"
+          class="calendar"
+          aria-label="Choose from a calendar"
+          :disabled="disabled"
+          v-bind="activator"
+        >
+          ▾
+        </button>
+      </template>
+      <LazyDateCalendar v-if="open" :chosen="chosen" @choose="choose" />
+    </VMenu>
+    <span v-if="wrong" role="alert" class="wrong">Write a date like 27 Nov 2026 or 27.11.2026</span>
+  </span>
+</template>
+
+<style scoped>
+.date-field {
+  display: inline-flex;
+  align-items: stretch;
+  position: relative;
+}
+input {
+  width: 116px;
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px 0 0 4px;
+  padding: 5px 8px;
+  font: inherit;
+}
+.calendar {
+  border: 1px solid var(--faint-ink);
+  border-left: 0;
+  border-radius: 0 4px 4px 0;
+  background: var(--paper);
+  color: var(--ink);
+  padding: 0 8px;
+  cursor: pointer;
+}
+.bad input {
+  border-color: var(--brick);
+}
+.wrong {
+  position: absolute;
+  top: 100%;
+  left: 0;
+  z-index: 2;
+  white-space: nowrap;
+  font-size: 12px;
+  color: var(--brick);
+  background: var(--paper);
+}
+</style>
