@@ -1,3 +1,5 @@
+import type { TaxCode } from '../core/money/tax-codes'
+import { keepTaxCode } from '../server/services/house/tax'
 import { readFileSync } from 'node:fs'
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
@@ -50,7 +52,7 @@ interface HouseData {
     country: string
     currency: string
     language: string
-    taxRates: object
+    taxCodes: TaxCode[]
     orderStatuses: string[]
     orderFields: string[]
     presumeSeconds: number
@@ -110,8 +112,8 @@ export async function loadHouse(): Promise<{
   const { company } = house
   return inTransaction(async () => {
     await run(
-      `insert into company (id, name, installation_id, time_zone, country, currency, language, tax_rates, order_statuses, presume_seconds, failure_notice_to, order_fields, withdrawn_statuses, small_difference, held_statuses)
-      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9, $10, $11::jsonb, $12::jsonb, $13, $14::jsonb)`,
+      `insert into company (id, name, installation_id, time_zone, country, currency, language, order_statuses, presume_seconds, failure_notice_to, order_fields, withdrawn_statuses, small_difference, held_statuses)
+      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12, $13::jsonb)`,
       [
         company.name,
         randomUUID(),
@@ -119,7 +121,6 @@ export async function loadHouse(): Promise<{
         company.country,
         company.currency,
         company.language,
-        json(company.taxRates),
         json(company.orderStatuses),
         company.presumeSeconds,
         company.failureNoticeTo,
@@ -129,6 +130,7 @@ export async function loadHouse(): Promise<{
         json(company.heldStatuses),
       ],
     )
+    for (const code of company.taxCodes) await keepTaxCode(code, null)
     for (const person of house.staff) {
       await run('insert into staff (email, name, role, password_hash) values ($1, $2, $3, $4)', [
         person.email,

@@ -25,6 +25,7 @@ export const adjustment = Joi.object({
   label: text(120).required(),
   amount: decimal,
   percent,
+  taxCode: text(20),
 }).xor('amount', 'percent')
 
 /** What of an invoice is to be credited: all that is left, quantities of lines, or an amount with tax. */

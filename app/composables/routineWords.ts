@@ -50,7 +50,7 @@ export function newConditions(choices: RoutineChoices): { words: string; conditi
         about: 'total',
         of: 'gross',
         is: 'over',
-        amount: '500',
+        amount: '',
         currency: choices.currencies[0] ?? 'EUR',
       },
     },
@@ -60,7 +60,7 @@ export function newConditions(choices: RoutineChoices): { words: string; conditi
     })),
     ...choices.fields.map((field) => ({
       words: `its field “${field}” …`,
-      condition: { about: 'field', field, is: 'filled', value: '' } as Condition,
+      condition: { about: 'field', field, is: 'contains', value: '' } as Condition,
     })),
   ]
 }

@@ -4,7 +4,7 @@ import type { BrandView } from '../../server/services/house/change'
 import type { GuideStep } from '../../server/services/house/guide'
 
 type Section = (typeof sections)[number]
-const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'Periods', 'House'] as const
+const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'Tax', 'Periods', 'House'] as const
 
 /** What has to stand before anything goes out: each brand's identity, logo, sender, numbers and cover notes, with the true paper beside it. */
 const session = useSession()
@@ -20,6 +20,13 @@ watch(
     section.value = sections.find((one) => one === part) ?? section.value
   },
 )
+/** Another part or brand: what is not saved asks first. */
+async function turnTo(part: Section) {
+  if (part !== section.value && (await mayLeave())) section.value = part
+}
+async function turnToBrand(id: number) {
+  if (id !== activeId.value && (await mayLeave())) activeId.value = id
+}
 const kind = ref<DocumentKind>('invoice')
 const kinds = documentKinds.map((value) => ({ value, words: kindFacts[value].many }))
 const steps = shallowRef<GuideStep[]>([])
@@ -80,7 +87,7 @@ const version = computed(() =>
           class="brand"
           :class="{ here: one.id === activeId }"
           :aria-current="one.id === activeId"
-          @click="activeId = one.id"
+          @click="turnToBrand(one.id)"
         >
           <strong>{{ one.name }}</strong>
           <span v-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
@@ -102,12 +109,12 @@ const version = computed(() =>
             :aria-selected="section === one"
             class="part"
             :class="{ here: section === one }"
-            @click="section = one"
+            @click="turnTo(one)"
           >
             {{ one }}
           </button>
         </div>
-        <SetUpGuide v-if="section === 'Guide'" :steps="steps" @part="section = $event as Section" />
+        <SetUpGuide v-if="section === 'Guide'" :steps="steps" @part="turnTo($event as Section)" />
         <BrandLook
           v-else-if="section === 'Look'"
           :key="`l${brand.id}`"
@@ -118,6 +125,7 @@ const version = computed(() =>
           @kept="load"
         />
         <HouseSettings v-else-if="section === 'House'" />
+        <CompanyTax v-else-if="section === 'Tax'" />
         <ClosedPeriods v-else-if="section === 'Periods'" />
         <BrandIdentity v-else-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
         <BrandNumbers

@@ -71,7 +71,9 @@ async function open(id: number) {
         ? `/drafts/${one.billId}`
         : one.orderId
           ? `/orders/${one.orderId}`
-          : `/register?search=${one.number}`,
+          : one.paymentId
+            ? `/accounts?customer=${one.customerId}`
+            : `/register?search=${one.number}`,
     )
 }
 </script>

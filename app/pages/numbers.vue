@@ -15,13 +15,14 @@ const chosen = computed(
 )
 interface NumberPage extends PageOf<NumberRow> {
   missing: number[]
+  skipped: { first: number; last: number; reason: string; by: string }[]
 }
 const list = useList<NumberRow, NumberPage>(async (place) =>
   chosen.value
     ? callApi<NumberPage>(`/api/numbers/${chosen.value.seriesId}`, {
         query: { period: chosen.value.period, ...place },
       })
-    : { rows: [], after: null, missing: [], matching: 0 },
+    : { rows: [], after: null, missing: [], skipped: [], matching: 0 },
 )
 const { active } = useHand(list.rows)
 const wrong = ref('')
@@ -113,8 +114,12 @@ const columns: ListColumn[] = [
             <span class="mono">{{ chosen.last }}</span>:
             {{ chosen.gaps ? plural(chosen.gaps, 'gap') : 'no gap' }},
             {{ chosen.doubles ? plural(chosen.doubles, 'double') : 'no double' }}.<template
-              v-if="list.extra.value?.missing.length"
-            >
+              v-for="one in list.extra.value?.skipped ?? []"
+              :key="one.first"
+              >Not used: {{ one.first === one.last ? one.first : `${one.first} to ${one.last}` }} ({{
+                one.reason
+              }}, {{ one.by }}). </template
+            ><template v-if="list.extra.value?.missing.length">
               Missing: {{ list.extra.value.missing.join(', ') }}.</template
             ></span
           >

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { eventWords, type RoutineSentence, type Trust } from '../../core/routines/sentence'
+import { eventWords, filledSentence, type RoutineSentence, type Trust } from '../../core/routines/sentence'
 import type { RoutineChoices } from '../../server/services/routines/choices'
 import type { RoutineVersion, RoutineView } from '../../server/services/routines/routines'
 import { trustWords } from '../composables/trust'
@@ -58,30 +58,53 @@ onMounted(async () => {
 })
 useLive(['routine'], () => void load())
 
+/** The version that the sentence on the screen began from: somebody else's change meanwhile is never written over. */
+const baseVersion = ref(0)
 function take() {
+  baseVersion.value = routine.value?.version ?? 0
   draft.value = routine.value && structuredClone(toRaw(routine.value.sentence))
   name.value = routine.value?.name ?? ''
   description.value = routine.value?.description ?? ''
 }
-watch(() => [routine.value?.id, routine.value?.version], take)
+watch(
+  () => [routine.value?.id, routine.value?.version] as const,
+  ([id], before) => {
+    if (id !== before?.[0] || !wasDirty(before)) take()
+  },
+)
+/** Whether what is on the screen was written here: then it stays when the routine changes elsewhere. */
+function wasDirty([, version]: readonly [number | undefined, number | undefined]) {
+  return dirty.value && !saving.value && version === baseVersion.value
+}
 watch(
   () => routine.value?.id,
   () => void load(),
 )
+
+async function turnTo(id: number) {
+  if (id !== routine.value?.id && (await mayLeave())) set({ routine: String(id) })
+}
 
 function takeUp(version: RoutineVersion) {
   draft.value = structuredClone(toRaw(version.sentence))
   side.value = 'trial'
 }
 
+/** What stands on the screen and is not saved yet: a switch or a trust goes with the sentence that is seen. */
+const edits = () =>
+  dirty.value
+    ? { sentence: filledSentence(draft.value!), name: name.value, description: description.value }
+    : {}
+const saving = ref(false)
+
 const change = (changed: object, said: string, undo?: object) =>
   attempt(async () => {
-    busy.value = true
+    busy.value = saving.value = true
     try {
       const { id } = routine.value!
       await callApi(`/api/routines/${id}`, {
         method: 'PATCH',
-        body: { version: routine.value!.version, ...changed },
+        body: { version: baseVersion.value, ...edits(), ...changed },
       })
       await load()
       toasts.say(
@@ -99,7 +122,7 @@ const change = (changed: object, said: string, undo?: object) =>
           : {},
       )
     } finally {
-      busy.value = false
+      busy.value = saving.value = false
       asking.value = null
     }
   })
@@ -121,21 +144,26 @@ const keep = () => {
     description: routine.value!.description,
   }
   void change(
-    { sentence: draft.value, name: name.value, description: description.value },
+    { sentence: filledSentence(draft.value!), name: name.value, description: description.value },
     `Kept as version ${routine.value!.version + 1}. It applies to what happens from now on.`,
     before,
   )
 }
+useUnsaved(dirty, 'the routine')
 useMainKey(keep)
 
-const switchOn = () =>
-  change(
+async function switchOn() {
+  const turnsOn = !routine.value!.isOn
+  const well = await change(
     { isOn: !routine.value!.isOn },
     routine.value!.isOn
       ? `“${routine.value!.name}” rests. What happens now is passed by.`
       : `“${routine.value!.name}” is on, for what happens from now on.`,
     { isOn: routine.value!.isOn },
   )
+  // what happened before is not taken by itself: it is offered
+  if (well && turnsOn && routine.value!.sentence.on !== 'posted') catching.value = true
+}
 
 const plain: RoutineSentence = {
   statuses: ['Shipped'],
@@ -194,7 +222,7 @@ const add = () =>
           :data-routine="one.name"
           :class="{ here: one.id === routine?.id }"
           :aria-current="one.id === routine?.id"
-          @click="set({ routine: String(one.id) })"
+          @click="turnTo(one.id)"
         >
           <strong>{{ one.name }}</strong>
           <span
@@ -263,7 +291,12 @@ const add = () =>
             {{ one === 'trial' ? 'Trial' : 'Versions' }}
           </button>
         </div>
-        <RoutineTrial v-if="side === 'trial'" :sentence="draft" :live="dirty ? routine.sentence : null" />
+        <RoutineTrial
+          v-if="side === 'trial'"
+          :sentence="filledSentence(draft)"
+          :live="dirty ? routine.sentence : null"
+          :routine="routine.id"
+        />
         <RoutineVersions v-else :versions="versions" :choices="choices" :may="may" @take="takeUp" />
       </section>
     </div>
@@ -279,14 +312,11 @@ const add = () =>
       "
     >
       <p>
-        From now on, when {{ routine ? eventWords(routine.sentence) : '' }} and the sentence is met,
-        {{
-          routine?.sentence.on === 'posted'
-            ? 'that document goes'
-            : `its ${routine?.sentence.issue} is issued and goes`
-        }}
+        From now on, when {{ draft ? eventWords(draft) : '' }} and the sentence is met,
+        {{ draft?.on === 'posted' ? 'that document goes' : `its ${draft?.issue} is issued and goes` }}
         with no further touch. What already waits stays where it is.
       </p>
+      <p v-if="dirty" class="notice wait">The sentence as it stands on the screen is saved with it.</p>
     </Ask>
     <Ask
       v-model="adding"

@@ -10,7 +10,7 @@ export const useRuns = defineStore('runs', () => {
   async function refresh(id: number): Promise<void> {
     const report = await callApi<RunReport>(`/api/runs/${id}`)
     const others = runs.value.filter((run) => run.id !== id)
-    runs.value = [...others, report]
+    runs.value = [report, ...others].sort((a, b) => b.id - a.id)
   }
 
   async function watchRun(id: number): Promise<void> {

@@ -85,7 +85,9 @@ function whyNotFilled(error: Error & { originalError?: unknown }, where: string)
       `A passage in the email's ${where} is not closed or not understood. Write it like {% if order != "" %} … {% endif %}.`,
       { status: 400, about: { field: where } },
     )
-  const near = mergeFieldNames.find((name) => likeness(name, unknown) > 0.6)
+  const [near] = mergeFieldNames
+    .filter((name) => likeness(name, unknown) > 0.3)
+    .sort((a, b) => likeness(b, unknown) - likeness(a, unknown))
   return new Refusal(
     'unknown-merge-field',
     `There is no field called “${unknown}” (in the ${where}).${near ? ` Did you mean “${near}”?` : ''} Fields are ${fieldList}.`,

@@ -79,6 +79,7 @@ export type StuckCause =
   | 'unclear'
   | 'given up'
   | 'not drawn'
+  | 'not written'
 
 /** The cause in the clerk's words, and what to do. */
 export const stuckWords: Readonly<Record<StuckCause, { label: string; remedy: string }>> = {
@@ -110,6 +111,11 @@ export const stuckWords: Readonly<Record<StuckCause, { label: string; remedy: st
   'given up': {
     label: 'given up',
     remedy: 'The mail server put us off too often. Look whether it is well, then send again.',
+  },
+  'not written': {
+    label: 'email not written',
+    remedy:
+      'The email’s text needs something that this document does not have. Change the text, then send again.',
   },
   'not drawn': {
     label: 'not drawn',

@@ -159,7 +159,7 @@ function ofLines(
     new Decimal(rest).eq(wanted.find((one) => one.line === line)?.quantity ?? 0),
   )
   const groups = left.groups
-    .filter((group) => byCode.has(group.taxCode))
+    .filter((group) => byCode.has(group.taxCode) || everything)
     .map((group) => {
       const rest = basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base)
       const emptied = basis.lines.every(
@@ -176,24 +176,38 @@ function ofLines(
     ),
   )
   const rest = inMode.minus(linesSum)
+  // without discounts and charges a rest is rounding alone: the largest line takes it, and no row is made of it
+  const rounding = basis.adjustments.length === 0 ? rest : new Decimal(0)
+  const printed = withRounding(
+    amounts.map((one) => one.amount),
+    rounding,
+  )
+  const share = rest.minus(rounding)
   return {
     lines: amounts.map(({ charge, line, quantity }) => ({ ...charge, quantity, from: line })),
     sums: summed(
       currency,
-      amounts.map((one) => one.amount),
-      rest.isZero()
+      printed,
+      share.isZero()
         ? []
         : [
             {
-              kind: rest.isNegative() ? 'discount' : 'charge',
+              kind: share.isNegative() ? 'discount' : 'charge',
               label: shareLabel,
-              amount: moneyText(rest.abs(), currency),
+              amount: moneyText(share.abs(), currency),
             },
           ],
       groups,
     ),
     credited: { lines: wanted.map(({ line, quantity }) => ({ line, quantity })), groups },
   }
+}
+
+/** The amounts with a rounding rest put into the largest of them. */
+function withRounding(amounts: readonly Decimal[], rest: Decimal): Decimal[] {
+  const largest = Decimal.max(...amounts.map((amount) => amount.abs()))
+  const at = amounts.findIndex((amount) => amount.abs().eq(largest))
+  return amounts.map((amount, index) => (index === at ? amount.plus(rest) : amount))
 }
 
 /** An amount with tax, spread over what is left of the rates. */
@@ -273,6 +287,7 @@ function adjustmentShares(basis: CreditBasis, whole: Totals): Decimal[] {
     const of = basis.lines
       .map((line, index) => (line.taxCode === group.taxCode ? index : -1))
       .filter((index) => index >= 0)
+    if (of.length === 0) continue
     const lines = of.map((index) => whole.lineAmounts[index]!)
     const inMode = basis.pricesIncludeTax ? new Decimal(group.base).plus(group.tax) : new Decimal(group.base)
     spread(inMode.minus(sum(lines)), lines, basis.currency).forEach((share, index) => {

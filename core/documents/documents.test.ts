@@ -143,7 +143,7 @@ describe('the invoice', () => {
   test('nothing to pay: no code and no bank details', () => {
     const paper = exampleInvoice({ order: { ...order, prepaid: '1284.46' } })
     expect(paper.payment).toBeNull()
-    expect(paper.sums.at(-1)).toMatchObject({ label: 'Already paid', amount: '-1,284.46' })
+    expect(paper.sums.at(-1)).toMatchObject({ label: 'Already paid', amount: '−1,284.46' })
   })
 
   test('is refused without an address, a date of supply, or with a sum below zero', () => {

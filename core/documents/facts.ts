@@ -29,6 +29,8 @@ export interface BrandFacts {
   website: string
   registration: string
   taxNumber: string
+  /** What invoices say instead where the company has no tax number, by language. */
+  withoutTaxNumber?: Partial<Record<Language, string>>
   /** In the order in which they are looked through. */
   banks: BankAccount[]
   /** Payment methods its invoices say are accepted; nothing is said where none is. */

@@ -10,7 +10,7 @@ import {
   localeOf,
   type Language,
 } from '../money/format'
-import { totals } from '../money/totals'
+import { totals, type Totals } from '../money/totals'
 import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
 import type { BrandFacts, CreditFacts, CustomerFacts, DepositFacts, OrderFacts, PaymentFacts } from './facts'
@@ -19,6 +19,7 @@ import type { Paper, PaperBrand, PaperFact, PaperPayment } from './paper'
 import { creditorReference, formatIban, formatReference, paymentCode } from './payment-code'
 import { dueDate, earlyPayment } from './terms'
 import { checkTreatment, ratesFor, treatmentWords, type TaxTreatment } from './treatment'
+import { unitWords } from './units'
 import { paperWords } from './words'
 
 export interface PaperInput {
@@ -34,6 +35,8 @@ export interface PaperInput {
   /** The number, or its stand-in. */
   number: string
   issued: boolean
+  /** Words of the tax codes in the document's language. */
+  taxWords?: Readonly<Record<string, { name: string; reason: string }>>
   /** For a credit note. */
   credit?: CreditFacts
   /** For a receipt. */
@@ -64,6 +67,12 @@ export function buildPaper(input: PaperInput): Paper {
     )
   const treatment = customer.treatment ?? 'domestic'
   checkTreatment(customer)
+  if (is.books && !brand.taxNumber.trim() && !brand.withoutTaxNumber?.[language]?.trim())
+    throw new Refusal(
+      'no-own-tax-number',
+      `${brand.name} has no tax number, which ${is.many} must say. Give it one under Company, Identity, or say there that it has none and what is printed instead.`,
+      { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } },
+    )
 
   const rates = ratesFor(input.rates, treatment)
   const deposits = order.deposits ?? []
@@ -130,7 +139,7 @@ export function buildPaper(input: PaperInput): Paper {
     issued: input.issued,
     date,
     dueDate: due,
-    brand: printedBrand(brand, accountFor(brand.banks, order.currency)),
+    brand: printedBrand(brand, accountFor(brand.banks, order.currency), language),
     recipient: { lines: addressLines(customer, words.attention, brand.country) },
     facts: facts(input, due),
     columns: {
@@ -147,7 +156,7 @@ export function buildPaper(input: PaperInput): Paper {
       detail: new Decimal(line.discountPercent).isZero()
         ? line.detail
         : [line.detail, `−${formatPercent(line.discountPercent, language)}`].filter(Boolean).join(' · '),
-      quantity: `${formatQuantity(line.quantity, language)}${line.unit ? `\u00A0${line.unit}` : ''}`,
+      quantity: `${formatQuantity(line.quantity, language)}${line.unit ? `\u00A0${unitWords(line.unit, line.quantity, language)}` : ''}`,
       price: formatPrice(line.unitPrice, order.currency, language),
       rate: formatPercent(rates[line.taxCode]!, language),
       amount: money(result.lineAmounts[index]!),
@@ -157,7 +166,7 @@ export function buildPaper(input: PaperInput): Paper {
       amount: signed(adjustment.kind, adjustment.amount),
     })),
     taxes: result.groups.map((group) => ({
-      rate: formatPercent(group.rate, language),
+      rate: rateWords(group, input),
       base: money(group.base),
       tax: money(group.tax),
     })),
@@ -170,7 +179,7 @@ export function buildPaper(input: PaperInput): Paper {
         },
     payment: due ? payment(input, result.toPay, due) : null,
     customerNote: order.customerNote,
-    legal: legal(input, result.tax, treatment),
+    legal: legal(input, result, treatment),
     words: {
       page: words.page,
       tax: words.tax,
@@ -187,6 +196,28 @@ export function buildPaper(input: PaperInput): Paper {
       toPay: is.asksForPayment ? result.toPay : result.total,
     },
   }
+}
+
+/** "23 %"; a rate of nothing with what kind of supply it is for, since several may stand side by side. */
+function rateWords(
+  { rate, taxCode }: { rate: string; taxCode: string },
+  { language, taxWords }: PaperInput,
+): string {
+  const percent = formatPercent(rate, language)
+  const name = taxWords?.[taxCode]?.name
+  return name && new Decimal(rate).isZero() ? `${percent} ${name}` : percent
+}
+
+/** Why no tax is charged at a rate of nothing, each reason once. */
+function reasonsOf(groups: readonly { rate: string; taxCode: string }[], input: PaperInput): string[] {
+  const reasons = groups
+    .filter((group) => new Decimal(group.rate).isZero())
+    .map((group) => ({
+      rate: rateWords(group, input),
+      reason: input.taxWords?.[group.taxCode]?.reason ?? '',
+    }))
+    .filter(({ reason }) => reason !== '')
+  return [...new Set(reasons.map(({ rate, reason }) => `${rate}: ${reason}`))]
 }
 
 /** A deposit that is deducted, and beneath it what of it is net and tax, per rate. */
@@ -208,11 +239,8 @@ function depositRows(deposit: DepositFacts, { order, language }: PaperInput): Pa
 }
 
 /** What the law wants said on it. */
-function legal(
-  { language, exchange, order, credit }: PaperInput,
-  tax: string,
-  treatment: TaxTreatment,
-): string[] {
+function legal(input: PaperInput, { tax, groups }: Totals, treatment: TaxTreatment): string[] {
+  const { language, exchange, order, credit, kind, brand } = input
   const words = paperWords[language]
   const home =
     exchange && exchange.currency === order.currency && !new Decimal(tax).isZero()
@@ -232,7 +260,9 @@ function legal(
           `${words.ofInvoice} ${words.ofDay(credit.number, formatDay(credit.date, language))}. ${words.reason}: ${credit.reason}`,
         ]
       : []),
-    ...(treatment === 'domestic' ? [] : [treatmentWords[treatment][language]]),
+    ...(treatment === 'domestic' ? reasonsOf(groups, input) : [treatmentWords[treatment][language]]),
+    ...(order.pricesIncludeTax && kindFacts[kind].books ? [words.pricesInclude] : []),
+    ...(brand.taxNumber || !brand.withoutTaxNumber?.[language] ? [] : [brand.withoutTaxNumber[language]]),
     ...home,
   ]
 }
@@ -319,7 +349,7 @@ export function addressLines(customer: CustomerFacts, attention: string, homeCou
     .filter((line) => line !== '')
 }
 
-export function printedBrand(brand: BrandFacts, account: BankAccount | null): PaperBrand {
+export function printedBrand(brand: BrandFacts, account: BankAccount | null, language: Language): PaperBrand {
   const some = (lines: string[]) => lines.filter((line) => line.trim() !== '')
   return {
     code: brand.code,
@@ -328,7 +358,11 @@ export function printedBrand(brand: BrandFacts, account: BankAccount | null): Pa
     senderLine: [brand.name, ...brand.addressLines].join(' · '),
     addressLines: brand.addressLines,
     foot: [
-      some([brand.legalName, brand.registration, brand.taxNumber ? `VAT ${brand.taxNumber}` : '']),
+      some([
+        brand.legalName,
+        brand.registration,
+        brand.taxNumber ? `${paperWords[language].ownTaxNumber} ${brand.taxNumber}` : '',
+      ]),
       some([brand.email, brand.phone, brand.website]),
       account ? some([account.name, formatIban(account.iban), account.bic ? `BIC ${account.bic}` : '']) : [],
     ].filter((column) => column.length > 0),

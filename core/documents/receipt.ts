@@ -61,7 +61,7 @@ export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
     issued: input.issued,
     date,
     dueDate: null,
-    brand: printedBrand(brand, accountFor(brand.banks, payment.currency)),
+    brand: printedBrand(brand, accountFor(brand.banks, payment.currency), language),
     recipient: { lines: addressLines(customer, words.attention, brand.country) },
     facts: facts.filter((fact) => fact.value !== ''),
     columns: {

@@ -51,6 +51,9 @@ export interface PaperWordList {
   receipt: ReceiptWordList
   /** Across a paper that was made again from what was issued. */
   copy: string
+  /** Before the sender's own tax number. */
+  ownTaxNumber: string
+  pricesInclude: string
 }
 
 /** The fixed words of payment and refund receipts. */
@@ -119,6 +122,8 @@ export const paperWords: Record<Language, PaperWordList> = {
     depositLine: (percent) => `Deposit, ${percent} of the order`,
     taxAtHome: (tax, currency, rate, source, date) =>
       `VAT in ${currency}: ${tax}, at ${rate} (${source}, ${date}).`,
+    ownTaxNumber: 'VAT no.',
+    pricesInclude: 'Prices include VAT.',
     copy: 'COPY',
     accepted: (methods) => `We take: ${methods}.`,
     receipt: {
@@ -192,6 +197,8 @@ export const paperWords: Record<Language, PaperWordList> = {
     depositLine: (percent) => `Abschlag, ${percent} des Auftrags`,
     taxAtHome: (tax, currency, rate, source, date) =>
       `USt in ${currency}: ${tax}, zum Kurs ${rate} (${source}, ${date}).`,
+    ownTaxNumber: 'USt-IdNr.',
+    pricesInclude: 'Preise einschließlich Umsatzsteuer.',
     copy: 'KOPIE',
     accepted: (methods) => `Zahlbar per: ${methods}.`,
     receipt: {
@@ -266,6 +273,8 @@ export const paperWords: Record<Language, PaperWordList> = {
     depositLine: (percent) => `Acompte, ${percent} de la commande`,
     taxAtHome: (tax, currency, rate, source, date) =>
       `TVA en ${currency} : ${tax}, au cours de ${rate} (${source}, ${date}).`,
+    ownTaxNumber: 'N° TVA',
+    pricesInclude: 'Prix TVA comprise.',
     copy: 'COPIE',
     accepted: (methods) => `Moyens de paiement acceptés : ${methods}.`,
     receipt: {

@@ -5,7 +5,7 @@ test('amounts stand in the habit of the language', () => {
   expect(formatMoney('1284.46', 'EUR', 'en')).toBe('1,284.46')
   expect(formatMoney('1284.46', 'EUR', 'de')).toBe('1.284,46')
   expect(formatMoney('1284.46', 'EUR', 'fr')).toBe('1\u00A0284,46')
-  expect(formatMoney('-7', 'EUR', 'de')).toBe('-7,00')
+  expect(formatMoney('-7', 'EUR', 'de')).toBe('−7,00')
 })
 
 test('large amounts are exact to the cent', () => {

@@ -47,7 +47,7 @@ export function formatPercent(percent: DecimalText, language: Language): string 
   return `${tidy(format(localeOf[language], 0, 2).format(new Decimal(percent).toFixed() as unknown as number))}\u00A0%`
 }
 
-/** French groups digits with U+202F, which many text fonts lack; U+00A0 looks the same on paper and is in every font. */
+/** French groups digits with U+202F, which many text fonts lack; U+00A0 looks the same on paper and is in every font. A minus is U+2212, as wide as the digits. */
 function tidy(text: string): string {
-  return text.replaceAll('\u202F', '\u00A0')
+  return text.replaceAll('\u202F', '\u00A0').replaceAll('-', '\u2212')
 }

@@ -13,13 +13,15 @@ export interface LineCharge {
   taxCode: string
 }
 
-/** A discount or charge on the whole document (freight, packing …); spread over the rates of its lines. */
+/** A discount or charge on the whole document (freight, packing …): of a tax code of its own, or spread over the rates of its lines. */
 export interface Adjustment {
   kind: 'discount' | 'charge'
   label: string
   /** Either a positive amount in the currency or a percentage of the lines' sum. */
   amount?: DecimalText
   percent?: DecimalText
+  /** Key into `TotalsInput.rates`; left out, it is spread over the lines. */
+  taxCode?: string
 }
 
 export interface TotalsInput {
@@ -90,6 +92,15 @@ export function totals(input: TotalsInput): Totals {
     }
     byCode.set(line.taxCode, (byCode.get(line.taxCode) ?? new Decimal(0)).plus(amounts[index]!))
   })
+  for (const { taxCode, label } of input.adjustments) {
+    if (taxCode === undefined) continue
+    if (input.rates[taxCode] === undefined)
+      throw new Refusal(
+        'unknown-tax-code',
+        `“${label}” has the tax code "${taxCode}", which the company does not have.`,
+      )
+    if (!byCode.has(taxCode)) byCode.set(taxCode, new Decimal(0))
+  }
   const codes = [...byCode.keys()].sort(
     (a, b) => new Decimal(input.rates[b]!).comparedTo(input.rates[a]!) || a.localeCompare(b),
   )
@@ -100,9 +111,15 @@ export function totals(input: TotalsInput): Totals {
     kind: adjustment.kind,
     label: adjustment.label,
     amount: adjustmentAmount(adjustment, linesSum, currency),
+    taxCode: adjustment.taxCode,
   }))
   for (const adjustment of adjustments) {
     const signed = adjustment.kind === 'discount' ? adjustment.amount.neg() : adjustment.amount
+    if (adjustment.taxCode !== undefined) {
+      const index = codes.indexOf(adjustment.taxCode)
+      groupSums[index] = groupSums[index]!.plus(signed)
+      continue
+    }
     spread(signed, weights, currency).forEach((part, index) => {
       groupSums[index] = groupSums[index]!.plus(part)
     })
@@ -123,7 +140,7 @@ export function totals(input: TotalsInput): Totals {
   return {
     lineAmounts: amounts.map(text),
     linesSum: text(linesSum),
-    adjustments: adjustments.map((adjustment) => ({ ...adjustment, amount: text(adjustment.amount) })),
+    adjustments: adjustments.map(({ kind, label, amount }) => ({ kind, label, amount: text(amount) })),
     groups: groups.map((group) => ({
       taxCode: group.taxCode,
       rate: group.rate.toString(),

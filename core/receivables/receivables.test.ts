@@ -9,6 +9,7 @@ import {
   spreadPayment,
   type OpenItem,
   taxInDiscount,
+  proposePayment,
 } from './settle'
 
 const item = (change: Partial<OpenItem> = {}): OpenItem => ({
@@ -23,6 +24,29 @@ const item = (change: Partial<OpenItem> = {}): OpenItem => ({
   ...change,
 })
 const usual = { paidOn: '2026-11-20', smallDifference: '0.05' }
+
+test('a payment that fits one open invoice exactly is proposed for that one, not for the oldest', () => {
+  const item = (id: number, open: string, dueDate: string): OpenItem => ({
+    id,
+    number: `INV-${id}`,
+    date: '2026-10-01',
+    dueDate,
+    currency: 'EUR',
+    open,
+    amount: open,
+    terms: { kind: 'days', days: 30 },
+  })
+  const items = [
+    item(1, '100.00', '2026-10-31'),
+    item(2, '250.00', '2026-11-15'),
+    item(3, '80.00', '2026-11-20'),
+  ]
+  const limits = { paidOn: '2026-11-27', smallDifference: '0.05' }
+  expect(proposePayment('250.00', items, limits).settlements.map((one) => one.documentId)).toEqual([2])
+  expect(proposePayment('180.00', items, limits).settlements.map((one) => one.documentId)).toEqual([1, 2])
+  const twins = [...items, item(4, '250.00', '2026-11-25')]
+  expect(proposePayment('250.00', twins, limits).settlements.map((one) => one.documentId)).toEqual([1, 2])
+})
 
 describe('ageing', () => {
   test.each([

@@ -83,6 +83,23 @@ export function spreadPayment(
   return { settlements, rest: money(left) }
 }
 
+/**
+ * What is proposed for a payment: one that fits exactly one open item, in full or after its early-payment discount, is proposed for that one;
+ * any other is spread over all, oldest due first.
+ */
+export function proposePayment(
+  amount: DecimalText,
+  items: readonly OpenItem[],
+  limits: { paidOn: Day; smallDifference: DecimalText },
+): { settlements: Settlement[]; rest: DecimalText } {
+  const exact = items.filter(
+    (item) =>
+      new Decimal(item.open).eq(amount) ||
+      new Decimal(item.open).minus(discountOn(item, limits.paidOn)).eq(amount),
+  )
+  return spreadPayment(amount, exact.length === 1 ? exact : items, limits)
+}
+
 /** The part of a payment that the settlements take. */
 export const settledBy = (settlements: readonly Pick<Settlement, 'amount'>[]): Decimal =>
   sum(settlements.map((one) => one.amount))

@@ -52,6 +52,20 @@ export type Condition =
   | { about: ChoiceSubject; is: 'one of' | 'not'; values: string[] }
   | { about: 'field'; field: string; is: 'filled' | 'empty' | 'contains' | 'is'; value: string }
 
+/** Whether a condition says something yet: one that is just being added counts only once it is filled. */
+export function isFilled(condition: Condition): boolean {
+  if (condition.about === 'total') return condition.amount.trim() !== ''
+  if (condition.about === 'field')
+    return condition.is === 'filled' || condition.is === 'empty' || condition.value.trim() !== ''
+  return condition.values.length > 0
+}
+
+/** The sentence with the conditions that count. */
+export const filledSentence = (sentence: RoutineSentence): RoutineSentence => ({
+  ...sentence,
+  conditions: sentence.conditions.filter(isFilled),
+})
+
 /** The words of a condition as they stand in the sentence. `nameOf` gives what people call a value. */
 export function conditionWords(
   condition: Condition,

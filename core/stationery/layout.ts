@@ -23,6 +23,7 @@ export function layOut(paper: Paper, stationery: Stationery, metrics: FontMetric
   return {
     pages: strip.sheet.pages,
     problems: strip.sheet.findings(),
+    replaced: strip.sheet.replacements(),
     title: `${paper.heading} ${paper.number}`,
     language: paper.language,
   }

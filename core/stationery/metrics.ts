@@ -34,7 +34,7 @@ interface PreparedFace {
 
 /**
  * The shipped fonts as data: coverage and advances. Pure; made once and shared.
- * A style is a family and a weight; its faces are tried in order, then those of the fallback family in the same or nearest weight.
+ * A style is a family and a weight; its faces are tried in order, then those of the fallback family in the same or nearest weight, then those with pictures.
  */
 export class FontMetrics {
   private readonly styles = new Map<string, PreparedFace[]>()
@@ -45,6 +45,7 @@ export class FontMetrics {
   constructor(
     faces: readonly FontFace[],
     private readonly fallbackFamily = 'Source Sans 3',
+    private readonly pictureFamily = 'Noto Emoji',
   ) {
     this.hash = faces
       .map((face) => face.hash)
@@ -79,6 +80,7 @@ export class FontMetrics {
       found = [
         ...own.filter((face) => face.weight === nearest),
         ...fallback.filter((face) => face.weight === fallback[0]?.weight),
+        ...of(this.pictureFamily),
       ]
       if (found.length === 0) throw new RangeError(`no font of the family ${family}`)
       this.styles.set(key, found)
@@ -116,6 +118,12 @@ export class FontMetrics {
       current.width += advance * size
     }
     return pieces
+  }
+
+  /** Whether some face that a style may use has a character. */
+  has(character: string, family: string, weight: number): boolean {
+    const codePoint = character.codePointAt(0)!
+    return this.style(family, weight).some((face) => face.advances.has(codePoint))
   }
 
   /** Width in points: the sum of advances; ligatures and kerning are off when it is painted. */

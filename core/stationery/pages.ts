@@ -63,6 +63,8 @@ export interface LaidOut {
   pages: Page[]
   /** Empty when the paper can be drawn as it is. */
   problems: LayoutProblem[]
+  /** What was drawn otherwise than it was written, and does not stop it: signs that no font has. */
+  replaced: string[]
   title: string
   language: string
 }

@@ -17,6 +17,7 @@ export class Sheet {
   readonly pages: Page[] = []
   readonly problems: LayoutProblem[] = []
   private readonly missing = new Map<string, string>()
+  private readonly replaced = new Map<string, string>()
   /** Index of the page that is drawn on; −1 is the last. */
   private target = -1
 
@@ -48,7 +49,7 @@ export class Sheet {
   }
 
   width(text: string, style: TextStyle): number {
-    return this.metrics.width(clean(text), style.family, style.weight, style.size)
+    return this.metrics.width(this.drawable(text, style), style.family, style.weight, style.size)
   }
 
   /** One line of text; `x` is its left, right or middle by `align`; `y` its baseline. */
@@ -59,7 +60,7 @@ export class Sheet {
     style: TextStyle,
     align: 'left' | 'right' | 'centre' = 'left',
   ): void {
-    const tidy = clean(text)
+    const tidy = this.drawable(text, style)
     if (tidy === '') return
     const lost = new Set<string>()
     const pieces = this.metrics.pieces(tidy, style.family, style.weight, style.size, lost)
@@ -77,6 +78,28 @@ export class Sheet {
       pieces,
       ...(style.cell ? { cell: style.cell } : {}),
     })
+  }
+
+  /** The text as it can be drawn: a sign that no font has becomes a box; a letter that none has stops the document, since a name must be right. */
+  private drawable(text: string, { family, weight }: TextStyle): string {
+    const tidy = clean(text)
+    if (/^[ -~]*$/.test(tidy)) return tidy
+    return [...tidy]
+      .map((character) => {
+        if (/[\p{L}\p{M}\p{N}\s]/u.test(character) || this.metrics.has(character, family, weight))
+          return character
+        if (!this.replaced.has(character)) this.replaced.set(character, tidy)
+        return this.metrics.has('□', family, weight) ? '□' : '?'
+      })
+      .join('')
+  }
+
+  /** What was replaced, as sentences. */
+  replacements(): string[] {
+    return [...this.replaced].map(
+      ([character, text]) =>
+        `The sign “${character}” in “${text.slice(0, 60)}” is in none of the fonts and is printed as a box.`,
+    )
   }
 
   line(x1: number, y1: number, x2: number, y2: number, colour: string, width = 0.5): void {

@@ -29,6 +29,8 @@ export interface Rendered {
   bytes: Uint8Array | null
   pages: number
   problems: LayoutProblem[]
+  /** What was drawn otherwise than it was written. */
+  replaced: string[]
   renderer: string
 }
 
@@ -42,12 +44,12 @@ export default async function render(task: RenderTask): Promise<Rendered> {
   const laidOut = layOut(task.paper, task.design, metrics)
   const { problems } = laidOut
   if (task.layoutOnly || problems.length > 0)
-    return { bytes: null, pages: laidOut.pages.length, problems, renderer }
+    return { bytes: null, pages: laidOut.pages.length, problems, replaced: laidOut.replaced, renderer }
   const pictures = new Map(task.design.logo && task.logo ? [[task.design.logo.picture, task.logo]] : [])
   const bytes = await painter.paint(laidOut, pictures, {
     madeAt: new Date(task.madeAt),
     author: task.paper.brand.legalName,
     subject: task.paper.facts.find((fact) => fact.key === 'order')?.value ?? '',
   })
-  return { bytes, pages: laidOut.pages.length, problems, renderer }
+  return { bytes, pages: laidOut.pages.length, problems, replaced: laidOut.replaced, renderer }
 }

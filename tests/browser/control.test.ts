@@ -79,7 +79,7 @@ describe('a Send', () => {
     await desk.page.click('[data-test="send-all"]')
     await desk.sayYes()
     await desk.wait('[data-test="take-back"]')
-    expect(await desk.text('[data-test="run"]')).toMatch(/papers go in \d:\d\d\s+Nothing is numbered yet/)
+    expect(await desk.text('[data-test="run"]')).toMatch(/documents go in \d:\d\d\s+Nothing is numbered yet/)
     await desk.page.goto(`${desk.base}/orders`)
     await desk.wait('[data-test="take-back"]')
     await desk.page.click('[data-test="take-back"]')

@@ -9,7 +9,8 @@ import { prepareByHand } from '../../server/services/documents/by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { samplePaper } from '../../server/services/documents/sample'
 import { changeRoutine, listRoutines, routineVersions } from '../../server/services/routines/routines'
-import { addSeries, changeSeries, removeSeries } from '../../server/services/house/series'
+import { addSeries, changeSeries, removeSeries, type Skipping } from '../../server/services/house/series'
+import { numberPeriods, numbers } from '../../server/services/register/numbers'
 import { papersOf, until, useHouse } from './house'
 
 const house = useHouse({ trust: 'by itself', reports: false })
@@ -65,9 +66,9 @@ describe('the brand', () => {
 
 describe('the number series', () => {
   const seriesOf = async () => (await brand(1)).series!
-  const set = async (change: Partial<NumberSeries>) => {
+  const set = async (change: Partial<NumberSeries>, skipping?: Skipping) => {
     const { id, prefix, suffix, length, start, restart, businessYearStart } = await seriesOf()
-    await changeSeries(id, { prefix, suffix, length, start, restart, businessYearStart, ...change })
+    await changeSeries(id, { prefix, suffix, length, start, restart, businessYearStart, ...change }, skipping)
   }
   const shopInvoice = async () => {
     const order = await house.newOrder({ brandId: house.brands[1]!.id })
@@ -85,10 +86,28 @@ describe('the number series', () => {
     expect(await shopInvoice()).toMatch(/-04712$/)
   })
 
-  test('a changed start leaves no gap in a year that already has numbers; old numbers keep their look', async () => {
-    await set({ start: 9000, prefix: 'SKEP-{year}-' })
+  test('a changed look leaves no gap in a year that already has numbers; old numbers keep theirs', async () => {
+    await set({ prefix: 'SKEP-{year}-' })
     expect(await shopInvoice()).toMatch(/^SKEP-\d{4}-04713$/)
     expect(await rows(`select number from document where number like 'LS%'`)).toHaveLength(2)
+  })
+
+  test('a start at or below an issued number is refused with it; above, the numbers between are asked about, and the register keeps why', async () => {
+    await expect(set({ prefix: 'SKEP-{year}-', start: 4713 })).rejects.toThrow(
+      /SKEP-\d{4}-04713 is issued already.*Start above 4713/,
+    )
+    await expect(set({ prefix: 'SKEP-{year}-', start: 4720 })).rejects.toThrow(
+      'Numbers 4714 to 4719 will not be used. Continue?',
+    )
+    await set({ prefix: 'SKEP-{year}-', start: 4720 }, { reason: 'Used in the old program', actor: 'Maeve' })
+    expect(await shopInvoice()).toMatch(/^SKEP-\d{4}-04720$/)
+    const period = (await numberPeriods()).find((one) => one.last.endsWith('04720'))!
+    expect(period.gaps).toBe(0)
+    const page = await numbers({ seriesId: period.seriesId, period: period.period, limit: 50 })
+    expect(page).toMatchObject({
+      missing: [],
+      skipped: [{ first: 4714, last: 4719, reason: 'Used in the old program', by: 'Maeve' }],
+    })
   })
 
   test('a closer series for a country numbers its papers, and goes only while it has numbered nothing', async () => {
@@ -170,7 +189,7 @@ test('a cover note with an unknown field is refused; a good one goes with the ne
   const { id } = await brand()
   await expect(
     changeCoverNote(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test'),
-  ).rejects.toThrow('Fields are number')
+  ).rejects.toThrow('Did you mean “number”?')
   await changeCoverNote(
     id,
     'invoice',

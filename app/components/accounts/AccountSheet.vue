@@ -23,6 +23,18 @@ const allocate = computed({
     if (!open) allocating.value = undefined
   },
 })
+/** The receipt, prepared by hand; it waits on To check. */
+const makeReceipt = (one: PaymentRow) =>
+  attempt(async () => {
+    const { outcome, reason } = await callApi<{ outcome: string; reason: string }>(
+      `/api/payments/${one.id}/receipt`,
+      { method: 'POST', body: {} },
+    )
+    useToasts().say(
+      outcome === 'prepared' ? `The receipt waits on To check.${reason ? ` ${reason}` : ''}` : reason,
+      { wrong: outcome !== 'prepared' },
+    )
+  })
 const undoing = shallowRef<PaymentRow>()
 const undo = computed({
   get: () => !!undoing.value,
@@ -179,6 +191,15 @@ useMainKey(() => {
                 @click="allocating = one"
               >
                 book it on…
+              </button>
+              <button
+                v-if="!one.receipt"
+                type="button"
+                class="word"
+                data-test="make-receipt"
+                @click="makeReceipt(one)"
+              >
+                receipt
               </button>
               <button
                 type="button"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Decimal } from '../../../core/money/decimal'
-import { spreadPayment, type OpenItem, type Settlement } from '../../../core/receivables/settle'
+import { proposePayment, type OpenItem, type Settlement } from '../../../core/receivables/settle'
 
 /** What a payment settles: spread over what is open as it is written, oldest first; every cell can be changed; a number takes it all on itself. */
 const props = defineProps<{ items: OpenItem[]; amount: string; date: string; refund: boolean }>()
@@ -27,7 +27,7 @@ function show(settlements: readonly Settlement[]) {
 }
 const spread = (items: readonly OpenItem[]) =>
   Number(props.amount) > 0
-    ? spreadPayment(props.amount, items, {
+    ? proposePayment(props.amount, items, {
         paidOn: props.date,
         smallDifference: props.refund ? '0' : useSession().house!.company.smallDifference,
       }).settlements

@@ -14,6 +14,19 @@ const ways = [
 ]
 const wayOf = (one: Adjustment) => (one.percent !== undefined ? 'percent' : 'amount')
 
+/** Its own tax code, or spread over the rates of the lines. */
+const taxes = [
+  { value: '', words: 'VAT as the lines have it' },
+  ...Object.entries(useSession().house!.company.taxRates).map(([code, percent]) => ({
+    value: code,
+    words: `VAT ${percent} % (${code})`,
+  })),
+]
+function setTax(one: Adjustment, code: string) {
+  if (code) one.taxCode = code
+  else delete one.taxCode
+}
+
 function setWay(one: Adjustment, way: string) {
   const value = one.percent ?? one.amount ?? '0'
   delete one.percent
@@ -57,6 +70,14 @@ const write = (one: Adjustment, value: string) => {
       :value="wayOf(one)"
       :disabled="disabled"
       @pick="setWay(one, $event)"
+    />
+    <WordPicker
+      label="VAT"
+      :words="taxes.find((tax) => tax.value === (one.taxCode ?? ''))?.words ?? one.taxCode!"
+      :choices="taxes"
+      :value="one.taxCode ?? ''"
+      :disabled="disabled"
+      @pick="setTax(one, $event)"
     />
     <button
       v-if="!disabled"

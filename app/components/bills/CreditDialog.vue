@@ -39,24 +39,54 @@ const ways = computed(() => [
   { value: 'amount', words: 'an amount' },
 ])
 
+const ask = computed(() =>
+  way.value === 'whole'
+    ? { kind: 'whole' }
+    : way.value === 'amount'
+      ? { kind: 'amount', amount: plainAmount(amount.value) }
+      : {
+          kind: 'lines',
+          lines: quantities.value
+            .map((quantity, line) => ({ line, quantity: plainAmount(quantity) }))
+            .filter((one) => Number(one.quantity) !== 0),
+        },
+)
+/** What it would come to, worked out by the server while one chooses. */
+const sums = shallowRef<{ net: string; tax: string; total: string; currency: string }>()
+const sumsWrong = ref('')
+let timer: ReturnType<typeof setTimeout> | undefined
+watch([ask, offer], () => {
+  clearTimeout(timer)
+  const asked = ask.value
+  const empty =
+    (asked.kind === 'lines' && asked.lines?.length === 0) ||
+    (asked.kind === 'amount' && Number(asked.amount) === 0)
+  if (!offer.value || empty) {
+    sums.value = undefined
+    sumsWrong.value = ''
+    return
+  }
+  timer = setTimeout(async () => {
+    try {
+      sums.value = await callApi(`/api/documents/${props.documentId}/credit-sums`, {
+        method: 'POST',
+        body: { ask: asked },
+      })
+      sumsWrong.value = ''
+    } catch (error) {
+      sums.value = undefined
+      sumsWrong.value = (error as Error).message
+    }
+  }, 200)
+})
+
 async function credit() {
-  const ask =
-    way.value === 'whole'
-      ? { kind: 'whole' }
-      : way.value === 'amount'
-        ? { kind: 'amount', amount: amount.value.trim() }
-        : {
-            kind: 'lines',
-            lines: quantities.value
-              .map((quantity, line) => ({ line, quantity: quantity.trim() || '0' }))
-              .filter((one) => Number(one.quantity) !== 0),
-          }
   await acting(async () => {
     const made = await callApi<{ credit: number; anew: number | null }>(
       `/api/documents/${props.documentId}/credit`,
       {
         method: 'POST',
-        body: { ask, reason: reason.value.trim(), anew: anew.value && way.value === 'whole' },
+        body: { ask: ask.value, reason: reason.value.trim(), anew: anew.value && way.value === 'whole' },
       },
     )
     open.value = false
@@ -117,6 +147,12 @@ async function credit() {
           </tr>
         </tbody>
       </table>
+      <p v-if="sums" class="sums" data-test="credit-sums">
+        Credits <strong class="mono">{{ moneyWithSign(sums.total, sums.currency) }}</strong>: net
+        <span class="mono">{{ money(sums.net, sums.currency) }}</span>, VAT
+        <span class="mono">{{ money(sums.tax, sums.currency) }}</span>
+      </p>
+      <p v-else-if="sumsWrong" class="notice stuck" role="alert">{{ sumsWrong }}</p>
       <FormField
         v-if="way === 'amount'"
         v-model="amount"

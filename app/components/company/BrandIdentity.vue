@@ -19,6 +19,7 @@ const formOf = (brand: BrandView) => ({
   website: brand.website,
   registration: brand.registration,
   taxNumber: brand.taxNumber,
+  withoutTaxNumber: { ...brand.withoutTaxNumber },
   banks: brand.banks.map((bank) => ({ ...bank })),
   senderName: brand.senderName,
   senderAddress: brand.senderAddress,
@@ -52,13 +53,43 @@ const toggleMethod = (value: PaymentMethod) => {
     ? form.value.methods.filter((one) => one !== value)
     : [...form.value.methods, value]
 }
+const instead = { en: 'English', de: 'German', fr: 'French' } as const
 const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(props.brand)))
 watch(
   () => props.brand,
-  (now) => {
-    form.value = formOf(now)
+  (now, before) => {
+    // what somebody is writing stays; saving it then says that it was changed meanwhile
+    if (busy.value || JSON.stringify(form.value) === JSON.stringify(formOf(before))) {
+      form.value = formOf(now)
+      baseVersion.value = now.version
+    }
   },
 )
+
+/** The version that the form began from: what somebody else saved meanwhile is never written over. */
+const baseVersion = ref(props.brand.version)
+
+/** A new name: the sender's name and the registration often carry the old one. */
+const renamed = computed(() => form.value.name.trim() !== props.brand.name)
+const asksRename = ref(false)
+const renameSender = ref(true)
+const registration = ref('')
+function ask() {
+  if (!dirty.value || busy.value) return
+  const sameSender = form.value.senderName === props.brand.senderName
+  const sameRegistration = form.value.registration === props.brand.registration
+  if (renamed.value && (sameSender || sameRegistration)) {
+    registration.value = form.value.registration.replace(props.brand.name, form.value.name.trim())
+    renameSender.value = sameSender
+    asksRename.value = true
+  } else void keep()
+}
+function keepRenamed() {
+  if (renameSender.value) form.value.senderName = form.value.name.trim()
+  form.value.registration = registration.value
+  asksRename.value = false
+  void keep()
+}
 
 async function keep() {
   if (!dirty.value || busy.value) return
@@ -69,7 +100,7 @@ async function keep() {
     await callApi(`/api/brands/${props.brand.id}`, {
       method: 'PATCH',
       body: {
-        version: props.brand.version,
+        version: baseVersion.value,
         ...rest,
         addressLines: address
           .split('\n')
@@ -90,7 +121,8 @@ async function keep() {
   busy.value = false
 }
 
-useMainKey(() => void keep())
+useUnsaved(dirty, 'the brand')
+useMainKey(ask)
 </script>
 
 <template>
@@ -114,6 +146,17 @@ useMainKey(() => void keep())
           :wrong="wrongs.country"
         /><FormField v-model="form.taxNumber" label="VAT number" :disabled="disabled" />
       </div>
+      <template v-if="!form.taxNumber.trim()">
+        <FormField
+          v-for="(words, language) in instead"
+          :key="language"
+          :model-value="form.withoutTaxNumber[language] ?? ''"
+          :label="`Without a VAT number, invoices say in ${words}`"
+          hint="Invoices wait until there is a VAT number, or this sentence."
+          :disabled="disabled"
+          @update:model-value="form.withoutTaxNumber[language] = $event"
+        />
+      </template>
       <FormField v-model="form.registration" label="Registration" :disabled="disabled" />
       <FormField v-model="form.phone" label="Phone" :disabled="disabled" />
       <FormField v-model="form.email" label="Email on the paper" :disabled="disabled" />
@@ -224,10 +267,28 @@ useMainKey(() => void keep())
       class="go"
       :disabled="!dirty || busy"
       data-test="keep-brand"
-      @click="keep"
+      @click="ask"
       >Keep the brand</VBtn
     >
   </footer>
+  <Ask
+    v-model="asksRename"
+    :title="`${brand.name} becomes ${form.name.trim()}`"
+    go="Save"
+    :busy="busy"
+    @go="keepRenamed"
+  >
+    <label class="rename"
+      ><input v-model="renameSender" type="checkbox" data-test="rename-sender" /> Emails come from “{{
+        form.name.trim()
+      }}” too, not from “{{ brand.senderName }}”</label
+    >
+    <FormField
+      v-model="registration"
+      label="Registration, as it stands on documents"
+      hint="Does it still hold under the new name?"
+    />
+  </Ask>
 </template>
 
 <style scoped>
@@ -263,5 +324,11 @@ h2:first-child {
   display: flex;
   flex-direction: column;
   gap: 8px;
+}
+.rename {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 10px;
 }
 </style>

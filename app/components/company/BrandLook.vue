@@ -71,6 +71,7 @@ async function upload(event: Event) {
 }
 const keep = () =>
   dirty.value && !busy.value && change(form.value, 'The look is kept. Papers made from now on have it.')
+useUnsaved(dirty, 'the look')
 useMainKey(() => void keep())
 
 const designs = [

@@ -88,6 +88,7 @@ async function keep() {
   })
   busy.value = false
 }
+useUnsaved(dirty, 'the email text')
 useMainKey(() => void keep())
 const braces = (name: string) => `{{ ${name} }${'}'}`
 const headings = [

@@ -146,11 +146,25 @@ const restarts = [
   { value: 'month', words: 'every month' },
 ]
 
+/** The server's question about numbers that a higher start leaves out, and why they are. */
+const skipped = ref('')
+const skipReason = ref('')
+const asksToSkip = computed({
+  get: () => skipped.value !== '',
+  set: (open) => {
+    if (!open) skipped.value = ''
+  },
+})
+
 async function keep() {
   if (!dirty.value || busy.value || wrong.value.words) return
   busy.value = true
-  await attempt(async () => {
-    if (series.value.id) await callApi(`/api/series/${series.value.id}`, { method: 'PUT', body: typed.value })
+  try {
+    if (series.value.id)
+      await callApi(`/api/series/${series.value.id}`, {
+        method: 'PUT',
+        body: { ...typed.value, ...(skipped.value ? { skipReason: skipReason.value.trim() } : {}) },
+      })
     else
       seriesId.value = (
         await callApi<{ id: number }>('/api/series', {
@@ -158,9 +172,13 @@ async function keep() {
           body: { ...typed.value, ...scope.value, brandId: props.brand.id, kind: props.kind },
         })
       ).id
-    useToasts().say('The number series is kept.')
+    useToasts().say('The number series is saved.')
+    skipped.value = skipReason.value = ''
     emit('kept')
-  })
+  } catch (error) {
+    if (error instanceof ApiRefusal && error.code === 'numbers-skipped') skipped.value = error.message
+    else useToasts().say((error as Error).message, { wrong: true })
+  }
   busy.value = false
 }
 const takeAway = () =>
@@ -170,6 +188,7 @@ const takeAway = () =>
     seriesId.value = props.brand.series?.id ?? 0
     emit('kept')
   })
+useUnsaved(dirty, 'the numbers')
 useMainKey(() => void keep())
 </script>
 
@@ -294,6 +313,22 @@ useMainKey(() => void keep())
       >Keep the series</VBtn
     >
   </footer>
+  <Ask
+    v-model="asksToSkip"
+    :title="skipped"
+    go="Leave them out"
+    danger
+    :busy="busy"
+    :disabled="!skipReason.trim()"
+    @go="keep"
+  >
+    <p>Numbers that are left out are no gap: the number register keeps why.</p>
+    <FormField
+      v-model="skipReason"
+      label="Why; it is kept"
+      hint="We go on from the old program’s last number."
+    />
+  </Ask>
 </template>
 
 <style scoped>

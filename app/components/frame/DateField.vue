@@ -87,7 +87,8 @@ input {
   border-radius: 0 4px 4px 0;
   background: var(--paper);
   color: var(--ink);
-  padding: 0 8px;
+  min-width: 26px;
+  min-height: 26px;
   cursor: pointer;
 }
 .bad input {

@@ -108,6 +108,7 @@ useLive([], () => {})
   <StateBand />
   <main id="main" class="main"><slot /></main>
   <div class="corner"><RunStrip /><Toasts /></div>
+  <LeaveDialog />
   <KeysHelp v-model="keys" />
   <Finder v-model="find" @keys="keys = true" />
 </template>

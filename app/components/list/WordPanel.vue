@@ -1,10 +1,18 @@
 <script setup lang="ts">
 /** A word of a sentence that opens a small panel at its place; Enter in a field or Escape closes it, and the word has the focus again. */
-withDefaults(defineProps<{ words: string; label: string; disabled?: boolean; openEnd?: boolean }>(), {
-  disabled: false,
-  openEnd: false,
-})
+const props = withDefaults(
+  defineProps<{ words: string; label: string; disabled?: boolean; openEnd?: boolean; begin?: boolean }>(),
+  {
+    disabled: false,
+    openEnd: false,
+    begin: false,
+  },
+)
 const open = ref(false)
+/** Just added: it opens by itself. */
+onMounted(() => {
+  if (props.begin) open.value = true
+})
 const panel = ref<HTMLElement>()
 const enter = () =>
   panel.value?.querySelector<HTMLElement>('input:not([type="checkbox"]), select, button')?.focus()

@@ -66,13 +66,6 @@ const paid = computed(() =>
 )
 const paidTone = { paid: 'go', 'part-paid': 'wait', open: '', overdue: 'stuck' }
 const bookedWords: Record<string, string> = { payment: 'Paid', discount: 'Discount', 'write-off': 'Waived' }
-/** Handed over, it can only be credited; the server decides, this spares a click. */
-const mayVoid = computed(
-  () =>
-    !view.value?.links.some((link) => link.how === 'credited with') &&
-    view.value?.dispatches.every((one) => !['handing over', 'on the way', 'arrived'].includes(one.state)),
-)
-
 const voidIt = () =>
   attempt(async () => {
     await callApi(`/api/documents/${props.id}/void`, {
@@ -185,7 +178,7 @@ function print() {
           >Credit…</VBtn
         >
         <VBtn
-          v-if="session.may('clerk') && !view.voided && mayVoid"
+          v-if="session.may('clerk') && !view.voided && !view.notToVoid"
           height="30"
           data-test="void"
           @click="voiding = true"

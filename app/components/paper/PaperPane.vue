@@ -12,6 +12,7 @@ const view = shallowRef<PaperView>()
 const pages = ref(0)
 const wrong = ref('')
 const contacts = ref(false)
+const choosing = ref(false)
 const customer = shallowRef<CustomerView>()
 const addressing = ref(false)
 
@@ -121,7 +122,7 @@ const seen = () =>
             type="button"
             class="word"
             data-test="contacts"
-            @click="contacts = true"
+            @click="view.email.to.length ? (choosing = true) : (contacts = true)"
           >
             {{ view.email.to.length ? 'change' : `add a ${kindFacts[view.kind].to} contact` }}
           </button></span
@@ -155,6 +156,15 @@ const seen = () =>
         </button></span
       >
     </footer>
+    <RecipientsDialog
+      v-if="choosing && view.email"
+      v-model="choosing"
+      :paper-id="view.id"
+      :addresses="view.email.to.filter((to) => to.as === 'To').map((to) => to.address)"
+      :this-once="view.email.to[0]?.source === 'for this sending only'"
+      @kept="load"
+      @contacts="contacts = true"
+    />
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
     <AddressDialog v-if="customer && addressing" v-model="addressing" :customer="customer" @kept="load" />
   </template>

@@ -1,17 +1,16 @@
 <script setup lang="ts">
-import { conditionWords, type ChoiceSubject, type Condition } from '../../../core/routines/sentence'
+import { conditionWords, isFilled, type ChoiceSubject, type Condition } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../../server/services/routines/choices'
 import { choicesFor, nameIn } from '../../composables/routineWords'
 
 /** One condition of a sentence: its words open what it is about, and a way to take it out. */
-const props = defineProps<{ choices: RoutineChoices; disabled: boolean }>()
+const props = defineProps<{ choices: RoutineChoices; disabled: boolean; begin: boolean }>()
 const condition = defineModel<Condition>({ required: true })
 const emit = defineEmits<{ remove: [] }>()
 
 const words = computed(() => {
   const one = condition.value
-  if (one.about !== 'total' && one.about !== 'field' && one.values.length === 0)
-    return `its ${one.about} is …`
+  if (!isFilled(one)) return one.about === 'field' ? `its field “${one.field}” …` : `its ${one.about} is …`
   return conditionWords(one, nameIn(props.choices))
 })
 const listed = computed(() =>
@@ -26,7 +25,13 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
-  <WordPanel :words="words" label="Condition" :disabled="disabled">
+  <WordPanel
+    :words="words"
+    label="Condition"
+    :disabled="disabled"
+    :begin="begin"
+    :open-end="!isFilled(condition)"
+  >
     <template v-if="condition.about === 'total'">
       <div class="row">
         <select :value="condition.of" aria-label="Which total" @change="set({ of: text($event) })">

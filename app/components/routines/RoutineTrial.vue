@@ -4,7 +4,7 @@ import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import type { Trial } from '../../../server/services/routines/trial'
 
 /** What the sentence would have done over the past days, on the house's own orders; drawn anew while the sentence changes. */
-const props = defineProps<{ sentence: RoutineSentence; live: RoutineSentence | null }>()
+const props = defineProps<{ sentence: RoutineSentence; live: RoutineSentence | null; routine: number }>()
 const days = ref(30)
 const trial = shallowRef<Trial>()
 const wrong = ref('')
@@ -18,7 +18,7 @@ async function load() {
   try {
     const found = await callApi<Trial>('/api/routines/trial', {
       method: 'POST',
-      body: { sentence: props.sentence, live: props.live, days: days.value },
+      body: { sentence: props.sentence, live: props.live, days: days.value, routine: props.routine },
     })
     if (mine !== turn) return
     trial.value = found
@@ -98,6 +98,14 @@ const placeOf = (one: Trial['orders'][number]) =>
           Would have got stuck<small>{{ words(trial.stuck.reasons) }}</small>
         </dt>
         <dd :class="{ bad: trial.stuck.count > 0 }">{{ trial.stuck.count }}</dd>
+      </div>
+      <div v-for="other in trial.shared" :key="other.name" data-test="shared">
+        <dt>
+          Taken by “{{ other.name }}” too<small
+            >only one of the two makes each; change one of the sentences</small
+          >
+        </dt>
+        <dd class="wait">{{ other.count }}</dd>
       </div>
       <div v-if="trial.against">
         <dt>

@@ -57,10 +57,13 @@ const setCondition = (index: number, condition: Condition) =>
   set({ conditions: sentence.value.conditions.map((one, at) => (at === index ? condition : one)) })
 const removeCondition = (index: number) =>
   set({ conditions: sentence.value.conditions.filter((_, at) => at !== index) })
-const addCondition = (at: string) =>
+const justAdded = ref(-1)
+function addCondition(at: string) {
+  justAdded.value = sentence.value.conditions.length
   set({
     conditions: [...sentence.value.conditions, structuredClone(toRaw(added.value[Number(at)]!.condition))],
   })
+}
 
 const copies = computed(() => (sentence.value.copyTo ?? []).join(', '))
 const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(Boolean) })
@@ -97,6 +100,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
         :model-value="condition"
         :choices="choices"
         :disabled="disabled"
+        :begin="index === justAdded"
         @update:model-value="setCondition(index, $event)"
         @remove="removeCondition(index)"
     /></template>

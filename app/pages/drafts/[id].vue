@@ -112,6 +112,7 @@ async function send() {
   busy.value = false
   asking.value = false
 }
+useUnsaved(dirty, 'the draft')
 useMainKey(() => void keep())
 
 const askWords = computed(() => {

@@ -183,6 +183,7 @@ function askToSend() {
   else asking.value = true
 }
 
+useUnsaved(dirty, 'the order')
 useMainKey(() => void keep())
 const statuses = computed(() =>
   session.house!.company.orderStatuses.map((status) => ({ value: status, words: status })),

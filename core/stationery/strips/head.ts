@@ -1,4 +1,5 @@
 import { a4, hairline, mm, softInk } from '../stationery'
+import type { TextStyle } from '../sheet'
 import type { Strip } from './strip'
 
 /**
@@ -12,7 +13,8 @@ export function head(strip: Strip): number {
   return strip.stationery.design === 'bold' ? boldFacts(strip) : plainFacts(strip)
 }
 
-function letterhead({ paper, stationery, sheet, frame }: Strip): void {
+function letterhead(strip: Strip): void {
+  const { paper, stationery, sheet, frame } = strip
   const bold = stationery.design === 'bold'
   const { logo, headingFamily, colours } = stationery
   const top = 14 * mm
@@ -33,13 +35,10 @@ function letterhead({ paper, stationery, sheet, frame }: Strip): void {
       colour: '#ffffff',
       role: 'paragraph' as const,
     }
-    sheet.text(
-      paper.brand.name,
-      x,
-      top + boxHeight / 2 + sheet.metrics.capHeight(headingFamily, 700, 19) / 2,
-      style,
-    )
-    sheet.text(paper.heading, frame.right, top + 6.6 * mm, { ...style, size: 22, role: 'heading' }, 'right')
+    const heading = { ...style, size: 22 }
+    const room = frame.right - Math.max(sheet.width(paper.heading, heading), 30 * mm) - 6 * mm - x
+    brandName(strip, x, top + boxHeight / 2, { ...style, sizes: [19, 16, 13.5, 11.5] }, room, 2)
+    sheet.text(paper.heading, frame.right, top + 6.6 * mm, { ...heading, role: 'heading' }, 'right')
     sheet.text(
       paper.number,
       frame.right,
@@ -50,17 +49,36 @@ function letterhead({ paper, stationery, sheet, frame }: Strip): void {
     return
   }
   const style = { family: headingFamily, weight: 600, size: 13.5 }
-  const lines = balanced(paper.brand.name, 52 * mm, (text, width) => sheet.wrap(text, width, style)).slice(
-    0,
-    2,
-  )
-  const step = 16
+  brandName(strip, x, top + boxHeight / 2, { ...style, sizes: [13.5, 12, 10.5, 9] }, 62 * mm, 3)
+}
+
+/** The brand's name beside its logo, around a middle line: as large as it fits in so many lines, never cut. */
+function brandName(
+  { paper, sheet }: Strip,
+  x: number,
+  middle: number,
+  { sizes, ...style }: TextStyle & { sizes: readonly number[] },
+  width: number,
+  most: number,
+): void {
+  const { name } = paper.brand
+  const wrapped = (size: number) =>
+    balanced(name, Math.min(width, size > 12 ? 52 * mm : width), (text, room) =>
+      sheet.wrap(text, room, { ...style, size }),
+    )
+  const wide = (size: number) => sheet.width(name, { ...style, size }) <= width
+  const one = sizes.find((size) => wide(size) && (style.weight === 700 || size === sizes[0]))
+  const size = one ?? sizes.find((tried) => wrapped(tried).length <= most) ?? sizes.at(-1)!
+  const lines = one !== undefined && style.weight === 700 ? [name] : wrapped(size)
+  if (lines.length > most)
+    sheet.problems.push({
+      code: 'too-long',
+      sentence: `The name “${name}” is too long for the head of a document. Shorten it under Company, Identity.`,
+    })
+  const step = size * 1.19
   const first =
-    top +
-    boxHeight / 2 -
-    ((lines.length - 1) * step) / 2 +
-    sheet.metrics.capHeight(headingFamily, 600, 13.5) / 2
-  lines.forEach((line, index) => sheet.text(line, x, first + index * step, style))
+    middle - ((lines.length - 1) * step) / 2 + sheet.metrics.capHeight(style.family, style.weight, size) / 2
+  lines.forEach((line, index) => sheet.text(line, x, first + index * step, { ...style, size }))
 }
 
 /** Lines of about the same length: the narrowest width that needs no more lines. */
@@ -76,9 +94,15 @@ function balanced(text: string, width: number, wrap: (text: string, width: numbe
 
 function address({ paper, stationery, sheet, frame }: Strip): void {
   const senderY = 48.5 * mm
-  const small = { ...frame.small, size: 6.8 }
   const width = 85 * mm
-  const sender = sheet.wrap(paper.brand.senderLine, width, small)[0] ?? ''
+  const sender = paper.brand.senderLine
+  const size = [6.8, 6.2, 5.6].find((tried) => sheet.width(sender, { ...frame.small, size: tried }) <= width)
+  const small = { ...frame.small, size: size ?? 5.6 }
+  if (size === undefined)
+    sheet.problems.push({
+      code: 'too-long',
+      sentence: `The sender’s line above the address, “${sender}”, is longer than the envelope’s window. Shorten the brand’s name or address under Company, Identity.`,
+    })
   sheet.text(sender, frame.left, senderY, small)
   sheet.line(
     frame.left,

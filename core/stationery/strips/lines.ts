@@ -48,14 +48,27 @@ export function lineTable(strip: Strip, top: number, closing: Block[]): void {
     drawRow(strip, columns, row, y, index)
     y += row.height
   })
-  for (const block of closing) {
-    if (y + block.height > frame.bottom) {
+  const waiting = [...closing]
+  while (waiting.length > 0) {
+    const block = waiting.shift()!
+    const fits = y + block.height <= frame.bottom
+    const torn = fits ? null : (block.split?.(frame.bottom - y) ?? null)
+    if (torn) waiting.unshift(torn[1])
+    if (!fits && !torn) {
       sheet.addPage()
       continuedHead(strip)
       y = frame.continuedTop
+      // longer than a whole page: torn on the new one
+      const again = y + block.height > frame.bottom ? (block.split?.(frame.bottom - y) ?? null) : null
+      if (again) waiting.unshift(again[1])
+      const drawn = again ? again[0] : block
+      drawn.draw(y)
+      y += drawn.height
+      continue
     }
-    block.draw(y)
-    y += block.height
+    const drawn = torn ? torn[0] : block
+    drawn.draw(y)
+    y += torn ? frame.bottom - y : drawn.height
   }
 }
 

@@ -1,3 +1,4 @@
+import { languages } from '../../../core/money/format'
 import { paymentMethods } from '../../../core/documents/facts'
 import { id, idParam, Joi, name, text } from '../../checks'
 import { route } from '../../route'
@@ -20,6 +21,7 @@ export default route<{ id: number }, object, BrandChange>(
       website: some(120),
       registration: some(160),
       taxNumber: some(40),
+      withoutTaxNumber: Joi.object(Object.fromEntries(languages.map((one) => [one, some(200)]))).default({}),
       banks: Joi.array()
         .items(
           Joi.object({

@@ -1,5 +1,5 @@
 import type { RoutineSentence } from '../../../core/routines/sentence'
-import { Joi } from '../../checks'
+import { id, Joi } from '../../checks'
 import { route } from '../../route'
 import { sentence } from '../../sentence-check'
 import { tryOut } from '../../services/routines/trial'
@@ -8,15 +8,16 @@ import { tryOut } from '../../services/routines/trial'
 export default route<
   object,
   object,
-  { sentence: RoutineSentence; live: RoutineSentence | null; days: number }
+  { sentence: RoutineSentence; live: RoutineSentence | null; days: number; routine: number | null }
 >(
   {
     role: 'reader',
     body: Joi.object({
       sentence: sentence.required(),
       live: sentence.allow(null).default(null),
+      routine: id.allow(null).default(null),
       days: Joi.number().integer().min(1).max(366).default(30),
     }),
   },
-  ({ body }) => tryOut(body.sentence, body.days, body.live),
+  ({ body }) => tryOut(body.sentence, body.days, body.live, body.routine),
 )

@@ -1,13 +1,18 @@
 import type { NumberSeries } from '../../../core/numbering/series'
-import { idParam, Joi } from '../../checks'
+import { idParam, Joi, name } from '../../checks'
 import { route } from '../../route'
 import { series } from '../../series-check'
 import { changeSeries } from '../../services/house/series'
 
-export default route<{ id: number }, object, NumberSeries>(
-  { role: 'supervisor', params: idParam, body: Joi.object(series) },
-  async ({ params, body }) => {
-    await changeSeries(params.id, body)
+/** Changes a series. A start that leaves numbers out is refused with them; said again with a reason, they are left out and the register keeps why. */
+export default route<{ id: number }, object, NumberSeries & { skipReason: string }>(
+  {
+    role: 'supervisor',
+    params: idParam,
+    body: Joi.object({ ...series, skipReason: name(200).allow('').default('') }),
+  },
+  async ({ params, body: { skipReason, ...how }, user }) => {
+    await changeSeries(params.id, how, { reason: skipReason, actor: user.name })
     return { ok: true }
   },
 )

@@ -40,4 +40,50 @@ alter table send_run
   add column despite boolean not null default false,
   add column without_address boolean not null default false;
 create index send_run_newest on send_run (started_at desc, id desc);
+
+-- Tax codes with their words and their rates over time; a company's rates were a list without days before.
+create table tax_code (
+  code text primary key,
+  position integer generated always as identity,
+  category text not null check (category in ('S', 'Z', 'E', 'O')),
+  names jsonb not null,
+  reasons jsonb not null default '{}',
+  version integer not null default 1
+);
+create table tax_rate (
+  code text not null references tax_code,
+  from_day date not null,
+  percent numeric not null check (percent >= 0 and percent < 100),
+  primary key (code, from_day)
+);
+insert into tax_code (code, category, names)
+  select r.code, case when r.percent::numeric = 0 then 'Z' else 'S' end, jsonb_build_object(c.language, r.code)
+  from company c cross join lateral jsonb_each_text(c.tax_rates) as r (code, percent) order by r.percent::numeric desc;
+insert into tax_rate (code, from_day, percent)
+  select r.code, date '2000-01-01', r.percent::numeric from company c cross join lateral jsonb_each_text(c.tax_rates) as r (code, percent);
+alter table company drop column tax_rates;
+
+-- What invoices say, by language, where a brand has no tax number.
+alter table brand add column without_tax_number jsonb not null default '{}';
+
+-- Numbers that a supervisor left out on purpose, with the reason: they are no gap.
+create table number_skip (
+  id integer generated always as identity primary key,
+  series_id integer not null references number_series,
+  period text not null,
+  first integer not null,
+  last integer not null check (last >= first),
+  reason text not null,
+  at timestamptz not null,
+  by text not null
+);
+create index on number_skip (series_id, period);
+
+-- Recipients that a person chose for this one sending of a prepared document.
+alter table paper add column to_addresses jsonb;
+
+-- The list of all emails is searched by address and by their words.
+create index dispatch_recipient_address on dispatch_recipient using gin (address gin_trgm_ops);
+create index mail_copy_words on mail_copy using gin (lower(subject || ' ' || text) gin_trgm_ops);
+create index dispatch_newest on dispatch (created_at desc, id desc);
 `

@@ -64,11 +64,11 @@ interface NewBill {
   facts: BillFacts
 }
 
-/** Keeps new bills and prepares their papers; a credit and its new invoice come together or not at all. */
+/** Keeps new bills and prepares their papers, in one transaction: a credit and its new invoice come together or not at all, and no draft is without its paper. */
 async function keepNew(wanted: readonly NewBill[], actor: string): Promise<number[]> {
   for (const bill of wanted) await checkFacts(bill.facts)
-  const ids = await inTransaction(async () => {
-    const made: number[] = []
+  return inTransaction(async () => {
+    const ids: number[] = []
     for (const bill of wanted) {
       const row = await one<{ id: number }>(
         `insert into bill (kind, brand_id, customer_id, order_id, credits_id, replaces_id, facts, made_at, made_by) values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9) returning id`,
@@ -84,24 +84,12 @@ async function keepNew(wanted: readonly NewBill[], actor: string): Promise<numbe
           actor,
         ],
       )
-      made.push(row!.id)
+      ids.push(row!.id)
     }
-    return made
-  })
-  // laid out outside of the transaction that keeps the papers; what is refused there leaves no bill behind
-  try {
     const drafts = await draftBills(ids)
-    await inTransaction(async () => {
-      for (const [, made] of [...drafts].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
-    })
-  } catch (error) {
-    await run(
-      'delete from bill b where id = any($1::int[]) and not exists (select from paper p where p.bill_id = b.id)',
-      [ids],
-    )
-    throw error
-  }
-  return ids
+    for (const [, made] of [...drafts].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
+    return ids
+  })
 }
 
 const keepPaper = (made: Draft, actor: string) =>
@@ -331,6 +319,18 @@ export async function creditDocument(
   wanted: { ask: CreditAsk; reason: string; anew: boolean },
   actor: string,
 ): Promise<{ credit: number; anew: number | null }> {
+  return inTransaction(async () => {
+    // one at a time: of several people who credit one invoice at one instant, one gets the draft
+    await one('select id from document where id = $1 for no key update', [documentId])
+    return creditUnderLock(documentId, wanted, actor)
+  })
+}
+
+async function creditUnderLock(
+  documentId: number,
+  wanted: { ask: CreditAsk; reason: string; anew: boolean },
+  actor: string,
+): Promise<{ credit: number; anew: number | null }> {
   const invoice = await invoiceToCredit(documentId)
   const waiting = await one(
     `select b.id from bill b join paper p on p.bill_id = b.id where b.credits_id = $1 and b.state = 'open' and p.state = 'prepared'`,
@@ -442,11 +442,25 @@ export async function changeBill(
     )
     await markStale('bill_id', id)
     publish('line', paper ? [paper.id] : [])
-  })
-  if (!paper || paper.state === 'dropped') {
+    if (paper && paper.state !== 'dropped') return
     const made = (await draftBills([id])).get(id)!
-    await inTransaction(() => keepPaper(made, actor))
-  }
+    await keepPaper(made, actor)
+  })
+}
+
+/** What a credit note would come to, while it is asked for. @throws Refusal "over-credit", "nothing-left" */
+export async function creditSums(documentId: number, ask: CreditAsk): Promise<CreditSums> {
+  const invoice = await invoiceToCredit(documentId)
+  const basis = basisOf(invoice)
+  const { net, tax, total } = creditOf(basis, invoice.before, ask, '').sums
+  return { net, tax, total, currency: basis.currency }
+}
+
+export interface CreditSums {
+  net: string
+  tax: string
+  total: string
+  currency: string
 }
 
 /** What an open bill comes to, as it stands on the screen. @throws Refusal */

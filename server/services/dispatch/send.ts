@@ -22,7 +22,8 @@ import {
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
-import { log } from '../../log'
+import { Refusal } from '../../../core/errors'
+import { log, logTrouble, troubleWords } from '../../log'
 import { returnPath } from '../../outside/mail/return-path'
 import { handOver, type HandOver } from '../../outside/mail/smtp'
 import { addJob } from '../../queue/add'
@@ -107,8 +108,8 @@ async function sendOne(id: number, workerId: string): Promise<void> {
     })
   } catch (error) {
     return settle(id, token, 'refuse', {
-      cause: 'refused',
-      reply: { code: 0, enhanced: null, text: (error as Error).message },
+      cause: 'not written',
+      reply: { code: 0, enhanced: null, text: whyNotWritten(error, id) },
     })
   }
   let result: HandOver
@@ -123,6 +124,15 @@ async function sendOne(id: number, workerId: string): Promise<void> {
     return
   }
   await keepResult(claimed, token, recipients.list, letter, message, result, others)
+}
+
+/** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
+function whyNotWritten(error: unknown, dispatch: number): string {
+  if (error instanceof Refusal) return error.message
+  return troubleWords(
+    'It could not be sent',
+    logTrouble(error, { dispatch }, 'an email could not be written'),
+  )
 }
 
 const letterOf = (claimed: Claimed, recipients: Recipient[], others: readonly Enclosed[]): Letter => ({
@@ -375,7 +385,11 @@ async function settle(id: number, token: string, event: DispatchEvent, settled: 
 }
 
 function settledWords(event: DispatchEvent, settled: Settled, pause: number): string {
-  const said = settled.reply?.text ? ` The mail server said: ${settled.reply.text}` : ''
+  const said = !settled.reply?.text
+    ? ''
+    : settled.cause === 'not written'
+      ? ` ${settled.reply.text}`
+      : ` The mail server said: ${settled.reply.text}`
   switch (event) {
     case 'accept':
       return `Handed to the mail server for ${settled.sendTo!.join(', ')}.${said}`

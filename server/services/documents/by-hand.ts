@@ -2,10 +2,13 @@ import { Refusal } from '../../../core/errors'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
+import { isAddress } from '../../../core/wishes/recipients'
+import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
 import { prepareRefusal, stopWords, type OrderToDocument } from '../../../core/orders/statuses'
-import { ClaimLost, draftBills, draftPapers, keepDraft, type Prepared } from './prepare'
+import { receiptKind } from '../receivables/context'
+import { ClaimLost, draftBills, draftPapers, draftReceipts, keepDraft, type Prepared } from './prepare'
 
 /*
  * What a person does with papers before they are issued: have one prepared, put it back, take it off the list.
@@ -195,5 +198,69 @@ export async function undrop(paperIds: readonly number[], actor: string): Promis
       'line',
       back.map((paper) => paper.id),
     )
+  })
+}
+
+/**
+ * Whom a prepared document goes to this once, whatever the customer's contacts are; with none it goes to the contacts again.
+ * @throws Refusal "bad-address", "no-such-paper", "no-email"
+ */
+export async function sendThisOnceTo(
+  paperId: number,
+  addresses: readonly string[],
+  actor: string,
+): Promise<void> {
+  const wrong = addresses.find((address) => !isAddress(address))
+  if (wrong !== undefined)
+    throw new Refusal(
+      'bad-address',
+      `“${wrong}” is not an email address. Write one like name@house.example.`,
+      {
+        status: 400,
+        about: { field: 'addresses' },
+      },
+    )
+  await inTransaction(async () => {
+    const [first, ...others] = addresses
+    const words = first && first + (others.length ? ` +${others.length}` : '')
+    const paper = await one<{ orderId: number | null; channel: string }>(
+      `update paper set to_addresses = $2::jsonb, send_to = coalesce($3, send_to), stale = stale or $2::jsonb is null, revision = revision + 1
+      where id = $1 and state = 'prepared' returning order_id "orderId", channel`,
+      [paperId, first ? JSON.stringify(addresses) : null, words ?? null],
+    )
+    if (!paper) throw new Refusal('no-such-paper', 'That document is not waiting any more.', { status: 404 })
+    if (paper.channel !== 'email' && paper.channel !== 'both')
+      throw new Refusal(
+        'no-email',
+        'This customer wants no email of this kind, so there is nobody to choose.',
+      )
+    if (!first) await addJob('refresh-papers', { paperIds: [paperId] })
+    await noteAll([
+      {
+        orderId: paper.orderId ?? undefined,
+        paperId,
+        actor,
+        words: first
+          ? `This once it goes to ${addresses.join(', ')}.`
+          : 'It goes to the customer’s contacts again.',
+      },
+    ])
+    publish('line', [paperId])
+  })
+}
+
+/** The receipt of a payment or refund, prepared by hand. @throws Refusal "no-such-payment" */
+export async function prepareReceipt(paymentId: number, actor: string): Promise<Prepared> {
+  const payment = await one<{ direction: 'in' | 'out' }>('select direction from payment where id = $1', [
+    paymentId,
+  ])
+  if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
+  const kind = receiptKind(payment.direction)
+  const addressing = { role: kindFacts[kind].to, copyTo: [] }
+  const made = (await draftReceipts([paymentId], addressing)).get(paymentId)!
+  return inTransaction(async () => {
+    await one('select id from payment where id = $1 for share', [paymentId])
+    const asked = { orderId: null, kind, addressing, delayMinutes: 0, hours: null, routine: null, actor }
+    return keepDraft({ ...asked, trust: 'after a check' }, made)
   })
 }

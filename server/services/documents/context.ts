@@ -15,6 +15,7 @@ import { dayInZone, type Day } from '../../../core/documents/days'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import type { Exchange } from '../../../core/money/exchange'
 import type { Language } from '../../../core/money/format'
+import { ratesOn, togetherOn, type TaxCode } from '../../../core/money/tax-codes'
 import { numberStandIn, seriesFor } from '../../../core/numbering/series'
 import type { Stationery } from '../../../core/stationery/stationery'
 import {
@@ -40,6 +41,7 @@ import {
   type BrandRow,
   type SeriesRow,
 } from '../house/house'
+import { taxCodes } from '../house/tax'
 
 /** The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is built anew. */
 export interface BuiltFrom {
@@ -136,6 +138,8 @@ export interface HouseContext {
   series: SeriesRow[]
   counters: Map<number, number>
   company: Awaited<ReturnType<typeof company>>
+  taxCodes: TaxCode[]
+  today: Day
   /** The newest sixty rates of each currency, newest first. */
   exchange: Exchange[]
 }
@@ -156,6 +160,8 @@ export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
     series: await allSeries(),
     counters: new Map(counters.map((row) => [row.id, row.last])),
     company: house,
+    taxCodes: await taxCodes(),
+    today: dayInZone(clock.now(), house.timeZone),
   }
 }
 
@@ -275,6 +281,12 @@ export function contextOf(
     throw new Refusal('no-cover-note', `${brand.name} has no cover note for this kind of paper.`, {
       about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
     })
+  // the rates of the day of supply, or else of the document; codes of one category and rate are taxed together
+  const taxDay = order.suppliedOn ?? order.wishedDate ?? house.today
+  const rates = ratesOn(house.taxCodes, taxDay)
+  const together = togetherOn(house.taxCodes, taxDay)
+  const untaxed = order.treatment === 'domestic' ? undefined : lines[0]?.taxCode
+  const taxedAs = (code: string) => (order.credit ? code : (untaxed ?? together[code] ?? code))
   const channel = findSetting<Channel>([
     { level: 'customer', value: order.wishes[kind]?.channel },
     { level: 'built in', value: 'email' },
@@ -323,7 +335,16 @@ export function contextOf(
     source: {
       kind,
       language,
-      rates: house.company.taxRates,
+      rates,
+      taxWords: Object.fromEntries(
+        house.taxCodes.map(({ code, names, reasons }) => [
+          code,
+          {
+            name: names[language] || names[house.company.language] || code,
+            reason: reasons[language] || reasons[house.company.language] || '',
+          },
+        ]),
+      ),
       brand: factsOf(brand),
       order: {
         number: order.number,
@@ -334,7 +355,9 @@ export function contextOf(
         reference: order.reference,
         customerNote: order.customerNote,
         prepaid: order.prepaid,
-        adjustments: order.adjustments,
+        adjustments: order.adjustments.map((one) =>
+          one.taxCode === undefined ? one : { ...one, taxCode: taxedAs(one.taxCode) },
+        ),
         ...(order.deposits?.length ? { deposits: order.deposits } : {}),
         lines: lines.map(
           ({ item, description, detail, unit, quantity, unitPrice, discountPercent, taxCode }) => ({
@@ -345,7 +368,7 @@ export function contextOf(
             quantity,
             unitPrice,
             discountPercent,
-            taxCode,
+            taxCode: taxedAs(taxCode),
           }),
         ),
       },
@@ -387,6 +410,7 @@ function factsOf({
   taxNumber,
   banks,
   methods,
+  withoutTaxNumber,
 }: BrandRow): PaperSource['brand'] {
   return {
     id,
@@ -402,6 +426,7 @@ function factsOf({
     taxNumber,
     banks,
     ...(methods.length ? { methods } : {}),
+    ...(taxNumber ? {} : { withoutTaxNumber }),
   }
 }
 

@@ -56,6 +56,8 @@ export interface PaperRow {
   sendTo: string
   role: ContactRole
   copyTo: string[]
+  /** Whom a person chose for this one sending. */
+  toAddresses: string[] | null
   delayMinutes: number
   hours: SendingHours | null
   /** The customer wants several documents of one Send in one email. */
@@ -262,7 +264,7 @@ async function putOnItsWay(
     if (!(channel === 'email' ? plan.email : plan.print)) continue
     const alike = [paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, currency]
     const gatherKey =
-      channel === 'email' && paper.gathered
+      channel === 'email' && paper.gathered && paper.toAddresses === null
         ? `${gatherAs} ${json([...alike, paper.delayMinutes, paper.hours])}`
         : null
     const open = gatherKey && (await gatheringDispatch(gatherKey))
@@ -282,7 +284,7 @@ async function putOnItsWay(
       total,
       currency,
       sendTo: channel === 'paper' ? 'Paper, by post' : paper.sendTo,
-      toAddresses: null,
+      toAddresses: channel === 'email' ? paper.toAddresses : null,
       copyTo: paper.copyTo,
       isCopy: false,
       ready: false,

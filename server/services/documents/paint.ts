@@ -2,7 +2,7 @@ import type { Paper } from '../../../core/documents/paper'
 import { fileNamePart } from '../../../core/numbering/series'
 import { clock } from '../../clock'
 import { inTransaction, rows, run } from '../../db/connection'
-import { log } from '../../log'
+import { log, logTrouble, troubleWords } from '../../log'
 import { keepFile } from '../../outside/filestore/store'
 import { addJobs } from '../../queue/add'
 import { renderPaper } from '../../render/pool'
@@ -49,7 +49,14 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
           rendered: {
             bytes: null,
             pages: 0,
-            problems: [{ sentence: (error as Error).message }],
+            problems: [
+              {
+                sentence: troubleWords(
+                  'It could not be drawn',
+                  logTrouble(error, { document: document.id }, 'a document could not be drawn'),
+                ),
+              },
+            ],
             renderer: '',
           },
         }

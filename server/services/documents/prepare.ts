@@ -32,6 +32,8 @@ export interface Draft {
   context: PaperContext
   paper: Paper | null
   problem: string | null
+  /** What will be drawn otherwise than it was written; it stops nothing. */
+  replaced: string[]
 }
 
 /** Builds and lays out drafts of many orders; in parallel in the render threads, outside of any transaction. */
@@ -62,14 +64,18 @@ async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<M
     await Promise.all(
       [...contexts].map(async ([id, context]): Promise<[number, Draft]> => {
         const made = draft(context, context.wishedDate ?? today)
-        if ('problem' in made) return [id, { context, paper: null, problem: made.problem }]
-        const { problems } = await checkPaper(made.paper, context.stationery.design)
+        if ('problem' in made) return [id, { context, paper: null, problem: made.problem, replaced: [] }]
+        const { problems, replaced } = await checkPaper(made.paper, context.stationery.design)
         return [
           id,
           {
             context,
             paper: made.paper,
-            problem: [...problems.map((problem) => problem.sentence), ...emailProblems(context, made.paper)].join(' ') || null,
+            replaced,
+            problem:
+              [...problems.map((problem) => problem.sentence), ...emailProblems(context, made.paper)].join(
+                ' ',
+              ) || null,
           },
         ]
       }),
@@ -79,9 +85,14 @@ async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<M
 
 /** Why the email that is to carry a document cannot be written; it is found before the document gets a number. */
 function emailProblems(context: PaperContext, paper: Paper): string[] {
-  if (context.channel !== 'email' && context.channel !== 'both') return []
+  if (context.recipients.length === 0) return []
   try {
-    fillLetter({ ...context.email, paper, customerName: context.customerName, recipients: context.recipients })
+    fillLetter({
+      ...context.email,
+      paper,
+      customerName: context.customerName,
+      recipients: context.recipients,
+    })
     return []
   } catch (error) {
     if (error instanceof Refusal) return [error.message]
@@ -206,7 +217,7 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
     asked.actor,
     byHand
       ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
-      : `The ${asked.kind} was prepared${preparedWords(plan, made.problem)}`,
+      : [`The ${asked.kind} was prepared${preparedWords(plan, made.problem)}`, ...made.replaced].join(' '),
   )
   publish('line')
   return {
@@ -385,7 +396,7 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     const moved = difference(paper, now).length > 0
     const kept = await run(
       `update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = $11, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = by_itself and $16, kept_back = kept_back or (by_itself and not $16), kept_back_noticed = kept_back_noticed and not (by_itself and not $16), occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
+        total = $8, currency = $9, channel = $10, send_to = case when to_addresses is null then $11 else send_to end, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = by_itself and $16, kept_back = kept_back or (by_itself and not $16), kept_back_noticed = kept_back_noticed and not (by_itself and not $16), occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
       [
         paper.id,

@@ -13,7 +13,7 @@ import { note } from '../trail/trail'
  * Called from a document in hand. Dies half-way: the transaction is undone. Refuses everything else: then it is credited.
  */
 
-interface Voidable {
+export interface Voidable {
   id: number
   number: string
   kind: DocumentKind
@@ -41,44 +41,12 @@ export async function voidDocument(id: number, reason: string, actor: string): P
       [id],
     )
     // looked at once they are locked: what a worker wrote of its recipients meanwhile counts
-    const dispatches = await rows<{ id: number; state: string; attempted: boolean }>(
-      `select s.id, s.state, exists (select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')) attempted
-      from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1`,
+    const refusal = await voidRefusal(document)
+    if (refusal) throw refusal
+    const dispatches = await rows<{ id: number; state: string }>(
+      'select s.id, s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
       [id],
     )
-    if (await one('select document_id from document_void where document_id = $1', [id]))
-      throw new Refusal('void-already', `${number} is void already.`)
-    const gone = dispatches.some(
-      (one) => one.attempted || ['claimed', 'handing over', 'on the way', 'arrived'].includes(one.state),
-    )
-    const credit = `Credit it instead: a credit note takes it back and both stay to be seen.`
-    if (gone)
-      throw new Refusal(
-        'handed-over',
-        `${number} was handed over already, so it may not be voided. ${credit}`,
-      )
-    if (
-      await one(
-        'select d.id from document d where d.credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)',
-        [id],
-      )
-    )
-      throw new Refusal('credited', `${number} is credited already, so it may not be voided.`)
-    if (
-      await one(
-        `select 1 from allocation where (to_document_id = $1 and kind <> 'credit') or (from_document_id = $1 and $2::int is null) group by to_document_id having sum(amount) <> 0`,
-        [id, document.creditsId],
-      )
-    )
-      throw new Refusal('allocated', `Payments are booked on ${number}, so it may not be voided. ${credit}`)
-    const { closedUntil } = (await one<{ closedUntil: Day | null }>(
-      'select closed_until::text "closedUntil" from company for share',
-    ))!
-    if (closedUntil !== null && document.date <= closedUntil)
-      throw new Refusal(
-        'closed-period',
-        `${number} lies in a closed period (closed until ${dayWords(closedUntil)}), so it may not be voided. ${credit}`,
-      )
 
     await run('insert into document_void (document_id, at, by, reason) values ($1, $2, $3, $4)', [
       id,
@@ -89,7 +57,7 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     for (const dispatch of dispatches)
       if (['waiting', 'stuck'].includes(dispatch.state)) await takeOut(dispatch.id, id, actor)
     await run('delete from undelivered where document_id = $1', [id])
-    await takeBackAllocations(document)
+    await takeBackAllocations(document, actor)
     await run('update open_item set open = 0 where document_id = $1', [id])
     await run(`update bill set state = 'dropped' where id = $1`, [document.billId])
     await releaseIfSettled(id)
@@ -110,12 +78,56 @@ export async function voidDocument(id: number, reason: string, actor: string): P
   })
 }
 
+/** Why a document cannot be voided; undefined when it can. The act asks it under its locks, the screen before it offers it. */
+export async function voidRefusal(document: Voidable): Promise<Refusal | undefined> {
+  const { id, number } = document
+  const dispatches = await rows<{ id: number; state: string; attempted: boolean }>(
+    `select s.id, s.state, exists (select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')) attempted
+    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1`,
+    [id],
+  )
+  if (await one('select document_id from document_void where document_id = $1', [id]))
+    return new Refusal('void-already', `${number} is void already.`)
+  const gone = dispatches.some(
+    (one) => one.attempted || ['claimed', 'handing over', 'on the way', 'arrived'].includes(one.state),
+  )
+  const credit = `Credit it instead: a credit note takes it back and both stay to be seen.`
+  if (gone)
+    return new Refusal('handed-over', `${number} was handed over already, so it may not be voided. ${credit}`)
+  if (
+    await one(
+      'select d.id from document d where d.credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)',
+      [id],
+    )
+  )
+    return new Refusal('credited', `${number} is credited already, so it may not be voided.`)
+  if (
+    await one(
+      `select 1 from allocation where (to_document_id = $1 and kind <> 'credit') or (from_document_id = $1 and $2::int is null) group by to_document_id having sum(amount) <> 0`,
+      [id, document.creditsId],
+    )
+  )
+    return new Refusal('allocated', `Payments are booked on ${number}, so it may not be voided. ${credit}`)
+  const { closedUntil } = (await one<{ closedUntil: Day | null }>(
+    'select closed_until::text "closedUntil" from company for share',
+  ))!
+  if (closedUntil !== null && document.date <= closedUntil)
+    return new Refusal(
+      'closed-period',
+      `${number} lies in a closed period (closed until ${dayWords(closedUntil)}), so it may not be voided. ${credit}`,
+    )
+  return undefined
+}
+
 /** A voided credit note gives its invoice's open amount back. */
-async function takeBackAllocations(document: Voidable): Promise<void> {
+async function takeBackAllocations(document: Voidable, actor: string): Promise<void> {
   if (document.creditsId === null) return
   const back = await rows<{ amount: string }>(
-    'delete from allocation where from_document_id = $1 returning amount::text amount',
-    [document.id],
+    `insert into allocation (from_document_id, to_document_id, amount, currency, at, by)
+    select from_document_id, to_document_id, -sum(amount), currency, $2, $3
+    from allocation where from_document_id = $1 group by from_document_id, to_document_id, currency having sum(amount) <> 0
+    returning (-amount)::text amount`,
+    [document.id, clock.now(), actor],
   )
   for (const { amount } of back)
     await run('update open_item set open = open + $2::numeric where document_id = $1', [

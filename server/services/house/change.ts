@@ -74,6 +74,7 @@ export interface BrandChange {
   website: string
   registration: string
   taxNumber: string
+  withoutTaxNumber: Partial<Record<Language, string>>
   banks: BankAccount[]
   senderName: string
   senderAddress: string
@@ -114,7 +115,7 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
     await raiseVersion(brandId, change.version)
     await run(
       `update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, banks = $11::jsonb,
-      sender_name = $12, sender_address = $13, reply_to = $14, prices_include_tax = $15, payment_methods = $16::jsonb where id = $1`,
+      sender_name = $12, sender_address = $13, reply_to = $14, prices_include_tax = $15, payment_methods = $16::jsonb, without_tax_number = $17::jsonb where id = $1`,
       [
         brandId,
         change.name,
@@ -132,6 +133,7 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
         change.replyTo,
         change.pricesIncludeTax,
         json(change.methods),
+        json(change.withoutTaxNumber),
       ],
     )
     await markStale('brand_id', brandId)

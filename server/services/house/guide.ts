@@ -50,7 +50,7 @@ export async function setUpGuide(): Promise<GuideStep[]> {
         some(
           !brand.legalName && 'legal name',
           brand.addressLines.length === 0 && 'address',
-          !brand.taxNumber && 'tax number',
+          !brand.taxNumber && !Object.values(brand.withoutTaxNumber ?? {}).some(Boolean) && 'tax number',
         ),
       ),
     },

@@ -1,3 +1,4 @@
+import { clock } from '../../clock'
 import { one, rows } from '../../db/connection'
 import type { EmailLook } from '../../../core/covernotes/email-look'
 import type { Day } from '../../../core/documents/days'
@@ -34,12 +35,20 @@ export interface CompanyRow {
   smallDifference: string
 }
 
+/** SQL: percent by tax code, as they hold today in the company's zone. */
+const ratesToday = `(select coalesce(jsonb_object_agg(r.code, r.percent), '{}') from (
+    select distinct on (code) code, trim_scale(percent)::text percent
+    from tax_rate order by code, from_day <= ($1::timestamptz at time zone time_zone)::date desc,
+      case when from_day <= ($1::timestamptz at time zone time_zone)::date then from_day end desc, from_day) r)`
+
 /** The company's settings. @throws when the database is empty */
 export async function company(): Promise<CompanyRow> {
-  const row =
-    await one<CompanyRow>(`select name, time_zone "timeZone", country, currency, language, tax_rates "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
+  const row = await one<CompanyRow>(
+    `select name, time_zone "timeZone", country, currency, language, ${ratesToday} "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
     presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
-    withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company`)
+    withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company`,
+    [clock.now()],
+  )
   if (!row) throw new Error('the database holds no company yet')
   return row
 }
@@ -53,10 +62,11 @@ export interface BrandRow extends BrandFacts {
   /** Whether prices of new drafts and orders include tax, where the customer says nothing. */
   pricesIncludeTax: boolean
   methods: PaymentMethod[]
+  withoutTaxNumber: Partial<Record<Language, string>>
 }
 
 const brandColumns = `b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country, b.phone, b.email, b.website, b.registration,
-  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax", b.payment_methods methods`
+  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax", b.payment_methods methods, b.without_tax_number "withoutTaxNumber"`
 
 export async function brands(): Promise<BrandRow[]> {
   return rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)

@@ -19,8 +19,22 @@ import { company, seriesColumns, type SeriesRow } from './house'
  * Refuses every change after which a number could come twice, with the number it would come to again.
  */
 
-/** Changes how numbers look and begin. Numbers already issued stay; the start counts for a period in which none was issued yet. */
-export async function changeSeries(seriesId: number, series: NumberSeries): Promise<void> {
+/** What a supervisor says where a higher start leaves numbers out. */
+export interface Skipping {
+  reason: string
+  actor: string
+}
+
+/**
+ * Changes how numbers look and begin. Numbers already issued stay. In a period that has numbers a start counts, too: at or below the last it is refused,
+ * above it the numbers between are left out for a reason that the number register keeps.
+ * @throws Refusal "start-used", "numbers-skipped", "double-numbers"
+ */
+export async function changeSeries(
+  seriesId: number,
+  series: NumberSeries,
+  skipping?: Skipping,
+): Promise<void> {
   checkSeries(series)
   await inTransaction(async () => {
     const before = await one<SeriesRow>(
@@ -30,6 +44,8 @@ export async function changeSeries(seriesId: number, series: NumberSeries): Prom
     if (!before) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
     await run('select period from series_counter where series_id = $1 order by period for update', [seriesId])
     await refuseDoubles({ ...before, ...series })
+    if (series.source !== 'order' && series.start !== before.start)
+      await startAt({ ...before, ...series }, skipping)
     await run(
       'update number_series set prefix = $2, suffix = $3, length = $4, start = $5, restart = $6, business_year_start = $7, source = $8 where id = $1',
       [
@@ -44,11 +60,45 @@ export async function changeSeries(seriesId: number, series: NumberSeries): Prom
       ],
     )
     await run(
-      'delete from series_counter where series_id = $1 and last < $2 and last not in (select counter from document where series_id = $1)',
+      `delete from series_counter c where series_id = $1 and last < $2
+        and not exists (select from document d where d.series_id = $1 and d.period = c.period)`,
       [seriesId, series.start],
     )
     publish('house')
   })
+}
+
+/** Lets a new start count in the period that runs and has numbers already. */
+async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promise<void> {
+  const today = dayInZone(clock.now(), (await company()).timeZone)
+  const period = periodOf(series, today)
+  const last = await one<{ counter: number; number: string }>(
+    'select counter, number from document where series_id = $1 and period = $2 order by counter desc limit 1',
+    [series.id, period],
+  )
+  if (!last) return
+  const [first, until] = [last.counter + 1, series.start - 1]
+  if (series.start <= last.counter)
+    throw new Refusal(
+      'start-used',
+      `${last.number} is issued already, so the series cannot start at ${series.start} again. Start above ${last.counter}.`,
+      { status: 400, about: { field: 'start' } },
+    )
+  if (until < first) return
+  const numbers = first === until ? `Number ${first}` : `Numbers ${first} to ${until}`
+  if (!skipping?.reason.trim())
+    throw new Refusal('numbers-skipped', `${numbers} will not be used. Continue?`, {
+      about: { field: 'start' },
+    })
+  await run(
+    `insert into number_skip (series_id, period, first, last, reason, at, by) values ($1, $2, $3, $4, $5, $6, $7)`,
+    [series.id, period, first, until, skipping.reason.trim(), clock.now(), skipping.actor],
+  )
+  await run('update series_counter set last = $3 where series_id = $1 and period = $2', [
+    series.id,
+    period,
+    until,
+  ])
 }
 
 /** Adds a series for a country, a currency or both. @throws Refusal "series-exists" */

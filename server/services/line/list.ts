@@ -21,6 +21,8 @@ export interface LineRow {
   orderId: number | null
   /** A draft's paper. */
   billId: number | null
+  /** A receipt's payment. */
+  paymentId: number | null
   documentId: number | null
   customerId: number
   customerName: string
@@ -183,7 +185,7 @@ function paperQuery(filter: LineFilter): Query {
     brand: 'p.brand_id',
   })
   const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
-  let sql = `select p.id, 'paper' "of", p.kind, coalesce(nullif(p.order_number, ''), 'Draft ' || p.bill_id) number, p.order_number "orderNumber", p.order_id "orderId", p.bill_id "billId", null::int "documentId", p.customer_id "customerId", p.customer_name "customerName",
+  let sql = `select p.id, 'paper' "of", p.kind, coalesce(nullif(p.order_number, ''), 'Draft ' || p.bill_id, 'Payment ' || p.payment_id) number, p.order_number "orderNumber", p.order_id "orderId", p.bill_id "billId", p.payment_id "paymentId", null::int "documentId", p.customer_id "customerId", p.customer_name "customerName",
       p.send_to "sendTo", p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName", p.revision, p.changes is not null changed, p.problem,
       p.state, null "cause", null "causeKey", null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents, false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale
     from paper p left join routine r on r.id = p.routine_id where ${states}${rest}`
@@ -194,7 +196,7 @@ function paperQuery(filter: LineFilter): Query {
       text: ['d.number', 'd.order_number', 'd.customer_name'],
       brand: 'd.brand_id',
     })
-    sql += ` union all select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id, (select r.name from routine r where r.id = u.routine_id), null, false, null,
+    sql += ` union all select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.payment_id, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id, (select r.name from routine r where r.id = u.routine_id), null, false, null,
       'issued', null, null, null, null, null, null, null, 1, false, ${stopOf('d')}, false, false from undelivered u join document d on d.id = u.document_id where true${others}`
   }
   return {
@@ -234,7 +236,7 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     text: [numbersOf, 's.customer_name', 's.send_to'],
     brand: 's.brand_id',
   })
-  const sql = `select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", d.order_id "orderId", null::int "billId", d.id "documentId", s.customer_id "customerId", s.customer_name "customerName", s.send_to "sendTo",
+  const sql = `select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", d.order_id "orderId", null::int "billId", d.payment_id "paymentId", d.id "documentId", s.customer_id "customerId", s.customer_name "customerName", s.send_to "sendTo",
       s.total::text total, s.currency, s.since, s.channel, null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state, s.stuck_cause "cause", null "causeKey",
       (select r.address from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('bounced', 'refused') order by r.at desc limit 1) "badAddress", null remedy,
       s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how, (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held, ${stopOfDispatch('s')} stopped, false "keptBack", false stale

@@ -9,10 +9,12 @@ import {
   type ContactFacts,
   type ContactRole,
   type Recipient,
+  type RecipientQuestion,
   type Wishes,
 } from '../../../core/wishes/recipients'
 import { one, rows } from '../../db/connection'
 import { fillLetter, type Letter } from '../dispatch/compose'
+import { voidRefusal } from '../documents/void'
 import { trailOf, type TrailEntry } from '../trail/trail'
 
 /*
@@ -55,6 +57,7 @@ interface PaperRow extends Omit<PaperView, 'email' | 'trail'> {
   content: Paper | null
   role: ContactRole
   copyTo: string[]
+  toAddresses: string[] | null
   wishes: Wishes
   subject: string
   text: string
@@ -74,7 +77,7 @@ const contactsOf = (customer: string) =>
 export async function paperView(id: number): Promise<PaperView> {
   const row = await one<PaperRow>(
     `select p.id, p.kind, p.revision, p.order_id "orderId", p.bill_id "billId", p.order_number "orderNumber", p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
-      p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo", c.wishes, n.subject, n.text, s.design -> 'colours' colours, b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
+      p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo", p.to_addresses "toAddresses", c.wishes, n.subject, n.text, s.design -> 'colours' colours, b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
       b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
     from paper p join customer c on c.id = p.customer_id join cover_note n on n.id = p.cover_note_id join brand b on b.id = p.brand_id join stationery s on s.id = p.stationery_id where p.id = $1`,
     [id],
@@ -84,6 +87,7 @@ export async function paperView(id: number): Promise<PaperView> {
     content,
     role,
     copyTo,
+    toAddresses,
     wishes,
     subject,
     text,
@@ -104,7 +108,7 @@ export async function paperView(id: number): Promise<PaperView> {
           view.customerName,
           { subject, text },
           { name: brandName, colours, emailLook, senderName, senderAddress, replyTo },
-          recipientsFor({ contacts, role, copyTo, wish: wishes[view.kind] }),
+          whomNow({ contacts, role, copyTo, toAddresses, wish: wishes[view.kind] }),
         )
       : null
   return {
@@ -115,6 +119,21 @@ export async function paperView(id: number): Promise<PaperView> {
       orderId: view.billId === null ? (view.orderId ?? undefined) : undefined,
     }),
   }
+}
+
+/** Whom it goes to now: those a person chose for this one sending, else as contacts and wishes say. */
+function whomNow({
+  toAddresses,
+  ...question
+}: RecipientQuestion & { toAddresses: string[] | null }): Recipient[] {
+  return toAddresses === null
+    ? recipientsFor(question)
+    : toAddresses.map((address) => ({
+        name: question.contacts.find((contact) => contact.email === address)?.name ?? '',
+        address,
+        as: 'To',
+        source: 'for this sending only',
+      }))
 }
 
 function preview(
@@ -197,6 +216,9 @@ export interface DocumentView {
   booked: { on: string; amount: string; kind: 'credit' | 'payment' | 'discount' | 'write-off'; how: string }[]
   dispute: string
   promisedOn: string | null
+  /** Why it cannot be voided; null when it can. */
+  notToVoid: string | null
+  creditsId: number | null
   /** When and why it was voided. */
   voided: { at: Date; by: string; reason: string } | null
   /** Documents it has to do with, each with how: "credited with", "takes back", "issued anew as", "takes the place of". */
@@ -208,8 +230,8 @@ export interface DocumentView {
 
 /** A document with everything that happened to it. @throws Refusal "no-such-document" */
 export async function documentView(id: number, dispatchId?: number): Promise<DocumentView> {
-  const document = await one<Omit<DocumentView, 'dispatches' | 'email' | 'trail'>>(
-    `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", d.order_id "orderId", d.bill_id "billId", d.order_number "orderNumber",
+  const document = await one<Omit<DocumentView, 'dispatches' | 'email' | 'trail' | 'notToVoid'>>(
+    `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", d.order_id "orderId", d.bill_id "billId", d.credits_id "creditsId", d.order_number "orderNumber",
       (select jsonb_build_object('at', v.at, 'by', v.by, 'reason', v.reason) from document_void v where v.document_id = d.id) voided,
       coalesce((select jsonb_agg(jsonb_build_object('how', l.how, 'id', l.id, 'number', l.number) order by l.id) from (
         select 'credited with' how, o.id, o.number from document o where o.credits_id = d.id union all select 'takes back', o.id, o.number from document o where o.id = d.credits_id
@@ -232,6 +254,7 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
     dispatches.find((dispatch) => dispatch.channel === 'email')
   return {
     ...document,
+    notToVoid: (await voidRefusal(document))?.message ?? null,
     dispatches,
     email: shown ? await emailOf(shown.id) : null,
     trail: await trailOf({
@@ -252,7 +275,7 @@ async function emailOf(dispatchId: number): Promise<EmailView | null> {
     [dispatchId],
   )
   if (copy) return { ...copy, sent: true, to: outcomes, files: copy.files.map((file) => file.name) }
-  const gathered = await rows<PaperRow & { content: Paper; toAddresses: string[] | null }>(
+  const gathered = await rows<PaperRow & { content: Paper }>(
     `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo", c.wishes, s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' colours, b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
       b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName", ${contactsOf('s.customer_id')} contacts
     from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id join customer c on c.id = s.customer_id join cover_note n on n.id = s.cover_note_id join brand b on b.id = s.brand_id
@@ -261,14 +284,7 @@ async function emailOf(dispatchId: number): Promise<EmailView | null> {
   )
   const row = gathered[0]
   if (!row) return null
-  const recipients =
-    row.toAddresses?.map((address): Recipient => ({
-      name: '',
-      address,
-      as: 'To',
-      source: 'for this sending only',
-    })) ??
-    recipientsFor({ contacts: row.contacts, role: row.role, copyTo: row.copyTo, wish: row.wishes[row.kind] })
+  const recipients = whomNow({ ...row, wish: row.wishes[row.kind] })
   const view = preview(
     row.content,
     row.customerName,

@@ -30,7 +30,8 @@ export async function numberPeriods(): Promise<NumberPeriod[]> {
       from document d join number_series s on s.id = d.series_id group by 1, 2, s.source
     )
     select f.series_id "seriesId", s.kind, b.name brand, concat_ws(', ', nullif(s.country, ''), nullif(s.currency, '')) scope, f.period, f.count, f.doubles,
-      case f.source when 'order' then 0 else f.high - f.low + 1 - f.count end gaps,
+      case f.source when 'order' then 0 else f.high - f.low + 1 - f.count - coalesce(
+        (select sum(k.last - k.first + 1)::int from number_skip k where k.series_id = f.series_id and k.period = f.period and k.first > f.low and k.last < f.high), 0) end gaps,
       (select number from document d where d.series_id = f.series_id and (f.source = 'order' or d.period = f.period) order by d.counter, d.id limit 1) first,
       (select number from document d where d.series_id = f.series_id and (f.source = 'order' or d.period = f.period) order by d.counter desc, d.id desc limit 1) last
     from found f join number_series s on s.id = f.series_id join brand b on b.id = s.brand_id order by f.period desc, s.kind <> 'invoice', s.kind, b.id, scope`)
@@ -71,7 +72,7 @@ export async function numbers(filter: {
   period: string
   after?: string
   limit: number
-}): Promise<Listed<NumberRow> & { missing: number[] }> {
+}): Promise<Listed<NumberRow> & { missing: number[]; skipped: SkippedNumbers[] }> {
   const { where, parameters } = await inPeriod(filter.seriesId, filter.period)
   const missing = parameters.length === 1 || filter.after ? [] : await missingIn(where, parameters)
   const page = keyset({ key: 'd.counter', type: 'int', descending: false }, 'd.id', filter.after, parameters)
@@ -79,7 +80,20 @@ export async function numbers(filter: {
     `select ${columns}, d.counter::text "sortKey" from ${joined} where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
     parameters,
   )
-  return { ...paged(found, filter.limit), missing }
+  const skipped = await rows<SkippedNumbers>(
+    'select first, last, reason, at, by from number_skip where series_id = $1 and period = $2 order by first',
+    [filter.seriesId, filter.period],
+  )
+  return { ...paged(found, filter.limit), missing, skipped }
+}
+
+/** Numbers that were left out on purpose. */
+export interface SkippedNumbers {
+  first: number
+  last: number
+  reason: string
+  at: Date
+  by: string
 }
 
 /** Numbers that are missing between the first and the last, at most a hundred; counted first, since there are none as a rule. */
@@ -91,7 +105,9 @@ async function missingIn(where: string, parameters: unknown[]): Promise<number[]
   if (whole) return []
   const found = await rows<{ counter: number }>(
     `select counter from generate_series((select min(counter) from document d where ${where}), (select max(counter) from document d where ${where})) counter
-    where not exists (select from document d where ${where} and d.counter = counter.counter) limit 100`,
+    where not exists (select from document d where ${where} and d.counter = counter.counter)
+      and not exists (select from number_skip k where k.series_id = $1 and k.period = $2 and counter.counter between k.first and k.last)
+    limit 100`,
     parameters,
   )
   return found.map((row) => row.counter)

@@ -43,7 +43,7 @@ async function routineOf(id: number): Promise<{ name: string; sentence: RoutineS
   return routine
 }
 
-/** Orders that reached the routine's statuses within the days and have no such paper, by order number. */
+/** Orders that reached the routine's statuses within the days and have no such document, by order number; not those held or withdrawn, nor those of which somebody said that none is wanted. */
 async function missed(sentence: RoutineSentence, from: string, to: string): Promise<MissedRow[]> {
   if (eventOf(sentence) === 'posted') return [] // what is posted and not sent lies on To send
   if (eventOf(sentence) === 'payment') return missedReceipts(sentence, from, to)
@@ -53,6 +53,8 @@ async function missed(sentence: RoutineSentence, from: string, to: string): Prom
       (select jsonb_agg(k.occasion) from claim k where k.source_kind = 'order' and k.source_id = o.id and k.document_kind = $4) occasions
     from event e join sales_order o on o.id = e.order_id join customer c on c.id = o.customer_id
     where e.kind = 'order status' and e.facts ->> 'to' = any($3::text[]) and e.only_routine is null
+      and not exists (select from stopped_order so where so.order_id = o.id)
+      and not exists (select from paper p where p.order_id = o.id and p.kind = $4 and p.state = 'dropped')
       and e.at >= ($1::date::timestamp at time zone $5) and e.at < (($2::date + 1)::timestamp at time zone $5)
     order by e.order_id, e.id`,
     [from, to, sentence.statuses, sentence.issue, timeZone],
@@ -72,6 +74,7 @@ async function missedReceipts(sentence: RoutineSentence, from: string, to: strin
     `select p.id, p.date::text || ', ' || p.method number, c.name "customerName", p.amount::text total, p.currency, e.at "reachedAt", e.facts, 1 revision, null occasions
     from payment p join customer c on c.id = p.customer_id join event e on e.payment_id = p.id and e.kind = 'payment recorded' and e.only_routine is null
     where p.date between $1::date and $2::date and p.reverses_id is null and not exists (select from payment r where r.reverses_id = p.id)
+      and not exists (select from paper d where d.payment_id = p.id and d.kind = $3 and d.state = 'dropped')
       and not exists (select from claim k where k.source_kind = 'payment' and k.source_id = p.id and k.document_kind = $3) order by p.date, p.id limit ${most}`,
     [from, to, sentence.issue],
   )

@@ -36,6 +36,8 @@ export interface Trial {
   stuck: { count: number; reasons: TrialReason[] }
   /** Papers by day, oldest first; `stuck` is part of `count`. */
   byDay: { day: Day; count: number; stuck: number }[]
+  /** Other routines that are on and would take some of the same. */
+  shared: { name: string; count: number }[]
   /** Beside the sentence that is live: papers more or fewer. */
   against: { more: number; fewer: number } | null
   /** Each once; `id` is the order's, the document's or the payment's. */
@@ -75,6 +77,7 @@ export async function tryOut(
   sentence: RoutineSentence,
   days: number,
   live: RoutineSentence | null,
+  routineId: number | null = null,
 ): Promise<Trial> {
   const { orderStatuses, timeZone } = await company()
   checkSentence(sentence, orderStatuses)
@@ -141,6 +144,7 @@ export async function tryOut(
       .map(([currency, sum]) => ({ currency, sum: sum.toFixed(2) }))
       .sort((a, b) => a.currency.localeCompare(b.currency)),
     byDay: [...byDay].map(([day, counts]) => ({ day, ...counts })),
+    shared: await sharedWith(sentence, routineId, first),
     against: !before
       ? null
       : {
@@ -149,6 +153,27 @@ export async function tryOut(
         },
     orders: orders.reverse().slice(0, mostShown),
   }
+}
+
+/** Other routines that are on and would make the same kind for some of the same subjects: only one of them makes each. */
+async function sharedWith(
+  sentence: RoutineSentence,
+  routineId: number | null,
+  first: ReadonlyMap<number, EventRow>,
+): Promise<{ name: string; count: number }[]> {
+  const others = await rows<{ name: string; sentence: RoutineSentence }>(
+    'select name, sentence from routine where is_on and id is distinct from $1 order by name',
+    [routineId],
+  )
+  return others
+    .filter(
+      (other) => eventOf(other.sentence) === eventOf(sentence) && other.sentence.issue === sentence.issue,
+    )
+    .map((other) => ({
+      name: other.name,
+      count: [...first.values()].filter((event) => judge(other.sentence, event.facts).applies).length,
+    }))
+    .filter((other) => other.count > 0)
 }
 
 const happenings: Record<RoutineEvent, { kind: string; what: string; subject: string; of: string }> = {

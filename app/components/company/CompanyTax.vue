@@ -1,0 +1,207 @@
+<script setup lang="ts">
+import { languages, type Language } from '../../../core/money/format'
+import { taxCategories, type TaxCategory } from '../../../core/money/tax-codes'
+import type { TaxCodeRow } from '../../../server/services/house/tax'
+
+/** The company's tax codes: what kind of supply, their words in the documents' languages, their rates and since when each holds. */
+const session = useSession()
+const toasts = useToasts()
+const disabled = computed(() => !session.may('supervisor'))
+interface Form extends Omit<TaxCodeRow, 'version'> {
+  version: number | null
+}
+const saved = shallowRef<TaxCodeRow[]>([])
+const forms = ref<Form[]>([])
+const busy = ref(false)
+const wrong = ref('')
+const languageWords: Record<Language, string> = { en: 'English', de: 'German', fr: 'French' }
+const categories = Object.entries(taxCategories).map(([value, words]) => ({ value, words }))
+const copyOf = (code: Form): Form => JSON.parse(JSON.stringify(code)) as Form
+const isDirty = (form: Form) => {
+  const before = saved.value.find((one) => one.code === form.code && form.version !== null)
+  return JSON.stringify(form) !== JSON.stringify(before)
+}
+const dirty = computed(() => forms.value.some(isDirty))
+useUnsaved(dirty, 'tax codes')
+
+async function load() {
+  await attempt(async () => {
+    const { rows } = await callApi<{ rows: TaxCodeRow[] }>('/api/tax-codes')
+    const written = forms.value.filter(isDirty)
+    saved.value = rows
+    forms.value = [
+      ...rows.map(
+        (row) => written.find((form) => form.code === row.code && form.version !== null) ?? copyOf(row),
+      ),
+      ...written.filter((form) => form.version === null),
+    ]
+  })
+}
+onMounted(load)
+useLive(['house'], () => void load())
+
+async function save() {
+  if (busy.value || !dirty.value) return
+  busy.value = true
+  wrong.value = ''
+  try {
+    for (const form of forms.value.filter(isDirty)) {
+      await callApi('/api/tax-codes', { method: 'PUT', body: form })
+      form.version = (form.version ?? 0) + 1
+      saved.value = [...saved.value.filter((one) => one.code !== form.code), copyOf(form) as TaxCodeRow]
+    }
+    toasts.say('Tax codes saved. Prepared documents are built again; issued ones stay as they are.')
+    await load()
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+  busy.value = false
+}
+useMainKey(() => void save())
+const add = () =>
+  forms.value.push({
+    code: '',
+    category: 'S',
+    names: {},
+    reasons: {},
+    rates: [{ from: houseToday(), percent: '' }],
+    version: null,
+  })
+</script>
+
+<template>
+  <div class="body">
+    <p class="soft">
+      A rate holds for what is supplied from its day on. Codes of one kind and one percentage stand in one row
+      on documents; those without tax stay apart, each with its reason.
+    </p>
+    <fieldset
+      v-for="(form, index) in forms"
+      :key="index"
+      :disabled="disabled"
+      class="code"
+      data-test="tax-code"
+    >
+      <div class="line">
+        <FormField v-if="form.version === null" v-model="form.code" label="Code" mono />
+        <strong v-else class="mono name">{{ form.code }}</strong>
+        <span class="sentence"
+          >is
+          <WordPicker
+            label="Kind of supply"
+            :words="taxCategories[form.category]"
+            :choices="categories"
+            :value="form.category"
+            :disabled="disabled"
+            @pick="form.category = $event as TaxCategory"
+        /></span>
+        <span v-if="isDirty(form)" class="tag wait push">not saved yet</span>
+      </div>
+      <div class="words">
+        <FormField
+          v-for="language in languages"
+          :key="language"
+          :model-value="form.names[language] ?? ''"
+          :label="`Name in ${languageWords[language]}`"
+          :disabled="disabled"
+          @update:model-value="form.names[language] = $event"
+        />
+      </div>
+      <div v-if="form.category !== 'S'" class="words">
+        <FormField
+          v-for="language in languages"
+          :key="language"
+          :model-value="form.reasons[language] ?? ''"
+          :label="`Why no tax, in ${languageWords[language]}`"
+          :disabled="disabled"
+          @update:model-value="form.reasons[language] = $event"
+        />
+      </div>
+      <div v-for="(rate, at) in form.rates" :key="at" class="rate">
+        <input
+          v-model="rate.percent"
+          class="mono percent"
+          inputmode="decimal"
+          :aria-label="`Percent ${at + 1}`"
+        />
+        % from
+        <DateField v-model="rate.from" :disabled="disabled" :aria-label="`From ${at + 1}`" />
+        <button
+          v-if="form.rates.length > 1 && !disabled"
+          type="button"
+          class="remove"
+          :aria-label="`Remove the rate ${rate.percent} %`"
+          @click="form.rates.splice(at, 1)"
+        >
+          ×
+        </button>
+      </div>
+      <button
+        v-if="!disabled"
+        type="button"
+        class="word open-end"
+        @click="form.rates.push({ from: houseToday(), percent: '' })"
+      >
+        + another rate from a day
+      </button>
+    </fieldset>
+    <VBtn v-if="!disabled" height="32" data-test="add-tax-code" @click="add">Add a tax code</VBtn>
+    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+  </div>
+  <footer v-if="!disabled" class="foot-bar">
+    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
+      variant="flat"
+      class="go"
+      :disabled="!dirty || busy"
+      data-test="save-tax"
+      @click="save"
+      >Save</VBtn
+    >
+  </footer>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+.code {
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  margin: 0 0 12px;
+  padding: 0 0 12px;
+}
+.line,
+.rate {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin-bottom: 6px;
+}
+.name {
+  min-width: 90px;
+}
+.words {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 8px;
+  margin-bottom: 6px;
+}
+.percent {
+  width: 70px;
+  text-align: right;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  padding: 4px 7px;
+  font: inherit;
+}
+.remove {
+  border: 0;
+  background: none;
+  cursor: pointer;
+  font-size: 17px;
+  min-width: 26px;
+  color: var(--soft-ink);
+}
+</style>

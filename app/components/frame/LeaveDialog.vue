@@ -1,0 +1,40 @@
+<script setup lang="ts">
+/** Asks before changes that are not saved are left. */
+const leaving = useLeaving()
+const open = computed({
+  get: () => leaving.what !== null,
+  set: (now) => {
+    if (!now) leaving.answer(false)
+  },
+})
+</script>
+
+<template>
+  <VDialog v-model="open" aria-label="Leave without saving?">
+    <div class="ask" role="document">
+      <h2>Leave without saving?</h2>
+      <p>Your changes to {{ leaving.what }} are not saved yet.</p>
+      <div class="buttons">
+        <VBtn data-test="discard" @click="leaving.answer(true)">Discard the changes</VBtn>
+        <VBtn variant="flat" class="go" data-test="stay" autofocus @click="leaving.answer(false)"
+          >Go on writing</VBtn
+        >
+      </div>
+    </div>
+  </VDialog>
+</template>
+
+<style scoped>
+.ask {
+  background: var(--paper);
+  border-radius: 5px;
+  padding: 20px 22px;
+  border-top: 4px solid var(--peg);
+}
+.buttons {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+  margin-top: 18px;
+}
+</style>

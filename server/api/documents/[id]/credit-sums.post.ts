@@ -1,0 +1,11 @@
+import type { CreditAsk } from '../../../../core/documents/credit'
+import { creditAsk } from '../../../bill-check'
+import { idParam, Joi } from '../../../checks'
+import { route } from '../../../route'
+import { creditSums } from '../../../services/bills/bills'
+
+/** What a credit note of these lines, or of this amount, would come to. Changes nothing. */
+export default route<{ id: number }, object, { ask: CreditAsk }>(
+  { role: 'reader', params: idParam, body: Joi.object({ ask: creditAsk.required() }) },
+  ({ params, body }) => creditSums(params.id, body.ask),
+)

@@ -1,0 +1,9 @@
+import { idParam, Joi } from '../../../checks'
+import { route } from '../../../route'
+import { prepareReceipt } from '../../../services/documents/by-hand'
+
+/** Has the receipt of a payment or refund prepared; it then waits on To check. */
+export default route<{ id: number }>(
+  { role: 'clerk', params: idParam, body: Joi.object({}) },
+  ({ params, user }) => prepareReceipt(params.id, user.name),
+)

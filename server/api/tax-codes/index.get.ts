@@ -1,0 +1,5 @@
+import { route } from '../../route'
+import { taxCodes } from '../../services/house/tax'
+
+/** The company's tax codes with their words and their rates over time. */
+export default route({ role: 'reader' }, async () => ({ rows: await taxCodes() }))

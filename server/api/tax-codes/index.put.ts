@@ -1,0 +1,30 @@
+import { languages } from '../../../core/money/format'
+import { taxCategories, type TaxCode } from '../../../core/money/tax-codes'
+import { day, id, Joi, name } from '../../checks'
+import { route } from '../../route'
+import { keepTaxCode } from '../../services/house/tax'
+
+const words = (most: number) =>
+  Joi.object(Object.fromEntries(languages.map((language) => [language, name(most).allow('')])))
+
+/** Writes a tax code: a new one with no version, a changed one with the version that was on the screen. */
+export default route<object, object, TaxCode & { version: number | null }>(
+  {
+    role: 'supervisor',
+    body: Joi.object({
+      code: name(20).required(),
+      category: Joi.valid(...Object.keys(taxCategories)).required(),
+      names: words(60).required(),
+      reasons: words(300).required(),
+      rates: Joi.array()
+        .items(Joi.object({ from: day.required(), percent: Joi.string().trim().max(8).required() }))
+        .max(60)
+        .required(),
+      version: id.allow(null).required(),
+    }),
+  },
+  async ({ body: { version, ...code } }) => {
+    await keepTaxCode(code, version)
+    return { ok: true }
+  },
+)
