@@ -7,6 +7,9 @@ export default defineNuxtConfig({
       nuxt.hooks.hook('vite:extendConfig', (config) => {
         config.plugins?.push(vuetify({ autoImport: true }))
       })
+      nuxt.hooks.hook('nitro:config', (config) => {
+        config.errorHandler = '~~/server/http/errors'
+      })
     },
   ],
   $development: { experimental: { viteEnvironmentApi: true } },

@@ -50,6 +50,13 @@ export const config = {
   get smtpPasswordWithoutTls() {
     return process.env.CLOTHESPIN_SMTP_PASSWORD_WITHOUT_TLS ?? ''
   },
+  /** Addresses of proxies in front of us, comma-separated, with or without a prefix length: only what these say of the caller is believed. */
+  get trustedProxies() {
+    return (process.env.CLOTHESPIN_TRUSTED_PROXIES ?? '')
+      .split(',')
+      .map((one) => one.trim())
+      .filter(Boolean)
+  },
   /** Times the usual number of calls a minute; for a house with very many desks behind one sign-in. */
   rateFactor: Number(process.env.CLOTHESPIN_RATE_FACTOR ?? 1),
   /** Seconds a claimed dispatch belongs to its worker; longer than every socket time limit together. */

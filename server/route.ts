@@ -1,11 +1,9 @@
 import type Joi from 'joi'
-import { RateLimiterMemory } from 'rate-limiter-flexible'
 import {
   createError,
   defineEventHandler,
   getHeader,
   getQuery,
-  getRequestIP,
   getRouterParams,
   readBody,
   readRawBody,
@@ -18,9 +16,12 @@ import {
 import { Refusal } from '../core/errors'
 import { config } from './config'
 import { once } from './idempotency'
+import { askedHost, callerAddress } from './http/caller'
+import { inputWords } from './http/input-words'
+import { countCall } from './http/rate'
+import { sessionHours, sessionUser } from './services/people/sign-in'
 import { tokenUser } from './services/people/tokens'
-import { one } from './db/connection'
-import { log, reasonOf } from './log'
+import { logTrouble } from './log'
 
 export type Role = 'reader' | 'clerk' | 'supervisor'
 export interface User {
@@ -39,6 +40,8 @@ export interface RouteSpec {
   params?: Joi.ObjectSchema
   query?: Joi.ObjectSchema
   body?: Joi.ObjectSchema
+  /** It does not count towards anybody's limit of calls. */
+  uncounted?: boolean
   /** The body is a file: its bytes are given as they are. */
   takesFile?: boolean
   /** Most bytes of a body; a megabyte where nothing is said. */
@@ -55,20 +58,22 @@ export interface RouteContext<P, Q, B> {
 }
 
 interface SessionData {
-  userId?: number
   session?: string
 }
+
+/** Whether the person's browser speaks TLS, as far as the proxy in front says. */
+export const isSecure = (event: H3Event) => getHeader(event, 'x-forwarded-proto') === 'https'
 
 export const sessionOf = (event: H3Event) =>
   useSession<SessionData>(event, {
     password: config.secret,
     name: 'clothespin',
-    maxAge: 12 * 3600,
+    maxAge: sessionHours * 3600,
     cookie: {
       httpOnly: true,
       sameSite: 'lax',
       path: '/',
-      secure: getHeader(event, 'x-forwarded-proto') === 'https',
+      secure: isSecure(event),
     },
   })
 
@@ -76,11 +81,9 @@ async function signedIn(event: H3Event): Promise<User | undefined> {
   const bearer = /^Bearer (\S{20,200})$/.exec(getHeader(event, 'authorization') ?? '')?.[1]
   if (bearer) return tokenUser(bearer)
   const { data } = await sessionOf(event)
-  if (!data.userId || !data.session) return undefined
-  const row = await one<Omit<User, 'session'>>('select id, name, email, role from staff where id = $1', [
-    data.userId,
-  ])
-  return row && { ...row, session: data.session }
+  if (!data.session) return undefined
+  const found = await sessionUser(data.session)
+  return found && { ...found, session: data.session }
 }
 
 /**
@@ -95,7 +98,7 @@ export function route<P = object, Q = object, B = object>(
     try {
       if (event.method !== 'GET') sameOrigin(event)
       const user = await signedIn(event)
-      await withinRate(event, user)
+      if (!spec.uncounted) await withinRate(event, user)
       if (spec.role !== 'anyone') {
         if (!user) throw new Refusal('not-signed-in', 'Sign in first.', { status: 401 })
         checkRole(user, spec.role)
@@ -131,24 +134,15 @@ export function route<P = object, Q = object, B = object>(
   return Object.assign(handler, { spec })
 }
 
-/** Calls a minute: many for a person at a screen, fewer for a program, fewest for nobody in particular. */
-const limiter = (points: number) =>
-  new RateLimiterMemory({ points: points * config.rateFactor, duration: 60 })
-const rates = { staff: limiter(3000), token: limiter(600), nobody: limiter(240) }
-
 async function withinRate(event: H3Event, user: User | undefined): Promise<void> {
-  const [counted, who] = !user
-    ? ([rates.nobody, getRequestIP(event) ?? ''] as const)
+  const seconds = !user
+    ? await countCall('nobody', callerAddress(event))
     : user.session.startsWith('token ')
-      ? ([rates.token, user.session] as const)
-      : ([rates.staff, String(user.id)] as const)
-  try {
-    await counted.consume(who)
-  } catch (left) {
-    const seconds = Math.ceil(((left as { msBeforeNext?: number }).msBeforeNext ?? 60_000) / 1000)
-    setResponseHeader(event, 'retry-after', seconds)
-    throw new Refusal('too-many-calls', `Too many calls. Try again in ${seconds} seconds.`, { status: 429 })
-  }
+      ? await countCall('token', user.session)
+      : await countCall('staff', String(user.id))
+  if (seconds === 0) return
+  setResponseHeader(event, 'retry-after', seconds)
+  throw new Refusal('too-many-calls', `Too many calls. Try again in ${seconds} seconds.`, { status: 429 })
 }
 
 /** For what depends on more than the route: a kind of record that only a supervisor may bring in. @throws Refusal "not-allowed" */
@@ -191,12 +185,10 @@ function check<T>(schema: Joi.ObjectSchema | undefined, value: unknown): T {
   const { error, value: checked } = schema.validate(value, {
     convert: true,
     stripUnknown: true,
-    errors: { wrap: { label: '“' } },
   })
   if (error) {
     const detail = error.details[0]!
-    const words = detail.message.replace('“value“', 'the request')
-    throw new Refusal('bad-input', `${words.charAt(0).toUpperCase()}${words.slice(1)}.`, {
+    throw new Refusal('bad-input', inputWords(detail), {
       status: 400,
       about: {
         field: detail.path.join('.') || String((detail.context?.peers as string[] | undefined)?.[0] ?? ''),
@@ -206,10 +198,18 @@ function check<T>(schema: Joi.ObjectSchema | undefined, value: unknown): T {
   return checked as T
 }
 
+/** A page of another origin may not write here; nor may one that hides its origin (Fetch standard, section 3.1: "null"). */
 function sameOrigin(event: H3Event): void {
   const origin = getHeader(event, 'origin')
-  if (origin && new URL(origin).host !== (getHeader(event, 'x-forwarded-host') ?? getHeader(event, 'host'))) {
-    throw new Refusal('other-origin', 'This request came from another page.', { status: 403 })
+  if (origin === undefined || hostOf(origin) === askedHost(event)) return
+  throw new Refusal('other-origin', 'This request came from another page.', { status: 403 })
+}
+
+function hostOf(origin: string): string | undefined {
+  try {
+    return new URL(origin).host
+  } catch {
+    return undefined
   }
 }
 
@@ -227,7 +227,7 @@ function problem(event: H3Event, error: unknown): unknown {
   if (error && typeof error === 'object' && 'statusCode' in error && !(error instanceof Refusal))
     throw createError(error as never)
   const refusal = error instanceof Refusal ? error : outOfRange(error)
-  if (!refusal) log.error({ path: event.path, error: reasonOf(error) }, 'a request failed')
+  const trouble = refusal ? '' : logTrouble(error, { path: event.path }, 'a request failed')
   const status = refusal?.status ?? 500
   setResponseStatus(event, status)
   setResponseHeader(event, 'content-type', 'application/problem+json')
@@ -237,7 +237,7 @@ function problem(event: H3Event, error: unknown): unknown {
     code: refusal?.code ?? 'trouble',
     title:
       refusal?.message ??
-      'That did not work, and nothing was changed. The reason is in the log of the web process.',
+      `That did not work because of a fault in Clothespin, and nothing was changed. Tell your IT person this number: ${trouble}.`,
     about: refusal?.about ?? {},
   }
 }

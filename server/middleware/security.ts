@@ -1,11 +1,12 @@
 import { defineEventHandler, setResponseHeaders } from 'h3'
+import { contentPolicy } from '../http/content-policy'
 
-/** Nothing is loaded from elsewhere, nothing may frame us; email previews are framed by us, without scripts. */
+/** Nothing is loaded from elsewhere, nothing may frame us, and answers with data are kept by nobody on the way. */
 export default defineEventHandler((event) => {
   setResponseHeaders(event, {
-    'content-security-policy':
-      "default-src 'self'; script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; worker-src 'self' blob:; frame-src 'self' about:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'",
+    'content-security-policy': contentPolicy([]),
     'x-content-type-options': 'nosniff',
     'referrer-policy': 'same-origin',
+    ...(event.path.startsWith('/api/') ? { 'cache-control': 'no-store' } : {}),
   })
 })

@@ -62,6 +62,8 @@ export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
       level === 'error' ? log.warn({ queue: message }, 'the queue reported an error') : undefined,
   )
   const events: WorkerEvents = new EventEmitter()
+  // the queue names its locks after the pool, not after the workers in it
+  events.on('pool:create', ({ workerPool }) => queueWorkers.add(workerPool.id))
   events.on('worker:create', ({ worker }) => queueWorkers.add(worker.workerId))
   await beat(workerId, [], startedAt)
   warmRenderPool()

@@ -80,9 +80,15 @@ test('backed up and restored: the house is as it was then, and keeps silent unti
   expect(asked.series.map((one) => one.last)).toEqual([expect.stringMatching(/^INV-\d{4}-00001$/)])
   await expect(run('delete from document')).rejects.toThrow('never changed or deleted')
   await confirmInstallation('Maeve')
-  expect(readFileSync(file, 'utf8').trim()).toBe(
-    (await one<{ id: string }>('select installation_id id from company'))!.id,
-  )
+  const { id, oid } = (await one<{ id: string; oid: string }>(
+    `select installation_id id, (select oid::text from pg_database where datname = current_database()) oid from company`,
+  ))!
+  expect(readFileSync(file, 'utf8').trim()).toMatch(new RegExp(`^${id} cluster \\d+ database ${oid}$`))
+  // a raw copy beside it has the same id in another database, or another cluster
+  writeFileSync(file, readFileSync(file, 'utf8').replace(`database ${oid}`, 'database 1'))
+  await guardInstallation()
+  expect(await houseState()).toMatchObject({ paused: true, confirmNeeded: true })
+  await confirmInstallation('Maeve')
 })
 
 test('a worker refuses a real mail server that nobody switched on', () => {

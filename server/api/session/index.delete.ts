@@ -1,9 +1,9 @@
 import { route, sessionOf } from '../../route'
-import { publishSignOut } from '../../services/live/publish'
+import { endSession } from '../../services/people/sign-in'
 
 export default route({ role: 'anyone' }, async ({ event }) => {
   const session = await sessionOf(event)
-  if (session.data.session) await publishSignOut(session.data.session)
+  if (session.data.session) await endSession(session.data.session)
   await session.clear()
   return { ok: true }
 })

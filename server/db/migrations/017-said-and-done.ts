@@ -86,4 +86,35 @@ alter table paper add column to_addresses jsonb;
 create index dispatch_recipient_address on dispatch_recipient using gin (address gin_trgm_ops);
 create index mail_copy_words on mail_copy using gin (lower(subject || ' ' || text) gin_trgm_ops);
 create index dispatch_newest on dispatch (created_at desc, id desc);
+
+-- Who is signed in. A row that is gone ends the session at once, also its open stream.
+create table session (
+  id text primary key,
+  staff_id integer not null references staff on delete cascade,
+  role text not null,
+  made_at timestamptz not null,
+  ends_at timestamptz not null
+);
+create index on session (staff_id);
+create index on session (ends_at);
+create function tell_session_end() returns trigger language plpgsql as $fn$
+begin
+  perform pg_notify('clothespin_changes_signout', old.id);
+  return old;
+end $fn$;
+create trigger session_ends after delete on session for each row execute function tell_session_end();
+create function end_sessions() returns trigger language plpgsql as $fn$
+begin
+  delete from session where staff_id = old.id;
+  return new;
+end $fn$;
+create trigger staff_changed after update of role, password_hash on staff
+  for each row when (old.role <> new.role or old.password_hash <> new.password_hash) execute function end_sessions();
+
+-- Calls counted per minute and wrong passwords; survives a restart, needs no write-ahead log.
+create unlogged table rate_limit (
+  key varchar(255) primary key,
+  points integer not null default 0,
+  expire bigint
+);
 `

@@ -125,8 +125,12 @@ async function buryWorkers(): Promise<void> {
   )
   const queueWorkers = dead.flatMap((worker) => worker.queueWorkers)
   if (queueWorkers.length === 0) return
-  log.warn({ workers: dead.map((worker) => worker.id) }, 'a worker died; its jobs are freed')
+  const { jobs } = (await one<{ jobs: number }>(
+    'select count(*)::int jobs from graphile_worker._private_jobs where locked_by = any($1::text[])',
+    [queueWorkers],
+  ))!
   await run('select graphile_worker.force_unlock_workers($1::text[])', [queueWorkers])
+  log.warn({ workers: dead.map((worker) => worker.id), jobs }, 'a worker died; its jobs are freed')
   publish('worker')
 }
 

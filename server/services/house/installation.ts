@@ -13,13 +13,23 @@ import { publish } from '../live/publish'
  * Called when web and worker start, and from the band on every screen. Refuses to resume before that.
  */
 
-/** Compares the database's id with the file's; pauses everything where they differ. */
+/** What tells this very database apart from every copy: the installation's id, and the cluster and database it lies in. */
+async function identity(): Promise<string | undefined> {
+  const found = await one<{ installation: string; cluster: string; database: string }>(
+    `select c.installation_id installation, (select system_identifier::text from pg_control_system()) cluster,
+      (select oid::text from pg_database where datname = current_database()) "database"
+    from company c`,
+  )
+  return found && `${found.installation} cluster ${found.cluster} database ${found.database}`
+}
+
+/** Compares the database with what the file knows; pauses everything where they differ. */
 export async function guardInstallation(): Promise<void> {
   const file = config.installationFile
-  const company = file ? await one<{ id: string }>('select installation_id id from company') : undefined
-  if (!company) return
+  const now = file ? await identity() : undefined
+  if (!now) return
   const kept = existsSync(file) ? readFileSync(file, 'utf8').trim() : ''
-  if (kept === company.id) return
+  if (kept === now) return
   log.warn(
     'this database is not the one that this installation knows: everything is paused until it is confirmed',
   )
@@ -31,11 +41,11 @@ export async function guardInstallation(): Promise<void> {
   publish('house')
 }
 
-/** Writes the id of a database that was just made here. */
+/** Writes down which database this installation is. */
 export async function keepInstallation(): Promise<void> {
   if (!config.installationFile) return
-  const company = await one<{ id: string }>('select installation_id id from company')
-  if (company) writeFileSync(config.installationFile, `${company.id}\n`, { mode: 0o600 })
+  const now = await identity()
+  if (now) writeFileSync(config.installationFile, `${now}\n`, { mode: 0o600 })
 }
 
 export interface Confirmation {
@@ -69,7 +79,7 @@ export async function confirmInstallation(actor: string): Promise<void> {
       [id, actor],
     )
     if (confirmed === 0) throw new Refusal('nothing-to-confirm', 'This database is already confirmed.')
-    if (config.installationFile) writeFileSync(config.installationFile, `${id}\n`, { mode: 0o600 })
+    await keepInstallation()
     publish('house')
   })
 }

@@ -51,6 +51,9 @@ export function tellStreams(changes: readonly Change[]): void {
   for (const stream of streams) stream.send(JSON.stringify(changes))
 }
 
+/** Resolves once this process hears what is published. */
+export const listening = (): Promise<void> => start()
+
 /** Adds a page's stream; answers how to take it away. */
 export function addStream(stream: Stream): () => void {
   streams.add(stream)

@@ -42,11 +42,3 @@ function flush(): void {
     .query('select pg_notify($1, $2)', { bind: [channel, JSON.stringify(changes)], transaction: null })
     .catch((error: unknown) => log.warn({ error: String(error) }, 'a change could not be published'))
 }
-
-/** Ends every stream of a session that signed out, in whichever process it runs. */
-export async function publishSignOut(session: string): Promise<void> {
-  await database().query('select pg_notify($1, $2)', {
-    bind: [`${channel}_signout`, session],
-    transaction: null,
-  })
-}

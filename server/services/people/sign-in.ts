@@ -1,43 +1,84 @@
+import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
-import { one } from '../../db/connection'
+import { config } from '../../config'
+import { one, run } from '../../db/connection'
+import { countWrongTry, forgetWrongTries, refuseGuesser } from '../../http/rate'
 import type { Role } from '../../route'
 import { hashPassword, passwordFits } from './passwords'
 
-const mostTries = 8
-const windowMilliseconds = 5 * 60_000
-const tries = new Map<string, { count: number; since: number }>()
+/*
+ * Signing in and out. A session is a row: without it the cookie is nothing, so signing out, a changed role and leaving end it at once.
+ * Guessing slows the guesser: tries are counted by the place they come from; a browser that has signed in before has a place of its own.
+ */
 
-/** At most so many wrong passwords for one address from one place in five minutes. */
-function limit(key: string): void {
-  const now = clock.now().getTime()
-  const known = tries.get(key)
-  if (!known || now - known.since > windowMilliseconds) tries.set(key, { count: 1, since: now })
-  else if (++known.count > mostTries)
-    throw new Refusal('too-many-tries', 'Too many tries. Wait five minutes, then try again.', { status: 429 })
-  if (tries.size > 10_000) tries.clear()
-}
+export const sessionHours = 12
 
 const nobody = hashPassword('nobody has this password')
+
+/** What a browser keeps that has signed in with an address before; it opens nothing, it only tells it apart from a guesser. */
+export const knownMark = (email: string): string =>
+  createHmac('sha256', config.secret)
+    .update(`known browser of ${email.trim().toLowerCase()}`)
+    .digest('base64url')
+
+function isKnown(email: string, mark: string): boolean {
+  const [given, wanted] = [Buffer.from(mark), Buffer.from(knownMark(email))]
+  return given.length === wanted.length && timingSafeEqual(given, wanted)
+}
 
 /** @throws Refusal "wrong-password" in the same words and time whether the address is known or not; "too-many-tries" */
 export async function signIn(
   email: string,
   password: string,
-  from: string,
-): Promise<{ id: number; name: string; email: string; role: Role }> {
-  const key = `${email.toLowerCase()} ${from}`
-  limit(key)
+  from: { address: string; mark: string },
+): Promise<{ id: number; name: string; email: string; role: Role; session: string }> {
+  const account = createHash('sha256').update(email.trim().toLowerCase()).digest('base64url').slice(0, 22)
+  const place = isKnown(email, from.mark) ? `known ${account}` : from.address
+  await refuseGuesser(account, place)
   const row = await one<{ id: number; name: string; email: string; role: Role; hash: string }>(
     'select id, name, email, role, password_hash hash from staff where email = lower($1)',
     [email.trim()],
   )
   const fits = await passwordFits(password, row?.hash ?? (await nobody))
-  if (!row || !fits)
+  if (!row || !fits) {
+    await countWrongTry(account, place)
     throw new Refusal('wrong-password', 'Address and password do not fit together. Try again.', {
       status: 401,
       about: { field: 'password' },
     })
-  tries.delete(key)
-  return { id: row.id, name: row.name, email: row.email, role: row.role }
+  }
+  await forgetWrongTries(account, place)
+  const { id, name, role } = row
+  return { id, name, email: row.email, role, session: await beginSession(id, role) }
+}
+
+async function beginSession(staffId: number, role: Role): Promise<string> {
+  const id = randomBytes(24).toString('base64url')
+  const now = clock.now()
+  await run('delete from session where ends_at < $1', [now])
+  await run('insert into session (id, staff_id, role, made_at, ends_at) values ($1, $2, $3, $4, $5)', [
+    id,
+    staffId,
+    role,
+    now,
+    new Date(now.getTime() + sessionHours * 3_600_000),
+  ])
+  return id
+}
+
+/** Who has a session that still is one. */
+export async function sessionUser(
+  session: string,
+): Promise<{ id: number; name: string; email: string; role: Role } | undefined> {
+  return one(
+    `select s.id, s.name, s.email, s.role from session x join staff s on s.id = x.staff_id
+    where x.id = $1 and x.ends_at > $2 and x.role = s.role`,
+    [session, clock.now()],
+  )
+}
+
+/** Ends a session at once, also its open streams. */
+export async function endSession(session: string): Promise<void> {
+  await run('delete from session where id = $1', [session])
 }

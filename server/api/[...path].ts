@@ -1,0 +1,7 @@
+import { Refusal } from '../../core/errors'
+import { route } from '../route'
+
+/** Every address under /api that no other route has. */
+export default route({ role: 'anyone' }, () => {
+  throw new Refusal('no-such-path', 'There is nothing at this address.', { status: 404 })
+})
