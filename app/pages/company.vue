@@ -28,6 +28,9 @@ async function turnToBrand(id: number) {
   if (id !== activeId.value && (await mayLeave())) activeId.value = id
 }
 const kind = ref<DocumentKind>('invoice')
+async function turnToKind(other: DocumentKind) {
+  if (other !== kind.value && (await mayLeave())) kind.value = other
+}
 const kinds = documentKinds.map((value) => ({ value, words: kindFacts[value].many }))
 const steps = shallowRef<GuideStep[]>([])
 const brand = computed(() => brands.value.find((one) => one.id === activeId.value))
@@ -134,7 +137,7 @@ const version = computed(() =>
           :brand="brand"
           :kind="kind"
           :kinds="kinds"
-          @kind="kind = $event"
+          @kind="turnToKind"
           @kept="load"
         />
         <BrandNote
@@ -143,7 +146,7 @@ const version = computed(() =>
           :brand="brand"
           :kind="kind"
           :kinds="kinds"
-          @kind="kind = $event"
+          @kind="turnToKind"
           @email="emailOnScreen = $event"
           @kept="load"
         />

@@ -78,10 +78,15 @@ async function check() {
   }
   busy.value = false
 }
+/** Old orders mail nobody unless that is asked for. */
+const tellRoutines = ref(false)
 async function write() {
   busy.value = true
   await attempt(async () => {
-    await callApi(`/api/imports/${file.value!.id}/write`, { method: 'POST', body: {} })
+    await callApi(`/api/imports/${file.value!.id}/write`, {
+      method: 'POST',
+      body: { tellRoutines: tellRoutines.value },
+    })
     toasts.say('The right rows are being written.')
     await load()
   })
@@ -342,7 +347,7 @@ const stateWords: Record<ImportView['state'], string> = {
       @go="write"
       ><p>
         What is there already and the same is left as it is.<template v-if="file?.subject === 'orders'">
-          Orders that come in with a status tell the routines so.</template
+          Their statuses are taken over, and no routine acts on them unless you say so here.</template
         ><template v-else-if="file?.subject === 'bank movements'">
           They are matched with what is open, and wait at Bank file for your look; nothing is booked
           before.</template
@@ -350,12 +355,21 @@ const stateWords: Record<ImportView['state'], string> = {
           {{ count('wrong') }} wrong {{ count('wrong') === 1 ? 'row stays' : 'rows stay' }} here to be
           mended.</template
         >
-      </p></Ask
+      </p>
+      <label v-if="file?.subject === 'orders'" class="tell"
+        ><input v-model="tellRoutines" type="checkbox" data-test="tell-routines" /> Let routines act on these
+        orders: confirmations and invoices may go to customers</label
+      ></Ask
     >
   </div>
 </template>
 
 <style scoped>
+.tell {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
 .title {
   font-size: 16px;
 }

@@ -1,3 +1,4 @@
+import { contrastWithWhite, luminance } from '../stationery/contrast'
 import type { Language } from '../money/format'
 import { escapeHtml } from './escape'
 
@@ -70,19 +71,7 @@ function paragraphs(text: string, style = ''): string {
     .join('\n')
 }
 
-/** Relative luminance of #rrggbb, 0 to 1 (WCAG 2.2). */
-function luminance(colour: string): number {
-  const [red, green, blue] = [1, 3, 5]
-    .map((at) => Number.parseInt(colour.slice(at, at + 2), 16) / 255)
-    .map((part) => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4)) as [
-    number,
-    number,
-    number,
-  ]
-  return 0.2126 * red + 0.7152 * green + 0.0722 * blue
-}
-
 /** White or near-black, whichever reads better on a colour. */
 const onColour = (colour: string) => (luminance(colour) < 0.18 ? '#ffffff' : '#1a1a1a')
 /** The colour itself on white where it has contrast 4.5 : 1 (WCAG 2.2), else near-black. */
-const readable = (colour: string) => (1.05 / (luminance(colour) + 0.05) >= 4.5 ? colour : '#1a1a1a')
+const readable = (colour: string) => (contrastWithWhite(colour) >= 4.5 ? colour : '#1a1a1a')

@@ -16,6 +16,9 @@ export type DispatchState = (typeof dispatchStates)[number]
 export type Stage = 'to send' | 'to check' | 'waiting' | 'on the way' | 'arrived' | 'stuck'
 export const stages: readonly Stage[] = ['to send', 'to check', 'waiting', 'on the way', 'arrived', 'stuck']
 
+/** What a list of dispatches can be narrowed to; `waiting` has those that are just being handed over. */
+export const dispatchStages = ['waiting', 'on the way', 'arrived', 'stuck', 'closed'] as const
+
 /** What happens to a dispatch. */
 export type DispatchEvent =
   | 'claim' /* one worker took it */

@@ -16,6 +16,20 @@ const bytes = (...values: number[]) => new Uint8Array(values)
 const usual = { decimalSign: '.', dayOrder: 'day first' } as const
 
 describe('a file of unknown making', () => {
+  test('an unknown field is refused with its name, not dropped', () => {
+    const raw = {
+      number: 'SO-1',
+      date: '2026-11-20',
+      customer: '10417',
+      quantity: '1',
+      item: 'HB-10N',
+      prepaid: '20',
+    }
+    expect(readRecord('orders', raw, usual).problems).toEqual([
+      'There is no field “prepaid” for orders; nothing of it would be kept.',
+    ])
+  })
+
   test('its encoding is found: UTF-8, with mark, UTF-16, and what old programs write', () => {
     expect(decodeText(new TextEncoder().encode('Müller'))).toEqual({ text: 'Müller', encoding: 'UTF-8' })
     expect(decodeText(bytes(0xef, 0xbb, 0xbf, 0x41)).text).toBe('A')

@@ -46,6 +46,9 @@ export function readRecord(
     if ('problem' in value) problems.push(value.problem)
     else record[field.key] = value.value
   }
+  for (const key of Object.keys(raw))
+    if (!importFields[subject].some((field) => field.key === key))
+      problems.push(`There is no field “${key.slice(0, 40)}” for ${subject}; nothing of it would be kept.`)
   const some = oneOf[subject]
   if (some && !some.keys.some((key) => raw[key])) problems.push(some.words)
   if (subject === 'bank movements' && problems.length === 0) problems.push(...signAmount(record))

@@ -61,6 +61,23 @@ describe('the brand', () => {
     expect(now.stationery.design.logo).toMatchObject({ ratio: 2, width: 30 })
     expect((await samplePaper(now.id, 'invoice')).design.logo).toMatchObject({ width: 30 })
     await expect(changeLook(current.id, { width: 200 }, 'Test')).rejects.toThrow('5 to 60 mm')
+    await expect(changeLook(current.id, { width: 60 }, 'Test')).rejects.toThrow(
+      'this logo is 30 mm high, and the head of the paper has place for 26 mm. Make it 52 mm wide at most.',
+    )
+    expect((await brand()).stationery.version).toBe(now.stationery.version)
+  })
+
+  test('a see-through logo is laid anew on the colour that is behind it now', async () => {
+    const { id, stationery } = await brand()
+    await changeLook(id, { picture: PNG.sync.write(new PNG({ width: 200, height: 100 })) }, 'Test')
+    await changeLook(
+      id,
+      { design: 'bold', colours: { ...stationery.design.colours, brand: '#204060' } },
+      'Test',
+    )
+    const { picture } = (await brand()).stationery.design.logo!
+    const file = (await one<{ bytes: Buffer }>('select bytes from file where sha256 = $1', [picture]))!
+    expect([...PNG.sync.read(file.bytes).data.subarray(0, 3)]).toEqual([0x20, 0x40, 0x60])
   })
 })
 

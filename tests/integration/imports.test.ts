@@ -119,7 +119,7 @@ describe('orders', () => {
   const head = 'order,date,customer,status,item,description,qty,price,tax\n'
   const file = `${head}X-1,24.11.2026,10417,Packed,HB-10N,,2,,\nX-1,24.11.2026,10417,Packed,,Setting up,1,"1,200.50",standard\nX-2,2026-11-24,10418,Shipped,,Repair,1,40,standard\nX-3,2026-11-24,99999,,,Repair,1,40,standard\nX-4,2026-11-24,10417,,,Good,1,40,standard\nX-4,2026-11-24,10417,,,Bad,one,40,standard\nX-5,2026-11-24,10417,Lost,,Repair,1,40,standard\n`
 
-  test("line by line become orders with their items' texts and prices; an order with one wrong line waits whole; routines hear of their status", async () => {
+  test("line by line become orders with their items' texts and prices; an order with one wrong line waits whole; nobody is written to unless somebody asks", async () => {
     const id = await checked('orders', file)
     expect(await notes(id)).toEqual([
       '2 right: ',
@@ -148,7 +148,12 @@ describe('orders', () => {
       ],
     })
     const [shipped] = await rows<{ id: number }>(`select id from sales_order where number = 'X-2'`)
-    expect(await papersOf([shipped!.id])).toMatchObject([{ state: 'prepared', problem: null }])
+    expect(await papersOf([shipped!.id])).toEqual([])
+    const asked = await checked('orders', `${head}X-9,2026-11-24,10418,Shipped,,Repair,1,40,standard\n`)
+    await writeImport(asked, true)
+    await house.settle()
+    const [told] = await rows<{ id: number }>(`select id from sales_order where number = 'X-9'`)
+    expect(await papersOf([told!.id])).toMatchObject([{ state: 'prepared', problem: null }])
   })
 
   test('mending the wrong line frees the others; the same again changes nothing; another quantity changes the order; another status moves it', async () => {

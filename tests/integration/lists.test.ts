@@ -1,13 +1,16 @@
+import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { one, run } from '../../server/db/connection'
 import { drop, prepareByHand, putBack, undrop } from '../../server/services/documents/by-hand'
-import { settleByHand } from '../../server/services/dispatch/by-hand'
+import { sendCopy, settleByHand } from '../../server/services/dispatch/by-hand'
+import { listDispatches } from '../../server/services/dispatch/list'
 import { lineCounts } from '../../server/services/line/counts'
 import { lineList, type LineFilter } from '../../server/services/line/list'
 import { documentView, paperView } from '../../server/services/line/one'
 import { findItems, listOrders, type OrderFilter } from '../../server/services/orders/list'
 import { setStatus } from '../../server/services/orders/orders'
-import { papersOf, trailWords, useHouse } from './house'
+import { startRun } from '../../server/services/documents/send-run'
+import { papersOf, trailWords, until, useHouse } from './house'
 
 /* The lists that clerks work through: paging by key, filters, sums, counts that agree with what is listed. */
 const house = useHouse({ reports: false })
@@ -227,5 +230,43 @@ describe('the Line', () => {
       await one('select state, stuck_cause "cause" from dispatch where customer_id = $1', [customer.id]),
     ).toEqual({ state: 'stuck', cause: 'no email wanted' })
     expect(house.mailboxes.of('office@sallygap.example')).toHaveLength(0)
+  })
+})
+
+describe('all emails', () => {
+  test('are found by address, state, kind, their words and days; copies are marked; paging meets each once', async () => {
+    const orders = [await house.newOrder(), await house.newOrder(), await house.newOrder()]
+    await house.ship(orders)
+    await startRun(await papersOf(orders), randomUUID(), { id: 1, name: 'Col Varley' })
+    const all = async (change = {}) => (await listDispatches({ limit: 50, ...change })).rows
+    const of = async (address: string, change = {}) => all({ address, ...change })
+    await until(
+      'three emails',
+      async () => (await of('accounts@ottermill', { state: 'on the way' })).length === 3,
+    )
+    const [first] = await of('accounts@ottermill')
+    await sendCopy(first!.documentId, 'elsewhere@copies.example', false, 'Test')
+    await until(
+      'the copy',
+      async () => (await of('elsewhere@copies.example', { state: 'on the way' })).length === 1,
+    )
+    expect(await of('elsewhere')).toMatchObject([{ isCopy: true, number: first!.number, documents: 1 }])
+    expect((await all({ text: first!.number.toUpperCase() })).map((row) => row.isCopy).sort()).toEqual([
+      false,
+      true,
+    ])
+    expect(await of('accounts@ottermill', { kind: 'receipt' })).toEqual([])
+    const today = first!.createdAt.toISOString().slice(0, 10)
+    expect((await of('accounts@ottermill', { from: today, to: today })).length).toBeGreaterThan(0)
+    expect(await of('accounts@ottermill', { to: '2020-01-01' })).toEqual([])
+    const met: number[] = []
+    let after: string | undefined
+    do {
+      const page = await listDispatches({ address: 'accounts@ottermill', limit: 2, after })
+      met.push(...page.rows.map((row) => row.id))
+      after = page.after ?? undefined
+    } while (after)
+    expect(new Set(met).size).toBe(met.length)
+    expect(met).toHaveLength((await of('accounts@ottermill')).length)
   })
 })

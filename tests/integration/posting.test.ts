@@ -316,6 +316,19 @@ describe('crediting', () => {
     ])
   })
 
+  test('asked for four times at one instant, one draft stays and the others are told that it waits', async () => {
+    const invoice = await issued(await written())
+    const asked = await Promise.allSettled(
+      [1, 2, 3, 4].map((turn) =>
+        creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: `${turn}`, anew: false }, 'Test'),
+      ),
+    )
+    expect(asked.map((one) => one.status).sort()).toEqual(['fulfilled', 'rejected', 'rejected', 'rejected'])
+    for (const one of asked)
+      if (one.status === 'rejected') expect(String(one.reason)).toContain('already waits on To check')
+    expect(await rows('select id from bill where credits_id = $1', [invoice.id])).toHaveLength(1)
+  })
+
   test('one that was credited by somebody else meanwhile is not credited for more', async () => {
     const invoice = await issued(await written())
     const { credit } = await creditDocument(

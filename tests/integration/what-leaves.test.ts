@@ -418,3 +418,25 @@ describe('what a Send says before', () => {
     expect(orders).toHaveLength(2)
   })
 })
+
+test('a document that no number series fits says so in the report, and the others go', async () => {
+  const { orders, papers } = await shipped(1)
+  const other = await shipped(1, { brandId: house.brands[1]!.id })
+  const scope = (country: string) =>
+    run(`update number_series set country = $1 where kind = 'invoice' and brand_id = $2`, [
+      country,
+      house.brands[0]!.id,
+    ])
+  await scope('Nowhere')
+  const runId = await startRun(ready([...papers, ...other.papers]), randomUUID(), user)
+  await until('the run to end', async () => (await runReport(runId)).endedAt !== null)
+  await scope('')
+  expect(await runReport(runId)).toMatchObject({
+    issued: 1,
+    failed: 1,
+    problems: [
+      { part: 'failed', reason: expect.stringMatching(/has no number series for it\. Add one at Company/) },
+    ],
+  })
+  expect(await documentsOf([...orders, ...other.orders])).toHaveLength(1)
+})

@@ -27,7 +27,7 @@ const formOf = (brand: BrandView) => ({
   pricesIncludeTax: brand.pricesIncludeTax,
   methods: [...brand.methods],
 })
-const form = ref(formOf(props.brand))
+const { form, base, dirty, kept } = useForm(() => props.brand, formOf, 'the brand')
 const currencyChoices = [
   { value: '', words: 'any currency' },
   ...[
@@ -54,21 +54,6 @@ const toggleMethod = (value: PaymentMethod) => {
     : [...form.value.methods, value]
 }
 const instead = { en: 'English', de: 'German', fr: 'French' } as const
-const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(props.brand)))
-watch(
-  () => props.brand,
-  (now, before) => {
-    // what somebody is writing stays; saving it then says that it was changed meanwhile
-    if (busy.value || JSON.stringify(form.value) === JSON.stringify(formOf(before))) {
-      form.value = formOf(now)
-      baseVersion.value = now.version
-    }
-  },
-)
-
-/** The version that the form began from: what somebody else saved meanwhile is never written over. */
-const baseVersion = ref(props.brand.version)
-
 /** A new name: the sender's name and the registration often carry the old one. */
 const renamed = computed(() => form.value.name.trim() !== props.brand.name)
 const asksRename = ref(false)
@@ -100,7 +85,7 @@ async function keep() {
     await callApi(`/api/brands/${props.brand.id}`, {
       method: 'PATCH',
       body: {
-        version: baseVersion.value,
+        version: base.value.version,
         ...rest,
         addressLines: address
           .split('\n')
@@ -108,6 +93,7 @@ async function keep() {
           .filter(Boolean),
       },
     })
+    kept()
     useToasts().say('The brand is kept. Papers from now on carry it.')
     emit('kept')
   } catch (error) {
@@ -121,7 +107,6 @@ async function keep() {
   busy.value = false
 }
 
-useUnsaved(dirty, 'the brand')
 useMainKey(ask)
 </script>
 

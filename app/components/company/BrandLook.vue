@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { paleHeadings } from '../../../core/stationery/contrast'
 import {
   hideableSums,
   paperFamilies,
@@ -31,22 +32,19 @@ const formOf = (look: Stationery) => ({
   textFamily: look.textFamily,
   colours: { ...look.colours },
   hiddenSums: [...(look.hiddenSums ?? [])],
+  width: String(look.logo?.width ?? 20),
 })
-const form = ref(formOf(design.value))
-const width = ref(String(design.value.logo?.width ?? 20))
-const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(design.value)))
-watch(design, (now) => {
-  form.value = formOf(now)
-  width.value = String(now.logo?.width ?? 20)
-})
+const { form, dirty, kept } = useForm(() => design.value, formOf, 'the look')
+const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.design))
 
-async function change(body: object, said: string) {
+async function change(body: object, said: string, whole = false) {
   busy.value = true
   await attempt(async () => {
     await callApi(`/api/brands/${props.brand.id}/look`, {
       method: 'POST',
       body: { ...body, ...(only.value ? { kind: only.value } : {}) },
     })
+    if (whole) kept()
     useToasts().say(said)
     emit('kept')
   })
@@ -69,9 +67,18 @@ async function upload(event: Event) {
   await change({ picture: btoa(text) }, 'The logo is on the paper.')
   input.value = ''
 }
-const keep = () =>
-  dirty.value && !busy.value && change(form.value, 'The look is kept. Papers made from now on have it.')
-useUnsaved(dirty, 'the look')
+const keep = () => {
+  const { width, ...look } = form.value
+  return (
+    dirty.value &&
+    !busy.value &&
+    change(
+      { ...look, ...(design.value.logo ? { width: Number(width) } : {}) },
+      'The look is kept. Papers made from now on have it.',
+      true,
+    )
+  )
+}
 useMainKey(() => void keep())
 
 const designs = [
@@ -163,6 +170,7 @@ const colourNames = {
         ></label
       >
     </div>
+    <p v-if="pale" class="notice wait" data-test="pale">{{ pale }}</p>
     <h2>Logo</h2>
     <div class="logo">
       <label class="file"
@@ -174,13 +182,14 @@ const colourNames = {
           data-test="logo"
           @change="upload"
       /></label>
-      <form class="width" @submit.prevent="change({ width: Number(width) }, `The logo is ${width} mm wide.`)">
-        <FormField v-model="width" label="Width in mm" mono :disabled="disabled" /><VBtn
-          type="submit"
-          :disabled="disabled || busy || Number(width) === design.logo?.width"
-          >Set the width</VBtn
-        >
-      </form>
+      <FormField
+        v-if="design.logo"
+        v-model="form.width"
+        class="width"
+        label="Width in mm"
+        mono
+        :disabled="disabled"
+      />
       <VBtn
         v-if="design.logo && !disabled"
         :disabled="busy"
@@ -190,11 +199,6 @@ const colourNames = {
     </div>
     <p v-if="!only" class="soft">
       Shown is the paper of {{ kindFacts[kind].many }}; a change is for every kind.
-    </p>
-    <p class="soft">
-      A logo with see-through parts is laid on
-      {{ form.design === 'bold' ? 'the brand colour' : 'white' }} once, so upload it again after changing
-      that.
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
@@ -269,9 +273,6 @@ h2 {
   cursor: pointer;
 }
 .width {
-  display: flex;
-  gap: 8px;
-  align-items: end;
-  width: 250px;
+  width: 110px;
 }
 </style>

@@ -16,50 +16,39 @@ const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const language = ref<Language>('en')
 const note = computed(() => props.brand.notes.find((one) => one.language === language.value))
-const subject = ref('')
-const text = ref('')
 const filled = shallowRef<{ subject: string; html: string }>()
 const wrong = ref('')
 const busy = ref(false)
-const look = ref<EmailLook>({ ...props.brand.emailLook })
-const lookDirty = computed(() => JSON.stringify(look.value) !== JSON.stringify(props.brand.emailLook))
-const noteDirty = computed(
-  () => subject.value !== (note.value?.subject ?? '') || text.value !== (note.value?.text ?? ''),
+const saved = computed(() => ({ note: note.value, look: props.brand.emailLook }))
+const { form, dirty, kept, take } = useForm(
+  () => saved.value,
+  ({ note, look }) => ({ subject: note?.subject ?? '', text: note?.text ?? '', look: { ...look } }),
+  'the email text',
 )
-
-const dirty = computed(() => noteDirty.value || lookDirty.value)
-
-watch(
-  () => props.brand.emailLook,
-  (now) => {
-    look.value = { ...now }
-  },
-)
-watch(
-  note,
-  (now) => {
-    subject.value = now?.subject ?? ''
-    text.value = now?.text ?? ''
-  },
-  { immediate: true },
-)
+async function turnTo(other: Language) {
+  if (other === language.value || !(await mayLeave())) return
+  language.value = other
+  await nextTick()
+  take()
+}
 
 let timer: ReturnType<typeof setTimeout> | undefined
 watch(
-  [subject, text, look, language],
+  [form, language],
   () => {
-    emit('email', { subject: subject.value, text: text.value, language: language.value, look: look.value })
+    const { subject, text, look } = form.value
+    emit('email', { subject, text, language: language.value, look })
     clearTimeout(timer)
     timer = setTimeout(async () => {
       try {
         filled.value = await callApi('/api/cover-note-preview', {
           method: 'POST',
           body: {
-            subject: subject.value,
-            text: text.value,
+            subject,
+            text,
             brandId: props.brand.id,
             kind: props.kind,
-            look: look.value,
+            look,
             language: language.value,
           },
         })
@@ -76,19 +65,20 @@ async function keep() {
   if (!dirty.value || busy.value || wrong.value) return
   busy.value = true
   await attempt(async () => {
-    if (lookDirty.value)
-      await callApi(`/api/brands/${props.brand.id}/email-look`, { method: 'PUT', body: look.value })
-    if (noteDirty.value)
+    const { subject, text, look } = form.value
+    if (JSON.stringify(look) !== JSON.stringify(saved.value.look))
+      await callApi(`/api/brands/${props.brand.id}/email-look`, { method: 'PUT', body: look })
+    if (subject !== (note.value?.subject ?? '') || text !== (note.value?.text ?? ''))
       await callApi(`/api/brands/${props.brand.id}/cover-note`, {
         method: 'PUT',
-        body: { kind: props.kind, language: language.value, subject: subject.value, text: text.value },
+        body: { kind: props.kind, language: language.value, subject, text },
       })
+    kept()
     useToasts().say('Kept. Emails from now on read and look like this.')
     emit('kept')
   })
   busy.value = false
 }
-useUnsaved(dirty, 'the email text')
 useMainKey(() => void keep())
 const braces = (name: string) => `{{ ${name} }${'}'}`
 const headings = [
@@ -129,13 +119,13 @@ const languages = [
         :words="languages.find((one) => one.value === language)!.words"
         :choices="languages"
         :value="language"
-        @pick="language = $event as Language"
+        @pick="turnTo($event as Language)"
       />
       <span class="soft small">version {{ note?.version ?? 0 }}</span>
     </h2>
-    <FormField v-model="subject" label="Subject" :disabled="disabled" />
+    <FormField v-model="form.subject" label="Subject" :disabled="disabled" />
     <FormField
-      v-model="text"
+      v-model="form.text"
       label="Text; an empty line begins a new paragraph"
       :lines="11"
       :disabled="disabled"
@@ -148,32 +138,32 @@ const languages = [
       begins with
       <WordPicker
         label="Heading"
-        :words="wordsOf(headings, look.heading)"
+        :words="wordsOf(headings, form.look.heading)"
         :choices="headings"
-        :value="look.heading"
+        :value="form.look.heading"
         :disabled="disabled"
-        @pick="look.heading = $event as EmailLook['heading']"
+        @pick="form.look.heading = $event as EmailLook['heading']"
       />
       in
       <WordPicker
         label="Colour"
-        :words="wordsOf(colours, look.colour)"
+        :words="wordsOf(colours, form.look.colour)"
         :choices="colours"
-        :value="look.colour"
+        :value="form.look.colour"
         :disabled="disabled"
-        @pick="look.colour = $event as EmailLook['colour']"
+        @pick="form.look.colour = $event as EmailLook['colour']"
       />, is set in
       <WordPicker
         label="Letters"
-        :words="wordsOf(letters, look.letters)"
+        :words="wordsOf(letters, form.look.letters)"
         :choices="letters"
-        :value="look.letters"
+        :value="form.look.letters"
         :disabled="disabled"
-        @pick="look.letters = $event as EmailLook['letters']"
+        @pick="form.look.letters = $event as EmailLook['letters']"
       />, and closes with:
     </p>
     <FormField
-      v-model="look.closing"
+      v-model="form.look.closing"
       label="Closing words, in all languages; may be empty"
       :lines="2"
       :disabled="disabled"

@@ -69,11 +69,13 @@ const formOf = (series: NumberSeries) => ({
   businessYearStart: String(series.businessYearStart),
   source: series.source ?? 'own',
 })
-const form = ref(formOf(series.value))
-watch(series, (now) => {
-  form.value = formOf(now)
-})
-const dirty = computed(() => JSON.stringify(form.value) !== JSON.stringify(formOf(series.value)))
+const { form, dirty, kept, take } = useForm(() => series.value, formOf, 'the numbers')
+async function turnTo(id: number) {
+  if (id === seriesId.value || !(await mayLeave())) return
+  seriesId.value = id
+  await nextTick()
+  take()
+}
 const typed = computed<NumberSeries>(() => ({
   prefix: form.value.prefix,
   suffix: form.value.suffix,
@@ -172,6 +174,7 @@ async function keep() {
           body: { ...typed.value, ...scope.value, brandId: props.brand.id, kind: props.kind },
         })
       ).id
+    kept()
     useToasts().say('The number series is saved.')
     skipped.value = skipReason.value = ''
     emit('kept')
@@ -188,7 +191,6 @@ const takeAway = () =>
     seriesId.value = props.brand.series?.id ?? 0
     emit('kept')
   })
-useUnsaved(dirty, 'the numbers')
 useMainKey(() => void keep())
 </script>
 
@@ -208,7 +210,7 @@ useMainKey(() => void keep())
         :words="seriesId ? scopeWords(series) : 'another country or currency'"
         :choices="seriesChoices"
         :value="String(seriesId)"
-        @pick="seriesId = Number($event)"
+        @pick="turnTo(Number($event))"
       />
     </h2>
     <div v-if="!seriesId" class="grid">

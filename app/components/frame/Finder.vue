@@ -36,6 +36,8 @@ const places: Hit[] = Object.entries({
   Numbers: '/numbers',
   Proof: '/proof',
   'Print tray': '/tray',
+  Sends: '/runs',
+  Emails: '/emails',
   Routines: '/routines',
   Company: '/company',
 }).map(([words, to]) => ({ key: to, what: 'Place', words, more: '', to }))

@@ -222,6 +222,9 @@ useMainKey(() => {
         :href="csvHref('/api/line/csv', { ...filters, stage })"
         data-test="csv"
         >CSV</a
+      ><NuxtLink v-if="stage === 'to check'" class="soft" to="/runs" data-test="sends">Sends</NuxtLink
+      ><NuxtLink v-else-if="stage !== 'to send'" class="soft" to="/emails" data-test="emails"
+        >Emails</NuxtLink
       ></template
     >
     <template v-if="session.may('clerk') && count > 0">

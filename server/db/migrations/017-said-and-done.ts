@@ -117,4 +117,7 @@ create unlogged table rate_limit (
   points integer not null default 0,
   expire bigint
 );
+
+-- Whether routines act on the statuses that imported orders come in with.
+alter table import add column tell_routines boolean not null default false;
 `

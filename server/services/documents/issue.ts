@@ -286,6 +286,12 @@ async function issueReady(
   const firstDay = (paper: PaperRow) =>
     paper.wishedDate ??
     (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest: null }))
+  for (const paper of ready)
+    if (!seriesOf(paper, series))
+      results.push({
+        paperId: paper.id,
+        ...failed(`${paper.source.brand.name} has no number series for it. Add one at Company, Numbers.`),
+      })
   for (const used of series) {
     const own = ready.filter((paper) => seriesOf(paper, series)?.id === used.id)
     for (const [period, papers] of [

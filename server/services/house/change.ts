@@ -10,7 +10,7 @@ import type { Stationery } from '../../../core/stationery/stationery'
 import { isAddress } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
-import { keepFile } from '../../outside/filestore/store'
+import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
 import { markStale } from '../documents/prepare'
 import { publish } from '../live/publish'
@@ -143,6 +143,8 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
 
 /** Narrowest and widest logo on a paper, in millimetres. */
 const logoWidths = [5, 60] as const
+/** The tallest logo that stays in the head of a paper, in millimetres. */
+const logoHeight = 26
 
 /** How a brand's papers look; what is left out stays. */
 export interface LookChange {
@@ -173,9 +175,14 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
     .flat()
     .filter((stationery) => stationery.brandId === brandId)
   if (current.length === 0) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  if (change.picture) flattenPicture(change.picture, '#ffffff') // refused before anything is kept
+  const uploaded = change.picture && {
+    bytes: change.picture,
+    original: await keepFile(change.picture, 'application/octet-stream'),
+  }
   const looks = await Promise.all(
     current.map(async ({ id, design: before }) => {
-      const design = {
+      const design: Stationery = {
         ...before,
         design: change.design ?? before.design,
         headingFamily: change.headingFamily ?? before.headingFamily,
@@ -183,31 +190,58 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
         colours: change.colours ?? before.colours,
         hiddenSums: change.hiddenSums ?? before.hiddenSums ?? [],
       }
-      const flat =
-        change.picture &&
-        (await flattenPicture(change.picture, design.design === 'bold' ? design.colours.brand : '#ffffff'))
-      return { id, design, flat }
+      return { id, design: { ...design, logo: await logoOf(before, design, change, uploaded) } }
     }),
   )
   await inTransaction(async () => {
     await raiseVersion(brandId)
-    for (const { id, design, flat } of looks) {
-      const before = change.noLogo ? null : design.logo
-      const logo = flat
-        ? {
-            picture: await keepFile(flat.bytes, flat.mediaType),
-            ratio: flat.width / flat.height,
-            width: change.width ?? before?.width ?? 20,
-          }
-        : before && { ...before, width: change.width ?? before.width }
+    for (const { id, design } of looks)
       await run(
         `insert into stationery (brand_id, kind, version, design, made_at, made_by) select brand_id, kind, version + 1, $2::jsonb, $3, $4 from stationery where id = $1`,
-        [id, json({ ...design, logo }), clock.now(), actor],
+        [id, json(design), clock.now(), actor],
       )
-    }
     await markStale('brand_id', brandId)
     publish('house')
   })
+}
+
+/** The colour that lies behind the logo. */
+const behindLogo = (look: Stationery) => (look.design === 'bold' ? look.colours.brand : '#ffffff')
+
+/** The logo as it is to stand: a new picture, or the old one laid anew on a colour that changed behind it. */
+async function logoOf(
+  before: Stationery,
+  now: Stationery,
+  change: LookChange,
+  uploaded: { bytes: Uint8Array; original: string } | undefined,
+): Promise<Stationery['logo']> {
+  if (change.noLogo) return null
+  const width = change.width ?? before.logo?.width ?? 20
+  const original = uploaded?.original ?? before.logo?.original
+  if (!uploaded && !before.logo) return null
+  const relaid = uploaded || (original && behindLogo(before) !== behindLogo(now))
+  if (!relaid) return placed({ ...before.logo!, width })
+  const flat = await flattenPicture(uploaded?.bytes ?? (await readFileBytes(original!)), behindLogo(now))
+  return placed({
+    picture: await keepFile(flat.bytes, flat.mediaType),
+    ratio: flat.width / flat.height,
+    width,
+    original,
+  })
+}
+
+/** @throws Refusal "logo-too-tall" when it would leave its place at the head */
+function placed(logo: NonNullable<Stationery['logo']>): Stationery['logo'] {
+  const height = logo.width / logo.ratio
+  if (height <= logoHeight) return logo
+  const widest = Math.floor(logoHeight * logo.ratio)
+  throw new Refusal(
+    'logo-too-tall',
+    `At ${logo.width} mm wide this logo is ${Math.round(height)} mm high, and the head of the paper has place for ${logoHeight} mm. ${
+      widest >= logoWidths[0] ? `Make it ${widest} mm wide at most.` : 'Take a picture that is less narrow.'
+    }`,
+    { status: 400, about: { field: 'width' } },
+  )
 }
 
 /** How the brand's emails look around their text, from now on. */

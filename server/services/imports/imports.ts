@@ -168,11 +168,11 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
 }
 
 /** Has the right rows written. @throws Refusal "nothing-right" */
-export async function writeImport(id: number): Promise<void> {
+export async function writeImport(id: number, tellRoutines = false): Promise<void> {
   await inTransaction(async () => {
     const taken = await run(
-      `update import set state = 'writing', since = $2 where id = $1 and state in ('checked', 'done') and exists (select from import_row r where r.import_id = $1 and r.state = 'right')`,
-      [id, clock.now()],
+      `update import set state = 'writing', since = $2, tell_routines = $3 where id = $1 and state in ('checked', 'done') and exists (select from import_row r where r.import_id = $1 and r.state = 'right')`,
+      [id, clock.now(), tellRoutines],
     )
     if (taken === 0) throw new Refusal('nothing-right', 'No row of this import waits to be written.')
     await addJob('go-on-importing', { importId: id })
@@ -302,7 +302,10 @@ async function writeAll({
   dayOrder,
   madeBy,
 }: ImportView): Promise<void> {
-  const { sha256 } = (await one<{ sha256: string }>('select sha256 from import where id = $1', [id]))!
+  const { sha256, tellRoutines } = (await one<{ sha256: string; tellRoutines: boolean }>(
+    'select sha256, tell_routines "tellRoutines" from import where id = $1',
+    [id],
+  ))!
   let after = 0
   for (;;) {
     const found = await inTransaction(async () => {
@@ -319,7 +322,14 @@ async function writeAll({
         subject,
         groups.flatMap((group) => group.records),
       )
-      const written = await writeGroups(subject, groups, known, { importId: id, sha256, name }, madeBy)
+      const written = await writeGroups(
+        subject,
+        groups,
+        known,
+        { importId: id, sha256, name },
+        madeBy,
+        tellRoutines,
+      )
       await keepOutcomes(id, groups, written)
       return found
     })
@@ -420,6 +430,7 @@ export async function importRecords(
   subject: ImportSubject,
   records: readonly ImportRecord[],
   actor: string,
+  tellRoutines = false,
 ): Promise<{ record: number; outcome: Written['outcome']; note: string }[]> {
   return inTransaction(async () => {
     const usual = { decimalSign: '.', dayOrder: 'day first' } as const
@@ -449,7 +460,7 @@ export async function importRecords(
         subject === 'bank movements' ? await keepFile(Buffer.from(json(records)), 'application/json') : '',
       name: `given by ${actor}`,
     }
-    const written = await writeGroups(subject, right, known, source, actor)
+    const written = await writeGroups(subject, right, known, source, actor, tellRoutines)
     const outcome = new Map(
       right.flatMap((group, index) => group.lines.map((line) => [line, written[index]!] as const)),
     )

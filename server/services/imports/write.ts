@@ -29,13 +29,17 @@ export interface Written {
   note: string
 }
 
-/** @param source what was read, where records are kept with it */
+/**
+ * @param source what was read, where records are kept with it
+ * @param tellRoutines whether routines act on the statuses that orders come in with: not unless somebody asked
+ */
 export async function writeGroups(
   subject: ImportSubject,
   groups: readonly Group[],
   known: Known,
   source: MovementSource,
   actor: string,
+  tellRoutines = false,
 ): Promise<Written[]> {
   switch (subject) {
     case 'customers':
@@ -47,7 +51,7 @@ export async function writeGroups(
     case 'payments':
       return writePayments(groups, known, actor)
     case 'orders':
-      return writeOrders(groups, known, actor)
+      return writeOrders(groups, known, actor, tellRoutines)
     case 'bank movements':
       return writeMovements(groups, known, source, actor)
   }
@@ -199,7 +203,12 @@ async function writePayments(groups: readonly Group[], known: Known, actor: stri
   })
 }
 
-async function writeOrders(groups: readonly Group[], known: Known, actor: string): Promise<Written[]> {
+async function writeOrders(
+  groups: readonly Group[],
+  known: Known,
+  actor: string,
+  tellRoutines: boolean,
+): Promise<Written[]> {
   const { taxRates, orderStatuses } = await company()
   const found = new Map(
     (
@@ -232,7 +241,7 @@ async function writeOrders(groups: readonly Group[], known: Known, actor: string
     done[at] = { outcome: 'written', note: 'New.' }
     try {
       if (before) {
-        done[at] = await changeOrder(before, head, lines, actor)
+        done[at] = await changeOrder(before, head, lines, actor, tellRoutines)
         continue
       }
       const brand = known.brands.get(head.brand ?? [...known.brands.keys()][0]!)!
@@ -265,7 +274,7 @@ async function writeOrders(groups: readonly Group[], known: Known, actor: string
   )
   for (const status of new Set(fresh.map((one) => one.status))) {
     const own = fresh.flatMap((one, index) => (one.status === status ? ids[index]! : []))
-    if (status !== orderStatuses[0]) await setStatus(own, status, actor)
+    if (status !== orderStatuses[0]) await setStatus(own, status, actor, true, tellRoutines)
   }
   return done
 }
@@ -301,6 +310,7 @@ async function changeOrder(
   head: ImportRecord,
   lines: LineEdit[],
   actor: string,
+  tellRoutines: boolean,
 ): Promise<Written> {
   const differs = (
     [
@@ -334,6 +344,6 @@ async function changeOrder(
   if (sameLines && sameStatus) return unchanged
   if (!sameLines)
     await editOrder(before.id, { version: before.version, reference, customerNote: note, lines }, actor)
-  if (!sameStatus) await setStatus([before.id], head.status!, actor)
+  if (!sameStatus) await setStatus([before.id], head.status!, actor, true, tellRoutines)
   return { outcome: 'written', note: sameLines ? `Now ${head.status}.` : 'Changed.' }
 }

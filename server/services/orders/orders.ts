@@ -36,6 +36,7 @@ interface OrderState extends EventFacts {
 
 /**
  * Sets orders to a status and tells the routines through one event each. Orders already there are left alone.
+ * With `tellRoutines` false the events are kept and no routine looks at them: old orders that are brought in mail nobody.
  * A status that holds or withdraws takes their documents out of every Send and of Waiting; with `letGo` a return lets the emails go again.
  */
 export async function setStatus(
@@ -43,6 +44,7 @@ export async function setStatus(
   status: string,
   actor: string,
   letGo = true,
+  tellRoutines = true,
 ): Promise<StatusChange> {
   const { orderStatuses, timeZone, ...stopping } = await company()
   if (!orderStatuses.includes(status)) {
@@ -79,19 +81,20 @@ export async function setStatus(
     )
     const events = await rows<{ id: number }>(
       `
-      insert into event (kind, order_id, facts, schema_version, at, actor)
-      select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 2, $2, $3
+      insert into event (kind, order_id, facts, schema_version, at, actor, looked_at)
+      select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 2, $2::timestamptz, $3, case when $4::boolean then null else $2::timestamptz end
       from jsonb_to_recordset($1::jsonb) as f (id int, "order" text, "from" text, "to" text, total text, net text, currency text, brand text, customer text, "group" text, country text, salesperson text,
         fields jsonb, items jsonb)
       order by f.id returning id`,
-      [json(moving), now, actor],
+      [json(moving), now, actor, tellRoutines],
     )
-    await addJobs(
-      'look-at-events',
-      events.map((event) => event.id),
-      25,
-      (eventIds) => ({ eventIds }),
-    )
+    if (tellRoutines)
+      await addJobs(
+        'look-at-events',
+        events.map((event) => event.id),
+        25,
+        (eventIds) => ({ eventIds }),
+      )
     await noteAll(
       moving.map((order) => ({
         orderId: order.id,

@@ -1,11 +1,14 @@
-import { idParam } from '../../../checks'
+import { idParam, Joi } from '../../../checks'
 import { checkMayImport } from '../../../import-check'
 import { route } from '../../../route'
 import { importView, writeImport } from '../../../services/imports/imports'
 
-/** Has the right rows written; the wrong ones stay, to be mended. */
-export default route<{ id: number }>({ role: 'clerk', params: idParam }, async ({ params, user }) => {
-  checkMayImport(user, (await importView(params.id)).subject)
-  await writeImport(params.id)
-  return { ok: true }
-})
+/** Has the right rows written; the wrong ones stay, to be mended. Routines look at the orders' statuses only with tellRoutines: old orders mail nobody. */
+export default route<{ id: number }, object, { tellRoutines: boolean }>(
+  { role: 'clerk', params: idParam, body: Joi.object({ tellRoutines: Joi.boolean().default(false) }) },
+  async ({ params, body, user }) => {
+    checkMayImport(user, (await importView(params.id)).subject)
+    await writeImport(params.id, body.tellRoutines)
+    return { ok: true }
+  },
+)

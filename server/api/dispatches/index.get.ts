@@ -1,0 +1,22 @@
+import { dispatchStages } from '../../../core/dispatch/states'
+import { day, Joi, kind, page, text } from '../../checks'
+import { route } from '../../route'
+import { listDispatches, type DispatchFilter } from '../../services/dispatch/list'
+
+/** All emails and print jobs, newest first: by address, state, kind, words and days. */
+export default route<object, DispatchFilter>(
+  {
+    role: 'reader',
+    query: Joi.object({
+      address: text(320).allow(''),
+      state: Joi.valid(...dispatchStages, ''),
+      kind: kind.allow(''),
+      text: text(200).allow(''),
+      from: day.allow(''),
+      to: day.allow(''),
+      copies: Joi.boolean(),
+      ...page,
+    }),
+  },
+  ({ query }) => listDispatches(query),
+)
