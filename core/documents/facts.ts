@@ -112,6 +112,13 @@ export interface SettledFacts {
   left: DecimalText
 }
 
+/** The document that this one takes the place of. */
+export interface ReplacedFacts {
+  id: number
+  number: string
+  date: Day
+}
+
 /** What a credit note is about. */
 export interface CreditFacts {
   /** The invoice it takes back, as it is numbered and dated. */

@@ -13,7 +13,15 @@ import {
 import { totals, type Totals } from '../money/totals'
 import { accountFor, accountWords, type BankAccount } from './bank'
 import { formatDay, type Day } from './days'
-import type { BrandFacts, CreditFacts, CustomerFacts, DepositFacts, OrderFacts, PaymentFacts } from './facts'
+import type {
+  BrandFacts,
+  CreditFacts,
+  ReplacedFacts,
+  CustomerFacts,
+  DepositFacts,
+  OrderFacts,
+  PaymentFacts,
+} from './facts'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper, PaperBrand, PaperFact, PaperPayment } from './paper'
 import { creditorReference, formatIban, formatReference, paymentCode } from './payment-code'
@@ -39,6 +47,8 @@ export interface PaperInput {
   taxWords?: Readonly<Record<string, { name: string; reason: string }>>
   /** For a credit note. */
   credit?: CreditFacts
+  /** For the revision of a confirmation: the one that it replaces. */
+  replaces?: ReplacedFacts
   /** For a receipt. */
   payment?: PaymentFacts
   /** Where the currency is not the house's own; null when no rate is known. */
@@ -280,6 +290,13 @@ function facts(input: PaperInput, due: Day | null): PaperFact[] {
     },
     { key: 'due', label: words.due, value: due ? formatDay(due, language) : '' },
     { key: 'invoice', label: words.ofInvoice, value: input.credit?.number ?? '' },
+    {
+      key: 'replaces',
+      label: words.replaces,
+      value: input.replaces
+        ? words.ofDay(input.replaces.number, formatDay(input.replaces.date, language))
+        : '',
+    },
     { key: 'order', label: words.order, value: order.number },
     { key: 'reference', label: words.reference, value: order.reference ?? '' },
     { key: 'customer', label: words.customer, value: customer.number },

@@ -47,7 +47,17 @@ export interface Paper {
 }
 
 export interface PaperFact {
-  key: 'date' | 'supplied' | 'due' | 'order' | 'reference' | 'customer' | 'taxNumber' | 'invoice' | 'method'
+  key:
+    | 'date'
+    | 'supplied'
+    | 'due'
+    | 'order'
+    | 'reference'
+    | 'customer'
+    | 'taxNumber'
+    | 'invoice'
+    | 'replaces'
+    | 'method'
   label: string
   value: string
 }

@@ -38,6 +38,8 @@ export interface PaperWordList {
   attention: string
   /** Rows of a credit note and of a final invoice. */
   ofInvoice: string
+  /** Before the number of the confirmation that this one takes the place of. */
+  replaces: string
   reason: string
   credited: string
   share: string
@@ -112,6 +114,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     rehearsal: 'REHEARSAL',
     attention: 'Attn',
     ofInvoice: 'To invoice',
+    replaces: 'Replaces',
     reason: 'Reason',
     credited: 'Credited',
     share: 'Share of discounts and charges',
@@ -187,6 +190,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     rehearsal: 'PROBE',
     attention: 'z. Hd.',
     ofInvoice: 'Zur Rechnung',
+    replaces: 'Ersetzt',
     reason: 'Grund',
     credited: 'Gutgeschrieben',
     share: 'Anteil an Nachlässen und Zuschlägen',
@@ -263,6 +267,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     rehearsal: 'ESSAI',
     attention: 'À l’attention de',
     ofInvoice: 'Sur facture',
+    replaces: 'Remplace',
     reason: 'Motif',
     credited: 'Montant crédité',
     share: 'Part des remises et frais',

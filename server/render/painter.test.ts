@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { SaxesParser } from 'saxes'
 import { afterAll, describe, expect, test } from 'vitest'
 import { layOut } from '../../core/stationery/layout'
 import { bold, exampleInvoice, longOrder, metrics, plain } from '../../core/testing/examples'
@@ -28,6 +29,33 @@ async function painted(
   )
   return { file, tags: execFileSync('pdfinfo', ['-struct-text', file], { encoding: 'utf8' }) }
 }
+
+describe('metadata', () => {
+  test('is well-formed XML whatever stands in a name, and says it unchanged', async () => {
+    const paper = exampleInvoice()
+    const legalName = 'Thorn & Hill <Bees> Ltd'
+    const { file } = await painted('names', { ...paper, brand: { ...paper.brand, legalName } })
+    const metadata = execFileSync('pdfinfo', ['-meta', file], { encoding: 'utf8' })
+    const names: string[] = []
+    let inCreator = false
+    const parser = new SaxesParser()
+    parser.on('error', (error) => {
+      throw error
+    })
+    parser.on('opentag', ({ name }) => {
+      inCreator ||= name === 'dc:creator'
+    })
+    parser.on('closetag', ({ name }) => {
+      inCreator &&= name !== 'dc:creator'
+    })
+    parser.on('text', (words) => {
+      if (inCreator) names.push(words.trim())
+    })
+    parser.write(metadata).close()
+    expect(names.filter(Boolean)).toEqual([legalName])
+    expect(execFileSync('pdfinfo', [file], { encoding: 'utf8' })).toContain(`Author:          ${legalName}`)
+  })
+})
 
 describe('tags', () => {
   test("one heading, tables with header cells, the payment code with its words, in the paper's language", async () => {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import * as fontkit from 'fontkit'
 import PDFDocument from 'pdfkit'
+import { escapeHtml } from '../../core/covernotes/escape'
 import type { DrawOp, LaidOut } from '../../core/stationery/pages'
 import type { Painter, PaintFacts, Pictures } from './painter'
 import { Tags } from './tags'
@@ -122,6 +123,21 @@ interface Pen {
   colour: string
 }
 
+/** pdfkit writes title, author and subject into the XMP as they stand: `&` and `<` would break it (XML 1.0, 2.4). */
+function escapeMetadata(doc: PDFKit.PDFDocument): void {
+  const metadata = doc as unknown as { info: Record<string, unknown>; _addInfo: () => void }
+  const addInfo = metadata._addInfo
+  metadata._addInfo = () => {
+    const info = Object.fromEntries(
+      Object.entries(metadata.info).map(([name, value]) => [
+        name,
+        typeof value === 'string' ? escapeHtml(value) : value,
+      ]),
+    )
+    addInfo.call(Object.create(metadata, { info: { value: info } }))
+  }
+}
+
 const n = (value: number) => String(Math.round(value * 1000) / 1000)
 
 /** Paints with pdfkit. Texts go straight into the content stream, since the core has placed them already. */
@@ -159,6 +175,7 @@ export class PdfkitPainter implements Painter {
         ModDate: facts.madeAt,
       },
     } as PDFKit.PDFDocumentOptions)
+    escapeMetadata(doc)
     const chunks: Buffer[] = []
     const done = new Promise<void>((resolve, reject) => {
       doc.on('data', (chunk: Buffer) => chunks.push(chunk))

@@ -35,4 +35,12 @@ test('worker and mail server killed again and again: nothing lost, no gap, no do
   )
   expect((Date.now() - restart) / 1000).toBeLessThan(60)
   await doomed.expectTruth(orderCount)
+  await until(
+    'no job to be locked by a dead worker',
+    async () =>
+      (await one<{ count: number }>(
+        'select count(*)::int count from graphile_worker._private_jobs where locked_at is not null',
+      ))!.count === 0,
+    60,
+  )
 })

@@ -13,6 +13,9 @@ import {
 import { issueInOneTransaction, type IssueResult } from '../../server/services/documents/issue'
 import { prepareBills, prepareByHand, putBack } from '../../server/services/documents/by-hand'
 import { voidDocument } from '../../server/services/documents/void'
+import { confirmedOf } from '../../server/services/orders/confirmed'
+import { orderView } from '../../server/services/orders/list'
+import { editOrder } from '../../server/services/orders/orders'
 import { closePeriods, periods } from '../../server/services/house/periods'
 import { papersOf, trailWords, until, useHouse } from './house'
 
@@ -514,4 +517,46 @@ test('one bad draft among many stops only itself, and no number is lost', async 
     [house.brands[0]!.id, today().slice(0, 4)],
   ))!
   expect(count).toBe(last)
+})
+
+describe('a confirmation of an order that changed afterwards', () => {
+  test('is shown beside what the order is now; its revision names what it replaces', async () => {
+    const order = await house.newOrder()
+    await prepareByHand('order confirmation', [order], 'Test')
+    const [first] = await papersOf([order])
+    await issueInOneTransaction([{ paperId: first!.id, revision: null }], 'Test')
+    const numbered = () =>
+      rows<{
+        id: number
+        number: string
+        replacesId: number | null
+        facts: { key: string; value: string }[]
+      }>(
+        `select id, number, replaces_id "replacesId", paper -> 'facts' facts from document where order_id = $1 order by id`,
+        [order],
+      )
+    expect(await confirmedOf(order)).toBeNull()
+    const view = await orderView(order)
+    await editOrder(
+      order,
+      { ...view, lines: [{ ...view.lines[0]!, quantity: '7' }, ...view.lines.slice(1)] },
+      'Test',
+    )
+    const [before] = await numbered()
+    expect(await confirmedOf(order)).toMatchObject({
+      number: before!.number,
+      waits: false,
+      changes: [{ what: 'Line 1', now: expect.stringMatching(/^7 · /) }, expect.objectContaining({})],
+    })
+    await prepareByHand('order confirmation', [order], 'Test')
+    expect(await confirmedOf(order)).toMatchObject({ waits: true })
+    const revision = (await papersOf([order])).find((paper) => paper.state === 'prepared')!
+    await issueInOneTransaction([{ paperId: revision.id, revision: null }], 'Test')
+    const [, after] = await numbered()
+    expect(after!.replacesId).toBe(before!.id)
+    expect(after!.facts.find((fact) => fact.key === 'replaces')!.value).toMatch(
+      new RegExp(`^${before!.number} of `),
+    )
+    expect(await confirmedOf(order)).toBeNull()
+  })
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { prepareRefusal } from '../../../core/orders/statuses'
+import type { Confirmed } from '../../../server/services/orders/confirmed'
 import type { OrderView } from '../../../server/services/orders/list'
 import type { LineEdit } from '../../../server/services/orders/orders'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
@@ -128,6 +129,25 @@ watch(id, () => {
 function pick(kind: DocumentKind) {
   chosenKind.value = kind
   chosenPart.value = null
+}
+/** What was confirmed otherwise than the order is now; asked for whenever the order changed and something is confirmed. */
+const confirmed = shallowRef<Confirmed | null>(null)
+watch(
+  () =>
+    order.value?.papers.some((paper) => paper.kind === 'order confirmation' && paper.number && !paper.voided)
+      ? `${id.value} ${order.value.version} ${order.value.papers.map((paper) => paper.id + paper.state).join()}`
+      : '',
+  async (worth) => {
+    if (!worth) confirmed.value = null
+    else
+      confirmed.value = (
+        await callApi<{ confirmed: Confirmed | null }>(`/api/orders/${id.value}/confirmed`)
+      ).confirmed
+  },
+)
+async function revise() {
+  pick('order confirmation')
+  await prepare('order confirmation')
 }
 async function prepare(kind: DocumentKind) {
   if (order.value!.stopped) {
@@ -283,6 +303,12 @@ const statuses = computed(() =>
           @pick="pick"
           @part="chosenPart = $event"
           @make="prepare"
+        />
+        <OrderConfirmed
+          v-if="confirmed"
+          :confirmed="confirmed"
+          :may-revise="session.may('clerk') && !dirty && prepareRefusal('order confirmation', order) === null"
+          @revise="revise"
         />
         <template v-if="live">
           <DocumentPane v-if="live.documentId" :id="live.documentId" v-model:leaf="leaf" />

@@ -2,6 +2,7 @@ import { Refusal } from '../../../core/errors'
 import { billedBy, remaining, type BillFacts } from '../../../core/documents/bill'
 import type {
   CreditFacts,
+  ReplacedFacts,
   CustomerFacts,
   DepositFacts,
   OrderFacts,
@@ -97,6 +98,7 @@ export interface SubjectRow {
   wishedDate: Day | null
   eventDay?: Day
   credit?: CreditFacts
+  replaces?: ReplacedFacts
   deposits?: DepositFacts[]
   payment?: PaymentFacts
   number: string
@@ -194,6 +196,7 @@ export async function loadContexts(
   const house = await houseContext(kind)
   const linesOf = groupBy(lines, (line) => line.orderId)
   const contactsOf = groupBy(contacts, (contact) => contact.customerId)
+  const replaced = kind === 'order confirmation' ? await confirmationsOf(orderIds) : new Map<number, never>()
   const bills = kindFacts[kind].books ? await billsOfOrders(orderIds) : new Map<number, OrderBill[]>()
   return new Map(
     orders.map((order) => {
@@ -207,6 +210,7 @@ export async function loadContexts(
         ...order,
         adjustments: left.adjustments,
         deposits: own.filter((bill) => bill.facts.deposit).map(depositOf),
+        replaces: replaced.get(order.id),
       }
       return [
         order.id,
@@ -214,6 +218,17 @@ export async function loadContexts(
       ]
     }),
   )
+}
+
+/** The confirmations of orders that stand: the newest of each that is not void. Another one of the order takes its place. */
+export async function confirmationsOf(orderIds: readonly number[]): Promise<Map<number, ReplacedFacts>> {
+  const found = await rows<ReplacedFacts & { orderId: number }>(
+    `select distinct on (d.order_id) d.order_id "orderId", d.id, d.number, d.date::text date from document d
+    where d.order_id = any($1::int[]) and d.kind = 'order confirmation' and not exists (select from document_void v where v.document_id = d.id)
+    order by d.order_id, d.id desc`,
+    [orderIds],
+  )
+  return new Map(found.map(({ orderId, ...facts }) => [orderId, facts]))
 }
 
 interface OrderBill {
@@ -382,6 +397,7 @@ export function contextOf(
         ...(order.treatment === 'domestic' ? {} : { treatment: order.treatment }),
       },
       ...(order.credit ? { credit: order.credit } : {}),
+      ...(order.replaces ? { replaces: order.replaces } : {}),
       ...(order.payment ? { payment: order.payment } : {}),
       ...(order.currency === house.company.currency
         ? {}

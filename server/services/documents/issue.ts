@@ -46,7 +46,7 @@ export interface IssueResult {
   documentId: number | null
 }
 
-const paperColumns = `id, ${stopOf('paper')} stopped, to_addresses "toAddresses", order_id "orderId", bill_id "billId", (select credits_id from bill b where b.id = bill_id) "creditsId", (select replaces_id from bill b where b.id = bill_id) "replacesId", wished_date::text "wishedDate", payment_id "paymentId", event_day::text "eventDay", earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
+const paperColumns = `id, ${stopOf('paper')} stopped, to_addresses "toAddresses", order_id "orderId", bill_id "billId", (select credits_id from bill b where b.id = bill_id) "creditsId", coalesce((select replaces_id from bill b where b.id = bill_id), (source -> 'replaces' ->> 'id')::int) "replacesId", wished_date::text "wishedDate", payment_id "paymentId", event_day::text "eventDay", earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
   stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId",
   order_number "orderNumber", order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes", copy_to "copyTo", hours`
 

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import type { Confirmed } from '../../../server/services/orders/confirmed'
+
+/** What the customer was told beside what the order is now, and the way to tell the customer. */
+defineProps<{ confirmed: Confirmed; mayRevise: boolean }>()
+const emit = defineEmits<{ revise: [] }>()
+</script>
+
+<template>
+  <section class="confirmed" aria-label="What was confirmed" data-test="confirmed">
+    <div class="title">
+      <span
+        ><strong>Confirmed otherwise</strong> by <span class="mono">{{ confirmed.number }}</span> of
+        {{ longDay(confirmed.date) }}</span
+      ><VBtn v-if="mayRevise && !confirmed.waits" height="28" data-test="revise" @click="emit('revise')"
+        >Prepare a revision</VBtn
+      ><span v-else-if="confirmed.waits" class="tag wait">revision to check</span>
+    </div>
+    <table>
+      <thead>
+        <tr>
+          <td></td>
+          <th scope="col">Confirmed</th>
+          <th scope="col">Now</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="change in confirmed.changes" :key="change.what">
+          <th scope="row">{{ change.what }}</th>
+          <td>{{ change.before }}</td>
+          <td>{{ change.now }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.confirmed {
+  background: var(--peg-pale);
+  border-bottom: 1px solid var(--peg);
+  padding: 8px 14px;
+  font-size: 13px;
+  max-height: 190px;
+  overflow: auto;
+  flex: none;
+}
+.title {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 10px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-top: 4px;
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  white-space: nowrap;
+}
+th,
+td {
+  padding: 2px 10px 2px 0;
+  vertical-align: top;
+}
+</style>

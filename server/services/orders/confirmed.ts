@@ -1,0 +1,44 @@
+import { comparePapers, type PaperChange } from '../../../core/documents/issue'
+import { kindFacts } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
+import { one } from '../../db/connection'
+import { confirmationsOf } from '../documents/context'
+import { draftPapers } from '../documents/prepare'
+
+/*
+ * What was confirmed of an order beside what it is now. Called by the order's page. Reads only.
+ */
+
+export interface Confirmed {
+  documentId: number
+  number: string
+  date: string
+  /** What the customer was told otherwise than it is now. */
+  changes: PaperChange[]
+  /** The revision is prepared and waits on To check. */
+  waits: boolean
+}
+
+/** What a customer agreed to; how the sender looks is no part of it. */
+const notAgreed = ['Sender', 'Language']
+
+/** Null where nothing is confirmed, or all stands as it was confirmed. */
+export async function confirmedOf(orderId: number): Promise<Confirmed | null> {
+  const confirmed = (await confirmationsOf([orderId])).get(orderId)
+  if (!confirmed) return null
+  const made = (await draftPapers('order confirmation', [orderId], {
+    role: kindFacts['order confirmation'].to,
+    copyTo: [],
+  }))!.get(orderId)
+  if (!made?.paper) return null
+  const { paper, waits } = (await one<{ paper: Paper; waits: boolean }>(
+    `select d.paper, exists (
+      select from paper p where p.order_id = d.order_id and p.kind = d.kind and p.state = 'prepared'
+    ) waits
+    from document d where d.id = $1`,
+    [confirmed.id],
+  ))!
+  const changes = comparePapers(paper, made.paper).filter((change) => !notAgreed.includes(change.what))
+  if (changes.length === 0) return null
+  return { documentId: confirmed.id, number: confirmed.number, date: confirmed.date, changes, waits }
+}
