@@ -103,7 +103,7 @@ const version = computed(() =>
         <p v-if="!session.may('supervisor')" class="soft hint">Only a supervisor changes these.</p>
       </section>
       <section v-if="brand" class="left">
-        <div class="bar" role="tablist" aria-label="Parts of the brand">
+        <div class="bar parts" role="tablist" aria-label="Parts of the brand">
           <button
             v-for="one in sections"
             :key="one"
@@ -221,13 +221,18 @@ const version = computed(() =>
   flex: 1;
   min-height: 0;
 }
+/* all parts stand beside the paper at 1280 pixels */
+.parts {
+  gap: 2px;
+  padding-left: 8px;
+}
 .part {
   white-space: nowrap;
   border: 0;
   background: none;
   font: inherit;
   font-weight: 650;
-  padding: 5px 9px;
+  padding: 5px 7px;
   border-radius: 4px;
   cursor: pointer;
   color: var(--ink);

@@ -95,7 +95,12 @@ const columns: ListColumn[] = [
               ><span v-if="one.isCopy" class="tag">copy</span> {{ one.sendTo || one.customerName }}</span
             >
             <span class="cut">{{
-              one.subject || (one.channel === 'paper' ? 'printed' : kindFacts[one.kind].one)
+              one.subject ||
+              (one.channel === 'email'
+                ? kindFacts[one.kind].one
+                : one.state === 'arrived'
+                  ? 'printed'
+                  : 'to print')
             }}</span>
             <span
               ><span class="tag" :class="tone[stateOf(one)] ?? ''">{{ stateOf(one) }}</span></span
@@ -122,5 +127,9 @@ const columns: ListColumn[] = [
 <style scoped>
 .title {
   font-size: 16px;
+}
+.bar :deep(.search) {
+  min-width: 0;
+  width: 132px;
 }
 </style>

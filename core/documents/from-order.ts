@@ -290,13 +290,7 @@ function facts(input: PaperInput, due: Day | null): PaperFact[] {
     },
     { key: 'due', label: words.due, value: due ? formatDay(due, language) : '' },
     { key: 'invoice', label: words.ofInvoice, value: input.credit?.number ?? '' },
-    {
-      key: 'replaces',
-      label: words.replaces,
-      value: input.replaces
-        ? words.ofDay(input.replaces.number, formatDay(input.replaces.date, language))
-        : '',
-    },
+    { key: 'replaces', label: words.replaces, value: input.replaces?.number ?? '' },
     { key: 'order', label: words.order, value: order.number },
     { key: 'reference', label: words.reference, value: order.reference ?? '' },
     { key: 'customer', label: words.customer, value: customer.number },

@@ -71,7 +71,7 @@ const add = () =>
 
 <template>
   <div class="body">
-    <p class="soft">
+    <p class="soft first">
       A rate holds for what is supplied from its day on. Codes of one kind and one percentage stand in one row
       on documents; those without tax stay apart, each with its reason.
     </p>
@@ -165,6 +165,9 @@ const add = () =>
   flex: 1;
   overflow: auto;
   padding: 14px 16px;
+}
+.first {
+  margin-top: 0;
 }
 .code {
   border: 0;

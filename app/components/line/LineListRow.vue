@@ -36,9 +36,9 @@ const age = computed(() => {
     <span v-if="row.stopped" class="tag stuck" data-test="stopped">order {{ row.stopped }}</span>
     <span v-else-if="row.changed" class="tag wait">changed</span>
     <span v-else-if="row.problem" class="tag stuck">{{
-      row.keptBack ? 'could not go automatically' : 'cannot be issued'
+      row.keptBack ? 'could not go' : 'cannot be issued'
     }}</span>
-    <span v-else-if="row.keptBack" class="tag stuck">could not go automatically</span>
+    <span v-else-if="row.keptBack" class="tag stuck">could not go</span>
     <span v-else-if="row.state === 'put back'" class="tag wait">put back</span>
     <span v-else-if="row.held" class="tag queue">held</span>
     <span

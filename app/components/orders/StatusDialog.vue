@@ -48,7 +48,9 @@ const mails = computed(() =>
         <strong>{{ plural(effects.gone, 'document') }}</strong> {{ effects.gone === 1 ? 'has' : 'have' }} left
         already; nothing calls {{ effects.gone === 1 ? 'it' : 'them' }} back.
       </li>
-      <li class="soft">Each can still be sent alone, after its reason was read.</li>
+      <li v-if="effects.toCheck || mails" class="soft">
+        Each can still be sent alone, after its reason was read.
+      </li>
     </ul>
     <template v-else>
       <p data-test="effects">

@@ -121,7 +121,7 @@ function print() {
       <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
       <template v-if="view.open !== null"
         ><span class="soft">Open</span
-        ><span
+        ><span class="apart"
           ><span class="mono">{{ moneyWithSign(view.open, view.currency) }}</span>
           <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span>
           <span v-if="paid" class="tag" :class="paidTone[paid]">{{ paid }}</span>
@@ -143,7 +143,7 @@ function print() {
       >
       <template v-for="(one, index) in view.booked.filter((line) => line.kind !== 'credit')" :key="index"
         ><span class="soft">{{ Number(one.amount) < 0 ? 'Taken back' : bookedWords[one.kind] }}</span
-        ><span
+        ><span class="apart"
           ><span class="mono">{{ money(one.amount, view.currency) }}</span>
           <span class="soft"
             >{{ longDay(one.on) }}, {{ one.how
@@ -205,6 +205,12 @@ function print() {
 </template>
 
 <style scoped>
+.apart {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  align-items: baseline;
+}
 .facts {
   background: var(--paper);
   border-top: 1px solid var(--rule);

@@ -21,7 +21,7 @@ const columns: ListColumn[] = [
   { words: 'State', width: 128 },
 ]
 const numbers = (run: RunHeader) =>
-  run.firstNumber === run.lastNumber ? (run.firstNumber ?? '') : `${run.firstNumber} to ${run.lastNumber}`
+  (run.numbers ?? []).map(({ first, last }) => (first === last ? first : `${first} to ${last}`)).join(', ')
 </script>
 
 <template>
@@ -47,7 +47,7 @@ const numbers = (run: RunHeader) =>
             <span class="amount">{{ row.chosen }}</span>
             <span class="amount">{{ row.issued || row.rehearsed }}</span>
             <span class="amount">{{ row.changed + row.skipped + row.failed || '' }}</span>
-            <span class="mono soft cut">{{ numbers(row) }}</span>
+            <span class="mono soft cut" :title="numbers(row)">{{ numbers(row) }}</span>
             <span
               ><span class="tag" :class="runState(row).tone">{{ runState(row).words }}</span></span
             >

@@ -62,9 +62,14 @@ export async function runPage(
       group by r.id, r.started_at, r.goes_at, r.ended_at, r.taken_back_by, r.stopped_by, r.started_by, r.post_only
     ) r
     left join lateral (
-      select (array_agg(d.number order by d.series_id, d.period, d.counter))[1] "firstNumber",
-        (array_agg(d.number order by d.series_id desc, d.period desc, d.counter desc))[1] "lastNumber"
-      from send_run_paper p join document d on d.id = p.document_id where p.run_id = r.id
+      select coalesce(json_agg(json_build_object('first', first, 'last', last) order by series_id, period), '[]') numbers
+      from (
+        select d.series_id, d.period, (array_agg(d.number order by d.counter))[1] first,
+          (array_agg(d.number order by d.counter desc))[1] last
+        from send_run_paper p join document d on d.id = p.document_id
+        where p.run_id = r.id
+        group by 1, 2
+      ) s
     ) n on true
     order by r."startedAt" desc, r.id desc`,
     parameters,

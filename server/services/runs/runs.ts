@@ -40,8 +40,8 @@ export interface RunHeader {
   skipped: number
   failed: number
   open: number
-  firstNumber?: string | null
-  lastNumber?: string | null
+  /** In a list: the first and the last number that it drew, series by series. */
+  numbers?: { first: string; last: string }[]
 }
 
 /** The parts of a report, in the order they are told. */
