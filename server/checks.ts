@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { countryOf } from '../core/countries'
 import { isDay } from '../core/documents/days'
 import { documentKinds, orderKinds } from '../core/documents/kinds'
 import { languages } from '../core/money/format'
@@ -23,6 +24,13 @@ export const name = (most: number) =>
     .max(most)
     .pattern(new RegExp(`^[^${controls}\\t\\n\\r\\u202a-\\u202e\\u2066-\\u2069]*$`))
     .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
+/** A country by its name or its two letters (ISO 3166-1), kept by one name. */
+export const country = text(60)
+  .custom((value: string, helpers) => countryOf(value) ?? helpers.error('string.country'))
+  .messages({
+    'string.country':
+      '{{#label}} “{{#value}}” is no country. Write its name, like Germany, or its two letters, like DE',
+  })
 export const decimal = Joi.string()
   .trim()
   .pattern(/^-?\d{1,10}(\.\d{1,4})?$/)

@@ -1,3 +1,4 @@
+import { countryOf } from '../countries'
 import { isAddress } from '../wishes/recipients'
 import { Decimal } from '../money/decimal'
 import {
@@ -91,6 +92,10 @@ function readValue(
       return isAddress(cell) ? { value: cell } : wrong('no email address like name@house.example')
     case 'currency':
       return /^[A-Za-z]{3}$/.test(cell) ? { value: cell.toUpperCase() } : wrong('no currency like EUR')
+    case 'country': {
+      const value = countryOf(cell)
+      return value === undefined ? wrong('no country like Germany or DE') : { value }
+    }
     case 'choice': {
       const value = field.choices!.find((one) => one.toLowerCase() === cell.toLowerCase())
       return value === undefined ? wrong(`none of ${field.choices!.join(', ')}`) : { value }

@@ -9,7 +9,7 @@ export type ImportSubject = (typeof importSubjects)[number]
 export interface ImportField {
   key: string
   words: string
-  kind: 'text' | 'email' | 'number' | 'amount' | 'day' | 'choice' | 'currency'
+  kind: 'text' | 'email' | 'number' | 'amount' | 'day' | 'choice' | 'currency' | 'country'
   needed?: boolean
   /** Most letters of a text. */
   most?: number
@@ -79,7 +79,7 @@ export const importFields: Readonly<Record<ImportSubject, readonly ImportField[]
     text('group', 'Group', 60, 'gruppe', 'groupe', 'category'),
     choice('language', 'Language', languages, 'sprache', 'langue', 'lang'),
     of('currency', 'currency', 'Currency', 'waehrung', 'währung', 'devise'),
-    needed(text('country', 'Country', 60, 'land', 'pays')),
+    needed(of('country', 'country', 'Country', 'land', 'pays')),
     text('attention', 'For the attention of', 80, 'attn', 'zuhanden', 'contactperson'),
     text('street', 'Street', 80, 'address', 'address1', 'strasse', 'straße', 'adresse', 'rue'),
     text('town', 'Town with postcode', 80, 'city', 'address2', 'ort', 'ville', 'plzort'),

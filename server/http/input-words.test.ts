@@ -1,11 +1,12 @@
 import Joi from 'joi'
 import { describe, expect, test } from 'vitest'
-import { day, name } from '../checks'
+import { country, day, name } from '../checks'
 import { inputWords } from './input-words'
 
 const schema = Joi.object({
   contacts: Joi.array().items(Joi.object({ email: Joi.string().max(5).required(), name: name(80) })),
   day,
+  country,
   count: Joi.number().integer().min(1),
   papers: Joi.array().min(1),
   way: Joi.valid('email', 'paper'),
@@ -22,6 +23,10 @@ describe('what is wrong with what was sent is said in words', () => {
       'The name of contact 1 holds a character that cannot be shown. Type it again.',
     ],
     [{ day: '2026-02-30' }, 'The day is a day like 2026-11-24.'],
+    [
+      { country: 'Grmany' },
+      'The country “Grmany” is no country. Write its name, like Germany, or its two letters, like DE.',
+    ],
     [{ count: 0 }, 'The count is less than 1.'],
     [{ count: 'x' }, 'The count is not a number.'],
     [{ papers: [] }, 'The papers is empty. Choose at least one.'],

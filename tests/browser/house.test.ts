@@ -170,6 +170,45 @@ describe('an order', () => {
     )
   })
 
+  test('that is being changed is not lost by a click elsewhere', async () => {
+    const quantity = await wait('[data-test="quantity-1"]')
+    const before = await quantity!.evaluate((element) => (element as HTMLInputElement).value)
+    await quantity!.click({ count: 3 })
+    await quantity!.type('56')
+    await clickText('nav a', 'Register')
+    await says('Your changes to the order are not saved yet.')
+    await clickText('button', 'Go on writing')
+    expect(
+      await desk.page.$eval('[data-test="quantity-1"]', (element) => (element as HTMLInputElement).value),
+    ).toBe('56')
+    await clickText('nav a', 'Register')
+    await says('Your changes to the order are not saved yet.')
+    await clickText('button', 'Discard the changes')
+    await desk.page.waitForFunction(() => location.pathname === '/register')
+    await desk.page.goBack()
+    await desk.page.waitForFunction(
+      (value) => document.querySelector<HTMLInputElement>('[data-test="quantity-1"]')?.value === value,
+      {},
+      before,
+    )
+  })
+
+  test('that changed after it was confirmed shows both, and its revision is prepared', async () => {
+    await desk.page.goto(`${desk.base}/orders?status=Confirmed`)
+    await wait('[role="option"] .link')
+    await desk.page.click('[role="option"] .link')
+    const quantity = await wait('[data-test="quantity-1"]')
+    await quantity!.click({ count: 3 })
+    await quantity!.type('57')
+    await desk.page.click('[data-test="keep-order"]')
+    await wait('[data-test="confirmed"]')
+    expect(await desk.text('[data-test="confirmed"]')).toMatch(
+      /Confirmed otherwise[\s\S]*Line 1\s+\d+ [\s\S]*57/,
+    )
+    await desk.page.click('[data-test="revise"]')
+    await says('revision to check')
+  })
+
   test('a copy of its invoice goes to somebody else, and to the same person only when asked twice', async () => {
     await desk.page.goto(`${desk.base}/register`)
     await wait('[role="option"]')

@@ -131,6 +131,31 @@ describe('a routine', () => {
   })
 })
 
+test('with a sentence that was edited and not saved, what is switched on is what is seen', async () => {
+  await desk.goTo('Routines', '/routines')
+  await desk.clickText('.routine', 'Large invoices')
+  await desk.page.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value === 'Large invoices',
+  )
+  await desk.page.click('[data-test="switch"]')
+  await desk.page.waitForFunction(
+    () => !document.querySelector<HTMLElement>('.about')!.innerText.includes('On since'),
+  )
+  await openWord('Condition')
+  await desk.tabTo('[data-test="condition-amount"]')
+  await desk.press('Control+a')
+  await desk.page.keyboard.type('2500')
+  await desk.press('Escape')
+  await desk.page.click('[data-test="switch"]')
+  await desk.page.waitForFunction(() =>
+    document.querySelector<HTMLElement>('.about')!.innerText.includes('On since'),
+  )
+  await desk.clickText('.sides button', 'Versions')
+  await desk.page.waitForFunction(
+    () => document.querySelector<HTMLElement>('.right li')?.innerText.includes('over 2500 EUR') ?? false,
+  )
+})
+
 describe('an order confirmation', () => {
   test('goes by itself when an order is confirmed, and stands beside the invoice on the order', async () => {
     await desk.page.goto(`${desk.base}/orders?status=Draft`)

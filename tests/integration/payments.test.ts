@@ -3,7 +3,9 @@ import { addDays, dayInZone } from '../../core/documents/days'
 import { one, rows, run } from '../../server/db/connection'
 import { creditDocument } from '../../server/services/bills/bills'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { prepareReceipt } from '../../server/services/documents/by-hand'
 import { voidDocument } from '../../server/services/documents/void'
+import { registerSums } from '../../server/services/register/register'
 import { proofOf } from '../../server/services/register/proof'
 import { account, accounts, ageing, listPayments, markItem } from '../../server/services/receivables/accounts'
 import {
@@ -334,7 +336,48 @@ test('a sale that is paid at once: the invoice says so, its payment is booked wi
   await balances()
 })
 
+test('a credit note that is voided gives back what it settled by a counter-entry; no entry is deleted', async () => {
+  const { id } = await invoice()
+  const { credit } = await creditDocument(
+    id,
+    { ask: { kind: 'amount', amount: '100.00' }, reason: 'Broken', anew: false },
+    'Test',
+  )
+  const [paper] = await rows<{ id: number }>('select id from paper where bill_id = $1', [credit])
+  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
+    postOnly: true,
+  })
+  expect(await open(id)).toBe('512.54')
+  await voidDocument(result!.documentId!, 'Not broken', 'Test')
+  expect(await open(id)).toBe('612.54')
+  expect(
+    await rows('select amount::text amount from allocation where from_document_id = $1 order by id', [
+      result!.documentId,
+    ]),
+  ).toEqual([{ amount: '100.00' }, { amount: '-100.00' }])
+})
+
+test('the Register sums what is still open of open documents, and what is posted of all', async () => {
+  const { id } = await invoice()
+  await recordPayment(payment({ amount: '600.00', settle: [settle(id, '600.00')] }), 'Col Varley')
+  const inBooks = (await one<{ sum: string }>(
+    `select sum(open)::text sum from open_item i join document d on d.id = i.document_id where i.open > 0 and i.currency = 'EUR' and d.kind = 'invoice'`,
+  ))!
+  const { sums } = await registerSums({ state: 'open', kind: 'invoice' })
+  expect(sums.find((one) => one.currency === 'EUR')!.sum).toBe(inBooks.sum)
+})
+
 describe('receipts', () => {
+  test('of a payment that no routine looked at is prepared by hand, once, and waits for a check', async () => {
+    const paid = await recordPayment(payment({ amount: '5.00' }), 'Col Varley')
+    expect(await receipts(paid)).toEqual([])
+    expect(await prepareReceipt(paid, 'Col Varley')).toMatchObject({ outcome: 'prepared' })
+    expect(await prepareReceipt(paid, 'Col Varley')).toMatchObject({ outcome: 'already' })
+    expect(await rows('select state from paper where payment_id = $1', [paid])).toEqual([
+      { state: 'prepared' },
+    ])
+  })
+
   const receipts = (paymentId: number) =>
     rows<{ kind: string; number: string; total: string; lines: { item: string; detail: string }[] }>(
       `select kind, number, total::text total, paper -> 'lines' lines from document where payment_id = $1`,

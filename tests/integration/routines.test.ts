@@ -9,7 +9,7 @@ import {
   restoreWishes,
   setWishes,
 } from '../../server/services/customers/customers'
-import { putBack } from '../../server/services/documents/by-hand'
+import { drop, prepareByHand, putBack } from '../../server/services/documents/by-hand'
 import { documentView, paperView } from '../../server/services/line/one'
 import { editOrder, setStatus } from '../../server/services/orders/orders'
 import { catchUp, lookBack } from '../../server/services/routines/catch-up'
@@ -43,6 +43,12 @@ const kindsOf = async (order: number) =>
       [order],
     )
   ).map((row) => `${row.kind} ${row.state}`)
+
+/** Switches a routine off, as it stands. */
+async function changeRoutineOff(id: number): Promise<void> {
+  const { version } = (await listRoutines()).find((one) => one.id === id)!
+  await changeRoutine(id, { version, isOn: false }, 'Test')
+}
 
 let confirmations = 0
 describe('an order confirmation beside the invoice', () => {
@@ -256,12 +262,41 @@ describe('catching up', () => {
     await house.settle()
     expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared'])
     expect((await lookBack(id, today(), today())).map((one) => one.number)).toEqual(['CU-11'])
+    expect((await tryOut({ ...confirm, statuses: ['In picking', 'Packed'] }, 90)).shared).toEqual([
+      { name: 'When picking', count: 3 },
+    ])
     await expect(catchUp(id, { from: today(), to: today() }, [orders[0]!], 'Test')).rejects.toThrow(
       'still lacks its order confirmation',
     )
     expect(await trailWords(orders[0]!)).toContain(
       "“When picking” was asked to catch up on this order's order confirmation.",
     )
+  })
+
+  test('leaves out what is withdrawn, and what somebody said is not wanted', async () => {
+    const numbers = ['CL-1', 'CL-2', 'CL-3']
+    const orders: number[] = []
+    for (const number of numbers) orders.push(await house.newOrder({ number, status: 'Packed' }))
+    await setStatus(orders, 'In picking', 'Test')
+    await house.settle()
+    const { id } = (await listRoutines()).find((one) => one.name === 'When picking')!
+    await changeRoutineOff(id)
+    const [withdrawn, unwanted, late] = [
+      await house.newOrder({ number: 'CL-4', status: 'Packed' }),
+      await house.newOrder({ number: 'CL-5', status: 'Packed' }),
+      await house.newOrder({ number: 'CL-6', status: 'Packed' }),
+    ]
+    await setStatus([withdrawn, unwanted, late], 'In picking', 'Test')
+    await house.settle()
+    await prepareByHand('order confirmation', [unwanted], 'Test')
+    const [paper] = await papersOf([unwanted])
+    await putBack([paper!.id], 'Test')
+    await drop([paper!.id], '', 'Test')
+    await setStatus([withdrawn], 'Withdrawn', 'Test')
+    await house.settle()
+    expect(
+      (await lookBack(id, today(), today())).map((one) => one.number).filter((one) => /^CL-[456]/.test(one)),
+    ).toEqual(['CL-6'])
   })
 })
 

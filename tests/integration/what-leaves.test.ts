@@ -4,7 +4,7 @@ import { one, rows, run } from '../../server/db/connection'
 import { hold, sendCopy, sendDocuments, settleByHand } from '../../server/services/dispatch/by-hand'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { tray } from '../../server/services/dispatch/tray'
-import { prepareByHand } from '../../server/services/documents/by-hand'
+import { prepareByHand, sendThisOnceTo } from '../../server/services/documents/by-hand'
 import { checkSend } from '../../server/services/documents/send-check'
 import { continueRun, startMatchingRun, startRun, stopRun } from '../../server/services/documents/send-run'
 import { voidDocument } from '../../server/services/documents/void'
@@ -439,4 +439,15 @@ test('a document that no number series fits says so in the report, and the other
     ],
   })
   expect(await documentsOf([...orders, ...other.orders])).toHaveLength(1)
+})
+
+test('whom a document goes to is changed for this time only: the contacts stay as they are', async () => {
+  const { orders, papers } = await shipped(1)
+  const contacts = () => rows('select email from contact order by id')
+  const before = await contacts()
+  await expect(sendThisOnceTo(papers[0]!.id, ['nobody'], 'Test')).rejects.toThrow('is not an email address')
+  await sendThisOnceTo(papers[0]!.id, ['this-once@ottermill.example'], 'Test')
+  await startRun(ready(await papersOf(orders)), randomUUID(), user)
+  await until('the email', async () => (await mailsTo('this-once@ottermill.example')) === 1)
+  expect(await contacts()).toEqual(before)
 })

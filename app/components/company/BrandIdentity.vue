@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { countryNames } from '../../../core/countries'
 import { paymentMethods, type PaymentMethod } from '../../../core/documents/facts'
 import type { BrandView } from '../../../server/services/house/change'
 
@@ -127,6 +128,7 @@ useMainKey(ask)
         <FormField
           v-model="form.country"
           label="Country"
+          :suggest="countryNames"
           :disabled="disabled"
           :wrong="wrongs.country"
         /><FormField v-model="form.taxNumber" label="VAT number" :disabled="disabled" />

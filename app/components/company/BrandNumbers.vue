@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { countryNames } from '../../../core/countries'
 import {
   checkSeries,
   formatNumber,
@@ -216,7 +217,8 @@ useMainKey(() => void keep())
     <div v-if="!seriesId" class="grid">
       <FormField
         v-model="scope.country"
-        label="Country of the customer, as in the address; may be empty"
+        label="Country of the customer; may be empty"
+        :suggest="countryNames"
       /><FormField v-model="scope.currency" label="Currency, like GBP; may be empty" mono />
     </div>
     <p>

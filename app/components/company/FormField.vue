@@ -9,8 +9,10 @@ withDefaults(
     lines?: number
     mono?: boolean
     hint?: string
+    /** Words that are offered while one types. */
+    suggest?: readonly string[]
   }>(),
-  { disabled: false, wrong: '', lines: 1, mono: false, hint: '' },
+  { disabled: false, wrong: '', lines: 1, mono: false, hint: '', suggest: () => [] },
 )
 const id = useId()
 </script>
@@ -26,7 +28,17 @@ const id = useId()
       :disabled="disabled"
       :class="{ mono }"
     />
-    <input v-else :id="id" v-model="value" :disabled="disabled" :class="{ mono }" />
+    <input
+      v-else
+      :id="id"
+      v-model="value"
+      :disabled="disabled"
+      :class="{ mono }"
+      :list="suggest.length ? `${id}-words` : undefined"
+    />
+    <datalist v-if="suggest.length" :id="`${id}-words`">
+      <option v-for="one in suggest" :key="one" :value="one" />
+    </datalist>
     <p v-if="wrong" role="alert" class="wrong">{{ wrong }}</p>
     <p v-else-if="hint" class="soft">{{ hint }}</p>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { countryNames } from '../../../core/countries'
 import type { CustomerView } from '../../../server/services/customers/customers'
 
 /** Where a customer's papers are addressed to: behind the envelope's window, and on the paper that is mailed. */
@@ -46,7 +47,7 @@ async function keep() {
         v-model="lines"
         label="Street, town, one below the other"
         :lines="4"
-      /><FormField v-model="country" label="Country" />
+      /><FormField v-model="country" label="Country" :suggest="countryNames" />
     </div>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>

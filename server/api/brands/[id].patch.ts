@@ -1,6 +1,6 @@
 import { languages } from '../../../core/money/format'
 import { paymentMethods } from '../../../core/documents/facts'
-import { id, idParam, Joi, name, text } from '../../checks'
+import { country, id, idParam, Joi, name, text } from '../../checks'
 import { route } from '../../route'
 import { changeBrand, type BrandChange } from '../../services/house/change'
 
@@ -15,7 +15,7 @@ export default route<{ id: number }, object, BrandChange>(
       name: name(80).required(),
       legalName: name(120).required(),
       addressLines: Joi.array().items(text(80)).min(1).max(6).required(),
-      country: text(60).required(),
+      country: country.required(),
       phone: some(40),
       email: some(120),
       website: some(120),

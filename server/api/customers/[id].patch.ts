@@ -1,6 +1,6 @@
 import { treatments } from '../../../core/documents/treatment'
 import { percent } from '../../bill-check'
-import { id, idParam, Joi, language, text } from '../../checks'
+import { country, id, idParam, Joi, language, text } from '../../checks'
 import { route } from '../../route'
 import { changeCustomer, type CustomerChange } from '../../services/customers/customers'
 import { wishes } from '../../wish-check'
@@ -8,7 +8,7 @@ import { wishes } from '../../wish-check'
 const billing = Joi.object({
   attention: text(80).allow(''),
   lines: Joi.array().items(text(80)).min(1).max(6).required(),
-  country: text(60).required(),
+  country: country.required(),
 }).allow(null)
 
 const whole = (least: number, most: number) => Joi.number().integer().min(least).max(most)

@@ -1,6 +1,6 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries, SeriesScope } from '../../../core/numbering/series'
-import { id, Joi, kind, text } from '../../checks'
+import { country as countryCheck, id, Joi, kind, text } from '../../checks'
 import { route } from '../../route'
 import { series } from '../../series-check'
 import { addSeries } from '../../services/house/series'
@@ -13,7 +13,7 @@ export default route<object, object, NumberSeries & SeriesScope & { brandId: num
       ...series,
       brandId: id.required(),
       kind: kind.required(),
-      country: text(60).allow('').default(''),
+      country: countryCheck.allow('').default(''),
       currency: Joi.string()
         .pattern(/^[A-Z]{3}$/)
         .allow('')
