@@ -71,6 +71,7 @@ export function inputWords({ type, path, context = {}, message }: ValidationErro
     case 'object.unknown':
     case 'any.unknown':
       return say('is not wanted here')
+    case 'string.country':
     case 'string.pattern.base':
       // our own patterns bring their own words; without them the engine's would show
       return message.includes('fails to match')

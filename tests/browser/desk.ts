@@ -94,6 +94,8 @@ export function useDesk(): Desk {
       userDataDir: join(folder, 'profile'),
     })
     const page = await browser.newPage()
+    // what a browser asks about unsaved changes when an address is typed; leaving by a link asks in the page
+    page.on('dialog', (dialog) => void dialog.accept())
     await page.setViewport({ width: 1280, height: 800 })
     page.setDefaultTimeout(12_000)
     page.on('console', (message) => process.env.DESK_SHOTS && console.log(message.text()))

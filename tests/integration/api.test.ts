@@ -252,14 +252,10 @@ function changed(body: unknown, at: (string | number)[], value: unknown): unknow
   return copy
 }
 
-/** Moves whenever a transaction that wrote has begun; as long as it stands still, nothing was written. */
-const written = async () =>
-  (await one<{ at: string }>('select pg_snapshot_xmax(pg_current_snapshot())::text at'))!.at
-
 /** Everything that is kept, as one figure. */
 async function everything(): Promise<string> {
   const tables = await rows<{ name: string }>(
-    `select quote_ident(tablename) name from pg_tables where schemaname = 'public' and tablename not in ('api_call') order by 1`,
+    `select quote_ident(tablename) name from pg_tables where schemaname = 'public' and tablename not in ('api_call', 'rate_limit') order by 1`,
   )
   return (await one<{ sum: string }>(
     `select (${tables.map(({ name }) => `coalesce((select sum(hashtextextended(t::text, 0)) from ${name} t), 0)`).join(" || '/' || ")}) sum`,
@@ -306,7 +302,7 @@ describe('bad input', () => {
     for (const { method, path, operation } of writing()) {
       const base = full(operation.requestBody!.content['application/json']!.schema)
       for (const at of places(base)) {
-        const [before, moment] = [checksum, await written()]
+        const before = checksum
         let refusedOnly = true
         const answers = await Promise.all(
           nasty.map((value) => call(method, concrete(path), changed(base, at, value))),
@@ -321,7 +317,7 @@ describe('bad input', () => {
             wrong.push(`${method} ${path} ${at.join('.')}: no field is named`)
           refusedOnly &&= status >= 400
         }
-        if ((await written()) !== moment) checksum = await everything()
+        checksum = await everything()
         if (refusedOnly && checksum !== before)
           wrong.push(`${method} ${path} ${at.join('.')}: refused, and yet something changed`)
       }

@@ -354,7 +354,7 @@ test('a credit note that is voided gives back what it settled by a counter-entry
     await rows('select amount::text amount from allocation where from_document_id = $1 order by id', [
       result!.documentId,
     ]),
-  ).toEqual([{ amount: '100.00' }, { amount: '-100.00' }])
+  ).toEqual([{ amount: '100' }, { amount: '-100' }])
 })
 
 test('the Register sums what is still open of open documents, and what is posted of all', async () => {

@@ -262,7 +262,7 @@ describe('catching up', () => {
     await house.settle()
     expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared'])
     expect((await lookBack(id, today(), today())).map((one) => one.number)).toEqual(['CU-11'])
-    expect((await tryOut({ ...confirm, statuses: ['In picking', 'Packed'] }, 90)).shared).toEqual([
+    expect((await tryOut({ ...confirm, statuses: ['In picking', 'Packed'] }, 90, null)).shared).toEqual([
       { name: 'When picking', count: 3 },
     ])
     await expect(catchUp(id, { from: today(), to: today() }, [orders[0]!], 'Test')).rejects.toThrow(

@@ -1,6 +1,6 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries, SeriesScope } from '../../../core/numbering/series'
-import { country as countryCheck, id, Joi, kind, text } from '../../checks'
+import { country as countryCheck, id, Joi, kind } from '../../checks'
 import { route } from '../../route'
 import { series } from '../../series-check'
 import { addSeries } from '../../services/house/series'
