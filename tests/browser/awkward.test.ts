@@ -20,7 +20,7 @@ const give = (subject: string, records: object[]) =>
       const response = await fetch('/api/imports/records', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ subject: of, records: list }),
+        body: JSON.stringify({ subject: of, records: list, tellRoutines: of === 'orders' }),
       })
       return ((await response.json()) as { records: { outcome: string; note: string }[] }).records
         .filter((one) => one.outcome !== 'written')
