@@ -64,6 +64,8 @@ describe('a routine', () => {
     await desk.page.waitForFunction(() =>
       document.querySelector<HTMLElement>('.about')!.innerText.includes('On since'),
     )
+    await says('have no invoice yet') // catching up is offered at once
+    await desk.press('Escape')
     await desk.clickText('.sides button', 'Versions')
     await desk.page.waitForFunction(() => document.querySelectorAll('.right li').length === 3)
     expect(await desk.text('.right')).toMatch(
@@ -148,6 +150,8 @@ test('with a sentence that was edited and not saved, what is switched on is what
   await desk.page.waitForFunction(() =>
     document.querySelector<HTMLElement>('.about')!.innerText.includes('On since'),
   )
+  await says('have no invoice yet')
+  await desk.press('Escape')
   await desk.clickText('.sides button', 'Versions')
   await desk.page.waitForFunction(
     () => document.querySelector<HTMLElement>('.right li')?.innerText.includes('over 2500 EUR') ?? false,
