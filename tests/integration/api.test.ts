@@ -196,7 +196,8 @@ function sample(schema: Schema): unknown {
     return Object.fromEntries(
       Object.entries(schema.properties ?? {})
         .filter(([name]) => required.includes(name))
-        .map(([name, own]) => [name, sample(own)]),
+        // countries are those of ISO 3166-1, which no pattern says
+        .map(([name, own]) => [name, name === 'country' ? 'Ireland' : sample(own)]),
     )
   if (type === 'array')
     return schema.minItems ? [sample(Array.isArray(schema.items) ? schema.items[0]! : schema.items!)] : []
