@@ -147,12 +147,14 @@ async function credit() {
           </tr>
         </tbody>
       </table>
-      <p v-if="sums" class="sums" data-test="credit-sums">
-        Credits <strong class="mono">{{ moneyWithSign(sums.total, sums.currency) }}</strong>: net
-        <span class="mono">{{ money(sums.net, sums.currency) }}</span>, VAT
-        <span class="mono">{{ money(sums.tax, sums.currency) }}</span>
-      </p>
-      <p v-else-if="sumsWrong" class="notice stuck" role="alert">{{ sumsWrong }}</p>
+      <div class="sums" aria-live="polite">
+        <p v-if="sums" data-test="credit-sums">
+          Credits <strong class="mono">{{ moneyWithSign(sums.total, sums.currency) }}</strong>: net
+          <span class="mono">{{ money(sums.net, sums.currency) }}</span>, VAT
+          <span class="mono">{{ money(sums.tax, sums.currency) }}</span>
+        </p>
+        <p v-else-if="sumsWrong" class="notice stuck" role="alert">{{ sumsWrong }}</p>
+      </div>
       <FormField
         v-if="way === 'amount'"
         v-model="amount"
@@ -177,6 +179,13 @@ async function credit() {
   font-size: 16px;
   white-space: normal;
   margin: 2px 0 10px;
+}
+/* its place is kept while the server works it out: nothing beneath it jumps */
+.sums {
+  min-height: 36px;
+}
+.sums p {
+  margin: 0;
 }
 table {
   width: 100%;
