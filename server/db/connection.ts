@@ -42,6 +42,9 @@ export function database(): Sequelize {
   return instance
 }
 
+/** Whether this process has its connection: what only tells others does not open it anew while the process ends. */
+export const isOpen = (): boolean => instance !== undefined
+
 export async function closeDatabase(): Promise<void> {
   await instance?.close()
   instance = undefined

@@ -1,4 +1,4 @@
-import { afterCommit, database } from '../../db/connection'
+import { afterCommit, database, isOpen } from '../../db/connection'
 import { log } from '../../log'
 
 /** What may have changed for somebody who looks: the page then asks anew for what it shows. */
@@ -38,6 +38,7 @@ function flush(): void {
   lastSent = Date.now()
   const changes: Change[] = [...gathered].map(([topic, ids]) => ({ topic, ids: [...ids] }))
   gathered.clear()
+  if (!isOpen()) return
   database()
     .query('select pg_notify($1, $2)', { bind: [channel, JSON.stringify(changes)], transaction: null })
     .catch((error: unknown) => log.warn({ error: String(error) }, 'a change could not be published'))
