@@ -14,7 +14,7 @@ const sentence: RoutineSentence = {
   to: 'billing',
   delayMinutes: 0,
   conditions: [
-    { about: 'country', is: 'one of', values: ['Ireland', 'Germany'] },
+    { about: 'country', is: 'one of', values: ['IE', 'DE'] },
     { about: 'total', of: 'gross', is: 'over', amount: '200', currency: 'EUR' },
     { about: 'item', is: 'not', values: ['BK-YR1'] },
   ],

@@ -1,6 +1,8 @@
+import type { Language } from './money/format'
+
 /**
  * Countries and territories of ISO 3166-1 by their two letters, with Kosovo's XK; their names are those of the Unicode CLDR, which the
- * platform carries. A country is kept by its English name, the form that stands on envelopes that cross a border.
+ * platform carries. A country is kept by its two letters; people read its name.
  */
 const codes = (
   'AD AE AF AG AI AL AM AO AQ AR AS AT AU AW AX AZ BA BB BD BE BF BG BH BI BJ BL BM BN BO BQ BR BS ' +
@@ -13,12 +15,19 @@ const codes = (
   'TR TT TV TW TZ UA UG UM US UY UZ VA VC VE VG VI VN VU WF WS XK YE YT ZA ZM ZW'
 ).split(' ')
 
-const nameIn = (language: 'en' | 'de' | 'fr') => new Intl.DisplayNames(language, { type: 'region' })
-const english = nameIn('en')
+const names: Readonly<Record<Language, Intl.DisplayNames>> = {
+  en: new Intl.DisplayNames('en', { type: 'region' }),
+  de: new Intl.DisplayNames('de', { type: 'region' }),
+  fr: new Intl.DisplayNames('fr', { type: 'region' }),
+}
 
-/** The names that are kept and offered, in alphabetical order. */
+/** What people read for a country's two letters; what is no country's letters stays as it is written. */
+export const countryName = (code: string, language: Language = 'en'): string =>
+  /^[A-Z]{2}$/.test(code) ? names[language].of(code)! : code
+
+/** The names that are offered, in alphabetical order. */
 export const countryNames: readonly string[] = codes
-  .map((code) => english.of(code)!)
+  .map((code) => countryName(code))
   .sort((a, b) => a.localeCompare(b, 'en'))
 
 /** Without case, accents, full stops and the difference of & and and. */
@@ -43,16 +52,12 @@ const others: Record<string, string> = {
 }
 
 const byWords = new Map<string, string>([
-  ...(['fr', 'de', 'en'] as const).flatMap((language) => {
-    const names = nameIn(language)
-    return codes.map((code): [string, string] => [folded(names.of(code)!), code])
-  }),
+  ...(['fr', 'de', 'en'] as const).flatMap((language) =>
+    codes.map((code): [string, string] => [folded(countryName(code, language)), code]),
+  ),
   ...Object.entries(others).map(([words, code]): [string, string] => [folded(words), code]),
   ...codes.map((code): [string, string] => [code.toLowerCase(), code]),
 ])
 
-/** The name that is kept for what somebody wrote: two letters, or a name in English, German or French; undefined where that is no country. */
-export function countryOf(text: string): string | undefined {
-  const code = byWords.get(folded(text))
-  return code && english.of(code)
-}
+/** The two letters of what somebody wrote: letters, or a name in English, German or French; undefined where that is no country. */
+export const countryOf = (text: string): string | undefined => byWords.get(folded(text))

@@ -71,7 +71,7 @@ export async function livePast(
       sentence: {
         statuses: ['Confirmed'],
         conditions: [
-          { about: 'country', is: 'not', values: ['Ireland'] },
+          { about: 'country', is: 'not', values: ['IE'] },
           { about: 'group', is: 'one of', values: ['Schools'] },
         ],
         issue: 'order confirmation',

@@ -24,7 +24,7 @@ export const name = (most: number) =>
     .max(most)
     .pattern(new RegExp(`^[^${controls}\\t\\n\\r\\u202a-\\u202e\\u2066-\\u2069]*$`))
     .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
-/** A country by its name or its two letters (ISO 3166-1), kept by one name. */
+/** A country by its name or its two letters (ISO 3166-1), kept by the letters. */
 export const country = text(60)
   .custom((value: string, helpers) => countryOf(value) ?? helpers.error('string.country'))
   .messages({

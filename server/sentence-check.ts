@@ -1,5 +1,5 @@
 import { choiceSubjects, routineEvents, trusts } from '../core/routines/sentence'
-import { Joi, kind, text } from './checks'
+import { country, Joi, kind, text } from './checks'
 
 /** A routine's sentence at the door; what it means is checked by the core. */
 const time = Joi.string()
@@ -16,7 +16,14 @@ const condition = Joi.alternatives().try(
   Joi.object({
     about: Joi.valid(...choiceSubjects).required(),
     is: Joi.valid('one of', 'not').required(),
-    values: Joi.array().items(text(120)).max(200).required(),
+    values: Joi.array()
+      .max(200)
+      .required()
+      .when('about', {
+        is: 'country',
+        then: Joi.array().items(country),
+        otherwise: Joi.array().items(text(120)),
+      }),
   }),
   Joi.object({
     about: Joi.valid('field').required(),

@@ -1,4 +1,5 @@
-import type { ChoiceSubject, Condition } from '../../core/routines/sentence'
+import { countryName } from '../../core/countries'
+import { plainName, type ChoiceSubject, type Condition } from '../../core/routines/sentence'
 import type { RoutineChoices } from '../../server/services/routines/choices'
 import type { WordChoice } from '../components/list/WordPicker.vue'
 
@@ -16,7 +17,7 @@ export function choicesFor(choices: RoutineChoices, about: ChoiceSubject): WordC
     case 'group':
       return same(choices.groups)
     case 'country':
-      return same(choices.countries)
+      return choices.countries.map((value) => ({ value, words: countryName(value) }))
     case 'salesperson':
       return same(choices.salespersons)
     case 'currency':
@@ -30,7 +31,7 @@ export const nameIn =
   (about: ChoiceSubject, value: string): string =>
     about === 'brand' || about === 'customer'
       ? (choicesFor(choices, about).find((one) => one.value === value)?.words ?? value)
-      : value
+      : plainName(about, value)
 
 /** What "+ and" offers, and the condition each begins with. */
 export function newConditions(choices: RoutineChoices): { words: string; condition: Condition }[] {

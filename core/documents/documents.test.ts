@@ -105,7 +105,7 @@ describe('the invoice', () => {
     const billing = {
       name: 'Imkerei Waldsaum',
       lines: ['Am Waldsaum 4', '', '00318 Eschenried'],
-      country: 'Germany',
+      country: 'DE',
     }
     expect(exampleInvoice({ customer: { ...ottermill, billing } }).recipient.lines).toEqual([
       'Imkerei Waldsaum',
@@ -113,6 +113,14 @@ describe('the invoice', () => {
       '00318 Eschenried',
       'GERMANY',
     ])
+    // its post office reads the language of the country that posts it
+    expect(
+      exampleInvoice({
+        language: 'en',
+        brand: { ...tansyHollow, country: 'AT', homeLanguage: 'de' },
+        customer: { ...ottermill, billing },
+      }).recipient.lines.at(-1),
+    ).toBe('DEUTSCHLAND')
   })
 
   test('asks to pay into the account of its currency, else into one that takes any; without an account it says none', () => {

@@ -13,6 +13,7 @@ export interface Address {
   name: string
   attention?: string
   lines: string[]
+  /** Its two letters (ISO 3166-1). */
   country: string
 }
 
@@ -23,7 +24,10 @@ export interface BrandFacts {
   name: string
   legalName: string
   addressLines: string[]
+  /** Its two letters (ISO 3166-1). */
   country: string
+  /** The company's language, in which its post office reads addresses. */
+  homeLanguage: Language
   phone: string
   email: string
   website: string

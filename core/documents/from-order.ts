@@ -1,3 +1,4 @@
+import { countryName } from '../countries'
 import { Refusal } from '../errors'
 import { Decimal, sum } from '../money/decimal'
 import { inHomeCurrency, type Exchange } from '../money/exchange'
@@ -150,7 +151,7 @@ export function buildPaper(input: PaperInput): Paper {
     date,
     dueDate: due,
     brand: printedBrand(brand, accountFor(brand.banks, order.currency), language),
-    recipient: { lines: addressLines(customer, words.attention, brand.country) },
+    recipient: { lines: addressLines(customer, words.attention, brand) },
     facts: facts(input, due),
     columns: {
       item: words.item,
@@ -347,14 +348,21 @@ function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | nul
   }
 }
 
-/** The block behind the window: name, attention, lines, and the country where it is not the sender's. */
-export function addressLines(customer: CustomerFacts, attention: string, homeCountry: string): string[] {
+/**
+ * The block behind the window: name, attention, lines, and the country where it is not the sender's, in capitals and in the
+ * language of the country that posts it, for whose post office it is (Universal Postal Union, addressing guidelines).
+ */
+export function addressLines(
+  customer: CustomerFacts,
+  attention: string,
+  from: Pick<BrandFacts, 'country' | 'homeLanguage'>,
+): string[] {
   const { name, attention: person, lines, country } = customer.billing!
   return [
     name,
     person ? `${attention} ${person}` : '',
     ...lines,
-    country && country !== homeCountry ? country.toUpperCase() : '',
+    country === from.country ? '' : countryName(country, from.homeLanguage).toUpperCase(),
   ]
     .map((line) => line.trim())
     .filter((line) => line !== '')

@@ -62,7 +62,7 @@ export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
     date,
     dueDate: null,
     brand: printedBrand(brand, accountFor(brand.banks, payment.currency), language),
-    recipient: { lines: addressLines(customer, words.attention, brand.country) },
+    recipient: { lines: addressLines(customer, words.attention, brand) },
     facts: facts.filter((fact) => fact.value !== ''),
     columns: {
       item: own.document,

@@ -1,3 +1,4 @@
+import { countryName } from '../countries'
 import { Refusal } from '../errors'
 import { parseDay, type Day } from '../documents/days'
 
@@ -156,6 +157,12 @@ export interface SeriesScope {
   country: string
   currency: string
 }
+
+/** What a closer series is for, in words: "customers in Germany and documents in GBP"; empty for the one for all. */
+export const scopeWords = ({ country, currency }: SeriesScope): string =>
+  [country && `customers in ${countryName(country)}`, currency && `documents in ${currency}`]
+    .filter(Boolean)
+    .join(' and ')
 
 /** The series kept most closely for a document: country and currency, then country, then currency, then the one for all. */
 export function seriesFor<Series extends SeriesScope>(

@@ -20,7 +20,7 @@ const facts: EventFacts = {
   brand: 'TH',
   customer: '10417',
   group: 'Schools',
-  country: 'Ireland',
+  country: 'IE',
   salesperson: 'Maeve Tarrant',
   items: ['HB-10N', 'WX-200'],
   fields: { 'Delivery window': 'mornings only' },
@@ -93,7 +93,7 @@ describe('a routine judges an event', () => {
       sentence({
         conditions: [
           { about: 'group', is: 'one of', values: ['Nurseries'] },
-          { about: 'country', is: 'not', values: ['Ireland'] },
+          { about: 'country', is: 'not', values: ['IE'] },
         ],
       }),
       facts,
@@ -109,7 +109,7 @@ describe('a routine judges an event', () => {
     fc.record({
       about: fc.constantFrom('brand', 'group', 'country', 'salesperson', 'customer', 'item', 'currency'),
       is: fc.constantFrom('one of', 'not'),
-      values: fc.array(fc.constantFrom('TH', 'Schools', 'Ireland', '10417', 'HB-10N', 'EUR', 'x'), {
+      values: fc.array(fc.constantFrom('TH', 'Schools', 'IE', '10417', 'HB-10N', 'EUR', 'x'), {
         minLength: 1,
       }),
     }),
@@ -164,7 +164,7 @@ describe('a sentence', () => {
         delayMinutes: 20,
         hours: { from: '08:00', to: '17:00', workdays: true },
         conditions: [
-          { about: 'country', is: 'not', values: ['Ireland'] },
+          { about: 'country', is: 'not', values: ['IE'] },
           { about: 'total', of: 'net', is: 'over', amount: '500', currency: 'EUR' },
           { about: 'field', field: 'Season order', is: 'filled', value: '' },
         ],

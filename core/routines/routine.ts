@@ -4,6 +4,7 @@ import {
   conditionWords,
   eventOf,
   eventWords,
+  plainName,
   type ChoiceSubject,
   type Condition,
   type RoutineSentence,
@@ -78,13 +79,18 @@ function answer(condition: Condition, facts: EventFacts): ConditionSeen {
     }[condition.is]
     return { words, holds, seen: value || 'empty' }
   }
-  const values = valuesOf(condition.about, facts)
+  const { about } = condition
+  const values = valuesOf(about, facts)
   if (!values) return { words, holds: false, seen: notKept }
   const among = values.some((value) => condition.values.includes(value))
   return {
     words,
     holds: condition.is === 'not' ? !among : among,
-    seen: values.slice(0, 6).join(', ') + (values.length > 6 ? ` and ${values.length - 6} more` : ''),
+    seen:
+      values
+        .slice(0, 6)
+        .map((value) => plainName(about, value))
+        .join(', ') + (values.length > 6 ? ` and ${values.length - 6} more` : ''),
   }
 }
 

@@ -1,3 +1,4 @@
+import { countryName } from '../countries'
 import { kindFacts, orderKinds, postedKinds, documentKinds, type DocumentKind } from '../documents/kinds'
 import { isAddress, type ContactRole } from '../wishes/recipients'
 import { Refusal } from '../errors'
@@ -66,10 +67,14 @@ export const filledSentence = (sentence: RoutineSentence): RoutineSentence => ({
   conditions: sentence.conditions.filter(isFilled),
 })
 
+/** What people call a value that no record of the house names better. */
+export const plainName = (about: ChoiceSubject, value: string): string =>
+  about === 'country' ? countryName(value) : value
+
 /** The words of a condition as they stand in the sentence. `nameOf` gives what people call a value. */
 export function conditionWords(
   condition: Condition,
-  nameOf: (about: ChoiceSubject, value: string) => string = (_, value) => value,
+  nameOf: (about: ChoiceSubject, value: string) => string = plainName,
 ): string {
   if (condition.about === 'total')
     return `its ${condition.of === 'net' ? 'net total' : 'total'} is ${condition.is} ${condition.amount} ${condition.currency}`

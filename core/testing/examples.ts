@@ -32,7 +32,8 @@ export const tansyHollow: BrandFacts = {
   name: 'Tansy Hollow Apiary Supply',
   legalName: 'Tansy Hollow Supply Ltd',
   addressLines: ['Unit 3, Quarry Lane', 'Ballynore', 'Co. Glenhaven'],
-  country: 'Ireland',
+  country: 'IE',
+  homeLanguage: 'en',
   phone: '+353 00 000 0000',
   email: 'accounts@tansyhollow.example',
   website: 'tansyhollow.example',
@@ -51,7 +52,7 @@ export const ottermill: CustomerFacts = {
     name: 'Ottermill Honey Co-op',
     attention: 'Accounts',
     lines: ['The Old Ottermill', 'Weir Road', 'Marlbridge'],
-    country: 'Ireland',
+    country: 'IE',
   },
 }
 

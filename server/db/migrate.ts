@@ -19,6 +19,7 @@ import { paidAtOnce } from './migrations/014-paid-at-once'
 import { accepted } from './migrations/015-accepted'
 import { bankMovements } from './migrations/016-bank-movements'
 import { saidAndDone } from './migrations/017-said-and-done'
+import { countries } from './migrations/018-countries'
 
 const migrations = [
   { name: '001-house', sql: house },
@@ -38,6 +39,7 @@ const migrations = [
   { name: '015-accepted', sql: accepted },
   { name: '016-bank-movements', sql: bankMovements },
   { name: '017-said-and-done', sql: saidAndDone },
+  { name: '018-countries', sql: countries },
 ]
 
 /** Held while migrating, so that web and workers that start together do it once. */

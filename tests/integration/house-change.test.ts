@@ -128,7 +128,7 @@ describe('the number series', () => {
   })
 
   test('a closer series for a country numbers its papers, and goes only while it has numbered nothing', async () => {
-    const scope = { country: 'Germany', currency: '' }
+    const scope = { country: 'DE', currency: '' }
     const how = {
       prefix: 'LS-DE{yy}-',
       suffix: '',

@@ -73,7 +73,7 @@ describe('customers', () => {
       ),
     ).toEqual({
       name: 'Imkerei Grünau',
-      country: 'Germany',
+      country: 'DE',
       language: 'en',
       terms: { kind: 'days', days: 21 },
       lines: ['Am Bach 1', '01234 Grünau'],
@@ -109,8 +109,8 @@ describe('customers', () => {
     })
     await written(id)
     expect(await rows(`select country, language from customer where number in ('20020', '20021')`)).toEqual([
-      { country: 'France', language: 'fr' },
-      { country: 'France', language: 'fr' },
+      { country: 'FR', language: 'fr' },
+      { country: 'FR', language: 'fr' },
     ])
   })
 })

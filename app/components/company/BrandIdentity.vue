@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { countryNames } from '../../../core/countries'
+import { countryName, countryNames } from '../../../core/countries'
 import { paymentMethods, type PaymentMethod } from '../../../core/documents/facts'
 import type { BrandView } from '../../../server/services/house/change'
 
@@ -14,7 +14,7 @@ const formOf = (brand: BrandView) => ({
   name: brand.name,
   legalName: brand.legalName,
   address: brand.addressLines.join('\n'),
-  country: brand.country,
+  country: countryName(brand.country),
   phone: brand.phone,
   email: brand.email,
   website: brand.website,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { countryNames } from '../../../core/countries'
 import {
+  scopeWords,
   checkSeries,
   formatNumber,
   nextCounter,
@@ -52,12 +53,8 @@ const series = computed(
     },
 )
 const scope = ref({ country: '', currency: '' })
-const scopeWords = (one: { country: string; currency: string }) =>
-  [one.country && `customers in ${one.country}`, one.currency && `papers in ${one.currency}`]
-    .filter(Boolean)
-    .join(' and ') || 'all'
 const seriesChoices = computed(() => [
-  ...all.value.map((one) => ({ value: String(one.id), words: scopeWords(one) })),
+  ...all.value.map((one) => ({ value: String(one.id), words: scopeWords(one) || 'all' })),
   ...(disabled.value ? [] : [{ value: '0', words: 'another country or currency …' }]),
 ])
 
@@ -208,7 +205,7 @@ useMainKey(() => void keep())
       />, {{ brand.name }}, for
       <WordPicker
         label="Series for"
-        :words="seriesId ? scopeWords(series) : 'another country or currency'"
+        :words="seriesId ? scopeWords(series) || 'all' : 'another country or currency'"
         :choices="seriesChoices"
         :value="String(seriesId)"
         @pick="turnTo(Number($event))"

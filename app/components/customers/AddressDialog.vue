@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { countryNames } from '../../../core/countries'
+import { countryName, countryNames } from '../../../core/countries'
 import type { CustomerView } from '../../../server/services/customers/customers'
 
 /** Where a customer's papers are addressed to: behind the envelope's window, and on the paper that is mailed. */
@@ -8,7 +8,7 @@ const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ kept: [] }>()
 const attention = ref(props.customer.billing?.attention ?? '')
 const lines = ref(props.customer.billing?.lines.join('\n') ?? '')
-const country = ref(props.customer.billing?.country ?? props.customer.country)
+const country = ref(countryName(props.customer.billing?.country ?? props.customer.country))
 const { busy, wrong, acting } = useActing()
 const written = computed(() =>
   lines.value

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { countryName } from '../../../core/countries'
 import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { needsTaxNumber, treatments } from '../../../core/documents/treatment'
 import { termsWords } from '../../../core/documents/terms'
@@ -259,7 +260,7 @@ const stateTone: Record<string, string> = {
       <p class="lines">
         {{
           view.billing
-            ? [view.name, view.billing.attention, ...view.billing.lines, view.billing.country]
+            ? [view.name, view.billing.attention, ...view.billing.lines, countryName(view.billing.country)]
                 .filter(Boolean)
                 .join('\n')
             : 'None yet.'

@@ -65,7 +65,7 @@ export interface BrandRow extends BrandFacts {
   withoutTaxNumber: Partial<Record<Language, string>>
 }
 
-const brandColumns = `b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country, b.phone, b.email, b.website, b.registration,
+const brandColumns = `b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country, (select language from company) "homeLanguage", b.phone, b.email, b.website, b.registration,
   b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax", b.payment_methods methods, b.without_tax_number "withoutTaxNumber"`
 
 export async function brands(): Promise<BrandRow[]> {

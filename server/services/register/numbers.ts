@@ -1,3 +1,4 @@
+import { scopeWords } from '../../../core/numbering/series'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { one, rows } from '../../db/connection'
@@ -13,6 +14,7 @@ export interface NumberPeriod {
   seriesId: number
   kind: DocumentKind
   brand: string
+  /** What it is for; empty for the one for all. */
   scope: string
   period: string
   first: string
@@ -24,17 +26,18 @@ export interface NumberPeriod {
 
 /** Every series and period that has numbers; the newest periods first. Periods of order-numbered series are gathered into one. */
 export async function numberPeriods(): Promise<NumberPeriod[]> {
-  return rows<NumberPeriod>(`
+  const found = await rows<Omit<NumberPeriod, 'scope'> & { country: string; currency: string }>(`
     with found as (
       select d.series_id, case s.source when 'order' then '' else d.period end period, min(d.counter) low, max(d.counter) high, count(*)::int count, count(*)::int - count(distinct d.number)::int doubles, s.source
       from document d join number_series s on s.id = d.series_id group by 1, 2, s.source
     )
-    select f.series_id "seriesId", s.kind, b.name brand, concat_ws(', ', nullif(s.country, ''), nullif(s.currency, '')) scope, f.period, f.count, f.doubles,
+    select f.series_id "seriesId", s.kind, b.name brand, s.country, s.currency, f.period, f.count, f.doubles,
       case f.source when 'order' then 0 else f.high - f.low + 1 - f.count - coalesce(
         (select sum(k.last - k.first + 1)::int from number_skip k where k.series_id = f.series_id and k.period = f.period and k.first > f.low and k.last < f.high), 0) end gaps,
       (select number from document d where d.series_id = f.series_id and (f.source = 'order' or d.period = f.period) order by d.counter, d.id limit 1) first,
       (select number from document d where d.series_id = f.series_id and (f.source = 'order' or d.period = f.period) order by d.counter desc, d.id desc limit 1) last
-    from found f join number_series s on s.id = f.series_id join brand b on b.id = s.brand_id order by f.period desc, s.kind <> 'invoice', s.kind, b.id, scope`)
+    from found f join number_series s on s.id = f.series_id join brand b on b.id = s.brand_id order by f.period desc, s.kind <> 'invoice', s.kind, b.id, s.country, s.currency`)
+  return found.map((one) => ({ ...one, scope: scopeWords(one) }))
 }
 
 /** A number with what it stands for. */

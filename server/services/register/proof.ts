@@ -1,3 +1,4 @@
+import { scopeWords } from '../../../core/numbering/series'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Day } from '../../../core/documents/days'
 import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
@@ -78,9 +79,9 @@ const both = (name: string, condition: string) =>
 
 export async function proofOf(day: Day): Promise<Proof> {
   const { timeZone } = await company()
-  const series = await rows<Omit<ProvedSeries, 'id'>>(
+  const series = await rows<Omit<ProvedSeries, 'id' | 'scope'> & { country: string; ofCurrency: string }>(
     `${documents}
-    select x.series_id "seriesId", x.kind, b.name brand, concat_ws(', ', nullif(s.country, ''), nullif(s.currency, '')) scope, x.currency, (array_agg(x.number order by x.counter))[1] first, (array_agg(x.number order by x.counter desc))[1] last,
+    select x.series_id "seriesId", x.kind, b.name brand, s.country, s.currency "ofCurrency", x.currency, (array_agg(x.number order by x.counter))[1] first, (array_agg(x.number order by x.counter desc))[1] last,
       ${both('issued', 'true')}, ${both('numbered', 'not x.double')}, ${both('painted', 'x.painted')}, ${both('"left"', 'x.gone or x.voided')}, ${both('arrived', 'x.came or x.voided')}
     from day x join number_series s on s.id = x.series_id join brand b on b.id = s.brand_id group by x.series_id, x.kind, b.name, b.id, s.country, s.currency, x.currency order by x.kind <> 'invoice', x.kind, b.id, x.currency`,
     [day, timeZone],
@@ -99,7 +100,11 @@ export async function proofOf(day: Day): Promise<Proof> {
   )
   return {
     day,
-    series: series.map((one, id) => ({ id, ...one })),
+    series: series.map(({ country, ofCurrency, ...one }, id) => ({
+      id,
+      ...one,
+      scope: scopeWords({ country, currency: ofCurrency }),
+    })),
     postings,
     differences: found.slice(0, mostDifferences).map(differenceOf),
     more: found.length > mostDifferences,
