@@ -72,7 +72,7 @@ async function open(id: number) {
         : one.orderId
           ? `/orders/${one.orderId}`
           : one.paymentId
-            ? `/accounts?customer=${one.customerId}`
+            ? `/accounts?customer=${one.customerId}&payment=${one.paymentId}`
             : `/register?search=${one.number}`,
     )
 }

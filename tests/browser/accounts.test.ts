@@ -155,6 +155,20 @@ describe('Accounts', () => {
     )
   })
 
+  test('a receipt is prepared by hand; its row on the Line opens the payment that it is of', async () => {
+    await begin()
+    const customer = await desk.text(`${inHand} strong`)
+    await desk.page.click(`${inHand} [data-test="make-receipt"]`)
+    await desk.says('waits on To check')
+    await desk.page.goto(`${desk.base}/?kind=payment%20receipt`)
+    await desk.wait('[role="option"]')
+    await desk.page.click('[role="option"]')
+    await desk.page.focus('[role="listbox"]')
+    await desk.press('Enter')
+    await desk.wait(`${inHand} [aria-label="Payments"] > li[aria-current]`)
+    expect(await desk.text(`${inHand} strong`)).toBe(customer)
+  })
+
   test('an open item is marked as disputed, with the day that is promised, for all to see', async () => {
     await begin()
     const number = await desk.page.$$eval(

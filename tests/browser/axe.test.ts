@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import type { AxeResults } from 'axe-core'
 import { useDesk } from './desk'
 
-/* WCAG 2.2 A and AA on every screen, by daylight and by lamplight. */
+/* Every screen by daylight and by lamplight: WCAG 2.2 A and AA, and dates as the house writes them. */
 const desk = useDesk()
 const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8')
 
@@ -28,6 +28,14 @@ const screens: [name: string, path: string, ready: string][] = [
   ['House', '/company?part=House', '[data-test="make-token"]'],
   ['Number series', '/company?part=Numbers', '[data-test="samples"]'],
 ]
+
+/** Dates that stand as a machine writes them; a document's number may hold anything. */
+const machineDates = () =>
+  desk.page.evaluate(() => {
+    const fields = [...document.querySelectorAll('input')].map((field) => field.value)
+    const words = [document.body.innerText, ...fields].join('\n')
+    return words.match(/(?<![\w-])(19|20)\d\d-\d\d-\d\d(?![\w-])|(?<![\d/])\d{1,2}\/\d{1,2}\/20\d\d/g) ?? []
+  })
 
 async function violations(): Promise<string[]> {
   await desk.page.evaluate(axe)
@@ -64,6 +72,7 @@ describe.each(['light', 'dark'])('%s', (look) => {
     await desk.wait(ready)
     await new Promise((resolve) => setTimeout(resolve, 400))
     expect(await violations()).toEqual([])
+    expect(await machineDates()).toEqual([])
   })
 
   test('an order with its reasons, and a dialog', async () => {

@@ -62,6 +62,32 @@ describe('Company', () => {
     )
   })
 
+  test('a new name asks about the sender of emails and the registration, and changes what was said', async () => {
+    const registration = () =>
+      desk.page.$$eval(
+        'label',
+        (labels) =>
+          document.querySelector<HTMLInputElement>(
+            `[id="${labels.find((one) => one.textContent!.startsWith('Registration'))!.htmlFor}"]`,
+          )!.value,
+      )
+    await fill('Name', 'Tansy Dell')
+    await desk.page.click('[data-test="keep-brand"]')
+    await says('becomes Tansy Dell')
+    await wait('[data-test="rename-sender"]')
+    await fill('Registration, as', 'Registered in Ireland, 00099')
+    await desk.page.click('[data-test="ask-go"]')
+    await says('The brand is kept.')
+    await desk.page.reload()
+    await wait('[data-test="pdf-pages"] canvas')
+    await clickText('.part', 'Identity')
+    await wait('[data-test="keep-brand"]')
+    expect(await registration()).toBe('Registered in Ireland, 00099')
+    expect(
+      await desk.page.$$eval('.form-field input', (fields) => fields.map((field) => field.value)),
+    ).toEqual(expect.arrayContaining(['Tansy Dell', 'Registered in Ireland, 00099']))
+  })
+
   test('prepared papers are built anew with it, and marked', async () => {
     await desk.page.goto(desk.base)
     await wait('[role="option"]')

@@ -228,6 +228,7 @@ describe('an invoice that was sent', () => {
   test('is credited by line; the register says so, and both lead to each other', async () => {
     await desk.page.goto(`${desk.base}/register?kind=invoice&search=SO-`)
     await desk.wait('[data-test="credit"]')
+    expect(await desk.page.$('[data-test="void"]'), 'it was handed over: credited, never voided').toBeNull()
     const number = await desk.page.$eval('[role="option"].active .number', (element) =>
       element.textContent!.trim(),
     )

@@ -6,6 +6,11 @@ import { useDesk } from './desk'
 const desk = useDesk()
 
 let waiting = 0
+/** The amounts of some texts together, whatever their currencies. */
+const sumOf = (texts: string[]) =>
+  texts
+    .flatMap((text) => text.match(/[\d,]+\.\d\d/g) ?? [])
+    .reduce((sum, text) => sum + Number(text.replaceAll(',', '')), 0)
 
 const rows = () =>
   desk.page.$$eval('[role="option"] .number', (elements) =>
@@ -113,6 +118,17 @@ describe('by mouse', () => {
     await desk.untilCount('to check', (count) => count === total - 1)
     expect(await desk.page.$eval('body', (body) => body.innerText)).toContain('No number was used.')
 
+    // what stands at the foot is of what is picked
+    const amounts = await desk.page.$$eval('[role="option"] .amount', (cells) =>
+      cells.slice(0, 2).map((cell) => cell.textContent!.trim()),
+    )
+    const checks = await desk.page.$$('[role="option"] [data-test="pick"]')
+    await checks[0]!.click()
+    await checks[1]!.click()
+    await desk.page.waitForFunction(() =>
+      document.querySelector<HTMLElement>('.foot-bar')?.innerText.includes('2 picked'),
+    )
+    expect(sumOf([await desk.text('.foot-bar .mono')])).toBeCloseTo(sumOf(amounts), 2)
     await desk.page.focus('[role="listbox"]')
     await desk.press('Control+a')
     const sending = Number(/Send (\d+)/.exec(await desk.text('[data-test="send"]'))![1])

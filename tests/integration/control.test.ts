@@ -426,6 +426,26 @@ describe('the print tray', () => {
     await expect(trayPdf([999_999], 1)).rejects.toThrow('waits for the printer any more')
   })
 
+  test('several documents in one email, printed instead, are one row with their sum once and all their pages', async () => {
+    const { id: customerId, name: customerName } = house.customer('10424')
+    await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [customerId])
+    const { orders, papers } = await shipped(2, { customerId, customerName })
+    await startRun(ready(papers), randomUUID(), user, { withoutAddress: true })
+    await until('it to be stuck', async () => (await dispatchOf(orders[0]!))?.state === 'stuck')
+    const { id } = await dispatchOf(orders[0]!)
+    expect((await dispatchOf(orders[1]!)).id).toBe(id)
+    await printInstead([id], 'Test')
+    const lying = (await tray()).filter((row) => row.id === id)
+    const both = (await one<{ total: string; pages: number }>(
+      `select sum(d.total)::text total, sum(f.pages)::int pages
+      from document d join document_file f on f.document_id = d.id where d.order_id = any($1::int[])`,
+      [orders],
+    ))!
+    expect(lying).toMatchObject([both])
+    await settleByHand([id], 'print', '', 'Test')
+    await run(`update customer set wishes = '{}' where id = $1`, [customerId])
+  })
+
   test('a stuck email can be printed instead', async () => {
     const { orders, papers } = await shipped(1, {
       customerId: house.customer('10424').id,

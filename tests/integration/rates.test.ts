@@ -3,7 +3,7 @@ import { one, rows, run } from '../../server/db/connection'
 import { changeHouse } from '../../server/services/house/settings'
 import { keepRates } from '../../server/services/house/rates'
 import { billView, changeBill, newInvoice } from '../../server/services/bills/bills'
-import { papersOf, useHouse } from './house'
+import { papersOf, trailWords, useHouse } from './house'
 
 /* Exchange rates; what comes to nothing. */
 const house = useHouse({ reports: false })
@@ -82,6 +82,9 @@ describe('an order that comes to nothing', () => {
         reason: 'No invoice was made: it comes to nothing, and the company makes no documents of that.',
       },
     ])
+    expect((await trailWords(second)).at(-1)).toBe(
+      'No invoice was made: it comes to nothing, and the company makes no documents of that.',
+    )
     await run(`update company set zero_totals = 'make'`)
   })
 })

@@ -4,7 +4,11 @@ import { ageingStep } from '../../../core/receivables/ageing'
 import type { Account, OpenRow, PaymentRow } from '../../../server/services/receivables/accounts'
 
 /** One customer's account: what is open with its marks, and what was paid; the place where a payment is recorded or taken back. */
-const props = defineProps<{ id: number }>()
+const props = defineProps<{
+  id: number
+  /** The payment that somebody came for. */
+  payment: number | null
+}>()
 const session = useSession()
 const may = computed(() => session.may('clerk'))
 const view = shallowRef<Account>()
@@ -154,7 +158,12 @@ useMainKey(() => {
       </ul>
       <h2>Payments</h2>
       <ul aria-label="Payments">
-        <li v-for="one in view.payments" :key="one.id" :class="{ gone: one.undone || one.reverses }">
+        <li
+          v-for="one in view.payments"
+          :key="one.id"
+          :class="{ gone: one.undone || one.reverses, came: one.id === payment }"
+          :aria-current="one.id === payment || undefined"
+        >
           <div class="payment">
             <span>{{ shortDay(one.date) }}</span><span class="cut"
               ><template v-if="one.reverses">taken back: {{ one.reference }}</template
@@ -285,6 +294,9 @@ li:not(:has(.payment)) {
 .small {
   font-size: 13px;
   padding: 3px 0 0 64px;
+}
+.came {
+  background: var(--peg-pale);
 }
 .gone {
   color: var(--soft-ink);

@@ -11,6 +11,8 @@ const { filters, set } = useFilters({
   down: 'yes',
   currency: '',
   customer: '',
+  /** The payment that somebody came for. */
+  payment: '',
 })
 const list = useList<AccountRow, PageOf<AccountRow>>((place) =>
   callApi<PageOf<AccountRow>>('/api/accounts', {
@@ -145,7 +147,12 @@ const open = (id: number) =>
         </footer>
       </section>
       <aside class="right" aria-label="The account in hand">
-        <AccountSheet v-if="customerId" :key="customerId" :id="customerId" />
+        <AccountSheet
+          v-if="customerId"
+          :key="customerId"
+          :id="customerId"
+          :payment="Number(filters.payment) || null"
+        />
         <div v-else class="empty">
           <strong>No account in hand</strong>Choose a customer to see what is open and what was paid.
         </div>

@@ -110,7 +110,7 @@ const columns: ListColumn[] = [
         </footer>
       </section>
       <aside class="right" aria-label="The account in hand">
-        <AccountSheet v-if="row" :key="row.customerId" :id="row.customerId" />
+        <AccountSheet v-if="row" :key="row.customerId" :id="row.customerId" :payment="row.id" />
         <div v-else class="empty">
           <strong>No payment in hand</strong>Choose one to see its customer's account.
         </div>
