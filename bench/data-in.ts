@@ -44,19 +44,44 @@ async function growthOf(act: () => Promise<void>): Promise<{ seconds: number; me
 
 async function bankFile(): Promise<Row[]> {
   await run(
-    `insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, net, total, search) values ('B-1', 1, 1, current_date, 'Shipped', now(), 'EUR', 1, 1, '')`,
+    `insert into sales_order (
+      number, brand_id, customer_id, date, status, status_since, currency, net, total, search
+    )
+    values ('B-1', 1, 1, current_date, 'Shipped', now(), 'EUR', 1, 1, '')`,
   )
-  await run(`insert into paper (order_id, kind, occasion, state, customer_id, brand_id, order_number, order_date, customer_name, total, currency, channel, send_to, to_role, source, baseline, stationery_id, cover_note_id, built_from, since)
-    select 1, 'invoice', 'bench', 'issued', 1, 1, 'B-1', current_date, 'x', 1, 'EUR', 'email', '', 'billing', '{}', '{}', (select min(id) from stationery), (select min(id) from cover_note), '{}', now()`)
-  await run(`insert into document (kind, number, series_id, period, counter, date, due_date, order_number, customer_id, customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search)
-    select 'invoice', 'INV-2026-' || lpad(n::text, 6, '0'), (select id from number_series where kind = 'invoice' and brand_id = 1), '2026', n, current_date - n % 90, current_date - n % 90 + 30, '', 1 + n % 80, c.name, 1, 'en', 'EUR', 10 + n % 9000, 0, 10 + n % 9000, 10 + n % 9000,
-      '{}', (select min(id) from stationery), (select min(id) from cover_note), (select max(id) from paper), now(), 'Bench', '' from generate_series(1, ${items}) n join customer c on c.id = 1 + n % 80`)
+  await run(`
+    insert into paper (
+      order_id, kind, occasion, state, customer_id, brand_id, order_number, order_date, customer_name, total,
+      currency, channel, send_to, to_role, source, baseline, stationery_id, cover_note_id, built_from, since
+    )
+    select 1, 'invoice', 'bench', 'issued', 1, 1, 'B-1', current_date, 'x', 1, 'EUR', 'email', '', 'billing',
+      '{}', '{}', (select min(id) from stationery), (select min(id) from cover_note), '{}', now()`)
+  await run(`
+    insert into document (
+      kind, number, series_id, period, counter, date, due_date, order_number, customer_id, customer_name,
+      brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id,
+      issued_at, issued_by, search
+    )
+    select 'invoice', 'INV-2026-' || lpad(n::text, 6, '0'),
+      (select id from number_series where kind = 'invoice' and brand_id = 1), '2026', n,
+      current_date - n % 90, current_date - n % 90 + 30, '', 1 + n % 80, c.name, 1, 'en', 'EUR',
+      10 + n % 9000, 0, 10 + n % 9000, 10 + n % 9000, '{}', (select min(id) from stationery),
+      (select min(id) from cover_note), (select max(id) from paper), now(), 'Bench', ''
+    from generate_series(1, ${items}) n
+    join customer c on c.id = 1 + n % 80`)
   await run(
-    'insert into open_item (document_id, customer_id, currency, amount, open, due_date) select id, customer_id, currency, total, total, due_date from document',
+    `insert into open_item (document_id, customer_id, currency, amount, open, due_date)
+    select id, customer_id, currency, total, total, due_date
+    from document`,
   )
   for (const table of ['document', 'open_item']) await run(`vacuum analyze ${table}`)
   const open = await rows<Candidate>(
-    `select d.id, d.number, d.date::text date, d.due_date::text "dueDate", 'EUR' currency, d.total::text open, d.total::text amount, '{"kind": "days", "days": 30}'::jsonb terms, d.customer_id "customerId", d.customer_name "customerName" from document d order by d.id limit $1`,
+    `select d.id, d.number, d.date::text date, d.due_date::text "dueDate", 'EUR' currency, d.total::text open,
+      d.total::text amount, '{"kind": "days", "days": 30}'::jsonb terms, d.customer_id "customerId",
+      d.customer_name "customerName"
+    from document d
+    order by d.id
+    limit $1`,
     [movements],
   )
   const xml = statementXml(
@@ -78,7 +103,11 @@ async function bankFile(): Promise<Row[]> {
   const sample = readCamt053(xml)[0]!.entries.slice(0, 100)
   const began = performance.now()
   const all = await rows<Candidate>(
-    `select d.id, d.number, d.date::text date, d.due_date::text "dueDate", i.currency, i.open::text open, i.amount::text amount, '{"kind": "days", "days": 30}'::jsonb terms, d.customer_id "customerId", d.customer_name "customerName" from open_item i join document d on d.id = i.document_id`,
+    `select d.id, d.number, d.date::text date, d.due_date::text "dueDate", i.currency, i.open::text open,
+      i.amount::text amount, '{"kind": "days", "days": 30}'::jsonb terms, d.customer_id "customerId",
+      d.customer_name "customerName"
+    from open_item i
+    join document d on d.id = i.document_id`,
   )
   for (const entry of sample)
     matchEntry(

@@ -31,11 +31,25 @@ function computing(): Row {
 }
 
 async function issuing(): Promise<Row[]> {
-  await run(`insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, net, total, search, supplied_on)
-    select 'P-' || n, 1 + n % 2, c.id, current_date, 'Shipped', now(), 'EUR', 100, 123, '', current_date from generate_series(1, ${draftCount}) n
-      join lateral (select id from customer where currency = 'EUR' and billing is not null and tax_treatment = 'domestic' order by id offset n % 40 limit 1) c on true`)
+  await run(`
+    insert into sales_order (
+      number, brand_id, customer_id, date, status, status_since, currency, net, total, search, supplied_on
+    )
+    select 'P-' || n, 1 + n % 2, c.id, current_date, 'Shipped', now(), 'EUR', 100, 123, '', current_date
+    from generate_series(1, ${draftCount}) n
+    join lateral (
+      select id
+      from customer
+      where currency = 'EUR' and billing is not null and tax_treatment = 'domestic'
+      order by id
+      offset n % 40
+      limit 1
+    ) c
+      on true`)
   await run(
-    `insert into order_line (order_id, position, item_code, description, quantity, unit_price, tax_code) select id, p, 'HB', 'Brood box', 2, 41.5, 'standard' from sales_order, generate_series(1, 4) p`,
+    `insert into order_line (order_id, position, item_code, description, quantity, unit_price, tax_code)
+    select id, p, 'HB', 'Brood box', 2, 41.5, 'standard'
+    from sales_order, generate_series(1, 4) p`,
   )
   const ids = (await rows<{ id: number }>('select id from sales_order order by id')).map((row) => row.id)
   const papers: number[] = []
@@ -82,27 +96,59 @@ async function issuing(): Promise<Row[]> {
 async function moreOrders(count: number): Promise<number[]> {
   const made = await rows<{
     id: number
-  }>(`insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, net, total, search, supplied_on)
-    select 'Q-' || n, 1, (select id from customer where number = '10417'), current_date, 'Shipped', now(), 'EUR', 100, 123, '', current_date from generate_series(1, ${count}) n returning id`)
+  }>(`
+    insert into sales_order (
+      number, brand_id, customer_id, date, status, status_since, currency, net, total, search, supplied_on
+    )
+    select 'Q-' || n, 1, (select id from customer where number = '10417'), current_date, 'Shipped', now(),
+      'EUR', 100, 123, '', current_date
+    from generate_series(1, ${count}) n
+    returning id`)
   await run(
-    `insert into order_line (order_id, position, item_code, description, quantity, unit_price, tax_code) select id, p, 'HB', 'Brood box', 2, 41.5, 'standard' from sales_order, generate_series(1, 4) p where number like 'Q-%'`,
+    `insert into order_line (order_id, position, item_code, description, quantity, unit_price, tax_code)
+    select id, p, 'HB', 'Brood box', 2, 41.5, 'standard'
+    from sales_order, generate_series(1, 4) p
+    where number like 'Q-%'`,
   )
   return made.map((row) => row.id)
 }
 
 /** 200,000 documents: the issued ones copied again and again into past years of their series, each with its own number, counter, customer, date and amount; one dispatch each. */
 async function lists(): Promise<Row[]> {
-  await run(`insert into document (kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id, customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search)
-    select d.kind, 'OLD-' || n, d.series_id, (2000 + n / 20000)::text, n, current_date - (n % 3000), current_date, d.order_id, 'O-' || n, c.id, c.name, d.brand_id, d.language, d.currency, n % 5000, (n % 5000) * 0.23, (n % 5000) * 1.23, (n % 5000) * 1.23,
-      '{}', d.stationery_id, d.cover_note_id, d.paper_id, now() - n * interval '7 minutes', 'Bench', lower('old-' || n || ' o-' || n || ' ' || c.name)
-    from generate_series(1, ${documentCount}) n join lateral (select * from document order by id limit 1 offset n % 50) d on true join lateral (select id, name from customer order by id limit 1 offset n % 80) c on true`)
+  await run(`
+    insert into document (
+      kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id,
+      customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id,
+      cover_note_id, paper_id, issued_at, issued_by, search
+    )
+    select d.kind, 'OLD-' || n, d.series_id, (2000 + n / 20000)::text, n, current_date - (n % 3000),
+      current_date, d.order_id, 'O-' || n, c.id, c.name, d.brand_id, d.language, d.currency, n % 5000,
+      (n % 5000) * 0.23, (n % 5000) * 1.23, (n % 5000) * 1.23, '{}', d.stationery_id, d.cover_note_id,
+      d.paper_id, now() - n * interval '7 minutes', 'Bench', lower('old-' || n || ' o-' || n || ' ' || c.name)
+    from generate_series(1, ${documentCount}) n
+    join lateral (select * from document order by id limit 1 offset n % 50) d on true
+    join lateral (select id, name from customer order by id limit 1 offset n % 80) c on true`)
   await run(
-    `insert into open_item (document_id, customer_id, currency, amount, open, due_date) select id, customer_id, currency, total, case when id % 5 = 0 then total else 0 end, due_date from document where number like 'OLD-%'`,
+    `insert into open_item (document_id, customer_id, currency, amount, open, due_date)
+    select id, customer_id, currency, total, case when id % 5 = 0 then total else 0 end, due_date
+    from document
+    where number like 'OLD-%'`,
   )
-  await run(`insert into dispatch (channel, state, number, customer_id, customer_name, brand_id, to_role, cover_note_id, total, currency, send_to, message_id, since, next_try_at, not_before, ready, created_at, created_by)
-    select 'email', 'arrived', number, customer_id, customer_name, brand_id, 'billing', cover_note_id, total, currency, 'x@y.example', 'bench-' || id, issued_at, issued_at, issued_at, true, issued_at, 'Bench' from document where number like 'OLD-%'`)
+  await run(`
+    insert into dispatch (
+      channel, state, number, customer_id, customer_name, brand_id, to_role, cover_note_id, total, currency,
+      send_to, message_id, since, next_try_at, not_before, ready, created_at, created_by
+    )
+    select 'email', 'arrived', number, customer_id, customer_name, brand_id, 'billing', cover_note_id, total,
+      currency, 'x@y.example', 'bench-' || id, issued_at, issued_at, issued_at, true, issued_at, 'Bench'
+    from document
+    where number like 'OLD-%'`)
   await run(
-    `insert into dispatch_document (dispatch_id, document_id) select s.id, d.id from dispatch s join document d on d.number = s.number and d.kind = 'invoice' where s.message_id like 'bench-%'`,
+    `insert into dispatch_document (dispatch_id, document_id)
+    select s.id, d.id
+    from dispatch s
+    join document d on d.number = s.number and d.kind = 'invoice'
+    where s.message_id like 'bench-%'`,
   )
   for (const table of ['document', 'open_item', 'dispatch', 'dispatch_document'])
     await run(`vacuum analyze ${table}`) // as autovacuum does

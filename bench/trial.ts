@@ -22,11 +22,24 @@ const sentence: RoutineSentence = {
 
 export const benchTrial = (): Promise<Row[]> =>
   inBenchHouse('trial', false, async () => {
-    await run(`insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, net, total, search)
-    select 'B-' || n, 1 + n % 2, 1 + n % 80, current_date - (n % 90), 'Shipped', now() - (n % 90) * interval '1 day', 'EUR', n % 900, n % 900, '' from generate_series(1, ${orderCount}) n`)
-    await run(`insert into event (kind, order_id, facts, schema_version, at, actor, looked_at)
-    select 'order status', o.id, jsonb_build_object('order', o.number, 'from', 'Packed', 'to', 'Shipped', 'total', o.total::text, 'net', o.net::text, 'currency', 'EUR', 'brand', 'TH', 'customer', c.number, 'group', c.group_name,
-      'country', c.country, 'salesperson', '', 'items', '["HB-10N", "WX-200"]'::jsonb, 'fields', '{}'::jsonb), 2, o.status_since, 'Bench', now() from sales_order o join customer c on c.id = o.customer_id`)
+    await run(`
+      insert into sales_order (
+        number, brand_id, customer_id, date, status, status_since, currency, net, total, search
+      )
+      select 'B-' || n, 1 + n % 2, 1 + n % 80, current_date - (n % 90), 'Shipped',
+        now() - (n % 90) * interval '1 day', 'EUR', n % 900, n % 900, ''
+      from generate_series(1, ${orderCount}) n`)
+    await run(`
+      insert into event (kind, order_id, facts, schema_version, at, actor, looked_at)
+      select 'order status', o.id,
+        jsonb_build_object(
+          'order', o.number, 'from', 'Packed', 'to', 'Shipped', 'total', o.total::text, 'net', o.net::text,
+          'currency', 'EUR', 'brand', 'TH', 'customer', c.number, 'group', c.group_name, 'country', c.country,
+          'salesperson', '', 'items', '["HB-10N", "WX-200"]'::jsonb, 'fields', '{}'::jsonb
+        ),
+        2, o.status_since, 'Bench', now()
+      from sales_order o
+      join customer c on c.id = o.customer_id`)
     await run('analyze')
     const times: number[] = []
     let papers = 0

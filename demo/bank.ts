@@ -62,8 +62,14 @@ export async function writeStatement(folder: string, day: Day): Promise<void> {
     number: string
     customer: string
     open: string
-  }>(`select d.number, c.name customer, i.open::text open from open_item i join document d on d.id = i.document_id join customer c on c.id = i.customer_id
-    where i.currency = 'EUR' and i.open = i.amount and i.open > 20 and i.dispute = '' and d.kind = 'invoice' order by i.due_date, d.id limit 24`)
+  }>(`
+    select d.number, c.name customer, i.open::text open
+    from open_item i
+    join document d on d.id = i.document_id
+    join customer c on c.id = i.customer_id
+    where i.currency = 'EUR' and i.open = i.amount and i.open > 20 and i.dispute = '' and d.kind = 'invoice'
+    order by i.due_date, d.id
+    limit 24`)
   const [a, b, c, d, e, f, g, h, i, j, k, l, m] = open
   if (!m) return
   const movements: Movement[] = [

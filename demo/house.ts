@@ -112,7 +112,10 @@ export async function loadHouse(): Promise<{
   const { company } = house
   return inTransaction(async () => {
     await run(
-      `insert into company (id, name, installation_id, time_zone, country, currency, language, order_statuses, presume_seconds, failure_notice_to, order_fields, withdrawn_statuses, small_difference, held_statuses)
+      `insert into company (
+        id, name, installation_id, time_zone, country, currency, language, order_statuses, presume_seconds,
+        failure_notice_to, order_fields, withdrawn_statuses, small_difference, held_statuses
+      )
       values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12, $13::jsonb)`,
       [
         company.name,
@@ -162,7 +165,8 @@ async function loadRates({ source, ...rates }: HouseData['exchange']): Promise<v
   for (const [currency, values] of Object.entries(rates)) {
     for (let week = -26; week <= 16; week++) {
       await run(
-        'insert into exchange_rate (currency, day, rate, source) values ($1, ($2::timestamptz + make_interval(days => $3))::date, $4, $5)',
+        `insert into exchange_rate (currency, day, rate, source)
+        values ($1, ($2::timestamptz + make_interval(days => $3))::date, $4, $5)`,
         [currency, clock.now(), week * 7, values[(week + 26) % values.length], source],
       )
     }
@@ -173,8 +177,12 @@ async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Prom
   const logo = readFileSync(join(folder, brand.logo))
   const picture = await keepFile(logo, 'image/png')
   const row = await one<{ id: number }>(
-    `insert into brand (code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, banks, email_look, sender_name, sender_address, reply_to, prices_include_tax)
-    values ($1, $2, $3, $4::jsonb, $5, $6, $7, $8, $9, $10, $11::jsonb, $12::jsonb, $13, $14, $15, $16) returning id`,
+    `insert into brand (
+      code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, banks,
+      email_look, sender_name, sender_address, reply_to, prices_include_tax
+    )
+    values ($1, $2, $3, $4::jsonb, $5, $6, $7, $8, $9, $10, $11::jsonb, $12::jsonb, $13, $14, $15, $16)
+    returning id`,
     [
       brand.code,
       brand.name,
@@ -201,18 +209,21 @@ async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Prom
   }
   for (const kind of documentKinds) {
     await run(
-      `insert into stationery (brand_id, kind, version, design, made_at, made_by) values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`,
+      `insert into stationery (brand_id, kind, version, design, made_at, made_by)
+      values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`,
       [id, kind, json(design), clock.now()],
     )
     for (const [language, note] of Object.entries(notes[kind])) {
       await run(
-        `insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by) values ($1, $2, $3, 1, $4, $5, $6, 'Set-up')`,
+        `insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)
+        values ($1, $2, $3, 1, $4, $5, $6, 'Set-up')`,
         [id, kind, language, note.subject, note.text, clock.now()],
       )
     }
     const series = brand.series[kind]
     await run(
-      `insert into number_series (kind, brand_id, prefix, suffix, length, start, restart, business_year_start) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+      `insert into number_series (kind, brand_id, prefix, suffix, length, start, restart, business_year_start)
+      values ($1, $2, $3, $4, $5, $6, $7, $8)`,
       [
         kind,
         id,
@@ -233,8 +244,12 @@ async function loadCustomer(customer: CustomerData): Promise<number> {
     ? { name: customer.name, country: customer.country, ...customer.billing }
     : null
   const row = await one<{ id: number }>(
-    `insert into customer (number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, wishes, tax_treatment)
-    values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12) returning id`,
+    `insert into customer (
+      number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, wishes,
+      tax_treatment
+    )
+    values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12)
+    returning id`,
     [
       customer.number,
       customer.name,

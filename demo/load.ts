@@ -65,8 +65,18 @@ if (await one('select 1 as one from company')) {
   const counts = await rows<{
     what: string
     count: number
-  }>(`select 'orders' what, count(*)::int count from sales_order union all select 'customers', count(*)::int from customer
-    union all select 'items', count(*)::int from item union all select 'documents', count(*)::int from document`)
+  }>(`
+    select 'orders' what, count(*)::int count
+    from sales_order
+    union all
+    select 'customers', count(*)::int
+    from customer
+    union all
+    select 'items', count(*)::int
+    from item
+    union all
+    select 'documents', count(*)::int
+    from document`)
   console.log(`The demo house is loaded: ${counts.map((row) => `${row.count} ${row.what}`).join(', ')}.`)
 }
 await closeDatabase()

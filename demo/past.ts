@@ -244,7 +244,12 @@ async function today(
   await settle()
   await writeByHand(settle)
   const [sent] = await rows<{ id: number }>(
-    `select d.id from document d join customer c on c.id = d.customer_id where c.number = '10417' and d.kind = 'invoice' order by d.id desc limit 1`,
+    `select d.id
+    from document d
+    join customer c on c.id = d.customer_id
+    where c.number = '10417' and d.kind = 'invoice'
+    order by d.id desc
+    limit 1`,
   )
   if (sent) await sendCopy(sent.id, droppedAddress, false, clerk)
   for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
@@ -253,7 +258,12 @@ async function today(
 /** What the desk writes without an order: a credit for one brood box that came broken, and a repair, still a draft. */
 async function writeByHand(settle: () => Promise<void>): Promise<void> {
   const [invoice] = await rows<{ id: number }>(
-    `select d.id from document d join customer c on c.id = d.customer_id where c.number = '10420' and d.kind = 'invoice' order by d.id desc limit 1`,
+    `select d.id
+    from document d
+    join customer c on c.id = d.customer_id
+    where c.number = '10420' and d.kind = 'invoice'
+    order by d.id desc
+    limit 1`,
   )
   if (invoice) {
     const { credit } = await creditDocument(

@@ -17,9 +17,15 @@ interface Payable extends OpenItem {
 /** How a day's invoices are paid: most when they are due, some early with the discount, some late, some in part, some twice, some never. */
 export async function livePayments(day: Day, daysAgo: number): Promise<void> {
   const dice = new Dice(7000 + daysAgo)
-  const open =
-    await rows<Payable>(`select d.id, d.number, d.date::text date, i.due_date::text "dueDate", i.currency, i.open::text open, i.amount::text amount, c.id "customerId", c.number customer, c.terms, b.code brand
-    from open_item i join document d on d.id = i.document_id join customer c on c.id = i.customer_id join brand b on b.id = d.brand_id where i.open > 0 and d.kind = 'invoice' order by d.id`)
+  const open = await rows<Payable>(`
+      select d.id, d.number, d.date::text date, i.due_date::text "dueDate", i.currency, i.open::text open,
+        i.amount::text amount, c.id "customerId", c.number customer, c.terms, b.code brand
+      from open_item i
+      join document d on d.id = i.document_id
+      join customer c on c.id = i.customer_id
+      join brand b on b.id = d.brand_id
+      where i.open > 0 and d.kind = 'invoice'
+      order by d.id`)
   for (const item of open) {
     const ways = item.brand === 'LS' ? 'shop' : 'trade'
     const never = item.id % 11 === 3

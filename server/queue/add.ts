@@ -48,7 +48,9 @@ export async function addJob<Name extends keyof Jobs>(
   options: { runAt?: Date; key?: string } = {},
 ): Promise<void> {
   await run(
-    'select graphile_worker.add_job($1, $2::json, max_attempts := 3, priority := $3, run_at := $4, job_key := $5)',
+    `select graphile_worker.add_job(
+      $1, $2::json, max_attempts := 3, priority := $3, run_at := $4, job_key := $5
+    )`,
     [name, json(payload), priority[name], options.runAt ?? null, options.key ?? null],
   )
 }

@@ -42,7 +42,10 @@ export function keyset(
   parameters.push(cursor[0], cursor[1])
   const compare = sort.descending ? '<' : '>'
   return {
-    where: `(${sort.key}, ${idColumn}) ${compare} ($${parameters.length - 1}::${sort.type}, $${parameters.length}::int)`,
+    where: `
+      (${sort.key}, ${idColumn}) ${compare} (
+        $${parameters.length - 1}::${sort.type}, $${parameters.length}::int
+      )`,
     order,
   }
 }

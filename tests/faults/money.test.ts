@@ -28,7 +28,7 @@ test('the worker killed again and again while it books a bank file and writes an
     60,
   )
   const open = await rows<{ number: string; open: string }>(
-    'select d.number, i.open::text open from document d join open_item i on i.document_id = d.id order by d.id',
+    `select d.number, i.open::text open from document d join open_item i on i.document_id = d.id order by d.id`,
   )
   const day = dayInZone(new Date(), 'Europe/Dublin')
   const fileId = await takeBankFile(
@@ -78,24 +78,40 @@ test('the worker killed again and again while it books a bank file and writes an
   expect(await rows('select document_id from open_item where open <> 0')).toEqual([])
   expect(
     await one(
-      `select count(*)::int payments, count(distinct e.payment_id)::int booked from payment p left join bank_entry e on e.payment_id = p.id`,
+      `select count(*)::int payments, count(distinct e.payment_id)::int booked
+      from payment p
+      left join bank_entry e on e.payment_id = p.id`,
     ),
   ).toEqual({ payments: invoiceCount, booked: invoiceCount })
   expect(await rows('select to_document_id from allocation group by 1 having count(*) <> 1')).toEqual([])
   expect((await importView(importId)).counts).toEqual({ written: orderCount * 2 })
   expect(
     await one(
-      `select count(*)::int orders, count(distinct number)::int numbers from sales_order where number like 'K-%'`,
+      `select count(*)::int orders, count(distinct number)::int numbers
+      from sales_order
+      where number like 'K-%'`,
     ),
   ).toEqual({ orders: orderCount, numbers: orderCount })
   expect(
     await rows(
-      `select o.number from sales_order o left join order_line l on l.order_id = o.id where o.number like 'K-%' group by o.id having array_agg(l.description order by l.position) <> array['Box', 'Lid']`,
+      `select o.number
+      from sales_order o
+      left join order_line l on l.order_id = o.id
+      where o.number like 'K-%'
+      group by o.id
+      having array_agg(l.description order by l.position) <> array['Box', 'Lid']`,
     ),
   ).toEqual([])
   expect(
     await rows(
-      `select o.number from sales_order o join event e on e.order_id = o.id where o.number like 'K-%' group by o.id having count(*) <> (select count(*) from event e2 join sales_order o2 on o2.id = e2.order_id where o2.number = 'K-0')`,
+      `select o.number
+      from sales_order o
+      join event e on e.order_id = o.id
+      where o.number like 'K-%'
+      group by o.id
+      having count(*) <> (
+        select count(*) from event e2 join sales_order o2 on o2.id = e2.order_id where o2.number = 'K-0'
+      )`,
     ),
   ).toEqual([])
 })

@@ -155,7 +155,11 @@ export function useDoomed(): Doomed {
       )
       expect(new Set(stuck.map((row) => row.cause).filter((cause) => cause !== 'unclear'))).toEqual(new Set())
       const sent = await rows<{ messageId: string; recipients: number }>(
-        `select s.message_id "messageId", count(r.*)::int recipients from dispatch s join dispatch_recipient r on r.dispatch_id = s.id where s.state in ('on the way', 'arrived') group by 1`,
+        `select s.message_id "messageId", count(r.*)::int recipients
+        from dispatch s
+        join dispatch_recipient r on r.dispatch_id = s.id
+        where s.state in ('on the way', 'arrived')
+        group by 1`,
       )
       expect(sent.length + stuck.length).toBe(orderCount)
       const received = new Map<string, number>()

@@ -79,12 +79,20 @@ async function posted(customer = '10417', price = '100.00'): Promise<{ id: numbe
 }
 const dispatches = (documentId: number) =>
   rows<{ channel: string; state: string; createdBy: string; sendTo: string; copyTo: string[] }>(
-    'select s.channel, s.state, s.created_by "createdBy", s.send_to "sendTo", s.copy_to "copyTo" from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id',
+    `select s.channel, s.state, s.created_by "createdBy", s.send_to "sendTo", s.copy_to "copyTo"
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    where dd.document_id = $1
+    order by s.id`,
     [documentId],
   )
 const evaluations = (documentId: number) =>
   rows<{ outcome: string; reason: string }>(
-    'select v.outcome, v.reason from evaluation v join event e on e.id = v.event_id where e.document_id = $1 order by v.id',
+    `select v.outcome, v.reason
+    from evaluation v
+    join event e on e.id = v.event_id
+    where e.document_id = $1
+    order by v.id`,
     [documentId],
   )
 
@@ -130,7 +138,10 @@ describe('a routine on posting', () => {
     await sendDocuments([document.id], 'Col Varley')
     expect(
       await one(
-        'select to_role "role" from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+        `select to_role "role"
+        from dispatch s
+        join dispatch_document dd on dd.dispatch_id = s.id
+        where dd.document_id = $1`,
         [document.id],
       ),
     ).toEqual({ role: 'buying' })

@@ -122,10 +122,11 @@ describe('the description', () => {
 
   test('what routes answer is what it says they answer', async () => {
     const ajv = new Ajv({ strict: false, logger: false, formats: { 'date-time': true } })
-    const ids = await one<
-      Record<string, number>
-    >(`select (select max(id) from document) "documents", (select max(id) from paper) "papers", (select max(id) from sales_order) "orders", (select max(id) from customer) "customers", (select min(id) from routine) "routines",
-      (select min(id) from number_series) "numbers", (select max(customer_id) from open_item) "accounts", (select max(id) from bill) "bills"`)
+    const ids = await one<Record<string, number>>(`
+      select (select max(id) from document) "documents", (select max(id) from paper) "papers",
+        (select max(id) from sales_order) "orders", (select max(id) from customer) "customers",
+        (select min(id) from routine) "routines", (select min(id) from number_series) "numbers",
+        (select max(customer_id) from open_item) "accounts", (select max(id) from bill) "bills"`)
     const wrong: string[] = []
     let described = 0
     for (const [path, methods] of Object.entries(document.paths)) {

@@ -274,7 +274,8 @@ describe('a bank file', () => {
       Buffer.from(xml),
     ])
     await run(
-      `insert into bank_file (sha256, name, made_at, made_by) values ($1, 'died.xml', now() - interval '2 minutes', 'Test')`,
+      `insert into bank_file (sha256, name, made_at, made_by)
+      values ($1, 'died.xml', now() - interval '2 minutes', 'Test')`,
       [createHash('sha256').update(xml).digest('hex')],
     )
     await sweep()

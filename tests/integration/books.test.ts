@@ -100,7 +100,10 @@ async function make({ what, customer, pick, cents }: Move): Promise<boolean> {
   const { id: customerId } = house.customer(customers[customer]!)
   const amount = new Decimal(cents).div(100).toFixed(2)
   const items = await rows<{ id: number; open: string }>(
-    'select i.document_id id, i.open::text open from open_item i where i.customer_id = $1 order by i.document_id',
+    `select i.document_id id, i.open::text open
+    from open_item i
+    where i.customer_id = $1
+    order by i.document_id`,
     [customerId],
   )
   const item = items[pick % Math.max(1, items.length)]

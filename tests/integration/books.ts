@@ -7,12 +7,26 @@ import { proofOf } from '../../server/services/register/proof'
 /** Posted = open + paid + credited: for every document, and every payment is settled or on account. */
 export async function balances(): Promise<void> {
   expect(
-    await rows(`select i.document_id from open_item i left join document_void v on v.document_id = i.document_id where v.document_id is null and i.open <> i.amount
-    - sign(i.amount) * coalesce((select sum(a.amount) from allocation a where a.to_document_id = i.document_id), 0) + coalesce((select sum(a.amount) from allocation a where a.from_document_id = i.document_id), 0)`),
+    await rows(`
+      select i.document_id
+      from open_item i
+      left join document_void v on v.document_id = i.document_id
+      where v.document_id is null
+        and i.open <> i.amount
+          - sign(i.amount) * coalesce(
+            (select sum(a.amount) from allocation a where a.to_document_id = i.document_id), 0
+          ) + coalesce((select sum(a.amount) from allocation a where a.from_document_id = i.document_id), 0)`),
   ).toEqual([])
   expect(
-    await rows(`select p.id from payment p where p.reverses_id is null and not exists (select from payment r where r.reverses_id = p.id) and p.open <> p.amount
-    - coalesce((select sum(a.amount) from allocation a where a.payment_id = p.id and a.kind = 'payment'), 0) - coalesce((select sum(a.amount) from allocation a where a.to_payment_id = p.id), 0)`),
+    await rows(`
+      select p.id
+      from payment p
+      where p.reverses_id is null
+        and not exists (select from payment r where r.reverses_id = p.id)
+        and p.open <> p.amount
+          - coalesce(
+            (select sum(a.amount) from allocation a where a.payment_id = p.id and a.kind = 'payment'), 0
+          ) - coalesce((select sum(a.amount) from allocation a where a.to_payment_id = p.id), 0)`),
   ).toEqual([])
 }
 
@@ -31,7 +45,10 @@ export async function holds(day: string): Promise<void> {
   ).toEqual([])
   expect(
     await rows(
-      'select i.document_id from open_item i join document_void v on v.document_id = i.document_id where i.open <> 0',
+      `select i.document_id
+      from open_item i
+      join document_void v on v.document_id = i.document_id
+      where i.open <> 0`,
     ),
     'something owed on a void document',
   ).toEqual([])
@@ -40,7 +57,16 @@ export async function holds(day: string): Promise<void> {
     'a difference in the proof',
   ).toEqual([])
   const open = await rows<{ currency: string; open: string }>(
-    `select currency, sum(open)::text open from (select currency, open from open_item union all select currency, case direction when 'in' then -open else open end from payment) x group by 1 having count(*) filter (where open <> 0) > 0`,
+    `select currency, sum(open)::text open
+    from (
+      select currency, open
+      from open_item
+      union all
+      select currency, case direction when 'in' then -open else open end
+      from payment
+    ) x
+    group by 1
+    having count(*) filter (where open <> 0) > 0`,
   )
   const aged = new Map((await ageing()).map((one) => [one.currency, one.open]))
   for (const one of open)

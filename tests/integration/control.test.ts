@@ -39,14 +39,22 @@ const issued = async (orders: number[]) =>
   ]))!.count
 const dispatchOf = async (order: number) =>
   (await one<{ id: number; state: string; held: boolean; channel: string }>(
-    `select s.id, s.state, s.held, s.channel from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 order by s.id desc limit 1`,
+    `select s.id, s.state, s.held, s.channel
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    join document d on d.id = dd.document_id
+    where d.order_id = $1
+    order by s.id desc
+    limit 1`,
     [order],
   ))!
 /** Has what waits for its next try go now; also what was just being tried. */
 async function goneNow(order: number): Promise<boolean> {
   if (
     (await run(
-      `update dispatch set next_try_at = now() where state = 'waiting' and next_try_at > now() + interval '1 second'`,
+      `update dispatch
+      set next_try_at = now()
+      where state = 'waiting' and next_try_at > now() + interval '1 second'`,
     )) > 0
   )
     await sweep()
@@ -223,7 +231,9 @@ async function pauseSending(): Promise<void> {
 async function letSending(): Promise<void> {
   await run('drop trigger wait_a_minute on dispatch')
   await run(
-    `update dispatch set next_try_at = now() - interval '1 minute' where state = 'waiting' and not_before <= now()`,
+    `update dispatch
+    set next_try_at = now() - interval '1 minute'
+    where state = 'waiting' and not_before <= now()`,
   )
 }
 
@@ -368,7 +378,10 @@ describe('send one to me', () => {
       ['on the way', 'arrived'].includes((await dispatchOf(orders[0]!))?.state),
     )
     const document = (await one<{ id: number; number: string; sha256: string }>(
-      'select d.id, d.number, f.sha256 from document d join document_file f on f.document_id = d.id where d.order_id = $1',
+      `select d.id, d.number, f.sha256
+      from document d
+      join document_file f on f.document_id = d.id
+      where d.order_id = $1`,
       [orders[0]!],
     ))!
     await sendDocumentToMe(document.id, me)
@@ -379,7 +392,10 @@ describe('send one to me', () => {
     expect(mail!.text).toContain('the customer hears nothing of it')
     expect(
       await one(
-        'select count(*)::int count from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+        `select count(*)::int count
+        from dispatch s
+        join dispatch_document dd on dd.dispatch_id = s.id
+        where dd.document_id = $1`,
         [document.id],
       ),
     ).toEqual({ count: 1 })
@@ -485,7 +501,11 @@ describe('gathered', () => {
     )
     expect(
       await one(
-        `select count(distinct s.id)::int count from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.customer_id = $1`,
+        `select count(distinct s.id)::int count
+        from dispatch s
+        join dispatch_document dd on dd.dispatch_id = s.id
+        join document d on d.id = dd.document_id
+        where d.customer_id = $1`,
         [kilbrack.id],
       ),
     ).toEqual({ count: 1 })

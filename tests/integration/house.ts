@@ -191,7 +191,10 @@ export interface PaperRow {
 }
 export const papersOf = (orderIds: number[]) =>
   rows<PaperRow>(
-    'select id, order_id "orderId", revision, state, changes, problem from paper where order_id = any($1::int[]) order by id',
+    `select id, order_id "orderId", revision, state, changes, problem
+    from paper
+    where order_id = any($1::int[])
+    order by id`,
     [orderIds],
   )
 export const trailWords = async (orderId: number) =>

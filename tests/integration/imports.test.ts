@@ -136,7 +136,16 @@ describe('orders', () => {
     ))!
     expect(
       await one(
-        `select o.status, o.total > 1200 large, (select jsonb_agg(jsonb_build_array(l.description, l.unit_price = $1::numeric, l.tax_code) order by l.position) from order_line l where l.order_id = o.id) lines from sales_order o where number = 'X-1'`,
+        `select o.status, o.total > 1200 large,
+          (
+            select jsonb_agg(
+              jsonb_build_array(l.description, l.unit_price = $1::numeric, l.tax_code) order by l.position
+            )
+            from order_line l
+            where l.order_id = o.id
+          ) lines
+        from sales_order o
+        where number = 'X-1'`,
         [item.price],
       ),
     ).toEqual({

@@ -81,7 +81,8 @@ test('backed up and restored: the house is as it was then, and keeps silent unti
   await expect(run('delete from document')).rejects.toThrow('never changed or deleted')
   await confirmInstallation('Maeve')
   const { id, oid } = (await one<{ id: string; oid: string }>(
-    `select installation_id id, (select oid::text from pg_database where datname = current_database()) oid from company`,
+    `select installation_id id, (select oid::text from pg_database where datname = current_database()) oid
+    from company`,
   ))!
   expect(readFileSync(file, 'utf8').trim()).toMatch(new RegExp(`^${id} cluster \\d+ database ${oid}$`))
   // a raw copy beside it has the same id in another database, or another cluster

@@ -46,7 +46,10 @@ test('50 parallel issuers with random rollbacks leave no gap and no double in an
   await Promise.all(Array.from({ length: 50 }, (_, index) => issuer(papers.slice(index * 4, index * 4 + 4))))
 
   const series = await rows<{ seriesId: number; counters: number[]; numbers: string[] }>(
-    'select series_id "seriesId", array_agg(counter order by counter) counters, array_agg(number order by counter) numbers from document group by 1',
+    `select series_id "seriesId", array_agg(counter order by counter) counters,
+      array_agg(number order by counter) numbers
+    from document
+    group by 1`,
   )
   expect(series.length).toBe(2)
   for (const { counters, numbers } of series) {

@@ -330,7 +330,10 @@ test('a sale that is paid at once: the invoice says so, its payment is booked wi
   await house.settle()
   expect(
     await rows(
-      `select d.kind from document d join payment p on p.id = d.payment_id where p.method = 'cash' and p.amount = 612.54`,
+      `select d.kind
+      from document d
+      join payment p on p.id = d.payment_id
+      where p.method = 'cash' and p.amount = 612.54`,
     ),
   ).toEqual([{ kind: 'payment receipt' }])
   await balances()
@@ -361,7 +364,10 @@ test('the Register sums what is still open of open documents, and what is posted
   const { id } = await invoice()
   await recordPayment(payment({ amount: '600.00', settle: [settle(id, '600.00')] }), 'Col Varley')
   const inBooks = (await one<{ sum: string }>(
-    `select sum(open)::text sum from open_item i join document d on d.id = i.document_id where i.open > 0 and i.currency = 'EUR' and d.kind = 'invoice'`,
+    `select sum(open)::text sum
+    from open_item i
+    join document d on d.id = i.document_id
+    where i.open > 0 and i.currency = 'EUR' and d.kind = 'invoice'`,
   ))!
   const { sums } = await registerSums({ state: 'open', kind: 'invoice' })
   expect(sums.find((one) => one.currency === 'EUR')!.sum).toBe(inBooks.sum)
@@ -421,7 +427,9 @@ describe('receipts', () => {
     expect(await receipts(paid)).toHaveLength(1)
     expect(
       (await one<{ open: string }>(
-        'select coalesce(sum(open), 0)::text open from open_item where document_id in (select id from document where payment_id is not null)',
+        `select coalesce(sum(open), 0)::text open
+        from open_item
+        where document_id in (select id from document where payment_id is not null)`,
       ))!.open,
     ).toBe('0')
   })
@@ -519,7 +527,16 @@ describe('accounts', () => {
     expect(Number(all.open)).toBeCloseTo(
       (
         await rows<{ balance: string }>(
-          `select sum(open)::text balance from (select open from open_item where currency = 'EUR' union all select case direction when 'in' then -open else open end from payment where currency = 'EUR') x`,
+          `select sum(open)::text balance
+          from (
+            select open
+            from open_item
+            where currency = 'EUR'
+            union all
+            select case direction when 'in' then -open else open end
+            from payment
+            where currency = 'EUR'
+          ) x`,
         )
       ).reduce((sum, one) => sum + Number(one.balance), 0),
       2,

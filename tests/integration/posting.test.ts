@@ -66,7 +66,10 @@ async function change_(
 async function issue(...billIds: number[]): Promise<IssueResult[]> {
   await house.settle()
   const papers = await rows<{ paperId: number; revision: number }>(
-    `update paper set changes = null where bill_id = any($1::int[]) and state = 'prepared' returning id "paperId", revision`,
+    `update paper
+    set changes = null
+    where bill_id = any($1::int[]) and state = 'prepared'
+    returning id "paperId", revision`,
     [billIds],
   )
   return issueInOneTransaction(papers, 'Col Varley', undefined, { withoutAddress: true })
@@ -310,7 +313,10 @@ describe('crediting', () => {
     expect(results.map((result) => result.outcome)).toEqual(['issued', 'issued'])
     expect(
       await rows(
-        'select kind, credits_id "creditsId", replaces_id "replacesId" from document where bill_id = any($1::int[]) order by kind',
+        `select kind, credits_id "creditsId", replaces_id "replacesId"
+        from document
+        where bill_id = any($1::int[])
+        order by kind`,
         [[credit, anew]],
       ),
     ).toEqual([
@@ -364,7 +370,10 @@ describe('voiding', () => {
       async () =>
         (
           await one<{ state: string }>(
-            'select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+            `select s.state
+            from dispatch s
+            join dispatch_document dd on dd.dispatch_id = s.id
+            where dd.document_id = $1`,
             [documentId],
           )
         )?.state === 'stuck',
@@ -373,7 +382,10 @@ describe('voiding', () => {
     expect(await open(documentId)).toBe('0')
     expect(
       await one(
-        'select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+        `select s.state
+        from dispatch s
+        join dispatch_document dd on dd.dispatch_id = s.id
+        where dd.document_id = $1`,
         [documentId],
       ),
     ).toEqual({ state: 'closed' })
@@ -389,7 +401,10 @@ describe('voiding', () => {
     await until('it to be gone', async () =>
       ['on the way', 'arrived'].includes(
         (await one<{ state: string }>(
-          'select s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+          `select s.state
+          from dispatch s
+          join dispatch_document dd on dd.dispatch_id = s.id
+          where dd.document_id = $1`,
           [gone.id],
         ))!.state,
       ),
@@ -509,11 +524,19 @@ test('one bad draft among many stops only itself, and no number is lost', async 
   expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued', 'issued'])
   expect(
     await rows(
-      `select d.number from document d join number_series s on s.id = d.series_id where s.kind = 'invoice' and s.brand_id = 1 group by d.number having count(*) > 1`,
+      `select d.number
+      from document d
+      join number_series s on s.id = d.series_id
+      where s.kind = 'invoice' and s.brand_id = 1
+      group by d.number
+      having count(*) > 1`,
     ),
   ).toEqual([])
   const { last, count } = (await one<{ last: number; count: number }>(
-    `select max(counter) last, count(*)::int count from document d join number_series s on s.id = d.series_id where s.kind = 'invoice' and s.brand_id = $1 and period = $2`,
+    `select max(counter) last, count(*)::int count
+    from document d
+    join number_series s on s.id = d.series_id
+    where s.kind = 'invoice' and s.brand_id = $1 and period = $2`,
     [house.brands[0]!.id, today().slice(0, 4)],
   ))!
   expect(count).toBe(last)
@@ -532,7 +555,10 @@ describe('a confirmation of an order that changed afterwards', () => {
         replacesId: number | null
         facts: { key: string; value: string }[]
       }>(
-        `select id, number, replaces_id "replacesId", paper -> 'facts' facts from document where order_id = $1 order by id`,
+        `select id, number, replaces_id "replacesId", paper -> 'facts' facts
+        from document
+        where order_id = $1
+        order by id`,
         [order],
       )
     expect(await confirmedOf(order)).toBeNull()

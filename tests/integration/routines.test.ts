@@ -171,7 +171,11 @@ describe('a sentence', () => {
     await setStatus([order], 'Confirmed', 'Test')
     await house.settle()
     const waits = (await one<{ notBefore: Date; state: string }>(
-      `select s.not_before "notBefore", s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1`,
+      `select s.not_before "notBefore", s.state
+      from dispatch s
+      join dispatch_document dd on dd.dispatch_id = s.id
+      join document d on d.id = dd.document_id
+      where d.order_id = $1`,
       [order],
     ))!
     expect(waits.state).toBe('waiting')
@@ -188,7 +192,8 @@ describe('the trial', () => {
     await house.settle()
     const count = async () =>
       (await one<{ count: number }>(
-        'select (select count(*) from paper)::int + (select count(*) from evaluation)::int + (select count(*) from event)::int count',
+        `select (select count(*) from paper)::int + (select count(*) from evaluation)::int
+          + (select count(*) from event)::int count`,
       ))!.count
     const before = await count()
     const closed: RoutineSentence = { ...confirm, statuses: ['Closed'], issue: 'invoice', to: 'billing' }

@@ -65,7 +65,10 @@ describe('a session', () => {
 
   test('ends with the person who leaves', async () => {
     await run(
-      `insert into staff (email, name, role, password_hash) select 'new@tansyhollow.example', 'New', 'clerk', password_hash from staff where email = $1`,
+      `insert into staff (email, name, role, password_hash)
+      select 'new@tansyhollow.example', 'New', 'clerk', password_hash
+      from staff
+      where email = $1`,
       [clerk.email],
     )
     const answer = await call('/api/session', {

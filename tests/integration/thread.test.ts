@@ -38,7 +38,8 @@ const pdfText = (bytes: Uint8Array) =>
   execFileSync('pdftotext', ['-layout', '-', '-'], { input: bytes, encoding: 'utf8' })
 
 describe('an order is shipped, its invoice arrives', () => {
-  test('with the same number in subject, file name, paper, register and trail, and the very bytes in the register', async () => {
+  test(`
+    with the same number in subject, file name, paper, register and trail, and the very bytes in the register`, async () => {
     const order = await house.newOrder()
     await house.ship([order])
     const [paper] = await papersOf([order])
@@ -232,7 +233,11 @@ describe('trust', () => {
       async () =>
         (
           await rows(
-            `select d.id from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 and s.state in ('on the way', 'arrived')`,
+            `select d.id
+            from dispatch s
+            join dispatch_document dd on dd.dispatch_id = s.id
+            join document d on d.id = dd.document_id
+            where d.order_id = $1 and s.state in ('on the way', 'arrived')`,
             [order],
           )
         ).length === 1,

@@ -25,8 +25,13 @@ interface Dispatch {
 }
 const dispatchOf = async (order: number) =>
   (await one<Dispatch>(
-    `select s.id, s.state, s.stuck_cause "cause", s.attempts, s.message_id "messageId", s.last_reply "lastReply", d.id "documentId"
-  from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id where d.order_id = $1 order by s.id desc`,
+    `select s.id, s.state, s.stuck_cause "cause", s.attempts, s.message_id "messageId",
+      s.last_reply "lastReply", d.id "documentId"
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    join document d on d.id = dd.document_id
+    where d.order_id = $1
+    order by s.id desc`,
     [order],
   ))!
 

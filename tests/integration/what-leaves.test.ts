@@ -34,8 +34,11 @@ const documentsOf = (orders: number[]) =>
 const dispatchesOf = (orders: number[]) =>
   rows<{ id: number; state: string; held: boolean; heldFor: string | null; number: string; total: string }>(
     `select distinct s.id, s.state, s.held, s.held_for "heldFor", s.number, s.total::text total
-    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id
-    where d.order_id = any($1::int[]) order by s.id`,
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    join document d on d.id = dd.document_id
+    where d.order_id = any($1::int[])
+    order by s.id`,
     [orders],
   )
 /** Emails made from now on wait a minute, so that a test can look at Waiting. */

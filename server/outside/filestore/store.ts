@@ -10,7 +10,9 @@ import { one, run } from '../../db/connection'
 export async function keepFile(bytes: Uint8Array, mediaType: string): Promise<string> {
   const sha256 = createHash('sha256').update(bytes).digest('hex')
   await run(
-    'insert into file (sha256, media_type, size, bytes, kept_at) values ($1, $2, $3, $4, $5) on conflict do nothing',
+    `insert into file (sha256, media_type, size, bytes, kept_at)
+    values ($1, $2, $3, $4, $5)
+    on conflict do nothing`,
     [sha256, mediaType, bytes.byteLength, Buffer.from(bytes), clock.now()],
   )
   return sha256

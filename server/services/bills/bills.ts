@@ -43,11 +43,35 @@ export interface BillView {
 /** @throws Refusal "no-such-bill" */
 export async function billView(id: number): Promise<BillView> {
   const found = await one<BillView>(
-    `select b.id, b.kind, b.brand_id "brandId", b.customer_id "customerId", c.name "customerName", b.order_id "orderId", coalesce(o.number, '') "orderNumber", b.version, b.state, b.facts,
-      (select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.credits_id) credits, (select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.replaces_id) replaces,
-      (select jsonb_build_object('id', p.id, 'state', p.state, 'problem', p.problem, 'earlierDateOk', p.earlier_date_ok, 'total', p.total::text) from paper p where p.bill_id = b.id order by p.id desc limit 1) paper,
-      (select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.bill_id = b.id order by d.id desc limit 1) document
-    from bill b join customer c on c.id = b.customer_id left join sales_order o on o.id = b.order_id where b.id = $1`,
+    `select b.id, b.kind, b.brand_id "brandId", b.customer_id "customerId", c.name "customerName",
+      b.order_id "orderId", coalesce(o.number, '') "orderNumber", b.version, b.state, b.facts,
+      (
+        select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.credits_id
+      ) credits,
+      (
+        select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.replaces_id
+      ) replaces,
+      (
+        select jsonb_build_object(
+          'id', p.id, 'state', p.state, 'problem', p.problem, 'earlierDateOk', p.earlier_date_ok,
+          'total', p.total::text
+        )
+        from paper p
+        where p.bill_id = b.id
+        order by p.id desc
+        limit 1
+      ) paper,
+      (
+        select jsonb_build_object('id', d.id, 'number', d.number)
+        from document d
+        where d.bill_id = b.id
+        order by d.id desc
+        limit 1
+      ) document
+    from bill b
+    join customer c on c.id = b.customer_id
+    left join sales_order o on o.id = b.order_id
+    where b.id = $1`,
     [id],
   )
   if (!found) throw new Refusal('no-such-bill', 'That draft does not exist.', { status: 404 })
@@ -71,7 +95,11 @@ async function keepNew(wanted: readonly NewBill[], actor: string): Promise<numbe
     const ids: number[] = []
     for (const bill of wanted) {
       const row = await one<{ id: number }>(
-        `insert into bill (kind, brand_id, customer_id, order_id, credits_id, replaces_id, facts, made_at, made_by) values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9) returning id`,
+        `insert into bill (
+          kind, brand_id, customer_id, order_id, credits_id, replaces_id, facts, made_at, made_by
+        )
+        values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9)
+        returning id`,
         [
           bill.kind,
           bill.brandId,
@@ -123,7 +151,12 @@ async function checkFacts(facts: BillFacts): Promise<void> {
 /** An empty invoice for a customer. @throws Refusal "no-such-customer", "no-such-brand" */
 export async function newInvoice(customerId: number, brandId: number, actor: string): Promise<number> {
   const customer = await one<{ currency: string; pricesIncludeTax: boolean }>(
-    'select currency, coalesce(prices_include_tax, (select prices_include_tax from brand where id = $2), false) "pricesIncludeTax" from customer where id = $1',
+    `select currency,
+      coalesce(
+        prices_include_tax, (select prices_include_tax from brand where id = $2), false
+      ) "pricesIncludeTax"
+    from customer
+    where id = $1`,
     [customerId, brandId],
   )
   if (!customer)
@@ -169,13 +202,23 @@ export async function billOrder(
   actor: string,
 ): Promise<number> {
   const order = await one<OrderHead>(
-    `select o.id, o.number, o.brand_id "brandId", o.customer_id "customerId", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote", o.supplied_on::text "suppliedOn", o.adjustments, c.language
-    from sales_order o join customer c on c.id = o.customer_id where o.id = $1`,
+    `select o.id, o.number, o.brand_id "brandId", o.customer_id "customerId", o.currency,
+      o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote",
+      o.supplied_on::text "suppliedOn", o.adjustments, c.language
+    from sales_order o
+    join customer c on c.id = o.customer_id
+    where o.id = $1`,
     [orderId],
   )
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   const whole = await one<{ number: string | null }>(
-    `select d.number from claim c left join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice' and c.document_id is not null`,
+    `select d.number
+    from claim c
+    left join document d on d.id = c.document_id
+    where c.source_kind = 'order'
+      and c.source_id = $1
+      and c.document_kind = 'invoice'
+      and c.document_id is not null`,
     [orderId],
   )
   if (whole)
@@ -184,7 +227,14 @@ export async function billOrder(
       `Invoice ${whole.number} bills the whole of order ${order.number}. Credit it first.`,
     )
   const lines = await rows<OrderLineFacts & { position: number }>(
-    `select position, item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode" from order_line where order_id = $1 order by position`,
+    `select position, item_code item, description, detail, unit, trim_scale(quantity)::text quantity,
+      (
+        case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end
+      )::text "unitPrice",
+      trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode"
+    from order_line
+    where order_id = $1
+    order by position`,
     [orderId],
   )
   const bills = (await billsOfOrders([orderId])).get(orderId) ?? []
@@ -267,7 +317,10 @@ export async function creditOffer(documentId: number): Promise<CreditOffer> {
   const basis = basisOf(invoice)
   const left = creditable(basis, invoice.before)
   const credits = await rows<CreditOffer['credits'][number]>(
-    'select id, number, total::text total from document d where credits_id = $1 and not exists (select from document_void v where v.document_id = d.id) order by id',
+    `select id, number, total::text total
+    from document d
+    where credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)
+    order by id`,
     [documentId],
   )
   return {
@@ -296,7 +349,10 @@ async function invoiceToCredit(documentId: number) {
     orderId: number | null
     billId: number | null
   }>(
-    `select d.kind, d.number, exists (select from document_void v where v.document_id = d.id) voided, d.brand_id "brandId", d.customer_id "customerId", d.order_id "orderId", d.bill_id "billId" from document d where d.id = $1`,
+    `select d.kind, d.number, exists (select from document_void v where v.document_id = d.id) voided,
+      d.brand_id "brandId", d.customer_id "customerId", d.order_id "orderId", d.bill_id "billId"
+    from document d
+    where d.id = $1`,
     [documentId],
   )
   if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
@@ -333,7 +389,10 @@ async function creditUnderLock(
 ): Promise<{ credit: number; anew: number | null }> {
   const invoice = await invoiceToCredit(documentId)
   const waiting = await one(
-    `select b.id from bill b join paper p on p.bill_id = b.id where b.credits_id = $1 and b.state = 'open' and p.state = 'prepared'`,
+    `select b.id
+    from bill b
+    join paper p on p.bill_id = b.id
+    where b.credits_id = $1 and b.state = 'open' and p.state = 'prepared'`,
     [documentId],
   )
   if (waiting)
@@ -433,11 +492,17 @@ export async function changeBill(
     if (bill.version !== change.version)
       throw new Refusal('changed-meanwhile', 'Somebody changed this draft meanwhile. Open it again.')
     await run(
-      'update bill set version = version + 1, facts = $2::jsonb, brand_id = case when credits_id is null then $3 else brand_id end, customer_id = case when credits_id is null then $4 else customer_id end where id = $1',
+      `update bill
+      set version = version + 1, facts = $2::jsonb,
+        brand_id = case when credits_id is null then $3 else brand_id end,
+        customer_id = case when credits_id is null then $4 else customer_id end
+      where id = $1`,
       [id, json(change.facts), change.brandId, change.customerId],
     )
     await run(
-      `update paper set earlier_date_ok = $2, changes = null, baseline = baseline || '{"own": true}' where bill_id = $1 and state in ('prepared', 'put back', 'due')`,
+      `update paper
+      set earlier_date_ok = $2, changes = null, baseline = baseline || '{"own": true}'
+      where bill_id = $1 and state in ('prepared', 'put back', 'due')`,
       [id, change.earlierDateOk],
     )
     await markStale('bill_id', id)

@@ -33,15 +33,24 @@ export interface CreditedInvoice {
 /** Loads what the papers of bills are made of, with a fixed number of queries. */
 export async function loadBillContexts(billIds: readonly number[]): Promise<Map<number, PaperContext>> {
   const bills = await rows<BillRow>(
-    `
-    select b.id "billId", b.order_id id, b.credits_id "creditsId", b.replaces_id "replacesId", b.kind, b.facts, b.facts ->> 'date' "wishedDate", coalesce(o.number, '') number, coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId", b.version, 1 revision, '0' total, '0' prepaid,
-      c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms, c.language "customerLanguage", c.billing, c.wishes, c.version "customerVersion", c.tax_treatment treatment
-    from bill b join customer c on c.id = b.customer_id left join sales_order o on o.id = b.order_id where b.id = any($1::int[])`,
+    `select b.id "billId", b.order_id id, b.credits_id "creditsId", b.replaces_id "replacesId", b.kind,
+      b.facts, b.facts ->> 'date' "wishedDate", coalesce(o.number, '') number,
+      coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId", b.version,
+      1 revision, '0' total, '0' prepaid, c.id "customerId", c.number "customerNumber", c.name "customerName",
+      c.tax_number "taxNumber", c.terms, c.language "customerLanguage", c.billing, c.wishes,
+      c.version "customerVersion", c.tax_treatment treatment
+    from bill b
+    join customer c on c.id = b.customer_id
+    left join sales_order o on o.id = b.order_id
+    where b.id = any($1::int[])`,
     [billIds],
   )
   const contacts = groupBy(
     await rows<ContactFacts & { customerId: number }>(
-      'select customer_id "customerId", name, email, role from contact where customer_id = any($1::int[]) order by id',
+      `select customer_id "customerId", name, email, role
+      from contact
+      where customer_id = any($1::int[])
+      order by id`,
       [[...new Set(bills.map((bill) => bill.customerId))]],
     ),
     (contact) => contact.customerId,
@@ -101,12 +110,19 @@ export async function creditedInvoices(
   notCounting?: number,
 ): Promise<Map<number, CreditedInvoice>> {
   const found = await rows<Omit<CreditedInvoice, 'before'>>(
-    'select d.id, d.number, d.date::text date, p.source from document d join paper p on p.id = d.paper_id where d.id = any($1::int[])',
+    `select d.id, d.number, d.date::text date, p.source
+    from document d
+    join paper p on p.id = d.paper_id
+    where d.id = any($1::int[])`,
     [ids],
   )
   const credits = await rows<{ id: number; creditsId: number; credited: Credited }>(
-    `select d.id, d.credits_id "creditsId", p.source -> 'credit' -> 'credited' credited from document d join paper p on p.id = d.paper_id
-    where d.credits_id = any($1::int[]) and not exists (select from document_void v where v.document_id = d.id) order by d.id`,
+    `select d.id, d.credits_id "creditsId", p.source -> 'credit' -> 'credited' credited
+    from document d
+    join paper p on p.id = d.paper_id
+    where d.credits_id = any($1::int[])
+      and not exists (select from document_void v where v.document_id = d.id)
+    order by d.id`,
     [ids],
   )
   const before = groupBy(

@@ -49,11 +49,17 @@ export async function checkBill(paper: IssuedBill): Promise<void> {
       )
   } else if (paper.orderId !== null && !bill.facts.deposit) {
     const lines = await rows<OrderLineFacts & { position: number }>(
-      `select position, item_code item, description, detail, unit, quantity, unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode" from order_line where order_id = $1`,
+      `select position, item_code item, description, detail, unit, quantity, unit_price "unitPrice",
+        discount_percent "discountPercent", tax_code "taxCode"
+      from order_line
+      where order_id = $1`,
       [paper.orderId],
     )
     const whole = await one<{ number: string }>(
-      `select d.number from claim c join document d on d.id = c.document_id where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice'`,
+      `select d.number
+      from claim c
+      join document d on d.id = c.document_id
+      where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice'`,
       [paper.orderId],
     )
     if (whole)
@@ -110,7 +116,8 @@ async function allocateCredit(
   const amount = Decimal.max(0, Decimal.min(item.open, total))
   if (amount.gt(0)) {
     await run(
-      'insert into allocation (from_document_id, to_document_id, amount, currency, at, by) values ($1, $2, $3, $4, $5, $6)',
+      `insert into allocation (from_document_id, to_document_id, amount, currency, at, by)
+      values ($1, $2, $3, $4, $5, $6)`,
       [creditId, paper.creditsId, amount.toString(), item.currency, now, actor],
     )
     await run('update open_item set open = open - $2::numeric where document_id = $1', [
@@ -134,9 +141,22 @@ async function allocateCredit(
 /** Putting back, voiding or fully crediting releases the claim: the order may get a paper again. */
 export async function releaseIfSettled(documentId: number): Promise<void> {
   await run(
-    `delete from claim c using document d where d.id = $1 and c.document_id = d.id and c.paper_id = d.paper_id
-    and (exists (select from document_void v where v.document_id = d.id)
-      or d.total <= coalesce((select sum(k.total) from document k where k.credits_id = d.id and not exists (select from document_void v where v.document_id = k.id)), 0))`,
+    `delete from claim c using document d
+    where d.id = $1
+      and c.document_id = d.id
+      and c.paper_id = d.paper_id
+      and (
+        exists (select from document_void v where v.document_id = d.id)
+          or d.total <= coalesce(
+            (
+              select sum(k.total)
+              from document k
+              where k.credits_id = d.id
+                and not exists (select from document_void v where v.document_id = k.id)
+            ),
+            0
+          )
+      )`,
     [documentId],
   )
 }

@@ -35,11 +35,16 @@ export async function changeContacts(
     await run('update customer set version = version + 1 where id = $1', [id])
     await run('delete from contact where customer_id = $1', [id])
     await run(
-      `insert into contact (customer_id, name, email, role) select $1, c.name, c.email, c.role from jsonb_to_recordset($2::jsonb) as c (name text, email text, role text)`,
+      `insert into contact (customer_id, name, email, role)
+      select $1, c.name, c.email, c.role
+      from jsonb_to_recordset($2::jsonb) as c (name text, email text, role text)`,
       [id, json(contacts)],
     )
     await run(
-      `insert into trail (at, actor, order_id, words) select now(), $2, p.order_id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`,
+      `insert into trail (at, actor, order_id, words)
+      select now(), $2, p.order_id, $3
+      from paper p
+      where p.customer_id = $1 and p.state = 'prepared'`,
       [id, actor, `The contacts of ${customer.name} were changed.`],
     )
     await markStale('customer_id', id)
@@ -65,8 +70,12 @@ export async function correctContacts(
     })
   return inTransaction(async () => {
     const customers = await rows<{ id: number; name: string; wishes: Wishes }>(
-      `select c.id, c.name, c.wishes from customer c
-      where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($1)) or position(lower($2) in lower(c.wishes::text)) > 0 order by c.id for update of c`,
+      `select c.id, c.name, c.wishes
+      from customer c
+      where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($1))
+        or position(lower($2) in lower(c.wishes::text)) > 0
+      order by c.id
+      for update of c`,
       [from, JSON.stringify(from).slice(1, -1)],
     )
     if (customers.length === 0) return []
@@ -89,7 +98,10 @@ export async function correctContacts(
         json(now),
       ])
       await run(
-        `insert into trail (at, actor, order_id, paper_id, words) select now(), $2, p.order_id, p.id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`,
+        `insert into trail (at, actor, order_id, paper_id, words)
+        select now(), $2, p.order_id, p.id, $3
+        from paper p
+        where p.customer_id = $1 and p.state = 'prepared'`,
         [id, actor, `${from} was corrected to ${to}.`],
       )
       await markStale('customer_id', id)

@@ -73,8 +73,18 @@ interface Columns {
   contacts: ContactFacts[]
 }
 
-const contactsOf = `coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]')`
-const columns = `c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.wishes, c.tax_treatment treatment, ${contactsOf} contacts`
+const contactsOf = `
+  coalesce(
+    (
+      select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+      from contact k
+      where k.customer_id = c.id
+    ),
+    '[]'
+  )`
+const columns = `
+  c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.wishes,
+  c.tax_treatment treatment, ${contactsOf} contacts`
 
 /** How each kind goes to this customer by the house's usual addressing, said before anyone tries. */
 export function waysOf(customer: {
@@ -114,14 +124,35 @@ function where(
   if (filter.search?.trim()) {
     const text = bind(likeText(filter.search))
     found.push(
-      `(lower(c.name) like ${text} or c.number like ${text} or exists (select from contact k where k.customer_id = c.id and lower(k.email || ' ' || k.name) like ${text}))`,
+      `(
+        lower(c.name) like ${text}
+          or c.number like ${text}
+          or exists (
+            select from contact k where k.customer_id = c.id and lower(k.email || ' ' || k.name) like ${text}
+          )
+      )`,
     )
   }
   if (filter.group) found.push(`c.group_name = ${bind(filter.group)}`)
   if (filter.wish) found.push(`c.wishes @? ${bind(`$.*.channel ? (@ == "${filter.wish}")`)}::jsonpath`)
   if (filter.trouble)
-    found.push(`(c.billing is null or exists (select from unnest(${bind(documentKinds)}::text[], ${bind(documentKinds.map((kind) => kindFacts[kind].to))}::text[]) as t (kind, role)
-    where coalesce(c.wishes -> t.kind ->> 'channel', 'email') in ('email', 'both') and not exists (select from contact k where k.customer_id = c.id and k.role in (coalesce(c.wishes -> t.kind ->> 'to', t.role), 'anyone'))))`)
+    found.push(`
+      (
+        c.billing is null
+          or exists (
+            select
+            from unnest(
+              ${bind(documentKinds)}::text[], ${bind(documentKinds.map((kind) => kindFacts[kind].to))}::text[]
+            ) as t (kind, role)
+            where coalesce(c.wishes -> t.kind ->> 'channel', 'email') in ('email', 'both')
+              and not exists (
+                select
+                from contact k
+                where k.customer_id = c.id
+                  and k.role in (coalesce(c.wishes -> t.kind ->> 'to', t.role), 'anyone')
+              )
+          )
+      )`)
   return found.join(' and ')
 }
 
@@ -138,7 +169,11 @@ export async function listCustomers(
   ))!
   const page = keyset({ ...sort, descending: filter.descending ?? false }, 'c.id', filter.after, parameters)
   const found = await rows<Columns & { sortKey: string }>(
-    `select ${columns}, ${sort.key} "sortKey" from customer c where ${condition} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    `select ${columns}, ${sort.key} "sortKey"
+    from customer c
+    where ${condition} and ${page.where}
+    order by ${page.order}
+    limit ${filter.limit + 1}`,
     parameters,
   )
   const groups = await rows<{ name: string }>(
@@ -179,14 +214,27 @@ export async function customerView(id: number): Promise<CustomerView> {
   const customer = await one<
     Columns & Pick<CustomerView, 'version' | 'taxNumber' | 'salesperson' | 'terms' | 'pricesIncludeTax'>
   >(
-    `select ${columns}, c.version, c.tax_number "taxNumber", c.salesperson, c.terms, c.prices_include_tax "pricesIncludeTax" from customer c where c.id = $1`,
+    `select ${columns}, c.version, c.tax_number "taxNumber", c.salesperson, c.terms,
+      c.prices_include_tax "pricesIncludeTax"
+    from customer c
+    where c.id = $1`,
     [id],
   )
   if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
   const documents = await rows<CustomerView['documents'][number]>(
     `select d.id, d.kind, d.number, d.date::text date, d.total::text total, d.currency,
-      (select x.state from dispatch x join dispatch_document dd on dd.dispatch_id = x.id where dd.document_id = d.id order by x.id desc limit 1) state
-    from document d where d.customer_id = $1 order by d.issued_at desc, d.id desc limit 12`,
+      (
+        select x.state
+        from dispatch x
+        join dispatch_document dd on dd.dispatch_id = x.id
+        where dd.document_id = d.id
+        order by x.id desc
+        limit 1
+      ) state
+    from document d
+    where d.customer_id = $1
+    order by d.issued_at desc, d.id desc
+    limit 12`,
     [id],
   )
   return { ...customer, ways: waysOf(customer), documents }
@@ -219,8 +267,12 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
     if (customer.version !== change.version)
       throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
     await run(
-      `update customer set version = version + 1, billing = case when $2 then $3::jsonb else billing end, language = coalesce($4, language), wishes = coalesce($5::jsonb, wishes), tax_treatment = coalesce($6, tax_treatment), terms = coalesce($7::jsonb, terms),
-        prices_include_tax = case when $8 then $9::boolean else prices_include_tax end where id = $1`,
+      `update customer
+      set version = version + 1, billing = case when $2 then $3::jsonb else billing end,
+        language = coalesce($4, language), wishes = coalesce($5::jsonb, wishes),
+        tax_treatment = coalesce($6, tax_treatment), terms = coalesce($7::jsonb, terms),
+        prices_include_tax = case when $8 then $9::boolean else prices_include_tax end
+      where id = $1`,
       [
         id,
         change.billing !== undefined,
@@ -234,7 +286,10 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
       ],
     )
     await run(
-      `insert into trail (at, actor, order_id, paper_id, words) select now(), $2, p.order_id, p.id, $3 from paper p where p.customer_id = $1 and p.state = 'prepared'`,
+      `insert into trail (at, actor, order_id, paper_id, words)
+      select now(), $2, p.order_id, p.id, $3
+      from paper p
+      where p.customer_id = $1 and p.state = 'prepared'`,
       [id, actor, `${customer.name} was changed.`],
     )
     await markStale('customer_id', id)
@@ -299,7 +354,10 @@ export async function setWishes(
     }
     if (before.length > 0) {
       await run(
-        `insert into trail (at, actor, order_id, paper_id, words) select now(), $2, p.order_id, p.id, $3 from paper p where p.customer_id = any($1::int[]) and p.state = 'prepared'`,
+        `insert into trail (at, actor, order_id, paper_id, words)
+        select now(), $2, p.order_id, p.id, $3
+        from paper p
+        where p.customer_id = any($1::int[]) and p.state = 'prepared'`,
         [
           before.map((one) => one.id),
           actor,

@@ -31,8 +31,12 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
   return inTransaction(async () => {
     const now = clock.now()
     const going = await rows<{ id: number; ready: boolean }>(
-      `update dispatch set state = 'waiting', stuck_cause = null, attempts = 0, away = false, last_reply = null, held = false, next_try_at = $2, since = $2, to_addresses = coalesce($4::jsonb, to_addresses), send_to = coalesce($5, send_to)
-      where id = any($1::int[]) and state = any($3::text[]) and channel = 'email' returning id, ready`,
+      `update dispatch
+      set state = 'waiting', stuck_cause = null, attempts = 0, away = false, last_reply = null, held = false,
+        next_try_at = $2, since = $2, to_addresses = coalesce($4::jsonb, to_addresses),
+        send_to = coalesce($5, send_to)
+      where id = any($1::int[]) and state = any($3::text[]) and channel = 'email'
+      returning id, ready`,
       [ids, now, statesBefore('send again'), once ? json([once]) : null, once ?? null],
     )
     const goingIds = going.map((dispatch) => dispatch.id)
@@ -41,7 +45,10 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
       [goingIds],
     )
     const unpainted = await rows<{ id: number }>(
-      `select dd.document_id id from dispatch_document dd join unpainted u on u.document_id = dd.document_id where dd.dispatch_id = any($1::int[])`,
+      `select dd.document_id id
+      from dispatch_document dd
+      join unpainted u on u.document_id = dd.document_id
+      where dd.dispatch_id = any($1::int[])`,
       [goingIds],
     )
     if (unpainted.length > 0)
@@ -88,9 +95,14 @@ export async function settleByHand(
     const now = clock.now()
     const state: DispatchState = act === 'close' ? 'closed' : 'arrived'
     const settled = await rows<{ id: number }>(
-      `update dispatch set state = $2::text, since = $3::timestamptz, arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = $4::text,
+      `update dispatch
+      set state = $2::text, since = $3::timestamptz,
+        arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = $4::text,
         channel = case when $6::boolean then 'paper' else channel end
-      where id = any($1::int[]) and state = any($5::text[]) and (not $6::boolean or (channel = 'paper' and not held) or state = 'stuck') returning id`,
+      where id = any($1::int[])
+        and state = any($5::text[])
+        and (not $6::boolean or (channel = 'paper' and not held) or state = 'stuck')
+      returning id`,
       [ids, state, now, how, statesBefore(act), act === 'print'],
     )
     const settledIds = settled.map((dispatch) => dispatch.id)
@@ -125,7 +137,10 @@ export async function hold(
     const now = clock.now()
     if (!held) await lookBeforeLettingGo(ids, despite)
     const done = await rows<{ id: number; nextTryAt: Date }>(
-      `update dispatch set held = $2, held_for = null, despite = $3 where id = any($1::int[]) and state = 'waiting' and held <> $2 returning id, next_try_at "nextTryAt"`,
+      `update dispatch
+      set held = $2, held_for = null, despite = $3
+      where id = any($1::int[]) and state = 'waiting' and held <> $2
+      returning id, next_try_at "nextTryAt"`,
       [ids, held, despite],
     )
     if (!held)
@@ -151,7 +166,12 @@ export async function hold(
 async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Promise<void> {
   const stopped = await rows<{ number: string; stopped: string }>(
     `select x.number, x.stopped
-    from (select s.number, ${stopOfDispatch('s')} stopped from dispatch s where s.id = any($1::int[]) order by s.id) x
+    from (
+      select s.number, ${stopOfDispatch('s')} stopped
+      from dispatch s
+      where s.id = any($1::int[])
+      order by s.id
+    ) x
     where x.stopped is not null`,
     [ids],
   )
@@ -179,7 +199,10 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
   return inTransaction(async () => {
     await lookBeforeLettingGo(ids, false)
     const done = await rows<{ id: number }>(
-      `update dispatch set not_before = $2, next_try_at = $2, held = false where id = any($1::int[]) and state = 'waiting' and channel = 'email' returning id`,
+      `update dispatch
+      set not_before = $2, next_try_at = $2, held = false
+      where id = any($1::int[]) and state = 'waiting' and channel = 'email'
+      returning id`,
       [ids, at],
     )
     for (const { id } of done) await addJob('send-dispatches', { dispatchIds: [id] }, { runAt: at })
@@ -200,7 +223,10 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
 export async function printInstead(ids: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
     const done = await rows<{ id: number }>(
-      `update dispatch set state = $4, channel = 'paper', send_to = 'Paper, by post', stuck_cause = null, since = $2 where id = any($1::int[]) and state = any($3::text[]) returning id`,
+      `update dispatch
+      set state = $4, channel = 'paper', send_to = 'Paper, by post', stuck_cause = null, since = $2
+      where id = any($1::int[]) and state = any($3::text[])
+      returning id`,
       [ids, clock.now(), statesBefore('print instead'), next('stuck', 'print instead')],
     )
     await noteAll(
@@ -229,8 +255,11 @@ export async function alreadySent(
   documentId: number,
 ): Promise<{ address: string; at: Date; outcome: string }[]> {
   return rows(
-    `select r.address, r.at, r.outcome from dispatch_recipient r join dispatch_document dd on dd.dispatch_id = r.dispatch_id
-    where dd.document_id = $1 and r.outcome in ('accepted', 'delivered') order by r.at desc`,
+    `select r.address, r.at, r.outcome
+    from dispatch_recipient r
+    join dispatch_document dd on dd.dispatch_id = r.dispatch_id
+    where dd.document_id = $1 and r.outcome in ('accepted', 'delivered')
+    order by r.at desc`,
     [documentId],
   )
 }
@@ -255,8 +284,13 @@ export async function sendCopy(
     // one at a time: the same copy asked for twice at one instant goes once
     await one('select id from document where id = $1 for no key update', [documentId])
     const document = await one<DocumentRow & { voided: boolean }>(
-      `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
-      d.total, d.currency, f.document_id is not null painted, exists (select from document_void v where v.document_id = d.id) voided from document d left join document_file f on f.document_id = d.id where d.id = $1`,
+      `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName",
+        d.brand_id "brandId", d.cover_note_id "coverNoteId", d.total, d.currency,
+        f.document_id is not null painted,
+        exists (select from document_void v where v.document_id = d.id) voided
+      from document d
+      left join document_file f on f.document_id = d.id
+      where d.id = $1`,
       [documentId],
     )
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
@@ -270,7 +304,12 @@ export async function sendCopy(
         { about: { field: 'again' } },
       )
     const waiting = await one(
-      `select id from dispatch dp join dispatch_document dd on dd.dispatch_id = dp.id where dd.document_id = $1 and dp.to_addresses ? $2 and dp.state in ('waiting', 'claimed', 'handing over')`,
+      `select id
+      from dispatch dp
+      join dispatch_document dd on dd.dispatch_id = dp.id
+      where dd.document_id = $1
+        and dp.to_addresses ? $2
+        and dp.state in ('waiting', 'claimed', 'handing over')`,
       [documentId, to],
     )
     if (waiting) throw new Refusal('goes-already', `A copy to ${to} is already waiting to go.`)
@@ -308,7 +347,9 @@ export async function sendDocuments(
       )
       if (stop?.stopped && !despite) throw new Refusal('order-stopped', stopWords(stop.number, stop.stopped))
       const waiting = await one<{ sentence: RoutineSentence | null }>(
-        'select (select sentence from routine r where r.id = u.routine_id) sentence from undelivered u where u.document_id = $1',
+        `select (select sentence from routine r where r.id = u.routine_id) sentence
+        from undelivered u
+        where u.document_id = $1`,
         [documentId],
       )
       if (!(await deliver(documentId, waiting?.sentence ?? null, actor, timeZone, despite)))

@@ -67,10 +67,15 @@ export async function correctAddress(
   return inTransaction(async () => {
     const customers = await correctContacts(from, to, actor)
     const copies = await run(
-      `update dispatch set
-        to_addresses = (select jsonb_agg(case when lower(a) = lower($1) then $2 else a end) from jsonb_array_elements_text(to_addresses) a),
+      `update dispatch
+      set
+        to_addresses = (
+          select jsonb_agg(case when lower(a) = lower($1) then $2 else a end)
+          from jsonb_array_elements_text(to_addresses) a
+        ),
         send_to = case when lower(send_to) = lower($1) then $2 else send_to end
-      where state = 'stuck' and exists (select from jsonb_array_elements_text(to_addresses) a where lower(a) = lower($1))`,
+      where state = 'stuck'
+        and exists (select from jsonb_array_elements_text(to_addresses) a where lower(a) = lower($1))`,
       [from, to],
     )
     if (customers.length + copies === 0)

@@ -41,10 +41,16 @@ export interface NewDispatch {
 export async function newDispatch(wanted: NewDispatch): Promise<number> {
   const now = clock.now()
   const row = await one<{ id: number }>(
-    `
-    insert into dispatch (channel, state, customer_id, customer_name, brand_id, cover_note_id, to_role, to_addresses, is_copy, number, total, currency, send_to,
-      created_at, created_by, ready, not_before, next_try_at, message_id, since, copy_to, despite, gather_key)
-    values ($1, 'waiting', $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10, $11, $12, $13, $14, $15, $16, $16, $17, $13, $18::jsonb, $19, $20) returning id`,
+    `insert into dispatch (
+      channel, state, customer_id, customer_name, brand_id, cover_note_id, to_role, to_addresses, is_copy,
+      number, total, currency, send_to, created_at, created_by, ready, not_before, next_try_at, message_id,
+      since, copy_to, despite, gather_key
+    )
+    values (
+      $1, 'waiting', $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10, $11, $12, $13, $14, $15, $16, $16, $17, $13,
+      $18::jsonb, $19, $20
+    )
+    returning id`,
     [
       wanted.channel,
       wanted.customerId,
@@ -107,10 +113,13 @@ export async function addToDispatch(dispatchId: number, documentId: number): Pro
 export async function describeDispatch(dispatchId: number): Promise<void> {
   await run(
     `update dispatch s
-    set total = c.total, number = c.first || case when c.documents > 1 then ' +' || (c.documents - 1) else '' end
+    set total = c.total,
+      number = c.first || case when c.documents > 1 then ' +' || (c.documents - 1) else '' end
     from (
       select sum(d.total) total, count(*) documents, (array_agg(d.number order by d.id))[1] first
-      from dispatch_document dd join document d on d.id = dd.document_id where dd.dispatch_id = $1
+      from dispatch_document dd
+      join document d on d.id = dd.document_id
+      where dd.dispatch_id = $1
     ) c
     where s.id = $1 and c.documents > 0`,
     [dispatchId],
@@ -155,9 +164,16 @@ export async function takeOut(dispatchId: number, documentId: number, actor: str
   await describeDispatch(dispatchId)
   await note({ documentId, dispatchId }, actor, 'The voided document was taken out; the others go.')
   const ready = await one<{ channel: string }>(
-    `update dispatch set ready = true
-    where id = $1 and not ready and not exists (
-      select from dispatch_document dd join unpainted u on u.document_id = dd.document_id where dd.dispatch_id = dispatch.id)
+    `update dispatch
+    set ready = true
+    where id = $1
+      and not ready
+      and not exists (
+        select
+        from dispatch_document dd
+        join unpainted u on u.document_id = dd.document_id
+        where dd.dispatch_id = dispatch.id
+      )
     returning channel`,
     [dispatchId],
   )

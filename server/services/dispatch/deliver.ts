@@ -41,8 +41,13 @@ export async function deliver(
   despite = false,
 ): Promise<boolean> {
   const document = await one<Undelivered>(
-    `select d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId", d.cover_note_id "coverNoteId",
-      d.total, d.currency, c.wishes from document d join undelivered u on u.document_id = d.id join customer c on c.id = d.customer_id where d.id = $1 for update of u`,
+    `select d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId",
+      d.cover_note_id "coverNoteId", d.total, d.currency, c.wishes
+    from document d
+    join undelivered u on u.document_id = d.id
+    join customer c on c.id = d.customer_id
+    where d.id = $1
+    for update of u`,
     [documentId],
   )
   if (!document) return false

@@ -50,7 +50,10 @@ export async function listDispatches(filter: DispatchFilter): Promise<Listed<Dis
   if (filter.address?.trim()) {
     const like = bind(likeText(filter.address))
     conditions.push(
-      `(s.id in (select r.dispatch_id from dispatch_recipient r where r.address like ${like}) or lower(s.send_to) like ${like})`,
+      `(
+        s.id in (select r.dispatch_id from dispatch_recipient r where r.address like ${like})
+          or lower(s.send_to) like ${like}
+      )`,
     )
   }
   if (filter.state === 'waiting') conditions.push(`s.state in ('waiting', 'claimed', 'handing over')`)
@@ -58,7 +61,11 @@ export async function listDispatches(filter: DispatchFilter): Promise<Listed<Dis
   if (filter.kind) conditions.push(`d.kind = ${bind(filter.kind)}`)
   if (filter.text?.trim())
     conditions.push(
-      `s.id in (select m.dispatch_id from mail_copy m where lower(m.subject || ' ' || m.text) like ${bind(likeText(filter.text))})`,
+      `s.id in (
+        select m.dispatch_id
+        from mail_copy m
+        where lower(m.subject || ' ' || m.text) like ${bind(likeText(filter.text))}
+      )`,
     )
   if (filter.from)
     conditions.push(`s.created_at >= (${bind(filter.from)}::date::timestamp at time zone ${bind(timeZone)})`)
@@ -71,12 +78,14 @@ export async function listDispatches(filter: DispatchFilter): Promise<Listed<Dis
   const { where, order } = keyset(sort, 's.id', filter.after, parameters)
   const found = await rows<DispatchRow & { sortKey: string }>(
     `select s.id, s.channel, s.state, s.is_copy "isCopy", s.number, f.documents, d.id "documentId", d.kind,
-      s.customer_name "customerName", s.send_to "sendTo", coalesce(m.subject, '') subject, s.created_at "createdAt",
-      m.sent_at "sentAt", s.total::text total, s.currency, s.created_at::text "sortKey"
+      s.customer_name "customerName", s.send_to "sendTo", coalesce(m.subject, '') subject,
+      s.created_at "createdAt", m.sent_at "sentAt", s.total::text total, s.currency,
+      s.created_at::text "sortKey"
     from dispatch s
     join lateral (
       select min(document_id) id, count(*)::int documents from dispatch_document where dispatch_id = s.id
-    ) f on true
+    ) f
+      on true
     join document d on d.id = f.id
     left join mail_copy m on m.dispatch_id = s.id
     where ${[...conditions, where].join(' and ')}

@@ -45,8 +45,12 @@ export async function sendFailureNotice(): Promise<void> {
     from dispatch where state = 'stuck' and not noticed order by id limit ${most}`,
   )
   const keptBack = await rows<KeptBack>(
-    `select id, kind, order_number "orderNumber", customer_name "customerName", coalesce(problem, send_to) reason
-    from paper where state = 'prepared' and kept_back and not kept_back_noticed order by id limit ${most}`,
+    `select id, kind, order_number "orderNumber", customer_name "customerName",
+      coalesce(problem, send_to) reason
+    from paper
+    where state = 'prepared' and kept_back and not kept_back_noticed
+    order by id
+    limit ${most}`,
   )
   const count = stuck.length + keptBack.length
   if (count === 0) return

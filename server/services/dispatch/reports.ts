@@ -36,7 +36,9 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
       const outcome = report.action === 'failed' ? 'bounced' : 'delivered'
       const reply = parseReply(report.diagnostic || report.status)
       const known = await run(
-        `update dispatch_recipient set outcome = $3, reply = $4, at = $5 where dispatch_id = $1 and address = $2`,
+        `update dispatch_recipient
+        set outcome = $3, reply = $4, at = $5
+        where dispatch_id = $1 and address = $2`,
         [dispatchId, report.recipient, outcome, report.diagnostic || report.status, clock.now()],
       )
       if (known === 0) {
@@ -92,8 +94,12 @@ async function move(
   if (!state) return
   const now = clock.now()
   await run(
-    `update dispatch set state = $2::text, since = $3::timestamptz, stuck_cause = $4::text, noticed = false, last_reply = case when $4::text is null then last_reply else $5::text end,
-      arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = case when $2::text = 'arrived' then $5::text end where id = $1`,
+    `update dispatch
+    set state = $2::text, since = $3::timestamptz, stuck_cause = $4::text, noticed = false,
+      last_reply = case when $4::text is null then last_reply else $5::text end,
+      arrived_at = case when $2::text = 'arrived' then $3::timestamptz end,
+      arrived_how = case when $2::text = 'arrived' then $5::text end
+    where id = $1`,
     [dispatchId, state, now, cause, how],
   )
   if (cause) await note({ dispatchId }, 'Clothespin', stuckWords[cause].remedy)
@@ -104,13 +110,24 @@ export async function presumeArrived(presumeSeconds: number): Promise<number> {
   return inTransaction(async () => {
     const now = clock.now()
     const arrived = await rows<{ id: number }>(
-      `update dispatch set state = 'arrived', arrived_at = $1, since = $1, arrived_how = 'presumed: no bounce'
-      where id in (select id from dispatch where state = 'on the way' and handed_over_at <= $2 order by handed_over_at limit 500 for update skip locked) returning id`,
+      `update dispatch
+      set state = 'arrived', arrived_at = $1, since = $1, arrived_how = 'presumed: no bounce'
+      where id in (
+        select id
+        from dispatch
+        where state = 'on the way' and handed_over_at <= $2
+        order by handed_over_at
+        limit 500
+        for update skip locked
+      )
+      returning id`,
       [now, new Date(now.getTime() - presumeSeconds * 1000)],
     )
     if (arrived.length === 0) return 0
     await run(
-      `insert into trail (at, actor, dispatch_id, words) select $1, 'Clothespin', id, $3 from unnest($2::int[]) as id`,
+      `insert into trail (at, actor, dispatch_id, words)
+      select $1, 'Clothespin', id, $3
+      from unnest($2::int[]) as id`,
       [now, arrived.map((one) => one.id), `Presumed to have arrived: no bounce within ${presumeSeconds} s.`],
     )
     publish('line')

@@ -79,8 +79,13 @@ interface Enclosed {
 async function gathered(claimed: Claimed): Promise<Enclosed[]> {
   if (claimed.documents < 2) return []
   return rows<Enclosed>(
-    `select d.paper, f.file_name "name", file.bytes from dispatch_document dd join document d on d.id = dd.document_id join document_file f on f.document_id = d.id join file on file.sha256 = f.sha256
-    where dd.dispatch_id = $1 and d.id <> $2 order by d.id`,
+    `select d.paper, f.file_name "name", file.bytes
+    from dispatch_document dd
+    join document d on d.id = dd.document_id
+    join document_file f on f.document_id = d.id
+    join file on file.sha256 = f.sha256
+    where dd.dispatch_id = $1 and d.id <> $2
+    order by d.id`,
     [claimed.id, claimed.documentId],
   )
 }
@@ -171,7 +176,10 @@ async function divert(claimed: Claimed, token: string, address: string): Promise
   )
   await inTransaction(async () => {
     const back = await run(
-      `update dispatch set state = $3, claim_token = null, claimed_by = null, lease_until = null, attempts = attempts - 1, held = $4, next_try_at = $5 where id = $1 and claim_token = $2 and state = 'claimed'`,
+      `update dispatch
+      set state = $3, claim_token = null, claimed_by = null, lease_until = null, attempts = attempts - 1,
+        held = $4, next_try_at = $5
+      where id = $1 and claim_token = $2 and state = 'claimed'`,
       [
         claimed.id,
         token,
@@ -231,19 +239,48 @@ async function mayLeave(id: number, despite: boolean): Promise<boolean> {
 async function take(id: number, token: string, workerId: string): Promise<Claimed | undefined> {
   const now = clock.now()
   return one<Claimed>(
-    `
-    with mine as (
-      update dispatch set state = 'claimed', claim_token = $2, claimed_by = $3, lease_until = $4, attempts = attempts + 1
-      where id = $1 and state = 'waiting' returning *
-    )
-    select m.id, m.message_id "messageId", m.attempts, m.cover_note_id "coverNoteId", m.to_role "toRole", m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName",
-      d.kind, d.id "documentId", dd.documents, n.subject, n.text, b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo",
-      (select rehearsal_address from company where rehearsal_since is not null) rehearsal, s.design -> 'colours' colours, b.email_look \"emailLook\", c.wishes, d.paper, f.file_name "fileName", file.bytes,
-      coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts,
-      coalesce((select jsonb_agg(lower(r.address)) from dispatch_recipient r where r.dispatch_id = m.id and r.outcome in ('accepted', 'delivered')), '[]') reached
-    from mine m join lateral (select min(document_id) id, count(*)::int documents from dispatch_document where dispatch_id = m.id) dd on true join document d on d.id = dd.id join document_file f on f.document_id = d.id
-      join file on file.sha256 = f.sha256 join cover_note n on n.id = m.cover_note_id join brand b on b.id = m.brand_id
-      join customer c on c.id = m.customer_id join stationery s on s.id = d.stationery_id`,
+    `with
+      mine as (
+        update dispatch
+        set state = 'claimed', claim_token = $2, claimed_by = $3, lease_until = $4, attempts = attempts + 1
+        where id = $1 and state = 'waiting'
+        returning *
+      )
+    select m.id, m.message_id "messageId", m.attempts, m.cover_note_id "coverNoteId", m.to_role "toRole",
+      m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
+      d.id "documentId", dd.documents, n.subject, n.text, b.name "brandName", b.sender_name "senderName",
+      b.sender_address "senderAddress", b.reply_to "replyTo",
+      (select rehearsal_address from company where rehearsal_since is not null) rehearsal,
+      s.design -> 'colours' colours, b.email_look \"emailLook\", c.wishes, d.paper, f.file_name "fileName",
+      file.bytes,
+      coalesce(
+        (
+          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+          from contact k
+          where k.customer_id = c.id
+        ),
+        '[]'
+      ) contacts,
+      coalesce(
+        (
+          select jsonb_agg(lower(r.address))
+          from dispatch_recipient r
+          where r.dispatch_id = m.id and r.outcome in ('accepted', 'delivered')
+        ),
+        '[]'
+      ) reached
+    from mine m
+    join lateral (
+      select min(document_id) id, count(*)::int documents from dispatch_document where dispatch_id = m.id
+    ) dd
+      on true
+    join document d on d.id = dd.id
+    join document_file f on f.document_id = d.id
+    join file on file.sha256 = f.sha256
+    join cover_note n on n.id = m.cover_note_id
+    join brand b on b.id = m.brand_id
+    join customer c on c.id = m.customer_id
+    join stationery s on s.id = d.stationery_id`,
     [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000)],
   )
 }
@@ -273,7 +310,9 @@ function whom(claimed: Claimed): { list: Recipient[] } | { stuck: StuckCause } {
 /** Committed before the first byte of content can leave. @throws when the claim is no longer ours */
 async function markHandingOver(id: number, token: string): Promise<void> {
   const still = await run(
-    `update dispatch set state = 'handing over', lease_until = $3 where id = $1 and claim_token = $2 and state = 'claimed'`,
+    `update dispatch
+    set state = 'handing over', lease_until = $3
+    where id = $1 and claim_token = $2 and state = 'claimed'`,
     [id, token, new Date(clock.now().getTime() + (config.leaseSeconds + config.finalAnswerSeconds) * 1000)],
   )
   if (still !== 1) throw new Error('another worker has the claim')
@@ -360,9 +399,13 @@ async function settle(id: number, token: string, event: DispatchEvent, settled: 
     const pause = settled.away ? Math.min(20, 3 * 2 ** Math.min(3, current.attempts)) : (settled.pause ?? 0)
     const nextTry = new Date(now.getTime() + pause * 1000)
     await run(
-      `update dispatch set state = $2::text, claim_token = null, claimed_by = null, lease_until = null, stuck_cause = $3, last_reply = $4, next_try_at = $5, noticed = false, away = $10,
-        since = case when $2::text = 'waiting' then since else $6::timestamptz end, handed_over_at = case when $7::boolean then $6::timestamptz else handed_over_at end, attempts = attempts - $8::int,
-        send_to = coalesce($9::text, send_to) where id = $1`,
+      `update dispatch
+      set state = $2::text, claim_token = null, claimed_by = null, lease_until = null, stuck_cause = $3,
+        last_reply = $4, next_try_at = $5, noticed = false, away = $10,
+        since = case when $2::text = 'waiting' then since else $6::timestamptz end,
+        handed_over_at = case when $7::boolean then $6::timestamptz else handed_over_at end,
+        attempts = attempts - $8::int, send_to = coalesce($9::text, send_to)
+      where id = $1`,
       [
         id,
         state,
@@ -422,8 +465,11 @@ async function keepOutcomes(
   await run(
     `insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
     select $1, lower(o.address), o.name, o."as", o.source, o.outcome, o.reply, $3
-    from jsonb_to_recordset($2::jsonb) as o (address text, name text, "as" text, source text, outcome text, reply text)
-    on conflict (dispatch_id, address) do update set outcome = excluded.outcome, reply = excluded.reply, at = excluded.at`,
+    from jsonb_to_recordset($2::jsonb) as o (
+      address text, name text, "as" text, source text, outcome text, reply text
+    )
+    on conflict (dispatch_id, address) do update
+    set outcome = excluded.outcome, reply = excluded.reply, at = excluded.at`,
     [id, json(outcomes), clock.now()],
   )
 }
@@ -437,8 +483,12 @@ async function keepCopy(
   others: readonly Enclosed[],
 ): Promise<void> {
   await run(
-    `insert into mail_copy (dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10) on conflict (dispatch_id) do update set recipients = excluded.recipients, sent_at = excluded.sent_at`,
+    `insert into mail_copy (
+      dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at
+    )
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9::jsonb, $10)
+    on conflict (dispatch_id) do update
+    set recipients = excluded.recipients, sent_at = excluded.sent_at`,
     [
       claimed.id,
       claimed.messageId,

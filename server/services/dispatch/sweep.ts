@@ -59,25 +59,46 @@ export async function sweep(): Promise<void> {
     )
     await wake(
       'issue-papers',
-      `select id from paper where state = 'prepared' and by_itself and since < $1 and ${stopOf('paper')} is null order by order_date, id limit 500`,
+      `select id
+      from paper
+      where state = 'prepared' and by_itself and since < $1 and ${stopOf('paper')} is null
+      order by order_date, id
+      limit 500`,
       100,
       (paperIds) => ({ paperIds }),
     )
     await wake(
       'paint-documents',
-      'select u.document_id id from unpainted u join document d on d.id = u.document_id where d.issued_at < $1 limit 500',
+      `select u.document_id id
+      from unpainted u
+      join document d on d.id = u.document_id
+      where d.issued_at < $1
+      limit 500`,
       25,
       (documentIds) => ({ documentIds }),
     )
     await wake(
       'send-dispatches',
-      `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and gather_key is null and next_try_at < $1 order by next_try_at limit 1000`,
+      `select id
+      from dispatch
+      where state = 'waiting'
+        and channel = 'email'
+        and ready
+        and not held
+        and gather_key is null
+        and next_try_at < $1
+      order by next_try_at
+      limit 1000`,
       10,
       (dispatchIds) => ({ dispatchIds }),
     )
     await wake(
       'send-rehearsals',
-      'select id from rehearsal_paper where sent_at is null and given_up is null and made_at < $1 order by id limit 200',
+      `select id
+      from rehearsal_paper
+      where sent_at is null and given_up is null and made_at < $1
+      order by id
+      limit 200`,
       20,
       (rehearsalIds) => ({ rehearsalIds }),
     )
@@ -120,7 +141,9 @@ async function wake<Name extends keyof Jobs>(
 /** Frees the jobs of workers that died: by itself the queue would wait four hours. */
 async function buryWorkers(): Promise<void> {
   const dead = await rows<{ id: string; queueWorkers: string[] }>(
-    `delete from worker where beat_at < now() - make_interval(secs => $1) returning id, queue_workers "queueWorkers"`,
+    `delete from worker
+    where beat_at < now() - make_interval(secs => $1)
+    returning id, queue_workers "queueWorkers"`,
     [deadAfterSeconds],
   )
   const queueWorkers = dead.flatMap((worker) => worker.queueWorkers)
@@ -139,13 +162,18 @@ async function lapseClaims(): Promise<void> {
   const now = clock.now()
   const gone = `(lease_until < $1 or not exists (select from worker w where w.id = claimed_by))`
   const again = await rows<{ id: number }>(
-    `update dispatch set state = 'waiting', claim_token = null, claimed_by = null, lease_until = null, next_try_at = $1
-    where state = 'claimed' and ${gone} returning id`,
+    `update dispatch
+    set state = 'waiting', claim_token = null, claimed_by = null, lease_until = null, next_try_at = $1
+    where state = 'claimed' and ${gone}
+    returning id`,
     [now],
   )
   const unclear = await rows<{ id: number }>(
-    `update dispatch set state = 'stuck', stuck_cause = 'unclear', since = $1, noticed = false, claim_token = null, claimed_by = null, lease_until = null
-    where state = 'handing over' and ${gone} returning id`,
+    `update dispatch
+    set state = 'stuck', stuck_cause = 'unclear', since = $1, noticed = false, claim_token = null,
+      claimed_by = null, lease_until = null
+    where state = 'handing over' and ${gone}
+    returning id`,
     [now],
   )
   await noteAll([

@@ -24,9 +24,12 @@ export interface TrayRow {
 
 /** What waits for the printer, a row a print job, in posting order: customer by customer, each by number. */
 export async function tray(): Promise<TrayRow[]> {
-  return rows<TrayRow>(`select s.id, s.number, s.customer_name "customerName", sum(f.pages)::int pages, s.total::text total, s.currency, s.since,
-      min(f.document_id) "documentId"
-    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document_file f on f.document_id = dd.document_id
+  return rows<TrayRow>(`
+    select s.id, s.number, s.customer_name "customerName", sum(f.pages)::int pages, s.total::text total,
+      s.currency, s.since, min(f.document_id) "documentId"
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    join document_file f on f.document_id = dd.document_id
     where s.state = 'waiting' and s.channel = 'paper' and s.ready and not s.held
     group by s.id
     order by s.customer_name, length(s.number), s.number, s.id
@@ -37,9 +40,13 @@ export async function tray(): Promise<TrayRow[]> {
 export async function trayPdf(ids: readonly number[], copies: number): Promise<Uint8Array> {
   const chosen = new Set(ids)
   const files = await rows<{ id: number; sha256: string }>(
-    `select s.id, f.sha256 from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document_file f on f.document_id = dd.document_id
+    `select s.id, f.sha256
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    join document_file f on f.document_id = dd.document_id
     where s.id = any($1::int[]) and s.channel = 'paper' and not s.held
-    order by s.customer_name, length(s.number), s.number, s.id, f.document_id limit ${mostPrinted}`,
+    order by s.customer_name, length(s.number), s.number, s.id, f.document_id
+    limit ${mostPrinted}`,
     [[...chosen]],
   )
   if (files.length === 0)

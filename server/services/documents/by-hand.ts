@@ -154,7 +154,9 @@ export async function drop(paperIds: readonly number[], reason: string, actor: s
       [paperIds, clock.now(), actor],
     )
     await run(
-      `update bill set state = 'dropped' where id in (select bill_id from paper where id = any($1::int[])) and state = 'open'`,
+      `update bill
+      set state = 'dropped'
+      where id in (select bill_id from paper where id = any($1::int[])) and state = 'open'`,
       [dropped.map((paper) => paper.id)],
     )
     await noteAll(
@@ -177,13 +179,25 @@ export async function drop(paperIds: readonly number[], reason: string, actor: s
 export async function undrop(paperIds: readonly number[], actor: string): Promise<void> {
   await inTransaction(async () => {
     const back = await rows<{ id: number; orderId: number | null; kind: DocumentKind }>(
-      `update paper p set state = 'put back', since = $2 where id = any($1::int[]) and state = 'dropped'
-      and not exists (select from paper o where coalesce(o.order_id, 0) = coalesce(p.order_id, 0) and o.kind = p.kind and o.occasion = p.occasion and o.state in ('due', 'prepared', 'put back'))
+      `update paper p
+      set state = 'put back', since = $2
+      where id = any($1::int[])
+        and state = 'dropped'
+        and not exists (
+          select
+          from paper o
+          where coalesce(o.order_id, 0) = coalesce(p.order_id, 0)
+            and o.kind = p.kind
+            and o.occasion = p.occasion
+            and o.state in ('due', 'prepared', 'put back')
+        )
       returning id, order_id "orderId", kind`,
       [paperIds, clock.now()],
     )
     await run(
-      `update bill set state = 'open' where id in (select bill_id from paper where id = any($1::int[])) and state = 'dropped'`,
+      `update bill
+      set state = 'open'
+      where id in (select bill_id from paper where id = any($1::int[])) and state = 'dropped'`,
       [back.map((paper) => paper.id)],
     )
     await noteAll(
@@ -224,8 +238,11 @@ export async function sendThisOnceTo(
     const [first, ...others] = addresses
     const words = first && first + (others.length ? ` +${others.length}` : '')
     const paper = await one<{ orderId: number | null; channel: string }>(
-      `update paper set to_addresses = $2::jsonb, send_to = coalesce($3, send_to), stale = stale or $2::jsonb is null, revision = revision + 1
-      where id = $1 and state = 'prepared' returning order_id "orderId", channel`,
+      `update paper
+      set to_addresses = $2::jsonb, send_to = coalesce($3, send_to), stale = stale or $2::jsonb is null,
+        revision = revision + 1
+      where id = $1 and state = 'prepared'
+      returning order_id "orderId", channel`,
       [paperId, first ? JSON.stringify(addresses) : null, words ?? null],
     )
     if (!paper) throw new Refusal('no-such-paper', 'That document is not waiting any more.', { status: 404 })

@@ -153,7 +153,14 @@ export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
   const house = await company()
   return {
     exchange: await rows<Exchange>(
-      `select $1 home, currency, rate::text rate, day::text "day", source from (select *, row_number() over (partition by currency order by day desc) place from exchange_rate where day <= $2::date) r where place <= 60 order by day desc`,
+      `select $1 home, currency, rate::text rate, day::text "day", source
+      from (
+        select *, row_number() over (partition by currency order by day desc) place
+        from exchange_rate
+        where day <= $2::date
+      ) r
+      where place <= 60
+      order by day desc`,
       [house.currency, dayInZone(clock.now(), house.timeZone)],
     ),
     brands: await brands(),
@@ -174,23 +181,34 @@ export async function loadContexts(
   addressing: Addressing,
 ): Promise<Map<number, PaperContext>> {
   const orders = await rows<SubjectRow & { id: number }>(
-    `
-    select o.id, null::int "billId", null::int "creditsId", null::int "replacesId", null "wishedDate", coalesce(o.supplied_on, (o.status_since at time zone (select time_zone from company))::date)::text "eventDay", o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency, o.prices_include_tax "pricesIncludeTax", o.reference,
-      o.customer_note "customerNote", o.prepaid, o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total,
-      c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms, c.language "customerLanguage",
-      c.billing, c.wishes, c.version "customerVersion", c.tax_treatment treatment
-    from sales_order o join customer c on c.id = o.customer_id where o.id = any($1::int[])`,
+    `select o.id, null::int "billId", null::int "creditsId", null::int "replacesId", null "wishedDate",
+      coalesce(
+        o.supplied_on, (o.status_since at time zone (select time_zone from company))::date
+      )::text "eventDay",
+      o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency,
+      o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote", o.prepaid,
+      o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total, c.id "customerId",
+      c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
+      c.language "customerLanguage", c.billing, c.wishes, c.version "customerVersion",
+      c.tax_treatment treatment
+    from sales_order o
+    join customer c on c.id = o.customer_id
+    where o.id = any($1::int[])`,
     [orderIds],
   )
   const lines = await rows<OrderLineFacts & { orderId: number; position: number }>(
-    `
-    select order_id "orderId", position, item_code item, description, detail, unit, quantity, unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode"
-    from order_line where order_id = any($1::int[]) order by order_id, position`,
+    `select order_id "orderId", position, item_code item, description, detail, unit, quantity,
+      unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode"
+    from order_line
+    where order_id = any($1::int[])
+    order by order_id, position`,
     [orderIds],
   )
   const contacts = await rows<ContactFacts & { customerId: number }>(
-    `
-    select customer_id "customerId", name, email, role from contact where customer_id = any($1::int[]) order by id`,
+    `select customer_id "customerId", name, email, role
+    from contact
+    where customer_id = any($1::int[])
+    order by id`,
     [[...new Set(orders.map((order) => order.customerId))]],
   )
   const house = await houseContext(kind)
@@ -223,8 +241,11 @@ export async function loadContexts(
 /** The confirmations of orders that stand: the newest of each that is not void. Another one of the order takes its place. */
 export async function confirmationsOf(orderIds: readonly number[]): Promise<Map<number, ReplacedFacts>> {
   const found = await rows<ReplacedFacts & { orderId: number }>(
-    `select distinct on (d.order_id) d.order_id "orderId", d.id, d.number, d.date::text date from document d
-    where d.order_id = any($1::int[]) and d.kind = 'order confirmation' and not exists (select from document_void v where v.document_id = d.id)
+    `select distinct on (d.order_id) d.order_id "orderId", d.id, d.number, d.date::text date
+    from document d
+    where d.order_id = any($1::int[])
+      and d.kind = 'order confirmation'
+      and not exists (select from document_void v where v.document_id = d.id)
     order by d.order_id, d.id desc`,
     [orderIds],
   )
@@ -243,9 +264,22 @@ interface OrderBill {
 /** The part and deposit invoices of orders that stand: issued, not void, not wholly credited. */
 export async function billsOfOrders(orderIds: readonly number[]): Promise<Map<number, OrderBill[]>> {
   const found = await rows<OrderBill>(
-    `select b.order_id "orderId", b.facts, d.number, d.date::text date, p.source, d.total::text total from bill b join document d on d.bill_id = b.id join paper p on p.id = d.paper_id
-    where b.order_id = any($1::int[]) and b.kind = 'invoice' and not exists (select from document_void v where v.document_id = d.id)
-      and coalesce((select sum(c.total) from document c where c.credits_id = d.id and not exists (select from document_void v where v.document_id = c.id)), 0) < d.total order by d.id`,
+    `select b.order_id "orderId", b.facts, d.number, d.date::text date, p.source, d.total::text total
+    from bill b
+    join document d on d.bill_id = b.id
+    join paper p on p.id = d.paper_id
+    where b.order_id = any($1::int[])
+      and b.kind = 'invoice'
+      and not exists (select from document_void v where v.document_id = d.id)
+      and coalesce(
+        (
+          select sum(c.total)
+          from document c
+          where c.credits_id = d.id and not exists (select from document_void v where v.document_id = c.id)
+        ),
+        0
+      ) < d.total
+    order by d.id`,
     [orderIds],
   )
   return groupBy(found, (bill) => bill.orderId)

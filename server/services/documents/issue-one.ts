@@ -131,10 +131,17 @@ export async function insertDocument(
         )
   const { amounts } = issued
   const document = await one<{ id: number }>(
-    `
-    insert into document (kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id, customer_name, brand_id, language,
-      currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id, issued_at, issued_by, search, bill_id, credits_id, replaces_id, payment_id, earlier_than)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21, $22, $23, $24, $25, $26, $27, $28, $29, $30) returning id`,
+    `insert into document (
+      kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id,
+      customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id,
+      cover_note_id, paper_id, issued_at, issued_by, search, bill_id, credits_id, replaces_id, payment_id,
+      earlier_than
+    )
+    values (
+      $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21,
+      $22, $23, $24, $25, $26, $27, $28, $29, $30
+    )
+    returning id`,
     [
       paper.kind,
       drawn.number,
@@ -180,7 +187,8 @@ export async function insertDocument(
   const documentId = document!.id
   if (kindFacts[paper.kind].books) {
     await run(
-      `insert into open_item (document_id, customer_id, currency, amount, open, due_date) values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
+      `insert into open_item (document_id, customer_id, currency, amount, open, due_date)
+      values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
       [
         documentId,
         paper.customerId,
@@ -196,13 +204,20 @@ export async function insertDocument(
   await run(`update paper set state = 'issued' where id = $1`, [paper.id])
   const subject = subjectOf(paper)
   const claimed = await run(
-    `update claim set document_id = $1 where source_kind = $6 and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
+    `update claim
+    set document_id = $1
+    where source_kind = $6 and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
     [documentId, subject.id, paper.kind, paper.occasion, paper.id, subject.kind],
   )
   if (claimed !== 1) throw new Error('the claim of a prepared document is not its own')
   const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books
   const event = await one<{ id: number }>(
-    `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document issued', $1, $5, $2::jsonb, 3, $3, $4, case when $6::boolean then null else $3::timestamptz end) returning id`,
+    `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at)
+    values (
+      'document issued', $1, $5, $2::jsonb, 3, $3, $4,
+      case when $6::boolean then null else $3::timestamptz end
+    )
+    returning id`,
     [paper.orderId, json(postedFacts(paper, drawn.number, amounts)), now, actor, documentId, toBeLookedAt],
   )
   await noteAll([

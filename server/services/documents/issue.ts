@@ -46,9 +46,18 @@ export interface IssueResult {
   documentId: number | null
 }
 
-const paperColumns = `id, ${stopOf('paper')} stopped, to_addresses "toAddresses", order_id "orderId", bill_id "billId", (select credits_id from bill b where b.id = bill_id) "creditsId", coalesce((select replaces_id from bill b where b.id = bill_id), (source -> 'replaces' ->> 'id')::int) "replacesId", wished_date::text "wishedDate", payment_id "paymentId", event_day::text "eventDay", earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed", stale, source, built_from "builtFrom",
-  stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId",
-  order_number "orderNumber", order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes", copy_to "copyTo", hours`
+const paperColumns = `
+  id, ${stopOf('paper')} stopped, to_addresses "toAddresses", order_id "orderId", bill_id "billId",
+  (select credits_id from bill b where b.id = bill_id) "creditsId",
+  coalesce(
+    (select replaces_id from bill b where b.id = bill_id), (source -> 'replaces' ->> 'id')::int
+  ) "replacesId",
+  wished_date::text "wishedDate", payment_id "paymentId", event_day::text "eventDay",
+  earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed",
+  stale, source, built_from "builtFrom", stationery_id "stationeryId", cover_note_id "coverNoteId",
+  customer_id "customerId", customer_name "customerName", brand_id "brandId", order_number "orderNumber",
+  order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes",
+  copy_to "copyTo", hours`
 
 /**
  * Issues papers in order of document date (today where none is wished) and order number. Also calls `within` in the same transaction, for the caller's own rows.
@@ -123,8 +132,11 @@ export async function issueByItself(): Promise<void> {
   for (;;) {
     if ((await gate()).paused) return
     const due = await rows<{ paperId: number }>(
-      `select id "paperId" from paper where state = 'prepared' and by_itself and not stale and ${stopOf('paper')} is null
-      order by order_date, length(order_number), order_number limit $1`,
+      `select id "paperId"
+      from paper
+      where state = 'prepared' and by_itself and not stale and ${stopOf('paper')} is null
+      order by order_date, length(order_number), order_number
+      limit $1`,
       [issueBatch],
     )
     if (due.length === 0) return
@@ -163,15 +175,29 @@ async function checked(
 ): Promise<PaperRow[]> {
   const ids = asked.map((one) => one.paperId)
   await run(
-    'select o.id from sales_order o where o.id in (select order_id from paper where id = any($1::int[]) and bill_id is not null) order by o.id for update',
+    `select o.id
+    from sales_order o
+    where o.id in (select order_id from paper where id = any($1::int[]) and bill_id is not null)
+    order by o.id
+    for update`,
     [ids],
   )
   const bills = await rows<{ id: number; version: number }>(
-    'select b.id, b.version from bill b where b.id in (select bill_id from paper where id = any($1::int[])) order by b.id for update',
+    `select b.id, b.version
+    from bill b
+    where b.id in (select bill_id from paper where id = any($1::int[]))
+    order by b.id
+    for update`,
     [ids],
   )
   await run(
-    'select document_id from open_item where document_id in (select b.credits_id from bill b join paper p on p.bill_id = b.id where p.id = any($1::int[])) order by document_id for update',
+    `select document_id
+    from open_item
+    where document_id in (
+      select b.credits_id from bill b join paper p on p.bill_id = b.id where p.id = any($1::int[])
+    )
+    order by document_id
+    for update`,
     [ids],
   )
   const orders = await rows<{ id: number; version: number }>(
@@ -185,8 +211,11 @@ async function checked(
     wishes: Wishes
     facts: PaperRow['customerFacts']
   }>(
-    `select c.id, c.version, c.wishes, jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts from customer c
-    where c.id in (select customer_id from paper where id = any($1::int[])) order by c.id for ${paidBy ? 'update' : 'share'}`,
+    `select c.id, c.version, c.wishes,
+      jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts
+    from customer c
+    where c.id in (select customer_id from paper where id = any($1::int[]))
+    order by c.id for ${paidBy ? 'update' : 'share'}`,
     [ids],
   )
   const papers = await rows<PaperRow>(
@@ -197,7 +226,11 @@ async function checked(
   const orderVersion = new Map(orders.map((row) => [row.id, row.version]))
   const billVersion = new Map(bills.map((row) => [row.id, row.version]))
   const payments = await rows<{ id: number; version: number }>(
-    'select id, version from payment where id in (select payment_id from paper where id = any($1::int[])) order by id for share',
+    `select id, version
+    from payment
+    where id in (select payment_id from paper where id = any($1::int[]))
+    order by id
+    for share`,
     [ids],
   )
   const paymentVersion = new Map(payments.map((row) => [row.id, row.version]))
@@ -270,7 +303,10 @@ async function issueReady(
   const today = dayInZone(now, timeZone)
   const brandIds = [...new Set(ready.map((paper) => paper.brandId))].sort((a, b) => a - b)
   const series = await rows<SeriesRow>(
-    `select ${seriesColumns} from number_series s where brand_id = any($1::int[]) order by kind <> 'credit note', id`,
+    `select ${seriesColumns}
+    from number_series s
+    where brand_id = any($1::int[])
+    order by kind <> 'credit note', id`,
     [brandIds],
   ) // a credit note first: it sets its order free for the invoice issued anew
   const painted: number[] = []

@@ -30,8 +30,12 @@ interface Unpainted {
 /** Paints those of the documents that have no file yet, and lets their dispatches go. */
 export async function paintDocuments(documentIds: readonly number[]): Promise<void> {
   const documents = await rows<Unpainted>(
-    `select d.id, d.number, d.kind, d.paper, d.stationery_id "stationeryId", d.issued_at "issuedAt", d.order_id "orderId"
-    from document d join unpainted u on u.document_id = d.id where d.id = any($1::int[]) order by d.id`,
+    `select d.id, d.number, d.kind, d.paper, d.stationery_id "stationeryId", d.issued_at "issuedAt",
+      d.order_id "orderId"
+    from document d
+    join unpainted u on u.document_id = d.id
+    where d.id = any($1::int[])
+    order by d.id`,
     [documentIds],
   )
   if (documents.length === 0) return
@@ -72,9 +76,16 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
       } else await cannotDraw(document, rendered.problems.map((problem) => problem.sentence).join(' '))
     }
     const due = await rows<{ id: number; channel: string; notBefore: Date }>(
-      `
-      update dispatch set ready = true where not ready and id in (select dispatch_id from dispatch_document where document_id = any($1::int[]))
-        and not exists (select from dispatch_document dd join unpainted u on u.document_id = dd.document_id where dd.dispatch_id = dispatch.id)
+      `update dispatch
+      set ready = true
+      where not ready
+        and id in (select dispatch_id from dispatch_document where document_id = any($1::int[]))
+        and not exists (
+          select
+          from dispatch_document dd
+          join unpainted u on u.document_id = dd.document_id
+          where dd.dispatch_id = dispatch.id
+        )
       returning id, channel, not_before "notBefore"`,
       [ready],
     )
@@ -99,7 +110,9 @@ async function keepPainted(
   const sha256 = await keepFile(bytes, 'application/pdf')
   const heading = fileNamePart(document.paper.heading)
   await run(
-    `insert into document_file (document_id, sha256, file_name, renderer, pages, made_at) values ($1, $2, $3, $4, $5, $6) on conflict do nothing`,
+    `insert into document_file (document_id, sha256, file_name, renderer, pages, made_at)
+    values ($1, $2, $3, $4, $5, $6)
+    on conflict do nothing`,
     [document.id, sha256, `${heading}-${fileNamePart(document.number)}.pdf`, renderer, pages, clock.now()],
   )
   return (await run('delete from unpainted where document_id = $1', [document.id])) > 0
@@ -108,8 +121,10 @@ async function keepPainted(
 async function cannotDraw(document: Unpainted, reason: string): Promise<void> {
   log.error({ document: document.id, reason }, 'an issued document cannot be drawn')
   const stuck = await rows<{ id: number }>(
-    `update dispatch set state = 'stuck', stuck_cause = 'not drawn', last_reply = $2, since = $3
-    where state = 'waiting' and id in (select dispatch_id from dispatch_document where document_id = $1) returning id`,
+    `update dispatch
+    set state = 'stuck', stuck_cause = 'not drawn', last_reply = $2, since = $3
+    where state = 'waiting' and id in (select dispatch_id from dispatch_document where document_id = $1)
+    returning id`,
     [document.id, reason, clock.now()],
   )
   await noteAll(

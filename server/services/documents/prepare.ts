@@ -152,18 +152,31 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   const keptBack = plan !== undefined && !plan.goes
   const state = byHand ? 'due' : 'prepared'
   const row = await one<{ id: number }>(
-    `
-    insert into paper (order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id, order_number, order_date,
-      customer_name, total, currency, channel, send_to, to_role, delay_minutes, source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to, hours, bill_id, wished_date, payment_id, event_day,
-      kept_back, kept_back_noticed)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb, $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb, $30, $31, $32, $33, $34, not $34)
-    on conflict (coalesce(order_id, 0), kind, occasion) where state in ('due', 'prepared', 'put back') do update set
-      state = excluded.state, by_itself = excluded.by_itself, routine_id = coalesce(excluded.routine_id, paper.routine_id),
-      routine_version = coalesce(excluded.routine_version, paper.routine_version), customer_name = excluded.customer_name, total = excluded.total,
-      currency = excluded.currency, channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role, delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
-      source = excluded.source, content = excluded.content, stationery_id = excluded.stationery_id, cover_note_id = excluded.cover_note_id,
-      built_from = excluded.built_from, problem = excluded.problem, baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
-      revision = paper.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back, kept_back_noticed = excluded.kept_back_noticed, wished_date = excluded.wished_date, event_day = excluded.event_day
+    `insert into paper (
+      order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id,
+      order_number, order_date, customer_name, total, currency, channel, send_to, to_role, delay_minutes,
+      source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to,
+      hours, bill_id, wished_date, payment_id, event_day, kept_back, kept_back_noticed
+    )
+    values (
+      $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20::jsonb,
+      $21, $22, $23::jsonb, $24, $25, $26, $27::jsonb, $28::jsonb, $29::jsonb, $30, $31, $32, $33, $34,
+      not $34
+    )
+    on conflict (coalesce(order_id, 0), kind, occasion)
+    where state in ('due', 'prepared', 'put back') do update
+    set state = excluded.state, by_itself = excluded.by_itself,
+      routine_id = coalesce(excluded.routine_id, paper.routine_id),
+      routine_version = coalesce(excluded.routine_version, paper.routine_version),
+      customer_name = excluded.customer_name, total = excluded.total, currency = excluded.currency,
+      channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role,
+      delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
+      source = excluded.source, content = excluded.content, stationery_id = excluded.stationery_id,
+      cover_note_id = excluded.cover_note_id, built_from = excluded.built_from, problem = excluded.problem,
+      baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
+      revision = paper.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
+      kept_back_noticed = excluded.kept_back_noticed, wished_date = excluded.wished_date,
+      event_day = excluded.event_day
     returning id`,
     [
       asked.orderId,
@@ -283,9 +296,12 @@ async function claimHolder(
   occasion: string,
 ): Promise<{ paperId: number; words: string } | undefined> {
   const row = await one<{ paperId: number; number: string | null; byItself: boolean }>(
-    `
-    select c.paper_id "paperId", d.number, p.by_itself "byItself" from claim c join paper p on p.id = c.paper_id left join document d on d.id = c.document_id
-    where c.source_kind = $1 and c.source_id = $2 and c.document_kind = $3 and c.occasion = $4 for update of c`,
+    `select c.paper_id "paperId", d.number, p.by_itself "byItself"
+    from claim c
+    join paper p on p.id = c.paper_id
+    left join document d on d.id = c.document_id
+    where c.source_kind = $1 and c.source_id = $2 and c.document_kind = $3 and c.occasion = $4
+    for update of c`,
     [subject.kind, subject.id, kind, occasion],
   )
   if (!row) return undefined
@@ -303,7 +319,10 @@ export async function markStale(
   id: number,
 ): Promise<void> {
   const papers = await rows<{ id: number }>(
-    `update paper set stale = true where ${where} = $1 and state in ('prepared', 'due', 'put back') returning id`,
+    `update paper
+    set stale = true
+    where ${where} = $1 and state in ('prepared', 'due', 'put back')
+    returning id`,
     [id],
   )
   if (papers.length > 0) {
@@ -348,8 +367,11 @@ interface StalePaper extends Omit<Baseline, 'own'> {
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
   const stale = await rows<StalePaper>(
-    `select id, order_id "orderId", bill_id "billId", payment_id "paymentId", kind, to_role role, copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline, by_itself "byItself"
-    from paper where id = any($1::int[]) and stale`,
+    `select id, order_id "orderId", bill_id "billId", payment_id "paymentId", kind, to_role role,
+      copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline,
+      by_itself "byItself"
+    from paper
+    where id = any($1::int[]) and stale`,
     [paperIds],
   )
   for (const papers of groupBy(stale, (paper) =>
@@ -395,8 +417,15 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     const stillByItself = paper.byItself && planOf(paper.kind, made, null).goes
     const moved = difference(paper, now).length > 0
     const kept = await run(
-      `update paper set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5, built_from = $6::jsonb, problem = $7,
-        total = $8, currency = $9, channel = $10, send_to = case when to_addresses is null then $11 else send_to end, customer_name = $12, stale = $13, changes = $14::jsonb, revision = revision + $15, by_itself = by_itself and $16, kept_back = kept_back or (by_itself and not $16), kept_back_noticed = kept_back_noticed and not (by_itself and not $16), occasion = $17, wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20, baseline = coalesce($21::jsonb, baseline)
+      `update paper
+      set source = $2::jsonb, content = $3::jsonb, stationery_id = $4, cover_note_id = $5,
+        built_from = $6::jsonb, problem = $7, total = $8, currency = $9, channel = $10,
+        send_to = case when to_addresses is null then $11 else send_to end, customer_name = $12, stale = $13,
+        changes = $14::jsonb, revision = revision + $15, by_itself = by_itself and $16,
+        kept_back = kept_back or (by_itself and not $16),
+        kept_back_noticed = kept_back_noticed and not (by_itself and not $16), occasion = $17,
+        wished_date = $18, event_day = $22, brand_id = $19, customer_id = $20,
+        baseline = coalesce($21::jsonb, baseline)
       where id = $1 and stale and state in ('prepared', 'due', 'put back')`,
       [
         paper.id,
@@ -458,9 +487,13 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
 export async function markSeen(paperId: number, revision: number, actor: string): Promise<boolean> {
   return inTransaction(async () => {
     const seen = await one<{ orderId: number | null }>(
-      `update paper set changes = null,
-        baseline = jsonb_build_object('content', content, 'sendTo', send_to, 'problem', problem, 'coverNoteId', cover_note_id)
-      where id = $1 and revision = $2 and not stale returning order_id "orderId"`,
+      `update paper
+      set changes = null,
+        baseline = jsonb_build_object(
+          'content', content, 'sendTo', send_to, 'problem', problem, 'coverNoteId', cover_note_id
+        )
+      where id = $1 and revision = $2 and not stale
+      returning order_id "orderId"`,
       [paperId, revision],
     )
     if (!seen) return false

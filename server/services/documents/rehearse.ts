@@ -108,8 +108,12 @@ interface Kept {
 
 async function keep(kept: Kept): Promise<number> {
   const row = await one<{ id: number }>(
-    `insert into rehearsal_paper (number, paper_id, document_id, brand_id, customer_name, content, stationery_id, cover_note_id, would_go_to, sent_to, made_at, made_by, email)
-    values ($1, $2, $3, $4, $5, $6::jsonb, $7, $8, $9::jsonb, $10, $11, $12, $13::jsonb) returning id`,
+    `insert into rehearsal_paper (
+      number, paper_id, document_id, brand_id, customer_name, content, stationery_id, cover_note_id,
+      would_go_to, sent_to, made_at, made_by, email
+    )
+    values ($1, $2, $3, $4, $5, $6::jsonb, $7, $8, $9::jsonb, $10, $11, $12, $13::jsonb)
+    returning id`,
     [
       kept.number,
       kept.paperId,
@@ -131,8 +135,17 @@ async function keep(kept: Kept): Promise<number> {
 
 async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
   const customer = await one<{ wishes: Wishes; contacts: ContactFacts[] }>(
-    `select wishes, coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
-    from customer c where id = $1`,
+    `select wishes,
+      coalesce(
+        (
+          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+          from contact k
+          where k.customer_id = c.id
+        ),
+        '[]'
+      ) contacts
+    from customer c
+    where id = $1`,
     [paper.customerId],
   )
   return recipientsFor({
@@ -147,8 +160,11 @@ async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
 export async function sendOneToMe(paperId: number, user: { name: string; email: string }): Promise<string> {
   return inTransaction(async () => {
     const paper = await one<Rehearsable & { problem: string | null }>(
-      `select id, order_id "orderId", kind, source, stationery_id "stationeryId", cover_note_id "coverNoteId", customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role, copy_to "copyTo", problem
-      from paper where id = $1 and state in ('prepared', 'due', 'put back')`,
+      `select id, order_id "orderId", kind, source, stationery_id "stationeryId", cover_note_id "coverNoteId",
+        customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role,
+        copy_to "copyTo", problem
+      from paper
+      where id = $1 and state in ('prepared', 'due', 'put back')`,
       [paperId],
     )
     if (!paper) throw new Refusal('no-such-paper', 'That paper is not waiting any more.', { status: 404 })
@@ -177,8 +193,17 @@ export async function sendDocumentToMe(
       coverNoteId: number
     }>(
       `select d.paper, d.brand_id "brandId", d.customer_name "customerName", d.stationery_id "stationeryId",
-      (select n.id from cover_note n where n.brand_id = d.brand_id and n.kind = d.kind and n.language in (d.paper ->> 'language', (select language from company)) order by n.language = d.paper ->> 'language' desc, n.version desc limit 1) "coverNoteId"
-      from document d where d.id = $1`,
+        (
+          select n.id
+          from cover_note n
+          where n.brand_id = d.brand_id
+            and n.kind = d.kind
+            and n.language in (d.paper ->> 'language', (select language from company))
+          order by n.language = d.paper ->> 'language' desc, n.version desc
+          limit 1
+        ) "coverNoteId"
+      from document d
+      where d.id = $1`,
       [documentId],
     )
     if (!found) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
@@ -251,11 +276,19 @@ interface Unsent {
 /** Mails those that are not sent yet. */
 export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<void> {
   const unsent = await rows<Unsent>(
-    `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design, s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook", coalesce(r.email ->> 'subject', n.subject) subject,
-      coalesce(r.email ->> 'text', n.text) text, r.customer_name "customerName", f.file_name "fileName", file.bytes stored,
-      b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
-    from rehearsal_paper r left join document_file f on f.document_id = r.document_id left join file on file.sha256 = f.sha256 join stationery s on s.id = r.stationery_id join cover_note n on n.id = r.cover_note_id join brand b on b.id = r.brand_id
-    where r.id = any($1::int[]) and r.sent_at is null and r.given_up is null order by r.id`,
+    `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design,
+      s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook",
+      coalesce(r.email ->> 'subject', n.subject) subject, coalesce(r.email ->> 'text', n.text) text,
+      r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.name "brandName",
+      b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
+    from rehearsal_paper r
+    left join document_file f on f.document_id = r.document_id
+    left join file on file.sha256 = f.sha256
+    join stationery s on s.id = r.stationery_id
+    join cover_note n on n.id = r.cover_note_id
+    join brand b on b.id = r.brand_id
+    where r.id = any($1::int[]) and r.sent_at is null and r.given_up is null
+    order by r.id`,
     [rehearsalIds],
   )
   for (const one of unsent) {

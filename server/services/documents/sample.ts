@@ -20,8 +20,12 @@ export async function samplePaper(
   language?: Language,
 ): Promise<{ paper: Paper; design: Stationery; context: PaperContext }> {
   const order = await one<{ id: number }>(
-    `select id from sales_order where brand_id = $1 and supplied_on is not null
-    order by exists (select from customer c where c.id = customer_id and c.language = $2) desc, date desc, id desc limit 1`,
+    `select id
+    from sales_order
+    where brand_id = $1 and supplied_on is not null
+    order by exists (select from customer c where c.id = customer_id and c.language = $2) desc, date desc,
+      id desc
+    limit 1`,
     [brandId, language ?? ''],
   )
   if (!order)

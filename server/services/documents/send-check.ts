@@ -39,16 +39,20 @@ export async function candidates(which: Which, how: IssueHow): Promise<Candidate
   const parameters: unknown[] = [noAddress]
   const where =
     'papers' in which
-      ? `p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
+      ? `
+        p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
       : toCheckMatching(which.matching, parameters)
   const found = await rows<Omit<Candidate, 'plan'>>(
     `select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
-      p.changes is not null or p.stale changed, ${stopOf('p')} stopped,
-      p.order_number "orderNumber", p.customer_name "customerName", p.total::text total, p.currency,
-      case when (c.wishes -> p.kind ->> 'gathered')::boolean
-        then concat_ws('|', p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours)
+      p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
+      p.customer_name "customerName", p.total::text total, p.currency,
+      case
+        when (c.wishes -> p.kind ->> 'gathered')::boolean then concat_ws(
+          '|', p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours
+        )
       end gather
-    from paper p join customer c on c.id = p.customer_id
+    from paper p
+    join customer c on c.id = p.customer_id
     where ${where}
     order by p.id
     limit ${mostSent + 1}`,

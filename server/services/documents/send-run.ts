@@ -44,7 +44,9 @@ export async function startRun(
 async function choose(runId: number, papers: readonly { id: number; revision: number }[]): Promise<void> {
   await run(
     `insert into send_run_paper (run_id, paper_id, revision)
-    select $1, p.id, p.revision from jsonb_to_recordset($2::jsonb) as p (id int, revision int) on conflict do nothing`,
+    select $1, p.id, p.revision
+    from jsonb_to_recordset($2::jsonb) as p (id int, revision int)
+    on conflict do nothing`,
     [runId, json(papers.map(({ id, revision }) => ({ id, revision })))],
   )
 }
@@ -66,8 +68,12 @@ async function newRun(
   ))!
   const goesAt = new Date(now.getTime() + graceMinutes * 60_000)
   const row = await one<{ id: number }>(
-    `insert into send_run (key, started_by, started_by_id, started_at, goes_at, post_only, paid_by, despite, without_address)
-      values ($1, $2, $3, $4, $5, $6, $7, $8, $9) on conflict (key) do nothing returning id`,
+    `insert into send_run (
+      key, started_by, started_by_id, started_at, goes_at, post_only, paid_by, despite, without_address
+    )
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+    on conflict (key) do nothing
+    returning id`,
     [key, user.name, user.id, now, goesAt, postOnly, paidBy, despite, withoutAddress],
   )
   return row
@@ -124,7 +130,9 @@ export async function takeBack(runId: number, actor: string): Promise<void> {
   await inTransaction(async () => {
     const now = clock.now()
     const back = await run(
-      'update send_run set ended_at = $2, taken_back_by = $3 where id = $1 and ended_at is null and goes_at > $2',
+      `update send_run
+      set ended_at = $2, taken_back_by = $3
+      where id = $1 and ended_at is null and goes_at > $2`,
       [runId, now, actor],
     )
     if (back === 0)
@@ -191,9 +199,12 @@ export async function continueRun(runId: number): Promise<void> {
 async function issueNextBatch(runId: number): Promise<boolean> {
   return inTransaction(async () => {
     const header = await one<RunHeader>(
-      `select started_by "startedBy", ended_at "endedAt", goes_at "goesAt", stop_asked "stopAsked", stopped_by "stoppedBy",
-        post_only "postOnly", paid_by "paidBy", despite, without_address "withoutAddress"
-      from send_run where id = $1 for update`,
+      `select started_by "startedBy", ended_at "endedAt", goes_at "goesAt", stop_asked "stopAsked",
+        stopped_by "stoppedBy", post_only "postOnly", paid_by "paidBy", despite,
+        without_address "withoutAddress"
+      from send_run
+      where id = $1
+      for update`,
       [runId],
     )
     if (!header || header.endedAt || header.goesAt > clock.now()) return false

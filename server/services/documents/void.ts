@@ -27,7 +27,9 @@ export interface Voidable {
 export async function voidDocument(id: number, reason: string, actor: string): Promise<void> {
   await inTransaction(async () => {
     const document = await one<Voidable>(
-      'select id, number, kind, date::text date, order_id "orderId", bill_id "billId", credits_id "creditsId" from document where id = $1',
+      `select id, number, kind, date::text date, order_id "orderId", bill_id "billId", credits_id "creditsId"
+      from document
+      where id = $1`,
       [id],
     )
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
@@ -37,14 +39,22 @@ export async function voidDocument(id: number, reason: string, actor: string): P
       [[id, document.creditsId ?? id]],
     )
     await run(
-      'select s.id from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id for update of s',
+      `select s.id
+      from dispatch s
+      join dispatch_document dd on dd.dispatch_id = s.id
+      where dd.document_id = $1
+      order by s.id
+      for update of s`,
       [id],
     )
     // looked at once they are locked: what a worker wrote of its recipients meanwhile counts
     const refusal = await voidRefusal(document)
     if (refusal) throw refusal
     const dispatches = await rows<{ id: number; state: string }>(
-      'select s.id, s.state from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1',
+      `select s.id, s.state
+      from dispatch s
+      join dispatch_document dd on dd.dispatch_id = s.id
+      where dd.document_id = $1`,
       [id],
     )
 
@@ -64,7 +74,8 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     if (document.orderId !== null)
       await run('update sales_order set version = version + 1 where id = $1', [document.orderId])
     await run(
-      `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at) values ('document voided', $1, $2, $3::jsonb, 1, $4, $5, $4)`,
+      `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at)
+      values ('document voided', $1, $2, $3::jsonb, 1, $4, $5, $4)`,
       [document.orderId, id, json({ number, reason }), clock.now(), actor],
     )
     await note(
@@ -82,8 +93,13 @@ export async function voidDocument(id: number, reason: string, actor: string): P
 export async function voidRefusal(document: Voidable): Promise<Refusal | undefined> {
   const { id, number } = document
   const dispatches = await rows<{ id: number; state: string; attempted: boolean }>(
-    `select s.id, s.state, exists (select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')) attempted
-    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1`,
+    `select s.id, s.state,
+      exists (
+        select from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('accepted', 'delivered')
+      ) attempted
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    where dd.document_id = $1`,
     [id],
   )
   if (await one('select document_id from document_void where document_id = $1', [id]))
@@ -96,14 +112,20 @@ export async function voidRefusal(document: Voidable): Promise<Refusal | undefin
     return new Refusal('handed-over', `${number} was handed over already, so it may not be voided. ${credit}`)
   if (
     await one(
-      'select d.id from document d where d.credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)',
+      `select d.id
+      from document d
+      where d.credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)`,
       [id],
     )
   )
     return new Refusal('credited', `${number} is credited already, so it may not be voided.`)
   if (
     await one(
-      `select 1 from allocation where (to_document_id = $1 and kind <> 'credit') or (from_document_id = $1 and $2::int is null) group by to_document_id having sum(amount) <> 0`,
+      `select 1
+      from allocation
+      where (to_document_id = $1 and kind <> 'credit') or (from_document_id = $1 and $2::int is null)
+      group by to_document_id
+      having sum(amount) <> 0`,
       [id, document.creditsId],
     )
   )
@@ -125,7 +147,10 @@ async function takeBackAllocations(document: Voidable, actor: string): Promise<v
   const back = await rows<{ amount: string }>(
     `insert into allocation (from_document_id, to_document_id, amount, currency, at, by)
     select from_document_id, to_document_id, -sum(amount), currency, $2, $3
-    from allocation where from_document_id = $1 group by from_document_id, to_document_id, currency having sum(amount) <> 0
+    from allocation
+    where from_document_id = $1
+    group by from_document_id, to_document_id, currency
+    having sum(amount) <> 0
     returning (-amount)::text amount`,
     [document.id, clock.now(), actor],
   )
@@ -136,7 +161,12 @@ async function takeBackAllocations(document: Voidable, actor: string): Promise<v
     ])
   await run(
     `insert into claim (source_kind, source_id, document_kind, occasion, paper_id, document_id, taken_at)
-    select case when p.bill_id is null then 'order' else 'bill' end, coalesce(p.bill_id, p.order_id), p.kind, p.occasion, p.id, d.id, $2 from document d join paper p on p.id = d.paper_id where d.id = $1 on conflict do nothing`,
+    select case when p.bill_id is null then 'order' else 'bill' end, coalesce(p.bill_id, p.order_id), p.kind,
+      p.occasion, p.id, d.id, $2
+    from document d
+    join paper p on p.id = d.paper_id
+    where d.id = $1
+    on conflict do nothing`,
     [document.creditsId, clock.now()],
   )
 }

@@ -47,7 +47,11 @@ export async function brandViews(kind: string): Promise<BrandView[]> {
     kind,
   ])
   const counters = await rows<{ seriesId: number; period: string; last: number }>(
-    `select c.series_id "seriesId", c.period, c.last from series_counter c join number_series s on s.id = c.series_id where exists (select from document d where d.series_id = c.series_id and d.period = c.period) order by c.period desc`,
+    `select c.series_id "seriesId", c.period, c.last
+    from series_counter c
+    join number_series s on s.id = c.series_id
+    where exists (select from document d where d.series_id = c.series_id and d.period = c.period)
+    order by c.period desc`,
   )
   return (await brands()).map((brand) => {
     const own = series
@@ -114,8 +118,12 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
     await run(
-      `update brand set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7, website = $8, registration = $9, tax_number = $10, banks = $11::jsonb,
-      sender_name = $12, sender_address = $13, reply_to = $14, prices_include_tax = $15, payment_methods = $16::jsonb, without_tax_number = $17::jsonb where id = $1`,
+      `update brand
+      set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7,
+        website = $8, registration = $9, tax_number = $10, banks = $11::jsonb, sender_name = $12,
+        sender_address = $13, reply_to = $14, prices_include_tax = $15, payment_methods = $16::jsonb,
+        without_tax_number = $17::jsonb
+      where id = $1`,
       [
         brandId,
         change.name,
@@ -197,7 +205,10 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
     await raiseVersion(brandId)
     for (const { id, design } of looks)
       await run(
-        `insert into stationery (brand_id, kind, version, design, made_at, made_by) select brand_id, kind, version + 1, $2::jsonb, $3, $4 from stationery where id = $1`,
+        `insert into stationery (brand_id, kind, version, design, made_at, made_by)
+        select brand_id, kind, version + 1, $2::jsonb, $3, $4
+        from stationery
+        where id = $1`,
         [id, json(design), clock.now(), actor],
       )
     await markStale('brand_id', brandId)
@@ -277,7 +288,9 @@ export async function changeCoverNote(
     await raiseVersion(brandId)
     await run(
       `insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)
-      select $1, $7, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 from cover_note where brand_id = $1 and kind = $7 and language = $2`,
+      select $1, $7, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6
+      from cover_note
+      where brand_id = $1 and kind = $7 and language = $2`,
       [brandId, language, note.subject, note.text, clock.now(), actor, kind],
     )
     await markStale('brand_id', brandId)

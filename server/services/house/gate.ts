@@ -15,6 +15,9 @@ export interface Gate {
 
 /** Reads the gate; `lock` keeps it as it is until the caller's transaction ends. */
 export async function gate(lock = false): Promise<Gate> {
-  return (await one<Gate>(`select paused_at is not null paused, paused_by "pausedBy", paused_at "pausedAt", pause_reason "pauseReason", confirm_needed "confirmNeeded", rehearsal_since "rehearsalSince", rehearsal_address "rehearsalAddress"
+  return (await one<Gate>(`
+    select paused_at is not null paused, paused_by "pausedBy", paused_at "pausedAt",
+      pause_reason "pauseReason", confirm_needed "confirmNeeded", rehearsal_since "rehearsalSince",
+      rehearsal_address "rehearsalAddress"
     from company${lock ? ' for share' : ''}`))!
 }

@@ -36,17 +36,26 @@ export interface CompanyRow {
 }
 
 /** SQL: percent by tax code, as they hold today in the company's zone. */
-const ratesToday = `(select coalesce(jsonb_object_agg(r.code, r.percent), '{}') from (
-    select distinct on (code) code, trim_scale(percent)::text percent
-    from tax_rate order by code, from_day <= ($1::timestamptz at time zone time_zone)::date desc,
-      case when from_day <= ($1::timestamptz at time zone time_zone)::date then from_day end desc, from_day) r)`
+const ratesToday = `
+  (
+    select coalesce(jsonb_object_agg(r.code, r.percent), '{}')
+    from (
+      select distinct on (code) code, trim_scale(percent)::text percent
+      from tax_rate
+      order by code, from_day <= ($1::timestamptz at time zone time_zone)::date desc,
+        case when from_day <= ($1::timestamptz at time zone time_zone)::date then from_day end desc, from_day
+    ) r
+  )`
 
 /** The company's settings. @throws when the database is empty */
 export async function company(): Promise<CompanyRow> {
   const row = await one<CompanyRow>(
-    `select name, time_zone "timeZone", country, currency, language, ${ratesToday} "taxRates", order_statuses "orderStatuses", order_fields "orderFields",
-    presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
-    withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company`,
+    `select name, time_zone "timeZone", country, currency, language, ${ratesToday} "taxRates",
+      order_statuses "orderStatuses", order_fields "orderFields", presume_seconds "presumeSeconds",
+      failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
+      withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
+      document_dates "documentDates", small_difference::text "smallDifference"
+    from company`,
     [clock.now()],
   )
   if (!row) throw new Error('the database holds no company yet')
@@ -65,8 +74,12 @@ export interface BrandRow extends BrandFacts {
   withoutTaxNumber: Partial<Record<Language, string>>
 }
 
-const brandColumns = `b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country, (select language from company) "homeLanguage", b.phone, b.email, b.website, b.registration,
-  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax", b.payment_methods methods, b.without_tax_number "withoutTaxNumber"`
+const brandColumns = `
+  b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country,
+  (select language from company) "homeLanguage", b.phone, b.email, b.website, b.registration,
+  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName",
+  b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax",
+  b.payment_methods methods, b.without_tax_number "withoutTaxNumber"`
 
 export async function brands(): Promise<BrandRow[]> {
   return rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)
@@ -109,8 +122,10 @@ export interface CoverNoteRow {
 /** The cover notes in force for a kind, one per brand and language. */
 export async function coverNotes(kind: string): Promise<CoverNoteRow[]> {
   return rows<CoverNoteRow>(
-    `select distinct on (brand_id, language) id, brand_id "brandId", language, version, subject, text from cover_note
-    where kind = $1 order by brand_id, language, version desc`,
+    `select distinct on (brand_id, language) id, brand_id "brandId", language, version, subject, text
+    from cover_note
+    where kind = $1
+    order by brand_id, language, version desc`,
     [kind],
   )
 }
@@ -123,7 +138,9 @@ export interface SeriesRow extends NumberSeries {
   currency: string
 }
 
-export const seriesColumns = `s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart, s.business_year_start "businessYearStart", s.source, s.country, s.currency`
+export const seriesColumns = `
+  s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart,
+  s.business_year_start "businessYearStart", s.source, s.country, s.currency`
 
 export async function allSeries(): Promise<SeriesRow[]> {
   return rows<SeriesRow>(`select ${seriesColumns} from number_series s order by s.kind, s.brand_id`)

@@ -34,8 +34,11 @@ export async function guardInstallation(): Promise<void> {
     'this database is not the one that this installation knows: everything is paused until it is confirmed',
   )
   await run(
-    `update company set confirm_needed = true, paused_at = coalesce(paused_at, $1), paused_by = coalesce(paused_by, 'Clothespin'),
-    pause_reason = case when pause_reason = '' then 'This database was copied or restored.' else pause_reason end`,
+    `update company
+    set confirm_needed = true, paused_at = coalesce(paused_at, $1),
+      paused_by = coalesce(paused_by, 'Clothespin'),
+      pause_reason = case when pause_reason = '' then 'This database was copied or restored.' else
+        pause_reason end`,
     [clock.now()],
   )
   publish('house')
@@ -61,12 +64,17 @@ export async function confirmation(): Promise<Confirmation> {
     needed: boolean
     papers: number
     emails: number
-  }>(`select confirm_needed needed, (select count(*)::int from paper where state = 'prepared' and by_itself) papers,
-    (select count(*)::int from dispatch where state = 'waiting' and channel = 'email' and not held) emails from company`))!
-  const series = await rows<
-    Confirmation['series'][number]
-  >(`select distinct on (d.series_id, d.period) b.name brand, d.kind, d.period, d.number last, d.issued_at "issuedAt"
-    from document d join brand b on b.id = d.brand_id order by d.series_id, d.period desc, d.counter desc`)
+  }>(`
+    select confirm_needed needed,
+      (select count(*)::int from paper where state = 'prepared' and by_itself) papers,
+      (select count(*)::int from dispatch where state = 'waiting' and channel = 'email' and not held) emails
+    from company`))!
+  const series = await rows<Confirmation['series'][number]>(`
+    select distinct on (d.series_id, d.period) b.name brand, d.kind, d.period, d.number last,
+      d.issued_at "issuedAt"
+    from document d
+    join brand b on b.id = d.brand_id
+    order by d.series_id, d.period desc, d.counter desc`)
   return { ...state, series }
 }
 
@@ -75,7 +83,10 @@ export async function confirmInstallation(actor: string): Promise<void> {
   await inTransaction(async () => {
     const id = randomUUID()
     const confirmed = await run(
-      `update company set confirm_needed = false, installation_id = $1, paused_by = $2, pause_reason = 'Confirmed after a restore; not resumed yet.' where confirm_needed`,
+      `update company
+      set confirm_needed = false, installation_id = $1, paused_by = $2,
+        pause_reason = 'Confirmed after a restore; not resumed yet.'
+      where confirm_needed`,
       [id, actor],
     )
     if (confirmed === 0) throw new Refusal('nothing-to-confirm', 'This database is already confirmed.')

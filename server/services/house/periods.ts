@@ -27,10 +27,17 @@ export interface Periods {
 export async function periods(): Promise<Periods> {
   const { closedUntil } = await company()
   const history = await rows<PeriodClose>(
-    'select closed_until::text "closedUntil", was_until::text "wasUntil", at, by, reason from period_close order by id desc limit 60',
+    `select closed_until::text "closedUntil", was_until::text "wasUntil", at, by, reason
+    from period_close
+    order by id desc
+    limit 60`,
   )
   const waiting = await rows<Periods['waiting'][number]>(
-    `select id "paperId", kind || ' for ' || customer_name label, wished_date::text date from paper where state in ('prepared', 'put back') and wished_date <= $1::date order by wished_date limit 50`,
+    `select id "paperId", kind || ' for ' || customer_name label, wished_date::text date
+    from paper
+    where state in ('prepared', 'put back') and wished_date <= $1::date
+    order by wished_date
+    limit 50`,
     [closedUntil],
   )
   return { closedUntil, history, waiting }

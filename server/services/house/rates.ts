@@ -26,7 +26,11 @@ export interface RatesReport {
 /** The newest rates. */
 export async function rates(): Promise<RateRow[]> {
   return rows<RateRow>(
-    'select currency, day::text "day", rate::text rate, source from exchange_rate where day <= $1::date order by day desc, currency limit 60',
+    `select currency, day::text "day", rate::text rate, source
+    from exchange_rate
+    where day <= $1::date
+    order by day desc, currency
+    limit 60`,
     [dayInZone(clock.now(), (await company()).timeZone)],
   )
 }
@@ -35,7 +39,12 @@ export async function rates(): Promise<RateRow[]> {
 export async function keepRates(given: readonly RateRow[]): Promise<RatesReport> {
   return inTransaction(async () => {
     const before = await rows<RateRow>(
-      `select r.currency, r.day::text "day", r.rate::text rate, r.source from exchange_rate r join jsonb_to_recordset($1::jsonb) as g (currency text, day date) on g.currency = r.currency and g.day = r.day for update of r`,
+      `select r.currency, r.day::text "day", r.rate::text rate, r.source
+      from exchange_rate r
+      join jsonb_to_recordset($1::jsonb) as g (currency text, day date)
+        on g.currency = r.currency
+        and g.day = r.day
+      for update of r`,
       [json(given)],
     )
     const known = new Map(before.map((rate) => [`${rate.currency} ${rate.day}`, rate]))
@@ -44,12 +53,18 @@ export async function keepRates(given: readonly RateRow[]): Promise<RatesReport>
       return !old || !new Decimal(old.rate).eq(rate.rate) || old.source !== rate.source
     })
     await run(
-      `insert into exchange_rate (currency, day, rate, source) select currency, day, rate, source from jsonb_to_recordset($1::jsonb) as g (currency text, day date, rate numeric, source text)
-      on conflict (currency, day) do update set rate = excluded.rate, source = excluded.source`,
+      `insert into exchange_rate (currency, day, rate, source)
+      select currency, day, rate, source
+      from jsonb_to_recordset($1::jsonb) as g (currency text, day date, rate numeric, source text)
+      on conflict (currency, day) do update
+      set rate = excluded.rate, source = excluded.source`,
       [json(differs)],
     )
     const papers = await rows<{ id: number }>(
-      `update paper set stale = true where currency = any($1::text[]) and state in ('prepared', 'due', 'put back') returning id`,
+      `update paper
+      set stale = true
+      where currency = any($1::text[]) and state in ('prepared', 'due', 'put back')
+      returning id`,
       [[...new Set(differs.map((rate) => rate.currency))]],
     )
     if (papers.length > 0) await addJob('refresh-papers', { paperIds: papers.map((paper) => paper.id) })

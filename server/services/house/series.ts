@@ -47,7 +47,10 @@ export async function changeSeries(
     if (series.source !== 'order' && series.start !== before.start)
       await startAt({ ...before, ...series }, skipping)
     await run(
-      'update number_series set prefix = $2, suffix = $3, length = $4, start = $5, restart = $6, business_year_start = $7, source = $8 where id = $1',
+      `update number_series
+      set prefix = $2, suffix = $3, length = $4, start = $5, restart = $6, business_year_start = $7,
+        source = $8
+      where id = $1`,
       [
         seriesId,
         series.prefix,
@@ -91,7 +94,8 @@ async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promi
       about: { field: 'start' },
     })
   await run(
-    `insert into number_skip (series_id, period, first, last, reason, at, by) values ($1, $2, $3, $4, $5, $6, $7)`,
+    `insert into number_skip (series_id, period, first, last, reason, at, by)
+    values ($1, $2, $3, $4, $5, $6, $7)`,
     [series.id, period, first, until, skipping.reason.trim(), clock.now(), skipping.actor],
   )
   await run('update series_counter set last = $3 where series_id = $1 and period = $2', [
@@ -128,7 +132,11 @@ export async function addSeries(
       })
     await refuseDoubles({ ...series, ...scope, id: 0, kind, brandId })
     const row = await one<{ id: number }>(
-      `insert into number_series (kind, brand_id, country, currency, prefix, suffix, length, start, restart, business_year_start, source) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+      `insert into number_series (
+        kind, brand_id, country, currency, prefix, suffix, length, start, restart, business_year_start, source
+      )
+      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+      returning id`,
       [
         kind,
         brandId,
@@ -179,7 +187,10 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   const look = (one: SeriesRow, brand: string) =>
     `${one.source === 'order' ? 'order' : 'own'} ${one.prefix}#${one.suffix}`.replaceAll('{brand}', brand)
   const others = await rows<SeriesRow & { code: string; brand: string }>(
-    `select ${seriesColumns}, b.code, b.name brand from number_series s join brand b on b.id = s.brand_id where s.kind = $1 and s.id <> $2`,
+    `select ${seriesColumns}, b.code, b.name brand
+    from number_series s
+    join brand b on b.id = s.brand_id
+    where s.kind = $1 and s.id <> $2`,
     [series.kind, series.id],
   )
   const twin = others.find((other) => look(other, other.code) === look(series, code))
@@ -204,9 +215,14 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   )
   const next = issuedHere?.highest ? Math.max(issuedHere.highest, last ?? 0) + 1 : series.start
   const there = await one<{ number: string; counter: string }>(
-    `select number, substr(number, $2::int + 1, length(number) - $2::int - $3::int) counter from document
-    where kind = $1 and left(number, $2::int) = $4 and right(number, $3::int) = $5 and substr(number, $2::int + 1, length(number) - $2::int - $3::int) ~ '^[0-9]{1,15}$'
-    order by substr(number, $2::int + 1, length(number) - $2::int - $3::int)::bigint desc limit 1`,
+    `select number, substr(number, $2::int + 1, length(number) - $2::int - $3::int) counter
+    from document
+    where kind = $1
+      and left(number, $2::int) = $4
+      and right(number, $3::int) = $5
+      and substr(number, $2::int + 1, length(number) - $2::int - $3::int) ~ '^[0-9]{1,15}$'
+    order by substr(number, $2::int + 1, length(number) - $2::int - $3::int)::bigint desc
+    limit 1`,
     [series.kind, before.length, after.length, before, after],
   )
   if (there && Number(there.counter) >= next) {

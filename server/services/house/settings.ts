@@ -29,7 +29,11 @@ export interface HouseSettings {
 
 export async function houseSettings(): Promise<HouseSettings> {
   return (await one<HouseSettings>(
-    'select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds", grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals", withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule", document_dates "documentDates", small_difference::text "smallDifference" from company',
+    `select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds",
+      grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals",
+      withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
+      document_dates "documentDates", small_difference::text "smallDifference"
+    from company`,
   ))!
 }
 
@@ -56,7 +60,14 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince)
       throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
     await run(
-      'update company set failure_notice_to = coalesce($1, failure_notice_to), presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes), rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals), withdrawn_statuses = coalesce($6::jsonb, withdrawn_statuses), withdrawn_rule = coalesce($7, withdrawn_rule), document_dates = coalesce($8::jsonb, document_dates), small_difference = coalesce($9::numeric, small_difference), held_statuses = coalesce($10::jsonb, held_statuses)',
+      `update company
+      set failure_notice_to = coalesce($1, failure_notice_to),
+        presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes),
+        rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals),
+        withdrawn_statuses = coalesce($6::jsonb, withdrawn_statuses),
+        withdrawn_rule = coalesce($7, withdrawn_rule), document_dates = coalesce($8::jsonb, document_dates),
+        small_difference = coalesce($9::numeric, small_difference),
+        held_statuses = coalesce($10::jsonb, held_statuses)`,
       [
         change.failureNoticeTo ?? null,
         change.presumeSeconds ?? null,
@@ -105,7 +116,16 @@ export async function resumeAll(): Promise<void> {
     for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null'))
       await addJob('send-run', { runId: id })
     const due = await rows<{ id: number }>(
-      `select id from dispatch where state = 'waiting' and channel = 'email' and ready and not held and gather_key is null and next_try_at <= $1 order by next_try_at limit 2000`,
+      `select id
+      from dispatch
+      where state = 'waiting'
+        and channel = 'email'
+        and ready
+        and not held
+        and gather_key is null
+        and next_try_at <= $1
+      order by next_try_at
+      limit 2000`,
       [clock.now()],
     )
     await addJobs(
@@ -128,7 +148,8 @@ export async function startRehearsal(actor: string): Promise<void> {
         about: { field: 'rehearsalAddress' },
       })
     await run(
-      'update company set rehearsal_since = coalesce(rehearsal_since, $1), rehearsal_by = coalesce(rehearsal_by, $2)',
+      `update company
+      set rehearsal_since = coalesce(rehearsal_since, $1), rehearsal_by = coalesce(rehearsal_by, $2)`,
       [clock.now(), actor],
     )
     publish('house')

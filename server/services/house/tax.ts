@@ -20,10 +20,13 @@ export async function taxCodes(): Promise<TaxCodeRow[]> {
   return rows<TaxCodeRow>(
     `select c.code, c.category, c.names, c.reasons, c.version,
       coalesce(
-        jsonb_agg(jsonb_build_object('from', r.from_day, 'percent', trim_scale(r.percent)::text) order by r.from_day)
-          filter (where r.code is not null),
-        '[]') rates
-    from tax_code c left join tax_rate r on r.code = c.code
+        jsonb_agg(
+          jsonb_build_object('from', r.from_day, 'percent', trim_scale(r.percent)::text) order by r.from_day
+        ) filter (where r.code is not null),
+        '[]'
+      ) rates
+    from tax_code c
+    left join tax_rate r on r.code = c.code
     group by c.code
     order by c.position`,
   )
@@ -44,8 +47,10 @@ export async function keepTaxCode(code: TaxCode, version: number | null): Promis
     if (version !== null && before?.version !== version)
       throw new Refusal('changed-meanwhile', 'Somebody changed this tax code meanwhile. Load the page again.')
     await run(
-      `insert into tax_code (code, category, names, reasons) values ($1, $2, $3::jsonb, $4::jsonb)
-      on conflict (code) do update set category = excluded.category, names = excluded.names, reasons = excluded.reasons,
+      `insert into tax_code (code, category, names, reasons)
+      values ($1, $2, $3::jsonb, $4::jsonb)
+      on conflict (code) do update
+      set category = excluded.category, names = excluded.names, reasons = excluded.reasons,
         version = tax_code.version + 1`,
       [code.code, code.category, json(code.names), json(code.reasons)],
     )

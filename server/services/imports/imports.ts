@@ -64,8 +64,15 @@ export const mostImportBytes = 40_000_000
 /** Most records that another program gives in one call. */
 export const mostRecords = 500
 
-const columns = `i.id, i.subject, i.name, i.encoding, i.delimiter, i.columns, i.sample, i.mapping, i.decimal_sign "decimalSign", i.day_order "dayOrder", i.state, i.reason, i.made_at "madeAt", i.made_by "madeBy", i.heading, i.as_before "asBefore", (select f.id from bank_file f where f.import_id = i.id) "bankFileId",
-  (select coalesce(jsonb_object_agg(c.state, c.count), '{}') from (select r.state, count(*) count from import_row r where r.import_id = i.id group by 1) c) counts`
+const columns = `
+  i.id, i.subject, i.name, i.encoding, i.delimiter, i.columns, i.sample, i.mapping,
+  i.decimal_sign "decimalSign", i.day_order "dayOrder", i.state, i.reason, i.made_at "madeAt",
+  i.made_by "madeBy", i.heading, i.as_before "asBefore",
+  (select f.id from bank_file f where f.import_id = i.id) "bankFileId",
+  (
+    select coalesce(jsonb_object_agg(c.state, c.count), '{}')
+    from (select r.state, count(*) count from import_row r where r.import_id = i.id group by 1) c
+  ) counts`
 
 /** Keeps a file and finds its making: encoding, delimiter, signs, and which column is which, as in the last file with the same columns. @throws Refusal "not-text", "bad-file" */
 export async function takeImport(
@@ -77,7 +84,11 @@ export async function takeImport(
   const { text, encoding } = decodeText(bytes)
   const head = headOf(text)
   const before = await one<Pick<ImportView, 'mapping' | 'decimalSign' | 'dayOrder'>>(
-    `select mapping, decimal_sign "decimalSign", day_order "dayOrder" from import where subject = $1 and columns = $2::jsonb and state in ('checked', 'writing', 'done') order by id desc limit 1`,
+    `select mapping, decimal_sign "decimalSign", day_order "dayOrder"
+    from import
+    where subject = $1 and columns = $2::jsonb and state in ('checked', 'writing', 'done')
+    order by id desc
+    limit 1`,
     [subject, json(head.columns)],
   )
   const mapping = before?.mapping ?? guessMapping(subject, head.columns)
@@ -91,7 +102,12 @@ export async function takeImport(
   return inTransaction(async () => {
     const sha256 = await keepFile(bytes, 'text/csv')
     const row = await one<{ id: number }>(
-      `insert into import (subject, name, sha256, encoding, delimiter, columns, sample, mapping, decimal_sign, day_order, made_at, made_by, since, heading, as_before) values ($1, $2, $3, $4, $5, $6::jsonb, $7::jsonb, $8::jsonb, $9, $10, $11, $12, $11, $13, $14) returning id`,
+      `insert into import (
+        subject, name, sha256, encoding, delimiter, columns, sample, mapping, decimal_sign, day_order,
+        made_at, made_by, since, heading, as_before
+      )
+      values ($1, $2, $3, $4, $5, $6::jsonb, $7::jsonb, $8::jsonb, $9, $10, $11, $12, $11, $13, $14)
+      returning id`,
       [
         subject,
         name,
@@ -154,7 +170,11 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
     })
   await inTransaction(async () => {
     const taken = await run(
-      `update import set mapping = $2::jsonb, decimal_sign = $3, day_order = $4, state = 'checking', reason = '', since = $5 where id = $1 and state in ('new', 'checked', 'refused') and not exists (select from import_row r where r.import_id = $1 and r.state = 'written')`,
+      `update import
+      set mapping = $2::jsonb, decimal_sign = $3, day_order = $4, state = 'checking', reason = '', since = $5
+      where id = $1
+        and state in ('new', 'checked', 'refused')
+        and not exists (select from import_row r where r.import_id = $1 and r.state = 'written')`,
       [id, json(reading.mapping), reading.decimalSign, reading.dayOrder, clock.now()],
     )
     if (taken === 0)
@@ -171,7 +191,11 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
 export async function writeImport(id: number, tellRoutines = false): Promise<void> {
   await inTransaction(async () => {
     const taken = await run(
-      `update import set state = 'writing', since = $2, tell_routines = $3 where id = $1 and state in ('checked', 'done') and exists (select from import_row r where r.import_id = $1 and r.state = 'right')`,
+      `update import
+      set state = 'writing', since = $2, tell_routines = $3
+      where id = $1
+        and state in ('checked', 'done')
+        and exists (select from import_row r where r.import_id = $1 and r.state = 'right')`,
       [id, clock.now(), tellRoutines],
     )
     if (taken === 0) throw new Refusal('nothing-right', 'No row of this import waits to be written.')
@@ -205,7 +229,10 @@ async function checkAll(view: ImportView): Promise<void> {
     for await (const batch of rowsOf(text, view.delimiter, view.heading, 2000)) {
       const checked = await checkRows(subject, view, batch, alike)
       await run(
-        `insert into import_row (import_id, line, key, cells, state, note) select $1, c.line, left(c.key, 400), c.cells, c.state, c.note from jsonb_to_recordset($2::jsonb) as c (line int, key text, cells jsonb, state text, note text) on conflict do nothing`,
+        `insert into import_row (import_id, line, key, cells, state, note)
+        select $1, c.line, left(c.key, 400), c.cells, c.state, c.note
+        from jsonb_to_recordset($2::jsonb) as c (line int, key text, cells jsonb, state text, note text)
+        on conflict do nothing`,
         [id, json(checked)],
       )
       await run('update import set since = $2 where id = $1', [id, clock.now()])
@@ -258,12 +285,18 @@ const counted = (subject: ImportSubject) => subject === 'payments' || subject ==
 async function judgeTogether(id: number, subject: ImportSubject): Promise<void> {
   if (subject === 'orders') {
     await run(
-      `update import_row r set state = 'wrong', note = 'Another line of this order is wrong.' where r.import_id = $1 and r.state = 'right' and exists (select from import_row w where w.import_id = $1 and w.key = r.key and w.state = 'wrong')`,
+      `update import_row r
+      set state = 'wrong', note = 'Another line of this order is wrong.'
+      where r.import_id = $1
+        and r.state = 'right'
+        and exists (select from import_row w where w.import_id = $1 and w.key = r.key and w.state = 'wrong')`,
       [id],
     )
   } else if (!counted(subject)) {
     await run(
-      `update import_row r set state = 'wrong', note = 'It stands in this file already, on line ' || f.line || '.' from (select key, min(line) line from import_row where import_id = $1 group by 1 having count(*) > 1) f
+      `update import_row r
+      set state = 'wrong', note = 'It stands in this file already, on line ' || f.line || '.'
+      from (select key, min(line) line from import_row where import_id = $1 group by 1 having count(*) > 1) f
       where r.import_id = $1 and r.key = f.key and r.line > f.line and r.state = 'right'`,
       [id],
     )
@@ -280,7 +313,8 @@ async function nextToWrite(
   if (subject === 'orders') {
     const keys = (
       await rows<{ key: string }>(
-        `select distinct key from (select key from import_row where import_id = $1 and state = 'right' order by key limit 1000) k`,
+        `select distinct key
+        from (select key from import_row where import_id = $1 and state = 'right' order by key limit 1000) k`,
         [id],
       )
     ).map((row) => row.key)
@@ -353,7 +387,10 @@ async function keepOutcomes(
     group.lines.map((line) => ({ line, state: written[index]!.outcome, note: written[index]!.note })),
   )
   await run(
-    'update import_row r set state = l.state, note = l.note from jsonb_to_recordset($2::jsonb) as l (line int, state text, note text) where r.import_id = $1 and r.line = l.line',
+    `update import_row r
+    set state = l.state, note = l.note
+    from jsonb_to_recordset($2::jsonb) as l (line int, state text, note text)
+    where r.import_id = $1 and r.line = l.line`,
     [id, json(lines)],
   )
   await run('update import set since = $2 where id = $1', [id, clock.now()])
@@ -377,7 +414,11 @@ export async function importRows(filter: {
   const parameters: unknown[] = [filter.importId, filter.state ?? null]
   const page = keyset({ key: 'r.line', type: 'int', descending: false }, 'r.line', filter.after, parameters)
   const found = await rows<RowView & { sortKey: string }>(
-    `select r.line id, r.line, r.cells, r.state, r.note, r.line::text "sortKey" from import_row r where r.import_id = $1 and ($2::text is null or r.state = $2) and ${page.where} order by r.line limit ${filter.limit + 1}`,
+    `select r.line id, r.line, r.cells, r.state, r.note, r.line::text "sortKey"
+    from import_row r
+    where r.import_id = $1 and ($2::text is null or r.state = $2) and ${page.where}
+    order by r.line
+    limit ${filter.limit + 1}`,
     parameters,
   )
   return paged(found, filter.limit)
@@ -396,12 +437,16 @@ export async function mendRow(importId: number, line: number, cells: string[]): 
       throw new Refusal('not-wrong', 'That row is written already, or the import is under way.')
     const key = counted(view.subject) ? await payableKey(importId, line, checked!.key) : checked!.key
     await run(
-      'update import_row set cells = $3::jsonb, key = $4, state = $5, note = $6 where import_id = $1 and line = $2',
+      `update import_row
+      set cells = $3::jsonb, key = $4, state = $5, note = $6
+      where import_id = $1 and line = $2`,
       [importId, line, json(cells), key, checked!.state, checked!.note],
     )
     if (view.subject === 'orders')
       await run(
-        `update import_row set state = 'right', note = '' where import_id = $1 and key = any($2::text[]) and note = 'Another line of this order is wrong.'`,
+        `update import_row
+        set state = 'right', note = ''
+        where import_id = $1 and key = any($2::text[]) and note = 'Another line of this order is wrong.'`,
         [importId, [before.key, key]],
       )
     await judgeTogether(importId, view.subject)
@@ -419,7 +464,9 @@ async function payableKey(importId: number, line: number, key: string): Promise<
   if (key.startsWith('id ')) return key
   const said = key.replace(/\|\d+$/, '|')
   const { count } = (await one<{ count: number }>(
-    'select count(*)::int count from import_row where import_id = $1 and line <> $2 and left(key, length($3)) = $3',
+    `select count(*)::int count
+    from import_row
+    where import_id = $1 and line <> $2 and left(key, length($3)) = $3`,
     [importId, line, said],
   ))!
   return `${said}${count + 1}`

@@ -41,14 +41,20 @@ export async function knownOf(subject: ImportSubject, records: readonly ImportRe
   const customers =
     subject === 'orders' || subject === 'payments'
       ? await rows<{ number: string } & (Known['customers'] extends Map<string, infer C> ? C : never)>(
-          'select number, id, name, currency, prices_include_tax "pricesIncludeTax", salesperson, coalesce(language, \'en\') language from customer where number = any($1::text[])',
+          `select number, id, name, currency, prices_include_tax "pricesIncludeTax", salesperson,
+            coalesce(language, 'en') language
+          from customer
+          where number = any($1::text[])`,
           [named(records, 'customer')],
         )
       : []
   const documents =
     subject === 'payments'
       ? await rows<{ id: number; number: string; customerId: number; open: string; currency: string }>(
-          `select d.id, d.number, d.customer_id "customerId", i.open::text open, i.currency from document d join open_item i on i.document_id = d.id where d.number = any($1::text[])`,
+          `select d.id, d.number, d.customer_id "customerId", i.open::text open, i.currency
+          from document d
+          join open_item i on i.document_id = d.id
+          where d.number = any($1::text[])`,
           [named(records, 'document')],
         )
       : []
@@ -61,7 +67,9 @@ export async function knownOf(subject: ImportSubject, records: readonly ImportRe
           price: string
           taxCode: string
         }>(
-          'select code, names, unit, trim_scale(price)::text price, tax_code "taxCode" from item where code = any($1::text[])',
+          `select code, names, unit, trim_scale(price)::text price, tax_code "taxCode"
+          from item
+          where code = any($1::text[])`,
           [named(records, 'item')],
         )
       : []

@@ -82,16 +82,34 @@ async function writeCustomer(record: ImportRecord): Promise<Written> {
       ? null
       : { kind: 'days', days: Math.max(0, Math.min(365, Math.round(Number(record.termsDays)))) }
   const before = await one<{ id: number; state: string }>(
-    `select id, md5(concat_ws('|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing)) state from customer where number = $1 for update`,
+    `select id,
+      md5(
+        concat_ws('|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing)
+      ) state
+    from customer
+    where number = $1
+    for update`,
     [record.number],
   )
   const { currency: home, language } = await company()
   const row = (await one<{ id: number; state: string }>(
-    `insert into customer (number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing)
-    values ($1, $2, coalesce($3, ''), coalesce($4, $11), coalesce($5, $12), $6, coalesce($7::jsonb, '{"kind": "days", "days": 30}'), $8, coalesce($9, ''), $10::jsonb)
-    on conflict (number) do update set name = excluded.name, group_name = coalesce($3, customer.group_name), language = coalesce($4, customer.language), currency = coalesce($5, customer.currency), country = excluded.country,
-      terms = coalesce($7::jsonb, customer.terms), tax_number = coalesce($8, customer.tax_number), salesperson = coalesce($9, customer.salesperson), billing = coalesce($10::jsonb, customer.billing)
-    returning id, md5(concat_ws('|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing)) state`,
+    `insert into customer (
+      number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing
+    )
+    values (
+      $1, $2, coalesce($3, ''), coalesce($4, $11), coalesce($5, $12), $6,
+      coalesce($7::jsonb, '{"kind": "days", "days": 30}'), $8, coalesce($9, ''), $10::jsonb
+    )
+    on conflict (number) do update
+    set name = excluded.name, group_name = coalesce($3, customer.group_name),
+      language = coalesce($4, customer.language), currency = coalesce($5, customer.currency),
+      country = excluded.country, terms = coalesce($7::jsonb, customer.terms),
+      tax_number = coalesce($8, customer.tax_number), salesperson = coalesce($9, customer.salesperson),
+      billing = coalesce($10::jsonb, customer.billing)
+    returning id,
+      md5(
+        concat_ws('|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing)
+      ) state`,
     [
       record.number,
       record.name,
@@ -109,7 +127,9 @@ async function writeCustomer(record: ImportRecord): Promise<Written> {
   ))!
   const contact = record.email
     ? await run(
-        `insert into contact (customer_id, name, email, role) select $1, $2, $3, 'billing' where not exists (select from contact where customer_id = $1 and lower(email) = lower($3))`,
+        `insert into contact (customer_id, name, email, role)
+        select $1, $2, $3, 'billing'
+        where not exists (select from contact where customer_id = $1 and lower(email) = lower($3))`,
         [row.id, record.contact ?? '', record.email],
       )
     : 0
@@ -132,8 +152,12 @@ async function writeItem(record: ImportRecord): Promise<Written> {
     [record.code],
   )
   const row = (await one<{ state: string }>(
-    `insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, coalesce($3, ''), $4, $5)
-    on conflict (code) do update set names = item.names || excluded.names, unit = coalesce($3, item.unit), price = excluded.price, tax_code = excluded.tax_code returning concat_ws('|', names, unit, trim_scale(price), tax_code) state`,
+    `insert into item (code, names, unit, price, tax_code)
+    values ($1, $2::jsonb, coalesce($3, ''), $4, $5)
+    on conflict (code) do update
+    set names = item.names || excluded.names, unit = coalesce($3, item.unit), price = excluded.price,
+      tax_code = excluded.tax_code
+    returning concat_ws('|', names, unit, trim_scale(price), tax_code) state`,
     [record.code, json(names), record.unit ?? null, record.price, record.taxCode],
   ))!
   return before?.state === row.state ? unchanged : { outcome: 'written', note: before ? 'Changed.' : 'New.' }
@@ -149,7 +173,11 @@ async function writeRates(groups: readonly Group[]): Promise<Written[]> {
   const known = new Map(
     (
       await rows<{ key: string; rate: string; source: string }>(
-        `select r.currency || ' ' || r.day key, r.rate::text rate, r.source from exchange_rate r join jsonb_to_recordset($1::jsonb) as g (currency text, day date) on g.currency = r.currency and g.day = r.day`,
+        `select r.currency || ' ' || r.day key, r.rate::text rate, r.source
+        from exchange_rate r
+        join jsonb_to_recordset($1::jsonb) as g (currency text, day date)
+          on g.currency = r.currency
+          and g.day = r.day`,
         [json(given)],
       )
     ).map((row) => [row.key, row]),
@@ -171,7 +199,12 @@ async function writePayments(groups: readonly Group[], known: Known, actor: stri
       record!.document === undefined
         ? undefined
         : await one<{ id: number; customerId: number; open: string; currency: string }>(
-            'select d.id, d.customer_id "customerId", i.open::text open, i.currency from document d join open_item i on i.document_id = d.id where d.number = $1 order by d.kind <> \'invoice\', d.id limit 1',
+            `select d.id, d.customer_id "customerId", i.open::text open, i.currency
+            from document d
+            join open_item i on i.document_id = d.id
+            where d.number = $1
+            order by d.kind <> 'invoice', d.id
+            limit 1`,
             [record!.document],
           )
     const customer = record!.customer === undefined ? undefined : known.customers.get(record!.customer)
@@ -224,9 +257,26 @@ async function writeOrders(
         note: string | null
         lines: LineEdit[]
       }>(
-        `select o.number, o.id, o.version, o.status, c.number customer, o.date::text "date", b.code brand, o.reference, o.customer_note note,
-      (select coalesce(jsonb_agg(jsonb_build_object('item', l.item_code, 'description', l.description, 'detail', l.detail, 'unit', l.unit, 'quantity', trim_scale(l.quantity)::text, 'unitPrice', trim_scale(l.unit_price)::text, 'discountPercent', trim_scale(l.discount_percent)::text, 'taxCode', l.tax_code) order by l.position), '[]') from order_line l where l.order_id = o.id) lines
-    from sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id where o.number = any($1::text[])`,
+        `select o.number, o.id, o.version, o.status, c.number customer, o.date::text "date", b.code brand,
+          o.reference, o.customer_note note,
+          (
+            select coalesce(
+              jsonb_agg(
+                jsonb_build_object(
+                  'item', l.item_code, 'description', l.description, 'detail', l.detail, 'unit', l.unit,
+                  'quantity', trim_scale(l.quantity)::text, 'unitPrice', trim_scale(l.unit_price)::text,
+                  'discountPercent', trim_scale(l.discount_percent)::text, 'taxCode', l.tax_code
+                ) order by l.position
+              ),
+              '[]'
+            )
+            from order_line l
+            where l.order_id = o.id
+          ) lines
+        from sales_order o
+        join customer c on c.id = o.customer_id
+        join brand b on b.id = o.brand_id
+        where o.number = any($1::text[])`,
         [groups.map((group) => group.key)],
       )
     ).map((order) => [order.number, order]),

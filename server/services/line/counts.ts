@@ -22,28 +22,48 @@ export async function lineCounts(): Promise<StageCount[]> {
   const counts = (await one<
     Record<string, number> & { oldestToCheck: Date | null; nextGo: Date | null; oldestOnTheWay: Date | null }
   >(
-    `
-    select
-      (select count(*)::int from paper where state = 'due') due,
+    `select (select count(*)::int from paper where state = 'due') due,
       (select count(*)::int from paper where state = 'put back') back,
       (select count(*)::int from undelivered) undelivered,
       (select count(*)::int from paper where state = 'prepared' and not by_itself) "toCheck",
       (select min(since) from paper where state = 'prepared' and not by_itself) "oldestToCheck",
-      (select count(*)::int from paper where state = 'prepared' and not by_itself and changes is not null) changed,
+      (
+        select count(*)::int from paper where state = 'prepared' and not by_itself and changes is not null
+      ) changed,
       (select count(*)::int from paper where state = 'prepared' and not by_itself and kept_back) "keptBack",
-      (select count(*)::int from paper p where state = 'prepared' and not by_itself and ${stopOf('p')} is not null) stopped,
+      (
+        select count(*)::int
+        from paper p
+        where state = 'prepared' and not by_itself and ${stopOf('p')} is not null
+      ) stopped,
       (select count(*)::int from dispatch where state = 'waiting' and held) held,
       (select count(*)::int from dispatch where state in ('waiting', 'claimed', 'handing over')) waiting,
       (select count(*)::int from dispatch where state = 'waiting' and channel = 'paper' and not held) tray,
-      (select min(next_try_at) from dispatch where state = 'waiting' and channel = 'email' and ready and not held) "nextGo",
+      (
+        select min(next_try_at)
+        from dispatch
+        where state = 'waiting' and channel = 'email' and ready and not held
+      ) "nextGo",
       (select count(*)::int from dispatch where state = 'on the way') "onTheWay",
       (select min(since) from dispatch where state = 'on the way') "oldestOnTheWay",
-      (select count(*)::int from dispatch where state = 'arrived' and arrived_at >= ($1::date::timestamp at time zone $2)) arrived,
-      (select count(*)::int from dispatch where state = 'arrived' and channel = 'paper' and arrived_at >= ($1::date::timestamp at time zone $2)) posted`,
+      (
+        select count(*)::int
+        from dispatch
+        where state = 'arrived' and arrived_at >= ($1::date::timestamp at time zone $2)
+      ) arrived,
+      (
+        select count(*)::int
+        from dispatch
+        where state = 'arrived' and channel = 'paper' and arrived_at >= ($1::date::timestamp at time zone $2)
+      ) posted`,
     [today, timeZone],
   ))!
   const stuck = await rows<{ cause: StuckCause; count: number }>(
-    `select stuck_cause cause, count(*)::int count from dispatch where state = 'stuck' group by 1 order by 2 desc, 1`,
+    `select stuck_cause cause, count(*)::int count
+    from dispatch
+    where state = 'stuck'
+    group by 1
+    order by 2 desc, 1`,
   )
   const some = (count: number | undefined, words: string) => (count ? [`${count} ${words}`] : [])
   const of: Record<Stage, Omit<StageCount, 'stage'>> = {

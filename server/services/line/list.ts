@@ -79,7 +79,11 @@ export async function lineList(filter: LineFilter): Promise<
   const parameters = [...parts.parameters]
   const { where, order } = keyset(parts.sort, 'x.id', filter.after, parameters)
   const found = await rows<LineRow & { sortKey: string; stale: boolean }>(
-    `select x.*, (${parts.sort.key})::text "sortKey" from (${parts.sql}) x where ${where} order by ${order} limit ${filter.limit + 1}`,
+    `select x.*, (${parts.sort.key})::text "sortKey"
+    from (${parts.sql}) x
+    where ${where}
+    order by ${order}
+    limit ${filter.limit + 1}`,
     parameters,
   )
   const page = paged(
@@ -87,7 +91,10 @@ export async function lineList(filter: LineFilter): Promise<
     filter.limit,
   )
   const sums = await rows<{ currency: string; sum: string; count: number }>(
-    `select x.currency, sum(x.total::numeric)::text sum, count(*)::int count from (${parts.sql}) x group by 1 order by 1`,
+    `select x.currency, sum(x.total::numeric)::text sum, count(*)::int count
+    from (${parts.sql}) x
+    group by 1
+    order by 1`,
     parts.parameters,
   )
   const groups =
@@ -118,7 +125,8 @@ export async function lineList(filter: LineFilter): Promise<
 async function sendableOf(parts: Query): Promise<number> {
   const groups = await rows<Omit<SendQuestion, 'orderNumber' | 'customerName'> & { count: number }>(
     `select x.kind, x.channel, x."sendTo" <> $${parts.parameters.length + 1} "hasAddress",
-      case when x.problem is not null then 'a problem' end problem, x.changed or x.stale changed, x.stopped, count(*)::int count
+      case when x.problem is not null then 'a problem' end problem, x.changed or x.stale changed, x.stopped,
+      count(*)::int count
     from (${parts.sql}) x
     group by 1, 2, 3, 4, 5, 6`,
     [...parts.parameters, noAddress],
@@ -185,10 +193,18 @@ function paperQuery(filter: LineFilter): Query {
     brand: 'p.brand_id',
   })
   const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
-  let sql = `select p.id, 'paper' "of", p.kind, coalesce(nullif(p.order_number, ''), 'Draft ' || p.bill_id, 'Payment ' || p.payment_id) number, p.order_number "orderNumber", p.order_id "orderId", p.bill_id "billId", p.payment_id "paymentId", null::int "documentId", p.customer_id "customerId", p.customer_name "customerName",
-      p.send_to "sendTo", p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName", p.revision, p.changes is not null changed, p.problem,
-      p.state, null "cause", null "causeKey", null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents, false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale
-    from paper p left join routine r on r.id = p.routine_id where ${states}${rest}`
+  let sql = `
+    select p.id, 'paper' "of", p.kind,
+      coalesce(nullif(p.order_number, ''), 'Draft ' || p.bill_id, 'Payment ' || p.payment_id) number,
+      p.order_number "orderNumber", p.order_id "orderId", p.bill_id "billId", p.payment_id "paymentId",
+      null::int "documentId", p.customer_id "customerId", p.customer_name "customerName", p.send_to "sendTo",
+      p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName",
+      p.revision, p.changes is not null changed, p.problem, p.state, null "cause", null "causeKey",
+      null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents,
+      false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale
+    from paper p
+    left join routine r on r.id = p.routine_id
+    where ${states}${rest}`
   if (!toCheck) {
     const others = shared(filter, parameters, {
       kind: 'd.kind',
@@ -196,15 +212,24 @@ function paperQuery(filter: LineFilter): Query {
       text: ['d.number', 'd.order_number', 'd.customer_name'],
       brand: 'd.brand_id',
     })
-    sql += ` union all select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.payment_id, d.id, d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id, (select r.name from routine r where r.id = u.routine_id), null, false, null,
-      'issued', null, null, null, null, null, null, null, 1, false, ${stopOf('d')}, false, false from undelivered u join document d on d.id = u.document_id where true${others}`
+    sql += `
+      union all
+      select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.payment_id, d.id,
+        d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id,
+        (select r.name from routine r where r.id = u.routine_id), null, false, null, 'issued', null, null,
+        null, null, null, null, null, 1, false, ${stopOf('d')}, false, false
+      from undelivered u
+      join document d on d.id = u.document_id
+      where true${others}`
   }
   return {
     sql,
     parameters,
     sort: toCheck
       ? {
-          key: `lpad(coalesce(x."routineId", 0)::text, 9, '0') || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`,
+          key: `
+            lpad(coalesce(x."routineId", 0)::text, 9, '0')
+              || to_char(x.since at time zone 'UTC', 'YYYYMMDDHH24MISSUS')`,
           type: 'text',
           descending: false,
         }
@@ -213,8 +238,12 @@ function paperQuery(filter: LineFilter): Query {
 }
 
 /** The numbers of all documents in a dispatch, for the search. */
-const numbersOf =
-  "(select string_agg(n.number, ' ') from dispatch_document nd join document n on n.id = nd.document_id where nd.dispatch_id = s.id)"
+const numbersOf = `(
+    select string_agg(n.number, ' ')
+    from dispatch_document nd
+    join document n on n.id = nd.document_id
+    where nd.dispatch_id = s.id
+  )`
 
 async function dispatchQuery(filter: LineFilter): Promise<Query> {
   const parameters: unknown[] = []
@@ -236,11 +265,28 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     text: [numbersOf, 's.customer_name', 's.send_to'],
     brand: 's.brand_id',
   })
-  const sql = `select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", d.order_id "orderId", null::int "billId", d.payment_id "paymentId", d.id "documentId", s.customer_id "customerId", s.customer_name "customerName", s.send_to "sendTo",
-      s.total::text total, s.currency, s.since, s.channel, null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state, s.stuck_cause "cause", null "causeKey",
-      (select r.address from dispatch_recipient r where r.dispatch_id = s.id and r.outcome in ('bounced', 'refused') order by r.at desc limit 1) "badAddress", null remedy,
-      s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how, (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held, ${stopOfDispatch('s')} stopped, false "keptBack", false stale
-    from dispatch s join lateral (select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1) f on true join document d on d.id = f.document_id
+  const sql = `
+    select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", d.order_id "orderId",
+      null::int "billId", d.payment_id "paymentId", d.id "documentId", s.customer_id "customerId",
+      s.customer_name "customerName", s.send_to "sendTo", s.total::text total, s.currency, s.since, s.channel,
+      null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state,
+      s.stuck_cause "cause", null "causeKey",
+      (
+        select r.address
+        from dispatch_recipient r
+        where r.dispatch_id = s.id and r.outcome in ('bounced', 'refused')
+        order by r.at desc
+        limit 1
+      ) "badAddress",
+      null remedy, s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how,
+      (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held,
+      ${stopOfDispatch('s')} stopped, false "keptBack", false stale
+    from dispatch s
+    join lateral (
+      select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1
+    ) f
+      on true
+    join document d on d.id = f.document_id
     where ${condition}${rest}`
   const newestFirst = filter.stage === 'arrived' || filter.stage === 'on the way'
   if (filter.stage === 'stuck')

@@ -71,15 +71,30 @@ interface PaperRow extends Omit<PaperView, 'email' | 'trail'> {
 }
 
 const contactsOf = (customer: string) =>
-  `coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = ${customer}), '[]')`
+  `coalesce(
+    (
+      select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+      from contact k
+      where k.customer_id = ${customer}
+    ),
+    '[]'
+  )`
 
 /** A paper that is not issued yet. @throws Refusal "no-such-paper" */
 export async function paperView(id: number): Promise<PaperView> {
   const row = await one<PaperRow>(
-    `select p.id, p.kind, p.revision, p.order_id "orderId", p.bill_id "billId", p.order_number "orderNumber", p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
-      p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo", p.to_addresses "toAddresses", c.wishes, n.subject, n.text, s.design -> 'colours' colours, b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName", b.sender_address "senderAddress",
-      b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
-    from paper p join customer c on c.id = p.customer_id join cover_note n on n.id = p.cover_note_id join brand b on b.id = p.brand_id join stationery s on s.id = p.stationery_id where p.id = $1`,
+    `select p.id, p.kind, p.revision, p.order_id "orderId", p.bill_id "billId", p.order_number "orderNumber",
+      p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
+      p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
+      p.to_addresses "toAddresses", c.wishes, n.subject, n.text, s.design -> 'colours' colours,
+      b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
+      b.sender_address "senderAddress", b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
+    from paper p
+    join customer c on c.id = p.customer_id
+    join cover_note n on n.id = p.cover_note_id
+    join brand b on b.id = p.brand_id
+    join stationery s on s.id = p.stationery_id
+    where p.id = $1`,
     [id],
   )
   if (!row) throw new Refusal('no-such-paper', 'That paper does not exist any more.', { status: 404 })
@@ -169,7 +184,10 @@ function preview(
 /** The content and design of a paper, for its PDF as it will be. */
 export async function paperForPdf(id: number): Promise<{ paper: Paper; design: Stationery }> {
   const row = await one<{ content: Paper | null; problem: string | null; design: Stationery }>(
-    'select p.content, p.problem, s.design from paper p join stationery s on s.id = p.stationery_id where p.id = $1',
+    `select p.content, p.problem, s.design
+    from paper p
+    join stationery s on s.id = p.stationery_id
+    where p.id = $1`,
     [id],
   )
   if (!row) throw new Refusal('no-such-paper', 'That paper does not exist any more.', { status: 404 })
@@ -231,21 +249,69 @@ export interface DocumentView {
 /** A document with everything that happened to it. @throws Refusal "no-such-document" */
 export async function documentView(id: number, dispatchId?: number): Promise<DocumentView> {
   const document = await one<Omit<DocumentView, 'dispatches' | 'email' | 'trail' | 'notToVoid'>>(
-    `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", d.order_id "orderId", d.bill_id "billId", d.credits_id "creditsId", d.order_number "orderNumber",
-      (select jsonb_build_object('at', v.at, 'by', v.by, 'reason', v.reason) from document_void v where v.document_id = d.id) voided,
-      coalesce((select jsonb_agg(jsonb_build_object('how', l.how, 'id', l.id, 'number', l.number) order by l.id) from (
-        select 'credited with' how, o.id, o.number from document o where o.credits_id = d.id union all select 'takes back', o.id, o.number from document o where o.id = d.credits_id
-        union all select 'issued anew as', o.id, o.number from document o where o.replaces_id = d.id union all select 'takes the place of', o.id, o.number from document o where o.id = d.replaces_id) l), '[]') links,
-      coalesce((select jsonb_agg(jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how) order by x.id) from (select a.id, coalesce(p.date, k.date)::text "day", a.amount::text amount, a.kind, coalesce(p.method, k.number) how
-        from allocation a left join payment p on p.id = a.payment_id left join document k on k.id = a.from_document_id where a.to_document_id = d.id) x), '[]') booked, coalesce(i.dispute, '') dispute, i.promised_on::text "promisedOn", d.customer_id "customerId",
-      d.customer_name "customerName", d.tax::text, d.total::text, d.to_pay::text "toPay", d.currency, d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
-    from document d left join document_file f on f.document_id = d.id left join open_item i on i.document_id = d.id where d.id = $1`,
+    `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", d.order_id "orderId",
+      d.bill_id "billId", d.credits_id "creditsId", d.order_number "orderNumber",
+      (
+        select jsonb_build_object('at', v.at, 'by', v.by, 'reason', v.reason)
+        from document_void v
+        where v.document_id = d.id
+      ) voided,
+      coalesce(
+        (
+          select jsonb_agg(jsonb_build_object('how', l.how, 'id', l.id, 'number', l.number) order by l.id)
+          from (
+            select 'credited with' how, o.id, o.number
+            from document o
+            where o.credits_id = d.id
+            union all
+            select 'takes back', o.id, o.number
+            from document o
+            where o.id = d.credits_id
+            union all
+            select 'issued anew as', o.id, o.number
+            from document o
+            where o.replaces_id = d.id
+            union all
+            select 'takes the place of', o.id, o.number
+            from document o
+            where o.id = d.replaces_id
+          ) l
+        ),
+        '[]'
+      ) links,
+      coalesce(
+        (
+          select jsonb_agg(
+            jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how) order by x.id
+          )
+          from (
+            select a.id, coalesce(p.date, k.date)::text "day", a.amount::text amount, a.kind,
+              coalesce(p.method, k.number) how
+            from allocation a
+            left join payment p on p.id = a.payment_id
+            left join document k on k.id = a.from_document_id
+            where a.to_document_id = d.id
+          ) x
+        ),
+        '[]'
+      ) booked,
+      coalesce(i.dispute, '') dispute, i.promised_on::text "promisedOn", d.customer_id "customerId",
+      d.customer_name "customerName", d.tax::text, d.total::text, d.to_pay::text "toPay", d.currency,
+      d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
+    from document d
+    left join document_file f on f.document_id = d.id
+    left join open_item i on i.document_id = d.id
+    where d.id = $1`,
     [id],
   )
   if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
   const dispatches = await rows<DispatchView>(
-    `select s.id, s.channel, s.state, s.stuck_cause "cause", s.last_reply reply, s.since, s.next_try_at "nextTryAt", s.arrived_how how, s.is_copy "isCopy", s.attempts, s.send_to "sendTo"
-    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id where dd.document_id = $1 order by s.id desc`,
+    `select s.id, s.channel, s.state, s.stuck_cause "cause", s.last_reply reply, s.since,
+      s.next_try_at "nextTryAt", s.arrived_how how, s.is_copy "isCopy", s.attempts, s.send_to "sendTo"
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    where dd.document_id = $1
+    order by s.id desc`,
     [id],
   )
   const shown =
@@ -267,19 +333,34 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
 /** The email of a dispatch: as sent, or as it would be now. */
 async function emailOf(dispatchId: number): Promise<EmailView | null> {
   const copy = await one<Omit<EmailView, 'sent' | 'to' | 'files'> & { files: { name: string }[] }>(
-    `select sender "from", reply_to "replyTo", subject, html, text, files, sent_at "sentAt" from mail_copy where dispatch_id = $1`,
+    `select sender "from", reply_to "replyTo", subject, html, text, files, sent_at "sentAt"
+    from mail_copy
+    where dispatch_id = $1`,
     [dispatchId],
   )
   const outcomes = await rows<EmailView['to'][number]>(
-    'select placed "as", address, name, source, outcome, reply from dispatch_recipient where dispatch_id = $1 order by address',
+    `select placed "as", address, name, source, outcome, reply
+    from dispatch_recipient
+    where dispatch_id = $1
+    order by address`,
     [dispatchId],
   )
   if (copy) return { ...copy, sent: true, to: outcomes, files: copy.files.map((file) => file.name) }
   const gathered = await rows<PaperRow & { content: Paper }>(
-    `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo", c.wishes, s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' colours, b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
-      b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName", ${contactsOf('s.customer_id')} contacts
-    from dispatch s join dispatch_document dd on dd.dispatch_id = s.id join document d on d.id = dd.document_id join customer c on c.id = s.customer_id join cover_note n on n.id = s.cover_note_id join brand b on b.id = s.brand_id
-      join stationery t on t.id = d.stationery_id where s.id = $1 and s.channel = 'email' order by d.id`,
+    `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo", c.wishes,
+      s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' colours,
+      b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
+      b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName",
+      ${contactsOf('s.customer_id')} contacts
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    join document d on d.id = dd.document_id
+    join customer c on c.id = s.customer_id
+    join cover_note n on n.id = s.cover_note_id
+    join brand b on b.id = s.brand_id
+    join stationery t on t.id = d.stationery_id
+    where s.id = $1 and s.channel = 'email'
+    order by d.id`,
     [dispatchId],
   )
   const row = gathered[0]

@@ -27,12 +27,17 @@ export async function houseState(): Promise<HouseState> {
     away: number
     awayWords: string | null
   }>(
-    `select
-    (select max(beat_at) from worker) "lastBeat",
-    least((select min(next_try_at) from dispatch where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $1),
-      (select min(at) from event where looked_at is null and at < $1)) oldest,
-    (select count(*)::int from dispatch where state = 'waiting' and away) away,
-    (select last_reply from dispatch where state = 'waiting' and away limit 1) "awayWords"`,
+    `select (select max(beat_at) from worker) "lastBeat",
+      least(
+        (
+          select min(next_try_at)
+          from dispatch
+          where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $1
+        ),
+        (select min(at) from event where looked_at is null and at < $1)
+      ) oldest,
+      (select count(*)::int from dispatch where state = 'waiting' and away) away,
+      (select last_reply from dispatch where state = 'waiting' and away limit 1) "awayWords"`,
     [new Date(now.getTime() - oldSeconds * 1000)],
   ))!
   const troubles: string[] = []

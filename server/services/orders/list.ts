@@ -62,7 +62,11 @@ export async function listOrders(
   const parameters: unknown[] = []
   const where = conditions(filter, parameters)
   const sums = await rows<{ currency: string; sum: string; count: number }>(
-    `select o.currency, sum(o.total)::text sum, count(*)::int count from ${tables} where ${where} group by 1 order by 1`,
+    `select o.currency, sum(o.total)::text sum, count(*)::int count
+    from ${tables}
+    where ${where}
+    group by 1
+    order by 1`,
     parameters,
   )
   const page = keyset(
@@ -72,10 +76,20 @@ export async function listOrders(
     parameters,
   )
   const found = await rows<OrderRow & { sortKey: string }>(
-    `select o.id, o.number, o.date::text date, c.name "customerName", c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince",
-      o.total::text total, o.currency, o.reference, o.salesperson, (${sorts[filter.sort].key})::text "sortKey",
-      (select coalesce(d.number, 'prepared') from claim k left join document d on d.id = k.document_id where k.source_kind = 'order' and k.source_id = o.id and k.document_kind = 'invoice' limit 1) invoice
-    from ${tables} where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    `select o.id, o.number, o.date::text date, c.name "customerName", c.group_name "groupName", b.code brand,
+      o.status, o.status_since "statusSince", o.total::text total, o.currency, o.reference, o.salesperson,
+      (${sorts[filter.sort].key})::text "sortKey",
+      (
+        select coalesce(d.number, 'prepared')
+        from claim k
+        left join document d on d.id = k.document_id
+        where k.source_kind = 'order' and k.source_id = o.id and k.document_kind = 'invoice'
+        limit 1
+      ) invoice
+    from ${tables}
+    where ${where} and ${page.where}
+    order by ${page.order}
+    limit ${filter.limit + 1}`,
     parameters,
   )
   return {
@@ -125,23 +139,45 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
 /** One order with its lines, papers, what the routines thought of it, and its trail. @throws Refusal "no-such-order" */
 export async function orderView(id: number): Promise<OrderView> {
   const order = await one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'trail'>>(
-    `select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId", c.group_name "groupName", b.code brand, o.status,
-      o.status_since "statusSince", o.net::text net, o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote", o.prepaid::text prepaid,
-      o.supplied_on::text "suppliedOn", (select so.status from stopped_order so where so.order_id = o.id) stopped, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields from ${tables} where o.id = $1`,
+    `select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId",
+      c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince", o.net::text net,
+      o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote",
+      o.prepaid::text prepaid, o.supplied_on::text "suppliedOn",
+      (select so.status from stopped_order so where so.order_id = o.id) stopped,
+      o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields
+    from ${tables}
+    where o.id = $1`,
     [id],
   )
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   const lines = await rows<LineEdit>(
-    `select item_code item, description, detail, unit, trim_scale(quantity)::text quantity, (case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end)::text "unitPrice", trim_scale(discount_percent)::text "discountPercent",
-    tax_code "taxCode" from order_line where order_id = $1 order by position`,
+    `select item_code item, description, detail, unit, trim_scale(quantity)::text quantity,
+      (
+        case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end
+      )::text "unitPrice",
+      trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode"
+    from order_line
+    where order_id = $1
+    order by position`,
     [id],
   )
   const papers = await rows<OrderView['papers'][number]>(
-    `select p.id, p.bill_id "billId", p.kind, p.state, p.revision, exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number, p.total::text total, p.since, p.problem from paper p left join document d on d.paper_id = p.id where p.order_id = $1 order by p.id desc`,
+    `select p.id, p.bill_id "billId", p.kind, p.state, p.revision,
+      exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number,
+      p.total::text total, p.since, p.problem
+    from paper p
+    left join document d on d.paper_id = p.id
+    where p.order_id = $1
+    order by p.id desc`,
     [id],
   )
   const evaluations = await rows<OrderView['evaluations'][number]>(
-    `select r.name routine, e.outcome, e.reason, e.seen, e.at, e.routine_version "version" from evaluation e join routine r on r.id = e.routine_id where e.order_id = $1 order by e.id desc limit 50`,
+    `select r.name routine, e.outcome, e.reason, e.seen, e.at, e.routine_version "version"
+    from evaluation e
+    join routine r on r.id = e.routine_id
+    where e.order_id = $1
+    order by e.id desc
+    limit 50`,
     [id],
   )
   return { ...order, lines, papers, evaluations, trail: await trailOf({ orderId: id }) }
@@ -153,8 +189,11 @@ export async function findItems(
   language: string,
 ): Promise<{ code: string; name: string; price: string; unit: string; taxCode: string }[]> {
   return rows(
-    `select code, coalesce(names ->> $2, names ->> 'en') name, price::text price, unit, tax_code "taxCode" from item
-    where lower(code) like $1 or lower(coalesce(names ->> $2, names ->> 'en')) like $1 order by code limit 12`,
+    `select code, coalesce(names ->> $2, names ->> 'en') name, price::text price, unit, tax_code "taxCode"
+    from item
+    where lower(code) like $1 or lower(coalesce(names ->> $2, names ->> 'en')) like $1
+    order by code
+    limit 12`,
     [likeText(search), language],
   )
 }

@@ -58,10 +58,17 @@ export async function setStatus(
     const now = clock.now()
     await run('select id from sales_order where id = any($1::int[]) order by id for update', [orderIds]) // looked at once they are locked: their lines may have changed while this waited
     const orders = await rows<OrderState>(
-      `
-      select o.id, o.number "order", o.status "from", $2 "to", o.total::text total, o.net::text net, o.currency, b.code brand, c.number customer, c.group_name "group", c.country, o.salesperson, o.fields, o.supplied_on::text "suppliedOn",
-        (select coalesce(jsonb_agg(distinct l.item_code), '[]') from order_line l where l.order_id = o.id) items
-      from sales_order o join customer c on c.id = o.customer_id join brand b on b.id = o.brand_id where o.id = any($1::int[]) order by o.id`,
+      `select o.id, o.number "order", o.status "from", $2 "to", o.total::text total, o.net::text net,
+        o.currency, b.code brand, c.number customer, c.group_name "group", c.country, o.salesperson, o.fields,
+        o.supplied_on::text "suppliedOn",
+        (
+          select coalesce(jsonb_agg(distinct l.item_code), '[]') from order_line l where l.order_id = o.id
+        ) items
+      from sales_order o
+      join customer c on c.id = o.customer_id
+      join brand b on b.id = o.brand_id
+      where o.id = any($1::int[])
+      order by o.id`,
       [orderIds, status],
     )
     if (orders.length < new Set(orderIds).size)
@@ -75,17 +82,23 @@ export async function setStatus(
         ? moving.filter((order) => order.suppliedOn === null).map((order) => order.id)
         : []
     await run(
-      `update sales_order set status = $2, status_since = $3, version = version + (case when id = any($4::int[]) then 1 else 0 end),
-      supplied_on = case when id = any($4::int[]) then $5::date else supplied_on end where id = any($1::int[])`,
+      `update sales_order
+      set status = $2, status_since = $3,
+        version = version + (case when id = any($4::int[]) then 1 else 0 end),
+        supplied_on = case when id = any($4::int[]) then $5::date else supplied_on end
+      where id = any($1::int[])`,
       [ids, status, now, supplies, dayInZone(now, timeZone)],
     )
     const events = await rows<{ id: number }>(
-      `
-      insert into event (kind, order_id, facts, schema_version, at, actor, looked_at)
-      select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 2, $2::timestamptz, $3, case when $4::boolean then null else $2::timestamptz end
-      from jsonb_to_recordset($1::jsonb) as f (id int, "order" text, "from" text, "to" text, total text, net text, currency text, brand text, customer text, "group" text, country text, salesperson text,
-        fields jsonb, items jsonb)
-      order by f.id returning id`,
+      `insert into event (kind, order_id, facts, schema_version, at, actor, looked_at)
+      select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 2, $2::timestamptz, $3,
+        case when $4::boolean then null else $2::timestamptz end
+      from jsonb_to_recordset($1::jsonb) as f (
+        id int, "order" text, "from" text, "to" text, total text, net text, currency text, brand text,
+        customer text, "group" text, country text, salesperson text, fields jsonb, items jsonb
+      )
+      order by f.id
+      returning id`,
       [json(moving), now, actor, tellRoutines],
     )
     if (tellRoutines)
@@ -180,9 +193,12 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
       customerName: string
       fields: Record<string, string>
     }>(
-      `
-      select o.version, o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid, o.number, o.fields, c.name "customerName"
-      from sales_order o join customer c on c.id = o.customer_id where o.id = $1 for update of o`,
+      `select o.version, o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid,
+        o.number, o.fields, c.name "customerName"
+      from sales_order o
+      join customer c on c.id = o.customer_id
+      where o.id = $1
+      for update of o`,
       [orderId],
     )
     if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
@@ -201,7 +217,10 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
     })
     await replaceLines(orderId, edit.lines)
     await run(
-      `update sales_order set reference = $2, customer_note = $3, net = $4, total = $5, version = version + 1, revision = revision + 1, search = $6, fields = $7::jsonb where id = $1`,
+      `update sales_order
+      set reference = $2, customer_note = $3, net = $4, total = $5, version = version + 1,
+        revision = revision + 1, search = $6, fields = $7::jsonb
+      where id = $1`,
       [
         orderId,
         edit.reference,
@@ -230,9 +249,16 @@ async function insertLines(
   lines: readonly (LineEdit & { orderId: number; position: number })[],
 ): Promise<void> {
   await run(
-    `insert into order_line (order_id, position, item_code, description, detail, unit, quantity, unit_price, discount_percent, tax_code)
-    select l."orderId", l.position, l.item, l.description, l.detail, l.unit, l.quantity, l."unitPrice", l."discountPercent", l."taxCode"
-    from jsonb_to_recordset($1::jsonb) as l ("orderId" int, position int, item text, description text, detail text, unit text, quantity numeric, "unitPrice" numeric, "discountPercent" numeric, "taxCode" text)`,
+    `insert into order_line (
+      order_id, position, item_code, description, detail, unit, quantity, unit_price, discount_percent,
+      tax_code
+    )
+    select l."orderId", l.position, l.item, l.description, l.detail, l.unit, l.quantity, l."unitPrice",
+      l."discountPercent", l."taxCode"
+    from jsonb_to_recordset($1::jsonb) as l (
+      "orderId" int, position int, item text, description text, detail text, unit text, quantity numeric,
+      "unitPrice" numeric, "discountPercent" numeric, "taxCode" text
+    )`,
     [json(lines)],
   )
 }
@@ -289,11 +315,19 @@ export async function addOrders(orders: readonly NewOrder[], actor: string): Pro
     const made = new Map(
       (
         await rows<{ id: number; number: string }>(
-          `insert into sales_order (number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax, reference, salesperson,
-        customer_note, prepaid, adjustments, net, total, search, fields)
-      select o.number, o."brandId", o."customerId", o.date, o.status, $2::timestamptz, o.currency, o."pricesIncludeTax", o.reference, o.salesperson, o."customerNote", o.prepaid, o.adjustments, o.net, o.total, o.search, o.fields
-      from jsonb_to_recordset($1::jsonb) as o (number text, "brandId" int, "customerId" int, date date, status text, currency text, "pricesIncludeTax" boolean, reference text, salesperson text, "customerNote" text, prepaid numeric,
-        adjustments jsonb, net numeric, total numeric, search text, fields jsonb) returning id, number`,
+          `insert into sales_order (
+            number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax,
+            reference, salesperson, customer_note, prepaid, adjustments, net, total, search, fields
+          )
+          select o.number, o."brandId", o."customerId", o.date, o.status, $2::timestamptz, o.currency,
+            o."pricesIncludeTax", o.reference, o.salesperson, o."customerNote", o.prepaid, o.adjustments,
+            o.net, o.total, o.search, o.fields
+          from jsonb_to_recordset($1::jsonb) as o (
+            number text, "brandId" int, "customerId" int, date date, status text, currency text,
+            "pricesIncludeTax" boolean, reference text, salesperson text, "customerNote" text,
+            prepaid numeric, adjustments jsonb, net numeric, total numeric, search text, fields jsonb
+          )
+          returning id, number`,
           [json(given.map(({ lines: _, ...order }) => order)), now],
         )
       ).map((row) => [row.number, row.id]),

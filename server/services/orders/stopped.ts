@@ -19,7 +19,11 @@ const waitingKinds = documentKinds
 
 /** SQL: the status that holds back a prepared or issued document `alias`, null when none does. */
 export const stopOf = (alias: string): string =>
-  `(select so.status from stopped_order so where so.order_id = ${alias}.order_id and ${alias}.kind in (${waitingKinds}))`
+  `(
+    select so.status
+    from stopped_order so
+    where so.order_id = ${alias}.order_id and ${alias}.kind in (${waitingKinds})
+  )`
 
 /** SQL: the first status that holds back a document of dispatch `alias`, null when none does. */
 export const stopOfDispatch = (alias: string): string =>
@@ -60,11 +64,21 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
   )
   const { toCheck, gone } = (await one<{ toCheck: number; gone: number }>(
     `select
-      (select count(*)::int from paper where order_id = any($1::int[]) and state = 'prepared' and kind in (${waitingKinds})) "toCheck",
-      (select count(distinct d.id)::int from document d join dispatch_document dd on dd.document_id = d.id
+      (
+        select count(*)::int
+        from paper
+        where order_id = any($1::int[]) and state = 'prepared' and kind in (${waitingKinds})
+      ) "toCheck",
+      (
+        select count(distinct d.id)::int
+        from document d
+        join dispatch_document dd on dd.document_id = d.id
         join dispatch s on s.id = dd.dispatch_id
-        where d.order_id = any($1::int[]) and d.kind in (${waitingKinds}) and not s.is_copy
-          and s.state in ('claimed', 'handing over', 'on the way', 'arrived')) gone`,
+        where d.order_id = any($1::int[])
+          and d.kind in (${waitingKinds})
+          and not s.is_copy
+          and s.state in ('claimed', 'handing over', 'on the way', 'arrived')
+      ) gone`,
     [orderIds],
   ))!
   await noteAll([
@@ -103,7 +117,9 @@ async function letBack(orderIds: readonly number[], letGo: boolean, actor: strin
       (dispatchIds) => ({ dispatchIds }),
     )
   const { toCheck } = (await one<{ toCheck: number }>(
-    `select count(*)::int "toCheck" from paper where order_id = any($1::int[]) and state = 'prepared' and kind in (${waitingKinds})`,
+    `select count(*)::int "toCheck"
+    from paper
+    where order_id = any($1::int[]) and state = 'prepared' and kind in (${waitingKinds})`,
     [orderIds],
   ))!
   await noteAll(
@@ -152,11 +168,15 @@ export async function applyStatus(
 /** After the statuses that hold or withdraw were changed: marks and holds by the new ones. In the caller's transaction. */
 export async function applyStoppingStatuses(actor: string): Promise<void> {
   await run(
-    `update paper p set by_itself = false where p.state = 'prepared' and p.by_itself and ${stopOf('p')} is not null`,
+    `update paper p
+    set by_itself = false
+    where p.state = 'prepared' and p.by_itself and ${stopOf('p')} is not null`,
   )
   const held = await rows<{ id: number }>(
-    `update dispatch s set held = true, held_for = 'order' where s.state = 'waiting' and not s.held and not s.despite
-      and ${stopOfDispatch('s')} is not null returning s.id`,
+    `update dispatch s
+    set held = true, held_for = 'order'
+    where s.state = 'waiting' and not s.held and not s.despite and ${stopOfDispatch('s')} is not null
+    returning s.id`,
   )
   const stays = await rows<{ id: number }>(
     `update dispatch s set held_for = null where s.held_for = 'order' and s.state = 'waiting'

@@ -16,9 +16,20 @@ export interface SettledWithdrawn {
 }
 
 /** Invoices of withdrawn orders that still stand: not void, not wholly credited. SQL over document `d`. */
-export const standsWithdrawn = `d.kind = 'invoice' and exists (select from sales_order o, company y where o.id = d.order_id and y.withdrawn_statuses ? o.status)
-  and not exists (select from document_void v where v.document_id = d.id)
-  and coalesce((select sum(k.total) from document k where k.credits_id = d.id and not exists (select from document_void v where v.document_id = k.id)), 0) < d.total`
+export const standsWithdrawn = `
+  d.kind = 'invoice'
+    and exists (
+      select from sales_order o, company y where o.id = d.order_id and y.withdrawn_statuses ? o.status
+    )
+    and not exists (select from document_void v where v.document_id = d.id)
+    and coalesce(
+      (
+        select sum(k.total)
+        from document k
+        where k.credits_id = d.id and not exists (select from document_void v where v.document_id = k.id)
+      ),
+      0
+    ) < d.total`
 
 /** Settles those of the documents, or all of the orders, that stand although their order was withdrawn. */
 export async function settleWithdrawn(
@@ -29,7 +40,10 @@ export async function settleWithdrawn(
   const report: SettledWithdrawn = { voided: [], credited: [], refused: [] }
   if (ids.length === 0) return report
   const standing = await rows<{ id: number; number: string; order: string }>(
-    `select d.id, d.number, d.order_number "order" from document d where ${column} = any($1::int[]) and ${standsWithdrawn} order by d.id`,
+    `select d.id, d.number, d.order_number "order"
+    from document d
+    where ${column} = any($1::int[]) and ${standsWithdrawn}
+    order by d.id`,
     [ids],
   )
   for (const { id, number, order } of standing) {

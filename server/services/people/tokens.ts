@@ -37,7 +37,11 @@ export async function makeToken(name: string, scope: Scope, staffId: number): Pr
 
 export async function tokens(): Promise<TokenView[]> {
   return rows<TokenView>(
-    `select t.id, t.name, t.scope, s.name "madeBy", t.made_at "madeAt", t.used_on::text "usedOn", t.revoked_at "revokedAt" from api_token t join staff s on s.id = t.staff_id order by t.revoked_at is not null, t.id desc`,
+    `select t.id, t.name, t.scope, s.name "madeBy", t.made_at "madeAt", t.used_on::text "usedOn",
+      t.revoked_at "revokedAt"
+    from api_token t
+    join staff s on s.id = t.staff_id
+    order by t.revoked_at is not null, t.id desc`,
   )
 }
 
@@ -66,8 +70,11 @@ export async function tokenUser(token: string): Promise<User | undefined> {
     scope: Scope
     stale: boolean
   }>(
-    `select s.id, s.name, s.email, s.role, t.id "tokenId", t.name "tokenName", t.scope, t.used_on is distinct from $2::date stale
-    from api_token t join staff s on s.id = t.staff_id where t.hash = $1 and t.revoked_at is null`,
+    `select s.id, s.name, s.email, s.role, t.id "tokenId", t.name "tokenName", t.scope,
+      t.used_on is distinct from $2::date stale
+    from api_token t
+    join staff s on s.id = t.staff_id
+    where t.hash = $1 and t.revoked_at is null`,
     [hashOf(token), clock.now()],
   )
   if (!found) return undefined

@@ -14,7 +14,9 @@ export interface Proposal {
   settlements: (Settlement & { number: string; open: string })[]
 }
 
-const candidateColumns = `d.id, d.number, d.date::text date, i.due_date::text "dueDate", i.currency, i.open::text open, i.amount::text amount, c.terms, c.id "customerId", c.name "customerName"`
+const candidateColumns = `
+  d.id, d.number, d.date::text date, i.due_date::text "dueDate", i.currency, i.open::text open,
+  i.amount::text amount, c.terms, c.id "customerId", c.name "customerName"`
 const candidates =
   'open_item i join document d on d.id = i.document_id join customer c on c.id = i.customer_id'
 
@@ -31,13 +33,20 @@ export class Matcher {
     const taken = (this.taken ??= await this.waiting())
     const numbersOf = entries.map(numbersIn)
     const named = await rows<Candidate & { bare: string; voided: boolean }>(
-      `select ${candidateColumns}, upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) bare from ${candidates}
-      where upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) = any($1::text[]) and not exists (select from document_void v where v.document_id = d.id) order by d.id`,
+      `select ${candidateColumns}, upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) bare
+      from ${candidates}
+      where upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) = any($1::text[])
+        and not exists (select from document_void v where v.document_id = d.id)
+      order by d.id`,
       [[...new Set(numbersOf.flat())]],
     )
     const byNumber = new Map(named.map((item) => [item.bare, item]))
     const amounts = await rows<Candidate>(
-      `select ${candidateColumns} from ${candidates} where i.open = any($1::numeric[]) and i.open > 0 order by i.due_date, d.id limit 5000`,
+      `select ${candidateColumns}
+      from ${candidates}
+      where i.open = any($1::numeric[]) and i.open > 0
+      order by i.due_date, d.id
+      limit 5000`,
       [[...new Set(entries.map((entry) => entry.amount))]],
     )
     const byAmount = new Map<string, Candidate[]>()
@@ -76,7 +85,10 @@ export class Matcher {
   /** What sure movements would settle that are kept and not booked yet, by document. */
   private async waiting(): Promise<Map<number, Match[]>> {
     const sure = await rows<Pick<Match, 'customerId' | 'settlements'>>(
-      `select (e.proposal ->> 'customerId')::int "customerId", e.proposal -> 'settlements' settlements from bank_entry e where e.state = 'to book' or (e.state = 'sure' and e.file_id is distinct from $1) order by e.id`,
+      `select (e.proposal ->> 'customerId')::int "customerId", e.proposal -> 'settlements' settlements
+      from bank_entry e
+      where e.state = 'to book' or (e.state = 'sure' and e.file_id is distinct from $1)
+      order by e.id`,
       [this.anew],
     )
     const taken = new Map<number, Match[]>()

@@ -77,7 +77,11 @@ export async function takeBankFile(name: string, bytes: Uint8Array, actor: strin
   return inTransaction(async () => {
     await keepFile(bytes, 'application/octet-stream')
     const row = await one<{ id: number }>(
-      'insert into bank_file (sha256, name, made_at, made_by) values ($1, $2, $3, $4) on conflict (sha256) where import_id is null do nothing returning id',
+      `insert into bank_file (sha256, name, made_at, made_by)
+      values ($1, $2, $3, $4)
+      on conflict (sha256)
+      where import_id is null do nothing
+      returning id`,
       [sha256, name, clock.now(), actor],
     )
     if (!row) throw new Refusal('read-before', 'This file is just being read.')
@@ -156,7 +160,11 @@ async function addEntries(fileId: number, batch: readonly Placed[], matcher: Mat
   const there = new Set(
     (
       await rows<{ account: string; key: string }>(
-        `select e.account, e.key from bank_entry e join jsonb_to_recordset($1::jsonb) as n (account text, key text) on n.account = e.account and n.key = e.key`,
+        `select e.account, e.key
+        from bank_entry e
+        join jsonb_to_recordset($1::jsonb) as n (account text, key text)
+          on n.account = e.account
+          and n.key = e.key`,
         [json(batch.map(({ account, key }) => ({ account, key })))],
       )
     ).map(placed),
@@ -168,9 +176,15 @@ async function addEntries(fileId: number, batch: readonly Placed[], matcher: Mat
   ]
   const matches = await matcher.match(fresh)
   await run(
-    `insert into bank_entry (file_id, account, key, booked_on, amount, currency, name, iban, text, reference, state, reason, proposal)
-    select $1, n.account, n.key, n."bookedOn", n.amount, n.currency, left(n.name, 200), left(n.iban, 60), left(n.text, 1000), left(n.reference, 200), n.state, n.reason, n.proposal
-    from jsonb_to_recordset($2::jsonb) as n (account text, key text, "bookedOn" date, amount numeric, currency text, name text, iban text, text text, reference text, state text, reason text, proposal jsonb)`,
+    `insert into bank_entry (
+      file_id, account, key, booked_on, amount, currency, name, iban, text, reference, state, reason, proposal
+    )
+    select $1, n.account, n.key, n."bookedOn", n.amount, n.currency, left(n.name, 200), left(n.iban, 60),
+      left(n.text, 1000), left(n.reference, 200), n.state, n.reason, n.proposal
+    from jsonb_to_recordset($2::jsonb) as n (
+      account text, key text, "bookedOn" date, amount numeric, currency text, name text, iban text, text text,
+      reference text, state text, reason text, proposal jsonb
+    )`,
     [
       fileId,
       json(
@@ -201,28 +215,46 @@ export async function keepMovements(
 ): Promise<boolean[]> {
   const conflict = source.importId === null ? '(sha256) where import_id is null' : '(import_id)'
   const { id } = (await one<{ id: number }>(
-    `insert into bank_file (sha256, name, import_id, state, made_at, made_by) values ($1, $2, $3, 'ready', $4, $5) on conflict ${conflict} do update set name = excluded.name returning id`,
+    `insert into bank_file (sha256, name, import_id, state, made_at, made_by)
+    values ($1, $2, $3, 'ready', $4, $5)
+    on conflict ${conflict} do update
+    set name = excluded.name
+    returning id`,
     [source.sha256, source.name, source.importId, clock.now(), actor],
   ))!
   const fresh = await addEntries(id, entries, new Matcher())
   const known = entries.length - fresh.size
   await run(
-    `update bank_file f set known = f.known + $2, entries = f.known + $2 + (select count(*) from bank_entry e where e.file_id = f.id),
-    account = (select coalesce(left(string_agg(distinct e.account, ', '), 200), '') from bank_entry e where e.file_id = f.id and e.account <> '') where f.id = $1`,
+    `update bank_file f
+    set known = f.known + $2,
+      entries = f.known + $2 + (select count(*) from bank_entry e where e.file_id = f.id),
+      account = (
+        select coalesce(left(string_agg(distinct e.account, ', '), 200), '')
+        from bank_entry e
+        where e.file_id = f.id and e.account <> ''
+      )
+    where f.id = $1`,
     [id, known],
   )
   publish('payment')
   return entries.map((entry) => fresh.has(placed(entry)))
 }
 
-const fileColumns = `f.id, f.name, f.account, f.state, f.reason, f.entries, f.known, f.made_at "madeAt", f.made_by "madeBy", (select coalesce(jsonb_object_agg(c.state, c.count), '{}') from (select e.state, count(*) count from bank_entry e where e.file_id = f.id group by 1) c) counts`
+const fileColumns = `
+  f.id, f.name, f.account, f.state, f.reason, f.entries, f.known, f.made_at "madeAt", f.made_by "madeBy",
+  (
+    select coalesce(jsonb_object_agg(c.state, c.count), '{}')
+    from (select e.state, count(*) count from bank_entry e where e.file_id = f.id group by 1) c
+  ) counts`
 
 /** Files, newest first. */
 export async function bankFiles(): Promise<BankFileView[]> {
   return rows<BankFileView>(`select ${fileColumns} from bank_file f order by f.id desc limit 100`)
 }
 
-const entryColumns = `e.id, e.file_id "fileId", e.booked_on::text "bookedOn", e.amount::text amount, e.currency, e.name, e.iban, e.text, e.reference, e.state, e.reason, e.proposal, e.payment_id "paymentId", e.decided_by "decidedBy"`
+const entryColumns = `
+  e.id, e.file_id "fileId", e.booked_on::text "bookedOn", e.amount::text amount, e.currency, e.name, e.iban,
+  e.text, e.reference, e.state, e.reason, e.proposal, e.payment_id "paymentId", e.decided_by "decidedBy"`
 
 /** One page of a file's movements, those that need somebody first. */
 export async function bankEntries(filter: {
@@ -235,7 +267,11 @@ export async function bankEntries(filter: {
   const rank = `array_position(array['unsure', 'strange', 'sure', 'to book', 'booked', 'set aside'], e.state)`
   const page = keyset({ key: rank, type: 'int', descending: false }, 'e.id', filter.after, parameters)
   const found = await rows<EntryView & { sortKey: string }>(
-    `select ${entryColumns}, (${rank})::text "sortKey" from bank_entry e where e.file_id = $1 and ($2::text is null or e.state = $2) and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    `select ${entryColumns}, (${rank})::text "sortKey"
+    from bank_entry e
+    where e.file_id = $1 and ($2::text is null or e.state = $2) and ${page.where}
+    order by ${page.order}
+    limit ${filter.limit + 1}`,
     parameters,
   )
   return paged(found, filter.limit)
@@ -249,7 +285,9 @@ export async function bookSure(
 ): Promise<number> {
   return inTransaction(async () => {
     const taken = await run(
-      `update bank_entry set state = 'to book', decided_by = $3, decided_at = $4 where file_id = $1 and state = 'sure' and ($2::int[] is null or id = any($2))`,
+      `update bank_entry
+      set state = 'to book', decided_by = $3, decided_at = $4
+      where file_id = $1 and state = 'sure' and ($2::int[] is null or id = any($2))`,
       [fileId, ids, actor, clock.now()],
     )
     if (taken === 0)
@@ -342,7 +380,10 @@ async function bookOne(
 export async function setAside(ids: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
     const done = await rows<{ id: number }>(
-      `update bank_entry set state = 'set aside', reason = $2, decided_by = $3, decided_at = $4 where id = any($1::int[]) and state in ('sure', 'unsure', 'strange') returning id`,
+      `update bank_entry
+      set state = 'set aside', reason = $2, decided_by = $3, decided_at = $4
+      where id = any($1::int[]) and state in ('sure', 'unsure', 'strange')
+      returning id`,
       [ids, reason, actor, clock.now()],
     )
     publish('payment')
@@ -354,7 +395,12 @@ export async function setAside(ids: readonly number[], reason: string, actor: st
 export async function matchAgain(fileId: number): Promise<number> {
   return inTransaction(async () => {
     const open = await rows<EntryView>(
-      `select ${entryColumns} from bank_entry e where e.file_id = $1 and e.state in ('sure', 'unsure', 'strange') order by e.id limit 5000 for update`,
+      `select ${entryColumns}
+      from bank_entry e
+      where e.file_id = $1 and e.state in ('sure', 'unsure', 'strange')
+      order by e.id
+      limit 5000
+      for update`,
       [fileId],
     )
     const matcher = new Matcher(fileId)
@@ -369,7 +415,10 @@ export async function matchAgain(fileId: number): Promise<number> {
       })
     }
     await run(
-      `update bank_entry e set state = n.state, reason = n.reason, proposal = n.proposal from jsonb_to_recordset($1::jsonb) as n (id int, state text, reason text, proposal jsonb) where e.id = n.id`,
+      `update bank_entry e
+      set state = n.state, reason = n.reason, proposal = n.proposal
+      from jsonb_to_recordset($1::jsonb) as n (id int, state text, reason text, proposal jsonb)
+      where e.id = n.id`,
       [json(found)],
     )
     publish('payment')

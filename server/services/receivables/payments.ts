@@ -66,7 +66,13 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
     salesperson: string
   }>(
     `select c.id, c.name, c.number, c.group_name "group", c.country, c.salesperson,
-      coalesce((select d.brand_id from document d where d.customer_id = c.id order by d.id desc limit 1), (select min(id) from brand)) "brandId" from customer c where c.id = $1 for update`,
+      coalesce(
+        (select d.brand_id from document d where d.customer_id = c.id order by d.id desc limit 1),
+        (select min(id) from brand)
+      ) "brandId"
+    from customer c
+    where c.id = $1
+    for update`,
     [payment.customerId],
   )
   if (!customer)
@@ -89,7 +95,11 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
   const brandId = items.get(payment.settle[0]?.documentId ?? 0)?.brandId ?? customer.brandId
   const now = clock.now()
   const row = await one<{ id: number }>(
-    `insert into payment (direction, customer_id, brand_id, date, method, amount, currency, reference, open, made_at, made_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+    `insert into payment (
+      direction, customer_id, brand_id, date, method, amount, currency, reference, open, made_at, made_by
+    )
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+    returning id`,
     [
       payment.direction,
       customer.id,
@@ -108,7 +118,8 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
   for (const line of payment.settle) await settle(id, payment, line, items.get(line.documentId)!, actor)
   for (const back of payment.giveBack ?? [])
     await run(
-      "insert into allocation (payment_id, to_payment_id, kind, amount, currency, at, by) values ($1, $2, 'payment', $3, $4, $5, $6)",
+      `insert into allocation (payment_id, to_payment_id, kind, amount, currency, at, by)
+      values ($1, $2, 'payment', $3, $4, $5, $6)`,
       [id, back.paymentId, back.amount, payment.currency, now, actor],
     )
 
@@ -126,7 +137,9 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
     items: [],
   }
   const event = await one<{ id: number }>(
-    `insert into event (kind, payment_id, facts, schema_version, at, actor) values ('payment recorded', $1, $2::jsonb, 3, $3, $4) returning id`,
+    `insert into event (kind, payment_id, facts, schema_version, at, actor)
+    values ('payment recorded', $1, $2::jsonb, 3, $3, $4)
+    returning id`,
     [id, json(facts), now, actor],
   )
   await addJob('look-at-events', { eventIds: [event!.id] })
@@ -182,8 +195,18 @@ async function refuseTwice(
   name: string,
 ): Promise<void> {
   const same = await one<{ at: Date; by: string }>(
-    `select made_at at, made_by by from payment p where customer_id = $1 and direction = $2 and date = $3 and amount = $4::numeric and currency = $5 and method = $6
-      and reverses_id is null and not exists (select from payment r where r.reverses_id = p.id) order by id desc limit 1`,
+    `select made_at at, made_by by
+    from payment p
+    where customer_id = $1
+      and direction = $2
+      and date = $3
+      and amount = $4::numeric
+      and currency = $5
+      and method = $6
+      and reverses_id is null
+      and not exists (select from payment r where r.reverses_id = p.id)
+    order by id desc
+    limit 1`,
     [customerId, direction, date, amount, currency, method],
   )
   if (same)
@@ -197,8 +220,13 @@ async function refuseTwice(
 /** Open items locked in order of their documents, so that two people booking on the same one come one after the other. */
 async function lockItems(documentIds: readonly number[]): Promise<Map<number, LockedItem>> {
   const found = await rows<LockedItem>(
-    `select d.id, d.number, d.kind, d.customer_id "customerId", d.brand_id "brandId", d.order_id "orderId", i.currency, i.open::text open, exists (select from document_void v where v.document_id = d.id) voided
-    from open_item i join document d on d.id = i.document_id where i.document_id = any($1::int[]) order by i.document_id for update of i`,
+    `select d.id, d.number, d.kind, d.customer_id "customerId", d.brand_id "brandId", d.order_id "orderId",
+      i.currency, i.open::text open, exists (select from document_void v where v.document_id = d.id) voided
+    from open_item i
+    join document d on d.id = i.document_id
+    where i.document_id = any($1::int[])
+    order by i.document_id
+    for update of i`,
     [documentIds],
   )
   return new Map(found.map((item) => [item.id, item]))
@@ -252,7 +280,10 @@ async function giveBack(
   for (const [index, { paymentId, amount }] of backs.entries()) {
     const about = { field: `giveBack.${index}` }
     const kept = await one<{ open: string; customerId: number; currency: string; direction: string }>(
-      'select open::text open, customer_id "customerId", currency, direction from payment where id = $1 for update',
+      `select open::text open, customer_id "customerId", currency, direction
+      from payment
+      where id = $1
+      for update`,
       [paymentId],
     )
     if (
@@ -297,7 +328,8 @@ async function settle(
   for (const [kind, amount] of parts) {
     if (new Decimal(amount).isZero()) continue
     await run(
-      'insert into allocation (payment_id, to_document_id, kind, amount, currency, at, by) values ($1, $2, $3, $4, $5, $6, $7)',
+      `insert into allocation (payment_id, to_document_id, kind, amount, currency, at, by)
+      values ($1, $2, $3, $4, $5, $6, $7)`,
       [paymentId, line.documentId, kind, money(amount, { currency }), currency, clock.now(), actor],
     )
     await run('update open_item set open = open - $2::numeric where document_id = $1', [
@@ -314,8 +346,13 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
   await inTransaction(async () => {
     const items = await lockItems(lines.map((line) => line.documentId))
     const payment = await one<NewPayment & { open: string; name: string; undone: boolean }>(
-      `select p.direction, p.customer_id "customerId", p.date::text date, p.method, p.amount::text amount, p.currency, p.reference, p.open::text open, c.name,
-      p.reverses_id is not null or exists (select from payment r where r.reverses_id = p.id) undone from payment p join customer c on c.id = p.customer_id where p.id = $1 for update of p`,
+      `select p.direction, p.customer_id "customerId", p.date::text date, p.method, p.amount::text amount,
+        p.currency, p.reference, p.open::text open, c.name,
+        p.reverses_id is not null or exists (select from payment r where r.reverses_id = p.id) undone
+      from payment p
+      join customer c on c.id = p.customer_id
+      where p.id = $1
+      for update of p`,
       [id],
     )
     if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
@@ -349,7 +386,11 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
 export async function undoPayment(id: number, reason: string, actor: string): Promise<number> {
   return inTransaction(async () => {
     await run(
-      'select document_id from open_item where document_id in (select to_document_id from allocation where payment_id = $1) order by document_id for update',
+      `select document_id
+      from open_item
+      where document_id in (select to_document_id from allocation where payment_id = $1)
+      order by document_id
+      for update`,
       [id],
     )
     await run('select id from payment where id = $1 for update', [id]) // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
@@ -360,7 +401,10 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
       reversesId: number | null
       undone: boolean
     }>(
-      `select direction, amount::text amount, currency, reverses_id "reversesId", exists (select from payment r where r.reverses_id = p.id) undone from payment p where id = $1`,
+      `select direction, amount::text amount, currency, reverses_id "reversesId",
+        exists (select from payment r where r.reverses_id = p.id) undone
+      from payment p
+      where id = $1`,
       [id],
     )
     if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
@@ -381,13 +425,22 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
     const today = dayInZone(clock.now(), timeZone)
     await checkDate(today)
     const counter = (await one<{ id: number }>(
-      `insert into payment (direction, customer_id, brand_id, date, method, amount, currency, reference, open, reverses_id, made_at, made_by)
-      select direction, customer_id, brand_id, $2, method, -amount, currency, $3, 0, id, $4, $5 from payment where id = $1 returning id`,
+      `insert into payment (
+        direction, customer_id, brand_id, date, method, amount, currency, reference, open, reverses_id,
+        made_at, made_by
+      )
+      select direction, customer_id, brand_id, $2, method, -amount, currency, $3, 0, id, $4, $5
+      from payment
+      where id = $1
+      returning id`,
       [id, today, reason, clock.now(), actor],
     ))!.id
     const back = await rows<{ documentId: number | null; toPaymentId: number | null; amount: string }>(
       `insert into allocation (payment_id, to_document_id, to_payment_id, kind, amount, currency, at, by)
-      select $2, to_document_id, to_payment_id, kind, -amount, currency, $3, $4 from allocation where payment_id = $1 returning to_document_id "documentId", to_payment_id "toPaymentId", (-amount)::text amount`,
+      select $2, to_document_id, to_payment_id, kind, -amount, currency, $3, $4
+      from allocation
+      where payment_id = $1
+      returning to_document_id "documentId", to_payment_id "toPaymentId", (-amount)::text amount`,
       [id, counter, clock.now(), actor],
     )
     const documents = [...new Set(back.flatMap((line) => line.documentId ?? []))].sort((a, b) => a - b)
@@ -421,7 +474,10 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
 
 async function dropReceipts(paymentId: number): Promise<void> {
   const dropped = await rows<{ id: number; kind: DocumentKind }>(
-    `update paper set state = 'dropped', by_itself = false where payment_id = $1 and state in ('due', 'prepared', 'put back') returning id, kind`,
+    `update paper
+    set state = 'dropped', by_itself = false
+    where payment_id = $1 and state in ('due', 'prepared', 'put back')
+    returning id, kind`,
     [paymentId],
   )
   await run('delete from claim where paper_id = any($1::int[]) and document_id is null', [

@@ -17,7 +17,11 @@ export const mostAgain = 50
 /** @throws Refusal "no-such-document", "cannot-draw" */
 export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
   const documents = await rows<{ number: string; kind: string; brandId: number; paper: Paper }>(
-    'select number, kind, brand_id "brandId", paper from document where id = any($1::int[]) order by array_position($1::int[], id) limit $2',
+    `select number, kind, brand_id "brandId", paper
+    from document
+    where id = any($1::int[])
+    order by array_position($1::int[], id)
+    limit $2`,
     [ids, mostAgain],
   )
   if (documents.length === 0)

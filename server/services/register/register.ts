@@ -71,12 +71,32 @@ export async function register(filter: RegisterFilter): Promise<Listed<RegisterR
     parameters,
   )
   const found = await rows<RegisterRow & { sortKey: string }>(
-    `select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", d.order_id "orderId", d.customer_name "customerName", b.code brand,
-      d.total::text total, coalesce(i.open, 0)::text open, d.currency, s.state, exists (select from document_void v where v.document_id = d.id) voided, case when k.total is null then '' when k.total < d.total then 'part' else 'whole' end credited, (${sorts[filter.sort].key})::text "sortKey"
-    from document d join brand b on b.id = d.brand_id left join open_item i on i.document_id = d.id
-      left join lateral (select x.state from dispatch x join dispatch_document dd on dd.dispatch_id = x.id where dd.document_id = d.id and not x.is_copy order by x.id desc limit 1) s on true
-      left join lateral (select sum(o.total) total from document o where o.credits_id = d.id and not exists (select from document_void v where v.document_id = o.id)) k on true
-    where ${where} and ${page.where} order by ${page.order} limit ${filter.limit + 1}`,
+    `select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", d.order_id "orderId",
+      d.customer_name "customerName", b.code brand, d.total::text total, coalesce(i.open, 0)::text open,
+      d.currency, s.state, exists (select from document_void v where v.document_id = d.id) voided,
+      case when k.total is null then '' when k.total < d.total then 'part' else 'whole' end credited,
+      (${sorts[filter.sort].key})::text "sortKey"
+    from document d
+    join brand b on b.id = d.brand_id
+    left join open_item i on i.document_id = d.id
+    left join lateral (
+      select x.state
+      from dispatch x
+      join dispatch_document dd on dd.dispatch_id = x.id
+      where dd.document_id = d.id and not x.is_copy
+      order by x.id desc
+      limit 1
+    ) s
+      on true
+    left join lateral (
+      select sum(o.total) total
+      from document o
+      where o.credits_id = d.id and not exists (select from document_void v where v.document_id = o.id)
+    ) k
+      on true
+    where ${where} and ${page.where}
+    order by ${page.order}
+    limit ${filter.limit + 1}`,
     parameters,
   )
   return paged(found, filter.limit)
@@ -93,11 +113,28 @@ export async function registerSums(
   const where = matching(filter, parameters)
   const amount = openStates.includes(filter.state as RegisterState)
     ? '(select x.open from open_item x where x.document_id = d.id)'
-    : `case when d.kind = 'credit note' then -d.total ${filter.kind ? '' : `when not d.kind in ('${postedKinds.join("', '")}') then 0 `}else d.total end`
+    : `
+      case
+        when d.kind = 'credit note' then
+          -d.total ${filter.kind ? '' : `when not d.kind in ('${postedKinds.join("', '")}') then 0 `}
+        else d.total
+      end`
   const sums = await rows<{ currency: string; sum: string; count: number }>(
-    `select currency, sum(sum)::text sum, sum(count)::int count from (
-      select d.currency, sum(${amount}) sum, count(*) count from document d where ${where} group by 1
-      union all select d.currency, -sum(${amount}), 0 from document_void v join document d on d.id = v.document_id where ${where} group by 1) x group by 1 order by 1`,
+    `select currency, sum(sum)::text sum, sum(count)::int count
+    from (
+      select d.currency, sum(${amount}) sum, count(*) count
+      from document d
+      where ${where}
+      group by 1
+      union all
+      select d.currency, -sum(${amount}), 0
+      from document_void v
+      join document d on d.id = v.document_id
+      where ${where}
+      group by 1
+    ) x
+    group by 1
+    order by 1`,
     parameters,
   )
   return {
@@ -124,7 +161,13 @@ function matching(
   if (filter.to) conditions.push(`d.date <= ${bind(filter.to)}::date`)
   if (filter.state === 'overdue')
     conditions.push(
-      `exists (select from open_item x, company y where x.document_id = d.id and x.open > 0 and x.due_date < (${bind(clock.now())}::timestamptz at time zone y.time_zone)::date)`,
+      `exists (
+        select
+        from open_item x, company y
+        where x.document_id = d.id
+          and x.open > 0
+          and x.due_date < (${bind(clock.now())}::timestamptz at time zone y.time_zone)::date
+      )`,
     )
   else if (filter.state) conditions.push(stateConditions[filter.state])
   return conditions.join(' and ')

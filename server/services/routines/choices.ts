@@ -19,13 +19,14 @@ const most = 2000
 
 export async function routineChoices(): Promise<RoutineChoices> {
   const { orderStatuses, orderFields } = await company()
-  const found = (await one<
-    Pick<RoutineChoices, 'groups' | 'countries' | 'currencies' | 'salespersons'>
-  >(`select
-    (select coalesce(jsonb_agg(distinct group_name), '[]') from customer where group_name <> '') groups,
-    (select coalesce(jsonb_agg(distinct country), '[]') from customer where country <> '') countries,
-    (select coalesce(jsonb_agg(distinct currency), '[]') from customer) currencies,
-    (select coalesce(jsonb_agg(distinct salesperson), '[]') from customer where salesperson <> '') salespersons`))!
+  const found = (await one<Pick<RoutineChoices, 'groups' | 'countries' | 'currencies' | 'salespersons'>>(`
+    select
+      (select coalesce(jsonb_agg(distinct group_name), '[]') from customer where group_name <> '') groups,
+      (select coalesce(jsonb_agg(distinct country), '[]') from customer where country <> '') countries,
+      (select coalesce(jsonb_agg(distinct currency), '[]') from customer) currencies,
+      (
+        select coalesce(jsonb_agg(distinct salesperson), '[]') from customer where salesperson <> ''
+      ) salespersons`))!
   return {
     ...found,
     statuses: orderStatuses,
@@ -35,7 +36,10 @@ export async function routineChoices(): Promise<RoutineChoices> {
       `select number value, name || ' (' || number || ')' words from customer order by name, id limit ${most}`,
     ),
     items: await rows(
-      `select code value, code || ' ' || coalesce(names ->> 'en', '') words from item order by code limit ${most}`,
+      `select code value, code || ' ' || coalesce(names ->> 'en', '') words
+      from item
+      order by code
+      limit ${most}`,
     ),
   }
 }

@@ -59,13 +59,18 @@ const eventKinds = {
 
 export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
   const events = await rows<EventRow>(
-    `select id, kind, order_id "orderId", document_id "documentId", payment_id "paymentId", facts, at, actor, only_routine "onlyRoutine" from event
-    where id = any($1::int[]) and looked_at is null and kind = any($2::text[]) order by id`,
+    `select id, kind, order_id "orderId", document_id "documentId", payment_id "paymentId", facts, at, actor,
+      only_routine "onlyRoutine"
+    from event
+    where id = any($1::int[]) and looked_at is null and kind = any($2::text[])
+    order by id`,
     [eventIds, Object.keys(eventKinds)],
   )
   if (events.length === 0) return
   const routines = await rows<RoutineRow>(
-    `select id, name, version, trust, sentence, is_on "isOn", applies_since "appliesSince" from routine order by id`,
+    `select id, name, version, trust, sentence, is_on "isOn", applies_since "appliesSince"
+    from routine
+    order by id`,
   )
   const judged = new Map(
     events.map((event) => [
@@ -238,7 +243,10 @@ async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string
     wishes: Wishes
   }>(
     `select d.number, d.kind, exists (select from document_void v where v.document_id = d.id) voided,
-      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.wishes from document d join customer c on c.id = d.customer_id where d.id = $1`,
+      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.wishes
+    from document d
+    join customer c on c.id = d.customer_id
+    where d.id = $1`,
     [event.documentId],
   ))!
   if (document.voided) return { outcome: 'not wanted', reason: `${document.number} was voided.` }

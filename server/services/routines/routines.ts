@@ -26,10 +26,15 @@ export interface RoutineView {
 
 export async function listRoutines(): Promise<RoutineView[]> {
   return rows<RoutineView>(
-    `
-    select r.id, r.name, r.description, r.is_on "isOn", r.applies_since "appliesSince", r.trust, r.version, r.sentence, r.changed_at "changedAt", r.changed_by "changedBy",
-      (select count(*)::int from paper p where p.routine_id = r.id and p.state = 'issued' and p.since >= date_trunc('month', $1::timestamptz)) "thisMonth"
-    from routine r order by r.name`,
+    `select r.id, r.name, r.description, r.is_on "isOn", r.applies_since "appliesSince", r.trust, r.version,
+      r.sentence, r.changed_at "changedAt", r.changed_by "changedBy",
+      (
+        select count(*)::int
+        from paper p
+        where p.routine_id = r.id and p.state = 'issued' and p.since >= date_trunc('month', $1::timestamptz)
+      ) "thisMonth"
+    from routine r
+    order by r.name`,
     [clock.now()],
   )
 }
@@ -46,7 +51,11 @@ export interface RoutineVersion {
 
 export async function routineVersions(id: number): Promise<RoutineVersion[]> {
   return rows<RoutineVersion>(
-    `select version, name, trust, is_on "isOn", sentence, made_at "madeAt", made_by "madeBy" from routine_version where routine_id = $1 order by version desc limit 50`,
+    `select version, name, trust, is_on "isOn", sentence, made_at "madeAt", made_by "madeBy"
+    from routine_version
+    where routine_id = $1
+    order by version desc
+    limit 50`,
     [id],
   )
 }
@@ -80,8 +89,12 @@ export async function changeRoutine(id: number, change: RoutineChange, actor: st
     const now = clock.now()
     const switchedOn = change.isOn === true && !current.isOn
     await run(
-      `update routine set name = coalesce($2::text, name), description = coalesce($3::text, description), is_on = coalesce($4::boolean, is_on), trust = coalesce($5::text, trust),
-        sentence = coalesce($6::jsonb, sentence), version = version + 1, changed_at = $7::timestamptz, changed_by = $8, applies_since = case when $9::boolean then $7::timestamptz else applies_since end where id = $1`,
+      `update routine
+      set name = coalesce($2::text, name), description = coalesce($3::text, description),
+        is_on = coalesce($4::boolean, is_on), trust = coalesce($5::text, trust),
+        sentence = coalesce($6::jsonb, sentence), version = version + 1, changed_at = $7::timestamptz,
+        changed_by = $8, applies_since = case when $9::boolean then $7::timestamptz else applies_since end
+      where id = $1`,
       [
         id,
         change.name ?? null,

@@ -186,8 +186,14 @@ const happenings: Record<RoutineEvent, { kind: string; what: string; subject: st
 function eventsSince(since: Date, event: RoutineEvent, what: readonly string[]): Promise<EventRow[]> {
   const { kind, what: fact, subject, of } = happenings[event]
   return rows<EventRow>(
-    `select e.${subject} subject, e.facts, e.at, o.customer_id "customerId" from event e join ${of} o on o.id = e.${subject}
-    where e.kind = '${kind}' and e.at >= $1 and e.only_routine is null and e.facts ->> '${fact}' = any($2::text[]) order by e.at, e.id`,
+    `select e.${subject} subject, e.facts, e.at, o.customer_id "customerId"
+    from event e
+    join ${of} o on o.id = e.${subject}
+    where e.kind = '${kind}'
+      and e.at >= $1
+      and e.only_routine is null
+      and e.facts ->> '${fact}' = any($2::text[])
+    order by e.at, e.id`,
     [since, what],
   )
 }
@@ -203,8 +209,16 @@ function firstPerOrder(sentence: RoutineSentence, events: readonly EventRow[]): 
 async function customersOf(ids: readonly number[]): Promise<Map<number, CustomerRow>> {
   const found = await rows<CustomerRow>(
     `select c.id, c.name, c.billing, c.wishes,
-      coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
-    from customer c where c.id = any($1::int[])`,
+      coalesce(
+        (
+          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+          from contact k
+          where k.customer_id = c.id
+        ),
+        '[]'
+      ) contacts
+    from customer c
+    where c.id = any($1::int[])`,
     [ids],
   )
   return new Map(found.map((customer) => [customer.id, customer]))

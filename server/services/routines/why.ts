@@ -55,24 +55,46 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
     customerName: string
   }>(
     `select o.status, o.revision, c.billing, c.wishes, c.name "customerName",
-      coalesce((select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id) from contact k where k.customer_id = c.id), '[]') contacts
-    from sales_order o join customer c on c.id = o.customer_id where o.id = $1`,
+      coalesce(
+        (
+          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+          from contact k
+          where k.customer_id = c.id
+        ),
+        '[]'
+      ) contacts
+    from sales_order o
+    join customer c on c.id = o.customer_id
+    where o.id = $1`,
     [orderId],
   )
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   const routines = await rows<RoutineRow>(
-    `select id, name, sentence, is_on "isOn", trust, applies_since "appliesSince" from routine where coalesce(sentence ->> 'on', 'order status') = 'order status' order by name`,
+    `select id, name, sentence, is_on "isOn", trust, applies_since "appliesSince"
+    from routine
+    where coalesce(sentence ->> 'on', 'order status') = 'order status'
+    order by name`,
   )
   const events = await rows<{ facts: EventFacts; at: Date }>(
-    `select facts, at from event where order_id = $1 and kind = 'order status' and only_routine is null order by id desc`,
+    `select facts, at
+    from event
+    where order_id = $1 and kind = 'order status' and only_routine is null
+    order by id desc`,
     [orderId],
   )
   const evaluations = await rows<RoutineWhy['evaluations'][number] & { routineId: number }>(
-    `select routine_id "routineId", outcome, reason, at, routine_version "version" from evaluation where order_id = $1 order by id desc limit 100`,
+    `select routine_id "routineId", outcome, reason, at, routine_version "version"
+    from evaluation
+    where order_id = $1
+    order by id desc
+    limit 100`,
     [orderId],
   )
   const claims = await rows<{ kind: DocumentKind; occasion: string; number: string | null }>(
-    `select k.document_kind kind, k.occasion, d.number from claim k left join document d on d.id = k.document_id where k.source_kind = 'order' and k.source_id = $1`,
+    `select k.document_kind kind, k.occasion, d.number
+    from claim k
+    left join document d on d.id = k.document_id
+    where k.source_kind = 'order' and k.source_id = $1`,
     [orderId],
   )
   const papers = await rows<{ kind: DocumentKind; state: string }>(

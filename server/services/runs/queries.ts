@@ -29,17 +29,25 @@ const linesOfRun = `
   ) s on true
   where r.run_id = $1`
 
-const header = `r.id, r.started_at "startedAt", r.goes_at "goesAt", r.ended_at "endedAt", r.taken_back_by "takenBackBy",
+const header = `
+  r.id, r.started_at "startedAt", r.goes_at "goesAt", r.ended_at "endedAt", r.taken_back_by "takenBackBy",
   r.stopped_by "stoppedBy", r.started_by "startedBy", r.post_only "postOnly"`
 
-const counts = `count(*)::int chosen, count(*) filter (where p.outcome = 'issued')::int issued,
-  count(*) filter (where p.outcome = 'rehearsed')::int rehearsed, count(*) filter (where p.outcome = 'changed')::int changed,
-  count(*) filter (where p.outcome = 'skipped')::int skipped, count(*) filter (where p.outcome = 'failed')::int failed,
+const counts = `
+  count(*)::int chosen, count(*) filter (where p.outcome = 'issued')::int issued,
+  count(*) filter (where p.outcome = 'rehearsed')::int rehearsed,
+  count(*) filter (where p.outcome = 'changed')::int changed,
+  count(*) filter (where p.outcome = 'skipped')::int skipped,
+  count(*) filter (where p.outcome = 'failed')::int failed,
   count(*) filter (where p.outcome is null)::int open`
 
 export async function runHeader(runId: number): Promise<RunHeader | undefined> {
   const found = await rows<RunHeader>(
-    `select ${header}, ${counts} from send_run r join send_run_paper p on p.run_id = r.id where r.id = $1 group by r.id`,
+    `select ${header}, ${counts}
+    from send_run r
+    join send_run_paper p on p.run_id = r.id
+    where r.id = $1
+    group by r.id`,
     [runId],
   )
   return found[0]
@@ -59,18 +67,23 @@ export async function runPage(
       select ${header}, r.started_at::text "sortKey", ${counts}
       from (select * from send_run r where ${where} order by ${order} limit ${limit + 1}) r
       join send_run_paper p on p.run_id = r.id
-      group by r.id, r.started_at, r.goes_at, r.ended_at, r.taken_back_by, r.stopped_by, r.started_by, r.post_only
+      group by r.id, r.started_at, r.goes_at, r.ended_at, r.taken_back_by, r.stopped_by, r.started_by,
+        r.post_only
     ) r
     left join lateral (
-      select coalesce(json_agg(json_build_object('first', first, 'last', last) order by series_id, period), '[]') numbers
+      select coalesce(
+        json_agg(json_build_object('first', first, 'last', last) order by series_id, period), '[]'
+      ) numbers
       from (
         select d.series_id, d.period, (array_agg(d.number order by d.counter))[1] first,
           (array_agg(d.number order by d.counter desc))[1] last
-        from send_run_paper p join document d on d.id = p.document_id
+        from send_run_paper p
+        join document d on d.id = p.document_id
         where p.run_id = r.id
         group by 1, 2
       ) s
-    ) n on true
+    ) n
+      on true
     order by r."startedAt" desc, r.id desc`,
     parameters,
   )
@@ -79,9 +92,10 @@ export async function runPage(
 /** The first and last number that a run drew, series by series. */
 export async function runNumbers(runId: number): Promise<{ first: string; last: string; count: number }[]> {
   return rows(
-    `select (array_agg(d.number order by d.counter))[1] first, (array_agg(d.number order by d.counter desc))[1] last,
-      count(*)::int count
-    from send_run_paper r join document d on d.id = r.document_id
+    `select (array_agg(d.number order by d.counter))[1] first,
+      (array_agg(d.number order by d.counter desc))[1] last, count(*)::int count
+    from send_run_paper r
+    join document d on d.id = r.document_id
     where r.run_id = $1
     group by d.series_id, d.period
     order by d.series_id`,
@@ -135,16 +149,23 @@ export async function runMails(runId: number): Promise<{ emails: number; prints:
 /** What did not go, with its reason and what it is now. */
 export async function runProblems(runId: number, most: number): Promise<RunProblem[]> {
   return rows(
-    `with lines as (${linesOfRun})
-    select l.paper_id "paperId", p.state "paperState", l.order_number "orderNumber", l.customer_name "customerName", l.kind, l.part,
-      coalesce(l.number, '') number, l.document_id "documentId", l.total::text total, l.currency,
+    `with
+      lines as (${linesOfRun})
+    select l.paper_id "paperId", p.state "paperState", l.order_number "orderNumber",
+      l.customer_name "customerName", l.kind, l.part, coalesce(l.number, '') number,
+      l.document_id "documentId", l.total::text total, l.currency,
       case when l.part = 'stuck' then coalesce(s.last_reply, '') else coalesce(l.reason, '') end reason,
       s.stuck_cause cause, s.id "dispatchId"
     from lines l
     join paper p on p.id = l.paper_id
     left join lateral (
-      select id, stuck_cause, last_reply from dispatch where id = any(l.ids) and state = 'stuck' order by id limit 1
-    ) s on true
+      select id, stuck_cause, last_reply
+      from dispatch
+      where id = any(l.ids) and state = 'stuck'
+      order by id
+      limit 1
+    ) s
+      on true
     where l.part in ('changed', 'skipped', 'failed', 'stuck')
     order by l.paper_id
     limit ${most}`,

@@ -32,8 +32,11 @@ export async function noteAll(
   if (entries.length === 0) return
   await run(
     `insert into trail (at, actor, order_id, paper_id, document_id, dispatch_id, words, detail)
-    select $1::timestamptz, e.actor, e."orderId", e."paperId", e."documentId", e."dispatchId", e.words, e.detail
-    from jsonb_to_recordset($2::jsonb) as e (actor text, "orderId" int, "paperId" int, "documentId" int, "dispatchId" int, words text, detail jsonb)`,
+    select $1::timestamptz, e.actor, e."orderId", e."paperId", e."documentId", e."dispatchId", e.words,
+      e.detail
+    from jsonb_to_recordset($2::jsonb) as e (
+      actor text, "orderId" int, "paperId" int, "documentId" int, "dispatchId" int, words text, detail jsonb
+    )`,
     [clock.now(), json(entries)],
   )
 }
@@ -41,23 +44,55 @@ export async function noteAll(
 /** Everything that happened to an order, its papers, documents and dispatches; oldest first. */
 export async function trailOf(subject: TrailSubject): Promise<TrailEntry[]> {
   return rows<TrailEntry>(
-    `
-    with papers as (
-      select id from paper where id = $2
-      union select paper_id from document where id = $3
-      union select d.paper_id from dispatch_document dd join document d on d.id = dd.document_id where dd.dispatch_id = $4
-      union select id from paper where order_id = $1
-    ), documents as (
-      select id from document where id = $3 or paper_id in (select id from papers)
-    ), dispatches as (
-      select dispatch_id as id from dispatch_document where document_id in (select id from documents) union select $4::int where $4::int is not null
+    `with
+      papers as (
+        select id
+        from paper
+        where id = $2
+        union
+        select paper_id
+        from document
+        where id = $3
+        union
+        select d.paper_id
+        from dispatch_document dd
+        join document d on d.id = dd.document_id
+        where dd.dispatch_id = $4
+        union
+        select id
+        from paper
+        where order_id = $1
+      ),
+      documents as (select id from document where id = $3 or paper_id in (select id from papers)),
+      dispatches as (
+        select dispatch_id as id
+        from dispatch_document
+        where document_id in (select id from documents)
+        union
+        select $4::int
+        where $4::int is not null
+      )
+    select at, actor, words, detail
+    from trail
+    where id in (
+      select id
+      from trail
+      where order_id = $1
+      union
+      select id
+      from trail
+      where paper_id in (select id from papers)
+      union
+      select id
+      from trail
+      where document_id in (select id from documents)
+      union
+      select id
+      from trail
+      where dispatch_id in (select id from dispatches)
     )
-    select at, actor, words, detail from trail where id in (
-      select id from trail where order_id = $1
-      union select id from trail where paper_id in (select id from papers)
-      union select id from trail where document_id in (select id from documents)
-      union select id from trail where dispatch_id in (select id from dispatches)
-    ) order by at, id limit 500`,
+    order by at, id
+    limit 500`,
     [
       subject.orderId ?? null,
       subject.paperId ?? null,
