@@ -20,7 +20,10 @@ import {
 import { inBenchHouse } from './house'
 import type { Row } from './table'
 
-/* A bank file of 10,000 movements matched against 50,000 open items, and a CSV of 100,000 order lines checked and written; on durable PostgreSQL, in one process. */
+/*
+ * A bank file of 10,000 movements matched against 50,000 open items, and a CSV of 100,000 order lines checked
+ * and written; on durable PostgreSQL, in one process.
+ */
 const movements = Number(process.env.BENCH_MOVEMENTS ?? 10_000)
 const items = Number(process.env.BENCH_ITEMS ?? 50_000)
 const lines = Number(process.env.BENCH_ROWS ?? 100_000)
@@ -122,7 +125,9 @@ async function bankFile(): Promise<Row[]> {
   return [
     {
       what: `${movements} movements read and matched with ${items} open items`,
-      ours: `${read.seconds.toFixed(1)} s, ${Math.round(movements / read.seconds)} a second, +${read.megabytes} MB; ${counts.sure} sure, ${counts.unsure ?? 0} unsure`,
+      ours:
+        `${read.seconds.toFixed(1)} s, ${Math.round(movements / read.seconds)} a second, ` +
+        `+${read.megabytes} MB; ${counts.sure} sure, ${counts.unsure ?? 0} unsure`,
       other: `each looking through all: ${alternative.toFixed(0)} s`,
       ratio: `1/${(alternative / read.seconds).toFixed(0)}`,
       aim: '',
@@ -141,7 +146,7 @@ async function csvFile(): Promise<Row[]> {
   const numbers = (await rows<{ number: string }>('select number from customer order by id')).map(
     (row) => row.number,
   )
-  const text = `order,date,customer,status,description,qty,price,tax\n${Array.from({ length: lines }, (_, n) => `I-${n},2026-11-20,${numbers[n % numbers.length]},Confirmed,Brood box number ${n},${1 + (n % 9)},41.50,${n % 1000 === 7 ? 'luxury' : 'standard'}`).join('\n')}\n`
+  const text = `order,date,customer,status,description,qty,price,tax\n${Array.from({ length: lines }, (_, n) => `I-${n},2026-11-20,${numbers[n % numbers.length]},Confirmed,Brood box number ` + `${n},${1 + (n % 9)},41.50,${n % 1000 === 7 ? 'luxury' : 'standard'}`).join('\n')}\n`
   const id = await takeImport('orders', 'bench.csv', new TextEncoder().encode(text), 'Bench')
   await checkImport(id, await importView(id))
   const checked = await growthOf(() => goOnImporting(id))

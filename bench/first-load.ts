@@ -9,7 +9,10 @@ import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } fro
 import { startWeb } from '../tests/web'
 import type { Row } from './table'
 
-/* The first load of the Line in a browser that has nothing yet: JavaScript on the wire, and the time to the first row and to the paper. */
+/*
+ * The first load of the Line in a browser that has nothing yet: JavaScript on the wire, and the time to the
+ * first row and to the paper.
+ */
 export async function benchFirstLoad(): Promise<Row[]> {
   const folder = mkdtempSync(join(tmpdir(), 'clothespin-bench-load-'))
   const cluster: Cluster = {

@@ -7,7 +7,10 @@ import { migrate } from '../server/db/migrate'
 import { closeRenderPool } from '../server/render/pool'
 import type { Row } from './table'
 
-/** Measures in a house of its own: a throw-away cluster with the demo's company, brands, customers and items, and no orders. */
+/**
+ * Measures in a house of its own: a throw-away cluster with the demo's company, brands, customers and items,
+ * and no orders.
+ */
 export async function inBenchHouse(
   name: string,
   durable: boolean,

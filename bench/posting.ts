@@ -9,7 +9,10 @@ import { register, registerSums } from '../server/services/register/register'
 import { inBenchHouse, percentiles } from './house'
 import type { Row } from './table'
 
-/* Papers computed by the core, 5,000 drafts issued, and lists over 200,000 documents; on durable PostgreSQL, in one process. */
+/*
+ * Papers computed by the core, 5,000 drafts issued, and lists over 200,000 documents; on durable PostgreSQL,
+ * in one process.
+ */
 const draftCount = Number(process.env.BENCH_DRAFTS ?? 5000)
 const documentCount = Number(process.env.BENCH_DOCUMENTS ?? 200_000)
 
@@ -113,7 +116,10 @@ async function moreOrders(count: number): Promise<number[]> {
   return made.map((row) => row.id)
 }
 
-/** 200,000 documents: the issued ones copied again and again into past years of their series, each with its own number, counter, customer, date and amount; one dispatch each. */
+/**
+ * 200,000 documents: the issued ones copied again and again into past years of their series, each with its
+ * own number, counter, customer, date and amount; one dispatch each.
+ */
 async function lists(): Promise<Row[]> {
   await run(`
     insert into document (

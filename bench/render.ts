@@ -10,7 +10,10 @@ import { PdfkitPainter } from '../server/render/pdfkit-painter'
 import { config } from '../server/config'
 import type { Row } from './table'
 
-/* CPU for one paper: our layout and painter, beside a headless Chromium that prints the same paper, in the same run. */
+/*
+ * CPU for one paper: our layout and painter, beside a headless Chromium that prints the same paper, in the
+ * same run.
+ */
 const ticksPerSecond = 100
 
 /** CPU milliseconds used so far by a process and everything below it. */

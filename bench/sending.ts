@@ -10,7 +10,10 @@ import { addOrder, setStatus } from '../server/services/orders/orders'
 import { addRoutine } from '../server/services/routines/routines'
 import type { Row } from './table'
 
-/* From an order set to Shipped to the mail server's 250, with durable PostgreSQL, one worker process, and the stand-in, all on this machine. */
+/*
+ * From an order set to Shipped to the mail server's 250, with durable PostgreSQL, one worker process, and the
+ * stand-in, all on this machine.
+ */
 const manyOrders = Number(process.env.BENCH_ORDERS ?? 2000)
 const idleOrders = 30
 

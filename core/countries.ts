@@ -1,7 +1,8 @@
 import type { Language } from './money/format'
 
 /**
- * Countries and territories of ISO 3166-1 by their two letters, with Kosovo's XK; their names are those of the Unicode CLDR, which the
+ * Countries and territories of ISO 3166-1 by their two letters, with Kosovo's XK; their names are those of
+ * the Unicode CLDR, which the
  * platform carries. A country is kept by its two letters; people read its name.
  */
 const codes = (
@@ -59,5 +60,8 @@ const byWords = new Map<string, string>([
   ...codes.map((code): [string, string] => [code.toLowerCase(), code]),
 ])
 
-/** The two letters of what somebody wrote: letters, or a name in English, German or French; undefined where that is no country. */
+/**
+ * The two letters of what somebody wrote: letters, or a name in English, German or French; undefined where
+ * that is no country.
+ */
 export const countryOf = (text: string): string | undefined => byWords.get(folded(text))

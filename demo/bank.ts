@@ -30,7 +30,10 @@ ${movements.map(entry).join('\n')}
 `
 }
 
-/** A statement as an older bank gives it: CSV in Windows-1252, with what it is of above the names of the columns, and decimal commas. */
+/**
+ * A statement as an older bank gives it: CSV in Windows-1252, with what it is of above the names of the
+ * columns, and decimal commas.
+ */
 export function statementCsv(account: string, day: Day, movements: readonly Movement[]): Buffer {
   const local = day.split('-').reverse().join('.')
   const cell = (text: string) => `"${text.replaceAll('"', '""')}"`
@@ -56,7 +59,10 @@ export function statementCsv(account: string, day: Day, movements: readonly Move
   return iconv.encode(lines.join('\r\n') + '\r\n', 'win1252')
 }
 
-/** Today's statements of the simulated bank, one as XML and one of another account as CSV: payments that name what they pay in every way, some in part, over or unnamed, and what is none of ours. */
+/**
+ * Today's statements of the simulated bank, one as XML and one of another account as CSV: payments that name
+ * what they pay in every way, some in part, over or unnamed, and what is none of ours.
+ */
 export async function writeStatement(folder: string, day: Day): Promise<void> {
   const open = await rows<{
     number: string

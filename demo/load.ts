@@ -13,7 +13,8 @@ import { droppedAddress, livePast } from './past'
 import { fullSize, stories, testSize } from './orders'
 
 /*
- * Loads the demo house. What lies in the past is not painted in: with the clock set back, the same services take the orders in,
+ * Loads the demo house. What lies in the past is not painted in: with the clock set back, the same services
+ * take the orders in,
  * move them on, and the same jobs prepare, issue, paint and send, to a stand-in mail server of the loader's own.
  * Dies half-way: bin/demo sees that the last step is missing and begins with an empty database.
  */

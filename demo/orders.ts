@@ -113,7 +113,10 @@ function fieldsOf(customer: CustomerData, index: number): Record<string, string>
   return fields
 }
 
-/** Some places are kept for customers whose papers meet trouble; places are counted from the newest order that has left. */
+/**
+ * Some places are kept for customers whose papers meet trouble; places are counted from the newest order that
+ * has left.
+ */
 function pickCustomer(house: House, dice: Dice, special: number): CustomerData {
   const named: Record<number, string> = {
     '-53': '10428',

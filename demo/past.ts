@@ -22,7 +22,10 @@ const clerk = 'Col Varley'
 /** Somebody whose mail server breaks off while it takes the message: what went there is unclear. */
 export const droppedAddress = 'auditor@hartwell.example'
 
-/** Lives through the days before today: orders come in and move on, the routine writes its invoices, the mail goes. */
+/**
+ * Lives through the days before today: orders come in and move on, the routine writes its invoices, the mail
+ * goes.
+ */
 export async function livePast(
   all: readonly Story[],
   now: Date,
@@ -217,7 +220,10 @@ async function move(
   )
 }
 
-/** Today's goods: half went by themselves this morning; then the routine was set to "after a check", and the rest waits. */
+/**
+ * Today's goods: half went by themselves this morning; then the routine was set to "after a check", and the
+ * rest waits.
+ */
 async function today(
   leaving: number[],
   routine: number,
@@ -255,7 +261,10 @@ async function today(
   for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
 }
 
-/** What the desk writes without an order: a credit for one brood box that came broken, and a repair, still a draft. */
+/**
+ * What the desk writes without an order: a credit for one brood box that came broken, and a repair, still a
+ * draft.
+ */
 async function writeByHand(settle: () => Promise<void>): Promise<void> {
   const [invoice] = await rows<{ id: number }>(
     `select d.id

@@ -14,7 +14,10 @@ interface Payable extends OpenItem {
   customer: string
 }
 
-/** How a day's invoices are paid: most when they are due, some early with the discount, some late, some in part, some twice, some never. */
+/**
+ * How a day's invoices are paid: most when they are due, some early with the discount, some late, some in
+ * part, some twice, some never.
+ */
 export async function livePayments(day: Day, daysAgo: number): Promise<void> {
   const dice = new Dice(7000 + daysAgo)
   const open = await rows<Payable>(`

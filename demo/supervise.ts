@@ -7,7 +7,8 @@ import { demoStaff } from './house'
 import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from './postgres'
 
 /*
- * What bin/demo ends in: starts PostgreSQL, loads the demo house once, and keeps stand-ins, web and worker running until Ctrl-C.
+ * What bin/demo ends in: starts PostgreSQL, loads the demo house once, and keeps stand-ins, web and worker
+ * running until Ctrl-C.
  * A second start finds everything as it was; --fresh begins anew.
  */
 const home =
@@ -139,7 +140,10 @@ const parts: Record<string, { file: string; args?: string[] }> = {
 const running = new Map<string, ChildProcess>()
 let stopping = false
 
-/** Starts one process and starts it again when it stops by itself, with a pause so that a broken one does not spin. */
+/**
+ * Starts one process and starts it again when it stops by itself, with a pause so that a broken one does not
+ * spin.
+ */
 function start(name: string): void {
   const child = fork(parts[name]!.file, parts[name]!.args ?? [], {
     env: { ...environment, CLOTHESPIN_PROCESS: name, CLOTHESPIN_LOG: process.env.CLOTHESPIN_LOG ?? 'warn' },

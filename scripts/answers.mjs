@@ -1,4 +1,5 @@
-// What each route answers, as JSON Schema, read off the type of its handler: the same types the screens are checked against.
+// What each route answers, as JSON Schema, read off the type of its handler: the same types the screens are
+// checked against.
 import ts from 'typescript'
 
 const options = {

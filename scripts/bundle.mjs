@@ -1,4 +1,5 @@
-// Bundles what runs beside the web server: the worker process, the render threads, the stand-ins, the demo's supervisor and loader.
+// Bundles what runs beside the web server: the worker process, the render threads, the stand-ins, the demo's
+// supervisor and loader.
 import { build } from 'esbuild'
 
 const entryPoints = {

@@ -1,4 +1,5 @@
-// Reads the shipped text fonts and writes what the layout needs of them: advances, ascent, descent, coverage and a hash.
+// Reads the shipped text fonts and writes what the layout needs of them: advances, ascent, descent, coverage
+// and a hash.
 // Run with `npm run fonts` after a font package changed; the result is kept in core/stationery/font-metrics.json.
 // It also turns the packages' WOFF files into TrueType for the painter (WOFF 1.0, W3C 2012: zlib-deflated tables).
 import { createHash } from 'node:crypto'

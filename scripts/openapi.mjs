@@ -1,4 +1,5 @@
-// Writes public/api/openapi.json (OpenAPI 3.1): what routes take from their own Joi schemas, what they answer from the types of their handlers,
+// Writes public/api/openapi.json (OpenAPI 3.1): what routes take from their own Joi schemas, what they answer
+// from the types of their handlers,
 // so that it cannot say anything else than what is checked.
 import { build } from 'esbuild'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'

@@ -8,7 +8,10 @@ import { languages } from '../core/money/format'
 export const id = Joi.number().integer().min(1).max(2_147_483_647)
 export const idParam = Joi.object({ id: id.required() })
 export const ids = Joi.array().items(id).min(1).max(5000).unique().required()
-/** Control characters (Unicode category Cc) but tab and line ends, for a pattern that also the API's description can hold. */
+/**
+ * Control characters (Unicode category Cc) but tab and line ends, for a pattern that also the API's
+ * description can hold.
+ */
 const controls = '\\u0000-\\u0008\\u000b\\u000c\\u000e-\\u001f\\u007f-\\u009f'
 /** Text of one or more lines; no control characters but line ends and tabs. */
 export const text = (most: number) =>
@@ -17,7 +20,10 @@ export const text = (most: number) =>
     .max(most)
     .pattern(new RegExp(`^[^${controls}]*$`))
     .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
-/** A name or another text of one line: no control characters, and none that turn the direction of reading (Unicode bidi overrides). */
+/**
+ * A name or another text of one line: no control characters, and none that turn the direction of reading
+ * (Unicode bidi overrides).
+ */
 export const name = (most: number) =>
   Joi.string()
     .trim()

@@ -50,7 +50,10 @@ export const config = {
   get smtpPasswordWithoutTls() {
     return process.env.CLOTHESPIN_SMTP_PASSWORD_WITHOUT_TLS ?? ''
   },
-  /** Addresses of proxies in front of us, comma-separated, with or without a prefix length: only what these say of the caller is believed. */
+  /**
+   * Addresses of proxies in front of us, comma-separated, with or without a prefix length: only what these
+   * say of the caller is believed.
+   */
   get trustedProxies() {
     return (process.env.CLOTHESPIN_TRUSTED_PROXIES ?? '')
       .split(',')

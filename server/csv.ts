@@ -24,7 +24,10 @@ export function csvStream<Row extends object>(
   return source.pipe(text)
 }
 
-/** A whole paged list as CSV, page after page; `shape` gives the columns of a row. The first page is there before the answer begins, so that a refusal is one. */
+/**
+ * A whole paged list as CSV, page after page; `shape` gives the columns of a row. The first page is there
+ * before the answer begins, so that a refusal is one.
+ */
 export async function csvPages<Row extends object, Shaped extends object>(
   columns: (keyof Shaped & string)[],
   page: (place: { after?: string; limit: number }) => Promise<{ rows: Row[]; after: string | null }>,

@@ -4,8 +4,10 @@ import { clock } from './clock'
 import { json, one, run } from './db/connection'
 
 /*
- * The same call twice is one call. A call with the header Idempotency-Key is written down before it is worked on; the same key again, also at the
- * same instant, waits for that answer and gets it. Dies half-way: the key stays without an answer and is refused, so that nothing is made twice in silence.
+ * The same call twice is one call. A call with the header Idempotency-Key is written down before it is worked
+ * on; the same key again, also at the
+ * same instant, waits for that answer and gets it. Dies half-way: the key stays without an answer and is
+ * refused, so that nothing is made twice in silence.
  */
 
 /** How long a second call waits for the answer of the first, in milliseconds. */

@@ -87,7 +87,8 @@ async function signedIn(event: H3Event): Promise<User | undefined> {
 }
 
 /**
- * Every route is made with this: session or token and role, rate, same origin for writes, size, Joi, then one service call → JSON.
+ * Every route is made with this: session or token and role, rate, same origin for writes, size, Joi, then one
+ * service call → JSON.
  * Refusals are answered as application/problem+json (RFC 9457); anything else that throws is a 500 without details.
  */
 export function route<P = object, Q = object, B = object>(
@@ -145,7 +146,10 @@ async function withinRate(event: H3Event, user: User | undefined): Promise<void>
   throw new Refusal('too-many-calls', `Too many calls. Try again in ${seconds} seconds.`, { status: 429 })
 }
 
-/** For what depends on more than the route: a kind of record that only a supervisor may bring in. @throws Refusal "not-allowed" */
+/**
+ * For what depends on more than the route: a kind of record that only a supervisor may bring in. @throws
+ * Refusal "not-allowed"
+ */
 export function checkRole(user: Pick<User, 'role'>, least: Role): void {
   if (rank[user.role] < rank[least])
     throw new Refusal('not-allowed', `Only a ${least} may do this. You are signed in as a ${user.role}.`, {
@@ -198,7 +202,10 @@ function check<T>(schema: Joi.ObjectSchema | undefined, value: unknown): T {
   return checked as T
 }
 
-/** A page of another origin may not write here; nor may one that hides its origin (Fetch standard, section 3.1: "null"). */
+/**
+ * A page of another origin may not write here; nor may one that hides its origin (Fetch standard, section
+ * 3.1: "null").
+ */
 function sameOrigin(event: H3Event): void {
   const origin = getHeader(event, 'origin')
   if (origin === undefined || hostOf(origin) === askedHost(event)) return
@@ -213,7 +220,10 @@ function hostOf(origin: string): string | undefined {
   }
 }
 
-/** A value that PostgreSQL cannot take (SQLSTATE class 22, data exception): it came from outside, and nothing was changed. */
+/**
+ * A value that PostgreSQL cannot take (SQLSTATE class 22, data exception): it came from outside, and nothing
+ * was changed.
+ */
 function outOfRange(error: unknown): Refusal | undefined {
   const code = (error as { original?: { code?: string } } | null)?.original?.code ?? ''
   return code.startsWith('22')
@@ -237,7 +247,8 @@ function problem(event: H3Event, error: unknown): unknown {
     code: refusal?.code ?? 'trouble',
     title:
       refusal?.message ??
-      `That did not work because of a fault in Clothespin, and nothing was changed. Tell your IT person this number: ${trouble}.`,
+      'That did not work because of a fault in Clothespin, and nothing was changed. Tell your IT ' +
+        `person this number: ${trouble}.`,
     about: refusal?.about ?? {},
   }
 }

@@ -7,7 +7,10 @@ export function addAmounts(rows: readonly { total: string; currency: string }[])
     .join(' · ')
 }
 
-/** What a person wrote as an amount: "1.234,50", "1,234.50", "1'234.5" and "1234.5" are the same. Empty is zero; what is no amount stays as it is. */
+/**
+ * What a person wrote as an amount: "1.234,50", "1,234.50", "1'234.5" and "1234.5" are the same. Empty is
+ * zero; what is no amount stays as it is.
+ */
 export function plainAmount(text: string): string {
   const bare = text.replace(/[\s'’]/g, '')
   const comma = bare.lastIndexOf(',') > bare.lastIndexOf('.')

@@ -1,4 +1,7 @@
-/** Something that takes a moment and can be refused: `busy` while it goes on, `wrong` with the words of a refusal until it is tried again. */
+/**
+ * Something that takes a moment and can be refused: `busy` while it goes on, `wrong` with the words of a
+ * refusal until it is tried again.
+ */
 export function useActing() {
   const busy = ref(false)
   const wrong = ref('')

@@ -1,5 +1,6 @@
 /**
- * A form over what is saved. What somebody is writing stays when the saved changes meanwhile, with `base`, the state it began from:
+ * A form over what is saved. What somebody is writing stays when the saved changes meanwhile, with `base`,
+ * the state it began from:
  * saving it then says that it was changed. After a save `kept()` takes over what comes back.
  */
 export function useForm<Saved, Form extends object>(

@@ -1,4 +1,7 @@
-/** The row in hand of a list: the first as long as nothing else is chosen, and again when what was chosen left the list. */
+/**
+ * The row in hand of a list: the first as long as nothing else is chosen, and again when what was chosen left
+ * the list.
+ */
 export function useHand<Row extends { id: number }>(rows: Ref<Row[]>, first: number | null = null) {
   const active = ref(first)
   watch(rows, (now) => {

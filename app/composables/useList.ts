@@ -5,7 +5,8 @@ export interface PageOf<Row> {
 }
 
 /**
- * A list that the server pages: the first page, more on scrolling, all loaded rows anew after a change, without losing the place.
+ * A list that the server pages: the first page, more on scrolling, all loaded rows anew after a change,
+ * without losing the place.
  * `extra` is what the first page brings beside its rows (sums, groups).
  */
 export function useList<Row extends { id: number }, Extra extends PageOf<Row>>(

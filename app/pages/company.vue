@@ -6,7 +6,10 @@ import type { GuideStep } from '../../server/services/house/guide'
 type Section = (typeof sections)[number]
 const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'Tax', 'Periods', 'House'] as const
 
-/** What has to stand before anything goes out: each brand's identity, logo, sender, numbers and cover notes, with the true paper beside it. */
+/**
+ * What has to stand before anything goes out: each brand's identity, logo, sender, numbers and cover notes,
+ * with the true paper beside it.
+ */
 const session = useSession()
 const brands = shallowRef<BrandView[]>([])
 const activeId = ref<number | null>(null)

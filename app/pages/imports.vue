@@ -2,7 +2,10 @@
 import { importFields, importSubjects, type ImportSubject, type Mapping } from '../../core/imports/subjects'
 import type { ImportView } from '../../server/services/imports/imports'
 
-/** Files of records: taken, mapped with a sample beside each field, checked before anything is written, mended on the spot, written, with a report by line. */
+/**
+ * Files of records: taken, mapped with a sample beside each field, checked before anything is written, mended
+ * on the spot, written, with a report by line.
+ */
 const session = useSession()
 const toasts = useToasts()
 const may = computed(() => session.may('clerk'))

@@ -4,7 +4,10 @@ import { capital, kindFacts } from '../../core/documents/kinds'
 import type { Difference, Proof, ProvedSeries } from '../../server/services/register/proof'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
-/** The proof of a day: how many of each series were issued, numbered, painted, sent and arrived, by count and sum; and every document that is a difference. */
+/**
+ * The proof of a day: how many of each series were issued, numbered, painted, sent and arrived, by count and
+ * sum; and every document that is a difference.
+ */
 const today = houseToday()
 const { filters, set } = useFilters({ day: today })
 const proof = shallowRef<Proof>()

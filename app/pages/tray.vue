@@ -3,7 +3,10 @@ import type { TrayRow } from '../../server/services/dispatch/tray'
 import { addAmounts } from '../composables/amounts'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
-/** Papers that wait for the printer: one merged PDF in posting order, printed as often as wanted, then marked as posted. */
+/**
+ * Papers that wait for the printer: one merged PDF in posting order, printed as often as wanted, then marked
+ * as posted.
+ */
 const session = useSession()
 const rows = shallowRef<TrayRow[]>([])
 const first = ref(true)

@@ -6,8 +6,10 @@ type Listener = (ids: number[]) => void
 type Word = { changes: Change[] } | { again: true } | { connected: boolean }
 
 /**
- * The stream of changes from the server. All tabs of a browser share one: the tab that holds the lock listens and passes on, since
- * a browser allows only six connections to one server. After a break every listener is called, as changes may have been missed.
+ * The stream of changes from the server. All tabs of a browser share one: the tab that holds the lock listens
+ * and passes on, since
+ * a browser allows only six connections to one server. After a break every listener is called, as changes may
+ * have been missed.
  */
 export const useLiveStore = defineStore('live', () => {
   const connected = ref(true)

@@ -17,7 +17,10 @@ export const useRuns = defineStore('runs', () => {
     await refresh(id)
   }
 
-  /** Runs that were begun before this page was opened: also those that ended a short while ago and were not closed here. */
+  /**
+   * Runs that were begun before this page was opened: also those that ended a short while ago and were not
+   * closed here.
+   */
   async function findOpen(): Promise<void> {
     for (const id of await callApi<number[]>('/api/runs/mine')) if (!closed().has(id)) await refresh(id)
   }

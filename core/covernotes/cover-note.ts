@@ -39,7 +39,8 @@ engine.registerFilter('filled', (value: string, name: string) => {
   if (value === '')
     throw new Refusal(
       'empty-field',
-      `The email's text needs “${name}”, which this document does not have. Put it in a passage that only stands if there is one.`,
+      `The email's text needs “${name}”, which this document does not have. Put it in a passage that ` +
+        'only stands if there is one.',
       { about: { field: name } },
     )
   return value
@@ -82,7 +83,8 @@ function whyNotFilled(error: Error & { originalError?: unknown }, where: string)
   if (unknown === undefined)
     return new Refusal(
       'bad-passage',
-      `A passage in the email's ${where} is not closed or not understood. Write it like {% if order != "" %} … {% endif %}.`,
+      `A passage in the email's ${where} is not closed or not understood. Write it like {% if order != ` +
+        '"" %} … {% endif %}.',
       { status: 400, about: { field: where } },
     )
   const [near] = mergeFieldNames
@@ -105,7 +107,8 @@ function likeness(a: string, b: string): number {
 
 /**
  * Fills a cover note.
- * @throws Refusal "unknown-merge-field" for a field that does not exist, "empty-field" for one that this document does not have, "empty-subject" when nothing is left of the subject
+ * @throws Refusal "unknown-merge-field" for a field that does not exist, "empty-field" for one that this
+ * document does not have, "empty-subject" when nothing is left of the subject
  */
 export function fillCoverNote(note: CoverNote, fields: MergeFields, frame: EmailFrame): FilledNote {
   const fill = (template: string, where: 'subject' | 'text') => {

@@ -4,7 +4,10 @@ import { escapeHtml } from './escape'
 
 /** How a brand's emails look around their text. No pictures: nothing to block or to load. */
 export interface EmailLook {
-  /** How the brand's name stands at the top: over a line, on a band of colour, or as plain text with no frame around the letter. */
+  /**
+   * How the brand's name stands at the top: over a line, on a band of colour, or as plain text with no frame
+   * around the letter.
+   */
   heading: 'line' | 'band' | 'none'
   /** Which of the brand's colours the heading has. */
   colour: 'brand' | 'accent'

@@ -30,7 +30,10 @@ function lineOf(paper: Paper): string {
   const paying = payingOf(paper)
   const rest =
     paying === 'due' ? (paper.dueDate ? `, ${words.due} ${day(paper.dueDate)}` : '') : `, ${words[paying]}`
-  return `${paper.heading} ${paper.number} ${words.of} ${day(paper.date)}: ${withCurrency(sumOf(paper), paper)}${paper.kind === 'invoice' ? rest : ''}`
+  return (
+    `${paper.heading} ${paper.number} ${words.of} ${day(paper.date)}: ` +
+    `${withCurrency(sumOf(paper), paper)}${paper.kind === 'invoice' ? rest : ''}`
+  )
 }
 
 /** The values of all fields for one document, or for several that go in one email. */

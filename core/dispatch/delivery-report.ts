@@ -8,7 +8,10 @@ export interface RecipientReport {
   diagnostic: string
 }
 
-/** Reads the body of a message/delivery-status part (RFC 3464 section 2): a block for the message, then one per recipient. */
+/**
+ * Reads the body of a message/delivery-status part (RFC 3464 section 2): a block for the message, then one
+ * per recipient.
+ */
 export function parseDeliveryStatus(text: string): RecipientReport[] {
   const blocks = text
     .replace(/\r\n/g, '\n')

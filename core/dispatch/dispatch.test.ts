@@ -15,11 +15,15 @@ import {
 const events = [...new Set(Object.values(transitions).flatMap((one) => Object.keys(one)))] as DispatchEvent[]
 
 describe('dispatch states', () => {
-  test('nothing is handed over without a claim, and nothing arrives that was not handed over, said by a person, or printed', () => {
-    expect(statesBefore('hand over')).toEqual(['claimed'])
-    expect(statesBefore('accept')).toEqual(['handing over'])
-    expect(statesBefore('deliver')).toEqual(['on the way', 'stuck'])
-  })
+  test(
+    'nothing is handed over without a claim, and nothing arrives that was not handed over, said by a ' +
+      'person, or printed',
+    () => {
+      expect(statesBefore('hand over')).toEqual(['claimed'])
+      expect(statesBefore('accept')).toEqual(['handing over'])
+      expect(statesBefore('deliver')).toEqual(['on the way', 'stuck'])
+    },
+  )
 
   test('only a person brings a stuck one back', () => {
     expect(next('stuck', 'claim')).toBeUndefined()

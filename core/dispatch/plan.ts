@@ -43,7 +43,8 @@ export const barWords: Readonly<Record<SendBar, string>> = {
 }
 
 /**
- * The one answer to: would it go, by which channels, and if not, why and what helps. The count on a button, the check before a Send,
+ * The one answer to: would it go, by which channels, and if not, why and what helps. The count on a button,
+ * the check before a Send,
  * the Send itself and the report ask here, so they cannot disagree.
  */
 export function planSending(of: SendQuestion): SendPlan {

@@ -109,7 +109,8 @@ export const stuckWords: Readonly<Record<StuckCause, { label: string; remedy: st
   unclear: {
     label: 'unclear',
     remedy:
-      'We stopped while handing it over and do not know whether it left. Look in the mailbox or ask, then say it arrived or send again.',
+      'We stopped while handing it over and do not know whether it left. Look in the mailbox or ask, ' +
+      'then say it arrived or send again.',
   },
   'given up': {
     label: 'given up',

@@ -13,7 +13,8 @@ export interface BankAccount {
 }
 
 /**
- * The account a paper in a currency asks to pay into: the first that is kept for it, else the first that takes any, else the first of all.
+ * The account a paper in a currency asks to pay into: the first that is kept for it, else the first that
+ * takes any, else the first of all.
  * @returns null where the brand has none
  */
 export function accountFor(accounts: readonly BankAccount[], currency: Currency): BankAccount | null {

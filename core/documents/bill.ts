@@ -9,7 +9,10 @@ export interface BillLine extends OrderLineFacts {
   orderLine?: number
 }
 
-/** An invoice or credit note being written: what a person decides. Everything else is found when its paper is built. */
+/**
+ * An invoice or credit note being written: what a person decides. Everything else is found when its paper is
+ * built.
+ */
 export interface BillFacts {
   currency: Currency
   pricesIncludeTax: boolean
@@ -26,7 +29,10 @@ export interface BillFacts {
   credit?: { ask: CreditAsk; reason: string }
 }
 
-/** What of an order was billed by its part-invoices: quantity per line position, and the labels of adjustments with an amount. */
+/**
+ * What of an order was billed by its part-invoices: quantity per line position, and the labels of adjustments
+ * with an amount.
+ */
 export interface Billed {
   quantities: ReadonlyMap<number, DecimalText>
   adjustments: ReadonlySet<string>
@@ -49,7 +55,10 @@ export function billedBy(bills: readonly Pick<BillFacts, 'lines' | 'adjustments'
   }
 }
 
-/** What remains to be billed of an order: lines with what is left of their quantity, percentages again, amounts once. */
+/**
+ * What remains to be billed of an order: lines with what is left of their quantity, percentages again,
+ * amounts once.
+ */
 export function remaining<Line extends OrderLineFacts>(
   lines: readonly (Line & { position: number })[],
   adjustments: readonly Adjustment[],

@@ -4,8 +4,10 @@ import { spread } from '../money/spread'
 import { totals, type LineCharge, type Totals, type TotalsInput } from '../money/totals'
 
 /*
- * What of an invoice can be credited, and the sums of a credit note. Works on the invoice's own lines and rates as they were frozen at issue:
- * never more is credited than is left per line and per rate, and the credit that empties a rate takes its rounding rest, so that all credits
+ * What of an invoice can be credited, and the sums of a credit note. Works on the invoice's own lines and
+ * rates as they were frozen at issue:
+ * never more is credited than is left per line and per rate, and the credit that empties a rate takes its
+ * rounding rest, so that all credits
  * of an invoice together mirror it to the cent.
  */
 
@@ -83,7 +85,8 @@ export function creditable(basis: CreditBasis, before: readonly Credited[]): Cre
 
 /**
  * The lines and sums of a credit note.
- * @param words what a line without quantity is called, and the row of a line's share of the invoice's discounts and charges
+ * @param words what a line without quantity is called, and the row of a line's share of the invoice's
+ * discounts and charges
  * @throws Refusal "nothing-left", "no-lines", "over-credit"
  */
 export function creditOf(
@@ -280,7 +283,10 @@ function portion(
   return { ...group, base: moneyText(base, currency), tax: moneyText(tax, currency) }
 }
 
-/** Each line's share of the document's discounts and charges, in the mode of the prices; all shares of a rate add up to what was spread on it. */
+/**
+ * Each line's share of the document's discounts and charges, in the mode of the prices; all shares of a rate
+ * add up to what was spread on it.
+ */
 function adjustmentShares(basis: CreditBasis, whole: Totals): Decimal[] {
   const shares = basis.lines.map(() => new Decimal(0))
   for (const group of whole.groups) {

@@ -13,7 +13,10 @@ export function parseDay(day: Day): { year: number; month: number; day: number }
   return { year, month, day: date }
 }
 
-/** A day from parts; the day of the month is drawn back to the month's last. Months above 12 run into the next years. */
+/**
+ * A day from parts; the day of the month is drawn back to the month's last. Months above 12 run into the next
+ * years.
+ */
 export function makeDay(year: number, month: number, date: number): Day {
   const y = year + Math.floor((month - 1) / 12)
   const m = ((((month - 1) % 12) + 12) % 12) + 1
@@ -76,7 +79,10 @@ export function weekdayOf(day: Day): number {
   return new Date(Date.UTC(year, month - 1, date)).getUTCDay() || 7
 }
 
-/** The instant at which a wall clock in a zone shows "08:30" on a day. In the hour a clock skips, the instant just after it. */
+/**
+ * The instant at which a wall clock in a zone shows "08:30" on a day. In the hour a clock skips, the instant
+ * just after it.
+ */
 export function instantInZone(day: Day, time: string, zone: string): Date {
   const { year, month, day: date } = parseDay(day)
   const wanted = Date.UTC(year, month - 1, date, Number(time.slice(0, 2)), Number(time.slice(3)))

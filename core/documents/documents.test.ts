@@ -123,19 +123,23 @@ describe('the invoice', () => {
     ).toBe('DEUTSCHLAND')
   })
 
-  test('asks to pay into the account of its currency, else into one that takes any; without an account it says none', () => {
-    const [any, sterling] = [
-      { name: 'A', iban: 'IE64IRCE92050112345678', bic: '', currency: '' },
-      { name: 'S', iban: 'GB33BUKB20201555555555', bic: 'BUKBGB22', currency: 'GBP' },
-    ]
-    const paid = (currency: string, banks = [sterling, any]) =>
-      exampleInvoice({ brand: { ...tansyHollow, banks }, order: { ...order, currency } })
-    expect(paid('GBP').payment!.lines[0]).toContain('IBAN GB33 BUKB 2020 1555 5555 55, BIC BUKBGB22')
-    expect(paid('GBP').brand.foot.at(-1)).toContain('S')
-    expect(paid('EUR').payment!.lines[0]).toMatch(/IBAN IE64 IRCE 9205 0112 3456 78$/)
-    expect(paid('EUR').payment!.code).toContain('IE64IRCE92050112345678')
-    expect(paid('EUR', []).payment!.lines.join()).not.toContain('IBAN')
-  })
+  test(
+    'asks to pay into the account of its currency, else into one that takes any; without an account ' +
+      'it says none',
+    () => {
+      const [any, sterling] = [
+        { name: 'A', iban: 'IE64IRCE92050112345678', bic: '', currency: '' },
+        { name: 'S', iban: 'GB33BUKB20201555555555', bic: 'BUKBGB22', currency: 'GBP' },
+      ]
+      const paid = (currency: string, banks = [sterling, any]) =>
+        exampleInvoice({ brand: { ...tansyHollow, banks }, order: { ...order, currency } })
+      expect(paid('GBP').payment!.lines[0]).toContain('IBAN GB33 BUKB 2020 1555 5555 55, BIC BUKBGB22')
+      expect(paid('GBP').brand.foot.at(-1)).toContain('S')
+      expect(paid('EUR').payment!.lines[0]).toMatch(/IBAN IE64 IRCE 9205 0112 3456 78$/)
+      expect(paid('EUR').payment!.code).toContain('IE64IRCE92050112345678')
+      expect(paid('EUR', []).payment!.lines.join()).not.toContain('IBAN')
+    },
+  )
 
   test('says which methods are taken, in its language, and nothing where none is chosen', () => {
     const brand = { ...tansyHollow, methods: ['bank transfer', 'card'] as const }

@@ -58,7 +58,8 @@ export interface PaperInput {
 
 /**
  * The Paper of an order or of a draft: its invoice, its confirmation, a credit note.
- * @throws Refusal "no-address", "no-date-of-supply", "no-lines", "unknown-tax-code", "negative-total", "no-tax-number", "no-exchange-rate"
+ * @throws Refusal "no-address", "no-date-of-supply", "no-lines", "unknown-tax-code", "negative-total",
+ * "no-tax-number", "no-exchange-rate"
  */
 export function buildPaper(input: PaperInput): Paper {
   const { kind, order, customer, brand, language, number, date } = input
@@ -81,7 +82,8 @@ export function buildPaper(input: PaperInput): Paper {
   if (is.books && !brand.taxNumber.trim() && !brand.withoutTaxNumber?.[language]?.trim())
     throw new Refusal(
       'no-own-tax-number',
-      `${brand.name} has no tax number, which ${is.many} must say. Give it one under Company, Identity, or say there that it has none and what is printed instead.`,
+      `${brand.name} has no tax number, which ${is.many} must say. Give it one under Company, ` +
+        'Identity, or say there that it has none and what is printed instead.',
       { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } },
     )
 
@@ -106,7 +108,8 @@ export function buildPaper(input: PaperInput): Paper {
   if (is.books && input.exchange === null && !new Decimal(result.tax).isZero()) {
     throw new Refusal(
       'no-exchange-rate',
-      `There is no exchange rate for ${order.currency} yet, and the VAT must be said in the house's currency. Add one under Company, House.`,
+      `There is no exchange rate for ${order.currency} yet, and the VAT must be said in the house's ` +
+        'currency. Add one under Company, House.',
     )
   }
   const money = (amount: string) => formatMoney(amount, order.currency, language)
@@ -349,7 +352,8 @@ function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | nul
 }
 
 /**
- * The block behind the window: name, attention, lines, and the country where it is not the sender's, in capitals and in the
+ * The block behind the window: name, attention, lines, and the country where it is not the sender's, in
+ * capitals and in the
  * language of the country that posts it, for whose post office it is (Universal Postal Union, addressing guidelines).
  */
 export function addressLines(

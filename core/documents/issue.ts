@@ -38,7 +38,10 @@ export function issuePaper(source: PaperSource, date: Day, number: string): Pape
   return buildPaper({ ...source, date, number, issued: true })
 }
 
-/** A prepared paper as it is shown: what comes only at issue is dots of about its size, so that nobody copies or scans a stand-in. */
+/**
+ * A prepared paper as it is shown: what comes only at issue is dots of about its size, so that nobody copies
+ * or scans a stand-in.
+ */
 export function asPreview(paper: Paper): Paper {
   if (paper.issued) return paper
   const dots = (text: string) => text.replace(/[A-Z0-9]/g, '·')

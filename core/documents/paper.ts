@@ -39,7 +39,10 @@ export interface Paper {
   toPay: { label: string; amount: string }
   payment: PaperPayment | null
   customerNote: string | null
-  /** What the law wants said: why no tax is charged, the tax in the house's currency. Left out on papers of older versions. */
+  /**
+   * What the law wants said: why no tax is charged, the tax in the house's currency. Left out on papers of
+   * older versions.
+   */
   legal?: string[]
   words: PaperWords
   /** The same amounts as exact decimals, for the register and the open item. */

@@ -58,8 +58,10 @@ export interface PaymentFacts {
 }
 
 /**
- * The text of a payment QR code after EPC069-12, version 002, character set UTF-8, SEPA credit transfer with structured reference.
- * undefined where the standard has no code: another currency than euro, nothing to pay, more than 999,999,999.99, or no valid IBAN.
+ * The text of a payment QR code after EPC069-12, version 002, character set UTF-8, SEPA credit transfer with
+ * structured reference.
+ * undefined where the standard has no code: another currency than euro, nothing to pay, more than
+ * 999,999,999.99, or no valid IBAN.
  */
 export function paymentCode(facts: PaymentFacts): string | undefined {
   const amount = new Decimal(facts.amount)

@@ -10,7 +10,8 @@ import type { Paper, PaperLine } from './paper'
 import { paperWords } from './words'
 
 /**
- * The Paper of a payment or a refund: what it settles, one row a document, with discount, what was waived and what is still open.
+ * The Paper of a payment or a refund: what it settles, one row a document, with discount, what was waived and
+ * what is still open.
  * @throws Refusal "no-address"
  */
 export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {

@@ -8,7 +8,10 @@ export interface RegisterAmount {
   voided: boolean
 }
 
-/** What a document adds to a sum: credit notes take away, void ones count nothing; of several kinds together only what is posted counts. */
+/**
+ * What a document adds to a sum: credit notes take away, void ones count nothing; of several kinds together
+ * only what is posted counts.
+ */
 export function registerAmount({ kind, total, voided }: RegisterAmount, ofOneKind: boolean): DecimalText {
   if (voided || (!ofOneKind && !kindFacts[kind].books)) return '0'
   return kind === 'credit note' ? new Decimal(total).neg().toFixed() : total

@@ -39,7 +39,10 @@ export function earlyPayment(
   return { until: addDays(date, days), percent, amount: moneyText(amount, currency) }
 }
 
-/** When a customer pays, in words: "within 30 days", "on day 10 of the 2nd month after", with "2 % less within 10 days". */
+/**
+ * When a customer pays, in words: "within 30 days", "on day 10 of the 2nd month after", with "2 % less within
+ * 10 days".
+ */
 export function termsWords(terms: Terms): string {
   const days = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
   const due =

@@ -36,7 +36,8 @@ export function checkTreatment(
   if (!needsTaxNumber(customer.treatment ?? 'domestic') || customer.taxNumber?.trim()) return
   throw new Refusal(
     'no-tax-number',
-    `${customer.name} has no VAT number, which ${customer.treatment === 'reverse charge' ? 'a reverse charge' : 'an intra-Community supply'} needs.`,
+    `${customer.name} has no VAT number, which ` +
+      `${customer.treatment === 'reverse charge' ? 'a reverse charge' : 'an intra-Community supply'} needs.`,
     { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } },
   )
 }

@@ -26,7 +26,10 @@ const known = new Map(
   ),
 )
 
-/** A unit in the document's language: "10 pair" becomes "10 Paar". One that is not known, or a sign like kg, stays as it is. */
+/**
+ * A unit in the document's language: "10 pair" becomes "10 Paar". One that is not known, or a sign like kg,
+ * stays as it is.
+ */
 export function unitWords(unit: string, quantity: string, language: Language): string {
   const found = known.get(unit.trim().toLowerCase())
   if (!found) return unit

@@ -3,7 +3,8 @@ import { addDays, isDay, parseDay, type Day } from './days'
 const months = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec']
 
 /**
- * Reads a date as people write it, the day before the month: "27 Nov 2026", "27.11.2026", "27/11/26", "27.11." (this year), "today", "yesterday",
+ * Reads a date as people write it, the day before the month: "27 Nov 2026", "27.11.2026", "27/11/26",
+ * "27.11." (this year), "today", "yesterday",
  * and ISO 8601. undefined where it is none; the order of day and month is never guessed.
  */
 export function readWrittenDay(written: string, today: Day): Day | undefined {

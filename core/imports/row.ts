@@ -29,7 +29,10 @@ export function recordOf(cells: readonly string[], { mapping }: Pick<Reading, 'm
   )
 }
 
-/** Reads the values of a record, and says everything that is wrong with it. The record of the right fields is given in any case. */
+/**
+ * Reads the values of a record, and says everything that is wrong with it. The record of the right fields is
+ * given in any case.
+ */
 export function readRecord(
   subject: ImportSubject,
   raw: ImportRecord,
@@ -56,7 +59,10 @@ export function readRecord(
   return { record, problems }
 }
 
-/** A movement keeps one amount, below zero when the money went out, whichever way its bank writes that. @returns what is wrong */
+/**
+ * A movement keeps one amount, below zero when the money went out, whichever way its bank writes that.
+ * @returns what is wrong
+ */
 function signAmount(record: ImportRecord): string[] {
   const { moneyIn = '0', moneyOut = '0', direction } = record
   const [came, went] = [new Decimal(moneyIn).abs(), new Decimal(moneyOut).abs()]

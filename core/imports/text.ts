@@ -17,7 +17,8 @@ export function decodeText(bytes: Uint8Array): { text: string; encoding: Encodin
   if (bytes.subarray(0, 8000).includes(0))
     throw new Refusal(
       'not-text',
-      'This file is not text: it may be a spreadsheet or a picture. Save it as CSV, or as the bank gives it, and try again.',
+      'This file is not text: it may be a spreadsheet or a picture. Save it as CSV, or as the bank ' +
+        'gives it, and try again.',
       { status: 400 },
     )
   try {
@@ -30,7 +31,10 @@ export function decodeText(bytes: Uint8Array): { text: string; encoding: Encodin
 export const delimiters = [',', ';', '\t', '|'] as const
 export type Delimiter = (typeof delimiters)[number]
 
-/** What stands between the cells: the sign that comes equally often, and most often, in the first lines; quoted text does not count. */
+/**
+ * What stands between the cells: the sign that comes equally often, and most often, in the first lines;
+ * quoted text does not count.
+ */
 export function findDelimiter(text: string): Delimiter {
   const lines = text
     .slice(0, 20_000)
@@ -53,7 +57,8 @@ export type DecimalSign = '.' | ','
 const looksLikeValue = (cell: string) => /^[+-]?[\d.,:/\s'-]*\d[\d.,:/\s'-]*([€£%]|[A-Z]{3})?$/.test(cell)
 
 /**
- * Which of the first rows names the columns, counted from 0: banks and ledgers write their own name, an account or a period above. It is the first row
+ * Which of the first rows names the columns, counted from 0: banks and ledgers write their own name, an
+ * account or a period above. It is the first row
  * that holds no number or day and is filled as widely as the rows that follow; the very first where none is.
  */
 export function findHeading(rows: readonly (readonly string[])[]): number {
@@ -68,7 +73,10 @@ export function findHeading(rows: readonly (readonly string[])[]): number {
   )
 }
 
-/** Which sign is the decimal one in these cells: a sign before any but three last digits decides; a point where nothing does. */
+/**
+ * Which sign is the decimal one in these cells: a sign before any but three last digits decides; a point
+ * where nothing does.
+ */
 export function findDecimalSign(cells: readonly string[]): DecimalSign {
   let comma = 0
   let point = 0

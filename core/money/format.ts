@@ -18,7 +18,10 @@ function format(locale: string, minimum: number, maximum: number): Intl.NumberFo
   return found
 }
 
-/** An amount in words of the language, without currency sign: "1,284.46", "1.284,46". Exact: Intl formats the decimal text itself. */
+/**
+ * An amount in words of the language, without currency sign: "1,284.46", "1.284,46". Exact: Intl formats the
+ * decimal text itself.
+ */
 export function formatMoney(amount: DecimalText, currency: Currency, language: Language): string {
   const digits = currencyDigits(currency)
   const exact = new Decimal(amount).toFixed(digits)
@@ -47,7 +50,10 @@ export function formatPercent(percent: DecimalText, language: Language): string 
   return `${tidy(format(localeOf[language], 0, 2).format(new Decimal(percent).toFixed() as unknown as number))}\u00A0%`
 }
 
-/** French groups digits with U+202F, which many text fonts lack; U+00A0 looks the same on paper and is in every font. A minus is U+2212, as wide as the digits. */
+/**
+ * French groups digits with U+202F, which many text fonts lack; U+00A0 looks the same on paper and is in
+ * every font. A minus is U+2212, as wide as the digits.
+ */
 function tidy(text: string): string {
   return text.replaceAll('\u202F', '\u00A0').replaceAll('-', '\u2212')
 }

@@ -1,7 +1,8 @@
 import { Decimal, currencyDigits, sum, type Currency, type Numeric } from './decimal'
 
 /**
- * Spreads an amount over weights by largest remainder: the parts have the currency's digits and add up to the amount exactly.
+ * Spreads an amount over weights by largest remainder: the parts have the currency's digits and add up to the
+ * amount exactly.
  * Equal remainders go to the earlier weight. With no weight at all (all zero) everything goes to the first.
  * @throws RangeError when there is nothing to spread over.
  */

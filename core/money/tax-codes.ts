@@ -41,7 +41,8 @@ export function ratesOn(codes: readonly TaxCode[], day: Day): Record<string, Dec
 }
 
 /**
- * The code under which all of one category and percentage are taxed and told together: one row each (EN 16931, BG-23).
+ * The code under which all of one category and percentage are taxed and told together: one row each (EN
+ * 16931, BG-23).
  * Codes without tax stay apart where their reasons differ.
  */
 export function togetherOn(codes: readonly TaxCode[], day: Day): Record<string, string> {

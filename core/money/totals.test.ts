@@ -104,41 +104,46 @@ describe('the sums of a document', () => {
     adjustments: fc.array(fc.oneof(share, amount), { maxLength: 3 }),
   })
 
-  test("for any order: bases and taxes add up to the total, lines and adjustments to the bases or the gross, each rate's tax is its own within half a unit, and every amount has the currency's digits", () => {
-    fc.assert(
-      fc.property(anyInput, (change) => {
-        const result = totals(input(change))
-        const digits = currencyDigits(change.currency)
-        const bases = sum(result.groups.map((group) => group.base))
-        const taxes = sum(result.groups.map((group) => group.tax))
-        const adjusted = result.adjustments.reduce(
-          (total, one) => (one.kind === 'discount' ? total.minus(one.amount) : total.plus(one.amount)),
-          sum(result.lineAmounts),
-        )
-        const holds =
-          bases.plus(taxes).toFixed(digits) === result.total &&
-          adjusted.toFixed(digits) === (change.pricesIncludeTax ? result.total : result.net) &&
-          new Decimal(result.total)
-            .minus(change.prepaid)
-            .toDecimalPlaces(digits, Decimal.ROUND_HALF_UP)
-            .eq(result.toPay) &&
-          result.groups.every((group) => {
-            const own = change.pricesIncludeTax
-              ? new Decimal(group.base)
-                  .plus(group.tax)
-                  .times(group.rate)
-                  .div(new Decimal(group.rate).plus(100))
-              : new Decimal(group.base).times(group.rate).div(100)
-            return own.minus(group.tax).abs().lte(new Decimal(10).pow(-digits).div(2))
-          }) &&
-          [result.net, result.tax, result.total, result.toPay, ...result.lineAmounts].every(
-            (one) => new Decimal(one).toFixed(digits) === one,
+  test(
+    'for any order: bases and taxes add up to the total, lines and adjustments to the bases or the ' +
+      "gross, each rate's tax is its own within half a unit, and every amount has the currency's digits",
+    () => {
+      fc.assert(
+        fc.property(anyInput, (change) => {
+          const result = totals(input(change))
+          const digits = currencyDigits(change.currency)
+          const bases = sum(result.groups.map((group) => group.base))
+          const taxes = sum(result.groups.map((group) => group.tax))
+          const adjusted = result.adjustments.reduce(
+            (total, one) => (one.kind === 'discount' ? total.minus(one.amount) : total.plus(one.amount)),
+            sum(result.lineAmounts),
           )
-        return holds
-      }),
-      { numRuns: Number(process.env.PROPERTY_RUNS ?? 20_000) },
-    )
-  }, 180_000)
+          const holds =
+            bases.plus(taxes).toFixed(digits) === result.total &&
+            adjusted.toFixed(digits) === (change.pricesIncludeTax ? result.total : result.net) &&
+            new Decimal(result.total)
+              .minus(change.prepaid)
+              .toDecimalPlaces(digits, Decimal.ROUND_HALF_UP)
+              .eq(result.toPay) &&
+            result.groups.every((group) => {
+              const own = change.pricesIncludeTax
+                ? new Decimal(group.base)
+                    .plus(group.tax)
+                    .times(group.rate)
+                    .div(new Decimal(group.rate).plus(100))
+                : new Decimal(group.base).times(group.rate).div(100)
+              return own.minus(group.tax).abs().lte(new Decimal(10).pow(-digits).div(2))
+            }) &&
+            [result.net, result.tax, result.total, result.toPay, ...result.lineAmounts].every(
+              (one) => new Decimal(one).toFixed(digits) === one,
+            )
+          return holds
+        }),
+        { numRuns: Number(process.env.PROPERTY_RUNS ?? 20_000) },
+      )
+    },
+    180_000,
+  )
 })
 
 test('spreading gives every cent away, to the largest remainders first', () => {

@@ -13,7 +13,10 @@ export interface LineCharge {
   taxCode: string
 }
 
-/** A discount or charge on the whole document (freight, packing …): of a tax code of its own, or spread over the rates of its lines. */
+/**
+ * A discount or charge on the whole document (freight, packing …): of a tax code of its own, or spread over
+ * the rates of its lines.
+ */
 export interface Adjustment {
   kind: 'discount' | 'charge'
   label: string
@@ -70,7 +73,8 @@ function adjustmentAmount(adjustment: Adjustment, linesSum: Decimal, currency: C
 }
 
 /**
- * The sums of a document. Tax is worked out per rate on the group's sum (from the group's gross where prices include tax).
+ * The sums of a document. Tax is worked out per rate on the group's sum (from the group's gross where prices
+ * include tax).
  * Holds always: Σ bases + Σ tax = total, total − prepaid = to pay, and
  * Σ lines − discounts + charges = Σ bases (prices without tax) or = total (prices with tax).
  * @throws Refusal "no-lines", "unknown-tax-code"

@@ -64,7 +64,10 @@ export function formatNumber(series: NumberSeries, counter: number, facts: Numbe
   return fill(series.prefix, facts) + middle + fill(series.suffix, facts)
 }
 
-/** The period whose counter a document of this date (or, where the number is the order's, of this order) draws from; "" when the series never restarts. A late document continues its own period. */
+/**
+ * The period whose counter a document of this date (or, where the number is the order's, of this order) draws
+ * from; "" when the series never restarts. A late document continues its own period.
+ */
 export function periodOf(series: NumberSeries, date: Day, order = ''): string {
   if (series.source === 'order') return `order ${order}`
   const { year, month } = parseDay(date)
@@ -85,7 +88,10 @@ export function nextCounter(series: NumberSeries, last: number | undefined): num
   return last === undefined ? series.start : last + 1
 }
 
-/** A stand-in as wide as the real number can be, for laying a paper out before its number is drawn: "0" is the widest tabular digit. */
+/**
+ * A stand-in as wide as the real number can be, for laying a paper out before its number is drawn: "0" is the
+ * widest tabular digit.
+ */
 export function numberStandIn(series: NumberSeries, facts: NumberFacts, last: number | undefined): string {
   if (series.source === 'order')
     return `${fill(series.prefix, facts)}${facts.order}-0${fill(series.suffix, facts)}`
@@ -130,7 +136,8 @@ export function checkSeries(series: NumberSeries): void {
   if (series.restart === 'year' && !hasYear) {
     refuse(
       'prefix',
-      'A series that begins anew every year needs the year in its prefix or suffix, or numbers would come twice. Add {year}.',
+      'A series that begins anew every year needs the year in its prefix or suffix, or numbers would ' +
+        'come twice. Add {year}.',
     )
   }
   if (series.restart === 'business year' && !hasYear)
@@ -141,7 +148,8 @@ export function checkSeries(series: NumberSeries): void {
   if (series.restart === 'business year' && series.businessYearStart !== 1 && !hasMonth) {
     refuse(
       'prefix',
-      'A business year that begins in mid-year needs {year} and {month}: the same calendar year falls into two of them.',
+      'A business year that begins in mid-year needs {year} and {month}: the same calendar year falls ' +
+        'into two of them.',
     )
   }
   if (series.restart === 'month' && !(hasYear && hasMonth)) {
@@ -164,7 +172,10 @@ export const scopeWords = ({ country, currency }: SeriesScope): string =>
     .filter(Boolean)
     .join(' and ')
 
-/** The series kept most closely for a document: country and currency, then country, then currency, then the one for all. */
+/**
+ * The series kept most closely for a document: country and currency, then country, then currency, then the
+ * one for all.
+ */
 export function seriesFor<Series extends SeriesScope>(
   all: readonly Series[],
   of: SeriesScope,

@@ -32,7 +32,10 @@ export interface OrderToDocument {
   suppliedOn: string | null
 }
 
-/** Why a document of a kind is not made of an order, as a sentence; null when it may be. The screen offers and the API allows just this. */
+/**
+ * Why a document of a kind is not made of an order, as a sentence; null when it may be. The screen offers and
+ * the API allows just this.
+ */
 export function prepareRefusal(kind: DocumentKind, order: OrderToDocument): string | null {
   if (order.status === draftStatus)
     return `Order ${order.number} is still a ${draftStatus}. Confirm it first; then its ${kind} can be prepared.`

@@ -45,8 +45,10 @@ export function countAlike(seen: Map<string, number>, said: string): number {
 }
 
 /**
- * Keys by what is said and how many alike came before, in this statement or, in `alike`, in earlier ones of the file. A movement with the bank's
- * reference that comes in a further statement is the same; one without is another, as the bank says nothing else: it is looked at rather than lost.
+ * Keys by what is said and how many alike came before, in this statement or, in `alike`, in earlier ones of
+ * the file. A movement with the bank's
+ * reference that comes in a further statement is the same; one without is another, as the bank says nothing
+ * else: it is looked at rather than lost.
  */
 export function keyed(entries: readonly Unkeyed[], alike: Map<string, number>): BankEntry[] {
   const named = new Map<string, number>()

@@ -37,18 +37,22 @@ describe('a camt.053 statement', () => {
     expect(read!.entries[1]).toMatchObject({ name: 'Ottermill Honey Co-op', text: 'thanks' })
   })
 
-  test('a batch is one entry a transaction; money out and reversals are below zero; what is only pending is left out', () => {
-    const batch = entryXml(
-      '30',
-      `<TxDtls><Amt Ccy="EUR">10</Amt>${paid('a').slice(8)}<TxDtls><Amt Ccy="EUR">20</Amt>${paid('b').slice(8)}`,
-    )
-    const out = entryXml('7', paid('fee')).replace('CRDT', 'DBIT')
-    const reversed = entryXml('9', paid('back')).replace('<Sts>', '<RvslInd>true</RvslInd><Sts>')
-    const pending = entryXml('11', paid('later')).replace('BOOK', 'PDNG')
-    expect(
-      readCamt053(statement(batch + out + reversed + pending))[0]!.entries.map((one) => one.amount),
-    ).toEqual(['10', '20', '-7', '-9'])
-  })
+  test(
+    'a batch is one entry a transaction; money out and reversals are below zero; what is only ' +
+      'pending is left out',
+    () => {
+      const batch = entryXml(
+        '30',
+        `<TxDtls><Amt Ccy="EUR">10</Amt>${paid('a').slice(8)}<TxDtls><Amt Ccy="EUR">20</Amt>${paid('b').slice(8)}`,
+      )
+      const out = entryXml('7', paid('fee')).replace('CRDT', 'DBIT')
+      const reversed = entryXml('9', paid('back')).replace('<Sts>', '<RvslInd>true</RvslInd><Sts>')
+      const pending = entryXml('11', paid('later')).replace('BOOK', 'PDNG')
+      expect(
+        readCamt053(statement(batch + out + reversed + pending))[0]!.entries.map((one) => one.amount),
+      ).toEqual(['10', '20', '-7', '-9'])
+    },
+  )
 
   test('two movements that are alike have keys of their own, and the same file has the same keys again', () => {
     const twice = statement(entryXml('5', paid('x')) + entryXml('5', paid('x')))

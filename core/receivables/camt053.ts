@@ -17,7 +17,8 @@ const limits = { depth: 40, attributes: 40, elementsOfAnEntry: 200_000 }
 const root = 'Document/BkToCstmrStmt/Stmt'
 
 /**
- * Reads a bank statement (ISO 20022 camt.053, any version) piece by piece, with no more than one entry's elements in hand.
+ * Reads a bank statement (ISO 20022 camt.053, any version) piece by piece, with no more than one entry's
+ * elements in hand.
  * Only booked entries are taken; a batch gives one entry a transaction. Every call may throw.
  * @throws Refusal "not-xml", "not-a-statement", "bad-statement" in words
  */
@@ -70,7 +71,8 @@ export class Camt053Reader {
     if (!this.isStatement)
       throw new Refusal(
         'not-a-statement',
-        'This is no bank statement: an ISO 20022 camt.053 file has a “BkToCstmrStmt”. Ask the bank for that format, or use its CSV.',
+        'This is no bank statement: an ISO 20022 camt.053 file has a “BkToCstmrStmt”. Ask the bank for ' +
+          'that format, or use its CSV.',
         { status: 400 },
       )
     return this.statements

@@ -23,7 +23,10 @@ export interface Match {
 /** Letters and digits alone, in capitals: "INV-2026-00042" and "inv 2026 00042" are the same number. */
 export const bareNumber = (number: string): string => number.toUpperCase().replace(/[^A-Z0-9]/g, '')
 
-/** Everything in an entry that may be a document's number: what its creditor reference (ISO 11649) stands for, and every run of up to six neighbouring pieces of its text. */
+/**
+ * Everything in an entry that may be a document's number: what its creditor reference (ISO 11649) stands for,
+ * and every run of up to six neighbouring pieces of its text.
+ */
 export function numbersIn({ text, reference }: Pick<BankEntry, 'text' | 'reference'>): string[] {
   const pieces = `${reference} ${text}`
     .toUpperCase()
@@ -68,7 +71,8 @@ export interface MatchLimits {
 }
 
 /**
- * Decides one entry: by creditor reference, then number and amount, then amount and name. `named` are open items whose number is named in it,
+ * Decides one entry: by creditor reference, then number and amount, then amount and name. `named` are open
+ * items whose number is named in it,
  * `sameAmount` those with exactly its amount open.
  */
 export function matchEntry(
@@ -112,7 +116,8 @@ export function matchEntry(
     }
   return strange(
     sameAmount.length > 0
-      ? `${sameAmount[0]!.number} of ${sameAmount[0]!.customerName} has this amount open, but the payer is ${entry.name || 'not named'}.`
+      ? `${sameAmount[0]!.number} of ${sameAmount[0]!.customerName} has this amount open, but the payer ` +
+          `is ${entry.name || 'not named'}.`
       : 'No open invoice has its number, or its amount and name.',
   )
 }
@@ -192,7 +197,10 @@ function outgoing(entry: BankEntry, named: readonly Candidate[]): Match {
   }
 }
 
-/** An item with what a match would book taken off, so that a second payment of the same invoice in one file is seen. */
+/**
+ * An item with what a match would book taken off, so that a second payment of the same invoice in one file is
+ * seen.
+ */
 export function lessMatch<Item extends Candidate>(
   item: Item,
   { settlements }: Pick<Match, 'settlements'>,

@@ -16,7 +16,10 @@ export interface OpenItem {
   terms: Terms
 }
 
-/** What is booked on one open item: money, the early-payment discount that was taken, and a difference that is waived. */
+/**
+ * What is booked on one open item: money, the early-payment discount that was taken, and a difference that is
+ * waived.
+ */
 export interface Settlement {
   documentId: number
   amount: DecimalText
@@ -24,7 +27,10 @@ export interface Settlement {
   writeOff: DecimalText
 }
 
-/** What of an early-payment discount can be taken for a payment of a day: nothing once it is too late or something is paid already. */
+/**
+ * What of an early-payment discount can be taken for a payment of a day: nothing once it is too late or
+ * something is paid already.
+ */
 export function discountOn(item: OpenItem, paidOn: Day): DecimalText {
   const early = earlyPayment(item.date, item.amount, item.currency, item.terms)
   if (
@@ -38,7 +44,8 @@ export function discountOn(item: OpenItem, paidOn: Day): DecimalText {
 }
 
 /**
- * The tax in an early-payment discount that was taken: the supply costs so much less, at all its rates alike, and its tax is less by the same part
+ * The tax in an early-payment discount that was taken: the supply costs so much less, at all its rates alike,
+ * and its tax is less by the same part
  * (Directive 2006/112/EC, article 90). `tax` and `total` are the document's, with tax in the total.
  */
 export function taxInDiscount(
@@ -51,8 +58,10 @@ export function taxInDiscount(
 }
 
 /**
- * How a payment is spread over open items in the order given (oldest due first, as a rule): each as far as the money reaches. An item that the money
- * reaches after its early-payment discount, or but for a small difference, is settled by it; the discount is not taken where the money pays all in full.
+ * How a payment is spread over open items in the order given (oldest due first, as a rule): each as far as
+ * the money reaches. An item that the money
+ * reaches after its early-payment discount, or but for a small difference, is settled by it; the discount is
+ * not taken where the money pays all in full.
  * @returns the settlements, and what of the money settles nothing
  */
 export function spreadPayment(
@@ -84,7 +93,8 @@ export function spreadPayment(
 }
 
 /**
- * What is proposed for a payment: one that fits exactly one open item, in full or after its early-payment discount, is proposed for that one;
+ * What is proposed for a payment: one that fits exactly one open item, in full or after its early-payment
+ * discount, is proposed for that one;
  * any other is spread over all, oldest due first.
  */
 export function proposePayment(
@@ -136,14 +146,16 @@ export function checkSettlements(
     if (booked.gt(open))
       refuse(
         'over-open',
-        `${item.number} has ${moneyText(open, currency)} ${currency} open, and ${moneyText(booked, currency)} would be booked on it.`,
+        `${item.number} has ${moneyText(open, currency)} ${currency} open, and ` +
+          `${moneyText(booked, currency)} would be booked on it.`,
         field,
       )
   })
   if (settledBy(settlements).gt(amount))
     refuse(
       'over-settled',
-      `${moneyText(settledBy(settlements), currency)} ${currency} would be booked, and only ${moneyText(amount, currency)} was paid.`,
+      `${moneyText(settledBy(settlements), currency)} ${currency} would be booked, and only ` +
+        `${moneyText(amount, currency)} was paid.`,
       'settle',
     )
 }

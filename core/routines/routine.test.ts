@@ -171,7 +171,9 @@ describe('a sentence', () => {
       }),
     )
     expect(words).toBe(
-      'When an order becomes Confirmed and it goes to another country than Ireland and its net total is over 500 EUR and its field “Season order” is filled, issue an order confirmation, write to the buying contact, ' +
+      'When an order becomes Confirmed and it goes to another country than Ireland and its net total ' +
+        'is over 500 EUR and its field “Season order” is filled, issue an order confirmation, write to ' +
+        'the buying contact, ' +
         'with a copy to desk@us.example, and let it go 20 minutes later, on working days 08:00–17:00.',
     )
   })

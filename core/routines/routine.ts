@@ -10,7 +10,10 @@ import {
   type RoutineSentence,
 } from './sentence'
 
-/** What happened and the facts at that moment, as the event row keeps them (schema 3: posting and payments; 2: net, customer, items, fields). */
+/**
+ * What happened and the facts at that moment, as the event row keeps them (schema 3: posting and payments; 2:
+ * net, customer, items, fields).
+ */
 export interface EventFacts {
   /** The order's number; empty where there is no order. */
   order: string
@@ -122,7 +125,8 @@ export function judge(sentence: RoutineSentence, facts: EventFacts): Verdict {
 }
 
 /**
- * Once is decided by the subject: the claim's key. The occasion of an invoice is the shipment; until orders ship in parts there is one.
+ * Once is decided by the subject: the claim's key. The occasion of an invoice is the shipment; until orders
+ * ship in parts there is one.
  * A confirmation's is the order's revision: an order whose lines changed may be confirmed anew.
  */
 export function occasionOf(kind: DocumentKind, revision: number): string {

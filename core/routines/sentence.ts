@@ -77,7 +77,10 @@ export function conditionWords(
   nameOf: (about: ChoiceSubject, value: string) => string = plainName,
 ): string {
   if (condition.about === 'total')
-    return `its ${condition.of === 'net' ? 'net total' : 'total'} is ${condition.is} ${condition.amount} ${condition.currency}`
+    return (
+      `its ${condition.of === 'net' ? 'net total' : 'total'} is ${condition.is} ${condition.amount} ` +
+      `${condition.currency}`
+    )
   if (condition.about === 'field') {
     const value = condition.is === 'contains' || condition.is === 'is' ? ` “${condition.value}”` : ''
     return `its field “${condition.field}” ${condition.is === 'contains' ? 'contains' : `is ${condition.is === 'is' ? '' : condition.is}`.trim()}${value}`
@@ -149,7 +152,10 @@ export function sentenceWords(
     .map((condition) => ` and ${conditionWords(condition, nameOf)}`)
     .join('')
   const copy = sentence.copyTo?.length ? `, with a copy to ${sentence.copyTo.join(', ')}` : ''
-  return `When ${eventWords(sentence)}${conditions}, ${actWords(sentence)}, write to the ${sentence.to} contact${copy}, and let it go ${whenWords(sentence)}.`
+  return (
+    `When ${eventWords(sentence)}${conditions}, ${actWords(sentence)}, write to the ${sentence.to} ` +
+    `contact${copy}, and let it go ${whenWords(sentence)}.`
+  )
 }
 
 const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))

@@ -13,7 +13,10 @@ export function luminance(colour: string): number {
 /** Contrast of a colour with white, 1 to 21 (WCAG 2.2, 1.4.3). */
 export const contrastWithWhite = (colour: string) => 1.05 / (luminance(colour) + 0.05)
 
-/** What is said of a brand colour that headings are too pale in, or nothing. Large letters need a contrast of 3 : 1 (WCAG 2.2, 1.4.3). */
+/**
+ * What is said of a brand colour that headings are too pale in, or nothing. Large letters need a contrast of
+ * 3 : 1 (WCAG 2.2, 1.4.3).
+ */
 export function paleHeadings(colour: string, design: 'plain' | 'bold'): string | null {
   const contrast = contrastWithWhite(colour)
   if (contrast >= 3) return null

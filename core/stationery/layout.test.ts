@@ -82,7 +82,8 @@ describe.each([
         lines: [
           orderLine({
             description:
-              'A very long description of a brood box that goes on and on over several lines of the table until it ends',
+              'A very long description of a brood box that goes on and on over several lines of the table ' +
+              'until it ends',
             unitPrice: '98765.4321',
           }),
           orderLine(),
@@ -110,13 +111,17 @@ describe('characters', () => {
     expect(new Set(drawn.pieces.map((piece) => piece.face)).size).toBeGreaterThan(3)
   })
 
-  test('an emoji comes from the font with pictures and stops nothing; a script without a font is reported in words', () => {
-    const { pages, problems, replaced } = withLine('Honey 🐝')
-    expect([problems, replaced]).toEqual([[], []])
-    const drawn = texts(pages[0]!).find((op) => op.text.startsWith('Honey'))!
-    expect(drawn.pieces.at(-1)!.face).toContain('noto-emoji')
-    expect(withLine('דבש').problems[0]!.code).toBe('missing-glyph')
-  })
+  test(
+    'an emoji comes from the font with pictures and stops nothing; a script without a font is ' +
+      'reported in words',
+    () => {
+      const { pages, problems, replaced } = withLine('Honey 🐝')
+      expect([problems, replaced]).toEqual([[], []])
+      const drawn = texts(pages[0]!).find((op) => op.text.startsWith('Honey'))!
+      expect(drawn.pieces.at(-1)!.face).toContain('noto-emoji')
+      expect(withLine('דבש').problems[0]!.code).toBe('missing-glyph')
+    },
+  )
 
   test('a sign that no font has is replaced and said, and stops nothing', () => {
     const { problems, replaced } = withLine('Frame ꙮ 𝌆')

@@ -12,7 +12,8 @@ import { frameOf, type Strip } from './strips/strip'
 
 /**
  * Lays a Paper out on a stationery: pages of positioned draw operations. Pure; the same input gives the same pages.
- * Order of the strips: head (letterhead, address, facts, heading), the line table, closing (sums, payment, note), footer on every page.
+ * Order of the strips: head (letterhead, address, facts, heading), the line table, closing (sums, payment,
+ * note), footer on every page.
  */
 export function layOut(paper: Paper, stationery: Stationery, metrics: FontMetrics): LaidOut {
   const strip: Strip = { paper, stationery, sheet: new Sheet(metrics), frame: frameOf(stationery) }

@@ -34,7 +34,8 @@ interface PreparedFace {
 
 /**
  * The shipped fonts as data: coverage and advances. Pure; made once and shared.
- * A style is a family and a weight; its faces are tried in order, then those of the fallback family in the same or nearest weight, then those with pictures.
+ * A style is a family and a weight; its faces are tried in order, then those of the fallback family in the
+ * same or nearest weight, then those with pictures.
  */
 export class FontMetrics {
   private readonly styles = new Map<string, PreparedFace[]>()
@@ -93,7 +94,10 @@ export class FontMetrics {
     return this.style(family, weight)[0]!.capHeight * size
   }
 
-  /** Splits a text into pieces by face, choosing the face per character. Characters that no face has are listed in `missing` and left out. */
+  /**
+   * Splits a text into pieces by face, choosing the face per character. Characters that no face has are
+   * listed in `missing` and left out.
+   */
   pieces(text: string, family: string, weight: number, size: number, missing?: Set<string>): TextPiece[] {
     const faces = this.style(family, weight)
     const pieces: TextPiece[] = []

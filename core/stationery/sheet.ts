@@ -12,7 +12,10 @@ export interface TextStyle {
   cell?: Cell
 }
 
-/** Collects draw operations page by page; knows how to measure, wrap and place text. Nothing here knows what an invoice is. */
+/**
+ * Collects draw operations page by page; knows how to measure, wrap and place text. Nothing here knows what
+ * an invoice is.
+ */
 export class Sheet {
   readonly pages: Page[] = []
   readonly problems: LayoutProblem[] = []
@@ -80,7 +83,10 @@ export class Sheet {
     })
   }
 
-  /** The text as it can be drawn: a sign that no font has becomes a box; a letter that none has stops the document, since a name must be right. */
+  /**
+   * The text as it can be drawn: a sign that no font has becomes a box; a letter that none has stops the
+   * document, since a name must be right.
+   */
   private drawable(text: string, { family, weight }: TextStyle): string {
     const tidy = clean(text)
     if (/^[ -~]*$/.test(tidy)) return tidy
@@ -127,7 +133,10 @@ export class Sheet {
     })
   }
 
-  /** Breaks a text into lines no wider than `width`, at spaces; a single word that is too wide is broken between characters. */
+  /**
+   * Breaks a text into lines no wider than `width`, at spaces; a single word that is too wide is broken
+   * between characters.
+   */
   wrap(text: string, width: number, style: TextStyle): string[] {
     const lines: string[] = []
     for (const paragraph of text.split(/\r?\n/)) {

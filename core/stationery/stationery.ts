@@ -19,7 +19,10 @@ export interface Stationery {
     /** Pale ground of boxes and every other row in the bold design. */
     ground: string
   }
-  /** Logo by the SHA-256 of its bytes; width in millimetres, height follows the picture. The original is laid anew on a changed ground. */
+  /**
+   * Logo by the SHA-256 of its bytes; width in millimetres, height follows the picture. The original is laid
+   * anew on a changed ground.
+   */
   logo: { picture: string; ratio: number; width: number; original?: string } | null
   /** Rows above the sum to pay that are left out; the sum to pay stays as it is. */
   hiddenSums?: HideableSum[]

@@ -46,7 +46,8 @@ export interface Recipient {
 }
 
 /**
- * A plain check that an address can be written to: one @, no spaces or line ends, a dot in the domain (RFC 5321 without quoted local parts).
+ * A plain check that an address can be written to: one @, no spaces or line ends, a dot in the domain (RFC
+ * 5321 without quoted local parts).
  * Whether the mailbox exists only its mail server can say.
  */
 export function isAddress(text: string): boolean {
@@ -68,8 +69,10 @@ export interface RecipientQuestion {
 }
 
 /**
- * Who gets a document: the customer's contacts in the wished or asked role, else those for anything; then the copies of the routine
- * and of the customer. Each address once, To before CC before BCC. Looked up at the moment of sending. Empty when there is nobody
+ * Who gets a document: the customer's contacts in the wished or asked role, else those for anything; then the
+ * copies of the routine
+ * and of the customer. Each address once, To before CC before BCC. Looked up at the moment of sending. Empty
+ * when there is nobody
  * to write to: copies alone are no letter.
  */
 export function recipientsFor({ contacts, role, wish, copyTo = [] }: RecipientQuestion): Recipient[] {
@@ -94,7 +97,10 @@ export function recipientsFor({ contacts, role, wish, copyTo = [] }: RecipientQu
   return all.filter(({ address }) => !seen.has(address.toLowerCase()) && seen.add(address.toLowerCase()))
 }
 
-/** A customer's wish for a kind as a sentence: "by email to the buying contact, with a copy to …". Empty when nothing is wished. */
+/**
+ * A customer's wish for a kind as a sentence: "by email to the buying contact, with a copy to …". Empty when
+ * nothing is wished.
+ */
 export function wishWords(wish: Wish | undefined): string {
   if (!wish) return ''
   const way =

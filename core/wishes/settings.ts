@@ -45,7 +45,8 @@ function words(level: Level, name?: string): string {
 }
 
 /**
- * The one way a single setting is found: the first filled candidate by level; pinned ones of a routine come right after the order.
+ * The one way a single setting is found: the first filled candidate by level; pinned ones of a routine come
+ * right after the order.
  * @throws RangeError when not even "built in" is given: a programming error
  */
 export function findSetting<T>(candidates: readonly Candidate<T>[], brand?: string): Found<T> {

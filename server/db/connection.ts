@@ -70,7 +70,10 @@ export function afterCommit(act: () => void): void {
   else act()
 }
 
-/** Runs `work` behind a savepoint of the current transaction: what it did is undone when it throws, the rest stays. */
+/**
+ * Runs `work` behind a savepoint of the current transaction: what it did is undone when it throws, the rest
+ * stays.
+ */
 export async function behindSavepoint<T>(work: () => Promise<T>): Promise<T> {
   if (!currentTransaction()) throw new Error('a savepoint needs a transaction')
   await run('SAVEPOINT one')

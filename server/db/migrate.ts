@@ -45,7 +45,10 @@ const migrations = [
 /** Held while migrating, so that web and workers that start together do it once. */
 const migrationLock = 7_205_118
 
-/** Brings the database to this build's schema: ours and the queue's, each migration in its own transaction, under one advisory lock. */
+/**
+ * Brings the database to this build's schema: ours and the queue's, each migration in its own transaction,
+ * under one advisory lock.
+ */
 export async function migrate(): Promise<void> {
   const client = new pg.Client({ connectionString: config.databaseUrl })
   await client.connect()

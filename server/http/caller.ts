@@ -3,7 +3,8 @@ import { getHeader, type H3Event } from 'h3'
 import { config } from '../config'
 
 /*
- * Who calls, as far as the network tells. What a header says of the caller counts only where it comes from a proxy that CLOTHESPIN_TRUSTED_PROXIES names.
+ * Who calls, as far as the network tells. What a header says of the caller counts only where it comes from a
+ * proxy that CLOTHESPIN_TRUSTED_PROXIES names.
  */
 
 const plain = (address: string) => address.replace(/^::ffff:/, '')

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto'
 
 /**
- * The Content Security Policy (level 3): scripts are our own files and those inline ones that the page was built with, by their hash;
+ * The Content Security Policy (level 3): scripts are our own files and those inline ones that the page was
+ * built with, by their hash;
  * email previews are framed by us, without scripts. wasm-unsafe-eval is for the viewer of PDFs.
  */
 export function contentPolicy(scriptHashes: readonly string[]): string {

@@ -1,7 +1,10 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { logTrouble } from '../log'
 
-/** What is said where no route answered: paths that do not exist, methods a path does not take, and faults outside of any route. */
+/**
+ * What is said where no route answered: paths that do not exist, methods a path does not take, and faults
+ * outside of any route.
+ */
 const sentences: Record<number, { code: string; title: string }> = {
   404: { code: 'no-such-path', title: 'There is nothing at this address.' },
   405: { code: 'no-such-method', title: 'This address does not take that method.' },
@@ -16,7 +19,8 @@ export default async function answerError(error: H3Error, event: H3Event): Promi
   const title =
     known?.title ??
     (trouble
-      ? `That did not work because of a fault in Clothespin, and nothing was changed. Tell your IT person this number: ${trouble}.`
+      ? 'That did not work because of a fault in Clothespin, and nothing was changed. Tell your IT ' +
+        `person this number: ${trouble}.`
       : 'That cannot be answered.')
   const code = known?.code ?? (trouble ? 'trouble' : 'refused')
   setResponseStatus(event, status)

@@ -10,7 +10,8 @@ import { startWorker } from './run-worker'
 process.env.CLOTHESPIN_PROCESS = 'worker'
 if (!config.realMail && !isLoopback(new URL(config.smtpUrl).hostname)) {
   console.error(
-    'CLOTHESPIN_SMTP_URL names a real mail server. Say CLOTHESPIN_REAL_MAIL=yes when mail shall really go to your customers; see docs/running.md.',
+    'CLOTHESPIN_SMTP_URL names a real mail server. Say CLOTHESPIN_REAL_MAIL=yes when mail shall ' +
+      'really go to your customers; see docs/running.md.',
   )
   process.exit(1)
 }

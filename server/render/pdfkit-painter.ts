@@ -23,8 +23,10 @@ interface Glyph {
 }
 
 /**
- * A fontkit font as pdfkit wants it, made once per thread. pdfkit would parse the file and shape every text for every document;
- * here a text is its code points' glyphs side by side: ligatures and kerning are off, exactly as the core measured it.
+ * A fontkit font as pdfkit wants it, made once per thread. pdfkit would parse the file and shape every text
+ * for every document;
+ * here a text is its code points' glyphs side by side: ligatures and kerning are off, exactly as the core
+ * measured it.
  */
 class CachedFont {
   private readonly glyphs = new Map<number, Glyph>()
@@ -62,7 +64,10 @@ class CachedFont {
     this._tables = font._tables
   }
 
-  /** A subset for one document. Simple glyphs are taken over as they are, without fontkit decoding their outlines anew for every document. */
+  /**
+   * A subset for one document. Simple glyphs are taken over as they are, without fontkit decoding their
+   * outlines anew for every document.
+   */
   createSubset(): unknown {
     const subset = (this.font.createSubset as unknown as () => Subset)()
     const add = subset._addGlyph.bind(subset)
@@ -77,7 +82,8 @@ class CachedFont {
       }
       const index = add(id)
       const outline = subset.glyf[index]!
-      const isCompound = outline.length >= 2 && outline[0]! >= 0x80 // numberOfContours, int16, is negative: OpenType glyf table
+      // numberOfContours, int16, is negative: OpenType glyf table
+      const isCompound = outline.length >= 2 && outline[0]! >= 0x80
       if (!isCompound)
         this.simple.set(id, { outline: Uint8Array.from(outline), metric: subset.hmtx.metrics[index] })
       return index

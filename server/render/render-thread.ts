@@ -8,7 +8,8 @@ import { config } from '../config'
 import { PdfkitPainter } from './pdfkit-painter'
 
 /**
- * One worker thread: fonts are loaded once, then papers are laid out and painted here, never on an event loop that serves people.
+ * One worker thread: fonts are loaded once, then papers are laid out and painted here, never on an event loop
+ * that serves people.
  * Called by the pool in pool.ts; keeps nothing but fonts, so a thread that dies loses nothing.
  */
 export interface RenderTask {

@@ -19,8 +19,10 @@ const types = {
 } as const
 
 /**
- * The structure of a PDF (ISO 32000-1, 14.8): headings, paragraphs, tables with rows and header cells, pictures with their alternative
- * text, in reading order, which is the order things are drawn in. Lines, boxes and repeated heads and feet are artifacts.
+ * The structure of a PDF (ISO 32000-1, 14.8): headings, paragraphs, tables with rows and header cells,
+ * pictures with their alternative
+ * text, in reading order, which is the order things are drawn in. Lines, boxes and repeated heads and feet
+ * are artifacts.
  */
 export class Tags {
   private readonly doc: Tagging

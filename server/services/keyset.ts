@@ -41,13 +41,8 @@ export function keyset(
   }
   parameters.push(cursor[0], cursor[1])
   const compare = sort.descending ? '<' : '>'
-  return {
-    where: `
-      (${sort.key}, ${idColumn}) ${compare} (
-        $${parameters.length - 1}::${sort.type}, $${parameters.length}::int
-      )`,
-    order,
-  }
+  const place = `$${parameters.length - 1}::${sort.type}, $${parameters.length}::int`
+  return { where: `(${sort.key}, ${idColumn}) ${compare} (${place})`, order }
 }
 
 /** Cuts the extra row that tells whether there is more, and makes the cursor. */

@@ -12,7 +12,10 @@ export interface Kept {
   receivedAt: string
 }
 
-/** Mailboxes on disk: an index line and one .eml file a mail, so that nothing is lost when the process is killed after its answer. */
+/**
+ * Mailboxes on disk: an index line and one .eml file a mail, so that nothing is lost when the process is
+ * killed after its answer.
+ */
 export class Mailboxes {
   private readonly index: string
   private readonly mails: Kept[] = []

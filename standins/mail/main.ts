@@ -6,7 +6,10 @@ import { Reporter } from './reports'
 import { Rules } from './rules'
 import { mailServer } from './server'
 
-/** Starts the stand-in: SMTP and web page on loopback ports, mailboxes in a folder; all three from the environment. */
+/**
+ * Starts the stand-in: SMTP and web page on loopback ports, mailboxes in a folder; all three from the
+ * environment.
+ */
 const folder = process.env.STANDIN_MAIL_FOLDER ?? '.data/mailboxes'
 mkdirSync(folder, { recursive: true })
 const rules = new Rules(folder)

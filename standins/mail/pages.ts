@@ -19,7 +19,10 @@ input,select,button{font:inherit;padding:3px 6px}form{margin:14px 0}</style></he
 }
 
 function mailRow(mail: Kept): string {
-  return `<tr><td>${escape(mail.receivedAt.slice(0, 19).replace('T', ' '))}</td><td><a href="/mail/${mail.id}">${escape(decodeWords(mail.subject)) || '(no subject)'}</a></td><td>${escape(mail.to)}</td></tr>`
+  return (
+    `<tr><td>${escape(mail.receivedAt.slice(0, 19).replace('T', ' '))}</td><td><a ` +
+    `href="/mail/${mail.id}">${escape(decodeWords(mail.subject)) || '(no subject)'}</a></td><td>${escape(mail.to)}</td></tr>`
+  )
 }
 
 /** RFC 2047 words in a header, for the list. */
@@ -60,10 +63,12 @@ async function mailPage(mailboxes: Mailboxes, id: string): Promise<string | unde
     value ? `<tr><th>${name}</th><td>${escape(value)}</td></tr>` : ''
   const files = mail.attachments.map(
     (file, index) =>
-      `<a href="/mail/${id}/file/${index}/${encodeURIComponent(file.filename ?? 'file')}" data-file>${escape(file.filename ?? 'file')}</a> (${file.size} bytes)`,
+      `<a href="/mail/${id}/file/${index}/${encodeURIComponent(file.filename ?? 'file')}" ` +
+      `data-file>${escape(file.filename ?? 'file')}</a> (${file.size} bytes)`,
   )
   const body = mail.html
-    ? `<iframe sandbox srcdoc="${escape(mail.html)}" title="the mail"></iframe><h2>As text</h2><pre>${escape(mail.text ?? '')}</pre>`
+    ? `<iframe sandbox srcdoc="${escape(mail.html)}" title="the mail"></iframe><h2>As ` +
+      `text</h2><pre>${escape(mail.text ?? '')}</pre>`
     : `<pre>${escape(mail.text ?? '')}</pre>`
   return page(
     mail.subject ?? 'Mail',

@@ -50,7 +50,10 @@ export function reportMessage(report: Report): string {
   ].join('\r\n')
 }
 
-/** Sends reports to the sender's own listener, one connection at a time, trying again while it answers 4xx or is away. */
+/**
+ * Sends reports to the sender's own listener, one connection at a time, trying again while it answers 4xx or
+ * is away.
+ */
 export class Reporter {
   private readonly queue: { report: Report; dueAt: number; tries: number }[] = []
   private timer: NodeJS.Timeout | undefined

@@ -1,7 +1,10 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { useDesk } from './desk'
 
-/* Accounts from the screen: a payment in part, over, by mistake and twice; a refund; marks; all of a customer's age at a glance. */
+/*
+ * Accounts from the screen: a payment in part, over, by mistake and twice; a refund; marks; all of a
+ * customer's age at a glance.
+ */
 const desk = useDesk()
 const inHand = '[aria-label="The account in hand"]'
 const openItem = () =>
@@ -222,56 +225,60 @@ describe('Accounts', () => {
   })
 })
 
-test('a sale that is paid at once: its invoice is paid as it is issued, the payment stands there, and the receipt follows by itself', async () => {
-  await desk.signIn('clerk')
-  await desk.page.goto(`${desk.base}/register`)
-  await desk.wait('[data-test="write-invoice"]')
-  await desk.page.click('[data-test="write-invoice"]')
-  await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="customer-search"]'))
-  await desk.page.keyboard.type('brannoc')
-  await desk.page.waitForFunction(
-    () =>
-      document.querySelectorAll('input[name="customer"]').length === 1 &&
-      document.querySelector<HTMLInputElement>('input[name="customer"]')!.checked,
-  )
-  await desk.page.click('.v-dialog button[aria-label^="Brand"]')
-  await desk.page.waitForFunction(() => document.activeElement?.matches('.picker input'))
-  await desk.page.keyboard.type('Little')
-  await desk.press('Enter')
-  await desk.page.waitForFunction(() =>
-    document.querySelector('.v-dialog button[aria-label^="Brand"]')?.textContent?.includes('Little Skep'),
-  )
-  await desk.page.click('[data-test="ask-go"]')
-  await desk.wait('[data-test="keep-draft"]')
-  await desk.clickText('.word', '+ line')
-  await desk.fill('input[aria-label="Line 1, description"]', 'Honey at the door')
-  await desk.fill('[data-test="quantity-1"]', '2')
-  await desk.fill('input[aria-label="Line 1, price"]', '9.50')
-  await desk.setDate('[data-test="supplied"]', new Date().toISOString().slice(0, 10))
-  await desk.press('Control+Enter')
-  await desk.page.waitForFunction(
-    () => document.querySelector<HTMLButtonElement>('[data-test="send-paper"]')?.disabled === false,
-  )
-  await desk.page.click('[data-test="send-paper"]')
-  await desk.wait('[data-test="paid-by"]')
-  await desk.page.select('[data-test="paid-by"]', 'cash')
-  await desk.page.click('[data-test="ask-go"]')
-  await desk.page.waitForFunction(
-    () => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
-    { timeout: 20_000 },
-  )
-  const number = /LS26-\d+/.exec(await desk.text('aside.right'))![0]
-  await desk.page.goto(`${desk.base}/accounts/payments?search=${number}`)
-  await desk.page.waitForFunction(() =>
-    /cash[\s\S]*LS26-[\s\S]*(19\.00|23\.37)/.test(
-      document.querySelector<HTMLElement>('[aria-label="Payments"] [role="option"]')?.innerText ?? '',
-    ),
-  )
-  await desk.page.waitForFunction(
-    () =>
-      /LSP26-\d+/.test(
-        document.querySelector<HTMLElement>('aside.right [aria-label="Payments"] > li')?.innerText ?? '',
+test(
+  'a sale that is paid at once: its invoice is paid as it is issued, the payment stands there, and ' +
+    'the receipt follows by itself',
+  async () => {
+    await desk.signIn('clerk')
+    await desk.page.goto(`${desk.base}/register`)
+    await desk.wait('[data-test="write-invoice"]')
+    await desk.page.click('[data-test="write-invoice"]')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="customer-search"]'))
+    await desk.page.keyboard.type('brannoc')
+    await desk.page.waitForFunction(
+      () =>
+        document.querySelectorAll('input[name="customer"]').length === 1 &&
+        document.querySelector<HTMLInputElement>('input[name="customer"]')!.checked,
+    )
+    await desk.page.click('.v-dialog button[aria-label^="Brand"]')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('.picker input'))
+    await desk.page.keyboard.type('Little')
+    await desk.press('Enter')
+    await desk.page.waitForFunction(() =>
+      document.querySelector('.v-dialog button[aria-label^="Brand"]')?.textContent?.includes('Little Skep'),
+    )
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.wait('[data-test="keep-draft"]')
+    await desk.clickText('.word', '+ line')
+    await desk.fill('input[aria-label="Line 1, description"]', 'Honey at the door')
+    await desk.fill('[data-test="quantity-1"]', '2')
+    await desk.fill('input[aria-label="Line 1, price"]', '9.50')
+    await desk.setDate('[data-test="supplied"]', new Date().toISOString().slice(0, 10))
+    await desk.press('Control+Enter')
+    await desk.page.waitForFunction(
+      () => document.querySelector<HTMLButtonElement>('[data-test="send-paper"]')?.disabled === false,
+    )
+    await desk.page.click('[data-test="send-paper"]')
+    await desk.wait('[data-test="paid-by"]')
+    await desk.page.select('[data-test="paid-by"]', 'cash')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForFunction(
+      () => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+      { timeout: 20_000 },
+    )
+    const number = /LS26-\d+/.exec(await desk.text('aside.right'))![0]
+    await desk.page.goto(`${desk.base}/accounts/payments?search=${number}`)
+    await desk.page.waitForFunction(() =>
+      /cash[\s\S]*LS26-[\s\S]*(19\.00|23\.37)/.test(
+        document.querySelector<HTMLElement>('[aria-label="Payments"] [role="option"]')?.innerText ?? '',
       ),
-    { timeout: 20_000 },
-  )
-})
+    )
+    await desk.page.waitForFunction(
+      () =>
+        /LSP26-\d+/.test(
+          document.querySelector<HTMLElement>('aside.right [aria-label="Payments"] > li')?.innerText ?? '',
+        ),
+      { timeout: 20_000 },
+    )
+  },
+)

@@ -1,15 +1,18 @@
 import { afterEach, beforeAll, describe, expect, test } from 'vitest'
 import { useDesk } from './desk'
 
-/* What real houses have: names from right to left, with emoji and markup, without end; nobody to write to; two hundred lines; three rates. Nothing breaks a screen, and what cannot go says why. */
+/*
+ * What real houses have: names from right to left, with emoji and markup, without end; nobody to write to;
+ * two hundred lines; three rates. Nothing breaks a screen, and what cannot go says why.
+ */
 const desk = useDesk()
 const names = {
   rightToLeft: 'مناحل الوادي الأخضر',
   markup: 'Bees 🐝 & Sons <img src=x onerror="window.broken=1"> {{ 7 * 7 }}',
-  long: 'Donaudampfschifffahrtsgesellschaftsbienenzuchtverein Oberniederwiesenbach an der Großen Laber, Abteilung Wanderimkerei e. V.'.slice(
-    0,
-    120,
-  ),
+  long: (
+    'Donaudampfschifffahrtsgesellschaftsbienenzuchtverein Oberniederwiesenbach an der Großen Laber, ' +
+    'Abteilung Wanderimkerei e. V.'
+  ).slice(0, 120),
 }
 let errors: string[] = []
 
@@ -140,19 +143,23 @@ describe('their invoices', () => {
     expect(await desk.page.$('[data-test="send-one"]:not([disabled])')).toBeNull()
   })
 
-  test('without an address it waits on To check; the address is given on the spot, and its paper with an emoji is drawn', async () => {
-    await open('AWK-2')
-    await desk.says('has no billing address')
-    await desk.page.click('[data-test="give-address"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
-    await desk.page.type('.v-dialog textarea', 'Hive Lane 1\nMarlbridge')
-    await desk.page.click('[data-test="ask-go"]')
-    await desk.says('is kept, for every paper from now on')
-    await desk.page.waitForFunction(
-      () => document.querySelectorAll('[data-test="pdf-pages"] canvas').length > 0,
-      { timeout: 20_000 },
-    )
-  })
+  test(
+    'without an address it waits on To check; the address is given on the spot, and its paper with ' +
+      'an emoji is drawn',
+    async () => {
+      await open('AWK-2')
+      await desk.says('has no billing address')
+      await desk.page.click('[data-test="give-address"]')
+      await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
+      await desk.page.type('.v-dialog textarea', 'Hive Lane 1\nMarlbridge')
+      await desk.page.click('[data-test="ask-go"]')
+      await desk.says('is kept, for every paper from now on')
+      await desk.page.waitForFunction(
+        () => document.querySelectorAll('[data-test="pdf-pages"] canvas').length > 0,
+        { timeout: 20_000 },
+      )
+    },
+  )
 
   test('three rates, a third of a piece and an amount under a cent add up to the cent', async () => {
     await open('AWK-3')

@@ -5,7 +5,10 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { statementCsv, statementXml } from '../../demo/bank'
 import { useDesk } from './desk'
 
-/* What other programs hold comes in from the screen: a bank file with sure, unsure and strange rows; a CSV with bad rows mended on the spot; every list goes out as CSV. */
+/*
+ * What other programs hold comes in from the screen: a bank file with sure, unsure and strange rows; a CSV
+ * with bad rows mended on the spot; every list goes out as CSV.
+ */
 const desk = useDesk()
 const folder = mkdtempSync(join(tmpdir(), 'clothespin-files-'))
 const day = new Date().toISOString().slice(0, 10)
@@ -73,29 +76,33 @@ describe('a bank file', () => {
     )
   })
 
-  test('an unsure one says why and is booked as proposed; a strange one for the customer that is named; a fee is set aside', async () => {
-    const c = open[2]!
-    await desk.page.goto(`${desk.base}/accounts/bank?state=unsure`)
-    await desk.says('would stay open')
-    await desk.wait('[data-test="book-entry"]:not([disabled])')
-    await desk.page.click('[data-test="book-entry"]')
-    await desk.says(`booked for ${c.name}`)
-    await desk.page.goto(`${desk.base}/accounts/bank?state=strange`)
-    await desk.says('No open invoice has its number')
-    await desk.page.type('[data-test="entry-customer"]', c.name.slice(0, 12))
-    await desk.wait('aside.right li .word')
-    await desk.press('Enter')
-    await desk.wait('[data-test="book-entry"]:not([disabled])')
-    await desk.page.click('[data-test="book-entry"]')
-    await desk.says('€ 4.44'.slice(2))
-    await facts('1 strange')
-    await desk.page.click('[data-test="set-aside"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
-    await desk.page.keyboard.type('Bank fee')
-    await desk.press('Enter')
-    await desk.says('1 movement set aside: Bank fee.')
-    await facts('5 done')
-  })
+  test(
+    'an unsure one says why and is booked as proposed; a strange one for the customer that is named; ' +
+      'a fee is set aside',
+    async () => {
+      const c = open[2]!
+      await desk.page.goto(`${desk.base}/accounts/bank?state=unsure`)
+      await desk.says('would stay open')
+      await desk.wait('[data-test="book-entry"]:not([disabled])')
+      await desk.page.click('[data-test="book-entry"]')
+      await desk.says(`booked for ${c.name}`)
+      await desk.page.goto(`${desk.base}/accounts/bank?state=strange`)
+      await desk.says('No open invoice has its number')
+      await desk.page.type('[data-test="entry-customer"]', c.name.slice(0, 12))
+      await desk.wait('aside.right li .word')
+      await desk.press('Enter')
+      await desk.wait('[data-test="book-entry"]:not([disabled])')
+      await desk.page.click('[data-test="book-entry"]')
+      await desk.says('€ 4.44'.slice(2))
+      await facts('1 strange')
+      await desk.page.click('[data-test="set-aside"]')
+      await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
+      await desk.page.keyboard.type('Bank fee')
+      await desk.press('Enter')
+      await desk.says('1 movement set aside: Bank fee.')
+      await facts('5 done')
+    },
+  )
 
   test('the same file again books nothing, and says who read it; what is no statement says so', async () => {
     const [a, b, c] = open
@@ -125,38 +132,42 @@ describe('a bank statement as CSV', () => {
       { amount: '4.90', name: 'Demo Bank', text: 'Kontoführung', out: true },
     ])
 
-  test('given at Bank file, its columns are mapped, its rows checked, and its movements matched and booked after a look', async () => {
-    await desk.page.goto(`${desk.base}/accounts/bank`)
-    await give('[data-test="bank-file"]', 'umsaetze.csv', statement())
-    await facts('2 lines above its columns left out')
-    expect(await desk.text('table[aria-label="Fields"]')).toMatch(
-      /Amount, with its sign[\s\S]*Betrag[\s\S]*In or out\s+Soll\/Haben/,
-    )
-    await desk.press('Control+Enter')
-    await facts('3 rows: 3 right, 0 wrong')
-    await desk.press('Control+Enter')
-    await desk.says('nothing is booked before')
-    await desk.sayYes()
-    await facts('3 written')
-    await desk.wait('[data-test="to-movements"]')
-    await desk.page.click('[data-test="to-movements"]')
-    await desk.page.waitForFunction(() =>
-      document
-        .querySelector<HTMLElement>('[data-test="file-facts"]')
-        ?.innerText.includes('1 sure, 0 unsure, 2 strange'),
-    )
-    await desk.says('Müller')
-    await desk.press('Control+Enter')
-    await desk.sayYes()
-    await desk.page.waitForFunction(
-      () => document.querySelector<HTMLElement>('[data-test="file-facts"]')?.innerText.includes('1 done'),
-      { timeout: 20_000 },
-    )
-    await desk.page.goto(`${desk.base}/register?kind=invoice&search=${open[3]!.number}`)
-    await desk.page.waitForFunction(() =>
-      /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
-    )
-  })
+  test(
+    'given at Bank file, its columns are mapped, its rows checked, and its movements matched and ' +
+      'booked after a look',
+    async () => {
+      await desk.page.goto(`${desk.base}/accounts/bank`)
+      await give('[data-test="bank-file"]', 'umsaetze.csv', statement())
+      await facts('2 lines above its columns left out')
+      expect(await desk.text('table[aria-label="Fields"]')).toMatch(
+        /Amount, with its sign[\s\S]*Betrag[\s\S]*In or out\s+Soll\/Haben/,
+      )
+      await desk.press('Control+Enter')
+      await facts('3 rows: 3 right, 0 wrong')
+      await desk.press('Control+Enter')
+      await desk.says('nothing is booked before')
+      await desk.sayYes()
+      await facts('3 written')
+      await desk.wait('[data-test="to-movements"]')
+      await desk.page.click('[data-test="to-movements"]')
+      await desk.page.waitForFunction(() =>
+        document
+          .querySelector<HTMLElement>('[data-test="file-facts"]')
+          ?.innerText.includes('1 sure, 0 unsure, 2 strange'),
+      )
+      await desk.says('Müller')
+      await desk.press('Control+Enter')
+      await desk.sayYes()
+      await desk.page.waitForFunction(
+        () => document.querySelector<HTMLElement>('[data-test="file-facts"]')?.innerText.includes('1 done'),
+        { timeout: 20_000 },
+      )
+      await desk.page.goto(`${desk.base}/register?kind=invoice&search=${open[3]!.number}`)
+      await desk.page.waitForFunction(() =>
+        /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+      )
+    },
+  )
 
   test('the next one with the same columns is mapped as this one was, and what is known is left as it is', async () => {
     await desk.page.goto(`${desk.base}/accounts/bank`)
@@ -171,36 +182,40 @@ describe('a bank statement as CSV', () => {
 })
 
 describe('a CSV', () => {
-  test('is mapped with a sample, checked, its bad row mended on the spot, and the right ones written; the report tells each line', async () => {
-    await desk.page.goto(`${desk.base}/imports?of=customers`)
-    await give(
-      '[data-test="import-file"]',
-      'kunden.csv',
-      'Kundennummer;Firma;Land;E-Mail\r\n31001;Imkerei Neu;Germany;buero@neu.example\r\n31002;Rucher Neuf;France;nobody\r\n',
-    )
-    await facts('not checked yet')
-    expect(await desk.text('table[aria-label="Fields"]')).toContain('Imkerei Neu')
-    await desk.page.click('[aria-label="The next sample row"]')
-    await desk.page.waitForFunction(() =>
-      document.querySelector<HTMLElement>('table[aria-label="Fields"]')!.innerText.includes('Rucher Neuf'),
-    )
-    await desk.press('Control+Enter')
-    await facts('2 rows: 1 right, 1 wrong')
-    await desk.says('“nobody” is no email address')
-    await desk.fill('[data-test="cell-email"]', 'bureau@neuf.example')
-    await desk.press('Enter')
-    await desk.says('Line 3 is right now.')
-    await facts('2 right, 0 wrong')
-    await desk.press('Control+Enter')
-    await desk.sayYes()
-    await facts('2 written, 0 unchanged')
-    const report = await desk.page.evaluate(async () =>
-      (await fetch(document.querySelector<HTMLAnchorElement>('[data-test="import-report"]')!.href)).text(),
-    )
-    expect(report).toContain('2,written,New.')
-    await desk.page.goto(`${desk.base}/customers?search=31002`)
-    await desk.says('Rucher Neuf')
-  })
+  test(
+    'is mapped with a sample, checked, its bad row mended on the spot, and the right ones written; ' +
+      'the report tells each line',
+    async () => {
+      await desk.page.goto(`${desk.base}/imports?of=customers`)
+      await give(
+        '[data-test="import-file"]',
+        'kunden.csv',
+        'Kundennummer;Firma;Land;E-Mail\r\n31001;Imkerei Neu;Germany;buero@neu.example\r\n31002;Rucher Neuf;France;nobody\r\n',
+      )
+      await facts('not checked yet')
+      expect(await desk.text('table[aria-label="Fields"]')).toContain('Imkerei Neu')
+      await desk.page.click('[aria-label="The next sample row"]')
+      await desk.page.waitForFunction(() =>
+        document.querySelector<HTMLElement>('table[aria-label="Fields"]')!.innerText.includes('Rucher Neuf'),
+      )
+      await desk.press('Control+Enter')
+      await facts('2 rows: 1 right, 1 wrong')
+      await desk.says('“nobody” is no email address')
+      await desk.fill('[data-test="cell-email"]', 'bureau@neuf.example')
+      await desk.press('Enter')
+      await desk.says('Line 3 is right now.')
+      await facts('2 right, 0 wrong')
+      await desk.press('Control+Enter')
+      await desk.sayYes()
+      await facts('2 written, 0 unchanged')
+      const report = await desk.page.evaluate(async () =>
+        (await fetch(document.querySelector<HTMLAnchorElement>('[data-test="import-report"]')!.href)).text(),
+      )
+      expect(report).toContain('2,written,New.')
+      await desk.page.goto(`${desk.base}/customers?search=31002`)
+      await desk.says('Rucher Neuf')
+    },
+  )
 
   test('without a needed column says which; with one value for all rows it is taken', async () => {
     await desk.page.goto(`${desk.base}/imports?of=customers`)
@@ -300,16 +315,20 @@ test('payments are sorted by any column, and their CSV with them', async () => {
   expect(Math.abs(Number(text.split('\r\n')[1]!.split(',')[4]))).toBe(rising[0])
 })
 
-test('the proof of a day says how far each series came, and names every document that is not at the end of the way', async () => {
-  await desk.page.goto(`${desk.base}/proof?day=${await newestDay()}`)
-  await desk.wait('table[aria-label="Series"]')
-  expect(await desk.text('table[aria-label="Postings"]')).toMatch(/0\.00\s*$/)
-  await desk.wait('[aria-label="Differences"] [role="option"]')
-  await desk.page.click('[aria-label="The day before"]')
-  const day = await newestDay()
-  await desk.page.waitForFunction(
-    (shown) => (new URLSearchParams(location.search).get('day') ?? '9999') < shown,
-    {},
-    day,
-  )
-})
+test(
+  'the proof of a day says how far each series came, and names every document that is not at the ' +
+    'end of the way',
+  async () => {
+    await desk.page.goto(`${desk.base}/proof?day=${await newestDay()}`)
+    await desk.wait('table[aria-label="Series"]')
+    expect(await desk.text('table[aria-label="Postings"]')).toMatch(/0\.00\s*$/)
+    await desk.wait('[aria-label="Differences"] [role="option"]')
+    await desk.page.click('[aria-label="The day before"]')
+    const day = await newestDay()
+    await desk.page.waitForFunction(
+      (shown) => (new URLSearchParams(location.search).get('day') ?? '9999') < shown,
+      {},
+      day,
+    )
+  },
+)

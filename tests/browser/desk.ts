@@ -225,7 +225,8 @@ export function useDesk(): Desk {
       if (other !== desk.page && other.url() !== 'about:blank') await other.close()
     for (const error of task.result?.errors ?? [])
       console.log(
-        `${task.name}: ${error.message}\n${error.stack?.split('\n').find((line) => line.includes('tests/browser/') && !line.includes('desk.ts')) ?? ''}`,
+        `${task.name}: ` +
+          `${error.message}\n${error.stack?.split('\n').find((line) => line.includes('tests/browser/') && !line.includes('desk.ts')) ?? ''}`,
       )
     if (task.result?.errors?.length)
       await desk.page.screenshot({ path: `.build/failed-${task.name.replace(/\W+/g, '-').slice(0, 40)}.png` })

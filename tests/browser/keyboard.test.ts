@@ -5,7 +5,10 @@ import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { useDesk } from './desk'
 
-/* The clerk's way through the thread by keyboard alone: nothing here clicks, and nothing is focused but by the keys. */
+/*
+ * The clerk's way through the thread by keyboard alone: nothing here clicks, and nothing is focused but by
+ * the keys.
+ */
 const desk = useDesk()
 const saved = mkdtempSync(join(tmpdir(), 'clothespin-saved-'))
 

@@ -1,7 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { useDesk } from './desk'
 
-/* Writing an invoice without an order, billing a part of one, crediting and voiding, closing a period: from the screen. */
+/*
+ * Writing an invoice without an order, billing a part of one, crediting and voiding, closing a period: from
+ * the screen.
+ */
 const desk = useDesk()
 const { says, fill, setDate } = {
   says: (words: string) => desk.says(words),

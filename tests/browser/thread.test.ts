@@ -70,79 +70,83 @@ describe('by mouse', () => {
     await desk.page.waitForFunction(() => document.body.innerText.includes('20 orders set to Shipped.'))
   })
 
-  test('3. the papers are there without reloading; a changed one is marked, one is put back, the others are sent', async () => {
-    await clickText('header a', 'Line')
-    await desk.untilCount('to check', (count) => count === waiting + 21)
-    const total = waiting + 21
-    const order = (await rows()).at(-1)!
+  test(
+    '3. the papers are there without reloading; a changed one is marked, one is put back, the others ' +
+      'are sent',
+    async () => {
+      await clickText('header a', 'Line')
+      await desk.untilCount('to check', (count) => count === waiting + 21)
+      const total = waiting + 21
+      const order = (await rows()).at(-1)!
 
-    const other = await desk.newPage()
-    await other.setViewport({ width: 1280, height: 800 })
-    await other.goto(`${desk.base}/orders?search=${order}`)
-    await other.waitForSelector('[role="option"] .link')
-    await other.click('[role="option"] .link')
-    const quantity = await other.waitForSelector('[data-test="quantity-1"]')
-    await quantity!.click({ count: 3 })
-    await quantity!.type('77')
-    await other.click('[data-test="keep-order"]')
-    await other.waitForFunction(() => document.body.innerText.includes('Changed since you looked'))
-    await other.close()
+      const other = await desk.newPage()
+      await other.setViewport({ width: 1280, height: 800 })
+      await other.goto(`${desk.base}/orders?search=${order}`)
+      await other.waitForSelector('[role="option"] .link')
+      await other.click('[role="option"] .link')
+      const quantity = await other.waitForSelector('[data-test="quantity-1"]')
+      await quantity!.click({ count: 3 })
+      await quantity!.type('77')
+      await other.click('[data-test="keep-order"]')
+      await other.waitForFunction(() => document.body.innerText.includes('Changed since you looked'))
+      await other.close()
 
-    await desk.page.bringToFront()
-    await desk.page.waitForFunction(
-      (number) =>
-        [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(
-          (row) => row.innerText.includes(number) && row.innerText.includes('changed'),
+      await desk.page.bringToFront()
+      await desk.page.waitForFunction(
+        (number) =>
+          [...document.querySelectorAll<HTMLElement>('[role="option"]')].some(
+            (row) => row.innerText.includes(number) && row.innerText.includes('changed'),
+          ),
+        {},
+        order,
+      )
+      await desk.page.evaluate(
+        (number) =>
+          [...document.querySelectorAll<HTMLElement>('[role="option"]')]
+            .find((row) => row.innerText.includes(number))!
+            .click(),
+        order,
+      )
+      await desk.page.waitForSelector('[data-test="changes"]')
+      expect(await desk.text('[data-test="changes"]')).toContain('Line 1')
+
+      const withAddress = await desk.page.$$eval('[role="option"]', (elements) =>
+        elements.findIndex(
+          (element) =>
+            !element.textContent!.includes('No address') && !element.textContent!.includes('changed'),
         ),
-      {},
-      order,
-    )
-    await desk.page.evaluate(
-      (number) =>
-        [...document.querySelectorAll<HTMLElement>('[role="option"]')]
-          .find((row) => row.innerText.includes(number))!
-          .click(),
-      order,
-    )
-    await desk.page.waitForSelector('[data-test="changes"]')
-    expect(await desk.text('[data-test="changes"]')).toContain('Line 1')
+      )
+      await (await desk.page.$$('[role="option"]'))[withAddress]!.click()
+      await desk.page.click('[data-test="put-back"]')
+      await desk.untilCount('to check', (count) => count === total - 1)
+      expect(await desk.page.$eval('body', (body) => body.innerText)).toContain('No number was used.')
 
-    const withAddress = await desk.page.$$eval('[role="option"]', (elements) =>
-      elements.findIndex(
-        (element) =>
-          !element.textContent!.includes('No address') && !element.textContent!.includes('changed'),
-      ),
-    )
-    await (await desk.page.$$('[role="option"]'))[withAddress]!.click()
-    await desk.page.click('[data-test="put-back"]')
-    await desk.untilCount('to check', (count) => count === total - 1)
-    expect(await desk.page.$eval('body', (body) => body.innerText)).toContain('No number was used.')
-
-    // what stands at the foot is of what is picked
-    const amounts = await desk.page.$$eval('[role="option"] .amount', (cells) =>
-      cells.slice(0, 2).map((cell) => cell.textContent!.trim()),
-    )
-    const checks = await desk.page.$$('[role="option"] [data-test="pick"]')
-    await checks[0]!.click()
-    await checks[1]!.click()
-    await desk.page.waitForFunction(() =>
-      document.querySelector<HTMLElement>('.foot-bar')?.innerText.includes('2 picked'),
-    )
-    expect(sumOf([await desk.text('.foot-bar .mono')])).toBeCloseTo(sumOf(amounts), 2)
-    await desk.page.focus('[role="listbox"]')
-    await desk.press('Control+a')
-    const sending = Number(/Send (\d+)/.exec(await desk.text('[data-test="send"]'))![1])
-    expect(sending).toBeGreaterThan(20)
-    await desk.page.click('[data-test="send"]')
-    await sayYes()
-    await desk.page.waitForFunction(
-      (count) =>
-        document.querySelector<HTMLElement>('[data-test="run"]')?.innerText.includes(`All ${count} issued`),
-      { timeout: 20_000 },
-      sending,
-    )
-    await desk.untilCount('to check', (count) => count === total - 1 - sending)
-  })
+      // what stands at the foot is of what is picked
+      const amounts = await desk.page.$$eval('[role="option"] .amount', (cells) =>
+        cells.slice(0, 2).map((cell) => cell.textContent!.trim()),
+      )
+      const checks = await desk.page.$$('[role="option"] [data-test="pick"]')
+      await checks[0]!.click()
+      await checks[1]!.click()
+      await desk.page.waitForFunction(() =>
+        document.querySelector<HTMLElement>('.foot-bar')?.innerText.includes('2 picked'),
+      )
+      expect(sumOf([await desk.text('.foot-bar .mono')])).toBeCloseTo(sumOf(amounts), 2)
+      await desk.page.focus('[role="listbox"]')
+      await desk.press('Control+a')
+      const sending = Number(/Send (\d+)/.exec(await desk.text('[data-test="send"]'))![1])
+      expect(sending).toBeGreaterThan(20)
+      await desk.page.click('[data-test="send"]')
+      await sayYes()
+      await desk.page.waitForFunction(
+        (count) =>
+          document.querySelector<HTMLElement>('[data-test="run"]')?.innerText.includes(`All ${count} issued`),
+        { timeout: 20_000 },
+        sending,
+      )
+      await desk.untilCount('to check', (count) => count === total - 1 - sending)
+    },
+  )
 
   test("4. they go Waiting → On the way → Arrived, and the very email stands in the recipient's mailbox", async () => {
     await desk.page.goto(desk.base)
@@ -206,62 +210,67 @@ describe('by mouse', () => {
     )
   })
 
-  test('5. by itself: shipped and gone; Packed and Shipped again makes no second invoice, and the trail says why', async () => {
-    await desk.signIn('supervisor')
-    await clickText('header a', 'Routines')
-    await clickText('.routine', 'Invoice when shipped')
-    await desk.page.waitForFunction(
-      () =>
-        document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true' &&
-        document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value ===
-          'Invoice when shipped',
-    )
-    await desk.page.click('[data-trust="by itself"]')
-    await sayYes()
-    await desk.page.waitForFunction(
-      () => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true',
-    )
-
-    await desk.page.goto(`${desk.base}/orders?status=Packed`)
-    await wait('[role="option"] .link')
-    await desk.page.evaluate(() =>
-      [...document.querySelectorAll<HTMLElement>('[role="option"]')]
-        .find(
-          (row) =>
-            !/Reedbank|Gorsefield|Cowslip|Oran|Lycée|Abbeyvale|Vigil|Turlough|Greyfriars|Tilleuls/.test(
-              row.innerText,
-            ),
-        )!
-        .querySelector<HTMLElement>('.link')!
-        .click(),
-    )
-    await wait('.texts')
-    const setTo = async (status: string) => {
-      await desk.page.click('button[aria-label^="Status:"]')
-      await wait('.picker')
-      await clickText('.picker li', status)
+  test(
+    '5. by itself: shipped and gone; Packed and Shipped again makes no second invoice, and the trail ' +
+      'says why',
+    async () => {
+      await desk.signIn('supervisor')
+      await clickText('header a', 'Routines')
+      await clickText('.routine', 'Invoice when shipped')
       await desk.page.waitForFunction(
-        (now) => document.querySelector('button[aria-label^="Status:"]')?.textContent === now,
-        {},
-        status,
+        () =>
+          document.querySelector('[data-trust="after a check"]')?.getAttribute('aria-checked') === 'true' &&
+          document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value ===
+            'Invoice when shipped',
       )
-    }
-    await setTo('Shipped')
-    await desk.page.waitForFunction(
-      () =>
-        /(INV-|LS)\S+/.test(document.querySelector<HTMLElement>('[data-kind="invoice"]')?.innerText ?? '') &&
-        /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
-      { timeout: 20_000 },
-    )
-    await setTo('Packed')
-    await setTo('Shipped')
-    await clickText('[aria-label="Leaves"] button', 'Trail')
-    await desk.page.waitForFunction(() =>
-      /Nothing was made: invoice .* was already issued for this order/.test(
-        document.querySelector<HTMLElement>('.trail')?.innerText ?? '',
-      ),
-    )
-  })
+      await desk.page.click('[data-trust="by itself"]')
+      await sayYes()
+      await desk.page.waitForFunction(
+        () => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true',
+      )
+
+      await desk.page.goto(`${desk.base}/orders?status=Packed`)
+      await wait('[role="option"] .link')
+      await desk.page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>('[role="option"]')]
+          .find(
+            (row) =>
+              !/Reedbank|Gorsefield|Cowslip|Oran|Lycée|Abbeyvale|Vigil|Turlough|Greyfriars|Tilleuls/.test(
+                row.innerText,
+              ),
+          )!
+          .querySelector<HTMLElement>('.link')!
+          .click(),
+      )
+      await wait('.texts')
+      const setTo = async (status: string) => {
+        await desk.page.click('button[aria-label^="Status:"]')
+        await wait('.picker')
+        await clickText('.picker li', status)
+        await desk.page.waitForFunction(
+          (now) => document.querySelector('button[aria-label^="Status:"]')?.textContent === now,
+          {},
+          status,
+        )
+      }
+      await setTo('Shipped')
+      await desk.page.waitForFunction(
+        () =>
+          /(INV-|LS)\S+/.test(
+            document.querySelector<HTMLElement>('[data-kind="invoice"]')?.innerText ?? '',
+          ) && /arrived|on the way/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+        { timeout: 20_000 },
+      )
+      await setTo('Packed')
+      await setTo('Shipped')
+      await clickText('[aria-label="Leaves"] button', 'Trail')
+      await desk.page.waitForFunction(() =>
+        /Nothing was made: invoice .* was already issued for this order/.test(
+          document.querySelector<HTMLElement>('.trail')?.innerText ?? '',
+        ),
+      )
+    },
+  )
 
   test('6. the Register finds by customer, order and amount', async () => {
     await clickText('header a', 'Register')

@@ -7,7 +7,8 @@ import { startWeb } from '../web'
 import { seededDice, useDoomed } from './processes'
 
 /*
- * PostgreSQL stopped dead, and the web server killed, in the middle of a run of 150 invoices that clerks ship through the web.
+ * PostgreSQL stopped dead, and the web server killed, in the middle of a run of 150 invoices that clerks ship
+ * through the web.
  * What was answered "done" is done; what was not is asked again; nothing is lost and nothing is made twice.
  */
 const orderCount = 150

@@ -11,7 +11,10 @@ import { addRoutine } from '../../server/services/routines/routines'
 import { Mailboxes } from '../../standins/mail/mailboxes'
 import { freshDatabase } from '../integration/house'
 
-/** Processes that can be killed, over a durable database of their own, and what must hold after any number of deaths. */
+/**
+ * Processes that can be killed, over a durable database of their own, and what must hold after any number of
+ * deaths.
+ */
 export interface Doomed {
   start: (name: 'worker' | 'mail-standin') => void
   kill: (name: string) => Promise<void>

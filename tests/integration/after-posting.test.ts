@@ -19,7 +19,10 @@ import { addRoutine } from '../../server/services/routines/routines'
 import { tryOut } from '../../server/services/routines/trial'
 import { papersOf, trailWords, until, useHouse } from './house'
 
-/* What follows posting: routines that send that very document, what becomes of documents whose order is withdrawn, dates by the event. */
+/*
+ * What follows posting: routines that send that very document, what becomes of documents whose order is
+ * withdrawn, dates by the event.
+ */
 const house = useHouse({ reports: false })
 const today = () => dayInZone(new Date(), 'Europe/Dublin')
 const sentence = (change: Partial<RoutineSentence> = {}): RoutineSentence => ({

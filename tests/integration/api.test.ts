@@ -8,7 +8,10 @@ import { one, rows, run } from '../../server/db/connection'
 import { startWeb } from '../web'
 import { useHouse } from './house'
 
-/* The API as other programs see it: its description, tokens, the same call twice, and bad input to every field of every route. */
+/*
+ * The API as other programs see it: its description, tokens, the same call twice, and bad input to every
+ * field of every route.
+ */
 const house = useHouse({ jobs: false })
 interface Schema {
   type?: string | string[]
@@ -153,27 +156,31 @@ describe('the description', () => {
     expect(described).toBeGreaterThan(35)
   })
 
-  test('a body that it allows is not refused as bad input, and one that lacks a required field is, with the field named', async () => {
-    const wrong: string[] = []
-    const ajv = new Ajv({ strict: false, logger: false })
-    for (const { method, path, operation } of writing()) {
-      // a rule over the whole body names no field, and no schema says it
-      const { schema } = operation.requestBody!.content['application/json']!
-      const body = sample(schema) as Record<string, unknown>
-      if (!ajv.validate(schema, body))
-        wrong.push(`${method} ${path} ${JSON.stringify(body).slice(0, 300)} ${ajv.errorsText()}`)
-      const made = await call(method, concrete(path), body)
-      if (made.status === 400 && made.body.code === 'bad-input' && !/^The request/.test(made.body.title!))
-        wrong.push(`${method} ${path}: ${made.body.title}`)
-      for (const field of schema.required ?? []) {
-        const { [field]: _left, ...rest } = body
-        const refused = await call(method, concrete(path), rest)
-        if (refused.status !== 400 || refused.body.about?.field !== field)
-          wrong.push(`${method} ${path} without ${field}: ${refused.status} ${refused.body.about?.field}`)
+  test(
+    'a body that it allows is not refused as bad input, and one that lacks a required field is, with ' +
+      'the field named',
+    async () => {
+      const wrong: string[] = []
+      const ajv = new Ajv({ strict: false, logger: false })
+      for (const { method, path, operation } of writing()) {
+        // a rule over the whole body names no field, and no schema says it
+        const { schema } = operation.requestBody!.content['application/json']!
+        const body = sample(schema) as Record<string, unknown>
+        if (!ajv.validate(schema, body))
+          wrong.push(`${method} ${path} ${JSON.stringify(body).slice(0, 300)} ${ajv.errorsText()}`)
+        const made = await call(method, concrete(path), body)
+        if (made.status === 400 && made.body.code === 'bad-input' && !/^The request/.test(made.body.title!))
+          wrong.push(`${method} ${path}: ${made.body.title}`)
+        for (const field of schema.required ?? []) {
+          const { [field]: _left, ...rest } = body
+          const refused = await call(method, concrete(path), rest)
+          if (refused.status !== 400 || refused.body.about?.field !== field)
+            wrong.push(`${method} ${path} without ${field}: ${refused.status} ${refused.body.about?.field}`)
+        }
       }
-    }
-    expect(wrong).toEqual([])
-  })
+      expect(wrong).toEqual([])
+    },
+  )
 })
 
 const operations = () =>
@@ -254,7 +261,10 @@ function changed(body: unknown, at: (string | number)[], value: unknown): unknow
   return copy
 }
 
-/** Notes every row that is written, changed or removed, in the transaction that does it; not what every call counts. */
+/**
+ * Notes every row that is written, changed or removed, in the transaction that does it; not what every call
+ * counts.
+ */
 async function watchWrites(): Promise<void> {
   await run(`
     create table write_seen (at timestamptz not null default now());
@@ -325,7 +335,8 @@ describe('bad input', () => {
           const value = nasty[index]
           if (status >= 500)
             wrong.push(
-              `${status} ${method} ${path} ${at.join('.')} = ${JSON.stringify(value)?.slice(0, 60)}: ${body.title ?? ''}`,
+              `${status} ${method} ${path} ${at.join('.')} = ${JSON.stringify(value)?.slice(0, 60)}: ` +
+                `${body.title ?? ''}`,
             )
           if (status === 400 && body.code === 'bad-input' && !body.about?.field)
             wrong.push(`${method} ${path} ${at.join('.')}: no field is named`)

@@ -86,57 +86,61 @@ const entries = async (fileId: number) =>
 const told = (all: EntryView[]) => all.map(({ state, reason }) => `${state}: ${reason}`)
 
 describe('a bank file', () => {
-  test('is matched by reference, by number and amount, by amount and name; the sure ones are booked after a look', async () => {
-    const [a, b, c, d] = [
-      await invoice(),
-      await invoice('10418', '7'),
-      await invoice('10419', '5'),
-      await invoice('10420', '3'),
-    ]
-    const file = await read([
-      { amount: a.open, name: 'Somebody else', reference: creditorReference(a.number) },
-      { amount: b.open, name: 'x', text: `Re: ${b.number.toLowerCase().replaceAll('-', ' ')}, merci` },
-      { amount: new Decimal(c.open).minus(10).toFixed(2), name: c.name, text: c.number },
-      { amount: d.open, name: d.name, text: 'hives' },
-      { amount: '3.33', name: 'Nobody' },
-      { amount: '7.90', name: 'Bank', text: 'Fee', out: true },
-    ])
-    expect(told(await entries(file))).toEqual([
-      `sure: The reference names ${a.number}, and the amount fits.`,
-      `sure: It names ${b.number}, and the amount fits.`,
-      `unsure: It names ${c.number}; 10.00 would stay open.`,
-      `unsure: ${d.number} of ${d.name} has just this amount open; no number is named.`,
-      'strange: No open invoice has its number, or its amount and name.',
-      'strange: Money that went out, and no credit note is named.',
-    ])
-    expect(await open(a.id)).toBe(a.open)
-    expect(await bookSure(file, null, 'Maeve Tarrant')).toBe(2)
-    await house.settle()
-    expect([await open(a.id), await open(b.id), await open(c.id)]).toEqual(['0.00', '0.00', c.open])
-    expect(
-      await rows('select made_by, date::text date, method, reference from payment order by id'),
-    ).toMatchObject([{ made_by: 'Maeve Tarrant', date: day, method: 'bank transfer' }, {}])
-    const [, , unsure, , strange, fee] = await entries(file)
-    await bookEntry(
-      unsure!.id,
-      { customerId: unsure!.proposal.customerId!, settle: unsure!.proposal.settlements },
-      'Col Varley',
-    )
-    expect(await open(c.id)).toBe('10.00')
-    await expect(
-      bookEntry(unsure!.id, { customerId: unsure!.proposal.customerId!, settle: [] }, 'Maeve Tarrant'),
-    ).rejects.toThrow('It is booked already, by Col Varley')
-    expect(await setAside([fee!.id, unsure!.id], 'Bank fee', 'Col Varley')).toEqual([fee!.id])
-    await bookEntry(strange!.id, { customerId: house.customer('10417').id, settle: [] }, 'Col Varley')
-    expect(
-      (await one<{ open: string }>('select open::text open from payment where amount = 3.33'))!.open,
-    ).toBe('3.33')
-    expect((await bankFiles()).find((one) => one.id === file)!.counts).toEqual({
-      booked: 4,
-      unsure: 1,
-      'set aside': 1,
-    })
-  })
+  test(
+    'is matched by reference, by number and amount, by amount and name; the sure ones are booked ' +
+      'after a look',
+    async () => {
+      const [a, b, c, d] = [
+        await invoice(),
+        await invoice('10418', '7'),
+        await invoice('10419', '5'),
+        await invoice('10420', '3'),
+      ]
+      const file = await read([
+        { amount: a.open, name: 'Somebody else', reference: creditorReference(a.number) },
+        { amount: b.open, name: 'x', text: `Re: ${b.number.toLowerCase().replaceAll('-', ' ')}, merci` },
+        { amount: new Decimal(c.open).minus(10).toFixed(2), name: c.name, text: c.number },
+        { amount: d.open, name: d.name, text: 'hives' },
+        { amount: '3.33', name: 'Nobody' },
+        { amount: '7.90', name: 'Bank', text: 'Fee', out: true },
+      ])
+      expect(told(await entries(file))).toEqual([
+        `sure: The reference names ${a.number}, and the amount fits.`,
+        `sure: It names ${b.number}, and the amount fits.`,
+        `unsure: It names ${c.number}; 10.00 would stay open.`,
+        `unsure: ${d.number} of ${d.name} has just this amount open; no number is named.`,
+        'strange: No open invoice has its number, or its amount and name.',
+        'strange: Money that went out, and no credit note is named.',
+      ])
+      expect(await open(a.id)).toBe(a.open)
+      expect(await bookSure(file, null, 'Maeve Tarrant')).toBe(2)
+      await house.settle()
+      expect([await open(a.id), await open(b.id), await open(c.id)]).toEqual(['0.00', '0.00', c.open])
+      expect(
+        await rows('select made_by, date::text date, method, reference from payment order by id'),
+      ).toMatchObject([{ made_by: 'Maeve Tarrant', date: day, method: 'bank transfer' }, {}])
+      const [, , unsure, , strange, fee] = await entries(file)
+      await bookEntry(
+        unsure!.id,
+        { customerId: unsure!.proposal.customerId!, settle: unsure!.proposal.settlements },
+        'Col Varley',
+      )
+      expect(await open(c.id)).toBe('10.00')
+      await expect(
+        bookEntry(unsure!.id, { customerId: unsure!.proposal.customerId!, settle: [] }, 'Maeve Tarrant'),
+      ).rejects.toThrow('It is booked already, by Col Varley')
+      expect(await setAside([fee!.id, unsure!.id], 'Bank fee', 'Col Varley')).toEqual([fee!.id])
+      await bookEntry(strange!.id, { customerId: house.customer('10417').id, settle: [] }, 'Col Varley')
+      expect(
+        (await one<{ open: string }>('select open::text open from payment where amount = 3.33'))!.open,
+      ).toBe('3.33')
+      expect((await bankFiles()).find((one) => one.id === file)!.counts).toEqual({
+        booked: 4,
+        unsure: 1,
+        'set aside': 1,
+      })
+    },
+  )
 
   test('the same file twice is refused, a movement of another file is left out, and nothing is booked twice', async () => {
     const a = await invoice()
@@ -216,23 +220,27 @@ describe('a bank file', () => {
     expect((await bankFiles()).find((one) => one.id === again)).toMatchObject({ entries: 2, known: 1 })
   })
 
-  test("two statements in one file: the bank's reference tells the same movement from another that only looks alike", async () => {
-    const entry = (reference: string) =>
-      `<Ntry><Amt Ccy="EUR">5.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts>BOOK</Sts><BookgDt><Dt>${day}</Dt></BookgDt>${reference && `<AcctSvcrRef>${reference}</AcctSvcrRef>`}</Ntry>`
-    const statement = `<Stmt><Acct><Id><IBAN>IE35TWICE</IBAN></Id></Acct>${entry('R1')}${entry('')}</Stmt>`
-    const id = await takeBankFile(
-      'both.xml',
-      Buffer.from(`<Document><BkToCstmrStmt>${statement}${statement}</BkToCstmrStmt></Document>`),
-      'Col Varley',
-    )
-    await house.settle()
-    expect((await bankFiles()).find((one) => one.id === id)).toMatchObject({
-      state: 'ready',
-      entries: 4,
-      known: 1,
-    })
-    expect(await entries(id)).toHaveLength(3)
-  })
+  test(
+    "two statements in one file: the bank's reference tells the same movement from another that only " +
+      'looks alike',
+    async () => {
+      const entry = (reference: string) =>
+        `<Ntry><Amt Ccy="EUR">5.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts>BOOK</Sts><BookgDt><Dt>${day}</Dt></BookgDt>${reference && `<AcctSvcrRef>${reference}</AcctSvcrRef>`}</Ntry>`
+      const statement = `<Stmt><Acct><Id><IBAN>IE35TWICE</IBAN></Id></Acct>${entry('R1')}${entry('')}</Stmt>`
+      const id = await takeBankFile(
+        'both.xml',
+        Buffer.from(`<Document><BkToCstmrStmt>${statement}${statement}</BkToCstmrStmt></Document>`),
+        'Col Varley',
+      )
+      await house.settle()
+      expect((await bankFiles()).find((one) => one.id === id)).toMatchObject({
+        state: 'ready',
+        entries: 4,
+        known: 1,
+      })
+      expect(await entries(id)).toHaveLength(3)
+    },
+  )
 
   test('what waits to be booked in one file is not sure in another', async () => {
     const a = await invoice()
@@ -307,42 +315,51 @@ describe('a bank statement as CSV', () => {
       (row) => `${row.line} ${row.state}: ${row.note}`,
     )
 
-  test('is read past what stands above its columns, mapped, checked and matched as any statement; nothing is booked before the look', async () => {
-    const [a, b] = [await invoice(), await invoice('10418', '7')]
-    const id = await csv([
-      { amount: a.open, name: 'Müller', text: `Rechnung ${a.number}` },
-      { amount: b.open, name: 'x', reference: creditorReference(b.number) },
-      { amount: '1234.56', name: 'y' },
-      { amount: '4.90', name: 'Bank', out: true },
-    ])
-    expect(await importView(id)).toMatchObject({
-      encoding: 'Windows-1252',
-      heading: 2,
-      decimalSign: ',',
-      counts: { right: 4 },
-      bankFileId: null,
-      asBefore: false,
-    })
-    const file = await kept(id)
-    expect(told(await entries(file))).toEqual([
-      `sure: It names ${a.number}, and the amount fits.`,
-      `sure: The reference names ${b.number}, and the amount fits.`,
-      'strange: No open invoice has its number, or its amount and name.',
-      'strange: Money that went out, and no credit note is named.',
-    ])
-    expect(
-      (await entries(file)).map(({ amount, currency, name, bookedOn }) => [amount, currency, name, bookedOn]),
-    ).toEqual([
-      [a.open, 'EUR', 'Müller', day],
-      [b.open, 'EUR', 'x', day],
-      ['1234.56', 'EUR', 'y', day],
-      ['-4.90', 'EUR', 'Bank', day],
-    ])
-    expect(await open(a.id)).toBe(a.open)
-    await bookSure(file, null, 'Col Varley')
-    await house.settle()
-    expect([await open(a.id), await open(b.id)]).toEqual(['0.00', '0.00'])
-  })
+  test(
+    'is read past what stands above its columns, mapped, checked and matched as any statement; ' +
+      'nothing is booked before the look',
+    async () => {
+      const [a, b] = [await invoice(), await invoice('10418', '7')]
+      const id = await csv([
+        { amount: a.open, name: 'Müller', text: `Rechnung ${a.number}` },
+        { amount: b.open, name: 'x', reference: creditorReference(b.number) },
+        { amount: '1234.56', name: 'y' },
+        { amount: '4.90', name: 'Bank', out: true },
+      ])
+      expect(await importView(id)).toMatchObject({
+        encoding: 'Windows-1252',
+        heading: 2,
+        decimalSign: ',',
+        counts: { right: 4 },
+        bankFileId: null,
+        asBefore: false,
+      })
+      const file = await kept(id)
+      expect(told(await entries(file))).toEqual([
+        `sure: It names ${a.number}, and the amount fits.`,
+        `sure: The reference names ${b.number}, and the amount fits.`,
+        'strange: No open invoice has its number, or its amount and name.',
+        'strange: Money that went out, and no credit note is named.',
+      ])
+      expect(
+        (await entries(file)).map(({ amount, currency, name, bookedOn }) => [
+          amount,
+          currency,
+          name,
+          bookedOn,
+        ]),
+      ).toEqual([
+        [a.open, 'EUR', 'Müller', day],
+        [b.open, 'EUR', 'x', day],
+        ['1234.56', 'EUR', 'y', day],
+        ['-4.90', 'EUR', 'Bank', day],
+      ])
+      expect(await open(a.id)).toBe(a.open)
+      await bookSure(file, null, 'Col Varley')
+      await house.settle()
+      expect([await open(a.id), await open(b.id)]).toEqual(['0.00', '0.00'])
+    },
+  )
 
   test('the same movement comes in once, whichever file it comes in, as CSV, as XML or from a program', async () => {
     const movement = { amount: '61.00', name: 'Twice' }

@@ -12,7 +12,10 @@ import { allocatePayment, recordPayment, undoPayment } from '../../server/servic
 import { holds } from './books'
 import { papersOf, useHouse } from './house'
 
-/* The books under everything at once: whatever is invoiced, paid, credited, voided and taken back in whatever order, and by many people at the same time, they balance. */
+/*
+ * The books under everything at once: whatever is invoiced, paid, credited, voided and taken back in whatever
+ * order, and by many people at the same time, they balance.
+ */
 const house = useHouse({ reports: false })
 const today = dayInZone(new Date(), 'Europe/Dublin')
 const customers = ['10417', '10418']
@@ -215,52 +218,58 @@ test('any order of invoices, payments, credits, voids and what is taken back lea
   ])
 }, 120_000)
 
-test('many people at the same customers at the same time: each is done or refused in words, none waits for ever, and the books balance', async () => {
-  for (let n = 0; n < 6; n++) await invoice(customers[n % 2]!, 3)
-  const [list] = fc.sample(
-    fc.array(
-      fc.record<Move>({
-        what: fc.constantFrom(
-          'pay',
-          'pay',
-          'pay',
-          'pay over',
-          'credit some',
-          'void',
-          'undo',
-          'undo',
-          'allocate',
-          'allocate',
-        ),
-        customer: fc.nat({ max: 1 }),
-        pick: fc.nat({ max: 40 }),
-        cents: fc.integer({ min: 1, max: 900 }),
-      }),
-      { minLength: 150, maxLength: 150 },
-    ),
-    { numRuns: 1, seed: 3 },
-  )
-  const outcomes = await Promise.allSettled(list!.map((move) => make(move)))
-  expect(
-    outcomes.flatMap((outcome) =>
-      outcome.status === 'rejected'
-        ? [
-            [
-              String(outcome.reason),
-              JSON.stringify(
-                (outcome.reason as { fields?: object; parent?: { detail?: string; table?: string } }).parent,
-              ),
-            ].join(' '),
-          ]
-        : [],
-    ),
-    'a deadlock, or something else that is no refusal',
-  ).toEqual([])
-  // which of them are done depends on who comes first; that a good many are, does not
-  expect(
-    outcomes.filter((outcome) => outcome.status === 'fulfilled' && outcome.value).length,
-  ).toBeGreaterThan(10)
-  await house.settle()
-  await holds(today)
-  expect(await one('select count(*)::int count from open_item where open <> 0')).not.toEqual({ count: 0 })
-}, 120_000)
+test(
+  'many people at the same customers at the same time: each is done or refused in words, none ' +
+    'waits for ever, and the books balance',
+  async () => {
+    for (let n = 0; n < 6; n++) await invoice(customers[n % 2]!, 3)
+    const [list] = fc.sample(
+      fc.array(
+        fc.record<Move>({
+          what: fc.constantFrom(
+            'pay',
+            'pay',
+            'pay',
+            'pay over',
+            'credit some',
+            'void',
+            'undo',
+            'undo',
+            'allocate',
+            'allocate',
+          ),
+          customer: fc.nat({ max: 1 }),
+          pick: fc.nat({ max: 40 }),
+          cents: fc.integer({ min: 1, max: 900 }),
+        }),
+        { minLength: 150, maxLength: 150 },
+      ),
+      { numRuns: 1, seed: 3 },
+    )
+    const outcomes = await Promise.allSettled(list!.map((move) => make(move)))
+    expect(
+      outcomes.flatMap((outcome) =>
+        outcome.status === 'rejected'
+          ? [
+              [
+                String(outcome.reason),
+                JSON.stringify(
+                  (outcome.reason as { fields?: object; parent?: { detail?: string; table?: string } })
+                    .parent,
+                ),
+              ].join(' '),
+            ]
+          : [],
+      ),
+      'a deadlock, or something else that is no refusal',
+    ).toEqual([])
+    // which of them are done depends on who comes first; that a good many are, does not
+    expect(
+      outcomes.filter((outcome) => outcome.status === 'fulfilled' && outcome.value).length,
+    ).toBeGreaterThan(10)
+    await house.settle()
+    await holds(today)
+    expect(await one('select count(*)::int count from open_item where open <> 0')).not.toEqual({ count: 0 })
+  },
+  120_000,
+)

@@ -30,7 +30,10 @@ export async function balances(): Promise<void> {
   ).toEqual([])
 }
 
-/** All that must hold whatever was booked, credited, voided and taken back: sums, signs, the day's proof, and the ages of what is open. */
+/**
+ * All that must hold whatever was booked, credited, voided and taken back: sums, signs, the day's proof, and
+ * the ages of what is open.
+ */
 export async function holds(day: string): Promise<void> {
   await balances()
   expect(

@@ -222,7 +222,8 @@ describe('hold, another time, cancel', () => {
 /** Lets nothing be sent while a test looks, without pausing: every email waits a minute. */
 async function pauseSending(): Promise<void> {
   await run(
-    `create or replace function wait_a_minute() returns trigger language plpgsql as $fn$ begin new.next_try_at := now() + interval '1 minute'; return new; end $fn$`,
+    'create or replace function wait_a_minute() returns trigger language plpgsql as $fn$ begin ' +
+      `new.next_try_at := now() + interval '1 minute'; return new; end $fn$`,
   )
   await run(
     `create or replace trigger wait_a_minute before insert on dispatch for each row execute function wait_a_minute()`,
@@ -285,76 +286,86 @@ describe('pause', () => {
 })
 
 describe('rehearsal', () => {
-  test('nothing reaches the customer: a watermarked paper under its own number goes to the rehearsal address, the real one stays due', async () => {
-    const { orders, papers } = await shipped(1)
-    await expect(startRehearsal('Test')).rejects.toThrow('Say first to which address')
-    await changeHouse({ rehearsalAddress: 'rehearsal@tansyhollow.example' })
-    await startRehearsal('Maeve')
-    const before = (await house.mails('accounts@ottermill.example')).length
-    const counter = await one<{ last: number }>('select coalesce(max(last), 0)::int last from series_counter')
-    const id = await startRun(ready(papers), randomUUID(), user)
-    await house.settle()
-    await until(
-      'the rehearsal to be mailed',
-      async () => (await house.mails('rehearsal@tansyhollow.example')).length === 1,
-    )
-    expect(await runReport(id)).toMatchObject({ issued: 0, rehearsed: 1, numbers: [] })
-    const [mail] = await house.mails('rehearsal@tansyhollow.example')
-    expect(mail!.subject).toMatch(/^\[Rehearsal\] .*REHEARSAL-\d{5}/)
-    expect(mail!.text).toContain('For real this would go to: To accounts@ottermill.example')
-    expect(mail!.html).toContain('For real this would go to')
-    expect(mail!.attachments[0]!.filename).toMatch(/^REHEARSAL-\d{5}\.pdf$/)
-    expect(await house.mails('accounts@ottermill.example')).toHaveLength(before)
-    expect(await one('select coalesce(max(last), 0)::int last from series_counter')).toEqual(counter)
-    expect((await papersOf(orders))[0]).toMatchObject({ state: 'prepared' })
-    expect(
-      (await register({ search: 'REHEARSAL', sort: 'issued', descending: true, limit: 10 })).rows,
-    ).toEqual([])
-    expect(await trailWords(orders[0]!)).toContainEqual(
-      expect.stringMatching(/^Rehearsed as REHEARSAL-\d{5} to rehearsal@/),
-    )
-    await endRehearsal()
-    await startRun(ready(await papersOf(orders)), randomUUID(), user)
-    await until(
-      'the real one to be gone',
-      async () => (await house.mails('accounts@ottermill.example')).length === before + 1,
-    )
-  })
+  test(
+    'nothing reaches the customer: a watermarked paper under its own number goes to the rehearsal ' +
+      'address, the real one stays due',
+    async () => {
+      const { orders, papers } = await shipped(1)
+      await expect(startRehearsal('Test')).rejects.toThrow('Say first to which address')
+      await changeHouse({ rehearsalAddress: 'rehearsal@tansyhollow.example' })
+      await startRehearsal('Maeve')
+      const before = (await house.mails('accounts@ottermill.example')).length
+      const counter = await one<{ last: number }>(
+        'select coalesce(max(last), 0)::int last from series_counter',
+      )
+      const id = await startRun(ready(papers), randomUUID(), user)
+      await house.settle()
+      await until(
+        'the rehearsal to be mailed',
+        async () => (await house.mails('rehearsal@tansyhollow.example')).length === 1,
+      )
+      expect(await runReport(id)).toMatchObject({ issued: 0, rehearsed: 1, numbers: [] })
+      const [mail] = await house.mails('rehearsal@tansyhollow.example')
+      expect(mail!.subject).toMatch(/^\[Rehearsal\] .*REHEARSAL-\d{5}/)
+      expect(mail!.text).toContain('For real this would go to: To accounts@ottermill.example')
+      expect(mail!.html).toContain('For real this would go to')
+      expect(mail!.attachments[0]!.filename).toMatch(/^REHEARSAL-\d{5}\.pdf$/)
+      expect(await house.mails('accounts@ottermill.example')).toHaveLength(before)
+      expect(await one('select coalesce(max(last), 0)::int last from series_counter')).toEqual(counter)
+      expect((await papersOf(orders))[0]).toMatchObject({ state: 'prepared' })
+      expect(
+        (await register({ search: 'REHEARSAL', sort: 'issued', descending: true, limit: 10 })).rows,
+      ).toEqual([])
+      expect(await trailWords(orders[0]!)).toContainEqual(
+        expect.stringMatching(/^Rehearsed as REHEARSAL-\d{5} to rehearsal@/),
+      )
+      await endRehearsal()
+      await startRun(ready(await papersOf(orders)), randomUUID(), user)
+      await until(
+        'the real one to be gone',
+        async () => (await house.mails('accounts@ottermill.example')).length === before + 1,
+      )
+    },
+  )
 
-  test('an issued document is diverted as it is, stays unsent and held, and goes for real only when somebody lets it', async () => {
-    await pauseSending()
-    const { orders, papers } = await shipped(1)
-    await startRun(ready(papers), randomUUID(), user)
-    await until('it to be issued', async () => (await issued(orders)) === 1)
-    const number = (await one<{ number: string }>('select number from document where order_id = $1', [
-      orders[0],
-    ]))!.number
-    const [before, real] = [
-      (await house.mails('rehearsal@tansyhollow.example')).length,
-      (await house.mails('accounts@ottermill.example')).length,
-    ]
-    await startRehearsal('Maeve')
-    await letSending()
-    await sweep()
-    await until(
-      'it to be rehearsed',
-      async () => (await house.mails('rehearsal@tansyhollow.example')).length === before + 1,
-    )
-    const mail = (await house.mails('rehearsal@tansyhollow.example')).find((one) =>
-      one.subject!.includes(number),
-    )
-    expect(mail!.attachments[0]!.filename).toContain(number)
-    await until('it to be held', async () => (await dispatchOf(orders[0]!)).held)
-    await endRehearsal()
-    await sweep()
-    await house.settle()
-    expect(await house.mails('accounts@ottermill.example')).toHaveLength(real)
-    await hold([(await dispatchOf(orders[0]!)).id], false, 'Test')
-    await until(
-      'it to be gone',
-      async () => (await house.mails('accounts@ottermill.example')).length === real + 1,
-    )
-  })
+  test(
+    'an issued document is diverted as it is, stays unsent and held, and goes for real only when ' +
+      'somebody lets it',
+    async () => {
+      await pauseSending()
+      const { orders, papers } = await shipped(1)
+      await startRun(ready(papers), randomUUID(), user)
+      await until('it to be issued', async () => (await issued(orders)) === 1)
+      const number = (await one<{ number: string }>('select number from document where order_id = $1', [
+        orders[0],
+      ]))!.number
+      const [before, real] = [
+        (await house.mails('rehearsal@tansyhollow.example')).length,
+        (await house.mails('accounts@ottermill.example')).length,
+      ]
+      await startRehearsal('Maeve')
+      await letSending()
+      await sweep()
+      await until(
+        'it to be rehearsed',
+        async () => (await house.mails('rehearsal@tansyhollow.example')).length === before + 1,
+      )
+      const mail = (await house.mails('rehearsal@tansyhollow.example')).find((one) =>
+        one.subject!.includes(number),
+      )
+      expect(mail!.attachments[0]!.filename).toContain(number)
+      await until('it to be held', async () => (await dispatchOf(orders[0]!)).held)
+      await endRehearsal()
+      await sweep()
+      await house.settle()
+      expect(await house.mails('accounts@ottermill.example')).toHaveLength(real)
+      await hold([(await dispatchOf(orders[0]!)).id], false, 'Test')
+      await until(
+        'it to be gone',
+        async () => (await house.mails('accounts@ottermill.example')).length === real + 1,
+      )
+    },
+  )
 
   test("send one to me: to one's own address, and nothing else happens", async () => {
     const { orders, papers } = await shipped(1)
@@ -480,43 +491,47 @@ describe('the print tray', () => {
 })
 
 describe('gathered', () => {
-  test('several invoices of one Send go in one email where the customer wishes it: each with its own number, one dispatch', async () => {
-    const kilbrack = house.customer('10493')
-    await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [kilbrack.id])
-    const gatheredOnes = await shipped(3, { customerId: kilbrack.id, customerName: kilbrack.name })
-    const single = await shipped(2)
-    const id = await startRun(ready([...gatheredOnes.papers, ...single.papers]), randomUUID(), user)
-    await until('all to be gone', async () => (await partOf(id, 'emailed')) === 5)
-    // five documents, but only three emails
-    expect(await runReport(id)).toMatchObject({ issued: 5, emails: 3 })
-    const numbers = (await runLines(id))
-      .filter((line) => line.customer === kilbrack.name)
-      .map((line) => line.document)
-    const to = kilbrack.contacts.find((contact) => contact[2] === 'billing')![1]
-    const mails = await house.mails(to)
-    expect(mails).toHaveLength(1)
-    for (const number of numbers) expect(mails[0]!.subject).toContain(number)
-    expect(mails[0]!.attachments.map((file) => file.filename)).toEqual(
-      numbers.map((number) => `Invoice-${number}.pdf`),
-    )
-    expect(
-      await one(
-        `select count(distinct s.id)::int count
+  test(
+    'several invoices of one Send go in one email where the customer wishes it: each with its own ' +
+      'number, one dispatch',
+    async () => {
+      const kilbrack = house.customer('10493')
+      await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [kilbrack.id])
+      const gatheredOnes = await shipped(3, { customerId: kilbrack.id, customerName: kilbrack.name })
+      const single = await shipped(2)
+      const id = await startRun(ready([...gatheredOnes.papers, ...single.papers]), randomUUID(), user)
+      await until('all to be gone', async () => (await partOf(id, 'emailed')) === 5)
+      // five documents, but only three emails
+      expect(await runReport(id)).toMatchObject({ issued: 5, emails: 3 })
+      const numbers = (await runLines(id))
+        .filter((line) => line.customer === kilbrack.name)
+        .map((line) => line.document)
+      const to = kilbrack.contacts.find((contact) => contact[2] === 'billing')![1]
+      const mails = await house.mails(to)
+      expect(mails).toHaveLength(1)
+      for (const number of numbers) expect(mails[0]!.subject).toContain(number)
+      expect(mails[0]!.attachments.map((file) => file.filename)).toEqual(
+        numbers.map((number) => `Invoice-${number}.pdf`),
+      )
+      expect(
+        await one(
+          `select count(distinct s.id)::int count
         from dispatch s
         join dispatch_document dd on dd.dispatch_id = s.id
         join document d on d.id = dd.document_id
         where d.customer_id = $1`,
-        [kilbrack.id],
-      ),
-    ).toEqual({ count: 1 })
-    for (const search of numbers) {
-      const found = [
-        ...(await lineList({ stage: 'arrived', search, limit: 5 })).rows,
-        ...(await lineList({ stage: 'on the way', search, limit: 5 })).rows,
-      ]
-      expect(found).toMatchObject([{ number: `${numbers[0]} +2`, documents: 3 }])
-    }
-  })
+          [kilbrack.id],
+        ),
+      ).toEqual({ count: 1 })
+      for (const search of numbers) {
+        const found = [
+          ...(await lineList({ stage: 'arrived', search, limit: 5 })).rows,
+          ...(await lineList({ stage: 'on the way', search, limit: 5 })).rows,
+        ]
+        expect(found).toMatchObject([{ number: `${numbers[0]} +2`, documents: 3 }])
+      }
+    },
+  )
 })
 
 test('while a gathered email waits it reads as it will be: every number in its subject, every file enclosed', async () => {
@@ -540,19 +555,25 @@ test('while a gathered email waits it reads as it will be: every number in its s
   await until('it to be gone', () => goneNow(orders[1]!))
 })
 
-test('the mail server away: the email waits by itself, every screen says so, and it goes when the server is back', async () => {
-  const there = process.env.CLOTHESPIN_SMTP_URL
-  closeMailConnections()
-  process.env.CLOTHESPIN_SMTP_URL = 'smtp://127.0.0.1:9'
-  const { orders, papers } = await shipped(1)
-  await startRun(ready(papers), randomUUID(), user)
-  await until('it to be said', async () =>
-    (await houseState()).troubles.some((words) => words.startsWith('The mail server is away: 1 email waits')),
-  )
-  expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'waiting' })
-  process.env.CLOTHESPIN_SMTP_URL = there
-  await until('it to be gone', () => goneNow(orders[0]!))
-  expect((await houseState()).troubles.some((words) => words.startsWith('The mail server is away'))).toBe(
-    false,
-  )
-})
+test(
+  'the mail server away: the email waits by itself, every screen says so, and it goes when the ' +
+    'server is back',
+  async () => {
+    const there = process.env.CLOTHESPIN_SMTP_URL
+    closeMailConnections()
+    process.env.CLOTHESPIN_SMTP_URL = 'smtp://127.0.0.1:9'
+    const { orders, papers } = await shipped(1)
+    await startRun(ready(papers), randomUUID(), user)
+    await until('it to be said', async () =>
+      (await houseState()).troubles.some((words) =>
+        words.startsWith('The mail server is away: 1 email waits'),
+      ),
+    )
+    expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'waiting' })
+    process.env.CLOTHESPIN_SMTP_URL = there
+    await until('it to be gone', () => goneNow(orders[0]!))
+    expect((await houseState()).troubles.some((words) => words.startsWith('The mail server is away'))).toBe(
+      false,
+    )
+  },
+)

@@ -109,23 +109,30 @@ describe('the number series', () => {
     expect(await rows(`select number from document where number like 'LS%'`)).toHaveLength(2)
   })
 
-  test('a start at or below an issued number is refused with it; above, the numbers between are asked about, and the register keeps why', async () => {
-    await expect(set({ prefix: 'SKEP-{year}-', start: 4713 })).rejects.toThrow(
-      /SKEP-\d{4}-04713 is issued already.*Start above 4713/,
-    )
-    await expect(set({ prefix: 'SKEP-{year}-', start: 4720 })).rejects.toThrow(
-      'Numbers 4714 to 4719 will not be used. Continue?',
-    )
-    await set({ prefix: 'SKEP-{year}-', start: 4720 }, { reason: 'Used in the old program', actor: 'Maeve' })
-    expect(await shopInvoice()).toMatch(/^SKEP-\d{4}-04720$/)
-    const period = (await numberPeriods()).find((one) => one.last.endsWith('04720'))!
-    expect(period.gaps).toBe(0)
-    const page = await numbers({ seriesId: period.seriesId, period: period.period, limit: 50 })
-    expect(page).toMatchObject({
-      missing: [],
-      skipped: [{ first: 4714, last: 4719, reason: 'Used in the old program', by: 'Maeve' }],
-    })
-  })
+  test(
+    'a start at or below an issued number is refused with it; above, the numbers between are asked ' +
+      'about, and the register keeps why',
+    async () => {
+      await expect(set({ prefix: 'SKEP-{year}-', start: 4713 })).rejects.toThrow(
+        /SKEP-\d{4}-04713 is issued already.*Start above 4713/,
+      )
+      await expect(set({ prefix: 'SKEP-{year}-', start: 4720 })).rejects.toThrow(
+        'Numbers 4714 to 4719 will not be used. Continue?',
+      )
+      await set(
+        { prefix: 'SKEP-{year}-', start: 4720 },
+        { reason: 'Used in the old program', actor: 'Maeve' },
+      )
+      expect(await shopInvoice()).toMatch(/^SKEP-\d{4}-04720$/)
+      const period = (await numberPeriods()).find((one) => one.last.endsWith('04720'))!
+      expect(period.gaps).toBe(0)
+      const page = await numbers({ seriesId: period.seriesId, period: period.period, limit: 50 })
+      expect(page).toMatchObject({
+        missing: [],
+        skipped: [{ first: 4714, last: 4719, reason: 'Used in the old program', by: 'Maeve' }],
+      })
+    },
+  )
 
   test('a closer series for a country numbers its papers, and goes only while it has numbered nothing', async () => {
     const scope = { country: 'DE', currency: '' }

@@ -21,7 +21,10 @@ import { Reporter } from '../../standins/mail/reports'
 import { Rules } from '../../standins/mail/rules'
 import { mailServer } from '../../standins/mail/server'
 
-/** A house of its own for a test file: real PostgreSQL, the real stand-in mail server, the real jobs in this process. */
+/**
+ * A house of its own for a test file: real PostgreSQL, the real stand-in mail server, the real jobs in this
+ * process.
+ */
 export interface House {
   brands: { id: number; code: string }[]
   customers: CustomerData[]

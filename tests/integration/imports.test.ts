@@ -48,7 +48,9 @@ const notes = async (id: number) =>
 
 describe('customers', () => {
   const file =
-    'Kundennummer;Firma;Land;Strasse;Ort;E-Mail;Zahlungsziel\r\n20001;Imkerei Grünau;Germany;Am Bach 1;"01234 Grünau";buero@gruenau.example;21\r\n20002;"Bee ""&"" Co; Ltd";Ireland;;;not an address;x\r\n20001;Twice;Ireland;;;;\r\n;Nameless;Ireland;;;;\r\n'
+    'Kundennummer;Firma;Land;Strasse;Ort;E-Mail;Zahlungsziel\r\n20001;Imkerei Grünau;Germany;Am Bach ' +
+    '1;"01234 Grünau";buero@gruenau.example;21\r\n20002;"Bee ""&"" Co; Ltd";Ireland;;;not an ' +
+    'address;x\r\n20001;Twice;Ireland;;;;\r\n;Nameless;Ireland;;;;\r\n'
 
   test('as an old program writes them: found out, the wrong rows said, the right one written with its contact', async () => {
     const old = Uint8Array.from(file, (character) => character.charCodeAt(0))
@@ -61,7 +63,8 @@ describe('customers', () => {
     })
     expect(await notes(id)).toEqual([
       '2 right: ',
-      '3 wrong: Pays within days: “x” is no number like 1,234.50. Email of the billing contact: “not an address” is no email address like name@house.example.',
+      '3 wrong: Pays within days: “x” is no number like 1,234.50. Email of the billing contact: “not ' +
+        'an address” is no email address like name@house.example.',
       '4 wrong: It stands in this file already, on line 2.',
       '5 wrong: Number is missing.',
     ])
@@ -119,24 +122,27 @@ describe('orders', () => {
   const head = 'order,date,customer,status,item,description,qty,price,tax\n'
   const file = `${head}X-1,24.11.2026,10417,Packed,HB-10N,,2,,\nX-1,24.11.2026,10417,Packed,,Setting up,1,"1,200.50",standard\nX-2,2026-11-24,10418,Shipped,,Repair,1,40,standard\nX-3,2026-11-24,99999,,,Repair,1,40,standard\nX-4,2026-11-24,10417,,,Good,1,40,standard\nX-4,2026-11-24,10417,,,Bad,one,40,standard\nX-5,2026-11-24,10417,Lost,,Repair,1,40,standard\n`
 
-  test("line by line become orders with their items' texts and prices; an order with one wrong line waits whole; nobody is written to unless somebody asks", async () => {
-    const id = await checked('orders', file)
-    expect(await notes(id)).toEqual([
-      '2 right: ',
-      '3 right: ',
-      '4 right: ',
-      '5 wrong: Customer 99999 is not known. Import the customers first.',
-      '6 wrong: Another line of this order is wrong.',
-      '7 wrong: Line: quantity: “one” is no number like 1,234.50.',
-      expect.stringContaining('“Lost” is none of Draft'),
-    ])
-    expect(await written(id)).toEqual({ written: 3, wrong: 4 })
-    const item = (await one<{ price: string; names: { en: string } }>(
-      `select price::text price, names from item where code = 'HB-10N'`,
-    ))!
-    expect(
-      await one(
-        `select o.status, o.total > 1200 large,
+  test(
+    "line by line become orders with their items' texts and prices; an order with one wrong line " +
+      'waits whole; nobody is written to unless somebody asks',
+    async () => {
+      const id = await checked('orders', file)
+      expect(await notes(id)).toEqual([
+        '2 right: ',
+        '3 right: ',
+        '4 right: ',
+        '5 wrong: Customer 99999 is not known. Import the customers first.',
+        '6 wrong: Another line of this order is wrong.',
+        '7 wrong: Line: quantity: “one” is no number like 1,234.50.',
+        expect.stringContaining('“Lost” is none of Draft'),
+      ])
+      expect(await written(id)).toEqual({ written: 3, wrong: 4 })
+      const item = (await one<{ price: string; names: { en: string } }>(
+        `select price::text price, names from item where code = 'HB-10N'`,
+      ))!
+      expect(
+        await one(
+          `select o.status, o.total > 1200 large,
           (
             select jsonb_agg(
               jsonb_build_array(l.description, l.unit_price = $1::numeric, l.tax_code) order by l.position
@@ -146,45 +152,50 @@ describe('orders', () => {
           ) lines
         from sales_order o
         where number = 'X-1'`,
-        [item.price],
-      ),
-    ).toEqual({
-      status: 'Packed',
-      large: true,
-      lines: [
-        [item.names.en, true, 'standard'],
-        ['Setting up', false, 'standard'],
-      ],
-    })
-    const [shipped] = await rows<{ id: number }>(`select id from sales_order where number = 'X-2'`)
-    expect(await papersOf([shipped!.id])).toEqual([])
-    const asked = await checked('orders', `${head}X-9,2026-11-24,10418,Shipped,,Repair,1,40,standard\n`)
-    await writeImport(asked, true)
-    await house.settle()
-    const [told] = await rows<{ id: number }>(`select id from sales_order where number = 'X-9'`)
-    expect(await papersOf([told!.id])).toMatchObject([{ state: 'prepared', problem: null }])
-  })
+          [item.price],
+        ),
+      ).toEqual({
+        status: 'Packed',
+        large: true,
+        lines: [
+          [item.names.en, true, 'standard'],
+          ['Setting up', false, 'standard'],
+        ],
+      })
+      const [shipped] = await rows<{ id: number }>(`select id from sales_order where number = 'X-2'`)
+      expect(await papersOf([shipped!.id])).toEqual([])
+      const asked = await checked('orders', `${head}X-9,2026-11-24,10418,Shipped,,Repair,1,40,standard\n`)
+      await writeImport(asked, true)
+      await house.settle()
+      const [told] = await rows<{ id: number }>(`select id from sales_order where number = 'X-9'`)
+      expect(await papersOf([told!.id])).toMatchObject([{ state: 'prepared', problem: null }])
+    },
+  )
 
-  test('mending the wrong line frees the others; the same again changes nothing; another quantity changes the order; another status moves it', async () => {
-    const id = await checked(
-      'orders',
-      `${head}Y-1,2026-11-24,10417,Packed,,Good,1,40,standard\nY-1,2026-11-24,10417,Packed,,Bad,one,40,standard\n`,
-    )
-    await mendRow(id, 3, ['Y-1', '2026-11-24', '10417', 'Packed', '', 'Bad', '2', '40', 'standard'])
-    expect(await written(id)).toEqual({ written: 2 })
-    const line = (quantity: string, status: string) =>
-      `${head}Y-1,2026-11-24,10417,${status},,Good,1,40,standard\nY-1,2026-11-24,10417,${status},,Bad,${quantity},40,standard\n`
-    expect(await written(await checked('orders', line('2', 'Packed')))).toEqual({ unchanged: 2 })
-    expect(await written(await checked('orders', line('3', 'Packed')))).toEqual({ written: 2 })
-    expect(await written(await checked('orders', line('3', 'Shipped')))).toEqual({ written: 2 })
-    const other = await checked('orders', line('3', 'Shipped').replaceAll('10417', '10418'))
-    expect(await written(other)).toEqual({ wrong: 2 })
-    expect((await notes(other))[0]).toContain('This order is there with the customer 10417, not 10418.')
-    expect(await one(`select status, total::text total from sales_order where number = 'Y-1'`)).toEqual({
-      status: 'Shipped',
-      total: '196.80',
-    })
-  })
+  test(
+    'mending the wrong line frees the others; the same again changes nothing; another quantity ' +
+      'changes the order; another status moves it',
+    async () => {
+      const id = await checked(
+        'orders',
+        `${head}Y-1,2026-11-24,10417,Packed,,Good,1,40,standard\nY-1,2026-11-24,10417,Packed,,Bad,one,40,standard\n`,
+      )
+      await mendRow(id, 3, ['Y-1', '2026-11-24', '10417', 'Packed', '', 'Bad', '2', '40', 'standard'])
+      expect(await written(id)).toEqual({ written: 2 })
+      const line = (quantity: string, status: string) =>
+        `${head}Y-1,2026-11-24,10417,${status},,Good,1,40,standard\nY-1,2026-11-24,10417,${status},,Bad,${quantity},40,standard\n`
+      expect(await written(await checked('orders', line('2', 'Packed')))).toEqual({ unchanged: 2 })
+      expect(await written(await checked('orders', line('3', 'Packed')))).toEqual({ written: 2 })
+      expect(await written(await checked('orders', line('3', 'Shipped')))).toEqual({ written: 2 })
+      const other = await checked('orders', line('3', 'Shipped').replaceAll('10417', '10418'))
+      expect(await written(other)).toEqual({ wrong: 2 })
+      expect((await notes(other))[0]).toContain('This order is there with the customer 10417, not 10418.')
+      expect(await one(`select status, total::text total from sales_order where number = 'Y-1'`)).toEqual({
+        status: 'Shipped',
+        total: '196.80',
+      })
+    },
+  )
 })
 
 test('payments are booked on the document they name, once, with what is too much on account', async () => {

@@ -185,30 +185,38 @@ describe('the Line', () => {
     expect(house.mailboxes.all()).toHaveLength(0)
   })
 
-  test('a customer who wants nothing: the invoice is issued and booked, counted as sent to nobody, and hangs nowhere', async () => {
-    const customer = house.customer('10434')
-    await run(
-      `update customer set wishes = '{"invoice": {"channel": "nothing"}}', version = version + 1 where id = $1`,
-      [customer.id],
-    )
-    const order = await house.newOrder({
-      customerId: customer.id,
-      customerName: customer.name,
-      number: 'P-2',
-    })
-    await house.ship([order])
-    const [paper] = await papersOf([order])
-    const { issueInOneTransaction } = await import('../../server/services/documents/issue')
-    await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
-    const issued = await one<{ id: number }>('select id from document where order_id = $1', [order])
-    expect(await one('select * from dispatch_document where document_id = $1', [issued!.id])).toBeUndefined()
-    expect(await one('select * from undelivered where document_id = $1', [issued!.id])).toBeUndefined()
-    expect(await one('select open::text from open_item where document_id = $1', [issued!.id])).toMatchObject({
-      open: '612.54',
-    })
-    expect((await stage({ stage: 'to send' })).rows.filter((row) => row.of === 'document')).toEqual([])
-    expect(await trailWords(order)).toContainEqual(expect.stringContaining('wants no invoices'))
-  })
+  test(
+    'a customer who wants nothing: the invoice is issued and booked, counted as sent to nobody, and ' +
+      'hangs nowhere',
+    async () => {
+      const customer = house.customer('10434')
+      await run(
+        `update customer set wishes = '{"invoice": {"channel": "nothing"}}', version = version + 1 where id = $1`,
+        [customer.id],
+      )
+      const order = await house.newOrder({
+        customerId: customer.id,
+        customerName: customer.name,
+        number: 'P-2',
+      })
+      await house.ship([order])
+      const [paper] = await papersOf([order])
+      const { issueInOneTransaction } = await import('../../server/services/documents/issue')
+      await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
+      const issued = await one<{ id: number }>('select id from document where order_id = $1', [order])
+      expect(
+        await one('select * from dispatch_document where document_id = $1', [issued!.id]),
+      ).toBeUndefined()
+      expect(await one('select * from undelivered where document_id = $1', [issued!.id])).toBeUndefined()
+      expect(
+        await one('select open::text from open_item where document_id = $1', [issued!.id]),
+      ).toMatchObject({
+        open: '612.54',
+      })
+      expect((await stage({ stage: 'to send' })).rows.filter((row) => row.of === 'document')).toEqual([])
+      expect(await trailWords(order)).toContainEqual(expect.stringContaining('wants no invoices'))
+    },
+  )
 
   test('a wish against email that came after issuing is not overruled', async () => {
     const customer = house.customer('10440')

@@ -12,7 +12,10 @@ import { numbers } from '../../server/services/register/numbers'
 import { register } from '../../server/services/register/register'
 import { papersOf, useHouse } from './house'
 
-/* Every paged list: going from page to page meets each row once, in the order of the whole list, in each sort order and direction, where keys are equal too. */
+/*
+ * Every paged list: going from page to page meets each row once, in the order of the whole list, in each sort
+ * order and direction, where keys are equal too.
+ */
 const house = useHouse({ reports: false })
 const today = dayInZone(new Date(), 'Europe/Dublin')
 let bankFile = 0

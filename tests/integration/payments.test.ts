@@ -285,59 +285,63 @@ test('a credit that finds its invoice paid is refunded, and never over what it i
   await balances()
 })
 
-test('a sale that is paid at once: the invoice says so, its payment is booked with it, and the receipt follows', async () => {
-  await addRoutine(
-    {
-      name: 'Receipt of cash sales',
-      description: '',
-      trust: 'by itself',
-      isOn: true,
-      sentence: {
-        on: 'payment',
-        statuses: [],
-        conditions: [],
-        issue: 'payment receipt',
-        to: 'billing',
-        delayMinutes: 0,
+test(
+  'a sale that is paid at once: the invoice says so, its payment is booked with it, and the ' +
+    'receipt follows',
+  async () => {
+    await addRoutine(
+      {
+        name: 'Receipt of cash sales',
+        description: '',
+        trust: 'by itself',
+        isOn: true,
+        sentence: {
+          on: 'payment',
+          statuses: [],
+          conditions: [],
+          issue: 'payment receipt',
+          to: 'billing',
+          delayMinutes: 0,
+        },
       },
-    },
-    'Test',
-  )
-  const order = await house.newOrder()
-  await house.ship([order])
-  const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction(
-    [{ paperId: paper!.id, revision: null }],
-    'Col Varley',
-    undefined,
-    { paidBy: 'cash' },
-  )
-  const document = (await one<{
-    toPay: string
-    sums: { label: string; amount: string }[]
-    payment: object | null
-  }>(
-    `select to_pay::text "toPay", paper -> 'sums' sums, paper -> 'payment' payment from document where id = $1`,
-    [result!.documentId],
-  ))!
-  expect(document).toMatchObject({ toPay: '0.00', payment: null })
-  expect(document.sums.at(-1)).toMatchObject({ label: 'Already paid', amount: '−612.54' })
-  expect(
-    await one('select amount::text amount, open::text open from open_item where document_id = $1', [
-      result!.documentId,
-    ]),
-  ).toEqual({ amount: '612.54', open: '0.00' })
-  await house.settle()
-  expect(
-    await rows(
-      `select d.kind
+      'Test',
+    )
+    const order = await house.newOrder()
+    await house.ship([order])
+    const [paper] = await papersOf([order])
+    const [result] = await issueInOneTransaction(
+      [{ paperId: paper!.id, revision: null }],
+      'Col Varley',
+      undefined,
+      { paidBy: 'cash' },
+    )
+    const document = (await one<{
+      toPay: string
+      sums: { label: string; amount: string }[]
+      payment: object | null
+    }>(
+      `select to_pay::text "toPay", paper -> 'sums' sums, paper -> 'payment' payment from document where id = $1`,
+      [result!.documentId],
+    ))!
+    expect(document).toMatchObject({ toPay: '0.00', payment: null })
+    expect(document.sums.at(-1)).toMatchObject({ label: 'Already paid', amount: '−612.54' })
+    expect(
+      await one('select amount::text amount, open::text open from open_item where document_id = $1', [
+        result!.documentId,
+      ]),
+    ).toEqual({ amount: '612.54', open: '0.00' })
+    await house.settle()
+    expect(
+      await rows(
+        `select d.kind
       from document d
       join payment p on p.id = d.payment_id
       where p.method = 'cash' and p.amount = 612.54`,
-    ),
-  ).toEqual([{ kind: 'payment receipt' }])
-  await balances()
-})
+      ),
+    ).toEqual([{ kind: 'payment receipt' }])
+    await balances()
+  },
+)
 
 test('a credit note that is voided gives back what it settled by a counter-entry; no entry is deleted', async () => {
   const { id } = await invoice()
@@ -434,43 +438,47 @@ describe('receipts', () => {
     ).toBe('0')
   })
 
-  test('one that waits for a check is dropped when its payment is taken back, and built anew when more is booked of it', async () => {
-    await addRoutine(
-      {
-        name: 'Checked receipt',
-        description: '',
-        trust: 'after a check',
-        isOn: true,
-        sentence: {
-          on: 'payment',
-          statuses: [],
-          conditions: [],
-          issue: 'payment receipt',
-          to: 'billing',
-          delayMinutes: 0,
+  test(
+    'one that waits for a check is dropped when its payment is taken back, and built anew when more ' +
+      'is booked of it',
+    async () => {
+      await addRoutine(
+        {
+          name: 'Checked receipt',
+          description: '',
+          trust: 'after a check',
+          isOn: true,
+          sentence: {
+            on: 'payment',
+            statuses: [],
+            conditions: [],
+            issue: 'payment receipt',
+            to: 'billing',
+            delayMinutes: 0,
+          },
         },
-      },
-      'Test',
-    )
-    const { id } = await invoice()
-    const paid = await recordPayment(payment({ amount: '612.54' }), 'Test')
-    await house.settle()
-    const paper = () =>
-      one<{ state: string; lines: { item: string }[] }>(
-        `select state, content -> 'lines' lines from paper where payment_id = $1`,
-        [paid],
+        'Test',
       )
-    expect(await paper()).toMatchObject({ state: 'prepared', lines: [{ item: '' }] })
-    await allocatePayment(paid, [settle(id, '612.54')], 'Test')
-    await house.settle()
-    expect((await paper())!.lines).toHaveLength(1)
-    expect((await paper())!.lines[0]!.item).not.toBe('')
-    await undoPayment(paid, 'Mistake', 'Test')
-    expect(await paper()).toMatchObject({ state: 'dropped' })
-    expect(
-      await rows(`select 1 from claim where source_kind = 'payment' and source_id = $1`, [paid]),
-    ).toEqual([])
-  })
+      const { id } = await invoice()
+      const paid = await recordPayment(payment({ amount: '612.54' }), 'Test')
+      await house.settle()
+      const paper = () =>
+        one<{ state: string; lines: { item: string }[] }>(
+          `select state, content -> 'lines' lines from paper where payment_id = $1`,
+          [paid],
+        )
+      expect(await paper()).toMatchObject({ state: 'prepared', lines: [{ item: '' }] })
+      await allocatePayment(paid, [settle(id, '612.54')], 'Test')
+      await house.settle()
+      expect((await paper())!.lines).toHaveLength(1)
+      expect((await paper())!.lines[0]!.item).not.toBe('')
+      await undoPayment(paid, 'Mistake', 'Test')
+      expect(await paper()).toMatchObject({ state: 'dropped' })
+      expect(
+        await rows(`select 1 from claim where source_kind = 'payment' and source_id = $1`, [paid]),
+      ).toEqual([])
+    },
+  )
 
   test('a routine switched on later catches up on older payments, in a range and after a look', async () => {
     const paid = await recordPayment(payment({ amount: '33.00' }), 'Test')

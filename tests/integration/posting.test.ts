@@ -182,40 +182,48 @@ describe('an order billed in parts', () => {
     await expect(billOrder(order, { kind: 'part' }, 'Test')).rejects.toThrow('bills the whole of order')
   })
 
-  test('two parts that together are more than was ordered: the second is refused when it is issued, with what is left', async () => {
-    const order = await twelve()
-    const [a, b] = [
-      await billOrder(order, { kind: 'part' }, 'A'),
-      await billOrder(order, { kind: 'part' }, 'B'),
-    ]
-    for (const billId of [a, b])
-      await change_(billId, {
-        suppliedOn: today(),
-        lines: [{ ...(await billView(billId)).facts.lines[0]!, quantity: '8' }],
-      })
-    const results = await issue(a, b)
-    expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued'])
-    expect(results.find((result) => result.outcome === 'failed')!.reason).toMatch(
-      /only 4 are left to be billed/,
-    )
-  })
+  test(
+    'two parts that together are more than was ordered: the second is refused when it is issued, ' +
+      'with what is left',
+    async () => {
+      const order = await twelve()
+      const [a, b] = [
+        await billOrder(order, { kind: 'part' }, 'A'),
+        await billOrder(order, { kind: 'part' }, 'B'),
+      ]
+      for (const billId of [a, b])
+        await change_(billId, {
+          suppliedOn: today(),
+          lines: [{ ...(await billView(billId)).facts.lines[0]!, quantity: '8' }],
+        })
+      const results = await issue(a, b)
+      expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued'])
+      expect(results.find((result) => result.outcome === 'failed')!.reason).toMatch(
+        /only 4 are left to be billed/,
+      )
+    },
+  )
 
-  test('a whole invoice that was prepared before a part was billed is built anew, marked, and not issued as it was', async () => {
-    const order = await twelve()
-    await house.ship([order])
-    const whole = (await papersOf([order]))[0]!
-    const part = await billOrder(order, { kind: 'part' }, 'Test')
-    await change_(part, {
-      suppliedOn: today(),
-      lines: [{ ...(await billView(part)).facts.lines[0]!, quantity: '2' }],
-    })
-    await issued(part)
-    await house.settle()
-    expect(
-      await issueInOneTransaction([{ paperId: whole.id, revision: whole.revision }], 'Test'),
-    ).toMatchObject([{ outcome: 'changed' }])
-    expect((await papersOf([order]))[0]!.changes!.map((change) => change.what)).toContain('Line 1')
-  })
+  test(
+    'a whole invoice that was prepared before a part was billed is built anew, marked, and not ' +
+      'issued as it was',
+    async () => {
+      const order = await twelve()
+      await house.ship([order])
+      const whole = (await papersOf([order]))[0]!
+      const part = await billOrder(order, { kind: 'part' }, 'Test')
+      await change_(part, {
+        suppliedOn: today(),
+        lines: [{ ...(await billView(part)).facts.lines[0]!, quantity: '2' }],
+      })
+      await issued(part)
+      await house.settle()
+      expect(
+        await issueInOneTransaction([{ paperId: whole.id, revision: whole.revision }], 'Test'),
+      ).toMatchObject([{ outcome: 'changed' }])
+      expect((await papersOf([order]))[0]!.changes!.map((change) => change.what)).toContain('Line 1')
+    },
+  )
 
   test('a deposit is asked for first, and the final invoice lists it with net and tax per rate and deducts it', async () => {
     const order = await house.newOrder({
@@ -245,26 +253,30 @@ describe('an order billed in parts', () => {
 })
 
 describe('crediting', () => {
-  test('the whole: a credit note that mirrors its invoice, the open amounts of both at zero, the order free again', async () => {
-    const order = await house.newOrder()
-    const documentId = await shippedAndIssued(order)
-    const { credit } = await creditDocument(
-      documentId,
-      { ask: { kind: 'whole' }, reason: 'Wrong customer', anew: false },
-      'Test',
-    )
-    const note = await issued(credit)
-    expect(note.number).toMatch(/^CN-/)
-    expect([await open(documentId), await open(note.id)].map(Number)).toEqual([0, 0])
-    const printed = await content(note.id)
-    expect(printed.legal[0]).toMatch(/^To invoice INV-\S+ of \d+ \w+ \d+\. Reason: Wrong customer$/)
-    expect(printed.toPay.label).toBe('Credited, EUR')
-    await expect(
-      creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'again', anew: false }, 'Test'),
-    ).rejects.toThrow('credited already')
-    expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
-    expect(await trailWords(order)).toContainEqual(expect.stringMatching(/^Credit note CN-.* was issued/))
-  })
+  test(
+    'the whole: a credit note that mirrors its invoice, the open amounts of both at zero, the order ' +
+      'free again',
+    async () => {
+      const order = await house.newOrder()
+      const documentId = await shippedAndIssued(order)
+      const { credit } = await creditDocument(
+        documentId,
+        { ask: { kind: 'whole' }, reason: 'Wrong customer', anew: false },
+        'Test',
+      )
+      const note = await issued(credit)
+      expect(note.number).toMatch(/^CN-/)
+      expect([await open(documentId), await open(note.id)].map(Number)).toEqual([0, 0])
+      const printed = await content(note.id)
+      expect(printed.legal[0]).toMatch(/^To invoice INV-\S+ of \d+ \w+ \d+\. Reason: Wrong customer$/)
+      expect(printed.toPay.label).toBe('Credited, EUR')
+      await expect(
+        creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'again', anew: false }, 'Test'),
+      ).rejects.toThrow('credited already')
+      expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
+      expect(await trailWords(order)).toContainEqual(expect.stringMatching(/^Credit note CN-.* was issued/))
+    },
+  )
 
   test('by line, then by amount, then the rest: never more than is left, and together the invoice to the cent', async () => {
     const invoice = await issued(
@@ -359,95 +371,107 @@ describe('crediting', () => {
 })
 
 describe('voiding', () => {
-  test('while nothing was handed over: the number stays, nothing is owed, nothing goes, and the order may get a new one', async () => {
-    const order = await house.newOrder({
-      customerId: house.customer('10424').id,
-      customerName: 'Gorsefield Estate',
-    })
-    const documentId = await shippedAndIssued(order)
-    await until(
-      'it to be stuck',
-      async () =>
-        (
-          await one<{ state: string }>(
-            `select s.state
+  test(
+    'while nothing was handed over: the number stays, nothing is owed, nothing goes, and the order ' +
+      'may get a new one',
+    async () => {
+      const order = await house.newOrder({
+        customerId: house.customer('10424').id,
+        customerName: 'Gorsefield Estate',
+      })
+      const documentId = await shippedAndIssued(order)
+      await until(
+        'it to be stuck',
+        async () =>
+          (
+            await one<{ state: string }>(
+              `select s.state
             from dispatch s
             join dispatch_document dd on dd.dispatch_id = s.id
             where dd.document_id = $1`,
-            [documentId],
-          )
-        )?.state === 'stuck',
-    )
-    await voidDocument(documentId, 'Nobody ordered it', 'Maeve Tarrant')
-    expect(await open(documentId)).toBe('0')
-    expect(
-      await one(
-        `select s.state
+              [documentId],
+            )
+          )?.state === 'stuck',
+      )
+      await voidDocument(documentId, 'Nobody ordered it', 'Maeve Tarrant')
+      expect(await open(documentId)).toBe('0')
+      expect(
+        await one(
+          `select s.state
         from dispatch s
         join dispatch_document dd on dd.dispatch_id = s.id
         where dd.document_id = $1`,
-        [documentId],
-      ),
-    ).toEqual({ state: 'closed' })
-    await expect(voidDocument(documentId, 'again', 'Test')).rejects.toThrow('void already')
-    await expect(
-      creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test'),
-    ).rejects.toThrow('was voided')
-    expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
-  })
+          [documentId],
+        ),
+      ).toEqual({ state: 'closed' })
+      await expect(voidDocument(documentId, 'again', 'Test')).rejects.toThrow('void already')
+      await expect(
+        creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test'),
+      ).rejects.toThrow('was voided')
+      expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
+    },
+  )
 
-  test('what was handed over, was credited, or lies in a closed period is not voided; each says what to do instead', async () => {
-    const gone = await issued(await written())
-    await until('it to be gone', async () =>
-      ['on the way', 'arrived'].includes(
-        (await one<{ state: string }>(
-          `select s.state
+  test(
+    'what was handed over, was credited, or lies in a closed period is not voided; each says what to ' +
+      'do instead',
+    async () => {
+      const gone = await issued(await written())
+      await until('it to be gone', async () =>
+        ['on the way', 'arrived'].includes(
+          (await one<{ state: string }>(
+            `select s.state
           from dispatch s
           join dispatch_document dd on dd.dispatch_id = s.id
           where dd.document_id = $1`,
-          [gone.id],
-        ))!.state,
-      ),
-    )
-    await expect(voidDocument(gone.id, 'x', 'Test')).rejects.toThrow(
-      'was handed over already, so it may not be voided. Credit it instead',
-    )
-    const silent = await issued(await written({}, '10424'))
-    await issued(
-      (
-        await creditDocument(
-          silent.id,
-          { ask: { kind: 'amount', amount: '1.00' }, reason: 'x', anew: false },
-          'Test',
-        )
-      ).credit,
-    )
-    await expect(voidDocument(silent.id, 'x', 'Test')).rejects.toThrow('is credited already')
-  })
+            [gone.id],
+          ))!.state,
+        ),
+      )
+      await expect(voidDocument(gone.id, 'x', 'Test')).rejects.toThrow(
+        'was handed over already, so it may not be voided. Credit it instead',
+      )
+      const silent = await issued(await written({}, '10424'))
+      await issued(
+        (
+          await creditDocument(
+            silent.id,
+            { ask: { kind: 'amount', amount: '1.00' }, reason: 'x', anew: false },
+            'Test',
+          )
+        ).credit,
+      )
+      await expect(voidDocument(silent.id, 'x', 'Test')).rejects.toThrow('is credited already')
+    },
+  )
 })
 
 describe('periods', () => {
-  test("nothing is dated, issued or voided into a closed one; only a supervisor's reason opens it again, and all of it is kept", async () => {
-    const old = await written({ date: daysAgo(40), suppliedOn: daysAgo(40) }, '10424')
-    await run(`update paper set earlier_date_ok = true where bill_id = $1`, [old])
-    const before = await issued(old)
-    await closePeriods(daysAgo(30), '', 'Maeve Tarrant')
-    const late = await written({ date: daysAgo(31) })
-    expect(await issue(late)).toMatchObject([
-      { outcome: 'failed', reason: expect.stringContaining('closed period') },
-    ])
-    expect((await periods()).waiting).toHaveLength(1)
-    await expect(voidDocument(before.id, 'x', 'Test')).rejects.toThrow('closed period')
-    await expect(closePeriods(today(), '', 'Maeve Tarrant')).rejects.toThrow('Only days that are over')
-    await expect(closePeriods(null, ' ', 'Maeve Tarrant')).rejects.toThrow('needs a reason')
-    await closePeriods(null, 'A late invoice of the wholesaler', 'Maeve Tarrant')
-    expect((await periods()).history[0]).toMatchObject({
-      closedUntil: null,
-      wasUntil: daysAgo(30),
-      by: 'Maeve Tarrant',
-      reason: 'A late invoice of the wholesaler',
-    })
-  })
+  test(
+    "nothing is dated, issued or voided into a closed one; only a supervisor's reason opens it " +
+      'again, and all of it is kept',
+    async () => {
+      const old = await written({ date: daysAgo(40), suppliedOn: daysAgo(40) }, '10424')
+      await run(`update paper set earlier_date_ok = true where bill_id = $1`, [old])
+      const before = await issued(old)
+      await closePeriods(daysAgo(30), '', 'Maeve Tarrant')
+      const late = await written({ date: daysAgo(31) })
+      expect(await issue(late)).toMatchObject([
+        { outcome: 'failed', reason: expect.stringContaining('closed period') },
+      ])
+      expect((await periods()).waiting).toHaveLength(1)
+      await expect(voidDocument(before.id, 'x', 'Test')).rejects.toThrow('closed period')
+      await expect(closePeriods(today(), '', 'Maeve Tarrant')).rejects.toThrow('Only days that are over')
+      await expect(closePeriods(null, ' ', 'Maeve Tarrant')).rejects.toThrow('needs a reason')
+      await closePeriods(null, 'A late invoice of the wholesaler', 'Maeve Tarrant')
+      expect((await periods()).history[0]).toMatchObject({
+        closedUntil: null,
+        wasUntil: daysAgo(30),
+        by: 'Maeve Tarrant',
+        reason: 'A late invoice of the wholesaler',
+      })
+    },
+  )
 
   test('within a series dates do not run backwards unless a person says that the earlier date is meant', async () => {
     await issued(await written())

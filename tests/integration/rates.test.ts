@@ -68,23 +68,27 @@ describe('an order that comes to nothing', () => {
       ],
     })
 
-  test('gets its invoice like any other, or none from a routine where the house says so, and the reason stands there', async () => {
-    const first = await free()
-    await house.ship([first])
-    expect(await papersOf([first])).toMatchObject([{ state: 'prepared', problem: null }])
-    await changeHouse({ zeroTotals: 'skip' })
-    const second = await free()
-    await house.ship([second])
-    expect(await papersOf([second])).toEqual([])
-    expect(await rows('select outcome, reason from evaluation where order_id = $1', [second])).toEqual([
-      {
-        outcome: 'not wanted',
-        reason: 'No invoice was made: it comes to nothing, and the company makes no documents of that.',
-      },
-    ])
-    expect((await trailWords(second)).at(-1)).toBe(
-      'No invoice was made: it comes to nothing, and the company makes no documents of that.',
-    )
-    await run(`update company set zero_totals = 'make'`)
-  })
+  test(
+    'gets its invoice like any other, or none from a routine where the house says so, and the reason ' +
+      'stands there',
+    async () => {
+      const first = await free()
+      await house.ship([first])
+      expect(await papersOf([first])).toMatchObject([{ state: 'prepared', problem: null }])
+      await changeHouse({ zeroTotals: 'skip' })
+      const second = await free()
+      await house.ship([second])
+      expect(await papersOf([second])).toEqual([])
+      expect(await rows('select outcome, reason from evaluation where order_id = $1', [second])).toEqual([
+        {
+          outcome: 'not wanted',
+          reason: 'No invoice was made: it comes to nothing, and the company makes no documents of that.',
+        },
+      ])
+      expect((await trailWords(second)).at(-1)).toBe(
+        'No invoice was made: it comes to nothing, and the company makes no documents of that.',
+      )
+      await run(`update company set zero_totals = 'make'`)
+    },
+  )
 })

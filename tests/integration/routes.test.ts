@@ -6,7 +6,10 @@ import { rows } from '../../server/db/connection'
 import { startWeb } from '../web'
 import { useHouse } from './house'
 
-/* Walks every route there is with nobody and with every role. A route that is not made with the one helper fails here. */
+/*
+ * Walks every route there is with nobody and with every role. A route that is not made with the one helper
+ * fails here.
+ */
 const house = useHouse({ jobs: false })
 
 interface Route {

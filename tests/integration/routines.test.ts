@@ -23,7 +23,10 @@ import { tryOut } from '../../server/services/routines/trial'
 import { whyOf } from '../../server/services/routines/why'
 import { papersOf, trailWords, until, useHouse } from './house'
 
-/* What goes when: sentences, two kinds of paper, trial, catching up, why, and the customers' wishes that decide how. */
+/*
+ * What goes when: sentences, two kinds of paper, trial, catching up, why, and the customers' wishes that
+ * decide how.
+ */
 const house = useHouse()
 
 const confirm: RoutineSentence = {
@@ -396,22 +399,29 @@ describe("customers' wishes", () => {
   })
 })
 
-test('an address is corrected where it stands, as a contact or a copy, and at nobody whose address only looks like it', async () => {
-  const [ottermill, sally] = ['10417', '10440'].map((number) => house.customer(number).id) as [number, number]
-  const copies = async (id: number, cc: string) =>
-    changeCustomer(
-      id,
-      { version: (await customerView(id)).version, wishes: { invoice: { cc: [cc] } } },
-      'Test',
+test(
+  'an address is corrected where it stands, as a contact or a copy, and at nobody whose address ' +
+    'only looks like it',
+  async () => {
+    const [ottermill, sally] = ['10417', '10440'].map((number) => house.customer(number).id) as [
+      number,
+      number,
+    ]
+    const copies = async (id: number, cc: string) =>
+      changeCustomer(
+        id,
+        { version: (await customerView(id)).version, wishes: { invoice: { cc: [cc] } } },
+        'Test',
+      )
+    await copies(ottermill, 'the_boss@h.example')
+    await copies(sally, 'the-boss@h.example')
+    expect((await correctAddress('the_boss@h.example', 'boss@h.example', [], 'Test')).customers).toEqual([
+      { id: ottermill, name: 'Ottermill Honey Co-op' },
+    ])
+    expect((await customerView(ottermill)).wishes).toEqual({ invoice: { cc: ['boss@h.example'] } })
+    expect((await customerView(sally)).wishes).toEqual({ invoice: { cc: ['the-boss@h.example'] } })
+    await expect(correctAddress('nobody@h.example', 'x@h.example', [], 'Test')).rejects.toThrow(
+      'is at no customer and in no copy',
     )
-  await copies(ottermill, 'the_boss@h.example')
-  await copies(sally, 'the-boss@h.example')
-  expect((await correctAddress('the_boss@h.example', 'boss@h.example', [], 'Test')).customers).toEqual([
-    { id: ottermill, name: 'Ottermill Honey Co-op' },
-  ])
-  expect((await customerView(ottermill)).wishes).toEqual({ invoice: { cc: ['boss@h.example'] } })
-  expect((await customerView(sally)).wishes).toEqual({ invoice: { cc: ['the-boss@h.example'] } })
-  await expect(correctAddress('nobody@h.example', 'x@h.example', [], 'Test')).rejects.toThrow(
-    'is at no customer and in no copy',
-  )
-})
+  },
+)

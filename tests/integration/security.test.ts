@@ -4,7 +4,10 @@ import { run } from '../../server/db/connection'
 import { startWeb } from '../web'
 import { useHouse } from './house'
 
-/* What the door lets in: sessions that end at once, origins, guessers, limits behind a proxy, and what the answers' heads say. */
+/*
+ * What the door lets in: sessions that end at once, origins, guessers, limits behind a proxy, and what the
+ * answers' heads say.
+ */
 useHouse({ jobs: false })
 let web: Awaited<ReturnType<typeof startWeb>>
 const clerk = demoStaff().find((person) => person.role === 'clerk')!

@@ -15,7 +15,10 @@ import { addRoutine } from '../../server/services/routines/routines'
 import { runLines, runReport } from '../../server/services/runs/runs'
 import { papersOf, trailWords, until, useHouse, type PaperRow } from './house'
 
-/* What leaves the house and what does not: Stop, held and withdrawn orders, void documents, customers who want nothing. */
+/*
+ * What leaves the house and what does not: Stop, held and withdrawn orders, void documents, customers who
+ * want nothing.
+ */
 const house = useHouse()
 const user = { id: 1, name: 'Col Varley' }
 const ready = (papers: PaperRow[]) => papers.map(({ id, revision }) => ({ id, revision }))

@@ -3,7 +3,10 @@ import { termsWords } from '../../../core/documents/terms'
 import { ageingStep } from '../../../core/receivables/ageing'
 import type { Account, OpenRow, PaymentRow } from '../../../server/services/receivables/accounts'
 
-/** One customer's account: what is open with its marks, and what was paid; the place where a payment is recorded or taken back. */
+/**
+ * One customer's account: what is open with its marks, and what was paid; the place where a payment is
+ * recorded or taken back.
+ */
 const props = defineProps<{
   id: number
   /** The payment that somebody came for. */

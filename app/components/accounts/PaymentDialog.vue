@@ -4,7 +4,10 @@ import { Decimal, moneyText } from '../../../core/money/decimal'
 import { discountOn, settledBy, type OpenItem, type Settlement } from '../../../core/receivables/settle'
 import type { Account, PaymentRow } from '../../../server/services/receivables/accounts'
 
-/** Records a payment or refund: as the amount is written it is spread over what is open, oldest first; every cell can be changed. */
+/**
+ * Records a payment or refund: as the amount is written it is spread over what is open, oldest first; every
+ * cell can be changed.
+ */
 const props = defineProps<{ account: Account; direction: 'in' | 'out'; payment?: PaymentRow }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [] }>()
@@ -101,7 +104,8 @@ async function go() {
         },
       })
       toasts.say(
-        `${money(typed.value!, currency.value)} ${isRefund.value ? 'refunded to' : 'booked for'} ${props.account.name}.`,
+        `${money(typed.value!, currency.value)} ${isRefund.value ? 'refunded to' : 'booked for'} ` +
+          `${props.account.name}.`,
         {
           undo: async () => {
             await callApi(`/api/payments/${id}/undo`, {

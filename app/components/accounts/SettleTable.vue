@@ -2,7 +2,10 @@
 import { Decimal } from '../../../core/money/decimal'
 import { proposePayment, type OpenItem, type Settlement } from '../../../core/receivables/settle'
 
-/** What a payment settles: spread over what is open as it is written, oldest first; every cell can be changed; a number takes it all on itself. */
+/**
+ * What a payment settles: spread over what is open as it is written, oldest first; every cell can be changed;
+ * a number takes it all on itself.
+ */
 const props = defineProps<{ items: OpenItem[]; amount: string; date: string; refund: boolean }>()
 const settle = defineModel<Settlement[]>({ required: true })
 const emit = defineEmits<{ only: [item: OpenItem] }>()

@@ -9,7 +9,10 @@ import {
 } from '../../../core/stationery/stationery'
 import type { BrandView } from '../../../server/services/house/change'
 
-/** How a brand's papers look, of one kind or all alike: design, fonts, colours and logo; the true paper stands beside it. */
+/**
+ * How a brand's papers look, of one kind or all alike: design, fonts, colours and logo; the true paper stands
+ * beside it.
+ */
 const props = defineProps<{
   brand: BrandView
   kind: DocumentKind

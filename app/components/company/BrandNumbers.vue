@@ -13,7 +13,10 @@ import { dayInZone, makeDay, parseDay } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { BrandView, SeriesView } from '../../../server/services/house/change'
 
-/** How a kind of paper is numbered, with the first, next and after-restart number shown while one types. Worked out by the same core that draws them. */
+/**
+ * How a kind of paper is numbered, with the first, next and after-restart number shown while one types.
+ * Worked out by the same core that draws them.
+ */
 const props = defineProps<{
   brand: BrandView
   kind: DocumentKind

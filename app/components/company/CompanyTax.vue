@@ -3,7 +3,10 @@ import { languages, type Language } from '../../../core/money/format'
 import { taxCategories, type TaxCategory } from '../../../core/money/tax-codes'
 import type { TaxCodeRow } from '../../../server/services/house/tax'
 
-/** The company's tax codes: what kind of supply, their words in the documents' languages, their rates and since when each holds. */
+/**
+ * The company's tax codes: what kind of supply, their words in the documents' languages, their rates and
+ * since when each holds.
+ */
 const session = useSession()
 const toasts = useToasts()
 const disabled = computed(() => !session.may('supervisor'))

@@ -8,7 +8,10 @@ import type { Channel, Wish, Wishes } from '../../../core/wishes/recipients'
 import { channels, wishWords } from '../../../core/wishes/recipients'
 import type { CustomerView } from '../../../server/services/customers/customers'
 
-/** How papers reach one customer: wishes as sentences, contacts, address; where one cannot go, the reason and the remedy stand there. */
+/**
+ * How papers reach one customer: wishes as sentences, contacts, address; where one cannot go, the reason and
+ * the remedy stand there.
+ */
 const props = defineProps<{ id: number }>()
 const session = useSession()
 const may = computed(() => session.may('clerk'))

@@ -4,7 +4,10 @@ import { languages } from '../../../core/money/format'
 import { channels, wishWords, type WishChange } from '../../../core/wishes/recipients'
 import type { CustomerRow, ManyWishes } from '../../../server/services/customers/customers'
 
-/** Wishes for many customers at once, written as sentences in which every word may stay as it is; says how many were set and which were skipped, and can be undone. */
+/**
+ * Wishes for many customers at once, written as sentences in which every word may stay as it is; says how
+ * many were set and which were skipped, and can be undone.
+ */
 const props = defineProps<{ customers: CustomerRow[]; kinds: { value: string; words: string }[] }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [] }>()

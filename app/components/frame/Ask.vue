@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Asks before what cannot be taken back; Ctrl+Enter or Enter is the filled button, Escape leaves. The first field has the focus, or the filled button where there is none. */
+/**
+ * Asks before what cannot be taken back; Ctrl+Enter or Enter is the filled button, Escape leaves. The first
+ * field has the focus, or the filled button where there is none.
+ */
 const props = withDefaults(
   defineProps<{
     title: string

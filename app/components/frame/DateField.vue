@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { readWrittenDay } from '../../../core/documents/written-day'
 
-/** A date, written as the company writes dates and read in every usual way; a calendar to choose from. Kept as ISO 8601, empty for none. */
+/**
+ * A date, written as the company writes dates and read in every usual way; a calendar to choose from. Kept as
+ * ISO 8601, empty for none.
+ */
 defineOptions({ inheritAttrs: false })
 const value = defineModel<string | null>({ required: true })
 defineProps<{ disabled?: boolean }>()

@@ -2,7 +2,10 @@
 import type { RunReport } from '../../../server/services/runs/runs'
 import { partWords } from '../../composables/runWords'
 
-/** A Send: its grace, its progress with counts, and its report: chosen = issued + rehearsed + changed + skipped + failed. */
+/**
+ * A Send: its grace, its progress with counts, and its report: chosen = issued + rehearsed + changed +
+ * skipped + failed.
+ */
 const store = useRuns()
 const now = useNow(1000)
 onMounted(() => void attempt(store.findOpen))

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { Confirmation } from '../../../server/services/house/installation'
 
-/** What every screen says when the house does not run as usual: paused, a rehearsal, no worker, the mail server away. */
+/**
+ * What every screen says when the house does not run as usual: paused, a rehearsal, no worker, the mail
+ * server away.
+ */
 const session = useSession()
 const house = useHouseState()
 onMounted(() => void attempt(house.refresh))

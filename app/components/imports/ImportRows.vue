@@ -3,7 +3,10 @@ import { importFields } from '../../../core/imports/subjects'
 import type { ImportView, RowState, RowView } from '../../../server/services/imports/imports'
 import type { PageOf } from '../../composables/useList'
 
-/** The rows of an import with what is wrong or what became of them; a wrong one is mended in its cells and checked at once. */
+/**
+ * The rows of an import with what is wrong or what became of them; a wrong one is mended in its cells and
+ * checked at once.
+ */
 const props = defineProps<{ file: ImportView; may: boolean }>()
 const state = ref<RowState | ''>(props.file.counts.wrong ? 'wrong' : '')
 const list = useList<RowView, PageOf<RowView>>((place) =>

@@ -5,11 +5,13 @@ defineProps<{ stage: Stage; filtered: boolean }>()
 const words: Record<Stage, [string, string]> = {
   'to send': [
     'Nothing is due',
-    'What a routine lists for you to make by hand, and what you put back, hangs here until you have it prepared or say that it is not wanted.',
+    'What a routine lists for you to make by hand, and what you put back, hangs here until you have ' +
+      'it prepared or say that it is not wanted.',
   ],
   'to check': [
     'Nothing to look at',
-    'When a routine with the trust “after a check” prepares a paper, it hangs here, as it will be, until you send it.',
+    'When a routine with the trust “after a check” prepares a paper, it hangs here, as it will be, ' +
+      'until you send it.',
   ],
   waiting: [
     'Nothing waits',
@@ -21,7 +23,8 @@ const words: Record<Stage, [string, string]> = {
   ],
   arrived: [
     'Nothing arrived today yet',
-    'Today’s papers come here when their delivery is reported, or presumed when no bounce came. Older ones are in the Register.',
+    'Today’s papers come here when their delivery is reported, or presumed when no bounce came. ' +
+      'Older ones are in the Register.',
   ],
   stuck: [
     'Nothing is stuck',

@@ -3,7 +3,10 @@ import type { StuckCause } from '../../../core/dispatch/states'
 import type { StuckByAddress } from '../../../server/services/dispatch/correct'
 import type { LineRow } from '../../../server/services/line/list'
 
-/** Why the dispatch in hand is stuck, in plain words with the mail server's own answer behind it, and the remedy in place. */
+/**
+ * Why the dispatch in hand is stuck, in plain words with the mail server's own answer behind it, and the
+ * remedy in place.
+ */
 const props = defineProps<{ row: LineRow }>()
 const session = useSession()
 const toasts = useToasts()

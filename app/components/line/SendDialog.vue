@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { SendCheck } from '../../../server/services/documents/send-check'
 
-/** Asks before documents leave: how many, in how many emails, over what sum, and what is left out and why, as the server says at this moment. */
+/**
+ * Asks before documents leave: how many, in how many emails, over what sum, and what is left out and why, as
+ * the server says at this moment.
+ */
 const props = defineProps<{
   /** Either what was picked, or the filter of all that match. */
   papers?: { id: number; revision: number }[]

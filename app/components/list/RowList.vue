@@ -1,5 +1,8 @@
 <script setup lang="ts" generic="Row extends { id: number }">
-/** A dense list with the keys that every list has: up and down, Space picks, Shift+arrows picks a range, left and right turn the leaves, Enter opens, Escape leaves. */
+/**
+ * A dense list with the keys that every list has: up and down, Space picks, Shift+arrows picks a range, left
+ * and right turn the leaves, Enter opens, Escape leaves.
+ */
 const props = withDefaults(
   defineProps<{
     rows: Row[]
@@ -58,7 +61,10 @@ const indexOf = (id: number | null) => props.rows.findIndex((row) => row.id === 
 
 let shown: number | null = null
 
-/** Brings a row into sight; a list that is only just being laid out is not as long as it will be, so that it is looked at again in the next frames. */
+/**
+ * Brings a row into sight; a list that is only just being laid out is not as long as it will be, so that it
+ * is looked at again in the next frames.
+ */
 function show(id: number, tries = 8) {
   shown = id
   const element = scroller()

@@ -7,7 +7,10 @@ let timer: ReturnType<typeof setTimeout> | undefined
 
 let told = props.value
 
-/** Taken over only when somebody else changed it: what comes back from the URL must not overwrite what is being typed. */
+/**
+ * Taken over only when somebody else changed it: what comes back from the URL must not overwrite what is
+ * being typed.
+ */
 watch(
   () => props.value,
   (now) => {

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A word of a sentence that opens a small panel at its place; Enter in a field or Escape closes it, and the word has the focus again. */
+/**
+ * A word of a sentence that opens a small panel at its place; Enter in a field or Escape closes it, and the
+ * word has the focus again.
+ */
 const props = withDefaults(
   defineProps<{ words: string; label: string; disabled?: boolean; openEnd?: boolean; begin?: boolean }>(),
   {

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { StatusQuestion } from '../../composables/useStatusChange'
 
-/** What a status does to documents that are prepared or waiting, with counts, before it is set; on return the same backwards. */
+/**
+ * What a status does to documents that are prepared or waiting, with counts, before it is set; on return the
+ * same backwards.
+ */
 const props = defineProps<{ question: StatusQuestion; busy: boolean }>()
 const emit = defineEmits<{ answer: [letGo: boolean]; leave: [] }>()
 const letGo = ref(true)

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { PDFDocumentProxy } from 'pdfjs-dist'
 
-/** The real PDF, drawn with pdf.js page by page. The old pages stay until the new ones are there, so that nothing jumps. */
+/**
+ * The real PDF, drawn with pdf.js page by page. The old pages stay until the new ones are there, so that
+ * nothing jumps.
+ */
 const props = defineProps<{ url: string; label: string }>()
 const emit = defineEmits<{ pages: [count: number]; wrong: [words: string] }>()
 

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { TrailEntry } from '../../../server/services/trail/trail'
 
-/** Everything that happened, by whom and when; newest first. Recipients lead to their stand-in mailboxes where there are any. */
+/**
+ * Everything that happened, by whom and when; newest first. Recipients lead to their stand-in mailboxes where
+ * there are any.
+ */
 const props = defineProps<{ trail: TrailEntry[]; addresses?: string[] }>()
 const session = useSession()
 const newestFirst = computed(() => [...props.trail].reverse())

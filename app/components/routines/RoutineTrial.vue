@@ -3,7 +3,10 @@ import { kindFacts } from '../../../core/documents/kinds'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import type { Trial } from '../../../server/services/routines/trial'
 
-/** What the sentence would have done over the past days, on the house's own orders; drawn anew while the sentence changes. */
+/**
+ * What the sentence would have done over the past days, on the house's own orders; drawn anew while the
+ * sentence changes.
+ */
 const props = defineProps<{ sentence: RoutineSentence; live: RoutineSentence | null; routine: number }>()
 const days = ref(30)
 const trial = shallowRef<Trial>()

@@ -13,7 +13,10 @@ import {
 import type { RoutineChoices } from '../../../server/services/routines/choices'
 import { newConditions } from '../../composables/routineWords'
 
-/** A routine written out: every underlined word is a choice. Tab walks the words, Enter opens one, Escape leaves it. */
+/**
+ * A routine written out: every underlined word is a choice. Tab walks the words, Enter opens one, Escape
+ * leaves it.
+ */
 const props = defineProps<{ choices: RoutineChoices; disabled: boolean }>()
 const sentence = defineModel<RoutineSentence>({ required: true })
 const set = (change: Partial<RoutineSentence>) => {

@@ -2,7 +2,10 @@
 import { trusts, type Trust } from '../../../core/routines/sentence'
 import { trustWords } from '../../composables/trust'
 
-/** The three levels of trust, as one radio group: Tab reaches it once, the arrows move in it, Enter or Space chooses. */
+/**
+ * The three levels of trust, as one radio group: Tab reaches it once, the arrows move in it, Enter or Space
+ * chooses.
+ */
 defineProps<{ trust: Trust; disabled: boolean }>()
 const emit = defineEmits<{ choose: [trust: Trust] }>()
 const group = ref<HTMLElement>()

@@ -3,7 +3,10 @@ import type { BankFileView, EntryView } from '../../../server/services/receivabl
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 
-/** Bank files: the sure movements are booked after a look, the unsure proposed with the reason, the strange set aside or booked by hand. */
+/**
+ * Bank files: the sure movements are booked after a look, the unsure proposed with the reason, the strange
+ * set aside or booked by hand.
+ */
 const session = useSession()
 const toasts = useToasts()
 const may = computed(() => session.may('clerk'))
@@ -51,7 +54,10 @@ useLive(
   300,
 )
 
-/** A statement begins as XML does; whatever else it is goes the way of a CSV, where its columns are mapped, or is refused in words. */
+/**
+ * A statement begins as XML does; whatever else it is goes the way of a CSV, where its columns are mapped, or
+ * is refused in words.
+ */
 const isXml = async (file: File) => /^[^\x21-\x7e]*</.test(await file.slice(0, 200).text())
 
 async function read(event: Event) {

@@ -130,7 +130,10 @@ function pick(kind: DocumentKind) {
   chosenKind.value = kind
   chosenPart.value = null
 }
-/** What was confirmed otherwise than the order is now; asked for whenever the order changed and something is confirmed. */
+/**
+ * What was confirmed otherwise than the order is now; asked for whenever the order changed and something is
+ * confirmed.
+ */
 const confirmed = shallowRef<Confirmed | null>(null)
 watch(
   () =>

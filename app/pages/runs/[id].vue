@@ -3,7 +3,10 @@ import { stuckWords } from '../../../core/dispatch/states'
 import type { RunProblem, RunReport } from '../../../server/services/runs/runs'
 import { lasted, partSays, partWords, runState } from '../../composables/runWords'
 
-/** One Send: who, when, how long, its numbers; what became of each chosen document; what did not go, with its remedy. */
+/**
+ * One Send: who, when, how long, its numbers; what became of each chosen document; what did not go, with its
+ * remedy.
+ */
 const route = useRoute()
 const session = useSession()
 const toasts = useToasts()

@@ -5,12 +5,18 @@ import type { Block, Strip } from './strip'
 
 const rowStep = 17
 
-/** Sums, payment, what the law wants said and the customer's note. The first, the sums, stays with the last row of the table; only the last, the note, may be torn. */
+/**
+ * Sums, payment, what the law wants said and the customer's note. The first, the sums, stays with the last
+ * row of the table; only the last, the note, may be torn.
+ */
 export function closing(strip: Strip): Block[] {
   return [sums(strip), payment(strip), note(strip)].filter((block) => block !== null)
 }
 
-/** Base, rate and tax of every rate at the left, the sums at the right; the sum to pay is the strongest thing after the heading. */
+/**
+ * Base, rate and tax of every rate at the left, the sums at the right; the sum to pay is the strongest thing
+ * after the heading.
+ */
 function sums(strip: Strip): Block {
   const { paper, sheet, frame, stationery } = strip
   const bold = stationery.design === 'bold'
@@ -173,7 +179,10 @@ function payment(strip: Strip): Block | null {
   }
 }
 
-/** What the law wants said and the customer's note; a long one begins on the page where it has room for at least two lines, and leaves no lone line. */
+/**
+ * What the law wants said and the customer's note; a long one begins on the page where it has room for at
+ * least two lines, and leaves no lone line.
+ */
 function note({ paper, sheet, frame }: Strip): Block | null {
   const parts = [...(paper.legal ?? []), paper.customerNote ?? ''].filter((part) => part !== '')
   if (parts.length === 0) return null

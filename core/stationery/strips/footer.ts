@@ -10,7 +10,10 @@ interface FootLine {
   row: number
 }
 
-/** All small print as one text; what belongs together, a telephone number or an IBAN, is not torn while it fits a line. */
+/**
+ * All small print as one text; what belongs together, a telephone number or an IBAN, is not torn while it
+ * fits a line.
+ */
 function runningText({ paper, sheet, frame }: Strip, style: TextStyle): FootLine[] {
   const width = frame.right - frame.left - 28 * mm
   const kept = paper.brand.foot
@@ -41,7 +44,8 @@ export function footer(strip: Strip): void {
     sheet.problems.push({
       code: 'too-long',
       sentence:
-        'The small print at the foot is longer than its place. Shorten legal name, registration or address under Company, Identity.',
+        'The small print at the foot is longer than its place. Shorten legal name, registration or ' +
+        'address under Company, Identity.',
     })
   sheet.pages.forEach((_, index) =>
     sheet.onPage(index, () => {

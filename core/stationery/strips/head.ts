@@ -3,7 +3,8 @@ import type { TextStyle } from '../sheet'
 import type { Strip } from './strip'
 
 /**
- * Everything above the line table on the first page. The address stands where a window envelope (DIN 680, DL) shows it:
+ * Everything above the line table on the first page. The address stands where a window envelope (DIN 680, DL)
+ * shows it:
  * 20 mm from the left, 45 to 90 mm from the top, with the sender's line above.
  * @returns the y the table may begin at
  */
@@ -101,7 +102,9 @@ function address({ paper, stationery, sheet, frame }: Strip): void {
   if (size === undefined)
     sheet.problems.push({
       code: 'too-long',
-      sentence: `The sender’s line above the address, “${sender}”, is longer than the envelope’s window. Shorten the brand’s name or address under Company, Identity.`,
+      sentence:
+        `The sender’s line above the address, “${sender}”, is longer than the envelope’s window. Shorten ` +
+        'the brand’s name or address under Company, Identity.',
     })
   sheet.text(sender, frame.left, senderY, small)
   sheet.line(
@@ -120,7 +123,9 @@ function address({ paper, stationery, sheet, frame }: Strip): void {
       if (y > 90 * mm) {
         sheet.problems.push({
           code: 'too-long',
-          sentence: `The address of ${paper.recipient.lines[0]} has more lines than the envelope's window shows. Shorten it to eight.`,
+          sentence:
+            `The address of ${paper.recipient.lines[0]} has more lines than the envelope's window shows. ` +
+            'Shorten it to eight.',
         })
         return
       }

@@ -24,7 +24,8 @@ const lineStep = 11.5
 const padding = 7
 
 /**
- * The line table over as many pages as it needs: the heading row repeats, a row is never split, and the first closing block (the sums)
+ * The line table over as many pages as it needs: the heading row repeats, a row is never split, and the first
+ * closing block (the sums)
  * stays together with the last row. The other blocks follow, each whole.
  */
 export function lineTable(strip: Strip, top: number, closing: Block[]): void {
@@ -41,7 +42,9 @@ export function lineTable(strip: Strip, top: number, closing: Block[]): void {
     if (row.height > room) {
       sheet.problems.push({
         code: 'too-long',
-        sentence: `Line ${index + 1} (“${row.line.description.slice(0, 40)}…”) is longer than a page. Shorten its description.`,
+        sentence:
+          `Line ${index + 1} (“${row.line.description.slice(0, 40)}…”) is longer than a page. Shorten its ` +
+          'description.',
       })
     }
     if (y + (fitsAlone ? together : row.height) > frame.bottom && index > 0) y = continuePage(strip, columns)

@@ -44,6 +44,9 @@ export function frameOf(stationery: Stationery): Frame {
 export interface Block {
   height: number
   draw: (top: number) => void
-  /** Tears it where at most so much room is left; null where it is better moved whole. Without this it is never torn. */
+  /**
+   * Tears it where at most so much room is left; null where it is better moved whole. Without this it is
+   * never torn.
+   */
   split?: (room: number) => [Block, Block] | null
 }

@@ -3,7 +3,10 @@ import type { Strip } from './strip'
 
 const pale = '#f0d9d6'
 
-/** The word across every page of a rehearsal or of what was made again, behind everything else, three times from edge to edge. */
+/**
+ * The word across every page of a rehearsal or of what was made again, behind everything else, three times
+ * from edge to edge.
+ */
 export function watermark({ paper, sheet, frame }: Strip): void {
   const word = paper.rehearsal ? (paper.words.rehearsal ?? 'REHEARSAL') : (paper.words.copy ?? 'COPY')
   const style = { ...frame.strong, size: 84, colour: pale, role: 'artifact' as const }

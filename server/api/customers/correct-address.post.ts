@@ -2,7 +2,10 @@ import { id, Joi, text } from '../../checks'
 import { route } from '../../route'
 import { correctAddress } from '../../services/dispatch/correct'
 
-/** Corrects an address at every customer that has it and in copies that were asked for with it; the chosen emails that are stuck because of it go again. */
+/**
+ * Corrects an address at every customer that has it and in copies that were asked for with it; the chosen
+ * emails that are stuck because of it go again.
+ */
 export default route<object, object, { from: string; to: string; again: number[] }>(
   {
     role: 'clerk',

@@ -6,7 +6,10 @@ import { route } from '../../route'
 import { setWishes } from '../../services/customers/customers'
 import { wishChange } from '../../wish-check'
 
-/** One kind's wish, and the language, for many customers at once; answers what was skipped and what undo gives back. */
+/**
+ * One kind's wish, and the language, for many customers at once; answers what was skipped and what undo gives
+ * back.
+ */
 export default route<
   object,
   object,

@@ -2,7 +2,10 @@ import { Joi, text } from '../../checks'
 import { route } from '../../route'
 import { stuckByAddress } from '../../services/dispatch/correct'
 
-/** The emails that are stuck because of an address, each with whether it is still wanted: paid and old ones are not suggested. */
+/**
+ * The emails that are stuck because of an address, each with whether it is still wanted: paid and old ones
+ * are not suggested.
+ */
 export default route<object, { address: string }>(
   { role: 'reader', query: Joi.object({ address: text(320).required() }) },
   async ({ query }) => ({ rows: await stuckByAddress(query.address) }),

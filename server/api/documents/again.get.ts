@@ -3,7 +3,10 @@ import { Joi } from '../../checks'
 import { route } from '../../route'
 import { madeAgain, mostAgain } from '../../services/register/again'
 
-/** Chosen documents made again on the present stationery, each page marked as a copy, as one PDF. Nothing is kept or sent. */
+/**
+ * Chosen documents made again on the present stationery, each page marked as a copy, as one PDF. Nothing is
+ * kept or sent.
+ */
 export default route<object, { ids: string }>(
   {
     role: 'reader',

@@ -2,7 +2,10 @@ import { day, Joi } from '../../checks'
 import { route } from '../../route'
 import { proofOf } from '../../services/register/proof'
 
-/** The proof of a day: issued = numbered = painted = sent or printed = arrived, posted = open + paid + credited, and every difference. */
+/**
+ * The proof of a day: issued = numbered = painted = sent or printed = arrived, posted = open + paid +
+ * credited, and every difference.
+ */
 export default route<object, { day: string }>(
   { role: 'reader', query: Joi.object({ day: day.required() }) },
   ({ query }) => proofOf(query.day),

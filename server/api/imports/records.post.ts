@@ -5,7 +5,11 @@ import { checkMayImport, importSubject, records } from '../../import-check'
 import { route } from '../../route'
 import { importRecords } from '../../services/imports/imports'
 
-/** Records of another program as JSON, by the same fields and checks as a file; an order is given line by line. What is there already and the same is left as it is. Routines look at the orders' statuses only with tellRoutines. */
+/**
+ * Records of another program as JSON, by the same fields and checks as a file; an order is given line by
+ * line. What is there already and the same is left as it is. Routines look at the orders' statuses only with
+ * tellRoutines.
+ */
 export default route<
   object,
   object,

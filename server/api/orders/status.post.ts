@@ -10,7 +10,8 @@ interface Change {
 }
 
 /**
- * Sets orders to a status. With onlyTry nothing is changed and the answer says what would be: which documents are held, kept or taken out of Waiting.
+ * Sets orders to a status. With onlyTry nothing is changed and the answer says what would be: which documents
+ * are held, kept or taken out of Waiting.
  * On return from a status that holds, letGo lets the emails taken out of Waiting go again; without it they stay held.
  */
 export default route<object, object, Change>(

@@ -5,7 +5,10 @@ import { prepareBills, prepareByHand } from '../../services/documents/by-hand'
 
 const some = Joi.array().items(id).max(5000).unique().default([])
 
-/** Has papers of orders, or of drafts that were put back, prepared by hand; they then wait on To check. Of a held or withdrawn order only alone and with despite. */
+/**
+ * Has papers of orders, or of drafts that were put back, prepared by hand; they then wait on To check. Of a
+ * held or withdrawn order only alone and with despite.
+ */
 export default route<
   object,
   object,

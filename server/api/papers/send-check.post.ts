@@ -10,7 +10,10 @@ interface Check {
   withoutAddress: boolean
 }
 
-/** What a Send of these documents, or of all that match, would do now: how many go in how many emails, and what is left out and why. Changes nothing. */
+/**
+ * What a Send of these documents, or of all that match, would do now: how many go in how many emails, and
+ * what is left out and why. Changes nothing.
+ */
 export default route<object, object, Check>(
   {
     role: 'reader',

@@ -15,8 +15,11 @@ interface Send {
 }
 
 /**
- * Sends papers as they were looked at, or all that match a filter; the same key never sends twice. With postOnly they are issued and left for a routine on posting, or for a person, to send; with paidBy their payment is booked with them.
- * Left out, unless said otherwise: what has nobody to write to (withoutAddress issues it all the same), and what belongs to a held or withdrawn order (despite, for one alone).
+ * Sends papers as they were looked at, or all that match a filter; the same key never sends twice. With
+ * postOnly they are issued and left for a routine on posting, or for a person, to send; with paidBy their
+ * payment is booked with them.
+ * Left out, unless said otherwise: what has nobody to write to (withoutAddress issues it all the same), and
+ * what belongs to a held or withdrawn order (despite, for one alone).
  */
 export default route<object, object, Send>(
   {

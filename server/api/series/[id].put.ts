@@ -4,7 +4,10 @@ import { route } from '../../route'
 import { series } from '../../series-check'
 import { changeSeries } from '../../services/house/series'
 
-/** Changes a series. A start that leaves numbers out is refused with them; said again with a reason, they are left out and the register keeps why. */
+/**
+ * Changes a series. A start that leaves numbers out is refused with them; said again with a reason, they are
+ * left out and the register keeps why.
+ */
 export default route<{ id: number }, object, NumberSeries & { skipReason: string }>(
   {
     role: 'supervisor',

@@ -14,8 +14,10 @@ const mostPixels = 6_000_000
 const smallest = 60
 
 /**
- * Checks an uploaded picture by its content and flattens it once: a PNG loses transparency and interlacing over its ground,
- * since alpha would be decoded and deflated again for every document. An SVG is drawn as such a PNG. A JPEG stays as it is.
+ * Checks an uploaded picture by its content and flattens it once: a PNG loses transparency and interlacing
+ * over its ground,
+ * since alpha would be decoded and deflated again for every document. An SVG is drawn as such a PNG. A JPEG
+ * stays as it is.
  * @param ground "#rrggbb" behind transparent parts
  * @throws Refusal "bad-picture" with what is wrong
  */

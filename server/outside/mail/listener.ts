@@ -7,7 +7,8 @@ import { dispatchOfReturnPath } from './return-path'
 const mostBytes = 1_000_000
 
 /**
- * Clothespin's own SMTP listener, on loopback, for delivery reports only: it takes mail for signed return paths and nothing else.
+ * Clothespin's own SMTP listener, on loopback, for delivery reports only: it takes mail for signed return
+ * paths and nothing else.
  * A second worker finds the port taken and tries again now and then, so that one always listens.
  */
 export function listenForReports(): { close: () => Promise<void> } {

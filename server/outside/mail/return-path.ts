@@ -1,7 +1,10 @@
 import { createHmac, timingSafeEqual } from 'node:crypto'
 import { config } from '../../config'
 
-/** The return path names the dispatch and is signed, so that nobody can report on a dispatch who did not get its mail. */
+/**
+ * The return path names the dispatch and is signed, so that nobody can report on a dispatch who did not get
+ * its mail.
+ */
 function signature(dispatchId: number): string {
   return createHmac('sha256', config.secret)
     .update(`return path of dispatch ${dispatchId}`)

@@ -10,15 +10,22 @@ const standIn = 'stand-in.clothespin.example'
 
 export const isLoopback = (host: string): boolean => ['127.0.0.1', 'localhost', '[::1]', '::1'].includes(host)
 
-/** Mail goes to our own stand-in, or to a server that somebody said is real; a real one on this computer is one, too. */
+/**
+ * Mail goes to our own stand-in, or to a server that somebody said is real; a real one on this computer is
+ * one, too.
+ */
 function refuseUnnamedServer(hello: string | false): void {
   if (config.realMail || new RegExp(`^250[ -]${standIn} `).test(String(hello))) return
   throw new Error(
-    'This is not the stand-in that ships with Clothespin. Set CLOTHESPIN_REAL_MAIL=yes when mail shall really go to your customers.',
+    'This is not the stand-in that ships with Clothespin. Set CLOTHESPIN_REAL_MAIL=yes when mail ' +
+      'shall really go to your customers.',
   )
 }
 
-/** Addresses as they go on the wire: domains in ASCII (RFC 5890); local parts with other letters only where the server offers SMTPUTF8 (RFC 6531). */
+/**
+ * Addresses as they go on the wire: domains in ASCII (RFC 5890); local parts with other letters only where
+ * the server offers SMTPUTF8 (RFC 6531).
+ */
 function writable(
   addresses: readonly string[],
   utf8: boolean,
@@ -35,7 +42,9 @@ function writable(
       written.set(onTheWire.toLowerCase(), address.toLowerCase())
       continue
     }
-    const text = `553 5.6.7 The mail server takes only plain letters before the @ of an address (it does not offer SMTPUTF8), so ${address} cannot be written to`
+    const text =
+      '553 5.6.7 The mail server takes only plain letters before the @ of an address (it does not ' +
+      `offer SMTPUTF8), so ${address} cannot be written to`
     refused.push({ address: address.toLowerCase(), reply: parseReply(text) })
   }
   return { to, refused, written }
@@ -69,8 +78,10 @@ const replyOf = (error: SmtpError): Reply =>
   error.response ? parseReply(error.response) : { code: 0, enhanced: null, text: error.message }
 
 /**
- * One SMTP connection (RFC 5321) that hands over one message after another. The content is held back until `beforeContent`
- * has resolved, which is after the recipients were accepted: what is written down there is written before anything can have left.
+ * One SMTP connection (RFC 5321) that hands over one message after another. The content is held back until
+ * `beforeContent`
+ * has resolved, which is after the recipients were accepted: what is written down there is written before
+ * anything can have left.
  */
 class Connection {
   private readonly smtp: SMTPConnection
@@ -234,7 +245,10 @@ function refusals(errors: SmtpError[] | undefined): { address: string; reply: Re
 const idle: Connection[] = []
 const idleMilliseconds = 10_000
 
-/** Hands a message over on an idle connection, or a new one. Errors of `beforeContent` are thrown; everything else is an answer. */
+/**
+ * Hands a message over on an idle connection, or a new one. Errors of `beforeContent` are thrown; everything
+ * else is an answer.
+ */
 export async function handOver(
   envelope: Envelope,
   message: Buffer,

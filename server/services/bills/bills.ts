@@ -18,8 +18,10 @@ import { basisOf, creditedInvoices } from './context'
 
 /*
  * Bills: invoices and credit notes that a person writes, without an order, for a part of one, or against an invoice.
- * Called from the Register, an order and a document. A bill that is kept is a prepared paper on To check; sending it issues and books it.
- * Refuses: a bill that is issued already or was changed by somebody else, billing an order twice, crediting more than is left.
+ * Called from the Register, an order and a document. A bill that is kept is a prepared paper on To check;
+ * sending it issues and books it.
+ * Refuses: a bill that is issued already or was changed by somebody else, billing an order twice, crediting
+ * more than is left.
  */
 
 export interface BillView {
@@ -88,7 +90,10 @@ interface NewBill {
   facts: BillFacts
 }
 
-/** Keeps new bills and prepares their papers, in one transaction: a credit and its new invoice come together or not at all, and no draft is without its paper. */
+/**
+ * Keeps new bills and prepares their papers, in one transaction: a credit and its new invoice come together
+ * or not at all, and no draft is without its paper.
+ */
 async function keepNew(wanted: readonly NewBill[], actor: string): Promise<number[]> {
   for (const bill of wanted) await checkFacts(bill.facts)
   return inTransaction(async () => {
@@ -195,7 +200,10 @@ interface OrderHead {
   language: Language
 }
 
-/** An invoice of what remains of an order, to be cut down to a part, or of a deposit in percent. @throws Refusal "no-such-order", "billed-already" */
+/**
+ * An invoice of what remains of an order, to be cut down to a part, or of a deposit in percent. @throws
+ * Refusal "no-such-order", "billed-already"
+ */
 export async function billOrder(
   orderId: number,
   what: { kind: 'part' } | { kind: 'deposit'; percent: string },
@@ -367,7 +375,8 @@ async function invoiceToCredit(documentId: number) {
 }
 
 /**
- * A credit note for an invoice, whole, by line or by amount; with `anew` also the invoice that takes its place, both linked, both on To check.
+ * A credit note for an invoice, whole, by line or by amount; with `anew` also the invoice that takes its
+ * place, both linked, both on To check.
  * @throws Refusal "over-credit", "nothing-left", "open-credit"
  */
 export async function creditDocument(

@@ -11,7 +11,8 @@ import { note } from '../trail/trail'
 import { creditedInvoices, creditFacts } from './context'
 
 /*
- * The part of issuing that only bills need: a last check under the locks that issuing holds, and what follows from it.
+ * The part of issuing that only bills need: a last check under the locks that issuing holds, and what follows
+ * from it.
  * Called by issuing, inside its savepoint: what throws here leaves no number used.
  */
 
@@ -81,7 +82,8 @@ export async function checkBill(paper: IssuedBill): Promise<void> {
       if (new Decimal(quantity).abs().gt(new Decimal(rest).abs()))
         throw new Refusal(
           'too-much',
-          `Of “${bill.facts.lines.find((line) => line.orderLine === position)!.description}” only ${rest} are left to be billed. Open the draft and take the rest off.`,
+          `Of “${bill.facts.lines.find((line) => line.orderLine === position)!.description}” only ${rest} ` +
+            'are left to be billed. Open the draft and take the rest off.',
         )
     }
   }
@@ -102,7 +104,10 @@ export async function settleBill(
   }
 }
 
-/** Takes a credit off its invoice's open amount, as far as that reaches; a wholly credited invoice sets its order free. */
+/**
+ * Takes a credit off its invoice's open amount, as far as that reaches; a wholly credited invoice sets its
+ * order free.
+ */
 async function allocateCredit(
   paper: IssuedBill,
   creditId: number,

@@ -9,7 +9,10 @@ import { publish } from '../live/publish'
  * Papers that are prepared are built anew; what waits or is stuck looks its recipients up when it is sent.
  */
 
-/** Replaces the contacts. @throws Refusal for an address that cannot be one, or when somebody changed the customer meanwhile */
+/**
+ * Replaces the contacts. @throws Refusal for an address that cannot be one, or when somebody changed the
+ * customer meanwhile
+ */
 export async function changeContacts(
   id: number,
   version: number,

@@ -23,7 +23,8 @@ import { publish } from '../live/publish'
 
 /*
  * Customers as papers see them: address, language, contacts and wishes, and whether a paper can go at all.
- * Called from the Customers page. A change marks prepared papers, which are then built anew; what waits looks recipients up when it goes.
+ * Called from the Customers page. A change marks prepared papers, which are then built anew; what waits looks
+ * recipients up when it goes.
  * Refuses: an address that cannot be written to, a change on top of somebody else's.
  */
 
@@ -250,7 +251,10 @@ export interface CustomerChange {
   pricesIncludeTax?: boolean | null
 }
 
-/** Changes address, language, wishes, tax, terms or how prices are said. @throws Refusal "bad-address", "changed-meanwhile" */
+/**
+ * Changes address, language, wishes, tax, terms or how prices are said. @throws Refusal "bad-address",
+ * "changed-meanwhile"
+ */
 export async function changeCustomer(id: number, change: CustomerChange, actor: string): Promise<void> {
   for (const wish of Object.values(change.wishes ?? {})) checkWish(wish)
   if (change.language && !languages.includes(change.language))
@@ -321,7 +325,8 @@ interface Before {
 }
 
 /**
- * Changes one kind's wish, and the language, of many customers at once. Those it would leave without any way are skipped, with the reason.
+ * Changes one kind's wish, and the language, of many customers at once. Those it would leave without any way
+ * are skipped, with the reason.
  * `before` is what undo gives back.
  */
 export async function setWishes(

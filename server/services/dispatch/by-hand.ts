@@ -16,11 +16,15 @@ import { newDispatch } from './create'
 import { deliver } from './deliver'
 
 /*
- * What a person does with dispatches: send stuck ones again, say an unclear one arrived, print instead, close with a reason,
+ * What a person does with dispatches: send stuck ones again, say an unclear one arrived, print instead, close
+ * with a reason,
  * and send a copy of a document. Refuses what the transition table does not allow.
  */
 
-/** Sends stuck dispatches again, to whoever is the right contact now, or this once to one address. Answers the ids that go. @throws Refusal "bad-address" */
+/**
+ * Sends stuck dispatches again, to whoever is the right contact now, or this once to one address. Answers the
+ * ids that go. @throws Refusal "bad-address"
+ */
 export async function sendAgain(ids: readonly number[], actor: string, once?: string): Promise<number[]> {
   if (once !== undefined && !isAddress(once))
     throw new Refusal(
@@ -162,7 +166,10 @@ export async function hold(
   })
 }
 
-/** Emails of held or withdrawn orders go one by one, once somebody has read why. @throws Refusal "order-stopped", "one-by-one" */
+/**
+ * Emails of held or withdrawn orders go one by one, once somebody has read why. @throws Refusal
+ * "order-stopped", "one-by-one"
+ */
 async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Promise<void> {
   const stopped = await rows<{ number: string; stopped: string }>(
     `select x.number, x.stopped
@@ -188,7 +195,10 @@ async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Pr
     })
 }
 
-/** Lets waiting emails go at a time of the clerk's choice. @throws Refusal "bad-time" for one that is past or more than 60 days off */
+/**
+ * Lets waiting emails go at a time of the clerk's choice. @throws Refusal "bad-time" for one that is past or
+ * more than 60 days off
+ */
 export async function sendLater(ids: readonly number[], at: Date, actor: string): Promise<number[]> {
   const now = clock.now()
   if (at <= now || at.getTime() - now.getTime() > 60 * 86_400_000)
@@ -300,7 +310,8 @@ export async function sendCopy(
     if (before && !again)
       throw new Refusal(
         'sent-before',
-        `${document.number} already went to ${to} on ${dayWords(dayInZone(before.at, (await company()).timeZone))}. Send it again?`,
+        `${document.number} already went to ${to} on ` +
+          `${dayWords(dayInZone(before.at, (await company()).timeZone))}. Send it again?`,
         { about: { field: 'again' } },
       )
     const waiting = await one(
@@ -332,7 +343,10 @@ export async function sendCopy(
   })
 }
 
-/** Puts documents on their way that have no dispatch that lives: as the routine says that wanted them looked at, else as their kind is sent. @throws Refusal "not-unsent" */
+/**
+ * Puts documents on their way that have no dispatch that lives: as the routine says that wanted them looked
+ * at, else as their kind is sent. @throws Refusal "not-unsent"
+ */
 export async function sendDocuments(
   documentIds: readonly number[],
   actor: string,

@@ -26,7 +26,10 @@ export interface Letter {
   insteadTo?: string
 }
 
-/** Subject, text and HTML of an email, merge fields filled from the paper. @throws Refusal for a field that does not exist */
+/**
+ * Subject, text and HTML of an email, merge fields filled from the paper. @throws Refusal for a field that
+ * does not exist
+ */
 export function fillLetter(letter: Letter): FilledNote {
   const { paper, brand, note } = letter
   const papers = [paper, ...(letter.others ?? [])] as const
@@ -70,7 +73,10 @@ export interface Message {
   bytes: Buffer
 }
 
-/** The complete MIME message (RFC 5322, RFC 2045 ff.): text and HTML parts, the PDF with its name, a fixed Message-ID. */
+/**
+ * The complete MIME message (RFC 5322, RFC 2045 ff.): text and HTML parts, the PDF with its name, a fixed
+ * Message-ID.
+ */
 export async function composeMessage(
   letter: Letter,
   files: { name: string; bytes: Uint8Array }[],

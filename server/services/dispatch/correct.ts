@@ -7,7 +7,8 @@ import { company } from '../house/house'
 import { sendAgain } from './by-hand'
 
 /*
- * A wrong address is put right: at every customer that has it, and in the copies that were asked for with it; what is stuck because of it goes again as chosen.
+ * A wrong address is put right: at every customer that has it, and in the copies that were asked for with it;
+ * what is stuck because of it goes again as chosen.
  * Called from Stuck. One transaction: the address and what goes again. Dies half-way: nothing was changed.
  * Refuses an address that cannot be written to, and one that nobody has.
  */
@@ -57,7 +58,10 @@ export async function stuckByAddress(address: string): Promise<StuckByAddress[]>
   })
 }
 
-/** @returns the customers that were changed, how many copies, and the emails that go again. @throws Refusal "bad-address", "unknown-address" */
+/**
+ * @returns the customers that were changed, how many copies, and the emails that go again. @throws Refusal
+ * "bad-address", "unknown-address"
+ */
 export async function correctAddress(
   from: string,
   to: string,

@@ -35,7 +35,8 @@ export interface NewDispatch {
 }
 
 /**
- * Puts one dispatch into the outbox, in the transaction of what it is about. Its Message-ID is fixed here, before any try,
+ * Puts one dispatch into the outbox, in the transaction of what it is about. Its Message-ID is fixed here,
+ * before any try,
  * and kept on every retry, so that a receiver can tell a repeated mail (RFC 5322 section 3.6.4).
  */
 export async function newDispatch(wanted: NewDispatch): Promise<number> {
@@ -142,7 +143,8 @@ export async function closeGathering(gatherAs: string): Promise<void> {
 }
 
 /**
- * Takes a document that was voided out of an email or print job that has not left. What is left of it goes on; with nothing left it is closed.
+ * Takes a document that was voided out of an email or print job that has not left. What is left of it goes
+ * on; with nothing left it is closed.
  * In the caller's transaction, with the dispatch locked.
  */
 export async function takeOut(dispatchId: number, documentId: number, actor: string): Promise<void> {

@@ -12,7 +12,8 @@ import { newDispatch } from './create'
 
 /*
  * Puts an issued document on its way that has no dispatch that lives: one dispatch for each way its customer wants.
- * Called inside the caller's transaction by a routine on posting and by a person from To send; the row in "undelivered" is what only one of them can take.
+ * Called inside the caller's transaction by a routine on posting and by a person from To send; the row in
+ * "undelivered" is what only one of them can take.
  * Dies half-way: the caller's transaction is undone and the document stays on To send.
  */
 
@@ -59,7 +60,8 @@ export async function deliver(
   if (wished === 'nothing')
     throw new Refusal(
       'wants-none',
-      `${document.customerName} wants no ${kindFacts[document.kind].many}. Send a copy to an address you name, or change what the customer wants.`,
+      `${document.customerName} wants no ${kindFacts[document.kind].many}. Send a copy to an address ` +
+        'you name, or change what the customer wants.',
     )
   const channels =
     wished === 'both'

@@ -6,7 +6,8 @@ import { company } from '../house/house'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
 
 /*
- * All emails and print jobs there ever were: by address, state, kind, words and days. Each leads to its exact words and files.
+ * All emails and print jobs there ever were: by address, state, kind, words and days. Each leads to its exact
+ * words and files.
  * Called from the Emails page. Reads only.
  */
 

@@ -11,7 +11,8 @@ import { gate } from '../house/gate'
 import { company } from '../house/house'
 
 /*
- * Tells a person by mail that something automatic failed: one mail for everything since the last, both what was to go automatically and could not
+ * Tells a person by mail that something automatic failed: one mail for everything since the last, both what
+ * was to go automatically and could not
  * be issued, and what is stuck. In a rehearsal it goes to the rehearsal address, marked, like everything else.
  * Called by the sweeper. A notice that cannot be sent is sent with the next sweep.
  */
@@ -102,7 +103,9 @@ function textOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[]): string 
         `${capital(row.kind)}${row.orderNumber ? ` of order ${row.orderNumber}` : ''}, ${row.customerName}: ${row.reason}`,
     )
     parts.push(
-      `${keptBack.length === 1 ? 'This was' : 'These were'} to go automatically and could not be issued; no number was used. To check on the Line shows each with its remedy:\n\n${lines.join('\n')}`,
+      `${keptBack.length === 1 ? 'This was' : 'These were'} to go automatically and could not be ` +
+        'issued; no number was used. To check on the Line shows each with its ' +
+        `remedy:\n\n${lines.join('\n')}`,
     )
   }
   if (stuck.length > 0) {
@@ -111,7 +114,8 @@ function textOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[]): string 
         `${row.number}, ${row.customerName}: ${stuckWords[row.cause].label}${row.reply ? ` (${row.reply})` : ''}`,
     )
     parts.push(
-      `${stuck.length === 1 ? 'This did' : 'These did'} not arrive. Stuck on the Line shows each with its remedy:\n\n${lines.join('\n')}`,
+      `${stuck.length === 1 ? 'This did' : 'These did'} not arrive. Stuck on the Line shows each with ` +
+        `its remedy:\n\n${lines.join('\n')}`,
     )
   }
   return `${parts.join('\n\n')}\n`

@@ -105,7 +105,10 @@ async function move(
   if (cause) await note({ dispatchId }, 'Clothespin', stuckWords[cause].remedy)
 }
 
-/** Counts as arrived, worded "presumed", what has been on the way without a bounce for the company's limit. Answers how many. */
+/**
+ * Counts as arrived, worded "presumed", what has been on the way without a bounce for the company's limit.
+ * Answers how many.
+ */
 export async function presumeArrived(presumeSeconds: number): Promise<number> {
   return inTransaction(async () => {
     const now = clock.now()

@@ -156,7 +156,10 @@ const letterOf = (claimed: Claimed, recipients: Recipient[], others: readonly En
   },
 })
 
-/** A rehearsal: the document goes, as it is, to the rehearsal address; it stays unsent, and is held so that it never goes by surprise. */
+/**
+ * A rehearsal: the document goes, as it is, to the rehearsal address; it stays unsent, and is held so that it
+ * never goes by surprise.
+ */
 async function divert(claimed: Claimed, token: string, address: string): Promise<void> {
   const recipients = whom(claimed)
   const others = await gathered(claimed)
@@ -198,7 +201,10 @@ async function divert(claimed: Claimed, token: string, address: string): Promise
   })
 }
 
-/** Wins the dispatch for this worker, or answers undefined when it is not due, another has it, or nothing of it may leave. */
+/**
+ * Wins the dispatch for this worker, or answers undefined when it is not due, another has it, or nothing of
+ * it may leave.
+ */
 async function claim(id: number, token: string, workerId: string): Promise<Claimed | undefined> {
   return inTransaction(async () => {
     const due = await one<{ despite: boolean }>(
@@ -214,7 +220,8 @@ async function claim(id: number, token: string, workerId: string): Promise<Claim
 }
 
 /**
- * The last look, with the dispatch locked: a document that was voided meanwhile is taken out, and nothing goes whose order is held or withdrawn
+ * The last look, with the dispatch locked: a document that was voided meanwhile is taken out, and nothing
+ * goes whose order is held or withdrawn
  * unless somebody has read that and let it go. @returns whether something is left that may go
  */
 async function mayLeave(id: number, despite: boolean): Promise<boolean> {

@@ -123,7 +123,10 @@ export async function sweep(): Promise<void> {
   await sendFailureNotice()
 }
 
-/** Rows older than a moment that still wait get a job again. The same rows keep the same job key, so jobs do not pile up. */
+/**
+ * Rows older than a moment that still wait get a job again. The same rows keep the same job key, so jobs do
+ * not pile up.
+ */
 async function wake<Name extends keyof Jobs>(
   name: Name,
   sql: string,

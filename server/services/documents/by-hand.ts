@@ -114,7 +114,10 @@ export async function prepareBills(billIds: readonly number[], actor: string): P
   })
 }
 
-/** Puts prepared papers back to To send: the claim is free again, no number was drawn. Answers the ids that were put back. */
+/**
+ * Puts prepared papers back to To send: the claim is free again, no number was drawn. Answers the ids that
+ * were put back.
+ */
 export async function putBack(paperIds: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
     const back = await rows<{ id: number; orderId: number | null; kind: DocumentKind }>(
@@ -216,7 +219,8 @@ export async function undrop(paperIds: readonly number[], actor: string): Promis
 }
 
 /**
- * Whom a prepared document goes to this once, whatever the customer's contacts are; with none it goes to the contacts again.
+ * Whom a prepared document goes to this once, whatever the customer's contacts are; with none it goes to the
+ * contacts again.
  * @throws Refusal "bad-address", "no-such-paper", "no-email"
  */
 export async function sendThisOnceTo(

@@ -44,7 +44,10 @@ import {
 } from '../house/house'
 import { taxCodes } from '../house/tax'
 
-/** The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is built anew. */
+/**
+ * The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is
+ * built anew.
+ */
 export interface BuiltFrom {
   order: number
   customer: number
@@ -238,7 +241,10 @@ export async function loadContexts(
   )
 }
 
-/** The confirmations of orders that stand: the newest of each that is not void. Another one of the order takes its place. */
+/**
+ * The confirmations of orders that stand: the newest of each that is not void. Another one of the order takes
+ * its place.
+ */
 export async function confirmationsOf(orderIds: readonly number[]): Promise<Map<number, ReplacedFacts>> {
   const found = await rows<ReplacedFacts & { orderId: number }>(
     `select distinct on (d.order_id) d.order_id "orderId", d.id, d.number, d.date::text date
@@ -445,7 +451,10 @@ export function contextOf(
   }
 }
 
-/** What a paper takes from a brand; sender addresses and the like stay out, so that changing them does not change papers. */
+/**
+ * What a paper takes from a brand; sender addresses and the like stay out, so that changing them does not
+ * change papers.
+ */
 function factsOf({
   id,
   code,

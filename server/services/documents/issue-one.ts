@@ -19,8 +19,10 @@ import type { BuiltFrom } from './context'
 import { subjectOf } from './prepare'
 
 /*
- * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written, its dispatches made.
- * Called by issuing, in its transaction. Dies half-way, or throws: its savepoint undoes it, and its number goes to the next one.
+ * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
+ * its dispatches made.
+ * Called by issuing, in its transaction. Dies half-way, or throws: its savepoint undoes it, and its number
+ * goes to the next one.
  */
 
 /** A paper as issuing locks it. */
@@ -96,7 +98,11 @@ export interface IssuingRun {
   posted: number[]
 }
 
-/** Inserts a document with all that stands on it, in the caller's transaction and behind its savepoint. @returns its id, and the event that a routine on posting is to look at; throws what keeps it from being issued */
+/**
+ * Inserts a document with all that stands on it, in the caller's transaction and behind its savepoint.
+ * @returns its id, and the event that a routine on posting is to look at; throws what keeps it from being
+ * issued
+ */
 export async function insertDocument(
   paper: PaperRow,
   drawn: Drawn,

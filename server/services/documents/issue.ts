@@ -22,8 +22,10 @@ import { rehearse } from './rehearse'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
- * Called by send-run (a person) and issue-papers (a routine that lets papers go by themselves), with at most 100 papers at a time.
- * Dies half-way: everything is undone, no number is drawn; the papers are still prepared and the sweeper or the run goes on.
+ * Called by send-run (a person) and issue-papers (a routine that lets papers go by themselves), with at most
+ * 100 papers at a time.
+ * Dies half-way: everything is undone, no number is drawn; the papers are still prepared and the sweeper or
+ * the run goes on.
  * Refuses: a paper that is not prepared any more, that changed since it was looked at, that has a problem.
  */
 
@@ -60,8 +62,10 @@ const paperColumns = `
   copy_to "copyTo", hours`
 
 /**
- * Issues papers in order of document date (today where none is wished) and order number. Also calls `within` in the same transaction, for the caller's own rows.
- * With `postOnly` nothing is put on its way: a routine on posting sends it, or a person. With `paidBy` invoices are paid at once: they say so, and their payment is booked with them.
+ * Issues papers in order of document date (today where none is wished) and order number. Also calls `within`
+ * in the same transaction, for the caller's own rows.
+ * With `postOnly` nothing is put on its way: a routine on posting sends it, or a person. With `paidBy`
+ * invoices are paid at once: they say so, and their payment is booked with them.
  */
 export async function issueInOneTransaction(
   asked: readonly ToIssue[],
@@ -125,7 +129,8 @@ async function rehearseReady(
 }
 
 /**
- * Issues every paper that goes by itself and waits, in order of order date and number. One that cannot be issued stops going by itself
+ * Issues every paper that goes by itself and waits, in order of order date and number. One that cannot be
+ * issued stops going by itself
  * and waits on To check with its reason, so that it is in plain sight.
  */
 export async function issueByItself(): Promise<void> {
@@ -167,7 +172,10 @@ const outcomeOfBar: Record<SendBar, IssueResult['outcome']> = {
   'no address': 'skipped',
 }
 
-/** Locks orders, bills, credited invoices, customers and papers, in this order, and keeps those that may be issued as they were looked at. */
+/**
+ * Locks orders, bills, credited invoices, customers and papers, in this order, and keeps those that may be
+ * issued as they were looked at.
+ */
 async function checked(
   asked: readonly ToIssue[],
   results: IssueResult[],
@@ -291,7 +299,10 @@ async function checked(
   )
 }
 
-/** Locks the counters last and draws; after that there are only inserts. A paper that fails gives its number to the next one. */
+/**
+ * Locks the counters last and draws; after that there are only inserts. A paper that fails gives its number
+ * to the next one.
+ */
 async function issueReady(
   ready: readonly PaperRow[],
   by: Pick<IssuingRun, 'actor' | 'gatherAs' | 'postOnly' | 'paidBy' | 'despite'>,

@@ -14,7 +14,8 @@ import { noteAll } from '../trail/trail'
  * Painting: the PDF of an issued document, stored once and for all.
  * Called by paint-documents after issuing, and by the sweeper for documents left without a file.
  * Dies half-way: nothing is stored; painting again gives the same bytes.
- * Refuses: nothing; what cannot be drawn was stopped before issuing. Should it happen all the same, its dispatches get stuck.
+ * Refuses: nothing; what cannot be drawn was stopped before issuing. Should it happen all the same, its
+ * dispatches get stuck.
  */
 
 interface Unpainted {

@@ -22,7 +22,8 @@ import { draft, loadContexts, sendToWords, type Addressing, type PaperContext } 
 
 /*
  * Preparing: everything of a paper but its number, laid out completely.
- * Called by the routines (look-at-events), by a person from To send or an order, and by refresh-papers after a change.
+ * Called by the routines (look-at-events), by a person from To send or an order, and by refresh-papers after
+ * a change.
  * Dies half-way: the transaction is undone, the event stays unseen and the sweeper calls again.
  * Refuses: a second paper for the same subject, kind and occasion, whoever asks.
  */
@@ -116,7 +117,8 @@ export type Prepared =
   | { outcome: 'already' | 'not wanted'; paperId: number | null; reason: string }
 
 /**
- * Takes the claim and keeps the draft, in the caller's transaction. With trust "by hand" the paper is only listed as due.
+ * Takes the claim and keeps the draft, in the caller's transaction. With trust "by hand" the paper is only
+ * listed as due.
  * A paper with a problem never goes by itself: it waits for a person.
  */
 export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> {
@@ -308,12 +310,17 @@ async function claimHolder(
   return {
     paperId: row.paperId,
     words: row.number
-      ? `Nothing was made: ${kind} ${row.number} was already issued for this ${subject.kind === 'bill' ? 'draft' : subject.kind}.`
-      : `Nothing was made: the ${kind} of this ${subject.kind === 'bill' ? 'draft' : subject.kind} is already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
+      ? `Nothing was made: ${kind} ${row.number} was already issued for this ` +
+        `${subject.kind === 'bill' ? 'draft' : subject.kind}.`
+      : `Nothing was made: the ${kind} of this ${subject.kind === 'bill' ? 'draft' : subject.kind} is ` +
+        `already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
   }
 }
 
-/** Marks prepared papers that were built from something that has now changed, and has them built anew. In the caller's transaction. */
+/**
+ * Marks prepared papers that were built from something that has now changed, and has them built anew. In the
+ * caller's transaction.
+ */
 export async function markStale(
   where: 'order_id' | 'customer_id' | 'brand_id' | 'bill_id' | 'payment_id',
   id: number,
@@ -464,7 +471,9 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
           orderId: paper.orderId ?? undefined,
           paperId: paper.id,
           actor: 'Clothespin',
-          words: `The prepared ${paper.kind} was built anew: ${changes.map((change) => change.what).join(', ') || (paper.baseline.own ? 'its draft was written on' : 'as it was before')}.`,
+          words:
+            `The prepared ${paper.kind} was built anew: ` +
+            `${changes.map((change) => change.what).join(', ') || (paper.baseline.own ? 'its draft was written on' : 'as it was before')}.`,
           detail: changes,
         },
       ])
@@ -483,7 +492,10 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
   return changes
 }
 
-/** A person has looked at what changed: from now on differences count against the paper as it is. @returns false when it changed once more meanwhile */
+/**
+ * A person has looked at what changed: from now on differences count against the paper as it is. @returns
+ * false when it changed once more meanwhile
+ */
 export async function markSeen(paperId: number, revision: number, actor: string): Promise<boolean> {
   return inTransaction(async () => {
     const seen = await one<{ orderId: number | null }>(

@@ -28,8 +28,10 @@ import { note, noteAll } from '../trail/trail'
 import { samplePaper, type EmailOnScreen } from './sample'
 
 /*
- * Rehearsal of papers that are not issued: a watermarked copy under a number of its own goes to the rehearsal address, the real one stays due.
- * Called by issuing while a rehearsal is on, and by "send one to me" for a paper, a document (as it is) and a brand's sample. Outside Register, open items and once.
+ * Rehearsal of papers that are not issued: a watermarked copy under a number of its own goes to the rehearsal
+ * address, the real one stays due.
+ * Called by issuing while a rehearsal is on, and by "send one to me" for a paper, a document (as it is) and a
+ * brand's sample. Outside Register, open items and once.
  * Dies half-way: the row is unsent and the sweeper calls again; a rehearsal that comes twice does no harm.
  */
 
@@ -47,7 +49,10 @@ export interface Rehearsable {
   copyTo: string[]
 }
 
-/** Makes rehearsal papers in the caller's transaction, and the jobs that mail them. @returns their numbers, paper by paper */
+/**
+ * Makes rehearsal papers in the caller's transaction, and the jobs that mail them. @returns their numbers,
+ * paper by paper
+ */
 export async function rehearse(
   papers: readonly Rehearsable[],
   sentTo: string,
@@ -156,7 +161,10 @@ async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
   })
 }
 
-/** One prepared paper, as it will be, to whoever asks; nothing else happens to it. @throws Refusal "no-such-paper", "no-paper" */
+/**
+ * One prepared paper, as it will be, to whoever asks; nothing else happens to it. @throws Refusal
+ * "no-such-paper", "no-paper"
+ */
 export async function sendOneToMe(paperId: number, user: { name: string; email: string }): Promise<string> {
   return inTransaction(async () => {
     const paper = await one<Rehearsable & { problem: string | null }>(

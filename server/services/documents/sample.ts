@@ -46,7 +46,8 @@ export interface EmailOnScreen {
 }
 
 /**
- * The email that a brand's sample document would go with: filled from that document, with the brand's sender and small print, just as it would be sent.
+ * The email that a brand's sample document would go with: filled from that document, with the brand's sender
+ * and small print, just as it would be sent.
  * A brand that has no order yet shows the example's values.
  */
 export async function previewEmail(

@@ -16,7 +16,8 @@ import type { Matching } from './send-run'
 
 /*
  * What a Send would do, before it is done: how many documents in how many emails, what is left out and why.
- * Called by the dialogs of Send and Send all, and by the Send of all that match, which takes just those that go. Reads only.
+ * Called by the dialogs of Send and Send all, and by the Send of all that match, which takes just those that
+ * go. Reads only.
  */
 
 /** At most so many in one Send. */
@@ -34,7 +35,10 @@ export interface Candidate extends SendQuestion {
   plan: SendPlan
 }
 
-/** The prepared documents that a Send is about, each with what would become of it; at most one more than may be sent. */
+/**
+ * The prepared documents that a Send is about, each with what would become of it; at most one more than may
+ * be sent.
+ */
 export async function candidates(which: Which, how: IssueHow): Promise<Candidate[]> {
   const parameters: unknown[] = [noAddress]
   const where =

@@ -10,10 +10,12 @@ import { candidates, mostSent } from './send-check'
 import { sendBatch, issueInOneTransaction, Paused, type IssueHow, type IssueResult } from './issue'
 
 /*
- * A person's Send: the chosen papers, frozen with the revision that was looked at, issued in batches in the background once the
+ * A person's Send: the chosen papers, frozen with the revision that was looked at, issued in batches in the
+ * background once the
  * house's grace is over; until then the whole run can be taken back, and later stopped between two batches.
  * Called by the Send button (startRun) and the job send-run (continueRun); the same key never starts a second run.
- * Dies half-way: papers without an outcome are taken up again; those issued have theirs, written in the issuing transaction.
+ * Dies half-way: papers without an outcome are taken up again; those issued have theirs, written in the
+ * issuing transaction.
  * Refuses: nothing to send; more than the limit at once.
  */
 
@@ -98,7 +100,8 @@ export interface Matching {
 }
 
 /**
- * Sends everything on To check that matches a filter, frozen at this moment. What changed since somebody looked, or cannot be issued, is left out.
+ * Sends everything on To check that matches a filter, frozen at this moment. What changed since somebody
+ * looked, or cannot be issued, is left out.
  * @throws Refusal "other-count" when it is not as many as were shown
  */
 export async function startMatchingRun(
@@ -193,7 +196,8 @@ export async function continueRun(runId: number): Promise<void> {
 }
 
 /**
- * One batch, or the end of the run, in one transaction that holds the run's row: two jobs take turns, Stop waits for the batch that is being
+ * One batch, or the end of the run, in one transaction that holds the run's row: two jobs take turns, Stop
+ * waits for the batch that is being
  * written and comes before the next, and the report is what was committed. @returns whether there may be more
  */
 async function issueNextBatch(runId: number): Promise<boolean> {

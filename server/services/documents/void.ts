@@ -9,8 +9,10 @@ import { publish } from '../live/publish'
 import { note } from '../trail/trail'
 
 /*
- * Voiding a document: its number stays, marked, and nothing of it is owed. Only while nothing was handed over, nothing is allocated and its period is open.
- * Called from a document in hand. Dies half-way: the transaction is undone. Refuses everything else: then it is credited.
+ * Voiding a document: its number stays, marked, and nothing of it is owed. Only while nothing was handed
+ * over, nothing is allocated and its period is open.
+ * Called from a document in hand. Dies half-way: the transaction is undone. Refuses everything else: then it
+ * is credited.
  */
 
 export interface Voidable {
@@ -89,7 +91,10 @@ export async function voidDocument(id: number, reason: string, actor: string): P
   })
 }
 
-/** Why a document cannot be voided; undefined when it can. The act asks it under its locks, the screen before it offers it. */
+/**
+ * Why a document cannot be voided; undefined when it can. The act asks it under its locks, the screen before
+ * it offers it.
+ */
 export async function voidRefusal(document: Voidable): Promise<Refusal | undefined> {
   const { id, number } = document
   const dispatches = await rows<{ id: number; state: string; attempted: boolean }>(

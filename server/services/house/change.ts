@@ -169,7 +169,10 @@ export interface LookChange {
   kind?: DocumentKind
 }
 
-/** Changes logo, colours, fonts or design of the brand's papers, of one kind or all; a new version of each stationery comes in force. */
+/**
+ * Changes logo, colours, fonts or design of the brand's papers, of one kind or all; a new version of each
+ * stationery comes in force.
+ */
 export async function changeLook(brandId: number, change: LookChange, actor: string): Promise<void> {
   if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
     throw new Refusal('bad-width', `A logo is ${logoWidths[0]} to ${logoWidths[1]} mm wide.`, {

@@ -6,7 +6,8 @@ import { listCustomers } from '../customers/customers'
 import { brands, company, coverNotes, stationeries } from './house'
 
 /*
- * The set-up guide: what must stand before anything can go out, in the order one would do it, each with what is still missing.
+ * The set-up guide: what must stand before anything can go out, in the order one would do it, each with what
+ * is still missing.
  * Called from the Company page. Reads only.
  */
 

@@ -8,12 +8,16 @@ import { log } from '../../log'
 import { publish } from '../live/publish'
 
 /*
- * A copied or restored database must not speak: its id is also kept in a file outside of it, and where the two differ all issuing and
+ * A copied or restored database must not speak: its id is also kept in a file outside of it, and where the
+ * two differ all issuing and
  * sending is paused until a supervisor has confirmed the last number of each series and what waits.
  * Called when web and worker start, and from the band on every screen. Refuses to resume before that.
  */
 
-/** What tells this very database apart from every copy: the installation's id, and the cluster and database it lies in. */
+/**
+ * What tells this very database apart from every copy: the installation's id, and the cluster and database it
+ * lies in.
+ */
 async function identity(): Promise<string | undefined> {
   const found = await one<{ installation: string; cluster: string; database: string }>(
     `select c.installation_id installation, (select system_identifier::text from pg_control_system()) cluster,
@@ -78,7 +82,10 @@ export async function confirmation(): Promise<Confirmation> {
   return { ...state, series }
 }
 
-/** A supervisor has looked: this is the installation from now on. It stays paused until somebody resumes. @throws Refusal "nothing-to-confirm" */
+/**
+ * A supervisor has looked: this is the installation from now on. It stays paused until somebody resumes.
+ * @throws Refusal "nothing-to-confirm"
+ */
 export async function confirmInstallation(actor: string): Promise<void> {
   await inTransaction(async () => {
     const id = randomUUID()

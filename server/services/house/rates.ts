@@ -7,7 +7,8 @@ import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 
 /*
- * Exchange rates: how much of a currency one unit of the house's own is, by day and source. Invoices in foreign currency say their tax in the house's
+ * Exchange rates: how much of a currency one unit of the house's own is, by day and source. Invoices in
+ * foreign currency say their tax in the house's
  * currency at the newest rate up to their date. Prepared papers of a currency whose rates change are built anew.
  */
 

@@ -26,7 +26,8 @@ export interface Skipping {
 }
 
 /**
- * Changes how numbers look and begin. Numbers already issued stay. In a period that has numbers a start counts, too: at or below the last it is refused,
+ * Changes how numbers look and begin. Numbers already issued stay. In a period that has numbers a start
+ * counts, too: at or below the last it is refused,
  * above it the numbers between are left out for a reason that the number register keeps.
  * @throws Refusal "start-used", "numbers-skipped", "double-numbers"
  */
@@ -84,7 +85,8 @@ async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promi
   if (series.start <= last.counter)
     throw new Refusal(
       'start-used',
-      `${last.number} is issued already, so the series cannot start at ${series.start} again. Start above ${last.counter}.`,
+      `${last.number} is issued already, so the series cannot start at ${series.start} again. Start ` +
+        `above ${last.counter}.`,
       { status: 400, about: { field: 'start' } },
     )
   if (until < first) return
@@ -196,7 +198,10 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   const twin = others.find((other) => look(other, other.code) === look(series, code))
   if (twin)
     refuse(
-      `Another series of ${kindFacts[series.kind as DocumentKind].many} (${[twin.brand, twin.country, twin.currency].filter(Boolean).join(', ')}) looks just the same, so numbers would come twice. Tell them apart in what stands before or after the counter, for example with {brand}.`,
+      `Another series of ${kindFacts[series.kind as DocumentKind].many} ` +
+        `(${[twin.brand, twin.country, twin.currency].filter(Boolean).join(', ')}) looks just the same, ` +
+        'so numbers would come twice. Tell them apart in what stands before or after the counter, for ' +
+        'example with {brand}.',
     )
   if (series.source === 'order') return
 
@@ -228,7 +233,9 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   if (there && Number(there.counter) >= next) {
     throw new Refusal(
       'start-used',
-      `${there.number} is already issued: the next one would be ${formatNumber(series, next, facts)}, and the series would come to ${there.number} again. Start above ${Number(there.counter)}, or change what stands around the counter.`,
+      `${there.number} is already issued: the next one would be ${formatNumber(series, next, facts)}, ` +
+        `and the series would come to ${there.number} again. Start above ${Number(there.counter)}, or ` +
+        'change what stands around the counter.',
       { status: 400, about: { field: 'start' } },
     )
   }

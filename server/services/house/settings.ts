@@ -10,8 +10,10 @@ import { gate } from './gate'
 import { company } from './house'
 
 /*
- * The house's own settings: who is told of trouble, grace, when silence counts as arrival; pausing all, and rehearsal.
- * Called from the Company page by a supervisor; anybody at the desk may pause. Refuses an address that cannot be written to.
+ * The house's own settings: who is told of trouble, grace, when silence counts as arrival; pausing all, and
+ * rehearsal.
+ * Called from the Company page by a supervisor; anybody at the desk may pause. Refuses an address that cannot
+ * be written to.
  */
 
 export interface HouseSettings {
@@ -100,7 +102,10 @@ export async function pauseAll(reason: string, actor: string): Promise<void> {
   })
 }
 
-/** Lets everything go on; what became due meanwhile goes now. @throws Refusal "confirm-first" for a copied database */
+/**
+ * Lets everything go on; what became due meanwhile goes now. @throws Refusal "confirm-first" for a copied
+ * database
+ */
 export async function resumeAll(): Promise<void> {
   if ((await gate()).confirmNeeded)
     throw new Refusal(
@@ -139,7 +144,10 @@ export async function resumeAll(): Promise<void> {
   })
 }
 
-/** From now on nothing leaves the house: everything goes to the rehearsal address, marked. @throws Refusal "no-rehearsal-address" */
+/**
+ * From now on nothing leaves the house: everything goes to the rehearsal address, marked. @throws Refusal
+ * "no-rehearsal-address"
+ */
 export async function startRehearsal(actor: string): Promise<void> {
   await inTransaction(async () => {
     const now = await gate(true)

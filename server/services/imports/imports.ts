@@ -26,9 +26,11 @@ import { keyOf, knownOf, problemsOf } from './references'
 import { writeGroups, type Group, type Written } from './write'
 
 /*
- * Imports: a file is kept, its columns mapped with a sample beside them, every row checked before anything is written, wrong ones mended on the spot, the right
+ * Imports: a file is kept, its columns mapped with a sample beside them, every row checked before anything is
+ * written, wrong ones mended on the spot, the right
  * ones written. Called from the Imports page, the job go-on-importing, and by other programs with records as JSON.
- * Dies half-way: checking begins anew; writing goes on with the rows that are not written, each batch is one transaction with its rows' outcome.
+ * Dies half-way: checking begins anew; writing goes on with the rows that are not written, each batch is one
+ * transaction with its rows' outcome.
  * Refuses: what is no CSV, a mapping without a needed field. The same file twice changes nothing.
  */
 
@@ -74,7 +76,10 @@ const columns = `
     from (select r.state, count(*) count from import_row r where r.import_id = i.id group by 1) c
   ) counts`
 
-/** Keeps a file and finds its making: encoding, delimiter, signs, and which column is which, as in the last file with the same columns. @throws Refusal "not-text", "bad-file" */
+/**
+ * Keeps a file and finds its making: encoding, delimiter, signs, and which column is which, as in the last
+ * file with the same columns. @throws Refusal "not-text", "bad-file"
+ */
 export async function takeImport(
   subject: ImportSubject,
   name: string,
@@ -281,7 +286,10 @@ async function checkRows(
 /** Records that may stand in a file twice: how many alike came before is part of their key. */
 const counted = (subject: ImportSubject) => subject === 'payments' || subject === 'bank movements'
 
-/** Rows that stand together: an order with a wrong line waits whole; what may come once and comes twice is wrong the second time. */
+/**
+ * Rows that stand together: an order with a wrong line waits whole; what may come once and comes twice is
+ * wrong the second time.
+ */
 async function judgeTogether(id: number, subject: ImportSubject): Promise<void> {
   if (subject === 'orders') {
     await run(
@@ -303,7 +311,10 @@ async function judgeTogether(id: number, subject: ImportSubject): Promise<void> 
   }
 }
 
-/** What is written next: orders whole, in order of their numbers; all else as it stands in the file, after the line that was written last. */
+/**
+ * What is written next: orders whole, in order of their numbers; all else as it stands in the file, after the
+ * line that was written last.
+ */
 async function nextToWrite(
   id: number,
   subject: ImportSubject,
@@ -459,7 +470,10 @@ export async function mendRow(importId: number, line: number, cells: string[]): 
   })
 }
 
-/** A mended payment or movement counts those alike in its file, so that the mended file, taken again, gives the same key. */
+/**
+ * A mended payment or movement counts those alike in its file, so that the mended file, taken again, gives
+ * the same key.
+ */
 async function payableKey(importId: number, line: number, key: string): Promise<string> {
   if (key.startsWith('id ')) return key
   const said = key.replace(/\|\d+$/, '|')
@@ -472,7 +486,10 @@ async function payableKey(importId: number, line: number, key: string): Promise<
   return `${said}${count + 1}`
 }
 
-/** Records as another program gives them: checked and written in one transaction, with what became of each. A wrong one stops only itself. */
+/**
+ * Records as another program gives them: checked and written in one transaction, with what became of each. A
+ * wrong one stops only itself.
+ */
 export async function importRecords(
   subject: ImportSubject,
   records: readonly ImportRecord[],

@@ -5,7 +5,10 @@ import { keepMovements, type MovementSource } from '../receivables/bank'
 import type { Known } from './references'
 import type { Group, Written } from './write'
 
-/* Movements of a bank that come as mapped rows: kept and matched as those of a statement are; nothing is booked before somebody has looked. */
+/*
+ * Movements of a bank that come as mapped rows: kept and matched as those of a statement are; nothing is
+ * booked before somebody has looked.
+ */
 
 /** A record as a movement; its currency is the house's where none is given. */
 export const movementOf = (

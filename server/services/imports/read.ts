@@ -19,7 +19,10 @@ const options = (delimiter: string) =>
     info: true,
   }) as const
 
-/** The names of the columns, on which row they stand, and the first rows after it. @throws Refusal "bad-file" in words */
+/**
+ * The names of the columns, on which row they stand, and the first rows after it. @throws Refusal "bad-file"
+ * in words
+ */
 export function headOf(text: string): {
   delimiter: Delimiter
   heading: number
@@ -48,7 +51,8 @@ export function headOf(text: string): {
   if (columns.length > mostColumns)
     throw new Refusal(
       'bad-file',
-      `The file has ${columns.length.toLocaleString('en')} columns; at most ${mostColumns} can be read. Take out those that are not needed.`,
+      `The file has ${columns.length.toLocaleString('en')} columns; at most ${mostColumns} can be ` +
+        'read. Take out those that are not needed.',
       { status: 400 },
     )
   return {
@@ -62,7 +66,8 @@ export function headOf(text: string): {
 const badFile = (error: unknown) =>
   new Refusal(
     'bad-file',
-    `The file cannot be read as CSV: ${(error as Error).message.replace(/\.$/, '')}. Save it as CSV once more, and try again.`,
+    `The file cannot be read as CSV: ${(error as Error).message.replace(/\.$/, '')}. Save it as CSV ` +
+      'once more, and try again.',
     { status: 400 },
   )
 
@@ -71,7 +76,10 @@ export interface ReadRow {
   cells: string[]
 }
 
-/** The rows after the one that names the columns, in batches, with the line each begins on; read piece by piece. @throws Refusal "bad-file" */
+/**
+ * The rows after the one that names the columns, in batches, with the line each begins on; read piece by
+ * piece. @throws Refusal "bad-file"
+ */
 export async function* rowsOf(
   text: string,
   delimiter: string,

@@ -136,7 +136,8 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
 }
 
 /**
- * What belongs together: the lines of an order. Any other record stands alone and must not come twice; a payment or a movement of a bank has its program's id,
+ * What belongs together: the lines of an order. Any other record stands alone and must not come twice; a
+ * payment or a movement of a bank has its program's id,
  * else all that is said of it and how many alike stood before it, which `alike` counts over the whole file.
  */
 export function keyOf(

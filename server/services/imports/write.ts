@@ -14,7 +14,8 @@ import { writeMovements } from './movements'
 import type { Known } from './references'
 
 /*
- * Writes checked records, in the caller's transaction. What is there already and the same is left as it is, so the same file twice changes nothing.
+ * Writes checked records, in the caller's transaction. What is there already and the same is left as it is,
+ * so the same file twice changes nothing.
  * One that cannot be written stops only itself.
  */
 
@@ -191,7 +192,10 @@ async function writeRates(groups: readonly Group[]): Promise<Written[]> {
   })
 }
 
-/** A payment has a key of its own: its program's id, else all that is said of it and how many alike stand before it in the file. */
+/**
+ * A payment has a key of its own: its program's id, else all that is said of it and how many alike stand
+ * before it in the file.
+ */
 async function writePayments(groups: readonly Group[], known: Known, actor: string): Promise<Written[]> {
   return each(groups, async ({ records: [record], key }) => {
     if (await one('select id from payment where external_key = $1', [key])) return unchanged
@@ -344,7 +348,10 @@ function lineOf(record: ImportRecord, known: Known, language: string): LineEdit 
   }
 }
 
-/** Lines, texts and status follow the file. Whose order it is, of which day and brand, stands once papers may rest on it. @throws Refusal "another-order" */
+/**
+ * Lines, texts and status follow the file. Whose order it is, of which day and brand, stands once papers may
+ * rest on it. @throws Refusal "another-order"
+ */
 async function changeOrder(
   before: {
     id: number
@@ -372,7 +379,8 @@ async function changeOrder(
   if (differs)
     throw new Refusal(
       'another-order',
-      `This order is there with the ${differs[0]} ${before[differs[0]]}, not ${differs[1]}. An import does not change that: withdraw it and give the new one its own number.`,
+      `This order is there with the ${differs[0]} ${before[differs[0]]}, not ${differs[1]}. An import ` +
+        'does not change that: withdraw it and give the new one its own number.',
     )
   const said = (list: readonly LineEdit[]) =>
     json(

@@ -239,7 +239,10 @@ export interface DocumentView {
   creditsId: number | null
   /** When and why it was voided. */
   voided: { at: Date; by: string; reason: string } | null
-  /** Documents it has to do with, each with how: "credited with", "takes back", "issued anew as", "takes the place of". */
+  /**
+   * Documents it has to do with, each with how: "credited with", "takes back", "issued anew as", "takes the
+   * place of".
+   */
   links: { how: string; id: number; number: string }[]
   dispatches: DispatchView[]
   email: EmailView | null

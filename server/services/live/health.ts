@@ -5,7 +5,8 @@ import { gate, type Gate } from '../house/gate'
 import { tellStreams } from './listen'
 
 /*
- * How the house stands: paused, in rehearsal, or in trouble that every screen has to say: no worker, an old queue, a mail server that is away.
+ * How the house stands: paused, in rehearsal, or in trouble that every screen has to say: no worker, an old
+ * queue, a mail server that is away.
  * Asked by pages, and watched by each web process while somebody looks, since a worker that stopped cannot tell.
  */
 
@@ -51,7 +52,8 @@ export async function houseState(): Promise<HouseState> {
     )
   if (seen.away > 0 && !state.paused)
     troubles.push(
-      `The mail server is away: ${seen.away} ${seen.away === 1 ? 'email waits' : 'emails wait'} and ${seen.away === 1 ? 'is' : 'are'} tried again by itself. (${seen.awayWords})`,
+      `The mail server is away: ${seen.away} ${seen.away === 1 ? 'email waits' : 'emails wait'} and ` +
+        `${seen.away === 1 ? 'is' : 'are'} tried again by itself. (${seen.awayWords})`,
     )
   return { ...state, troubles }
 }

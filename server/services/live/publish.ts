@@ -18,7 +18,8 @@ let timer: NodeJS.Timeout | undefined
 let lastSent = 0
 
 /**
- * Tells every signed-in page what changed, once the current transaction is committed. Changes are gathered to at most four
+ * Tells every signed-in page what changed, once the current transaction is committed. Changes are gathered to
+ * at most four
  * messages a second a process. A message lost with a dying process is made good by the page's next fetch.
  */
 export function publish(topic: Topic, ids: readonly number[] = []): void {

@@ -136,7 +136,10 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
   trail: TrailEntry[]
 }
 
-/** One order with its lines, papers, what the routines thought of it, and its trail. @throws Refusal "no-such-order" */
+/**
+ * One order with its lines, papers, what the routines thought of it, and its trail. @throws Refusal
+ * "no-such-order"
+ */
 export async function orderView(id: number): Promise<OrderView> {
   const order = await one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'trail'>>(
     `select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId",

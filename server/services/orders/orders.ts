@@ -14,7 +14,8 @@ import { applyStatus, type StatusEffects, type StatusTurn } from './stopped'
 
 /*
  * What changes an order: its status, one or many at once, and its lines.
- * Called by the Orders screens and by the demo's loader. Each call is one transaction: orders, events, jobs and trail together.
+ * Called by the Orders screens and by the demo's loader. Each call is one transaction: orders, events, jobs
+ * and trail together.
  * Refuses: an unknown status, an order somebody else changed meanwhile, lines that make no sense.
  */
 
@@ -36,8 +37,10 @@ interface OrderState extends EventFacts {
 
 /**
  * Sets orders to a status and tells the routines through one event each. Orders already there are left alone.
- * With `tellRoutines` false the events are kept and no routine looks at them: old orders that are brought in mail nobody.
- * A status that holds or withdraws takes their documents out of every Send and of Waiting; with `letGo` a return lets the emails go again.
+ * With `tellRoutines` false the events are kept and no routine looks at them: old orders that are brought in
+ * mail nobody.
+ * A status that holds or withdraws takes their documents out of every Send and of Waiting; with `letGo` a
+ * return lets the emails go again.
  */
 export async function setStatus(
   orderIds: readonly number[],
@@ -56,7 +59,8 @@ export async function setStatus(
   }
   return inTransaction(async () => {
     const now = clock.now()
-    await run('select id from sales_order where id = any($1::int[]) order by id for update', [orderIds]) // looked at once they are locked: their lines may have changed while this waited
+    // looked at once they are locked: their lines may have changed while this waited
+    await run('select id from sales_order where id = any($1::int[]) order by id for update', [orderIds])
     const orders = await rows<OrderState>(
       `select o.id, o.number "order", o.status "from", $2 "to", o.total::text total, o.net::text net,
         o.currency, b.code brand, c.number customer, c.group_name "group", c.country, o.salesperson, o.fields,
@@ -136,7 +140,10 @@ class Tried extends Error {
   }
 }
 
-/** What `setStatus` would do, found by doing it and taking it back, so that the question and the act cannot differ. */
+/**
+ * What `setStatus` would do, found by doing it and taking it back, so that the question and the act cannot
+ * differ.
+ */
 export async function trySetStatus(
   orderIds: readonly number[],
   status: string,
@@ -173,7 +180,10 @@ export interface OrderEdit {
   lines: LineEdit[]
 }
 
-/** Replaces an order's lines and texts. Papers prepared from it are marked and built anew. @returns the new version */
+/**
+ * Replaces an order's lines and texts. Papers prepared from it are marked and built anew. @returns the new
+ * version
+ */
 export async function editOrder(orderId: number, edit: OrderEdit, actor: string): Promise<number> {
   const { taxRates, orderFields } = await company()
   const unknown = Object.keys(edit.fields ?? {}).find((name) => !orderFields.includes(name))
@@ -205,7 +215,8 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
     if (order.version !== edit.version)
       throw new Refusal(
         'changed-meanwhile',
-        `Somebody changed order ${order.number} while you were at it. Load it again; your changes are still on the screen to copy.`,
+        `Somebody changed order ${order.number} while you were at it. Load it again; your changes are ` +
+          'still on the screen to copy.',
       )
     const sums = totals({
       currency: order.currency,
@@ -289,7 +300,10 @@ export async function addOrder(order: NewOrder, actor: string): Promise<number> 
   return (await addOrders([order], actor))[0]!
 }
 
-/** Takes orders into the house, all or none, with a few statements however many they are. @returns their ids in the order given. @throws Refusal from `totals` */
+/**
+ * Takes orders into the house, all or none, with a few statements however many they are. @returns their ids
+ * in the order given. @throws Refusal from `totals`
+ */
 export async function addOrders(orders: readonly NewOrder[], actor: string): Promise<number[]> {
   if (orders.length === 0) return []
   const { taxRates } = await company()

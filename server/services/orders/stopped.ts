@@ -8,7 +8,8 @@ import { noteAll } from '../trail/trail'
 
 /*
  * Documents whose order is held or withdrawn: marked, out of every Send, and out of Waiting.
- * Called inside the transaction that sets orders to a status, and by everything that lists, issues or sends (as SQL over the view stopped_order).
+ * Called inside the transaction that sets orders to a status, and by everything that lists, issues or sends
+ * (as SQL over the view stopped_order).
  * Dies half-way: the caller's transaction is undone. Refuses nothing: issuing and sending ask the view.
  */
 
@@ -141,7 +142,8 @@ const byChannel = (dispatches: readonly { channel: string }[]) => ({
 export type StatusTurn = 'stops' | 'returns' | 'nothing'
 
 /**
- * Does to documents what the orders' move to a status asks for, in the caller's transaction. `moving` are the orders that really change.
+ * Does to documents what the orders' move to a status asks for, in the caller's transaction. `moving` are the
+ * orders that really change.
  * @returns what was written, and whether the move stops documents, brings them back, or neither
  */
 export async function applyStatus(
@@ -165,7 +167,10 @@ export async function applyStatus(
   return { turn: 'returns', effects }
 }
 
-/** After the statuses that hold or withdraw were changed: marks and holds by the new ones. In the caller's transaction. */
+/**
+ * After the statuses that hold or withdraw were changed: marks and holds by the new ones. In the caller's
+ * transaction.
+ */
 export async function applyStoppingStatuses(actor: string): Promise<void> {
   await run(
     `update paper p

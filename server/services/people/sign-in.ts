@@ -8,15 +8,20 @@ import type { Role } from '../../route'
 import { hashPassword, passwordFits } from './passwords'
 
 /*
- * Signing in and out. A session is a row: without it the cookie is nothing, so signing out, a changed role and leaving end it at once.
- * Guessing slows the guesser: tries are counted by the place they come from; a browser that has signed in before has a place of its own.
+ * Signing in and out. A session is a row: without it the cookie is nothing, so signing out, a changed role
+ * and leaving end it at once.
+ * Guessing slows the guesser: tries are counted by the place they come from; a browser that has signed in
+ * before has a place of its own.
  */
 
 export const sessionHours = 12
 
 const nobody = hashPassword('nobody has this password')
 
-/** What a browser keeps that has signed in with an address before; it opens nothing, it only tells it apart from a guesser. */
+/**
+ * What a browser keeps that has signed in with an address before; it opens nothing, it only tells it apart
+ * from a guesser.
+ */
 export const knownMark = (email: string): string =>
   createHmac('sha256', config.secret)
     .update(`known browser of ${email.trim().toLowerCase()}`)
@@ -27,7 +32,10 @@ function isKnown(email: string, mark: string): boolean {
   return given.length === wanted.length && timingSafeEqual(given, wanted)
 }
 
-/** @throws Refusal "wrong-password" in the same words and time whether the address is known or not; "too-many-tries" */
+/**
+ * @throws Refusal "wrong-password" in the same words and time whether the address is known or not;
+ * "too-many-tries"
+ */
 export async function signIn(
   email: string,
   password: string,

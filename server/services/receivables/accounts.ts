@@ -344,7 +344,10 @@ export async function listPayments(filter: PaymentFilter): Promise<Listed<Paymen
   return paged(found, filter.limit)
 }
 
-/** Marks an open item as disputed, or with the day its customer promised to pay; kept with who said so. @throws Refusal "nothing-open" */
+/**
+ * Marks an open item as disputed, or with the day its customer promised to pay; kept with who said so.
+ * @throws Refusal "nothing-open"
+ */
 export async function markItem(
   documentId: number,
   mark: { dispute?: string; promisedOn?: Day | null },

@@ -20,7 +20,10 @@ const candidateColumns = `
 const candidates =
   'open_item i join document d on d.id = i.document_id join customer c on c.id = i.customer_id'
 
-/** Matches batch after batch with two queries each, less what movements that wait to be booked, and earlier ones of the file, would settle. */
+/**
+ * Matches batch after batch with two queries each, less what movements that wait to be booked, and earlier
+ * ones of the file, would settle.
+ */
 export class Matcher {
   private taken?: Map<number, Match[]>
   private smallDifference?: string

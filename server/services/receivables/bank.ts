@@ -19,8 +19,10 @@ import { bookPayment } from './payments'
 
 /*
  * Bank files: read, each movement matched with what is open, looked at, and booked.
- * Called from the Bank files page and the jobs read-bank-file and book-bank-entries. The same file, and the same movement in another file, comes in once.
- * Dies half-way: a file is read in one transaction and is read again when the job comes again; each booking is a transaction of its own, the entry with its payment.
+ * Called from the Bank files page and the jobs read-bank-file and book-bank-entries. The same file, and the
+ * same movement in another file, comes in once.
+ * Dies half-way: a file is read in one transaction and is read again when the job comes again; each booking
+ * is a transaction of its own, the entry with its payment.
  * Refuses: the same file again, what is no bank statement, an entry that is booked or being booked.
  */
 
@@ -71,7 +73,8 @@ export async function takeBankFile(name: string, bytes: Uint8Array, actor: strin
   if (known)
     throw new Refusal(
       'read-before',
-      `This file was read on ${dayWords(dayInZone(known.at, (await company()).timeZone))} by ${known.by}, as ${known.name}. Nothing was booked again.`,
+      `This file was read on ${dayWords(dayInZone(known.at, (await company()).timeZone))} by ` +
+        `${known.by}, as ${known.name}. Nothing was booked again.`,
       { about: { record: { kind: 'bank file', id: known.id, label: known.name } } },
     )
   return inTransaction(async () => {
@@ -277,7 +280,10 @@ export async function bankEntries(filter: {
   return paged(found, filter.limit)
 }
 
-/** Has the sure movements of a file booked that a person has looked at: all of them, or those named. @returns how many */
+/**
+ * Has the sure movements of a file booked that a person has looked at: all of them, or those named. @returns
+ * how many
+ */
 export async function bookSure(
   fileId: number,
   ids: readonly number[] | null,

@@ -25,7 +25,10 @@ interface PaymentRow extends SubjectRow {
   onAccount: string
 }
 
-/** Loads what the receipts of payments are made of, with a fixed number of queries. Payments that do not exist are left out. */
+/**
+ * Loads what the receipts of payments are made of, with a fixed number of queries. Payments that do not exist
+ * are left out.
+ */
 export async function loadPaymentContexts(
   paymentIds: readonly number[],
   addressing: Addressing,

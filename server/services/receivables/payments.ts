@@ -15,9 +15,12 @@ import { note, noteAll } from '../trail/trail'
 import { receiptKind } from './context'
 
 /*
- * Payments that came in and refunds that went out: the entry, what it settles and the open amounts in one transaction.
- * Called from Accounts, a document and the bank file. Dies half-way: everything is undone. Nothing is ever changed or deleted: undo is a counter-entry.
- * Refuses: more than is open or was paid, other customers' or void documents, closed periods, a payment that is booked already unless it is said to be another.
+ * Payments that came in and refunds that went out: the entry, what it settles and the open amounts in one
+ * transaction.
+ * Called from Accounts, a document and the bank file. Dies half-way: everything is undone. Nothing is ever
+ * changed or deleted: undo is a counter-entry.
+ * Refuses: more than is open or was paid, other customers' or void documents, closed periods, a payment that
+ * is booked already unless it is said to be another.
  */
 
 export interface NewPayment {
@@ -55,7 +58,8 @@ export async function recordPayment(payment: NewPayment, actor: string): Promise
 
 /** The same in the caller's transaction. */
 export async function bookPayment(payment: NewPayment, actor: string): Promise<number> {
-  const items = await lockItems(payment.settle.map((line) => line.documentId)) // open items before customers, as issuing locks them
+  // open items before customers, as issuing locks them
+  const items = await lockItems(payment.settle.map((line) => line.documentId))
   const customer = await one<{
     id: number
     name: string
@@ -184,7 +188,8 @@ async function checkDate(date: Day): Promise<void> {
   if (closedUntil !== null && date <= closedUntil)
     throw new Refusal(
       'closed-period',
-      `${dayWords(date)} lies in a closed period (closed until ${dayWords(closedUntil)}). Give a later day, or have a supervisor open the period.`,
+      `${dayWords(date)} lies in a closed period (closed until ${dayWords(closedUntil)}). Give a later ` +
+        'day, or have a supervisor open the period.',
       { about: { field: 'date' } },
     )
 }
@@ -212,12 +217,16 @@ async function refuseTwice(
   if (same)
     throw new Refusal(
       'booked-before',
-      `${amount} ${currency} of ${dayWords(date)} ${direction === 'in' ? 'from' : 'to'} ${name} is booked already, by ${same.by}. Is this another one?`,
+      `${amount} ${currency} of ${dayWords(date)} ${direction === 'in' ? 'from' : 'to'} ${name} is ` +
+        `booked already, by ${same.by}. Is this another one?`,
       { about: { field: 'another' } },
     )
 }
 
-/** Open items locked in order of their documents, so that two people booking on the same one come one after the other. */
+/**
+ * Open items locked in order of their documents, so that two people booking on the same one come one after
+ * the other.
+ */
 async function lockItems(documentIds: readonly number[]): Promise<Map<number, LockedItem>> {
   const found = await rows<LockedItem>(
     `select d.id, d.number, d.kind, d.customer_id "customerId", d.brand_id "brandId", d.order_id "orderId",
@@ -380,7 +389,8 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
 }
 
 /**
- * Takes a payment or refund back by a counter-entry of today's: what it settled is open again. Its receipt, if issued, stays; a prepared one is dropped.
+ * Takes a payment or refund back by a counter-entry of today's: what it settled is open again. Its receipt,
+ * if issued, stays; a prepared one is dropped.
  * @throws Refusal "undone", "given-back"
  */
 export async function undoPayment(id: number, reason: string, actor: string): Promise<number> {
@@ -393,7 +403,8 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
       for update`,
       [id],
     )
-    await run('select id from payment where id = $1 for update', [id]) // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
+    // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
+    await run('select id from payment where id = $1 for update', [id])
     const payment = await one<{
       direction: 'in' | 'out'
       amount: string
@@ -463,7 +474,9 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
       documents.map((documentId) => ({
         documentId,
         actor,
-        words: `The ${payment.direction === 'in' ? 'payment' : 'refund'} of ${payment.amount} ${payment.currency} was taken back: ${reason}`,
+        words:
+          `The ${payment.direction === 'in' ? 'payment' : 'refund'} of ${payment.amount} ` +
+          `${payment.currency} was taken back: ${reason}`,
       })),
     )
     publish('payment', [id])

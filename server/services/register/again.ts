@@ -7,7 +7,8 @@ import { mergePdfs, renderPaper } from '../../render/pool'
 import { stationeries } from '../house/house'
 
 /*
- * Documents made again: the frozen Paper on the stationery that is in force now, marked as a copy on every page. The stored PDF stays the original;
+ * Documents made again: the frozen Paper on the stationery that is in force now, marked as a copy on every
+ * page. The stored PDF stays the original;
  * nothing is kept and nothing is sent. Called from the Register for chosen rows.
  */
 

@@ -5,7 +5,8 @@ import { one, rows } from '../../db/connection'
 import { keyset, paged, type Listed } from '../keyset'
 
 /*
- * The number register: per series and period every number that was drawn, with its document, and what is missing or double (always nothing).
+ * The number register: per series and period every number that was drawn, with its document, and what is
+ * missing or double (always nothing).
  * Called from the Numbers page and its CSV. Reads only.
  */
 
@@ -24,7 +25,10 @@ export interface NumberPeriod {
   doubles: number
 }
 
-/** Every series and period that has numbers; the newest periods first. Periods of order-numbered series are gathered into one. */
+/**
+ * Every series and period that has numbers; the newest periods first. Periods of order-numbered series are
+ * gathered into one.
+ */
 export async function numberPeriods(): Promise<NumberPeriod[]> {
   const found = await rows<Omit<NumberPeriod, 'scope'> & { country: string; currency: string }>(`
     with
@@ -145,7 +149,10 @@ export interface SkippedNumbers {
   by: string
 }
 
-/** Numbers that are missing between the first and the last, at most a hundred; counted first, since there are none as a rule. */
+/**
+ * Numbers that are missing between the first and the last, at most a hundred; counted first, since there are
+ * none as a rule.
+ */
 async function missingIn(where: string, parameters: unknown[]): Promise<number[]> {
   const { whole } = (await one<{ whole: boolean }>(
     `select coalesce(max(d.counter) - min(d.counter) + 1 = count(*), true) whole from document d where ${where}`,
@@ -170,7 +177,10 @@ async function missingIn(where: string, parameters: unknown[]): Promise<number[]
   return found.map((row) => row.counter)
 }
 
-/** The whole of a series and period, in pieces, for its CSV. @throws Refusal "no-such-series" before anything is sent */
+/**
+ * The whole of a series and period, in pieces, for its CSV. @throws Refusal "no-such-series" before anything
+ * is sent
+ */
 export async function allNumbers(seriesId: number, period: string): Promise<AsyncGenerator<NumberRow[]>> {
   return batches(await inPeriod(seriesId, period))
 }

@@ -6,7 +6,8 @@ import { rows } from '../../db/connection'
 import { company } from '../house/house'
 
 /*
- * The proof of a day: issued = numbered = painted = sent or printed = arrived, by count and sum for every series; posted = open + paid + credited; and every
+ * The proof of a day: issued = numbered = painted = sent or printed = arrived, by count and sum for every
+ * series; posted = open + paid + credited; and every
  * document that is a difference, with why. Called from the Proof page. Reads only.
  */
 
@@ -150,7 +151,10 @@ export async function proofOf(day: Day): Promise<Proof> {
   }
 }
 
-/** What is owed of a day's postings: as posted, open now, taken off by payments (with discounts and what was waived) and by credits. Credit notes count below zero. */
+/**
+ * What is owed of a day's postings: as posted, open now, taken off by payments (with discounts and what was
+ * waived) and by credits. Credit notes count below zero.
+ */
 const posting = `
   select x.id, x.currency, i.amount, i.open, case when x.voided then i.amount else 0 end voided,
     coalesce(
@@ -201,7 +205,8 @@ function differenceOf({
     return one(
       'sent',
       unsent
-        ? `${kindFacts[document.kind].one.replace(/^./, (first) => first.toUpperCase())} that was issued and not sent: it hangs on To send.`
+        ? `${kindFacts[document.kind].one.replace(/^./, (first) => first.toUpperCase())} that was issued ` +
+            'and not sent: it hangs on To send.'
         : state === 'stuck'
           ? `Stuck: ${stuckWords[stuckCause!].label}.`
           : channel === 'paper'

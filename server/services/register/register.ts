@@ -105,7 +105,11 @@ export async function register(filter: RegisterFilter): Promise<Listed<RegisterR
 /** States whose sums are of what is still open, and not of the totals. */
 const openStates: readonly RegisterState[] = ['open', 'overdue']
 
-/** How many documents match, and what they come to (of open or overdue ones what is still open; else only what is posted, where no kind is chosen): read over an index of its own, apart from the page that a person waits for. */
+/**
+ * How many documents match, and what they come to (of open or overdue ones what is still open; else only what
+ * is posted, where no kind is chosen): read over an index of its own, apart from the page that a person waits
+ * for.
+ */
 export async function registerSums(
   filter: Pick<RegisterFilter, 'search' | 'state' | 'kind' | 'brand' | 'from' | 'to'>,
 ): Promise<{ matching: number; sums: { currency: string; sum: string }[] }> {

@@ -10,9 +10,11 @@ import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
 
 /*
- * Catching up: older orders or payments that a routine would have taken, offered in a range and after a look, then prepared in order.
+ * Catching up: older orders or payments that a routine would have taken, offered in a range and after a look,
+ * then prepared in order.
  * Called from the routine's page. What was caught up always waits for a check: nobody is surprised by old mail.
- * Dies half-way: the chosen orders' events are one transaction with their jobs; each is then looked at like any event.
+ * Dies half-way: the chosen orders' events are one transaction with their jobs; each is then looked at like
+ * any event.
  * Refuses: an order that already has its paper, one the sentence does not take.
  */
 
@@ -43,7 +45,10 @@ async function routineOf(id: number): Promise<{ name: string; sentence: RoutineS
   return routine
 }
 
-/** Orders that reached the routine's statuses within the days and have no such document, by order number; not those held or withdrawn, nor those of which somebody said that none is wanted. */
+/**
+ * Orders that reached the routine's statuses within the days and have no such document, by order number; not
+ * those held or withdrawn, nor those of which somebody said that none is wanted.
+ */
 async function missed(sentence: RoutineSentence, from: string, to: string): Promise<MissedRow[]> {
   if (eventOf(sentence) === 'posted') return [] // what is posted and not sent lies on To send
   if (eventOf(sentence) === 'payment') return missedReceipts(sentence, from, to)

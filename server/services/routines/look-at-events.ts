@@ -14,10 +14,13 @@ import { publish } from '../live/publish'
 import { note } from '../trail/trail'
 
 /*
- * Lets the routines look at events: judges each condition, prepares what is due or sends what was posted, and keeps why.
+ * Lets the routines look at events: judges each condition, prepares what is due or sends what was posted, and
+ * keeps why.
  * Called by look-at-events with ids, and by the sweeper for events nobody has looked at.
- * Dies half-way: each event is looked at in one transaction, so it is either seen with all that followed, or not at all.
- * Refuses: nothing. An event that came before a routine applied is seen and passed by, unless a person asked this routine to catch up.
+ * Dies half-way: each event is looked at in one transaction, so it is either seen with all that followed, or
+ * not at all.
+ * Refuses: nothing. An event that came before a routine applied is seen and passed by, unless a person asked
+ * this routine to catch up.
  */
 
 interface EventRow {
@@ -232,7 +235,10 @@ async function act(event: EventRow, routine: RoutineRow, made: Draft, version: n
   )
 }
 
-/** A routine on posting sends that very document and makes none. Before a check, it is named on To send and a person sends it. */
+/**
+ * A routine on posting sends that very document and makes none. Before a check, it is named on To send and a
+ * person sends it.
+ */
 async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string): Promise<Result> {
   const document = (await one<{
     number: string

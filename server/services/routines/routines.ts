@@ -6,7 +6,8 @@ import { company } from '../house/house'
 import { publish } from '../live/publish'
 
 /*
- * Routines as a supervisor keeps them: name, sentence, on and off apart from editing, trust. Every change makes a version with who and when.
+ * Routines as a supervisor keeps them: name, sentence, on and off apart from editing, trust. Every change
+ * makes a version with who and when.
  * Refuses: a sentence that cannot hold, a name taken, a change on top of somebody else's.
  */
 

@@ -155,7 +155,10 @@ export async function tryOut(
   }
 }
 
-/** Other routines that are on and would make the same kind for some of the same subjects: only one of them makes each. */
+/**
+ * Other routines that are on and would make the same kind for some of the same subjects: only one of them
+ * makes each.
+ */
 async function sharedWith(
   sentence: RoutineSentence,
   routineId: number | null,

@@ -12,7 +12,8 @@ import {
 import { one, rows } from '../../db/connection'
 
 /*
- * Why an order's papers were made or not: every routine with each condition's answer and the value seen, every switch and wish that decided.
+ * Why an order's papers were made or not: every routine with each condition's answer and the value seen,
+ * every switch and wish that decided.
  * Called from an order. Reads only.
  */
 
@@ -171,7 +172,10 @@ function conclusion(routine: RoutineRow, found: Deciding): string {
   if (found.claim?.number) return `${found.claim.number} is issued: no second ${issue} is made.`
   if (found.claim) return `Its ${issue} is prepared and not issued yet.`
   if (found.lies === 'put back' || found.lies === 'due')
-    return `Its ${issue} is on To send: ${found.lies === 'due' ? 'due, and made when a person asks' : 'it was put back'}.`
+    return (
+      `Its ${issue} is on To send: ` +
+      `${found.lies === 'due' ? 'due, and made when a person asks' : 'it was put back'}.`
+    )
   if (found.lies === 'dropped') return `Its ${issue} was taken off To send: it is not wanted.`
   if (!found.reached) return `The order never became ${statuses.join(' or ')}.`
   if (!found.applies) return 'One of its conditions does not hold.'

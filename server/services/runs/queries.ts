@@ -2,7 +2,10 @@ import { rows } from '../../db/connection'
 import type { RunHeader, RunLine, RunPart, RunProblem } from './runs'
 import { keyset, type Sort } from '../keyset'
 
-/** SQL of one run's documents: what became of each prepared document, in exactly one part. A document in two channels counts by the less finished. */
+/**
+ * SQL of one run's documents: what became of each prepared document, in exactly one part. A document in two
+ * channels counts by the less finished.
+ */
 const linesOfRun = `
   select r.run_id, r.paper_id, r.outcome, r.reason, p.order_number, p.order_date, p.customer_name, p.kind,
     d.id document_id, d.number, coalesce(d.total, p.total) total, p.currency, s.ids, s.emails, s.prints,

@@ -15,7 +15,10 @@ export interface TrailSubject {
   dispatchId?: number
 }
 
-/** Writes what happened, by whom, in the transaction that does it. `words` is a plain sentence; `detail` holds what stood behind it. */
+/**
+ * Writes what happened, by whom, in the transaction that does it. `words` is a plain sentence; `detail` holds
+ * what stood behind it.
+ */
 export async function note(
   subject: TrailSubject,
   actor: string,

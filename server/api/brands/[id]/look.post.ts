@@ -22,7 +22,10 @@ const colour = Joi.string()
   .required()
   .messages({ 'string.pattern.base': '{{#label}} is a colour like #8a5a00' })
 
-/** A brand's look on its papers: logo (base64) and its width in millimetres, design, fonts, colours; each may come alone; for one kind of paper or all. */
+/**
+ * A brand's look on its papers: logo (base64) and its width in millimetres, design, fonts, colours; each may
+ * come alone; for one kind of paper or all.
+ */
 export default route<{ id: number }, object, Look>(
   {
     role: 'supervisor',

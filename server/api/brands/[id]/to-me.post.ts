@@ -11,7 +11,10 @@ const email = Joi.object({
   look: emailLook,
 })
 
-/** The brand's sample document with its email, watermarked, to whoever asks; the email as it stands on the screen, where that is given. */
+/**
+ * The brand's sample document with its email, watermarked, to whoever asks; the email as it stands on the
+ * screen, where that is given.
+ */
 export default route<{ id: number }, object, { kind: DocumentKind; email?: EmailOnScreen }>(
   { role: 'clerk', params: idParam, body: Joi.object({ kind: kind.default('invoice'), email }) },
   async ({ params, body, user }) => {

@@ -2,7 +2,10 @@ import { idParam, Joi } from '../../../checks'
 import { route } from '../../../route'
 import { sendDocuments } from '../../../services/dispatch/by-hand'
 
-/** Sends an issued document that has no dispatch that lives. One of a held or withdrawn order goes only with despite. */
+/**
+ * Sends an issued document that has no dispatch that lives. One of a held or withdrawn order goes only with
+ * despite.
+ */
 export default route<{ id: number }, object, { despite: boolean }>(
   { role: 'clerk', params: idParam, body: Joi.object({ despite: Joi.boolean().default(false) }) },
   async ({ params, body, user }) => {

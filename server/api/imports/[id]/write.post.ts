@@ -3,7 +3,10 @@ import { checkMayImport } from '../../../import-check'
 import { route } from '../../../route'
 import { importView, writeImport } from '../../../services/imports/imports'
 
-/** Has the right rows written; the wrong ones stay, to be mended. Routines look at the orders' statuses only with tellRoutines: old orders mail nobody. */
+/**
+ * Has the right rows written; the wrong ones stay, to be mended. Routines look at the orders' statuses only
+ * with tellRoutines: old orders mail nobody.
+ */
 export default route<{ id: number }, object, { tellRoutines: boolean }>(
   { role: 'clerk', params: idParam, body: Joi.object({ tellRoutines: Joi.boolean().default(false) }) },
   async ({ params, body, user }) => {
