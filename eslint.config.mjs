@@ -1,7 +1,10 @@
 import vue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
 
-/** Arrows run one way: app → api → services → core; tasks → services; services → db, outside, render, queue/add. */
+/**
+ * Arrows run one way: app → api → services → core; tasks → services; services → db, outside, render,
+ * queue/add.
+ */
 const forbid = (...groups) => ({
   'no-restricted-imports': 'off',
   '@typescript-eslint/no-restricted-imports': ['error', { patterns: groups }],

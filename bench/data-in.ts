@@ -146,7 +146,12 @@ async function csvFile(): Promise<Row[]> {
   const numbers = (await rows<{ number: string }>('select number from customer order by id')).map(
     (row) => row.number,
   )
-  const text = `order,date,customer,status,description,qty,price,tax\n${Array.from({ length: lines }, (_, n) => `I-${n},2026-11-20,${numbers[n % numbers.length]},Confirmed,Brood box number ` + `${n},${1 + (n % 9)},41.50,${n % 1000 === 7 ? 'luxury' : 'standard'}`).join('\n')}\n`
+  const lineOf = (n: number) => {
+    const tax = n % 1000 === 7 ? 'luxury' : 'standard'
+    return `I-${n},2026-11-20,${numbers[n % numbers.length]},Confirmed,Box number ${n},${1 + (n % 9)},41.50,${tax}`
+  }
+  const heads = 'order,date,customer,status,description,qty,price,tax'
+  const text = [heads, ...Array.from({ length: lines }, (_, n) => lineOf(n)), ''].join('\n')
   const id = await takeImport('orders', 'bench.csv', new TextEncoder().encode(text), 'Bench')
   await checkImport(id, await importView(id))
   const checked = await growthOf(() => goOnImporting(id))

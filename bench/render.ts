@@ -40,15 +40,26 @@ function treeCpu(root: number): number {
 
 function html(paper: Paper): string {
   const font = readFileSync(join(config.fontFolder, 'source-sans-3-400-latin.ttf')).toString('base64')
-  const rows = paper.lines
-    .map(
-      (line) =>
-        `<tr><td>${line.item}</td><td>${line.description}<br><small>${line.detail ?? ''}</small></td><td>${line.quantity}</td><td>${line.price}</td><td>${line.amount}</td></tr>`,
-    )
-    .join('')
-  return `<!doctype html><meta charset="utf-8"><style>@font-face{font-family:S;src:url(data:font/ttf;base64,${font})}body{font:9pt S}table{width:100%;border-collapse:collapse}td{border-bottom:.5pt solid #ccc;padding:5pt 2pt}tr{break-inside:avoid}thead{display:table-header-group}</style>
-<h2>${paper.brand.name}</h2><p>${paper.recipient.lines.join('<br>')}</p><h1>${paper.heading} ${paper.number}</h1><p>${paper.facts.map((fact) => `${fact.label} ${fact.value}`).join('<br>')}</p>
-<table><thead><tr><th>${Object.values(paper.columns).join('</th><th>')}</th></tr></thead><tbody>${rows}</tbody></table><p>${paper.sums.map((sum) => `${sum.label} ${sum.amount}`).join('<br>')}<br><b>${paper.toPay.label} ${paper.toPay.amount}</b></p>`
+  const cells = (texts: string[], tag: string) => texts.map((text) => `<${tag}>${text}</${tag}>`).join('')
+  const rows = paper.lines.map(({ item, description, detail, quantity, price, amount }) =>
+    cells([item, `${description}<br><small>${detail ?? ''}</small>`, quantity, price, amount], 'td'),
+  )
+  const facts = paper.facts.map((fact) => `${fact.label} ${fact.value}`)
+  const sums = paper.sums.map((sum) => `${sum.label} ${sum.amount}`)
+  return `<!doctype html><meta charset="utf-8"><style>
+@font-face{font-family:S;src:url(data:font/ttf;base64,${font})}
+body{font:9pt S}
+table{width:100%;border-collapse:collapse}
+td{border-bottom:.5pt solid #ccc;padding:5pt 2pt}
+tr{break-inside:avoid}
+thead{display:table-header-group}</style>
+<h2>${paper.brand.name}</h2>
+<p>${paper.recipient.lines.join('<br>')}</p>
+<h1>${paper.heading} ${paper.number}</h1>
+<p>${facts.join('<br>')}</p>
+<table><thead><tr>${cells(Object.values(paper.columns), 'th')}</tr></thead>
+<tbody>${rows.map((row) => `<tr>${row}</tr>`).join('')}</tbody></table>
+<p>${sums.join('<br>')}<br><b>${paper.toPay.label} ${paper.toPay.amount}</b></p>`
 }
 
 export async function benchRender(): Promise<Row[]> {

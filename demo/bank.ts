@@ -20,11 +20,28 @@ export function statementXml(account: string, day: Day, movements: readonly Move
     text.replace(/[&<>]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[sign]!)
   const entry = ({ amount, name, text = '', reference, out }: Movement, index: number) => {
     const side = out ? 'Cdtr' : 'Dbtr'
-    return `<Ntry><NtryRef>${index + 1}</NtryRef><Amt Ccy="EUR">${amount}</Amt><CdtDbtInd>${out ? 'DBIT' : 'CRDT'}</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>${day}</Dt></BookgDt><ValDt><Dt>${day}</Dt></ValDt>
-<AcctSvcrRef>${day.replaceAll('-', '')}-${String(index + 1).padStart(4, '0')}</AcctSvcrRef><NtryDtls><TxDtls><RltdPties><${side}><Pty><Nm>${escape(name)}</Nm></Pty></${side}></RltdPties><RmtInf>${reference ? `<Strd><CdtrRefInf><Ref>${reference}</Ref></CdtrRefInf></Strd>` : ''}${text ? `<Ustrd>${escape(text)}</Ustrd>` : ''}</RmtInf></TxDtls></NtryDtls></Ntry>`
+    const structured = reference ? `<Strd><CdtrRefInf><Ref>${reference}</Ref></CdtrRefInf></Strd>` : ''
+    const free = text ? `<Ustrd>${escape(text)}</Ustrd>` : ''
+    return `<Ntry>
+<NtryRef>${index + 1}</NtryRef>
+<Amt Ccy="EUR">${amount}</Amt>
+<CdtDbtInd>${out ? 'DBIT' : 'CRDT'}</CdtDbtInd>
+<Sts><Cd>BOOK</Cd></Sts>
+<BookgDt><Dt>${day}</Dt></BookgDt>
+<ValDt><Dt>${day}</Dt></ValDt>
+<AcctSvcrRef>${day.replaceAll('-', '')}-${String(index + 1).padStart(4, '0')}</AcctSvcrRef>
+<NtryDtls><TxDtls>
+<RltdPties><${side}><Pty><Nm>${escape(name)}</Nm></Pty></${side}></RltdPties>
+<RmtInf>${structured}${free}</RmtInf>
+</TxDtls></NtryDtls>
+</Ntry>`
   }
   return `<?xml version="1.0" encoding="UTF-8"?>
-<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><GrpHdr><MsgId>DEMO-${day}</MsgId><CreDtTm>${day}T06:00:00Z</CreDtTm></GrpHdr><Stmt><Id>${day}</Id><Acct><Id><IBAN>${account}</IBAN></Id><Ccy>EUR</Ccy></Acct>
+<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt>
+<GrpHdr><MsgId>DEMO-${day}</MsgId><CreDtTm>${day}T06:00:00Z</CreDtTm></GrpHdr>
+<Stmt>
+<Id>${day}</Id>
+<Acct><Id><IBAN>${account}</IBAN></Id><Ccy>EUR</Ccy></Acct>
 ${movements.map(entry).join('\n')}
 </Stmt></BkToCstmrStmt></Document>
 `

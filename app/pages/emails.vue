@@ -66,7 +66,8 @@ const columns: ListColumn[] = [
               label="Days"
               :words="
                 filters.from || filters.to
-                  ? `${filters.from ? longDay(filters.from) : 'the first'} to ${filters.to ? longDay(filters.to) : 'today'}`
+                  ? (filters.from ? longDay(filters.from) : 'the first') +
+                    ` to ${filters.to ? longDay(filters.to) : 'today'}`
                   : 'of any day'
               "
               ><label

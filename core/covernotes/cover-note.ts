@@ -92,7 +92,8 @@ function whyNotFilled(error: Error & { originalError?: unknown }, where: string)
     .sort((a, b) => likeness(b, unknown) - likeness(a, unknown))
   return new Refusal(
     'unknown-merge-field',
-    `There is no field called “${unknown}” (in the ${where}).${near ? ` Did you mean “${near}”?` : ''} Fields are ${fieldList}.`,
+    `There is no field called “${unknown}” (in the ${where}).` +
+      `${near ? ` Did you mean “${near}”?` : ''} Fields are ${fieldList}.`,
     { status: 400, about: { field: where } },
   )
 }

@@ -37,24 +37,32 @@ export function emailHtml(text: string, frame: EmailFrame): string {
   const colour = /^#[0-9a-f]{6}$/i.test(wanted) ? wanted : '#333333'
   const name = escapeHtml(frame.brandName)
   const heading = {
-    line: `<div style="border-top:5px solid ${colour};padding:22px 28px 6px;font-size:18px;font-weight:bold;color:${readable(colour)}">${name}</div>`,
-    band: `<div style="background:${colour};padding:20px 28px;font-size:20px;font-weight:bold;color:${onColour(colour)}">${name}</div>`,
+    line:
+      `<div style="border-top:5px solid ${colour};padding:22px 28px 6px;font-size:18px;font-weight:bold;` +
+      `color:${readable(colour)}">${name}</div>`,
+    band:
+      `<div style="background:${colour};padding:20px 28px;font-size:20px;font-weight:bold;` +
+      `color:${onColour(colour)}">${name}</div>`,
     none: '',
   }[look.heading]
   const small = [look.heading === 'none' ? frame.brandName : '', ...frame.footLines]
     .filter((line) => line !== '')
     .map(escapeHtml)
     .join('<br>')
+  const ground = look.heading === 'none' ? '#ffffff' : '#f4f4f2'
+  const letters = `font-family:${letterFaces[look.letters]};color:#1a1a1a;font-size:15px`
+  const smallPrint = 'border-top:1px solid #dddddd;font-size:12px;line-height:1.5;color:#5c6166'
   return `<!doctype html>
-<html lang="${escapeHtml(frame.language)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"></head>
-<body style="margin:0;background:${look.heading === 'none' ? '#ffffff' : '#f4f4f2'};font-family:${letterFaces[look.letters]};color:#1a1a1a;font-size:15px">
+<html lang="${escapeHtml(frame.language)}">
+<head><meta charset="utf-8"><meta name="viewport" content="width=device-width"></head>
+<body style="margin:0;background:${ground};${letters}">
 <div style="max-width:600px;margin:0 auto;background:#ffffff">
 ${heading}
 <div style="padding:14px 28px 10px">
 ${paragraphs(text)}
 ${look.closing ? paragraphs(look.closing, ';color:#44494e') : ''}
 </div>
-<div style="padding:14px 28px 24px;border-top:1px solid #dddddd;font-size:12px;line-height:1.5;color:#5c6166">${small}</div>
+<div style="padding:14px 28px 24px;${smallPrint}">${small}</div>
 </div></body></html>
 `
 }

@@ -100,9 +100,11 @@ export function buildPaper(input: PaperInput): Paper {
       prepaid: sum([order.prepaid, ...deposits.map((deposit) => deposit.total)]).toString(),
     })
   if (new Decimal(result.total).isNegative()) {
+    const what = order.number ? `Order ${order.number}` : 'The draft'
     throw new Refusal(
       'negative-total',
-      `${order.number ? `Order ${order.number}` : 'The draft'} comes to ${result.total}: ${is.one} cannot be below zero.${is.books ? ' Issue a credit note instead.' : ' Look at its lines.'}`,
+      `${what} comes to ${result.total}: ${is.one} cannot be below zero. ` +
+        (is.books ? 'Issue a credit note instead.' : 'Look at its lines.'),
     )
   }
   if (is.books && input.exchange === null && !new Decimal(result.tax).isZero()) {
@@ -170,7 +172,10 @@ export function buildPaper(input: PaperInput): Paper {
       detail: new Decimal(line.discountPercent).isZero()
         ? line.detail
         : [line.detail, `−${formatPercent(line.discountPercent, language)}`].filter(Boolean).join(' · '),
-      quantity: `${formatQuantity(line.quantity, language)}${line.unit ? `\u00A0${unitWords(line.unit, line.quantity, language)}` : ''}`,
+      quantity: [
+        formatQuantity(line.quantity, language),
+        ...(line.unit ? [unitWords(line.unit, line.quantity, language)] : []),
+      ].join('\u00A0'),
       price: formatPrice(line.unitPrice, order.currency, language),
       rate: formatPercent(rates[line.taxCode]!, language),
       amount: money(result.lineAmounts[index]!),
@@ -271,7 +276,8 @@ function legal(input: PaperInput, { tax, groups }: Totals, treatment: TaxTreatme
   return [
     ...(credit
       ? [
-          `${words.ofInvoice} ${words.ofDay(credit.number, formatDay(credit.date, language))}. ${words.reason}: ${credit.reason}`,
+          `${words.ofInvoice} ${words.ofDay(credit.number, formatDay(credit.date, language))}. ` +
+            `${words.reason}: ${credit.reason}`,
         ]
       : []),
     ...(treatment === 'domestic' ? reasonsOf(groups, input) : [treatmentWords[treatment][language]]),

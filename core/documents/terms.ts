@@ -52,6 +52,12 @@ export function termsWords(terms: Terms): string {
         : `within ${days(terms.days)}`
       : terms.kind === 'end of month'
         ? `at the end of the month${terms.days ? ` and ${days(terms.days)}` : ''}`
-        : `on day ${terms.day} of ${terms.months === 0 ? 'the same month' : terms.months === 1 ? 'the month after' : `the ${terms.months}${['', '', 'nd', 'rd'][terms.months] ?? 'th'} month after`}`
+        : `on day ${terms.day} of ${monthWords(terms.months)}`
   return terms.discount ? `${due}, ${terms.discount.percent} % less within ${days(terms.discount.days)}` : due
+}
+
+function monthWords(months: number): string {
+  if (months === 0) return 'the same month'
+  if (months === 1) return 'the month after'
+  return `the ${months}${['', '', 'nd', 'rd'][months] ?? 'th'} month after`
 }

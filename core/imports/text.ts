@@ -24,7 +24,8 @@ export function decodeText(bytes: Uint8Array): { text: string; encoding: Encodin
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: 'UTF-8' }
   } catch {
-    return { text: iconv.decode(Buffer.from(bytes), 'win1252'), encoding: 'Windows-1252' } // the platform's own decoder takes it for ISO 8859-1
+    // the platform's own decoder takes it for ISO 8859-1
+    return { text: iconv.decode(Buffer.from(bytes), 'win1252'), encoding: 'Windows-1252' }
   }
 }
 

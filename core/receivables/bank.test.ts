@@ -9,11 +9,14 @@ const statement = (
   entries: string,
   head = '<Acct><Id><IBAN>IE35DEMO00000012345678</IBAN></Id></Acct>',
 ) => `<?xml version="1.0" encoding="UTF-8"?>
-<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt>${head}${entries}</Stmt></BkToCstmrStmt></Document>`
+<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08">
+<BkToCstmrStmt><Stmt>${head}${entries}</Stmt></BkToCstmrStmt></Document>`
 const entryXml = (amount: string, details: string, more = '') =>
-  `<Ntry><Amt Ccy="EUR">${amount}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-11-20</Dt></BookgDt>${more}<NtryDtls>${details}</NtryDtls></Ntry>`
+  `<Ntry><Amt Ccy="EUR">${amount}</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts>
+<BookgDt><Dt>2026-11-20</Dt></BookgDt>${more}<NtryDtls>${details}</NtryDtls></Ntry>`
 const paid = (text: string, name = 'Ottermill Honey Co-op') =>
-  `<TxDtls><RltdPties><Dbtr><Pty><Nm>${name}</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>${text}</Ustrd></RmtInf></TxDtls>`
+  `<TxDtls><RltdPties><Dbtr><Pty><Nm>${name}</Nm></Pty></Dbtr></RltdPties>
+<RmtInf><Ustrd>${text}</Ustrd></RmtInf></TxDtls>`
 
 describe('a camt.053 statement', () => {
   test('gives payer, text, structured reference and amount, in the older and newer place of the name', () => {
@@ -21,7 +24,9 @@ describe('a camt.053 statement', () => {
       statement(
         entryXml(
           '123.40',
-          `<TxDtls><RltdPties><Dbtr><Nm>Bee &amp; Bloom</Nm></Dbtr><DbtrAcct><Id><IBAN>DE02120300000000202051</IBAN></Id></DbtrAcct></RltdPties><RmtInf><Strd><CdtrRefInf><Ref>RF86INV202600015</Ref></CdtrRefInf></Strd></RmtInf></TxDtls>`,
+          `<TxDtls><RltdPties><Dbtr><Nm>Bee &amp; Bloom</Nm></Dbtr>
+<DbtrAcct><Id><IBAN>DE02120300000000202051</IBAN></Id></DbtrAcct></RltdPties>
+<RmtInf><Strd><CdtrRefInf><Ref>RF86INV202600015</Ref></CdtrRefInf></Strd></RmtInf></TxDtls>`,
         ) + entryXml('5', paid('thanks')),
       ),
     )

@@ -92,10 +92,11 @@ export function matchEntry(
   if (amount.isZero()) return strange('No money moved.')
   const owed = named.filter((item) => item.currency === entry.currency && new Decimal(item.open).gt(0))
   if (owed.length > 0) return byNumber(entry, owed, limits)
-  if (named.length > 0)
-    return strange(
-      `It names ${named[0]!.number}, ${named[0]!.currency === entry.currency ? 'on which nothing is open' : `which is in ${named[0]!.currency}`}.`,
-    )
+  if (named.length > 0) {
+    const { number, currency } = named[0]!
+    const why = currency === entry.currency ? 'on which nothing is open' : `which is in ${currency}`
+    return strange(`It names ${number}, ${why}.`)
+  }
   const fits = sameAmount.filter((item) => sameName(item.customerName, entry.name))
   if (fits.length === 1)
     return {
@@ -184,7 +185,9 @@ function outgoing(entry: BankEntry, named: readonly Candidate[]): Match {
   const zero = moneyText(0, entry.currency)
   return {
     certainty: paid.eq(open) ? 'sure' : 'unsure',
-    reason: `A refund of ${credit.number}${paid.eq(open) ? ', and the amount fits' : `, which has ${moneyText(open, entry.currency)} open`}.`,
+    reason: `A refund of ${credit.number}, ${
+      paid.eq(open) ? 'and the amount fits' : `which has ${moneyText(open, entry.currency)} open`
+    }.`,
     customerId: credit.customerId,
     settlements: [
       {

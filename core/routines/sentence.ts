@@ -82,8 +82,14 @@ export function conditionWords(
       `${condition.currency}`
     )
   if (condition.about === 'field') {
-    const value = condition.is === 'contains' || condition.is === 'is' ? ` “${condition.value}”` : ''
-    return `its field “${condition.field}” ${condition.is === 'contains' ? 'contains' : `is ${condition.is === 'is' ? '' : condition.is}`.trim()}${value}`
+    const value = `“${condition.value}”`
+    const says = {
+      filled: 'is filled',
+      empty: 'is empty',
+      contains: `contains ${value}`,
+      is: `is ${value}`,
+    }[condition.is]
+    return `its field “${condition.field}” ${says}`
   }
   const names = condition.values.map((value) => nameOf(condition.about as ChoiceSubject, value)).join(' or ')
   const not = condition.is === 'not' ? 'not ' : ''

@@ -164,10 +164,16 @@ export class Sheet {
 
   /** The problems found, characters without a font among them. */
   findings(): LayoutProblem[] {
-    const glyphs = [...this.missing].map(([character, text]): LayoutProblem => ({
-      code: 'missing-glyph',
-      sentence: `The character “${character}” (U+${character.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}) in “${text.length > 60 ? `${text.slice(0, 57)}…` : text}” is in none of our fonts. Write the text without it.`,
-    }))
+    const glyphs = [...this.missing].map(([character, text]): LayoutProblem => {
+      const code = character.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')
+      const where = text.length > 60 ? `${text.slice(0, 57)}…` : text
+      return {
+        code: 'missing-glyph',
+        sentence:
+          `The character “${character}” (U+${code}) in “${where}” is in none of our fonts. ` +
+          'Write the text without it.',
+      }
+    })
     return [...this.problems, ...glyphs]
   }
 }

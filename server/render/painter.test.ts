@@ -72,7 +72,7 @@ describe('tags', () => {
     ).toMatch(/\/Lang \(en\)/)
   })
 
-  test('a table over several pages stays one table with one heading row; repeated heads and feet are artifacts', async () => {
+  test('a table over several pages stays one table with one heading row; what repeats is an artifact', async () => {
     const { tags, file } = await painted('long', exampleInvoice({ order: longOrder(60) }), bold)
     expect(tags.match(/"Description"/g)).toHaveLength(1)
     expect(tags.match(/"IT-60"/g)).toHaveLength(1)

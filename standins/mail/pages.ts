@@ -10,18 +10,25 @@ const escape = (text: string) => text.replace(/[&<>"']/g, (character) => `&#${ch
 function page(title: string, body: string): string {
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escape(title)}</title><style>
 body{font:15px/1.5 "Courier New",monospace;background:#efe3c2;color:#2b2112;margin:0}
-header{background:#6d2c1f;color:#f7ecd0;padding:10px 24px;letter-spacing:.06em}header a{color:#f7ecd0}main{padding:18px 24px;max-width:1100px}
-table{border-collapse:collapse;width:100%}td,th{border-bottom:1px dotted #8d7a4d;text-align:left;padding:5px 10px 5px 0;vertical-align:top}
-a{color:#6d2c1f}iframe{width:100%;height:420px;border:1px solid #8d7a4d;background:#fff}pre{white-space:pre-wrap;background:#f8f0da;padding:10px}
+header{background:#6d2c1f;color:#f7ecd0;padding:10px 24px;letter-spacing:.06em}
+header a{color:#f7ecd0}
+main{padding:18px 24px;max-width:1100px}
+table{border-collapse:collapse;width:100%}
+td,th{border-bottom:1px dotted #8d7a4d;text-align:left;padding:5px 10px 5px 0;vertical-align:top}
+a{color:#6d2c1f}iframe{width:100%;height:420px;border:1px solid #8d7a4d;background:#fff}
+pre{white-space:pre-wrap;background:#f8f0da;padding:10px}
 input,select,button{font:inherit;padding:3px 6px}form{margin:14px 0}</style></head><body>
-<header>SIMULATED POST OFFICE &nbsp;·&nbsp; <a href="/">all mailboxes</a> &nbsp;·&nbsp; <a href="/rules">trouble</a> &nbsp;·&nbsp; <a href="/bank">bank counter</a> &nbsp;·&nbsp; nothing here leaves this computer</header>
+<header>SIMULATED POST OFFICE &nbsp;·&nbsp; <a href="/">all mailboxes</a> &nbsp;·&nbsp;
+<a href="/rules">trouble</a> &nbsp;·&nbsp; <a href="/bank">bank counter</a> &nbsp;·&nbsp;
+nothing here leaves this computer</header>
 <main>${body}</main></body></html>`
 }
 
 function mailRow(mail: Kept): string {
   return (
-    `<tr><td>${escape(mail.receivedAt.slice(0, 19).replace('T', ' '))}</td><td><a ` +
-    `href="/mail/${mail.id}">${escape(decodeWords(mail.subject)) || '(no subject)'}</a></td><td>${escape(mail.to)}</td></tr>`
+    `<tr><td>${escape(mail.receivedAt.slice(0, 19).replace('T', ' '))}</td>` +
+    `<td><a href="/mail/${mail.id}">${escape(decodeWords(mail.subject)) || '(no subject)'}</a></td>` +
+    `<td>${escape(mail.to)}</td></tr>`
   )
 }
 
@@ -50,7 +57,8 @@ function boxes(mailboxes: Mailboxes): string {
     )
   return page(
     'Mailboxes',
-    `<h1>Mailboxes</h1><p>${mailboxes.all().length} mails in ${counts.size} mailboxes.</p><table><tr><th>Address</th><th>Mails</th></tr>${rows.join('')}</table>`,
+    `<h1>Mailboxes</h1><p>${mailboxes.all().length} mails in ${counts.size} mailboxes.</p>
+<table><tr><th>Address</th><th>Mails</th></tr>${rows.join('')}</table>`,
   )
 }
 
@@ -72,7 +80,8 @@ async function mailPage(mailboxes: Mailboxes, id: string): Promise<string | unde
     : `<pre>${escape(mail.text ?? '')}</pre>`
   return page(
     mail.subject ?? 'Mail',
-    `<p><a href="/mailbox/${encodeURIComponent(kept.to)}">mailbox of ${escape(kept.to)}</a></p><h1>${escape(mail.subject ?? '')}</h1><table>
+    `<p><a href="/mailbox/${encodeURIComponent(kept.to)}">mailbox of ${escape(kept.to)}</a></p>
+<h1>${escape(mail.subject ?? '')}</h1><table>
 ${header('From', mail.from?.text)}${header(
       'To',
       [mail.to ?? []]
@@ -80,22 +89,25 @@ ${header('From', mail.from?.text)}${header(
         .map((to) => to.text)
         .join(', '),
     )}${header('Reply to', mail.replyTo?.text)}
-${header('Date', mail.date?.toISOString())}${header('Received', kept.receivedAt)}${header('Message-ID', mail.messageId)}${header('Return path', kept.from)}</table>
+${header('Date', mail.date?.toISOString())}${header('Received', kept.receivedAt)}
+${header('Message-ID', mail.messageId)}${header('Return path', kept.from)}</table>
 <p>Enclosed: ${files.join(', ') || 'nothing'} · <a href="/mail/${id}/raw">as it came</a></p>${body}`,
   )
 }
 
 function rulesPage(rules: Rules): string {
   const rows = rules.all().map(
-    (
-      rule,
-    ) => `<tr><td>${escape(rule.who)}</td><td>${rule.does}${rule.until ? ` until ${escape(rule.until)}` : ''}${rule.seconds ? `, ${rule.seconds} s` : ''}</td>
-<td><form method="post" action="/rules/remove" style="margin:0"><input type="hidden" name="who" value="${escape(rule.who)}"><button>take away</button></form></td></tr>`,
+    ({ who, does, until, seconds }) => `<tr><td>${escape(who)}</td>
+<td>${does}${until ? ` until ${escape(until)}` : ''}${seconds ? `, ${seconds} s` : ''}</td>
+<td><form method="post" action="/rules/remove" style="margin:0">
+<input type="hidden" name="who" value="${escape(who)}"><button>take away</button></form></td></tr>`,
   )
   return page(
     'Trouble',
-    `<h1>Trouble to play</h1><form method="post" action="/rules">Mail for <input name="who" placeholder="address or domain" required>
-<select name="does">${behaviours.map((name) => `<option>${name}</option>`).join('')}</select> for <input name="amount" size="4" value="2"> (minutes or seconds) <button>play it</button></form>
+    `<h1>Trouble to play</h1><form method="post" action="/rules">
+Mail for <input name="who" placeholder="address or domain" required>
+<select name="does">${behaviours.map((name) => `<option>${name}</option>`).join('')}</select>
+for <input name="amount" size="4" value="2"> (minutes or seconds) <button>play it</button></form>
 <table><tr><th>Mail for</th><th>What happens</th><th></th></tr>${rows.join('')}</table>`,
   )
 }
@@ -157,7 +169,8 @@ export function pages(rules: Rules, mailboxes: Mailboxes, statements: Statements
           : send(
               page(
                 'Bank counter',
-                `<h1>Bank counter</h1><p>Statements to take away: those of one account as ISO 20022 camt.053, those of the other as CSV.</p><ul>${
+                `<h1>Bank counter</h1>
+<p>Statements to take away: those of one account as ISO 20022 camt.053, those of the other as CSV.</p><ul>${
                   statements
                     .names()
                     .map((name) => `<li><a href="/bank/${name}" download>${name}</a></li>`)
@@ -169,10 +182,12 @@ export function pages(rules: Rules, mailboxes: Mailboxes, statements: Statements
         return send(JSON.stringify(mailboxes.all()), 'application/json')
       case 'mailbox': {
         const mails = mailboxes.of(parts[1] ?? '')
+        const heads = '<tr><th>Received</th><th>Subject</th><th>To</th></tr>'
+        const list = `<table>${heads}${mails.map(mailRow).join('')}</table>`
         return send(
           page(
             parts[1] ?? '',
-            `<h1>Mailbox of ${escape(parts[1] ?? '')}</h1>${mails.length ? `<table><tr><th>Received</th><th>Subject</th><th>To</th></tr>${mails.map(mailRow).join('')}</table>` : '<p>No mail yet.</p>'}`,
+            `<h1>Mailbox of ${escape(parts[1] ?? '')}</h1>${mails.length ? list : '<p>No mail yet.</p>'}`,
           ),
         )
       }

@@ -190,7 +190,12 @@ describe('a CSV', () => {
       await give(
         '[data-test="import-file"]',
         'kunden.csv',
-        'Kundennummer;Firma;Land;E-Mail\r\n31001;Imkerei Neu;Germany;buero@neu.example\r\n31002;Rucher Neuf;France;nobody\r\n',
+        [
+          'Kundennummer;Firma;Land;E-Mail',
+          '31001;Imkerei Neu;Germany;buero@neu.example',
+          '31002;Rucher Neuf;France;nobody',
+          '',
+        ].join('\r\n'),
       )
       await facts('not checked yet')
       expect(await desk.text('table[aria-label="Fields"]')).toContain('Imkerei Neu')

@@ -54,6 +54,9 @@ const flags = [
   '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1',
 ]
 
+/** A line of a stack that stands in a test and not in here. */
+const inTest = (line: string) => line.includes('tests/browser/') && !line.includes('desk.ts')
+
 export function useDesk(): Desk {
   const desk = {} as Desk
   const folder = mkdtempSync(join(tmpdir(), 'clothespin-desk-'))
@@ -224,10 +227,7 @@ export function useDesk(): Desk {
     for (const other of await browser.pages())
       if (other !== desk.page && other.url() !== 'about:blank') await other.close()
     for (const error of task.result?.errors ?? [])
-      console.log(
-        `${task.name}: ` +
-          `${error.message}\n${error.stack?.split('\n').find((line) => line.includes('tests/browser/') && !line.includes('desk.ts')) ?? ''}`,
-      )
+      console.log(`${task.name}: ` + `${error.message}\n${error.stack?.split('\n').find(inTest) ?? ''}`)
     if (task.result?.errors?.length)
       await desk.page.screenshot({ path: `.build/failed-${task.name.replace(/\W+/g, '-').slice(0, 40)}.png` })
   })

@@ -148,7 +148,7 @@ describe('by mouse', () => {
     },
   )
 
-  test("4. they go Waiting → On the way → Arrived, and the very email stands in the recipient's mailbox", async () => {
+  test('4. they go Waiting → On the way → Arrived; the very email stands in the mailbox', async () => {
     await desk.page.goto(desk.base)
     await desk.untilCount('arrived', (count) => count >= 8)
     await desk.page.goto(`${desk.base}/?stage=arrived&kind=invoice`)

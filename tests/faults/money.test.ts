@@ -51,7 +51,11 @@ test(
       'orders',
       'orders.csv',
       Buffer.from(
-        `order,date,customer,status,description,qty,price,tax\n${Array.from({ length: orderCount }, (_, n) => `${line(n, 'Box')}\n${line(n, 'Lid')}`).join('\n')}\n`,
+        [
+          'order,date,customer,status,description,qty,price,tax',
+          ...Array.from({ length: orderCount }, (_, n) => `${line(n, 'Box')}\n${line(n, 'Lid')}`),
+          '',
+        ].join('\n'),
       ),
       'Test',
     )

@@ -204,7 +204,7 @@ describe('a routine on posting', () => {
     expect((await tryOut(sentence({ issue: 'credit note' }), 30, null)).papers).toBe(0)
   })
 
-  test('a sentence that cannot be is refused: a confirmation is not posted, a receipt is not made of an order', async () => {
+  test('a sentence that cannot be is refused: a confirmation posted, a receipt of an order', async () => {
     await expect(routine('Wrong', 'by itself', { issue: 'order confirmation' })).rejects.toThrow(
       'not what a routine makes of that event',
     )
@@ -235,7 +235,7 @@ describe('an order that is withdrawn after its invoice', () => {
       (row) => row.number,
     )
 
-  test('is listed; what was never handed over is voided with its number kept, the other credited on To check', async () => {
+  test('is listed; what was never handed over is voided, the other credited on To check', async () => {
     const [sent, unsent] = [await billed(true), await billed(false)]
     await setStatus([sent.order, unsent.order], 'Withdrawn', 'Test')
     await house.settle()

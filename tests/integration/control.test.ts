@@ -427,7 +427,7 @@ describe('send one to me', () => {
 })
 
 describe('the print tray', () => {
-  test('merges the stored PDFs in posting order, as often as asked; marking as posted is an act of its own', async () => {
+  test('merges the stored PDFs in posting order; marking as posted is an act of its own', async () => {
     const reedbank = { customerId: house.customer('10419').id, customerName: 'Reedbank Orchards' }
     const { papers } = await shipped(2, reedbank)
     await startRun(ready(papers), randomUUID(), user)
@@ -453,7 +453,7 @@ describe('the print tray', () => {
     await expect(trayPdf([999_999], 1)).rejects.toThrow('waits for the printer any more')
   })
 
-  test('several documents in one email, printed instead, are one row with their sum once and all their pages', async () => {
+  test('an email of several documents, printed instead, is one row with its sum once', async () => {
     const { id: customerId, name: customerName } = house.customer('10424')
     await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [customerId])
     const { orders, papers } = await shipped(2, { customerId, customerName })
@@ -534,7 +534,7 @@ describe('gathered', () => {
   )
 })
 
-test('while a gathered email waits it reads as it will be: every number in its subject, every file enclosed', async () => {
+test('a gathered email that waits reads as it will be: every number, every file', async () => {
   const there = process.env.CLOTHESPIN_SMTP_URL
   closeMailConnections()
   process.env.CLOTHESPIN_SMTP_URL = 'smtp://127.0.0.1:9'

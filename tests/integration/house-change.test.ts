@@ -255,7 +255,7 @@ describe('a customer without a billing contact', () => {
 })
 
 describe('a routine', () => {
-  test('switched off passes events by; switched on it applies from then on only; each change is a version', async () => {
+  test('switched off passes events by; on, it applies from then on; each change is a version', async () => {
     const change = async (change: object) => {
       const [routine] = await listRoutines()
       await changeRoutine(routine!.id, { version: routine!.version, ...change }, 'Maeve Tarrant')

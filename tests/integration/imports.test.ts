@@ -52,7 +52,7 @@ describe('customers', () => {
     '1;"01234 Grünau";buero@gruenau.example;21\r\n20002;"Bee ""&"" Co; Ltd";Ireland;;;not an ' +
     'address;x\r\n20001;Twice;Ireland;;;;\r\n;Nameless;Ireland;;;;\r\n'
 
-  test('as an old program writes them: found out, the wrong rows said, the right one written with its contact', async () => {
+  test('as an old program writes them: the wrong rows said, the right one written with its contact', async () => {
     const old = Uint8Array.from(file, (character) => character.charCodeAt(0))
     const id = await checked('customers', old)
     expect(await importView(id)).toMatchObject({
@@ -120,7 +120,17 @@ describe('customers', () => {
 
 describe('orders', () => {
   const head = 'order,date,customer,status,item,description,qty,price,tax\n'
-  const file = `${head}X-1,24.11.2026,10417,Packed,HB-10N,,2,,\nX-1,24.11.2026,10417,Packed,,Setting up,1,"1,200.50",standard\nX-2,2026-11-24,10418,Shipped,,Repair,1,40,standard\nX-3,2026-11-24,99999,,,Repair,1,40,standard\nX-4,2026-11-24,10417,,,Good,1,40,standard\nX-4,2026-11-24,10417,,,Bad,one,40,standard\nX-5,2026-11-24,10417,Lost,,Repair,1,40,standard\n`
+  const file = [
+    'order,date,customer,status,item,description,qty,price,tax',
+    'X-1,24.11.2026,10417,Packed,HB-10N,,2,,',
+    'X-1,24.11.2026,10417,Packed,,Setting up,1,"1,200.50",standard',
+    'X-2,2026-11-24,10418,Shipped,,Repair,1,40,standard',
+    'X-3,2026-11-24,99999,,,Repair,1,40,standard',
+    'X-4,2026-11-24,10417,,,Good,1,40,standard',
+    'X-4,2026-11-24,10417,,,Bad,one,40,standard',
+    'X-5,2026-11-24,10417,Lost,,Repair,1,40,standard',
+    '',
+  ].join('\n')
 
   test(
     "line by line become orders with their items' texts and prices; an order with one wrong line " +
@@ -183,7 +193,8 @@ describe('orders', () => {
       await mendRow(id, 3, ['Y-1', '2026-11-24', '10417', 'Packed', '', 'Bad', '2', '40', 'standard'])
       expect(await written(id)).toEqual({ written: 2 })
       const line = (quantity: string, status: string) =>
-        `${head}Y-1,2026-11-24,10417,${status},,Good,1,40,standard\nY-1,2026-11-24,10417,${status},,Bad,${quantity},40,standard\n`
+        `${head}Y-1,2026-11-24,10417,${status},,Good,1,40,standard\n` +
+        `Y-1,2026-11-24,10417,${status},,Bad,${quantity},40,standard\n`
       expect(await written(await checked('orders', line('2', 'Packed')))).toEqual({ unchanged: 2 })
       expect(await written(await checked('orders', line('3', 'Packed')))).toEqual({ written: 2 })
       expect(await written(await checked('orders', line('3', 'Shipped')))).toEqual({ written: 2 })
@@ -205,7 +216,15 @@ test('payments are booked on the document they name, once, with what is too much
   const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
     postOnly: true,
   })
-  const file = `invoice,paid on,amount,method\n${result!.reason},25.11.2026,700.00,card\n${result!.reason},25.11.2026,5.00,cash\nINV-none,25.11.2026,5,\n${result!.reason},2099-01-01,5,\n`
+  const number = result!.reason
+  const file = [
+    'invoice,paid on,amount,method',
+    `${number},25.11.2026,700.00,card`,
+    `${number},25.11.2026,5.00,cash`,
+    'INV-none,25.11.2026,5,',
+    `${number},2099-01-01,5,`,
+    '',
+  ].join('\n')
   const id = await checked('payments', file)
   expect((await importView(id)).counts).toEqual({ right: 3, wrong: 1 })
   expect(await written(id)).toEqual({ written: 2, wrong: 2 })
@@ -232,7 +251,15 @@ test('rates and items: new, changed and unchanged are told apart', async () => {
   })
   const bad = await checked(
     'rates',
-    '\uFEFFCurrency;Day;Rate;Source\nTND;2026-11-20;3,35210001;Glenhaven Bank\nJPY;2026-02-30;160,5;x\nTND;2026-11-21;-1;x\nEURO;2026-11-21;1;x\nEUR;2026-11-21;1;x\n',
+    [
+      '\uFEFFCurrency;Day;Rate;Source',
+      'TND;2026-11-20;3,35210001;Glenhaven Bank',
+      'JPY;2026-02-30;160,5;x',
+      'TND;2026-11-21;-1;x',
+      'EURO;2026-11-21;1;x',
+      'EUR;2026-11-21;1;x',
+      '',
+    ].join('\n'),
   )
   expect((await notes(bad)).map((note) => note.replace(/^\d+ /, ''))).toEqual([
     'right: ',
@@ -321,7 +348,11 @@ describe('hostile and broken files', () => {
       'customers',
       'torn.csv',
       bytes(
-        `number,name,country\n${Array.from({ length: 30_000 }, (_, n) => `9${n},Customer ${n} of a long name,Ireland`).join('\n')}\n99,"torn`,
+        [
+          'number,name,country',
+          ...Array.from({ length: 30_000 }, (_, n) => `9${n},Customer ${n} of a long name,Ireland`),
+          '99,"torn',
+        ].join('\n'),
       ),
       'Test',
     )

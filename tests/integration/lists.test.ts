@@ -242,7 +242,7 @@ describe('the Line', () => {
 })
 
 describe('all emails', () => {
-  test('are found by address, state, kind, their words and days; copies are marked; paging meets each once', async () => {
+  test('are found by address, state, kind, words and days; copies are marked; each stands once', async () => {
     const orders = [await house.newOrder(), await house.newOrder(), await house.newOrder()]
     await house.ship(orders)
     await startRun(await papersOf(orders), randomUUID(), { id: 1, name: 'Col Varley' })

@@ -84,7 +84,14 @@ beforeAll(async () => {
     'rates',
     'paging.csv',
     Buffer.from(
-      `currency,day,rate\n${Array.from({ length: 23 }, (_, n) => `USD,2026-01-${String(1 + n).padStart(2, '0')},${n % 4 ? '1.1' : 'none'}`).join('\n')}\n`,
+      [
+        'currency,day,rate',
+        ...Array.from({ length: 23 }, (_, n) => {
+          const day = `2026-01-${String(1 + n).padStart(2, '0')}`
+          return `USD,${day},${n % 4 ? '1.1' : 'none'}`
+        }),
+        '',
+      ].join('\n'),
     ),
     'Test',
   )

@@ -80,7 +80,7 @@ describe('a payment', () => {
     await balances()
   })
 
-  test('over: what is too much stays on account, is booked on the next invoice, and the last of it refunded', async () => {
+  test('over: what is too much stays on account, goes on the next invoice, the last is refunded', async () => {
     const first = await invoice()
     const paid = await recordPayment(
       payment({ amount: '800.00', settle: [settle(first.id, '612.54')] }),
@@ -571,7 +571,7 @@ describe('accounts', () => {
 })
 
 describe('the proof of a day', () => {
-  test('posted is open, paid, credited and voided, and every document that did not arrive is named with why', async () => {
+  test('posted is open, paid, credited and voided; what did not arrive is named with why', async () => {
     const proof = await proofOf(today())
     expect(proof.postings.map((one) => one.difference).map(Number)).toEqual(proof.postings.map(() => 0))
     expect(proof.postings.length).toBeGreaterThan(0)

@@ -135,7 +135,7 @@ describe('an invoice without an order', () => {
     expect(await issue(billId)).toMatchObject([{ outcome: 'failed' }])
   })
 
-  test('put back and prepared again keeps its content; two who change it at once do not overwrite each other', async () => {
+  test('put back and prepared again keeps its content; two at once do not overwrite each other', async () => {
     const billId = await written()
     const { paper, version, ...bill } = await billView(billId)
     await putBack([paper!.id], 'Test')
@@ -225,7 +225,7 @@ describe('an order billed in parts', () => {
     },
   )
 
-  test('a deposit is asked for first, and the final invoice lists it with net and tax per rate and deducts it', async () => {
+  test('a deposit is asked for first; the final invoice lists it by rate and deducts it', async () => {
     const order = await house.newOrder({
       lines: [
         { ...line('Brood box', '10', '40.00'), item: 'HB' },
@@ -278,7 +278,7 @@ describe('crediting', () => {
     },
   )
 
-  test('by line, then by amount, then the rest: never more than is left, and together the invoice to the cent', async () => {
+  test('by line, by amount, then the rest: never more than is left, together the invoice', async () => {
     const invoice = await issued(
       await written({ adjustments: [{ kind: 'discount', label: 'Schools 5 %', percent: '5' }] }),
     )
@@ -312,7 +312,7 @@ describe('crediting', () => {
     ).rejects.toThrow('credited already')
   })
 
-  test('and issuing anew is one act: both wait together, both are issued together, and each names the other', async () => {
+  test('and issuing anew is one act: both wait and are issued together, each names the other', async () => {
     const order = await house.newOrder()
     const documentId = await shippedAndIssued(order)
     const { credit, anew } = await creditDocument(
@@ -489,7 +489,7 @@ describe('periods', () => {
 })
 
 describe('what the law wants said', () => {
-  test("no tax on an intra-Community supply, and why, in the customer's language; not without a VAT number", async () => {
+  test('no tax on an intra-Community supply, and why, in its language; not without a VAT number', async () => {
     const document = await issued(await written({}, '10428'))
     expect(document.total).toBe('120.00')
     expect((await content(document.id)).legal).toEqual([

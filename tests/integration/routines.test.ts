@@ -245,7 +245,7 @@ describe('the trial', () => {
 })
 
 describe('catching up', () => {
-  test('offers older orders without their paper in number order; what is caught up always waits for a check', async () => {
+  test('offers older orders without theirs in number order; what is caught up waits for a check', async () => {
     const orders = [
       await house.newOrder({ number: 'CU-10', status: 'Packed' }),
       await house.newOrder({ number: 'CU-9', status: 'Packed' }),

@@ -92,7 +92,7 @@ describe('trouble ends in a plain cause', () => {
     expect((await house.mails('busy@house.example'))[0]!.messageId).toBe(first.messageId)
   })
 
-  test('a line that breaks during the content is unclear: a person decides, nothing is sent again in silence', async () => {
+  test('a line that breaks during the content is unclear: a person decides, nothing goes twice', async () => {
     house.rules.set({ who: 'torn@house.example', does: 'drop during data' })
     const order = await shipTo('torn@house.example')
     const dispatch = await dispatchOf(order)

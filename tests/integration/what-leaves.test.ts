@@ -69,7 +69,7 @@ const sendAllDue = async () => sendDispatches(await allDue(), 'the worker of the
 const mailsTo = async (address: string) => (await house.mails(address)).length
 
 describe('Stop', () => {
-  test('pressed while a batch is being written, it comes before the next: the report is what was committed', async () => {
+  test('pressed while a batch is written, it comes before the next: the report is what was committed', async () => {
     const { orders, papers } = await shipped(45)
     await changeHouse({ graceMinutes: 60 })
     const id = await startRun(ready(papers), randomUUID(), user)
@@ -226,7 +226,7 @@ describe('an order that is withdrawn or held', () => {
     await settleByHand([ids[1]!], 'close', 'withdrawn', 'Test')
   })
 
-  test('a status that is set while a worker is about to send: what is claimed afterwards is looked at once more', async () => {
+  test('a status set while a worker is about to send: what is claimed is looked at once more', async () => {
     const { orders, papers } = await shipped(1)
     await inWaiting(async () => {
       await startRun(ready(papers), randomUUID(), user)

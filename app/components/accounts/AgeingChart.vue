@@ -38,13 +38,13 @@ const options = computed<ApexOptions>(() => ({
   states: { hover: { filter: { type: 'none' } } },
   tooltip: { enabled: false },
 }))
+const stepWords = computed(() =>
+  props.ageing.steps.map((one) => `${one.step}: ${money(one.sum, props.ageing.currency)}`).join(', '),
+)
 </script>
 
 <template>
-  <div
-    role="img"
-    :aria-label="`Open in ${ageing.currency} by days late: ${ageing.steps.map((one) => `${one.step}: ${money(one.sum, ageing.currency)}`).join(', ')}`"
-  >
+  <div role="img" :aria-label="`Open in ${ageing.currency} by days late: ${stepWords}`">
     <VueApexCharts type="bar" height="96" :options="options" :series="series" />
   </div>
 </template>

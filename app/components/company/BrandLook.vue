@@ -149,7 +149,8 @@ const colourNames = {
         several
         :words="
           form.hiddenSums.length
-            ? `${form.hiddenSums.map((one) => sumWords[one]).join(' and ')} ${form.hiddenSums.length > 1 ? 'are' : 'is'} left out`
+            ? form.hiddenSums.map((one) => sumWords[one]).join(' and ') +
+              (form.hiddenSums.length > 1 ? ' are left out' : ' is left out')
             : 'nothing is left out'
         "
         :choices="sumChoices"

@@ -19,6 +19,7 @@ const emit = defineEmits<{ sort: [key: string, descending: boolean] }>()
 const fallsFirst = ['date', 'total', 'issued', 'rest', 'overdue', 'balance']
 const turn = (key: string) =>
   emit('sort', key, props.sort === key ? !props.descending : fallsFirst.includes(key))
+const now = computed(() => (props.descending ? ', now falling' : ', now rising'))
 </script>
 
 <template>
@@ -28,7 +29,7 @@ const turn = (key: string) =>
         v-if="column.key"
         type="button"
         :class="{ here: sort === column.key, right: column.right }"
-        :aria-label="`Sort by ${column.words}${sort === column.key ? (descending ? ', now falling' : ', now rising') : ''}`"
+        :aria-label="`Sort by ${column.words}${sort === column.key ? now : ''}`"
         @click="turn(column.key)"
       >
         {{ column.words }}

@@ -43,13 +43,11 @@ const options = computed<ApexOptions>(() => ({
   states: { hover: { filter: { type: 'none' } } },
   tooltip: { theme: false as never, x: { show: true } },
 }))
+const most = computed(() => Math.max(...props.days.map((one) => one.count)))
 </script>
 
 <template>
-  <div
-    role="img"
-    :aria-label="`Papers by day over ${days.length} days: at most ${Math.max(...days.map((one) => one.count))} on a day`"
-  >
+  <div role="img" :aria-label="`Papers by day over ${days.length} days: at most ${most} on a day`">
     <VueApexCharts type="bar" height="120" :options="options" :series="series" />
   </div>
 </template>

@@ -229,7 +229,9 @@ const done = computed(() => count('booked') + count('set aside'))
               <strong>{{ file ? 'No movement of that kind' : 'No bank file yet' }}</strong>{{
                 file
                   ? 'Choose another state above.'
-                  : 'Read a statement of your bank (ISO 20022 camt.053, or its CSV, whose columns you map once): payments are matched with what is open, and booked after your look. The same file twice books nothing twice.'
+                  : 'Read a statement of your bank (ISO 20022 camt.053, or its CSV, whose columns you ' +
+                    'map once): payments are matched with what is open, and booked after your look. ' +
+                    'The same file twice books nothing twice.'
               }}<template v-if="!file && session.house?.mailboxesUrl">
                 <a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener"
                   >The simulated bank has a statement to take away.</a

@@ -187,7 +187,9 @@ async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Pr
   if (!despite)
     throw new Refusal(
       'order-stopped',
-      `The order of ${first.number} is ${first.stopped}, so ${stopped.length === 1 ? 'it is' : `${stopped.length} of these are`} held. Such emails are let go one by one.`,
+      `The order of ${first.number} is ${first.stopped}, so ` +
+        `${stopped.length === 1 ? 'it is' : `${stopped.length} of these are`} held. ` +
+        'Such emails are let go one by one.',
     )
   if (ids.length > 1)
     throw new Refusal('one-by-one', 'Emails of held or withdrawn orders are let go one by one.', {

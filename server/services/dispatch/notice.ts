@@ -98,10 +98,10 @@ function subjectOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[], name:
 function textOf(stuck: readonly Stuck[], keptBack: readonly KeptBack[]): string {
   const parts: string[] = []
   if (keptBack.length > 0) {
-    const lines = keptBack.map(
-      (row) =>
-        `${capital(row.kind)}${row.orderNumber ? ` of order ${row.orderNumber}` : ''}, ${row.customerName}: ${row.reason}`,
-    )
+    const lines = keptBack.map(({ kind, orderNumber, customerName, reason }) => {
+      const of = orderNumber ? ` of order ${orderNumber}` : ''
+      return `${capital(kind)}${of}, ${customerName}: ${reason}`
+    })
     parts.push(
       `${keptBack.length === 1 ? 'This was' : 'These were'} to go automatically and could not be ` +
         'issued; no number was used. To check on the Line shows each with its ' +

@@ -471,9 +471,10 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
           orderId: paper.orderId ?? undefined,
           paperId: paper.id,
           actor: 'Clothespin',
-          words:
-            `The prepared ${paper.kind} was built anew: ` +
-            `${changes.map((change) => change.what).join(', ') || (paper.baseline.own ? 'its draft was written on' : 'as it was before')}.`,
+          words: `The prepared ${paper.kind} was built anew: ${
+            changes.map((change) => change.what).join(', ') ||
+            (paper.baseline.own ? 'its draft was written on' : 'as it was before')
+          }.`,
           detail: changes,
         },
       ])

@@ -251,9 +251,11 @@ function placed(logo: NonNullable<Stationery['logo']>): Stationery['logo'] {
   const widest = Math.floor(logoHeight * logo.ratio)
   throw new Refusal(
     'logo-too-tall',
-    `At ${logo.width} mm wide this logo is ${Math.round(height)} mm high, and the head of the paper has place for ${logoHeight} mm. ${
-      widest >= logoWidths[0] ? `Make it ${widest} mm wide at most.` : 'Take a picture that is less narrow.'
-    }`,
+    `At ${logo.width} mm wide this logo is ${Math.round(height)} mm high, and the head of the paper has ` +
+      `place for ${logoHeight} mm. ` +
+      (widest >= logoWidths[0]
+        ? `Make it ${widest} mm wide at most.`
+        : 'Take a picture that is less narrow.'),
     { status: 400, about: { field: 'width' } },
   )
 }

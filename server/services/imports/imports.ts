@@ -157,12 +157,14 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
       about: { field: `mapping.${missing.key}` },
     })
   const some = oneOf[subject]
-  if (some && !some.keys.some((key) => reading.mapping[key]))
+  if (some && !some.keys.some((key) => reading.mapping[key])) {
+    const wordsOf = (key: string) => importFields[subject].find((field) => field.key === key)!.words
     throw new Refusal(
       'unmapped',
-      `Say which column is ${some.keys.map((key) => `“${importFields[subject].find((field) => field.key === key)!.words}”`).join(' or ')}.`,
+      `Say which column is ${some.keys.map((key) => `“${wordsOf(key)}”`).join(' or ')}.`,
       { status: 400, about: { field: `mapping.${some.keys[0]}` } },
     )
+  }
   const unknown = Object.entries(reading.mapping).find(
     ([key, mapped]) =>
       !importFields[subject].some((field) => field.key === key) ||

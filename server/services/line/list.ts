@@ -180,10 +180,13 @@ function shared(
 
 /** The condition of all on To check that match, over paper `p`; adds to the parameters. */
 export function toCheckMatching(filter: Omit<LineFilter, 'stage' | 'limit'>, parameters: unknown[]): string {
-  return (
-    `p.state = 'prepared' and not ` +
-    `p.by_itself${shared({ ...filter, stage: 'to check', limit: 0 }, parameters, { kind: 'p.kind', total: 'p.total', text: ['p.order_number', 'p.customer_name', 'p.send_to'], brand: 'p.brand_id' })}`
-  )
+  const rest = shared({ ...filter, stage: 'to check', limit: 0 }, parameters, {
+    kind: 'p.kind',
+    total: 'p.total',
+    text: ['p.order_number', 'p.customer_name', 'p.send_to'],
+    brand: 'p.brand_id',
+  })
+  return `p.state = 'prepared' and not p.by_itself${rest}`
 }
 
 function paperQuery(filter: LineFilter): Query {

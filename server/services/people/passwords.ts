@@ -14,7 +14,8 @@ const cost = { N: 16384, r: 8, p: 1, maxmem: 64 * 1024 * 1024 }
 /** "scrypt$salt$hash", both in base64. */
 export async function hashPassword(password: string): Promise<string> {
   const salt = randomBytes(16)
-  return `scrypt$${salt.toString('base64')}$${(await scrypt(password.normalize('NFKC'), salt, 32, cost)).toString('base64')}`
+  const hash = await scrypt(password.normalize('NFKC'), salt, 32, cost)
+  return `scrypt$${salt.toString('base64')}$${hash.toString('base64')}`
 }
 
 export async function passwordFits(password: string, kept: string): Promise<boolean> {

@@ -171,7 +171,9 @@ function settledWords(
     new Decimal(discount).isZero() ? '' : `${discount} early-payment discount`,
     new Decimal(writeOff).isZero() ? '' : `${writeOff} waived`,
   ].filter(Boolean)
-  return `${direction === 'in' ? 'Paid' : 'Refunded'} ${amount} ${currency} on ${dayWords(date)}, ${method}${parts.length ? `, with ${parts.join(' and ')}` : ''}.`
+  const did = direction === 'in' ? 'Paid' : 'Refunded'
+  const more = parts.length ? `, with ${parts.join(' and ')}` : ''
+  return `${did} ${amount} ${currency} on ${dayWords(date)}, ${method}${more}.`
 }
 
 /** @throws Refusal "future-date", "closed-period" */

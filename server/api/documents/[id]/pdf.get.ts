@@ -12,7 +12,8 @@ export default route<{ id: number }, { save: boolean }>(
       'content-type': 'application/pdf',
       'cache-control': 'private, max-age=86400, immutable',
       etag: `"${sha256}"`,
-      'content-disposition': `${query.save ? 'attachment' : 'inline'}; filename*=UTF-8''${encodeURIComponent(fileName)}`,
+      'content-disposition':
+        `${query.save ? 'attachment' : 'inline'}; ` + `filename*=UTF-8''${encodeURIComponent(fileName)}`,
     })
     return Buffer.from(bytes)
   },

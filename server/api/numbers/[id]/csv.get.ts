@@ -9,9 +9,10 @@ export default route<{ id: number }, { period: string }>(
   { role: 'reader', params: idParam, query: Joi.object({ period: text(40).allow('').default('') }) },
   async ({ event, params, query }) => {
     const batches = await allNumbers(params.id, query.period)
+    const period = query.period.replace(/[^\w-]/g, '') || 'all'
     setResponseHeaders(event, {
       'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': `attachment; filename="numbers-${params.id}-${query.period.replace(/[^\w-]/g, '') || 'all'}.csv"`,
+      'content-disposition': `attachment; filename="numbers-${params.id}-${period}.csv"`,
       'cache-control': 'no-store',
     })
     return csvStream<NumberRow>(
