@@ -8,7 +8,7 @@ export default defineConfig({
       {
         test: {
           name: 'core',
-          include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'standins/**/*.test.ts'],
+          include: ['core', 'server', 'app', 'standins'].map((folder) => `${folder}/**/*.test.ts`),
         },
       },
       {

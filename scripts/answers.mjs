@@ -16,11 +16,35 @@ const options = {
 }
 const deepest = 12
 
-/** @returns schemas by file; null where the answer is not JSON (a PDF, a CSV, a stream, a bare text) */
+/** Schemas of types that have a name of their own, by that name; each name stands for one type only. */
+const named = new Map()
+const declaredBy = new Map()
+
+/**
+ * @returns answers: schemas by file, null where the answer is not JSON (a PDF, a CSV, a stream, a bare text);
+ * and schemas: those they refer to, by the name of their type
+ */
 export function answersOf(files) {
   const program = ts.createProgram(files, options)
   const checker = program.getTypeChecker()
-  return new Map(files.map((file) => [file, answerOf(program.getSourceFile(file), checker)]))
+  const answers = new Map(files.map((file) => [file, answerOf(program.getSourceFile(file), checker)]))
+  return { answers, schemas: Object.fromEntries([...named].sort(([a], [b]) => a.localeCompare(b))) }
+}
+
+/** The name of a type that a service or the core exports; undefined where it has none, or shares it. */
+function nameOf(type) {
+  const symbol = type.aliasSymbol ?? type.symbol
+  if (!symbol || type.aliasTypeArguments?.length || type.typeArguments?.length) return undefined
+  const [declaration] = symbol.declarations ?? []
+  const says =
+    declaration && (ts.isInterfaceDeclaration(declaration) || ts.isTypeAliasDeclaration(declaration))
+  if (!says || declaration.typeParameters?.length) return undefined
+  if (!(ts.getCombinedModifierFlags(declaration) & ts.ModifierFlags.Export)) return undefined
+  const file = declaration.getSourceFile().fileName
+  if (!/(^|\/)(server|core)\//.test(file) || /node_modules/.test(file)) return undefined
+  const { name } = symbol
+  if (!declaredBy.has(name)) declaredBy.set(name, declaration)
+  return declaredBy.get(name) === declaration ? name : undefined
 }
 
 function answerOf(source, checker) {
@@ -50,8 +74,18 @@ function schemaOf(type, checker, at, depth) {
   if (flags & ts.TypeFlags.StringLike) return { type: 'string' }
   if (flags & ts.TypeFlags.NumberLike) return { type: 'number' }
   if (flags & ts.TypeFlags.BooleanLike) return { type: 'boolean' }
-  if (type.isUnion()) return unionOf(type.types, checker, at, depth)
   if (type.symbol?.name === 'Date') return { type: 'string', format: 'date-time' }
+  const name = nameOf(type)
+  if (name === undefined) return plainSchemaOf(type, checker, at, depth)
+  if (!named.has(name)) {
+    named.set(name, {}) // so that a type that holds itself ends here
+    named.set(name, plainSchemaOf(type, checker, at, 0))
+  }
+  return { $ref: `#/components/schemas/${name}` }
+}
+
+function plainSchemaOf(type, checker, at, depth) {
+  if (type.isUnion()) return unionOf(type.types, checker, at, depth)
   if (checker.isArrayLikeType(type)) {
     const [item] = checker.getTypeArguments(type)
     return { type: 'array', ...(item ? { items: schemaOf(item, checker, at, depth + 1) } : {}) }

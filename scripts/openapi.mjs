@@ -5,6 +5,7 @@ import { build } from 'esbuild'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 import parse from 'joi-to-json'
+import openapiTS, { astToString } from 'openapi-typescript'
 import { answersOf } from './answers.mjs'
 
 const folder = 'server/api'
@@ -32,7 +33,7 @@ const problem = {
   description: 'Refused, with a stable code, a plain sentence and the field it is about (RFC 9457)',
   content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
 }
-const answers = answersOf(files.map((file) => `${folder}/${file}`))
+const { answers, schemas } = answersOf(files.map((file) => `${folder}/${file}`))
 const paths = {}
 files.forEach((file, index) => {
   const { spec } = routes[index]
@@ -124,6 +125,7 @@ const document = {
       session: { type: 'apiKey', in: 'cookie', name: 'clothespin' },
     },
     schemas: {
+      ...schemas,
       Problem: {
         type: 'object',
         required: ['type', 'status', 'code', 'title', 'about'],
@@ -140,5 +142,13 @@ const document = {
 }
 mkdirSync('public/api', { recursive: true })
 writeFileSync('public/api/openapi.json', JSON.stringify(document, null, 1))
+
+// the same as types, for the interface
+const types = astToString(await openapiTS(document, { defaultNonNullable: false }))
+const names = Object.keys(schemas).map((name) => `export type ${name} = components['schemas']['${name}']`)
+writeFileSync(
+  'app/contract.d.ts',
+  `// Made by scripts/openapi.mjs from what the routes take and answer.\n${types}\n${names.join('\n')}\n`,
+)
 for (const rest of ['.build/routes.ts', '.build/routes.mjs']) rmSync(rest)
 process.exit(0)

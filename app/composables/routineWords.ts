@@ -1,6 +1,6 @@
 import { countryName } from '../../core/countries'
 import { plainName, type ChoiceSubject, type Condition } from '../../core/routines/sentence'
-import type { RoutineChoices } from '../../server/services/routines/choices'
+import type { RoutineChoices } from '../contract'
 import type { WordChoice } from '../components/list/WordPicker.vue'
 
 const same = (values: string[]): WordChoice[] => values.map((value) => ({ value, words: value }))

@@ -1,4 +1,4 @@
-import type { RunHeader, RunPart, RunPartName } from '../../server/services/runs/runs'
+import type { RunHeader, RunPart } from '../contract'
 
 /** How far a Send is, in a word or two. */
 export function runState(run: RunHeader, now = Date.now()): { words: string; tone: string } {
@@ -14,7 +14,7 @@ export function runState(run: RunHeader, now = Date.now()): { words: string; ton
 }
 
 /** What the parts of a report are called, and their colour. */
-export const partWords: Readonly<Record<RunPartName, { words: string; tone: string }>> = {
+export const partWords: Readonly<Record<RunPart['part'], { words: string; tone: string }>> = {
   emailed: { words: 'emailed', tone: 'go' },
   printed: { words: 'printed', tone: 'go' },
   waiting: { words: 'waiting', tone: 'queue' },

@@ -1,4 +1,4 @@
-import type { StatusChange } from '../../server/services/orders/orders'
+import type { StatusChange } from '../contract'
 
 /** A change of orders' status that waits for a person's word, as the server says what it would do. */
 export interface StatusQuestion {

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { documentKinds, kindFacts, type DocumentKind } from '../../core/documents/kinds'
-import type { BrandView } from '../../server/services/house/change'
-import type { GuideStep } from '../../server/services/house/guide'
+import type { BrandView, GuideStep } from '../contract'
 
 type Section = (typeof sections)[number]
 const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'Tax', 'Periods', 'House'] as const

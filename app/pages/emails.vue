@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { documentKinds, kindFacts } from '../../core/documents/kinds'
 import { dispatchStages } from '../../core/dispatch/states'
-import type { DispatchRow } from '../../server/services/dispatch/list'
+import type { DispatchRow } from '../contract'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'

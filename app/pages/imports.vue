@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { importFields, importSubjects, type ImportSubject, type Mapping } from '../../core/imports/subjects'
-import type { ImportView } from '../../server/services/imports/imports'
+import type { ImportView } from '../contract'
 
 /**
  * Files of records: taken, mapped with a sample beside each field, checked before anything is written, mended

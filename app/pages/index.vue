@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { stages, type Stage } from '../../core/dispatch/states'
-import type { LineGroup, LineRow } from '../../server/services/line/list'
+import type { LineGroup, LineRow } from '../contract'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { kindFacts } from '../../core/documents/kinds'
-import type { NumberPeriod, NumberRow } from '../../server/services/register/numbers'
+import type { NumberPeriod, NumberRow } from '../contract'
 import type { PageOf } from '../composables/useList'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addDays } from '../../core/documents/days'
 import { capital, kindFacts } from '../../core/documents/kinds'
-import type { Difference, Proof, ProvedSeries } from '../../server/services/register/proof'
+import type { Difference, Proof, ProvedSeries } from '../contract'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 
 /**

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { eventWords, filledSentence, type RoutineSentence, type Trust } from '../../core/routines/sentence'
-import type { RoutineChoices } from '../../server/services/routines/choices'
-import type { RoutineVersion, RoutineView } from '../../server/services/routines/routines'
+import type { RoutineChoices, RoutineVersion, RoutineView } from '../contract'
 import { trustWords } from '../composables/trust'
 
 const session = useSession()

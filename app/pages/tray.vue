@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TrayRow } from '../../server/services/dispatch/tray'
+import type { TrayRow } from '../contract'
 import { addAmounts } from '../composables/amounts'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
 

@@ -1,4 +1,4 @@
-import type { HouseState } from '../../server/services/live/health'
+import type { HouseState } from '../contract'
 
 /** Paused, in rehearsal, in trouble: said on every screen. */
 export const useHouseState = defineStore('house', () => {

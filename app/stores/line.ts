@@ -1,4 +1,4 @@
-import type { StageCount } from '../../server/services/line/counts'
+import type { StageCount } from '../contract'
 
 /** The six counts, kept fresh by the stream of changes. */
 export const useLine = defineStore('line', () => {

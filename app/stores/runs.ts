@@ -1,4 +1,4 @@
-import type { RunReport } from '../../server/services/runs/runs'
+import type { RunReport } from '../contract'
 
 /** Sends that are under way: they go on when the page is left, and end in a report. */
 export const useRuns = defineStore('runs', () => {

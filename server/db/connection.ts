@@ -46,8 +46,9 @@ export function database(): Sequelize {
 export const isOpen = (): boolean => instance !== undefined
 
 export async function closeDatabase(): Promise<void> {
-  await instance?.close()
+  const closing = instance
   instance = undefined
+  await closing?.close()
 }
 
 function currentTransaction(): Transaction | undefined {

@@ -158,6 +158,42 @@ describe('Accounts', () => {
     )
   })
 
+  test('what is being spread over the items stays when somebody else books a payment meanwhile', async () => {
+    const number = await begin()
+    await openDialog()
+    await desk.page.keyboard.type('2.00')
+    await desk.fill(`[data-test="settle-${number}"]`, '1.25')
+    const requests: string[] = []
+    desk.page.on('request', (request) => requests.push(new URL(request.url()).pathname))
+    const booked = await desk.page.evaluate(
+      async (today) => {
+        const body = {
+          direction: 'in',
+          customerId: Number(new URL(location.href).searchParams.get('customer')) || 1,
+          date: today,
+          method: 'cash',
+          amount: '3.33',
+          currency: 'EUR',
+          reference: 'from the other desk',
+          settle: [],
+        }
+        const headers = { 'content-type': 'application/json' }
+        const answer = await fetch('/api/payments', { method: 'POST', headers, body: JSON.stringify(body) })
+        return answer.status
+      },
+      new Date().toISOString().slice(0, 10),
+    )
+    expect(booked).toBe(200)
+    for (let wait = 0; wait < 100 && !requests.some((path) => /^\/api\/accounts\/\d+$/.test(path)); wait++)
+      await new Promise((resolve) => setTimeout(resolve, 50))
+    await new Promise((resolve) => setTimeout(resolve, 400))
+    expect(
+      await desk.page.$eval(`[data-test="settle-${number}"]`, (field) => (field as HTMLInputElement).value),
+    ).toBe('1.25')
+    await desk.press('Escape')
+    await desk.page.waitForFunction(() => !document.querySelector('.v-dialog .ask'))
+  })
+
   test('a receipt is prepared by hand; its row on the Line opens the payment that it is of', async () => {
     await begin()
     // an account of the brand whose payments no routine answers

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { termsWords } from '../../../core/documents/terms'
 import { ageingStep } from '../../../core/receivables/ageing'
-import type { Account, OpenRow, PaymentRow } from '../../../server/services/receivables/accounts'
+import type { Account, OpenRow, PaymentRow } from '../../contract'
 
 /**
  * One customer's account: what is open with its marks, and what was paid; the place where a payment is
@@ -51,9 +51,12 @@ const undo = computed({
 })
 const reason = ref('')
 
+const newest = useNewest()
 async function load() {
   try {
-    view.value = await callApi<Account>(`/api/accounts/${props.id}`)
+    const found = await newest(() => callApi<Account>(`/api/accounts/${props.id}`))
+    if (!found) return
+    view.value = found
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message

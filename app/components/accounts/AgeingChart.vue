@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
-import type { Ageing } from '../../../server/services/receivables/accounts'
+import type { Ageing } from '../../contract'
 
 /** What is owed by age, one bar a currency's steps. The same numbers stand beneath in words. */
 const props = defineProps<{ ageing: Ageing }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Ageing } from '../../../server/services/receivables/accounts'
+import type { Ageing } from '../../contract'
 
 /** What all customers owe in one currency: the ages drawn, and said in figures beneath. */
 const props = defineProps<{ ageing: Ageing[] }>()

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { Decimal } from '../../../core/money/decimal'
 import { settledBy, type OpenItem, type Settlement } from '../../../core/receivables/settle'
-import type { CustomerRow } from '../../../server/services/customers/customers'
-import type { Account } from '../../../server/services/receivables/accounts'
-import type { EntryView } from '../../../server/services/receivables/bank'
+import type { Account, CustomerRow, EntryView } from '../../contract'
 
 /** One movement: what the bank says, what it would settle and why; decided otherwise where that is wrong. */
 const props = defineProps<{ entry: EntryView }>()

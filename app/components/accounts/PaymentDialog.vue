@@ -2,7 +2,7 @@
 import { paymentMethods } from '../../../core/documents/facts'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import { discountOn, settledBy, type OpenItem, type Settlement } from '../../../core/receivables/settle'
-import type { Account, PaymentRow } from '../../../server/services/receivables/accounts'
+import type { Account, PaymentRow } from '../../contract'
 
 /**
  * Records a payment or refund: as the amount is written it is spread over what is open, oldest first; every

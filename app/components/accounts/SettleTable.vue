@@ -38,7 +38,7 @@ const spread = (items: readonly OpenItem[]) =>
 let first = true
 /** Only when the amount, the day or the items change: what a person wrote into a cell stays. */
 watch(
-  () => [props.amount, props.date, props.items.map((item) => item.id).join()],
+  [() => props.amount, () => props.date, () => props.items.map((item) => item.id).join()],
   () => {
     const wanted = settle.value.filter((one) => props.items.some((item) => item.id === one.documentId))
     show(first && wanted.length > 0 ? wanted : spread(props.items))

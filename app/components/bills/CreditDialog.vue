@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CreditOffer } from '../../../server/services/bills/bills'
+import type { CreditOffer } from '../../contract'
 
 /** Credits an invoice: all that is left of it, by line, or by amount; and, if wanted, issues it anew. */
 const props = defineProps<{ documentId: number }>()

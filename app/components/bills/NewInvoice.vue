@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CustomerRow } from '../../../server/services/customers/customers'
+import type { CustomerRow } from '../../contract'
 
 /** Begins an invoice without an order: for which customer, of which brand. */
 const open = defineModel<boolean>({ required: true })

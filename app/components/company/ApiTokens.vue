@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TokenView } from '../../../server/services/people/tokens'
+import type { TokenView } from '../../contract'
 
 /** Tokens with which other programs call the API. A new one is shown once. */
 const found = shallowRef<TokenView[]>([])

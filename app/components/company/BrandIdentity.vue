@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { countryName, countryNames } from '../../../core/countries'
 import { paymentMethods, type PaymentMethod } from '../../../core/documents/facts'
-import type { BrandView } from '../../../server/services/house/change'
+import type { BrandView } from '../../contract'
 
 const props = defineProps<{ brand: BrandView }>()
 const emit = defineEmits<{ kept: [] }>()

@@ -7,7 +7,7 @@ import {
   type HideableSum,
   type Stationery,
 } from '../../../core/stationery/stationery'
-import type { BrandView } from '../../../server/services/house/change'
+import type { BrandView } from '../../contract'
 
 /**
  * How a brand's papers look, of one kind or all alike: design, fonts, colours and logo; the true paper stands

@@ -3,7 +3,7 @@ import { mergeFieldNames } from '../../../core/covernotes/fields'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { EmailLook } from '../../../core/covernotes/email-look'
-import type { BrandView } from '../../../server/services/house/change'
+import type { BrandView } from '../../contract'
 
 /** The email that carries a kind of paper, per language: subject and text, read with example fields beside it. */
 const props = defineProps<{

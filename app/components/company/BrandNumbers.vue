@@ -11,7 +11,7 @@ import {
 } from '../../../core/numbering/series'
 import { dayInZone, makeDay, parseDay } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import type { BrandView, SeriesView } from '../../../server/services/house/change'
+import type { BrandView, SeriesView } from '../../contract'
 
 /**
  * How a kind of paper is numbered, with the first, next and after-restart number shown while one types.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { addDays } from '../../../core/documents/days'
-import type { Periods } from '../../../server/services/house/periods'
+import type { Periods } from '../../contract'
 
 /** Accounting periods: up to which day they are closed, by whom, and what waits for a date in one. */
 const session = useSession()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { languages, type Language } from '../../../core/money/format'
 import { taxCategories, type TaxCategory } from '../../../core/money/tax-codes'
-import type { TaxCodeRow } from '../../../server/services/house/tax'
+import type { TaxCodeRow } from '../../contract'
 
 /**
  * The company's tax codes: what kind of supply, their words in the documents' languages, their rates and

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RateRow, RatesReport } from '../../../server/services/house/rates'
+import type { RateRow, RatesReport } from '../../contract'
 
 /** Exchange rates, for the tax of papers in foreign currency: the newest, and one more; many come in as a file. */
 const session = useSession()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import type { HouseSettings } from '../../../server/services/house/settings'
+import type { HouseSettings } from '../../contract'
 
 /** What holds for the whole house, written as sentences; pausing all, and rehearsal. */
 const session = useSession()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { GuideStep } from '../../../server/services/house/guide'
+import type { GuideStep } from '../../contract'
 
 /** What must stand before anything goes out, step by step, with what is still missing and the way there. */
 defineProps<{ steps: GuideStep[] }>()

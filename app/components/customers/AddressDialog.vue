@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { countryName, countryNames } from '../../../core/countries'
-import type { CustomerView } from '../../../server/services/customers/customers'
+import type { CustomerView } from '../../contract'
 
 /** Where a customer's papers are addressed to: behind the envelope's window, and on the paper that is mailed. */
 const props = defineProps<{ customer: CustomerView }>()

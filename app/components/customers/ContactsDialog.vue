@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CustomerView } from '../../../server/services/customers/customers'
+import type { CustomerView } from '../../contract'
 
 /** Whom a customer's papers go to: mended where a paper has nobody to go to, or came back. */
 const props = defineProps<{ customerId: number }>()

@@ -6,7 +6,7 @@ import { termsWords } from '../../../core/documents/terms'
 import { languages } from '../../../core/money/format'
 import type { Channel, Wish, Wishes } from '../../../core/wishes/recipients'
 import { channels, wishWords } from '../../../core/wishes/recipients'
-import type { CustomerView } from '../../../server/services/customers/customers'
+import type { CustomerView } from '../../contract'
 
 /**
  * How papers reach one customer: wishes as sentences, contacts, address; where one cannot go, the reason and
@@ -20,9 +20,12 @@ const wrong = ref('')
 const contacts = ref(false)
 const address = ref(false)
 
+const newest = useNewest()
 async function load() {
   try {
-    view.value = await callApi<CustomerView>(`/api/customers/${props.id}`)
+    const found = await newest(() => callApi<CustomerView>(`/api/customers/${props.id}`))
+    if (!found) return
+    view.value = found
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message

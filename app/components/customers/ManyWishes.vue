@@ -2,7 +2,7 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { languages } from '../../../core/money/format'
 import { channels, wishWords, type WishChange } from '../../../core/wishes/recipients'
-import type { CustomerRow, ManyWishes } from '../../../server/services/customers/customers'
+import type { CustomerRow, ManyWishes } from '../../contract'
 
 /**
  * Wishes for many customers at once, written as sentences in which every word may stay as it is; says how

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { stages } from '../../../core/dispatch/states'
-import type { CustomerRow } from '../../../server/services/customers/customers'
-import type { OrderRow } from '../../../server/services/orders/list'
-import type { RegisterRow } from '../../../server/services/register/register'
+import type { CustomerRow, OrderRow, RegisterRow } from '../../contract'
 
 /** Ctrl+K: finds documents, orders and customers, goes to places, and does things, by name. */
 interface Hit {

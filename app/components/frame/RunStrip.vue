@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RunReport } from '../../../server/services/runs/runs'
+import type { RunReport } from '../../contract'
 import { partWords } from '../../composables/runWords'
 
 /**

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Confirmation } from '../../../server/services/house/installation'
+import type { Confirmation } from '../../contract'
 
 /**
  * What every screen says when the house does not run as usual: paused, a rehearsal, no worker, the mail

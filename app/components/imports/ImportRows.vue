@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { importFields } from '../../../core/imports/subjects'
-import type { ImportView, RowState, RowView } from '../../../server/services/imports/imports'
+import type { ImportView, RowState, RowView } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 
 /**
@@ -24,8 +24,9 @@ watch(
 watch(list.rows, (rows) => {
   if (!rows.some((one) => one.id === active.value)) active.value = rows[0]?.id ?? null
 })
+// only for another row, or once it was checked: what is being typed outlives a list that is loaded anew
 watch(
-  () => [row.value?.id, row.value?.note],
+  [() => row.value?.id, () => row.value?.note],
   () => {
     cells.value = [...(row.value?.cells ?? [])]
   },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LineRow } from '../../../server/services/line/list'
+import type { LineRow } from '../../contract'
 
 type Stopped = Pick<
   LineRow,

@@ -3,7 +3,7 @@ import type { Stage } from '../../../core/dispatch/states'
 import { instantInZone } from '../../../core/documents/days'
 import { countOf } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
-import type { LineRow } from '../../../server/services/line/list'
+import type { LineRow } from '../../contract'
 import { noAddress, planSending } from '../../../core/dispatch/plan'
 import { addAmounts } from '../../composables/amounts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Stage } from '../../../core/dispatch/states'
 import { noAddress } from '../../../core/dispatch/plan'
-import type { LineRow } from '../../../server/services/line/list'
+import type { LineRow } from '../../contract'
 
 const props = defineProps<{ row: LineRow; stage: Stage }>()
 const now = useNow()

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { StuckCause } from '../../../core/dispatch/states'
-import type { StuckByAddress } from '../../../server/services/dispatch/correct'
-import type { LineRow } from '../../../server/services/line/list'
+import type { LineRow, StuckByAddress } from '../../contract'
 
 /**
  * Why the dispatch in hand is stuck, in plain words with the mail server's own answer behind it, and the

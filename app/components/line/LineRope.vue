@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Stage } from '../../../core/dispatch/states'
-import type { StageCount } from '../../../server/services/line/counts'
+import type { StageCount } from '../../contract'
 
 /** The six stages as cloths on a rope: a tab list with arrows, each with its count and the one fact that matters. */
 const props = defineProps<{ counts: StageCount[]; stage: Stage }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SendCheck } from '../../../server/services/documents/send-check'
+import type { SendCheck } from '../../contract'
 
 /**
  * Asks before documents leave: how many, in how many emails, over what sum, and what is left out and why, as

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Confirmed } from '../../../server/services/orders/confirmed'
+import type { Confirmed } from '../../contract'
 
 /** What the customer was told beside what the order is now, and the way to tell the customer. */
 defineProps<{ confirmed: Confirmed; mayRevise: boolean }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LineEdit } from '../../../server/services/orders/orders'
+import type { LineEdit } from '../../contract'
 
 /** The lines of an order as a table to type in. */
 const lines = defineModel<LineEdit[]>({ required: true })

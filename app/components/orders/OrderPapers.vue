@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { capital, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
-import type { OrderView } from '../../../server/services/orders/list'
+import type { OrderView } from '../../contract'
 
 /** One order's papers together, each leading to its sheet, and what can be made next. */
 const props = defineProps<{

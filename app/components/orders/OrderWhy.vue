@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RoutineWhy } from '../../../server/services/routines/why'
+import type { RoutineWhy } from '../../contract'
 import { trustWords } from '../../composables/trust'
 
 /** Why this order's papers were made or not: each routine, each condition with the value seen, and what decided. */
@@ -10,10 +10,7 @@ const load = () =>
   attempt(async () => {
     why.value = await callApi<RoutineWhy[]>(`/api/orders/${props.orderId}/why`)
   })
-watch(
-  () => [props.orderId, props.changed, open.value],
-  () => open.value && void load(),
-)
+watch([() => props.orderId, () => props.changed, open], () => open.value && void load())
 </script>
 
 <template>

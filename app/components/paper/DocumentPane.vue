@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { paymentState } from '../../../core/receivables/ageing'
 import { taxInDiscount } from '../../../core/receivables/settle'
-import type { DocumentView } from '../../../server/services/line/one'
+import type { DocumentView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
 
 /** The document in hand: the very PDF that was sent, its email as sent, and its trail. */
@@ -16,18 +16,21 @@ const credit = ref(false)
 const voiding = ref(false)
 const reason = ref('')
 
+const newest = useNewest()
 async function load() {
   const id = props.id
+  const { dispatch } = props
   try {
-    const found = await callApi<DocumentView>(`/api/documents/${id}`, { query: { dispatch: props.dispatch } })
-    if (id === props.id) view.value = found
+    const found = await newest(() => callApi<DocumentView>(`/api/documents/${id}`, { query: { dispatch } }))
+    if (!found) return
+    view.value = found
     wrong.value = ''
   } catch (error) {
     if (id === props.id) wrong.value = (error as Error).message
   }
 }
 watch(
-  () => [props.id, props.dispatch],
+  [() => props.id, () => props.dispatch],
   () => {
     pdfWrong.value = ''
     void load()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { EmailView } from '../../../server/services/line/one'
+import type { EmailView } from '../../contract'
 
 /** The email as it was sent, or as it would be now. Its HTML is shown in a frame without scripts. */
 defineProps<{ email: EmailView | null; channel: string }>()

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { capital, kindFacts } from '../../../core/documents/kinds'
-import type { CustomerView } from '../../../server/services/customers/customers'
-import type { PaperView } from '../../../server/services/line/one'
+import type { CustomerView, PaperView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
 
 /** The paper in hand, not yet issued: as it will be, with its email and its trail. */
@@ -16,11 +15,13 @@ const choosing = ref(false)
 const customer = shallowRef<CustomerView>()
 const addressing = ref(false)
 
+const newest = useNewest()
 async function load() {
   const id = props.id
   try {
-    const found = await callApi<PaperView>(`/api/papers/${id}`)
-    if (id === props.id) view.value = found
+    const found = await newest(() => callApi<PaperView>(`/api/papers/${id}`))
+    if (!found) return
+    view.value = found
     wrong.value = ''
   } catch (error) {
     if (id === props.id) wrong.value = (error as Error).message

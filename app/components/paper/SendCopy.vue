@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DocumentView } from '../../../server/services/line/one'
+import type { DocumentView } from '../../contract'
 
 /** Sends the stored PDF once more. Somebody who already has it gets it only when a person says so. */
 const props = defineProps<{ document: DocumentView }>()

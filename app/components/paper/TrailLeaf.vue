@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TrailEntry } from '../../../server/services/trail/trail'
+import type { TrailEntry } from '../../contract'
 
 /**
  * Everything that happened, by whom and when; newest first. Recipients lead to their stand-in mailboxes where

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { countOf, kindFacts } from '../../../core/documents/kinds'
-import type { Missed } from '../../../server/services/routines/catch-up'
-import type { RoutineView } from '../../../server/services/routines/routines'
+import type { Missed, RoutineView } from '../../contract'
 import { addAmounts } from '../../composables/amounts'
 
 /** Older orders that the routine would have taken: a range, a look at each, then prepared in number order. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { conditionWords, isFilled, type ChoiceSubject, type Condition } from '../../../core/routines/sentence'
-import type { RoutineChoices } from '../../../server/services/routines/choices'
+import type { RoutineChoices } from '../../contract'
 import { choicesFor, nameIn } from '../../composables/routineWords'
 
 /** One condition of a sentence: its words open what it is about, and a way to take it out. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { kindFacts } from '../../../core/documents/kinds'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
-import type { Trial } from '../../../server/services/routines/trial'
+import type { Trial } from '../../contract'
 
 /**
  * What the sentence would have done over the past days, on the house's own orders; drawn anew while the

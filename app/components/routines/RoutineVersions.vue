@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { sentenceWords } from '../../../core/routines/sentence'
-import type { RoutineChoices } from '../../../server/services/routines/choices'
-import type { RoutineVersion } from '../../../server/services/routines/routines'
+import type { RoutineChoices, RoutineVersion } from '../../contract'
 import { nameIn } from '../../composables/routineWords'
 import { trustWords } from '../../composables/trust'
 

@@ -10,7 +10,7 @@ import {
   type RoutineSentence,
   type SendingHours,
 } from '../../../core/routines/sentence'
-import type { RoutineChoices } from '../../../server/services/routines/choices'
+import type { RoutineChoices } from '../../contract'
 import { newConditions } from '../../composables/routineWords'
 
 /**

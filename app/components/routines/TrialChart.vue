@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
-import type { Trial } from '../../../server/services/routines/trial'
+import type { Trial } from '../../contract'
 
 /** Papers by day, those that would have got stuck on top. The same numbers stand below in words. */
 const props = defineProps<{ days: Trial['byDay'] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BankFileView, EntryView } from '../../../server/services/receivables/bank'
+import type { BankFileView, EntryView } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AccountRow, Ageing } from '../../../server/services/receivables/accounts'
+import type { AccountRow, Ageing } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PaymentRow } from '../../../server/services/receivables/accounts'
+import type { PaymentRow } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
-import type { CustomerRow } from '../../../server/services/customers/customers'
+import type { CustomerRow } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 

@@ -2,7 +2,7 @@
 import type { BillFacts } from '../../../core/documents/bill'
 import { capital } from '../../../core/documents/kinds'
 import { paymentMethods } from '../../../core/documents/facts'
-import type { BillView } from '../../../server/services/bills/bills'
+import type { BillView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
 /** An invoice or credit note being written, with its true paper beside it; kept, it hangs on To check. */
@@ -31,9 +31,11 @@ const isOpen = computed(() => bill.value?.state === 'open')
 const disabled = computed(() => !session.may('clerk') || !isOpen.value)
 const isCredit = computed(() => bill.value?.kind === 'credit note')
 
+const newest = useNewest()
 async function load() {
   try {
-    const found = await callApi<BillView>(`/api/bills/${id.value}`)
+    const found = await newest(() => callApi<BillView>(`/api/bills/${id.value}`))
+    if (!found) return
     const keep = dirty.value
     bill.value =
       keep && bill.value ? { ...found, version: bill.value.version, facts: bill.value.facts } : found

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { prepareRefusal } from '../../../core/orders/statuses'
-import type { Confirmed } from '../../../server/services/orders/confirmed'
-import type { OrderView } from '../../../server/services/orders/list'
-import type { LineEdit } from '../../../server/services/orders/orders'
+import type { Confirmed, LineEdit, OrderView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
 const route = useRoute()
@@ -47,9 +45,17 @@ function take(found: OrderView) {
   fields.value = { ...found.fields }
 }
 
+const newest = useNewest()
+const fetchOrder = () => newest(() => callApi<OrderView>(`/api/orders/${id.value}`))
+async function takeNow() {
+  const found = await fetchOrder()
+  if (found) take(found)
+}
+
 async function load() {
   try {
-    const found = await callApi<OrderView>(`/api/orders/${id.value}`)
+    const found = await fetchOrder()
+    if (!found) return
     if (dirty.value && order.value)
       order.value = {
         ...found,
@@ -88,11 +94,11 @@ async function keep() {
         lines: lines.value,
       },
     })
-    take(await callApi<OrderView>(`/api/orders/${id.value}`))
+    await takeNow()
     toasts.say('The order is kept.', {
       undo: async () => {
         await callApi(`/api/orders/${id.value}`, { method: 'PUT', body: { version, ...before } })
-        take(await callApi<OrderView>(`/api/orders/${id.value}`))
+        await takeNow()
       },
     })
   })

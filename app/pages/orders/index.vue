@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { OrderRow } from '../../../server/services/orders/list'
+import type { OrderRow } from '../../contract'
 import { addAmounts } from '../../composables/amounts'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'

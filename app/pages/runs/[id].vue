@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { stuckWords } from '../../../core/dispatch/states'
-import type { RunProblem, RunReport } from '../../../server/services/runs/runs'
+import type { RunProblem, RunReport } from '../../contract'
 import { lasted, partSays, partWords, runState } from '../../composables/runWords'
 
 /**

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RunHeader } from '../../../server/services/runs/runs'
+import type { RunHeader } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 import { runState } from '../../composables/runWords'
