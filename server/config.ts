@@ -32,6 +32,10 @@ export const config = {
   get mailboxesUrl() {
     return process.env.CLOTHESPIN_MAILBOXES_URL ?? ''
   },
+  /** The schema of a new house. */
+  get schemaFile() {
+    return process.env.CLOTHESPIN_SCHEMA ?? 'server/db/schema.sql'
+  },
   get fontFolder() {
     return process.env.CLOTHESPIN_FONTS ?? '.build/fonts'
   },

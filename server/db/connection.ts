@@ -2,6 +2,7 @@ import { AsyncLocalStorage } from 'node:async_hooks'
 import pg from 'pg'
 import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
 import { config } from '../config'
+import { startModels } from './models'
 
 /**
  * The one connection to PostgreSQL, and the one way to write.
@@ -30,6 +31,7 @@ export function database(): Sequelize {
       define: { underscored: true, timestamps: false },
       dialectOptions: { application_name: `clothespin ${process.env.CLOTHESPIN_PROCESS ?? 'web'}` },
     })
+    startModels(instance)
     instance.addHook(
       'beforeQuery' as never,
       ((options: { transaction?: Transaction | null }) => {

@@ -1,0 +1,79 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Language } from '../../../core/money/format'
+
+/** The one company of this house, with its switches. */
+export class Company extends Model<InferAttributes<Company>, InferCreationAttributes<Company>> {
+  declare id: number
+  declare name: string
+  declare installationId: string
+  declare timeZone: string
+  declare country: string
+  declare currency: string
+  declare language: Language
+  declare orderStatuses: string[]
+  /** After so many seconds without a bounce an email counts as arrived. */
+  declare presumeSeconds: number
+  declare failureNoticeTo: CreationOptional<string>
+  declare orderFields: CreationOptional<string[]>
+  declare graceMinutes: CreationOptional<number>
+  declare pausedAt: Date | null
+  declare pausedBy: string | null
+  declare pauseReason: CreationOptional<string>
+  declare rehearsalSince: Date | null
+  declare rehearsalBy: string | null
+  declare rehearsalAddress: CreationOptional<string>
+  /** A copied or restored house stays silent until a supervisor confirmed numbers and queue. */
+  declare confirmNeeded: CreationOptional<boolean>
+  /** No document is dated in a closed period. */
+  declare closedUntil: string | null
+  declare zeroTotals: CreationOptional<'make' | 'skip'>
+  declare withdrawnStatuses: CreationOptional<string[]>
+  declare withdrawnRule: CreationOptional<'list' | 'settle'>
+  /** How a kind’s date is chosen. */
+  declare documentDates: CreationOptional<Partial<Record<DocumentKind, 'event'>>>
+  /** So much less than is open counts as paid in full, once a person agrees. */
+  declare smallDifference: CreationOptional<string>
+  declare heldStatuses: CreationOptional<string[]>
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        installationId: { type: DataTypes.UUID, allowNull: false },
+        timeZone: { type: DataTypes.TEXT, allowNull: false },
+        country: { type: DataTypes.TEXT, allowNull: false },
+        currency: { type: DataTypes.TEXT, allowNull: false },
+        language: { type: DataTypes.TEXT, allowNull: false },
+        orderStatuses: { type: DataTypes.JSONB, allowNull: false },
+        presumeSeconds: { type: DataTypes.INTEGER, allowNull: false },
+        failureNoticeTo: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        orderFields: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        graceMinutes: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+        pausedAt: { type: DataTypes.DATE },
+        pausedBy: { type: DataTypes.TEXT },
+        pauseReason: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        rehearsalSince: { type: DataTypes.DATE },
+        rehearsalBy: { type: DataTypes.TEXT },
+        rehearsalAddress: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        confirmNeeded: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        closedUntil: { type: DataTypes.DATEONLY },
+        zeroTotals: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'make' },
+        withdrawnStatuses: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        withdrawnRule: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'list' },
+        documentDates: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        smallDifference: { type: DataTypes.DECIMAL, allowNull: false, defaultValue: '0' },
+        heldStatuses: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+      },
+      { sequelize, tableName: 'company' },
+    )
+  }
+}

@@ -1,0 +1,58 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { Address } from '../../../core/documents/facts'
+import type { Terms } from '../../../core/documents/terms'
+import type { Language } from '../../../core/money/format'
+import type { Wishes } from '../../../core/wishes/recipients'
+
+/** Who buys. How documents reach a customer is written in wishes. */
+export class Customer extends Model<InferAttributes<Customer>, InferCreationAttributes<Customer>> {
+  declare id: CreationOptional<number>
+  declare number: string
+  declare name: string
+  declare groupName: string
+  declare language: Language
+  declare currency: string
+  declare country: string
+  declare terms: Terms
+  declare taxNumber: string | null
+  declare salesperson: CreationOptional<string>
+  /** The postal address; none yet where it is null. */
+  declare billing: Address | null
+  declare wishes: CreationOptional<Wishes>
+  declare version: CreationOptional<number>
+  declare taxTreatment: CreationOptional<
+    'domestic' | 'reverse charge' | 'intra-Community supply' | 'export' | 'exempt'
+  >
+  /** Null: as the brand does. */
+  declare pricesIncludeTax: boolean | null
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        number: { type: DataTypes.TEXT, allowNull: false },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        groupName: { type: DataTypes.TEXT, allowNull: false },
+        language: { type: DataTypes.TEXT, allowNull: false },
+        currency: { type: DataTypes.TEXT, allowNull: false },
+        country: { type: DataTypes.TEXT, allowNull: false },
+        terms: { type: DataTypes.JSONB, allowNull: false },
+        taxNumber: { type: DataTypes.TEXT },
+        salesperson: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        billing: { type: DataTypes.JSONB },
+        wishes: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+        taxTreatment: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'domestic' },
+        pricesIncludeTax: { type: DataTypes.BOOLEAN },
+      },
+      { sequelize, tableName: 'customer' },
+    )
+  }
+}

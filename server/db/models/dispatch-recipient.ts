@@ -1,0 +1,45 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import { Dispatch } from './dispatch'
+
+/** Each recipient with what the mail server said. */
+export class DispatchRecipient extends Model<
+  InferAttributes<DispatchRecipient>,
+  InferCreationAttributes<DispatchRecipient>
+> {
+  declare dispatchId: number
+  declare address: string
+  declare name: string
+  /** To, cc or bcc. */
+  declare placed: string
+  declare source: string
+  declare outcome: string
+  declare reply: CreationOptional<string>
+  declare at: Date
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        dispatchId: { type: DataTypes.INTEGER, primaryKey: true },
+        address: { type: DataTypes.TEXT, primaryKey: true },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        placed: { type: DataTypes.TEXT, allowNull: false },
+        source: { type: DataTypes.TEXT, allowNull: false },
+        outcome: { type: DataTypes.TEXT, allowNull: false },
+        reply: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        at: { type: DataTypes.DATE, allowNull: false },
+      },
+      { sequelize, tableName: 'dispatch_recipient' },
+    )
+  }
+
+  static associate(): void {
+    this.belongsTo(Dispatch, { as: 'dispatch', foreignKey: 'dispatchId' })
+  }
+}

@@ -1,0 +1,114 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
+import type { Language } from '../../../core/money/format'
+import { Bill } from './bill'
+import { Brand } from './brand'
+import { Customer } from './customer'
+import { DesignVersion } from './stationery'
+import { EmailTextVersion } from './cover-note'
+import { NumberSeries } from './number-series'
+import { Payment } from './payment'
+import { PreparedDocument } from './paper'
+import { SalesOrder } from './sales-order'
+
+/** An issued document, for good. Its sums and its printed facts never change. */
+export class IssuedDocument extends Model<
+  InferAttributes<IssuedDocument>,
+  InferCreationAttributes<IssuedDocument>
+> {
+  declare id: CreationOptional<number>
+  declare kind: DocumentKind
+  declare number: string
+  declare seriesId: number
+  declare period: string
+  declare counter: number
+  declare date: string
+  declare dueDate: string | null
+  declare orderId: number | null
+  declare orderNumber: string
+  declare customerId: number
+  declare customerName: string
+  declare brandId: number
+  declare language: Language
+  declare currency: string
+  declare net: string
+  declare tax: string
+  declare total: string
+  /** What the document asks for. */
+  declare toPay: string
+  /** What is printed, frozen. */
+  declare paper: Paper
+  declare stationeryId: number
+  declare coverNoteId: number
+  declare paperId: number
+  declare issuedAt: Date
+  declare issuedBy: string
+  declare search: string
+  declare billId: number | null
+  declare creditsId: number | null
+  declare replacesId: number | null
+  declare paymentId: number | null
+  /** The newer date before it in its series, where that was allowed. */
+  declare earlierThan: string | null
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        kind: { type: DataTypes.TEXT, allowNull: false },
+        number: { type: DataTypes.TEXT, allowNull: false },
+        seriesId: { type: DataTypes.INTEGER, allowNull: false },
+        period: { type: DataTypes.TEXT, allowNull: false },
+        counter: { type: DataTypes.INTEGER, allowNull: false },
+        date: { type: DataTypes.DATEONLY, allowNull: false },
+        dueDate: { type: DataTypes.DATEONLY },
+        orderId: { type: DataTypes.INTEGER },
+        orderNumber: { type: DataTypes.TEXT, allowNull: false },
+        customerId: { type: DataTypes.INTEGER, allowNull: false },
+        customerName: { type: DataTypes.TEXT, allowNull: false },
+        brandId: { type: DataTypes.INTEGER, allowNull: false },
+        language: { type: DataTypes.TEXT, allowNull: false },
+        currency: { type: DataTypes.TEXT, allowNull: false },
+        net: { type: DataTypes.DECIMAL, allowNull: false },
+        tax: { type: DataTypes.DECIMAL, allowNull: false },
+        total: { type: DataTypes.DECIMAL, allowNull: false },
+        toPay: { type: DataTypes.DECIMAL, allowNull: false },
+        paper: { type: DataTypes.JSONB, allowNull: false },
+        stationeryId: { type: DataTypes.INTEGER, allowNull: false },
+        coverNoteId: { type: DataTypes.INTEGER, allowNull: false },
+        paperId: { type: DataTypes.INTEGER, allowNull: false },
+        issuedAt: { type: DataTypes.DATE, allowNull: false },
+        issuedBy: { type: DataTypes.TEXT, allowNull: false },
+        search: { type: DataTypes.TEXT, allowNull: false },
+        billId: { type: DataTypes.INTEGER },
+        creditsId: { type: DataTypes.INTEGER },
+        replacesId: { type: DataTypes.INTEGER },
+        paymentId: { type: DataTypes.INTEGER },
+        earlierThan: { type: DataTypes.DATEONLY },
+      },
+      { sequelize, tableName: 'document' },
+    )
+  }
+
+  static associate(): void {
+    this.belongsTo(NumberSeries, { as: 'series', foreignKey: 'seriesId' })
+    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(Customer, { as: 'customer', foreignKey: 'customerId' })
+    this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
+    this.belongsTo(DesignVersion, { as: 'stationery', foreignKey: 'stationeryId' })
+    this.belongsTo(EmailTextVersion, { as: 'coverNote', foreignKey: 'coverNoteId' })
+    this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'paperId' })
+    this.belongsTo(Bill, { as: 'bill', foreignKey: 'billId' })
+    this.belongsTo(IssuedDocument, { as: 'credits', foreignKey: 'creditsId' })
+    this.belongsTo(IssuedDocument, { as: 'replaces', foreignKey: 'replacesId' })
+    this.belongsTo(Payment, { as: 'payment', foreignKey: 'paymentId' })
+  }
+}

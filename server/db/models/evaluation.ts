@@ -1,0 +1,48 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { ConditionSeen } from '../../../core/routines/routine'
+import { HouseEvent } from './event'
+import { Routine } from './routine'
+import { SalesOrder } from './sales-order'
+
+/** What a routine made of an event, and each condition with the value seen. */
+export class Evaluation extends Model<InferAttributes<Evaluation>, InferCreationAttributes<Evaluation>> {
+  declare id: CreationOptional<number>
+  declare eventId: number
+  declare orderId: number | null
+  declare routineId: number
+  declare routineVersion: number
+  declare outcome: string
+  declare reason: string
+  declare seen: ConditionSeen[]
+  declare at: Date
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        eventId: { type: DataTypes.INTEGER, allowNull: false },
+        orderId: { type: DataTypes.INTEGER },
+        routineId: { type: DataTypes.INTEGER, allowNull: false },
+        routineVersion: { type: DataTypes.INTEGER, allowNull: false },
+        outcome: { type: DataTypes.TEXT, allowNull: false },
+        reason: { type: DataTypes.TEXT, allowNull: false },
+        seen: { type: DataTypes.JSONB, allowNull: false },
+        at: { type: DataTypes.DATE, allowNull: false },
+      },
+      { sequelize, tableName: 'evaluation' },
+    )
+  }
+
+  static associate(): void {
+    this.belongsTo(HouseEvent, { as: 'event', foreignKey: 'eventId' })
+    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(Routine, { as: 'routine', foreignKey: 'routineId' })
+  }
+}

@@ -1,0 +1,135 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { PaperChange, PaperSource } from '../../../core/documents/issue'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
+import type { SendingHours } from '../../../core/routines/sentence'
+import { Bill } from './bill'
+import { Brand } from './brand'
+import { Customer } from './customer'
+import { DesignVersion } from './stationery'
+import { EmailTextVersion } from './cover-note'
+import { Payment } from './payment'
+import { Routine } from './routine'
+import { SalesOrder } from './sales-order'
+
+/** A document that is due or prepared and not issued yet. */
+export class PreparedDocument extends Model<
+  InferAttributes<PreparedDocument>,
+  InferCreationAttributes<PreparedDocument>
+> {
+  declare id: CreationOptional<number>
+  declare orderId: number | null
+  declare kind: DocumentKind
+  /** What lets an order have another of the same kind: its revision, its part, its credit. */
+  declare occasion: string
+  declare state: 'due' | 'prepared' | 'put back' | 'issued' | 'dropped'
+  declare byItself: CreationOptional<boolean>
+  declare routineId: number | null
+  declare routineVersion: number | null
+  declare customerId: number
+  declare brandId: number
+  declare orderNumber: string
+  declare orderDate: string
+  declare customerName: string
+  declare total: string
+  declare currency: string
+  declare channel: string
+  declare sendTo: string
+  declare toRole: string
+  declare delayMinutes: CreationOptional<number>
+  /** The facts it is made from, frozen. */
+  declare source: PaperSource
+  /** The printed document; null where there is a problem. */
+  declare content: Paper | null
+  /** What the person saw who looked at it last. */
+  declare baseline: object
+  declare stationeryId: number
+  declare coverNoteId: number
+  /** Versions of everything that it was made from. */
+  declare builtFrom: object
+  declare revision: CreationOptional<number>
+  declare problem: string | null
+  declare changes: PaperChange[] | null
+  /** Something it was made from changed; it is built anew. */
+  declare stale: CreationOptional<boolean>
+  declare since: Date
+  declare actor: CreationOptional<string>
+  declare copyTo: CreationOptional<string[]>
+  declare hours: SendingHours | null
+  declare billId: number | null
+  declare wishedDate: string | null
+  declare earlierDateOk: CreationOptional<boolean>
+  declare paymentId: number | null
+  declare eventDay: string | null
+  declare keptBack: CreationOptional<boolean>
+  declare keptBackNoticed: CreationOptional<boolean>
+  /** Recipients for this time only. */
+  declare toAddresses: string[] | null
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        orderId: { type: DataTypes.INTEGER },
+        kind: { type: DataTypes.TEXT, allowNull: false },
+        occasion: { type: DataTypes.TEXT, allowNull: false },
+        state: { type: DataTypes.TEXT, allowNull: false },
+        byItself: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        routineId: { type: DataTypes.INTEGER },
+        routineVersion: { type: DataTypes.INTEGER },
+        customerId: { type: DataTypes.INTEGER, allowNull: false },
+        brandId: { type: DataTypes.INTEGER, allowNull: false },
+        orderNumber: { type: DataTypes.TEXT, allowNull: false },
+        orderDate: { type: DataTypes.DATEONLY, allowNull: false },
+        customerName: { type: DataTypes.TEXT, allowNull: false },
+        total: { type: DataTypes.DECIMAL, allowNull: false },
+        currency: { type: DataTypes.TEXT, allowNull: false },
+        channel: { type: DataTypes.TEXT, allowNull: false },
+        sendTo: { type: DataTypes.TEXT, allowNull: false },
+        toRole: { type: DataTypes.TEXT, allowNull: false },
+        delayMinutes: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+        source: { type: DataTypes.JSONB, allowNull: false },
+        content: { type: DataTypes.JSONB },
+        baseline: { type: DataTypes.JSONB, allowNull: false },
+        stationeryId: { type: DataTypes.INTEGER, allowNull: false },
+        coverNoteId: { type: DataTypes.INTEGER, allowNull: false },
+        builtFrom: { type: DataTypes.JSONB, allowNull: false },
+        revision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+        problem: { type: DataTypes.TEXT },
+        changes: { type: DataTypes.JSONB },
+        stale: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        since: { type: DataTypes.DATE, allowNull: false },
+        actor: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        copyTo: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        hours: { type: DataTypes.JSONB },
+        billId: { type: DataTypes.INTEGER },
+        wishedDate: { type: DataTypes.DATEONLY },
+        earlierDateOk: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        paymentId: { type: DataTypes.INTEGER },
+        eventDay: { type: DataTypes.DATEONLY },
+        keptBack: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        keptBackNoticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
+        toAddresses: { type: DataTypes.JSONB },
+      },
+      { sequelize, tableName: 'paper' },
+    )
+  }
+
+  static associate(): void {
+    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(Routine, { as: 'routine', foreignKey: 'routineId' })
+    this.belongsTo(Customer, { as: 'customer', foreignKey: 'customerId' })
+    this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
+    this.belongsTo(DesignVersion, { as: 'stationery', foreignKey: 'stationeryId' })
+    this.belongsTo(EmailTextVersion, { as: 'coverNote', foreignKey: 'coverNoteId' })
+    this.belongsTo(Bill, { as: 'bill', foreignKey: 'billId' })
+    this.belongsTo(Payment, { as: 'payment', foreignKey: 'paymentId' })
+  }
+}

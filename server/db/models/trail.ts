@@ -1,0 +1,49 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import { Dispatch } from './dispatch'
+import { IssuedDocument } from './document'
+import { PreparedDocument } from './paper'
+import { SalesOrder } from './sales-order'
+
+/** The history: who did what to which order, document or email, in words. */
+export class Trail extends Model<InferAttributes<Trail>, InferCreationAttributes<Trail>> {
+  declare id: CreationOptional<number>
+  declare at: Date
+  declare actor: string
+  declare orderId: number | null
+  declare paperId: number | null
+  declare documentId: number | null
+  declare dispatchId: number | null
+  declare words: string
+  declare detail: object | null
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        at: { type: DataTypes.DATE, allowNull: false },
+        actor: { type: DataTypes.TEXT, allowNull: false },
+        orderId: { type: DataTypes.INTEGER },
+        paperId: { type: DataTypes.INTEGER },
+        documentId: { type: DataTypes.INTEGER },
+        dispatchId: { type: DataTypes.INTEGER },
+        words: { type: DataTypes.TEXT, allowNull: false },
+        detail: { type: DataTypes.JSONB },
+      },
+      { sequelize, tableName: 'trail' },
+    )
+  }
+
+  static associate(): void {
+    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'paperId' })
+    this.belongsTo(IssuedDocument, { as: 'document', foreignKey: 'documentId' })
+    this.belongsTo(Dispatch, { as: 'dispatch', foreignKey: 'dispatchId' })
+  }
+}
