@@ -1,4 +1,4 @@
-import type { Sequelize } from 'sequelize'
+import type { Model, ModelStatic, Sequelize } from 'sequelize'
 import { Allocation } from './allocation'
 import { ApiCall } from './api-call'
 import { ApiToken } from './api-token'
@@ -50,8 +50,66 @@ import { Undelivered } from './undelivered'
 import { Unpainted } from './unpainted'
 import { Worker } from './worker'
 
+export {
+  Allocation,
+  ApiCall,
+  ApiToken,
+  BankEntry,
+  BankFile,
+  Bill,
+  Brand,
+  Claim,
+  Company,
+  Contact,
+  EmailTextVersion,
+  Customer,
+  Dispatch,
+  DispatchDocument,
+  DispatchRecipient,
+  IssuedDocument,
+  DocumentFile,
+  DocumentVoid,
+  Evaluation,
+  HouseEvent,
+  ExchangeRate,
+  StoredFile,
+  ImportFile,
+  ImportRow,
+  Item,
+  MailCopy,
+  NumberSeries,
+  NumberSkip,
+  OpenItem,
+  OrderLine,
+  PreparedDocument,
+  Payment,
+  PeriodClose,
+  RateLimit,
+  RehearsalPaper,
+  Routine,
+  RoutineVersion,
+  SalesOrder,
+  SendRun,
+  SendRunPaper,
+  SeriesCounter,
+  Session,
+  Staff,
+  DesignVersion,
+  TaxCode,
+  TaxRate,
+  Trail,
+  Undelivered,
+  Unpainted,
+  Worker,
+}
+
+interface HouseModel extends ModelStatic<Model> {
+  start: (sequelize: Sequelize) => void
+  associate?: () => void
+}
+
 /** Every table of the house, in the order of schema.sql. */
-export const models = [
+export const models: readonly HouseModel[] = [
   Staff,
   Session,
   ApiToken,
@@ -107,5 +165,5 @@ export const models = [
 /** Binds the models to the connection, with their associations. */
 export function startModels(sequelize: Sequelize): void {
   for (const model of models) model.start(sequelize)
-  for (const model of models) if ('associate' in model) model.associate()
+  for (const model of models) model.associate?.()
 }

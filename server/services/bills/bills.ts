@@ -10,6 +10,7 @@ import { formatPercent, type Language } from '../../../core/money/format'
 import { totals, type Adjustment } from '../../../core/money/totals'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { Bill } from '../../db/models'
 import { billsOfOrders } from '../documents/context'
 import { draftBills, keepDraft, markStale, type Draft } from '../documents/prepare'
 import { company } from '../house/house'
@@ -99,25 +100,18 @@ async function keepNew(wanted: readonly NewBill[], actor: string): Promise<numbe
   return inTransaction(async () => {
     const ids: number[] = []
     for (const bill of wanted) {
-      const row = await one<{ id: number }>(
-        `insert into bill (
-          kind, brand_id, customer_id, order_id, credits_id, replaces_id, facts, made_at, made_by
-        )
-        values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9)
-        returning id`,
-        [
-          bill.kind,
-          bill.brandId,
-          bill.customerId,
-          bill.orderId ?? null,
-          bill.creditsId ?? null,
-          bill.replacesId ?? null,
-          json(bill.facts),
-          clock.now(),
-          actor,
-        ],
-      )
-      ids.push(row!.id)
+      const { id } = await Bill.create({
+        kind: bill.kind,
+        brandId: bill.brandId,
+        customerId: bill.customerId,
+        orderId: bill.orderId ?? null,
+        creditsId: bill.creditsId ?? null,
+        replacesId: bill.replacesId ?? null,
+        facts: bill.facts,
+        madeAt: clock.now(),
+        madeBy: actor,
+      })
+      ids.push(id)
     }
     const drafts = await draftBills(ids)
     for (const [, made] of [...drafts].sort(([a], [b]) => a - b)) await keepPaper(made, actor)

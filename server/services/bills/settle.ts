@@ -5,6 +5,7 @@ import type { PaperSource } from '../../../core/documents/issue'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
 import { one, rows, run } from '../../db/connection'
+import { Allocation } from '../../db/models'
 import { billsOfOrders } from '../documents/context'
 import { markStale } from '../documents/prepare'
 import { note } from '../trail/trail'
@@ -120,11 +121,14 @@ async function allocateCredit(
   const { total } = paper.source.credit!.sums
   const amount = Decimal.max(0, Decimal.min(item.open, total))
   if (amount.gt(0)) {
-    await run(
-      `insert into allocation (from_document_id, to_document_id, amount, currency, at, by)
-      values ($1, $2, $3, $4, $5, $6)`,
-      [creditId, paper.creditsId, amount.toString(), item.currency, now, actor],
-    )
+    await Allocation.create({
+      fromDocumentId: creditId,
+      toDocumentId: paper.creditsId,
+      amount: amount.toString(),
+      currency: item.currency,
+      at: now,
+      by: actor,
+    })
     await run('update open_item set open = open - $2::numeric where document_id = $1', [
       paper.creditsId,
       amount.toString(),

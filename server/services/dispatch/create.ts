@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import type { ContactRole } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { json, one, rows, run } from '../../db/connection'
+import { one, rows, run } from '../../db/connection'
+import { Dispatch, DispatchDocument } from '../../db/models'
 import { addJobs } from '../../queue/add'
 import { note } from '../trail/trail'
 
@@ -41,45 +42,32 @@ export interface NewDispatch {
  */
 export async function newDispatch(wanted: NewDispatch): Promise<number> {
   const now = clock.now()
-  const row = await one<{ id: number }>(
-    `insert into dispatch (
-      channel, state, customer_id, customer_name, brand_id, cover_note_id, to_role, to_addresses, is_copy,
-      number, total, currency, send_to, created_at, created_by, ready, not_before, next_try_at, message_id,
-      since, copy_to, despite, gather_key
-    )
-    values (
-      $1, 'waiting', $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10, $11, $12, $13, $14, $15, $16, $16, $17, $13,
-      $18::jsonb, $19, $20
-    )
-    returning id`,
-    [
-      wanted.channel,
-      wanted.customerId,
-      wanted.customerName,
-      wanted.brandId,
-      wanted.coverNoteId,
-      wanted.role,
-      wanted.toAddresses ? json(wanted.toAddresses) : null,
-      wanted.isCopy,
-      wanted.number,
-      wanted.total,
-      wanted.currency,
-      wanted.sendTo,
-      now,
-      wanted.actor,
-      wanted.ready,
-      wanted.notBefore,
-      `<${randomUUID()}@${config.returnDomain}>`,
-      json(wanted.copyTo),
-      wanted.despite ?? false,
-      wanted.gatherKey ?? null,
-    ],
-  )
-  const id = row!.id
-  await run('insert into dispatch_document (dispatch_id, document_id) values ($1, $2)', [
-    id,
-    wanted.documentId,
-  ])
+  const { id } = await Dispatch.create({
+    channel: wanted.channel,
+    state: 'waiting',
+    customerId: wanted.customerId,
+    customerName: wanted.customerName,
+    brandId: wanted.brandId,
+    coverNoteId: wanted.coverNoteId,
+    toRole: wanted.role,
+    toAddresses: wanted.toAddresses ?? null,
+    isCopy: wanted.isCopy,
+    number: wanted.number,
+    total: wanted.total,
+    currency: wanted.currency,
+    sendTo: wanted.sendTo,
+    createdAt: now,
+    createdBy: wanted.actor,
+    ready: wanted.ready,
+    notBefore: wanted.notBefore,
+    nextTryAt: wanted.notBefore,
+    messageId: `<${randomUUID()}@${config.returnDomain}>`,
+    since: now,
+    copyTo: [...wanted.copyTo],
+    despite: wanted.despite ?? false,
+    gatherKey: wanted.gatherKey ?? null,
+  })
+  await DispatchDocument.create({ dispatchId: id, documentId: wanted.documentId })
   await run('delete from undelivered where document_id = $1', [wanted.documentId])
   if (wanted.isCopy)
     await note(
@@ -102,10 +90,7 @@ export async function gatheringDispatch(gatherKey: string): Promise<number | und
 
 /** Puts one more document into an email that still gathers. */
 export async function addToDispatch(dispatchId: number, documentId: number): Promise<void> {
-  await run('insert into dispatch_document (dispatch_id, document_id) values ($1, $2)', [
-    dispatchId,
-    documentId,
-  ])
+  await DispatchDocument.create({ dispatchId, documentId })
   await run('update dispatch set ready = false where id = $1', [dispatchId])
   await describeDispatch(dispatchId)
 }

@@ -8,7 +8,8 @@ import type { EventFacts } from '../../../core/routines/routine'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { SendingHours } from '../../../core/routines/sentence'
 import type { Channel, ContactRole } from '../../../core/wishes/recipients'
-import { json, one, run } from '../../db/connection'
+import { json, run } from '../../db/connection'
+import { HouseEvent, IssuedDocument, OpenItem, Undelivered, Unpainted } from '../../db/models'
 import { checkBill, settleBill } from '../bills/settle'
 import { noAddress, planSending } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
@@ -136,77 +137,57 @@ export async function insertDocument(
           drawn.number,
         )
   const { amounts } = issued
-  const document = await one<{ id: number }>(
-    `insert into document (
-      kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id,
-      customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id,
-      cover_note_id, paper_id, issued_at, issued_by, search, bill_id, credits_id, replaces_id, payment_id,
-      earlier_than
-    )
-    values (
-      $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19::jsonb, $20, $21,
-      $22, $23, $24, $25, $26, $27, $28, $29, $30
-    )
-    returning id`,
-    [
-      paper.kind,
-      drawn.number,
-      drawn.seriesId,
-      drawn.period,
-      drawn.counter,
-      drawn.date,
-      issued.dueDate,
-      paper.orderId,
-      paper.orderNumber,
-      paper.customerId,
-      paper.customerName,
-      paper.brandId,
-      issued.language,
-      issued.currency,
-      amounts.net,
-      amounts.tax,
-      amounts.total,
-      amounts.toPay,
-      json(issued),
-      paper.stationeryId,
-      paper.coverNoteId,
-      paper.id,
-      now,
-      actor,
-      [
-        drawn.number,
-        paper.orderNumber,
-        paper.customerName,
-        paper.source.order.reference ?? '',
-        paper.source.credit?.number ?? '',
-      ]
-        .filter(Boolean)
-        .join(' ')
-        .toLowerCase(),
-      paper.billId,
-      paper.creditsId,
-      paper.replacesId,
-      paper.paymentId,
-      drawn.earlierThan,
-    ],
-  )
-  const documentId = document!.id
+  const words = [
+    drawn.number,
+    paper.orderNumber,
+    paper.customerName,
+    paper.source.order.reference ?? '',
+    paper.source.credit?.number ?? '',
+  ]
+  const { id: documentId } = await IssuedDocument.create({
+    kind: paper.kind,
+    number: drawn.number,
+    seriesId: drawn.seriesId,
+    period: drawn.period,
+    counter: drawn.counter,
+    date: drawn.date,
+    dueDate: issued.dueDate,
+    orderId: paper.orderId,
+    orderNumber: paper.orderNumber,
+    customerId: paper.customerId,
+    customerName: paper.customerName,
+    brandId: paper.brandId,
+    language: issued.language,
+    currency: issued.currency,
+    ...amounts,
+    paper: issued,
+    stationeryId: paper.stationeryId,
+    coverNoteId: paper.coverNoteId,
+    paperId: paper.id,
+    issuedAt: now,
+    issuedBy: actor,
+    search: words.filter(Boolean).join(' ').toLowerCase(),
+    billId: paper.billId,
+    creditsId: paper.creditsId,
+    replacesId: paper.replacesId,
+    paymentId: paper.paymentId,
+    earlierThan: drawn.earlierThan,
+  })
   if (kindFacts[paper.kind].books) {
-    await run(
-      `insert into open_item (document_id, customer_id, currency, amount, open, due_date)
-      values ($1, $2, $3, $4::numeric, $4::numeric, $5)`,
-      [
-        documentId,
-        paper.customerId,
-        issued.currency,
-        paper.creditsId === null
-          ? (paidNow ?? amounts.toPay)
-          : moneyText(new Decimal(amounts.total).neg(), issued.currency),
-        issued.dueDate ?? drawn.date,
-      ],
-    )
+    const owed =
+      paper.creditsId === null
+        ? (paidNow ?? amounts.toPay)
+        : moneyText(new Decimal(amounts.total).neg(), issued.currency)
+    await OpenItem.create({
+      documentId,
+      customerId: paper.customerId,
+      currency: issued.currency,
+      amount: owed,
+      open: owed,
+      dueDate: issued.dueDate ?? drawn.date,
+    })
   }
-  await run('insert into unpainted (document_id) values ($1)', [documentId])
+  await Unpainted.create({ documentId })
   await run(`update paper set state = 'issued' where id = $1`, [paper.id])
   const subject = subjectOf(paper)
   const claimed = await run(
@@ -217,15 +198,16 @@ export async function insertDocument(
   )
   if (claimed !== 1) throw new Error('the claim of a prepared document is not its own')
   const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books
-  const event = await one<{ id: number }>(
-    `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at)
-    values (
-      'document issued', $1, $5, $2::jsonb, 3, $3, $4,
-      case when $6::boolean then null else $3::timestamptz end
-    )
-    returning id`,
-    [paper.orderId, json(postedFacts(paper, drawn.number, amounts)), now, actor, documentId, toBeLookedAt],
-  )
+  const event = await HouseEvent.create({
+    kind: 'document issued',
+    orderId: paper.orderId,
+    documentId,
+    facts: postedFacts(paper, drawn.number, amounts),
+    schemaVersion: 3,
+    at: now,
+    actor,
+    lookedAt: toBeLookedAt ? null : now,
+  })
   await noteAll([
     {
       orderId: paper.orderId ?? undefined,
@@ -257,7 +239,7 @@ export async function insertDocument(
     { documentId, number: drawn.number, total: amounts.total, currency: issued.currency },
     issuing,
   )
-  return { documentId, eventId: toBeLookedAt ? event!.id : null }
+  return { documentId, eventId: toBeLookedAt ? event.id : null }
 }
 
 /** The dispatches of a document: one a channel, or one more document in an email that its customer wants gathered. */
@@ -322,7 +304,7 @@ async function putOnItsWay(
       actor,
       `Not sent: ${paper.customerName} wants no ${kindFacts[paper.kind].many}.`,
     )
-  else await run('insert into undelivered (document_id, since) values ($1, $2)', [documentId, now])
+  else await Undelivered.create({ documentId, since: now })
 }
 
 /** What routines on posting may test. */

@@ -14,7 +14,8 @@ import {
 import { randomUUID } from 'node:crypto'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, one, rows, run } from '../../db/connection'
+import { RehearsalPaper } from '../../db/models'
 import { Refusal } from '../../../core/errors'
 import { isTemporary } from '../../../core/dispatch/reply'
 import { log } from '../../log'
@@ -112,30 +113,22 @@ interface Kept {
 }
 
 async function keep(kept: Kept): Promise<number> {
-  const row = await one<{ id: number }>(
-    `insert into rehearsal_paper (
-      number, paper_id, document_id, brand_id, customer_name, content, stationery_id, cover_note_id,
-      would_go_to, sent_to, made_at, made_by, email
-    )
-    values ($1, $2, $3, $4, $5, $6::jsonb, $7, $8, $9::jsonb, $10, $11, $12, $13::jsonb)
-    returning id`,
-    [
-      kept.number,
-      kept.paperId,
-      kept.documentId,
-      kept.brandId,
-      kept.customerName,
-      json(kept.content),
-      kept.stationeryId,
-      kept.coverNoteId,
-      json(kept.wouldGoTo),
-      kept.sentTo,
-      clock.now(),
-      kept.actor,
-      kept.email ? json(kept.email) : null,
-    ],
-  )
-  return row!.id
+  const { id } = await RehearsalPaper.create({
+    number: kept.number,
+    paperId: kept.paperId,
+    documentId: kept.documentId,
+    brandId: kept.brandId,
+    customerName: kept.customerName,
+    content: kept.content,
+    stationeryId: kept.stationeryId,
+    coverNoteId: kept.coverNoteId,
+    wouldGoTo: kept.wouldGoTo,
+    sentTo: kept.sentTo,
+    madeAt: clock.now(),
+    madeBy: kept.actor,
+    email: kept.email ?? null,
+  })
+  return id
 }
 
 async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {

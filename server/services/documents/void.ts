@@ -2,7 +2,8 @@ import { Refusal } from '../../../core/errors'
 import { dayWords, type Day } from '../../../core/documents/days'
 import { capital, type DocumentKind } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, one, rows, run } from '../../db/connection'
+import { DocumentVoid, HouseEvent } from '../../db/models'
 import { releaseIfSettled } from '../bills/settle'
 import { takeOut } from '../dispatch/create'
 import { publish } from '../live/publish'
@@ -60,12 +61,7 @@ export async function voidDocument(id: number, reason: string, actor: string): P
       [id],
     )
 
-    await run('insert into document_void (document_id, at, by, reason) values ($1, $2, $3, $4)', [
-      id,
-      clock.now(),
-      actor,
-      reason,
-    ])
+    await DocumentVoid.create({ documentId: id, at: clock.now(), by: actor, reason })
     for (const dispatch of dispatches)
       if (['waiting', 'stuck'].includes(dispatch.state)) await takeOut(dispatch.id, id, actor)
     await run('delete from undelivered where document_id = $1', [id])
@@ -75,11 +71,16 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     await releaseIfSettled(id)
     if (document.orderId !== null)
       await run('update sales_order set version = version + 1 where id = $1', [document.orderId])
-    await run(
-      `insert into event (kind, order_id, document_id, facts, schema_version, at, actor, looked_at)
-      values ('document voided', $1, $2, $3::jsonb, 1, $4, $5, $4)`,
-      [document.orderId, id, json({ number, reason }), clock.now(), actor],
-    )
+    await HouseEvent.create({
+      kind: 'document voided',
+      orderId: document.orderId,
+      documentId: id,
+      facts: { number, reason },
+      schemaVersion: 1,
+      at: clock.now(),
+      actor,
+      lookedAt: clock.now(),
+    })
     await note(
       { orderId: document.orderId ?? undefined, documentId: id },
       actor,

@@ -6,7 +6,8 @@ import { Decimal, moneyText, type DecimalText } from '../../../core/money/decima
 import { checkSettlements, settledBy, type Settlement } from '../../../core/receivables/settle'
 import type { EventFacts } from '../../../core/routines/routine'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, one, rows, run } from '../../db/connection'
+import { Allocation, HouseEvent, Payment } from '../../db/models'
 import { addJob } from '../../queue/add'
 import { markStale } from '../documents/prepare'
 import { company } from '../house/house'
@@ -98,34 +99,30 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
   const given = await giveBack(payment, rest, customer.name)
   const brandId = items.get(payment.settle[0]?.documentId ?? 0)?.brandId ?? customer.brandId
   const now = clock.now()
-  const row = await one<{ id: number }>(
-    `insert into payment (
-      direction, customer_id, brand_id, date, method, amount, currency, reference, open, made_at, made_by
-    )
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
-    returning id`,
-    [
-      payment.direction,
-      customer.id,
-      brandId,
-      payment.date,
-      payment.method,
-      money(payment.amount, payment),
-      payment.currency,
-      payment.reference,
-      money(rest.minus(given), payment),
-      now,
-      actor,
-    ],
-  )
-  const id = row!.id
+  const { id } = await Payment.create({
+    direction: payment.direction,
+    customerId: customer.id,
+    brandId,
+    date: payment.date,
+    method: payment.method,
+    amount: money(payment.amount, payment),
+    currency: payment.currency,
+    reference: payment.reference,
+    open: money(rest.minus(given), payment),
+    madeAt: now,
+    madeBy: actor,
+  })
   for (const line of payment.settle) await settle(id, payment, line, items.get(line.documentId)!, actor)
   for (const back of payment.giveBack ?? [])
-    await run(
-      `insert into allocation (payment_id, to_payment_id, kind, amount, currency, at, by)
-      values ($1, $2, 'payment', $3, $4, $5, $6)`,
-      [id, back.paymentId, back.amount, payment.currency, now, actor],
-    )
+    await Allocation.create({
+      paymentId: id,
+      toPaymentId: back.paymentId,
+      kind: 'payment',
+      amount: back.amount,
+      currency: payment.currency,
+      at: now,
+      by: actor,
+    })
 
   const facts: EventFacts = {
     receipt: receiptKind(payment.direction),
@@ -140,13 +137,15 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
     salesperson: customer.salesperson,
     items: [],
   }
-  const event = await one<{ id: number }>(
-    `insert into event (kind, payment_id, facts, schema_version, at, actor)
-    values ('payment recorded', $1, $2::jsonb, 3, $3, $4)
-    returning id`,
-    [id, json(facts), now, actor],
-  )
-  await addJob('look-at-events', { eventIds: [event!.id] })
+  const event = await HouseEvent.create({
+    kind: 'payment recorded',
+    paymentId: id,
+    facts,
+    schemaVersion: 3,
+    at: now,
+    actor,
+  })
+  await addJob('look-at-events', { eventIds: [event.id] })
   await noteAll(
     payment.settle.map((line) => ({
       documentId: line.documentId,
@@ -338,11 +337,15 @@ async function settle(
   ] as const
   for (const [kind, amount] of parts) {
     if (new Decimal(amount).isZero()) continue
-    await run(
-      `insert into allocation (payment_id, to_document_id, kind, amount, currency, at, by)
-      values ($1, $2, $3, $4, $5, $6, $7)`,
-      [paymentId, line.documentId, kind, money(amount, { currency }), currency, clock.now(), actor],
-    )
+    await Allocation.create({
+      paymentId,
+      toDocumentId: line.documentId,
+      kind,
+      amount: money(amount, { currency }),
+      currency,
+      at: clock.now(),
+      by: actor,
+    })
     await run('update open_item set open = open - $2::numeric where document_id = $1', [
       line.documentId,
       new Decimal(amount).times(sign).toString(),

@@ -2,6 +2,7 @@ import { Refusal } from '../../../core/errors'
 import { checkSentence, trusts, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { Routine } from '../../db/models'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 
@@ -136,23 +137,19 @@ export async function addRoutine(routine: NewRoutine, actor: string): Promise<nu
   return inTransaction(async () => {
     await refuseTakenName(routine.name, 0)
     const now = clock.now()
-    const row = await one<{ id: number }>(
-      `insert into routine (name, description, is_on, applies_since, trust, sentence, changed_at, changed_by)
-      values ($1, $2, $3, $4, $5, $6::jsonb, $7, $8) returning id`,
-      [
-        routine.name,
-        routine.description,
-        routine.isOn,
-        routine.isOn ? now : null,
-        routine.trust,
-        json(routine.sentence),
-        now,
-        actor,
-      ],
-    )
-    await keepVersion(row!.id)
-    publish('routine', [row!.id])
-    return row!.id
+    const { id } = await Routine.create({
+      name: routine.name,
+      description: routine.description,
+      isOn: routine.isOn,
+      appliesSince: routine.isOn ? now : null,
+      trust: routine.trust,
+      sentence: routine.sentence,
+      changedAt: now,
+      changedBy: actor,
+    })
+    await keepVersion(id)
+    publish('routine', [id])
+    return id
   })
 }
 
