@@ -9,7 +9,6 @@ const forbid = (...groups) => ({
   'no-restricted-imports': 'off',
   '@typescript-eslint/no-restricted-imports': ['error', { patterns: groups }],
 })
-const types = { allowTypeImports: true }
 const house = '**/server/**'
 
 export default tseslint.config(
@@ -45,8 +44,7 @@ export default tseslint.config(
     files: ['app/**/*.{ts,vue}'],
     rules: forbid({
       group: [house],
-      message: 'the interface reaches the server over HTTP only; types may be shared',
-      ...types,
+      message: 'the interface reaches the server over HTTP only; its types are in app/contract',
     }),
   },
   {

@@ -6,6 +6,7 @@ import { closeDatabase } from '../server/db/connection'
 import { migrate } from '../server/db/migrate'
 import { closeRenderPool } from '../server/render/pool'
 import type { Row } from './table'
+import { registerSources } from '../server/services/sources'
 
 /**
  * Measures in a house of its own: a throw-away cluster with the demo's company, brands, customers and items,
@@ -16,6 +17,7 @@ export async function inBenchHouse(
   durable: boolean,
   measure: () => Promise<Row[]>,
 ): Promise<Row[]> {
+  registerSources()
   const cluster: Cluster = {
     folder: join('/var/tmp', `clothespin-bench-${name}-${process.pid}`),
     port: await freePort(),

@@ -11,6 +11,7 @@ import { writeStatement } from './bank'
 import { loadHouse } from './house'
 import { droppedAddress, livePast } from './past'
 import { fullSize, stories, testSize } from './orders'
+import { registerSources } from '../server/services/sources'
 
 /*
  * Loads the demo house. What lies in the past is not painted in: with the clock set back, the same services
@@ -36,6 +37,7 @@ function startStandin(): Promise<ChildProcess> {
   })
 }
 
+registerSources()
 await migrate()
 if (await one('select 1 as one from company')) {
   console.log('The demo house is already there.')

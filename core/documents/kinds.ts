@@ -102,3 +102,7 @@ export function countOf(count: number, kind: DocumentKind): string {
 
 /** A sentence's first letter raised. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+
+/** The kind of the receipt of a payment or a refund. */
+export const receiptKind = (direction: 'in' | 'out'): DocumentKind =>
+  direction === 'in' ? 'payment receipt' : 'refund receipt'

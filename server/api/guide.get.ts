@@ -1,4 +1,4 @@
 import { route } from '../route'
-import { setUpGuide } from '../services/house/guide'
+import { setUpGuide } from '../services/guide/guide'
 
 export default route({ role: 'reader' }, () => setUpGuide())

@@ -1,12 +1,14 @@
+import { registerSources } from '../services/sources'
 import { closeDatabase } from '../db/connection'
 import { migrate } from '../db/migrate'
 import { closeRenderPool, warmRenderPool } from '../render/pool'
 import { guardInstallation } from '../services/house/installation'
-import { watchHealth } from '../services/live/health'
+import { watchHealth } from '../services/house/health'
 import { stopListening } from '../services/live/listen'
 
 /** Nitro does not wait for an async plugin: requests wait for this promise instead. */
 export default defineNitroPlugin((nitro) => {
+  registerSources()
   const ready = migrate().then(guardInstallation)
   warmRenderPool()
   ready.catch((error: unknown) => {

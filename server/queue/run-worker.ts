@@ -1,3 +1,4 @@
+import { registerSources } from '../services/sources'
 import { randomUUID } from 'node:crypto'
 import { EventEmitter } from 'node:events'
 import { Logger, run, type Runner, type TaskList, type WorkerEvents } from 'graphile-worker'
@@ -35,6 +36,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
 
 /** The task list for one worker process; errors are logged with the job and left to the queue and the sweeper. */
 export function taskList(workerId: string): TaskList {
+  registerSources()
   return Object.fromEntries(
     Object.entries(tasks).map(([name, task]) => [
       name,

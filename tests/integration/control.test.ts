@@ -16,7 +16,7 @@ import {
   resumeAll,
   startRehearsal,
 } from '../../server/services/house/settings'
-import { houseState } from '../../server/services/live/health'
+import { houseState } from '../../server/services/house/health'
 import { closeMailConnections } from '../../server/outside/mail/smtp'
 import { register } from '../../server/services/register/register'
 import { lineList } from '../../server/services/line/list'

@@ -15,6 +15,7 @@ import { taskList } from '../../server/queue/run-worker'
 import { closeRenderPool } from '../../server/render/pool'
 import { addOrder, setStatus, type NewOrder } from '../../server/services/orders/orders'
 import { addRoutine } from '../../server/services/routines/routines'
+import { registerSources } from '../../server/services/sources'
 import type { Trust } from '../../core/routines/sentence'
 import { Mailboxes } from '../../standins/mail/mailboxes'
 import { Reporter } from '../../standins/mail/reports'
@@ -69,6 +70,7 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
   let server: ReturnType<typeof mailServer>
 
   beforeAll(async () => {
+    registerSources()
     const [smtpPort, returnPort] = [await freePort(), await freePort()]
     process.env.CLOTHESPIN_DATABASE_URL = await freshDatabase()
     Object.assign(process.env, {

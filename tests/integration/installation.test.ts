@@ -13,7 +13,7 @@ import {
   keepInstallation,
 } from '../../server/services/house/installation'
 import { resumeAll } from '../../server/services/house/settings'
-import { houseState } from '../../server/services/live/health'
+import { houseState } from '../../server/services/house/health'
 import { papersOf, useHouse } from './house'
 
 /* A copied or restored database must not speak. */

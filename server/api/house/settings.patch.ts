@@ -1,7 +1,8 @@
 import { kindFacts, documentKinds } from '../../../core/documents/kinds'
 import { decimal, Joi, text } from '../../checks'
 import { route } from '../../route'
-import { changeHouse, type HouseSettings } from '../../services/house/settings'
+import type { HouseSettings } from '../../services/house/settings'
+import { changeSettings } from '../../services/orders/settings'
 
 export default route<object, object, Partial<HouseSettings>>(
   {
@@ -26,7 +27,7 @@ export default route<object, object, Partial<HouseSettings>>(
     }).min(1),
   },
   async ({ body }) => {
-    await changeHouse(body)
+    await changeSettings(body)
     return { ok: true }
   },
 )

@@ -1,5 +1,5 @@
 import { route } from '../../route'
-import { houseState } from '../../services/live/health'
+import { houseState } from '../../services/house/health'
 
 /** Paused, in rehearsal, in trouble: what every screen says. */
 export default route({ role: 'reader' }, () => houseState())

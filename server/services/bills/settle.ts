@@ -7,7 +7,7 @@ import { Decimal } from '../../../core/money/decimal'
 import { one, rows, run } from '../../db/connection'
 import { Allocation } from '../../db/models'
 import { billsOfOrders } from '../documents/context'
-import { markStale } from '../documents/prepare'
+import { markStale } from '../outbox/stale'
 import { note } from '../trail/trail'
 import { creditedInvoices, creditFacts } from './context'
 

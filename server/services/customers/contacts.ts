@@ -1,7 +1,7 @@
 import { Refusal } from '../../../core/errors'
 import { isAddress, type ContactFacts, type Wishes } from '../../../core/wishes/recipients'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
-import { markStale } from '../documents/prepare'
+import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 
 /*

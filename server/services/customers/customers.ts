@@ -17,7 +17,7 @@ import {
   type Wishes,
 } from '../../../core/wishes/recipients'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
-import { markStale } from '../documents/prepare'
+import { markStale } from '../outbox/stale'
 import { keyset, likeText, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
 

@@ -1,5 +1,5 @@
 import { Refusal } from '../../../core/errors'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { type DocumentKind, kindFacts, receiptKind } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { isAddress } from '../../../core/wishes/recipients'
@@ -7,7 +7,6 @@ import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
 import { prepareRefusal, stopWords, type OrderToDocument } from '../../../core/orders/statuses'
-import { receiptKind } from '../receivables/context'
 import { ClaimLost, draftBills, draftPapers, draftReceipts, keepDraft, type Prepared } from './prepare'
 
 /*

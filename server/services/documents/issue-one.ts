@@ -10,14 +10,13 @@ import type { SendingHours } from '../../../core/routines/sentence'
 import type { Channel, ContactRole } from '../../../core/wishes/recipients'
 import { json, run } from '../../db/connection'
 import { HouseEvent, IssuedDocument, OpenItem, Undelivered, Unpainted } from '../../db/models'
-import { checkBill, settleBill } from '../bills/settle'
 import { noAddress, planSending } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
 import { addToDispatch, gatheringDispatch, newDispatch } from '../dispatch/create'
-import { bookPayment } from '../receivables/payments'
 import { note, noteAll } from '../trail/trail'
 import type { BuiltFrom } from './context'
 import { subjectOf } from './prepare'
+import { engineHooks, sourceOf } from './sources'
 
 /*
  * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
@@ -115,7 +114,8 @@ export async function insertDocument(
       'billed-meanwhile',
       'A part of its order has just been invoiced. Look at it again, then send it.',
     )
-  if (paper.billId !== null) await checkBill(paper)
+  const from = paper.billId === null ? undefined : sourceOf('bill')
+  await from?.check?.(paper)
   const asked = issuePaper(paper.source, drawn.date, drawn.number)
   const { paidBy } = issuing
   const paidNow =
@@ -217,19 +217,17 @@ export async function insertDocument(
       words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.`,
     },
   ])
-  if (paper.billId !== null) await settleBill(paper, documentId, { now, actor, billedOrders })
+  await from?.issued?.(paper, documentId, { now, actor, billedOrders })
   if (paidNow !== null) {
-    await bookPayment(
+    await engineHooks().paidAtOnce(
       {
-        direction: 'in',
         customerId: paper.customerId,
         date: drawn.date,
         method: paidBy!,
         amount: paidNow,
         currency: issued.currency,
-        reference: drawn.number,
-        settle: [{ documentId, amount: paidNow, discount: '0', writeOff: '0' }],
-        another: true,
+        number: drawn.number,
+        documentId,
       },
       actor,
     )

@@ -15,9 +15,8 @@ import { checkPaper } from '../../render/pool'
 import { fillLetter } from '../dispatch/compose'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
+import { sourceOf } from './sources'
 import { note, noteAll } from '../trail/trail'
-import { loadBillContexts } from '../bills/context'
-import { loadPaymentContexts } from '../receivables/context'
 import { draft, loadContexts, sendToWords, type Addressing, type PaperContext } from './context'
 
 /*
@@ -46,9 +45,12 @@ export async function draftPapers(
   return layOutAll(await loadContexts(kind, orderIds, addressing))
 }
 
+/** A draft names its kind itself, and its kind whom it goes to. */
+const noAddressing: Addressing = { role: 'billing', copyTo: [] }
+
 /** The same for bills, by their ids. */
 export async function draftBills(billIds: readonly number[]): Promise<Map<number, Draft>> {
-  return layOutAll(await loadBillContexts(billIds))
+  return layOutAll(await sourceOf('bill').load(billIds, noAddressing))
 }
 
 /** The same for payments and refunds: their receipts. */
@@ -56,7 +58,7 @@ export async function draftReceipts(
   paymentIds: readonly number[],
   addressing: Addressing,
 ): Promise<Map<number, Draft>> {
-  return layOutAll(await loadPaymentContexts(paymentIds, addressing))
+  return layOutAll(await sourceOf('payment').load(paymentIds, addressing))
 }
 
 async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, Draft>> {
@@ -314,30 +316,6 @@ async function claimHolder(
         `${subject.kind === 'bill' ? 'draft' : subject.kind}.`
       : `Nothing was made: the ${kind} of this ${subject.kind === 'bill' ? 'draft' : subject.kind} is ` +
         `already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
-  }
-}
-
-/**
- * Marks prepared papers that were built from something that has now changed, and has them built anew. In the
- * caller's transaction.
- */
-export async function markStale(
-  where: 'order_id' | 'customer_id' | 'brand_id' | 'bill_id' | 'payment_id',
-  id: number,
-): Promise<void> {
-  const papers = await rows<{ id: number }>(
-    `update paper
-    set stale = true
-    where ${where} = $1 and state in ('prepared', 'due', 'put back')
-    returning id`,
-    [id],
-  )
-  if (papers.length > 0) {
-    await addJob('refresh-papers', { paperIds: papers.map((paper) => paper.id) })
-    publish(
-      'line',
-      papers.map((paper) => paper.id),
-    )
   }
 }
 

@@ -9,8 +9,8 @@ import {
 import { groupBy } from '../../../core/group'
 import { sumByCurrency, type CurrencySum } from '../../../core/money/sums'
 import { rows } from '../../db/connection'
-import { toCheckMatching } from '../line/list'
-import { stopOf } from '../orders/stopped'
+import { toCheckMatching } from './matching'
+import { stopOf } from '../dispatch/stopped'
 import type { IssueHow } from './issue'
 import type { Matching } from './send-run'
 
@@ -43,8 +43,7 @@ export async function candidates(which: Which, how: IssueHow): Promise<Candidate
   const parameters: unknown[] = [noAddress]
   const where =
     'papers' in which
-      ? `
-        p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
+      ? `p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
       : toCheckMatching(which.matching, parameters)
   const found = await rows<Omit<Candidate, 'plan'>>(
     `select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,

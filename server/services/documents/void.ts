@@ -4,9 +4,9 @@ import { capital, type DocumentKind } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { DocumentVoid, HouseEvent } from '../../db/models'
-import { releaseIfSettled } from '../bills/settle'
 import { takeOut } from '../dispatch/create'
 import { publish } from '../live/publish'
+import { engineHooks } from './sources'
 import { note } from '../trail/trail'
 
 /*
@@ -68,7 +68,7 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     await takeBackAllocations(document, actor)
     await run('update open_item set open = 0 where document_id = $1', [id])
     await run(`update bill set state = 'dropped' where id = $1`, [document.billId])
-    await releaseIfSettled(id)
+    await engineHooks().voided(id)
     if (document.orderId !== null)
       await run('update sales_order set version = version + 1 where id = $1', [document.orderId])
     await HouseEvent.create({

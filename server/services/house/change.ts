@@ -12,7 +12,7 @@ import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
-import { markStale } from '../documents/prepare'
+import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 import {
   brands,

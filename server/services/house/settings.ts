@@ -5,7 +5,6 @@ import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
-import { applyStoppingStatuses } from '../orders/stopped'
 import { gate } from './gate'
 import { company } from './house'
 
@@ -83,7 +82,6 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
         change.heldStatuses ? json(change.heldStatuses) : null,
       ],
     )
-    if (change.heldStatuses || change.withdrawnStatuses) await applyStoppingStatuses('Clothespin')
     if (change.documentDates)
       await run(`update paper set stale = true where state in ('prepared', 'due', 'put back')`)
     publish('house')

@@ -3,7 +3,7 @@ import { stages, stuckWords, type Stage, type StuckCause } from '../../../core/d
 import { clock } from '../../clock'
 import { one, rows } from '../../db/connection'
 import { company } from '../house/house'
-import { stopOf } from '../orders/stopped'
+import { stopOf } from '../dispatch/stopped'
 
 /** A stage's count and the facts its cloth shows. Times are instants; the page words them. */
 export interface StageCount {

@@ -5,9 +5,10 @@ import { noAddress, planSending, type SendQuestion } from '../../../core/dispatc
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
-import { stopOf, stopOfDispatch } from '../orders/stopped'
+import { matchingConditions } from '../documents/matching'
+import { stopOf, stopOfDispatch } from '../dispatch/stopped'
 import type { Channel } from '../../../core/wishes/recipients'
-import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
+import { keyset, paged, type Listed, type Sort } from '../keyset'
 
 /** A row of a stage's list: a paper in the first two stages, a dispatch (or an unsent document) in the others. */
 export interface LineRow {
@@ -159,40 +160,10 @@ interface Query {
   sort: Sort
 }
 
-/** The conditions that all stages share, as SQL over the given columns. */
-function shared(
-  filter: LineFilter,
-  parameters: unknown[],
-  columns: { kind: string; total: string; text: string[]; brand: string },
-): string {
-  const conditions: string[] = []
-  const bind = (value: unknown) => `$${parameters.push(value)}`
-  if (filter.kind) conditions.push(`${columns.kind} = ${bind(filter.kind)}`)
-  if (filter.brand)
-    conditions.push(`${columns.brand} = (select id from brand where code = ${bind(filter.brand)})`)
-  if (filter.over) conditions.push(`${columns.total} > ${bind(filter.over)}::numeric`)
-  if (filter.search?.trim()) {
-    const text = bind(likeText(filter.search))
-    conditions.push(`(${columns.text.map((column) => `lower(${column}) like ${text}`).join(' or ')})`)
-  }
-  return conditions.map((condition) => ` and ${condition}`).join('')
-}
-
-/** The condition of all on To check that match, over paper `p`; adds to the parameters. */
-export function toCheckMatching(filter: Omit<LineFilter, 'stage' | 'limit'>, parameters: unknown[]): string {
-  const rest = shared({ ...filter, stage: 'to check', limit: 0 }, parameters, {
-    kind: 'p.kind',
-    total: 'p.total',
-    text: ['p.order_number', 'p.customer_name', 'p.send_to'],
-    brand: 'p.brand_id',
-  })
-  return `p.state = 'prepared' and not p.by_itself${rest}`
-}
-
 function paperQuery(filter: LineFilter): Query {
   const parameters: unknown[] = []
   const toCheck = filter.stage === 'to check'
-  const rest = shared(filter, parameters, {
+  const rest = matchingConditions(filter, parameters, {
     kind: 'p.kind',
     total: 'p.total',
     text: ['p.order_number', 'p.customer_name', 'p.send_to'],
@@ -212,7 +183,7 @@ function paperQuery(filter: LineFilter): Query {
     left join routine r on r.id = p.routine_id
     where ${states}${rest}`
   if (!toCheck) {
-    const others = shared(filter, parameters, {
+    const others = matchingConditions(filter, parameters, {
       kind: 'd.kind',
       total: 'd.total',
       text: ['d.number', 'd.order_number', 'd.customer_name'],
@@ -265,7 +236,7 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     parameters.push(dayInZone(clock.now(), timeZone), timeZone)
     condition += ' and s.arrived_at >= ($1::date::timestamp at time zone $2)'
   }
-  const rest = shared(filter, parameters, {
+  const rest = matchingConditions(filter, parameters, {
     kind: 'd.kind',
     total: 's.total',
     text: [numbersOf, 's.customer_name', 's.send_to'],

@@ -6,11 +6,11 @@ import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJobs } from '../../queue/add'
 import { suppliedStatus } from '../../../core/orders/statuses'
-import { markStale } from '../documents/prepare'
+import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
-import { applyStatus, type StatusEffects, type StatusTurn } from './stopped'
+import { applyStatus, type StatusEffects, type StatusTurn } from '../dispatch/stopped'
 
 /*
  * What changes an order: its status, one or many at once, and its lines.

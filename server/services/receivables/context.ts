@@ -1,4 +1,4 @@
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, receiptKind } from '../../../core/documents/kinds'
 import type { PaymentFacts, SettledFacts } from '../../../core/documents/facts'
 import { groupBy } from '../../../core/group'
 import type { ContactFacts } from '../../../core/wishes/recipients'
@@ -10,10 +10,6 @@ import {
   type PaperContext,
   type SubjectRow,
 } from '../documents/context'
-
-/** The kind of the receipt of a payment or a refund. */
-export const receiptKind = (direction: 'in' | 'out'): DocumentKind =>
-  direction === 'in' ? 'payment receipt' : 'refund receipt'
 
 interface PaymentRow extends SubjectRow {
   paymentId: number

@@ -1,6 +1,6 @@
 import { dayWords, dayInZone, type Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
-import { capital, type DocumentKind } from '../../../core/documents/kinds'
+import { capital, type DocumentKind, receiptKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { Decimal, moneyText, type DecimalText } from '../../../core/money/decimal'
 import { checkSettlements, settledBy, type Settlement } from '../../../core/receivables/settle'
@@ -9,11 +9,10 @@ import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { Allocation, HouseEvent, Payment } from '../../db/models'
 import { addJob } from '../../queue/add'
-import { markStale } from '../documents/prepare'
+import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { note, noteAll } from '../trail/trail'
-import { receiptKind } from './context'
 
 /*
  * Payments that came in and refunds that went out: the entry, what it settles and the open amounts in one

@@ -1,8 +1,8 @@
 import { clock } from '../../clock'
 import { one } from '../../db/connection'
 import { log } from '../../log'
-import { gate, type Gate } from '../house/gate'
-import { tellStreams } from './listen'
+import { gate, type Gate } from './gate'
+import { tellStreams } from '../live/listen'
 
 /*
  * How the house stands: paused, in rehearsal, or in trouble that every screen has to say: no worker, an old

@@ -3,7 +3,7 @@ import { languages, type Language } from '../../../core/money/format'
 import { isAddress } from '../../../core/wishes/recipients'
 import { one, rows } from '../../db/connection'
 import { listCustomers } from '../customers/customers'
-import { brands, company, coverNotes, stationeries } from './house'
+import { brands, company, coverNotes, stationeries } from '../house/house'
 
 /*
  * The set-up guide: what must stand before anything can go out, in the order one would do it, each with what

@@ -1,0 +1,85 @@
+// Prints what the house measures, one line a measure; with --check it fails where a rule of the house is broken.
+import { execSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { dirname, join, normalize } from 'node:path'
+
+const listed = (...patterns) =>
+  execSync(`git ls-files ${patterns.map((one) => `'${one}'`).join(' ')}`, { encoding: 'utf8' })
+    .split('\n')
+    .filter(Boolean)
+const read = (file) => readFileSync(file, 'utf8')
+const lines = (file) => read(file).split('\n')
+const count = (files, pattern) =>
+  files.reduce((sum, file) => sum + (read(file).match(pattern)?.length ?? 0), 0)
+const withAny = (files, pattern) => files.filter((file) => pattern.test(read(file)))
+
+const code = listed('*.ts', '*.vue', '*.mjs', '*.css', '*.sql')
+const tests = code.filter((file) => /^tests\/|\.test\.ts$|^core\/testing\//.test(file))
+const services = listed('server/services/**/*.ts')
+const widest = 120
+/** An address or another long word is no reason to fold a line. */
+const isWide = (line) => line.length > widest && !/\S{70,}/.test(line)
+const wide = code.flatMap((file) =>
+  lines(file).flatMap((line, index) => (isWide(line) ? [`${file}:${index + 1}`] : [])),
+)
+const long = code.filter((file) => !tests.includes(file) && !/\.sql$/.test(file) && lines(file).length > 301)
+
+const sql = /['"`]\s*(select|insert into|update|delete from|with)\s/gi
+const strays = withAny(services, new RegExp(sql.source, 'i')).filter(
+  (file) => !/queries\.ts$|services\/live\//.test(file),
+)
+
+/** Which subjects of services use which others. */
+function arrows() {
+  const found = new Map()
+  for (const file of services.filter((one) => !one.endsWith('.test.ts'))) {
+    const from = file.split('/')[2]
+    for (const [, path] of read(file).matchAll(/^(?:import|export)[^;]*? from '(\.[^']+)'/gms)) {
+      const to = normalize(join(dirname(file), path)).split('/')
+      if (to[1] !== 'services' || to.length < 4 || to[2] === from) continue
+      found.set(from, new Set([...(found.get(from) ?? []), to[2]]))
+    }
+  }
+  return found
+}
+/** Subjects that reach themselves again over others. */
+function inCircles() {
+  const all = arrows()
+  const reaches = (from, to, seen = new Set()) =>
+    [...(all.get(from) ?? [])].some(
+      (next) => next === to || (!seen.has(next) && reaches(next, to, seen.add(next))),
+    )
+  return [...all.keys()].filter((subject) => reaches(subject, subject)).sort()
+}
+
+const app = listed('app/**/*.ts', 'app/**/*.vue', 'app/*.vue')
+const components = listed('app/components/**/*.vue')
+const fromServer = withAny(app, /from '[./]*server\//)
+const circles = inCircles()
+const total = code.reduce((sum, file) => sum + lines(file).length, 0)
+const tested = tests.reduce((sum, file) => sum + lines(file).length, 0)
+const measures = [
+  ['lines of code', `${total} in ${code.length} files, ${Math.round((100 * tested) / total)} % tests`],
+  [`lines over ${widest} letters`, wide.length],
+  ['files over 300 lines', long.length],
+  ['tables with a model', listed('server/db/models/*.ts').length - 1],
+  [
+    'SQL outside queries.ts, db/, queue/, live/',
+    `${count(strays, sql)} statements in ${strays.length} files`,
+  ],
+  ['subjects of services in circles', `${circles.length}: ${circles.join(', ')}`],
+  ['components that fetch', `${withAny(components, /\bcallApi\b/).length} of ${components.length}`],
+  ['app files that import from server/', fromServer.length],
+  ['as unknown as, as never', count(code, /\bas unknown as\b|\bas never\b/g)],
+]
+for (const [what, value] of measures) console.log(`${String(what).padEnd(44)} ${value}`)
+
+if (process.argv.includes('--check')) {
+  const broken = [
+    ...wide.map((place) => `${place}: wider than ${widest} letters`),
+    ...circles.map((subject) => `server/services/${subject}: reaches itself over other subjects`),
+    ...fromServer.map((file) => `${file}: the interface imports from server/`),
+  ]
+  for (const one of broken) console.error(one)
+  process.exitCode = broken.length ? 1 : 0
+}

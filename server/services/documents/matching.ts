@@ -1,0 +1,32 @@
+import { likeText } from '../keyset'
+import type { Matching } from './send-run'
+
+/** The conditions that lists of documents share, as SQL over the given columns; adds to the parameters. */
+export function matchingConditions(
+  filter: Matching,
+  parameters: unknown[],
+  columns: { kind: string; total: string; text: string[]; brand: string },
+): string {
+  const conditions: string[] = []
+  const bind = (value: unknown) => `$${parameters.push(value)}`
+  if (filter.kind) conditions.push(`${columns.kind} = ${bind(filter.kind)}`)
+  if (filter.brand)
+    conditions.push(`${columns.brand} = (select id from brand where code = ${bind(filter.brand)})`)
+  if (filter.over) conditions.push(`${columns.total} > ${bind(filter.over)}::numeric`)
+  if (filter.search?.trim()) {
+    const text = bind(likeText(filter.search))
+    conditions.push(`(${columns.text.map((column) => `lower(${column}) like ${text}`).join(' or ')})`)
+  }
+  return conditions.map((condition) => ` and ${condition}`).join('')
+}
+
+/** The condition of all on To check that match, over paper `p`; adds to the parameters. */
+export function toCheckMatching(filter: Matching, parameters: unknown[]): string {
+  const rest = matchingConditions(filter, parameters, {
+    kind: 'p.kind',
+    total: 'p.total',
+    text: ['p.order_number', 'p.customer_name', 'p.send_to'],
+    brand: 'p.brand_id',
+  })
+  return `p.state = 'prepared' and not p.by_itself${rest}`
+}

@@ -1,0 +1,14 @@
+import { inTransaction } from '../../db/connection'
+import { applyStoppingStatuses } from '../dispatch/stopped'
+import { changeHouse, type HouseSettings } from '../house/settings'
+
+/**
+ * Changes the house's settings; where that changes which statuses stop an order, what is prepared or waiting
+ * follows at once. Called from the Company page. @throws Refusal of `changeHouse`
+ */
+export async function changeSettings(change: Partial<HouseSettings>): Promise<void> {
+  await inTransaction(async () => {
+    await changeHouse(change)
+    if (change.heldStatuses || change.withdrawnStatuses) await applyStoppingStatuses('Clothespin')
+  })
+}
