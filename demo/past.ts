@@ -5,6 +5,7 @@ import { config } from '../server/config'
 import { one, rows } from '../server/db/connection'
 import { taskList } from '../server/queue/run-worker'
 import { listenForReports } from '../server/outside/mail/listener'
+import { keepReport } from '../server/services/dispatch/reports'
 import { closeMailConnections } from '../server/outside/mail/smtp'
 import { closeRenderPool } from '../server/render/pool'
 import { billView, changeBill, creditDocument, newInvoice } from '../server/services/bills/bills'
@@ -130,7 +131,7 @@ export async function livePast(
     logger: new Logger(() => () => {}),
     pollInterval: 1000,
   })
-  const listener = listenForReports()
+  const listener = listenForReports(keepReport)
   const ids = new Map<Story, number>()
   const settle = async () => {
     await quiet()

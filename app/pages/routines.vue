@@ -365,6 +365,9 @@ const add = () =>
   color: inherit;
   outline-offset: -3px;
 }
+.routine .tag {
+  margin-right: 6px;
+}
 .routine.here {
   background: var(--ledger);
   border-left-color: var(--peg);

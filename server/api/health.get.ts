@@ -1,7 +1,8 @@
-import { one } from '../db/connection'
 import { route } from '../route'
+import { databaseAnswers } from '../services/house/health'
 
+/** Whether this process reaches its database. */
 export default route({ role: 'anyone', uncounted: true }, async () => {
-  await one('select 1 as one')
+  await databaseAnswers()
   return { ok: true }
 })

@@ -6,6 +6,7 @@ import { clock } from '../clock'
 import { config } from '../config'
 import { log, reasonOf } from '../log'
 import { listenForReports } from '../outside/mail/listener'
+import { keepReport } from '../services/dispatch/reports'
 import { closeMailConnections } from '../outside/mail/smtp'
 import { closeRenderPool, warmRenderPool } from '../render/pool'
 import { beat, leave, sweep } from '../services/dispatch/sweep'
@@ -80,7 +81,7 @@ export async function startWorker(): Promise<{ stop: () => Promise<void> }> {
     events,
   })
   await beat(workerId, [...queueWorkers], startedAt)
-  const listener = listenForReports()
+  const listener = listenForReports(keepReport)
   const safely = (what: string, act: () => Promise<void>) => {
     let busy = false
     return () => {

@@ -10,6 +10,7 @@ import { loadHouse, type CustomerData } from '../../demo/house'
 import { freePort } from '../../demo/postgres'
 import { closeDatabase, one, rows } from '../../server/db/connection'
 import { listenForReports } from '../../server/outside/mail/listener'
+import { keepReport } from '../../server/services/dispatch/reports'
 import { closeMailConnections } from '../../server/outside/mail/smtp'
 import { taskList } from '../../server/queue/run-worker'
 import { closeRenderPool } from '../../server/render/pool'
@@ -97,7 +98,7 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
       reportDelivery: options.reports ?? true,
     })
     await new Promise<void>((resolve) => server.listen(smtpPort, '127.0.0.1', () => resolve()))
-    listener = listenForReports()
+    listener = listenForReports(keepReport)
     if (options.jobs !== false) {
       runner = await run({
         connectionString: process.env.CLOTHESPIN_DATABASE_URL,

@@ -187,6 +187,8 @@ const placeOf = (one: Trial['orders'][number]) =>
   line-height: 1;
 }
 .each {
+  display: inline-block;
+  white-space: nowrap;
   margin-right: 10px;
 }
 .chart {

@@ -1,7 +1,6 @@
 import { SMTPServer } from 'smtp-server'
 import { config } from '../../config'
 import { log } from '../../log'
-import { keepReport } from '../../services/dispatch/reports'
 import { dispatchOfReturnPath } from './return-path'
 
 const mostBytes = 1_000_000
@@ -10,8 +9,11 @@ const mostBytes = 1_000_000
  * Clothespin's own SMTP listener, on loopback, for delivery reports only: it takes mail for signed return
  * paths and nothing else.
  * A second worker finds the port taken and tries again now and then, so that one always listens.
+ * @param keep keeps a report of a dispatch; false while that is just being handed over, so that it comes again
  */
-export function listenForReports(): { close: () => Promise<void> } {
+export function listenForReports(keep: (dispatchId: number, report: string) => Promise<boolean>): {
+  close: () => Promise<void>
+} {
   let server: SMTPServer | undefined
   let closed = false
 
@@ -38,7 +40,7 @@ export function listenForReports(): { close: () => Promise<void> } {
         stream.on('end', () => {
           const ids = session.envelope.rcptTo.map((to) => dispatchOfReturnPath(to.address)!)
           const text = Buffer.concat(chunks).toString('utf8')
-          Promise.all(ids.map((id) => keepReport(id, text))).then(
+          Promise.all(ids.map((id) => keep(id, text))).then(
             (kept) => {
               if (kept.every(Boolean)) done()
               else

@@ -74,3 +74,8 @@ export function watchHealth(seconds = 5): () => void {
   timer.unref()
   return () => clearInterval(timer)
 }
+
+/** @throws when the database does not answer */
+export async function databaseAnswers(): Promise<void> {
+  await one('select 1 as one')
+}
