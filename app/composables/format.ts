@@ -11,7 +11,7 @@ function digits(amount: string, currency: string): string {
       count,
       new Intl.NumberFormat('en-IE', { minimumFractionDigits: count, maximumFractionDigits: count }),
     )
-  return numbers.get(count)!.format(amount as unknown as number)
+  return numbers.get(count)!.format(amount as `${number}`)
 }
 
 /** An exact amount from its decimal text: "1,284.46", with the currency where it is not the house's. */

@@ -25,29 +25,29 @@ function format(locale: string, minimum: number, maximum: number): Intl.NumberFo
 export function formatMoney(amount: DecimalText, currency: Currency, language: Language): string {
   const digits = currencyDigits(currency)
   const exact = new Decimal(amount).toFixed(digits)
-  return tidy(format(localeOf[language], digits, digits).format(exact as unknown as number))
+  return tidy(format(localeOf[language], digits, digits).format(exact as `${number}`))
 }
 
 /** A unit price: at least the currency's digits, up to four. */
 export function formatPrice(price: DecimalText, currency: Currency, language: Language): string {
   const value = new Decimal(price)
   const digits = Math.max(currencyDigits(currency), Math.min(4, value.decimalPlaces()))
-  return tidy(format(localeOf[language], digits, digits).format(value.toFixed(digits) as unknown as number))
+  return tidy(format(localeOf[language], digits, digits).format(value.toFixed(digits) as `${number}`))
 }
 
 /** A quantity: as many digits as it has, up to three. */
 export function formatQuantity(quantity: DecimalText, language: Language): string {
-  return tidy(format(localeOf[language], 0, 3).format(new Decimal(quantity).toFixed() as unknown as number))
+  return tidy(format(localeOf[language], 0, 3).format(new Decimal(quantity).toFixed() as `${number}`))
 }
 
 /** An exchange rate: as many digits as it has, up to six. */
 export function formatRate(rate: DecimalText, language: Language): string {
-  return tidy(format(localeOf[language], 2, 6).format(new Decimal(rate).toFixed() as unknown as number))
+  return tidy(format(localeOf[language], 2, 6).format(new Decimal(rate).toFixed() as `${number}`))
 }
 
 /** A percentage: "23 %", "13.5 %". The space never breaks. */
 export function formatPercent(percent: DecimalText, language: Language): string {
-  return `${tidy(format(localeOf[language], 0, 2).format(new Decimal(percent).toFixed() as unknown as number))}\u00A0%`
+  return `${tidy(format(localeOf[language], 0, 2).format(new Decimal(percent).toFixed() as `${number}`))}\u00A0%`
 }
 
 /**

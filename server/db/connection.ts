@@ -90,11 +90,14 @@ export async function behindSavepoint<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
-type Bind = readonly unknown[]
+/** Values for $1 … by their place, or for $name by their name. */
+type Bind = readonly unknown[] | Readonly<Record<string, unknown>>
 
-/** Rows of a statement with $1 … parameters; also for INSERT, UPDATE and DELETE with RETURNING. */
+const given = (bind: Bind) => (Array.isArray(bind) ? [...(bind as unknown[])] : { ...bind })
+
+/** Rows of a statement with parameters; also for INSERT, UPDATE and DELETE with RETURNING. */
 export async function rows<T extends object>(sql: string, bind: Bind = []): Promise<T[]> {
-  return database().query<T>(sql, { bind: [...bind], type: QueryTypes.SELECT })
+  return database().query<T>(sql, { bind: given(bind), type: QueryTypes.SELECT })
 }
 
 /** The first row, or undefined. */
@@ -105,7 +108,7 @@ export async function one<T extends object>(sql: string, bind: Bind = []): Promi
 /** Runs a statement; answers how many rows it touched (the type is only how Sequelize is asked for that count). */
 export async function run(sql: string, bind: Bind = []): Promise<number> {
   return database().query(sql, {
-    bind: bind.length ? [...bind] : undefined,
+    bind: Array.isArray(bind) && bind.length === 0 ? undefined : given(bind),
     type: QueryTypes.BULKDELETE,
   }) as unknown as Promise<number>
 }

@@ -7,6 +7,12 @@ import { useDesk } from './desk'
 const desk = useDesk()
 const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8')
 
+declare global {
+  interface Window {
+    axe: { run: (options: object) => Promise<AxeResults> }
+  }
+}
+
 const screens: [name: string, path: string, ready: string][] = [
   ['To check', '/', '[role="option"]'],
   ['Stuck', '/?stage=stuck', '[data-test="remedy"]'],
@@ -40,7 +46,7 @@ const machineDates = () =>
 async function violations(): Promise<string[]> {
   await desk.page.evaluate(axe)
   const found = await desk.page.evaluate(() =>
-    (window as unknown as { axe: { run: (options: object) => Promise<AxeResults> } }).axe.run({
+    window.axe.run({
       runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
     }),
   )

@@ -2,7 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import puppeteer, { type Browser, type Page } from 'puppeteer-core'
+import puppeteer, { type Browser, type KeyInput, type Page } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
 import { demoStaff } from '../../demo/house'
 import { freePort } from '../../demo/postgres'
@@ -137,9 +137,9 @@ export function useDesk(): Desk {
       press: async (...keys: string[]) => {
         for (const chord of keys) {
           const parts = chord.split('+')
-          for (const part of parts.slice(0, -1)) await page.keyboard.down(part as never)
-          await page.keyboard.press(parts.at(-1)! as never)
-          for (const part of parts.slice(0, -1)) await page.keyboard.up(part as never)
+          for (const part of parts.slice(0, -1)) await page.keyboard.down(part as KeyInput)
+          await page.keyboard.press(parts.at(-1) as KeyInput)
+          for (const part of parts.slice(0, -1)) await page.keyboard.up(part as KeyInput)
         }
       },
       text: (selector: string) => page.$eval(selector, (element) => (element as HTMLElement).innerText),

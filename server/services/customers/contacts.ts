@@ -1,6 +1,7 @@
 import { Refusal } from '../../../core/errors'
 import { isAddress, type ContactFacts, type Wishes } from '../../../core/wishes/recipients'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { Contact } from '../../db/models'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 
@@ -37,12 +38,7 @@ export async function changeContacts(
       throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
     await run('update customer set version = version + 1 where id = $1', [id])
     await run('delete from contact where customer_id = $1', [id])
-    await run(
-      `insert into contact (customer_id, name, email, role)
-      select $1, c.name, c.email, c.role
-      from jsonb_to_recordset($2::jsonb) as c (name text, email text, role text)`,
-      [id, json(contacts)],
-    )
+    await Contact.bulkCreate(contacts.map(({ name, email, role }) => ({ customerId: id, name, email, role })))
     await run(
       `insert into trail (at, actor, order_id, words)
       select now(), $2, p.order_id, $3

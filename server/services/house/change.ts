@@ -10,6 +10,7 @@ import type { Stationery } from '../../../core/stationery/stationery'
 import { isAddress } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { Brand } from '../../db/models'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
 import { markStale } from '../outbox/stale'
@@ -117,32 +118,26 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
   }
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
-    await run(
-      `update brand
-      set name = $2, legal_name = $3, address_lines = $4::jsonb, country = $5, phone = $6, email = $7,
-        website = $8, registration = $9, tax_number = $10, banks = $11::jsonb, sender_name = $12,
-        sender_address = $13, reply_to = $14, prices_include_tax = $15, payment_methods = $16::jsonb,
-        without_tax_number = $17::jsonb
-      where id = $1`,
-      [
-        brandId,
-        change.name,
-        change.legalName,
-        json(change.addressLines),
-        change.country,
-        change.phone,
-        change.email,
-        change.website,
-        change.registration,
-        change.taxNumber,
-        json(banks),
-        change.senderName,
-        change.senderAddress,
-        change.replyTo,
-        change.pricesIncludeTax,
-        json(change.methods),
-        json(change.withoutTaxNumber),
-      ],
+    await Brand.update(
+      {
+        name: change.name,
+        legalName: change.legalName,
+        addressLines: change.addressLines,
+        country: change.country,
+        phone: change.phone,
+        email: change.email,
+        website: change.website,
+        registration: change.registration,
+        taxNumber: change.taxNumber,
+        banks,
+        senderName: change.senderName,
+        senderAddress: change.senderAddress,
+        replyTo: change.replyTo,
+        pricesIncludeTax: change.pricesIncludeTax,
+        paymentMethods: change.methods,
+        withoutTaxNumber: change.withoutTaxNumber,
+      },
+      { where: { id: brandId } },
     )
     await markStale('brand_id', brandId)
     publish('house')

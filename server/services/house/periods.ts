@@ -2,6 +2,7 @@ import { Refusal } from '../../../core/errors'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
+import { PeriodClose as PeriodCloseRow } from '../../db/models'
 import { publish } from '../live/publish'
 import { company } from './house'
 
@@ -66,10 +67,13 @@ export async function closePeriods(until: Day | null, reason: string, actor: str
         about: { field: 'reason' },
       })
     await run('update company set closed_until = $1', [until])
-    await run(
-      'insert into period_close (closed_until, was_until, at, by, reason) values ($1, $2, $3, $4, $5)',
-      [until, was, clock.now(), actor, reason.trim()],
-    )
+    await PeriodCloseRow.create({
+      closedUntil: until,
+      wasUntil: was,
+      at: clock.now(),
+      by: actor,
+      reason: reason.trim(),
+    })
     publish('house')
   })
 }

@@ -11,6 +11,7 @@ import {
 } from '../../../core/numbering/series'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
+import { NumberSeries as NumberSeriesRow, NumberSkip } from '../../db/models'
 import { publish } from '../live/publish'
 import { company, seriesColumns, type SeriesRow } from './house'
 
@@ -95,11 +96,15 @@ async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promi
     throw new Refusal('numbers-skipped', `${numbers} will not be used. Continue?`, {
       about: { field: 'start' },
     })
-  await run(
-    `insert into number_skip (series_id, period, first, last, reason, at, by)
-    values ($1, $2, $3, $4, $5, $6, $7)`,
-    [series.id, period, first, until, skipping.reason.trim(), clock.now(), skipping.actor],
-  )
+  await NumberSkip.create({
+    seriesId: series.id,
+    period,
+    first,
+    last: until,
+    reason: skipping.reason.trim(),
+    at: clock.now(),
+    by: skipping.actor,
+  })
   await run('update series_counter set last = $3 where series_id = $1 and period = $2', [
     series.id,
     period,
@@ -133,28 +138,20 @@ export async function addSeries(
         about: { field: 'country' },
       })
     await refuseDoubles({ ...series, ...scope, id: 0, kind, brandId })
-    const row = await one<{ id: number }>(
-      `insert into number_series (
-        kind, brand_id, country, currency, prefix, suffix, length, start, restart, business_year_start, source
-      )
-      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
-      returning id`,
-      [
-        kind,
-        brandId,
-        scope.country,
-        scope.currency,
-        series.prefix,
-        series.suffix,
-        series.length,
-        series.start,
-        series.restart,
-        series.businessYearStart,
-        series.source ?? 'own',
-      ],
-    )
+    const { id } = await NumberSeriesRow.create({
+      kind,
+      brandId,
+      ...scope,
+      prefix: series.prefix,
+      suffix: series.suffix,
+      length: series.length,
+      start: series.start,
+      restart: series.restart,
+      businessYearStart: series.businessYearStart,
+      source: series.source ?? 'own',
+    })
     publish('house')
-    return row!.id
+    return id
   })
 }
 

@@ -2,7 +2,8 @@ import { Refusal } from '../../../core/errors'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { isAddress } from '../../../core/wishes/recipients'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, one, rows, run } from '../../db/connection'
+import { Company } from '../../db/models'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { gate } from './gate'
@@ -60,28 +61,8 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
   await inTransaction(async () => {
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince)
       throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
-    await run(
-      `update company
-      set failure_notice_to = coalesce($1, failure_notice_to),
-        presume_seconds = coalesce($2, presume_seconds), grace_minutes = coalesce($3, grace_minutes),
-        rehearsal_address = coalesce($4, rehearsal_address), zero_totals = coalesce($5, zero_totals),
-        withdrawn_statuses = coalesce($6::jsonb, withdrawn_statuses),
-        withdrawn_rule = coalesce($7, withdrawn_rule), document_dates = coalesce($8::jsonb, document_dates),
-        small_difference = coalesce($9::numeric, small_difference),
-        held_statuses = coalesce($10::jsonb, held_statuses)`,
-      [
-        change.failureNoticeTo ?? null,
-        change.presumeSeconds ?? null,
-        change.graceMinutes ?? null,
-        change.rehearsalAddress ?? null,
-        change.zeroTotals ?? null,
-        change.withdrawnStatuses ? json(change.withdrawnStatuses) : null,
-        change.withdrawnRule ?? null,
-        change.documentDates ? json(change.documentDates) : null,
-        change.smallDifference ?? null,
-        change.heldStatuses ? json(change.heldStatuses) : null,
-      ],
-    )
+    // what is left out stays
+    await Company.update(change, { where: { id: 1 } })
     if (change.documentDates)
       await run(`update paper set stale = true where state in ('prepared', 'due', 'put back')`)
     publish('house')

@@ -17,6 +17,7 @@ import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { ImportFile } from '../../db/models'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { addJob } from '../../queue/add'
 import { keyset, paged, type Listed } from '../keyset'
@@ -106,32 +107,26 @@ export async function takeImport(
     )
   return inTransaction(async () => {
     const sha256 = await keepFile(bytes, 'text/csv')
-    const row = await one<{ id: number }>(
-      `insert into import (
-        subject, name, sha256, encoding, delimiter, columns, sample, mapping, decimal_sign, day_order,
-        made_at, made_by, since, heading, as_before
-      )
-      values ($1, $2, $3, $4, $5, $6::jsonb, $7::jsonb, $8::jsonb, $9, $10, $11, $12, $11, $13, $14)
-      returning id`,
-      [
-        subject,
-        name,
-        sha256,
-        encoding,
-        head.delimiter,
-        json(head.columns),
-        json(head.sample),
-        json(mapping),
-        before?.decimalSign ?? findDecimalSign(cellsOf(['number', 'amount'])),
-        before?.dayOrder ?? findDayOrder(cellsOf(['day'])),
-        clock.now(),
-        actor,
-        head.heading,
-        before !== undefined,
-      ],
-    )
+    const now = clock.now()
+    const { id } = await ImportFile.create({
+      subject,
+      name,
+      sha256,
+      encoding,
+      delimiter: head.delimiter,
+      columns: head.columns,
+      sample: head.sample,
+      mapping,
+      decimalSign: before?.decimalSign ?? findDecimalSign(cellsOf(['number', 'amount'])),
+      dayOrder: before?.dayOrder ?? findDayOrder(cellsOf(['day'])),
+      madeAt: now,
+      madeBy: actor,
+      since: now,
+      heading: head.heading,
+      asBefore: before !== undefined,
+    })
     publish('import')
-    return row!.id
+    return id
   })
 }
 

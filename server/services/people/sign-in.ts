@@ -3,6 +3,7 @@ import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { one, run } from '../../db/connection'
+import { Session } from '../../db/models'
 import { countWrongTry, forgetWrongTries, refuseGuesser } from '../../http/rate'
 import type { Role } from '../../route'
 import { hashPassword, passwordFits } from './passwords'
@@ -65,13 +66,13 @@ async function beginSession(staffId: number, role: Role): Promise<string> {
   const id = randomBytes(24).toString('base64url')
   const now = clock.now()
   await run('delete from session where ends_at < $1', [now])
-  await run('insert into session (id, staff_id, role, made_at, ends_at) values ($1, $2, $3, $4, $5)', [
+  await Session.create({
     id,
     staffId,
     role,
-    now,
-    new Date(now.getTime() + sessionHours * 3_600_000),
-  ])
+    madeAt: now,
+    endsAt: new Date(now.getTime() + sessionHours * 3_600_000),
+  })
   return id
 }
 

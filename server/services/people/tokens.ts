@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
+import { ApiToken } from '../../db/models'
 import type { Role, User } from '../../route'
 
 /*
@@ -25,13 +26,7 @@ const hashOf = (token: string) => createHash('sha256').update(token).digest('hex
 /** @returns the token in plain, this one time */
 export async function makeToken(name: string, scope: Scope, staffId: number): Promise<string> {
   const token = `clothespin_${randomBytes(32).toString('base64url')}`
-  await run('insert into api_token (name, scope, hash, staff_id, made_at) values ($1, $2, $3, $4, $5)', [
-    name,
-    scope,
-    hashOf(token),
-    staffId,
-    clock.now(),
-  ])
+  await ApiToken.create({ name, scope, hash: hashOf(token), staffId, madeAt: clock.now() })
   return token
 }
 
