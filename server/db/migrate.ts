@@ -4,7 +4,10 @@ import pg from 'pg'
 import { Umzug } from 'umzug'
 import { config } from '../config'
 
-/** In order. Each later one changes schema.sql as well, which is what a new house begins with. */
+/**
+ * In order. No house lives on this schema yet, so a change is made in schema.sql itself. With the first release
+ * the base gets a copy of its own that never changes, and each later one changes schema.sql as well.
+ */
 const migrations = [{ name: '001-base', sql: () => readFileSync(config.schemaFile, 'utf8') }]
 
 /** Held while migrating, so that web and workers that start together do it once. */
