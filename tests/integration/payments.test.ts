@@ -62,6 +62,26 @@ const payment = (change: Partial<NewPayment> = {}): NewPayment => ({
   another: true,
   ...change,
 })
+/** A routine that sends receipts by itself. */
+const receiptRoutine = (name: string) =>
+  addRoutine(
+    {
+      name,
+      description: '',
+      trust: 'by itself',
+      isOn: true,
+      sentence: {
+        on: 'payment',
+        statuses: [],
+        conditions: [],
+        issue: 'payment receipt',
+        to: 'billing',
+        delayMinutes: 0,
+      },
+    },
+    'Test',
+  )
+
 describe('a payment', () => {
   test('in part, then the rest with a small difference waived: open amount, entry and trail in one act', async () => {
     const { id } = await invoice()
@@ -289,23 +309,7 @@ test(
   'a sale that is paid at once: the invoice says so, its payment is booked with it, and the ' +
     'receipt follows',
   async () => {
-    await addRoutine(
-      {
-        name: 'Receipt of cash sales',
-        description: '',
-        trust: 'by itself',
-        isOn: true,
-        sentence: {
-          on: 'payment',
-          statuses: [],
-          conditions: [],
-          issue: 'payment receipt',
-          to: 'billing',
-          delayMinutes: 0,
-        },
-      },
-      'Test',
-    )
+    await receiptRoutine('Receipt of cash sales')
     const order = await house.newOrder()
     await house.ship([order])
     const [paper] = await papersOf([order])
@@ -483,23 +487,7 @@ describe('receipts', () => {
   test('a routine switched on later catches up on older payments, in a range and after a look', async () => {
     const paid = await recordPayment(payment({ amount: '33.00' }), 'Test')
     await house.settle()
-    const routine = await addRoutine(
-      {
-        name: 'Late receipt',
-        description: '',
-        trust: 'by itself',
-        isOn: true,
-        sentence: {
-          on: 'payment',
-          statuses: [],
-          conditions: [],
-          issue: 'payment receipt',
-          to: 'billing',
-          delayMinutes: 0,
-        },
-      },
-      'Test',
-    )
+    const routine = await receiptRoutine('Late receipt')
     const range = { from: today(), to: today() }
     expect((await lookBack(routine, range.from, range.to)).map((one) => one.id)).toContain(paid)
     await catchUp(routine, range, [paid], 'Test')
