@@ -136,6 +136,9 @@ export function useDesk(): Desk {
       },
       press: async (...keys: string[]) => {
         for (const chord of keys) {
+          // as a person does: a question that is just opening is answered when it stands there
+          if (chord === 'Escape' && (await page.$('.v-overlay--active .ask')))
+            await page.waitForFunction(() => document.activeElement?.closest('.v-overlay--active .ask'))
           const parts = chord.split('+')
           for (const part of parts.slice(0, -1)) await page.keyboard.down(part as KeyInput)
           await page.keyboard.press(parts.at(-1) as KeyInput)
