@@ -54,20 +54,20 @@ async function bankFile(): Promise<Row[]> {
   )
   await run(`
     insert into paper (
-      order_id, kind, occasion, state, customer_id, brand_id, order_number, order_date, customer_name, total,
+      source_id, kind, occasion, state, customer_id, brand_id, order_number, order_date, customer_name, total,
       currency, channel, send_to, to_role, source, baseline, stationery_id, cover_note_id, built_from, since
     )
-    select 1, 'invoice', 'bench', 'issued', 1, 1, 'B-1', current_date, 'x', 1, 'EUR', 'email', '', 'billing',
+    select (select max(id) from source), 'invoice', 'bench', 'issued', 1, 1, 'B-1', current_date, 'x', 1, 'EUR', 'email', '', 'billing',
       '{}', '{}', (select min(id) from stationery), (select min(id) from cover_note), '{}', now()`)
   await run(`
     insert into document (
-      kind, number, series_id, period, counter, date, due_date, order_number, customer_id, customer_name,
+      kind, number, series_id, period, counter, date, due_date, source_id, order_number, customer_id, customer_name,
       brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id,
       issued_at, issued_by, search
     )
     select 'invoice', 'INV-2026-' || lpad(n::text, 6, '0'),
       (select id from number_series where kind = 'invoice' and brand_id = 1), '2026', n,
-      current_date - n % 90, current_date - n % 90 + 30, '', 1 + n % 80, c.name, 1, 'en', 'EUR',
+      current_date - n % 90, current_date - n % 90 + 30, (select max(id) from source), '', 1 + n % 80, c.name, 1, 'en', 'EUR',
       10 + n % 9000, 0, 10 + n % 9000, 10 + n % 9000, '{}', (select min(id) from stationery),
       (select min(id) from cover_note), (select max(id) from paper), now(), 'Bench', ''
     from generate_series(1, ${items}) n

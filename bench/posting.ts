@@ -123,12 +123,12 @@ async function moreOrders(count: number): Promise<number[]> {
 async function lists(): Promise<Row[]> {
   await run(`
     insert into document (
-      kind, number, series_id, period, counter, date, due_date, order_id, order_number, customer_id,
+      kind, number, series_id, period, counter, date, due_date, source_id, order_number, customer_id,
       customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id,
       cover_note_id, paper_id, issued_at, issued_by, search
     )
     select d.kind, 'OLD-' || n, d.series_id, (2000 + n / 20000)::text, n, current_date - (n % 3000),
-      current_date, d.order_id, 'O-' || n, c.id, c.name, d.brand_id, d.language, d.currency, n % 5000,
+      current_date, d.source_id, 'O-' || n, c.id, c.name, d.brand_id, d.language, d.currency, n % 5000,
       (n % 5000) * 0.23, (n % 5000) * 1.23, (n % 5000) * 1.23, '{}', d.stationery_id, d.cover_note_id,
       d.paper_id, now() - n * interval '7 minutes', 'Bench', lower('old-' || n || ' o-' || n || ' ' || c.name)
     from generate_series(1, ${documentCount}) n

@@ -141,7 +141,7 @@ async function idleLatency(ids: number[]): Promise<Row> {
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
     join document d on d.id = dd.document_id
-    join event e on e.order_id = d.order_id and e.kind = 'order status'
+    join event e on e.source_id = d.source_id and e.kind = 'order status'
     order by 1`)
   const at = (share: number) =>
     Math.round(lags[Math.min(lags.length - 1, Math.floor(lags.length * share))]!.lag)

@@ -30,7 +30,7 @@ export const benchTrial = (): Promise<Row[]> =>
         now() - (n % 90) * interval '1 day', 'EUR', n % 900, n % 900, ''
       from generate_series(1, ${orderCount}) n`)
     await run(`
-      insert into event (kind, order_id, facts, schema_version, at, actor, looked_at)
+      insert into event (kind, source_id, facts, schema_version, at, actor, looked_at)
       select 'order status', o.id,
         jsonb_build_object(
           'order', o.number, 'from', 'Packed', 'to', 'Shipped', 'total', o.total::text, 'net', o.net::text,
@@ -52,14 +52,14 @@ export const benchTrial = (): Promise<Row[]> =>
     const ids = await rows<{ id: number }>('select id from event order by id limit 1000')
     const began = performance.now()
     for (const { id } of ids) {
-      const event = await one<{ facts: EventFacts; orderId: number }>(
-        'select facts, order_id "orderId" from event where id = $1',
+      const event = await one<{ facts: EventFacts; sourceId: number }>(
+        'select facts, source_id "sourceId" from event where id = $1',
         [id],
       )
       if (judge(sentence, event!.facts).applies)
         await one(
           'select c.name, c.wishes from sales_order o join customer c on c.id = o.customer_id where o.id = $1',
-          [event!.orderId],
+          [event!.sourceId],
         )
     }
     const alternative = ((performance.now() - began) * orderCount) / ids.length

@@ -282,7 +282,7 @@ async function writeByHand(settle: () => Promise<void>): Promise<void> {
       clerk,
     )
     const [paper] = await rows<{ paperId: number; revision: number }>(
-      'select id "paperId", revision from paper where bill_id = $1',
+      'select id "paperId", revision from paper where source_id = $1',
       [credit],
     )
     await issueInOneTransaction([paper!], clerk)

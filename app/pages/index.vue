@@ -65,16 +65,7 @@ const groupCount = (name: string) =>
 
 async function open(id: number) {
   const one = list.rows.value.find((found) => found.id === id)
-  if (one)
-    await navigateTo(
-      one.billId
-        ? `/drafts/${one.billId}`
-        : one.orderId
-          ? `/orders/${one.orderId}`
-          : one.paymentId
-            ? `/accounts?customer=${one.customerId}&payment=${one.paymentId}`
-            : `/register?search=${one.number}`,
-    )
+  if (one) await navigateTo(sourcePath(one))
 }
 </script>
 

@@ -112,7 +112,7 @@ const shownSums = computed(() =>
 
 const writing = ref(false)
 function openOrder(id: number) {
-  const { orderId } = list.rows.value.find((one) => one.id === id)!
+  const orderId = orderOf(list.rows.value.find((one) => one.id === id)!)
   if (orderId) void navigateTo(`/orders/${orderId}`)
 }
 function turn(step: 1 | -1) {

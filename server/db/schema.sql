@@ -269,11 +269,49 @@ create table contact (
 );
 create index contact_customer_id_idx on contact (customer_id);
 
+-- Sources: what documents are made of
+
+-- One row for each thing that documents are made of: an order, a draft, a payment. The table of its kind has the
+-- same id, and writes and keeps this row by the trigger below it.
+create table source (
+  id integer primary key generated always as identity,
+  kind text not null check (kind in ('order', 'draft', 'payment')),
+  customer_id integer not null references customer,
+  brand_id integer not null references brand,
+  -- what a person calls it: its number, or its kind and id
+  label text not null,
+  -- the source that it is a part of: the order of a draft
+  part_of integer references source,
+  -- what its documents hang on: the whole that it is a part of, or itself
+  root_id integer not null generated always as (coalesce(part_of, id)) stored
+);
+create index source_root_id_idx on source (root_id);
+
+-- Keeps the row of a source: its kind, the column that names it ('' for none) and the one it is a part of.
+create function keep_source() returns trigger language plpgsql as $fn$
+declare
+  facts jsonb := to_jsonb(new);
+  called text := coalesce(facts ->> tg_argv[1], '');
+  whole integer := (facts ->> tg_argv[2])::integer;
+begin
+  if tg_op = 'INSERT' then
+    insert into source (kind, customer_id, brand_id, label, part_of)
+    values (tg_argv[0], new.customer_id, new.brand_id, called, whole)
+    returning id into new.id;
+  end if;
+  called := coalesce(nullif(called, ''), initcap(tg_argv[0]) || ' ' || new.id);
+  update source
+  set customer_id = new.customer_id, brand_id = new.brand_id, label = called, part_of = whole
+  where id = new.id
+    and (customer_id, brand_id, label, part_of) is distinct from (new.customer_id, new.brand_id, called, whole);
+  return new;
+end $fn$;
+
 -- Orders
 
 -- An order as it is now. Version counts every change, revision those that a document shows.
 create table sales_order (
-  id integer primary key generated always as identity,
+  id integer primary key references source,
   number text not null unique,
   brand_id integer not null references brand,
   customer_id integer not null references customer,
@@ -302,6 +340,9 @@ create index sales_order_date_id_idx on sales_order (date desc, id desc);
 create index sales_order_search_idx on sales_order using gin (search gin_trgm_ops);
 create index sales_order_status_date_id_idx on sales_order (status, date desc, id desc);
 
+create trigger source_of_order before insert or update of number, customer_id, brand_id on sales_order
+  for each row execute function keep_source('order', 'number', '');
+
 -- The lines of an order, in their order.
 create table order_line (
   id integer primary key generated always as identity,
@@ -318,10 +359,11 @@ create table order_line (
   unique (order_id, position) deferrable initially deferred
 );
 
--- An order whose status says that nothing of it may leave for now.
-create view stopped_order as
-select o.id order_id, o.status, case when c.withdrawn_statuses ? o.status then 'withdrawn' else 'held' end how
-from sales_order o
+-- Sources whose order has a status that says that nothing of it may leave for now.
+create view stopped_source as
+select s.id source_id, o.status, case when c.withdrawn_statuses ? o.status then 'withdrawn' else 'held' end how
+from source s
+join sales_order o on o.id = s.root_id
 cross join company c
 where c.withdrawn_statuses ? o.status or c.held_statuses ? o.status;
 
@@ -358,7 +400,7 @@ create table routine_version (
 create table event (
   id integer primary key generated always as identity,
   kind text not null,
-  order_id integer references sales_order,
+  source_id integer references source,
   facts jsonb not null,
   schema_version integer not null,
   at timestamptz not null,
@@ -367,18 +409,17 @@ create table event (
   looked_at timestamptz,
   -- caught up for this routine alone
   only_routine integer references routine,
-  document_id integer,
-  payment_id integer
+  document_id integer
 );
 create index event_of_status on event (at) where kind = 'order status';
-create index event_order_id_idx on event (order_id);
+create index event_source_id_idx on event (source_id);
 create index event_unseen on event (id) where looked_at is null;
 
 -- What a routine made of an event, and each condition with the value seen.
 create table evaluation (
   id integer primary key generated always as identity,
   event_id integer not null references event,
-  order_id integer references sales_order,
+  source_id integer references source,
   routine_id integer not null references routine,
   routine_version integer not null,
   outcome text not null,
@@ -387,7 +428,7 @@ create table evaluation (
   at timestamptz not null,
   unique (event_id, routine_id)
 );
-create index evaluation_order_id_idx on evaluation (order_id);
+create index evaluation_source_id_idx on evaluation (source_id);
 
 -- Documents: prepared, issued for good, and rehearsed
 
@@ -404,7 +445,7 @@ alter table file alter column bytes set storage external;
 
 -- A draft that a person writes: an invoice without an order or for a part of one, or a credit.
 create table bill (
-  id integer primary key generated always as identity,
+  id integer primary key references source,
   kind text not null check (kind in ('invoice', 'credit note')),
   brand_id integer not null references brand,
   customer_id integer not null references customer,
@@ -419,13 +460,15 @@ create table bill (
 );
 create index bill_credits_id_idx on bill (credits_id) where credits_id is not null;
 create index bill_order_id_idx on bill (order_id) where order_id is not null;
+create trigger source_of_draft before insert or update of order_id, customer_id, brand_id on bill
+  for each row execute function keep_source('draft', '', 'order_id');
 
 -- A document that is due or prepared and not issued yet.
 create table paper (
   id integer primary key generated always as identity,
-  order_id integer references sales_order,
+  source_id integer not null references source,
   kind text not null,
-  -- what lets an order have another of the same kind: its revision, its part, its credit
+  -- what lets a source have another of the same kind: its revision
   occasion text not null,
   state text not null check (state in ('due', 'prepared', 'put back', 'issued', 'dropped')),
   by_itself boolean not null default false,
@@ -461,10 +504,11 @@ create table paper (
   actor text not null default '',
   copy_to jsonb not null default '[]',
   hours jsonb,
-  bill_id integer references bill,
+  -- the invoice that it credits, the document that it takes the place of
+  credits_id integer,
+  replaces_id integer,
   wished_date date,
   earlier_date_ok boolean not null default false,
-  payment_id integer,
   event_day date,
   kept_back boolean not null default false,
   kept_back_noticed boolean not null default true,
@@ -472,12 +516,10 @@ create table paper (
   to_addresses jsonb
 );
 create index paper_brand on paper (brand_id) where state = 'prepared';
-create index paper_by_bill on paper (bill_id) where bill_id is not null;
-create index paper_by_order on paper (order_id);
-create index paper_by_payment on paper (payment_id) where payment_id is not null;
+create index paper_by_source on paper (source_id);
 create index paper_customer on paper (customer_id) where state = 'prepared';
 create index paper_kept_back on paper (id) where state = 'prepared' and kept_back;
-create unique index paper_open on paper (coalesce(order_id, 0), kind, occasion)
+create unique index paper_open on paper (source_id, kind, occasion)
   where state in ('due', 'prepared', 'put back');
 create index paper_stale on paper (id) where stale;
 create index paper_to_check on paper (since, id) where state = 'prepared' and not by_itself;
@@ -494,7 +536,7 @@ create table document (
   counter integer not null,
   date date not null,
   due_date date,
-  order_id integer references sales_order,
+  source_id integer not null references source,
   order_number text not null,
   customer_id integer not null references customer,
   customer_name text not null,
@@ -514,10 +556,8 @@ create table document (
   issued_at timestamptz not null,
   issued_by text not null,
   search text not null,
-  bill_id integer references bill,
   credits_id integer references document,
   replaces_id integer references document,
-  payment_id integer,
   -- the newer date before it in its series, where that was allowed
   earlier_than date,
   unique (kind, number),
@@ -529,23 +569,21 @@ create index document_customer_id_idx on document (customer_id);
 create index document_earlier on document (series_id, period, counter) where earlier_than is not null;
 create index document_issued_at_id_idx on document (issued_at desc, id desc);
 create index document_of_series on document (series_id, period, date);
-create index document_order_id_idx on document (order_id);
-create index document_payment_id_idx on document (payment_id) where payment_id is not null;
 create index document_replaces_id_idx on document (replaces_id) where replaces_id is not null;
 create index document_search_idx on document using gin (search gin_trgm_ops);
+create index document_source_id_idx on document (source_id);
 create index document_sums on document (currency, kind, date) include (total, brand_id);
 create index document_total_idx on document (total);
 
 -- What keeps a document from being made twice: one row for each source, kind and occasion.
 create table claim (
-  source_kind text not null,
-  source_id integer not null,
+  source_id integer not null references source,
   document_kind text not null,
   occasion text not null,
   paper_id integer not null references paper,
   document_id integer,
   taken_at timestamptz not null,
-  primary key (source_kind, source_id, document_kind, occasion)
+  primary key (source_id, document_kind, occasion)
 );
 
 -- The PDF of a document: its bytes are the original.
@@ -785,7 +823,7 @@ create index import_row_state on import_row (import_id, state, key, line);
 
 -- Money that came in or went out. Taking one back is a payment of its own that reverses it.
 create table payment (
-  id integer primary key generated always as identity,
+  id integer primary key references source,
   direction text not null check (direction in ('in', 'out')),
   customer_id integer not null references customer,
   brand_id integer not null references brand,
@@ -803,6 +841,8 @@ create table payment (
   -- the other program’s own key, so that it comes in once
   external_key text unique
 );
+create trigger source_of_payment before insert or update of customer_id, brand_id on payment
+  for each row execute function keep_source('payment', '', '');
 create index payment_customer_id_id_idx on payment (customer_id, id);
 create index payment_newest on payment (date desc, id desc);
 create index payment_on_account on payment (customer_id) where open <> 0;
@@ -895,7 +935,7 @@ create table trail (
   id integer primary key generated always as identity,
   at timestamptz not null,
   actor text not null,
-  order_id integer references sales_order,
+  source_id integer references source,
   paper_id integer references paper,
   document_id integer references document,
   dispatch_id integer references dispatch,
@@ -904,8 +944,8 @@ create table trail (
 );
 create index trail_dispatch_id_idx on trail (dispatch_id) where dispatch_id is not null;
 create index trail_document_id_idx on trail (document_id) where document_id is not null;
-create index trail_order_id_idx on trail (order_id) where order_id is not null;
 create index trail_paper_id_idx on trail (paper_id) where paper_id is not null;
+create index trail_source_id_idx on trail (source_id) where source_id is not null;
 
 -- Workers that are alive, by their heartbeat.
 create table worker (
@@ -917,11 +957,10 @@ create table worker (
 
 -- What refers to tables that come later
 alter table event add foreign key (document_id) references document;
-alter table event add foreign key (payment_id) references payment;
 alter table bill add foreign key (credits_id) references document;
 alter table bill add foreign key (replaces_id) references document;
-alter table paper add foreign key (payment_id) references payment;
-alter table document add foreign key (payment_id) references payment;
+alter table paper add foreign key (credits_id) references document;
+alter table paper add foreign key (replaces_id) references document;
 
 -- An issued document never changes: voiding, crediting and retention are rows of their own
 create function refuse_change() returns trigger language plpgsql as $fn$

@@ -1,15 +1,15 @@
-import { loadBillContexts } from './bills/context'
-import { checkBill, releaseIfSettled, settleBill } from './bills/settle'
+import { draftSource } from './bills/source'
 import { registerHooks, registerSource } from './documents/sources'
-import { loadPaymentContexts } from './receivables/context'
+import { orderSource } from './orders/source'
+import { paymentSource } from './receivables/source'
 import { bookPayment } from './receivables/payments'
 
 /** Tells the engine of every source of documents and of what follows from its acts. Each process calls it once. */
 export function registerSources(): void {
-  registerSource('bill', { load: loadBillContexts, check: checkBill, issued: settleBill })
-  registerSource('payment', { load: loadPaymentContexts })
+  registerSource('order', orderSource)
+  registerSource('draft', draftSource)
+  registerSource('payment', paymentSource)
   registerHooks({
-    voided: releaseIfSettled,
     paidAtOnce: ({ number, documentId, ...payment }, actor) =>
       bookPayment(
         {

@@ -24,7 +24,7 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Routines', '/routines', '[data-test="trial"]'],
   ['Company', '/company', '[data-test="guide"]'],
   ['Numbers', '/numbers', '[data-test="proof"]'],
-  ['A draft', '/drafts/1', '.texts'],
+  ['A draft', '/drafts/some', '.texts'],
   ['Accounts', '/accounts', '[aria-label="Ageing"] svg'],
   ['Payments', '/accounts/payments', '[role="option"]'],
   ['Bank files', '/accounts/bank', '[data-test="read-file"]'],
@@ -65,6 +65,15 @@ test('sign-in', async () => {
   expect(await violations()).toEqual([])
 })
 
+/** A draft of the demo house that waits on To check. */
+const someDraft = () =>
+  desk.page.evaluate(async () => {
+    const list = (await (await fetch('/api/line?stage=to check')).json()) as {
+      rows: { sourceKind: string; sourceId: number }[]
+    }
+    return list.rows.find((row) => row.sourceKind === 'draft')?.sourceId
+  })
+
 describe.each(['light', 'dark'])('%s', (look) => {
   test('is chosen and kept', async () => {
     await desk.signIn('supervisor')
@@ -74,7 +83,7 @@ describe.each(['light', 'dark'])('%s', (look) => {
   })
 
   test.each(screens)('%s', async (_name, path, ready) => {
-    await desk.page.goto(desk.base + path)
+    await desk.page.goto(desk.base + path.replace('some', String(await someDraft())))
     await desk.wait(ready)
     await new Promise((resolve) => setTimeout(resolve, 400))
     expect(await violations()).toEqual([])

@@ -214,9 +214,9 @@ test('a deposit invoice asks for its percentage, and the final one deducts it', 
     async () => {
       const [order] = /\d+$/.exec(location.pathname)!
       const { papers } = (await (await fetch(`/api/orders/${order}`)).json()) as {
-        papers: { id: number; kind: string; billId: number | null }[]
+        papers: { id: number; kind: string; sourceId: number }[]
       }
-      const final = papers.find((paper) => paper.kind === 'invoice' && paper.billId === null)
+      const final = papers.find((paper) => paper.kind === 'invoice' && paper.sourceId === Number(order))
       return (
         final &&
         ((await (await fetch(`/api/papers/${final.id}`)).json()) as { problem: string | null }).problem ===

@@ -84,7 +84,7 @@ test('PostgreSQL and web killed while orders are shipped: once each, no gap, no 
     ),
   )
   expect(
-    await rows(`select order_id from event where kind = 'order status' group by 1 having count(*) <> 1`),
+    await rows(`select source_id from event where kind = 'order status' group by 1 having count(*) <> 1`),
     'each order was shipped once',
   ).toEqual([])
   await doomed.expectTruth(orderCount)

@@ -114,11 +114,11 @@ test(
       await rows(
         `select o.number
       from sales_order o
-      join event e on e.order_id = o.id
+      join event e on e.source_id = o.id
       where o.number like 'K-%'
       group by o.id
       having count(*) <> (
-        select count(*) from event e2 join sales_order o2 on o2.id = e2.order_id where o2.number = 'K-0'
+        select count(*) from event e2 join sales_order o2 on o2.id = e2.source_id where o2.number = 'K-0'
       )`,
       ),
     ).toEqual([])

@@ -151,7 +151,7 @@ export function useDoomed(): Doomed {
       )
       for (const { counters } of series)
         expect(counters).toEqual(Array.from({ length: counters.length }, (_, index) => index + 1))
-      expect(await rows('select order_id from document group by 1 having count(*) > 1')).toEqual([])
+      expect(await rows('select source_id from document group by 1 having count(*) > 1')).toEqual([])
       expect(await rows('select document_id from unpainted')).toEqual([])
       const stuck = await rows<{ cause: string }>(
         `select stuck_cause "cause" from dispatch where state = 'stuck'`,

@@ -72,7 +72,7 @@ async function posted(customer = '10417', price = '100.00'): Promise<{ id: numbe
   )
   await house.settle()
   const [paper] = await rows<{ paperId: number; revision: number }>(
-    'select id "paperId", revision from paper where bill_id = $1',
+    'select id "paperId", revision from paper where source_id = $1',
     [billId],
   )
   const [result] = await issueInOneTransaction([paper!], 'Col Varley', undefined, { postOnly: true })
@@ -249,7 +249,7 @@ describe('an order that is withdrawn after its invoice', () => {
       refused: [{ number: sent.number, reason: expect.stringContaining('already waits on To check') }],
     })
     const [credit] = await rows<{ paperId: number }>(
-      `select p.id "paperId" from paper p join bill b on b.id = p.bill_id where b.credits_id = $1`,
+      `select p.id "paperId" from paper p join bill b on b.id = p.source_id where b.credits_id = $1`,
       [sent.document],
     )
     await issueInOneTransaction([{ paperId: credit!.paperId, revision: null }], 'Test')
@@ -288,7 +288,7 @@ describe('dates', () => {
     const issue = async (order: number) => {
       await prepareByHand('order confirmation', [order], 'Test')
       const [paper] = await rows<{ paperId: number }>(
-        `select id "paperId" from paper where order_id = $1 and kind = 'order confirmation'`,
+        `select id "paperId" from paper where source_id = $1 and kind = 'order confirmation'`,
         [order],
       )
       const [result] = await issueInOneTransaction([{ paperId: paper!.paperId, revision: null }], 'Test')
@@ -332,7 +332,7 @@ describe('dates', () => {
     )
     await house.settle()
     const [paper] = await rows<{ paperId: number; revision: number }>(
-      'select id "paperId", revision from paper where bill_id = $1',
+      'select id "paperId", revision from paper where source_id = $1',
       [billId],
     )
     const [result] = await issueInOneTransaction([paper!], 'Test')

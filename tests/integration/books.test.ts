@@ -172,7 +172,7 @@ async function make({ what, customer, pick, cents }: Move): Promise<boolean> {
           'Test',
         )
         await house.settle()
-        const papers = await rows<{ id: number }>('select id from paper where bill_id = $1', [credit])
+        const papers = await rows<{ id: number }>('select id from paper where source_id = $1', [credit])
         if (pick % 5 === 0)
           await drop(
             papers.map((paper) => paper.id),

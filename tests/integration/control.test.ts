@@ -34,7 +34,7 @@ const shipped = async (count: number, change = {}) => {
   return { orders, papers: await papersOf(orders) }
 }
 const issued = async (orders: number[]) =>
-  (await one<{ count: number }>(`select count(*)::int count from document where order_id = any($1::int[])`, [
+  (await one<{ count: number }>(`select count(*)::int count from document where source_id = any($1::int[])`, [
     orders,
   ]))!.count
 const dispatchOf = async (order: number) =>
@@ -43,7 +43,7 @@ const dispatchOf = async (order: number) =>
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
     join document d on d.id = dd.document_id
-    where d.order_id = $1
+    where d.source_id = $1
     order by s.id desc
     limit 1`,
     [order],
@@ -336,7 +336,7 @@ describe('rehearsal', () => {
       const { orders, papers } = await shipped(1)
       await startRun(ready(papers), randomUUID(), user)
       await until('it to be issued', async () => (await issued(orders)) === 1)
-      const number = (await one<{ number: string }>('select number from document where order_id = $1', [
+      const number = (await one<{ number: string }>('select number from document where source_id = $1', [
         orders[0],
       ]))!.number
       const [before, real] = [
@@ -392,7 +392,7 @@ describe('send one to me', () => {
       `select d.id, d.number, f.sha256
       from document d
       join document_file f on f.document_id = d.id
-      where d.order_id = $1`,
+      where d.source_id = $1`,
       [orders[0]!],
     ))!
     await sendDocumentToMe(document.id, me)
@@ -465,7 +465,7 @@ describe('the print tray', () => {
     const lying = (await tray()).filter((row) => row.id === id)
     const both = (await one<{ total: string; pages: number }>(
       `select sum(d.total)::text total, sum(f.pages)::int pages
-      from document d join document_file f on f.document_id = d.id where d.order_id = any($1::int[])`,
+      from document d join document_file f on f.document_id = d.id where d.source_id = any($1::int[])`,
       [orders],
     ))!
     expect(lying).toMatchObject([both])
@@ -544,7 +544,7 @@ test('a gathered email that waits reads as it will be: every number, every file'
   await startRun(ready(papers), randomUUID(), user)
   await until('it to wait', async () => (await dispatchOf(orders[1]!))?.state === 'waiting')
   const documents = await rows<{ id: number; number: string }>(
-    'select id, number from document where order_id = any($1::int[]) order by id',
+    'select id, number from document where source_id = any($1::int[]) order by id',
     [orders],
   )
   const { email } = await documentView(documents[1]!.id)

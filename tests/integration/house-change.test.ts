@@ -21,10 +21,10 @@ async function issued(): Promise<{ number: string; paper: { brand: { senderLine:
   await house.ship([order])
   await until(
     'the invoice',
-    async () => (await rows('select id from document where order_id = $1', [order])).length === 1,
+    async () => (await rows('select id from document where source_id = $1', [order])).length === 1,
   )
   return (await one<{ number: string; paper: { brand: { senderLine: string } } }>(
-    'select number, paper from document where order_id = $1',
+    'select number, paper from document where source_id = $1',
     [order],
   ))!
 }
@@ -92,9 +92,10 @@ describe('the number series', () => {
     await house.ship([order])
     await until(
       'the invoice',
-      async () => (await rows('select id from document where order_id = $1', [order])).length === 1,
+      async () => (await rows('select id from document where source_id = $1', [order])).length === 1,
     )
-    return (await one<{ number: string }>('select number from document where order_id = $1', [order]))!.number
+    return (await one<{ number: string }>('select number from document where source_id = $1', [order]))!
+      .number
   }
 
   test("goes on from another program's last number while none is issued", async () => {
@@ -156,10 +157,10 @@ describe('the number series', () => {
     await house.ship([order])
     await until(
       'the invoice',
-      async () => (await rows('select id from document where order_id = $1', [order])).length === 1,
+      async () => (await rows('select id from document where source_id = $1', [order])).length === 1,
     )
     expect(
-      (await one<{ number: string }>('select number from document where order_id = $1', [order]))!.number,
+      (await one<{ number: string }>('select number from document where source_id = $1', [order]))!.number,
     ).toMatch(/^LS-DE\d\d-0001$/)
     await expect(removeSeries(id)).rejects.toThrow('has numbered documents already')
     const unused = await addSeries(
@@ -235,7 +236,7 @@ describe('a customer without a billing contact', () => {
     const order = await house.newOrder({ customerId: customer.id, customerName: customer.name })
     await house.ship([order])
     const sendTo = async () =>
-      (await one<{ sendTo: string }>('select send_to "sendTo" from paper where order_id = $1', [order]))!
+      (await one<{ sendTo: string }>('select send_to "sendTo" from paper where source_id = $1', [order]))!
         .sendTo
     expect(await sendTo()).toBe('No address')
     const view = await customerView(customer.id)

@@ -197,13 +197,16 @@ export interface PaperRow {
 }
 export const papersOf = (orderIds: number[]) =>
   rows<PaperRow>(
-    `select id, order_id "orderId", revision, state, changes, problem
+    `select id, source_id "orderId", revision, state, changes, problem
     from paper
-    where order_id = any($1::int[])
+    where source_id = any($1::int[])
     order by id`,
     [orderIds],
   )
 export const trailWords = async (orderId: number) =>
-  (await rows<{ words: string }>('select words from trail where order_id = $1 order by id', [orderId])).map(
-    (row) => row.words,
-  )
+  (
+    await rows<{ words: string }>(
+      'select words from trail where source_id in (select id from source where root_id = $1) order by id',
+      [orderId],
+    )
+  ).map((row) => row.words)

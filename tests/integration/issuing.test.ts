@@ -83,7 +83,7 @@ test('numbers are drawn in order of order date, then order number, whatever the 
     'Test',
   )
   const issued = await rows<{ order: string }>(
-    `select order_number "order" from document where order_id = any($1::int[]) order by counter`,
+    `select order_number "order" from document where source_id = any($1::int[]) order by counter`,
     [[late, second, first]],
   )
   expect(issued.map((row) => row.order)).toEqual(['XO-99', 'XO-100', 'XO-9'])
@@ -133,7 +133,7 @@ test('what goes by itself and changes before it is issued goes with the change, 
   const orders = [await house.newOrder(), await house.newOrder()]
   await setStatus(orders, 'Shipped', 'Test')
   const events = await rows<{ id: number }>(
-    'select id from event where looked_at is null and order_id = any($1::int[])',
+    'select id from event where looked_at is null and source_id = any($1::int[])',
     [orders],
   )
   await lookAtEvents(events.map((event) => event.id))
@@ -153,16 +153,16 @@ test('what goes by itself and changes before it is issued goes with the change, 
   await edit(orders[0]!, 'Brood box, oak')
   await edit(orders[1]!, 'Brood box דבש')
   await issueByItself()
-  expect(await rows('select id from document where order_id = any($1::int[])', [orders])).toEqual([])
+  expect(await rows('select id from document where source_id = any($1::int[])', [orders])).toEqual([])
   await refreshPapers((await papersOf(orders)).map((paper) => paper.id))
   await issueByItself()
   const [document] = await rows<{ text: string }>(
-    `select paper -> 'lines' -> 0 ->> 'description' "text" from document where order_id = $1`,
+    `select paper -> 'lines' -> 0 ->> 'description' "text" from document where source_id = $1`,
     [orders[0]],
   )
   expect(document!.text).toBe('Brood box, oak')
   const waiting = await rows<{ byItself: boolean; problem: string }>(
-    'select by_itself "byItself", problem from paper where order_id = $1',
+    'select by_itself "byItself", problem from paper where source_id = $1',
     [orders[1]],
   )
   expect(waiting).toMatchObject([{ byItself: false }])

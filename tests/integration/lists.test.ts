@@ -140,7 +140,7 @@ describe('the Line', () => {
     expect(await count('to send')).toMatchObject({ count: 0 })
     await undrop([row!.id], 'Test')
     expect(await count('to send')).toMatchObject({ count: 1 })
-    const [prepared] = await prepareByHand('invoice', [row!.orderId!], 'Test')
+    const [prepared] = await prepareByHand('invoice', [row!.sourceId], 'Test')
     expect(prepared!.result.paperId).toBe(row!.id)
   })
 
@@ -203,7 +203,7 @@ describe('the Line', () => {
       const [paper] = await papersOf([order])
       const { issueInOneTransaction } = await import('../../server/services/documents/issue')
       await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
-      const issued = await one<{ id: number }>('select id from document where order_id = $1', [order])
+      const issued = await one<{ id: number }>('select id from document where source_id = $1', [order])
       expect(
         await one('select * from dispatch_document where document_id = $1', [issued!.id]),
       ).toBeUndefined()

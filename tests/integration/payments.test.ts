@@ -3,7 +3,7 @@ import { addDays, dayInZone } from '../../core/documents/days'
 import { one, rows, run } from '../../server/db/connection'
 import { creditDocument } from '../../server/services/bills/bills'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
-import { prepareReceipt } from '../../server/services/documents/by-hand'
+import { prepareReceipt } from '../../server/services/receivables/source'
 import { voidDocument } from '../../server/services/documents/void'
 import { registerSums } from '../../server/services/register/register'
 import { proofOf } from '../../server/services/register/proof'
@@ -255,7 +255,7 @@ describe('a payment', () => {
       'Test',
     )
     const [paper] = await rows<{ paperId: number; revision: number }>(
-      'select id "paperId", revision from paper where bill_id = $1',
+      'select id "paperId", revision from paper where source_id = $1',
       [credit],
     )
     await issueInOneTransaction([paper!], 'Test')
@@ -286,7 +286,7 @@ test('a credit that finds its invoice paid is refunded, and never over what it i
     'Test',
   )
   const [paper] = await rows<{ paperId: number; revision: number }>(
-    'select id "paperId", revision from paper where bill_id = $1',
+    'select id "paperId", revision from paper where source_id = $1',
     [credit],
   )
   const [issued] = await issueInOneTransaction([paper!], 'Test')
@@ -339,7 +339,7 @@ test(
       await rows(
         `select d.kind
       from document d
-      join payment p on p.id = d.payment_id
+      join payment p on p.id = d.source_id
       where p.method = 'cash' and p.amount = 612.54`,
       ),
     ).toEqual([{ kind: 'payment receipt' }])
@@ -354,7 +354,7 @@ test('a credit note that is voided gives back what it settled by a counter-entry
     { ask: { kind: 'amount', amount: '100.00' }, reason: 'Broken', anew: false },
     'Test',
   )
-  const [paper] = await rows<{ id: number }>('select id from paper where bill_id = $1', [credit])
+  const [paper] = await rows<{ id: number }>('select id from paper where source_id = $1', [credit])
   const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
     postOnly: true,
   })
@@ -387,14 +387,14 @@ describe('receipts', () => {
     expect(await receipts(paid)).toEqual([])
     expect(await prepareReceipt(paid, 'Col Varley')).toMatchObject({ outcome: 'prepared' })
     expect(await prepareReceipt(paid, 'Col Varley')).toMatchObject({ outcome: 'already' })
-    expect(await rows('select state from paper where payment_id = $1', [paid])).toEqual([
+    expect(await rows('select state from paper where source_id = $1', [paid])).toEqual([
       { state: 'prepared' },
     ])
   })
 
   const receipts = (paymentId: number) =>
     rows<{ kind: string; number: string; total: string; lines: { item: string; detail: string }[] }>(
-      `select kind, number, total::text total, paper -> 'lines' lines from document where payment_id = $1`,
+      `select kind, number, total::text total, paper -> 'lines' lines from document where source_id = $1`,
       [paymentId],
     )
 
@@ -437,7 +437,7 @@ describe('receipts', () => {
       (await one<{ open: string }>(
         `select coalesce(sum(open), 0)::text open
         from open_item
-        where document_id in (select id from document where payment_id is not null)`,
+        where document_id in (select id from document where source_id in (select id from payment))`,
       ))!.open,
     ).toBe('0')
   })
@@ -468,7 +468,7 @@ describe('receipts', () => {
       await house.settle()
       const paper = () =>
         one<{ state: string; lines: { item: string }[] }>(
-          `select state, content -> 'lines' lines from paper where payment_id = $1`,
+          `select state, content -> 'lines' lines from paper where source_id = $1`,
           [paid],
         )
       expect(await paper()).toMatchObject({ state: 'prepared', lines: [{ item: '' }] })
@@ -478,9 +478,7 @@ describe('receipts', () => {
       expect((await paper())!.lines[0]!.item).not.toBe('')
       await undoPayment(paid, 'Mistake', 'Test')
       expect(await paper()).toMatchObject({ state: 'dropped' })
-      expect(
-        await rows(`select 1 from claim where source_kind = 'payment' and source_id = $1`, [paid]),
-      ).toEqual([])
+      expect(await rows(`select 1 from claim where source_id = $1`, [paid])).toEqual([])
     },
   )
 
@@ -492,7 +490,7 @@ describe('receipts', () => {
     expect((await lookBack(routine, range.from, range.to)).map((one) => one.id)).toContain(paid)
     await catchUp(routine, range, [paid], 'Test')
     await house.settle()
-    expect(await rows('select state from paper where payment_id = $1', [paid])).toEqual([
+    expect(await rows('select state from paper where source_id = $1', [paid])).toEqual([
       { state: 'prepared' },
     ])
     expect((await lookBack(routine, range.from, range.to)).map((one) => one.id)).not.toContain(paid)

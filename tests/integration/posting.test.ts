@@ -11,7 +11,7 @@ import {
   newInvoice,
 } from '../../server/services/bills/bills'
 import { issueInOneTransaction, type IssueResult } from '../../server/services/documents/issue'
-import { prepareBills, prepareByHand, putBack } from '../../server/services/documents/by-hand'
+import { prepareByHand, putBack } from '../../server/services/documents/by-hand'
 import { voidDocument } from '../../server/services/documents/void'
 import { confirmedOf } from '../../server/services/orders/confirmed'
 import { orderView } from '../../server/services/orders/list'
@@ -68,7 +68,7 @@ async function issue(...billIds: number[]): Promise<IssueResult[]> {
   const papers = await rows<{ paperId: number; revision: number }>(
     `update paper
     set changes = null
-    where bill_id = any($1::int[]) and state = 'prepared'
+    where source_id = any($1::int[]) and state = 'prepared'
     returning id "paperId", revision`,
     [billIds],
   )
@@ -78,7 +78,7 @@ async function issued(billId: number): Promise<{ id: number; number: string; tot
   const results = await issue(billId)
   expect(results).toMatchObject([{ outcome: 'issued' }])
   return (await one<{ id: number; number: string; total: string }>(
-    'select id, number, total::text total from document where bill_id = $1',
+    'select id, number, total::text total from document where source_id = $1',
     [billId],
   ))!
 }
@@ -139,7 +139,7 @@ describe('an invoice without an order', () => {
     const billId = await written()
     const { paper, version, ...bill } = await billView(billId)
     await putBack([paper!.id], 'Test')
-    await prepareBills([billId], 'Test')
+    await prepareByHand('invoice', [billId], 'Test')
     expect((await billView(billId)).paper).toMatchObject({ id: paper!.id, state: 'prepared' })
     await change_(billId, { reference: 'B/1' })
     await expect(
@@ -327,7 +327,7 @@ describe('crediting', () => {
       await rows(
         `select kind, credits_id "creditsId", replaces_id "replacesId"
         from document
-        where bill_id = any($1::int[])
+        where source_id = any($1::int[])
         order by kind`,
         [[credit, anew]],
       ),
@@ -363,7 +363,7 @@ describe('crediting', () => {
       { ask: { kind: 'amount', amount: '100.00' }, reason: 'B', anew: false },
       'B',
     )
-    await prepareBills([credit], 'A')
+    await prepareByHand('invoice', [credit], 'A')
     const results = await issue(other.credit, credit)
     expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued'])
     expect(Number((await creditOffer(invoice.id)).left)).toBeGreaterThanOrEqual(0)
@@ -452,7 +452,7 @@ describe('periods', () => {
       'again, and all of it is kept',
     async () => {
       const old = await written({ date: daysAgo(40), suppliedOn: daysAgo(40) }, '10424')
-      await run(`update paper set earlier_date_ok = true where bill_id = $1`, [old])
+      await run(`update paper set earlier_date_ok = true where source_id = $1`, [old])
       const before = await issued(old)
       await closePeriods(daysAgo(30), '', 'Maeve Tarrant')
       const late = await written({ date: daysAgo(31) })
@@ -581,7 +581,7 @@ describe('a confirmation of an order that changed afterwards', () => {
       }>(
         `select id, number, replaces_id "replacesId", paper -> 'facts' facts
         from document
-        where order_id = $1
+        where source_id = $1
         order by id`,
         [order],
       )

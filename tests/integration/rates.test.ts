@@ -44,7 +44,7 @@ describe('exchange rates', () => {
     await keepRates([{ currency: 'GBP', day: today, rate: '0.5', source: 'A test' }])
     await house.settle()
     const { content } = (await one<{ content: { legal: string[] } }>(
-      'select content from paper where bill_id = $1',
+      'select content from paper where source_id = $1',
       [billId],
     ))!
     expect(content.legal[0]).toContain('VAT in EUR: 46.00, at 1 EUR = 0.50 GBP (A test')
@@ -79,7 +79,7 @@ describe('an order that comes to nothing', () => {
       const second = await free()
       await house.ship([second])
       expect(await papersOf([second])).toEqual([])
-      expect(await rows('select outcome, reason from evaluation where order_id = $1', [second])).toEqual([
+      expect(await rows('select outcome, reason from evaluation where source_id = $1', [second])).toEqual([
         {
           outcome: 'not wanted',
           reason: 'No invoice was made: it comes to nothing, and the company makes no documents of that.',

@@ -42,7 +42,7 @@ const today = () => new Date().toISOString().slice(0, 10)
 const kindsOf = async (order: number) =>
   (
     await rows<{ kind: string; state: string }>(
-      'select kind, state from paper where order_id = $1 order by id',
+      'select kind, state from paper where source_id = $1 order by id',
       [order],
     )
   ).map((row) => `${row.kind} ${row.state}`)
@@ -63,7 +63,7 @@ describe('an order confirmation beside the invoice', () => {
     const order = await house.newOrder({ status: 'Draft' })
     await setStatus([order], 'Confirmed', 'Test')
     await house.settle()
-    const paper = await one<{ id: number }>(`select d.id from document d where d.order_id = $1`, [order])
+    const paper = await one<{ id: number }>(`select d.id from document d where d.source_id = $1`, [order])
     const document = await documentView(paper!.id)
     expect(document).toMatchObject({ kind: 'order confirmation', dueDate: null, open: null })
     expect(document.number).toMatch(/^OC-\d{4}-00001$/)
@@ -178,7 +178,7 @@ describe('a sentence', () => {
       from dispatch s
       join dispatch_document dd on dd.dispatch_id = s.id
       join document d on d.id = dd.document_id
-      where d.order_id = $1`,
+      where d.source_id = $1`,
       [order],
     ))!
     expect(waits.state).toBe('waiting')

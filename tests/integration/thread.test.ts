@@ -45,7 +45,7 @@ describe('an order is shipped, its invoice arrives', () => {
     expect(paper).toMatchObject({ state: 'prepared', problem: null })
     const report = await send([paper!])
     expect(report).toMatchObject({ chosen: 1, issued: 1, open: 0 })
-    const { number } = (await one<{ number: string }>('select number from document where order_id = $1', [
+    const { number } = (await one<{ number: string }>('select number from document where source_id = $1', [
       order,
     ]))!
     expect(number).toMatch(/^INV-\d{4}-00001$/)
@@ -113,7 +113,7 @@ describe('once', () => {
     await send(await papersOf([order]))
     await setStatus([order], 'Packed', 'Test')
     await house.ship([order])
-    expect(await rows('select id from document where order_id = $1', [order])).toHaveLength(1)
+    expect(await rows('select id from document where source_id = $1', [order])).toHaveLength(1)
     expect((await papersOf([order])).filter((paper) => paper.state === 'prepared')).toEqual([])
     expect((await trailWords(order)).join('\n')).toMatch(
       /Nothing was made: invoice INV-\d{4}-\d{5} was already issued for this order/,
@@ -129,7 +129,7 @@ describe('once', () => {
     const [first, second] = await Promise.all([startRun(papers, key, user), startRun(papers, key, user)])
     expect(first).toBe(second)
     await house.settle()
-    expect(await rows('select id from document where order_id = $1', [order])).toHaveLength(1)
+    expect(await rows('select id from document where source_id = $1', [order])).toHaveLength(1)
   })
 
   test('a person and a routine at the same moment prepare one paper', async () => {
@@ -191,7 +191,7 @@ describe('what was checked is what leaves', () => {
     const again = await send(await papersOf([orders[0]!]))
     expect(again.issued).toBe(1)
     expect(await counter()).toBe(start + 2)
-    expect(await one('select total from document where order_id = $1', [orders[0]])).toMatchObject({
+    expect(await one('select total from document where source_id = $1', [orders[0]])).toMatchObject({
       total: '663.59',
     })
   })
@@ -236,7 +236,7 @@ describe('trust', () => {
             from dispatch s
             join dispatch_document dd on dd.dispatch_id = s.id
             join document d on d.id = dd.document_id
-            where d.order_id = $1 and s.state in ('on the way', 'arrived')`,
+            where d.source_id = $1 and s.state in ('on the way', 'arrived')`,
             [order],
           )
         ).length === 1,

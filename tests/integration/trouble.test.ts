@@ -30,7 +30,7 @@ const dispatchOf = async (order: number) =>
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
     join document d on d.id = dd.document_id
-    where d.order_id = $1
+    where d.source_id = $1
     order by s.id desc`,
     [order],
   ))!

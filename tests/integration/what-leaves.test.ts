@@ -31,7 +31,7 @@ async function shipped(count: number, change = {}) {
 }
 const documentsOf = (orders: number[]) =>
   rows<{ id: number; number: string }>(
-    'select id, number from document where order_id = any($1::int[]) order by id',
+    'select id, number from document where source_id = any($1::int[]) order by id',
     [orders],
   )
 const dispatchesOf = (orders: number[]) =>
@@ -40,7 +40,7 @@ const dispatchesOf = (orders: number[]) =>
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
     join document d on d.id = dd.document_id
-    where d.order_id = any($1::int[])
+    where d.source_id = any($1::int[])
     order by s.id`,
     [orders],
   )
@@ -120,7 +120,7 @@ describe('an order that is withdrawn or held', () => {
     ).toBe('Shipped')
     await setStatus([orders[0]!], 'Withdrawn', 'Test')
     const list = await toCheck(customer.name)
-    expect(list.rows.find((row) => row.orderId === orders[0])!.stopped).toBe('Withdrawn')
+    expect(list.rows.find((row) => row.sourceId === orders[0])!.stopped).toBe('Withdrawn')
     expect(list.sendable).toBe(1)
     const check = await checkSend({ matching: { search: customer.name } }, {})
     expect(check).toMatchObject({ documents: 1, leftOut: [{ bar: 'stopped', count: 1 }] })
@@ -293,7 +293,7 @@ describe('an order that is withdrawn or held', () => {
     await expect(prepareByHand('order confirmation', [draft], 'Test')).rejects.toThrow('still a Draft')
     await expect(prepareByHand('order confirmation', [draft], 'Test', true)).rejects.toThrow('still a Draft')
     const many = await prepareByHand('order confirmation', [held, other, draft], 'Test')
-    expect(new Map(many.map((one) => [one.orderId, one.result.outcome]))).toEqual(
+    expect(new Map(many.map((one) => [one.sourceId, one.result.outcome]))).toEqual(
       new Map([
         [held, 'refused'],
         [other, 'prepared'],

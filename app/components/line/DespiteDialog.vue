@@ -6,7 +6,7 @@ type Stopped = Pick<
   | 'id'
   | 'revision'
   | 'kind'
-  | 'orderId'
+  | 'sourceId'
   | 'orderNumber'
   | 'customerName'
   | 'documentId'
@@ -37,7 +37,7 @@ const acts = {
     await runs.watchRun(runId)
   },
   prepare: () =>
-    post('/api/papers/prepare', { kind: props.row.kind, orderIds: [props.row.orderId], despite: true }),
+    post('/api/papers/prepare', { kind: props.row.kind, sourceIds: [props.row.sourceId], despite: true }),
   'send issued': () => post(`/api/documents/${props.row.documentId}/send`, { despite: true }),
   'let go': () => post('/api/dispatches/keep-back', { ids: [props.row.id], act: 'let go', despite: true }),
 }

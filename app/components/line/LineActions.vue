@@ -93,8 +93,7 @@ async function prepareRows(rows: readonly LineRow[]): Promise<string[]> {
         method: 'POST',
         body: {
           ...(kind === 'credit note' ? {} : { kind }),
-          orderIds: own.flatMap((row) => (row.billId ? [] : (row.orderId ?? []))),
-          billIds: own.flatMap((row) => row.billId ?? []),
+          sourceIds: own.map((row) => row.sourceId),
         },
       },
     )

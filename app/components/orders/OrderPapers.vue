@@ -4,6 +4,7 @@ import type { OrderView } from '../../contract'
 
 /** One order's papers together, each leading to its sheet, and what can be made next. */
 const props = defineProps<{
+  orderId: number
   papers: OrderView['papers']
   kind: DocumentKind
   part: number | null
@@ -24,10 +25,12 @@ const states: Record<string, string> = {
 /** Part and deposit invoices, and credit notes, beside the order's own papers. */
 const parts = computed(() =>
   props.papers
-    .filter((paper) => paper.billId !== null && ['prepared', 'put back', 'issued'].includes(paper.state))
+    .filter(
+      (paper) => paper.sourceId !== props.orderId && ['prepared', 'put back', 'issued'].includes(paper.state),
+    )
     .reverse(),
 )
-const own = computed(() => props.papers.filter((paper) => paper.billId === null && !paper.voided))
+const own = computed(() => props.papers.filter((paper) => paper.sourceId === props.orderId && !paper.voided))
 const tabs = computed(() =>
   orderKinds.map((kind) => {
     const paper =

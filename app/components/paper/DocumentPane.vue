@@ -154,9 +154,9 @@ function print() {
           ></span
         ></template
       >
-      <template v-if="view.orderId"
+      <template v-if="orderOf(view)"
         ><span class="soft">Order</span
-        ><NuxtLink :to="`/orders/${view.orderId}`" class="mono">{{ view.orderNumber }}</NuxtLink></template
+        ><NuxtLink :to="`/orders/${orderOf(view)}`" class="mono">{{ view.orderNumber }}</NuxtLink></template
       >
       <template v-for="link in view.links" :key="link.how + link.id"
         ><span class="soft">{{ linkWords[link.how] }}</span

@@ -80,8 +80,9 @@ const seen = () =>
       @click="giveAddress"
       >Give the address…</VBtn
     >
-    <NuxtLink v-else-if="view.billId" class="push" :to="`/drafts/${view.billId}`">Open the draft</NuxtLink>
-    <NuxtLink v-else-if="view.orderId" class="push" :to="`/orders/${view.orderId}`">Open the order</NuxtLink>
+    <NuxtLink v-else-if="view.sourceKind !== 'payment'" class="push" :to="sourcePath(view)"
+      >Open the {{ view.sourceKind }}</NuxtLink
+    >
   </div>
   <div v-if="view?.changes" class="changes" data-test="changes">
     <div class="title">
@@ -139,11 +140,13 @@ const seen = () =>
             : `nowhere: the customer wants no ${kindFacts[view.kind].many}`
         }}</span></template
       >
-      <span class="soft">{{ view.orderId ? 'Order' : view.billId ? 'Draft' : '' }}</span><span
-        ><NuxtLink v-if="view.orderId" :to="`/orders/${view.orderId}`" class="mono">{{
+      <span class="soft">{{
+        orderOf(view) ? 'Order' : view.sourceKind === 'draft' ? 'Draft' : ''
+      }}</span><span
+        ><NuxtLink v-if="orderOf(view)" :to="`/orders/${orderOf(view)}`" class="mono">{{
           view.orderNumber
         }}</NuxtLink>
-        <NuxtLink v-if="view.billId" :to="`/drafts/${view.billId}`" data-test="open-draft"
+        <NuxtLink v-if="view.sourceKind === 'draft'" :to="sourcePath(view)" data-test="open-draft"
           >open the draft</NuxtLink
         >
         <button

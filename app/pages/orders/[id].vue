@@ -114,7 +114,7 @@ const chosenPart = ref<number | null>(null)
 const liveOf = (kind: DocumentKind) =>
   order.value?.papers.find(
     (paper) =>
-      paper.billId === null &&
+      paper.sourceId === id.value &&
       !paper.voided &&
       paper.kind === kind &&
       ['prepared', 'issued'].includes(paper.state),
@@ -166,7 +166,7 @@ async function prepare(kind: DocumentKind) {
   await attempt(async () => {
     const result = await callApi<{ already: string[] }>('/api/papers/prepare', {
       method: 'POST',
-      body: { kind, orderIds: [id.value] },
+      body: { kind, sourceIds: [id.value] },
     })
     toasts.say(result.already[0] ?? `The ${kind} is prepared and waits on To check.`)
     chosenKind.value = kind
@@ -180,7 +180,7 @@ const stoppedRow = (kind: DocumentKind, paper: { id: number; revision: number; t
   id: paper?.id ?? 0,
   revision: paper?.revision ?? null,
   kind,
-  orderId: id.value,
+  sourceId: id.value,
   orderNumber: order.value!.number,
   customerName: order.value!.customerName,
   documentId: null,
@@ -305,6 +305,7 @@ const statuses = computed(() =>
       </section>
       <aside class="right" aria-label="The order's paper">
         <OrderPapers
+          :order-id="id"
           :papers="order.papers"
           :kind="kindInHand"
           :part="chosenPart"

@@ -1,37 +1,24 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { id, Joi, orderKind } from '../../checks'
 import { route } from '../../route'
-import { prepareBills, prepareByHand } from '../../services/documents/by-hand'
-
-const some = Joi.array().items(id).max(5000).unique().default([])
+import { prepareByHand } from '../../services/documents/by-hand'
 
 /**
- * Has papers of orders, or of drafts that were put back, prepared by hand; they then wait on To check. Of a
- * held or withdrawn order only alone and with despite.
+ * Has documents of sources prepared by hand: of orders, or of drafts that were put back, which are of their own
+ * kind. They then wait on To check. Of a held or withdrawn order only alone and with despite.
  */
-export default route<
-  object,
-  object,
-  { kind: DocumentKind; orderIds: number[]; billIds: number[]; despite: boolean }
->(
+export default route<object, object, { kind: DocumentKind; sourceIds: number[]; despite: boolean }>(
   {
     role: 'clerk',
     body: Joi.object({
       kind: orderKind.default('invoice'),
-      orderIds: some,
-      billIds: some,
+      sourceIds: Joi.array().items(id).min(1).max(5000).unique().required(),
       despite: Joi.boolean().default(false),
-    }).custom((value: { orderIds: number[]; billIds: number[] }, helpers) =>
-      value.orderIds.length + value.billIds.length > 0 ? value : helpers.error('any.required'),
-    ),
+    }),
   },
   async ({ body, user }) => {
-    const results = [
-      ...(body.orderIds.length
-        ? (await prepareByHand(body.kind, body.orderIds, user.name, body.despite)).map((one) => one.result)
-        : []),
-      ...(body.billIds.length ? await prepareBills(body.billIds, user.name) : []),
-    ]
+    const made = await prepareByHand(body.kind, body.sourceIds, user.name, body.despite)
+    const results = made.map((one) => one.result)
     return {
       prepared: results.filter((one) => one.outcome === 'prepared').length,
       refused: results.flatMap((one) => (one.outcome === 'refused' ? one.reason : [])),

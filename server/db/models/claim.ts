@@ -6,10 +6,10 @@ import {
   type Sequelize,
 } from 'sequelize'
 import { PreparedDocument } from './paper'
+import { Source } from './source'
 
 /** What keeps a document from being made twice: one row for each source, kind and occasion. */
 export class Claim extends Model<InferAttributes<Claim>, InferCreationAttributes<Claim>> {
-  declare sourceKind: string
   declare sourceId: number
   declare documentKind: string
   declare occasion: string
@@ -20,7 +20,6 @@ export class Claim extends Model<InferAttributes<Claim>, InferCreationAttributes
   static start(sequelize: Sequelize): void {
     this.init(
       {
-        sourceKind: { type: DataTypes.TEXT, primaryKey: true },
         sourceId: { type: DataTypes.INTEGER, primaryKey: true },
         documentKind: { type: DataTypes.TEXT, primaryKey: true },
         occasion: { type: DataTypes.TEXT, primaryKey: true },
@@ -33,6 +32,7 @@ export class Claim extends Model<InferAttributes<Claim>, InferCreationAttributes
   }
 
   static associate(): void {
+    this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
     this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'paperId' })
   }
 }

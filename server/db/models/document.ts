@@ -9,15 +9,13 @@ import {
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import type { Language } from '../../../core/money/format'
-import { Bill } from './bill'
 import { Brand } from './brand'
 import { Customer } from './customer'
 import { DesignVersion } from './stationery'
 import { EmailTextVersion } from './cover-note'
 import { NumberSeries } from './number-series'
-import { Payment } from './payment'
 import { PreparedDocument } from './paper'
-import { SalesOrder } from './sales-order'
+import { Source } from './source'
 
 /** An issued document, for good. Its sums and its printed facts never change. */
 export class IssuedDocument extends Model<
@@ -32,7 +30,7 @@ export class IssuedDocument extends Model<
   declare counter: number
   declare date: string
   declare dueDate: string | null
-  declare orderId: number | null
+  declare sourceId: number
   declare orderNumber: string
   declare customerId: number
   declare customerName: string
@@ -52,10 +50,8 @@ export class IssuedDocument extends Model<
   declare issuedAt: Date
   declare issuedBy: string
   declare search: string
-  declare billId: number | null
   declare creditsId: number | null
   declare replacesId: number | null
-  declare paymentId: number | null
   /** The newer date before it in its series, where that was allowed. */
   declare earlierThan: string | null
 
@@ -70,7 +66,7 @@ export class IssuedDocument extends Model<
         counter: { type: DataTypes.INTEGER, allowNull: false },
         date: { type: DataTypes.DATEONLY, allowNull: false },
         dueDate: { type: DataTypes.DATEONLY },
-        orderId: { type: DataTypes.INTEGER },
+        sourceId: { type: DataTypes.INTEGER, allowNull: false },
         orderNumber: { type: DataTypes.TEXT, allowNull: false },
         customerId: { type: DataTypes.INTEGER, allowNull: false },
         customerName: { type: DataTypes.TEXT, allowNull: false },
@@ -88,10 +84,8 @@ export class IssuedDocument extends Model<
         issuedAt: { type: DataTypes.DATE, allowNull: false },
         issuedBy: { type: DataTypes.TEXT, allowNull: false },
         search: { type: DataTypes.TEXT, allowNull: false },
-        billId: { type: DataTypes.INTEGER },
         creditsId: { type: DataTypes.INTEGER },
         replacesId: { type: DataTypes.INTEGER },
-        paymentId: { type: DataTypes.INTEGER },
         earlierThan: { type: DataTypes.DATEONLY },
       },
       { sequelize, tableName: 'document' },
@@ -100,15 +94,13 @@ export class IssuedDocument extends Model<
 
   static associate(): void {
     this.belongsTo(NumberSeries, { as: 'series', foreignKey: 'seriesId' })
-    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
     this.belongsTo(Customer, { as: 'customer', foreignKey: 'customerId' })
     this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
     this.belongsTo(DesignVersion, { as: 'stationery', foreignKey: 'stationeryId' })
     this.belongsTo(EmailTextVersion, { as: 'coverNote', foreignKey: 'coverNoteId' })
     this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'paperId' })
-    this.belongsTo(Bill, { as: 'bill', foreignKey: 'billId' })
     this.belongsTo(IssuedDocument, { as: 'credits', foreignKey: 'creditsId' })
     this.belongsTo(IssuedDocument, { as: 'replaces', foreignKey: 'replacesId' })
-    this.belongsTo(Payment, { as: 'payment', foreignKey: 'paymentId' })
   }
 }

@@ -9,13 +9,13 @@ import {
 import type { ConditionSeen } from '../../../core/routines/routine'
 import { HouseEvent } from './event'
 import { Routine } from './routine'
-import { SalesOrder } from './sales-order'
+import { Source } from './source'
 
 /** What a routine made of an event, and each condition with the value seen. */
 export class Evaluation extends Model<InferAttributes<Evaluation>, InferCreationAttributes<Evaluation>> {
   declare id: CreationOptional<number>
   declare eventId: number
-  declare orderId: number | null
+  declare sourceId: number | null
   declare routineId: number
   declare routineVersion: number
   declare outcome: string
@@ -28,7 +28,7 @@ export class Evaluation extends Model<InferAttributes<Evaluation>, InferCreation
       {
         id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
         eventId: { type: DataTypes.INTEGER, allowNull: false },
-        orderId: { type: DataTypes.INTEGER },
+        sourceId: { type: DataTypes.INTEGER },
         routineId: { type: DataTypes.INTEGER, allowNull: false },
         routineVersion: { type: DataTypes.INTEGER, allowNull: false },
         outcome: { type: DataTypes.TEXT, allowNull: false },
@@ -42,7 +42,7 @@ export class Evaluation extends Model<InferAttributes<Evaluation>, InferCreation
 
   static associate(): void {
     this.belongsTo(HouseEvent, { as: 'event', foreignKey: 'eventId' })
-    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
     this.belongsTo(Routine, { as: 'routine', foreignKey: 'routineId' })
   }
 }

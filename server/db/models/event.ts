@@ -8,14 +8,13 @@ import {
 } from 'sequelize'
 import type { EventFacts } from '../../../core/routines/routine'
 import { IssuedDocument } from './document'
-import { Payment } from './payment'
-import { SalesOrder } from './sales-order'
+import { Source } from './source'
 
 /** What happened to an order, a document or a payment, with the facts that routines test, as they were. */
 export class HouseEvent extends Model<InferAttributes<HouseEvent>, InferCreationAttributes<HouseEvent>> {
   declare id: CreationOptional<number>
   declare kind: string
-  declare orderId: number | null
+  declare sourceId: number | null
   /** What routines test; of a void only its number and why. */
   declare facts: EventFacts | { number: string; reason: string }
   declare schemaVersion: number
@@ -26,14 +25,13 @@ export class HouseEvent extends Model<InferAttributes<HouseEvent>, InferCreation
   /** Caught up for this routine alone. */
   declare onlyRoutine: number | null
   declare documentId: number | null
-  declare paymentId: number | null
 
   static start(sequelize: Sequelize): void {
     this.init(
       {
         id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
         kind: { type: DataTypes.TEXT, allowNull: false },
-        orderId: { type: DataTypes.INTEGER },
+        sourceId: { type: DataTypes.INTEGER },
         facts: { type: DataTypes.JSONB, allowNull: false },
         schemaVersion: { type: DataTypes.INTEGER, allowNull: false },
         at: { type: DataTypes.DATE, allowNull: false },
@@ -41,15 +39,13 @@ export class HouseEvent extends Model<InferAttributes<HouseEvent>, InferCreation
         lookedAt: { type: DataTypes.DATE },
         onlyRoutine: { type: DataTypes.INTEGER },
         documentId: { type: DataTypes.INTEGER },
-        paymentId: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'event' },
     )
   }
 
   static associate(): void {
-    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
     this.belongsTo(IssuedDocument, { as: 'document', foreignKey: 'documentId' })
-    this.belongsTo(Payment, { as: 'payment', foreignKey: 'paymentId' })
   }
 }

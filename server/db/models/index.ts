@@ -37,6 +37,7 @@ import { RehearsalPaper } from './rehearsal-paper'
 import { Routine } from './routine'
 import { RoutineVersion } from './routine-version'
 import { SalesOrder } from './sales-order'
+import { Source } from './source'
 import { SendRun } from './send-run'
 import { SendRunPaper } from './send-run-paper'
 import { SeriesCounter } from './series-counter'
@@ -92,6 +93,7 @@ export {
   SendRun,
   SendRunPaper,
   SeriesCounter,
+  Source,
   Session,
   Staff,
   DesignVersion,
@@ -129,6 +131,7 @@ export const models: readonly HouseModel[] = [
   PeriodClose,
   Customer,
   Contact,
+  Source,
   SalesOrder,
   OrderLine,
   Routine,

@@ -10,14 +10,13 @@ import type { PaperChange, PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import type { SendingHours } from '../../../core/routines/sentence'
-import { Bill } from './bill'
 import { Brand } from './brand'
 import { Customer } from './customer'
 import { DesignVersion } from './stationery'
 import { EmailTextVersion } from './cover-note'
-import { Payment } from './payment'
+import { IssuedDocument } from './document'
 import { Routine } from './routine'
-import { SalesOrder } from './sales-order'
+import { Source } from './source'
 
 /** A document that is due or prepared and not issued yet. */
 export class PreparedDocument extends Model<
@@ -25,9 +24,9 @@ export class PreparedDocument extends Model<
   InferCreationAttributes<PreparedDocument>
 > {
   declare id: CreationOptional<number>
-  declare orderId: number | null
+  declare sourceId: number
   declare kind: DocumentKind
-  /** What lets an order have another of the same kind: its revision, its part, its credit. */
+  /** What lets a source have another of the same kind: its revision. */
   declare occasion: string
   declare state: 'due' | 'prepared' | 'put back' | 'issued' | 'dropped'
   declare byItself: CreationOptional<boolean>
@@ -63,10 +62,11 @@ export class PreparedDocument extends Model<
   declare actor: CreationOptional<string>
   declare copyTo: CreationOptional<string[]>
   declare hours: SendingHours | null
-  declare billId: number | null
+  /** The invoice that it credits, the document that it takes the place of. */
+  declare creditsId: number | null
+  declare replacesId: number | null
   declare wishedDate: string | null
   declare earlierDateOk: CreationOptional<boolean>
-  declare paymentId: number | null
   declare eventDay: string | null
   declare keptBack: CreationOptional<boolean>
   declare keptBackNoticed: CreationOptional<boolean>
@@ -77,7 +77,7 @@ export class PreparedDocument extends Model<
     this.init(
       {
         id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-        orderId: { type: DataTypes.INTEGER },
+        sourceId: { type: DataTypes.INTEGER, allowNull: false },
         kind: { type: DataTypes.TEXT, allowNull: false },
         occasion: { type: DataTypes.TEXT, allowNull: false },
         state: { type: DataTypes.TEXT, allowNull: false },
@@ -109,10 +109,10 @@ export class PreparedDocument extends Model<
         actor: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         copyTo: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         hours: { type: DataTypes.JSONB },
-        billId: { type: DataTypes.INTEGER },
+        creditsId: { type: DataTypes.INTEGER },
+        replacesId: { type: DataTypes.INTEGER },
         wishedDate: { type: DataTypes.DATEONLY },
         earlierDateOk: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
-        paymentId: { type: DataTypes.INTEGER },
         eventDay: { type: DataTypes.DATEONLY },
         keptBack: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         keptBackNoticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
@@ -123,13 +123,13 @@ export class PreparedDocument extends Model<
   }
 
   static associate(): void {
-    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(Source, { as: 'madeOf', foreignKey: 'sourceId' })
     this.belongsTo(Routine, { as: 'routine', foreignKey: 'routineId' })
     this.belongsTo(Customer, { as: 'customer', foreignKey: 'customerId' })
     this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
+    this.belongsTo(IssuedDocument, { as: 'credits', foreignKey: 'creditsId' })
+    this.belongsTo(IssuedDocument, { as: 'replaces', foreignKey: 'replacesId' })
     this.belongsTo(DesignVersion, { as: 'stationery', foreignKey: 'stationeryId' })
     this.belongsTo(EmailTextVersion, { as: 'coverNote', foreignKey: 'coverNoteId' })
-    this.belongsTo(Bill, { as: 'bill', foreignKey: 'billId' })
-    this.belongsTo(Payment, { as: 'payment', foreignKey: 'paymentId' })
   }
 }

@@ -9,14 +9,14 @@ import {
 import { Dispatch } from './dispatch'
 import { IssuedDocument } from './document'
 import { PreparedDocument } from './paper'
-import { SalesOrder } from './sales-order'
+import { Source } from './source'
 
 /** The history: who did what to which order, document or email, in words. */
 export class Trail extends Model<InferAttributes<Trail>, InferCreationAttributes<Trail>> {
   declare id: CreationOptional<number>
   declare at: Date
   declare actor: string
-  declare orderId: number | null
+  declare sourceId: number | null
   declare paperId: number | null
   declare documentId: number | null
   declare dispatchId: number | null
@@ -29,7 +29,7 @@ export class Trail extends Model<InferAttributes<Trail>, InferCreationAttributes
         id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
         at: { type: DataTypes.DATE, allowNull: false },
         actor: { type: DataTypes.TEXT, allowNull: false },
-        orderId: { type: DataTypes.INTEGER },
+        sourceId: { type: DataTypes.INTEGER },
         paperId: { type: DataTypes.INTEGER },
         documentId: { type: DataTypes.INTEGER },
         dispatchId: { type: DataTypes.INTEGER },
@@ -41,7 +41,7 @@ export class Trail extends Model<InferAttributes<Trail>, InferCreationAttributes
   }
 
   static associate(): void {
-    this.belongsTo(SalesOrder, { as: 'order', foreignKey: 'orderId' })
+    this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
     this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'paperId' })
     this.belongsTo(IssuedDocument, { as: 'document', foreignKey: 'documentId' })
     this.belongsTo(Dispatch, { as: 'dispatch', foreignKey: 'dispatchId' })

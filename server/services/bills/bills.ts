@@ -11,12 +11,13 @@ import { totals, type Adjustment } from '../../../core/money/totals'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { Bill } from '../../db/models'
-import { billsOfOrders } from '../documents/context'
-import { draftBills, keepDraft, type Draft } from '../documents/prepare'
+import type { Addressing } from '../documents/context'
+import { draftAll, keepDraft, type Draft } from '../documents/prepare'
 import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { basisOf, creditedInvoices } from './context'
+import { billsOfOrders } from './parts'
 
 /*
  * Bills: invoices and credit notes that a person writes, without an order, for a part of one, or against an invoice.
@@ -61,14 +62,14 @@ export async function billView(id: number): Promise<BillView> {
           'total', p.total::text
         )
         from paper p
-        where p.bill_id = b.id
+        where p.source_id = b.id
         order by p.id desc
         limit 1
       ) paper,
       (
         select jsonb_build_object('id', d.id, 'number', d.number)
         from document d
-        where d.bill_id = b.id
+        where d.source_id = b.id
         order by d.id desc
         limit 1
       ) document
@@ -114,16 +115,18 @@ async function keepNew(wanted: readonly NewBill[], actor: string): Promise<numbe
       })
       ids.push(id)
     }
-    const drafts = await draftBills(ids)
+    const drafts = await draftAll('invoice', ids, noAddressing)
     for (const [, made] of [...drafts].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
     return ids
   })
 }
 
+/** A draft says itself what it is, and its kind whom it goes to. */
+const noAddressing: Addressing = { role: 'billing', copyTo: [] }
+
 const keepPaper = (made: Draft, actor: string) =>
   keepDraft(
     {
-      orderId: made.context.orderId,
       kind: made.context.source.kind,
       addressing: { role: kindFacts[made.context.source.kind].to, copyTo: [] },
       trust: 'after a check',
@@ -218,8 +221,7 @@ export async function billOrder(
     `select d.number
     from claim c
     left join document d on d.id = c.document_id
-    where c.source_kind = 'order'
-      and c.source_id = $1
+    where c.source_id = $1
       and c.document_kind = 'invoice'
       and c.document_id is not null`,
     [orderId],
@@ -349,12 +351,17 @@ async function invoiceToCredit(documentId: number) {
     voided: boolean
     brandId: number
     customerId: number
+    /** Its order, where it is of one or of a part of one. */
     orderId: number | null
-    billId: number | null
+    /** The draft that it was written as. */
+    draft: BillFacts | null
   }>(
     `select d.kind, d.number, exists (select from document_void v where v.document_id = d.id) voided,
-      d.brand_id "brandId", d.customer_id "customerId", d.order_id "orderId", d.bill_id "billId"
+      d.brand_id "brandId", d.customer_id "customerId", o.id "orderId", b.facts draft
     from document d
+    join source s on s.id = d.source_id
+    left join sales_order o on o.id = s.root_id
+    left join bill b on b.id = d.source_id
     where d.id = $1`,
     [documentId],
   )
@@ -395,7 +402,7 @@ async function creditUnderLock(
   const waiting = await one(
     `select b.id
     from bill b
-    join paper p on p.bill_id = b.id
+    join paper p on p.source_id = b.id
     where b.credits_id = $1 and b.state = 'open' and p.state = 'prepared'`,
     [documentId],
   )
@@ -445,10 +452,7 @@ async function factsAnew(
   common: Pick<BillFacts, 'currency' | 'pricesIncludeTax' | 'reference' | 'suppliedOn' | 'date'>,
 ): Promise<BillFacts> {
   const { order } = invoice.source
-  const before =
-    invoice.billId === null
-      ? undefined
-      : (await one<{ facts: BillFacts }>('select facts from bill where id = $1', [invoice.billId]))!.facts
+  const before = invoice.draft
   const positions =
     invoice.orderId !== null && !before
       ? (
@@ -506,13 +510,13 @@ export async function changeBill(
     await run(
       `update paper
       set earlier_date_ok = $2, changes = null, baseline = baseline || '{"own": true}'
-      where bill_id = $1 and state in ('prepared', 'put back', 'due')`,
+      where source_id = $1 and state in ('prepared', 'put back', 'due')`,
       [id, change.earlierDateOk],
     )
-    await markStale('bill_id', id)
+    await markStale('source', id)
     publish('line', paper ? [paper.id] : [])
     if (paper && paper.state !== 'dropped') return
-    const made = (await draftBills([id])).get(id)!
+    const made = (await draftAll('invoice', [id], noAddressing)).get(id)!
     await keepPaper(made, actor)
   })
 }

@@ -15,8 +15,6 @@ import { contextOf, houseContext, type PaperContext, type SubjectRow } from '../
 
 /** A bill with its customer, as its paper needs it. */
 interface BillRow extends SubjectRow {
-  id: number | null
-  billId: number
   kind: DocumentKind
   facts: BillFacts
 }
@@ -31,9 +29,12 @@ export interface CreditedInvoice {
 }
 
 /** Loads what the papers of bills are made of, with a fixed number of queries. */
-export async function loadBillContexts(billIds: readonly number[]): Promise<Map<number, PaperContext>> {
+export async function loadBillContexts(
+  _kind: DocumentKind,
+  billIds: readonly number[],
+): Promise<Map<number, PaperContext>> {
   const bills = await rows<BillRow>(
-    `select b.id "billId", b.order_id id, b.credits_id "creditsId", b.replaces_id "replacesId", b.kind,
+    `select b.id "sourceId", b.credits_id "creditsId", b.replaces_id "replacesId", b.kind,
       b.facts, b.facts ->> 'date' "wishedDate", coalesce(o.number, '') number,
       coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId", b.version,
       1 revision, '0' total, '0' prepaid, c.id "customerId", c.number "customerNumber", c.name "customerName",
@@ -88,7 +89,7 @@ export async function loadBillContexts(billIds: readonly number[]): Promise<Map<
       )
       // a credit note mirrors its invoice: at the rates that were in force then
       contexts.set(
-        bill.billId,
+        bill.sourceId,
         invoice ? { ...context, source: { ...context.source, rates: invoice.source.rates } } : context,
       )
     }

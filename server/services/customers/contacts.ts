@@ -40,13 +40,13 @@ export async function changeContacts(
     await run('delete from contact where customer_id = $1', [id])
     await Contact.bulkCreate(contacts.map(({ name, email, role }) => ({ customerId: id, name, email, role })))
     await run(
-      `insert into trail (at, actor, order_id, words)
-      select now(), $2, p.order_id, $3
+      `insert into trail (at, actor, source_id, words)
+      select now(), $2, p.source_id, $3
       from paper p
       where p.customer_id = $1 and p.state = 'prepared'`,
       [id, actor, `The contacts of ${customer.name} were changed.`],
     )
-    await markStale('customer_id', id)
+    await markStale('customer', id)
     publish('line')
     publish('customer', [id])
   })
@@ -97,13 +97,13 @@ export async function correctContacts(
         json(now),
       ])
       await run(
-        `insert into trail (at, actor, order_id, paper_id, words)
-        select now(), $2, p.order_id, p.id, $3
+        `insert into trail (at, actor, source_id, paper_id, words)
+        select now(), $2, p.source_id, p.id, $3
         from paper p
         where p.customer_id = $1 and p.state = 'prepared'`,
         [id, actor, `${from} was corrected to ${to}.`],
       )
-      await markStale('customer_id', id)
+      await markStale('customer', id)
     }
     publish('line')
     publish(

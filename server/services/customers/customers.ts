@@ -290,13 +290,13 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
       ],
     )
     await run(
-      `insert into trail (at, actor, order_id, paper_id, words)
-      select now(), $2, p.order_id, p.id, $3
+      `insert into trail (at, actor, source_id, paper_id, words)
+      select now(), $2, p.source_id, p.id, $3
       from paper p
       where p.customer_id = $1 and p.state = 'prepared'`,
       [id, actor, `${customer.name} was changed.`],
     )
-    await markStale('customer_id', id)
+    await markStale('customer', id)
     publish('line')
     publish('customer', [id])
   })
@@ -359,8 +359,8 @@ export async function setWishes(
     }
     if (before.length > 0) {
       await run(
-        `insert into trail (at, actor, order_id, paper_id, words)
-        select now(), $2, p.order_id, p.id, $3
+        `insert into trail (at, actor, source_id, paper_id, words)
+        select now(), $2, p.source_id, p.id, $3
         from paper p
         where p.customer_id = any($1::int[]) and p.state = 'prepared'`,
         [
@@ -389,5 +389,5 @@ async function keepWishes({ id, wishes, language }: Before): Promise<void> {
     json(wishes),
     language,
   ])
-  await markStale('customer_id', id)
+  await markStale('customer', id)
 }

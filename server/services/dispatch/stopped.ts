@@ -9,7 +9,7 @@ import { noteAll } from '../trail/trail'
 /*
  * Documents whose order is held or withdrawn: marked, out of every Send, and out of Waiting.
  * Called inside the transaction that sets orders to a status, and by everything that lists, issues or sends
- * (as SQL over the view stopped_order).
+ * (as SQL over the view stopped_source).
  * Dies half-way: the caller's transaction is undone. Refuses nothing: issuing and sending ask the view.
  */
 
@@ -18,18 +18,21 @@ const waitingKinds = documentKinds
   .map((kind) => `'${kind}'`)
   .join(', ')
 
+/** SQL: orders by their ids, $1, with their parts. */
+const ofOrders = 'select id from source where root_id = any($1::int[])'
+
 /** SQL: the status that holds back a prepared or issued document `alias`, null when none does. */
 export const stopOf = (alias: string): string =>
   `(
-    select so.status
-    from stopped_order so
-    where so.order_id = ${alias}.order_id and ${alias}.kind in (${waitingKinds})
+    select ss.status
+    from stopped_source ss
+    where ss.source_id = ${alias}.source_id and ${alias}.kind in (${waitingKinds})
   )`
 
 /** SQL: the first status that holds back a document of dispatch `alias`, null when none does. */
 export const stopOfDispatch = (alias: string): string =>
-  `(select min(so.status) from dispatch_document sd join document sdd on sdd.id = sd.document_id
-      join stopped_order so on so.order_id = sdd.order_id
+  `(select min(ss.status) from dispatch_document sd join document sdd on sdd.id = sd.document_id
+      join stopped_source ss on ss.source_id = sdd.source_id
     where sd.dispatch_id = ${alias}.id and sdd.kind in (${waitingKinds}))`
 
 /** What setting orders to a status does to their documents: counts of what the transaction wrote. */
@@ -49,17 +52,17 @@ const none: StatusEffects = { toCheck: 0, nowByHand: 0, emails: 0, prints: 0, go
 
 /** Holds back what is prepared or waiting of orders that have just been set to a status that says so. */
 async function holdBack(orderIds: readonly number[], status: string, actor: string): Promise<StatusEffects> {
-  const byHand = await rows<{ id: number; orderId: number; kind: string }>(
+  const byHand = await rows<{ id: number; sourceId: number; kind: string }>(
     `update paper set by_itself = false
-    where order_id = any($1::int[]) and state = 'prepared' and by_itself and kind in (${waitingKinds})
-    returning id, order_id "orderId", kind`,
+    where source_id in (${ofOrders}) and state = 'prepared' and by_itself and kind in (${waitingKinds})
+    returning id, source_id "sourceId", kind`,
     [orderIds],
   )
   const held = await rows<{ id: number; channel: string }>(
     `update dispatch set held = true, held_for = 'order', despite = false
     where state = 'waiting' and not held and id in (
       select dd.dispatch_id from dispatch_document dd join document d on d.id = dd.document_id
-      where d.order_id = any($1::int[]) and d.kind in (${waitingKinds}))
+      where d.source_id in (${ofOrders}) and d.kind in (${waitingKinds}))
     returning id, channel`,
     [orderIds],
   )
@@ -68,14 +71,14 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
       (
         select count(*)::int
         from paper
-        where order_id = any($1::int[]) and state = 'prepared' and kind in (${waitingKinds})
+        where source_id in (${ofOrders}) and state = 'prepared' and kind in (${waitingKinds})
       ) "toCheck",
       (
         select count(distinct d.id)::int
         from document d
         join dispatch_document dd on dd.document_id = d.id
         join dispatch s on s.id = dd.dispatch_id
-        where d.order_id = any($1::int[])
+        where d.source_id in (${ofOrders})
           and d.kind in (${waitingKinds})
           and not s.is_copy
           and s.state in ('claimed', 'handing over', 'on the way', 'arrived')
@@ -84,7 +87,7 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
   ))!
   await noteAll([
     ...byHand.map((paper) => ({
-      orderId: paper.orderId,
+      sourceId: paper.sourceId,
       paperId: paper.id,
       actor,
       words: `The ${paper.kind} does not go automatically any more: its order is ${status}.`,
@@ -104,7 +107,7 @@ async function letBack(orderIds: readonly number[], letGo: boolean, actor: strin
     `update dispatch s set held = not $2::boolean, held_for = null
     where s.held_for = 'order' and s.state = 'waiting' and s.id in (
       select dd.dispatch_id from dispatch_document dd join document d on d.id = dd.document_id
-      where d.order_id = any($1::int[]))
+      where d.source_id in (${ofOrders}))
       and ${stopOfDispatch('s')} is null
     returning s.id, s.channel, s.ready, s.next_try_at "nextTryAt"`,
     [orderIds, letGo],
@@ -120,7 +123,7 @@ async function letBack(orderIds: readonly number[], letGo: boolean, actor: strin
   const { toCheck } = (await one<{ toCheck: number }>(
     `select count(*)::int "toCheck"
     from paper
-    where order_id = any($1::int[]) and state = 'prepared' and kind in (${waitingKinds})`,
+    where source_id in (${ofOrders}) and state = 'prepared' and kind in (${waitingKinds})`,
     [orderIds],
   ))!
   await noteAll(

@@ -1,5 +1,4 @@
 import { Refusal } from '../../../core/errors'
-import { billedBy, remaining, type BillFacts } from '../../../core/documents/bill'
 import type {
   CreditFacts,
   ReplacedFacts,
@@ -9,8 +8,8 @@ import type {
   OrderLineFacts,
   PaymentFacts,
 } from '../../../core/documents/facts'
-import { preparePaper, sumsOf, type PaperSource } from '../../../core/documents/issue'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { preparePaper, type PaperSource } from '../../../core/documents/issue'
+import { type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import type { TaxTreatment } from '../../../core/documents/treatment'
@@ -28,7 +27,6 @@ import {
   type Wishes,
 } from '../../../core/wishes/recipients'
 import { noAddress } from '../../../core/dispatch/plan'
-import { groupBy } from '../../../core/group'
 import { findSetting } from '../../../core/wishes/settings'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
@@ -56,15 +54,13 @@ export interface BuiltFrom {
   coverNote: number
 }
 
-/** Everything a paper of one order is made of, as it stands now. */
+/** Everything a paper of one source is made of, as it stands now. */
 export interface PaperContext {
-  orderId: number | null
-  /** The invoice or credit note being written that this is the paper of; null for an order's own paper. */
-  billId: number | null
+  /** Why its source has nothing to make it of. */
+  problem?: string
+  sourceId: number
   creditsId: number | null
   replacesId: number | null
-  /** The payment or refund that this is the receipt of. */
-  paymentId: number | null
   /** The document date a person wants; null is the day of issue. */
   wishedDate: Day | null
   /** The event's day, where the house dates papers of this kind by it. */
@@ -91,13 +87,12 @@ export interface PaperContext {
   lastCounter: number | undefined
 }
 
-/** What a paper is made of before settings are found: an order, or a bill with its customer. */
+/** What a paper is made of before settings are found: a source with its customer. */
 export interface SubjectRow {
-  id: number | null
-  billId: number | null
+  sourceId: number
   creditsId: number | null
+  /** The document that it takes the place of, where a person says so. */
   replacesId: number | null
-  paymentId?: number
   wishedDate: Day | null
   eventDay?: Day
   credit?: CreditFacts
@@ -177,129 +172,6 @@ export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
   }
 }
 
-/** Loads the contexts of many orders with a fixed number of queries. Orders that do not exist are left out. */
-export async function loadContexts(
-  kind: DocumentKind,
-  orderIds: readonly number[],
-  addressing: Addressing,
-): Promise<Map<number, PaperContext>> {
-  const orders = await rows<SubjectRow & { id: number }>(
-    `select o.id, null::int "billId", null::int "creditsId", null::int "replacesId", null "wishedDate",
-      coalesce(
-        o.supplied_on, (o.status_since at time zone (select time_zone from company))::date
-      )::text "eventDay",
-      o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency,
-      o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote", o.prepaid,
-      o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total, c.id "customerId",
-      c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
-      c.language "customerLanguage", c.billing, c.wishes, c.version "customerVersion",
-      c.tax_treatment treatment
-    from sales_order o
-    join customer c on c.id = o.customer_id
-    where o.id = any($1::int[])`,
-    [orderIds],
-  )
-  const lines = await rows<OrderLineFacts & { orderId: number; position: number }>(
-    `select order_id "orderId", position, item_code item, description, detail, unit, quantity,
-      unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode"
-    from order_line
-    where order_id = any($1::int[])
-    order by order_id, position`,
-    [orderIds],
-  )
-  const contacts = await rows<ContactFacts & { customerId: number }>(
-    `select customer_id "customerId", name, email, role
-    from contact
-    where customer_id = any($1::int[])
-    order by id`,
-    [[...new Set(orders.map((order) => order.customerId))]],
-  )
-  const house = await houseContext(kind)
-  const linesOf = groupBy(lines, (line) => line.orderId)
-  const contactsOf = groupBy(contacts, (contact) => contact.customerId)
-  const replaced = kind === 'order confirmation' ? await confirmationsOf(orderIds) : new Map<number, never>()
-  const bills = kindFacts[kind].books ? await billsOfOrders(orderIds) : new Map<number, OrderBill[]>()
-  return new Map(
-    orders.map((order) => {
-      const own = bills.get(order.id) ?? []
-      const left = remaining(
-        linesOf.get(order.id) ?? [],
-        order.adjustments,
-        billedBy(own.map((bill) => bill.facts)),
-      )
-      const subject = {
-        ...order,
-        adjustments: left.adjustments,
-        deposits: own.filter((bill) => bill.facts.deposit).map(depositOf),
-        replaces: replaced.get(order.id),
-      }
-      return [
-        order.id,
-        contextOf(kind, subject, left.lines, contactsOf.get(order.customerId) ?? [], addressing, house),
-      ]
-    }),
-  )
-}
-
-/**
- * The confirmations of orders that stand: the newest of each that is not void. Another one of the order takes
- * its place.
- */
-export async function confirmationsOf(orderIds: readonly number[]): Promise<Map<number, ReplacedFacts>> {
-  const found = await rows<ReplacedFacts & { orderId: number }>(
-    `select distinct on (d.order_id) d.order_id "orderId", d.id, d.number, d.date::text date
-    from document d
-    where d.order_id = any($1::int[])
-      and d.kind = 'order confirmation'
-      and not exists (select from document_void v where v.document_id = d.id)
-    order by d.order_id, d.id desc`,
-    [orderIds],
-  )
-  return new Map(found.map(({ orderId, ...facts }) => [orderId, facts]))
-}
-
-interface OrderBill {
-  orderId: number
-  facts: BillFacts
-  number: string
-  date: Day
-  source: PaperSource
-  total: string
-}
-
-/** The part and deposit invoices of orders that stand: issued, not void, not wholly credited. */
-export async function billsOfOrders(orderIds: readonly number[]): Promise<Map<number, OrderBill[]>> {
-  const found = await rows<OrderBill>(
-    `select b.order_id "orderId", b.facts, d.number, d.date::text date, p.source, d.total::text total
-    from bill b
-    join document d on d.bill_id = b.id
-    join paper p on p.id = d.paper_id
-    where b.order_id = any($1::int[])
-      and b.kind = 'invoice'
-      and not exists (select from document_void v where v.document_id = d.id)
-      and coalesce(
-        (
-          select sum(c.total)
-          from document c
-          where c.credits_id = d.id and not exists (select from document_void v where v.document_id = c.id)
-        ),
-        0
-      ) < d.total
-    order by d.id`,
-    [orderIds],
-  )
-  return groupBy(found, (bill) => bill.orderId)
-}
-
-function depositOf({ number, date, source, total }: OrderBill): DepositFacts {
-  return {
-    number,
-    date,
-    total,
-    groups: sumsOf(source).groups.map(({ rate, base, tax }) => ({ rate, base, tax })),
-  }
-}
-
 /** Finds what a paper of this subject is made with. @throws Refusal "no-stationery", "no-series", "no-cover-note" */
 export function contextOf(
   kind: DocumentKind,
@@ -347,11 +219,9 @@ export function contextOf(
     { level: 'built in', value: 'email' },
   ]).value
   return {
-    orderId: order.id,
-    billId: order.billId,
+    sourceId: order.sourceId,
     creditsId: order.creditsId,
-    replacesId: order.replacesId,
-    paymentId: order.paymentId ?? null,
+    replacesId: order.replacesId ?? order.replaces?.id ?? null,
     wishedDate: order.wishedDate,
     eventDay: (house.company.documentDates[kind] === 'event' && order.eventDay) || null,
     orderNumber: order.number,
@@ -493,13 +363,7 @@ function factsOf({
 
 /** The paper as it will be, or the plain reason why there is none. */
 export function draft(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
-  if (
-    context.source.order.lines.length === 0 &&
-    context.billId === null &&
-    context.paymentId === null &&
-    Number(context.total) !== 0
-  )
-    return { problem: 'Everything of this order is billed in parts already.' }
+  if (context.problem) return { problem: context.problem }
   const standIn = numberStandIn(
     context.series,
     { date: today, brand: context.source.brand.code, order: context.orderNumber },

@@ -15,8 +15,7 @@ import { Refusal } from '../../../core/errors'
 import { addToDispatch, gatheringDispatch, newDispatch } from '../dispatch/create'
 import { note, noteAll } from '../trail/trail'
 import type { BuiltFrom } from './context'
-import { subjectOf } from './prepare'
-import { engineHooks, sourceOf } from './sources'
+import { engineHooks, sourceOf, type SourceKind } from './sources'
 
 /*
  * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
@@ -28,11 +27,12 @@ import { engineHooks, sourceOf } from './sources'
 /** A paper as issuing locks it. */
 export interface PaperRow {
   id: number
-  orderId: number | null
-  billId: number | null
+  sourceId: number
+  sourceKind: SourceKind
+  /** What the source is a part of, or itself. */
+  rootId: number
   creditsId: number | null
   replacesId: number | null
-  paymentId: number | null
   wishedDate: Day | null
   eventDay: Day | null
   earlierDateOk: boolean
@@ -84,8 +84,8 @@ export interface IssuingRun {
   gatherAs: string
   /** Somebody read that the order is held or withdrawn. */
   despite: boolean
-  /** Orders of which a part was billed in this transaction: their own papers were built before it. */
-  billedOrders: Set<number>
+  /** Sources of which a part was issued in this transaction: their own papers were built before it. */
+  moved: Set<number>
   now: Date
   actor: string
   timeZone: string
@@ -108,14 +108,14 @@ export async function insertDocument(
   drawn: Drawn,
   issuing: IssuingRun,
 ): Promise<{ documentId: number; eventId: number | null }> {
-  const { billedOrders, now, actor } = issuing
-  if (paper.billId === null && paper.orderId !== null && billedOrders.has(paper.orderId))
+  const { moved, now, actor } = issuing
+  if (moved.has(paper.sourceId))
     throw new Refusal(
       'billed-meanwhile',
       'A part of its order has just been invoiced. Look at it again, then send it.',
     )
-  const from = paper.billId === null ? undefined : sourceOf('bill')
-  await from?.check?.(paper)
+  const from = sourceOf(paper.sourceKind)
+  await from.check?.(paper)
   const asked = issuePaper(paper.source, drawn.date, drawn.number)
   const { paidBy } = issuing
   const paidNow =
@@ -152,7 +152,7 @@ export async function insertDocument(
     counter: drawn.counter,
     date: drawn.date,
     dueDate: issued.dueDate,
-    orderId: paper.orderId,
+    sourceId: paper.sourceId,
     orderNumber: paper.orderNumber,
     customerId: paper.customerId,
     customerName: paper.customerName,
@@ -167,10 +167,8 @@ export async function insertDocument(
     issuedAt: now,
     issuedBy: actor,
     search: words.filter(Boolean).join(' ').toLowerCase(),
-    billId: paper.billId,
     creditsId: paper.creditsId,
     replacesId: paper.replacesId,
-    paymentId: paper.paymentId,
     earlierThan: drawn.earlierThan,
   })
   if (kindFacts[paper.kind].books) {
@@ -189,18 +187,17 @@ export async function insertDocument(
   }
   await Unpainted.create({ documentId })
   await run(`update paper set state = 'issued' where id = $1`, [paper.id])
-  const subject = subjectOf(paper)
   const claimed = await run(
     `update claim
     set document_id = $1
-    where source_kind = $6 and source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
-    [documentId, subject.id, paper.kind, paper.occasion, paper.id, subject.kind],
+    where source_id = $2 and document_kind = $3 and occasion = $4 and paper_id = $5`,
+    [documentId, paper.sourceId, paper.kind, paper.occasion, paper.id],
   )
   if (claimed !== 1) throw new Error('the claim of a prepared document is not its own')
   const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books
   const event = await HouseEvent.create({
     kind: 'document issued',
-    orderId: paper.orderId,
+    sourceId: paper.sourceId,
     documentId,
     facts: postedFacts(paper, drawn.number, amounts),
     schemaVersion: 3,
@@ -210,14 +207,14 @@ export async function insertDocument(
   })
   await noteAll([
     {
-      orderId: paper.orderId ?? undefined,
+      sourceId: paper.sourceId,
       paperId: paper.id,
       documentId,
       actor,
       words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.`,
     },
   ])
-  await from?.issued?.(paper, documentId, { now, actor, billedOrders })
+  await from.issued?.(paper, documentId, { now, actor, moved })
   if (paidNow !== null) {
     await engineHooks().paidAtOnce(
       {
@@ -298,7 +295,7 @@ async function putOnItsWay(
   if (plan.email || plan.print) return
   if (paper.channel === 'nothing')
     await note(
-      { orderId: paper.orderId ?? undefined, documentId },
+      { sourceId: paper.sourceId, documentId },
       actor,
       `Not sent: ${paper.customerName} wants no ${kindFacts[paper.kind].many}.`,
     )

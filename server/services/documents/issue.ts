@@ -17,8 +17,8 @@ import { company, seriesColumns, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
 import { stopOf } from '../dispatch/stopped'
 import { insertDocument, type IssuingRun, type PaperRow } from './issue-one'
-import { subjectOf } from './prepare'
 import { rehearse } from './rehearse'
+import { lockSources } from './sources'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
@@ -49,12 +49,10 @@ export interface IssueResult {
 }
 
 const paperColumns = `
-  id, ${stopOf('paper')} stopped, to_addresses "toAddresses", order_id "orderId", bill_id "billId",
-  (select credits_id from bill b where b.id = bill_id) "creditsId",
-  coalesce(
-    (select replaces_id from bill b where b.id = bill_id), (source -> 'replaces' ->> 'id')::int
-  ) "replacesId",
-  wished_date::text "wishedDate", payment_id "paymentId", event_day::text "eventDay",
+  id, ${stopOf('paper')} stopped, to_addresses "toAddresses", source_id "sourceId",
+  (select kind from source s where s.id = source_id) "sourceKind",
+  (select root_id from source s where s.id = source_id) "rootId", credits_id "creditsId",
+  replaces_id "replacesId", wished_date::text "wishedDate", event_day::text "eventDay",
   earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed",
   stale, source, built_from "builtFrom", stationery_id "stationeryId", cover_note_id "coverNoteId",
   customer_id "customerId", customer_name "customerName", brand_id "brandId", order_number "orderNumber",
@@ -93,7 +91,7 @@ export async function issueInOneTransaction(
     publish('register')
     publish(
       'order',
-      ready.flatMap((paper) => paper.orderId ?? []),
+      ready.map((paper) => paper.rootId),
     )
     return results
   })
@@ -173,8 +171,8 @@ const outcomeOfBar: Record<SendBar, IssueResult['outcome']> = {
 }
 
 /**
- * Locks orders, bills, credited invoices, customers and papers, in this order, and keeps those that may be
- * issued as they were looked at.
+ * Locks credited invoices, sources, customers and papers, in this order, and keeps those that may be issued as
+ * they were looked at.
  */
 async function checked(
   asked: readonly ToIssue[],
@@ -182,36 +180,21 @@ async function checked(
   { paidBy, postOnly, despite, withoutAddress }: IssueHow,
 ): Promise<PaperRow[]> {
   const ids = asked.map((one) => one.paperId)
-  await run(
-    `select o.id
-    from sales_order o
-    where o.id in (select order_id from paper where id = any($1::int[]) and bill_id is not null)
-    order by o.id
-    for update`,
-    [ids],
-  )
-  const bills = await rows<{ id: number; version: number }>(
-    `select b.id, b.version
-    from bill b
-    where b.id in (select bill_id from paper where id = any($1::int[]))
-    order by b.id
-    for update`,
+  const of = await rows<{ sourceId: number; creditsId: number | null }>(
+    'select source_id "sourceId", credits_id "creditsId" from paper where id = any($1::int[])',
     [ids],
   )
   await run(
     `select document_id
     from open_item
-    where document_id in (
-      select b.credits_id from bill b join paper p on p.bill_id = b.id where p.id = any($1::int[])
-    )
+    where document_id = any($1::int[])
     order by document_id
     for update`,
-    [ids],
+    [of.flatMap((one) => one.creditsId ?? [])],
   )
-  const orders = await rows<{ id: number; version: number }>(
-    `select o.id, o.version from sales_order o
-    where o.id in (select order_id from paper where id = any($1::int[])) order by o.id for share`,
-    [ids],
+  const sourceVersion = await lockSources(
+    of.map((one) => one.sourceId),
+    'issue',
   )
   const customers = await rows<{
     id: number
@@ -231,17 +214,6 @@ async function checked(
     [ids],
   )
   const brands = await rows<{ id: number; version: number }>('select id, version from brand')
-  const orderVersion = new Map(orders.map((row) => [row.id, row.version]))
-  const billVersion = new Map(bills.map((row) => [row.id, row.version]))
-  const payments = await rows<{ id: number; version: number }>(
-    `select id, version
-    from payment
-    where id in (select payment_id from paper where id = any($1::int[]))
-    order by id
-    for share`,
-    [ids],
-  )
-  const paymentVersion = new Map(payments.map((row) => [row.id, row.version]))
   const customerVersion = new Map(customers.map((row) => [row.id, row.version]))
   const customerOf = new Map(customers.map((row) => [row.id, row]))
   const brandVersion = new Map(brands.map((row) => [row.id, row.version]))
@@ -254,10 +226,8 @@ async function checked(
       results.push({ paperId: paper.id, outcome, reason, documentId: null })
     const lookedAt = revision.get(paper.id)
     const { builtFrom } = paper
-    const subject = subjectOf(paper)
     const outdated =
-      builtFrom.order !==
-        { order: orderVersion, bill: billVersion, payment: paymentVersion }[subject.kind].get(subject.id) ||
+      builtFrom.order !== sourceVersion.get(paper.sourceId) ||
       builtFrom.customer !== customerVersion.get(paper.customerId) ||
       builtFrom.brand !== brandVersion.get(paper.brandId)
     if (paper.state !== 'prepared')
@@ -323,7 +293,7 @@ async function issueReady(
   const painted: number[] = []
   const listens = !!(await one(`select id from routine where is_on and sentence ->> 'on' = 'posted' limit 1`))
   const issuing: IssuingRun = {
-    billedOrders: new Set(),
+    moved: new Set(),
     now,
     timeZone,
     listens,

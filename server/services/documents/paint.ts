@@ -25,14 +25,12 @@ interface Unpainted {
   paper: Paper
   stationeryId: number
   issuedAt: Date
-  orderId: number
 }
 
 /** Paints those of the documents that have no file yet, and lets their dispatches go. */
 export async function paintDocuments(documentIds: readonly number[]): Promise<void> {
   const documents = await rows<Unpainted>(
-    `select d.id, d.number, d.kind, d.paper, d.stationery_id "stationeryId", d.issued_at "issuedAt",
-      d.order_id "orderId"
+    `select d.id, d.number, d.kind, d.paper, d.stationery_id "stationeryId", d.issued_at "issuedAt"
     from document d
     join unpainted u on u.document_id = d.id
     where d.id = any($1::int[])

@@ -2,7 +2,6 @@ import { capital, kindFacts, type DocumentKind } from '../../../core/documents/k
 import { groupBy } from '../../../core/group'
 import { planSending, type SendPlan } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
-import { occasionOf } from '../../../core/routines/routine'
 import type { SendingHours, Trust } from '../../../core/routines/sentence'
 import type { ContactRole } from '../../../core/wishes/recipients'
 import type { Paper } from '../../../core/documents/paper'
@@ -15,9 +14,9 @@ import { checkPaper } from '../../render/pool'
 import { fillLetter } from '../dispatch/compose'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { sourceOf } from './sources'
+import { byKind, lockSources, sourceOf, type SourceKind } from './sources'
 import { note, noteAll } from '../trail/trail'
-import { draft, loadContexts, sendToWords, type Addressing, type PaperContext } from './context'
+import { draft, sendToWords, type Addressing, type PaperContext } from './context'
 
 /*
  * Preparing: everything of a paper but its number, laid out completely.
@@ -36,29 +35,20 @@ export interface Draft {
   replaced: string[]
 }
 
-/** Builds and lays out drafts of many orders; in parallel in the render threads, outside of any transaction. */
-export async function draftPapers(
+/**
+ * Builds and lays out drafts of many sources; in parallel in the render threads, outside of any transaction. What
+ * a draft of a person is of, it says itself, and its kind whom it goes to.
+ */
+export async function draftAll(
   kind: DocumentKind,
-  orderIds: readonly number[],
+  sourceIds: readonly number[],
   addressing: Addressing,
 ): Promise<Map<number, Draft>> {
-  return layOutAll(await loadContexts(kind, orderIds, addressing))
-}
-
-/** A draft names its kind itself, and its kind whom it goes to. */
-const noAddressing: Addressing = { role: 'billing', copyTo: [] }
-
-/** The same for bills, by their ids. */
-export async function draftBills(billIds: readonly number[]): Promise<Map<number, Draft>> {
-  return layOutAll(await sourceOf('bill').load(billIds, noAddressing))
-}
-
-/** The same for payments and refunds: their receipts. */
-export async function draftReceipts(
-  paymentIds: readonly number[],
-  addressing: Addressing,
-): Promise<Map<number, Draft>> {
-  return layOutAll(await sourceOf('payment').load(paymentIds, addressing))
+  const drafts = new Map<number, Draft>()
+  for (const [of, ids] of await byKind(sourceIds))
+    for (const [id, made] of await layOutAll(await sourceOf(of).load(kind, ids, addressing)))
+      drafts.set(id, made)
+  return drafts
 }
 
 async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, Draft>> {
@@ -104,7 +94,6 @@ function emailProblems(context: PaperContext, paper: Paper): string[] {
 }
 
 export interface Prepare {
-  orderId: number | null
   kind: DocumentKind
   addressing: Addressing
   trust: Trust
@@ -125,9 +114,12 @@ export type Prepared =
  */
 export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> {
   const { context } = made
-  const occasion = occasionIn(asked.kind, context)
-  const subject = subjectOf(context)
-  const held = await claimHolder(subject, asked.kind, occasion)
+  const { sourceId } = context
+  const { kind: sourceKind } = (await one<{ kind: SourceKind }>('select kind from source where id = $1', [
+    sourceId,
+  ]))!
+  const occasion = occasionIn(sourceKind, asked.kind, context)
+  const held = await claimHolder(sourceId, sourceKind, asked.kind, occasion)
   if (held) return { outcome: 'already', paperId: held.paperId, reason: held.words }
 
   if (asked.routine && context.channel === 'nothing' && !kindFacts[asked.kind].books)
@@ -143,33 +135,33 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
     Number(made.paper?.amounts.total ?? context.total) === 0
   ) {
     const reason = `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`
-    await note({ orderId: asked.orderId ?? undefined }, asked.actor, reason)
+    await note({ sourceId }, asked.actor, reason)
     return { outcome: 'not wanted', paperId: null, reason }
   }
 
   const byHand = asked.trust === 'by hand'
   const plan =
     asked.trust === 'by itself'
-      ? planOf(asked.kind, made, await stopOfOrder(asked.kind, asked.orderId))
+      ? planOf(asked.kind, made, await stopOfSource(asked.kind, sourceId))
       : undefined
   const byItself = plan?.goes ?? false
   const keptBack = plan !== undefined && !plan.goes
   const state = byHand ? 'due' : 'prepared'
   const row = await one<{ id: number }>(
     `insert into paper (
-      order_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id,
+      source_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id,
       order_number, order_date, customer_name, total, currency, channel, send_to, to_role, delay_minutes,
       source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to,
-      hours, bill_id, wished_date, payment_id, event_day, kept_back, kept_back_noticed
+      hours, credits_id, replaces_id, wished_date, event_day, kept_back, kept_back_noticed
     )
     values (
-      $orderId, $kind, $occasion, $state, $byItself, $routineId, $routineVersion, $customerId, $brandId,
+      $sourceId, $kind, $occasion, $state, $byItself, $routineId, $routineVersion, $customerId, $brandId,
       $orderNumber, $orderDate, $customerName, $total, $currency, $channel, $sendTo, $role,
       $delayMinutes, $source::jsonb, $content::jsonb, $stationeryId, $coverNoteId, $builtFrom::jsonb,
-      $problem, $since, $actor, $baseline::jsonb, $copyTo::jsonb, $hours::jsonb, $billId, $wishedDate,
-      $paymentId, $eventDay, $keptBack, not $keptBack
+      $problem, $since, $actor, $baseline::jsonb, $copyTo::jsonb, $hours::jsonb, $creditsId, $replacesId,
+      $wishedDate, $eventDay, $keptBack, not $keptBack
     )
-    on conflict (coalesce(order_id, 0), kind, occasion)
+    on conflict (source_id, kind, occasion)
     where state in ('due', 'prepared', 'put back') do update
     set state = excluded.state, by_itself = excluded.by_itself,
       routine_id = coalesce(excluded.routine_id, paper.routine_id),
@@ -182,10 +174,10 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
       baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
       revision = paper.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
       kept_back_noticed = excluded.kept_back_noticed, wished_date = excluded.wished_date,
-      event_day = excluded.event_day
+      event_day = excluded.event_day, credits_id = excluded.credits_id, replaces_id = excluded.replaces_id
     returning id`,
     {
-      orderId: asked.orderId,
+      sourceId,
       kind: asked.kind,
       occasion,
       state,
@@ -214,9 +206,9 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
       baseline: json(baselineOf(made)),
       copyTo: json(asked.addressing.copyTo),
       hours: asked.hours ? json(asked.hours) : null,
-      billId: context.billId,
+      creditsId: context.creditsId,
+      replacesId: context.replacesId,
       wishedDate: context.wishedDate,
-      paymentId: context.paymentId,
       eventDay: context.eventDay,
       keptBack,
     },
@@ -224,15 +216,15 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   const paperId = row!.id
   if (!byHand) {
     const taken = await run(
-      `insert into claim (source_kind, source_id, document_kind, occasion, paper_id, taken_at)
-      values ($1, $2, $3, $4, $5, $6) on conflict do nothing`,
-      [subject.kind, subject.id, asked.kind, occasion, paperId, clock.now()],
+      `insert into claim (source_id, document_kind, occasion, paper_id, taken_at)
+      values ($1, $2, $3, $4, $5) on conflict do nothing`,
+      [sourceId, asked.kind, occasion, paperId, clock.now()],
     )
     if (taken === 0) throw new ClaimLost()
   }
   if (byItself) await addJob('issue-papers', { paperIds: [paperId] })
   await note(
-    { orderId: asked.orderId ?? undefined, paperId },
+    { sourceId, paperId },
     asked.actor,
     byHand
       ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
@@ -246,22 +238,8 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   }
 }
 
-/** What the claim of a paper is on: a bill, a payment, or an order. */
-export function subjectOf(paper: {
-  orderId: number | null
-  billId: number | null
-  paymentId: number | null
-}): { kind: 'order' | 'bill' | 'payment'; id: number; table: string } {
-  if (paper.billId !== null) return { kind: 'bill', id: paper.billId, table: 'bill' }
-  return paper.paymentId === null
-    ? { kind: 'order', id: paper.orderId!, table: 'sales_order' }
-    : { kind: 'payment', id: paper.paymentId, table: 'payment' }
-}
-
-function occasionIn(kind: DocumentKind, context: PaperContext): string {
-  if (context.billId !== null) return `draft ${context.billId}`
-  return context.paymentId === null ? occasionOf(kind, context.revision) : `payment ${context.paymentId}`
-}
+const occasionIn = (of: SourceKind, kind: DocumentKind, context: PaperContext): string =>
+  sourceOf(of).occasion?.(kind, context) ?? ''
 
 /** Another transaction took the claim between look and insert; the caller starts again and then finds it. */
 export class ClaimLost extends Error {}
@@ -274,10 +252,10 @@ function preparedWords(plan: SendPlan | undefined, problem: string | null): stri
 }
 
 /** The status that holds back a document of a kind; null when none does. */
-async function stopOfOrder(kind: DocumentKind, orderId: number | null): Promise<string | null> {
-  if (orderId === null || !kindFacts[kind].waitsWithOrder) return null
-  const stop = await one<{ status: string }>('select status from stopped_order where order_id = $1', [
-    orderId,
+async function stopOfSource(kind: DocumentKind, sourceId: number): Promise<string | null> {
+  if (!kindFacts[kind].waitsWithOrder) return null
+  const stop = await one<{ status: string }>('select status from stopped_source where source_id = $1', [
+    sourceId,
   ])
   return stop?.status ?? null
 }
@@ -297,7 +275,8 @@ function planOf(kind: DocumentKind, { context, problem }: Draft, stopped: string
 
 /** Who has the claim, in plain words; undefined when it is free. */
 async function claimHolder(
-  subject: { kind: string; id: number },
+  sourceId: number,
+  sourceKind: SourceKind,
   kind: DocumentKind,
   occasion: string,
 ): Promise<{ paperId: number; words: string } | undefined> {
@@ -306,18 +285,17 @@ async function claimHolder(
     from claim c
     join paper p on p.id = c.paper_id
     left join document d on d.id = c.document_id
-    where c.source_kind = $1 and c.source_id = $2 and c.document_kind = $3 and c.occasion = $4
+    where c.source_id = $1 and c.document_kind = $2 and c.occasion = $3
     for update of c`,
-    [subject.kind, subject.id, kind, occasion],
+    [sourceId, kind, occasion],
   )
   if (!row) return undefined
   return {
     paperId: row.paperId,
     words: row.number
-      ? `Nothing was made: ${kind} ${row.number} was already issued for this ` +
-        `${subject.kind === 'bill' ? 'draft' : subject.kind}.`
-      : `Nothing was made: the ${kind} of this ${subject.kind === 'bill' ? 'draft' : subject.kind} is ` +
-        `already prepared and ${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
+      ? `Nothing was made: ${kind} ${row.number} was already issued for this ${sourceKind}.`
+      : `Nothing was made: the ${kind} of this ${sourceKind} is already prepared and ` +
+        `${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
   }
 }
 
@@ -341,9 +319,8 @@ function baselineOf(made: Draft): Baseline {
 
 interface StalePaper extends Omit<Baseline, 'own'> {
   id: number
-  orderId: number | null
-  billId: number | null
-  paymentId: number | null
+  sourceId: number
+  sourceKind: SourceKind
   kind: DocumentKind
   role: ContactRole
   copyTo: string[]
@@ -354,49 +331,33 @@ interface StalePaper extends Omit<Baseline, 'own'> {
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
   const stale = await rows<StalePaper>(
-    `select id, order_id "orderId", bill_id "billId", payment_id "paymentId", kind, to_role role,
-      copy_to "copyTo", content, send_to "sendTo", problem, cover_note_id "coverNoteId", baseline,
-      by_itself "byItself"
-    from paper
-    where id = any($1::int[]) and stale`,
+    `select p.id, p.source_id "sourceId", s.kind "sourceKind", p.kind, p.to_role role, p.copy_to "copyTo",
+      p.content, p.send_to "sendTo", p.problem, p.cover_note_id "coverNoteId", p.baseline,
+      p.by_itself "byItself"
+    from paper p
+    join source s on s.id = p.source_id
+    where p.id = any($1::int[]) and p.stale`,
     [paperIds],
   )
-  for (const papers of groupBy(stale, (paper) =>
-    json([paper.kind, paper.role, paper.copyTo, subjectOf(paper).kind]),
-  ).values()) {
+  for (const papers of groupBy(stale, (paper) => json([paper.kind, paper.role, paper.copyTo])).values()) {
     const { kind, role, copyTo } = papers[0]!
-    const drafts = await draftSubjects(
-      subjectOf(papers[0]!).kind,
-      papers.map((paper) => subjectOf(paper).id),
+    const drafts = await draftAll(
       kind,
+      papers.map((paper) => paper.sourceId),
       { role, copyTo },
     )
     for (const paper of papers) {
-      const made = drafts.get(subjectOf(paper).id)
+      const made = drafts.get(paper.sourceId)
       if (made) await keepRefreshed(paper, made)
     }
   }
 }
 
-function draftSubjects(
-  of: 'order' | 'bill' | 'payment',
-  ids: readonly number[],
-  kind: DocumentKind,
-  addressing: Addressing,
-): Promise<Map<number, Draft>> {
-  if (of === 'bill') return draftBills(ids)
-  return of === 'payment' ? draftReceipts(ids, addressing) : draftPapers(kind, ids, addressing)
-}
-
 async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
   await inTransaction(async () => {
     const { context } = made
-    const occasion = occasionIn(paper.kind, context)
-    const subject = subjectOf(paper)
-    const current = await one<{ version: number }>(
-      `select version from ${subject.table} where id = $1 for share`,
-      [subject.id],
-    )
+    const occasion = occasionIn(paper.sourceKind, paper.kind, context)
+    const version = (await lockSources([paper.sourceId])).get(paper.sourceId)
     const now = baselineOf(made)
     // what goes by itself nobody has looked at; what a person wrote just now that person has
     const seen = paper.byItself || paper.baseline.own === true
@@ -428,7 +389,7 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
         channel: context.channel,
         sendTo: sendToWords(context),
         customerName: context.customerName,
-        stale: current?.version !== context.builtFrom.order,
+        stale: version !== context.builtFrom.order,
         changes: changes.length > 0 ? json(changes) : null,
         further: moved ? 1 : 0,
         stillByItself,
@@ -449,7 +410,7 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     if (kept > 0 && moved) {
       await noteAll([
         {
-          orderId: paper.orderId ?? undefined,
+          sourceId: paper.sourceId,
           paperId: paper.id,
           actor: 'Clothespin',
           words: `The prepared ${paper.kind} was built anew: ${
@@ -480,18 +441,18 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
  */
 export async function markSeen(paperId: number, revision: number, actor: string): Promise<boolean> {
   return inTransaction(async () => {
-    const seen = await one<{ orderId: number | null }>(
+    const seen = await one<{ sourceId: number }>(
       `update paper
       set changes = null,
         baseline = jsonb_build_object(
           'content', content, 'sendTo', send_to, 'problem', problem, 'coverNoteId', cover_note_id
         )
       where id = $1 and revision = $2 and not stale
-      returning order_id "orderId"`,
+      returning source_id "sourceId"`,
       [paperId, revision],
     )
     if (!seen) return false
-    await note({ orderId: seen.orderId ?? undefined, paperId }, actor, 'The changes were looked at.')
+    await note({ ...seen, paperId }, actor, 'The changes were looked at.')
     publish('line', [paperId])
     return true
   })

@@ -40,7 +40,7 @@ export interface Rehearsable {
   id: number
   customerName: string
   brandId: number
-  orderId: number | null
+  sourceId: number
   kind: DocumentKind
   source: PaperSource
   stationeryId: number
@@ -82,7 +82,7 @@ export async function rehearse(
   if (ids.length > 0) await addJob('send-rehearsals', { rehearsalIds: ids })
   await noteAll(
     papers.map((paper, index) => ({
-      orderId: paper.orderId ?? undefined,
+      sourceId: paper.sourceId,
       paperId: paper.id,
       actor,
       words: `Rehearsed as ${numbers[index]} to ${sentTo}. The real one stays due.`,
@@ -161,7 +161,7 @@ async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
 export async function sendOneToMe(paperId: number, user: { name: string; email: string }): Promise<string> {
   return inTransaction(async () => {
     const paper = await one<Rehearsable & { problem: string | null }>(
-      `select id, order_id "orderId", kind, source, stationery_id "stationeryId", cover_note_id "coverNoteId",
+      `select id, source_id "sourceId", kind, source, stationery_id "stationeryId", cover_note_id "coverNoteId",
         customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role,
         copy_to "copyTo", problem
       from paper

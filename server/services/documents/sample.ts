@@ -11,7 +11,8 @@ import { clock } from '../../clock'
 import { one } from '../../db/connection'
 import { fillLetter } from '../dispatch/compose'
 import { brands, company, stationeries } from '../house/house'
-import { draft, loadContexts, type PaperContext } from './context'
+import { draft, type PaperContext } from './context'
+import { sourceOf } from './sources'
 
 /** A paper of the brand's newest supplied order, with today's settings; a preview that consumes nothing. */
 export async function samplePaper(
@@ -30,7 +31,9 @@ export async function samplePaper(
   )
   if (!order)
     throw new Refusal('no-sample', 'This brand has no shipped order yet to show a paper of.', { status: 404 })
-  const own = (await loadContexts(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] })).get(order.id)!
+  const own = (await sourceOf('order').load(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] })).get(
+    order.id,
+  )!
   const context = language ? { ...own, source: { ...own.source, language } } : own
   const made = draft(context, dayInZone(clock.now(), (await company()).timeZone))
   if ('problem' in made) throw new Refusal('not-drawn', made.problem)

@@ -1,38 +1,62 @@
+import type { Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import type { PaperSource } from '../../../core/documents/issue'
-import type { Day } from '../../../core/documents/days'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { SourceKind } from '../../../core/documents/sources'
+import { groupBy } from '../../../core/group'
+import type { Refusal } from '../../../core/errors'
+import { rows } from '../../db/connection'
 import type { Addressing, PaperContext } from './context'
 
 /*
- * What documents are made from beside whole orders. Each source is a module beside its subject; the engine asks
- * it through this registry, so that subjects know the engine and the engine knows no subject.
+ * What documents are made from: each source is a module beside its subject, and has its rows in the table
+ * `source`. The engine asks it through this registry, so that subjects know the engine and the engine knows no
+ * subject.
  * server/services/sources.ts registers them all; every process calls it once.
  */
 
-export type SourceKind = 'bill' | 'payment'
+export type { SourceKind }
 
-/** A document that is being issued, as a source sees it. */
+/** A document that is being issued, as its source sees it. */
 export interface IssuedFrom {
   id: number
-  billId: number | null
-  orderId: number | null
+  sourceId: number
+  /** What the source is a part of, or itself. */
+  rootId: number
   creditsId: number | null
   source: PaperSource
 }
-/** Who issues, and what was billed in the same transaction. */
+/** Who issues, and which sources changed by it in the same transaction: their documents were built before. */
 export interface IssuedBy {
   now: Date
   actor: string
-  billedOrders: Set<number>
+  moved: Set<number>
 }
 
 export interface Source {
+  /** Its table, which has `id` and `version`. */
+  table: string
+  /** Issuing writes into it, so it is locked for that and not only held as it is. */
+  issuingWrites?: boolean
   /** Facts and settings of these by their ids, in a fixed number of queries; what does not exist is left out. */
-  load: (ids: readonly number[], addressing: Addressing) => Promise<Map<number, PaperContext>>
+  load: (
+    kind: DocumentKind,
+    ids: readonly number[],
+    addressing: Addressing,
+  ) => Promise<Map<number, PaperContext>>
+  /** What lets it have another document of the same kind. One only, where it does not say. */
+  occasion?: (kind: DocumentKind, context: PaperContext) => string
+  /** Why a person may not have such a document prepared now, looked at once it is locked. */
+  refusal?: (kind: DocumentKind, id: number, despite: boolean) => Promise<Refusal | undefined>
   /** A last look under the locks that issuing holds. @throws Refusal where it must not be issued any more */
   check?: (document: IssuedFrom) => Promise<void>
   /** What follows from issuing, in its transaction. */
   issued?: (document: IssuedFrom, documentId: number, by: IssuedBy) => Promise<void>
+  /** What follows from voiding, in its transaction. */
+  voided?: (id: number) => Promise<void>
+  /** Its prepared document was taken off To send, or put there again. */
+  dropped?: (ids: readonly number[]) => Promise<void>
+  restored?: (ids: readonly number[]) => Promise<void>
 }
 
 /** An invoice that is paid as it is issued. */
@@ -46,15 +70,15 @@ export interface PaidAtOnce {
   documentId: number
 }
 
-/** What must happen elsewhere when a document is paid at once or voided, in the same transaction. */
+/** What must happen elsewhere when a document is paid at once, in the same transaction. */
 export interface Hooks {
   paidAtOnce: (payment: PaidAtOnce, actor: string) => Promise<unknown>
-  voided: (documentId: number) => Promise<void>
 }
 
 const sources = new Map<SourceKind, Source>()
 let hooks: Hooks | undefined
 
+/** Registers a kind of source. Those that others are parts of come first: they are locked in this order. */
 export function registerSource(kind: SourceKind, source: Source): void {
   sources.set(kind, source)
 }
@@ -76,3 +100,54 @@ export function engineHooks(): Hooks {
   if (!hooks) throw new Error(missing)
   return hooks
 }
+
+/** These ids by their kind of source; what does not exist is left out. */
+export async function byKind(ids: readonly number[]): Promise<Map<SourceKind, number[]>> {
+  const found = await rows<{ id: number; kind: SourceKind }>(
+    'select id, kind from source where id = any($1::int[]) order by id',
+    [ids],
+  )
+  return new Map([...groupBy(found, (one) => one.kind)].map(([kind, own]) => [kind, own.map(({ id }) => id)]))
+}
+
+/**
+ * Locks sources, and what they are parts of, kind by kind in the order of registration and within by id: to read
+ * them as they are, to issue from them, or to change them. In the caller's transaction.
+ * @returns the version of each
+ */
+export async function lockSources(
+  ids: readonly number[],
+  to: 'read' | 'issue' | 'change' = 'read',
+): Promise<Map<number, number>> {
+  const found = await rows<{ id: number; kind: SourceKind; rootId: number; rootKind: SourceKind }>(
+    `select s.id, s.kind, s.root_id "rootId", r.kind "rootKind"
+    from source s
+    join source r on r.id = s.root_id
+    where s.id = any($1::int[])`,
+    [ids],
+  )
+  const versions = new Map<number, number>()
+  for (const [kind, source] of sources) {
+    const wholes = found.filter((one) => one.rootId !== one.id && one.rootKind === kind)
+    const own = found.filter((one) => one.kind === kind)
+    const ownStrength = to === 'change' || (to === 'issue' && source.issuingWrites) ? 'update' : 'share'
+    const wanted = [
+      { of: wholes.map((one) => one.rootId), strength: to === 'read' ? 'share' : 'update' },
+      { of: own.map((one) => one.id), strength: ownStrength },
+    ]
+    for (const { of, strength } of wanted) {
+      if (of.length === 0) continue
+      const locked = await rows<{ id: number; version: number }>(
+        `select id, version from ${source.table} where id = any($1::int[]) order by id for ${strength}`,
+        [of],
+      )
+      for (const { id, version } of locked) versions.set(id, version)
+    }
+  }
+  return versions
+}
+
+/** SQL: what a prepared or issued document `alias` is made of, for a list or a view, as a SourceRef. */
+export const sourceColumns = 'so.id "sourceId", so.kind "sourceKind", ro.id "rootId", ro.kind "rootKind"'
+export const sourceJoins = (alias: string): string =>
+  `join source so on so.id = ${alias}.source_id join source ro on ro.id = so.root_id`

@@ -6,7 +6,8 @@ import { inTransaction, one, rows, run } from '../../db/connection'
 import { DocumentVoid, HouseEvent } from '../../db/models'
 import { takeOut } from '../dispatch/create'
 import { publish } from '../live/publish'
-import { engineHooks } from './sources'
+import { claimAgain, releaseIfSettled } from './claims'
+import { lockSources, sourceOf, type SourceKind } from './sources'
 import { note } from '../trail/trail'
 
 /*
@@ -21,8 +22,9 @@ export interface Voidable {
   number: string
   kind: DocumentKind
   date: Day
-  orderId: number | null
-  billId: number | null
+  sourceId: number
+  sourceKind: SourceKind
+  rootId: number
   creditsId: number | null
 }
 
@@ -30,9 +32,11 @@ export interface Voidable {
 export async function voidDocument(id: number, reason: string, actor: string): Promise<void> {
   await inTransaction(async () => {
     const document = await one<Voidable>(
-      `select id, number, kind, date::text date, order_id "orderId", bill_id "billId", credits_id "creditsId"
-      from document
-      where id = $1`,
+      `select d.id, d.number, d.kind, d.date::text date, d.source_id "sourceId", s.kind "sourceKind",
+        s.root_id "rootId", d.credits_id "creditsId"
+      from document d
+      join source s on s.id = d.source_id
+      where d.id = $1`,
       [id],
     )
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
@@ -41,6 +45,7 @@ export async function voidDocument(id: number, reason: string, actor: string): P
       'select document_id from open_item where document_id = any($1::int[]) order by document_id for update',
       [[id, document.creditsId ?? id]],
     )
+    await lockSources([document.sourceId], 'change')
     await run(
       `select s.id
       from dispatch s
@@ -67,13 +72,11 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     await run('delete from undelivered where document_id = $1', [id])
     await takeBackAllocations(document, actor)
     await run('update open_item set open = 0 where document_id = $1', [id])
-    await run(`update bill set state = 'dropped' where id = $1`, [document.billId])
-    await engineHooks().voided(id)
-    if (document.orderId !== null)
-      await run('update sales_order set version = version + 1 where id = $1', [document.orderId])
+    await releaseIfSettled(id)
+    await sourceOf(document.sourceKind).voided?.(document.sourceId)
     await HouseEvent.create({
       kind: 'document voided',
-      orderId: document.orderId,
+      sourceId: document.sourceId,
       documentId: id,
       facts: { number, reason },
       schemaVersion: 1,
@@ -82,13 +85,13 @@ export async function voidDocument(id: number, reason: string, actor: string): P
       lookedAt: clock.now(),
     })
     await note(
-      { orderId: document.orderId ?? undefined, documentId: id },
+      { sourceId: document.sourceId, documentId: id },
       actor,
       `${capital(document.kind)} ${number} was voided: ${reason}`,
     )
     publish('line')
     publish('register')
-    publish('order', document.orderId === null ? [] : [document.orderId])
+    publish('order', [document.rootId])
   })
 }
 
@@ -165,14 +168,5 @@ async function takeBackAllocations(document: Voidable, actor: string): Promise<v
       document.creditsId,
       amount,
     ])
-  await run(
-    `insert into claim (source_kind, source_id, document_kind, occasion, paper_id, document_id, taken_at)
-    select case when p.bill_id is null then 'order' else 'bill' end, coalesce(p.bill_id, p.order_id), p.kind,
-      p.occasion, p.id, d.id, $2
-    from document d
-    join paper p on p.id = d.paper_id
-    where d.id = $1
-    on conflict do nothing`,
-    [document.creditsId, clock.now()],
-  )
+  await claimAgain(document.creditsId)
 }

@@ -139,7 +139,7 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
       },
       { where: { id: brandId } },
     )
-    await markStale('brand_id', brandId)
+    await markStale('brand', brandId)
     publish('house')
   })
 }
@@ -209,7 +209,7 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
         where id = $1`,
         [id, json(design), clock.now(), actor],
       )
-    await markStale('brand_id', brandId)
+    await markStale('brand', brandId)
     publish('house')
   })
 }
@@ -293,7 +293,7 @@ export async function changeCoverNote(
       where brand_id = $1 and kind = $7 and language = $2`,
       [brandId, language, note.subject, note.text, clock.now(), actor, kind],
     )
-    await markStale('brand_id', brandId)
+    await markStale('brand', brandId)
     publish('house')
   })
 }

@@ -137,7 +137,7 @@ async function writeCustomer(record: ImportRecord): Promise<Written> {
   if (before && before.state === row.state && contact === 0) return unchanged
   if (before) {
     await run('update customer set version = version + 1 where id = $1', [row.id])
-    await markStale('customer_id', row.id)
+    await markStale('customer', row.id)
   }
   return { outcome: 'written', note: before ? 'Changed.' : 'New.' }
 }

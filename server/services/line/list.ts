@@ -1,17 +1,19 @@
 import { dayInZone } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
+import type { SourceRef } from '../../../core/documents/sources'
 import { stuckWords, type DispatchState, type Stage, type StuckCause } from '../../../core/dispatch/states'
 import { noAddress, planSending, type SendQuestion } from '../../../core/dispatch/plan'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
 import { matchingConditions } from '../documents/matching'
+import { sourceColumns, sourceJoins } from '../documents/sources'
 import { stopOf, stopOfDispatch } from '../dispatch/stopped'
 import type { Channel } from '../../../core/wishes/recipients'
 import { keyset, paged, type Listed, type Sort } from '../keyset'
 
 /** A row of a stage's list: a paper in the first two stages, a dispatch (or an unsent document) in the others. */
-export interface LineRow {
+export interface LineRow extends SourceRef {
   id: number
   /** What `id` counts. */
   of: 'paper' | 'dispatch' | 'document'
@@ -19,11 +21,6 @@ export interface LineRow {
   /** Order number of a paper, document number of a dispatch. */
   number: string
   orderNumber: string
-  orderId: number | null
-  /** A draft's paper. */
-  billId: number | null
-  /** A receipt's payment. */
-  paymentId: number | null
   documentId: number | null
   customerId: number
   customerName: string
@@ -172,14 +169,14 @@ function paperQuery(filter: LineFilter): Query {
   const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
   let sql = `
     select p.id, 'paper' "of", p.kind,
-      coalesce(nullif(p.order_number, ''), 'Draft ' || p.bill_id, 'Payment ' || p.payment_id) number,
-      p.order_number "orderNumber", p.order_id "orderId", p.bill_id "billId", p.payment_id "paymentId",
+      coalesce(nullif(p.order_number, ''), so.label) number, p.order_number "orderNumber", ${sourceColumns},
       null::int "documentId", p.customer_id "customerId", p.customer_name "customerName", p.send_to "sendTo",
       p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName",
       p.revision, p.changes is not null changed, p.problem, p.state, null "cause", null "causeKey",
       null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents,
       false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale
     from paper p
+    ${sourceJoins('p')}
     left join routine r on r.id = p.routine_id
     where ${states}${rest}`
   if (!toCheck) {
@@ -191,12 +188,13 @@ function paperQuery(filter: LineFilter): Query {
     })
     sql += `
       union all
-      select d.id, 'document', d.kind, d.number, d.order_number, d.order_id, null, d.payment_id, d.id,
+      select d.id, 'document', d.kind, d.number, d.order_number, ${sourceColumns}, d.id,
         d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id,
         (select r.name from routine r where r.id = u.routine_id), null, false, null, 'issued', null, null,
         null, null, null, null, null, 1, false, ${stopOf('d')}, false, false
       from undelivered u
       join document d on d.id = u.document_id
+      ${sourceJoins('d')}
       where true${others}`
   }
   return {
@@ -243,8 +241,8 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     brand: 's.brand_id',
   })
   const sql = `
-    select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", d.order_id "orderId",
-      null::int "billId", d.payment_id "paymentId", d.id "documentId", s.customer_id "customerId",
+    select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", ${sourceColumns},
+      d.id "documentId", s.customer_id "customerId",
       s.customer_name "customerName", s.send_to "sendTo", s.total::text total, s.currency, s.since, s.channel,
       null::int "routineId", null "routineName", null::int revision, false changed, null problem, s.state,
       s.stuck_cause "cause", null "causeKey",
@@ -264,6 +262,7 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     ) f
       on true
     join document d on d.id = f.document_id
+    ${sourceJoins('d')}
     where ${condition}${rest}`
   const newestFirst = filter.stage === 'arrived' || filter.stage === 'on the way'
   if (filter.stage === 'stuck')

@@ -4,6 +4,7 @@ import type { PaperChange } from '../../../core/documents/issue'
 import type { Paper } from '../../../core/documents/paper'
 import type { Stationery } from '../../../core/stationery/stationery'
 import type { DocumentKind } from '../../../core/documents/kinds'
+import type { SourceRef } from '../../../core/documents/sources'
 import {
   recipientsFor,
   type ContactFacts,
@@ -14,6 +15,7 @@ import {
 } from '../../../core/wishes/recipients'
 import { one, rows } from '../../db/connection'
 import { fillLetter, type Letter } from '../dispatch/compose'
+import { sourceColumns, sourceJoins } from '../documents/sources'
 import { voidRefusal } from '../documents/void'
 import { trailOf, type TrailEntry } from '../trail/trail'
 
@@ -34,12 +36,10 @@ export interface EmailView {
   sentAt: Date | null
 }
 
-export interface PaperView {
+export interface PaperView extends SourceRef {
   id: number
   kind: DocumentKind
   revision: number
-  orderId: number | null
-  billId: number | null
   orderNumber: string
   customerId: number
   customerName: string
@@ -83,13 +83,14 @@ const contactsOf = (customer: string) =>
 /** A paper that is not issued yet. @throws Refusal "no-such-paper" */
 export async function paperView(id: number): Promise<PaperView> {
   const row = await one<PaperRow>(
-    `select p.id, p.kind, p.revision, p.order_id "orderId", p.bill_id "billId", p.order_number "orderNumber",
+    `select p.id, p.kind, p.revision, ${sourceColumns}, p.order_number "orderNumber",
       p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
       p.to_addresses "toAddresses", c.wishes, n.subject, n.text, s.design -> 'colours' colours,
       b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
       b.sender_address "senderAddress", b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
     from paper p
+    ${sourceJoins('p')}
     join customer c on c.id = p.customer_id
     join cover_note n on n.id = p.cover_note_id
     join brand b on b.id = p.brand_id
@@ -131,7 +132,7 @@ export async function paperView(id: number): Promise<PaperView> {
     email,
     trail: await trailOf({
       paperId: id,
-      orderId: view.billId === null ? (view.orderId ?? undefined) : undefined,
+      sourceId: view.sourceId,
     }),
   }
 }
@@ -209,14 +210,12 @@ export interface DispatchView {
   sendTo: string
 }
 
-export interface DocumentView {
+export interface DocumentView extends SourceRef {
   id: number
   number: string
   kind: DocumentKind
   date: string
   dueDate: string | null
-  orderId: number | null
-  billId: number | null
   orderNumber: string
   customerId: number
   customerName: string
@@ -252,8 +251,8 @@ export interface DocumentView {
 /** A document with everything that happened to it. @throws Refusal "no-such-document" */
 export async function documentView(id: number, dispatchId?: number): Promise<DocumentView> {
   const document = await one<Omit<DocumentView, 'dispatches' | 'email' | 'trail' | 'notToVoid'>>(
-    `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", d.order_id "orderId",
-      d.bill_id "billId", d.credits_id "creditsId", d.order_number "orderNumber",
+    `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", ${sourceColumns},
+      d.credits_id "creditsId", d.order_number "orderNumber",
       (
         select jsonb_build_object('at', v.at, 'by', v.by, 'reason', v.reason)
         from document_void v
@@ -302,6 +301,7 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
       d.customer_name "customerName", d.tax::text, d.total::text, d.to_pay::text "toPay", d.currency,
       d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
     from document d
+    ${sourceJoins('d')}
     left join document_file f on f.document_id = d.id
     left join open_item i on i.document_id = d.id
     where d.id = $1`,
@@ -328,7 +328,7 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
     email: shown ? await emailOf(shown.id) : null,
     trail: await trailOf({
       documentId: id,
-      orderId: document.billId === null ? (document.orderId ?? undefined) : undefined,
+      sourceId: document.sourceId,
     }),
   }
 }

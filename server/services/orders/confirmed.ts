@@ -2,8 +2,8 @@ import { comparePapers, type PaperChange } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { one } from '../../db/connection'
-import { confirmationsOf } from '../documents/context'
-import { draftPapers } from '../documents/prepare'
+import { draftAll } from '../documents/prepare'
+import { confirmationsOf } from './source'
 
 /*
  * What was confirmed of an order beside what it is now. Called by the order's page. Reads only.
@@ -26,14 +26,14 @@ const notAgreed = ['Sender', 'Language']
 export async function confirmedOf(orderId: number): Promise<Confirmed | null> {
   const confirmed = (await confirmationsOf([orderId])).get(orderId)
   if (!confirmed) return null
-  const made = (await draftPapers('order confirmation', [orderId], {
+  const made = (await draftAll('order confirmation', [orderId], {
     role: kindFacts['order confirmation'].to,
     copyTo: [],
   }))!.get(orderId)
   if (!made?.paper) return null
   const { paper, waits } = (await one<{ paper: Paper; waits: boolean }>(
     `select d.paper, exists (
-      select from paper p where p.order_id = d.order_id and p.kind = d.kind and p.state = 'prepared'
+      select from paper p where p.source_id = d.source_id and p.kind = d.kind and p.state = 'prepared'
     ) waits
     from document d where d.id = $1`,
     [confirmed.id],

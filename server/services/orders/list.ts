@@ -83,7 +83,7 @@ export async function listOrders(
         select coalesce(d.number, 'prepared')
         from claim k
         left join document d on d.id = k.document_id
-        where k.source_kind = 'order' and k.source_id = o.id and k.document_kind = 'invoice'
+        where k.source_id = o.id and k.document_kind = 'invoice'
         limit 1
       ) invoice
     from ${tables}
@@ -114,7 +114,8 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
   fields: Record<string, string>
   papers: {
     id: number
-    billId: number | null
+    /** The source that it is made of: the order itself, or a draft of a part of it. */
+    sourceId: number
     kind: DocumentKind
     state: string
     revision: number
@@ -146,7 +147,7 @@ export async function orderView(id: number): Promise<OrderView> {
       c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince", o.net::text net,
       o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote",
       o.prepaid::text prepaid, o.supplied_on::text "suppliedOn",
-      (select so.status from stopped_order so where so.order_id = o.id) stopped,
+      (select ss.status from stopped_source ss where ss.source_id = o.id) stopped,
       o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields
     from ${tables}
     where o.id = $1`,
@@ -165,12 +166,12 @@ export async function orderView(id: number): Promise<OrderView> {
     [id],
   )
   const papers = await rows<OrderView['papers'][number]>(
-    `select p.id, p.bill_id "billId", p.kind, p.state, p.revision,
+    `select p.id, p.source_id "sourceId", p.kind, p.state, p.revision,
       exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number,
       p.total::text total, p.since, p.problem
     from paper p
     left join document d on d.paper_id = p.id
-    where p.order_id = $1
+    where p.source_id in (select id from source where root_id = $1)
     order by p.id desc`,
     [id],
   )
@@ -178,12 +179,12 @@ export async function orderView(id: number): Promise<OrderView> {
     `select r.name routine, e.outcome, e.reason, e.seen, e.at, e.routine_version "version"
     from evaluation e
     join routine r on r.id = e.routine_id
-    where e.order_id = $1
+    where e.source_id in (select id from source where root_id = $1)
     order by e.id desc
     limit 50`,
     [id],
   )
-  return { ...order, lines, papers, evaluations, trail: await trailOf({ orderId: id }) }
+  return { ...order, lines, papers, evaluations, trail: await trailOf({ sourceId: id }) }
 }
 
 /** Items whose code or name begins with or holds a text, for a line's picker. */

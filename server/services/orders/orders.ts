@@ -94,7 +94,7 @@ export async function setStatus(
       [ids, status, now, supplies, dayInZone(now, timeZone)],
     )
     const events = await rows<{ id: number }>(
-      `insert into event (kind, order_id, facts, schema_version, at, actor, looked_at)
+      `insert into event (kind, source_id, facts, schema_version, at, actor, looked_at)
       select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 2, $2::timestamptz, $3,
         case when $4::boolean then null else $2::timestamptz end
       from jsonb_to_recordset($1::jsonb) as f (
@@ -114,12 +114,12 @@ export async function setStatus(
       )
     await noteAll(
       moving.map((order) => ({
-        orderId: order.id,
+        sourceId: order.id,
         actor,
         words: `The order went from ${order.from} to ${status}.`,
       })),
     )
-    for (const id of supplies) await markStale('order_id', id)
+    for (const id of supplies) await markStale('source', id)
     const { turn, effects } = await applyStatus(moving, status, stopping, letGo, actor)
     publish('order', ids)
     if (turn !== 'nothing') publish('line')
@@ -242,9 +242,13 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
         json(edit.fields ?? order.fields),
       ],
     )
-    await markStale('order_id', orderId)
+    await markStale('source', orderId)
     await noteAll([
-      { orderId, actor, words: `The order was changed; it now comes to ${sums.total} ${order.currency}.` },
+      {
+        sourceId: orderId,
+        actor,
+        words: `The order was changed; it now comes to ${sums.total} ${order.currency}.`,
+      },
     ])
     publish('order', [orderId])
     return order.version + 1
@@ -354,7 +358,7 @@ export async function addOrders(orders: readonly NewOrder[], actor: string): Pro
     )
     await noteAll(
       orders.map((order, index) => ({
-        orderId: ids[index]!,
+        sourceId: ids[index]!,
         actor,
         words: `The order came in as ${order.status}.`,
       })),

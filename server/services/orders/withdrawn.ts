@@ -21,7 +21,7 @@ export interface SettledWithdrawn {
 export const standsWithdrawn = `
   d.kind = 'invoice'
     and exists (
-      select from sales_order o, company y where o.id = d.order_id and y.withdrawn_statuses ? o.status
+      select from stopped_source ss where ss.source_id = d.source_id and ss.how = 'withdrawn'
     )
     and not exists (select from document_void v where v.document_id = d.id)
     and coalesce(
@@ -38,13 +38,16 @@ export async function settleWithdrawn(
   which: { documentIds: readonly number[] } | { orderIds: readonly number[] },
   actor: string,
 ): Promise<SettledWithdrawn> {
-  const [column, ids] = 'documentIds' in which ? ['d.id', which.documentIds] : ['d.order_id', which.orderIds]
+  const [chosen, ids] =
+    'documentIds' in which
+      ? ['d.id = any($1::int[])', which.documentIds]
+      : ['d.source_id in (select id from source where root_id = any($1::int[]))', which.orderIds]
   const report: SettledWithdrawn = { voided: [], credited: [], refused: [] }
   if (ids.length === 0) return report
   const standing = await rows<{ id: number; number: string; order: string }>(
     `select d.id, d.number, d.order_number "order"
     from document d
-    where ${column} = any($1::int[]) and ${standsWithdrawn}
+    where ${chosen} and ${standsWithdrawn}
     order by d.id`,
     [ids],
   )

@@ -2,18 +2,22 @@ import { rows } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 
+/** What a prepared document is built from; a source counts with its parts. */
+const built = {
+  source: 'source_id in (select id from source where id = $1 or part_of = $1)',
+  customer: 'customer_id = $1',
+  brand: 'brand_id = $1',
+}
+
 /**
  * Marks prepared papers that were built from something that has now changed, and has them built anew. In the
  * caller's transaction.
  */
-export async function markStale(
-  where: 'order_id' | 'customer_id' | 'brand_id' | 'bill_id' | 'payment_id',
-  id: number,
-): Promise<void> {
+export async function markStale(of: keyof typeof built, id: number): Promise<void> {
   const papers = await rows<{ id: number }>(
     `update paper
     set stale = true
-    where ${where} = $1 and state in ('prepared', 'due', 'put back')
+    where ${built[of]} and state in ('prepared', 'due', 'put back')
     returning id`,
     [id],
   )

@@ -240,7 +240,7 @@ const paymentColumns = `
   (
     select jsonb_build_object('documentId', d.id, 'number', d.number)
     from document d
-    where d.payment_id = p.id
+    where d.source_id = p.id
     order by d.id desc
     limit 1
   ) receipt`

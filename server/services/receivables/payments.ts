@@ -45,7 +45,7 @@ interface LockedItem {
   kind: DocumentKind
   customerId: number
   brandId: number
-  orderId: number | null
+  sourceId: number
   currency: string
   open: string
   voided: boolean
@@ -138,7 +138,7 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
   }
   const event = await HouseEvent.create({
     kind: 'payment recorded',
-    paymentId: id,
+    sourceId: id,
     facts,
     schemaVersion: 3,
     at: now,
@@ -148,7 +148,7 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
   await noteAll(
     payment.settle.map((line) => ({
       documentId: line.documentId,
-      orderId: items.get(line.documentId)!.orderId ?? undefined,
+      sourceId: items.get(line.documentId)!.sourceId,
       actor,
       words: settledWords(payment, line),
     })),
@@ -229,7 +229,7 @@ async function refuseTwice(
  */
 async function lockItems(documentIds: readonly number[]): Promise<Map<number, LockedItem>> {
   const found = await rows<LockedItem>(
-    `select d.id, d.number, d.kind, d.customer_id "customerId", d.brand_id "brandId", d.order_id "orderId",
+    `select d.id, d.number, d.kind, d.customer_id "customerId", d.brand_id "brandId", d.source_id "sourceId",
       i.currency, i.open::text open, exists (select from document_void v where v.document_id = d.id) voided
     from open_item i
     join document d on d.id = i.document_id
@@ -383,7 +383,7 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
       id,
       settledBy(lines).toString(),
     ])
-    await markStale('payment_id', id)
+    await markStale('source', id)
     await noteAll(
       lines.map((line) => ({ documentId: line.documentId, actor, words: settledWords(payment, line) })),
     )
@@ -493,7 +493,7 @@ async function dropReceipts(paymentId: number): Promise<void> {
   const dropped = await rows<{ id: number; kind: DocumentKind }>(
     `update paper
     set state = 'dropped', by_itself = false
-    where payment_id = $1 and state in ('due', 'prepared', 'put back')
+    where source_id = $1 and state in ('due', 'prepared', 'put back')
     returning id, kind`,
     [paymentId],
   )

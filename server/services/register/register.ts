@@ -1,19 +1,20 @@
 import { postedKinds, type DocumentKind } from '../../../core/documents/kinds'
+import type { SourceRef } from '../../../core/documents/sources'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { one, rows } from '../../db/connection'
 import { readFileBytes } from '../../outside/filestore/store'
+import { sourceColumns, sourceJoins } from '../documents/sources'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
 import { standsWithdrawn } from '../orders/withdrawn'
 
 /** A row of the Register: every document ever issued. */
-export interface RegisterRow {
+export interface RegisterRow extends SourceRef {
   id: number
   number: string
   kind: DocumentKind
   date: string
   orderNumber: string
-  orderId: number | null
   customerName: string
   brand: string
   total: string
@@ -71,12 +72,13 @@ export async function register(filter: RegisterFilter): Promise<Listed<RegisterR
     parameters,
   )
   const found = await rows<RegisterRow & { sortKey: string }>(
-    `select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", d.order_id "orderId",
+    `select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", ${sourceColumns},
       d.customer_name "customerName", b.code brand, d.total::text total, coalesce(i.open, 0)::text open,
       d.currency, s.state, exists (select from document_void v where v.document_id = d.id) voided,
       case when k.total is null then '' when k.total < d.total then 'part' else 'whole' end credited,
       (${sorts[filter.sort].key})::text "sortKey"
     from document d
+    ${sourceJoins('d')}
     join brand b on b.id = d.brand_id
     left join open_item i on i.document_id = d.id
     left join lateral (

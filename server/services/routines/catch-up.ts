@@ -54,24 +54,24 @@ async function missed(sentence: RoutineSentence, from: string, to: string): Prom
   if (eventOf(sentence) === 'payment') return missedReceipts(sentence, from, to)
   const { timeZone } = await company()
   const found = await rows<MissedRow>(
-    `select distinct on (e.order_id) e.order_id id, o.number, c.name "customerName", o.total::text total,
+    `select distinct on (e.source_id) e.source_id id, o.number, c.name "customerName", o.total::text total,
       o.currency, e.at "reachedAt", e.facts, o.revision,
       (
         select jsonb_agg(k.occasion)
         from claim k
-        where k.source_kind = 'order' and k.source_id = o.id and k.document_kind = $4
+        where k.source_id = o.id and k.document_kind = $4
       ) occasions
     from event e
-    join sales_order o on o.id = e.order_id
+    join sales_order o on o.id = e.source_id
     join customer c on c.id = o.customer_id
     where e.kind = 'order status'
       and e.facts ->> 'to' = any($3::text[])
       and e.only_routine is null
-      and not exists (select from stopped_order so where so.order_id = o.id)
-      and not exists (select from paper p where p.order_id = o.id and p.kind = $4 and p.state = 'dropped')
+      and not exists (select from stopped_source ss where ss.source_id = o.id)
+      and not exists (select from paper p where p.source_id = o.id and p.kind = $4 and p.state = 'dropped')
       and e.at >= ($1::date::timestamp at time zone $5)
       and e.at < (($2::date + 1)::timestamp at time zone $5)
-    order by e.order_id, e.id`,
+    order by e.source_id, e.id`,
     [from, to, sentence.statuses, sentence.issue, timeZone],
   )
   return found
@@ -90,13 +90,13 @@ async function missedReceipts(sentence: RoutineSentence, from: string, to: strin
       p.currency, e.at "reachedAt", e.facts, 1 revision, null occasions
     from payment p
     join customer c on c.id = p.customer_id
-    join event e on e.payment_id = p.id and e.kind = 'payment recorded' and e.only_routine is null
+    join event e on e.source_id = p.id and e.kind = 'payment recorded' and e.only_routine is null
     where p.date between $1::date and $2::date
       and p.reverses_id is null
       and not exists (select from payment r where r.reverses_id = p.id)
-      and not exists (select from paper d where d.payment_id = p.id and d.kind = $3 and d.state = 'dropped')
+      and not exists (select from paper d where d.source_id = p.id and d.kind = $3 and d.state = 'dropped')
       and not exists (
-        select from claim k where k.source_kind = 'payment' and k.source_id = p.id and k.document_kind = $3
+        select from claim k where k.source_id = p.id and k.document_kind = $3
       )
     order by p.date, p.id
     limit ${most}`,
@@ -135,9 +135,7 @@ export async function catchUp(
       throw new Refusal('nothing-missed', `None of these still lacks its ${sentence.issue}. Look again.`)
     const { ofPayment } = kindFacts[sentence.issue]
     const events = await rows<{ id: number }>(
-      `insert into event (
-        kind, ${ofPayment ? 'payment_id' : 'order_id'}, facts, schema_version, at, actor, only_routine
-      )
+      `insert into event (kind, source_id, facts, schema_version, at, actor, only_routine)
       select '${ofPayment ? 'payment recorded' : 'order status'}', f.id, f.facts, 3, $2, $3, $4
       from jsonb_to_recordset($1::jsonb) as f (id int, facts jsonb, place int)
       order by f.place
@@ -158,7 +156,7 @@ export async function catchUp(
     if (!ofPayment)
       await noteAll(
         taken.map((row) => ({
-          orderId: row.id,
+          sourceId: row.id,
           actor,
           words: `“${name}” was asked to catch up on this order's ${sentence.issue}.`,
         })),

@@ -6,8 +6,9 @@ import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { deliver } from '../dispatch/deliver'
-import { ClaimLost, draftPapers, draftReceipts, keepDraft, type Draft } from '../documents/prepare'
+import { ClaimLost, draftAll, keepDraft, type Draft } from '../documents/prepare'
 import type { Addressing } from '../documents/context'
+import { lockSources } from '../documents/sources'
 import { company } from '../house/house'
 import { settleWithdrawn } from '../orders/withdrawn'
 import { publish } from '../live/publish'
@@ -26,9 +27,9 @@ import { note } from '../trail/trail'
 interface EventRow {
   id: number
   kind: keyof typeof eventKinds
-  orderId: number | null
+  sourceId: number
+  rootId: number
   documentId: number | null
-  paymentId: number | null
   facts: EventFacts
   at: Date
   actor: string
@@ -62,11 +63,12 @@ const eventKinds = {
 
 export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
   const events = await rows<EventRow>(
-    `select id, kind, order_id "orderId", document_id "documentId", payment_id "paymentId", facts, at, actor,
-      only_routine "onlyRoutine"
-    from event
-    where id = any($1::int[]) and looked_at is null and kind = any($2::text[])
-    order by id`,
+    `select e.id, e.kind, e.source_id "sourceId", s.root_id "rootId", e.document_id "documentId", e.facts, e.at,
+      e.actor, e.only_routine "onlyRoutine"
+    from event e
+    join source s on s.id = e.source_id
+    where e.id = any($1::int[]) and e.looked_at is null and e.kind = any($2::text[])
+    order by e.id`,
     [eventIds, Object.keys(eventKinds)],
   )
   if (events.length === 0) return
@@ -95,7 +97,7 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
   // before the event counts as seen; settling what is settled does nothing
   if (withdrawnRule === 'settle')
     await settleWithdrawn(
-      { orderIds: withdrawn.map((event) => event.orderId!) },
+      { orderIds: withdrawn.map((event) => event.sourceId) },
       'Clothespin, by the house’s rule',
     )
   for (const event of events) await lookAtOne(event, judged.get(event.id)!, drafts)
@@ -122,13 +124,11 @@ interface Wanted {
 
 /** The papers that an event calls for; what was posted is a document already. */
 function wantedBy(event: EventRow, judged: readonly Judged[]): Wanted[] {
-  const subject =
-    event.kind === 'order status' ? event.orderId : event.kind === 'payment recorded' ? event.paymentId : null
-  return subject === null
+  return event.kind === 'document issued'
     ? []
     : judged
         .filter((one) => one.verdict.applies)
-        .map(({ routine }) => ({ subject, sentence: routine.sentence }))
+        .map(({ routine }) => ({ subject: event.sourceId, sentence: routine.sentence }))
 }
 
 /** Drafts of all wanted papers, laid out together by kind and addressing. */
@@ -137,12 +137,7 @@ async function draftsFor(wanted: readonly Wanted[]): Promise<Drafts> {
   for (const [key, group] of groupBy(wanted, (one) => draftKey(one.sentence))) {
     const { sentence } = group[0]!
     const subjects = [...new Set(group.map((one) => one.subject))]
-    drafts.set(
-      key,
-      eventOf(sentence) === 'payment'
-        ? await draftReceipts(subjects, addressingOf(sentence))
-        : await draftPapers(sentence.issue, subjects, addressingOf(sentence)),
-    )
+    drafts.set(key, await draftAll(sentence.issue, subjects, addressingOf(sentence)))
   }
   return drafts
 }
@@ -156,15 +151,10 @@ async function lookAtOne(
   const { timeZone } = await company()
   try {
     await inTransaction(async () => {
-      const subject =
+      const version =
         event.kind === 'document issued'
           ? undefined
-          : await one<{ version: number }>(
-              event.kind === 'order status'
-                ? 'select version from sales_order where id = $1 for share'
-                : 'select version from payment where id = $1 for share',
-              [event.orderId ?? event.paymentId],
-            )
+          : (await lockSources([event.sourceId])).get(event.sourceId)
       const taken = await run('update event set looked_at = $2 where id = $1 and looked_at is null', [
         event.id,
         clock.now(),
@@ -178,15 +168,15 @@ async function lookAtOne(
             : await act(
                 event,
                 routine,
-                drafts.get(draftKey(routine.sentence))!.get((event.orderId ?? event.paymentId)!)!,
-                subject!.version,
+                drafts.get(draftKey(routine.sentence))!.get(event.sourceId)!,
+                version!,
               )
         await run(
-          `insert into evaluation (event_id, order_id, routine_id, routine_version, outcome, reason, seen, at)
+          `insert into evaluation (event_id, source_id, routine_id, routine_version, outcome, reason, seen, at)
           values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8)`,
           [
             event.id,
-            event.orderId,
+            event.sourceId,
             routine.id,
             routine.version,
             result.outcome,
@@ -197,12 +187,12 @@ async function lookAtOne(
         )
         if (result.outcome === 'already')
           await note(
-            { orderId: event.orderId ?? undefined, documentId: event.documentId ?? undefined },
+            { sourceId: event.sourceId, documentId: event.documentId ?? undefined },
             routine.name,
             result.reason,
           )
       }
-      if (event.orderId !== null) publish('order', [event.orderId])
+      publish('order', [event.rootId])
     })
   } catch (error) {
     if (!again || !(error instanceof ClaimLost || error instanceof Outdated)) throw error
@@ -222,7 +212,6 @@ async function act(event: EventRow, routine: RoutineRow, made: Draft, version: n
   const { sentence } = routine
   return keepDraft(
     {
-      orderId: event.orderId,
       kind: sentence.issue,
       addressing: addressingOf(sentence),
       trust: event.onlyRoutine !== null && routine.trust === 'by itself' ? 'after a check' : routine.trust,

@@ -180,9 +180,9 @@ async function sharedWith(
 }
 
 const happenings: Record<RoutineEvent, { kind: string; what: string; subject: string; of: string }> = {
-  'order status': { kind: 'order status', what: 'to', subject: 'order_id', of: 'sales_order' },
+  'order status': { kind: 'order status', what: 'to', subject: 'source_id', of: 'source' },
   posted: { kind: 'document issued', what: 'posted', subject: 'document_id', of: 'document' },
-  payment: { kind: 'payment recorded', what: 'receipt', subject: 'payment_id', of: 'payment' },
+  payment: { kind: 'payment recorded', what: 'receipt', subject: 'source_id', of: 'source' },
 }
 
 /** What routines of a kind would have looked at: the statuses reached, the kinds posted, the receipts called for. */

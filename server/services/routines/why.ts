@@ -79,14 +79,14 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
   const events = await rows<{ facts: EventFacts; at: Date }>(
     `select facts, at
     from event
-    where order_id = $1 and kind = 'order status' and only_routine is null
+    where source_id = $1 and kind = 'order status' and only_routine is null
     order by id desc`,
     [orderId],
   )
   const evaluations = await rows<RoutineWhy['evaluations'][number] & { routineId: number }>(
     `select routine_id "routineId", outcome, reason, at, routine_version "version"
     from evaluation
-    where order_id = $1
+    where source_id in (select id from source where root_id = $1)
     order by id desc
     limit 100`,
     [orderId],
@@ -95,11 +95,14 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
     `select k.document_kind kind, k.occasion, d.number
     from claim k
     left join document d on d.id = k.document_id
-    where k.source_kind = 'order' and k.source_id = $1`,
+    where k.source_id = $1`,
     [orderId],
   )
   const papers = await rows<{ kind: DocumentKind; state: string }>(
-    `select distinct on (kind) kind, state from paper where order_id = $1 order by kind, id desc`,
+    `select distinct on (kind) kind, state
+    from paper
+    where source_id in (select id from source where root_id = $1)
+    order by kind, id desc`,
     [orderId],
   )
   return routines.map((routine) => {

@@ -9,7 +9,7 @@ export interface TrailEntry {
 }
 
 export interface TrailSubject {
-  orderId?: number
+  sourceId?: number
   paperId?: number
   documentId?: number
   dispatchId?: number
@@ -34,20 +34,21 @@ export async function noteAll(
 ): Promise<void> {
   if (entries.length === 0) return
   await run(
-    `insert into trail (at, actor, order_id, paper_id, document_id, dispatch_id, words, detail)
-    select $1::timestamptz, e.actor, e."orderId", e."paperId", e."documentId", e."dispatchId", e.words,
+    `insert into trail (at, actor, source_id, paper_id, document_id, dispatch_id, words, detail)
+    select $1::timestamptz, e.actor, e."sourceId", e."paperId", e."documentId", e."dispatchId", e.words,
       e.detail
     from jsonb_to_recordset($2::jsonb) as e (
-      actor text, "orderId" int, "paperId" int, "documentId" int, "dispatchId" int, words text, detail jsonb
+      actor text, "sourceId" int, "paperId" int, "documentId" int, "dispatchId" int, words text, detail jsonb
     )`,
     [clock.now(), json(entries)],
   )
 }
 
-/** Everything that happened to an order, its papers, documents and dispatches; oldest first. */
+/** Everything that happened to a source and its parts, its papers, documents and dispatches; oldest first. */
 export async function trailOf(subject: TrailSubject): Promise<TrailEntry[]> {
   return rows<TrailEntry>(
     `with
+      sources as (select id from source where id = $1 or part_of = $1),
       papers as (
         select id
         from paper
@@ -64,7 +65,7 @@ export async function trailOf(subject: TrailSubject): Promise<TrailEntry[]> {
         union
         select id
         from paper
-        where order_id = $1
+        where source_id in (select id from sources)
       ),
       documents as (select id from document where id = $3 or paper_id in (select id from papers)),
       dispatches as (
@@ -80,7 +81,7 @@ export async function trailOf(subject: TrailSubject): Promise<TrailEntry[]> {
     where id in (
       select id
       from trail
-      where order_id = $1
+      where source_id in (select id from sources)
       union
       select id
       from trail
@@ -97,7 +98,7 @@ export async function trailOf(subject: TrailSubject): Promise<TrailEntry[]> {
     order by at, id
     limit 500`,
     [
-      subject.orderId ?? null,
+      subject.sourceId ?? null,
       subject.paperId ?? null,
       subject.documentId ?? null,
       subject.dispatchId ?? null,

@@ -1,6 +1,6 @@
 import { idParam, Joi } from '../../../checks'
 import { route } from '../../../route'
-import { prepareReceipt } from '../../../services/documents/by-hand'
+import { prepareReceipt } from '../../../services/receivables/source'
 
 /** Has the receipt of a payment or refund prepared; it then waits on To check. */
 export default route<{ id: number }>(

@@ -1,15 +1,16 @@
 import { isDeepStrictEqual } from 'node:util'
 import { billedBy, remaining, type BillFacts } from '../../../core/documents/bill'
 import type { OrderLineFacts } from '../../../core/documents/facts'
-import type { PaperSource } from '../../../core/documents/issue'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
 import { one, rows, run } from '../../db/connection'
 import { Allocation } from '../../db/models'
-import { billsOfOrders } from '../documents/context'
+import { releaseIfSettled } from '../documents/claims'
+import type { IssuedBy, IssuedFrom, Source } from '../documents/sources'
 import { markStale } from '../outbox/stale'
 import { note } from '../trail/trail'
-import { creditedInvoices, creditFacts } from './context'
+import { creditedInvoices, creditFacts, loadBillContexts } from './context'
+import { billsOfOrders } from './parts'
 
 /*
  * The part of issuing that only bills need: a last check under the locks that issuing holds, and what follows
@@ -17,19 +18,14 @@ import { creditedInvoices, creditFacts } from './context'
  * Called by issuing, inside its savepoint: what throws here leaves no number used.
  */
 
-interface IssuedBill {
-  id: number
-  billId: number | null
-  orderId: number | null
-  creditsId: number | null
-  source: PaperSource
-}
+/** A draft that bills a part of an order. */
+const isPart = (paper: IssuedFrom) => paper.rootId !== paper.sourceId
 
 /** @throws Refusal when an order would be billed twice or an invoice credited for more than is left */
-export async function checkBill(paper: IssuedBill): Promise<void> {
+async function checkBill(paper: IssuedFrom): Promise<void> {
   const bill = (await one<{ facts: BillFacts; state: string }>(
     'select facts, state from bill where id = $1',
-    [paper.billId],
+    [paper.sourceId],
   ))!
   if (bill.state !== 'open')
     throw new Refusal('draft-closed', 'Its draft is not open any more. Put this back and begin a new draft.')
@@ -49,20 +45,20 @@ export async function checkBill(paper: IssuedBill): Promise<void> {
         'credited-meanwhile',
         'Its invoice was credited meanwhile. Open the draft and look what is left to credit.',
       )
-  } else if (paper.orderId !== null && !bill.facts.deposit) {
+  } else if (isPart(paper) && !bill.facts.deposit) {
     const lines = await rows<OrderLineFacts & { position: number }>(
       `select position, item_code item, description, detail, unit, quantity, unit_price "unitPrice",
         discount_percent "discountPercent", tax_code "taxCode"
       from order_line
       where order_id = $1`,
-      [paper.orderId],
+      [paper.rootId],
     )
     const whole = await one<{ number: string }>(
       `select d.number
       from claim c
       join document d on d.id = c.document_id
-      where c.source_kind = 'order' and c.source_id = $1 and c.document_kind = 'invoice'`,
-      [paper.orderId],
+      where c.source_id = $1 and c.document_kind = 'invoice'`,
+      [paper.rootId],
     )
     if (whole)
       throw new Refusal(
@@ -73,9 +69,7 @@ export async function checkBill(paper: IssuedBill): Promise<void> {
       remaining(
         lines,
         [],
-        billedBy(
-          ((await billsOfOrders([paper.orderId])).get(paper.orderId) ?? []).map((other) => other.facts),
-        ),
+        billedBy(((await billsOfOrders([paper.rootId])).get(paper.rootId) ?? []).map((other) => other.facts)),
       ).lines.map((line) => [line.position, line.quantity]),
     )
     for (const [position, quantity] of billedBy([bill.facts]).quantities) {
@@ -91,17 +85,13 @@ export async function checkBill(paper: IssuedBill): Promise<void> {
 }
 
 /** Books what an issued bill settles: a credit against its invoice, a part against its order. */
-export async function settleBill(
-  paper: IssuedBill,
-  documentId: number,
-  by: { now: Date; actor: string; billedOrders: Set<number> },
-): Promise<void> {
-  await run(`update bill set state = 'issued' where id = $1`, [paper.billId])
+async function settleBill(paper: IssuedFrom, documentId: number, by: IssuedBy): Promise<void> {
+  await run(`update bill set state = 'issued' where id = $1`, [paper.sourceId])
   if (paper.creditsId !== null) return allocateCredit(paper, documentId, by)
-  if (paper.orderId !== null) {
-    by.billedOrders.add(paper.orderId)
-    await run('update sales_order set version = version + 1 where id = $1', [paper.orderId])
-    await markStale('order_id', paper.orderId)
+  if (isPart(paper)) {
+    by.moved.add(paper.rootId)
+    await run('update sales_order set version = version + 1 where id = $1', [paper.rootId])
+    await markStale('source', paper.rootId)
   }
 }
 
@@ -110,7 +100,7 @@ export async function settleBill(
  * order free.
  */
 async function allocateCredit(
-  paper: IssuedBill,
+  paper: IssuedFrom,
   creditId: number,
   { now, actor }: { now: Date; actor: string },
 ): Promise<void> {
@@ -147,25 +137,25 @@ async function allocateCredit(
   await releaseIfSettled(paper.creditsId!)
 }
 
-/** Putting back, voiding or fully crediting releases the claim: the order may get a paper again. */
-export async function releaseIfSettled(documentId: number): Promise<void> {
-  await run(
-    `delete from claim c using document d
-    where d.id = $1
-      and c.document_id = d.id
-      and c.paper_id = d.paper_id
-      and (
-        exists (select from document_void v where v.document_id = d.id)
-          or d.total <= coalesce(
-            (
-              select sum(k.total)
-              from document k
-              where k.credits_id = d.id
-                and not exists (select from document_void v where v.document_id = k.id)
-            ),
-            0
-          )
-      )`,
-    [documentId],
-  )
+const setState =
+  (state: 'open' | 'dropped', before: 'open' | 'dropped') => async (ids: readonly number[]) => {
+    await run(`update bill set state = $2 where id = any($1::int[]) and state = $3`, [ids, state, before])
+  }
+
+/** A draft as the source of its invoice or credit note. */
+export const draftSource: Source = {
+  table: 'bill',
+  issuingWrites: true,
+  load: loadBillContexts,
+  check: checkBill,
+  issued: settleBill,
+  voided: async (id) => {
+    await run(`update bill set state = 'dropped' where id = $1`, [id])
+    await run(
+      `update sales_order set version = version + 1 where id = (select order_id from bill where id = $1)`,
+      [id],
+    )
+  },
+  dropped: setState('dropped', 'open'),
+  restored: setState('open', 'dropped'),
 }

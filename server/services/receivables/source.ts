@@ -1,8 +1,9 @@
-import { kindFacts, receiptKind } from '../../../core/documents/kinds'
+import { kindFacts, receiptKind, type DocumentKind } from '../../../core/documents/kinds'
 import type { PaymentFacts, SettledFacts } from '../../../core/documents/facts'
+import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import type { ContactFacts } from '../../../core/wishes/recipients'
-import { rows } from '../../db/connection'
+import { one, rows } from '../../db/connection'
 import {
   contextOf,
   houseContext,
@@ -10,9 +11,10 @@ import {
   type PaperContext,
   type SubjectRow,
 } from '../documents/context'
+import { prepareByHand, type PreparedByHand } from '../documents/by-hand'
+import type { Source } from '../documents/sources'
 
 interface PaymentRow extends SubjectRow {
-  paymentId: number
   direction: 'in' | 'out'
   day: string
   method: PaymentFacts['method']
@@ -26,12 +28,13 @@ interface PaymentRow extends SubjectRow {
  * are left out.
  */
 export async function loadPaymentContexts(
+  _kind: DocumentKind,
   paymentIds: readonly number[],
   addressing: Addressing,
 ): Promise<Map<number, PaperContext>> {
   const payments = await rows<PaymentRow>(
-    `select p.id "paymentId", p.direction, p.date::text "day", p.method, p.amount::text amount,
-      p.open::text "onAccount", p.reference, null::int id, null::int "billId", null::int "creditsId",
+    `select p.id "sourceId", p.direction, p.date::text "day", p.method, p.amount::text amount,
+      p.open::text "onAccount", p.reference, null::int "creditsId",
       null::int "replacesId", null "wishedDate", p.date::text "eventDay", '' number, p.date::text "date",
       null "suppliedOn", p.currency, false "pricesIncludeTax", null "customerNote", '0' prepaid,
       '[]'::jsonb adjustments, p.brand_id "brandId", p.version, 1 revision, p.amount::text total,
@@ -81,10 +84,10 @@ export async function loadPaymentContexts(
         currency: row.currency,
         reference: row.reference ?? '',
         onAccount: row.onAccount,
-        settles: (settled.get(row.paymentId) ?? []).map(({ paymentId: _, ...one }) => one),
+        settles: (settled.get(row.sourceId) ?? []).map(({ paymentId: _, ...one }) => one),
       }
       contexts.set(
-        row.paymentId,
+        row.sourceId,
         contextOf(
           kind,
           { ...row, payment },
@@ -97,4 +100,16 @@ export async function loadPaymentContexts(
     }
   }
   return contexts
+}
+
+/** A payment or refund as the source of its receipt. */
+export const paymentSource: Source = { table: 'payment', load: loadPaymentContexts }
+
+/** The receipt of a payment or refund, prepared by hand. @throws Refusal "no-such-payment" */
+export async function prepareReceipt(paymentId: number, actor: string): Promise<PreparedByHand> {
+  const payment = await one<{ direction: 'in' | 'out' }>('select direction from payment where id = $1', [
+    paymentId,
+  ])
+  if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
+  return (await prepareByHand(receiptKind(payment.direction), [paymentId], actor))[0]!.result
 }
