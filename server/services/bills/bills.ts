@@ -12,7 +12,7 @@ import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { Bill } from '../../db/models'
 import type { Addressing } from '../documents/context'
-import { draftAll, keepDraft, type Draft } from '../documents/prepare'
+import { layOut, keepDraft, type Draft } from '../documents/prepare'
 import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
@@ -115,8 +115,8 @@ async function keepNew(wanted: readonly NewBill[], actor: string): Promise<numbe
       })
       ids.push(id)
     }
-    const drafts = await draftAll('invoice', ids, noAddressing)
-    for (const [, made] of [...drafts].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
+    const laidOut = await layOut('invoice', ids, noAddressing)
+    for (const [, made] of [...laidOut].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
     return ids
   })
 }
@@ -516,7 +516,7 @@ export async function changeBill(
     await markStale('source', id)
     publish('line', paper ? [paper.id] : [])
     if (paper && paper.state !== 'dropped') return
-    const made = (await draftAll('invoice', [id], noAddressing)).get(id)!
+    const made = (await layOut('invoice', [id], noAddressing)).get(id)!
     await keepPaper(made, actor)
   })
 }

@@ -6,7 +6,7 @@ import { isAddress } from '../../../core/wishes/recipients'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../trail/trail'
-import { ClaimLost, draftAll, keepDraft, type Prepared } from './prepare'
+import { ClaimLost, layOut, keepDraft, type Prepared } from './prepare'
 import { byKind, lockSources, sourceOf } from './sources'
 
 /*
@@ -35,18 +35,18 @@ export async function prepareByHand(
       status: 400,
     })
   const addressing = { role: kindFacts[kind].to, copyTo: [] }
-  const drafts = await draftAll(kind, sourceIds, addressing)
-  if (drafts.size === 0) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
+  const laidOut = await layOut(kind, sourceIds, addressing)
+  if (laidOut.size === 0) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
   return inTransaction(async () => {
     const results: { sourceId: number; result: PreparedByHand }[] = []
-    for (const [of, ids] of await byKind([...drafts.keys()]))
+    for (const [of, ids] of await byKind([...laidOut.keys()]))
       for (const id of ids) {
-        const made = drafts.get(id)!
+        const made = laidOut.get(id)!
         const ownKind = made.context.source.kind
         await lockSources([id])
         const refusal = await sourceOf(of).refusal?.(ownKind, id, despite)
         if (refusal) {
-          if (drafts.size === 1) throw refusal
+          if (laidOut.size === 1) throw refusal
           results.push({
             sourceId: id,
             result: { outcome: 'refused', paperId: null, reason: refusal.message },
@@ -67,7 +67,7 @@ export async function prepareByHand(
         )
         results.push({ sourceId: id, result })
       }
-    publish('order', [...drafts.keys()])
+    publish('order', [...laidOut.keys()])
     return results
   }).catch((error: unknown) => {
     if (error instanceof ClaimLost) return prepareByHand(kind, sourceIds, actor, despite)

@@ -362,7 +362,7 @@ function factsOf({
 }
 
 /** The paper as it will be, or the plain reason why there is none. */
-export function draft(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
+export function paperOf(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
   if (context.problem) return { problem: context.problem }
   const standIn = numberStandIn(
     context.series,

@@ -16,7 +16,7 @@ import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { byKind, lockSources, sourceOf, type SourceKind } from './sources'
 import { note, noteAll } from '../trail/trail'
-import { draft, sendToWords, type Addressing, type PaperContext } from './context'
+import { paperOf, sendToWords, type Addressing, type PaperContext } from './context'
 
 /*
  * Preparing: everything of a paper but its number, laid out completely.
@@ -36,19 +36,19 @@ export interface Draft {
 }
 
 /**
- * Builds and lays out drafts of many sources; in parallel in the render threads, outside of any transaction. What
+ * Builds and lays out documents of many sources; in parallel in the render threads, outside of any transaction. What
  * a draft of a person is of, it says itself, and its kind whom it goes to.
  */
-export async function draftAll(
+export async function layOut(
   kind: DocumentKind,
   sourceIds: readonly number[],
   addressing: Addressing,
 ): Promise<Map<number, Draft>> {
-  const drafts = new Map<number, Draft>()
+  const laidOut = new Map<number, Draft>()
   for (const [of, ids] of await byKind(sourceIds))
     for (const [id, made] of await layOutAll(await sourceOf(of).load(kind, ids, addressing)))
-      drafts.set(id, made)
-  return drafts
+      laidOut.set(id, made)
+  return laidOut
 }
 
 async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, Draft>> {
@@ -56,7 +56,7 @@ async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<M
   return new Map(
     await Promise.all(
       [...contexts].map(async ([id, context]): Promise<[number, Draft]> => {
-        const made = draft(context, context.wishedDate ?? today)
+        const made = paperOf(context, context.wishedDate ?? today)
         if ('problem' in made) return [id, { context, paper: null, problem: made.problem, replaced: [] }]
         const { problems, replaced } = await checkPaper(made.paper, context.stationery.design)
         return [
@@ -341,13 +341,13 @@ export async function refreshPapers(paperIds: readonly number[]): Promise<void> 
   )
   for (const papers of groupBy(stale, (paper) => json([paper.kind, paper.role, paper.copyTo])).values()) {
     const { kind, role, copyTo } = papers[0]!
-    const drafts = await draftAll(
+    const laidOut = await layOut(
       kind,
       papers.map((paper) => paper.sourceId),
       { role, copyTo },
     )
     for (const paper of papers) {
-      const made = drafts.get(paper.sourceId)
+      const made = laidOut.get(paper.sourceId)
       if (made) await keepRefreshed(paper, made)
     }
   }

@@ -11,7 +11,7 @@ import { clock } from '../../clock'
 import { one } from '../../db/connection'
 import { fillLetter } from '../dispatch/compose'
 import { brands, company, stationeries } from '../house/house'
-import { draft, type PaperContext } from './context'
+import { paperOf, type PaperContext } from './context'
 import { sourceOf } from './sources'
 
 /** A paper of the brand's newest supplied order, with today's settings; a preview that consumes nothing. */
@@ -35,7 +35,7 @@ export async function samplePaper(
     order.id,
   )!
   const context = language ? { ...own, source: { ...own.source, language } } : own
-  const made = draft(context, dayInZone(clock.now(), (await company()).timeZone))
+  const made = paperOf(context, dayInZone(clock.now(), (await company()).timeZone))
   if ('problem' in made) throw new Refusal('not-drawn', made.problem)
   return { paper: asPreview(made.paper), design: context.stationery.design, context }
 }

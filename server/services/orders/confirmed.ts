@@ -2,7 +2,7 @@ import { comparePapers, type PaperChange } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { one } from '../../db/connection'
-import { draftAll } from '../documents/prepare'
+import { layOut } from '../documents/prepare'
 import { confirmationsOf } from './source'
 
 /*
@@ -26,7 +26,7 @@ const notAgreed = ['Sender', 'Language']
 export async function confirmedOf(orderId: number): Promise<Confirmed | null> {
   const confirmed = (await confirmationsOf([orderId])).get(orderId)
   if (!confirmed) return null
-  const made = (await draftAll('order confirmation', [orderId], {
+  const made = (await layOut('order confirmation', [orderId], {
     role: kindFacts['order confirmation'].to,
     copyTo: [],
   }))!.get(orderId)

@@ -6,7 +6,7 @@ import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { deliver } from '../dispatch/deliver'
-import { ClaimLost, draftAll, keepDraft, type Draft } from '../documents/prepare'
+import { ClaimLost, layOut, keepDraft, type Draft } from '../documents/prepare'
 import type { Addressing } from '../documents/context'
 import { lockSources } from '../documents/sources'
 import { company } from '../house/house'
@@ -48,7 +48,7 @@ interface Judged {
   routine: RoutineRow
   verdict: Verdict
 }
-type Drafts = Map<string, Map<number, Draft>>
+type AllLaidOut = Map<string, Map<number, Draft>>
 interface Result {
   outcome: string
   reason: string
@@ -86,7 +86,7 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
     ]),
   )
   const wanted = events.flatMap((event) => wantedBy(event, judged.get(event.id)!))
-  const drafts = await draftsFor(wanted)
+  const laidOut = await layOutFor(wanted)
   const { withdrawnStatuses, withdrawnRule } = await company()
   const withdrawn = events.filter(
     (event) =>
@@ -100,7 +100,7 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
       { orderIds: withdrawn.map((event) => event.sourceId) },
       'Clothespin, by the house’s rule',
     )
-  for (const event of events) await lookAtOne(event, judged.get(event.id)!, drafts)
+  for (const event of events) await lookAtOne(event, judged.get(event.id)!, laidOut)
 }
 
 /** A routine looks at what happened since it was switched on; catching up is one routine's alone. */
@@ -114,7 +114,7 @@ const addressingOf = (sentence: RoutineSentence): Addressing => ({
   role: sentence.to,
   copyTo: sentence.copyTo ?? [],
 })
-const draftKey = (sentence: RoutineSentence) =>
+const layOutKey = (sentence: RoutineSentence) =>
   json([eventOf(sentence), sentence.issue, addressingOf(sentence)])
 
 interface Wanted {
@@ -131,21 +131,21 @@ function wantedBy(event: EventRow, judged: readonly Judged[]): Wanted[] {
         .map(({ routine }) => ({ subject: event.sourceId, sentence: routine.sentence }))
 }
 
-/** Drafts of all wanted papers, laid out together by kind and addressing. */
-async function draftsFor(wanted: readonly Wanted[]): Promise<Drafts> {
-  const drafts: Drafts = new Map()
-  for (const [key, group] of groupBy(wanted, (one) => draftKey(one.sentence))) {
+/** AllLaidOut of all wanted papers, laid out together by kind and addressing. */
+async function layOutFor(wanted: readonly Wanted[]): Promise<AllLaidOut> {
+  const laidOut: AllLaidOut = new Map()
+  for (const [key, group] of groupBy(wanted, (one) => layOutKey(one.sentence))) {
     const { sentence } = group[0]!
     const subjects = [...new Set(group.map((one) => one.subject))]
-    drafts.set(key, await draftAll(sentence.issue, subjects, addressingOf(sentence)))
+    laidOut.set(key, await layOut(sentence.issue, subjects, addressingOf(sentence)))
   }
-  return drafts
+  return laidOut
 }
 
 async function lookAtOne(
   event: EventRow,
   judged: readonly Judged[],
-  drafts: Drafts,
+  laidOut: AllLaidOut,
   again = true,
 ): Promise<void> {
   const { timeZone } = await company()
@@ -168,7 +168,7 @@ async function lookAtOne(
             : await act(
                 event,
                 routine,
-                drafts.get(draftKey(routine.sentence))!.get(event.sourceId)!,
+                laidOut.get(layOutKey(routine.sentence))!.get(event.sourceId)!,
                 version!,
               )
         await run(
@@ -196,7 +196,7 @@ async function lookAtOne(
     })
   } catch (error) {
     if (!again || !(error instanceof ClaimLost || error instanceof Outdated)) throw error
-    const anew = await draftsFor(wantedBy(event, judged))
+    const anew = await layOutFor(wantedBy(event, judged))
     await lookAtOne(event, judged, anew, false)
   }
 }
