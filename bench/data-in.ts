@@ -53,23 +53,23 @@ async function bankFile(): Promise<Row[]> {
     values ('B-1', 1, 1, current_date, 'Shipped', now(), 'EUR', 1, 1, '')`,
   )
   await run(`
-    insert into paper (
+    insert into prepared_document (
       source_id, kind, occasion, state, customer_id, brand_id, order_number, order_date, customer_name, total,
-      currency, channel, send_to, to_role, source, baseline, stationery_id, cover_note_id, built_from, since
+      currency, channel, send_to, to_role, source, baseline, design_id, email_text_id, built_from, since
     )
-    select (select max(id) from source), 'invoice', 'bench', 'issued', 1, 1, 'B-1', current_date, 'x', 1, 'EUR', 'email', '', 'billing',
-      '{}', '{}', (select min(id) from stationery), (select min(id) from cover_note), '{}', now()`)
+    select (select max(id) from source), 'invoice', 'bench', 'issued', 1, 1, 'B-1', current_date, 'x', 1, 'EUR',
+      'email', '', 'billing', '{}', '{}', (select min(id) from design), (select min(id) from email_text), '{}', now()`)
   await run(`
     insert into document (
-      kind, number, series_id, period, counter, date, due_date, source_id, order_number, customer_id, customer_name,
-      brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id, cover_note_id, paper_id,
+      kind, number, series_id, period, counter, date, due_date, source_id, order_number, customer_id,
+      customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, design_id, email_text_id, prepared_id,
       issued_at, issued_by, search
     )
     select 'invoice', 'INV-2026-' || lpad(n::text, 6, '0'),
       (select id from number_series where kind = 'invoice' and brand_id = 1), '2026', n,
-      current_date - n % 90, current_date - n % 90 + 30, (select max(id) from source), '', 1 + n % 80, c.name, 1, 'en', 'EUR',
-      10 + n % 9000, 0, 10 + n % 9000, 10 + n % 9000, '{}', (select min(id) from stationery),
-      (select min(id) from cover_note), (select max(id) from paper), now(), 'Bench', ''
+      current_date - n % 90, current_date - n % 90 + 30, (select max(id) from source), '', 1 + n % 80, c.name, 1,
+      'en', 'EUR', 10 + n % 9000, 0, 10 + n % 9000, 10 + n % 9000, '{}', (select min(id) from design),
+      (select min(id) from email_text), (select max(id) from prepared_document), now(), 'Bench', ''
     from generate_series(1, ${items}) n
     join customer c on c.id = 1 + n % 80`)
   await run(

@@ -1,6 +1,6 @@
 import { exampleInvoice } from '../core/testing/examples'
 import { one, rows, run } from '../server/db/connection'
-import { prepareByHand } from '../server/services/documents/by-hand'
+import { prepareByHand } from '../server/services/documents/prepare-by-hand'
 import { issueBatch, issueInOneTransaction } from '../server/services/documents/issue'
 import { lineList } from '../server/services/line/list'
 import { account, accounts, ageing } from '../server/services/receivables/accounts'
@@ -58,14 +58,16 @@ async function issuing(): Promise<Row[]> {
   const papers: number[] = []
   for (let at = 0; at < ids.length; at += 200)
     papers.push(
-      ...(await prepareByHand('invoice', ids.slice(at, at + 200), 'Bench')).map((one) => one.result.paperId!),
+      ...(await prepareByHand('invoice', ids.slice(at, at + 200), 'Bench')).map(
+        (one) => one.result.preparedId!,
+      ),
     )
   const before = process.memoryUsage().rss
   const began = performance.now()
   let half = 0
   for (let at = 0; at < papers.length; at += issueBatch) {
     await issueInOneTransaction(
-      papers.slice(at, at + issueBatch).map((paperId) => ({ paperId, revision: null })),
+      papers.slice(at, at + issueBatch).map((preparedId) => ({ preparedId, revision: null })),
       'Bench',
     )
     if (at < papers.length / 2) half = performance.now() - began
@@ -75,7 +77,7 @@ async function issuing(): Promise<Row[]> {
   const one100 = await prepareByHand('invoice', await moreOrders(100), 'Bench')
   const prepared = performance.now()
   for (const { result } of one100)
-    await issueInOneTransaction([{ paperId: result.paperId!, revision: null }], 'Bench')
+    await issueInOneTransaction([{ preparedId: result.preparedId!, revision: null }], 'Bench')
   const single = (performance.now() - prepared) / 100
   void alone
   return [
@@ -124,13 +126,13 @@ async function lists(): Promise<Row[]> {
   await run(`
     insert into document (
       kind, number, series_id, period, counter, date, due_date, source_id, order_number, customer_id,
-      customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, stationery_id,
-      cover_note_id, paper_id, issued_at, issued_by, search
+      customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, design_id,
+      email_text_id, prepared_id, issued_at, issued_by, search
     )
     select d.kind, 'OLD-' || n, d.series_id, (2000 + n / 20000)::text, n, current_date - (n % 3000),
       current_date, d.source_id, 'O-' || n, c.id, c.name, d.brand_id, d.language, d.currency, n % 5000,
-      (n % 5000) * 0.23, (n % 5000) * 1.23, (n % 5000) * 1.23, '{}', d.stationery_id, d.cover_note_id,
-      d.paper_id, now() - n * interval '7 minutes', 'Bench', lower('old-' || n || ' o-' || n || ' ' || c.name)
+      (n % 5000) * 0.23, (n % 5000) * 1.23, (n % 5000) * 1.23, '{}', d.design_id, d.email_text_id,
+      d.prepared_id, now() - n * interval '7 minutes', 'Bench', lower('old-' || n || ' o-' || n || ' ' || c.name)
     from generate_series(1, ${documentCount}) n
     join lateral (select * from document order by id limit 1 offset n % 50) d on true
     join lateral (select id, name from customer order by id limit 1 offset n % 80) c on true`)
@@ -142,10 +144,10 @@ async function lists(): Promise<Row[]> {
   )
   await run(`
     insert into dispatch (
-      channel, state, number, customer_id, customer_name, brand_id, to_role, cover_note_id, total, currency,
+      channel, state, number, customer_id, customer_name, brand_id, to_role, email_text_id, total, currency,
       send_to, message_id, since, next_try_at, not_before, ready, created_at, created_by
     )
-    select 'email', 'arrived', number, customer_id, customer_name, brand_id, 'billing', cover_note_id, total,
+    select 'email', 'arrived', number, customer_id, customer_name, brand_id, 'billing', email_text_id, total,
       currency, 'x@y.example', 'bench-' || id, issued_at, issued_at, issued_at, true, issued_at, 'Bench'
     from document
     where number like 'OLD-%'`)

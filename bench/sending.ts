@@ -76,7 +76,7 @@ async function orders(count: number): Promise<number[]> {
     {
       name: 'Invoice when shipped',
       description: '',
-      trust: 'by itself',
+      trust: 'automatic',
       isOn: true,
       sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
     },
@@ -84,7 +84,9 @@ async function orders(count: number): Promise<number[]> {
   )
   const reachable = customers.filter(
     (customer) =>
-      customer.contacts.some((contact) => contact[2] === 'billing') && customer.billing && !customer.wishes,
+      customer.contacts.some((contact) => contact[2] === 'billing') &&
+      customer.billing &&
+      !customer.preferences,
   )
   const ids: number[] = []
   for (let index = 0; index < count; index++) {

@@ -58,7 +58,7 @@ export const benchTrial = (): Promise<Row[]> =>
       )
       if (judge(sentence, event!.facts).applies)
         await one(
-          'select c.name, c.wishes from sales_order o join customer c on c.id = o.customer_id where o.id = $1',
+          'select c.name, c.preferences from sales_order o join customer c on c.id = o.customer_id where o.id = $1',
           [event!.sourceId],
         )
     }

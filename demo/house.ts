@@ -29,7 +29,7 @@ interface BrandData {
   senderName: string
   senderAddress: string
   replyTo: string
-  stationery: object
+  design: object
   logo: string
   logoWidth: number
   series: Record<
@@ -63,7 +63,7 @@ interface HouseData {
   }
   staff: { email: string; name: string; role: string; password: string }[]
   brands: BrandData[]
-  coverNotes: Record<DocumentKind, Record<string, { subject: string; text: string }>>
+  emailTexts: Record<DocumentKind, Record<string, { subject: string; text: string }>>
   /** Published weekly: the source, and per currency its rates in turn, newest first. */
   exchange: { source: string; GBP: string[] }
 }
@@ -79,7 +79,7 @@ export interface CustomerData {
   terms: object
   tax: string | null
   salesperson: string
-  wishes?: object
+  preferences?: object
   treatment?: string
   billing: { attention?: string; lines: string[] } | null
   contacts: [string, string, string][]
@@ -144,7 +144,7 @@ export async function loadHouse(): Promise<{
     }
     const brands = []
     for (const brand of house.brands)
-      brands.push({ id: await loadBrand(brand, house.coverNotes), code: brand.code })
+      brands.push({ id: await loadBrand(brand, house.emailTexts), code: brand.code })
     for (const customer of customers) customer.id = await loadCustomer(customer)
     for (const item of items) {
       await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [
@@ -173,7 +173,7 @@ async function loadRates({ source, ...rates }: HouseData['exchange']): Promise<v
   }
 }
 
-async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Promise<number> {
+async function loadBrand(brand: BrandData, notes: HouseData['emailTexts']): Promise<number> {
   const logo = readFileSync(join(folder, brand.logo))
   const picture = await keepFile(logo, 'image/png')
   const row = await one<{ id: number }>(
@@ -204,18 +204,18 @@ async function loadBrand(brand: BrandData, notes: HouseData['coverNotes']): Prom
   )
   const id = row!.id
   const design = {
-    ...brand.stationery,
+    ...brand.design,
     logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth },
   }
   for (const kind of documentKinds) {
     await run(
-      `insert into stationery (brand_id, kind, version, design, made_at, made_by)
+      `insert into design (brand_id, kind, version, design, made_at, made_by)
       values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`,
       [id, kind, json(design), clock.now()],
     )
     for (const [language, note] of Object.entries(notes[kind])) {
       await run(
-        `insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)
+        `insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
         values ($1, $2, $3, 1, $4, $5, $6, 'Set-up')`,
         [id, kind, language, note.subject, note.text, clock.now()],
       )
@@ -245,7 +245,7 @@ async function loadCustomer(customer: CustomerData): Promise<number> {
     : null
   const row = await one<{ id: number }>(
     `insert into customer (
-      number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, wishes,
+      number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, preferences,
       tax_treatment
     )
     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12)
@@ -261,7 +261,7 @@ async function loadCustomer(customer: CustomerData): Promise<number> {
       customer.tax,
       customer.salesperson,
       billing ? json(billing) : null,
-      json(customer.wishes ?? {}),
+      json(customer.preferences ?? {}),
       customer.treatment ?? 'domestic',
     ],
   )

@@ -8,8 +8,8 @@ import { listenForReports } from '../server/outside/mail/listener'
 import { keepReport } from '../server/services/dispatch/reports'
 import { closeMailConnections } from '../server/outside/mail/smtp'
 import { closeRenderPool } from '../server/render/pool'
-import { billView, changeBill, creditDocument, newInvoice } from '../server/services/bills/bills'
-import { putBack } from '../server/services/documents/by-hand'
+import { draftView, changeDraft, creditDocument, newInvoice } from '../server/services/drafts/drafts'
+import { putBack } from '../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../server/services/documents/issue'
 import { sendCopy, settleByHand } from '../server/services/dispatch/by-hand'
 import { sweep } from '../server/services/dispatch/sweep'
@@ -44,7 +44,7 @@ export async function livePast(
     {
       name: 'Invoice when shipped',
       description: 'Every order that leaves the house gets its invoice.',
-      trust: 'by itself',
+      trust: 'automatic',
       isOn: true,
       sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
     },
@@ -54,7 +54,7 @@ export async function livePast(
     {
       name: 'Order confirmation when confirmed',
       description: 'The buyer sees what we understood before we pack.',
-      trust: 'by itself',
+      trust: 'automatic',
       isOn: true,
       sentence: {
         statuses: ['Confirmed'],
@@ -92,7 +92,7 @@ export async function livePast(
     {
       name: 'Receipt for shop payments',
       description: 'Who buys in the shop gets a receipt at once.',
-      trust: 'by itself',
+      trust: 'automatic',
       isOn: true,
       sentence: {
         on: 'payment',
@@ -109,7 +109,7 @@ export async function livePast(
     {
       name: 'Credit notes when posted',
       description: 'Whatever way a credit note was issued, it goes at once.',
-      trust: 'by itself',
+      trust: 'automatic',
       isOn: false,
       sentence: {
         on: 'posted',
@@ -244,7 +244,7 @@ async function today(
   await setStatus(leaving.slice(half), 'Shipped', clerk)
   await settle()
   const [first] = await rows<{ id: number }>(
-    `select id from paper where state = 'prepared' order by id desc limit 1`,
+    `select id from prepared_document where state = 'prepared' order by id desc limit 1`,
   )
   at(0, 15)
   if (first) await putBack([first.id], clerk)
@@ -281,8 +281,8 @@ async function writeByHand(settle: () => Promise<void>): Promise<void> {
       { ask: { kind: 'lines', lines: [{ line: 0, quantity: '1' }] }, reason: 'Arrived broken', anew: false },
       clerk,
     )
-    const [paper] = await rows<{ paperId: number; revision: number }>(
-      'select id "paperId", revision from paper where source_id = $1',
+    const [paper] = await rows<{ preparedId: number; revision: number }>(
+      'select id "preparedId", revision from prepared_document where source_id = $1',
       [credit],
     )
     await issueInOneTransaction([paper!], clerk)
@@ -291,7 +291,7 @@ async function writeByHand(settle: () => Promise<void>): Promise<void> {
     `select c.id, (select min(id) from brand) "brandId" from customer c where number = '10418'`,
   )
   const draft = await newInvoice(customer!.id, customer!.brandId, clerk)
-  const { version, facts } = await billView(draft)
+  const { version, facts } = await draftView(draft)
   const line = (description: string, quantity: string, unitPrice: string) => ({
     item: '',
     description,
@@ -302,7 +302,7 @@ async function writeByHand(settle: () => Promise<void>): Promise<void> {
     discountPercent: '0',
     taxCode: 'standard',
   })
-  await changeBill(
+  await changeDraft(
     draft,
     {
       version,

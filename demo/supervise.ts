@@ -141,7 +141,7 @@ const running = new Map<string, ChildProcess>()
 let stopping = false
 
 /**
- * Starts one process and starts it again when it stops by itself, with a pause so that a broken one does not
+ * Starts one process and starts it again when it stops automatically, with a pause so that a broken one does not
  * spin.
  */
 function start(name: string): void {

@@ -1,6 +1,6 @@
 // Reads the shipped text fonts and writes what the layout needs of them: advances, ascent, descent, coverage
 // and a hash.
-// Run with `npm run fonts` after a font package changed; the result is kept in core/stationery/font-metrics.json.
+// Run with `npm run fonts` after a font package changed; the result is kept in core/designs/font-metrics.json.
 // It also turns the packages' WOFF files into TrueType for the painter (WOFF 1.0, W3C 2012: zlib-deflated tables).
 import { createHash } from 'node:crypto'
 import { mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
@@ -111,7 +111,7 @@ for (const { family, package: name, weights, subsets } of families) {
   }
 }
 const json = `[\n${faces.map((face) => JSON.stringify(face)).join(',\n')}\n]\n`
-const kept = 'core/stationery/font-metrics.json'
+const kept = 'core/designs/font-metrics.json'
 if (process.argv.includes('--check')) {
   if (readFileSync(kept, 'utf8') !== json)
     throw new Error(

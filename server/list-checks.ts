@@ -1,5 +1,5 @@
 import { stages } from '../core/dispatch/states'
-import { channels } from '../core/wishes/recipients'
+import { channels } from '../core/preferences/recipients'
 import { day, decimal, Joi, kind, text } from './checks'
 import { registerStates } from './services/register/register'
 
@@ -29,7 +29,7 @@ export const customerFilter = {
   search,
   group: text(60),
   trouble: Joi.boolean(),
-  wish: Joi.valid(...channels),
+  preference: Joi.valid(...channels),
   sort: Joi.valid('name', 'number').default('name'),
   descending: Joi.boolean().default(false),
 }

@@ -8,7 +8,7 @@ export const trustWords: Record<Trust, { words: string; means: string; tone: str
     means: 'It makes the paper and the email, then waits on To check.',
     tone: 'wait',
   },
-  'by itself': {
+  automatic: {
     words: 'By itself',
     means: 'It goes. Anything unusual still waits on To check.',
     tone: 'go',

@@ -6,7 +6,7 @@ type Section = (typeof sections)[number]
 const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'Tax', 'Periods', 'House'] as const
 
 /**
- * What has to stand before anything goes out: each brand's identity, logo, sender, numbers and cover notes,
+ * What has to stand before anything goes out: each brand's identity, logo, sender, numbers and email texts,
  * with the true paper beside it.
  */
 const session = useSession()
@@ -67,16 +67,14 @@ const missing = (one: BrandView) =>
   [
     !one.taxNumber && 'tax number',
     one.banks.length === 0 && 'bank account',
-    !one.stationery?.design.logo && 'logo',
+    !one.design?.design.logo && 'logo',
     !one.series && 'number series',
     one.notes.length === 0 && 'cover note',
   ]
     .filter(Boolean)
     .join(', ')
 const version = computed(() =>
-  brand.value
-    ? `${brand.value.version}-${brand.value.stationery.id}&kind=${encodeURIComponent(kind.value)}`
-    : '',
+  brand.value ? `${brand.value.version}-${brand.value.design.id}&kind=${encodeURIComponent(kind.value)}` : '',
 )
 </script>
 
@@ -155,12 +153,12 @@ const version = computed(() =>
       </section>
       <aside v-if="brand" class="right" aria-label="The brand's paper">
         <div class="bar">
-          <strong>{{ section === 'Cover note' ? 'The email' : brand.stationery.design.name }}</strong><span
+          <strong>{{ section === 'Cover note' ? 'The email' : brand.design.design.name }}</strong><span
             class="soft push"
             >{{
               section === 'Cover note'
                 ? 'as it would go with the sample'
-                : `as it is now · version ${brand.stationery.version}`
+                : `as it is now · version ${brand.design.version}`
             }}</span
           ><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe"
             >Send one to me</VBtn

@@ -129,7 +129,7 @@ async function open(id: number) {
       </section>
       <aside class="right" aria-label="The paper in hand">
         <template v-if="row">
-          <PaperPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" />
+          <PreparedPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" />
           <DocumentPane
             v-else
             :id="row.documentId!"

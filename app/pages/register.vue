@@ -3,7 +3,7 @@ import { monthsBefore } from '../../core/documents/days'
 import { documentKinds, kindFacts } from '../../core/documents/kinds'
 import { registerAmount } from '../../core/documents/register-amount'
 import { sumByCurrency } from '../../core/money/sums'
-import type { RegisterRow, SettledWithdrawn } from '../contract'
+import type { RegisterRow, ReversedWithdrawn } from '../contract'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
@@ -76,10 +76,13 @@ const again = computed(() => picks.chosen.value.slice(0, 50))
 async function settle() {
   busy.value = true
   await attempt(async () => {
-    const { voided, credited, refused } = await callApi<SettledWithdrawn>('/api/documents/settle-withdrawn', {
-      method: 'POST',
-      body: { ids: picks.chosen.value.map((one) => one.id) },
-    })
+    const { voided, credited, refused } = await callApi<ReversedWithdrawn>(
+      '/api/documents/settle-withdrawn',
+      {
+        method: 'POST',
+        body: { ids: picks.chosen.value.map((one) => one.id) },
+      },
+    )
     useToasts().say(
       [
         voided.length ? `Voided: ${voided.join(', ')}.` : '',
@@ -283,7 +286,7 @@ const columns: ListColumn[] = [
             data-test="csv"
             >Save as CSV</VBtn
           ><VBtn to="/numbers" data-test="numbers">Numbers</VBtn
-          ><VBtn to="/proof" data-test="proof">Day’s proof</VBtn
+          ><VBtn to="/reconciliation" data-test="proof">Day’s proof</VBtn
           ><template v-if="session.may('clerk')"
             ><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template
           >

@@ -128,7 +128,7 @@ const change = (changed: object, said: string, undo?: object) =>
 
 function chooseTrust(trust: Trust) {
   if (!may.value || routine.value?.trust === trust) return
-  if (trust === 'by itself') asking.value = trust
+  if (trust === 'automatic') asking.value = trust
   else
     void change({ trust }, `“${routine.value!.name}” now works ${trust}, for what happens from now on.`, {
       trust: routine.value!.trust,
@@ -160,7 +160,7 @@ async function switchOn() {
       : `“${routine.value!.name}” is on, for what happens from now on.`,
     { isOn: routine.value!.isOn },
   )
-  // what happened before is not taken by itself: it is offered
+  // what happened before is not taken automatically: it is offered
   if (well && turnsOn && routine.value!.sentence.on !== 'posted') catching.value = true
 }
 
@@ -305,7 +305,7 @@ const add = () =>
       go="By itself"
       :busy="busy"
       @go="
-        change({ trust: 'by itself' }, `“${routine!.name}” now lets papers go by itself.`, {
+        change({ trust: 'automatic' }, `“${routine!.name}” now lets papers go by itself.`, {
           trust: routine!.trust,
         })
       "

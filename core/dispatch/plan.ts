@@ -1,5 +1,5 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
-import type { Channel } from '../wishes/recipients'
+import type { Channel } from '../preferences/recipients'
 
 /** What a list says in place of an address where there is nobody to write to. */
 export const noAddress = 'No address'

@@ -32,7 +32,7 @@ export type DispatchEvent =
   | 'deliver' /* delivery report, or presumed after the limit */
   | 'bounce' /* failure report, also long after */
   | 'send again' /* a person mended the cause */
-  | 'print instead' /* a person sends a stuck email to the print tray */
+  | 'print instead' /* a person sends a stuck email to the print queue */
   | 'confirm' /* a person says an unclear one arrived */
   | 'close' /* a person gives up, with a reason */
 

@@ -1,4 +1,4 @@
-import type { ContactRole } from '../wishes/recipients'
+import type { ContactRole } from '../preferences/recipients'
 
 /** The kinds of document the house can issue today, in the order they come up in an order's life. */
 export const documentKinds = [

@@ -34,7 +34,7 @@ export interface Paper {
   adjustments: { label: string; amount: string }[]
   /** One row per rate. */
   taxes: { rate: string; base: string; tax: string }[]
-  /** Rows above the sum to pay; `key` names those that a stationery can leave out. */
+  /** Rows above the sum to pay; `key` names those that a design can leave out. */
   sums: { key?: 'lines' | 'net' | 'tax'; label: string; amount: string; strong: boolean }[]
   toPay: { label: string; amount: string }
   payment: PaperPayment | null

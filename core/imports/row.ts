@@ -1,5 +1,5 @@
 import { countryOf } from '../countries'
-import { isAddress } from '../wishes/recipients'
+import { isAddress } from '../preferences/recipients'
 import { Decimal } from '../money/decimal'
 import {
   directions,

@@ -1,11 +1,11 @@
 import { countryName } from '../countries'
 import { kindFacts, orderKinds, postedKinds, documentKinds, type DocumentKind } from '../documents/kinds'
-import { isAddress, type ContactRole } from '../wishes/recipients'
+import { isAddress, type ContactRole } from '../preferences/recipients'
 import { Refusal } from '../errors'
 import { Decimal } from '../money/decimal'
 
-export type Trust = 'by hand' | 'after a check' | 'by itself'
-export const trusts: readonly Trust[] = ['by hand', 'after a check', 'by itself']
+export type Trust = 'by hand' | 'after a check' | 'automatic'
+export const trusts: readonly Trust[] = ['by hand', 'after a check', 'automatic']
 
 /** What a routine waits for: an order's status, a document being posted, a payment or refund being recorded. */
 export const routineEvents = ['order status', 'posted', 'payment'] as const
@@ -149,7 +149,7 @@ export function whenWords(sentence: Pick<RoutineSentence, 'delayMinutes' | 'hour
   return [delay, times].filter(Boolean).join(', ') || 'at once'
 }
 
-/** The whole sentence in words, for lists, versions and the trail. */
+/** The whole sentence in words, for lists, versions and the history. */
 export function sentenceWords(
   sentence: RoutineSentence,
   nameOf?: (about: ChoiceSubject, value: string) => string,

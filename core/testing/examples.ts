@@ -1,14 +1,14 @@
 import type { BrandFacts, CustomerFacts, OrderFacts, OrderLineFacts } from '../documents/facts'
 import { buildPaper, type PaperInput } from '../documents/from-order'
 import type { Paper } from '../documents/paper'
-import { FontMetrics, type FontFace } from '../stationery/metrics'
-import faces from '../stationery/font-metrics.json'
-import type { Stationery } from '../stationery/stationery'
+import { FontMetrics, type FontFace } from '../designs/metrics'
+import faces from '../designs/font-metrics.json'
+import type { Design } from '../designs/design'
 
 /** Invented examples that tests and the bench share. */
 export const metrics = new FontMetrics(faces as unknown as FontFace[])
 
-export const plain: Stationery = {
+export const plain: Design = {
   name: 'Tansy trade paper',
   design: 'plain',
   headingFamily: 'Source Sans 3',
@@ -17,7 +17,7 @@ export const plain: Stationery = {
   logo: null,
 }
 
-export const bold: Stationery = {
+export const bold: Design = {
   name: 'Skep shop paper',
   design: 'bold',
   headingFamily: 'Bitter',

@@ -73,7 +73,7 @@ create table company (
   presume_seconds integer not null check (presume_seconds > 0),
   failure_notice_to text not null default '',
   order_fields jsonb not null default '[]',
-  grace_minutes integer not null default 0 check (grace_minutes >= 0 and grace_minutes <= 60),
+  undo_minutes integer not null default 0 check (undo_minutes >= 0 and undo_minutes <= 60),
   paused_at timestamptz,
   paused_by text,
   pause_reason text not null default '',
@@ -157,7 +157,7 @@ create table brand (
 );
 
 -- The design of a kind of document: a new version with every change, none is ever changed.
-create table stationery (
+create table design (
   id integer primary key generated always as identity,
   brand_id integer not null references brand,
   kind text not null,
@@ -169,7 +169,7 @@ create table stationery (
 );
 
 -- The email text of a kind in a language: a new version with every change, none is ever changed.
-create table cover_note (
+create table email_text (
   id integer primary key generated always as identity,
   brand_id integer not null references brand,
   kind text not null,
@@ -235,7 +235,7 @@ create table period_close (
 
 -- Customers
 
--- Who buys. How documents reach a customer is written in wishes.
+-- Who buys. How documents reach a customer is written in preferences.
 create table customer (
   id integer primary key generated always as identity,
   number text not null unique,
@@ -249,8 +249,8 @@ create table customer (
   salesperson text not null default '',
   -- the postal address; none yet where it is null
   billing jsonb,
-  wishes jsonb not null default '{}' constraint wishes_are_sentences
-    check (jsonb_typeof(wishes) = 'object'),
+  preferences jsonb not null default '{}' constraint preferences_are_sentences
+    check (jsonb_typeof(preferences) = 'object'),
   version integer not null default 1,
   tax_treatment text not null default 'domestic'
     check (tax_treatment in ('domestic', 'reverse charge', 'intra-Community supply', 'export', 'exempt')),
@@ -376,7 +376,7 @@ create table routine (
   description text not null default '',
   is_on boolean not null default false,
   applies_since timestamptz,
-  trust text not null check (trust in ('by hand', 'after a check', 'by itself')),
+  trust text not null check (trust in ('by hand', 'after a check', 'automatic')),
   version integer not null default 1,
   sentence jsonb not null,
   changed_at timestamptz not null,
@@ -444,7 +444,7 @@ create table file (
 alter table file alter column bytes set storage external;
 
 -- A draft that a person writes: an invoice without an order or for a part of one, or a credit.
-create table bill (
+create table draft (
   id integer primary key references source,
   kind text not null check (kind in ('invoice', 'credit note')),
   brand_id integer not null references brand,
@@ -458,20 +458,20 @@ create table bill (
   made_at timestamptz not null,
   made_by text not null
 );
-create index bill_credits_id_idx on bill (credits_id) where credits_id is not null;
-create index bill_order_id_idx on bill (order_id) where order_id is not null;
-create trigger source_of_draft before insert or update of order_id, customer_id, brand_id on bill
+create index draft_credits_id_idx on draft (credits_id) where credits_id is not null;
+create index draft_order_id_idx on draft (order_id) where order_id is not null;
+create trigger source_of_draft before insert or update of order_id, customer_id, brand_id on draft
   for each row execute function keep_source('draft', '', 'order_id');
 
 -- A document that is due or prepared and not issued yet.
-create table paper (
+create table prepared_document (
   id integer primary key generated always as identity,
   source_id integer not null references source,
   kind text not null,
   -- what lets a source have another of the same kind: its revision
   occasion text not null,
   state text not null check (state in ('due', 'prepared', 'put back', 'issued', 'dropped')),
-  by_itself boolean not null default false,
+  automatic boolean not null default false,
   routine_id integer references routine,
   routine_version integer,
   customer_id integer not null references customer,
@@ -491,8 +491,8 @@ create table paper (
   content jsonb,
   -- what the person saw who looked at it last
   baseline jsonb not null,
-  stationery_id integer not null references stationery,
-  cover_note_id integer not null references cover_note,
+  design_id integer not null references design,
+  email_text_id integer not null references email_text,
   -- versions of everything that it was made from
   built_from jsonb not null,
   revision integer not null default 1,
@@ -507,7 +507,7 @@ create table paper (
   -- the invoice that it credits, the document that it takes the place of
   credits_id integer,
   replaces_id integer,
-  wished_date date,
+  wanted_date date,
   earlier_date_ok boolean not null default false,
   event_day date,
   kept_back boolean not null default false,
@@ -515,16 +515,16 @@ create table paper (
   -- recipients for this time only
   to_addresses jsonb
 );
-create index paper_brand on paper (brand_id) where state = 'prepared';
-create index paper_by_source on paper (source_id);
-create index paper_customer on paper (customer_id) where state = 'prepared';
-create index paper_kept_back on paper (id) where state = 'prepared' and kept_back;
-create unique index paper_open on paper (source_id, kind, occasion)
+create index prepared_brand on prepared_document (brand_id) where state = 'prepared';
+create index prepared_by_source on prepared_document (source_id);
+create index prepared_customer on prepared_document (customer_id) where state = 'prepared';
+create index prepared_kept_back on prepared_document (id) where state = 'prepared' and kept_back;
+create unique index prepared_open on prepared_document (source_id, kind, occasion)
   where state in ('due', 'prepared', 'put back');
-create index paper_stale on paper (id) where stale;
-create index paper_to_check on paper (since, id) where state = 'prepared' and not by_itself;
-create index paper_to_issue on paper (id) where state = 'prepared' and by_itself;
-create index paper_to_send on paper (since, id) where state in ('due', 'put back');
+create index prepared_stale on prepared_document (id) where stale;
+create index prepared_to_check on prepared_document (since, id) where state = 'prepared' and not automatic;
+create index prepared_to_issue on prepared_document (id) where state = 'prepared' and automatic;
+create index prepared_to_send on prepared_document (since, id) where state in ('due', 'put back');
 
 -- An issued document, for good. Its sums and its printed facts never change.
 create table document (
@@ -550,9 +550,9 @@ create table document (
   to_pay numeric not null,
   -- what is printed, frozen
   paper jsonb not null,
-  stationery_id integer not null references stationery,
-  cover_note_id integer not null references cover_note,
-  paper_id integer not null references paper,
+  design_id integer not null references design,
+  email_text_id integer not null references email_text,
+  prepared_id integer not null references prepared_document,
   issued_at timestamptz not null,
   issued_by text not null,
   search text not null,
@@ -580,7 +580,7 @@ create table claim (
   source_id integer not null references source,
   document_kind text not null,
   occasion text not null,
-  paper_id integer not null references paper,
+  prepared_id integer not null references prepared_document,
   document_id integer,
   taken_at timestamptz not null,
   primary key (source_id, document_kind, occasion)
@@ -640,26 +640,26 @@ create index send_run_newest on send_run (started_at desc, id desc);
 create index send_run_open on send_run (id) where ended_at is null;
 
 -- What became of each document of a Send.
-create table send_run_paper (
+create table send_run_document (
   run_id integer not null references send_run,
-  paper_id integer not null references paper,
+  prepared_id integer not null references prepared_document,
   revision integer not null,
   outcome text,
   reason text,
   document_id integer references document,
-  primary key (run_id, paper_id)
+  primary key (run_id, prepared_id)
 );
-create index send_run_paper_open on send_run_paper (run_id) where outcome is null;
+create index send_run_document_open on send_run_document (run_id) where outcome is null;
 
 create sequence rehearsal_number;
 -- What a rehearsal made: numbered on its own, mailed to the rehearsal address only.
-create table rehearsal_paper (
+create table rehearsal (
   id integer primary key generated always as identity,
   number text not null unique,
-  paper_id integer references paper,
+  prepared_id integer references prepared_document,
   content jsonb not null,
-  stationery_id integer not null references stationery,
-  cover_note_id integer not null references cover_note,
+  design_id integer not null references design,
+  email_text_id integer not null references email_text,
   would_go_to jsonb not null,
   sent_to text not null,
   made_at timestamptz not null,
@@ -673,7 +673,7 @@ create table rehearsal_paper (
   -- the email as it stood on the screen, where it was not kept yet
   email jsonb
 );
-create index rehearsal_unsent on rehearsal_paper (id) where sent_at is null and given_up is null;
+create index rehearsal_unsent on rehearsal (id) where sent_at is null and given_up is null;
 
 -- Dispatch: what leaves, to whom, and what became of it
 
@@ -686,7 +686,7 @@ create table dispatch (
   customer_id integer not null references customer,
   customer_name text not null,
   brand_id integer not null references brand,
-  cover_note_id integer not null references cover_note,
+  email_text_id integer not null references email_text,
   to_role text not null,
   to_addresses jsonb,
   -- a copy never decides how its document stands
@@ -739,7 +739,7 @@ create index dispatch_newest on dispatch (created_at desc, id desc);
 create index dispatch_on_the_way on dispatch (since, id) where state = 'on the way';
 create index dispatch_presume on dispatch (handed_over_at) where state = 'on the way';
 create index dispatch_stuck on dispatch (since, id) where state = 'stuck';
-create index dispatch_tray on dispatch (number) where state = 'waiting' and channel = 'paper';
+create index dispatch_print_queue on dispatch (number) where state = 'waiting' and channel = 'paper';
 create index dispatch_unnoticed on dispatch (id) where state = 'stuck' and not noticed;
 create index dispatch_waiting on dispatch (since, id) where state in ('waiting', 'claimed', 'handing over');
 
@@ -928,24 +928,24 @@ create table bank_entry (
 create index bank_entry_file_id_state_id_idx on bank_entry (file_id, state, id);
 create index bank_entry_to_book on bank_entry (id) where state = 'to book';
 
--- Trail and processes
+-- History and processes
 
 -- The history: who did what to which order, document or email, in words.
-create table trail (
+create table history (
   id integer primary key generated always as identity,
   at timestamptz not null,
   actor text not null,
   source_id integer references source,
-  paper_id integer references paper,
+  prepared_id integer references prepared_document,
   document_id integer references document,
   dispatch_id integer references dispatch,
   words text not null,
   detail jsonb
 );
-create index trail_dispatch_id_idx on trail (dispatch_id) where dispatch_id is not null;
-create index trail_document_id_idx on trail (document_id) where document_id is not null;
-create index trail_paper_id_idx on trail (paper_id) where paper_id is not null;
-create index trail_source_id_idx on trail (source_id) where source_id is not null;
+create index history_dispatch_id_idx on history (dispatch_id) where dispatch_id is not null;
+create index history_document_id_idx on history (document_id) where document_id is not null;
+create index history_prepared_id_idx on history (prepared_id) where prepared_id is not null;
+create index history_source_id_idx on history (source_id) where source_id is not null;
 
 -- Workers that are alive, by their heartbeat.
 create table worker (
@@ -957,10 +957,10 @@ create table worker (
 
 -- What refers to tables that come later
 alter table event add foreign key (document_id) references document;
-alter table bill add foreign key (credits_id) references document;
-alter table bill add foreign key (replaces_id) references document;
-alter table paper add foreign key (credits_id) references document;
-alter table paper add foreign key (replaces_id) references document;
+alter table draft add foreign key (credits_id) references document;
+alter table draft add foreign key (replaces_id) references document;
+alter table prepared_document add foreign key (credits_id) references document;
+alter table prepared_document add foreign key (replaces_id) references document;
 
 -- An issued document never changes: voiding, crediting and retention are rows of their own
 create function refuse_change() returns trigger language plpgsql as $fn$

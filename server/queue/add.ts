@@ -5,11 +5,11 @@ export interface Jobs {
   /** Events to be looked at by the routines. */
   'look-at-events': { eventIds: number[] }
   /** Prepared papers whose sources changed, to be built anew. */
-  'refresh-papers': { paperIds: number[] }
+  'refresh-prepared': { preparedIds: number[] }
   /** A person's Send. */
   'send-run': { runId: number }
   /** Prepared papers of a routine that lets them go by themselves. */
-  'issue-papers': { paperIds: number[] }
+  'issue-prepared': { preparedIds: number[] }
   /** Issued documents whose PDF is not stored yet. */
   'paint-documents': { documentIds: number[] }
   /** Emails that are due. */
@@ -26,9 +26,9 @@ export interface Jobs {
 
 const priority: Record<keyof Jobs, number> = {
   'look-at-events': 0,
-  'refresh-papers': 0,
+  'refresh-prepared': 0,
   'send-run': 1,
-  'issue-papers': 1,
+  'issue-prepared': 1,
   'paint-documents': 2,
   'send-dispatches': 3,
   'send-rehearsals': 3,

@@ -13,11 +13,11 @@ import { beat, leave, sweep } from '../services/dispatch/sweep'
 import type { Jobs } from './add'
 import { run as bookBankEntries } from './tasks/book-bank-entries'
 import { run as goOnImporting } from './tasks/go-on-importing'
-import { run as issuePapers } from './tasks/issue-papers'
+import { run as issuePapers } from './tasks/issue-prepared'
 import { run as lookAtEvents } from './tasks/look-at-events'
 import { run as paintDocuments } from './tasks/paint-documents'
 import { run as readBankFile } from './tasks/read-bank-file'
-import { run as refreshPapers } from './tasks/refresh-papers'
+import { run as refreshPrepared } from './tasks/refresh-prepared'
 import { run as sendDispatches } from './tasks/send-dispatches'
 import { run as sendRehearsals } from './tasks/send-rehearsals'
 import { run as sendRun } from './tasks/send-run'
@@ -25,11 +25,11 @@ import { run as sendRun } from './tasks/send-run'
 const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => Promise<void> } = {
   'book-bank-entries': bookBankEntries,
   'go-on-importing': goOnImporting,
-  'issue-papers': issuePapers,
+  'issue-prepared': issuePapers,
   'look-at-events': lookAtEvents,
   'paint-documents': paintDocuments,
   'read-bank-file': readBankFile,
-  'refresh-papers': refreshPapers,
+  'refresh-prepared': refreshPrepared,
   'send-dispatches': sendDispatches,
   'send-rehearsals': sendRehearsals,
   'send-run': sendRun,

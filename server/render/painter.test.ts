@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { SaxesParser } from 'saxes'
 import { afterAll, describe, expect, test } from 'vitest'
-import { layOut } from '../../core/stationery/layout'
+import { layOut } from '../../core/designs/layout'
 import { bold, exampleInvoice, longOrder, metrics, plain } from '../../core/testing/examples'
 import { PdfkitPainter } from './pdfkit-painter'
 

@@ -1,4 +1,4 @@
-import type { LaidOut } from '../../core/stationery/pages'
+import type { LaidOut } from '../../core/designs/pages'
 
 /** Pictures by the key that draw operations name them with. */
 export type Pictures = ReadonlyMap<string, Uint8Array>

@@ -3,7 +3,7 @@ import { pathToFileURL } from 'node:url'
 import { resolve } from 'node:path'
 import Piscina from 'piscina'
 import type { Paper } from '../../core/documents/paper'
-import type { Stationery } from '../../core/stationery/stationery'
+import type { Design } from '../../core/designs/design'
 import { config } from '../config'
 import { readFileBytes } from '../outside/filestore/store'
 import type { RenderTask, Rendered } from './render-thread'
@@ -27,7 +27,7 @@ export function warmRenderPool(): void {
 
 const logos = new Map<string, Uint8Array>()
 
-async function logoOf(design: Stationery): Promise<Uint8Array | null> {
+async function logoOf(design: Design): Promise<Uint8Array | null> {
   if (!design.logo) return null
   const key = design.logo.picture
   let bytes = logos.get(key)
@@ -40,7 +40,7 @@ async function logoOf(design: Stationery): Promise<Uint8Array | null> {
 }
 
 /** The PDF of a paper; `bytes` is null when the layout found a problem. */
-export async function renderPaper(paper: Paper, design: Stationery, madeAt: Date): Promise<Rendered> {
+export async function renderPaper(paper: Paper, design: Design, madeAt: Date): Promise<Rendered> {
   return threads().run({
     paper,
     design,
@@ -51,7 +51,7 @@ export async function renderPaper(paper: Paper, design: Stationery, madeAt: Date
 }
 
 /** What would stop the paper from being drawn, and its number of pages. */
-export async function checkPaper(paper: Paper, design: Stationery): Promise<Rendered> {
+export async function checkPaper(paper: Paper, design: Design): Promise<Rendered> {
   return threads().run({ paper, design, logo: null, madeAt: new Date(0).toISOString(), layoutOnly: true })
 }
 

@@ -1,9 +1,9 @@
-import faces from '../../core/stationery/font-metrics.json'
+import faces from '../../core/designs/font-metrics.json'
 import type { Paper } from '../../core/documents/paper'
-import { layOut } from '../../core/stationery/layout'
-import { FontMetrics, type FontFace } from '../../core/stationery/metrics'
-import type { LayoutProblem } from '../../core/stationery/pages'
-import type { Stationery } from '../../core/stationery/stationery'
+import { layOut } from '../../core/designs/layout'
+import { FontMetrics, type FontFace } from '../../core/designs/metrics'
+import type { LayoutProblem } from '../../core/designs/pages'
+import type { Design } from '../../core/designs/design'
 import { config } from '../config'
 import { PdfkitPainter } from './pdfkit-painter'
 
@@ -14,7 +14,7 @@ import { PdfkitPainter } from './pdfkit-painter'
  */
 export interface RenderTask {
   paper: Paper
-  design: Stationery
+  design: Design
   /** Bytes of the logo, when the design has one. */
   logo: Uint8Array | null
   /** ISO instant; the PDF's creation date. */
@@ -38,7 +38,7 @@ export interface Rendered {
 const metrics = new FontMetrics(faces as unknown as FontFace[])
 const painter = new PdfkitPainter(config.fontFolder)
 
-/** Names everything that decides the bytes beside Paper and stationery. */
+/** Names everything that decides the bytes beside Paper and design. */
 const renderer = `${painter.version} fonts-${metrics.hash.slice(0, 12)}`
 
 export default async function render(task: RenderTask): Promise<Rendered> {

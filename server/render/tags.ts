@@ -1,4 +1,4 @@
-import type { DrawOp } from '../../core/stationery/pages'
+import type { DrawOp } from '../../core/designs/pages'
 
 type Element = PDFKit.PDFStructureElement
 /** What pdfkit can do and its types do not know. */

@@ -1,4 +1,4 @@
-import { draftSource } from './bills/source'
+import { draftSource } from './drafts/source'
 import { registerHooks, registerSource } from './documents/sources'
 import { orderSource } from './orders/source'
 import { paymentSource } from './receivables/source'

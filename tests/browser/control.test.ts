@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { useDesk } from './desk'
 
-/* Keeping papers back, rehearsal, and the print tray, from the screen. */
+/* Keeping papers back, rehearsal, and the print queue, from the screen. */
 const desk = useDesk()
 const says = (words: string) => desk.says(words)
 const row = (words: string) =>
@@ -149,7 +149,7 @@ describe('the print tray', () => {
     )
     await desk.page.click('[data-test="print-instead"]')
     await says('in the print tray')
-    await desk.goTo('Print tray', '/tray')
+    await desk.goTo('Print tray', '/print-queue')
     await row(number)
     await desk.wait('[data-test="pdf-pages"] canvas')
     const papers = Number(/Print (\d+)/.exec(await desk.text('[data-test="print"]'))![1])

@@ -257,16 +257,16 @@ const newestDay = () =>
   )
 
 test('every list goes out as CSV, as it is filtered', async () => {
-  const proof = `/proof?day=${await newestDay()}`
+  const reconciliation = `/reconciliation?day=${await newestDay()}`
   for (const [place, wanted] of [
     ['/register?kind=invoice', 'number,kind,date'],
     ['/orders?status=Packed', 'number,date,customer'],
     ['/customers', 'number,name,group'],
     ['/accounts/payments', 'date,customer,direction'],
     ['/?stage=arrived', 'number,kind,order'],
-    ['/tray', 'number,customer,pages'],
+    ['/print-queue', 'number,customer,pages'],
     ['/routines', 'name,on,trust,sentence'],
-    [proof, 'number,kind,customerName,step'],
+    [reconciliation, 'number,kind,customerName,step'],
   ] as const) {
     await desk.page.goto(desk.base + place)
     await desk.page.waitForSelector('[data-test="csv"]')
@@ -274,7 +274,9 @@ test('every list goes out as CSV, as it is filtered', async () => {
       (await fetch((link as HTMLAnchorElement).href)).text(),
     )
     expect(text.split('\r\n')[0], place).toContain(wanted)
-    expect(text.split('\r\n').length, place).toBeGreaterThan(place === '/tray' || place === proof ? 2 : 3)
+    expect(text.split('\r\n').length, place).toBeGreaterThan(
+      place === '/print-queue' || place === reconciliation ? 2 : 3,
+    )
     if (place.startsWith('/orders'))
       expect(
         text
@@ -324,7 +326,7 @@ test(
   'the proof of a day says how far each series came, and names every document that is not at the ' +
     'end of the way',
   async () => {
-    await desk.page.goto(`${desk.base}/proof?day=${await newestDay()}`)
+    await desk.page.goto(`${desk.base}/reconciliation?day=${await newestDay()}`)
     await desk.wait('table[aria-label="Series"]')
     expect(await desk.text('table[aria-label="Postings"]')).toMatch(/0\.00\s*$/)
     await desk.wait('[aria-label="Differences"] [role="option"]')

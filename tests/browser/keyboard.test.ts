@@ -124,7 +124,7 @@ describe('by keyboard alone', () => {
     )
   })
 
-  test("4. from the trail of an arrived one to the very email in the recipient's mailbox", async () => {
+  test("4. from the history of an arrived one to the very email in the recipient's mailbox", async () => {
     await desk.untilCount('arrived', (count) => count >= 8)
     await desk.tabTo('[role="tab"][data-stage="to check"]')
     await desk.press('ArrowRight', 'ArrowRight', 'ArrowRight')
@@ -181,12 +181,12 @@ describe('by keyboard alone', () => {
     if (await desk.page.$('[data-trust="after a check"][aria-checked="true"]')) {
       await desk.tabTo('[data-trust="after a check"]')
       await desk.press('ArrowRight')
-      await ready(() => document.activeElement?.matches('[data-trust="by itself"]') ?? false)
+      await ready(() => document.activeElement?.matches('[data-trust="automatic"]') ?? false)
       await desk.press('Enter')
       await desk.sayYes()
     }
     await ready(
-      () => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true',
+      () => document.querySelector('[data-trust="automatic"]')?.getAttribute('aria-checked') === 'true',
     )
     await desk.goTo('Orders', '/orders')
     await desk.openWord('button[aria-label^="Status:"]')

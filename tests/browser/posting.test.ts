@@ -219,7 +219,7 @@ test('a deposit invoice asks for its percentage, and the final one deducts it', 
       const final = papers.find((paper) => paper.kind === 'invoice' && paper.sourceId === Number(order))
       return (
         final &&
-        ((await (await fetch(`/api/papers/${final.id}`)).json()) as { problem: string | null }).problem ===
+        ((await (await fetch(`/api/prepared/${final.id}`)).json()) as { problem: string | null }).problem ===
           null
       )
     },

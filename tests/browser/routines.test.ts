@@ -36,7 +36,7 @@ describe('a routine', () => {
     await openWord('A condition')
     await desk.page.keyboard.type('total')
     await desk.press('Enter')
-    // its editor opens by itself, and it counts only once it is filled
+    // its editor opens automatically, and it counts only once it is filled
     await desk.wait('[data-test="condition-amount"]')
     await desk.tabTo('[data-test="condition-amount"]')
     await desk.press('Control+a')

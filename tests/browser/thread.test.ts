@@ -223,10 +223,10 @@ describe('by mouse', () => {
           document.querySelector<HTMLInputElement>('input[aria-label="Name"]')?.value ===
             'Invoice when shipped',
       )
-      await desk.page.click('[data-trust="by itself"]')
+      await desk.page.click('[data-trust="automatic"]')
       await sayYes()
       await desk.page.waitForFunction(
-        () => document.querySelector('[data-trust="by itself"]')?.getAttribute('aria-checked') === 'true',
+        () => document.querySelector('[data-trust="automatic"]')?.getAttribute('aria-checked') === 'true',
       )
 
       await desk.page.goto(`${desk.base}/orders?status=Packed`)

@@ -38,7 +38,7 @@ export function useDoomed(): Doomed {
     })
     running.set(name, child)
     child.once('exit', (_code, signal) => {
-      // one that ends by itself is started again, as the supervisor does
+      // one that ends automatically is started again, as the supervisor does
       if (signal !== 'SIGKILL' && !ending) setTimeout(() => start(name), 500)
     })
   }
@@ -80,7 +80,7 @@ export function useDoomed(): Doomed {
         {
           name: 'Invoice when shipped',
           description: '',
-          trust: 'by itself',
+          trust: 'automatic',
           isOn: true,
           sentence: {
             statuses: ['Shipped'],
@@ -96,7 +96,7 @@ export function useDoomed(): Doomed {
         (customer) =>
           customer.contacts.some((contact) => contact[2] === 'billing') &&
           customer.billing &&
-          !customer.wishes,
+          !customer.preferences,
       )
       const ids: number[] = []
       for (let index = 0; index < count; index++) {

@@ -3,21 +3,21 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, dayInZone } from '../../core/documents/days'
 import type { RoutineSentence, Trust } from '../../core/routines/sentence'
 import { one, rows, run } from '../../server/db/connection'
-import { billView, changeBill, newInvoice } from '../../server/services/bills/bills'
-import { prepareByHand } from '../../server/services/documents/by-hand'
+import { draftView, changeDraft, newInvoice } from '../../server/services/drafts/drafts'
+import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { voidDocument } from '../../server/services/documents/void'
 import { sendDocuments } from '../../server/services/dispatch/by-hand'
 import { changeHouse } from '../../server/services/house/settings'
 import { setStatus } from '../../server/services/orders/orders'
-import { settleWithdrawn } from '../../server/services/orders/withdrawn'
+import { reverseWithdrawn } from '../../server/services/orders/withdrawn'
 import { madeAgain } from '../../server/services/register/again'
 import { numbers } from '../../server/services/register/numbers'
 import { register } from '../../server/services/register/register'
 import { lookAtEvents } from '../../server/services/routines/look-at-events'
 import { addRoutine } from '../../server/services/routines/routines'
 import { tryOut } from '../../server/services/routines/trial'
-import { papersOf, trailWords, until, useHouse } from './house'
+import { papersOf, historyWords, until, useHouse } from './house'
 
 /*
  * What follows posting: routines that send that very document, what becomes of documents whose order is
@@ -45,8 +45,8 @@ beforeEach(async () => {
 
 /** Writes an invoice and issues it without sending it. */
 async function posted(customer = '10417', price = '100.00'): Promise<{ id: number; number: string }> {
-  const billId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, 'Test')
-  const bill = await billView(billId)
+  const draftId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, 'Test')
+  const draft = await draftView(draftId)
   const lines = [
     {
       item: '',
@@ -59,21 +59,21 @@ async function posted(customer = '10417', price = '100.00'): Promise<{ id: numbe
       taxCode: 'standard',
     },
   ]
-  await changeBill(
-    billId,
+  await changeDraft(
+    draftId,
     {
-      version: bill.version,
-      brandId: bill.brandId,
-      customerId: bill.customerId,
+      version: draft.version,
+      brandId: draft.brandId,
+      customerId: draft.customerId,
       earlierDateOk: false,
-      facts: { ...bill.facts, lines, suppliedOn: today() },
+      facts: { ...draft.facts, lines, suppliedOn: today() },
     },
     'Test',
   )
   await house.settle()
-  const [paper] = await rows<{ paperId: number; revision: number }>(
-    'select id "paperId", revision from paper where source_id = $1',
-    [billId],
+  const [paper] = await rows<{ preparedId: number; revision: number }>(
+    'select id "preparedId", revision from prepared_document where source_id = $1',
+    [draftId],
   )
   const [result] = await issueInOneTransaction([paper!], 'Col Varley', undefined, { postOnly: true })
   expect(result).toMatchObject({ outcome: 'issued' })
@@ -101,7 +101,7 @@ const evaluations = (documentId: number) =>
 
 describe('a routine on posting', () => {
   test('sends that very document by itself, once, and makes none', async () => {
-    await routine('Send what is posted', 'by itself', { copyTo: ['desk@tansyhollow.example'] })
+    await routine('Send what is posted', 'automatic', { copyTo: ['desk@tansyhollow.example'] })
     const before = (await one<{ count: number }>('select count(*)::int count from document'))!.count
     const document = await posted()
     await until('it to be handed over', async () => (await dispatches(document.id))[0]?.state !== 'waiting')
@@ -115,17 +115,17 @@ describe('a routine on posting', () => {
   })
 
   test('does nothing for what a person sent with its posting, and says so', async () => {
-    await routine('Send what is posted too', 'by itself')
+    await routine('Send what is posted too', 'automatic')
     const order = await house.newOrder()
     await house.ship([order])
     const [paper] = await papersOf([order])
-    const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test')
+    const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], 'Test')
     await house.settle()
     expect(await dispatches(result!.documentId!)).toHaveLength(1)
     expect(await evaluations(result!.documentId!)).toMatchObject([
       { outcome: 'already', reason: expect.stringContaining('on its way already') },
     ])
-    expect(await trailWords(order)).toContainEqual(expect.stringContaining('Nothing was sent'))
+    expect(await historyWords(order)).toContainEqual(expect.stringContaining('Nothing was sent'))
   })
 
   test('with less trust only names it on To send; a person then sends it as the routine says', async () => {
@@ -151,10 +151,10 @@ describe('a routine on posting', () => {
   })
 
   test('keeps its conditions with the value seen, and looks at its own kind only', async () => {
-    await routine('Large ones', 'by itself', {
+    await routine('Large ones', 'automatic', {
       conditions: [{ about: 'total', of: 'gross', is: 'over', amount: '1000', currency: 'EUR' }],
     })
-    await routine('Credits', 'by itself', { issue: 'credit note' })
+    await routine('Credits', 'automatic', { issue: 'credit note' })
     const document = await posted()
     expect(await dispatches(document.id)).toEqual([])
     expect(await evaluations(document.id)).toMatchObject([
@@ -165,9 +165,11 @@ describe('a routine on posting', () => {
   })
 
   test('prints for customers who want paper, and leaves alone those who want nothing', async () => {
-    await routine('Posted', 'by itself')
-    await run(`update customer set wishes = '{"invoice": {"channel": "paper"}}' where number = '10418'`)
-    await run(`update customer set wishes = '{"invoice": {"channel": "nothing"}}' where number = '10419'`)
+    await routine('Posted', 'automatic')
+    await run(`update customer set preferences = '{"invoice": {"channel": "paper"}}' where number = '10418'`)
+    await run(
+      `update customer set preferences = '{"invoice": {"channel": "nothing"}}' where number = '10419'`,
+    )
     expect(await dispatches((await posted('10418')).id)).toMatchObject([{ channel: 'paper' }])
     const none = await posted('10419')
     expect(await dispatches(none.id)).toEqual([])
@@ -177,7 +179,7 @@ describe('a routine on posting', () => {
   test('posting stands when it is voided a second later: nothing goes', async () => {
     const document = await posted()
     await voidDocument(document.id, 'Wrong customer', 'Test')
-    await routine('Late', 'by itself')
+    await routine('Late', 'automatic')
     await run(`update event set looked_at = null where document_id = $1 and kind = 'document issued'`, [
       document.id,
     ])
@@ -205,11 +207,11 @@ describe('a routine on posting', () => {
   })
 
   test('a sentence that cannot be is refused: a confirmation posted, a receipt of an order', async () => {
-    await expect(routine('Wrong', 'by itself', { issue: 'order confirmation' })).rejects.toThrow(
+    await expect(routine('Wrong', 'automatic', { issue: 'order confirmation' })).rejects.toThrow(
       'not what a routine makes of that event',
     )
     await expect(
-      routine('Wrong', 'by itself', { on: 'order status', statuses: ['Shipped'], issue: 'payment receipt' }),
+      routine('Wrong', 'automatic', { on: 'order status', statuses: ['Shipped'], issue: 'payment receipt' }),
     ).rejects.toThrow('not what a routine makes of that event')
   })
 })
@@ -220,7 +222,7 @@ describe('an order that is withdrawn after its invoice', () => {
     await house.ship([order])
     const [paper] = await papersOf([order])
     const [result] = await issueInOneTransaction(
-      [{ paperId: paper!.id, revision: null }],
+      [{ preparedId: paper!.id, revision: null }],
       'Test',
       undefined,
       { postOnly: !send },
@@ -240,19 +242,19 @@ describe('an order that is withdrawn after its invoice', () => {
     await setStatus([sent.order, unsent.order], 'Withdrawn', 'Test')
     await house.settle()
     expect(await standing()).toEqual(expect.arrayContaining([sent.number, unsent.number]))
-    const report = await settleWithdrawn({ documentIds: [sent.document, unsent.document] }, 'Col Varley')
+    const report = await reverseWithdrawn({ documentIds: [sent.document, unsent.document] }, 'Col Varley')
     expect(report).toEqual({ voided: [unsent.number], credited: [sent.number], refused: [] })
-    const again = await settleWithdrawn({ documentIds: [sent.document, unsent.document] }, 'Col Varley')
+    const again = await reverseWithdrawn({ documentIds: [sent.document, unsent.document] }, 'Col Varley')
     expect(again).toMatchObject({
       voided: [],
       credited: [],
       refused: [{ number: sent.number, reason: expect.stringContaining('already waits on To check') }],
     })
-    const [credit] = await rows<{ paperId: number }>(
-      `select p.id "paperId" from paper p join bill b on b.id = p.source_id where b.credits_id = $1`,
+    const [credit] = await rows<{ preparedId: number }>(
+      `select p.id "preparedId" from prepared_document p join draft b on b.id = p.source_id where b.credits_id = $1`,
       [sent.document],
     )
-    await issueInOneTransaction([{ paperId: credit!.paperId, revision: null }], 'Test')
+    await issueInOneTransaction([{ preparedId: credit!.preparedId, revision: null }], 'Test')
     expect(await standing()).not.toContain(sent.number)
   })
 
@@ -287,11 +289,14 @@ describe('dates', () => {
     await run(`update sales_order set status_since = now() - interval '9 days' where id = $1`, [orders[1]])
     const issue = async (order: number) => {
       await prepareByHand('order confirmation', [order], 'Test')
-      const [paper] = await rows<{ paperId: number }>(
-        `select id "paperId" from paper where source_id = $1 and kind = 'order confirmation'`,
+      const [paper] = await rows<{ preparedId: number }>(
+        `select id "preparedId" from prepared_document where source_id = $1 and kind = 'order confirmation'`,
         [order],
       )
-      const [result] = await issueInOneTransaction([{ paperId: paper!.paperId, revision: null }], 'Test')
+      const [result] = await issueInOneTransaction(
+        [{ preparedId: paper!.preparedId, revision: null }],
+        'Test',
+      )
       return (await one<{ date: string; printed: string }>(
         `select date::text date, paper -> 'facts' -> 0 ->> 'value' printed from document where id = $1`,
         [result!.documentId],
@@ -305,8 +310,8 @@ describe('dates', () => {
 
   test('an earlier date that was allowed is listed, with the date it went behind', async () => {
     const newest = await posted()
-    const billId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test')
-    const bill = await billView(billId)
+    const draftId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test')
+    const draft = await draftView(draftId)
     const lines = [
       {
         item: '',
@@ -319,21 +324,21 @@ describe('dates', () => {
         taxCode: 'standard',
       },
     ]
-    await changeBill(
-      billId,
+    await changeDraft(
+      draftId,
       {
-        version: bill.version,
-        brandId: bill.brandId,
-        customerId: bill.customerId,
+        version: draft.version,
+        brandId: draft.brandId,
+        customerId: draft.customerId,
         earlierDateOk: true,
-        facts: { ...bill.facts, lines, suppliedOn: today(), date: addDays(today(), -1) },
+        facts: { ...draft.facts, lines, suppliedOn: today(), date: addDays(today(), -1) },
       },
       'Test',
     )
     await house.settle()
-    const [paper] = await rows<{ paperId: number; revision: number }>(
-      'select id "paperId", revision from paper where source_id = $1',
-      [billId],
+    const [paper] = await rows<{ preparedId: number; revision: number }>(
+      'select id "preparedId", revision from prepared_document where source_id = $1',
+      [draftId],
     )
     const [result] = await issueInOneTransaction([paper!], 'Test')
     expect(

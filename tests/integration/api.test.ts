@@ -127,10 +127,10 @@ describe('the description', () => {
   test('what routes answer is what it says they answer', async () => {
     const ajv = new Ajv({ strict: false, logger: false, formats: { 'date-time': true } })
     const ids = await one<Record<string, number>>(`
-      select (select max(id) from document) "documents", (select max(id) from paper) "papers",
+      select (select max(id) from document) "documents", (select max(id) from prepared_document) "papers",
         (select max(id) from sales_order) "orders", (select max(id) from customer) "customers",
         (select min(id) from routine) "routines", (select min(id) from number_series) "numbers",
-        (select max(customer_id) from open_item) "accounts", (select max(id) from bill) "bills"`)
+        (select max(customer_id) from open_item) "accounts", (select max(id) from draft) "drafts"`)
     const wrong: string[] = []
     let described = 0
     for (const [path, methods] of Object.entries(document.paths)) {
@@ -392,7 +392,7 @@ describe('bad input', () => {
   }, 120_000)
 
   test('that is no JSON, too large or of unknown length is refused in words', async () => {
-    expect(await call('post', '/api/bills', '{"customerId": ')).toMatchObject({
+    expect(await call('post', '/api/drafts', '{"customerId": ')).toMatchObject({
       status: 400,
       body: { code: 'bad-json' },
     })
@@ -404,7 +404,7 @@ describe('bad input', () => {
     expect(
       await call(
         'post',
-        '/api/bills',
+        '/api/drafts',
         JSON.stringify({ customerId: 1, brandId: 1, more: 'x'.repeat(1_100_000) }),
       ),
     ).toMatchObject({ status: 413, body: { code: 'too-large' } })
@@ -431,9 +431,9 @@ describe('a token', () => {
     const [read, write] = [await made('read'), await made('write')]
     expect((await call('get', '/api/documents', undefined, read)).status).toBe(200)
     const asked = { customerId: house.customer('10417').id, brandId: house.brands[0]!.id }
-    expect((await call('post', '/api/bills', asked, read)).status).toBe(403)
-    expect((await call('post', '/api/bills', asked, write)).status).toBe(200)
-    expect(await one('select made_by "by" from bill order by id desc limit 1')).toEqual({
+    expect((await call('post', '/api/drafts', asked, read)).status).toBe(403)
+    expect((await call('post', '/api/drafts', asked, write)).status).toBe(200)
+    expect(await one('select made_by "by" from draft order by id desc limit 1')).toEqual({
       by: 'Maeve Tarrant through Web shop, write',
     })
     expect((await call('post', '/api/periods', { until: null }, write)).status).toBe(403)
@@ -458,27 +458,27 @@ describe('a token', () => {
 
 describe('the same call twice', () => {
   const asked = () => ({ customerId: house.customer('10417').id, brandId: house.brands[0]!.id })
-  const bills = async () => (await one<{ count: number }>('select count(*)::int count from bill'))!.count
+  const drafts = async () => (await one<{ count: number }>('select count(*)::int count from draft'))!.count
 
   test('with one idempotency key, at the same instant and later, makes one draft and gives one answer', async () => {
-    const before = await bills()
+    const before = await drafts()
     const key = { cookie: cookie, 'idempotency-key': 'order-4711-invoice' }
     const answers = await Promise.all(
-      Array.from({ length: 8 }, () => call('post', '/api/bills', asked(), key)),
+      Array.from({ length: 8 }, () => call('post', '/api/drafts', asked(), key)),
     )
-    answers.push(await call('post', '/api/bills', asked(), key))
+    answers.push(await call('post', '/api/drafts', asked(), key))
     expect(new Set(answers.map((one) => JSON.stringify(one))).size).toBe(1)
     expect(answers[0]!.status).toBe(200)
-    expect(await bills()).toBe(before + 1)
+    expect(await drafts()).toBe(before + 1)
   })
 
   test('a key is for one call only, and a refused call leaves it free', async () => {
     const key = { cookie: cookie, 'idempotency-key': 'another-key-1' }
-    expect((await call('post', '/api/bills', { ...asked(), customerId: 999_999 }, key)).status).toBe(404)
-    expect((await call('post', '/api/bills', asked(), key)).status).toBe(200)
-    expect(await call('post', '/api/bills', { ...asked(), brandId: house.brands[1]!.id }, key)).toMatchObject(
-      { status: 422, body: { code: 'key-used-otherwise' } },
-    )
-    expect((await call('post', '/api/bills', asked(), { ...key, 'idempotency-key': 'x' })).status).toBe(400)
+    expect((await call('post', '/api/drafts', { ...asked(), customerId: 999_999 }, key)).status).toBe(404)
+    expect((await call('post', '/api/drafts', asked(), key)).status).toBe(200)
+    expect(
+      await call('post', '/api/drafts', { ...asked(), brandId: house.brands[1]!.id }, key),
+    ).toMatchObject({ status: 422, body: { code: 'key-used-otherwise' } })
+    expect((await call('post', '/api/drafts', asked(), { ...key, 'idempotency-key': 'x' })).status).toBe(400)
   })
 })

@@ -57,9 +57,14 @@ async function invoice(
   })
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
-    postOnly: true,
-  })
+  const [result] = await issueInOneTransaction(
+    [{ preparedId: paper!.id, revision: null }],
+    'Test',
+    undefined,
+    {
+      postOnly: true,
+    },
+  )
   return {
     id: result!.documentId!,
     number: result!.reason,

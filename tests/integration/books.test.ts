@@ -4,8 +4,8 @@ import { dayInZone } from '../../core/documents/days'
 import { Refusal } from '../../core/errors'
 import { Decimal } from '../../core/money/decimal'
 import { one, rows } from '../../server/db/connection'
-import { creditDocument } from '../../server/services/bills/bills'
-import { drop } from '../../server/services/documents/by-hand'
+import { creditDocument } from '../../server/services/drafts/drafts'
+import { drop } from '../../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { voidDocument } from '../../server/services/documents/void'
 import { allocatePayment, recordPayment, undoPayment } from '../../server/services/receivables/payments'
@@ -51,9 +51,9 @@ async function invoice(customer: string, quantity: number): Promise<void> {
   await house.ship([order])
   await issue((await papersOf([order])).map((paper) => paper.id))
 }
-async function issue(paperIds: number[]): Promise<void> {
+async function issue(preparedIds: number[]): Promise<void> {
   await issueInOneTransaction(
-    paperIds.map((paperId) => ({ paperId, revision: null })),
+    preparedIds.map((preparedId) => ({ preparedId, revision: null })),
     'Test',
     undefined,
     { postOnly: true },
@@ -172,7 +172,9 @@ async function make({ what, customer, pick, cents }: Move): Promise<boolean> {
           'Test',
         )
         await house.settle()
-        const papers = await rows<{ id: number }>('select id from paper where source_id = $1', [credit])
+        const papers = await rows<{ id: number }>('select id from prepared_document where source_id = $1', [
+          credit,
+        ])
         if (pick % 5 === 0)
           await drop(
             papers.map((paper) => paper.id),

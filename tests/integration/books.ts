@@ -2,7 +2,7 @@ import { expect } from 'vitest'
 import { Decimal } from '../../core/money/decimal'
 import { rows } from '../../server/db/connection'
 import { ageing } from '../../server/services/receivables/accounts'
-import { proofOf } from '../../server/services/register/proof'
+import { reconciliationOf } from '../../server/services/register/reconciliation'
 
 /** Posted = open + paid + credited: for every document, and every payment is settled or on account. */
 export async function balances(): Promise<void> {
@@ -56,7 +56,7 @@ export async function holds(day: string): Promise<void> {
     'something owed on a void document',
   ).toEqual([])
   expect(
-    (await proofOf(day)).postings.filter((one) => !new Decimal(one.difference).isZero()),
+    (await reconciliationOf(day)).postings.filter((one) => !new Decimal(one.difference).isZero()),
     'a difference in the proof',
   ).toEqual([])
   const open = await rows<{ currency: string; open: string }>(

@@ -4,7 +4,7 @@ import { PDFDocument } from 'pdf-lib'
 import { one, rows, run } from '../../server/db/connection'
 import { hold, printInstead, sendLater, settleByHand } from '../../server/services/dispatch/by-hand'
 import { sendDispatches } from '../../server/services/dispatch/send'
-import { tray, trayPdf } from '../../server/services/dispatch/tray'
+import { printQueue, printQueuePdf } from '../../server/services/dispatch/print-queue'
 import { sweep } from '../../server/services/dispatch/sweep'
 import { sendDocumentToMe, sendOneToMe, sendSampleToMe } from '../../server/services/documents/rehearse'
 import { startMatchingRun, startRun, stopRun, takeBack } from '../../server/services/documents/send-run'
@@ -20,11 +20,11 @@ import { houseState } from '../../server/services/house/health'
 import { closeMailConnections } from '../../server/outside/mail/smtp'
 import { register } from '../../server/services/register/register'
 import { lineList } from '../../server/services/line/list'
-import { documentView } from '../../server/services/line/one'
+import { documentView } from '../../server/services/line/in-hand'
 import { addRoutine } from '../../server/services/routines/routines'
-import { papersOf, trailWords, until, useHouse } from './house'
+import { papersOf, historyWords, until, useHouse } from './house'
 
-/* What keeps papers back: grace, stop, hold, another time, pause; rehearsal; and the print tray. */
+/* What keeps papers back: undo time, stop, hold, another time, pause; rehearsal; and the print queue. */
 const house = useHouse()
 const user = { id: 1, name: 'Col Varley' }
 const shipped = async (count: number, change = {}) => {
@@ -66,12 +66,12 @@ const ready = (papers: { id: number; revision: number }[]) =>
   papers.map(({ id, revision }) => ({ id, revision }))
 
 beforeEach(async () => {
-  await run(`update company set grace_minutes = 0, paused_at = null, rehearsal_since = null`)
+  await run(`update company set undo_minutes = 0, paused_at = null, rehearsal_since = null`)
 })
 
 describe('grace', () => {
   test('a whole run is taken back while it lasts: nothing was numbered, all papers are on To check', async () => {
-    await changeHouse({ graceMinutes: 5 })
+    await changeHouse({ undoMinutes: 5 })
     const { orders, papers } = await shipped(3)
     const id = await startRun(ready(papers), randomUUID(), user)
     await house.settle()
@@ -90,7 +90,7 @@ describe('grace', () => {
   })
 
   test('over, the run goes by itself, even if its job was lost', async () => {
-    await changeHouse({ graceMinutes: 5 })
+    await changeHouse({ undoMinutes: 5 })
     const { orders, papers } = await shipped(2)
     const id = await startRun(ready(papers), randomUUID(), user)
     await run(`update send_run set goes_at = now() - interval '1 second' where id = $1`, [id])
@@ -103,7 +103,7 @@ describe('grace', () => {
   })
 
   test('a run that is stopped keeps what is issued and leaves the rest on To check', async () => {
-    await changeHouse({ graceMinutes: 5 })
+    await changeHouse({ undoMinutes: 5 })
     const { orders, papers } = await shipped(2)
     const id = await startRun(ready(papers), randomUUID(), user)
     await stopRun(id, 'Maeve')
@@ -165,7 +165,7 @@ describe('all that match', () => {
       ],
     })
     await settleByHand(
-      (await tray()).map((row) => row.id),
+      (await printQueue()).map((row) => row.id),
       'print',
       '',
       'Col Varley',
@@ -265,7 +265,7 @@ describe('pause', () => {
       {
         name: 'Closed',
         description: '',
-        trust: 'by itself',
+        trust: 'automatic',
         isOn: true,
         sentence: { statuses: ['Closed'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
       },
@@ -316,7 +316,7 @@ describe('rehearsal', () => {
       expect(
         (await register({ search: 'REHEARSAL', sort: 'issued', descending: true, limit: 10 })).rows,
       ).toEqual([])
-      expect(await trailWords(orders[0]!)).toContainEqual(
+      expect(await historyWords(orders[0]!)).toContainEqual(
         expect.stringMatching(/^Rehearsed as REHEARSAL-\d{5} to rehearsal@/),
       )
       await endRehearsal()
@@ -432,37 +432,39 @@ describe('the print tray', () => {
     const { papers } = await shipped(2, reedbank)
     await startRun(ready(papers), randomUUID(), user)
     await house.settle()
-    await until('both to lie there', async () => (await tray()).length >= 2)
-    const lying = await tray()
+    await until('both to lie there', async () => (await printQueue()).length >= 2)
+    const lying = await printQueue()
     expect(lying.map((row) => row.number)).toEqual([...lying.map((row) => row.number)].sort())
     const merged = await PDFDocument.load(
-      await trayPdf(
+      await printQueuePdf(
         lying.map((row) => row.id),
         2,
       ),
     )
     expect(merged.getPageCount()).toBe(2 * lying.reduce((total, row) => total + row.pages, 0))
-    expect((await tray()).length).toBe(lying.length)
+    expect((await printQueue()).length).toBe(lying.length)
     await settleByHand(
       lying.map((row) => row.id),
       'print',
       '',
       'Col Varley',
     )
-    expect(await tray()).toEqual([])
-    await expect(trayPdf([999_999], 1)).rejects.toThrow('waits for the printer any more')
+    expect(await printQueue()).toEqual([])
+    await expect(printQueuePdf([999_999], 1)).rejects.toThrow('waits for the printer any more')
   })
 
   test('an email of several documents, printed instead, is one row with its sum once', async () => {
     const { id: customerId, name: customerName } = house.customer('10424')
-    await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [customerId])
+    await run(`update customer set preferences = '{"invoice": {"gathered": true}}' where id = $1`, [
+      customerId,
+    ])
     const { orders, papers } = await shipped(2, { customerId, customerName })
     await startRun(ready(papers), randomUUID(), user, { withoutAddress: true })
     await until('it to be stuck', async () => (await dispatchOf(orders[0]!))?.state === 'stuck')
     const { id } = await dispatchOf(orders[0]!)
     expect((await dispatchOf(orders[1]!)).id).toBe(id)
     await printInstead([id], 'Test')
-    const lying = (await tray()).filter((row) => row.id === id)
+    const lying = (await printQueue()).filter((row) => row.id === id)
     const both = (await one<{ total: string; pages: number }>(
       `select sum(d.total)::text total, sum(f.pages)::int pages
       from document d join document_file f on f.document_id = d.id where d.source_id = any($1::int[])`,
@@ -470,7 +472,7 @@ describe('the print tray', () => {
     ))!
     expect(lying).toMatchObject([both])
     await settleByHand([id], 'print', '', 'Test')
-    await run(`update customer set wishes = '{}' where id = $1`, [customerId])
+    await run(`update customer set preferences = '{}' where id = $1`, [customerId])
   })
 
   test('a stuck email can be printed instead', async () => {
@@ -482,7 +484,7 @@ describe('the print tray', () => {
     await until('it to be stuck', async () => (await dispatchOf(orders[0]!))?.state === 'stuck')
     const { id } = await dispatchOf(orders[0]!)
     expect(await printInstead([id], 'Test')).toEqual([id])
-    expect((await tray()).map((row) => row.id)).toContain(id)
+    expect((await printQueue()).map((row) => row.id)).toContain(id)
     expect((await lineList({ stage: 'waiting', limit: 50 })).rows.find((row) => row.id === id)).toMatchObject(
       { channel: 'paper' },
     )
@@ -496,7 +498,9 @@ describe('gathered', () => {
       'number, one dispatch',
     async () => {
       const kilbrack = house.customer('10493')
-      await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [kilbrack.id])
+      await run(`update customer set preferences = '{"invoice": {"gathered": true}}' where id = $1`, [
+        kilbrack.id,
+      ])
       const gatheredOnes = await shipped(3, { customerId: kilbrack.id, customerName: kilbrack.name })
       const single = await shipped(2)
       const id = await startRun(ready([...gatheredOnes.papers, ...single.papers]), randomUUID(), user)
@@ -539,7 +543,9 @@ test('a gathered email that waits reads as it will be: every number, every file'
   closeMailConnections()
   process.env.CLOTHESPIN_SMTP_URL = 'smtp://127.0.0.1:9'
   const kilbrack = house.customer('10493')
-  await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [kilbrack.id])
+  await run(`update customer set preferences = '{"invoice": {"gathered": true}}' where id = $1`, [
+    kilbrack.id,
+  ])
   const { orders, papers } = await shipped(2, { customerId: kilbrack.id, customerName: kilbrack.name })
   await startRun(ready(papers), randomUUID(), user)
   await until('it to wait', async () => (await dispatchOf(orders[1]!))?.state === 'waiting')

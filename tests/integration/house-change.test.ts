@@ -4,8 +4,8 @@ import type { NumberSeries } from '../../core/numbering/series'
 import { one, rows, run } from '../../server/db/connection'
 import { changeContacts } from '../../server/services/customers/contacts'
 import { customerView } from '../../server/services/customers/customers'
-import { brandViews, changeBrand, changeCoverNote, changeLook } from '../../server/services/house/change'
-import { prepareByHand } from '../../server/services/documents/by-hand'
+import { brandViews, changeBrand, changeEmailText, changeLook } from '../../server/services/house/change'
+import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { samplePaper } from '../../server/services/documents/sample'
 import { changeRoutine, listRoutines, routineVersions } from '../../server/services/routines/routines'
@@ -13,7 +13,7 @@ import { addSeries, changeSeries, removeSeries, type Skipping } from '../../serv
 import { numberPeriods, numbers } from '../../server/services/register/numbers'
 import { papersOf, until, useHouse } from './house'
 
-const house = useHouse({ trust: 'by itself', reports: false })
+const house = useHouse({ trust: 'automatic', reports: false })
 const brand = async (index = 0) => (await brandViews('invoice'))[index]!
 
 async function issued(): Promise<{ number: string; paper: { brand: { senderLine: string } } }> {
@@ -57,25 +57,21 @@ describe('the brand', () => {
     const picture = new PNG({ width: 200, height: 100 })
     await changeLook(current.id, { picture: PNG.sync.write(picture), width: 30 }, 'Test')
     const now = await brand()
-    expect(now.stationery.version).toBe(current.stationery.version + 1)
-    expect(now.stationery.design.logo).toMatchObject({ ratio: 2, width: 30 })
+    expect(now.design.version).toBe(current.design.version + 1)
+    expect(now.design.design.logo).toMatchObject({ ratio: 2, width: 30 })
     expect((await samplePaper(now.id, 'invoice')).design.logo).toMatchObject({ width: 30 })
     await expect(changeLook(current.id, { width: 200 }, 'Test')).rejects.toThrow('5 to 60 mm')
     await expect(changeLook(current.id, { width: 60 }, 'Test')).rejects.toThrow(
       'this logo is 30 mm high, and the head of the paper has place for 26 mm. Make it 52 mm wide at most.',
     )
-    expect((await brand()).stationery.version).toBe(now.stationery.version)
+    expect((await brand()).design.version).toBe(now.design.version)
   })
 
   test('a see-through logo is laid anew on the colour that is behind it now', async () => {
-    const { id, stationery } = await brand()
+    const { id, design } = await brand()
     await changeLook(id, { picture: PNG.sync.write(new PNG({ width: 200, height: 100 })) }, 'Test')
-    await changeLook(
-      id,
-      { design: 'bold', colours: { ...stationery.design.colours, brand: '#204060' } },
-      'Test',
-    )
-    const { picture } = (await brand()).stationery.design.logo!
+    await changeLook(id, { design: 'bold', colours: { ...design.design.colours, brand: '#204060' } }, 'Test')
+    const { picture } = (await brand()).design.design.logo!
     const file = (await one<{ bytes: Buffer }>('select bytes from file where sha256 = $1', [picture]))!
     expect([...PNG.sync.read(file.bytes).data.subarray(0, 3)]).toEqual([0x20, 0x40, 0x60])
   })
@@ -197,8 +193,9 @@ describe('the number series', () => {
       .number
     const confirm = async () => {
       const [made] = await prepareByHand('order confirmation', [order], 'Test')
-      return (await issueInOneTransaction([{ paperId: made!.result.paperId!, revision: null }], 'Test'))[0]!
-        .reason
+      return (
+        await issueInOneTransaction([{ preparedId: made!.result.preparedId!, revision: null }], 'Test')
+      )[0]!.reason
     }
     expect(await confirm()).toBe(`C-${number}`)
     await run('update sales_order set version = version + 1, revision = revision + 1 where id = $1', [order])
@@ -213,9 +210,9 @@ describe('the number series', () => {
 test('a cover note with an unknown field is refused; a good one goes with the next email', async () => {
   const { id } = await brand()
   await expect(
-    changeCoverNote(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test'),
+    changeEmailText(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test'),
   ).rejects.toThrow('Did you mean “number”?')
-  await changeCoverNote(
+  await changeEmailText(
     id,
     'invoice',
     'en',
@@ -236,8 +233,9 @@ describe('a customer without a billing contact', () => {
     const order = await house.newOrder({ customerId: customer.id, customerName: customer.name })
     await house.ship([order])
     const sendTo = async () =>
-      (await one<{ sendTo: string }>('select send_to "sendTo" from paper where source_id = $1', [order]))!
-        .sendTo
+      (await one<{ sendTo: string }>('select send_to "sendTo" from prepared_document where source_id = $1', [
+        order,
+      ]))!.sendTo
     expect(await sendTo()).toBe('No address')
     const view = await customerView(customer.id)
     await expect(

@@ -198,15 +198,15 @@ export interface PaperRow {
 export const papersOf = (orderIds: number[]) =>
   rows<PaperRow>(
     `select id, source_id "orderId", revision, state, changes, problem
-    from paper
+    from prepared_document
     where source_id = any($1::int[])
     order by id`,
     [orderIds],
   )
-export const trailWords = async (orderId: number) =>
+export const historyWords = async (orderId: number) =>
   (
     await rows<{ words: string }>(
-      'select words from trail where source_id in (select id from source where root_id = $1) order by id',
+      'select words from history where source_id in (select id from source where root_id = $1) order by id',
       [orderId],
     )
   ).map((row) => row.words)

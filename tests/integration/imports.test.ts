@@ -213,9 +213,14 @@ test('payments are booked on the document they name, once, with what is too much
   const order = await house.newOrder()
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
-    postOnly: true,
-  })
+  const [result] = await issueInOneTransaction(
+    [{ preparedId: paper!.id, revision: null }],
+    'Test',
+    undefined,
+    {
+      postOnly: true,
+    },
+  )
   const number = result!.reason
   const file = [
     'invoice,paid on,amount,method',

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import { rows, run } from '../../server/db/connection'
-import { issueByItself, issueInOneTransaction } from '../../server/services/documents/issue'
-import { prepareByHand } from '../../server/services/documents/by-hand'
-import { refreshPapers } from '../../server/services/documents/prepare'
+import { issueAutomatic, issueInOneTransaction } from '../../server/services/documents/issue'
+import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
+import { refreshPrepared } from '../../server/services/documents/prepare'
 import { editOrder, setStatus } from '../../server/services/orders/orders'
 import { orderView } from '../../server/services/orders/list'
 import { lookAtEvents } from '../../server/services/routines/look-at-events'
@@ -30,7 +30,7 @@ test('50 parallel issuers with random rollbacks leave no gap and no double in an
       const rollBack = dice() < 0.4
       try {
         const results = await issueInOneTransaction(
-          batch.map((paper) => ({ paperId: paper.id, revision: paper.revision })),
+          batch.map((paper) => ({ preparedId: paper.id, revision: paper.revision })),
           'Test',
           async () => {
             if (rollBack) throw new Error('the lights went out')
@@ -61,7 +61,7 @@ test('50 parallel issuers with random rollbacks leave no gap and no double in an
 test('two issuers of the same paper: one document, and the other is told', async () => {
   const [paper] = await preparedPapers(1)
   const both = await Promise.all(
-    [1, 2].map(() => issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')),
+    [1, 2].map(() => issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], 'Test')),
   )
   expect(
     both
@@ -79,7 +79,7 @@ test('numbers are drawn in order of order date, then order number, whatever the 
   await prepareByHand('invoice', [late, second, first], 'Test')
   const papers = await papersOf([late, second, first])
   await issueInOneTransaction(
-    papers.map((paper) => ({ paperId: paper.id, revision: paper.revision })),
+    papers.map((paper) => ({ preparedId: paper.id, revision: paper.revision })),
     'Test',
   )
   const issued = await rows<{ order: string }>(
@@ -121,7 +121,7 @@ test('a paper with a problem is not issued and burns no number', async () => {
   await prepareByHand('invoice', [order], 'Test')
   const before = await rows('select * from series_counter order by series_id')
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
+  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], 'Test')
   expect(result).toMatchObject({ outcome: 'failed' })
   expect(result!.reason).toContain('“ד”')
   expect(await rows('select * from series_counter order by series_id')).toEqual(before)
@@ -129,7 +129,7 @@ test('a paper with a problem is not issued and burns no number', async () => {
 
 test('what goes by itself and changes before it is issued goes with the change, and never hides', async () => {
   const [routine] = await listRoutines()
-  await changeRoutine(routine!.id, { version: routine!.version, trust: 'by itself' }, 'Test')
+  await changeRoutine(routine!.id, { version: routine!.version, trust: 'automatic' }, 'Test')
   const orders = [await house.newOrder(), await house.newOrder()]
   await setStatus(orders, 'Shipped', 'Test')
   const events = await rows<{ id: number }>(
@@ -152,19 +152,19 @@ test('what goes by itself and changes before it is issued goes with the change, 
   }
   await edit(orders[0]!, 'Brood box, oak')
   await edit(orders[1]!, 'Brood box דבש')
-  await issueByItself()
+  await issueAutomatic()
   expect(await rows('select id from document where source_id = any($1::int[])', [orders])).toEqual([])
-  await refreshPapers((await papersOf(orders)).map((paper) => paper.id))
-  await issueByItself()
+  await refreshPrepared((await papersOf(orders)).map((paper) => paper.id))
+  await issueAutomatic()
   const [document] = await rows<{ text: string }>(
     `select paper -> 'lines' -> 0 ->> 'description' "text" from document where source_id = $1`,
     [orders[0]],
   )
   expect(document!.text).toBe('Brood box, oak')
-  const waiting = await rows<{ byItself: boolean; problem: string }>(
-    'select by_itself "byItself", problem from paper where source_id = $1',
+  const waiting = await rows<{ automatic: boolean; problem: string }>(
+    'select automatic "automatic", problem from prepared_document where source_id = $1',
     [orders[1]],
   )
-  expect(waiting).toMatchObject([{ byItself: false }])
+  expect(waiting).toMatchObject([{ automatic: false }])
   expect(waiting[0]!.problem).toContain('ד')
 })

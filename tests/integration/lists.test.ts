@@ -1,16 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { one, run } from '../../server/db/connection'
-import { drop, prepareByHand, putBack, undrop } from '../../server/services/documents/by-hand'
+import { drop, prepareByHand, putBack, undrop } from '../../server/services/documents/prepare-by-hand'
 import { sendCopy, settleByHand } from '../../server/services/dispatch/by-hand'
 import { listDispatches } from '../../server/services/dispatch/list'
 import { lineCounts } from '../../server/services/line/counts'
 import { lineList, type LineFilter } from '../../server/services/line/list'
-import { documentView, paperView } from '../../server/services/line/one'
+import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { findItems, listOrders, type OrderFilter } from '../../server/services/orders/list'
 import { setStatus } from '../../server/services/orders/orders'
 import { startRun } from '../../server/services/documents/send-run'
-import { papersOf, trailWords, until, useHouse } from './house'
+import { papersOf, historyWords, until, useHouse } from './house'
 
 /* The lists that clerks work through: paging by key, filters, sums, counts that agree with what is listed. */
 const house = useHouse({ reports: false })
@@ -141,7 +141,7 @@ describe('the Line', () => {
     await undrop([row!.id], 'Test')
     expect(await count('to send')).toMatchObject({ count: 1 })
     const [prepared] = await prepareByHand('invoice', [row!.sourceId], 'Test')
-    expect(prepared!.result.paperId).toBe(row!.id)
+    expect(prepared!.result.preparedId).toBe(row!.id)
   })
 
   test('filters by amount and text; sums stand beside the count', async () => {
@@ -155,7 +155,7 @@ describe('the Line', () => {
 
   test('the paper in hand has its email as it will be, with the source of each recipient', async () => {
     const [row] = (await stage({ stage: 'to check' })).rows
-    const view = await paperView(row!.id)
+    const view = await preparedView(row!.id)
     expect(view.email).toMatchObject({ sent: false, subject: `Invoice … for your order ${view.orderNumber}` })
     expect(view.email!.to).toMatchObject([
       { address: 'accounts@ottermill.example', source: "the customer's billing contact" },
@@ -172,7 +172,10 @@ describe('the Line', () => {
     await house.ship([order])
     const [paper] = await papersOf([order])
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
-    const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
+    const [result] = await issueInOneTransaction(
+      [{ preparedId: paper!.id, revision: paper!.revision }],
+      'Test',
+    )
     await house.settle()
     const waiting = await stage({ stage: 'waiting' })
     expect(waiting.rows).toMatchObject([{ channel: 'paper', sendTo: 'Paper, by post' }])
@@ -191,7 +194,7 @@ describe('the Line', () => {
     async () => {
       const customer = house.customer('10434')
       await run(
-        `update customer set wishes = '{"invoice": {"channel": "nothing"}}', version = version + 1 where id = $1`,
+        `update customer set preferences = '{"invoice": {"channel": "nothing"}}', version = version + 1 where id = $1`,
         [customer.id],
       )
       const order = await house.newOrder({
@@ -202,7 +205,7 @@ describe('the Line', () => {
       await house.ship([order])
       const [paper] = await papersOf([order])
       const { issueInOneTransaction } = await import('../../server/services/documents/issue')
-      await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test')
+      await issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], 'Test')
       const issued = await one<{ id: number }>('select id from document where source_id = $1', [order])
       expect(
         await one('select * from dispatch_document where document_id = $1', [issued!.id]),
@@ -214,7 +217,7 @@ describe('the Line', () => {
         open: '612.54',
       })
       expect((await stage({ stage: 'to send' })).rows.filter((row) => row.of === 'document')).toEqual([])
-      expect(await trailWords(order)).toContainEqual(expect.stringContaining('wants no invoices'))
+      expect(await historyWords(order)).toContainEqual(expect.stringContaining('wants no invoices'))
     },
   )
 
@@ -228,8 +231,8 @@ describe('the Line', () => {
     await house.ship([order])
     const [paper] = await papersOf([order])
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
-    await issueInOneTransaction([{ paperId: paper!.id, revision: paper!.revision }], 'Test', async () => {
-      await run(`update customer set wishes = '{"invoice": {"channel": "paper"}}' where id = $1`, [
+    await issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], 'Test', async () => {
+      await run(`update customer set preferences = '{"invoice": {"channel": "paper"}}' where id = $1`, [
         customer.id,
       ])
     })

@@ -48,7 +48,7 @@ beforeAll(async () => {
   await house.ship(orders)
   const papers = (await papersOf(orders)).filter((paper) => !paper.problem)
   await issueInOneTransaction(
-    papers.map((paper) => ({ paperId: paper.id, revision: null })),
+    papers.map((paper) => ({ preparedId: paper.id, revision: null })),
     'Test',
     undefined,
     { postOnly: true },

@@ -1,12 +1,12 @@
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, dayInZone } from '../../core/documents/days'
 import { one, rows, run } from '../../server/db/connection'
-import { creditDocument } from '../../server/services/bills/bills'
+import { creditDocument } from '../../server/services/drafts/drafts'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { prepareReceipt } from '../../server/services/receivables/source'
 import { voidDocument } from '../../server/services/documents/void'
 import { registerSums } from '../../server/services/register/register'
-import { proofOf } from '../../server/services/register/proof'
+import { reconciliationOf } from '../../server/services/register/reconciliation'
 import { account, accounts, ageing, listPayments, markItem } from '../../server/services/receivables/accounts'
 import {
   allocatePayment,
@@ -34,9 +34,14 @@ async function invoice(customer = '10417'): Promise<{ id: number; number: string
   const order = await house.newOrder({ customerId: id, customerName: name })
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
-    postOnly: true,
-  })
+  const [result] = await issueInOneTransaction(
+    [{ preparedId: paper!.id, revision: null }],
+    'Test',
+    undefined,
+    {
+      postOnly: true,
+    },
+  )
   expect(result).toMatchObject({ outcome: 'issued' })
   return { id: result!.documentId!, number: result!.reason }
 }
@@ -62,13 +67,13 @@ const payment = (change: Partial<NewPayment> = {}): NewPayment => ({
   another: true,
   ...change,
 })
-/** A routine that sends receipts by itself. */
+/** A routine that sends receipts automatically. */
 const receiptRoutine = (name: string) =>
   addRoutine(
     {
       name,
       description: '',
-      trust: 'by itself',
+      trust: 'automatic',
       isOn: true,
       sentence: {
         on: 'payment',
@@ -93,9 +98,9 @@ describe('a payment', () => {
     )
     expect(await open(id)).toBe('0.00')
     expect(
-      (await rows<{ words: string }>('select words from trail where document_id = $1 order by id', [id])).map(
-        (row) => row.words,
-      ),
+      (
+        await rows<{ words: string }>('select words from history where document_id = $1 order by id', [id])
+      ).map((row) => row.words),
     ).toContainEqual(expect.stringMatching(/^Paid 412\.50 EUR .* with 0\.04 waived\.$/))
     await balances()
   })
@@ -254,8 +259,8 @@ describe('a payment', () => {
       { ask: { kind: 'whole' }, reason: 'Broken', anew: false },
       'Test',
     )
-    const [paper] = await rows<{ paperId: number; revision: number }>(
-      'select id "paperId", revision from paper where source_id = $1',
+    const [paper] = await rows<{ preparedId: number; revision: number }>(
+      'select id "preparedId", revision from prepared_document where source_id = $1',
       [credit],
     )
     await issueInOneTransaction([paper!], 'Test')
@@ -285,8 +290,8 @@ test('a credit that finds its invoice paid is refunded, and never over what it i
     { ask: { kind: 'amount', amount: '61.50' }, reason: 'Scratched', anew: false },
     'Test',
   )
-  const [paper] = await rows<{ paperId: number; revision: number }>(
-    'select id "paperId", revision from paper where source_id = $1',
+  const [paper] = await rows<{ preparedId: number; revision: number }>(
+    'select id "preparedId", revision from prepared_document where source_id = $1',
     [credit],
   )
   const [issued] = await issueInOneTransaction([paper!], 'Test')
@@ -314,7 +319,7 @@ test(
     await house.ship([order])
     const [paper] = await papersOf([order])
     const [result] = await issueInOneTransaction(
-      [{ paperId: paper!.id, revision: null }],
+      [{ preparedId: paper!.id, revision: null }],
       'Col Varley',
       undefined,
       { paidBy: 'cash' },
@@ -354,10 +359,17 @@ test('a credit note that is voided gives back what it settled by a counter-entry
     { ask: { kind: 'amount', amount: '100.00' }, reason: 'Broken', anew: false },
     'Test',
   )
-  const [paper] = await rows<{ id: number }>('select id from paper where source_id = $1', [credit])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
-    postOnly: true,
-  })
+  const [paper] = await rows<{ id: number }>('select id from prepared_document where source_id = $1', [
+    credit,
+  ])
+  const [result] = await issueInOneTransaction(
+    [{ preparedId: paper!.id, revision: null }],
+    'Test',
+    undefined,
+    {
+      postOnly: true,
+    },
+  )
   expect(await open(id)).toBe('512.54')
   await voidDocument(result!.documentId!, 'Not broken', 'Test')
   expect(await open(id)).toBe('612.54')
@@ -387,7 +399,7 @@ describe('receipts', () => {
     expect(await receipts(paid)).toEqual([])
     expect(await prepareReceipt(paid, 'Col Varley')).toMatchObject({ outcome: 'prepared' })
     expect(await prepareReceipt(paid, 'Col Varley')).toMatchObject({ outcome: 'already' })
-    expect(await rows('select state from paper where source_id = $1', [paid])).toEqual([
+    expect(await rows('select state from prepared_document where source_id = $1', [paid])).toEqual([
       { state: 'prepared' },
     ])
   })
@@ -404,7 +416,7 @@ describe('receipts', () => {
         {
           name: `Auto ${issue}`,
           description: '',
-          trust: 'by itself',
+          trust: 'automatic',
           isOn: true,
           sentence: { on: 'payment', statuses: [], conditions: [], issue, to: 'billing', delayMinutes: 0 },
         },
@@ -468,7 +480,7 @@ describe('receipts', () => {
       await house.settle()
       const paper = () =>
         one<{ state: string; lines: { item: string }[] }>(
-          `select state, content -> 'lines' lines from paper where source_id = $1`,
+          `select state, content -> 'lines' lines from prepared_document where source_id = $1`,
           [paid],
         )
       expect(await paper()).toMatchObject({ state: 'prepared', lines: [{ item: '' }] })
@@ -490,7 +502,7 @@ describe('receipts', () => {
     expect((await lookBack(routine, range.from, range.to)).map((one) => one.id)).toContain(paid)
     await catchUp(routine, range, [paid], 'Test')
     await house.settle()
-    expect(await rows('select state from paper where source_id = $1', [paid])).toEqual([
+    expect(await rows('select state from prepared_document where source_id = $1', [paid])).toEqual([
       { state: 'prepared' },
     ])
     expect((await lookBack(routine, range.from, range.to)).map((one) => one.id)).not.toContain(paid)
@@ -558,15 +570,17 @@ describe('accounts', () => {
 
 describe('the proof of a day', () => {
   test('posted is open, paid, credited and voided; what did not arrive is named with why', async () => {
-    const proof = await proofOf(today())
-    expect(proof.postings.map((one) => one.difference).map(Number)).toEqual(proof.postings.map(() => 0))
-    expect(proof.postings.length).toBeGreaterThan(0)
-    for (const series of proof.series) {
+    const reconciliation = await reconciliationOf(today())
+    expect(reconciliation.postings.map((one) => one.difference).map(Number)).toEqual(
+      reconciliation.postings.map(() => 0),
+    )
+    expect(reconciliation.postings.length).toBeGreaterThan(0)
+    for (const series of reconciliation.series) {
       expect([series.numbered.count, series.numbered.sum]).toEqual([series.issued.count, series.issued.sum])
-      const short = proof.differences.filter((one) => one.kind === series.kind)
+      const short = reconciliation.differences.filter((one) => one.kind === series.kind)
       expect(short.length, series.kind).toBeGreaterThanOrEqual(series.issued.count - series.arrived.count)
     }
-    expect(proof.differences.find((one) => one.kind === 'invoice')).toMatchObject({
+    expect(reconciliation.differences.find((one) => one.kind === 'invoice')).toMatchObject({
       step: 'sent',
       words: 'An invoice that was issued and not sent: it hangs on To send.',
     })
@@ -575,9 +589,9 @@ describe('the proof of a day', () => {
   test('an open amount that somebody changed past Clothespin is found', async () => {
     const { id } = await invoice()
     await run('update open_item set open = open - 1 where document_id = $1', [id])
-    const proof = await proofOf(today())
-    expect(proof.postings.find((one) => one.currency === 'EUR')!.difference).toBe('1.00')
-    expect(proof.differences.find((one) => one.id === id)).toMatchObject({ step: 'posted' })
+    const reconciliation = await reconciliationOf(today())
+    expect(reconciliation.postings.find((one) => one.currency === 'EUR')!.difference).toBe('1.00')
+    expect(reconciliation.differences.find((one) => one.id === id)).toMatchObject({ step: 'posted' })
     await run('update open_item set open = open + 1 where document_id = $1', [id])
   })
 })

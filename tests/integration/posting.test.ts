@@ -1,23 +1,23 @@
 import { beforeEach, describe, expect, test } from 'vitest'
-import type { BillFacts } from '../../core/documents/bill'
+import type { DraftFacts } from '../../core/documents/draft'
 import { Decimal, sum } from '../../core/money/decimal'
 import { one, rows, run } from '../../server/db/connection'
 import {
-  billOrder,
-  billView,
-  changeBill,
+  draftFromOrder,
+  draftView,
+  changeDraft,
   creditDocument,
   creditOffer,
   newInvoice,
-} from '../../server/services/bills/bills'
+} from '../../server/services/drafts/drafts'
 import { issueInOneTransaction, type IssueResult } from '../../server/services/documents/issue'
-import { prepareByHand, putBack } from '../../server/services/documents/by-hand'
+import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { voidDocument } from '../../server/services/documents/void'
 import { confirmedOf } from '../../server/services/orders/confirmed'
 import { orderView } from '../../server/services/orders/list'
 import { editOrder } from '../../server/services/orders/orders'
 import { closePeriods, periods } from '../../server/services/house/periods'
-import { papersOf, trailWords, until, useHouse } from './house'
+import { papersOf, historyWords, until, useHouse } from './house'
 
 /* Writing, issuing, voiding and crediting; what an auditor looks at. */
 const house = useHouse({ reports: false })
@@ -34,61 +34,66 @@ const line = (description: string, quantity: string, unitPrice: string, taxCode 
 const today = () => new Date().toISOString().slice(0, 10)
 const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
 
-async function written(change: Partial<BillFacts> = {}, customer = '10417'): Promise<number> {
-  const billId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, 'Test')
-  await change_(billId, {
+async function written(change: Partial<DraftFacts> = {}, customer = '10417'): Promise<number> {
+  const draftId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, 'Test')
+  await change_(draftId, {
     lines: [line('Repair of an extractor', '1', '100.00'), line('Bee meadow seed', '2', '10.00', 'reduced')],
     suppliedOn: daysAgo(1),
     ...change,
   })
-  return billId
+  return draftId
 }
 async function change_(
-  billId: number,
-  facts: Partial<BillFacts>,
+  draftId: number,
+  facts: Partial<DraftFacts>,
   rest: { earlierDateOk?: boolean } = {},
 ): Promise<void> {
-  const bill = await billView(billId)
-  await changeBill(
-    billId,
+  const draft = await draftView(draftId)
+  await changeDraft(
+    draftId,
     {
-      version: bill.version,
-      brandId: bill.brandId,
-      customerId: bill.customerId,
+      version: draft.version,
+      brandId: draft.brandId,
+      customerId: draft.customerId,
       earlierDateOk: rest.earlierDateOk ?? false,
-      facts: { ...bill.facts, ...facts },
+      facts: { ...draft.facts, ...facts },
     },
     'Test',
   )
   await house.settle()
 }
-/** Issues what hangs on To check of these bills, as a Send does after one has looked. */
-async function issue(...billIds: number[]): Promise<IssueResult[]> {
+/** Issues what hangs on To check of these drafts, as a Send does after one has looked. */
+async function issue(...draftIds: number[]): Promise<IssueResult[]> {
   await house.settle()
-  const papers = await rows<{ paperId: number; revision: number }>(
-    `update paper
+  const papers = await rows<{ preparedId: number; revision: number }>(
+    `update prepared_document
     set changes = null
     where source_id = any($1::int[]) and state = 'prepared'
-    returning id "paperId", revision`,
-    [billIds],
+    returning id "preparedId", revision`,
+    [draftIds],
   )
   return issueInOneTransaction(papers, 'Col Varley', undefined, { withoutAddress: true })
 }
-async function issued(billId: number): Promise<{ id: number; number: string; total: string }> {
-  const results = await issue(billId)
+async function issued(draftId: number): Promise<{ id: number; number: string; total: string }> {
+  const results = await issue(draftId)
   expect(results).toMatchObject([{ outcome: 'issued' }])
   return (await one<{ id: number; number: string; total: string }>(
     'select id, number, total::text total from document where source_id = $1',
-    [billId],
+    [draftId],
   ))!
 }
 /** An order's own invoice. */
 async function shippedAndIssued(order: number): Promise<number> {
   await house.ship([order])
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test', undefined, {
-    withoutAddress: true,
-  })
+  const [result] = await issueInOneTransaction(
+    [{ preparedId: paper!.id, revision: null }],
+    'Test',
+    undefined,
+    {
+      withoutAddress: true,
+    },
+  )
   return result!.documentId!
 }
 const open = async (documentId: number) =>
@@ -111,10 +116,10 @@ beforeEach(async () => {
 
 describe('an invoice without an order', () => {
   test('is written, waits on To check, and is numbered and booked in one act', async () => {
-    const billId = await written()
-    const { paper } = await billView(billId)
+    const draftId = await written()
+    const { paper } = await draftView(draftId)
     expect(paper).toMatchObject({ state: 'prepared', problem: null, total: '145.70' })
-    const document = await issued(billId)
+    const document = await issued(draftId)
     expect(document.number).toMatch(/^INV-\d{4}-00001$/)
     expect(await open(document.id)).toBe('145.70')
     expect(
@@ -128,35 +133,35 @@ describe('an invoice without an order', () => {
   })
 
   test('without lines, or without a date of supply, says what is missing and cannot be issued', async () => {
-    const billId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test')
-    expect((await billView(billId)).paper!.problem).toMatch(/no date of supply/)
-    await change_(billId, { suppliedOn: today() })
-    expect((await billView(billId)).paper!.problem).toMatch(/no lines/)
-    expect(await issue(billId)).toMatchObject([{ outcome: 'failed' }])
+    const draftId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test')
+    expect((await draftView(draftId)).paper!.problem).toMatch(/no date of supply/)
+    await change_(draftId, { suppliedOn: today() })
+    expect((await draftView(draftId)).paper!.problem).toMatch(/no lines/)
+    expect(await issue(draftId)).toMatchObject([{ outcome: 'failed' }])
   })
 
   test('put back and prepared again keeps its content; two at once do not overwrite each other', async () => {
-    const billId = await written()
-    const { paper, version, ...bill } = await billView(billId)
+    const draftId = await written()
+    const { paper, version, ...draft } = await draftView(draftId)
     await putBack([paper!.id], 'Test')
-    await prepareByHand('invoice', [billId], 'Test')
-    expect((await billView(billId)).paper).toMatchObject({ id: paper!.id, state: 'prepared' })
-    await change_(billId, { reference: 'B/1' })
+    await prepareByHand('invoice', [draftId], 'Test')
+    expect((await draftView(draftId)).paper).toMatchObject({ id: paper!.id, state: 'prepared' })
+    await change_(draftId, { reference: 'B/1' })
     await expect(
-      changeBill(
-        billId,
+      changeDraft(
+        draftId,
         {
           version,
-          brandId: bill.brandId,
-          customerId: bill.customerId,
+          brandId: draft.brandId,
+          customerId: draft.customerId,
           earlierDateOk: false,
-          facts: bill.facts,
+          facts: draft.facts,
         },
         'B',
       ),
     ).rejects.toThrow('Somebody changed this draft')
-    await issued(billId)
-    await expect(change_(billId, { reference: 'B/2' })).rejects.toThrow('It is issued')
+    await issued(draftId)
+    await expect(change_(draftId, { reference: 'B/2' })).rejects.toThrow('It is issued')
   })
 })
 
@@ -166,20 +171,22 @@ describe('an order billed in parts', () => {
 
   test('each part takes its quantity, the rest bills what remains, and the order is never billed twice', async () => {
     const order = await twelve()
-    const part = await billOrder(order, { kind: 'part' }, 'Test')
-    const { facts } = await billView(part)
+    const part = await draftFromOrder(order, { kind: 'part' }, 'Test')
+    const { facts } = await draftView(part)
     await change_(part, { suppliedOn: today(), lines: [{ ...facts.lines[0]!, quantity: '5' }] })
     const first = await issued(part)
     expect(first.total).toBe(new Decimal('41.50').times(5).plus(12).times('1.23').toFixed(2))
     await house.ship([order])
     const rest = (await papersOf([order])).find((paper) => paper.state === 'prepared')!
     expect(
-      (await one<{ total: string }>('select total::text total from paper where id = $1', [rest.id]))!.total,
+      (await one<{ total: string }>('select total::text total from prepared_document where id = $1', [
+        rest.id,
+      ]))!.total,
     ).toBe(new Decimal('41.50').times(7).times('1.23').toFixed(2))
-    expect(await issueInOneTransaction([{ paperId: rest.id, revision: null }], 'Test')).toMatchObject([
+    expect(await issueInOneTransaction([{ preparedId: rest.id, revision: null }], 'Test')).toMatchObject([
       { outcome: 'issued' },
     ])
-    await expect(billOrder(order, { kind: 'part' }, 'Test')).rejects.toThrow('bills the whole of order')
+    await expect(draftFromOrder(order, { kind: 'part' }, 'Test')).rejects.toThrow('bills the whole of order')
   })
 
   test(
@@ -188,13 +195,13 @@ describe('an order billed in parts', () => {
     async () => {
       const order = await twelve()
       const [a, b] = [
-        await billOrder(order, { kind: 'part' }, 'A'),
-        await billOrder(order, { kind: 'part' }, 'B'),
+        await draftFromOrder(order, { kind: 'part' }, 'A'),
+        await draftFromOrder(order, { kind: 'part' }, 'B'),
       ]
-      for (const billId of [a, b])
-        await change_(billId, {
+      for (const draftId of [a, b])
+        await change_(draftId, {
           suppliedOn: today(),
-          lines: [{ ...(await billView(billId)).facts.lines[0]!, quantity: '8' }],
+          lines: [{ ...(await draftView(draftId)).facts.lines[0]!, quantity: '8' }],
         })
       const results = await issue(a, b)
       expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued'])
@@ -211,15 +218,15 @@ describe('an order billed in parts', () => {
       const order = await twelve()
       await house.ship([order])
       const whole = (await papersOf([order]))[0]!
-      const part = await billOrder(order, { kind: 'part' }, 'Test')
+      const part = await draftFromOrder(order, { kind: 'part' }, 'Test')
       await change_(part, {
         suppliedOn: today(),
-        lines: [{ ...(await billView(part)).facts.lines[0]!, quantity: '2' }],
+        lines: [{ ...(await draftView(part)).facts.lines[0]!, quantity: '2' }],
       })
       await issued(part)
       await house.settle()
       expect(
-        await issueInOneTransaction([{ paperId: whole.id, revision: whole.revision }], 'Test'),
+        await issueInOneTransaction([{ preparedId: whole.id, revision: whole.revision }], 'Test'),
       ).toMatchObject([{ outcome: 'changed' }])
       expect((await papersOf([order]))[0]!.changes!.map((change) => change.what)).toContain('Line 1')
     },
@@ -232,13 +239,13 @@ describe('an order billed in parts', () => {
         { ...line('Seed', '10', '5.00', 'reduced'), item: 'SD' },
       ],
     })
-    const deposit = await issued(await billOrder(order, { kind: 'deposit', percent: '30' }, 'Test'))
+    const deposit = await issued(await draftFromOrder(order, { kind: 'deposit', percent: '30' }, 'Test'))
     expect(deposit.total).toBe(
       new Decimal('120').times('1.23').plus(new Decimal('15').times('1.135')).toFixed(2),
     )
     await house.ship([order])
     const [paper] = (await papersOf([order])).filter((one) => one.state === 'prepared')
-    const [result] = await issueInOneTransaction([{ paperId: paper!.id, revision: null }], 'Test')
+    const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], 'Test')
     const final = await content(result!.documentId!)
     expect(final.sums.map((row) => row.label)).toEqual(
       expect.arrayContaining([
@@ -274,7 +281,7 @@ describe('crediting', () => {
         creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'again', anew: false }, 'Test'),
       ).rejects.toThrow('credited already')
       expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
-      expect(await trailWords(order)).toContainEqual(expect.stringMatching(/^Credit note CN-.* was issued/))
+      expect(await historyWords(order)).toContainEqual(expect.stringMatching(/^Credit note CN-.* was issued/))
     },
   )
 
@@ -320,7 +327,7 @@ describe('crediting', () => {
       { ask: { kind: 'whole' }, reason: 'Price was wrong', anew: true },
       'Test',
     )
-    await change_(anew!, { lines: [{ ...(await billView(anew!)).facts.lines[0]!, unitPrice: '40.00' }] })
+    await change_(anew!, { lines: [{ ...(await draftView(anew!)).facts.lines[0]!, unitPrice: '40.00' }] })
     const results = await issue(credit, anew!)
     expect(results.map((result) => result.outcome)).toEqual(['issued', 'issued'])
     expect(
@@ -347,7 +354,7 @@ describe('crediting', () => {
     expect(asked.map((one) => one.status).sort()).toEqual(['fulfilled', 'rejected', 'rejected', 'rejected'])
     for (const one of asked)
       if (one.status === 'rejected') expect(String(one.reason)).toContain('already waits on To check')
-    expect(await rows('select id from bill where credits_id = $1', [invoice.id])).toHaveLength(1)
+    expect(await rows('select id from draft where credits_id = $1', [invoice.id])).toHaveLength(1)
   })
 
   test('one that was credited by somebody else meanwhile is not credited for more', async () => {
@@ -357,7 +364,7 @@ describe('crediting', () => {
       { ask: { kind: 'amount', amount: '145.70' }, reason: 'A', anew: false },
       'A',
     )
-    await putBack([(await billView(credit)).paper!.id], 'A')
+    await putBack([(await draftView(credit)).paper!.id], 'A')
     const other = await creditDocument(
       invoice.id,
       { ask: { kind: 'amount', amount: '100.00' }, reason: 'B', anew: false },
@@ -452,7 +459,7 @@ describe('periods', () => {
       'again, and all of it is kept',
     async () => {
       const old = await written({ date: daysAgo(40), suppliedOn: daysAgo(40) }, '10424')
-      await run(`update paper set earlier_date_ok = true where source_id = $1`, [old])
+      await run(`update prepared_document set earlier_date_ok = true where source_id = $1`, [old])
       const before = await issued(old)
       await closePeriods(daysAgo(30), '', 'Maeve Tarrant')
       const late = await written({ date: daysAgo(31) })
@@ -496,7 +503,7 @@ describe('what the law wants said', () => {
       expect.stringContaining('Steuerfreie innergemeinschaftliche Lieferung'),
     ])
     await run(`update customer set tax_number = null where number = '10458'`)
-    expect((await billView(await written({}, '10458'))).paper!.problem).toContain('has no VAT number')
+    expect((await draftView(await written({}, '10458'))).paper!.problem).toContain('has no VAT number')
   })
 
   test('the tax of an invoice in sterling in euro too, with rate, source and date', async () => {
@@ -510,8 +517,8 @@ describe('what the law wants said', () => {
 
   test('a currency without a known rate is refused in words before anything is numbered', async () => {
     await run(`update customer set currency = 'TND' where number = '10426'`)
-    const billId = await written({}, '10426')
-    expect((await billView(billId)).paper!.problem).toContain('no exchange rate for TND')
+    const draftId = await written({}, '10426')
+    expect((await draftView(draftId)).paper!.problem).toContain('no exchange rate for TND')
   })
 
   test('a credit note mirrors an untaxed invoice without tax, whatever the customer is now', async () => {
@@ -528,23 +535,23 @@ describe('what the law wants said', () => {
 
 test('a draft that cannot be prepared at all is refused, and leaves nothing behind', async () => {
   const brand = house.brands[1]!.id
-  const bills = async () => (await one<{ count: number }>('select count(*)::int count from bill'))!.count
-  const before = await bills()
+  const drafts = async () => (await one<{ count: number }>('select count(*)::int count from draft'))!.count
+  const before = await drafts()
   await run(`update number_series set country = 'Nowhere' where kind = 'invoice' and brand_id = $1`, [brand])
   await expect(newInvoice(house.customer('10417').id, brand, 'Test')).rejects.toMatchObject({
     code: 'no-series',
   })
   await run(`update number_series set country = '' where kind = 'invoice' and brand_id = $1`, [brand])
-  expect(await bills()).toBe(before)
+  expect(await drafts()).toBe(before)
 })
 
 test('one bad draft among many stops only itself, and no number is lost', async () => {
-  const bills = [
+  const drafts = [
     await written(),
     await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test'),
     await written(),
   ]
-  const results = await issue(...bills)
+  const results = await issue(...drafts)
   expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued', 'issued'])
   expect(
     await rows(
@@ -571,7 +578,7 @@ describe('a confirmation of an order that changed afterwards', () => {
     const order = await house.newOrder()
     await prepareByHand('order confirmation', [order], 'Test')
     const [first] = await papersOf([order])
-    await issueInOneTransaction([{ paperId: first!.id, revision: null }], 'Test')
+    await issueInOneTransaction([{ preparedId: first!.id, revision: null }], 'Test')
     const numbered = () =>
       rows<{
         id: number
@@ -601,7 +608,7 @@ describe('a confirmation of an order that changed afterwards', () => {
     await prepareByHand('order confirmation', [order], 'Test')
     expect(await confirmedOf(order)).toMatchObject({ waits: true })
     const revision = (await papersOf([order])).find((paper) => paper.state === 'prepared')!
-    await issueInOneTransaction([{ paperId: revision.id, revision: null }], 'Test')
+    await issueInOneTransaction([{ preparedId: revision.id, revision: null }], 'Test')
     const [, after] = await numbered()
     expect(after!.replacesId).toBe(before!.id)
     expect(after!.facts.find((fact) => fact.key === 'replaces')!.value).toBe(before!.number)

@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { one, rows, run } from '../../server/db/connection'
 import { changeHouse } from '../../server/services/house/settings'
 import { keepRates } from '../../server/services/house/rates'
-import { billView, changeBill, newInvoice } from '../../server/services/bills/bills'
-import { papersOf, trailWords, useHouse } from './house'
+import { draftView, changeDraft, newInvoice } from '../../server/services/drafts/drafts'
+import { papersOf, historyWords, useHouse } from './house'
 
 /* Exchange rates; what comes to nothing. */
 const house = useHouse({ reports: false })
@@ -11,10 +11,10 @@ const house = useHouse({ reports: false })
 describe('exchange rates', () => {
   test('a changed rate builds the papers of its currency anew', async () => {
     const customer = house.customer('10425')
-    const billId = await newInvoice(customer.id, house.brands[0]!.id, 'Test')
-    const { version, facts, brandId, customerId } = await billView(billId)
-    await changeBill(
-      billId,
+    const draftId = await newInvoice(customer.id, house.brands[0]!.id, 'Test')
+    const { version, facts, brandId, customerId } = await draftView(draftId)
+    await changeDraft(
+      draftId,
       {
         version,
         brandId,
@@ -44,8 +44,8 @@ describe('exchange rates', () => {
     await keepRates([{ currency: 'GBP', day: today, rate: '0.5', source: 'A test' }])
     await house.settle()
     const { content } = (await one<{ content: { legal: string[] } }>(
-      'select content from paper where source_id = $1',
-      [billId],
+      'select content from prepared_document where source_id = $1',
+      [draftId],
     ))!
     expect(content.legal[0]).toContain('VAT in EUR: 46.00, at 1 EUR = 0.50 GBP (A test')
   })
@@ -85,7 +85,7 @@ describe('an order that comes to nothing', () => {
           reason: 'No invoice was made: it comes to nothing, and the company makes no documents of that.',
         },
       ])
-      expect((await trailWords(second)).at(-1)).toBe(
+      expect((await historyWords(second)).at(-1)).toBe(
         'No invoice was made: it comes to nothing, and the company makes no documents of that.',
       )
       await run(`update company set zero_totals = 'make'`)

@@ -104,8 +104,8 @@ describe('every route', () => {
   })
 
   test('answers bad input as problem+json with the field, and changes nothing', async () => {
-    const before = await rows('select * from paper')
-    const answer = await fetch(`${web.base}/api/papers/put-back`, {
+    const before = await rows('select * from prepared_document')
+    const answer = await fetch(`${web.base}/api/prepared/put-back`, {
       method: 'POST',
       headers: { cookie: cookies.get('clerk')!, 'content-type': 'application/json' },
       body: JSON.stringify({ ids: ['x'] }),
@@ -113,7 +113,7 @@ describe('every route', () => {
     expect(answer.status).toBe(400)
     expect(answer.headers.get('content-type')).toContain('application/problem+json')
     expect(await answer.json()).toMatchObject({ code: 'bad-input', status: 400, about: { field: 'ids.0' } })
-    expect(await rows('select * from paper')).toEqual(before)
+    expect(await rows('select * from prepared_document')).toEqual(before)
   })
 })
 

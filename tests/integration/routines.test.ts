@@ -6,11 +6,11 @@ import {
   changeCustomer,
   customerView,
   listCustomers,
-  restoreWishes,
-  setWishes,
+  restorePreferences,
+  setPreferences,
 } from '../../server/services/customers/customers'
-import { drop, prepareByHand, putBack } from '../../server/services/documents/by-hand'
-import { documentView, paperView } from '../../server/services/line/one'
+import { drop, prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
+import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { editOrder, setStatus } from '../../server/services/orders/orders'
 import { catchUp, lookBack } from '../../server/services/routines/catch-up'
 import {
@@ -21,10 +21,10 @@ import {
 } from '../../server/services/routines/routines'
 import { tryOut } from '../../server/services/routines/trial'
 import { whyOf } from '../../server/services/routines/why'
-import { papersOf, trailWords, until, useHouse } from './house'
+import { papersOf, historyWords, until, useHouse } from './house'
 
 /*
- * What goes when: sentences, two kinds of paper, trial, catching up, why, and the customers' wishes that
+ * What goes when: sentences, two kinds of paper, trial, catching up, why, and the customers' preferences that
  * decide how.
  */
 const house = useHouse()
@@ -42,7 +42,7 @@ const today = () => new Date().toISOString().slice(0, 10)
 const kindsOf = async (order: number) =>
   (
     await rows<{ kind: string; state: string }>(
-      'select kind, state from paper where source_id = $1 order by id',
+      'select kind, state from prepared_document where source_id = $1 order by id',
       [order],
     )
   ).map((row) => `${row.kind} ${row.state}`)
@@ -57,7 +57,7 @@ let confirmations = 0
 describe('an order confirmation beside the invoice', () => {
   test("has its own series, goes to the buying contact with the routine's copy, and books nothing", async () => {
     confirmations = await addRoutine(
-      { name: 'Confirm', description: '', trust: 'by itself', isOn: true, sentence: confirm },
+      { name: 'Confirm', description: '', trust: 'automatic', isOn: true, sentence: confirm },
       'Test',
     )
     const order = await house.newOrder({ status: 'Draft' })
@@ -88,7 +88,7 @@ describe('an order confirmation beside the invoice', () => {
     await move('Held')
     await move('Confirmed')
     expect(await kindsOf(order)).toEqual(['order confirmation issued'])
-    expect(await trailWords(order)).toContainEqual(
+    expect(await historyWords(order)).toContainEqual(
       expect.stringMatching(/Nothing was made: order confirmation OC-.* was already issued/),
     )
     const { version } = (await one<{ version: number }>('select version from sales_order where id = $1', [
@@ -146,7 +146,7 @@ describe('a sentence', () => {
     await expect(
       changeRoutine(id, { version: 2, sentence: { ...confirm, statuses: ['Lost'] } }, 'Col'),
     ).rejects.toThrow('“Lost” is not a status')
-    await expect(changeRoutine(id, { version: 1, trust: 'by itself' }, 'Ida')).rejects.toThrow(
+    await expect(changeRoutine(id, { version: 1, trust: 'automatic' }, 'Ida')).rejects.toThrow(
       'Somebody changed “Schools” meanwhile',
     )
     await expect(
@@ -195,7 +195,7 @@ describe('the trial', () => {
     await house.settle()
     const count = async () =>
       (await one<{ count: number }>(
-        `select (select count(*) from paper)::int + (select count(*) from evaluation)::int
+        `select (select count(*) from prepared_document)::int + (select count(*) from evaluation)::int
           + (select count(*) from event)::int count`,
       ))!.count
     const before = await count()
@@ -257,7 +257,7 @@ describe('catching up', () => {
       {
         name: 'When picking',
         description: '',
-        trust: 'by itself',
+        trust: 'automatic',
         isOn: true,
         sentence: { ...confirm, statuses: ['In picking'] },
       },
@@ -276,7 +276,7 @@ describe('catching up', () => {
     await expect(catchUp(id, { from: today(), to: today() }, [orders[0]!], 'Test')).rejects.toThrow(
       'still lacks its order confirmation',
     )
-    expect(await trailWords(orders[0]!)).toContain(
+    expect(await historyWords(orders[0]!)).toContain(
       "“When picking” was asked to catch up on this order's order confirmation.",
     )
   })
@@ -341,23 +341,23 @@ describe("customers' wishes", () => {
     const before = await customerView(ottermill.id)
     await changeCustomer(
       ottermill.id,
-      { version: before.version, wishes: { invoice: { channel: 'paper' } } },
+      { version: before.version, preferences: { invoice: { channel: 'paper' } } },
       'Test',
     )
     await house.settle()
     const [paper] = await papersOf([order])
-    expect(await paperView(paper!.id)).toMatchObject({ channel: 'paper', email: null })
-    await changeCustomer(ottermill.id, { version: before.version + 1, wishes: {} }, 'Test')
+    expect(await preparedView(paper!.id)).toMatchObject({ channel: 'paper', email: null })
+    await changeCustomer(ottermill.id, { version: before.version + 1, preferences: {} }, 'Test')
   })
 
   test('for many at once: those it would leave without a way are skipped and named, undo gives all back', async () => {
     const [ottermill, gorsefield, reedbank] = ['10417', '10424', '10419'].map(
       (number) => house.customer(number).id,
     ) as [number, number, number]
-    const result = await setWishes(
+    const result = await setPreferences(
       [ottermill, gorsefield, reedbank],
       'invoice',
-      { wish: { channel: 'email' } },
+      { preference: { channel: 'email' } },
       'Test',
     )
     expect(result.set).toBe(1)
@@ -367,9 +367,9 @@ describe("customers' wishes", () => {
         { id: reedbank, name: 'Reedbank Orchards', reason: 'no billing contact' },
       ]),
     )
-    expect((await customerView(ottermill)).wishes).toEqual({ invoice: { channel: 'email' } })
-    await restoreWishes(result.before)
-    expect((await customerView(ottermill)).wishes).toEqual({})
+    expect((await customerView(ottermill)).preferences).toEqual({ invoice: { channel: 'email' } })
+    await restorePreferences(result.before)
+    expect((await customerView(ottermill)).preferences).toEqual({})
   })
 
   test("a customer is found by a contact's address, and those who cannot be reached are listed", async () => {
@@ -383,7 +383,7 @@ describe("customers' wishes", () => {
     const all = await listCustomers({ limit: 200 })
     expect(all.rows.filter((row) => row.ways.some((way) => way.problem))).toHaveLength(unreached.matching)
     expect(
-      (await listCustomers({ wish: 'nothing', limit: 50 })).rows.every((row) =>
+      (await listCustomers({ preference: 'nothing', limit: 50 })).rows.every((row) =>
         row.ways.some((way) => way.words === 'not at all'),
       ),
     ).toBe(true)
@@ -393,7 +393,7 @@ describe("customers' wishes", () => {
     const ottermill = house.customer('10417').id
     const { version } = await customerView(ottermill)
     await expect(
-      changeCustomer(ottermill, { version, wishes: { invoice: { cc: ['nobody'] } } }, 'Test'),
+      changeCustomer(ottermill, { version, preferences: { invoice: { cc: ['nobody'] } } }, 'Test'),
     ).rejects.toThrow('“nobody” is not an email address')
     expect((await customerView(ottermill)).version).toBe(version)
   })
@@ -410,7 +410,7 @@ test(
     const copies = async (id: number, cc: string) =>
       changeCustomer(
         id,
-        { version: (await customerView(id)).version, wishes: { invoice: { cc: [cc] } } },
+        { version: (await customerView(id)).version, preferences: { invoice: { cc: [cc] } } },
         'Test',
       )
     await copies(ottermill, 'the_boss@h.example')
@@ -418,8 +418,8 @@ test(
     expect((await correctAddress('the_boss@h.example', 'boss@h.example', [], 'Test')).customers).toEqual([
       { id: ottermill, name: 'Ottermill Honey Co-op' },
     ])
-    expect((await customerView(ottermill)).wishes).toEqual({ invoice: { cc: ['boss@h.example'] } })
-    expect((await customerView(sally)).wishes).toEqual({ invoice: { cc: ['the-boss@h.example'] } })
+    expect((await customerView(ottermill)).preferences).toEqual({ invoice: { cc: ['boss@h.example'] } })
+    expect((await customerView(sally)).preferences).toEqual({ invoice: { cc: ['the-boss@h.example'] } })
     await expect(correctAddress('nobody@h.example', 'x@h.example', [], 'Test')).rejects.toThrow(
       'is at no customer and in no copy',
     )

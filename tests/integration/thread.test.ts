@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { exampleInvoice, plain } from '../../core/testing/examples'
 import { one, rows } from '../../server/db/connection'
 import { renderPaper } from '../../server/render/pool'
-import { prepareByHand, putBack } from '../../server/services/documents/by-hand'
+import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { markSeen } from '../../server/services/documents/prepare'
 import { startRun } from '../../server/services/documents/send-run'
 import { runReport } from '../../server/services/runs/runs'
@@ -13,7 +13,7 @@ import { orderView } from '../../server/services/orders/list'
 import { editOrder, setStatus } from '../../server/services/orders/orders'
 import { documentBytes, register, registerSums } from '../../server/services/register/register'
 import { changeRoutine, listRoutines } from '../../server/services/routines/routines'
-import { papersOf, trailWords, until, useHouse } from './house'
+import { papersOf, historyWords, until, useHouse } from './house'
 
 const house = useHouse()
 const user = { id: 1, name: 'Col Varley' }
@@ -29,7 +29,7 @@ async function send(papers: { id: number; revision: number }[], key = randomUUID
   return runReport(id)
 }
 
-async function setTrust(trust: 'by hand' | 'after a check' | 'by itself') {
+async function setTrust(trust: 'by hand' | 'after a check' | 'automatic') {
   const [routine] = await listRoutines()
   await changeRoutine(routine!.id, { version: routine!.version, trust }, 'Maeve Tarrant')
 }
@@ -68,7 +68,7 @@ describe('an order is shipped, its invoice arrives', () => {
     const stored = await documentBytes(found.rows[0]!.id)
     expect(Buffer.compare(Buffer.from(stored.bytes), file!.content)).toBe(0)
     expect(createHash('sha256').update(file!.content).digest('hex')).toBe(stored.sha256)
-    expect((await trailWords(order)).join('\n')).toContain(`Invoice ${number} was issued over 612.54 EUR.`)
+    expect((await historyWords(order)).join('\n')).toContain(`Invoice ${number} was issued over 612.54 EUR.`)
 
     const kept = await one<{ messageId: string; state: string }>(
       'select message_id "messageId", state from dispatch where number = $1',
@@ -115,7 +115,7 @@ describe('once', () => {
     await house.ship([order])
     expect(await rows('select id from document where source_id = $1', [order])).toHaveLength(1)
     expect((await papersOf([order])).filter((paper) => paper.state === 'prepared')).toEqual([])
-    expect((await trailWords(order)).join('\n')).toMatch(
+    expect((await historyWords(order)).join('\n')).toMatch(
       /Nothing was made: invoice INV-\d{4}-\d{5} was already issued for this order/,
     )
     expect((await orderView(order)).evaluations[0]).toMatchObject({ outcome: 'already' })
@@ -224,7 +224,7 @@ describe('what was checked is what leaves', () => {
 
 describe('trust', () => {
   test('by itself: shipped, issued and mailed with no further touch', async () => {
-    await setTrust('by itself')
+    await setTrust('automatic')
     const order = await house.newOrder()
     await house.ship([order])
     await until(

@@ -9,10 +9,10 @@ import { sendAgain, settleByHand } from '../../server/services/dispatch/by-hand'
 import { presumeArrived } from '../../server/services/dispatch/reports'
 import { sweep } from '../../server/services/dispatch/sweep'
 import { lineCounts } from '../../server/services/line/counts'
-import { documentView } from '../../server/services/line/one'
+import { documentView } from '../../server/services/line/in-hand'
 import { until, useHouse } from './house'
 
-const house = useHouse({ trust: 'by itself', reports: false })
+const house = useHouse({ trust: 'automatic', reports: false })
 
 interface Dispatch {
   id: number
@@ -134,7 +134,7 @@ describe('trouble ends in a plain cause', () => {
     await settleByHand([dispatch.id], 'close', 'handed over in person', 'Test')
     const toSend = (await lineCounts()).find((one) => one.stage === 'to send')!
     expect(toSend.facts).toContain('1 issued, not sent')
-    expect((await documentView(dispatch.documentId)).trail.map((entry) => entry.words)).toContain(
+    expect((await documentView(dispatch.documentId)).history.map((entry) => entry.words)).toContain(
       'Closed: handed over in person',
     )
   })

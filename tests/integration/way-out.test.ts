@@ -200,7 +200,7 @@ describe('what was to go automatically and could not be issued', () => {
       {
         name: 'Invoice when closed',
         description: '',
-        trust: 'by itself',
+        trust: 'automatic',
         isOn: true,
         sentence: { statuses: ['Closed'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
       },
@@ -253,14 +253,16 @@ describe('a rehearsal', () => {
     await sendOneToMe(paper!.id, { name: 'Col Varley', email: 'full@tansyhollow.example' })
     await until(
       'it to be given up',
-      async () => (await one('select id from rehearsal_paper where given_up is not null')) !== undefined,
+      async () => (await one('select id from rehearsal where given_up is not null')) !== undefined,
     )
-    await run(`update rehearsal_paper set made_at = now() - interval '1 hour'`)
+    await run(`update rehearsal set made_at = now() - interval '1 hour'`)
     await sweep()
     const jobs = await rows(`select 1 from graphile_worker.jobs where task_identifier = 'send-rehearsals'`)
     expect(jobs).toEqual([])
     await sendRehearsals([1])
-    const words = await rows<{ words: string }>('select words from trail where paper_id = $1', [paper!.id])
+    const words = await rows<{ words: string }>('select words from history where prepared_id = $1', [
+      paper!.id,
+    ])
     expect(words.map((row) => row.words)).toContainEqual(expect.stringContaining('could not be mailed'))
   })
 })

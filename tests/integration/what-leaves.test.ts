@@ -3,8 +3,8 @@ import { describe, expect, test } from 'vitest'
 import { one, rows, run } from '../../server/db/connection'
 import { hold, sendCopy, sendDocuments, settleByHand } from '../../server/services/dispatch/by-hand'
 import { sendDispatches } from '../../server/services/dispatch/send'
-import { tray } from '../../server/services/dispatch/tray'
-import { prepareByHand, sendThisOnceTo } from '../../server/services/documents/by-hand'
+import { printQueue } from '../../server/services/dispatch/print-queue'
+import { prepareByHand, sendThisOnceTo } from '../../server/services/documents/prepare-by-hand'
 import { checkSend } from '../../server/services/documents/send-check'
 import { continueRun, startMatchingRun, startRun, stopRun } from '../../server/services/documents/send-run'
 import { voidDocument } from '../../server/services/documents/void'
@@ -13,7 +13,7 @@ import { lineList } from '../../server/services/line/list'
 import { setStatus, trySetStatus } from '../../server/services/orders/orders'
 import { addRoutine } from '../../server/services/routines/routines'
 import { runLines, runReport } from '../../server/services/runs/runs'
-import { papersOf, trailWords, until, useHouse, type PaperRow } from './house'
+import { papersOf, historyWords, until, useHouse, type PaperRow } from './house'
 
 /*
  * What leaves the house and what does not: Stop, held and withdrawn orders, void documents, customers who
@@ -71,10 +71,10 @@ const mailsTo = async (address: string) => (await house.mails(address)).length
 describe('Stop', () => {
   test('pressed while a batch is written, it comes before the next: the report is what was committed', async () => {
     const { orders, papers } = await shipped(45)
-    await changeHouse({ graceMinutes: 60 })
+    await changeHouse({ undoMinutes: 60 })
     const id = await startRun(ready(papers), randomUUID(), user)
     await run(`update send_run set goes_at = now() - interval '1 second' where id = $1`, [id])
-    await changeHouse({ graceMinutes: 0 })
+    await changeHouse({ undoMinutes: 0 })
     // Stop is pressed as soon as the first document shows, and its job runs beside the one that is issuing
     const issuing = continueRun(id)
     await until('the first batch', async () => (await documentsOf(orders)).length > 0)
@@ -166,7 +166,7 @@ describe('an order that is withdrawn or held', () => {
     const before = await mailsTo('accounts@ottermill.example')
     await sendAllDue()
     expect(await mailsTo('accounts@ottermill.example')).toBe(before)
-    expect((await tray()).map((row) => row.id)).not.toContain((await dispatchesOf(post.orders))[0]!.id)
+    expect((await printQueue()).map((row) => row.id)).not.toContain((await dispatchesOf(post.orders))[0]!.id)
     expect((await lineList({ stage: 'waiting', limit: 50 })).rows.map((row) => row.stopped)).toEqual([
       'Held',
       'Held',
@@ -191,9 +191,9 @@ describe('an order that is withdrawn or held', () => {
       'the email to be gone',
       async () => (await mailsTo('accounts@ottermill.example')) === before + 1,
     )
-    expect((await tray()).map((row) => row.id)).toContain((await dispatchesOf(post.orders))[0]!.id)
+    expect((await printQueue()).map((row) => row.id)).toContain((await dispatchesOf(post.orders))[0]!.id)
     await settleByHand(
-      (await tray()).map((row) => row.id),
+      (await printQueue()).map((row) => row.id),
       'print',
       '',
       'Test',
@@ -256,7 +256,7 @@ describe('an order that is withdrawn or held', () => {
       {
         name: 'Confirmation, automatic',
         description: '',
-        trust: 'by itself',
+        trust: 'automatic',
         isOn: true,
         sentence: {
           statuses: ['Confirmed'],
@@ -274,11 +274,11 @@ describe('an order that is withdrawn or held', () => {
     await house.settle()
     expect((await setStatus([order], 'Held', 'Test')).effects).toMatchObject({ toCheck: 1, nowByHand: 1 })
     await run('update company set paused_at = null')
-    const { issueByItself } = await import('../../server/services/documents/issue')
-    await issueByItself()
+    const { issueAutomatic } = await import('../../server/services/documents/issue')
+    await issueAutomatic()
     expect(await documentsOf([order])).toEqual([])
     expect((await papersOf([order]))[0]).toMatchObject({ state: 'prepared' })
-    expect(await trailWords(order)).toContainEqual(
+    expect(await historyWords(order)).toContainEqual(
       expect.stringContaining('does not go automatically any more'),
     )
   })
@@ -321,7 +321,9 @@ describe('an order that is withdrawn or held', () => {
 describe('void', () => {
   test('a voided invoice leaves a gathered email; the others go, and their number and sum are told', async () => {
     const kilbrack = house.customer('10493')
-    await run(`update customer set wishes = '{"invoice": {"gathered": true}}' where id = $1`, [kilbrack.id])
+    await run(`update customer set preferences = '{"invoice": {"gathered": true}}' where id = $1`, [
+      kilbrack.id,
+    ])
     const { orders, papers } = await shipped(3, { customerId: kilbrack.id, customerName: kilbrack.name })
     await inWaiting(async () => {
       await startRun(ready(papers), randomUUID(), user)
@@ -393,7 +395,10 @@ describe('what a Send says before', () => {
   test('documents without an address are told by cause and left out, or issued when that was said', async () => {
     const customer = house.customer('10434')
     await run('delete from contact where customer_id = $1', [customer.id])
-    await run('update customer set version = version + 1, wishes = $2 where id = $1', [customer.id, '{}'])
+    await run('update customer set version = version + 1, preferences = $2 where id = $1', [
+      customer.id,
+      '{}',
+    ])
     const { orders, papers } = await shipped(2, { customerId: customer.id, customerName: customer.name })
     const matching = { search: customer.name }
     const check = await checkSend({ matching }, {})

@@ -1,12 +1,7 @@
 <script setup lang="ts">
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { paleHeadings } from '../../../core/stationery/contrast'
-import {
-  hideableSums,
-  paperFamilies,
-  type HideableSum,
-  type Stationery,
-} from '../../../core/stationery/stationery'
+import { paleHeadings } from '../../../core/designs/contrast'
+import { hideableSums, paperFamilies, type HideableSum, type Design } from '../../../core/designs/design'
 import type { BrandView } from '../../contract'
 
 /**
@@ -28,8 +23,8 @@ const scopes = computed(() => [
   { value: '', words: 'all its papers' },
   ...props.kinds.map((one) => ({ value: one.value, words: `${one.words} only` })),
 ])
-const design = computed(() => props.brand.stationery.design)
-const formOf = (look: Stationery) => ({
+const design = computed(() => props.brand.design.design)
+const formOf = (look: Design) => ({
   design: look.design,
   headingFamily: look.headingFamily,
   textFamily: look.textFamily,

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { mergeFieldNames } from '../../../core/covernotes/fields'
+import { mergeFieldNames } from '../../../core/emailtexts/fields'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
-import type { EmailLook } from '../../../core/covernotes/email-look'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { BrandView } from '../../contract'
 
 /** The email that carries a kind of paper, per language: subject and text, read with example fields beside it. */
@@ -41,7 +41,7 @@ watch(
     clearTimeout(timer)
     timer = setTimeout(async () => {
       try {
-        filled.value = await callApi('/api/cover-note-preview', {
+        filled.value = await callApi('/api/email-text-preview', {
           method: 'POST',
           body: {
             subject,
@@ -69,7 +69,7 @@ async function keep() {
     if (JSON.stringify(look) !== JSON.stringify(saved.value.look))
       await callApi(`/api/brands/${props.brand.id}/email-look`, { method: 'PUT', body: look })
     if (subject !== (note.value?.subject ?? '') || text !== (note.value?.text ?? ''))
-      await callApi(`/api/brands/${props.brand.id}/cover-note`, {
+      await callApi(`/api/brands/${props.brand.id}/email-text`, {
         method: 'PUT',
         body: { kind: props.kind, language: language.value, subject, text },
       })

@@ -55,7 +55,7 @@ async function close() {
     <template v-if="found?.waiting.length">
       <h2>Drafts that want a date in a closed period</h2>
       <ul>
-        <li v-for="one in found.waiting" :key="one.paperId">{{ one.label }}, {{ longDay(one.date) }}</li>
+        <li v-for="one in found.waiting" :key="one.preparedId">{{ one.label }}, {{ longDay(one.date) }}</li>
       </ul>
     </template>
     <h2>What was closed and opened</h2>

@@ -146,13 +146,13 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         <WordPicker
           label="Grace"
           :words="
-            graces.find((one) => one.value === String(settings!.graceMinutes))?.words ??
-            `after ${settings.graceMinutes} minutes`
+            graces.find((one) => one.value === String(settings!.undoMinutes))?.words ??
+            `after ${settings.undoMinutes} minutes`
           "
           :choices="graces"
-          :value="String(settings.graceMinutes)"
+          :value="String(settings.undoMinutes)"
           :disabled="disabled"
-          @pick="keep({ graceMinutes: Number($event) }, 'The grace is set.')"
+          @pick="keep({ undoMinutes: Number($event) }, 'The grace is set.')"
         />; until then nothing is numbered and the whole run can be taken back.
       </p>
       <p>

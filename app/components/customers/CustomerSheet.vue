@@ -4,12 +4,12 @@ import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../c
 import { needsTaxNumber, treatments } from '../../../core/documents/treatment'
 import { termsWords } from '../../../core/documents/terms'
 import { languages } from '../../../core/money/format'
-import type { Channel, Wish, Wishes } from '../../../core/wishes/recipients'
-import { channels, wishWords } from '../../../core/wishes/recipients'
+import type { Channel, Preference, Preferences } from '../../../core/preferences/recipients'
+import { channels, preferenceWords } from '../../../core/preferences/recipients'
 import type { CustomerView } from '../../contract'
 
 /**
- * How papers reach one customer: wishes as sentences, contacts, address; where one cannot go, the reason and
+ * How papers reach one customer: preferences as sentences, contacts, address; where one cannot go, the reason and
  * the remedy stand there.
  */
 const props = defineProps<{ id: number }>()
@@ -48,7 +48,7 @@ const keep = (change: object, said: string) =>
           method: 'PATCH',
           body: {
             version: view.value!.version,
-            wishes: before.wishes,
+            preferences: before.preferences,
             language: before.language,
             treatment: before.treatment,
             terms: before.terms,
@@ -60,16 +60,17 @@ const keep = (change: object, said: string) =>
     })
   })
 
-function setWish(kind: DocumentKind, change: Wish) {
-  const wish = Object.fromEntries(
-    Object.entries({ ...view.value!.wishes[kind], ...change }).filter(
+function setPreference(kind: DocumentKind, change: Preference) {
+  const preference = Object.fromEntries(
+    Object.entries({ ...view.value!.preferences[kind], ...change }).filter(
       ([, value]) => value !== undefined && !(Array.isArray(value) && value.length === 0),
     ),
   )
-  const wishes: Wishes = { ...view.value!.wishes, [kind]: wish }
+  const preferences: Preferences = { ...view.value!.preferences, [kind]: preference }
   void keep(
-    { wishes },
-    `${view.value!.name}: ${kindFacts[kind].many} ${wishWords(wish as Wish) || 'as usual'}, from the next one on.`,
+    { preferences },
+    `${view.value!.name}: ${kindFacts[kind].many} ` +
+      `${preferenceWords(preference as Preference) || 'as usual'}, from the next one on.`,
   )
 }
 
@@ -89,7 +90,7 @@ const priceChoices = [
 const priceWords = computed(
   () => priceChoices.find((one) => one.value === String(view.value?.pricesIncludeTax))?.words ?? '',
 )
-const ways = channels.map((value) => ({ value, words: wishWords({ channel: value }) }))
+const ways = channels.map((value) => ({ value, words: preferenceWords({ channel: value }) }))
 const roles = [
   { value: '', words: 'the usual contact' },
   ...(['billing', 'buying', 'goods-in'] as const).map((value) => ({ value, words: `the ${value} contact` })),
@@ -100,7 +101,7 @@ const gathers = [
 ]
 const languageWords = { en: 'English', de: 'German', fr: 'French' }
 const languageChoices = languages.map((value) => ({ value, words: languageWords[value] }))
-const channelOf = (kind: DocumentKind): Channel => view.value!.wishes[kind]?.channel ?? 'email'
+const channelOf = (kind: DocumentKind): Channel => view.value!.preferences[kind]?.channel ?? 'email'
 const byEmail = (kind: DocumentKind) => ['email', 'both'].includes(channelOf(kind))
 const list = (text: string) => text.split(/[\s,;]+/).filter(Boolean)
 const value = (event: Event) => (event.target as HTMLInputElement).value
@@ -174,58 +175,60 @@ const stateTone: Record<string, string> = {
           {{ capital(kindFacts[kind].many) }} go
           <WordPicker
             label="Way"
-            :words="wishWords({ channel: channelOf(kind) })"
+            :words="preferenceWords({ channel: channelOf(kind) })"
             :choices="ways"
             :value="channelOf(kind)"
             :disabled="!may"
-            @pick="setWish(kind, { channel: $event as Channel })"
+            @pick="setPreference(kind, { channel: $event as Channel })"
           /><template v-if="byEmail(kind)">
             to
             <WordPicker
               label="Whom"
-              :words="roles.find((one) => one.value === (view!.wishes[kind]?.to ?? ''))!.words"
+              :words="roles.find((one) => one.value === (view!.preferences[kind]?.to ?? ''))!.words"
               :choices="roles"
-              :value="view.wishes[kind]?.to ?? ''"
+              :value="view.preferences[kind]?.to ?? ''"
               :disabled="!may"
-              @pick="setWish(kind, { to: ($event || undefined) as Wish['to'] })" />, with
+              @pick="setPreference(kind, { to: ($event || undefined) as Preference['to'] })" />, with
             <WordPanel
               label="Copies"
               :words="
-                view.wishes[kind]?.cc?.length ? `a copy to ${view.wishes[kind]!.cc!.join(', ')}` : 'no copy'
+                view.preferences[kind]?.cc?.length
+                  ? `a copy to ${view.preferences[kind]!.cc!.join(', ')}`
+                  : 'no copy'
               "
-              :open-end="!view.wishes[kind]?.cc?.length"
+              :open-end="!view.preferences[kind]?.cc?.length"
               :disabled="!may"
               ><label
                 >CC
                 <input
-                  :value="view.wishes[kind]?.cc?.join(', ')"
+                  :value="view.preferences[kind]?.cc?.join(', ')"
                   placeholder="name@house.example"
-                  @change="setWish(kind, { cc: list(value($event)) })" /></label
+                  @change="setPreference(kind, { cc: list(value($event)) })" /></label
             ></WordPanel>
             and
             <WordPanel
               label="Blind copies"
               :words="
-                view.wishes[kind]?.bcc?.length
-                  ? `a blind copy to ${view.wishes[kind]!.bcc!.join(', ')}`
+                view.preferences[kind]?.bcc?.length
+                  ? `a blind copy to ${view.preferences[kind]!.bcc!.join(', ')}`
                   : 'no blind copy'
               "
-              :open-end="!view.wishes[kind]?.bcc?.length"
+              :open-end="!view.preferences[kind]?.bcc?.length"
               :disabled="!may"
               ><label
                 >BCC
                 <input
-                  :value="view.wishes[kind]?.bcc?.join(', ')"
+                  :value="view.preferences[kind]?.bcc?.join(', ')"
                   placeholder="name@house.example"
-                  @change="setWish(kind, { bcc: list(value($event)) })" /></label></WordPanel
+                  @change="setPreference(kind, { bcc: list(value($event)) })" /></label></WordPanel
             >,
             <WordPicker
               label="Gathered"
-              :words="gathers.find((one) => one.value === String(!!view!.wishes[kind]?.gathered))!.words"
+              :words="gathers.find((one) => one.value === String(!!view!.preferences[kind]?.gathered))!.words"
               :choices="gathers"
-              :value="String(!!view.wishes[kind]?.gathered)"
+              :value="String(!!view.preferences[kind]?.gathered)"
               :disabled="!may"
-              @pick="setWish(kind, { gathered: $event === 'true' || undefined })" /></template
+              @pick="setPreference(kind, { gathered: $event === 'true' || undefined })" /></template
           >.
         </p>
         <p v-if="way(kind).problem" class="notice stuck" role="status">

@@ -8,7 +8,7 @@ const places = [
   { to: '/register', words: 'Register' },
   { to: '/customers', words: 'Customers' },
   { to: '/accounts', words: 'Accounts' },
-  { to: '/tray', words: 'Print tray' },
+  { to: '/print-queue', words: 'Print tray' },
 ]
 const setUp = [
   { to: '/routines', words: 'Routines' },

@@ -3,13 +3,13 @@ import type { RunReport } from '../../contract'
 import { partWords } from '../../composables/runWords'
 
 /**
- * A Send: its grace, its progress with counts, and its report: chosen = issued + rehearsed + changed +
+ * A Send: its undo time, its progress with counts, and its report: chosen = issued + rehearsed + changed +
  * skipped + failed.
  */
 const store = useRuns()
 const now = useNow(1000)
 onMounted(() => void attempt(store.findOpen))
-const inGrace = (run: RunReport) => !run.endedAt && new Date(run.goesAt).getTime() > now.value
+const inUndoTime = (run: RunReport) => !run.endedAt && new Date(run.goesAt).getTime() > now.value
 const left = (run: RunReport) => Math.max(0, Math.ceil((new Date(run.goesAt).getTime() - now.value) / 1000))
 const clockWords = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
 const act = (run: RunReport, path: string) =>
@@ -36,7 +36,7 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
 <template>
   <div v-if="store.runs.length > 0" class="runs" role="status">
     <section v-for="run in store.runs" :key="run.id" class="run" data-test="run">
-      <div v-if="inGrace(run)" class="words">
+      <div v-if="inUndoTime(run)" class="words">
         <strong
           >{{ plural(run.chosen, 'document') }} {{ run.chosen === 1 ? 'goes' : 'go' }} in
           <span class="mono">{{ clockWords(left(run)) }}</span></strong
@@ -74,7 +74,7 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
           <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">Open the report</NuxtLink>
         </p>
         <ul v-if="problems(run).length">
-          <li v-for="row in problems(run).slice(0, 4)" :key="row.paperId">
+          <li v-for="row in problems(run).slice(0, 4)" :key="row.preparedId">
             <span class="mono">{{ row.number || row.orderNumber }}</span> {{ row.customerName }}:
             {{ row.reason || row.part }}
           </li>

@@ -33,11 +33,11 @@ const post = <T,>(path: string, body: object) => callApi<T>(path, { method: 'POS
 const acts = {
   send: async () => {
     const papers = [{ id: props.row.id, revision: props.row.revision }]
-    const { runId } = await post<{ runId: number }>('/api/papers/send', { key, papers, despite: true })
+    const { runId } = await post<{ runId: number }>('/api/prepared/send', { key, papers, despite: true })
     await runs.watchRun(runId)
   },
   prepare: () =>
-    post('/api/papers/prepare', { kind: props.row.kind, sourceIds: [props.row.sourceId], despite: true }),
+    post('/api/prepared/prepare', { kind: props.row.kind, sourceIds: [props.row.sourceId], despite: true }),
   'send issued': () => post(`/api/documents/${props.row.documentId}/send`, { despite: true }),
   'let go': () => post('/api/dispatches/keep-back', { ids: [props.row.id], act: 'let go', despite: true }),
 }

@@ -75,7 +75,7 @@ function askToSend() {
 const putBack = () =>
   finish(async () => {
     const rows = subject.value
-    const { ids } = await post('/api/papers/put-back', { ids: subject.value.map((row) => row.id) })
+    const { ids } = await post('/api/prepared/put-back', { ids: subject.value.map((row) => row.id) })
     toasts.say(`${plural(ids.length, 'paper')} put back to To send. No number was used.`, {
       undo: async () => {
         await prepareRows(rows)
@@ -88,7 +88,7 @@ async function prepareRows(rows: readonly LineRow[]): Promise<string[]> {
   const said: string[] = []
   for (const [kind, own] of groupBy(rows, (row) => row.kind)) {
     const result = await callApi<{ prepared: number; already: string[]; refused: string[] }>(
-      '/api/papers/prepare',
+      '/api/prepared/prepare',
       {
         method: 'POST',
         body: {
@@ -116,10 +116,10 @@ const prepare = () =>
 
 const drop = () =>
   finish(async () => {
-    const { ids } = await post('/api/papers/drop', { ids: papersOf(subject.value).map((row) => row.id) })
+    const { ids } = await post('/api/prepared/drop', { ids: papersOf(subject.value).map((row) => row.id) })
     toasts.say(`${plural(ids.length, 'paper')} taken off To send.`, {
       undo: async () => {
-        await post('/api/papers/drop', { ids, undo: true })
+        await post('/api/prepared/drop', { ids, undo: true })
       },
     })
   })
@@ -195,7 +195,7 @@ useMainKey(() => {
   if (props.stage === 'to check') askToSend()
   else if (props.stage === 'to send') void prepare()
   else if (props.stage === 'stuck') void sendAgain()
-  else if (props.stage === 'waiting' && toPost.value.length > 0) void navigateTo('/tray')
+  else if (props.stage === 'waiting' && toPost.value.length > 0) void navigateTo('/print-queue')
 })
 </script>
 
@@ -277,7 +277,12 @@ useMainKey(() => {
         <VBtn v-if="emails.length" :disabled="busy" data-test="cancel" @click="asking = 'close'"
           >Cancel…</VBtn
         >
-        <VBtn v-if="toPost.length" variant="flat" class="go" :disabled="busy" @click="navigateTo('/tray')"
+        <VBtn
+          v-if="toPost.length"
+          variant="flat"
+          class="go"
+          :disabled="busy"
+          @click="navigateTo('/print-queue')"
           >To the print tray</VBtn
         >
       </template>

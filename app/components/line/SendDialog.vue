@@ -24,7 +24,7 @@ const how = computed(() => ({ postOnly: postOnly.value, withoutAddress: withoutA
 
 async function look() {
   const well = await attempt(async () => {
-    check.value = await callApi<SendCheck>('/api/papers/send-check', {
+    check.value = await callApi<SendCheck>('/api/prepared/send-check', {
       method: 'POST',
       body: { ...which.value, ...how.value },
     })
@@ -48,7 +48,7 @@ const noAddress = computed(() => check.value?.leftOut.some((one) => one.bar === 
 async function send() {
   busy.value = true
   const well = await attempt(async () => {
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
+    const { runId } = await callApi<{ runId: number }>('/api/prepared/send', {
       method: 'POST',
       body: {
         key,

@@ -12,7 +12,7 @@ const props = withDefaults(
   },
 )
 const open = ref(false)
-/** Just added: it opens by itself. */
+/** Just added: it opens automatically. */
 onMounted(() => {
   if (props.begin) open.value = true
 })

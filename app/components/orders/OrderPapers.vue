@@ -12,7 +12,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   pick: [kind: DocumentKind]
-  part: [paperId: number]
+  part: [preparedId: number]
   make: [kind: DocumentKind]
 }>()
 const states: Record<string, string> = {

@@ -4,7 +4,7 @@ import { taxInDiscount } from '../../../core/receivables/settle'
 import type { DocumentView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
 
-/** The document in hand: the very PDF that was sent, its email as sent, and its trail. */
+/** The document in hand: the very PDF that was sent, its email as sent, and its history. */
 const props = withDefaults(defineProps<{ id: number; dispatch?: number | null }>(), { dispatch: null })
 const leaf = defineModel<Leaf>('leaf', { required: true })
 const session = useSession()
@@ -119,7 +119,7 @@ function print() {
       <p v-if="pdfWrong" class="notice stuck">{{ pdfWrong }}</p>
     </template>
     <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="dispatch?.channel ?? 'email'" />
-    <TrailLeaf v-else :trail="view.trail" :addresses="addresses" />
+    <HistoryLeaf v-else :history="view.history" :addresses="addresses" />
     <footer class="facts">
       <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
       <template v-if="view.open !== null"

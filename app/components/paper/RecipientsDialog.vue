@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Whom a prepared document goes to: this time only, or for this customer from now on. */
-const props = defineProps<{ paperId: number; addresses: string[]; thisOnce: boolean }>()
+const props = defineProps<{ preparedId: number; addresses: string[]; thisOnce: boolean }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ kept: []; contacts: [] }>()
 const written = ref(props.addresses.join(', '))
@@ -10,7 +10,7 @@ const list = computed(() => written.value.split(/[\s,;]+/).filter(Boolean))
 async function save(addresses: string[]) {
   busy.value = true
   const well = await attempt(async () => {
-    await callApi(`/api/papers/${props.paperId}/recipients`, { method: 'PUT', body: { addresses } })
+    await callApi(`/api/prepared/${props.preparedId}/recipients`, { method: 'PUT', body: { addresses } })
   })
   busy.value = false
   if (!well) return

@@ -13,7 +13,7 @@ const { filters, set } = useFilters({
   search: '',
   group: '',
   trouble: '',
-  wish: '',
+  preference: '',
   in: '',
   sort: 'name',
   down: 'no',
@@ -22,7 +22,7 @@ const asked = computed(() => ({
   search: filters.value.search,
   group: filters.value.group,
   trouble: filters.value.trouble,
-  wish: filters.value.wish,
+  preference: filters.value.preference,
   sort: filters.value.sort,
   descending: String(filters.value.down === 'yes'),
 }))
@@ -51,7 +51,7 @@ const groups = computed(() => [
   { value: '', words: 'any group' },
   ...(list.extra.value?.groups ?? []).map((value) => ({ value, words: value })),
 ])
-const wishes = [
+const preferences = [
   { value: '', words: 'any wish' },
   { value: 'email', words: 'email wished' },
   { value: 'paper', words: 'paper wished' },
@@ -85,10 +85,10 @@ useMainKey(() => {
               @pick="set({ group: $event })" />,
             <WordPicker
               label="Wish"
-              :words="wordsOf(wishes, filters.wish)"
-              :choices="wishes"
-              :value="filters.wish"
-              @pick="set({ wish: $event })" />,
+              :words="wordsOf(preferences, filters.preference)"
+              :choices="preferences"
+              :value="filters.preference"
+              @pick="set({ preference: $event })" />,
             <WordPicker
               label="Trouble"
               :words="wordsOf(troubles, filters.trouble)"
@@ -160,7 +160,7 @@ useMainKey(() => {
         </div>
       </aside>
     </div>
-    <ManyWishes
+    <ManyPreferences
       v-model="setting"
       :customers="picks.chosen.value"
       :kinds="documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many }))"

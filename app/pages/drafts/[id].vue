@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { BillFacts } from '../../../core/documents/bill'
+import type { DraftFacts } from '../../../core/documents/draft'
 import { capital } from '../../../core/documents/kinds'
 import { paymentMethods } from '../../../core/documents/facts'
-import type { BillView } from '../../contract'
+import type { DraftView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
 /** An invoice or credit note being written, with its true paper beside it; kept, it hangs on To check. */
@@ -10,8 +10,8 @@ const route = useRoute()
 const session = useSession()
 const toasts = useToasts()
 const id = computed(() => Number(route.params.id))
-const bill = shallowRef<BillView>()
-const facts = ref<BillFacts>()
+const draft = shallowRef<DraftView>()
+const facts = ref<DraftFacts>()
 const earlierDateOk = ref(false)
 const wrong = ref('')
 const wrongField = ref('')
@@ -23,22 +23,22 @@ const postOnly = ref(false)
 /** A sale that is paid at once: by what. */
 const paidBy = ref('')
 
-const formOf = (view: BillView) => JSON.stringify([view.facts, view.paper?.earlierDateOk ?? false])
+const formOf = (view: DraftView) => JSON.stringify([view.facts, view.paper?.earlierDateOk ?? false])
 const dirty = computed(
-  () => !!bill.value && JSON.stringify([facts.value, earlierDateOk.value]) !== formOf(bill.value),
+  () => !!draft.value && JSON.stringify([facts.value, earlierDateOk.value]) !== formOf(draft.value),
 )
-const isOpen = computed(() => bill.value?.state === 'open')
+const isOpen = computed(() => draft.value?.state === 'open')
 const disabled = computed(() => !session.may('clerk') || !isOpen.value)
-const isCredit = computed(() => bill.value?.kind === 'credit note')
+const isCredit = computed(() => draft.value?.kind === 'credit note')
 
 const newest = useNewest()
 async function load() {
   try {
-    const found = await newest(() => callApi<BillView>(`/api/bills/${id.value}`))
+    const found = await newest(() => callApi<DraftView>(`/api/drafts/${id.value}`))
     if (!found) return
     const keep = dirty.value
-    bill.value =
-      keep && bill.value ? { ...found, version: bill.value.version, facts: bill.value.facts } : found
+    draft.value =
+      keep && draft.value ? { ...found, version: draft.value.version, facts: draft.value.facts } : found
     if (!keep) {
       facts.value = structuredClone(found.facts)
       earlierDateOk.value = found.paper?.earlierDateOk ?? false
@@ -51,7 +51,7 @@ async function load() {
 watch(
   id,
   () => {
-    bill.value = undefined
+    draft.value = undefined
     void load()
   },
   { immediate: true },
@@ -59,24 +59,24 @@ watch(
 useLive(['line', 'register'], () => void load(), 250)
 
 async function keep() {
-  if (!bill.value || !facts.value || !dirty.value || busy.value) return
+  if (!draft.value || !facts.value || !dirty.value || busy.value) return
   busy.value = true
   wrongField.value = ''
   try {
-    await callApi(`/api/bills/${id.value}`, {
+    await callApi(`/api/drafts/${id.value}`, {
       method: 'PATCH',
       body: {
-        version: bill.value.version,
+        version: draft.value.version,
         facts: facts.value,
-        brandId: bill.value.brandId,
-        customerId: bill.value.customerId,
+        brandId: draft.value.brandId,
+        customerId: draft.value.customerId,
         earlierDateOk: earlierDateOk.value,
       },
     })
-    bill.value = {
-      ...bill.value,
+    draft.value = {
+      ...draft.value,
       facts: structuredClone(toRaw(facts.value)),
-      paper: bill.value.paper && { ...bill.value.paper, earlierDateOk: earlierDateOk.value },
+      paper: draft.value.paper && { ...draft.value.paper, earlierDateOk: earlierDateOk.value },
     }
     await load()
     toasts.say('The draft is kept. Its paper is built anew.')
@@ -95,18 +95,18 @@ watch(asking, (now) => {
 async function send() {
   busy.value = true
   await attempt(async () => {
-    const paperId = bill.value!.paper!.id
+    const preparedId = draft.value!.paper!.id
     const { revision, changes } = await callApi<{ revision: number; changes: object[] | null }>(
-      `/api/papers/${paperId}`,
+      `/api/prepared/${preparedId}`,
     )
-    if (changes) await callApi(`/api/papers/${paperId}/seen`, { method: 'POST', body: { revision } })
-    const { runId } = await callApi<{ runId: number }>('/api/papers/send', {
+    if (changes) await callApi(`/api/prepared/${preparedId}/seen`, { method: 'POST', body: { revision } })
+    const { runId } = await callApi<{ runId: number }>('/api/prepared/send', {
       method: 'POST',
       body: {
         key: sendKey.value,
         postOnly: postOnly.value,
         ...(paidBy.value ? { paidBy: paidBy.value } : {}),
-        papers: [{ id: paperId, revision }],
+        papers: [{ id: preparedId, revision }],
       },
     })
     await useRuns().watchRun(runId)
@@ -151,29 +151,30 @@ const [reference, customerNote, suppliedOn, date] = [
     <div v-if="wrong" class="empty">
       <strong>No such draft</strong>{{ wrong }} <NuxtLink to="/register">To the Register</NuxtLink>
     </div>
-    <div v-else-if="bill && facts" class="split">
-      <section class="left" :aria-label="`Draft ${bill.kind}`">
+    <div v-else-if="draft && facts" class="split">
+      <section class="left" :aria-label="`Draft ${draft.kind}`">
         <div class="bar">
-          <h1 class="title">{{ isOpen ? `${capital(bill.kind)}, a draft` : capital(bill.kind) }}</h1>
-          <strong class="cut">{{ bill.customerName }}</strong>
-          <NuxtLink v-if="bill.orderId" class="mono push" :to="`/orders/${bill.orderId}`">{{
-            bill.orderNumber
+          <h1 class="title">{{ isOpen ? `${capital(draft.kind)}, a draft` : capital(draft.kind) }}</h1>
+          <strong class="cut">{{ draft.customerName }}</strong>
+          <NuxtLink v-if="draft.orderId" class="mono push" :to="`/orders/${draft.orderId}`">{{
+            draft.orderNumber
           }}</NuxtLink>
         </div>
         <div class="body">
-          <p v-if="bill.replaces" class="notice way">
+          <p v-if="draft.replaces" class="notice way">
             Takes the place of
-            <NuxtLink class="mono" :to="`/register?search=${bill.replaces.number}&in=${bill.replaces.id}`">{{
-              bill.replaces.number
-            }}</NuxtLink>.
+            <NuxtLink
+              class="mono"
+              :to="`/register?search=${draft.replaces.number}&in=${draft.replaces.id}`"
+              >{{ draft.replaces.number }}</NuxtLink>.
           </p>
           <template v-if="isCredit">
             <p class="sentence">
               Takes back <strong>{{ askWords }}</strong> of
               <NuxtLink
                 class="mono"
-                :to="`/register?search=${bill.credits!.number}&in=${bill.credits!.id}`"
-                >{{ bill.credits!.number }}</NuxtLink>.
+                :to="`/register?search=${draft.credits!.number}&in=${draft.credits!.id}`"
+                >{{ draft.credits!.number }}</NuxtLink>.
             </p>
             <FormField v-model="facts.credit!.reason" label="Why; it is printed" :disabled="disabled" />
           </template>
@@ -185,7 +186,7 @@ const [reference, customerNote, suppliedOn, date] = [
                 :words="modes.find((one) => one.value === String(facts!.pricesIncludeTax))!.words"
                 :choices="modes"
                 :value="String(facts.pricesIncludeTax)"
-                :disabled="disabled || !!bill.orderId"
+                :disabled="disabled || !!draft.orderId"
                 @pick="facts.pricesIncludeTax = $event === 'true'"
               />
               in <strong>{{ facts.currency }}</strong>.<template v-if="facts.deposit">
@@ -213,25 +214,25 @@ const [reference, customerNote, suppliedOn, date] = [
           </div>
           <template v-if="!isCredit">
             <OrderLines v-model="facts.lines" :disabled="disabled" :currency="facts.currency" />
-            <BillAdjustments v-if="!facts.deposit" v-model="facts.adjustments" :disabled="disabled" />
+            <DraftAdjustments v-if="!facts.deposit" v-model="facts.adjustments" :disabled="disabled" />
           </template>
           <p class="sum">
             {{ dirty ? 'Total as kept' : 'Total' }}
             <strong class="mono">{{
-              bill.paper ? moneyWithSign(bill.paper.total, facts.currency) : '–'
+              draft.paper ? moneyWithSign(draft.paper.total, facts.currency) : '–'
             }}</strong>
           </p>
           <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
         </div>
         <footer class="foot-bar">
           <span v-if="dirty" class="tag wait">not kept yet</span>
-          <span v-else-if="bill.document" class="tag go">issued</span>
-          <span v-else-if="bill.state === 'dropped'" class="tag">thrown away</span>
-          <span v-else class="soft">on {{ bill.paper?.state === 'prepared' ? 'To check' : 'To send' }}</span>
+          <span v-else-if="draft.document" class="tag go">issued</span>
+          <span v-else-if="draft.state === 'dropped'" class="tag">thrown away</span>
+          <span v-else class="soft">on {{ draft.paper?.state === 'prepared' ? 'To check' : 'To send' }}</span>
           <span class="push" />
           <VBtn
-            v-if="!disabled && bill.paper?.state === 'prepared'"
-            :disabled="dirty || !!bill.paper.problem || busy"
+            v-if="!disabled && draft.paper?.state === 'prepared'"
+            :disabled="dirty || !!draft.paper.problem || busy"
             data-test="send-paper"
             @click="asking = true"
             >Send it…</VBtn
@@ -248,15 +249,15 @@ const [reference, customerNote, suppliedOn, date] = [
         </footer>
       </section>
       <aside class="right" aria-label="The draft's paper">
-        <DocumentPane v-if="bill.document" :id="bill.document.id" v-model:leaf="leaf" />
-        <PaperPane v-else-if="bill.paper" :id="bill.paper.id" v-model:leaf="leaf" />
+        <DocumentPane v-if="draft.document" :id="draft.document.id" v-model:leaf="leaf" />
+        <PreparedPane v-else-if="draft.paper" :id="draft.paper.id" v-model:leaf="leaf" />
         <div v-else class="empty">
           <strong>No paper yet</strong>Keep the draft, and its paper stands here.
         </div>
       </aside>
       <Ask
         v-model="asking"
-        :title="`${postOnly ? 'Issue' : 'Send'} the ${bill.kind}?`"
+        :title="`${postOnly ? 'Issue' : 'Send'} the ${draft.kind}?`"
         :go="postOnly ? 'Issue it' : 'Send it'"
         :busy="busy"
         @go="send"
@@ -265,8 +266,8 @@ const [reference, customerNote, suppliedOn, date] = [
           {{
             postOnly
               ? 'hangs on To send until a routine or a person sends it'
-              : `goes to ${bill.customerName}`
-          }}, {{ moneyWithSign(bill.paper?.total ?? '0', facts.currency) }}.
+              : `goes to ${draft.customerName}`
+          }}, {{ moneyWithSign(draft.paper?.total ?? '0', facts.currency) }}.
         </p>
         <label class="check"
           ><input v-model="postOnly" type="checkbox" /> Only issue: number and book now, send later</label

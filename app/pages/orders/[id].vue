@@ -164,7 +164,7 @@ async function prepare(kind: DocumentKind) {
     return
   }
   await attempt(async () => {
-    const result = await callApi<{ already: string[] }>('/api/papers/prepare', {
+    const result = await callApi<{ already: string[] }>('/api/prepared/prepare', {
       method: 'POST',
       body: { kind, sourceIds: [id.value] },
     })
@@ -196,13 +196,13 @@ const parts = [
   { value: 'part', words: 'an invoice of some of its lines' },
   { value: 'deposit', words: 'a deposit invoice' },
 ]
-const bill = () =>
+const draft = () =>
   attempt(async () => {
-    const { billId } = await callApi<{ billId: number }>(`/api/orders/${id.value}/bill`, {
+    const { draftId } = await callApi<{ draftId: number }>(`/api/orders/${id.value}/drafts`, {
       method: 'POST',
       body: { kind: part.value, ...(part.value === 'deposit' ? { percent: percent.value.trim() } : {}) },
     })
-    await navigateTo(`/drafts/${billId}`)
+    await navigateTo(`/drafts/${draftId}`)
   })
 
 /** What the question about sending is about: the prepared document as it was looked at. */
@@ -322,7 +322,7 @@ const statuses = computed(() =>
         />
         <template v-if="live">
           <DocumentPane v-if="live.documentId" :id="live.documentId" v-model:leaf="leaf" />
-          <PaperPane v-else :id="live.id" v-model:leaf="leaf" />
+          <PreparedPane v-else :id="live.id" v-model:leaf="leaf" />
         </template>
         <template v-else>
           <p class="empty">
@@ -333,7 +333,7 @@ const statuses = computed(() =>
                 : (prepareRefusal(kindInHand, order) ?? '')
             }}
           </p>
-          <TrailLeaf :trail="order.trail" />
+          <HistoryLeaf :history="order.history" />
         </template>
       </aside>
       <Ask
@@ -341,7 +341,7 @@ const statuses = computed(() =>
         :title="`Bill a part of ${order.number}`"
         go="Begin the draft"
         :busy="busy"
-        @go="bill"
+        @go="draft"
       >
         <p class="sentence">
           Write

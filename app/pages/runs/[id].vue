@@ -153,7 +153,7 @@ const inUndoTime = computed(
           </template>
         </div>
         <ul class="rows">
-          <li v-for="row in stuck" :key="row.paperId">
+          <li v-for="row in stuck" :key="row.preparedId">
             <NuxtLink class="mono" :to="`/register?search=${row.number}&in=${row.documentId}`">{{
               row.number
             }}</NuxtLink>
@@ -172,7 +172,7 @@ const inUndoTime = computed(
           <h2>Not issued: {{ left.length }}</h2>
         </div>
         <ul class="rows">
-          <li v-for="row in left" :key="row.paperId">
+          <li v-for="row in left" :key="row.preparedId">
             <NuxtLink
               v-if="row.paperState === 'prepared'"
               class="mono"

@@ -1,9 +1,9 @@
 import { treatments } from '../../../core/documents/treatment'
-import { percent } from '../../bill-check'
+import { percent } from '../../draft-check'
 import { country, id, idParam, Joi, language, text } from '../../checks'
 import { route } from '../../route'
 import { changeCustomer, type CustomerChange } from '../../services/customers/customers'
-import { wishes } from '../../wish-check'
+import { preferences } from '../../preference-check'
 
 const billing = Joi.object({
   attention: text(80).allow(''),
@@ -30,11 +30,11 @@ export default route<{ id: number }, object, CustomerChange>(
       version: id.required(),
       billing,
       language,
-      wishes,
+      preferences,
       treatment: Joi.valid(...treatments),
       terms,
       pricesIncludeTax: Joi.boolean().allow(null),
-    }).or('billing', 'language', 'wishes', 'treatment', 'terms', 'pricesIncludeTax'),
+    }).or('billing', 'language', 'preferences', 'treatment', 'terms', 'pricesIncludeTax'),
   },
   async ({ params, body, user }) => {
     await changeCustomer(params.id, body, user.name)

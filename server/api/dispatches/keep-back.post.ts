@@ -3,7 +3,7 @@ import { route } from '../../route'
 import { hold, printInstead, sendLater } from '../../services/dispatch/by-hand'
 
 /**
- * Holds waiting emails, lets them go, sets another time; or sends stuck ones to the print tray. An email of a
+ * Holds waiting emails, lets them go, sets another time; or sends stuck ones to the print queue. An email of a
  * held or withdrawn order is let go alone, with despite.
  */
 export default route<

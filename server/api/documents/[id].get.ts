@@ -1,6 +1,6 @@
 import { id, idParam, Joi } from '../../checks'
 import { route } from '../../route'
-import { documentView } from '../../services/line/one'
+import { documentView } from '../../services/line/in-hand'
 
 export default route<{ id: number }, { dispatch?: number }>(
   { role: 'reader', params: idParam, query: Joi.object({ dispatch: id }) },

@@ -4,7 +4,7 @@ import { route } from '../../route'
 import { madeAgain, mostAgain } from '../../services/register/again'
 
 /**
- * Chosen documents made again on the present stationery, each page marked as a copy, as one PDF. Nothing is
+ * Chosen documents made again on the present design, each page marked as a copy, as one PDF. Nothing is
  * kept or sent.
  */
 export default route<object, { ids: string }>(

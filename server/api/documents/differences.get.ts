@@ -1,7 +1,7 @@
 import { day, Joi } from '../../checks'
 import { csvFile } from '../../csv'
 import { route } from '../../route'
-import { proofOf } from '../../services/register/proof'
+import { reconciliationOf } from '../../services/register/reconciliation'
 
 /** The differences of a day's proof as CSV. */
 export default route<object, { day: string }>(
@@ -11,6 +11,6 @@ export default route<object, { day: string }>(
       event,
       `proof-${query.day}`,
       ['number', 'kind', 'customerName', 'step', 'words', 'total', 'currency'],
-      (await proofOf(query.day)).differences,
+      (await reconciliationOf(query.day)).differences,
     ),
 )

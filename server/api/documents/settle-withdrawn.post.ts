@@ -1,9 +1,9 @@
 import { ids, Joi } from '../../checks'
 import { route } from '../../route'
-import { settleWithdrawn } from '../../services/orders/withdrawn'
+import { reverseWithdrawn } from '../../services/orders/withdrawn'
 
 /** Voids or credits the chosen invoices whose order was withdrawn; answers what became of each. */
 export default route<object, object, { ids: number[] }>(
   { role: 'clerk', body: Joi.object({ ids: ids.max(200) }) },
-  ({ body, user }) => settleWithdrawn({ documentIds: body.ids }, user.name),
+  ({ body, user }) => reverseWithdrawn({ documentIds: body.ids }, user.name),
 )

@@ -22,7 +22,7 @@ export default route<object, object, Partial<HouseSettings>>(
             .map((kind) => [kind, Joi.valid('event')]),
         ),
       ),
-      graceMinutes: Joi.number().integer().min(0).max(60),
+      undoMinutes: Joi.number().integer().min(0).max(60),
       rehearsalAddress: text(320).allow(''),
     }).min(1),
   },

@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
-import type { EmailLook } from '../../../core/covernotes/email-look'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { BankAccount } from '../../../core/documents/bank'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import type { Language } from '../../../core/money/format'

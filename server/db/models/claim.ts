@@ -5,7 +5,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
-import { PreparedDocument } from './paper'
+import { PreparedDocument } from './prepared-document'
 import { Source } from './source'
 
 /** What keeps a document from being made twice: one row for each source, kind and occasion. */
@@ -13,7 +13,7 @@ export class Claim extends Model<InferAttributes<Claim>, InferCreationAttributes
   declare sourceId: number
   declare documentKind: string
   declare occasion: string
-  declare paperId: number
+  declare preparedId: number
   declare documentId: number | null
   declare takenAt: Date
 
@@ -23,7 +23,7 @@ export class Claim extends Model<InferAttributes<Claim>, InferCreationAttributes
         sourceId: { type: DataTypes.INTEGER, primaryKey: true },
         documentKind: { type: DataTypes.TEXT, primaryKey: true },
         occasion: { type: DataTypes.TEXT, primaryKey: true },
-        paperId: { type: DataTypes.INTEGER, allowNull: false },
+        preparedId: { type: DataTypes.INTEGER, allowNull: false },
         documentId: { type: DataTypes.INTEGER },
         takenAt: { type: DataTypes.DATE, allowNull: false },
       },
@@ -33,6 +33,6 @@ export class Claim extends Model<InferAttributes<Claim>, InferCreationAttributes
 
   static associate(): void {
     this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
-    this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'paperId' })
+    this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'preparedId' })
   }
 }

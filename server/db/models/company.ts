@@ -23,7 +23,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare presumeSeconds: number
   declare failureNoticeTo: CreationOptional<string>
   declare orderFields: CreationOptional<string[]>
-  declare graceMinutes: CreationOptional<number>
+  declare undoMinutes: CreationOptional<number>
   declare pausedAt: Date | null
   declare pausedBy: string | null
   declare pauseReason: CreationOptional<string>
@@ -57,7 +57,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         presumeSeconds: { type: DataTypes.INTEGER, allowNull: false },
         failureNoticeTo: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         orderFields: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
-        graceMinutes: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
+        undoMinutes: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         pausedAt: { type: DataTypes.DATE },
         pausedBy: { type: DataTypes.TEXT },
         pauseReason: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },

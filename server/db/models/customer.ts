@@ -9,9 +9,9 @@ import {
 import type { Address } from '../../../core/documents/facts'
 import type { Terms } from '../../../core/documents/terms'
 import type { Language } from '../../../core/money/format'
-import type { Wishes } from '../../../core/wishes/recipients'
+import type { Preferences } from '../../../core/preferences/recipients'
 
-/** Who buys. How documents reach a customer is written in wishes. */
+/** Who buys. How documents reach a customer is written in preferences. */
 export class Customer extends Model<InferAttributes<Customer>, InferCreationAttributes<Customer>> {
   declare id: CreationOptional<number>
   declare number: string
@@ -25,7 +25,7 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
   declare salesperson: CreationOptional<string>
   /** The postal address; none yet where it is null. */
   declare billing: Address | null
-  declare wishes: CreationOptional<Wishes>
+  declare preferences: CreationOptional<Preferences>
   declare version: CreationOptional<number>
   declare taxTreatment: CreationOptional<
     'domestic' | 'reverse charge' | 'intra-Community supply' | 'export' | 'exempt'
@@ -47,7 +47,7 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
         taxNumber: { type: DataTypes.TEXT },
         salesperson: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         billing: { type: DataTypes.JSONB },
-        wishes: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         taxTreatment: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'domestic' },
         pricesIncludeTax: { type: DataTypes.BOOLEAN },

@@ -9,7 +9,7 @@ import {
 import type { DispatchState, StuckCause } from '../../../core/dispatch/states'
 import { Brand } from './brand'
 import { Customer } from './customer'
-import { EmailTextVersion } from './cover-note'
+import { EmailTextVersion } from './email-text'
 
 /** An email or a print job with one or more documents: its state is moved in services/dispatch alone. */
 export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttributes<Dispatch>> {
@@ -19,7 +19,7 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
   declare customerId: number
   declare customerName: string
   declare brandId: number
-  declare coverNoteId: number
+  declare emailTextId: number
   declare toRole: string
   declare toAddresses: string[] | null
   /** A copy never decides how its document stands. */
@@ -67,7 +67,7 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
         customerId: { type: DataTypes.INTEGER, allowNull: false },
         customerName: { type: DataTypes.TEXT, allowNull: false },
         brandId: { type: DataTypes.INTEGER, allowNull: false },
-        coverNoteId: { type: DataTypes.INTEGER, allowNull: false },
+        emailTextId: { type: DataTypes.INTEGER, allowNull: false },
         toRole: { type: DataTypes.TEXT, allowNull: false },
         toAddresses: { type: DataTypes.JSONB },
         isCopy: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
@@ -106,6 +106,6 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
   static associate(): void {
     this.belongsTo(Customer, { as: 'customer', foreignKey: 'customerId' })
     this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
-    this.belongsTo(EmailTextVersion, { as: 'coverNote', foreignKey: 'coverNoteId' })
+    this.belongsTo(EmailTextVersion, { as: 'emailText', foreignKey: 'emailTextId' })
   }
 }

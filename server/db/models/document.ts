@@ -11,10 +11,10 @@ import type { Paper } from '../../../core/documents/paper'
 import type { Language } from '../../../core/money/format'
 import { Brand } from './brand'
 import { Customer } from './customer'
-import { DesignVersion } from './stationery'
-import { EmailTextVersion } from './cover-note'
+import { DesignVersion } from './design'
+import { EmailTextVersion } from './email-text'
 import { NumberSeries } from './number-series'
-import { PreparedDocument } from './paper'
+import { PreparedDocument } from './prepared-document'
 import { Source } from './source'
 
 /** An issued document, for good. Its sums and its printed facts never change. */
@@ -44,9 +44,9 @@ export class IssuedDocument extends Model<
   declare toPay: string
   /** What is printed, frozen. */
   declare paper: Paper
-  declare stationeryId: number
-  declare coverNoteId: number
-  declare paperId: number
+  declare designId: number
+  declare emailTextId: number
+  declare preparedId: number
   declare issuedAt: Date
   declare issuedBy: string
   declare search: string
@@ -78,9 +78,9 @@ export class IssuedDocument extends Model<
         total: { type: DataTypes.DECIMAL, allowNull: false },
         toPay: { type: DataTypes.DECIMAL, allowNull: false },
         paper: { type: DataTypes.JSONB, allowNull: false },
-        stationeryId: { type: DataTypes.INTEGER, allowNull: false },
-        coverNoteId: { type: DataTypes.INTEGER, allowNull: false },
-        paperId: { type: DataTypes.INTEGER, allowNull: false },
+        designId: { type: DataTypes.INTEGER, allowNull: false },
+        emailTextId: { type: DataTypes.INTEGER, allowNull: false },
+        preparedId: { type: DataTypes.INTEGER, allowNull: false },
         issuedAt: { type: DataTypes.DATE, allowNull: false },
         issuedBy: { type: DataTypes.TEXT, allowNull: false },
         search: { type: DataTypes.TEXT, allowNull: false },
@@ -97,9 +97,9 @@ export class IssuedDocument extends Model<
     this.belongsTo(Source, { as: 'source', foreignKey: 'sourceId' })
     this.belongsTo(Customer, { as: 'customer', foreignKey: 'customerId' })
     this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
-    this.belongsTo(DesignVersion, { as: 'stationery', foreignKey: 'stationeryId' })
-    this.belongsTo(EmailTextVersion, { as: 'coverNote', foreignKey: 'coverNoteId' })
-    this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'paperId' })
+    this.belongsTo(DesignVersion, { as: 'design', foreignKey: 'designId' })
+    this.belongsTo(EmailTextVersion, { as: 'emailText', foreignKey: 'emailTextId' })
+    this.belongsTo(PreparedDocument, { as: 'prepared', foreignKey: 'preparedId' })
     this.belongsTo(IssuedDocument, { as: 'credits', foreignKey: 'creditsId' })
     this.belongsTo(IssuedDocument, { as: 'replaces', foreignKey: 'replacesId' })
   }

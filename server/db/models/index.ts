@@ -4,12 +4,12 @@ import { ApiCall } from './api-call'
 import { ApiToken } from './api-token'
 import { BankEntry } from './bank-entry'
 import { BankFile } from './bank-file'
-import { Bill } from './bill'
+import { Draft } from './draft'
 import { Brand } from './brand'
 import { Claim } from './claim'
 import { Company } from './company'
 import { Contact } from './contact'
-import { EmailTextVersion } from './cover-note'
+import { EmailTextVersion } from './email-text'
 import { Customer } from './customer'
 import { Dispatch } from './dispatch'
 import { DispatchDocument } from './dispatch-document'
@@ -29,24 +29,24 @@ import { NumberSeries } from './number-series'
 import { NumberSkip } from './number-skip'
 import { OpenItem } from './open-item'
 import { OrderLine } from './order-line'
-import { PreparedDocument } from './paper'
+import { PreparedDocument } from './prepared-document'
 import { Payment } from './payment'
 import { PeriodClose } from './period-close'
 import { RateLimit } from './rate-limit'
-import { RehearsalPaper } from './rehearsal-paper'
+import { Rehearsal } from './rehearsal'
 import { Routine } from './routine'
 import { RoutineVersion } from './routine-version'
 import { SalesOrder } from './sales-order'
 import { Source } from './source'
 import { SendRun } from './send-run'
-import { SendRunPaper } from './send-run-paper'
+import { SendRunDocument } from './send-run-document'
 import { SeriesCounter } from './series-counter'
 import { Session } from './session'
 import { Staff } from './staff'
-import { DesignVersion } from './stationery'
+import { DesignVersion } from './design'
 import { TaxCode } from './tax-code'
 import { TaxRate } from './tax-rate'
-import { Trail } from './trail'
+import { History } from './history'
 import { Undelivered } from './undelivered'
 import { Unpainted } from './unpainted'
 import { Worker } from './worker'
@@ -57,7 +57,7 @@ export {
   ApiToken,
   BankEntry,
   BankFile,
-  Bill,
+  Draft,
   Brand,
   Claim,
   Company,
@@ -86,12 +86,12 @@ export {
   Payment,
   PeriodClose,
   RateLimit,
-  RehearsalPaper,
+  Rehearsal,
   Routine,
   RoutineVersion,
   SalesOrder,
   SendRun,
-  SendRunPaper,
+  SendRunDocument,
   SeriesCounter,
   Source,
   Session,
@@ -99,7 +99,7 @@ export {
   DesignVersion,
   TaxCode,
   TaxRate,
-  Trail,
+  History,
   Undelivered,
   Unpainted,
   Worker,
@@ -139,7 +139,7 @@ export const models: readonly HouseModel[] = [
   HouseEvent,
   Evaluation,
   StoredFile,
-  Bill,
+  Draft,
   PreparedDocument,
   IssuedDocument,
   Claim,
@@ -148,8 +148,8 @@ export const models: readonly HouseModel[] = [
   Unpainted,
   Undelivered,
   SendRun,
-  SendRunPaper,
-  RehearsalPaper,
+  SendRunDocument,
+  Rehearsal,
   Dispatch,
   DispatchDocument,
   DispatchRecipient,
@@ -161,7 +161,7 @@ export const models: readonly HouseModel[] = [
   Allocation,
   BankFile,
   BankEntry,
-  Trail,
+  History,
   Worker,
 ]
 

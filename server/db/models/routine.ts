@@ -15,7 +15,7 @@ export class Routine extends Model<InferAttributes<Routine>, InferCreationAttrib
   declare description: CreationOptional<string>
   declare isOn: CreationOptional<boolean>
   declare appliesSince: Date | null
-  declare trust: 'by hand' | 'after a check' | 'by itself'
+  declare trust: 'by hand' | 'after a check' | 'automatic'
   declare version: CreationOptional<number>
   declare sentence: RoutineSentence
   declare changedAt: Date

@@ -1,5 +1,5 @@
 import { Refusal } from '../../../core/errors'
-import { isAddress, type ContactFacts, type Wishes } from '../../../core/wishes/recipients'
+import { isAddress, type ContactFacts, type Preferences } from '../../../core/preferences/recipients'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { Contact } from '../../db/models'
 import { markStale } from '../outbox/stale'
@@ -40,9 +40,9 @@ export async function changeContacts(
     await run('delete from contact where customer_id = $1', [id])
     await Contact.bulkCreate(contacts.map(({ name, email, role }) => ({ customerId: id, name, email, role })))
     await run(
-      `insert into trail (at, actor, source_id, words)
+      `insert into history (at, actor, source_id, words)
       select now(), $2, p.source_id, $3
-      from paper p
+      from prepared_document p
       where p.customer_id = $1 and p.state = 'prepared'`,
       [id, actor, `The contacts of ${customer.name} were changed.`],
     )
@@ -68,11 +68,11 @@ export async function correctContacts(
       about: { field: 'to' },
     })
   return inTransaction(async () => {
-    const customers = await rows<{ id: number; name: string; wishes: Wishes }>(
-      `select c.id, c.name, c.wishes
+    const customers = await rows<{ id: number; name: string; preferences: Preferences }>(
+      `select c.id, c.name, c.preferences
       from customer c
       where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($1))
-        or position(lower($2) in lower(c.wishes::text)) > 0
+        or position(lower($2) in lower(c.preferences::text)) > 0
       order by c.id
       for update of c`,
       [from, JSON.stringify(from).slice(1, -1)],
@@ -81,25 +81,25 @@ export async function correctContacts(
     await run('update contact set email = $2 where lower(email) = lower($1)', [from, to])
     const corrected = (addresses: string[] | undefined) =>
       addresses?.map((address) => (address.toLowerCase() === from.toLowerCase() ? to : address))
-    for (const { id, wishes } of customers) {
+    for (const { id, preferences } of customers) {
       const now = Object.fromEntries(
-        Object.entries(wishes).map(([kind, wish]) => [
+        Object.entries(preferences).map(([kind, preference]) => [
           kind,
           {
-            ...wish,
-            ...(wish.cc ? { cc: corrected(wish.cc) } : {}),
-            ...(wish.bcc ? { bcc: corrected(wish.bcc) } : {}),
+            ...preference,
+            ...(preference.cc ? { cc: corrected(preference.cc) } : {}),
+            ...(preference.bcc ? { bcc: corrected(preference.bcc) } : {}),
           },
         ]),
       )
-      await run('update customer set version = version + 1, wishes = $2::jsonb where id = $1', [
+      await run('update customer set version = version + 1, preferences = $2::jsonb where id = $1', [
         id,
         json(now),
       ])
       await run(
-        `insert into trail (at, actor, source_id, paper_id, words)
+        `insert into history (at, actor, source_id, prepared_id, words)
         select now(), $2, p.source_id, p.id, $3
-        from paper p
+        from prepared_document p
         where p.customer_id = $1 and p.state = 'prepared'`,
         [id, actor, `${from} was corrected to ${to}.`],
       )

@@ -7,22 +7,22 @@ import type { Terms } from '../../../core/documents/terms'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import { languages, type Language } from '../../../core/money/format'
 import {
-  changedWish,
+  changedPreference,
   isAddress,
   recipientsFor,
-  wishWords,
+  preferenceWords,
   type ContactFacts,
-  type Wish,
-  type WishChange,
-  type Wishes,
-} from '../../../core/wishes/recipients'
+  type Preference,
+  type PreferenceChange,
+  type Preferences,
+} from '../../../core/preferences/recipients'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { markStale } from '../outbox/stale'
 import { keyset, likeText, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
 
 /*
- * Customers as papers see them: address, language, contacts and wishes, and whether a paper can go at all.
+ * Customers as papers see them: address, language, contacts and preferences, and whether a paper can go at all.
  * Called from the Customers page. A change marks prepared papers, which are then built anew; what waits looks
  * recipients up when it goes.
  * Refuses: an address that cannot be written to, a change on top of somebody else's.
@@ -36,7 +36,7 @@ export interface CustomerRow {
   country: string
   language: Language
   currency: string
-  /** Per kind: the wish in words, and what stops a paper now. */
+  /** Per kind: the preference in words, and what stops a paper now. */
   ways: Way[]
 }
 
@@ -52,7 +52,7 @@ export interface CustomerFilter {
   search?: string
   group?: string
   trouble?: boolean
-  wish?: string
+  preference?: string
   sort?: keyof typeof sorts
   descending?: boolean
   after?: string
@@ -69,7 +69,7 @@ interface Columns {
   language: Language
   currency: string
   billing: Address | null
-  wishes: Wishes
+  preferences: Preferences
   treatment: TaxTreatment
   contacts: ContactFacts[]
 }
@@ -84,20 +84,20 @@ const contactsOf = `
     '[]'
   )`
 const columns = `
-  c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.wishes,
+  c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.preferences,
   c.tax_treatment treatment, ${contactsOf} contacts`
 
 /** How each kind goes to this customer by the house's usual addressing, said before anyone tries. */
 export function waysOf(customer: {
   name: string
   billing: Address | null
-  wishes: Wishes
+  preferences: Preferences
   contacts: readonly ContactFacts[]
 }): Way[] {
   return documentKinds.map((kind) => {
-    const wish = customer.wishes[kind]
-    const recipients = recipientsFor({ contacts: customer.contacts, role: kindFacts[kind].to, wish })
-    const channel = wish?.channel ?? 'email'
+    const preference = customer.preferences[kind]
+    const recipients = recipientsFor({ contacts: customer.contacts, role: kindFacts[kind].to, preference })
+    const channel = preference?.channel ?? 'email'
     const byEmail = channel === 'email' || channel === 'both'
     const problem =
       channel === 'nothing'
@@ -105,11 +105,11 @@ export function waysOf(customer: {
         : !customer.billing
           ? 'no postal address'
           : byEmail && recipients.length === 0
-            ? `no ${wish?.to ?? kindFacts[kind].to} contact`
+            ? `no ${preference?.to ?? kindFacts[kind].to} contact`
             : null
     return {
       kind,
-      words: wishWords({ channel: 'email', ...wish }),
+      words: preferenceWords({ channel: 'email', ...preference }),
       to: byEmail ? recipients.map((one) => one.address).join(', ') : '',
       problem,
     }
@@ -117,7 +117,7 @@ export function waysOf(customer: {
 }
 
 function where(
-  filter: Pick<CustomerFilter, 'search' | 'group' | 'trouble' | 'wish'>,
+  filter: Pick<CustomerFilter, 'search' | 'group' | 'trouble' | 'preference'>,
   parameters: unknown[],
 ): string {
   const bind = (value: unknown) => `$${parameters.push(value)}`
@@ -135,7 +135,8 @@ function where(
     )
   }
   if (filter.group) found.push(`c.group_name = ${bind(filter.group)}`)
-  if (filter.wish) found.push(`c.wishes @? ${bind(`$.*.channel ? (@ == "${filter.wish}")`)}::jsonpath`)
+  if (filter.preference)
+    found.push(`c.preferences @? ${bind(`$.*.channel ? (@ == "${filter.preference}")`)}::jsonpath`)
   if (filter.trouble)
     found.push(`
       (
@@ -145,12 +146,12 @@ function where(
             from unnest(
               ${bind(documentKinds)}::text[], ${bind(documentKinds.map((kind) => kindFacts[kind].to))}::text[]
             ) as t (kind, role)
-            where coalesce(c.wishes -> t.kind ->> 'channel', 'email') in ('email', 'both')
+            where coalesce(c.preferences -> t.kind ->> 'channel', 'email') in ('email', 'both')
               and not exists (
                 select
                 from contact k
                 where k.customer_id = c.id
-                  and k.role in (coalesce(c.wishes -> t.kind ->> 'to', t.role), 'anyone')
+                  and k.role in (coalesce(c.preferences -> t.kind ->> 'to', t.role), 'anyone')
               )
           )
       )`)
@@ -181,9 +182,9 @@ export async function listCustomers(
     `select distinct group_name name from customer where group_name <> '' order by 1`,
   )
   const listed = paged(
-    found.map(({ billing, wishes, contacts, treatment: _, ...row }) => ({
+    found.map(({ billing, preferences, contacts, treatment: _, ...row }) => ({
       ...row,
-      ways: waysOf({ name: row.name, billing, wishes, contacts }),
+      ways: waysOf({ name: row.name, billing, preferences, contacts }),
     })),
     filter.limit,
   )
@@ -245,18 +246,18 @@ export interface CustomerChange {
   version: number
   billing?: Omit<Address, 'name'> | null
   language?: Language
-  wishes?: Wishes
+  preferences?: Preferences
   treatment?: TaxTreatment
   terms?: Terms
   pricesIncludeTax?: boolean | null
 }
 
 /**
- * Changes address, language, wishes, tax, terms or how prices are said. @throws Refusal "bad-address",
+ * Changes address, language, preferences, tax, terms or how prices are said. @throws Refusal "bad-address",
  * "changed-meanwhile"
  */
 export async function changeCustomer(id: number, change: CustomerChange, actor: string): Promise<void> {
-  for (const wish of Object.values(change.wishes ?? {})) checkWish(wish)
+  for (const preference of Object.values(change.preferences ?? {})) checkPreference(preference)
   if (change.language && !languages.includes(change.language))
     throw new Refusal('unknown-language', 'Papers come in English, German and French.', {
       status: 400,
@@ -273,7 +274,7 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
     await run(
       `update customer
       set version = version + 1, billing = case when $2 then $3::jsonb else billing end,
-        language = coalesce($4, language), wishes = coalesce($5::jsonb, wishes),
+        language = coalesce($4, language), preferences = coalesce($5::jsonb, preferences),
         tax_treatment = coalesce($6, tax_treatment), terms = coalesce($7::jsonb, terms),
         prices_include_tax = case when $8 then $9::boolean else prices_include_tax end
       where id = $1`,
@@ -282,7 +283,7 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
         change.billing !== undefined,
         change.billing ? json({ name: customer.name, ...change.billing }) : null,
         change.language ?? null,
-        change.wishes ? json(change.wishes) : null,
+        change.preferences ? json(change.preferences) : null,
         change.treatment ?? null,
         change.terms ? json(change.terms) : null,
         change.pricesIncludeTax !== undefined,
@@ -290,9 +291,9 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
       ],
     )
     await run(
-      `insert into trail (at, actor, source_id, paper_id, words)
+      `insert into history (at, actor, source_id, prepared_id, words)
       select now(), $2, p.source_id, p.id, $3
-      from paper p
+      from prepared_document p
       where p.customer_id = $1 and p.state = 'prepared'`,
       [id, actor, `${customer.name} was changed.`],
     )
@@ -302,66 +303,66 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
   })
 }
 
-function checkWish(wish: Wish): void {
-  for (const address of [...(wish.cc ?? []), ...(wish.bcc ?? [])]) {
+function checkPreference(preference: Preference): void {
+  for (const address of [...(preference.cc ?? []), ...(preference.bcc ?? [])]) {
     if (!isAddress(address))
       throw new Refusal(
         'bad-address',
         `“${address}” is not an email address. Write one like name@house.example.`,
-        { status: 400, about: { field: 'wishes' } },
+        { status: 400, about: { field: 'preferences' } },
       )
   }
 }
 
-export interface ManyWishes {
+export interface ManyPreferences {
   set: number
   skipped: { id: number; name: string; reason: string }[]
   before: Before[]
 }
 interface Before {
   id: number
-  wishes: Wishes
+  preferences: Preferences
   language: Language
 }
 
 /**
- * Changes one kind's wish, and the language, of many customers at once. Those it would leave without any way
+ * Changes one kind's preference, and the language, of many customers at once. Those it would leave without any way
  * are skipped, with the reason.
  * `before` is what undo gives back.
  */
-export async function setWishes(
+export async function setPreferences(
   ids: readonly number[],
   kind: DocumentKind,
-  change: { wish: WishChange; language?: Language },
+  change: { preference: PreferenceChange; language?: Language },
   actor: string,
-): Promise<ManyWishes> {
-  checkWish({ cc: change.wish.cc ?? [], bcc: change.wish.bcc ?? [] })
+): Promise<ManyPreferences> {
+  checkPreference({ cc: change.preference.cc ?? [], bcc: change.preference.bcc ?? [] })
   return inTransaction(async () => {
     const customers = await rows<Columns>(
       `select ${columns} from customer c where c.id = any($1::int[]) order by c.id for update of c`,
       [ids],
     )
-    const skipped: ManyWishes['skipped'] = []
-    const before: ManyWishes['before'] = []
+    const skipped: ManyPreferences['skipped'] = []
+    const before: ManyPreferences['before'] = []
     for (const customer of customers) {
-      const { [kind]: old, ...others } = customer.wishes
-      const wish = changedWish(old, change.wish)
-      const wishes: Wishes = wish ? { ...others, [kind]: wish } : others
+      const { [kind]: old, ...others } = customer.preferences
+      const preference = changedPreference(old, change.preference)
+      const preferences: Preferences = preference ? { ...others, [kind]: preference } : others
       const language = change.language ?? customer.language
-      const problem = waysOf({ ...customer, wishes }).find((way) => way.kind === kind)!.problem
-      if (isDeepStrictEqual(wishes, customer.wishes) && language === customer.language)
+      const problem = waysOf({ ...customer, preferences }).find((way) => way.kind === kind)!.problem
+      if (isDeepStrictEqual(preferences, customer.preferences) && language === customer.language)
         skipped.push({ id: customer.id, name: customer.name, reason: 'already so' })
       else if (problem) skipped.push({ id: customer.id, name: customer.name, reason: problem })
       else {
-        before.push({ id: customer.id, wishes: customer.wishes, language: customer.language })
-        await keepWishes({ id: customer.id, wishes, language })
+        before.push({ id: customer.id, preferences: customer.preferences, language: customer.language })
+        await keepPreferences({ id: customer.id, preferences, language })
       }
     }
     if (before.length > 0) {
       await run(
-        `insert into trail (at, actor, source_id, paper_id, words)
+        `insert into history (at, actor, source_id, prepared_id, words)
         select now(), $2, p.source_id, p.id, $3
-        from paper p
+        from prepared_document p
         where p.customer_id = any($1::int[]) and p.state = 'prepared'`,
         [
           before.map((one) => one.id),
@@ -375,19 +376,18 @@ export async function setWishes(
   })
 }
 
-/** Gives wishes back as they were, for undo. */
-export async function restoreWishes(before: readonly Before[]): Promise<void> {
+/** Gives preferences back as they were, for undo. */
+export async function restorePreferences(before: readonly Before[]): Promise<void> {
   await inTransaction(async () => {
-    for (const one of [...before].sort((a, b) => a.id - b.id)) await keepWishes(one)
+    for (const one of [...before].sort((a, b) => a.id - b.id)) await keepPreferences(one)
     publish('customer')
   })
 }
 
-async function keepWishes({ id, wishes, language }: Before): Promise<void> {
-  await run('update customer set wishes = $2::jsonb, language = $3, version = version + 1 where id = $1', [
-    id,
-    json(wishes),
-    language,
-  ])
+async function keepPreferences({ id, preferences, language }: Before): Promise<void> {
+  await run(
+    'update customer set preferences = $2::jsonb, language = $3, version = version + 1 where id = $1',
+    [id, json(preferences), language],
+  )
   await markStale('customer', id)
 }

@@ -3,14 +3,14 @@ import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { next, statesBefore, type DispatchState } from '../../../core/dispatch/states'
 import type { RoutineSentence } from '../../../core/routines/sentence'
-import { isAddress } from '../../../core/wishes/recipients'
+import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { stopWords } from '../../../core/orders/statuses'
 import { stopOf, stopOfDispatch } from './stopped'
-import { noteAll } from '../trail/trail'
+import { noteAll } from '../history/history'
 import { company } from '../house/house'
 import { newDispatch } from './create'
 import { deliver } from './deliver'
@@ -231,7 +231,7 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
   })
 }
 
-/** Sends stuck emails to the print tray instead. */
+/** Sends stuck emails to the print queue instead. */
 export async function printInstead(ids: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
     const done = await rows<{ id: number }>(
@@ -256,7 +256,7 @@ interface DocumentRow {
   customerId: number
   customerName: string
   brandId: number
-  coverNoteId: number
+  emailTextId: number
   total: string
   currency: string
   painted: boolean
@@ -277,7 +277,7 @@ export async function alreadySent(
 }
 
 /**
- * Sends the stored PDF once more, to one address, marked as a copy in the trail.
+ * Sends the stored PDF once more, to one address, marked as a copy in the history.
  * @throws Refusal "sent-before" when that person already has it and nobody said "again"
  */
 export async function sendCopy(
@@ -297,7 +297,7 @@ export async function sendCopy(
     await one('select id from document where id = $1 for no key update', [documentId])
     const document = await one<DocumentRow & { voided: boolean }>(
       `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName",
-        d.brand_id "brandId", d.cover_note_id "coverNoteId", d.total, d.currency,
+        d.brand_id "brandId", d.email_text_id "emailTextId", d.total, d.currency,
         f.document_id is not null painted,
         exists (select from document_void v where v.document_id = d.id) voided
       from document d

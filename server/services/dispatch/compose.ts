@@ -1,10 +1,10 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
-import { fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
-import type { EmailLook } from '../../../core/covernotes/email-look'
-import { escapeHtml } from '../../../core/covernotes/escape'
-import { letterFields } from '../../../core/covernotes/letter-fields'
+import { fillEmailText, type FilledNote } from '../../../core/emailtexts/email-text'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
+import { escapeHtml } from '../../../core/emailtexts/escape'
+import { letterFields } from '../../../core/emailtexts/letter-fields'
 import type { Paper } from '../../../core/documents/paper'
-import type { Recipient } from '../../../core/wishes/recipients'
+import type { Recipient } from '../../../core/preferences/recipients'
 
 /** What an email is made of. */
 export interface Letter {
@@ -42,7 +42,7 @@ export function fillLetter(letter: Letter): FilledNote {
   // a text that was written for one document names the others all the same
   const text =
     papers.length > 1 && !note.text.includes('documents') ? `${note.text}\n\n{{ documents }}` : note.text
-  const filled = fillCoverNote({ ...note, text }, fields, {
+  const filled = fillEmailText({ ...note, text }, fields, {
     brandName: brand.name,
     colours: brand.colours,
     look: brand.emailLook,

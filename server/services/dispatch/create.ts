@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
-import type { ContactRole } from '../../../core/wishes/recipients'
+import type { ContactRole } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { one, rows, run } from '../../db/connection'
 import { Dispatch, DispatchDocument } from '../../db/models'
 import { addJobs } from '../../queue/add'
-import { note } from '../trail/trail'
+import { note } from '../history/history'
 
 export interface NewDispatch {
   channel: 'email' | 'paper'
@@ -15,7 +15,7 @@ export interface NewDispatch {
   customerName: string
   brandId: number
   role: ContactRole
-  coverNoteId: number
+  emailTextId: number
   total: string
   currency: string
   /** For lists only; who really gets it is looked up at the moment of sending. */
@@ -48,7 +48,7 @@ export async function newDispatch(wanted: NewDispatch): Promise<number> {
     customerId: wanted.customerId,
     customerName: wanted.customerName,
     brandId: wanted.brandId,
-    coverNoteId: wanted.coverNoteId,
+    emailTextId: wanted.emailTextId,
     toRole: wanted.role,
     toAddresses: wanted.toAddresses ?? null,
     isCopy: wanted.isCopy,

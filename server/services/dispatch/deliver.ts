@@ -1,13 +1,13 @@
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { RoutineSentence } from '../../../core/routines/sentence'
-import type { Channel, Wishes } from '../../../core/wishes/recipients'
+import type { Channel, Preferences } from '../../../core/preferences/recipients'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { one } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
-import { note } from '../trail/trail'
+import { note } from '../history/history'
 import { newDispatch } from './create'
 
 /*
@@ -23,10 +23,10 @@ interface Undelivered {
   customerId: number
   customerName: string
   brandId: number
-  coverNoteId: number
+  emailTextId: number
   total: string
   currency: string
-  wishes: Wishes
+  preferences: Preferences
 }
 
 /**
@@ -43,7 +43,7 @@ export async function deliver(
 ): Promise<boolean> {
   const document = await one<Undelivered>(
     `select d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId",
-      d.cover_note_id "coverNoteId", d.total, d.currency, c.wishes
+      d.email_text_id "emailTextId", d.total, d.currency, c.preferences
     from document d
     join undelivered u on u.document_id = d.id
     join customer c on c.id = d.customer_id
@@ -56,7 +56,7 @@ export async function deliver(
   const painted = !(await one('select document_id from unpainted where document_id = $1 for share', [
     documentId,
   ]))
-  const wished: Channel = document.wishes[document.kind]?.channel ?? 'email'
+  const wished: Channel = document.preferences[document.kind]?.channel ?? 'email'
   if (wished === 'nothing')
     throw new Refusal(
       'wants-none',

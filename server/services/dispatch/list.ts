@@ -1,6 +1,6 @@
 import type { dispatchStages } from '../../../core/dispatch/states'
 import type { DocumentKind } from '../../../core/documents/kinds'
-import type { Channel } from '../../../core/wishes/recipients'
+import type { Channel } from '../../../core/preferences/recipients'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'

@@ -2,7 +2,7 @@ import MailComposer from 'nodemailer/lib/mail-composer'
 import { randomUUID } from 'node:crypto'
 import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
 import { capital, type DocumentKind } from '../../../core/documents/kinds'
-import { isAddress } from '../../../core/wishes/recipients'
+import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction, one, rows, run } from '../../db/connection'
@@ -48,7 +48,7 @@ export async function sendFailureNotice(): Promise<void> {
   const keptBack = await rows<KeptBack>(
     `select id, kind, order_number "orderNumber", customer_name "customerName",
       coalesce(problem, send_to) reason
-    from paper
+    from prepared_document
     where state = 'prepared' and kept_back and not kept_back_noticed
     order by id
     limit ${most}`,
@@ -80,7 +80,7 @@ export async function sendFailureNotice(): Promise<void> {
   if (result.result !== 'accepted') return
   await inTransaction(async () => {
     await run('update dispatch set noticed = true where id = any($1::int[])', [stuck.map((row) => row.id)])
-    await run('update paper set kept_back_noticed = true where id = any($1::int[])', [
+    await run('update prepared_document set kept_back_noticed = true where id = any($1::int[])', [
       keptBack.map((row) => row.id),
     ])
   })

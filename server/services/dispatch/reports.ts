@@ -4,7 +4,7 @@ import { next, stuckWords, type DispatchState, type StuckCause } from '../../../
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { publish } from '../live/publish'
-import { note } from '../trail/trail'
+import { note } from '../history/history'
 
 /*
  * What comes back: delivery reports (RFC 3464), and the silence that is presumed to be good news.
@@ -128,7 +128,7 @@ export async function presumeArrived(presumeSeconds: number): Promise<number> {
     )
     if (arrived.length === 0) return 0
     await run(
-      `insert into trail (at, actor, dispatch_id, words)
+      `insert into history (at, actor, dispatch_id, words)
       select $1, 'Clothespin', id, $3
       from unnest($2::int[]) as id`,
       [now, arrived.map((one) => one.id), `Presumed to have arrived: no bounce within ${presumeSeconds} s.`],

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { EmailLook } from '../../../core/covernotes/email-look'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
 import { causeOf, isTemporary, type Reply } from '../../../core/dispatch/reply'
 import {
   next,
@@ -17,8 +17,8 @@ import {
   type ContactFacts,
   type ContactRole,
   type Recipient,
-  type Wishes,
-} from '../../../core/wishes/recipients'
+  type Preferences,
+} from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
@@ -29,7 +29,7 @@ import { handOver, type HandOver } from '../../outside/mail/smtp'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { stopOfDispatch } from './stopped'
-import { note } from '../trail/trail'
+import { note } from '../history/history'
 import { takeOut } from './create'
 import { composeMessage, type Letter, type Message } from './compose'
 
@@ -44,7 +44,7 @@ interface Claimed {
   id: number
   messageId: string
   attempts: number
-  coverNoteId: number
+  emailTextId: number
   toRole: ContactRole
   toAddresses: string[] | null
   copyTo: string[]
@@ -60,7 +60,7 @@ interface Claimed {
   replyTo: string
   colours: Letter['brand']['colours']
   emailLook: EmailLook
-  wishes: Wishes
+  preferences: Preferences
   contacts: ContactFacts[]
   paper: Paper
   fileName: string
@@ -253,12 +253,12 @@ async function take(id: number, token: string, workerId: string): Promise<Claime
         where id = $1 and state = 'waiting'
         returning *
       )
-    select m.id, m.message_id "messageId", m.attempts, m.cover_note_id "coverNoteId", m.to_role "toRole",
+    select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
       m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
       d.id "documentId", dd.documents, n.subject, n.text, b.name "brandName", b.sender_name "senderName",
       b.sender_address "senderAddress", b.reply_to "replyTo",
       (select rehearsal_address from company where rehearsal_since is not null) rehearsal,
-      s.design -> 'colours' colours, b.email_look \"emailLook\", c.wishes, d.paper, f.file_name "fileName",
+      s.design -> 'colours' colours, b.email_look \"emailLook\", c.preferences, d.paper, f.file_name "fileName",
       file.bytes,
       coalesce(
         (
@@ -284,17 +284,17 @@ async function take(id: number, token: string, workerId: string): Promise<Claime
     join document d on d.id = dd.id
     join document_file f on f.document_id = d.id
     join file on file.sha256 = f.sha256
-    join cover_note n on n.id = m.cover_note_id
+    join email_text n on n.id = m.email_text_id
     join brand b on b.id = m.brand_id
     join customer c on c.id = m.customer_id
-    join stationery s on s.id = d.stationery_id`,
+    join design s on s.id = d.design_id`,
     [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000)],
   )
 }
 
 /** Looked up at this moment, never earlier. Somebody who already has it is not written to again. */
 function whom(claimed: Claimed): { list: Recipient[] } | { stuck: StuckCause } {
-  const channel: Channel = claimed.wishes[claimed.kind]?.channel ?? 'email'
+  const channel: Channel = claimed.preferences[claimed.kind]?.channel ?? 'email'
   if (claimed.toAddresses === null && (channel === 'paper' || channel === 'nothing'))
     return { stuck: 'no email wanted' }
   const wanted = claimed.toAddresses
@@ -307,7 +307,7 @@ function whom(claimed: Claimed): { list: Recipient[] } | { stuck: StuckCause } {
     : recipientsFor({
         contacts: claimed.contacts,
         role: claimed.toRole,
-        wish: claimed.wishes[claimed.kind],
+        preference: claimed.preferences[claimed.kind],
         copyTo: claimed.copyTo,
       })
   const list = wanted.filter((recipient) => !claimed.reached.includes(recipient.address.toLowerCase()))

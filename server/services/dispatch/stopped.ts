@@ -4,7 +4,7 @@ import { clock } from '../../clock'
 import { one, rows, run } from '../../db/connection'
 import { addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
-import { noteAll } from '../trail/trail'
+import { noteAll } from '../history/history'
 
 /*
  * Documents whose order is held or withdrawn: marked, out of every Send, and out of Waiting.
@@ -53,8 +53,8 @@ const none: StatusEffects = { toCheck: 0, nowByHand: 0, emails: 0, prints: 0, go
 /** Holds back what is prepared or waiting of orders that have just been set to a status that says so. */
 async function holdBack(orderIds: readonly number[], status: string, actor: string): Promise<StatusEffects> {
   const byHand = await rows<{ id: number; sourceId: number; kind: string }>(
-    `update paper set by_itself = false
-    where source_id in (${ofOrders}) and state = 'prepared' and by_itself and kind in (${waitingKinds})
+    `update prepared_document set automatic = false
+    where source_id in (${ofOrders}) and state = 'prepared' and automatic and kind in (${waitingKinds})
     returning id, source_id "sourceId", kind`,
     [orderIds],
   )
@@ -70,7 +70,7 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
     `select
       (
         select count(*)::int
-        from paper
+        from prepared_document
         where source_id in (${ofOrders}) and state = 'prepared' and kind in (${waitingKinds})
       ) "toCheck",
       (
@@ -88,7 +88,7 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
   await noteAll([
     ...byHand.map((paper) => ({
       sourceId: paper.sourceId,
-      paperId: paper.id,
+      preparedId: paper.id,
       actor,
       words: `The ${paper.kind} does not go automatically any more: its order is ${status}.`,
     })),
@@ -122,7 +122,7 @@ async function letBack(orderIds: readonly number[], letGo: boolean, actor: strin
     )
   const { toCheck } = (await one<{ toCheck: number }>(
     `select count(*)::int "toCheck"
-    from paper
+    from prepared_document
     where source_id in (${ofOrders}) and state = 'prepared' and kind in (${waitingKinds})`,
     [orderIds],
   ))!
@@ -176,9 +176,9 @@ export async function applyStatus(
  */
 export async function applyStoppingStatuses(actor: string): Promise<void> {
   await run(
-    `update paper p
-    set by_itself = false
-    where p.state = 'prepared' and p.by_itself and ${stopOf('p')} is not null`,
+    `update prepared_document p
+    set automatic = false
+    where p.state = 'prepared' and p.automatic and ${stopOf('p')} is not null`,
   )
   const held = await rows<{ id: number }>(
     `update dispatch s

@@ -6,7 +6,7 @@ import { addJob, type Jobs } from '../../queue/add'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { stopOf } from './stopped'
-import { noteAll } from '../trail/trail'
+import { noteAll } from '../history/history'
 import { presumeArrived } from './reports'
 import { sendFailureNotice } from './notice'
 
@@ -52,20 +52,20 @@ export async function sweep(): Promise<void> {
       (eventIds) => ({ eventIds }),
     )
     await wake(
-      'refresh-papers',
-      'select id from paper where stale and since < $1 limit 500',
+      'refresh-prepared',
+      'select id from prepared_document where stale and since < $1 limit 500',
       50,
-      (paperIds) => ({ paperIds }),
+      (preparedIds) => ({ preparedIds }),
     )
     await wake(
-      'issue-papers',
+      'issue-prepared',
       `select id
-      from paper
-      where state = 'prepared' and by_itself and since < $1 and ${stopOf('paper')} is null
+      from prepared_document
+      where state = 'prepared' and automatic and since < $1 and ${stopOf('prepared_document')} is null
       order by order_date, id
       limit 500`,
       100,
-      (paperIds) => ({ paperIds }),
+      (preparedIds) => ({ preparedIds }),
     )
     await wake(
       'paint-documents',
@@ -95,7 +95,7 @@ export async function sweep(): Promise<void> {
     await wake(
       'send-rehearsals',
       `select id
-      from rehearsal_paper
+      from rehearsal
       where sent_at is null and given_up is null and made_at < $1
       order by id
       limit 200`,
@@ -141,7 +141,7 @@ async function wake<Name extends keyof Jobs>(
   }
 }
 
-/** Frees the jobs of workers that died: by itself the queue would wait four hours. */
+/** Frees the jobs of workers that died: automatically the queue would wait four hours. */
 async function buryWorkers(): Promise<void> {
   const dead = await rows<{ id: string; queueWorkers: string[] }>(
     `delete from worker

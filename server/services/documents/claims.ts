@@ -7,12 +7,12 @@ import { run } from '../../db/connection'
  */
 
 /** Voiding or wholly crediting a document sets its source free for another one. */
-export async function releaseIfSettled(documentId: number): Promise<void> {
+export async function releaseClaim(documentId: number): Promise<void> {
   await run(
     `delete from claim c using document d
     where d.id = $1
       and c.document_id = d.id
-      and c.paper_id = d.paper_id
+      and c.prepared_id = d.prepared_id
       and (
         exists (select from document_void v where v.document_id = d.id)
           or d.total <= coalesce(
@@ -32,10 +32,10 @@ export async function releaseIfSettled(documentId: number): Promise<void> {
 /** A document that stands again takes its claim again, where no other took it meanwhile. */
 export async function claimAgain(documentId: number): Promise<void> {
   await run(
-    `insert into claim (source_id, document_kind, occasion, paper_id, document_id, taken_at)
+    `insert into claim (source_id, document_kind, occasion, prepared_id, document_id, taken_at)
     select p.source_id, p.kind, p.occasion, p.id, d.id, $2
     from document d
-    join paper p on p.id = d.paper_id
+    join prepared_document p on p.id = d.prepared_id
     where d.id = $1
     on conflict do nothing`,
     [documentId, clock.now()],

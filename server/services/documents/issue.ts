@@ -6,7 +6,7 @@ import { formatNumber, nextCounter, periodOf, seriesFor } from '../../../core/nu
 import { noAddress, planSending, type SendBar } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
 import { randomUUID } from 'node:crypto'
-import type { Wishes } from '../../../core/wishes/recipients'
+import type { Preferences } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { behindSavepoint, inTransaction, json, one, rows, run } from '../../db/connection'
 import { logTrouble, troubleWords } from '../../log'
@@ -16,13 +16,13 @@ import { gate } from '../house/gate'
 import { company, seriesColumns, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
 import { stopOf } from '../dispatch/stopped'
-import { insertDocument, type IssuingRun, type PaperRow } from './issue-one'
+import { insertDocument, type IssuingRun, type PaperRow } from './insert-document'
 import { rehearse } from './rehearse'
 import { lockSources } from './sources'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
- * Called by send-run (a person) and issue-papers (a routine that lets papers go by themselves), with at most
+ * Called by send-run (a person) and issue-prepared (a routine that lets papers go by themselves), with at most
  * 100 papers at a time.
  * Dies half-way: everything is undone, no number is drawn; the papers are still prepared and the sweeper or
  * the run goes on.
@@ -36,25 +36,25 @@ export const issueBatch = 100
 export const sendBatch = 20
 
 export interface ToIssue {
-  paperId: number
+  preparedId: number
   /** The revision that was looked at; null for a routine's own. */
   revision: number | null
 }
 
 export interface IssueResult {
-  paperId: number
+  preparedId: number
   outcome: 'issued' | 'rehearsed' | 'changed' | 'skipped' | 'failed'
   reason: string
   documentId: number | null
 }
 
 const paperColumns = `
-  id, ${stopOf('paper')} stopped, to_addresses "toAddresses", source_id "sourceId",
+  id, ${stopOf('prepared_document')} stopped, to_addresses "toAddresses", source_id "sourceId",
   (select kind from source s where s.id = source_id) "sourceKind",
   (select root_id from source s where s.id = source_id) "rootId", credits_id "creditsId",
-  replaces_id "replacesId", wished_date::text "wishedDate", event_day::text "eventDay",
+  replaces_id "replacesId", wanted_date::text "wantedDate", event_day::text "eventDay",
   earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed",
-  stale, source, built_from "builtFrom", stationery_id "stationeryId", cover_note_id "coverNoteId",
+  stale, source, built_from "builtFrom", design_id "designId", email_text_id "emailTextId",
   customer_id "customerId", customer_name "customerName", brand_id "brandId", order_number "orderNumber",
   order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes",
   copy_to "copyTo", hours`
@@ -86,7 +86,7 @@ export async function issueInOneTransaction(
     await within?.(results)
     publish(
       'line',
-      results.map((result) => result.paperId),
+      results.map((result) => result.preparedId),
     )
     publish('register')
     publish(
@@ -112,7 +112,7 @@ export interface IssueHow {
 /** Everything is paused: nothing was issued, and it goes on when somebody resumes. */
 export class Paused extends Error {}
 
-/** While a rehearsal is on: rehearsal papers instead, and what would go by itself waits for a person afterwards. */
+/** While a rehearsal is on: rehearsal papers instead, and what would go automatically waits for a person afterwards. */
 async function rehearseReady(
   ready: readonly PaperRow[],
   address: string,
@@ -120,39 +120,41 @@ async function rehearseReady(
   results: IssueResult[],
 ): Promise<void> {
   const numbers = await rehearse(ready, address, dayInZone(clock.now(), (await company()).timeZone), actor)
-  await run('update paper set by_itself = false where id = any($1::int[])', [ready.map((paper) => paper.id)])
+  await run('update prepared_document set automatic = false where id = any($1::int[])', [
+    ready.map((paper) => paper.id),
+  ])
   ready.forEach((paper, index) =>
-    results.push({ paperId: paper.id, outcome: 'rehearsed', reason: numbers[index]!, documentId: null }),
+    results.push({ preparedId: paper.id, outcome: 'rehearsed', reason: numbers[index]!, documentId: null }),
   )
 }
 
 /**
- * Issues every paper that goes by itself and waits, in order of order date and number. One that cannot be
- * issued stops going by itself
+ * Issues every paper that goes automatically and waits, in order of order date and number. One that cannot be
+ * issued stops going automatically
  * and waits on To check with its reason, so that it is in plain sight.
  */
-export async function issueByItself(): Promise<void> {
+export async function issueAutomatic(): Promise<void> {
   for (;;) {
     if ((await gate()).paused) return
-    const due = await rows<{ paperId: number }>(
-      `select id "paperId"
-      from paper
-      where state = 'prepared' and by_itself and not stale and ${stopOf('paper')} is null
+    const due = await rows<{ preparedId: number }>(
+      `select id "preparedId"
+      from prepared_document
+      where state = 'prepared' and automatic and not stale and ${stopOf('prepared_document')} is null
       order by order_date, length(order_number), order_number
       limit $1`,
       [issueBatch],
     )
     if (due.length === 0) return
     const results = await issueInOneTransaction(
-      due.map(({ paperId }) => ({ paperId, revision: null })),
+      due.map(({ preparedId }) => ({ preparedId, revision: null })),
       'Clothespin, by itself',
       async (made) => {
         const failed = made.filter((result) => result.outcome === 'failed' || result.outcome === 'skipped')
         await run(
-          `update paper p set by_itself = false, kept_back = true, kept_back_noticed = false, 
+          `update prepared_document p set automatic = false, kept_back = true, kept_back_noticed = false, 
             problem = case when f.outcome = 'failed' then f.reason else p.problem end
-          from jsonb_to_recordset($1::jsonb) as f ("paperId" int, reason text, outcome text)
-          where p.id = f."paperId" and p.state = 'prepared'`,
+          from jsonb_to_recordset($1::jsonb) as f ("preparedId" int, reason text, outcome text)
+          where p.id = f."preparedId" and p.state = 'prepared'`,
           [json(failed)],
         )
       },
@@ -179,9 +181,9 @@ async function checked(
   results: IssueResult[],
   { paidBy, postOnly, despite, withoutAddress }: IssueHow,
 ): Promise<PaperRow[]> {
-  const ids = asked.map((one) => one.paperId)
+  const ids = asked.map((one) => one.preparedId)
   const of = await rows<{ sourceId: number; creditsId: number | null }>(
-    'select source_id "sourceId", credits_id "creditsId" from paper where id = any($1::int[])',
+    'select source_id "sourceId", credits_id "creditsId" from prepared_document where id = any($1::int[])',
     [ids],
   )
   await run(
@@ -199,31 +201,31 @@ async function checked(
   const customers = await rows<{
     id: number
     version: number
-    wishes: Wishes
+    preferences: Preferences
     facts: PaperRow['customerFacts']
   }>(
-    `select c.id, c.version, c.wishes,
+    `select c.id, c.version, c.preferences,
       jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts
     from customer c
-    where c.id in (select customer_id from paper where id = any($1::int[]))
+    where c.id in (select customer_id from prepared_document where id = any($1::int[]))
     order by c.id for ${paidBy ? 'update' : 'share'}`,
     [ids],
   )
   const papers = await rows<PaperRow>(
-    `select ${paperColumns} from paper where id = any($1::int[]) order by id for update`,
+    `select ${paperColumns} from prepared_document where id = any($1::int[]) order by id for update`,
     [ids],
   )
   const brands = await rows<{ id: number; version: number }>('select id, version from brand')
   const customerVersion = new Map(customers.map((row) => [row.id, row.version]))
   const customerOf = new Map(customers.map((row) => [row.id, row]))
   const brandVersion = new Map(brands.map((row) => [row.id, row.version]))
-  const revision = new Map(asked.map((one) => [one.paperId, one.revision]))
+  const revision = new Map(asked.map((one) => [one.preparedId, one.revision]))
 
   const ready: PaperRow[] = []
   const moved: number[] = []
   for (const paper of papers) {
     const refuse = (outcome: IssueResult['outcome'], reason: string) =>
-      results.push({ paperId: paper.id, outcome, reason, documentId: null })
+      results.push({ preparedId: paper.id, outcome, reason, documentId: null })
     const lookedAt = revision.get(paper.id)
     const { builtFrom } = paper
     const outdated =
@@ -251,19 +253,19 @@ async function checked(
       if (plan.goes)
         ready.push({
           ...paper,
-          gathered: customer.wishes[paper.kind]?.gathered,
+          gathered: customer.preferences[paper.kind]?.gathered,
           customerFacts: customer.facts,
         })
       else refuse(outcomeOfBar[plan.bar], `${plan.reason} ${plan.help}`)
     }
   }
   if (moved.length > 0) {
-    await run('update paper set stale = true where id = any($1::int[])', [moved])
-    await addJob('refresh-papers', { paperIds: moved })
+    await run('update prepared_document set stale = true where id = any($1::int[])', [moved])
+    await addJob('refresh-prepared', { preparedIds: moved })
   }
   return ready.sort(
     (a, b) =>
-      (a.wishedDate ?? '9999').localeCompare(b.wishedDate ?? '9999') ||
+      (a.wantedDate ?? '9999').localeCompare(b.wantedDate ?? '9999') ||
       a.orderDate.localeCompare(b.orderDate) ||
       a.orderNumber.localeCompare(b.orderNumber, 'en', { numeric: true }),
   )
@@ -301,12 +303,12 @@ async function issueReady(
     ...by,
   }
   const firstDay = (paper: PaperRow) =>
-    paper.wishedDate ??
+    paper.wantedDate ??
     (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest: null }))
   for (const paper of ready)
     if (!seriesOf(paper, series))
       results.push({
-        paperId: paper.id,
+        preparedId: paper.id,
         ...failed(`${paper.source.brand.name} has no number series for it. Add one at Company, Numbers.`),
       })
   for (const used of series) {
@@ -315,7 +317,7 @@ async function issueReady(
       ...groupBy(own, (paper) => periodOf(used, firstDay(paper), paper.orderNumber)),
     ].sort(([a], [b]) => a.localeCompare(b))) {
       for (const { paper, outcome } of await issuePeriod(used, period, papers, today, closedUntil, issuing)) {
-        results.push({ paperId: paper.id, ...outcome })
+        results.push({ preparedId: paper.id, ...outcome })
         if (outcome.documentId !== null) painted.push(outcome.documentId)
       }
     }
@@ -330,7 +332,7 @@ const seriesOf = (paper: PaperRow, series: readonly SeriesRow[]) =>
     { country: paper.source.customer.billing?.country ?? '', currency: paper.source.order.currency },
   )
 
-type Outcome = Omit<IssueResult, 'paperId'>
+type Outcome = Omit<IssueResult, 'preparedId'>
 const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
 
 /** Draws the numbers of one series and period. */
@@ -355,7 +357,7 @@ async function issuePeriod(
   const done: { paper: PaperRow; outcome: Outcome }[] = []
   for (const paper of papers) {
     const date =
-      paper.wishedDate ??
+      paper.wantedDate ??
       (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest }))
     const refusal =
       used.source === 'order' && !paper.orderNumber

@@ -28,5 +28,5 @@ export function toCheckMatching(filter: Matching, parameters: unknown[]): string
     text: ['p.order_number', 'p.customer_name', 'p.send_to'],
     brand: 'p.brand_id',
   })
-  return `p.state = 'prepared' and not p.by_itself${rest}`
+  return `p.state = 'prepared' and not p.automatic${rest}`
 }

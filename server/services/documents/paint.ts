@@ -6,9 +6,9 @@ import { log, logTrouble, troubleWords } from '../../log'
 import { keepFile } from '../../outside/filestore/store'
 import { addJobs } from '../../queue/add'
 import { renderPaper } from '../../render/pool'
-import { stationeryById } from '../house/house'
+import { designById } from '../house/house'
 import { publish } from '../live/publish'
-import { noteAll } from '../trail/trail'
+import { noteAll } from '../history/history'
 
 /*
  * Painting: the PDF of an issued document, stored once and for all.
@@ -23,14 +23,14 @@ interface Unpainted {
   number: string
   kind: string
   paper: Paper
-  stationeryId: number
+  designId: number
   issuedAt: Date
 }
 
 /** Paints those of the documents that have no file yet, and lets their dispatches go. */
 export async function paintDocuments(documentIds: readonly number[]): Promise<void> {
   const documents = await rows<Unpainted>(
-    `select d.id, d.number, d.kind, d.paper, d.stationery_id "stationeryId", d.issued_at "issuedAt"
+    `select d.id, d.number, d.kind, d.paper, d.design_id "designId", d.issued_at "issuedAt"
     from document d
     join unpainted u on u.document_id = d.id
     where d.id = any($1::int[])
@@ -38,13 +38,13 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
     [documentIds],
   )
   if (documents.length === 0) return
-  const designs = await stationeryById([...new Set(documents.map((document) => document.stationeryId))])
+  const designs = await designById([...new Set(documents.map((document) => document.designId))])
   const painted = await Promise.all(
     documents.map(async (document) => {
       try {
         return {
           document,
-          rendered: await renderPaper(document.paper, designs.get(document.stationeryId)!, document.issuedAt),
+          rendered: await renderPaper(document.paper, designs.get(document.designId)!, document.issuedAt),
         }
       } catch (error) {
         return {

@@ -3,7 +3,7 @@ import { groupBy } from '../../../core/group'
 import { planSending, type SendPlan } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
 import type { SendingHours, Trust } from '../../../core/routines/sentence'
-import type { ContactRole } from '../../../core/wishes/recipients'
+import type { ContactRole } from '../../../core/preferences/recipients'
 import type { Paper } from '../../../core/documents/paper'
 import { comparePapers, type PaperChange } from '../../../core/documents/issue'
 import { dayInZone } from '../../../core/documents/days'
@@ -15,19 +15,19 @@ import { fillLetter } from '../dispatch/compose'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { byKind, lockSources, sourceOf, type SourceKind } from './sources'
-import { note, noteAll } from '../trail/trail'
-import { paperOf, sendToWords, type Addressing, type PaperContext } from './context'
+import { note, noteAll } from '../history/history'
+import { paperOf, sendToWords, type Addressing, type PaperContext } from './found-settings'
 
 /*
  * Preparing: everything of a paper but its number, laid out completely.
- * Called by the routines (look-at-events), by a person from To send or an order, and by refresh-papers after
+ * Called by the routines (look-at-events), by a person from To send or an order, and by refresh-prepared after
  * a change.
  * Dies half-way: the transaction is undone, the event stays unseen and the sweeper calls again.
  * Refuses: a second paper for the same subject, kind and occasion, whoever asks.
  */
 
 /** A laid-out draft with its problem, if any. */
-export interface Draft {
+export interface MadeDocument {
   context: PaperContext
   paper: Paper | null
   problem: string | null
@@ -39,26 +39,26 @@ export interface Draft {
  * Builds and lays out documents of many sources; in parallel in the render threads, outside of any transaction. What
  * a draft of a person is of, it says itself, and its kind whom it goes to.
  */
-export async function layOut(
+export async function makeAll(
   kind: DocumentKind,
   sourceIds: readonly number[],
   addressing: Addressing,
-): Promise<Map<number, Draft>> {
-  const laidOut = new Map<number, Draft>()
+): Promise<Map<number, MadeDocument>> {
+  const laidOut = new Map<number, MadeDocument>()
   for (const [of, ids] of await byKind(sourceIds))
     for (const [id, made] of await layOutAll(await sourceOf(of).load(kind, ids, addressing)))
       laidOut.set(id, made)
   return laidOut
 }
 
-async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, Draft>> {
+async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, MadeDocument>> {
   const today = dayInZone(clock.now(), (await company()).timeZone)
   return new Map(
     await Promise.all(
-      [...contexts].map(async ([id, context]): Promise<[number, Draft]> => {
-        const made = paperOf(context, context.wishedDate ?? today)
+      [...contexts].map(async ([id, context]): Promise<[number, MadeDocument]> => {
+        const made = paperOf(context, context.wantedDate ?? today)
         if ('problem' in made) return [id, { context, paper: null, problem: made.problem, replaced: [] }]
-        const { problems, replaced } = await checkPaper(made.paper, context.stationery.design)
+        const { problems, replaced } = await checkPaper(made.paper, context.design.design)
         return [
           id,
           {
@@ -104,15 +104,15 @@ export interface Prepare {
 }
 
 export type Prepared =
-  | { outcome: 'due' | 'prepared' | 'goes by itself'; paperId: number; reason: string }
-  | { outcome: 'already' | 'not wanted'; paperId: number | null; reason: string }
+  | { outcome: 'due' | 'prepared' | 'goes by itself'; preparedId: number; reason: string }
+  | { outcome: 'already' | 'not wanted'; preparedId: number | null; reason: string }
 
 /**
  * Takes the claim and keeps the draft, in the caller's transaction. With trust "by hand" the paper is only
  * listed as due.
- * A paper with a problem never goes by itself: it waits for a person.
+ * A paper with a problem never goes automatically: it waits for a person.
  */
-export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> {
+export async function keepDraft(asked: Prepare, made: MadeDocument): Promise<Prepared> {
   const { context } = made
   const { sourceId } = context
   const { kind: sourceKind } = (await one<{ kind: SourceKind }>('select kind from source where id = $1', [
@@ -120,12 +120,12 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   ]))!
   const occasion = occasionIn(sourceKind, asked.kind, context)
   const held = await claimHolder(sourceId, sourceKind, asked.kind, occasion)
-  if (held) return { outcome: 'already', paperId: held.paperId, reason: held.words }
+  if (held) return { outcome: 'already', preparedId: held.preparedId, reason: held.words }
 
   if (asked.routine && context.channel === 'nothing' && !kindFacts[asked.kind].books)
     return {
       outcome: 'not wanted',
-      paperId: null,
+      preparedId: null,
       reason: `${context.customerName} wants no ${kindFacts[asked.kind].many}.`,
     }
 
@@ -136,44 +136,44 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   ) {
     const reason = `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`
     await note({ sourceId }, asked.actor, reason)
-    return { outcome: 'not wanted', paperId: null, reason }
+    return { outcome: 'not wanted', preparedId: null, reason }
   }
 
   const byHand = asked.trust === 'by hand'
   const plan =
-    asked.trust === 'by itself'
+    asked.trust === 'automatic'
       ? planOf(asked.kind, made, await stopOfSource(asked.kind, sourceId))
       : undefined
-  const byItself = plan?.goes ?? false
+  const automatic = plan?.goes ?? false
   const keptBack = plan !== undefined && !plan.goes
   const state = byHand ? 'due' : 'prepared'
   const row = await one<{ id: number }>(
-    `insert into paper (
-      source_id, kind, occasion, state, by_itself, routine_id, routine_version, customer_id, brand_id,
+    `insert into prepared_document (
+      source_id, kind, occasion, state, automatic, routine_id, routine_version, customer_id, brand_id,
       order_number, order_date, customer_name, total, currency, channel, send_to, to_role, delay_minutes,
-      source, content, stationery_id, cover_note_id, built_from, problem, since, actor, baseline, copy_to,
-      hours, credits_id, replaces_id, wished_date, event_day, kept_back, kept_back_noticed
+      source, content, design_id, email_text_id, built_from, problem, since, actor, baseline, copy_to,
+      hours, credits_id, replaces_id, wanted_date, event_day, kept_back, kept_back_noticed
     )
     values (
-      $sourceId, $kind, $occasion, $state, $byItself, $routineId, $routineVersion, $customerId, $brandId,
+      $sourceId, $kind, $occasion, $state, $automatic, $routineId, $routineVersion, $customerId, $brandId,
       $orderNumber, $orderDate, $customerName, $total, $currency, $channel, $sendTo, $role,
-      $delayMinutes, $source::jsonb, $content::jsonb, $stationeryId, $coverNoteId, $builtFrom::jsonb,
+      $delayMinutes, $source::jsonb, $content::jsonb, $designId, $emailTextId, $builtFrom::jsonb,
       $problem, $since, $actor, $baseline::jsonb, $copyTo::jsonb, $hours::jsonb, $creditsId, $replacesId,
-      $wishedDate, $eventDay, $keptBack, not $keptBack
+      $wantedDate, $eventDay, $keptBack, not $keptBack
     )
     on conflict (source_id, kind, occasion)
     where state in ('due', 'prepared', 'put back') do update
-    set state = excluded.state, by_itself = excluded.by_itself,
-      routine_id = coalesce(excluded.routine_id, paper.routine_id),
-      routine_version = coalesce(excluded.routine_version, paper.routine_version),
+    set state = excluded.state, automatic = excluded.automatic,
+      routine_id = coalesce(excluded.routine_id, prepared_document.routine_id),
+      routine_version = coalesce(excluded.routine_version, prepared_document.routine_version),
       customer_name = excluded.customer_name, total = excluded.total, currency = excluded.currency,
       channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role,
       delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
-      source = excluded.source, content = excluded.content, stationery_id = excluded.stationery_id,
-      cover_note_id = excluded.cover_note_id, built_from = excluded.built_from, problem = excluded.problem,
+      source = excluded.source, content = excluded.content, design_id = excluded.design_id,
+      email_text_id = excluded.email_text_id, built_from = excluded.built_from, problem = excluded.problem,
       baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
-      revision = paper.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
-      kept_back_noticed = excluded.kept_back_noticed, wished_date = excluded.wished_date,
+      revision = prepared_document.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
+      kept_back_noticed = excluded.kept_back_noticed, wanted_date = excluded.wanted_date,
       event_day = excluded.event_day, credits_id = excluded.credits_id, replaces_id = excluded.replaces_id
     returning id`,
     {
@@ -181,7 +181,7 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
       kind: asked.kind,
       occasion,
       state,
-      byItself,
+      automatic,
       routineId: asked.routine?.id ?? null,
       routineVersion: asked.routine?.version ?? null,
       customerId: context.customerId,
@@ -197,8 +197,8 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
       delayMinutes: asked.delayMinutes,
       source: json(context.source),
       content: made.paper ? json(made.paper) : null,
-      stationeryId: context.stationery.id,
-      coverNoteId: context.coverNoteId,
+      designId: context.design.id,
+      emailTextId: context.emailTextId,
       builtFrom: json(context.builtFrom),
       problem: made.problem,
       since: clock.now(),
@@ -208,23 +208,23 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
       hours: asked.hours ? json(asked.hours) : null,
       creditsId: context.creditsId,
       replacesId: context.replacesId,
-      wishedDate: context.wishedDate,
+      wantedDate: context.wantedDate,
       eventDay: context.eventDay,
       keptBack,
     },
   )
-  const paperId = row!.id
+  const preparedId = row!.id
   if (!byHand) {
     const taken = await run(
-      `insert into claim (source_id, document_kind, occasion, paper_id, taken_at)
+      `insert into claim (source_id, document_kind, occasion, prepared_id, taken_at)
       values ($1, $2, $3, $4, $5) on conflict do nothing`,
-      [sourceId, asked.kind, occasion, paperId, clock.now()],
+      [sourceId, asked.kind, occasion, preparedId, clock.now()],
     )
     if (taken === 0) throw new ClaimLost()
   }
-  if (byItself) await addJob('issue-papers', { paperIds: [paperId] })
+  if (automatic) await addJob('issue-prepared', { preparedIds: [preparedId] })
   await note(
-    { sourceId, paperId },
+    { sourceId, preparedId },
     asked.actor,
     byHand
       ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
@@ -232,8 +232,8 @@ export async function keepDraft(asked: Prepare, made: Draft): Promise<Prepared> 
   )
   publish('line')
   return {
-    outcome: byHand ? 'due' : byItself ? 'goes by itself' : 'prepared',
-    paperId,
+    outcome: byHand ? 'due' : automatic ? 'goes by itself' : 'prepared',
+    preparedId,
     reason: made.problem ?? '',
   }
 }
@@ -260,7 +260,7 @@ async function stopOfSource(kind: DocumentKind, sourceId: number): Promise<strin
   return stop?.status ?? null
 }
 
-function planOf(kind: DocumentKind, { context, problem }: Draft, stopped: string | null): SendPlan {
+function planOf(kind: DocumentKind, { context, problem }: MadeDocument, stopped: string | null): SendPlan {
   return planSending({
     kind,
     channel: context.channel,
@@ -279,11 +279,11 @@ async function claimHolder(
   sourceKind: SourceKind,
   kind: DocumentKind,
   occasion: string,
-): Promise<{ paperId: number; words: string } | undefined> {
-  const row = await one<{ paperId: number; number: string | null; byItself: boolean }>(
-    `select c.paper_id "paperId", d.number, p.by_itself "byItself"
+): Promise<{ preparedId: number; words: string } | undefined> {
+  const row = await one<{ preparedId: number; number: string | null; automatic: boolean }>(
+    `select c.prepared_id "preparedId", d.number, p.automatic "automatic"
     from claim c
-    join paper p on p.id = c.paper_id
+    join prepared_document p on p.id = c.prepared_id
     left join document d on d.id = c.document_id
     where c.source_id = $1 and c.document_kind = $2 and c.occasion = $3
     for update of c`,
@@ -291,11 +291,11 @@ async function claimHolder(
   )
   if (!row) return undefined
   return {
-    paperId: row.paperId,
+    preparedId: row.preparedId,
     words: row.number
       ? `Nothing was made: ${kind} ${row.number} was already issued for this ${sourceKind}.`
       : `Nothing was made: the ${kind} of this ${sourceKind} is already prepared and ` +
-        `${row.byItself ? 'goes by itself' : 'waits on To check'}.`,
+        `${row.automatic ? 'goes by itself' : 'waits on To check'}.`,
   }
 }
 
@@ -305,15 +305,15 @@ interface Baseline {
   content: Paper | null
   sendTo: string
   problem: string | null
-  coverNoteId: number
+  emailTextId: number
 }
 
-function baselineOf(made: Draft): Baseline {
+function baselineOf(made: MadeDocument): Baseline {
   return {
     content: made.paper,
     sendTo: sendToWords(made.context),
     problem: made.problem,
-    coverNoteId: made.context.coverNoteId,
+    emailTextId: made.context.emailTextId,
   }
 }
 
@@ -325,23 +325,23 @@ interface StalePaper extends Omit<Baseline, 'own'> {
   role: ContactRole
   copyTo: string[]
   baseline: Baseline
-  byItself: boolean
+  automatic: boolean
 }
 
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
-export async function refreshPapers(paperIds: readonly number[]): Promise<void> {
+export async function refreshPrepared(preparedIds: readonly number[]): Promise<void> {
   const stale = await rows<StalePaper>(
     `select p.id, p.source_id "sourceId", s.kind "sourceKind", p.kind, p.to_role role, p.copy_to "copyTo",
-      p.content, p.send_to "sendTo", p.problem, p.cover_note_id "coverNoteId", p.baseline,
-      p.by_itself "byItself"
-    from paper p
+      p.content, p.send_to "sendTo", p.problem, p.email_text_id "emailTextId", p.baseline,
+      p.automatic "automatic"
+    from prepared_document p
     join source s on s.id = p.source_id
     where p.id = any($1::int[]) and p.stale`,
-    [paperIds],
+    [preparedIds],
   )
   for (const papers of groupBy(stale, (paper) => json([paper.kind, paper.role, paper.copyTo])).values()) {
     const { kind, role, copyTo } = papers[0]!
-    const laidOut = await layOut(
+    const laidOut = await makeAll(
       kind,
       papers.map((paper) => paper.sourceId),
       { role, copyTo },
@@ -353,35 +353,35 @@ export async function refreshPapers(paperIds: readonly number[]): Promise<void> 
   }
 }
 
-async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
+async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<void> {
   await inTransaction(async () => {
     const { context } = made
     const occasion = occasionIn(paper.sourceKind, paper.kind, context)
     const version = (await lockSources([paper.sourceId])).get(paper.sourceId)
     const now = baselineOf(made)
-    // what goes by itself nobody has looked at; what a person wrote just now that person has
-    const seen = paper.byItself || paper.baseline.own === true
+    // what goes automatically nobody has looked at; what a person wrote just now that person has
+    const seen = paper.automatic || paper.baseline.own === true
     const changes = seen ? [] : difference(paper.baseline, now)
-    const stillByItself = paper.byItself && planOf(paper.kind, made, null).goes
+    const stillAutomatic = paper.automatic && planOf(paper.kind, made, null).goes
     const moved = difference(paper, now).length > 0
     const kept = await run(
-      `update paper
-      set source = $source::jsonb, content = $content::jsonb, stationery_id = $stationeryId,
-        cover_note_id = $coverNoteId, built_from = $builtFrom::jsonb, problem = $problem, total = $total,
+      `update prepared_document
+      set source = $source::jsonb, content = $content::jsonb, design_id = $designId,
+        email_text_id = $emailTextId, built_from = $builtFrom::jsonb, problem = $problem, total = $total,
         currency = $currency, channel = $channel,
         send_to = case when to_addresses is null then $sendTo else send_to end, customer_name = $customerName,
         stale = $stale, changes = $changes::jsonb, revision = revision + $further,
-        by_itself = by_itself and $stillByItself, kept_back = kept_back or (by_itself and not $stillByItself),
-        kept_back_noticed = kept_back_noticed and not (by_itself and not $stillByItself),
-        occasion = $occasion, wished_date = $wishedDate, event_day = $eventDay, brand_id = $brandId,
+        automatic = automatic and $stillAutomatic, kept_back = kept_back or (automatic and not $stillAutomatic),
+        kept_back_noticed = kept_back_noticed and not (automatic and not $stillAutomatic),
+        occasion = $occasion, wanted_date = $wantedDate, event_day = $eventDay, brand_id = $brandId,
         customer_id = $customerId, baseline = coalesce($baseline::jsonb, baseline)
       where id = $id and stale and state in ('prepared', 'due', 'put back')`,
       {
         id: paper.id,
         source: json(context.source),
         content: made.paper ? json(made.paper) : null,
-        stationeryId: context.stationery.id,
-        coverNoteId: context.coverNoteId,
+        designId: context.design.id,
+        emailTextId: context.emailTextId,
         builtFrom: json(context.builtFrom),
         problem: made.problem,
         total: made.paper?.amounts.total ?? context.total,
@@ -392,9 +392,9 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
         stale: version !== context.builtFrom.order,
         changes: changes.length > 0 ? json(changes) : null,
         further: moved ? 1 : 0,
-        stillByItself,
+        stillAutomatic,
         occasion,
-        wishedDate: context.wishedDate,
+        wantedDate: context.wantedDate,
         brandId: context.brandId,
         customerId: context.customerId,
         baseline: paper.baseline.own ? json(now) : null,
@@ -403,15 +403,15 @@ async function keepRefreshed(paper: StalePaper, made: Draft): Promise<void> {
     )
     if (kept > 0)
       await run(
-        'update claim set occasion = $2 where paper_id = $1 and document_id is null and occasion <> $2',
+        'update claim set occasion = $2 where prepared_id = $1 and document_id is null and occasion <> $2',
         [paper.id, occasion],
       )
-    if (kept > 0 && stillByItself) await addJob('issue-papers', { paperIds: [paper.id] })
+    if (kept > 0 && stillAutomatic) await addJob('issue-prepared', { preparedIds: [paper.id] })
     if (kept > 0 && moved) {
       await noteAll([
         {
           sourceId: paper.sourceId,
-          paperId: paper.id,
+          preparedId: paper.id,
           actor: 'Clothespin',
           words: `The prepared ${paper.kind} was built anew: ${
             changes.map((change) => change.what).join(', ') ||
@@ -430,7 +430,7 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
   if (before.sendTo !== now.sendTo) changes.push({ what: 'Goes to', before: before.sendTo, now: now.sendTo })
   if ((before.problem ?? '') !== (now.problem ?? ''))
     changes.push({ what: 'Problem', before: before.problem ?? 'none', now: now.problem ?? 'none' })
-  if (before.coverNoteId !== now.coverNoteId)
+  if (before.emailTextId !== now.emailTextId)
     changes.push({ what: 'Cover note', before: 'an earlier version', now: 'the version now in force' })
   return changes
 }
@@ -439,21 +439,21 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
  * A person has looked at what changed: from now on differences count against the paper as it is. @returns
  * false when it changed once more meanwhile
  */
-export async function markSeen(paperId: number, revision: number, actor: string): Promise<boolean> {
+export async function markSeen(preparedId: number, revision: number, actor: string): Promise<boolean> {
   return inTransaction(async () => {
     const seen = await one<{ sourceId: number }>(
-      `update paper
+      `update prepared_document
       set changes = null,
         baseline = jsonb_build_object(
-          'content', content, 'sendTo', send_to, 'problem', problem, 'coverNoteId', cover_note_id
+          'content', content, 'sendTo', send_to, 'problem', problem, 'emailTextId', email_text_id
         )
       where id = $1 and revision = $2 and not stale
       returning source_id "sourceId"`,
-      [paperId, revision],
+      [preparedId, revision],
     )
     if (!seen) return false
-    await note({ ...seen, paperId }, actor, 'The changes were looked at.')
-    publish('line', [paperId])
+    await note({ ...seen, preparedId }, actor, 'The changes were looked at.')
+    publish('line', [preparedId])
     return true
   })
 }

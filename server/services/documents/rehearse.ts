@@ -1,4 +1,4 @@
-import type { EmailLook } from '../../../core/covernotes/email-look'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
@@ -9,13 +9,13 @@ import {
   type ContactFacts,
   type ContactRole,
   type Recipient,
-  type Wishes,
-} from '../../../core/wishes/recipients'
+  type Preferences,
+} from '../../../core/preferences/recipients'
 import { randomUUID } from 'node:crypto'
 import { clock } from '../../clock'
 import { config } from '../../config'
 import { inTransaction, one, rows, run } from '../../db/connection'
-import { RehearsalPaper } from '../../db/models'
+import { Rehearsal } from '../../db/models'
 import { Refusal } from '../../../core/errors'
 import { isTemporary } from '../../../core/dispatch/reply'
 import { log } from '../../log'
@@ -25,7 +25,7 @@ import { renderPaper } from '../../render/pool'
 import { composeMessage, type Letter } from '../dispatch/compose'
 import { company } from '../house/house'
 import { dayInZone } from '../../../core/documents/days'
-import { note, noteAll } from '../trail/trail'
+import { note, noteAll } from '../history/history'
 import { samplePaper, type EmailOnScreen } from './sample'
 
 /*
@@ -43,8 +43,8 @@ export interface Rehearsable {
   sourceId: number
   kind: DocumentKind
   source: PaperSource
-  stationeryId: number
-  coverNoteId: number
+  designId: number
+  emailTextId: number
   customerId: number
   role: ContactRole
   copyTo: string[]
@@ -69,7 +69,7 @@ export async function rehearse(
       await keep({
         ...paper,
         number,
-        paperId: paper.id,
+        preparedId: paper.id,
         documentId: null,
         content,
         wouldGoTo: await recipientsOf(paper),
@@ -83,7 +83,7 @@ export async function rehearse(
   await noteAll(
     papers.map((paper, index) => ({
       sourceId: paper.sourceId,
-      paperId: paper.id,
+      preparedId: paper.id,
       actor,
       words: `Rehearsed as ${numbers[index]} to ${sentTo}. The real one stays due.`,
     })),
@@ -98,13 +98,13 @@ async function nextNumber(): Promise<string> {
 
 interface Kept {
   number: string
-  paperId: number | null
+  preparedId: number | null
   documentId: number | null
   brandId: number
   customerName: string
   content: Paper
-  stationeryId: number
-  coverNoteId: number
+  designId: number
+  emailTextId: number
   wouldGoTo: Recipient[]
   sentTo: string
   actor: string
@@ -113,15 +113,15 @@ interface Kept {
 }
 
 async function keep(kept: Kept): Promise<number> {
-  const { id } = await RehearsalPaper.create({
+  const { id } = await Rehearsal.create({
     number: kept.number,
-    paperId: kept.paperId,
+    preparedId: kept.preparedId,
     documentId: kept.documentId,
     brandId: kept.brandId,
     customerName: kept.customerName,
     content: kept.content,
-    stationeryId: kept.stationeryId,
-    coverNoteId: kept.coverNoteId,
+    designId: kept.designId,
+    emailTextId: kept.emailTextId,
     wouldGoTo: kept.wouldGoTo,
     sentTo: kept.sentTo,
     madeAt: clock.now(),
@@ -132,8 +132,8 @@ async function keep(kept: Kept): Promise<number> {
 }
 
 async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
-  const customer = await one<{ wishes: Wishes; contacts: ContactFacts[] }>(
-    `select wishes,
+  const customer = await one<{ preferences: Preferences; contacts: ContactFacts[] }>(
+    `select preferences,
       coalesce(
         (
           select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
@@ -150,7 +150,7 @@ async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
     contacts: customer!.contacts,
     role: paper.role,
     copyTo: paper.copyTo,
-    wish: customer!.wishes[paper.kind],
+    preference: customer!.preferences[paper.kind],
   })
 }
 
@@ -158,15 +158,18 @@ async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
  * One prepared paper, as it will be, to whoever asks; nothing else happens to it. @throws Refusal
  * "no-such-paper", "no-paper"
  */
-export async function sendOneToMe(paperId: number, user: { name: string; email: string }): Promise<string> {
+export async function sendOneToMe(
+  preparedId: number,
+  user: { name: string; email: string },
+): Promise<string> {
   return inTransaction(async () => {
     const paper = await one<Rehearsable & { problem: string | null }>(
-      `select id, source_id "sourceId", kind, source, stationery_id "stationeryId", cover_note_id "coverNoteId",
+      `select id, source_id "sourceId", kind, source, design_id "designId", email_text_id "emailTextId",
         customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role,
         copy_to "copyTo", problem
-      from paper
+      from prepared_document
       where id = $1 and state in ('prepared', 'due', 'put back')`,
-      [paperId],
+      [preparedId],
     )
     if (!paper) throw new Refusal('no-such-paper', 'That paper is not waiting any more.', { status: 404 })
     if (paper.problem) throw new Refusal('no-paper', paper.problem)
@@ -190,19 +193,19 @@ export async function sendDocumentToMe(
       paper: Paper
       brandId: number
       customerName: string
-      stationeryId: number
-      coverNoteId: number
+      designId: number
+      emailTextId: number
     }>(
-      `select d.paper, d.brand_id "brandId", d.customer_name "customerName", d.stationery_id "stationeryId",
+      `select d.paper, d.brand_id "brandId", d.customer_name "customerName", d.design_id "designId",
         (
           select n.id
-          from cover_note n
+          from email_text n
           where n.brand_id = d.brand_id
             and n.kind = d.kind
             and n.language in (d.paper ->> 'language', (select language from company))
           order by n.language = d.paper ->> 'language' desc, n.version desc
           limit 1
-        ) "coverNoteId"
+        ) "emailTextId"
       from document d
       where d.id = $1`,
       [documentId],
@@ -211,7 +214,7 @@ export async function sendDocumentToMe(
     const id = await keep({
       ...found,
       number: await nextNumber(),
-      paperId: null,
+      preparedId: null,
       documentId,
       content: found.paper,
       wouldGoTo: [],
@@ -236,13 +239,13 @@ export async function sendSampleToMe(
     const content: Paper = { ...issuePaper(context.source, paper.date, number), rehearsal: true }
     const id = await keep({
       number,
-      paperId: null,
+      preparedId: null,
       documentId: null,
       brandId,
       customerName: context.customerName,
       content,
-      stationeryId: context.stationery.id,
-      coverNoteId: context.coverNoteId,
+      designId: context.design.id,
+      emailTextId: context.emailTextId,
       email: onScreen,
       wouldGoTo: context.recipients,
       sentTo: user.email,
@@ -258,7 +261,7 @@ interface Unsent {
   content: Paper
   wouldGoTo: Recipient[]
   sentTo: string
-  stationeryId: number
+  designId: number
   subject: string
   text: string
   customerName: string
@@ -282,11 +285,11 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
       coalesce(r.email ->> 'subject', n.subject) subject, coalesce(r.email ->> 'text', n.text) text,
       r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.name "brandName",
       b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
-    from rehearsal_paper r
+    from rehearsal r
     left join document_file f on f.document_id = r.document_id
     left join file on file.sha256 = f.sha256
-    join stationery s on s.id = r.stationery_id
-    join cover_note n on n.id = r.cover_note_id
+    join design s on s.id = r.design_id
+    join email_text n on n.id = r.email_text_id
     join brand b on b.id = r.brand_id
     where r.id = any($1::int[]) and r.sent_at is null and r.given_up is null
     order by r.id`,
@@ -327,7 +330,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
       async () => {},
     )
     if (result.result === 'accepted')
-      await run('update rehearsal_paper set sent_at = $2, last_reply = $3 where id = $1', [
+      await run('update rehearsal set sent_at = $2, last_reply = $3 where id = $1', [
         one.id,
         clock.now(),
         result.reply.text,
@@ -341,14 +344,14 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
 /** A rehearsal that can never be mailed gets no further jobs; the history says why. */
 async function giveUp(id: number, reason: string): Promise<void> {
   await inTransaction(async () => {
-    const given = await one<{ paperId: number | null; documentId: number | null }>(
-      `update rehearsal_paper set given_up = $2 where id = $1 and sent_at is null
-      returning paper_id "paperId", document_id "documentId"`,
+    const given = await one<{ preparedId: number | null; documentId: number | null }>(
+      `update rehearsal set given_up = $2 where id = $1 and sent_at is null
+      returning prepared_id "preparedId", document_id "documentId"`,
       [id, reason],
     )
     if (!given) return
     await note(
-      { paperId: given.paperId ?? undefined, documentId: given.documentId ?? undefined },
+      { preparedId: given.preparedId ?? undefined, documentId: given.documentId ?? undefined },
       'Clothespin',
       `The rehearsal could not be mailed: ${reason}`,
     )

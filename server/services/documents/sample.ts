@@ -1,17 +1,17 @@
-import { exampleFields, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
-import type { EmailLook } from '../../../core/covernotes/email-look'
+import { exampleFields, fillEmailText, type FilledNote } from '../../../core/emailtexts/email-text'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
 import { Refusal } from '../../../core/errors'
 import { asPreview } from '../../../core/documents/issue'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { dayInZone } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
-import type { Stationery } from '../../../core/stationery/stationery'
+import type { Design } from '../../../core/designs/design'
 import { clock } from '../../clock'
 import { one } from '../../db/connection'
 import { fillLetter } from '../dispatch/compose'
-import { brands, company, stationeries } from '../house/house'
-import { paperOf, type PaperContext } from './context'
+import { brands, company, newestDesigns } from '../house/house'
+import { paperOf, type PaperContext } from './found-settings'
 import { sourceOf } from './sources'
 
 /** A paper of the brand's newest supplied order, with today's settings; a preview that consumes nothing. */
@@ -19,7 +19,7 @@ export async function samplePaper(
   brandId: number,
   kind: DocumentKind,
   language?: Language,
-): Promise<{ paper: Paper; design: Stationery; context: PaperContext }> {
+): Promise<{ paper: Paper; design: Design; context: PaperContext }> {
   const order = await one<{ id: number }>(
     `select id
     from sales_order
@@ -37,7 +37,7 @@ export async function samplePaper(
   const context = language ? { ...own, source: { ...own.source, language } } : own
   const made = paperOf(context, dayInZone(clock.now(), (await company()).timeZone))
   if ('problem' in made) throw new Refusal('not-drawn', made.problem)
-  return { paper: asPreview(made.paper), design: context.stationery.design, context }
+  return { paper: asPreview(made.paper), design: context.design.design, context }
 }
 
 /** An email as it stands on the screen: its text and look may not be kept yet. */
@@ -59,7 +59,7 @@ export async function previewEmail(
   { look, language, ...note }: EmailOnScreen,
 ): Promise<FilledNote> {
   const brand = (await brands()).find((one) => one.id === brandId)
-  const design = (await stationeries(kind)).find((one) => one.brandId === brandId)?.design
+  const design = (await newestDesigns(kind)).find((one) => one.brandId === brandId)?.design
   if (!brand || !design) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
   const emailLook = look ?? brand.emailLook
   try {
@@ -73,7 +73,7 @@ export async function previewEmail(
     })
   } catch (error) {
     if (!(error instanceof Refusal) || error.code !== 'no-sample') throw error
-    return fillCoverNote(note, exampleFields, {
+    return fillEmailText(note, exampleFields, {
       brandName: brand.name,
       colours: design.colours,
       look: emailLook,

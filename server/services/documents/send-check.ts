@@ -50,11 +50,11 @@ export async function candidates(which: Which, how: IssueHow): Promise<Candidate
       p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
       p.customer_name "customerName", p.total::text total, p.currency,
       case
-        when (c.wishes -> p.kind ->> 'gathered')::boolean then concat_ws(
+        when (c.preferences -> p.kind ->> 'gathered')::boolean then concat_ws(
           '|', p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours
         )
       end gather
-    from paper p
+    from prepared_document p
     join customer c on c.id = p.customer_id
     where ${where}
     order by p.id

@@ -12,7 +12,7 @@ import { sendBatch, issueInOneTransaction, Paused, type IssueHow, type IssueResu
 /*
  * A person's Send: the chosen papers, frozen with the revision that was looked at, issued in batches in the
  * background once the
- * house's grace is over; until then the whole run can be taken back, and later stopped between two batches.
+ * house's undo time is over; until then the whole run can be taken back, and later stopped between two batches.
  * Called by the Send button (startRun) and the job send-run (continueRun); the same key never starts a second run.
  * Dies half-way: papers without an outcome are taken up again; those issued have theirs, written in the
  * issuing transaction.
@@ -45,7 +45,7 @@ export async function startRun(
 
 async function choose(runId: number, papers: readonly { id: number; revision: number }[]): Promise<void> {
   await run(
-    `insert into send_run_paper (run_id, paper_id, revision)
+    `insert into send_run_document (run_id, prepared_id, revision)
     select $1, p.id, p.revision
     from jsonb_to_recordset($2::jsonb) as p (id int, revision int)
     on conflict do nothing`,
@@ -65,10 +65,10 @@ async function newRun(
   { postOnly = false, paidBy = null, despite = false, withoutAddress = false }: IssueHow,
 ): Promise<Started> {
   const now = clock.now()
-  const { graceMinutes } = (await one<{ graceMinutes: number }>(
-    'select grace_minutes "graceMinutes" from company',
+  const { undoMinutes } = (await one<{ undoMinutes: number }>(
+    'select undo_minutes "undoMinutes" from company',
   ))!
-  const goesAt = new Date(now.getTime() + graceMinutes * 60_000)
+  const goesAt = new Date(now.getTime() + undoMinutes * 60_000)
   const row = await one<{ id: number }>(
     `insert into send_run (
       key, started_by, started_by_id, started_at, goes_at, post_only, paid_by, despite, without_address
@@ -128,7 +128,7 @@ export async function startMatchingRun(
   })
 }
 
-/** Takes a whole run back while its grace lasts: nothing was numbered. @throws Refusal "too-late" */
+/** Takes a whole run back while its undo time lasts: nothing was numbered. @throws Refusal "too-late" */
 export async function takeBack(runId: number, actor: string): Promise<void> {
   await inTransaction(async () => {
     const now = clock.now()
@@ -161,7 +161,7 @@ export async function stopRun(runId: number, actor: string): Promise<void> {
 
 async function leaveOut(runId: number, reason: string): Promise<void> {
   await run(
-    `update send_run_paper set outcome = 'skipped', reason = $2 where run_id = $1 and outcome is null`,
+    `update send_run_document set outcome = 'skipped', reason = $2 where run_id = $1 and outcome is null`,
     [runId, reason],
   )
   publish('run', [runId])
@@ -169,7 +169,7 @@ async function leaveOut(runId: number, reason: string): Promise<void> {
 }
 
 interface OpenPaper {
-  paperId: number
+  preparedId: number
   revision: number
 }
 
@@ -218,8 +218,8 @@ async function issueNextBatch(runId: number): Promise<boolean> {
       return false
     }
     const batch = await rows<OpenPaper>(
-      `select r.paper_id "paperId", r.revision
-      from send_run_paper r join paper p on p.id = r.paper_id
+      `select r.prepared_id "preparedId", r.revision
+      from send_run_document r join prepared_document p on p.id = r.prepared_id
       where r.run_id = $1 and r.outcome is null
       order by p.order_date, length(p.order_number), p.order_number
       limit $2`,
@@ -245,9 +245,9 @@ async function endRun(runId: number): Promise<void> {
 
 async function keepOutcomes(runId: number, results: IssueResult[]): Promise<void> {
   await run(
-    `update send_run_paper r set outcome = o.outcome, reason = o.reason, document_id = o."documentId"
-    from jsonb_to_recordset($2::jsonb) as o ("paperId" int, outcome text, reason text, "documentId" int)
-    where r.run_id = $1 and r.paper_id = o."paperId" and r.outcome is null`,
+    `update send_run_document r set outcome = o.outcome, reason = o.reason, document_id = o."documentId"
+    from jsonb_to_recordset($2::jsonb) as o ("preparedId" int, outcome text, reason text, "documentId" int)
+    where r.run_id = $1 and r.prepared_id = o."preparedId" and r.outcome is null`,
     [runId, json(results)],
   )
 }

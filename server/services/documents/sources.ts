@@ -6,7 +6,7 @@ import type { SourceKind } from '../../../core/documents/sources'
 import { groupBy } from '../../../core/group'
 import type { Refusal } from '../../../core/errors'
 import { rows } from '../../db/connection'
-import type { Addressing, PaperContext } from './context'
+import type { Addressing, PaperContext } from './found-settings'
 
 /*
  * What documents are made from: each source is a module beside its subject, and has its rows in the table

@@ -6,9 +6,9 @@ import { inTransaction, one, rows, run } from '../../db/connection'
 import { DocumentVoid, HouseEvent } from '../../db/models'
 import { takeOut } from '../dispatch/create'
 import { publish } from '../live/publish'
-import { claimAgain, releaseIfSettled } from './claims'
+import { claimAgain, releaseClaim } from './claims'
 import { lockSources, sourceOf, type SourceKind } from './sources'
-import { note } from '../trail/trail'
+import { note } from '../history/history'
 
 /*
  * Voiding a document: its number stays, marked, and nothing of it is owed. Only while nothing was handed
@@ -72,7 +72,7 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     await run('delete from undelivered where document_id = $1', [id])
     await takeBackAllocations(document, actor)
     await run('update open_item set open = 0 where document_id = $1', [id])
-    await releaseIfSettled(id)
+    await releaseClaim(id)
     await sourceOf(document.sourceKind).voided?.(document.sourceId)
     await HouseEvent.create({
       kind: 'document voided',

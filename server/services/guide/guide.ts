@@ -1,9 +1,9 @@
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import { languages, type Language } from '../../../core/money/format'
-import { isAddress } from '../../../core/wishes/recipients'
+import { isAddress } from '../../../core/preferences/recipients'
 import { one, rows } from '../../db/connection'
 import { listCustomers } from '../customers/customers'
-import { brands, company, coverNotes, stationeries } from '../house/house'
+import { brands, company, emailTexts, newestDesigns } from '../house/house'
 
 /*
  * The set-up guide: what must stand before anything can go out, in the order one would do it, each with what
@@ -32,9 +32,9 @@ export async function setUpGuide(): Promise<GuideStep[]> {
   const series = await rows<{ kind: string; brandId: number }>(
     'select kind, brand_id "brandId" from number_series',
   )
-  const looks = (await Promise.all(documentKinds.map((kind) => stationeries(kind)))).flat()
+  const looks = (await Promise.all(documentKinds.map((kind) => newestDesigns(kind)))).flat()
   const notes = await Promise.all(
-    documentKinds.map(async (kind) => ({ kind, notes: await coverNotes(kind) })),
+    documentKinds.map(async (kind) => ({ kind, notes: await emailTexts(kind) })),
   )
   const routines = (await one<{ count: number }>('select count(*)::int count from routine where is_on'))!
   const unreached = (await listCustomers({ trouble: true, limit: 1 })).matching

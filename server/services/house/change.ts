@@ -1,13 +1,13 @@
 import { Refusal } from '../../../core/errors'
-import { exampleFields, fillCoverNote, type FilledNote } from '../../../core/covernotes/cover-note'
-import { plainEmailLook, type EmailFrame, type EmailLook } from '../../../core/covernotes/email-look'
+import { exampleFields, fillEmailText, type FilledNote } from '../../../core/emailtexts/email-text'
+import { plainEmailLook, type EmailFrame, type EmailLook } from '../../../core/emailtexts/email-look'
 import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import type { BankAccount } from '../../../core/documents/bank'
 import { checkIban } from '../../../core/documents/payment-code'
 import type { Language } from '../../../core/money/format'
-import type { Stationery } from '../../../core/stationery/stationery'
-import { isAddress } from '../../../core/wishes/recipients'
+import type { Design } from '../../../core/designs/design'
+import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { Brand } from '../../db/models'
@@ -17,33 +17,33 @@ import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 import {
   brands,
-  coverNotes,
+  emailTexts,
   seriesColumns,
-  stationeries,
+  newestDesigns,
   type BrandRow,
-  type CoverNoteRow,
+  type EmailTextRow,
   type SeriesRow,
 } from './house'
 
 /*
- * Changing a brand's identity, logo, numbers and cover notes. Papers already issued keep what they were made with;
+ * Changing a brand's identity, logo, numbers and email texts. Papers already issued keep what they were made with;
  * those prepared and waiting are built anew and marked. Refuses what could not be printed, sent or numbered.
  */
 
 export type SeriesView = SeriesRow & { counters: { period: string; last: number }[] }
 
 export interface BrandView extends BrandRow {
-  stationery: { id: number; version: number; design: Stationery }
+  design: { id: number; version: number; design: Design }
   series: SeriesView | null
   /** Closer ones, for a country or a currency. */
   closerSeries: SeriesView[]
-  notes: CoverNoteRow[]
+  notes: EmailTextRow[]
 }
 
 /** The brands with everything a person sets up for them, for one kind of document. */
 export async function brandViews(kind: string): Promise<BrandView[]> {
-  const designs = await stationeries(kind)
-  const notes = await coverNotes(kind)
+  const designs = await newestDesigns(kind)
+  const notes = await emailTexts(kind)
   const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where s.kind = $1`, [
     kind,
   ])
@@ -60,7 +60,7 @@ export async function brandViews(kind: string): Promise<BrandView[]> {
       .map((one) => ({ ...one, counters: counters.filter((counter) => counter.seriesId === one.id) }))
     return {
       ...brand,
-      stationery: designs.find((design) => design.brandId === brand.id)!,
+      design: designs.find((design) => design.brandId === brand.id)!,
       notes: notes.filter((note) => note.brandId === brand.id),
       series: own.find((one) => !one.country && !one.currency) ?? null,
       closerSeries: own.filter((one) => one.country || one.currency),
@@ -155,18 +155,18 @@ export interface LookChange {
   /** Millimetres. */
   width?: number
   noLogo?: boolean
-  design?: Stationery['design']
+  design?: Design['design']
   headingFamily?: string
   textFamily?: string
-  colours?: Stationery['colours']
-  hiddenSums?: Stationery['hiddenSums']
+  colours?: Design['colours']
+  hiddenSums?: Design['hiddenSums']
   /** Only the papers of this kind; without it all of the brand's. */
   kind?: DocumentKind
 }
 
 /**
  * Changes logo, colours, fonts or design of the brand's papers, of one kind or all; a new version of each
- * stationery comes in force.
+ * design comes in force.
  */
 export async function changeLook(brandId: number, change: LookChange, actor: string): Promise<void> {
   if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
@@ -176,10 +176,10 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
     })
   }
   const current = (
-    await Promise.all((change.kind ? [change.kind] : documentKinds).map((kind) => stationeries(kind)))
+    await Promise.all((change.kind ? [change.kind] : documentKinds).map((kind) => newestDesigns(kind)))
   )
     .flat()
-    .filter((stationery) => stationery.brandId === brandId)
+    .filter((design) => design.brandId === brandId)
   if (current.length === 0) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
   if (change.picture) flattenPicture(change.picture, '#ffffff') // refused before anything is kept
   const uploaded = change.picture && {
@@ -188,7 +188,7 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
   }
   const looks = await Promise.all(
     current.map(async ({ id, design: before }) => {
-      const design: Stationery = {
+      const design: Design = {
         ...before,
         design: change.design ?? before.design,
         headingFamily: change.headingFamily ?? before.headingFamily,
@@ -203,9 +203,9 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
     await raiseVersion(brandId)
     for (const { id, design } of looks)
       await run(
-        `insert into stationery (brand_id, kind, version, design, made_at, made_by)
+        `insert into design (brand_id, kind, version, design, made_at, made_by)
         select brand_id, kind, version + 1, $2::jsonb, $3, $4
-        from stationery
+        from design
         where id = $1`,
         [id, json(design), clock.now(), actor],
       )
@@ -215,15 +215,15 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
 }
 
 /** The colour that lies behind the logo. */
-const behindLogo = (look: Stationery) => (look.design === 'bold' ? look.colours.brand : '#ffffff')
+const behindLogo = (look: Design) => (look.design === 'bold' ? look.colours.brand : '#ffffff')
 
 /** The logo as it is to stand: a new picture, or the old one laid anew on a colour that changed behind it. */
 async function logoOf(
-  before: Stationery,
-  now: Stationery,
+  before: Design,
+  now: Design,
   change: LookChange,
   uploaded: { bytes: Uint8Array; original: string } | undefined,
-): Promise<Stationery['logo']> {
+): Promise<Design['logo']> {
   if (change.noLogo) return null
   const width = change.width ?? before.logo?.width ?? 20
   const original = uploaded?.original ?? before.logo?.original
@@ -240,7 +240,7 @@ async function logoOf(
 }
 
 /** @throws Refusal "logo-too-tall" when it would leave its place at the head */
-function placed(logo: NonNullable<Stationery['logo']>): Stationery['logo'] {
+function placed(logo: NonNullable<Design['logo']>): Design['logo'] {
   const height = logo.width / logo.ratio
   if (height <= logoHeight) return logo
   const widest = Math.floor(logoHeight * logo.ratio)
@@ -264,20 +264,20 @@ export async function changeEmailLook(brandId: number, look: EmailLook): Promise
   })
 }
 
-/** What a cover note reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
-export function tryCoverNote(note: { subject: string; text: string }, frame: EmailFrame): FilledNote {
-  return fillCoverNote(note, exampleFields, frame)
+/** What an email text reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
+export function tryEmailText(note: { subject: string; text: string }, frame: EmailFrame): FilledNote {
+  return fillEmailText(note, exampleFields, frame)
 }
 
-/** Keeps a new version of a cover note. */
-export async function changeCoverNote(
+/** Keeps a new version of an email text. */
+export async function changeEmailText(
   brandId: number,
   kind: DocumentKind,
   language: Language,
   note: { subject: string; text: string },
   actor: string,
 ): Promise<void> {
-  tryCoverNote(note, {
+  tryEmailText(note, {
     brandName: '',
     colours: { brand: '', accent: '' },
     look: plainEmailLook,
@@ -287,9 +287,9 @@ export async function changeCoverNote(
   await inTransaction(async () => {
     await raiseVersion(brandId)
     await run(
-      `insert into cover_note (brand_id, kind, language, version, subject, text, made_at, made_by)
+      `insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
       select $1, $7, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6
-      from cover_note
+      from email_text
       where brand_id = $1 and kind = $7 and language = $2`,
       [brandId, language, note.subject, note.text, clock.now(), actor, kind],
     )

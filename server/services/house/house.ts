@@ -1,12 +1,12 @@
 import { clock } from '../../clock'
 import { one, rows } from '../../db/connection'
-import type { EmailLook } from '../../../core/covernotes/email-look'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Day } from '../../../core/documents/days'
 import type { BrandFacts, PaymentMethod } from '../../../core/documents/facts'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
-import type { Stationery } from '../../../core/stationery/stationery'
+import type { Design } from '../../../core/designs/design'
 
 export interface CompanyRow {
   name: string
@@ -85,32 +85,32 @@ export async function brands(): Promise<BrandRow[]> {
   return rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)
 }
 
-export interface StationeryRow {
+export interface DesignRow {
   id: number
   brandId: number
   version: number
-  design: Stationery
+  design: Design
 }
 
-/** The stationery in force of each brand for a kind: the newest version. */
-export async function stationeries(kind: string): Promise<StationeryRow[]> {
-  return rows<StationeryRow>(
-    `select distinct on (brand_id) id, brand_id "brandId", version, design from stationery
+/** The design in force of each brand for a kind: the newest version. */
+export async function newestDesigns(kind: string): Promise<DesignRow[]> {
+  return rows<DesignRow>(
+    `select distinct on (brand_id) id, brand_id "brandId", version, design from design
     where kind = $1 order by brand_id, version desc`,
     [kind],
   )
 }
 
 /** A kept version by id. */
-export async function stationeryById(ids: readonly number[]): Promise<Map<number, Stationery>> {
-  const found = await rows<{ id: number; design: Stationery }>(
-    'select id, design from stationery where id = any($1::int[])',
+export async function designById(ids: readonly number[]): Promise<Map<number, Design>> {
+  const found = await rows<{ id: number; design: Design }>(
+    'select id, design from design where id = any($1::int[])',
     [ids],
   )
   return new Map(found.map((row) => [row.id, row.design]))
 }
 
-export interface CoverNoteRow {
+export interface EmailTextRow {
   id: number
   brandId: number
   language: Language
@@ -119,11 +119,11 @@ export interface CoverNoteRow {
   text: string
 }
 
-/** The cover notes in force for a kind, one per brand and language. */
-export async function coverNotes(kind: string): Promise<CoverNoteRow[]> {
-  return rows<CoverNoteRow>(
+/** The email texts in force for a kind, one per brand and language. */
+export async function emailTexts(kind: string): Promise<EmailTextRow[]> {
+  return rows<EmailTextRow>(
     `select distinct on (brand_id, language) id, brand_id "brandId", language, version, subject, text
-    from cover_note
+    from email_text
     where kind = $1
     order by brand_id, language, version desc`,
     [kind],

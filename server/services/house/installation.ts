@@ -70,7 +70,7 @@ export async function confirmation(): Promise<Confirmation> {
     emails: number
   }>(`
     select confirm_needed needed,
-      (select count(*)::int from paper where state = 'prepared' and by_itself) papers,
+      (select count(*)::int from prepared_document where state = 'prepared' and automatic) papers,
       (select count(*)::int from dispatch where state = 'waiting' and channel = 'email' and not held) emails
     from company`))!
   const series = await rows<Confirmation['series'][number]>(`

@@ -21,7 +21,7 @@ export interface PeriodClose {
 export interface Periods {
   closedUntil: Day | null
   history: PeriodClose[]
-  waiting: { paperId: number; label: string; date: Day }[]
+  waiting: { preparedId: number; label: string; date: Day }[]
 }
 
 /** How far the periods are closed, who closed them, and the drafts that ask for a date in one. */
@@ -34,10 +34,10 @@ export async function periods(): Promise<Periods> {
     limit 60`,
   )
   const waiting = await rows<Periods['waiting'][number]>(
-    `select id "paperId", kind || ' for ' || customer_name label, wished_date::text date
-    from paper
-    where state in ('prepared', 'put back') and wished_date <= $1::date
-    order by wished_date
+    `select id "preparedId", kind || ' for ' || customer_name label, wanted_date::text date
+    from prepared_document
+    where state in ('prepared', 'put back') and wanted_date <= $1::date
+    order by wanted_date
     limit 50`,
     [closedUntil],
   )

@@ -62,13 +62,13 @@ export async function keepRates(given: readonly RateRow[]): Promise<RatesReport>
       [json(differs)],
     )
     const papers = await rows<{ id: number }>(
-      `update paper
+      `update prepared_document
       set stale = true
       where currency = any($1::text[]) and state in ('prepared', 'due', 'put back')
       returning id`,
       [[...new Set(differs.map((rate) => rate.currency))]],
     )
-    if (papers.length > 0) await addJob('refresh-papers', { paperIds: papers.map((paper) => paper.id) })
+    if (papers.length > 0) await addJob('refresh-prepared', { preparedIds: papers.map((paper) => paper.id) })
     publish('house')
     const changed = differs.filter((rate) => known.has(`${rate.currency} ${rate.day}`)).length
     return { added: differs.length - changed, changed, same: given.length - differs.length }

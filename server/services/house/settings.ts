@@ -1,6 +1,6 @@
 import { Refusal } from '../../../core/errors'
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { isAddress } from '../../../core/wishes/recipients'
+import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { Company } from '../../db/models'
@@ -10,7 +10,7 @@ import { gate } from './gate'
 import { company } from './house'
 
 /*
- * The house's own settings: who is told of trouble, grace, when silence counts as arrival; pausing all, and
+ * The house's own settings: who is told of trouble, undo time, when silence counts as arrival; pausing all, and
  * rehearsal.
  * Called from the Company page by a supervisor; anybody at the desk may pause. Refuses an address that cannot
  * be written to.
@@ -19,7 +19,7 @@ import { company } from './house'
 export interface HouseSettings {
   failureNoticeTo: string
   presumeSeconds: number
-  graceMinutes: number
+  undoMinutes: number
   rehearsalAddress: string
   zeroTotals: 'make' | 'skip'
   withdrawnStatuses: string[]
@@ -32,7 +32,7 @@ export interface HouseSettings {
 export async function houseSettings(): Promise<HouseSettings> {
   return (await one<HouseSettings>(
     `select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds",
-      grace_minutes "graceMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals",
+      undo_minutes "undoMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference"
     from company`,
@@ -64,7 +64,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
     if (change.documentDates)
-      await run(`update paper set stale = true where state in ('prepared', 'due', 'put back')`)
+      await run(`update prepared_document set stale = true where state in ('prepared', 'due', 'put back')`)
     publish('house')
   })
 }
@@ -96,7 +96,7 @@ export async function resumeAll(): Promise<void> {
       `update company set paused_at = null, paused_by = null, pause_reason = '' where paused_at is not null`,
     )
     if (resumed === 0) return
-    await addJob('issue-papers', { paperIds: [] })
+    await addJob('issue-prepared', { preparedIds: [] })
     for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null'))
       await addJob('send-run', { runId: id })
     const due = await rows<{ id: number }>(

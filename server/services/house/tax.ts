@@ -63,10 +63,10 @@ export async function keepTaxCode(code: TaxCode, version: number | null): Promis
       [code.code, json(code.rates)],
     )
     const stale = await rows<{ id: number }>(
-      `update paper set stale = true where state in ('prepared', 'due', 'put back') returning id`,
+      `update prepared_document set stale = true where state in ('prepared', 'due', 'put back') returning id`,
     )
     for (let at = 0; at < stale.length; at += 50)
-      await addJob('refresh-papers', { paperIds: stale.slice(at, at + 50).map((paper) => paper.id) })
+      await addJob('refresh-prepared', { preparedIds: stale.slice(at, at + 50).map((paper) => paper.id) })
     publish('house')
     publish('line')
   })

@@ -22,23 +22,23 @@ export async function lineCounts(): Promise<StageCount[]> {
   const counts = (await one<
     Record<string, number> & { oldestToCheck: Date | null; nextGo: Date | null; oldestOnTheWay: Date | null }
   >(
-    `select (select count(*)::int from paper where state = 'due') due,
-      (select count(*)::int from paper where state = 'put back') back,
+    `select (select count(*)::int from prepared_document where state = 'due') due,
+      (select count(*)::int from prepared_document where state = 'put back') back,
       (select count(*)::int from undelivered) undelivered,
-      (select count(*)::int from paper where state = 'prepared' and not by_itself) "toCheck",
-      (select min(since) from paper where state = 'prepared' and not by_itself) "oldestToCheck",
+      (select count(*)::int from prepared_document where state = 'prepared' and not automatic) "toCheck",
+      (select min(since) from prepared_document where state = 'prepared' and not automatic) "oldestToCheck",
       (
-        select count(*)::int from paper where state = 'prepared' and not by_itself and changes is not null
+        select count(*)::int from prepared_document where state = 'prepared' and not automatic and changes is not null
       ) changed,
-      (select count(*)::int from paper where state = 'prepared' and not by_itself and kept_back) "keptBack",
+      (select count(*)::int from prepared_document where state = 'prepared' and not automatic and kept_back) "keptBack",
       (
         select count(*)::int
-        from paper p
-        where state = 'prepared' and not by_itself and ${stopOf('p')} is not null
+        from prepared_document p
+        where state = 'prepared' and not automatic and ${stopOf('p')} is not null
       ) stopped,
       (select count(*)::int from dispatch where state = 'waiting' and held) held,
       (select count(*)::int from dispatch where state in ('waiting', 'claimed', 'handing over')) waiting,
-      (select count(*)::int from dispatch where state = 'waiting' and channel = 'paper' and not held) tray,
+      (select count(*)::int from dispatch where state = 'waiting' and channel = 'paper' and not held) "printQueue",
       (
         select min(next_try_at)
         from dispatch
@@ -87,7 +87,7 @@ export async function lineCounts(): Promise<StageCount[]> {
     },
     waiting: {
       count: counts.waiting!,
-      facts: [...some(counts.tray, 'to print'), ...some(counts.held, 'held')],
+      facts: [...some(counts.printQueue, 'to print'), ...some(counts.held, 'held')],
       at: counts.nextGo,
     },
     'on the way': { count: counts.onTheWay!, facts: [], at: counts.oldestOnTheWay },

@@ -9,7 +9,7 @@ import { company } from '../house/house'
 import { matchingConditions } from '../documents/matching'
 import { sourceColumns, sourceJoins } from '../documents/sources'
 import { stopOf, stopOfDispatch } from '../dispatch/stopped'
-import type { Channel } from '../../../core/wishes/recipients'
+import type { Channel } from '../../../core/preferences/recipients'
 import { keyset, paged, type Listed, type Sort } from '../keyset'
 
 /** A row of a stage's list: a paper in the first two stages, a dispatch (or an unsent document) in the others. */
@@ -166,7 +166,7 @@ function paperQuery(filter: LineFilter): Query {
     text: ['p.order_number', 'p.customer_name', 'p.send_to'],
     brand: 'p.brand_id',
   })
-  const states = toCheck ? `p.state = 'prepared' and not p.by_itself` : `p.state in ('due', 'put back')`
+  const states = toCheck ? `p.state = 'prepared' and not p.automatic` : `p.state in ('due', 'put back')`
   let sql = `
     select p.id, 'paper' "of", p.kind,
       coalesce(nullif(p.order_number, ''), so.label) number, p.order_number "orderNumber", ${sourceColumns},
@@ -175,7 +175,7 @@ function paperQuery(filter: LineFilter): Query {
       p.revision, p.changes is not null changed, p.problem, p.state, null "cause", null "causeKey",
       null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents,
       false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale
-    from paper p
+    from prepared_document p
     ${sourceJoins('p')}
     left join routine r on r.id = p.routine_id
     where ${states}${rest}`

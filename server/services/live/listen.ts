@@ -14,7 +14,7 @@ const streams = new Set<Stream>()
 let client: pg.Client | undefined
 let stopped = false
 
-/** One listening connection a web process; comes back by itself, and then tells every page to fetch anew. */
+/** One listening connection a web process; comes back automatically, and then tells every page to fetch anew. */
 async function connect(): Promise<void> {
   const connection = new pg.Client({
     connectionString: config.databaseUrl,

@@ -2,7 +2,7 @@ import { comparePapers, type PaperChange } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { one } from '../../db/connection'
-import { layOut } from '../documents/prepare'
+import { makeAll } from '../documents/prepare'
 import { confirmationsOf } from './source'
 
 /*
@@ -26,14 +26,14 @@ const notAgreed = ['Sender', 'Language']
 export async function confirmedOf(orderId: number): Promise<Confirmed | null> {
   const confirmed = (await confirmationsOf([orderId])).get(orderId)
   if (!confirmed) return null
-  const made = (await layOut('order confirmation', [orderId], {
+  const made = (await makeAll('order confirmation', [orderId], {
     role: kindFacts['order confirmation'].to,
     copyTo: [],
   }))!.get(orderId)
   if (!made?.paper) return null
   const { paper, waits } = (await one<{ paper: Paper; waits: boolean }>(
     `select d.paper, exists (
-      select from paper p where p.source_id = d.source_id and p.kind = d.kind and p.state = 'prepared'
+      select from prepared_document p where p.source_id = d.source_id and p.kind = d.kind and p.state = 'prepared'
     ) waits
     from document d where d.id = $1`,
     [confirmed.id],

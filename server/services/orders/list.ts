@@ -3,7 +3,7 @@ import { Refusal } from '../../../core/errors'
 import type { ConditionSeen } from '../../../core/routines/routine'
 import { one, rows } from '../../db/connection'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
-import { trailOf, type TrailEntry } from '../trail/trail'
+import { historyOf, type HistoryEntry } from '../history/history'
 import type { LineEdit } from './orders'
 
 export interface OrderRow {
@@ -134,15 +134,15 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
     at: Date
     version: number
   }[]
-  trail: TrailEntry[]
+  history: HistoryEntry[]
 }
 
 /**
- * One order with its lines, papers, what the routines thought of it, and its trail. @throws Refusal
+ * One order with its lines, papers, what the routines thought of it, and its history. @throws Refusal
  * "no-such-order"
  */
 export async function orderView(id: number): Promise<OrderView> {
-  const order = await one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'trail'>>(
+  const order = await one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'history'>>(
     `select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId",
       c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince", o.net::text net,
       o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote",
@@ -169,8 +169,8 @@ export async function orderView(id: number): Promise<OrderView> {
     `select p.id, p.source_id "sourceId", p.kind, p.state, p.revision,
       exists (select from document_void v where v.document_id = d.id) voided, d.id "documentId", d.number,
       p.total::text total, p.since, p.problem
-    from paper p
-    left join document d on d.paper_id = p.id
+    from prepared_document p
+    left join document d on d.prepared_id = p.id
     where p.source_id in (select id from source where root_id = $1)
     order by p.id desc`,
     [id],
@@ -184,7 +184,7 @@ export async function orderView(id: number): Promise<OrderView> {
     limit 50`,
     [id],
   )
-  return { ...order, lines, papers, evaluations, trail: await trailOf({ sourceId: id }) }
+  return { ...order, lines, papers, evaluations, history: await historyOf({ sourceId: id }) }
 }
 
 /** Items whose code or name begins with or holds a text, for a line's picker. */

@@ -9,13 +9,13 @@ import { suppliedStatus } from '../../../core/orders/statuses'
 import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { noteAll } from '../trail/trail'
+import { noteAll } from '../history/history'
 import { applyStatus, type StatusEffects, type StatusTurn } from '../dispatch/stopped'
 
 /*
  * What changes an order: its status, one or many at once, and its lines.
  * Called by the Orders screens and by the demo's loader. Each call is one transaction: orders, events, jobs
- * and trail together.
+ * and history together.
  * Refuses: an unknown status, an order somebody else changed meanwhile, lines that make no sense.
  */
 

@@ -1,20 +1,20 @@
-import { billedBy, remaining } from '../../../core/documents/bill'
+import { billedBy, remaining } from '../../../core/documents/draft'
 import type { OrderLineFacts, ReplacedFacts } from '../../../core/documents/facts'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { prepareRefusal, stopWords, type OrderToDocument } from '../../../core/orders/statuses'
 import { occasionOf } from '../../../core/routines/routine'
-import type { ContactFacts } from '../../../core/wishes/recipients'
+import type { ContactFacts } from '../../../core/preferences/recipients'
 import { one, rows, run } from '../../db/connection'
-import { billsOfOrders, depositOf, type OrderBill } from '../bills/parts'
+import { partsOfOrders, depositOf, type OrderPart } from '../drafts/parts'
 import {
   contextOf,
   houseContext,
   type Addressing,
   type PaperContext,
   type SubjectRow,
-} from '../documents/context'
+} from '../documents/found-settings'
 import type { Source } from '../documents/sources'
 
 /*
@@ -29,7 +29,7 @@ export async function loadOrderContexts(
   addressing: Addressing,
 ): Promise<Map<number, PaperContext>> {
   const orders = await rows<SubjectRow>(
-    `select o.id "sourceId", null::int "creditsId", null::int "replacesId", null "wishedDate",
+    `select o.id "sourceId", null::int "creditsId", null::int "replacesId", null "wantedDate",
       coalesce(
         o.supplied_on, (o.status_since at time zone (select time_zone from company))::date
       )::text "eventDay",
@@ -37,7 +37,7 @@ export async function loadOrderContexts(
       o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote", o.prepaid,
       o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total, c.id "customerId",
       c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
-      c.language "customerLanguage", c.billing, c.wishes, c.version "customerVersion",
+      c.language "customerLanguage", c.billing, c.preferences, c.version "customerVersion",
       c.tax_treatment treatment
     from sales_order o
     join customer c on c.id = o.customer_id
@@ -63,19 +63,19 @@ export async function loadOrderContexts(
   const linesOf = groupBy(lines, (line) => line.orderId)
   const contactsOf = groupBy(contacts, (contact) => contact.customerId)
   const replaced = kind === 'order confirmation' ? await confirmationsOf(orderIds) : new Map<number, never>()
-  const bills = kindFacts[kind].books ? await billsOfOrders(orderIds) : new Map<number, OrderBill[]>()
+  const drafts = kindFacts[kind].books ? await partsOfOrders(orderIds) : new Map<number, OrderPart[]>()
   return new Map(
     orders.map((order) => {
-      const own = bills.get(order.sourceId) ?? []
+      const own = drafts.get(order.sourceId) ?? []
       const left = remaining(
         linesOf.get(order.sourceId) ?? [],
         order.adjustments,
-        billedBy(own.map((bill) => bill.facts)),
+        billedBy(own.map((draft) => draft.facts)),
       )
       const subject = {
         ...order,
         adjustments: left.adjustments,
-        deposits: own.filter((bill) => bill.facts.deposit).map(depositOf),
+        deposits: own.filter((draft) => draft.facts.deposit).map(depositOf),
         replaces: replaced.get(order.sourceId),
       }
       const contacts = contactsOf.get(order.customerId) ?? []

@@ -1,6 +1,6 @@
 import { Refusal } from '../../../core/errors'
 import { rows } from '../../db/connection'
-import { creditDocument } from '../bills/bills'
+import { creditDocument } from '../drafts/drafts'
 import { voidDocument } from '../documents/void'
 
 /*
@@ -11,7 +11,7 @@ import { voidDocument } from '../documents/void'
  * stops only itself; dies half-way: those settled are settled, and calling again does the rest.
  */
 
-export interface SettledWithdrawn {
+export interface ReversedWithdrawn {
   voided: string[]
   credited: string[]
   refused: { id: number; number: string; reason: string }[]
@@ -34,15 +34,15 @@ export const standsWithdrawn = `
     ) < d.total`
 
 /** Settles those of the documents, or all of the orders, that stand although their order was withdrawn. */
-export async function settleWithdrawn(
+export async function reverseWithdrawn(
   which: { documentIds: readonly number[] } | { orderIds: readonly number[] },
   actor: string,
-): Promise<SettledWithdrawn> {
+): Promise<ReversedWithdrawn> {
   const [chosen, ids] =
     'documentIds' in which
       ? ['d.id = any($1::int[])', which.documentIds]
       : ['d.source_id in (select id from source where root_id = any($1::int[]))', which.orderIds]
-  const report: SettledWithdrawn = { voided: [], credited: [], refused: [] }
+  const report: ReversedWithdrawn = { voided: [], credited: [], refused: [] }
   if (ids.length === 0) return report
   const standing = await rows<{ id: number; number: string; order: string }>(
     `select d.id, d.number, d.order_number "order"

@@ -15,14 +15,14 @@ const built = {
  */
 export async function markStale(of: keyof typeof built, id: number): Promise<void> {
   const papers = await rows<{ id: number }>(
-    `update paper
+    `update prepared_document
     set stale = true
     where ${built[of]} and state in ('prepared', 'due', 'put back')
     returning id`,
     [id],
   )
   if (papers.length > 0) {
-    await addJob('refresh-papers', { paperIds: papers.map((paper) => paper.id) })
+    await addJob('refresh-prepared', { preparedIds: papers.map((paper) => paper.id) })
     publish(
       'line',
       papers.map((paper) => paper.id),

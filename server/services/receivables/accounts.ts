@@ -9,7 +9,7 @@ import { inTransaction, one, rows, run } from '../../db/connection'
 import { company } from '../house/house'
 import { keyset, likeText, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
-import { note } from '../trail/trail'
+import { note } from '../history/history'
 
 /*
  * Accounts: what customers owe, how old it is, and one customer's open items and payments.

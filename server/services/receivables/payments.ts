@@ -12,7 +12,7 @@ import { addJob } from '../../queue/add'
 import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { note, noteAll } from '../trail/trail'
+import { note, noteAll } from '../history/history'
 
 /*
  * Payments that came in and refunds that went out: the entry, what it settles and the open amounts in one
@@ -491,18 +491,18 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
 
 async function dropReceipts(paymentId: number): Promise<void> {
   const dropped = await rows<{ id: number; kind: DocumentKind }>(
-    `update paper
-    set state = 'dropped', by_itself = false
+    `update prepared_document
+    set state = 'dropped', automatic = false
     where source_id = $1 and state in ('due', 'prepared', 'put back')
     returning id, kind`,
     [paymentId],
   )
-  await run('delete from claim where paper_id = any($1::int[]) and document_id is null', [
+  await run('delete from claim where prepared_id = any($1::int[]) and document_id is null', [
     dropped.map((paper) => paper.id),
   ])
   for (const paper of dropped)
     await note(
-      { paperId: paper.id },
+      { preparedId: paper.id },
       'Clothespin',
       `${capital(paper.kind)} not made: its payment was taken back.`,
     )

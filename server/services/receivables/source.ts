@@ -2,7 +2,7 @@ import { kindFacts, receiptKind, type DocumentKind } from '../../../core/documen
 import type { PaymentFacts, SettledFacts } from '../../../core/documents/facts'
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
-import type { ContactFacts } from '../../../core/wishes/recipients'
+import type { ContactFacts } from '../../../core/preferences/recipients'
 import { one, rows } from '../../db/connection'
 import {
   contextOf,
@@ -10,8 +10,8 @@ import {
   type Addressing,
   type PaperContext,
   type SubjectRow,
-} from '../documents/context'
-import { prepareByHand, type PreparedByHand } from '../documents/by-hand'
+} from '../documents/found-settings'
+import { prepareByHand, type PreparedByHand } from '../documents/prepare-by-hand'
 import type { Source } from '../documents/sources'
 
 interface PaymentRow extends SubjectRow {
@@ -35,11 +35,11 @@ export async function loadPaymentContexts(
   const payments = await rows<PaymentRow>(
     `select p.id "sourceId", p.direction, p.date::text "day", p.method, p.amount::text amount,
       p.open::text "onAccount", p.reference, null::int "creditsId",
-      null::int "replacesId", null "wishedDate", p.date::text "eventDay", '' number, p.date::text "date",
+      null::int "replacesId", null "wantedDate", p.date::text "eventDay", '' number, p.date::text "date",
       null "suppliedOn", p.currency, false "pricesIncludeTax", null "customerNote", '0' prepaid,
       '[]'::jsonb adjustments, p.brand_id "brandId", p.version, 1 revision, p.amount::text total,
       c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
-      c.language "customerLanguage", c.billing, c.wishes, c.version "customerVersion", 'domestic' treatment
+      c.language "customerLanguage", c.billing, c.preferences, c.version "customerVersion", 'domestic' treatment
     from payment p
     join customer c on c.id = p.customer_id
     where p.id = any($1::int[])`,

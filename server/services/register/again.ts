@@ -4,10 +4,10 @@ import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { mergePdfs, renderPaper } from '../../render/pool'
-import { stationeries } from '../house/house'
+import { newestDesigns } from '../house/house'
 
 /*
- * Documents made again: the frozen Paper on the stationery that is in force now, marked as a copy on every
+ * Documents made again: the frozen Paper on the design that is in force now, marked as a copy on every
  * page. The stored PDF stays the original;
  * nothing is kept and nothing is sent. Called from the Register for chosen rows.
  */
@@ -30,7 +30,7 @@ export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
   const designs = new Map(
     await Promise.all(
       [...new Set(documents.map((one) => one.kind))].map(
-        async (kind) => [kind, await stationeries(kind)] as const,
+        async (kind) => [kind, await newestDesigns(kind)] as const,
       ),
     ),
   )

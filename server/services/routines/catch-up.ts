@@ -7,7 +7,7 @@ import { inTransaction, json, one, rows } from '../../db/connection'
 import { addJobs } from '../../queue/add'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { noteAll } from '../trail/trail'
+import { noteAll } from '../history/history'
 
 /*
  * Catching up: older orders or payments that a routine would have taken, offered in a range and after a look,
@@ -68,7 +68,7 @@ async function missed(sentence: RoutineSentence, from: string, to: string): Prom
       and e.facts ->> 'to' = any($3::text[])
       and e.only_routine is null
       and not exists (select from stopped_source ss where ss.source_id = o.id)
-      and not exists (select from paper p where p.source_id = o.id and p.kind = $4 and p.state = 'dropped')
+      and not exists (select from prepared_document p where p.source_id = o.id and p.kind = $4 and p.state = 'dropped')
       and e.at >= ($1::date::timestamp at time zone $5)
       and e.at < (($2::date + 1)::timestamp at time zone $5)
     order by e.source_id, e.id`,
@@ -94,7 +94,7 @@ async function missedReceipts(sentence: RoutineSentence, from: string, to: strin
     where p.date between $1::date and $2::date
       and p.reverses_id is null
       and not exists (select from payment r where r.reverses_id = p.id)
-      and not exists (select from paper d where d.source_id = p.id and d.kind = $3 and d.state = 'dropped')
+      and not exists (select from prepared_document d where d.source_id = p.id and d.kind = $3 and d.state = 'dropped')
       and not exists (
         select from claim k where k.source_id = p.id and k.document_kind = $3
       )

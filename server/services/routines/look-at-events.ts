@@ -1,18 +1,18 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
 import { eventOf, type RoutineEvent, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
-import type { Wishes } from '../../../core/wishes/recipients'
+import type { Preferences } from '../../../core/preferences/recipients'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { deliver } from '../dispatch/deliver'
-import { ClaimLost, layOut, keepDraft, type Draft } from '../documents/prepare'
-import type { Addressing } from '../documents/context'
+import { ClaimLost, makeAll, keepDraft, type MadeDocument } from '../documents/prepare'
+import type { Addressing } from '../documents/found-settings'
 import { lockSources } from '../documents/sources'
 import { company } from '../house/house'
-import { settleWithdrawn } from '../orders/withdrawn'
+import { reverseWithdrawn } from '../orders/withdrawn'
 import { publish } from '../live/publish'
-import { note } from '../trail/trail'
+import { note } from '../history/history'
 
 /*
  * Lets the routines look at events: judges each condition, prepares what is due or sends what was posted, and
@@ -48,7 +48,7 @@ interface Judged {
   routine: RoutineRow
   verdict: Verdict
 }
-type AllLaidOut = Map<string, Map<number, Draft>>
+type AllMade = Map<string, Map<number, MadeDocument>>
 interface Result {
   outcome: string
   reason: string
@@ -86,7 +86,7 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
     ]),
   )
   const wanted = events.flatMap((event) => wantedBy(event, judged.get(event.id)!))
-  const laidOut = await layOutFor(wanted)
+  const laidOut = await makeFor(wanted)
   const { withdrawnStatuses, withdrawnRule } = await company()
   const withdrawn = events.filter(
     (event) =>
@@ -96,7 +96,7 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
   )
   // before the event counts as seen; settling what is settled does nothing
   if (withdrawnRule === 'settle')
-    await settleWithdrawn(
+    await reverseWithdrawn(
       { orderIds: withdrawn.map((event) => event.sourceId) },
       'Clothespin, by the house’s rule',
     )
@@ -114,7 +114,7 @@ const addressingOf = (sentence: RoutineSentence): Addressing => ({
   role: sentence.to,
   copyTo: sentence.copyTo ?? [],
 })
-const layOutKey = (sentence: RoutineSentence) =>
+const madeKey = (sentence: RoutineSentence) =>
   json([eventOf(sentence), sentence.issue, addressingOf(sentence)])
 
 interface Wanted {
@@ -131,13 +131,13 @@ function wantedBy(event: EventRow, judged: readonly Judged[]): Wanted[] {
         .map(({ routine }) => ({ subject: event.sourceId, sentence: routine.sentence }))
 }
 
-/** AllLaidOut of all wanted papers, laid out together by kind and addressing. */
-async function layOutFor(wanted: readonly Wanted[]): Promise<AllLaidOut> {
-  const laidOut: AllLaidOut = new Map()
-  for (const [key, group] of groupBy(wanted, (one) => layOutKey(one.sentence))) {
+/** AllMade of all wanted papers, laid out together by kind and addressing. */
+async function makeFor(wanted: readonly Wanted[]): Promise<AllMade> {
+  const laidOut: AllMade = new Map()
+  for (const [key, group] of groupBy(wanted, (one) => madeKey(one.sentence))) {
     const { sentence } = group[0]!
     const subjects = [...new Set(group.map((one) => one.subject))]
-    laidOut.set(key, await layOut(sentence.issue, subjects, addressingOf(sentence)))
+    laidOut.set(key, await makeAll(sentence.issue, subjects, addressingOf(sentence)))
   }
   return laidOut
 }
@@ -145,7 +145,7 @@ async function layOutFor(wanted: readonly Wanted[]): Promise<AllLaidOut> {
 async function lookAtOne(
   event: EventRow,
   judged: readonly Judged[],
-  laidOut: AllLaidOut,
+  laidOut: AllMade,
   again = true,
 ): Promise<void> {
   const { timeZone } = await company()
@@ -168,7 +168,7 @@ async function lookAtOne(
             : await act(
                 event,
                 routine,
-                laidOut.get(layOutKey(routine.sentence))!.get(event.sourceId)!,
+                laidOut.get(madeKey(routine.sentence))!.get(event.sourceId)!,
                 version!,
               )
         await run(
@@ -196,7 +196,7 @@ async function lookAtOne(
     })
   } catch (error) {
     if (!again || !(error instanceof ClaimLost || error instanceof Outdated)) throw error
-    const anew = await layOutFor(wantedBy(event, judged))
+    const anew = await makeFor(wantedBy(event, judged))
     await lookAtOne(event, judged, anew, false)
   }
 }
@@ -206,7 +206,7 @@ const notApplied: Result = { outcome: 'did not apply', reason: '' }
 /** The order moved on between the draft and the transaction. */
 class Outdated extends Error {}
 
-async function act(event: EventRow, routine: RoutineRow, made: Draft, version: number): Promise<Result> {
+async function act(event: EventRow, routine: RoutineRow, made: MadeDocument, version: number): Promise<Result> {
   if (made.context.builtFrom.order !== version)
     throw new Outdated('the order changed while its paper was drafted')
   const { sentence } = routine
@@ -214,7 +214,7 @@ async function act(event: EventRow, routine: RoutineRow, made: Draft, version: n
     {
       kind: sentence.issue,
       addressing: addressingOf(sentence),
-      trust: event.onlyRoutine !== null && routine.trust === 'by itself' ? 'after a check' : routine.trust,
+      trust: event.onlyRoutine !== null && routine.trust === 'automatic' ? 'after a check' : routine.trust,
       delayMinutes: sentence.delayMinutes,
       hours: sentence.hours ?? null,
       routine: { id: routine.id, version: routine.version },
@@ -235,21 +235,21 @@ async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string
     voided: boolean
     unsent: boolean
     customerName: string
-    wishes: Wishes
+    preferences: Preferences
   }>(
     `select d.number, d.kind, exists (select from document_void v where v.document_id = d.id) voided,
-      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.wishes
+      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.preferences
     from document d
     join customer c on c.id = d.customer_id
     where d.id = $1`,
     [event.documentId],
   ))!
   if (document.voided) return { outcome: 'not wanted', reason: `${document.number} was voided.` }
-  if (document.wishes[document.kind]?.channel === 'nothing')
+  if (document.preferences[document.kind]?.channel === 'nothing')
     return { outcome: 'not wanted', reason: `${document.customerName} wants none.` }
   if (!document.unsent)
     return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
-  if (routine.trust !== 'by itself') {
+  if (routine.trust !== 'automatic') {
     await run('update undelivered set routine_id = $2 where document_id = $1', [event.documentId, routine.id])
     return {
       outcome: 'due',

@@ -32,7 +32,7 @@ export async function listRoutines(): Promise<RoutineView[]> {
       r.sentence, r.changed_at "changedAt", r.changed_by "changedBy",
       (
         select count(*)::int
-        from paper p
+        from prepared_document p
         where p.routine_id = r.id and p.state = 'issued' and p.since >= date_trunc('month', $1::timestamptz)
       ) "thisMonth"
     from routine r

@@ -7,7 +7,7 @@ import {
   type RoutineEvent,
   type RoutineSentence,
 } from '../../../core/routines/sentence'
-import { recipientsFor, type ContactFacts, type Wishes } from '../../../core/wishes/recipients'
+import { recipientsFor, type ContactFacts, type Preferences } from '../../../core/preferences/recipients'
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
@@ -66,7 +66,7 @@ interface CustomerRow {
   id: number
   name: string
   billing: unknown
-  wishes: Wishes
+  preferences: Preferences
   contacts: ContactFacts[]
 }
 
@@ -211,7 +211,7 @@ function firstPerOrder(sentence: RoutineSentence, events: readonly EventRow[]): 
 
 async function customersOf(ids: readonly number[]): Promise<Map<number, CustomerRow>> {
   const found = await rows<CustomerRow>(
-    `select c.id, c.name, c.billing, c.wishes,
+    `select c.id, c.name, c.billing, c.preferences,
       coalesce(
         (
           select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
@@ -233,20 +233,20 @@ function outcomeOf(
   facts: EventFacts,
   customer: CustomerRow,
 ): { outcome: Outcome; reason: string } {
-  const wish = customer.wishes[sentence.issue]
+  const preference = customer.preferences[sentence.issue]
   if (!customer.billing) return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
   if (new Decimal(facts.total).isNegative()) return { outcome: 'stuck', reason: 'below zero' }
-  if (wish?.channel === 'nothing')
+  if (preference?.channel === 'nothing')
     return { outcome: 'person', reason: `${customer.name} wants no ${kindFacts[sentence.issue].many}` }
-  if (wish?.channel === 'paper') return { outcome: 'person', reason: 'on paper, for the printer' }
+  if (preference?.channel === 'paper') return { outcome: 'person', reason: 'on paper, for the printer' }
   const recipients = recipientsFor({
     contacts: customer.contacts,
     role: sentence.to,
-    wish,
+    preference,
     copyTo: sentence.copyTo,
   })
   if (recipients.length === 0)
-    return { outcome: 'stuck', reason: `${customer.name} has no ${wish?.to ?? sentence.to} contact` }
+    return { outcome: 'stuck', reason: `${customer.name} has no ${preference?.to ?? sentence.to} contact` }
   if (new Decimal(facts.total).isZero()) return { outcome: 'person', reason: 'with nothing to pay' }
   return { outcome: 'clean', reason: '' }
 }

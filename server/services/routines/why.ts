@@ -4,16 +4,16 @@ import { sentenceWords, type RoutineSentence, type Trust } from '../../../core/r
 import { Refusal } from '../../../core/errors'
 import {
   recipientsFor,
-  wishWords,
+  preferenceWords,
   type ContactFacts,
   type Recipient,
-  type Wishes,
-} from '../../../core/wishes/recipients'
+  type Preferences,
+} from '../../../core/preferences/recipients'
 import { one, rows } from '../../db/connection'
 
 /*
  * Why an order's papers were made or not: every routine with each condition's answer and the value seen,
- * every switch and wish that decided.
+ * every switch and preference that decided.
  * Called from an order. Reads only.
  */
 
@@ -31,7 +31,7 @@ export interface RoutineWhy {
   seen: ConditionSeen[]
   /** What came of it, in plain words. */
   conclusion: string
-  wish: string
+  preference: string
   recipients: Recipient[]
   evaluations: { outcome: string; reason: string; at: Date; version: number }[]
 }
@@ -51,11 +51,11 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
     status: string
     revision: number
     billing: unknown
-    wishes: Wishes
+    preferences: Preferences
     contacts: ContactFacts[]
     customerName: string
   }>(
-    `select o.status, o.revision, c.billing, c.wishes, c.name "customerName",
+    `select o.status, o.revision, c.billing, c.preferences, c.name "customerName",
       coalesce(
         (
           select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
@@ -100,7 +100,7 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
   )
   const papers = await rows<{ kind: DocumentKind; state: string }>(
     `select distinct on (kind) kind, state
-    from paper
+    from prepared_document
     where source_id in (select id from source where root_id = $1)
     order by kind, id desc`,
     [orderId],
@@ -127,7 +127,7 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
     const claim = claims.find(
       (one) => one.kind === sentence.issue && one.occasion === occasionOf(sentence.issue, order.revision),
     )
-    const wish = order.wishes[sentence.issue]
+    const preference = order.preferences[sentence.issue]
     const own = evaluations
       .filter((one) => one.routineId === routine.id)
       .map(({ outcome, reason, at, version }) => ({ outcome, reason, at, version }))
@@ -143,11 +143,16 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
       applies: verdict.applies,
       seen: verdict.seen,
       evaluations: own.slice(0, 5),
-      wish: wish ? `${order.customerName} wishes it ${wishWords(wish)}` : '',
+      preference: preference ? `${order.customerName} wishes it ${preferenceWords(preference)}` : '',
       recipients:
-        wish?.channel === 'nothing' || wish?.channel === 'paper'
+        preference?.channel === 'nothing' || preference?.channel === 'paper'
           ? []
-          : recipientsFor({ contacts: order.contacts, role: sentence.to, wish, copyTo: sentence.copyTo }),
+          : recipientsFor({
+              contacts: order.contacts,
+              role: sentence.to,
+              preference,
+              copyTo: sentence.copyTo,
+            }),
       conclusion: conclusion(routine, {
         reached: reached?.at,
         applies: verdict.applies,

@@ -7,7 +7,7 @@ import { keyset, type Sort } from '../keyset'
  * channels counts by the less finished.
  */
 const linesOfRun = `
-  select r.run_id, r.paper_id, r.outcome, r.reason, p.order_number, p.order_date, p.customer_name, p.kind,
+  select r.run_id, r.prepared_id, r.outcome, r.reason, p.order_number, p.order_date, p.customer_name, p.kind,
     d.id document_id, d.number, coalesce(d.total, p.total) total, p.currency, s.ids, s.emails, s.prints,
     case
       when r.outcome is null then 'open'
@@ -18,8 +18,8 @@ const linesOfRun = `
       when s.printed then 'printed'
       else 'not sent'
     end part
-  from send_run_paper r
-  join paper p on p.id = r.paper_id
+  from send_run_document r
+  join prepared_document p on p.id = r.prepared_id
   left join document d on d.id = r.document_id
   left join lateral (
     select array_agg(s.id) ids, array_agg(s.id) filter (where s.channel = 'email') emails,
@@ -48,7 +48,7 @@ export async function runHeader(runId: number): Promise<RunHeader | undefined> {
   const found = await rows<RunHeader>(
     `select ${header}, ${counts}
     from send_run r
-    join send_run_paper p on p.run_id = r.id
+    join send_run_document p on p.run_id = r.id
     where r.id = $1
     group by r.id`,
     [runId],
@@ -69,7 +69,7 @@ export async function runPage(
     from (
       select ${header}, r.started_at::text "sortKey", ${counts}
       from (select * from send_run r where ${where} order by ${order} limit ${limit + 1}) r
-      join send_run_paper p on p.run_id = r.id
+      join send_run_document p on p.run_id = r.id
       group by r.id, r.started_at, r.goes_at, r.ended_at, r.taken_back_by, r.stopped_by, r.started_by,
         r.post_only
     ) r
@@ -80,7 +80,7 @@ export async function runPage(
       from (
         select d.series_id, d.period, (array_agg(d.number order by d.counter))[1] first,
           (array_agg(d.number order by d.counter desc))[1] last
-        from send_run_paper p
+        from send_run_document p
         join document d on d.id = p.document_id
         where p.run_id = r.id
         group by 1, 2
@@ -97,7 +97,7 @@ export async function runNumbers(runId: number): Promise<{ first: string; last: 
   return rows(
     `select (array_agg(d.number order by d.counter))[1] first,
       (array_agg(d.number order by d.counter desc))[1] last, count(*)::int count
-    from send_run_paper r
+    from send_run_document r
     join document d on d.id = r.document_id
     where r.run_id = $1
     group by d.series_id, d.period
@@ -109,7 +109,7 @@ export async function runNumbers(runId: number): Promise<{ first: string; last: 
 export async function runSums(runId: number): Promise<{ currency: string; sum: string }[]> {
   return rows(
     `select d.currency, sum(d.total)::text sum
-    from send_run_paper r join document d on d.id = r.document_id
+    from send_run_document r join document d on d.id = r.document_id
     where r.run_id = $1
     group by 1
     order by 1`,
@@ -154,13 +154,13 @@ export async function runProblems(runId: number, most: number): Promise<RunProbl
   return rows(
     `with
       lines as (${linesOfRun})
-    select l.paper_id "paperId", p.state "paperState", l.order_number "orderNumber",
+    select l.prepared_id "preparedId", p.state "paperState", l.order_number "orderNumber",
       l.customer_name "customerName", l.kind, l.part, coalesce(l.number, '') number,
       l.document_id "documentId", l.total::text total, l.currency,
       case when l.part = 'stuck' then coalesce(s.last_reply, '') else coalesce(l.reason, '') end reason,
       s.stuck_cause cause, s.id "dispatchId"
     from lines l
-    join paper p on p.id = l.paper_id
+    join prepared_document p on p.id = l.prepared_id
     left join lateral (
       select id, stuck_cause, last_reply
       from dispatch
@@ -170,7 +170,7 @@ export async function runProblems(runId: number, most: number): Promise<RunProbl
     ) s
       on true
     where l.part in ('changed', 'skipped', 'failed', 'stuck')
-    order by l.paper_id
+    order by l.prepared_id
     limit ${most}`,
     [runId],
   )

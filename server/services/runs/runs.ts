@@ -70,7 +70,7 @@ export interface RunPart {
 
 /** A chosen document that did not go, or is stuck. */
 export interface RunProblem {
-  paperId: number
+  preparedId: number
   /** "prepared" while it still waits on To check. */
   paperState: string
   kind: DocumentKind

@@ -1,4 +1,4 @@
-import type { EmailLook } from '../../../../core/covernotes/email-look'
+import type { EmailLook } from '../../../../core/emailtexts/email-look'
 import { emailLook, idParam } from '../../../checks'
 import { route } from '../../../route'
 import { changeEmailLook } from '../../../services/house/change'

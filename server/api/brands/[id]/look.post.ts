@@ -1,4 +1,4 @@
-import { hideableSums, paperFamilies, type Stationery } from '../../../../core/stationery/stationery'
+import { hideableSums, paperFamilies, type Design } from '../../../../core/designs/design'
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import { idParam, Joi, kind } from '../../../checks'
 import { route } from '../../../route'
@@ -9,11 +9,11 @@ interface Look {
   picture?: string
   width?: number
   noLogo?: boolean
-  design?: Stationery['design']
+  design?: Design['design']
   headingFamily?: string
   textFamily?: string
-  colours?: Stationery['colours']
-  hiddenSums?: Stationery['hiddenSums']
+  colours?: Design['colours']
+  hiddenSums?: Design['hiddenSums']
 }
 
 const colour = Joi.string()

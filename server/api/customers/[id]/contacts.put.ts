@@ -1,4 +1,4 @@
-import type { ContactFacts } from '../../../../core/wishes/recipients'
+import type { ContactFacts } from '../../../../core/preferences/recipients'
 import { id, idParam, Joi, name, text } from '../../../checks'
 import { route } from '../../../route'
 import { changeContacts } from '../../../services/customers/contacts'

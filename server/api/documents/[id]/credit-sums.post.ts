@@ -1,8 +1,8 @@
 import type { CreditAsk } from '../../../../core/documents/credit'
-import { creditAsk } from '../../../bill-check'
+import { creditAsk } from '../../../draft-check'
 import { idParam, Joi } from '../../../checks'
 import { route } from '../../../route'
-import { creditSums } from '../../../services/bills/bills'
+import { creditSums } from '../../../services/drafts/drafts'
 
 /** What a credit note of these lines, or of this amount, would come to. Changes nothing. */
 export default route<{ id: number }, object, { ask: CreditAsk }>(

@@ -1,6 +1,6 @@
 import { idParam } from '../../../checks'
 import { route } from '../../../route'
-import { creditOffer } from '../../../services/bills/bills'
+import { creditOffer } from '../../../services/drafts/drafts'
 
 /** What of an invoice can still be credited. */
 export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>

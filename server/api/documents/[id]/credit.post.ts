@@ -1,8 +1,8 @@
 import type { CreditAsk } from '../../../../core/documents/credit'
-import { creditAsk } from '../../../bill-check'
+import { creditAsk } from '../../../draft-check'
 import { idParam, Joi, text } from '../../../checks'
 import { route } from '../../../route'
-import { creditDocument } from '../../../services/bills/bills'
+import { creditDocument } from '../../../services/drafts/drafts'
 
 /** A credit note for an invoice; with `anew` also the invoice that takes its place. Both wait on To check. */
 export default route<{ id: number }, object, { ask: CreditAsk; reason: string; anew: boolean }>(

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import type { CustomerRow } from '../../contract'
+
+/** Begins an invoice without an order: for which customer, of which brand. */
+const open = defineModel<boolean>({ required: true })
+const session = useSession()
+const search = ref('')
+const found = shallowRef<CustomerRow[]>([])
+const chosen = ref<CustomerRow>()
+const brandId = ref('')
+const busy = ref(false)
+const brands = shallowRef<{ id: number; name: string }[]>([])
+
+let timer: ReturnType<typeof setTimeout> | undefined
+watch(search, () => {
+  clearTimeout(timer)
+  timer = setTimeout(look, 150)
+})
+async function look() {
+  found.value = (
+    await callApi<{ rows: CustomerRow[] }>('/api/customers', { query: { search: search.value, limit: 7 } })
+  ).rows
+  if (!found.value.some((one) => one.id === chosen.value?.id))
+    chosen.value = found.value.length === 1 ? found.value[0] : undefined
+}
+watch(
+  open,
+  async (now) => {
+    if (!now) return
+    brands.value = await callApi<{ id: number; name: string }[]>('/api/brands', {
+      query: { kind: 'invoice' },
+    })
+    brandId.value ||= String(brands.value[0]?.id ?? '')
+    await look()
+  },
+  { immediate: true },
+)
+
+async function begin() {
+  if (!chosen.value) return
+  busy.value = true
+  await attempt(async () => {
+    const { draftId } = await callApi<{ draftId: number }>('/api/drafts', {
+      method: 'POST',
+      body: { customerId: chosen.value!.id, brandId: Number(brandId.value) },
+    })
+    open.value = false
+    await navigateTo(`/drafts/${draftId}`)
+  })
+  busy.value = false
+}
+const brandChoices = computed(() =>
+  brands.value.map((brand) => ({ value: String(brand.id), words: brand.name })),
+)
+</script>
+
+<template>
+  <Ask
+    v-model="open"
+    title="Write an invoice"
+    go="Begin the draft"
+    :busy="busy"
+    :disabled="!chosen || !session.may('clerk')"
+    @go="begin"
+  >
+    <label class="label"
+      >To which customer
+      <input v-model="search" class="field" placeholder="Name, number, address" data-test="customer-search"
+    /></label>
+    <ul role="radiogroup" aria-label="Customers">
+      <li v-for="one in found" :key="one.id">
+        <label
+          ><input v-model="chosen" type="radio" name="customer" :value="one" />
+          <span class="mono soft">{{ one.number }}</span> {{ one.name }}
+          <span class="soft">{{ one.currency }}</span></label
+        >
+      </li>
+      <li v-if="found.length === 0" class="soft">No customer of that name.</li>
+    </ul>
+    <p class="sentence">
+      It is of
+      <WordPicker
+        label="Brand"
+        :words="brandChoices.find((one) => one.value === brandId)?.words ?? 'a brand'"
+        :choices="brandChoices"
+        :value="brandId"
+        @pick="brandId = $event"
+      />.
+    </p>
+  </Ask>
+</template>
+
+<style scoped>
+.label {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+}
+.field {
+  display: block;
+  width: 100%;
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 8px 10px;
+  font: inherit;
+  font-size: 15px;
+  color: var(--ink);
+  background: var(--paper);
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0;
+  min-height: 190px;
+}
+li label {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  padding: 4px 2px;
+  cursor: pointer;
+}
+.sentence {
+  white-space: normal;
+  margin: 0;
+}
+</style>

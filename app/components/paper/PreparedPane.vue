@@ -1,0 +1,211 @@
+<script setup lang="ts">
+import { capital, kindFacts } from '../../../core/documents/kinds'
+import type { CustomerView, PreparedView } from '../../contract'
+import type { Leaf } from './LeafTabs.vue'
+
+/** The paper in hand, not yet issued: as it will be, with its email and its history. */
+const props = defineProps<{ id: number }>()
+const leaf = defineModel<Leaf>('leaf', { required: true })
+const session = useSession()
+const view = shallowRef<PreparedView>()
+const pages = ref(0)
+const wrong = ref('')
+const contacts = ref(false)
+const choosing = ref(false)
+const customer = shallowRef<CustomerView>()
+const addressing = ref(false)
+
+const newest = useNewest()
+async function load() {
+  const id = props.id
+  try {
+    const found = await newest(() => callApi<PreparedView>(`/api/prepared/${id}`))
+    if (!found) return
+    view.value = found
+    wrong.value = ''
+  } catch (error) {
+    if (id === props.id) wrong.value = (error as Error).message
+  }
+}
+watch(() => props.id, load, { immediate: true })
+useLive(['line'], (ids) => {
+  if (ids.length === 0 || ids.includes(props.id)) void load()
+})
+
+const url = computed(() =>
+  view.value ? `/api/prepared/${view.value.id}/pdf?revision=${view.value.revision}` : '',
+)
+const note = computed(() =>
+  leaf.value === 'Paper'
+    ? `as it will be${pages.value ? ` · ${plural(pages.value, 'page')}` : ''}`
+    : leaf.value === 'Email'
+      ? 'as it will be'
+      : (view.value?.orderNumber ?? ''),
+)
+
+const toMe = () =>
+  attempt(async () => {
+    const sent = await callApi<{ number: string; to: string }>(`/api/prepared/${props.id}/to-me`, {
+      method: 'POST',
+      body: {},
+    })
+    useToasts().say(`${sent.number} goes to ${sent.to}, watermarked. The paper itself stays as it is.`)
+  })
+/** The remedy on the spot where the address is what is missing; the paper is built anew once it is kept. */
+const needsAddress = computed(() => view.value?.problem?.includes('has no billing address') ?? false)
+const giveAddress = () =>
+  attempt(async () => {
+    customer.value = await callApi<CustomerView>(`/api/customers/${view.value!.customerId}`)
+    addressing.value = true
+  })
+const seen = () =>
+  attempt(async () => {
+    await callApi(`/api/prepared/${props.id}/seen`, {
+      method: 'POST',
+      body: { revision: view.value!.revision },
+    })
+    await load()
+  })
+</script>
+
+<template>
+  <LeafTabs v-model="leaf" :note="note" />
+  <div v-if="view?.problem" class="notice stuck">
+    <span>{{ view.problem }}</span>
+    <VBtn
+      v-if="needsAddress && session.may('clerk')"
+      class="push"
+      height="28"
+      data-test="give-address"
+      @click="giveAddress"
+      >Give the address…</VBtn
+    >
+    <NuxtLink v-else-if="view.sourceKind !== 'payment'" class="push" :to="sourcePath(view)"
+      >Open the {{ view.sourceKind }}</NuxtLink
+    >
+  </div>
+  <div v-if="view?.changes" class="changes" data-test="changes">
+    <div class="title">
+      <strong>Changed since you looked</strong
+      ><VBtn v-if="session.may('clerk')" height="28" data-test="seen" @click="seen">I have seen it</VBtn>
+    </div>
+    <ul>
+      <li v-for="change in view.changes.slice(0, 6)" :key="change.what">
+        <strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}
+      </li>
+    </ul>
+    <p v-if="view.changes.length > 6" class="soft">and {{ view.changes.length - 6 }} more</p>
+  </div>
+  <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+  <template v-else-if="view">
+    <PdfView
+      v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')"
+      :url="url"
+      :label="`${capital(view.kind)}${view.orderNumber ? ` for order ${view.orderNumber}` : ''}`"
+      @pages="pages = $event"
+      @wrong="pages = 0"
+    />
+    <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="view.channel" />
+    <HistoryLeaf
+      v-else-if="leaf === 'Trail'"
+      :history="view.history"
+      :addresses="view.email?.to.map((to) => to.address)"
+    />
+    <footer v-if="leaf === 'Paper'" class="facts">
+      <template v-if="view.email">
+        <span class="soft">To</span
+        ><span class="cut" :title="view.email.to[0]?.source"
+          >{{
+            view.email.to.map((to) => (to.as === 'To' ? to.address : `${to.as} ${to.address}`)).join(', ') ||
+            'nobody yet'
+          }}
+          <button
+            v-if="session.may('clerk')"
+            type="button"
+            class="word"
+            data-test="contacts"
+            @click="view.email.to.length ? (choosing = true) : (contacts = true)"
+          >
+            {{ view.email.to.length ? 'change' : `add a ${kindFacts[view.kind].to} contact` }}
+          </button></span
+        >
+        <span class="soft">Subject</span><span class="cut strong">{{ view.email.subject }}</span>
+        <span class="soft">Enclosed</span><span class="cut">{{ view.email.files.join(' · ') }}</span>
+      </template>
+      <template v-else-if="view.channel === 'paper' || view.channel === 'nothing'"
+        ><span class="soft">Goes</span
+        ><span>{{
+          view.channel === 'paper'
+            ? 'on paper, by post'
+            : `nowhere: the customer wants no ${kindFacts[view.kind].many}`
+        }}</span></template
+      >
+      <span class="soft">{{
+        orderOf(view) ? 'Order' : view.sourceKind === 'draft' ? 'Draft' : ''
+      }}</span><span
+        ><NuxtLink v-if="orderOf(view)" :to="`/orders/${orderOf(view)}`" class="mono">{{
+          view.orderNumber
+        }}</NuxtLink>
+        <NuxtLink v-if="view.sourceKind === 'draft'" :to="sourcePath(view)" data-test="open-draft"
+          >open the draft</NuxtLink
+        >
+        <button
+          v-if="session.may('clerk') && !view.problem"
+          type="button"
+          class="word me"
+          data-test="to-me"
+          @click="toMe"
+        >
+          send one to me
+        </button></span
+      >
+    </footer>
+    <RecipientsDialog
+      v-if="choosing && view.email"
+      v-model="choosing"
+      :prepared-id="view.id"
+      :addresses="view.email.to.filter((to) => to.as === 'To').map((to) => to.address)"
+      :this-once="view.email.to[0]?.source === 'for this sending only'"
+      @kept="load"
+      @contacts="contacts = true"
+    />
+    <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
+    <AddressDialog v-if="customer && addressing" v-model="addressing" :customer="customer" @kept="load" />
+  </template>
+</template>
+
+<style scoped>
+.changes {
+  background: var(--peg-pale);
+  border-bottom: 1px solid var(--peg);
+  padding: 8px 14px;
+  font-size: 13px;
+  max-height: 170px;
+  overflow: auto;
+  flex: none;
+}
+.title {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
+}
+s {
+  color: var(--soft-ink);
+}
+.me {
+  float: right;
+}
+.facts {
+  background: var(--paper);
+  border-top: 1px solid var(--rule);
+  display: grid;
+  grid-template-columns: 64px 1fr;
+  gap: 3px 10px;
+  padding: 9px 14px;
+  flex: none;
+}
+</style>

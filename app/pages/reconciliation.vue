@@ -1,0 +1,256 @@
+<script setup lang="ts">
+import { addDays } from '../../core/documents/days'
+import { capital, kindFacts } from '../../core/documents/kinds'
+import type { Difference, Reconciliation, ProvedSeries } from '../contract'
+import type { ListColumn } from '../components/list/ColumnHeads.vue'
+
+/**
+ * The proof of a day: how many of each series were issued, numbered, painted, sent and arrived, by count and
+ * sum; and every document that is a difference.
+ */
+const today = houseToday()
+const { filters, set } = useFilters({ day: today })
+const reconciliation = shallowRef<Reconciliation>()
+const wrong = ref('')
+const list = wholeList(
+  computed(() => reconciliation.value?.differences ?? []),
+  ref(false),
+  load,
+)
+const { active } = useHand(list.rows)
+
+async function load() {
+  try {
+    reconciliation.value = await callApi<Reconciliation>('/api/documents/reconciliation', {
+      query: { day: filters.value.day },
+    })
+    wrong.value = ''
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+}
+watch(() => filters.value.day, load, { immediate: true })
+useLive(['register', 'line', 'payment'], () => void load(), 600)
+
+const shift = (days: number) => set({ day: addDays(filters.value.day, days) })
+const steps = ['numbered', 'painted', 'left', 'arrived'] as const
+const stepWords = { numbered: 'Numbered', painted: 'Painted', left: 'Sent or printed', arrived: 'Arrived' }
+const short = (one: ProvedSeries, step: (typeof steps)[number]) => one[step].count !== one.issued.count
+const tone: Record<Difference['step'], string> = {
+  numbered: 'stuck',
+  posted: 'stuck',
+  painted: 'wait',
+  sent: 'wait',
+  arrived: 'way',
+}
+const proved = computed(
+  () =>
+    !!reconciliation.value &&
+    reconciliation.value.differences.length === 0 &&
+    reconciliation.value.postings.every((one) => Number(one.difference) === 0),
+)
+const columns: ListColumn[] = [
+  { words: 'Number', width: 128 },
+  { words: 'Customer', width: '2fr' },
+  { words: 'Not yet', width: 82 },
+  { words: 'Why', width: '3fr' },
+  { words: 'Total', width: 100, right: true },
+]
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" aria-label="Proof of the day">
+        <div class="bar">
+          <h1 class="title">Proof</h1>
+          <span class="soft">of</span>
+          <VBtn height="28" aria-label="The day before" @click="shift(-1)">‹</VBtn
+          ><DateField
+            :model-value="filters.day"
+            aria-label="Day"
+            data-test="proof-day"
+            @update:model-value="set({ day: $event || today })"
+          /><VBtn height="28" aria-label="The day after" :disabled="filters.day >= today" @click="shift(1)"
+            >›</VBtn
+          >
+          <NuxtLink class="push" to="/numbers">Number register</NuxtLink>
+        </div>
+        <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+        <template v-else-if="reconciliation">
+          <p class="notice" :class="{ wait: !proved }" role="status" data-test="proof-facts">
+            <span v-if="reconciliation.series.length === 0"
+              >Nothing was issued on {{ longDay(reconciliation.day) }}.</span
+            ><span v-else-if="proved"
+              >All that was issued on {{ longDay(reconciliation.day) }} arrived, and every posting is open,
+              paid or credited.</span
+            ><span v-else
+              >{{ plural(reconciliation.differences.length, 'document')
+              }}{{ reconciliation.more ? ' and more' : '' }} of {{ longDay(reconciliation.day) }}
+              {{ reconciliation.differences.length === 1 ? 'is' : 'are' }} not at the end of the way yet; each
+              stands below with why.</span
+            >
+          </p>
+          <div v-if="reconciliation.series.length" class="sums">
+            <table aria-label="Series">
+              <thead>
+                <tr>
+                  <th>Series</th>
+                  <th>From, to</th>
+                  <th class="right">Issued</th>
+                  <th v-for="step in steps" :key="step" class="right">{{ stepWords[step] }}</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="one in reconciliation.series" :key="one.id">
+                  <td>
+                    {{ capital(kindFacts[one.kind].many) }}<br /><span class="soft small"
+                      >{{ one.brand }}{{ one.scope ? `, ${one.scope}` : '' }}</span
+                    >
+                  </td>
+                  <td class="mono range">
+                    {{ one.first }}<template v-if="one.last !== one.first"><br />{{ one.last }}</template>
+                  </td>
+                  <td class="right mono">
+                    {{ one.issued.count }}<br /><span class="soft">{{
+                      money(one.issued.sum, one.currency)
+                    }}</span>
+                  </td>
+                  <td
+                    v-for="step in steps"
+                    :key="step"
+                    class="right mono"
+                    :class="{ short: short(one, step) }"
+                  >
+                    {{ one[step].count }}<br /><span :class="{ soft: !short(one, step) }">{{
+                      money(one[step].sum, one.currency)
+                    }}</span>
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+            <table aria-label="Postings">
+              <thead>
+                <tr>
+                  <th>Posted</th>
+                  <th class="right">Open now</th>
+                  <th class="right">Paid</th>
+                  <th class="right">Credited</th>
+                  <th class="right">Voided</th>
+                  <th class="right">Difference</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="one in reconciliation.postings" :key="one.currency">
+                  <td class="mono">{{ moneyWithSign(one.posted, one.currency) }}</td>
+                  <td
+                    v-for="part in ['open', 'paid', 'credited', 'voided'] as const"
+                    :key="part"
+                    class="right mono"
+                  >
+                    {{ money(one[part], one.currency) }}
+                  </td>
+                  <td class="right mono" :class="{ short: Number(one.difference) !== 0 }">
+                    {{ money(one.difference, one.currency) }}
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
+          <template v-if="reconciliation.differences.length">
+            <ListPane
+              v-model:active="active"
+              :list="list"
+              :columns="columns"
+              label="Differences"
+              @open="
+                (id) =>
+                  navigateTo(
+                    `/register?in=${id}&search=${reconciliation!.differences.find((one) => one.id === id)!.number}`,
+                  )
+              "
+            >
+              <template #row="{ row: one }"
+                ><span class="number mono">{{ one.number }}</span
+                ><span class="name cut">{{ one.customerName }}</span
+                ><span class="step"
+                  ><span class="tag" :class="tone[one.step]">{{ one.step }}</span></span
+                ><span class="why cut soft" :title="one.words">{{ one.words }}</span
+                ><span class="total amount">{{ money(one.total, one.currency) }}</span></template
+              >
+            </ListPane>
+            <footer class="foot-bar">
+              <span class="soft">{{ plural(reconciliation.differences.length, 'difference') }}</span><span
+                class="push"
+              /><VBtn :href="csvHref('/api/documents/differences', { day: filters.day })" data-test="csv"
+                >Save as CSV</VBtn
+              >
+            </footer>
+          </template>
+        </template>
+      </section>
+      <DocumentAside
+        :id="active"
+        empty="No difference in hand"
+        words="A document that did not arrive yet is seen here, with its remedy."
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.title {
+  font-size: 16px;
+}
+.day {
+  border: 1px solid var(--faint-ink);
+  border-radius: 4px;
+  padding: 4px 8px;
+  font: inherit;
+}
+p.notice {
+  margin: 0;
+}
+.sums {
+  padding: 8px 14px;
+  flex: none;
+  max-height: 62%;
+  overflow: auto;
+}
+.small {
+  font-size: 12.5px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-bottom: 8px;
+}
+th {
+  text-align: left;
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  font-weight: 600;
+}
+td,
+th {
+  border-bottom: 1px solid var(--rule);
+  padding: 4px 8px 4px 0;
+  vertical-align: top;
+}
+.range {
+  font-size: 12.5px;
+  white-space: nowrap;
+}
+th.right,
+td.right {
+  text-align: right;
+  white-space: nowrap;
+}
+td.mono {
+  font-size: 12.5px;
+}
+.short {
+  color: var(--brick);
+  font-weight: 650;
+}
+</style>

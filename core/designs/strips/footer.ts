@@ -1,0 +1,68 @@
+import { a4, hairline, mm } from '../design'
+import type { TextStyle } from '../sheet'
+import type { Strip } from './strip'
+
+const step = 9
+
+interface FootLine {
+  text: string
+  x: number
+  row: number
+}
+
+/**
+ * All small print as one text; what belongs together, a telephone number or an IBAN, is not torn while it
+ * fits a line.
+ */
+function runningText({ paper, sheet, frame }: Strip, style: TextStyle): FootLine[] {
+  const width = frame.right - frame.left - 28 * mm
+  const kept = paper.brand.foot
+    .flat()
+    .map((part) => (sheet.width(part, style) <= width ? part.replaceAll(' ', '\u00A0') : part))
+  return sheet
+    .wrap(kept.join(' · '), width, style)
+    .map((text, row) => ({ text: text.replace(/^· | ·$/g, ''), x: frame.left, row }))
+}
+
+/** Each column within its width; a long line goes on in the next. */
+function columns({ paper, sheet, frame }: Strip, style: TextStyle): FootLine[] {
+  const width = 53 * mm
+  return paper.brand.foot.flatMap((column, n) =>
+    column
+      .flatMap((line) => sheet.wrap(line, n === 2 ? width - 4 * mm : width - 3 * mm, style))
+      .map((text, row) => ({ text, x: frame.left + n * width, row })),
+  )
+}
+
+/** The company's small print and "page n of m" on every page; drawn last, when the number of pages is known. */
+export function footer(strip: Strip): void {
+  const { paper, sheet, frame, design } = strip
+  const bold = design.design === 'bold'
+  const style = { ...frame.small, size: 7, role: 'artifact' as const }
+  const lines = bold ? runningText(strip, style) : columns(strip, style)
+  if (lines.some(({ row }) => frame.footTop + row * step > a4.height - 5 * mm))
+    sheet.problems.push({
+      code: 'too-long',
+      sentence:
+        'The small print at the foot is longer than its place. Shorten legal name, registration or ' +
+        'address under Company, Identity.',
+    })
+  sheet.pages.forEach((_, index) =>
+    sheet.onPage(index, () => {
+      const y = frame.footTop
+      sheet.line(
+        frame.left,
+        y - 10,
+        frame.right,
+        y - 10,
+        bold ? design.colours.brand : hairline,
+        bold ? 1.4 : 0.5,
+      )
+      const page = paper.words.page
+        .replace('{page}', String(index + 1))
+        .replace('{pages}', String(sheet.pages.length))
+      lines.forEach(({ text, x, row }) => sheet.text(text, x, y + row * step, style))
+      sheet.text(page, frame.right, bold ? y : y + 18, style, 'right')
+    }),
+  )
+}

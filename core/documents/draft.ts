@@ -1,0 +1,76 @@
+import { Decimal, sum, type Currency, type DecimalText } from '../money/decimal'
+import type { Adjustment } from '../money/totals'
+import type { CreditAsk } from './credit'
+import type { Day } from './days'
+import type { OrderLineFacts } from './facts'
+
+/** A line of an invoice being written; `orderLine` is the position of the order's line it drafts. */
+export interface DraftLine extends OrderLineFacts {
+  orderLine?: number
+}
+
+/**
+ * An invoice or credit note being written: what a person decides. Everything else is found when its paper is
+ * built.
+ */
+export interface DraftFacts {
+  currency: Currency
+  pricesIncludeTax: boolean
+  reference: string | null
+  customerNote: string | null
+  suppliedOn: Day | null
+  /** The document date that is wanted; null is the day of issue. */
+  date: Day | null
+  lines: DraftLine[]
+  adjustments: Adjustment[]
+  /** It asks for a part of an order's sum before the goods go; the final invoice deducts it. */
+  deposit?: boolean
+  /** For a credit note: what of the invoice, and why. */
+  credit?: { ask: CreditAsk; reason: string }
+}
+
+/**
+ * What of an order was billed by its part-invoices: quantity per line position, and the labels of adjustments
+ * with an amount.
+ */
+export interface Billed {
+  quantities: ReadonlyMap<number, DecimalText>
+  adjustments: ReadonlySet<string>
+}
+
+export function billedBy(drafts: readonly Pick<DraftFacts, 'lines' | 'adjustments' | 'deposit'>[]): Billed {
+  const parts = drafts.filter((draft) => !draft.deposit)
+  const quantities = new Map<number, DecimalText>()
+  for (const { orderLine, quantity } of parts.flatMap((draft) => draft.lines)) {
+    if (orderLine !== undefined)
+      quantities.set(orderLine, sum([quantities.get(orderLine) ?? '0', quantity]).toString())
+  }
+  return {
+    quantities,
+    adjustments: new Set(
+      parts.flatMap((draft) =>
+        draft.adjustments.filter((one) => one.amount !== undefined).map((one) => one.label),
+      ),
+    ),
+  }
+}
+
+/**
+ * What remains to be billed of an order: lines with what is left of their quantity, percentages again,
+ * amounts once.
+ */
+export function remaining<Line extends OrderLineFacts>(
+  lines: readonly (Line & { position: number })[],
+  adjustments: readonly Adjustment[],
+  billed: Billed,
+): { lines: (Line & { position: number })[]; adjustments: Adjustment[] } {
+  return {
+    lines: lines
+      .map((line) => ({
+        ...line,
+        quantity: new Decimal(line.quantity).minus(billed.quantities.get(line.position) ?? 0).toString(),
+      }))
+      .filter((line) => !new Decimal(line.quantity).isZero()),
+    adjustments: adjustments.filter((one) => one.amount === undefined || !billed.adjustments.has(one.label)),
+  }
+}

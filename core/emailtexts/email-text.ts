@@ -1,0 +1,142 @@
+import { Liquid } from 'liquidjs'
+import { Refusal } from '../errors'
+import { emailHtml, emailText, type EmailFrame } from './email-look'
+import { mergeFieldNames, type MergeFields } from './fields'
+
+/** The email's subject and text, with merge fields in double braces, per kind, brand and language. */
+export interface EmailText {
+  subject: string
+  /** Plain text; an empty line separates paragraphs. Merge fields and only-if passages; no HTML. */
+  text: string
+}
+
+export const exampleFields: MergeFields = {
+  number: 'INV-2026-00042',
+  order: 'SO-20931',
+  reference: 'OM/118',
+  date: '24 November 2026',
+  due: '24 December 2026',
+  total: '1,284.46 EUR',
+  paying: 'due',
+  several: '',
+  documents: '',
+  customer: 'Ottermill Honey Co-op',
+  contact: 'Nuala Fennimore',
+  brand: 'Tansy Hollow',
+  sender: 'Maeve Tarrant',
+}
+
+/** Templates never run code: own properties only, unknown fields and filters are errors, no files. */
+const engine = new Liquid({
+  strictVariables: true,
+  strictFilters: true,
+  ownPropertyOnly: true,
+  lenientIf: true,
+})
+
+/** A field that stands outside of a passage for it and is empty: "due on ." never leaves. */
+engine.registerFilter('filled', (value: string, name: string) => {
+  if (value === '')
+    throw new Refusal(
+      'empty-field',
+      `The email's text needs “${name}”, which this document does not have. Put it in a passage that ` +
+        'only stands if there is one.',
+      { about: { field: name } },
+    )
+  return value
+})
+
+/** Every field that is written out is checked to be filled; in conditions it may be empty. */
+const checked = (template: string) =>
+  template.replace(/\{\{-?\s*([a-z]+)\s*-?\}\}/g, (_, name: string) => `{{ ${name} | filled: "${name}" }}`)
+
+/** What looks like a field and is none: single braces, or braces that were left open. */
+const looksLikeField = /\{\{|\}\}|\{%|%\}|\{\s*[a-z]+\s*\}/i
+
+export interface FilledNote {
+  subject: string
+  text: string
+  html: string
+}
+
+/** A template without its fields and passages, to see what is left that looks like one. */
+const withoutFields = (template: string) =>
+  template.replace(/\{\{-?\s*[a-z]+\s*-?\}\}/gi, '').replace(/\{%-?[^{}%]*-?%\}/g, '')
+
+const fieldList = mergeFieldNames.map((name) => `{{ ${name} }}`).join(', ')
+
+const notAField = (found: string, where: string): Refusal => {
+  const name = /[a-z]+/i.exec(found)?.[0]
+  return new Refusal(
+    'bad-field',
+    name
+      ? `“${found}” in the email's ${where} is not a field. Fields stand in double braces: {{ ${name} }}.`
+      : `The email's ${where} has a brace too many or too few. Fields stand in double braces, like {{ number }}.`,
+    { status: 400, about: { field: where } },
+  )
+}
+
+/** The engine's error in words: which field there is not, and which was perhaps meant. */
+function whyNotFilled(error: Error & { originalError?: unknown }, where: string): Refusal {
+  if (error.originalError instanceof Refusal) return error.originalError
+  const unknown = /undefined variable: (\w+)/.exec(error.message)?.[1]
+  if (unknown === undefined)
+    return new Refusal(
+      'bad-passage',
+      `A passage in the email's ${where} is not closed or not understood. Write it like {% if order != ` +
+        '"" %} … {% endif %}.',
+      { status: 400, about: { field: where } },
+    )
+  const [near] = mergeFieldNames
+    .filter((name) => likeness(name, unknown) > 0.3)
+    .sort((a, b) => likeness(b, unknown) - likeness(a, unknown))
+  return new Refusal(
+    'unknown-merge-field',
+    `There is no field called “${unknown}” (in the ${where}).` +
+      `${near ? ` Did you mean “${near}”?` : ''} Fields are ${fieldList}.`,
+    { status: 400, about: { field: where } },
+  )
+}
+
+/** How alike two words are, 0 to 1: by the letter pairs they share (Dice's coefficient). */
+function likeness(a: string, b: string): number {
+  const pairs = (word: string) => [...word].slice(1).map((letter, at) => word[at]! + letter)
+  const [ours, theirs] = [pairs(a.toLowerCase()), pairs(b.toLowerCase())]
+  const shared = ours.filter((pair) => theirs.includes(pair)).length
+  return (2 * shared) / Math.max(1, ours.length + theirs.length)
+}
+
+/**
+ * Fills an email text.
+ * @throws Refusal "unknown-merge-field" for a field that does not exist, "empty-field" for one that this
+ * document does not have, "empty-subject" when nothing is left of the subject
+ */
+export function fillEmailText(note: EmailText, fields: MergeFields, frame: EmailFrame): FilledNote {
+  const fill = (template: string, where: 'subject' | 'text') => {
+    const strange = looksLikeField.exec(withoutFields(template))
+    if (strange) throw notAField(strange[0], where)
+    try {
+      return engine.parseAndRenderSync(checked(template), { ...fields })
+    } catch (error) {
+      throw whyNotFilled(error as Error, where)
+    }
+  }
+  const subject = fill(note.subject, 'subject')
+    .replace(/[\p{Cc}\s]+/gu, ' ')
+    .trim()
+  if (!subject)
+    throw new Refusal('empty-subject', 'The email has no subject. Write one.', {
+      status: 400,
+      about: { field: 'subject' },
+    })
+  const text = fill(note.text, 'text')
+    .replace(/[^\S\n]+$/gm, '')
+    .replace(/\n{3,}/g, '\n\n')
+    .trim()
+  if (!text)
+    throw new Refusal('empty-text', 'The email has no text. Write one.', {
+      status: 400,
+      about: { field: 'text' },
+    })
+  return { subject, text: emailText(text, frame), html: emailHtml(text, frame) }
+}

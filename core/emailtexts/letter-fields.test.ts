@@ -1,0 +1,69 @@
+import { describe, expect, test } from 'vitest'
+import { readFileSync } from 'node:fs'
+import type { Paper } from '../documents/paper'
+import { exampleInvoice, order } from '../testing/examples'
+import { fillEmailText, type EmailText } from './email-text'
+import { plainEmailLook } from './email-look'
+import { letterFields } from './letter-fields'
+
+const supplied = (
+  JSON.parse(readFileSync('demo/data/house.json', 'utf8')) as {
+    emailTexts: Record<string, Record<string, EmailText>>
+  }
+).emailTexts
+const people = { customer: 'Ottermill', contact: 'Nuala Fennimore', brand: 'Tansy', sender: 'Maeve' }
+const paper = (number: string, change = {}, date = '2026-11-24'): Paper =>
+  exampleInvoice({ number, date, issued: true, order: { ...order, ...change } })
+const mail = (papers: readonly [Paper, ...Paper[]], kind = 'invoice', language = 'en') => {
+  const frame = {
+    brandName: 'Tansy',
+    colours: { brand: '#8a5a00', accent: '#d9a514' },
+    look: plainEmailLook,
+    footLines: [],
+    language: 'en' as const,
+  }
+  return fillEmailText(supplied[kind]![language]!, letterFields(papers, people), frame)
+}
+
+describe('the supplied email of an invoice', () => {
+  test('names number, date, sum and due date', () => {
+    const { subject, text } = mail([paper('INV-1')])
+    expect(subject).toBe('Invoice INV-1 for your order SO-20931')
+    expect(text).toMatch(/invoice INV-1 of 24 November 2026 over [\d,.]+\sEUR, due on \d+ \w+ 2026\./)
+  })
+
+  test('with several documents names every number, date, sum and due date', () => {
+    const { subject, text } = mail([paper('INV-1'), paper('INV-2', { number: 'SO-9' }, '2026-11-25')])
+    expect(subject).toBe('Invoices INV-1, INV-2 for your order SO-20931, SO-9')
+    expect(text).toMatch(/Invoice INV-1 of 24 November 2026: [\d,.]+\sEUR, due on 24 December 2026/)
+    expect(text).toMatch(/Invoice INV-2 of 25 November 2026: [\d,.]+\sEUR, due on 25 December 2026/)
+    expect(text).toMatch(/together [\d,.]+\sEUR to pay/)
+  })
+
+  test('without an order never speaks of "your order ,"', () => {
+    const one = paper('INV-1', { number: '' })
+    for (const papers of [[one], [one, paper('INV-2', { number: '' })]] as [Paper, ...Paper[]][]) {
+      const { subject, text } = mail(papers)
+      expect(`${subject} ${text}`).not.toMatch(/order/)
+    }
+    const { subject } = mail([one, paper('INV-2')])
+    expect(subject).toBe('Invoices INV-1, INV-2 for your order SO-20931')
+  })
+
+  test.each(['en', 'de', 'fr'])(
+    'that is paid already, or comes to nothing, asks for nothing (%s)',
+    (language) => {
+      const full = paper('INV-1').amounts.total
+      const paid = mail([paper('INV-1', { prepaid: full })], 'invoice', language)
+      const free = paper('INV-1', {
+        lines: order.lines.map((line) => ({ ...line, unitPrice: '0' })),
+        adjustments: [],
+      })
+      const nothing = mail([free], 'invoice', language)
+      expect(paid.text).toMatch(/paid already|bereits bezahlt|déjà réglée/)
+      expect(nothing.text).toMatch(/nothing to pay|nichts zu zahlen|rien à régler/)
+      for (const { text } of [paid, nothing]) expect(text).not.toMatch(/due on|fällig am|au plus tard le/)
+      expect(nothing.text).not.toMatch(/0[.,]00/)
+    },
+  )
+})

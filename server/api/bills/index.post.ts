@@ -1,9 +1,0 @@
-import { id, Joi } from '../../checks'
-import { route } from '../../route'
-import { newInvoice } from '../../services/bills/bills'
-
-/** Begins an invoice without an order. */
-export default route<object, object, { customerId: number; brandId: number }>(
-  { role: 'clerk', body: Joi.object({ customerId: id.required(), brandId: id.required() }) },
-  async ({ body, user }) => ({ billId: await newInvoice(body.customerId, body.brandId, user.name) }),
-)

@@ -1,0 +1,34 @@
+import type { Language } from '../../../core/money/format'
+import type { Preferences } from '../../../core/preferences/recipients'
+import { id, Joi, language } from '../../checks'
+import { route } from '../../route'
+import { restorePreferences } from '../../services/customers/customers'
+import { preferences } from '../../preference-check'
+
+/** Undo of preferences set for many. */
+export default route<
+  object,
+  object,
+  { before: { id: number; preferences: Preferences; language: Language }[] }
+>(
+  {
+    role: 'clerk',
+    body: Joi.object({
+      before: Joi.array()
+        .items(
+          Joi.object({
+            id: id.required(),
+            preferences: preferences.required(),
+            language: language.required(),
+          }),
+        )
+        .min(1)
+        .max(5000)
+        .required(),
+    }),
+  },
+  async ({ body }) => {
+    await restorePreferences(body.before)
+    return { ok: true }
+  },
+)

@@ -1,0 +1,12 @@
+import { day, Joi } from '../../checks'
+import { route } from '../../route'
+import { reconciliationOf } from '../../services/register/reconciliation'
+
+/**
+ * The proof of a day: issued = numbered = painted = sent or printed = arrived, posted = open + paid +
+ * credited, and every difference.
+ */
+export default route<object, { day: string }>(
+  { role: 'reader', query: Joi.object({ day: day.required() }) },
+  ({ query }) => reconciliationOf(query.day),
+)

@@ -1,0 +1,11 @@
+import type { DraftFacts } from '../../../core/documents/draft'
+import { draftFacts } from '../../draft-check'
+import { Joi } from '../../checks'
+import { route } from '../../route'
+import { draftSums } from '../../services/drafts/drafts'
+
+/** What a draft comes to as it stands on the screen. */
+export default route<object, object, { facts: DraftFacts }>(
+  { role: 'reader', body: Joi.object({ facts: draftFacts.required() }) },
+  ({ body }) => draftSums(body.facts),
+)

@@ -1,0 +1,22 @@
+import { decimal, idParam, Joi } from '../../../checks'
+import { route } from '../../../route'
+import { draftFromOrder } from '../../../services/drafts/drafts'
+
+/** Begins an invoice of what remains of an order, to be cut down to a part, or of a deposit. */
+export default route<{ id: number }, object, { kind: 'part' | 'deposit'; percent?: string }>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({
+      kind: Joi.valid('part', 'deposit').required(),
+      percent: decimal.when('kind', { is: 'deposit', then: Joi.required(), otherwise: Joi.forbidden() }),
+    }),
+  },
+  async ({ params, body, user }) => ({
+    draftId: await draftFromOrder(
+      params.id,
+      body.kind === 'deposit' ? { kind: 'deposit', percent: body.percent! } : { kind: 'part' },
+      user.name,
+    ),
+  }),
+)

@@ -1,8 +1,0 @@
-import { ids, Joi } from '../../checks'
-import { route } from '../../route'
-import { putBack } from '../../services/documents/by-hand'
-
-export default route<object, object, { ids: number[] }>(
-  { role: 'clerk', body: Joi.object({ ids }) },
-  async ({ body, user }) => ({ ids: await putBack(body.ids, user.name) }),
-)

@@ -1,0 +1,7 @@
+import { idParam } from '../../checks'
+import { route } from '../../route'
+import { preparedView } from '../../services/line/in-hand'
+
+export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
+  preparedView(params.id),
+)

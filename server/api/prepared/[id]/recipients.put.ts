@@ -1,0 +1,16 @@
+import { idParam, Joi, text } from '../../../checks'
+import { route } from '../../../route'
+import { sendThisOnceTo } from '../../../services/documents/prepare-by-hand'
+
+/** Whom a prepared document goes to this once; none is the customer's contacts again. */
+export default route<{ id: number }, object, { addresses: string[] }>(
+  {
+    role: 'clerk',
+    params: idParam,
+    body: Joi.object({ addresses: Joi.array().items(text(320)).max(20).unique().required() }),
+  },
+  async ({ params, body, user }) => {
+    await sendThisOnceTo(params.id, body.addresses, user.name)
+    return { ok: true }
+  },
+)

@@ -1,0 +1,20 @@
+import { csvFile } from '../../csv'
+import { route } from '../../route'
+import { printQueue } from '../../services/dispatch/print-queue'
+
+/** What waits for the printer as CSV, in posting order. */
+export default route({ role: 'reader' }, async ({ event }) =>
+  csvFile(
+    event,
+    'print-tray',
+    ['number', 'customer', 'pages', 'total', 'currency', 'since'],
+    (await printQueue()).map(({ number, customerName, pages, total, currency, since }) => ({
+      number,
+      customer: customerName,
+      pages,
+      total,
+      currency,
+      since: since.toISOString(),
+    })),
+  ),
+)

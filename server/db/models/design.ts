@@ -1,0 +1,44 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Design } from '../../../core/designs/design'
+import { Brand } from './brand'
+
+/** The design of a kind of document: a new version with every change, none is ever changed. */
+export class DesignVersion extends Model<
+  InferAttributes<DesignVersion>,
+  InferCreationAttributes<DesignVersion>
+> {
+  declare id: CreationOptional<number>
+  declare brandId: number
+  declare kind: DocumentKind
+  declare version: number
+  declare design: Design
+  declare madeAt: Date
+  declare madeBy: string
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        brandId: { type: DataTypes.INTEGER, allowNull: false },
+        kind: { type: DataTypes.TEXT, allowNull: false },
+        version: { type: DataTypes.INTEGER, allowNull: false },
+        design: { type: DataTypes.JSONB, allowNull: false },
+        madeAt: { type: DataTypes.DATE, allowNull: false },
+        madeBy: { type: DataTypes.TEXT, allowNull: false },
+      },
+      { sequelize, tableName: 'design' },
+    )
+  }
+
+  static associate(): void {
+    this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
+  }
+}

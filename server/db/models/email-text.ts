@@ -1,0 +1,48 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Language } from '../../../core/money/format'
+import { Brand } from './brand'
+
+/** The email text of a kind in a language: a new version with every change, none is ever changed. */
+export class EmailTextVersion extends Model<
+  InferAttributes<EmailTextVersion>,
+  InferCreationAttributes<EmailTextVersion>
+> {
+  declare id: CreationOptional<number>
+  declare brandId: number
+  declare kind: DocumentKind
+  declare language: Language
+  declare version: number
+  declare subject: string
+  declare text: string
+  declare madeAt: Date
+  declare madeBy: string
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        brandId: { type: DataTypes.INTEGER, allowNull: false },
+        kind: { type: DataTypes.TEXT, allowNull: false },
+        language: { type: DataTypes.TEXT, allowNull: false },
+        version: { type: DataTypes.INTEGER, allowNull: false },
+        subject: { type: DataTypes.TEXT, allowNull: false },
+        text: { type: DataTypes.TEXT, allowNull: false },
+        madeAt: { type: DataTypes.DATE, allowNull: false },
+        madeBy: { type: DataTypes.TEXT, allowNull: false },
+      },
+      { sequelize, tableName: 'email_text' },
+    )
+  }
+
+  static associate(): void {
+    this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
+  }
+}

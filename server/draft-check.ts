@@ -1,0 +1,56 @@
+import { day, decimal, Joi, text } from './checks'
+
+const some = (most: number) => text(most).allow('', null).default(null).empty('')
+const currency = Joi.string()
+  .pattern(/^[A-Z]{3}$/)
+  .messages({ 'string.pattern.base': '{{#label}} is a currency like EUR' })
+export const percent = Joi.string()
+  .trim()
+  .pattern(/^(100(\.0{1,3})?|\d{1,2}(\.\d{1,3})?)$/)
+  .messages({ 'string.pattern.base': '{{#label}} is a percentage from 0 to 100' })
+
+export const draftLine = Joi.object({
+  item: text(60).allow('').default(''),
+  description: text(300).required(),
+  detail: some(300),
+  unit: text(20).allow('').default(''),
+  quantity: decimal.required(),
+  unitPrice: decimal.required(),
+  discountPercent: percent.default('0'),
+  taxCode: text(40).required(),
+  orderLine: Joi.number().integer().min(1).max(100_000),
+})
+export const adjustment = Joi.object({
+  kind: Joi.valid('discount', 'charge').required(),
+  label: text(120).required(),
+  amount: decimal,
+  percent,
+  taxCode: text(20),
+}).xor('amount', 'percent')
+
+/** What of an invoice is to be credited: all that is left, quantities of lines, or an amount with tax. */
+export const creditAsk = Joi.object({
+  kind: Joi.valid('whole', 'lines', 'amount').required(),
+  lines: Joi.array()
+    .items(
+      Joi.object({ line: Joi.number().integer().min(0).max(5000).required(), quantity: decimal.required() }),
+    )
+    .min(1)
+    .max(2000)
+    .when('kind', { is: 'lines', then: Joi.required(), otherwise: Joi.forbidden() }),
+  amount: decimal.when('kind', { is: 'amount', then: Joi.required(), otherwise: Joi.forbidden() }),
+})
+
+/** What a person decides of an invoice or credit note being written. */
+export const draftFacts = Joi.object({
+  currency: currency.required(),
+  pricesIncludeTax: Joi.boolean().required(),
+  reference: some(120),
+  customerNote: some(2000),
+  suppliedOn: day.allow(null).default(null),
+  date: day.allow(null).default(null),
+  lines: Joi.array().items(draftLine).max(2000).required(),
+  adjustments: Joi.array().items(adjustment).max(40).default([]),
+  deposit: Joi.boolean(),
+  credit: Joi.object({ ask: creditAsk.required(), reason: text(300).required() }),
+})

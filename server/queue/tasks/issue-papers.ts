@@ -1,4 +1,0 @@
-import { issueByItself } from '../../services/documents/issue'
-
-/** A wake-up call: whatever waits to go by itself is issued, not only the papers that were named. */
-export const run = (): Promise<void> => issueByItself()

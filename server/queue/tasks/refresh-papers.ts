@@ -1,4 +1,0 @@
-import { refreshPapers } from '../../services/documents/prepare'
-import type { Jobs } from '../add'
-
-export const run = ({ paperIds }: Jobs['refresh-papers']): Promise<void> => refreshPapers(paperIds)

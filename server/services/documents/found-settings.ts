@@ -1,0 +1,387 @@
+import { Refusal } from '../../../core/errors'
+import type {
+  CreditFacts,
+  ReplacedFacts,
+  CustomerFacts,
+  DepositFacts,
+  OrderFacts,
+  OrderLineFacts,
+  PaymentFacts,
+} from '../../../core/documents/facts'
+import { preparePaper, type PaperSource } from '../../../core/documents/issue'
+import { type DocumentKind } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
+import { dayInZone, type Day } from '../../../core/documents/days'
+import type { TaxTreatment } from '../../../core/documents/treatment'
+import type { Exchange } from '../../../core/money/exchange'
+import type { Language } from '../../../core/money/format'
+import { ratesOn, togetherOn, type TaxCode } from '../../../core/money/tax-codes'
+import { numberStandIn, seriesFor } from '../../../core/numbering/series'
+import type { Design } from '../../../core/designs/design'
+import {
+  recipientsFor,
+  type Channel,
+  type ContactFacts,
+  type ContactRole,
+  type Recipient,
+  type Preferences,
+} from '../../../core/preferences/recipients'
+import { noAddress } from '../../../core/dispatch/plan'
+import { findSetting } from '../../../core/preferences/settings'
+import { clock } from '../../clock'
+import { rows } from '../../db/connection'
+import type { Letter } from '../dispatch/compose'
+import {
+  allSeries,
+  brands,
+  company,
+  emailTexts,
+  newestDesigns,
+  type BrandRow,
+  type SeriesRow,
+} from '../house/house'
+import { taxCodes } from '../house/tax'
+
+/**
+ * The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is
+ * built anew.
+ */
+export interface BuiltFrom {
+  order: number
+  customer: number
+  brand: number
+  design: number
+  emailText: number
+}
+
+/** Everything a paper of one source is made of, as it stands now. */
+export interface PaperContext {
+  /** Why its source has nothing to make it of. */
+  problem?: string
+  sourceId: number
+  creditsId: number | null
+  replacesId: number | null
+  /** The document date a person wants; null is the day of issue. */
+  wantedDate: Day | null
+  /** The event's day, where the house dates papers of this kind by it. */
+  eventDay: Day | null
+  orderNumber: string
+  orderDate: Day
+  customerId: number
+  customerName: string
+  brandId: number
+  total: string
+  /** Whether routines make papers of what comes to nothing. */
+  zeroTotals: 'make' | 'skip'
+  /** How often the order's content changed; a confirmation is of a revision. */
+  revision: number
+  source: PaperSource
+  design: { id: number; design: Design }
+  emailTextId: number
+  /** The email's text, and the brand as its email shows it. */
+  email: Pick<Letter, 'note' | 'brand'>
+  channel: Channel
+  recipients: Recipient[]
+  builtFrom: BuiltFrom
+  series: SeriesRow
+  lastCounter: number | undefined
+}
+
+/** What a paper is made of before settings are found: a source with its customer. */
+export interface SubjectRow {
+  sourceId: number
+  creditsId: number | null
+  /** The document that it takes the place of, where a person says so. */
+  replacesId: number | null
+  wantedDate: Day | null
+  eventDay?: Day
+  credit?: CreditFacts
+  replaces?: ReplacedFacts
+  deposits?: DepositFacts[]
+  payment?: PaymentFacts
+  number: string
+  date: Day
+  suppliedOn: Day | null
+  currency: string
+  pricesIncludeTax: boolean
+  reference: string | null
+  customerNote: string | null
+  prepaid: string
+  adjustments: OrderFacts['adjustments']
+  brandId: number
+  version: number
+  revision: number
+  total: string
+  customerId: number
+  customerNumber: string
+  customerName: string
+  taxNumber: string | null
+  terms: CustomerFacts['terms']
+  customerLanguage: Language | null
+  billing: CustomerFacts['billing']
+  preferences: Preferences
+  customerVersion: number
+  treatment: TaxTreatment
+}
+
+/** Whom a paper is addressed to before the customer's preferences: a role, and copies of the routine. */
+export interface Addressing {
+  role: ContactRole
+  copyTo: readonly string[]
+}
+
+/** The settings that are the same for every paper of a batch. */
+export interface HouseContext {
+  brands: BrandRow[]
+  designs: Awaited<ReturnType<typeof newestDesigns>>
+  notes: Awaited<ReturnType<typeof emailTexts>>
+  series: SeriesRow[]
+  counters: Map<number, number>
+  company: Awaited<ReturnType<typeof company>>
+  taxCodes: TaxCode[]
+  today: Day
+  /** The newest sixty rates of each currency, newest first. */
+  exchange: Exchange[]
+}
+
+export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
+  const counters = await rows<{ id: number; last: number }>(
+    'select series_id id, max(last) last from series_counter group by series_id',
+  )
+  const house = await company()
+  return {
+    exchange: await rows<Exchange>(
+      `select $1 home, currency, rate::text rate, day::text "day", source
+      from (
+        select *, row_number() over (partition by currency order by day desc) place
+        from exchange_rate
+        where day <= $2::date
+      ) r
+      where place <= 60
+      order by day desc`,
+      [house.currency, dayInZone(clock.now(), house.timeZone)],
+    ),
+    brands: await brands(),
+    designs: await newestDesigns(kind),
+    notes: await emailTexts(kind),
+    series: await allSeries(),
+    counters: new Map(counters.map((row) => [row.id, row.last])),
+    company: house,
+    taxCodes: await taxCodes(),
+    today: dayInZone(clock.now(), house.timeZone),
+  }
+}
+
+/** Finds what a paper of this subject is made with. @throws Refusal "no-design", "no-series", "no-cover-note" */
+export function contextOf(
+  kind: DocumentKind,
+  order: SubjectRow,
+  lines: OrderLineFacts[],
+  contacts: ContactFacts[],
+  addressing: Addressing,
+  house: HouseContext,
+): PaperContext {
+  const brand = house.brands.find((candidate) => candidate.id === order.brandId)!
+  const design = house.designs.find((candidate) => candidate.brandId === brand.id)
+  const series = seriesFor(
+    house.series.filter((candidate) => candidate.brandId === brand.id && candidate.kind === kind),
+    { country: order.billing?.country ?? '', currency: order.currency },
+  )
+  if (!design)
+    throw new Refusal('no-design', `${brand.name} has no stationery for this kind of paper.`, {
+      about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
+    })
+  if (!series)
+    throw new Refusal('no-series', `${brand.name} has no number series for this kind of paper.`, {
+      about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
+    })
+  const language = findSetting<Language>([
+    { level: 'customer', value: order.customerLanguage },
+    { level: 'company', value: house.company.language },
+    { level: 'built in', value: 'en' },
+  ]).value
+  const ofBrand = house.notes.filter((candidate) => candidate.brandId === brand.id)
+  const note =
+    ofBrand.find((candidate) => candidate.language === language) ??
+    ofBrand.find((candidate) => candidate.language === house.company.language)
+  if (!note)
+    throw new Refusal('no-email-text', `${brand.name} has no cover note for this kind of paper.`, {
+      about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
+    })
+  // the rates of the day of supply, or else of the document; codes of one category and rate are taxed together
+  const taxDay = order.suppliedOn ?? order.wantedDate ?? house.today
+  const rates = ratesOn(house.taxCodes, taxDay)
+  const together = togetherOn(house.taxCodes, taxDay)
+  const untaxed = order.treatment === 'domestic' ? undefined : lines[0]?.taxCode
+  const taxedAs = (code: string) => (order.credit ? code : (untaxed ?? together[code] ?? code))
+  const channel = findSetting<Channel>([
+    { level: 'customer', value: order.preferences[kind]?.channel },
+    { level: 'built in', value: 'email' },
+  ]).value
+  return {
+    sourceId: order.sourceId,
+    creditsId: order.creditsId,
+    replacesId: order.replacesId ?? order.replaces?.id ?? null,
+    wantedDate: order.wantedDate,
+    eventDay: (house.company.documentDates[kind] === 'event' && order.eventDay) || null,
+    orderNumber: order.number,
+    orderDate: order.date,
+    customerId: order.customerId,
+    customerName: order.customerName,
+    brandId: brand.id,
+    zeroTotals: house.company.zeroTotals,
+    total: order.total,
+    revision: order.revision,
+    design: { id: design.id, design: design.design },
+    emailTextId: note.id,
+    email: {
+      note: { subject: note.subject, text: note.text },
+      brand: { ...brand, colours: design.design.colours },
+    },
+    channel,
+    recipients:
+      channel === 'email' || channel === 'both'
+        ? recipientsFor({
+            contacts,
+            role: addressing.role,
+            preference: order.preferences[kind],
+            copyTo: addressing.copyTo,
+          })
+        : [],
+    builtFrom: {
+      order: order.version,
+      customer: order.customerVersion,
+      brand: brand.version,
+      design: design.id,
+      emailText: note.id,
+    },
+    series,
+    lastCounter: house.counters.get(series.id),
+    source: {
+      kind,
+      language,
+      rates,
+      taxWords: Object.fromEntries(
+        house.taxCodes.map(({ code, names, reasons }) => [
+          code,
+          {
+            name: names[language] || names[house.company.language] || code,
+            reason: reasons[language] || reasons[house.company.language] || '',
+          },
+        ]),
+      ),
+      brand: factsOf(brand),
+      order: {
+        number: order.number,
+        date: order.date,
+        suppliedOn: order.suppliedOn,
+        currency: order.currency,
+        pricesIncludeTax: order.pricesIncludeTax,
+        reference: order.reference,
+        customerNote: order.customerNote,
+        prepaid: order.prepaid,
+        adjustments: order.adjustments.map((one) =>
+          one.taxCode === undefined ? one : { ...one, taxCode: taxedAs(one.taxCode) },
+        ),
+        ...(order.deposits?.length ? { deposits: order.deposits } : {}),
+        lines: lines.map(
+          ({ item, description, detail, unit, quantity, unitPrice, discountPercent, taxCode }) => ({
+            item,
+            description,
+            detail,
+            unit,
+            quantity,
+            unitPrice,
+            discountPercent,
+            taxCode: taxedAs(taxCode),
+          }),
+        ),
+      },
+      customer: {
+        number: order.customerNumber,
+        name: order.customerName,
+        billing: order.billing,
+        taxNumber: order.taxNumber,
+        terms: order.terms,
+        language,
+        ...(order.treatment === 'domestic' ? {} : { treatment: order.treatment }),
+      },
+      ...(order.credit ? { credit: order.credit } : {}),
+      ...(order.replaces ? { replaces: order.replaces } : {}),
+      ...(order.payment ? { payment: order.payment } : {}),
+      ...(order.currency === house.company.currency
+        ? {}
+        : {
+            exchange:
+              house.exchange.find(
+                (one) => one.currency === order.currency && one.day <= (order.wantedDate ?? one.day),
+              ) ?? null,
+          }),
+    },
+  }
+}
+
+/**
+ * What a paper takes from a brand; sender addresses and the like stay out, so that changing them does not
+ * change papers.
+ */
+function factsOf({
+  id,
+  code,
+  name,
+  legalName,
+  addressLines,
+  country,
+  homeLanguage,
+  phone,
+  email,
+  website,
+  registration,
+  taxNumber,
+  banks,
+  methods,
+  withoutTaxNumber,
+}: BrandRow): PaperSource['brand'] {
+  return {
+    id,
+    code,
+    name,
+    legalName,
+    addressLines,
+    country,
+    homeLanguage,
+    phone,
+    email,
+    website,
+    registration,
+    taxNumber,
+    banks,
+    ...(methods.length ? { methods } : {}),
+    ...(taxNumber ? {} : { withoutTaxNumber }),
+  }
+}
+
+/** The paper as it will be, or the plain reason why there is none. */
+export function paperOf(context: PaperContext, today: Day): { paper: Paper } | { problem: string } {
+  if (context.problem) return { problem: context.problem }
+  const standIn = numberStandIn(
+    context.series,
+    { date: today, brand: context.source.brand.code, order: context.orderNumber },
+    context.lastCounter,
+  )
+  try {
+    return { paper: preparePaper(context.source, today, standIn) }
+  } catch (error) {
+    if (error instanceof Refusal) return { problem: error.message }
+    throw error
+  }
+}
+
+/** Whom it goes to, in the words of a list. */
+export function sendToWords(context: PaperContext): string {
+  if (context.channel === 'nothing') return 'Wants nothing'
+  if (context.channel === 'paper') return 'Paper, by post'
+  const [first, ...others] = context.recipients
+  if (!first) return noAddress
+  return first.address + (others.length ? ` +${others.length}` : '')
+}

@@ -1,0 +1,224 @@
+import { Refusal } from '../../../core/errors'
+import { type DocumentKind, kindFacts } from '../../../core/documents/kinds'
+import { clock } from '../../clock'
+import { inTransaction, one, rows, run } from '../../db/connection'
+import { isAddress } from '../../../core/preferences/recipients'
+import { addJob } from '../../queue/add'
+import { publish } from '../live/publish'
+import { noteAll } from '../history/history'
+import { ClaimLost, makeAll, keepDraft, type Prepared } from './prepare'
+import { byKind, lockSources, sourceOf } from './sources'
+
+/*
+ * What a person does with papers before they are issued: have one prepared, put it back, take it off the list.
+ * Called by the Line and by an order. Refuses what is already issued; nothing here draws a number.
+ */
+
+interface Touched {
+  id: number
+  sourceId: number
+  kind: DocumentKind
+}
+
+/** What came of one source; one that is refused never keeps the others back. */
+export type PreparedByHand = Prepared | { outcome: 'refused'; preparedId: null; reason: string }
+
+/** Prepares papers of sources by hand: those listed as due or put back, or any that the routines passed by. */
+export async function prepareByHand(
+  kind: DocumentKind,
+  sourceIds: readonly number[],
+  actor: string,
+  despite = false,
+): Promise<{ sourceId: number; result: PreparedByHand }[]> {
+  if (despite && sourceIds.length > 1)
+    throw new Refusal('one-by-one', 'Documents of held or withdrawn orders are prepared one by one.', {
+      status: 400,
+    })
+  const addressing = { role: kindFacts[kind].to, copyTo: [] }
+  const laidOut = await makeAll(kind, sourceIds, addressing)
+  if (laidOut.size === 0) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
+  return inTransaction(async () => {
+    const results: { sourceId: number; result: PreparedByHand }[] = []
+    for (const [of, ids] of await byKind([...laidOut.keys()]))
+      for (const id of ids) {
+        const made = laidOut.get(id)!
+        const ownKind = made.context.source.kind
+        await lockSources([id])
+        const refusal = await sourceOf(of).refusal?.(ownKind, id, despite)
+        if (refusal) {
+          if (laidOut.size === 1) throw refusal
+          results.push({
+            sourceId: id,
+            result: { outcome: 'refused', preparedId: null, reason: refusal.message },
+          })
+          continue
+        }
+        const result = await keepDraft(
+          {
+            kind: ownKind,
+            addressing,
+            trust: 'after a check',
+            delayMinutes: 0,
+            hours: null,
+            routine: null,
+            actor,
+          },
+          made,
+        )
+        results.push({ sourceId: id, result })
+      }
+    publish('order', [...laidOut.keys()])
+    return results
+  }).catch((error: unknown) => {
+    if (error instanceof ClaimLost) return prepareByHand(kind, sourceIds, actor, despite)
+    throw error
+  })
+}
+
+/**
+ * Puts prepared papers back to To send: the claim is free again, no number was drawn. Answers the ids that
+ * were put back.
+ */
+export async function putBack(preparedIds: readonly number[], actor: string): Promise<number[]> {
+  return inTransaction(async () => {
+    const back = await rows<Touched>(
+      `update prepared_document set state = 'put back', automatic = false, since = $2, actor = $3, changes = null
+      where id = any($1::int[]) and state = 'prepared' returning id, source_id "sourceId", kind`,
+      [preparedIds, clock.now(), actor],
+    )
+    await run('delete from claim where prepared_id = any($1::int[]) and document_id is null', [
+      back.map((paper) => paper.id),
+    ])
+    await noteAll(
+      back.map((paper) => ({
+        sourceId: paper.sourceId,
+        preparedId: paper.id,
+        actor,
+        words: `The prepared ${paper.kind} was put back. No number was used.`,
+      })),
+    )
+    publish(
+      'line',
+      back.map((paper) => paper.id),
+    )
+    publish(
+      'order',
+      back.map((paper) => paper.sourceId),
+    )
+    return back.map((paper) => paper.id)
+  })
+}
+
+/** Takes papers off To send with a reason: they are not wanted. */
+export async function drop(preparedIds: readonly number[], reason: string, actor: string): Promise<number[]> {
+  return inTransaction(async () => {
+    const dropped = await rows<Touched>(
+      `update prepared_document set state = 'dropped', since = $2, actor = $3
+      where id = any($1::int[]) and state in ('due', 'put back') returning id, source_id "sourceId", kind`,
+      [preparedIds, clock.now(), actor],
+    )
+    for (const [of, ids] of await byKind(dropped.map((paper) => paper.sourceId)))
+      await sourceOf(of).dropped?.(ids)
+    await noteAll(
+      dropped.map((paper) => ({
+        sourceId: paper.sourceId,
+        preparedId: paper.id,
+        actor,
+        words: `The ${paper.kind} was taken off To send: ${reason}`,
+      })),
+    )
+    publish(
+      'line',
+      dropped.map((paper) => paper.id),
+    )
+    return dropped.map((paper) => paper.id)
+  })
+}
+
+/** Undo of `drop`. */
+export async function undrop(preparedIds: readonly number[], actor: string): Promise<void> {
+  await inTransaction(async () => {
+    const back = await rows<Touched>(
+      `update prepared_document p
+      set state = 'put back', since = $2
+      where id = any($1::int[])
+        and state = 'dropped'
+        and not exists (
+          select
+          from prepared_document o
+          where o.source_id = p.source_id
+            and o.kind = p.kind
+            and o.occasion = p.occasion
+            and o.state in ('due', 'prepared', 'put back')
+        )
+      returning id, source_id "sourceId", kind`,
+      [preparedIds, clock.now()],
+    )
+    for (const [of, ids] of await byKind(back.map((paper) => paper.sourceId)))
+      await sourceOf(of).restored?.(ids)
+    await noteAll(
+      back.map((paper) => ({
+        sourceId: paper.sourceId,
+        preparedId: paper.id,
+        actor,
+        words: `The ${paper.kind} was put on To send again.`,
+      })),
+    )
+    publish(
+      'line',
+      back.map((paper) => paper.id),
+    )
+  })
+}
+
+/**
+ * Whom a prepared document goes to this once, whatever the customer's contacts are; with none it goes to the
+ * contacts again.
+ * @throws Refusal "bad-address", "no-such-paper", "no-email"
+ */
+export async function sendThisOnceTo(
+  preparedId: number,
+  addresses: readonly string[],
+  actor: string,
+): Promise<void> {
+  const wrong = addresses.find((address) => !isAddress(address))
+  if (wrong !== undefined)
+    throw new Refusal(
+      'bad-address',
+      `“${wrong}” is not an email address. Write one like name@house.example.`,
+      {
+        status: 400,
+        about: { field: 'addresses' },
+      },
+    )
+  await inTransaction(async () => {
+    const [first, ...others] = addresses
+    const words = first && first + (others.length ? ` +${others.length}` : '')
+    const paper = await one<{ sourceId: number; channel: string }>(
+      `update prepared_document
+      set to_addresses = $2::jsonb, send_to = coalesce($3, send_to), stale = stale or $2::jsonb is null,
+        revision = revision + 1
+      where id = $1 and state = 'prepared'
+      returning source_id "sourceId", channel`,
+      [preparedId, first ? JSON.stringify(addresses) : null, words ?? null],
+    )
+    if (!paper) throw new Refusal('no-such-paper', 'That document is not waiting any more.', { status: 404 })
+    if (paper.channel !== 'email' && paper.channel !== 'both')
+      throw new Refusal(
+        'no-email',
+        'This customer wants no email of this kind, so there is nobody to choose.',
+      )
+    if (!first) await addJob('refresh-prepared', { preparedIds: [preparedId] })
+    await noteAll([
+      {
+        sourceId: paper.sourceId,
+        preparedId,
+        actor,
+        words: first
+          ? `This once it goes to ${addresses.join(', ')}.`
+          : 'It goes to the customer’s contacts again.',
+      },
+    ])
+    publish('line', [preparedId])
+  })
+}

@@ -1,0 +1,176 @@
+import type { DraftFacts } from '../../../core/documents/draft'
+import { creditOf, type CreditBasis, type Credited } from '../../../core/documents/credit'
+import type { Day } from '../../../core/documents/days'
+import type { CreditFacts, OrderLineFacts } from '../../../core/documents/facts'
+import type { PaperSource } from '../../../core/documents/issue'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { ratesFor } from '../../../core/documents/treatment'
+import { paperWords } from '../../../core/documents/words'
+import { Decimal } from '../../../core/money/decimal'
+import { groupBy } from '../../../core/group'
+import { totals } from '../../../core/money/totals'
+import type { ContactFacts } from '../../../core/preferences/recipients'
+import { rows } from '../../db/connection'
+import { contextOf, houseContext, type PaperContext, type SubjectRow } from '../documents/found-settings'
+
+/** A draft with its customer, as its paper needs it. */
+interface DraftRow extends SubjectRow {
+  kind: DocumentKind
+  facts: DraftFacts
+}
+
+/** The invoice that a credit note answers, with what was credited of it before. */
+export interface CreditedInvoice {
+  id: number
+  number: string
+  date: Day
+  source: PaperSource
+  before: Credited[]
+}
+
+/** Loads what the papers of drafts are made of, with a fixed number of queries. */
+export async function loadDraftContexts(
+  _kind: DocumentKind,
+  draftIds: readonly number[],
+): Promise<Map<number, PaperContext>> {
+  const drafts = await rows<DraftRow>(
+    `select b.id "sourceId", b.credits_id "creditsId", b.replaces_id "replacesId", b.kind,
+      b.facts, b.facts ->> 'date' "wantedDate", coalesce(o.number, '') number,
+      coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId", b.version,
+      1 revision, '0' total, '0' prepaid, c.id "customerId", c.number "customerNumber", c.name "customerName",
+      c.tax_number "taxNumber", c.terms, c.language "customerLanguage", c.billing, c.preferences,
+      c.version "customerVersion", c.tax_treatment treatment
+    from draft b
+    join customer c on c.id = b.customer_id
+    left join sales_order o on o.id = b.order_id
+    where b.id = any($1::int[])`,
+    [draftIds],
+  )
+  const contacts = groupBy(
+    await rows<ContactFacts & { customerId: number }>(
+      `select customer_id "customerId", name, email, role
+      from contact
+      where customer_id = any($1::int[])
+      order by id`,
+      [[...new Set(drafts.map((draft) => draft.customerId))]],
+    ),
+    (contact) => contact.customerId,
+  )
+  const invoices = await creditedInvoices(drafts.flatMap((draft) => draft.creditsId ?? []))
+  const contexts = new Map<number, PaperContext>()
+  for (const [kind, own] of groupBy(drafts, (draft) => draft.kind)) {
+    const house = await houseContext(kind)
+    for (const draft of own) {
+      const { facts } = draft
+      const invoice = draft.creditsId === null ? undefined : invoices.get(draft.creditsId)
+      const credit =
+        invoice && facts.credit
+          ? creditFacts(invoice, facts, draft.customerLanguage ?? house.company.language)
+          : undefined
+      const lines = credit?.lines ?? facts.lines
+      const subject: SubjectRow = {
+        ...draft,
+        currency: facts.currency,
+        pricesIncludeTax: facts.pricesIncludeTax,
+        reference: facts.reference,
+        customerNote: facts.customerNote,
+        suppliedOn: facts.suppliedOn ?? (facts.deposit ? draft.date : null),
+        adjustments: facts.adjustments,
+        ...(credit ? { credit: credit.credit } : {}),
+        ...(invoice?.source.customer.treatment ? { treatment: invoice.source.customer.treatment } : {}),
+      }
+      const context = contextOf(
+        kind,
+        { ...subject, total: credit?.credit.sums.total ?? totalOf(facts, house.company.taxRates) },
+        lines,
+        contacts.get(draft.customerId) ?? [],
+        { role: kindFacts[kind].to, copyTo: [] },
+        house,
+      )
+      // a credit note mirrors its invoice: at the rates that were in force then
+      contexts.set(
+        draft.sourceId,
+        invoice ? { ...context, source: { ...context.source, rates: invoice.source.rates } } : context,
+      )
+    }
+  }
+  return contexts
+}
+
+function totalOf(facts: DraftFacts, rates: Record<string, string>): string {
+  try {
+    return totals({ ...facts, rates, prepaid: '0' }).total
+  } catch {
+    return '0'
+  }
+}
+
+/** Invoices by id with the credits that stand against each. */
+export async function creditedInvoices(
+  ids: readonly number[],
+  notCounting?: number,
+): Promise<Map<number, CreditedInvoice>> {
+  const found = await rows<Omit<CreditedInvoice, 'before'>>(
+    `select d.id, d.number, d.date::text date, p.source
+    from document d
+    join prepared_document p on p.id = d.prepared_id
+    where d.id = any($1::int[])`,
+    [ids],
+  )
+  const credits = await rows<{ id: number; creditsId: number; credited: Credited }>(
+    `select d.id, d.credits_id "creditsId", p.source -> 'credit' -> 'credited' credited
+    from document d
+    join prepared_document p on p.id = d.prepared_id
+    where d.credits_id = any($1::int[])
+      and not exists (select from document_void v where v.document_id = d.id)
+    order by d.id`,
+    [ids],
+  )
+  const before = groupBy(
+    credits.filter((credit) => credit.id !== notCounting),
+    (credit) => credit.creditsId,
+  )
+  return new Map(
+    found.map((invoice) => [
+      invoice.id,
+      { ...invoice, before: (before.get(invoice.id) ?? []).map((credit) => credit.credited) },
+    ]),
+  )
+}
+
+/** The numbers an invoice's credits are worked out from: at the tax rates it was issued with. */
+export function basisOf({ source }: Pick<CreditedInvoice, 'source'>): CreditBasis {
+  const { order, rates, customer } = source
+  return {
+    currency: order.currency,
+    pricesIncludeTax: order.pricesIncludeTax,
+    rates: ratesFor(rates, customer.treatment ?? 'domestic'),
+    lines: order.lines,
+    adjustments: order.adjustments,
+  }
+}
+
+/** @throws Refusal "over-credit", "nothing-left", "no-lines" */
+export function creditFacts(
+  invoice: CreditedInvoice,
+  facts: DraftFacts,
+  language: PaperSource['language'],
+): { credit: CreditFacts; lines: OrderLineFacts[] } {
+  const words = paperWords[language]
+  const made = creditOf(basisOf(invoice), invoice.before, facts.credit!.ask, words.share)
+  const lines = made.lines.map(({ from, ...charge }): OrderLineFacts =>
+    from === null
+      ? { ...charge, item: '', description: words.creditOn(invoice.number), detail: null, unit: '' }
+      : { ...invoice.source.order.lines[from]!, quantity: new Decimal(charge.quantity).toString() },
+  )
+  return {
+    credit: {
+      number: invoice.number,
+      date: invoice.date,
+      reason: facts.credit!.reason,
+      sums: made.sums,
+      credited: made.credited,
+    },
+    lines,
+  }
+}

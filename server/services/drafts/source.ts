@@ -1,0 +1,161 @@
+import { isDeepStrictEqual } from 'node:util'
+import { billedBy, remaining, type DraftFacts } from '../../../core/documents/draft'
+import type { OrderLineFacts } from '../../../core/documents/facts'
+import { Refusal } from '../../../core/errors'
+import { Decimal } from '../../../core/money/decimal'
+import { one, rows, run } from '../../db/connection'
+import { Allocation } from '../../db/models'
+import { releaseClaim } from '../documents/claims'
+import type { IssuedBy, IssuedFrom, Source } from '../documents/sources'
+import { markStale } from '../outbox/stale'
+import { note } from '../history/history'
+import { creditedInvoices, creditFacts, loadDraftContexts } from './context'
+import { partsOfOrders } from './parts'
+
+/*
+ * The part of issuing that only drafts need: a last check under the locks that issuing holds, and what follows
+ * from it.
+ * Called by issuing, inside its savepoint: what throws here leaves no number used.
+ */
+
+/** A draft that drafts a part of an order. */
+const isPart = (paper: IssuedFrom) => paper.rootId !== paper.sourceId
+
+/** @throws Refusal when an order would be billed twice or an invoice credited for more than is left */
+async function checkDraft(paper: IssuedFrom): Promise<void> {
+  const draft = (await one<{ facts: DraftFacts; state: string }>(
+    'select facts, state from draft where id = $1',
+    [paper.sourceId],
+  ))!
+  if (draft.state !== 'open')
+    throw new Refusal('draft-closed', 'Its draft is not open any more. Put this back and begin a new draft.')
+  if (paper.creditsId !== null) {
+    const voided = await one('select document_id from document_void where document_id = $1', [
+      paper.creditsId,
+    ])
+    if (voided)
+      throw new Refusal(
+        'void',
+        'Its invoice was voided, so there is nothing to credit. Put it back and drop the draft.',
+      )
+    const invoice = (await creditedInvoices([paper.creditsId])).get(paper.creditsId)!
+    const { credit } = creditFacts(invoice, draft.facts, paper.source.language)
+    if (!isDeepStrictEqual(credit.sums, paper.source.credit?.sums))
+      throw new Refusal(
+        'credited-meanwhile',
+        'Its invoice was credited meanwhile. Open the draft and look what is left to credit.',
+      )
+  } else if (isPart(paper) && !draft.facts.deposit) {
+    const lines = await rows<OrderLineFacts & { position: number }>(
+      `select position, item_code item, description, detail, unit, quantity, unit_price "unitPrice",
+        discount_percent "discountPercent", tax_code "taxCode"
+      from order_line
+      where order_id = $1`,
+      [paper.rootId],
+    )
+    const whole = await one<{ number: string }>(
+      `select d.number
+      from claim c
+      join document d on d.id = c.document_id
+      where c.source_id = $1 and c.document_kind = 'invoice'`,
+      [paper.rootId],
+    )
+    if (whole)
+      throw new Refusal(
+        'billed-already',
+        `Invoice ${whole.number} already bills the whole order. Put this back and drop the draft.`,
+      )
+    const left = new Map(
+      remaining(
+        lines,
+        [],
+        billedBy(((await partsOfOrders([paper.rootId])).get(paper.rootId) ?? []).map((other) => other.facts)),
+      ).lines.map((line) => [line.position, line.quantity]),
+    )
+    for (const [position, quantity] of billedBy([draft.facts]).quantities) {
+      const rest = left.get(position) ?? '0'
+      if (new Decimal(quantity).abs().gt(new Decimal(rest).abs()))
+        throw new Refusal(
+          'too-much',
+          `Of “${draft.facts.lines.find((line) => line.orderLine === position)!.description}” only ${rest} ` +
+            'are left to be billed. Open the draft and take the rest off.',
+        )
+    }
+  }
+}
+
+/** Books what an issued draft settles: a credit against its invoice, a part against its order. */
+async function draftIssued(paper: IssuedFrom, documentId: number, by: IssuedBy): Promise<void> {
+  await run(`update draft set state = 'issued' where id = $1`, [paper.sourceId])
+  if (paper.creditsId !== null) return allocateCredit(paper, documentId, by)
+  if (isPart(paper)) {
+    by.moved.add(paper.rootId)
+    await run('update sales_order set version = version + 1 where id = $1', [paper.rootId])
+    await markStale('source', paper.rootId)
+  }
+}
+
+/**
+ * Takes a credit off its invoice's open amount, as far as that reaches; a wholly credited invoice sets its
+ * order free.
+ */
+async function allocateCredit(
+  paper: IssuedFrom,
+  creditId: number,
+  { now, actor }: { now: Date; actor: string },
+): Promise<void> {
+  const item = (await one<{ open: string; currency: string }>(
+    'select open::text, currency from open_item where document_id = $1 for update',
+    [paper.creditsId],
+  ))!
+  const { total } = paper.source.credit!.sums
+  const amount = Decimal.max(0, Decimal.min(item.open, total))
+  if (amount.gt(0)) {
+    await Allocation.create({
+      fromDocumentId: creditId,
+      toDocumentId: paper.creditsId,
+      amount: amount.toString(),
+      currency: item.currency,
+      at: now,
+      by: actor,
+    })
+    await run('update open_item set open = open - $2::numeric where document_id = $1', [
+      paper.creditsId,
+      amount.toString(),
+    ])
+    await run('update open_item set open = open + $2::numeric where document_id = $1', [
+      creditId,
+      amount.toString(),
+    ])
+  }
+  const { number } = (await one<{ number: string }>('select number from document where id = $1', [creditId]))!
+  await note(
+    { documentId: paper.creditsId! },
+    actor,
+    `Credited with ${number} over ${total} ${item.currency}: ${paper.source.credit!.reason}`,
+  )
+  await releaseClaim(paper.creditsId!)
+}
+
+const setState =
+  (state: 'open' | 'dropped', before: 'open' | 'dropped') => async (ids: readonly number[]) => {
+    await run(`update draft set state = $2 where id = any($1::int[]) and state = $3`, [ids, state, before])
+  }
+
+/** A draft as the source of its invoice or credit note. */
+export const draftSource: Source = {
+  table: 'draft',
+  issuingWrites: true,
+  load: loadDraftContexts,
+  check: checkDraft,
+  issued: draftIssued,
+  voided: async (id) => {
+    await run(`update draft set state = 'dropped' where id = $1`, [id])
+    await run(
+      `update sales_order set version = version + 1 where id = (select order_id from draft where id = $1)`,
+      [id],
+    )
+  },
+  dropped: setState('dropped', 'open'),
+  restored: setState('open', 'dropped'),
+}
