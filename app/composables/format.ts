@@ -1,4 +1,4 @@
-import type { DocumentKind } from '../../core/documents/kinds'
+import { kindFacts, type DocumentKind } from '../../core/documents/kinds'
 import { addDays, dayInZone } from '../../core/documents/days'
 import { currencyDigits } from '../../core/money/decimal'
 
@@ -86,14 +86,7 @@ export function ago(instant: string | Date, now = Date.now()): string {
 }
 
 /** A kind of document in a narrow column. */
-export const kindShort = (kind: DocumentKind): string =>
-  ({
-    invoice: 'Invoice',
-    'order confirmation': 'Confirmation',
-    'credit note': 'Credit note',
-    'payment receipt': 'Receipt',
-    'refund receipt': 'Refund',
-  })[kind]
+export const kindShort = (kind: DocumentKind): string => kindFacts[kind].short
 
 export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count.toLocaleString('en-IE')} ${count === 1 ? one : many}`

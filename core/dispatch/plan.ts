@@ -57,7 +57,7 @@ export function planSending(of: SendQuestion): SendPlan {
     )
   if (of.problem) return bar('problem', of.problem, 'Mend the cause; it is then built again by itself.')
   if (of.changed) return bar('changed', 'It changed since you looked.', 'Look at it again, then send it.')
-  if (of.channel === 'nothing' && !kindFacts[of.kind].books)
+  if (of.channel === 'nothing' && kindFacts[of.kind].books === null)
     return bar(
       'not wanted',
       `${of.customerName} wants no ${kindFacts[of.kind].many}.`,

@@ -79,7 +79,7 @@ export function buildPaper(input: PaperInput): Paper {
     )
   const treatment = customer.treatment ?? 'domestic'
   checkTreatment(customer)
-  if (is.books && !brand.taxNumber.trim() && !brand.withoutTaxNumber?.[language]?.trim())
+  if (is.books !== null && !brand.taxNumber.trim() && !brand.withoutTaxNumber?.[language]?.trim())
     throw new Refusal(
       'no-own-tax-number',
       `${brand.name} has no tax number, which ${is.many} must say. Give it one under Company, ` +
@@ -104,10 +104,10 @@ export function buildPaper(input: PaperInput): Paper {
     throw new Refusal(
       'negative-total',
       `${what} comes to ${result.total}: ${is.one} cannot be below zero. ` +
-        (is.books ? 'Issue a credit note instead.' : 'Look at its lines.'),
+        (is.books !== null ? 'Issue a credit note instead.' : 'Look at its lines.'),
     )
   }
-  if (is.books && input.exchange === null && !new Decimal(result.tax).isZero()) {
+  if (is.books !== null && input.exchange === null && !new Decimal(result.tax).isZero()) {
     throw new Refusal(
       'no-exchange-rate',
       `There is no exchange rate for ${order.currency} yet, and the VAT must be said in the house's ` +
@@ -150,7 +150,7 @@ export function buildPaper(input: PaperInput): Paper {
     kind,
     language,
     currency: order.currency,
-    heading: words.heading[kind],
+    heading: kindFacts[kind].heading[language],
     number,
     issued: input.issued,
     date,
@@ -281,7 +281,7 @@ function legal(input: PaperInput, { tax, groups }: Totals, treatment: TaxTreatme
         ]
       : []),
     ...(treatment === 'domestic' ? reasonsOf(groups, input) : [treatmentWords[treatment][language]]),
-    ...(order.pricesIncludeTax && kindFacts[kind].books ? [words.pricesInclude] : []),
+    ...(order.pricesIncludeTax && kindFacts[kind].books !== null ? [words.pricesInclude] : []),
     ...(brand.taxNumber || !brand.withoutTaxNumber?.[language] ? [] : [brand.withoutTaxNumber[language]]),
     ...home,
   ]

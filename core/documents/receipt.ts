@@ -38,7 +38,7 @@ export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
   const lines = payment.settles.map((one) =>
     row(
       one.number,
-      words.ofDay(words.heading[one.kind], formatDay(one.date, language)),
+      words.ofDay(kindFacts[one.kind].heading[language], formatDay(one.date, language)),
       one.amount,
       [some(one.discount, own.discount), some(one.writtenOff, own.writtenOff), some(one.left, own.stillOpen)]
         .filter(Boolean)
@@ -57,7 +57,7 @@ export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
     kind,
     language,
     currency: payment.currency,
-    heading: words.heading[kind],
+    heading: kindFacts[kind].heading[language],
     number,
     issued: input.issued,
     date,

@@ -13,6 +13,6 @@ export interface RegisterAmount {
  * only what is posted counts.
  */
 export function registerAmount({ kind, total, voided }: RegisterAmount, ofOneKind: boolean): DecimalText {
-  if (voided || (!ofOneKind && !kindFacts[kind].books)) return '0'
-  return kind === 'credit note' ? new Decimal(total).neg().toFixed() : total
+  if (voided || (!ofOneKind && kindFacts[kind].books === null)) return '0'
+  return kindFacts[kind].books === 'credit' ? new Decimal(total).neg().toFixed() : total
 }

@@ -1,10 +1,8 @@
 import type { Language } from '../money/format'
 import type { PaymentMethod } from './facts'
-import type { DocumentKind } from './kinds'
 
 /** The fixed words of papers. */
 export interface PaperWordList {
-  heading: Record<DocumentKind, string>
   date: string
   supplied: string
   due: string
@@ -75,13 +73,6 @@ export interface ReceiptWordList {
 
 export const paperWords: Record<Language, PaperWordList> = {
   en: {
-    heading: {
-      invoice: 'Invoice',
-      'credit note': 'Credit note',
-      'order confirmation': 'Order confirmation',
-      'payment receipt': 'Payment receipt',
-      'refund receipt': 'Refund receipt',
-    },
     date: 'Date',
     supplied: 'Date of supply',
     due: 'Due',
@@ -151,13 +142,6 @@ export const paperWords: Record<Language, PaperWordList> = {
     },
   },
   de: {
-    heading: {
-      invoice: 'Rechnung',
-      'credit note': 'Rechnungskorrektur',
-      'order confirmation': 'Auftragsbestätigung',
-      'payment receipt': 'Zahlungsbestätigung',
-      'refund receipt': 'Erstattungsbestätigung',
-    },
     date: 'Datum',
     supplied: 'Leistungsdatum',
     due: 'Fällig',
@@ -227,13 +211,6 @@ export const paperWords: Record<Language, PaperWordList> = {
     },
   },
   fr: {
-    heading: {
-      invoice: 'Facture',
-      'credit note': 'Avoir',
-      'order confirmation': 'Confirmation de commande',
-      'payment receipt': 'Reçu de paiement',
-      'refund receipt': 'Reçu de remboursement',
-    },
     date: 'Date',
     supplied: 'Date de livraison',
     due: 'Échéance',

@@ -1,4 +1,5 @@
 import { formatDay } from '../documents/days'
+import { kindFacts } from '../documents/kinds'
 import type { Paper } from '../documents/paper'
 import { Decimal } from '../money/decimal'
 import { formatMoney, type Language } from '../money/format'
@@ -32,7 +33,7 @@ function lineOf(paper: Paper): string {
     paying === 'due' ? (paper.dueDate ? `, ${words.due} ${day(paper.dueDate)}` : '') : `, ${words[paying]}`
   return (
     `${paper.heading} ${paper.number} ${words.of} ${day(paper.date)}: ` +
-    `${withCurrency(sumOf(paper), paper)}${paper.kind === 'invoice' ? rest : ''}`
+    `${withCurrency(sumOf(paper), paper)}${kindFacts[paper.kind].asksForPayment ? rest : ''}`
   )
 }
 

@@ -1,5 +1,12 @@
 import { countryName } from '../countries'
-import { kindFacts, orderKinds, postedKinds, documentKinds, type DocumentKind } from '../documents/kinds'
+import {
+  kindFacts,
+  kindsOf,
+  orderKinds,
+  postedKinds,
+  receiptKind,
+  type DocumentKind,
+} from '../documents/kinds'
 import { isAddress, type ContactRole } from '../preferences/recipients'
 import { Refusal } from '../errors'
 import { Decimal } from '../money/decimal'
@@ -117,7 +124,7 @@ export const eventOf = (sentence: Pick<RoutineSentence, 'on'>): RoutineEvent => 
 export const kindsOn: Readonly<Record<RoutineEvent, readonly DocumentKind[]>> = {
   'order status': orderKinds,
   posted: postedKinds,
-  payment: documentKinds.filter((kind) => kindFacts[kind].ofPayment),
+  payment: kindsOf('payment'),
 }
 
 /** What it waits for, in words: "an order becomes Shipped", "an invoice is posted", "a refund is recorded". */
@@ -128,7 +135,7 @@ export function eventWords(sentence: Pick<RoutineSentence, 'on' | 'statuses' | '
     case 'posted':
       return `${kindFacts[sentence.issue].one} is posted`
     case 'payment':
-      return sentence.issue === 'refund receipt' ? 'a refund is recorded' : 'a payment is recorded'
+      return sentence.issue === receiptKind('out') ? 'a refund is recorded' : 'a payment is recorded'
   }
 }
 

@@ -155,7 +155,7 @@ const colourNames = {
       />.
     </p>
     <p
-      v-if="form.hiddenSums.includes('tax') && form.design === 'bold' && kindFacts[kind].books"
+      v-if="form.hiddenSums.includes('tax') && form.design === 'bold' && kindFacts[kind].books !== null"
       class="notice wait"
     >
       {{ kindFacts[kind].many.replace(/^./, (first) => first.toUpperCase()) }} must say their tax by rate, and

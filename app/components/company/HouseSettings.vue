@@ -73,7 +73,9 @@ const toggleWithdrawn = (status: string) =>
   keep({ withdrawnStatuses: toggled(settings.value!.withdrawnStatuses, status) }, 'Withdrawn orders are set.')
 const toggleHeld = (status: string) =>
   keep({ heldStatuses: toggled(settings.value!.heldStatuses, status) }, 'Held orders are set.')
-const datedKinds = documentKinds.filter((kind) => kindFacts[kind].ofOrder || kindFacts[kind].ofPayment)
+const datedKinds = documentKinds.filter(
+  (kind) => !kindFacts[kind].sources.every((source) => source === 'draft'),
+)
 const dateChoices = [
   { value: 'issue', words: 'the day of issue' },
   { value: 'event', words: 'the day of the event' },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { countOf, kindFacts } from '../../../core/documents/kinds'
+import { countOf, kindFacts, receiptKind } from '../../../core/documents/kinds'
 import type { Missed, RoutineView } from '../../contract'
 import { addAmounts } from '../../composables/amounts'
 
@@ -12,7 +12,7 @@ const to = ref('')
 const missed = shallowRef<Missed[]>([])
 const left = ref<ReadonlySet<number>>(new Set())
 const looked = ref(false)
-const ofPayment = computed(() => kindFacts[props.routine.sentence.issue].ofPayment)
+const ofPayment = computed(() => props.routine.sentence.on === 'payment')
 const busy = ref(false)
 
 watch(
@@ -73,7 +73,7 @@ async function go() {
     <p>
       {{
         ofPayment
-          ? `${routine.sentence.issue === 'refund receipt' ? 'Refunds' : 'Payments'} of these days`
+          ? `${routine.sentence.issue === receiptKind('out') ? 'Refunds' : 'Payments'} of these days`
           : `Orders that came to ${routine.sentence.statuses.join(' or ')}`
       }}
       that have no {{ routine.sentence.issue }} yet. What is prepared here

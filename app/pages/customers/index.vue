@@ -41,7 +41,7 @@ watch(
 useLive(['customer'], () => void list.reload())
 
 /** Receipts go the way of invoices as a rule; they are seen in the sheet. */
-const shownKinds = documentKinds.filter((kind) => !kindFacts[kind].ofPayment)
+const shownKinds = documentKinds.filter((kind) => kindFacts[kind].content !== 'money')
 const columns: ListColumn[] = [
   { key: 'number', words: 'No.', width: 56 },
   { key: 'name', words: 'Customer', width: '7fr' },

@@ -18,7 +18,7 @@ export default route<object, object, Partial<HouseSettings>>(
       documentDates: Joi.object(
         Object.fromEntries(
           documentKinds
-            .filter((kind) => kindFacts[kind].ofOrder || kindFacts[kind].ofPayment)
+            .filter((kind) => !kindFacts[kind].sources.every((source) => source === 'draft'))
             .map((kind) => [kind, Joi.valid('event')]),
         ),
       ),

@@ -119,7 +119,7 @@ export async function insertDocument(
   const asked = issuePaper(paper.source, drawn.date, drawn.number)
   const { paidBy } = issuing
   const paidNow =
-    paidBy !== null && paper.kind === 'invoice' && new Decimal(asked.amounts.toPay).gt(0)
+    paidBy !== null && kindFacts[paper.kind].asksForPayment && new Decimal(asked.amounts.toPay).gt(0)
       ? asked.amounts.toPay
       : null
   const issued: Paper =
@@ -171,9 +171,9 @@ export async function insertDocument(
     replacesId: paper.replacesId,
     earlierThan: drawn.earlierThan,
   })
-  if (kindFacts[paper.kind].books) {
+  if (kindFacts[paper.kind].books !== null) {
     const owed =
-      paper.creditsId === null
+      kindFacts[paper.kind].books === 'debit'
         ? (paidNow ?? amounts.toPay)
         : moneyText(new Decimal(amounts.total).neg(), issued.currency)
     await OpenItem.create({
@@ -194,7 +194,7 @@ export async function insertDocument(
     [documentId, paper.sourceId, paper.kind, paper.occasion, paper.id],
   )
   if (claimed !== 1) throw new Error('the claim of a prepared document is not its own')
-  const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books
+  const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books !== null
   const event = await HouseEvent.create({
     kind: 'document issued',
     sourceId: paper.sourceId,

@@ -1,5 +1,6 @@
 import { dateRefusal, eventDate } from '../../../core/documents/document-date'
 import { dayInZone, type Day } from '../../../core/documents/days'
+import { kindFacts } from '../../../core/documents/kinds'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { groupBy } from '../../../core/group'
 import { formatNumber, nextCounter, periodOf, seriesFor } from '../../../core/numbering/series'
@@ -285,13 +286,16 @@ async function issueReady(
   const now = clock.now()
   const today = dayInZone(now, timeZone)
   const brandIds = [...new Set(ready.map((paper) => paper.brandId))].sort((a, b) => a - b)
-  const series = await rows<SeriesRow>(
+  const all = await rows<SeriesRow>(
     `select ${seriesColumns}
     from number_series s
     where brand_id = any($1::int[])
-    order by kind <> 'credit note', id`,
+    order by id`,
     [brandIds],
-  ) // a credit note first: it sets its order free for the invoice issued anew
+  )
+  // a credit note first: it sets its order free for the invoice issued anew
+  const credits = (one: SeriesRow) => Number(kindFacts[one.kind].books === 'credit')
+  const series = all.sort((a, b) => credits(b) - credits(a))
   const painted: number[] = []
   const listens = !!(await one(`select id from routine where is_on and sentence ->> 'on' = 'posted' limit 1`))
   const issuing: IssuingRun = {

@@ -122,7 +122,7 @@ export async function keepDraft(asked: Prepare, made: MadeDocument): Promise<Pre
   const held = await claimHolder(sourceId, sourceKind, asked.kind, occasion)
   if (held) return { outcome: 'already', preparedId: held.preparedId, reason: held.words }
 
-  if (asked.routine && context.channel === 'nothing' && !kindFacts[asked.kind].books)
+  if (asked.routine && context.channel === 'nothing' && kindFacts[asked.kind].books === null)
     return {
       outcome: 'not wanted',
       preparedId: null,

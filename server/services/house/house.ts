@@ -132,7 +132,7 @@ export async function emailTexts(kind: string): Promise<EmailTextRow[]> {
 
 export interface SeriesRow extends NumberSeries {
   id: number
-  kind: string
+  kind: DocumentKind
   brandId: number
   country: string
   currency: string

@@ -62,8 +62,11 @@ export async function loadOrderContexts(
   const house = await houseContext(kind)
   const linesOf = groupBy(lines, (line) => line.orderId)
   const contactsOf = groupBy(contacts, (contact) => contact.customerId)
-  const replaced = kind === 'order confirmation' ? await confirmationsOf(orderIds) : new Map<number, never>()
-  const drafts = kindFacts[kind].books ? await partsOfOrders(orderIds) : new Map<number, OrderPart[]>()
+  const replaced = kindFacts[kind].replacesEarlier
+    ? await confirmationsOf(orderIds)
+    : new Map<number, never>()
+  const drafts =
+    kindFacts[kind].books !== null ? await partsOfOrders(orderIds) : new Map<number, OrderPart[]>()
   return new Map(
     orders.map((order) => {
       const own = drafts.get(order.sourceId) ?? []

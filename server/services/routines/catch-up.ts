@@ -1,4 +1,3 @@
-import { kindFacts } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { judge, occasionOf, type EventFacts } from '../../../core/routines/routine'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
@@ -133,7 +132,7 @@ export async function catchUp(
     const taken = (await missed(sentence, range.from, range.to)).filter((row) => chosen.has(row.id))
     if (taken.length === 0)
       throw new Refusal('nothing-missed', `None of these still lacks its ${sentence.issue}. Look again.`)
-    const { ofPayment } = kindFacts[sentence.issue]
+    const ofPayment = eventOf(sentence) === 'payment'
     const events = await rows<{ id: number }>(
       `insert into event (kind, source_id, facts, schema_version, at, actor, only_routine)
       select '${ofPayment ? 'payment recorded' : 'order status'}', f.id, f.facts, 3, $2, $3, $4

@@ -206,7 +206,12 @@ const notApplied: Result = { outcome: 'did not apply', reason: '' }
 /** The order moved on between the draft and the transaction. */
 class Outdated extends Error {}
 
-async function act(event: EventRow, routine: RoutineRow, made: MadeDocument, version: number): Promise<Result> {
+async function act(
+  event: EventRow,
+  routine: RoutineRow,
+  made: MadeDocument,
+  version: number,
+): Promise<Result> {
   if (made.context.builtFrom.order !== version)
     throw new Outdated('the order changed while its paper was drafted')
   const { sentence } = routine

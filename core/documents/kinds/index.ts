@@ -1,0 +1,41 @@
+import type { SourceKind } from '../sources'
+import { creditNote } from './credit-note'
+import { invoice } from './invoice'
+import type { KindFacts } from './kind'
+import { orderConfirmation } from './order-confirmation'
+import { paymentReceipt } from './payment-receipt'
+import { refundReceipt } from './refund-receipt'
+
+export type { KindFacts }
+
+/** The kinds of document that the house issues, in the order they come up in an order's life. */
+const kinds = [orderConfirmation, invoice, creditNote, paymentReceipt, refundReceipt] as const
+
+export type DocumentKind = (typeof kinds)[number]['name']
+export const documentKinds: readonly DocumentKind[] = kinds.map((kind) => kind.name)
+
+const facts = {} as Record<DocumentKind, KindFacts>
+for (const kind of kinds) facts[kind.name] = kind
+export const kindFacts: Readonly<Record<DocumentKind, KindFacts>> = facts
+
+/** The kinds that are made of a source. */
+export const kindsOf = (source: SourceKind): DocumentKind[] =>
+  documentKinds.filter((kind) => kindFacts[kind].sources.includes(source))
+
+/** The kinds that are made of orders. */
+export const orderKinds = kindsOf('order')
+
+/** The kinds that a posting routine sends. */
+export const postedKinds = documentKinds.filter((kind) => kindFacts[kind].books !== null)
+
+/** "1 invoice", "3 invoices". */
+export function countOf(count: number, kind: DocumentKind): string {
+  return `${count} ${count === 1 ? kind : kindFacts[kind].many}`
+}
+
+/** A sentence's first letter raised. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+
+/** The kind of the receipt of a payment or a refund. */
+export const receiptKind = (direction: 'in' | 'out'): DocumentKind =>
+  direction === 'in' ? paymentReceipt.name : refundReceipt.name
