@@ -62,8 +62,8 @@ async function bankFile(): Promise<Row[]> {
   await run(`
     insert into document (
       kind, number, series_id, period, counter, date, due_date, source_id, order_number, customer_id,
-      customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, design_id, email_text_id, prepared_id,
-      issued_at, issued_by, search
+      customer_name, brand_id, language, currency, net, tax, total, to_pay, paper, design_id, email_text_id,
+      prepared_id, issued_at, issued_by, search
     )
     select 'invoice', 'INV-2026-' || lpad(n::text, 6, '0'),
       (select id from number_series where kind = 'invoice' and brand_id = 1), '2026', n,

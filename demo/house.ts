@@ -61,7 +61,8 @@ interface HouseData {
     heldStatuses: string[]
     smallDifference: string
   }
-  staff: { email: string; name: string; role: string; password: string }[]
+  /** Without brands a person works for all of them. */
+  staff: { email: string; name: string; role: string; brands?: string[]; password: string }[]
   brands: BrandData[]
   emailTexts: Record<DocumentKind, Record<string, { subject: string; text: string }>>
   /** Published weekly: the source, and per currency its rates in turn, newest first. */
@@ -145,6 +146,15 @@ export async function loadHouse(): Promise<{
     const brands = []
     for (const brand of house.brands)
       brands.push({ id: await loadBrand(brand, house.emailTexts), code: brand.code })
+    for (const person of house.staff)
+      await run(
+        `insert into staff_brand (staff_id, brand_id)
+        select s.id, b.id
+        from staff s
+        join brand b on b.code = any($2::text[])
+        where s.email = $1`,
+        [person.email, person.brands ?? []],
+      )
     for (const customer of customers) customer.id = await loadCustomer(customer)
     for (const item of items) {
       await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [

@@ -19,14 +19,14 @@ import { once } from './idempotency'
 import { askedHost, callerAddress } from './http/caller'
 import { inputWords } from './http/input-words'
 import { countCall } from './http/rate'
+import { refuseForeign, refuseLimited, type Named, type Principal } from './services/people/principal'
 import { sessionHours, sessionUser } from './services/people/sign-in'
 import { tokenUser } from './services/people/tokens'
 import { logTrouble } from './log'
 
 export type Role = 'reader' | 'clerk' | 'supervisor'
-export interface User {
+export interface User extends Principal {
   id: number
-  name: string
   email: string
   role: Role
   session: string
@@ -37,6 +37,11 @@ const rank: Record<Role | 'anyone', number> = { anyone: 0, reader: 1, clerk: 2, 
 export interface RouteSpec {
   /** The least role that may call it; "anyone" needs no session. */
   role: Role | 'anyone'
+  /**
+   * "own": what it shows is narrowed to the person's brands, and what it names is looked at; "none": nothing in it
+   * is of a brand; "all": it is about the whole house, and who is limited to brands may not.
+   */
+  brands: 'own' | 'none' | 'all'
   params?: Joi.ObjectSchema
   query?: Joi.ObjectSchema
   body?: Joi.ObjectSchema
@@ -92,7 +97,10 @@ async function signedIn(event: H3Event): Promise<User | undefined> {
  * Refusals are answered as application/problem+json (RFC 9457); anything else that throws is a 500 without details.
  */
 export function route<P = object, Q = object, B = object>(
-  spec: RouteSpec,
+  spec: RouteSpec & {
+    /** What of brands the call names by ids. */
+    of?: (given: { params: P; query: Q; body: B }) => Named
+  },
   handle: (context: RouteContext<P, Q, B>) => unknown,
 ): EventHandler & { spec: RouteSpec } {
   const handler = defineEventHandler(async (event) => {
@@ -111,6 +119,8 @@ export function route<P = object, Q = object, B = object>(
         event.method === 'GET' || event.method === 'DELETE' || spec.takesFile
           ? ({} as B)
           : check<B>(spec.body, await bodyOf(event, spec.bodyLimit ?? 1_000_000))
+      if (user && spec.brands === 'all') refuseLimited(user)
+      if (user && spec.of) await refuseForeign(user, spec.of({ params, query, body }))
       const key = getHeader(event, 'idempotency-key')
       if (event.method === 'GET' || key === undefined || !user)
         return await handle({ event, user: user!, params, query, body, bytes })

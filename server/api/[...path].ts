@@ -2,6 +2,6 @@ import { Refusal } from '../../core/errors'
 import { route } from '../route'
 
 /** Every address under /api that no other route has. */
-export default route({ role: 'anyone' }, () => {
+export default route({ role: 'anyone', brands: 'none' }, () => {
   throw new Refusal('no-such-path', 'There is nothing at this address.', { status: 404 })
 })

@@ -20,6 +20,8 @@ export default route<
 >(
   {
     role: 'reader',
+    brands: 'own',
+    of: ({ body }) => ({ brands: [body.brandId] }),
     body: Joi.object({
       subject: Joi.string().max(300).allow('').required(),
       text: Joi.string().max(8000).allow('').required(),

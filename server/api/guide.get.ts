@@ -1,4 +1,4 @@
 import { route } from '../route'
 import { setUpGuide } from '../services/guide/guide'
 
-export default route({ role: 'reader' }, () => setUpGuide())
+export default route({ role: 'reader', brands: 'own' }, ({ user }) => setUpGuide(user))

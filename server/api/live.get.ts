@@ -4,11 +4,12 @@ import { route } from '../route'
 import { sessionUser } from '../services/people/sign-in'
 
 /** Server-sent events: what changed, for every signed-in page. Ends with the session. */
-export default route({ role: 'reader' }, async ({ event, user }) => {
+export default route({ role: 'reader', brands: 'own' }, async ({ event, user }) => {
   await listening()
   const stream = createEventStream(event)
   const remove = addStream({
     session: user.session,
+    who: user,
     send: (message) => void stream.push(message),
     end: () => void stream.close(),
   })

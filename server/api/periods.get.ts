@@ -1,4 +1,4 @@
 import { route } from '../route'
 import { periods } from '../services/house/periods'
 
-export default route({ role: 'reader' }, () => periods())
+export default route({ role: 'reader', brands: 'all' }, () => periods())

@@ -7,6 +7,7 @@ import { closePeriods } from '../services/house/periods'
 export default route<object, object, { until: Day | null; reason: string }>(
   {
     role: 'supervisor',
+    brands: 'all',
     body: Joi.object({ until: day.allow(null).required(), reason: text(300).allow('').default('') }),
   },
   async ({ body, user }) => {

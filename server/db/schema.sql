@@ -156,6 +156,13 @@ create table brand (
   without_tax_number jsonb not null default '{}'
 );
 
+-- The brands that a person is limited to; who has none here sees them all.
+create table staff_brand (
+  staff_id integer not null references staff on delete cascade,
+  brand_id integer not null references brand,
+  primary key (staff_id, brand_id)
+);
+
 -- The design of a kind of document: a new version with every change, none is ever changed.
 create table design (
   id integer primary key generated always as identity,

@@ -26,7 +26,7 @@ import { papersOf, historyWords, until, useHouse } from './house'
 
 /* What keeps papers back: undo time, stop, hold, another time, pause; rehearsal; and the print queue. */
 const house = useHouse()
-const user = { id: 1, name: 'Col Varley' }
+const user = { id: 1, name: 'Col Varley', brands: null }
 const shipped = async (count: number, change = {}) => {
   const orders = []
   for (let index = 0; index < count; index++) orders.push(await house.newOrder(change))

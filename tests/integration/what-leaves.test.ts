@@ -20,7 +20,7 @@ import { papersOf, historyWords, until, useHouse, type PaperRow } from './house'
  * want nothing.
  */
 const house = useHouse()
-const user = { id: 1, name: 'Col Varley' }
+const user = { id: 1, name: 'Col Varley', brands: null }
 const ready = (papers: PaperRow[]) => papers.map(({ id, revision }) => ({ id, revision }))
 
 async function shipped(count: number, change = {}) {

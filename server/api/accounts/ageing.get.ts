@@ -2,4 +2,4 @@ import { route } from '../../route'
 import { ageing } from '../../services/receivables/accounts'
 
 /** What all customers owe, by currency and age. */
-export default route({ role: 'reader' }, () => ageing())
+export default route({ role: 'reader', brands: 'own' }, ({ user }) => ageing(user))

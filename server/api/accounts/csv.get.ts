@@ -4,14 +4,14 @@ import { route } from '../../route'
 import { accounts } from '../../services/receivables/accounts'
 
 /** All open accounts as CSV, by name. */
-export default route({ role: 'reader' }, ({ event }) => {
+export default route({ role: 'reader', brands: 'own' }, ({ event, user }) => {
   const columns = ['number', 'name', 'currency', ...ageingSteps, 'overdue', 'credit', 'balance', 'oldestDue']
   return csvAnswer(
     event,
     'accounts',
     csvPages<Awaited<ReturnType<typeof accounts>>['rows'][number], Record<string, string>>(
       columns,
-      (place) => accounts({ sort: 'name', descending: false, ...place }),
+      (place) => accounts({ sort: 'name', descending: false, ...place }, user),
       ({ number, name, currency, steps, overdue, credit, balance, oldestDue }) => ({
         number,
         name,

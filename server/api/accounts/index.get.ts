@@ -6,6 +6,7 @@ import { accounts, type AccountFilter } from '../../services/receivables/account
 export default route<object, AccountFilter>(
   {
     role: 'reader',
+    brands: 'own',
     query: Joi.object({
       search: text(100).allow(''),
       only: Joi.valid('overdue', 'credit'),
@@ -14,5 +15,5 @@ export default route<object, AccountFilter>(
       ...page,
     }),
   },
-  ({ query }) => accounts(query),
+  ({ query, user }) => accounts(query, user),
 )

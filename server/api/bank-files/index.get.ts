@@ -2,4 +2,4 @@ import { route } from '../../route'
 import { bankFiles } from '../../services/receivables/bank'
 
 /** Bank files, newest first, with how many of their movements are in which state. */
-export default route({ role: 'reader' }, () => bankFiles())
+export default route({ role: 'reader', brands: 'all' }, () => bankFiles())

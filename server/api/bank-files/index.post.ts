@@ -6,6 +6,7 @@ import { mostBankBytes, takeBankFile } from '../../services/receivables/bank'
 export default route<object, { name: string }>(
   {
     role: 'clerk',
+    brands: 'all',
     takesFile: true,
     bodyLimit: mostBankBytes,
     query: Joi.object({ name: name(160).required() }),

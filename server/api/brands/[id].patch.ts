@@ -9,6 +9,8 @@ const some = (most: number) => text(most).allow('').default('')
 export default route<{ id: number }, object, BrandChange>(
   {
     role: 'supervisor',
+    brands: 'own',
+    of: ({ params }) => ({ brands: [params.id] }),
     params: idParam,
     body: Joi.object({
       version: id.required(),

@@ -4,6 +4,6 @@ import { route } from '../../route'
 import { brandViews } from '../../services/house/change'
 
 export default route<object, { kind: DocumentKind }>(
-  { role: 'reader', query: Joi.object({ kind: kind.default('invoice') }) },
-  ({ query }) => brandViews(query.kind),
+  { role: 'reader', brands: 'own', query: Joi.object({ kind: kind.default('invoice') }) },
+  ({ query, user }) => brandViews(query.kind, user),
 )

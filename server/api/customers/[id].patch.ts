@@ -25,6 +25,8 @@ const terms = Joi.object({
 export default route<{ id: number }, object, CustomerChange>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ customers: [params.id] }),
     params: idParam,
     body: Joi.object({
       version: id.required(),

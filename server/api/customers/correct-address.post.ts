@@ -9,6 +9,7 @@ import { correctAddress } from '../../services/dispatch/correct'
 export default route<object, object, { from: string; to: string; again: number[] }>(
   {
     role: 'clerk',
+    brands: 'all',
     body: Joi.object({
       from: text(320).required(),
       to: text(320).required(),

@@ -7,14 +7,14 @@ import { listCustomers, type CustomerFilter } from '../../services/customers/cus
 
 /** Customers as CSV, with how each kind of paper reaches them. */
 export default route<object, CustomerFilter>(
-  { role: 'reader', query: Joi.object(customerFilter) },
-  ({ event, query }) =>
+  { role: 'reader', brands: 'own', query: Joi.object(customerFilter) },
+  ({ event, query, user }) =>
     csvAnswer(
       event,
       'customers',
       csvPages<Awaited<ReturnType<typeof listCustomers>>['rows'][number], Record<string, string>>(
         ['number', 'name', 'group', 'country', 'language', 'currency', ...documentKinds],
-        (place) => listCustomers({ ...query, ...place }),
+        (place) => listCustomers({ ...query, ...place }, user),
         ({ number, name, groupName, country, language, currency, ways }) => ({
           number,
           name,

@@ -5,6 +5,6 @@ import { listCustomers, type CustomerFilter } from '../../services/customers/cus
 
 /** One page of customers by name, with how each is reached. */
 export default route<object, CustomerFilter>(
-  { role: 'reader', query: Joi.object({ ...customerFilter, ...page }) },
-  ({ query }) => listCustomers(query),
+  { role: 'reader', brands: 'own', query: Joi.object({ ...customerFilter, ...page }) },
+  ({ query, user }) => listCustomers(query, user),
 )

@@ -13,6 +13,8 @@ export default route<
 >(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ customers: body.before.map((one) => one.id) }),
     body: Joi.object({
       before: Joi.array()
         .items(

@@ -17,6 +17,8 @@ export default route<
 >(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ customers: body.ids }),
     body: Joi.object({ ids, kind: kind.required(), preference: preferenceChange.default({}), language }),
   },
   ({ body, user }) =>

@@ -7,6 +7,7 @@ import { listDispatches, type DispatchFilter } from '../../services/dispatch/lis
 export default route<object, DispatchFilter>(
   {
     role: 'reader',
+    brands: 'own',
     query: Joi.object({
       address: text(320).allow(''),
       state: Joi.valid(...dispatchStages, ''),
@@ -18,5 +19,5 @@ export default route<object, DispatchFilter>(
       ...page,
     }),
   },
-  ({ query }) => listDispatches(query),
+  ({ query, user }) => listDispatches(query, user),
 )

@@ -13,6 +13,8 @@ export default route<
 >(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ dispatches: body.ids }),
     body: Joi.object({
       ids,
       despite: Joi.boolean().default(false),

@@ -4,6 +4,11 @@ import { sendAgain } from '../../services/dispatch/by-hand'
 
 /** Sends stuck emails again: to whoever is the right contact now, or this once to one address. */
 export default route<object, object, { ids: number[]; to?: string }>(
-  { role: 'clerk', body: Joi.object({ ids, to: text(320) }) },
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ dispatches: body.ids }),
+    body: Joi.object({ ids, to: text(320) }),
+  },
   async ({ body, user }) => ({ ids: await sendAgain(body.ids, user.name, body.to) }),
 )

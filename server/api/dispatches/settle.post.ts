@@ -5,6 +5,8 @@ import { settleByHand } from '../../services/dispatch/by-hand'
 export default route<object, object, { ids: number[]; act: 'confirm' | 'print' | 'close'; reason: string }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ dispatches: body.ids }),
     body: Joi.object({
       ids,
       act: Joi.valid('confirm', 'print', 'close').required(),

@@ -7,6 +7,6 @@ import { stuckByAddress } from '../../services/dispatch/correct'
  * are not suggested.
  */
 export default route<object, { address: string }>(
-  { role: 'reader', query: Joi.object({ address: text(320).required() }) },
-  async ({ query }) => ({ rows: await stuckByAddress(query.address) }),
+  { role: 'reader', brands: 'own', query: Joi.object({ address: text(320).required() }) },
+  async ({ query, user }) => ({ rows: await stuckByAddress(query.address, user) }),
 )

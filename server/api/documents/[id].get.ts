@@ -3,6 +3,12 @@ import { route } from '../../route'
 import { documentView } from '../../services/line/in-hand'
 
 export default route<{ id: number }, { dispatch?: number }>(
-  { role: 'reader', params: idParam, query: Joi.object({ dispatch: id }) },
+  {
+    role: 'reader',
+    brands: 'own',
+    of: ({ params }) => ({ documents: [params.id] }),
+    params: idParam,
+    query: Joi.object({ dispatch: id }),
+  },
   ({ params, query }) => documentView(params.id, query.dispatch),
 )

@@ -10,6 +10,8 @@ import { madeAgain, mostAgain } from '../../services/register/again'
 export default route<object, { ids: string }>(
   {
     role: 'reader',
+    brands: 'own',
+    of: ({ query }) => ({ documents: query.ids.split(',').map(Number) }),
     query: Joi.object({
       ids: Joi.string()
         .pattern(new RegExp(`^[1-9]\\d{0,8}(,[1-9]\\d{0,8}){0,${mostAgain - 1}}$`))

@@ -6,14 +6,14 @@ import { register, type RegisterFilter } from '../../services/register/register'
 
 /** The Register as CSV, as it is filtered and sorted. */
 export default route<object, RegisterFilter>(
-  { role: 'reader', query: Joi.object({ ...registerFilter, ...registerSort }) },
-  ({ event, query }) =>
+  { role: 'reader', brands: 'own', query: Joi.object({ ...registerFilter, ...registerSort }) },
+  ({ event, query, user }) =>
     csvAnswer(
       event,
       'register',
       csvPages(
         ['number', 'kind', 'date', 'customer', 'order', 'brand', 'total', 'open', 'currency', 'state'],
-        (place) => register({ ...query, ...place }),
+        (place) => register({ ...query, ...place }, user),
         ({
           number,
           kind,

@@ -5,12 +5,12 @@ import { reconciliationOf } from '../../services/register/reconciliation'
 
 /** The differences of a day's proof as CSV. */
 export default route<object, { day: string }>(
-  { role: 'reader', query: Joi.object({ day: day.required() }) },
-  async ({ event, query }) =>
+  { role: 'reader', brands: 'own', query: Joi.object({ day: day.required() }) },
+  async ({ event, query, user }) =>
     csvFile(
       event,
       `proof-${query.day}`,
       ['number', 'kind', 'customerName', 'step', 'words', 'total', 'currency'],
-      (await reconciliationOf(query.day)).differences,
+      (await reconciliationOf(query.day, user)).differences,
     ),
 )

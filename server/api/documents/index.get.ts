@@ -5,6 +5,6 @@ import { register, type RegisterFilter } from '../../services/register/register'
 
 /** One page of the Register. */
 export default route<object, RegisterFilter>(
-  { role: 'reader', query: Joi.object({ ...registerFilter, ...registerSort, ...page }) },
-  ({ query }) => register(query),
+  { role: 'reader', brands: 'own', query: Joi.object({ ...registerFilter, ...registerSort, ...page }) },
+  ({ query, user }) => register(query, user),
 )

@@ -7,6 +7,6 @@ import { reconciliationOf } from '../../services/register/reconciliation'
  * credited, and every difference.
  */
 export default route<object, { day: string }>(
-  { role: 'reader', query: Joi.object({ day: day.required() }) },
-  ({ query }) => reconciliationOf(query.day),
+  { role: 'reader', brands: 'own', query: Joi.object({ day: day.required() }) },
+  ({ query, user }) => reconciliationOf(query.day, user),
 )

@@ -4,6 +4,11 @@ import { reverseWithdrawn } from '../../services/orders/withdrawn'
 
 /** Voids or credits the chosen invoices whose order was withdrawn; answers what became of each. */
 export default route<object, object, { ids: number[] }>(
-  { role: 'clerk', body: Joi.object({ ids: ids.max(200) }) },
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ documents: body.ids }),
+    body: Joi.object({ ids: ids.max(200) }),
+  },
   ({ body, user }) => reverseWithdrawn({ documentIds: body.ids }, user.name),
 )

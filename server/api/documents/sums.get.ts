@@ -5,6 +5,6 @@ import { registerSums, type RegisterFilter } from '../../services/register/regis
 
 /** How many documents match a filter of the Register, and their sums by currency. */
 export default route<object, RegisterFilter>(
-  { role: 'reader', query: Joi.object(registerFilter) },
-  ({ query }) => registerSums(query),
+  { role: 'reader', brands: 'own', query: Joi.object(registerFilter) },
+  ({ query, user }) => registerSums(query, user),
 )

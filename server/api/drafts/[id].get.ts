@@ -2,6 +2,7 @@ import { idParam } from '../../checks'
 import { route } from '../../route'
 import { draftView } from '../../services/drafts/drafts'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
-  draftView(params.id),
+export default route<{ id: number }>(
+  { role: 'reader', brands: 'own', of: ({ params }) => ({ sources: [params.id] }), params: idParam },
+  ({ params }) => draftView(params.id),
 )

@@ -11,6 +11,12 @@ export default route<
 >(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ params, body }) => ({
+      sources: [params.id],
+      brands: [body.brandId],
+      customers: [body.customerId],
+    }),
     params: idParam,
     body: Joi.object({
       version: id.required(),

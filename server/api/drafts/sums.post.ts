@@ -6,6 +6,6 @@ import { draftSums } from '../../services/drafts/drafts'
 
 /** What a draft comes to as it stands on the screen. */
 export default route<object, object, { facts: DraftFacts }>(
-  { role: 'reader', body: Joi.object({ facts: draftFacts.required() }) },
+  { role: 'reader', brands: 'none', body: Joi.object({ facts: draftFacts.required() }) },
   ({ body }) => draftSums(body.facts),
 )

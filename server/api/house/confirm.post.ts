@@ -1,7 +1,7 @@
 import { route } from '../../route'
 import { confirmInstallation } from '../../services/house/installation'
 
-export default route({ role: 'supervisor' }, async ({ user }) => {
+export default route({ role: 'supervisor', brands: 'all' }, async ({ user }) => {
   await confirmInstallation(user.name)
   return { ok: true }
 })

@@ -2,14 +2,19 @@ import { config } from '../../config'
 import { route } from '../../route'
 import { gate } from '../../services/house/gate'
 import { brands, company } from '../../services/house/house'
+import { brandsOf } from '../../services/people/principal'
 
 /** What every page needs to know of the house. */
-export default route({ role: 'reader' }, async () => {
+export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
   const { name, timeZone, orderStatuses, orderFields, taxRates, currency, country, smallDifference } =
     await company()
   return {
     company: { name, timeZone, orderStatuses, orderFields, taxRates, currency, country, smallDifference },
-    brands: (await brands()).map((brand) => ({ id: brand.id, code: brand.code, name: brand.name })),
+    brands: brandsOf(user, await brands()).map((brand) => ({
+      id: brand.id,
+      code: brand.code,
+      name: brand.name,
+    })),
     gate: await gate(),
     mailboxesUrl: config.mailboxesUrl,
   }

@@ -4,7 +4,7 @@ import { pauseAll } from '../../services/house/settings'
 
 /** Stops all issuing and sending. Anybody at the desk may; only a supervisor lets it go on. */
 export default route<object, object, { reason: string }>(
-  { role: 'clerk', body: Joi.object({ reason: text(200).allow('').default('') }) },
+  { role: 'clerk', brands: 'all', body: Joi.object({ reason: text(200).allow('').default('') }) },
   async ({ body, user }) => {
     await pauseAll(body.reason, user.name)
     return { ok: true }

@@ -3,7 +3,7 @@ import { route } from '../../route'
 import { endRehearsal, startRehearsal } from '../../services/house/settings'
 
 export default route<object, object, { on: boolean }>(
-  { role: 'supervisor', body: Joi.object({ on: Joi.boolean().required() }) },
+  { role: 'supervisor', brands: 'all', body: Joi.object({ on: Joi.boolean().required() }) },
   async ({ body, user }) => {
     await (body.on ? startRehearsal(user.name) : endRehearsal())
     return { ok: true }

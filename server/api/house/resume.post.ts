@@ -1,7 +1,7 @@
 import { route } from '../../route'
 import { resumeAll } from '../../services/house/settings'
 
-export default route({ role: 'supervisor' }, async () => {
+export default route({ role: 'supervisor', brands: 'all' }, async () => {
   await resumeAll()
   return { ok: true }
 })

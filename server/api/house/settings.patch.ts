@@ -7,6 +7,7 @@ import { changeSettings } from '../../services/orders/settings'
 export default route<object, object, Partial<HouseSettings>>(
   {
     role: 'supervisor',
+    brands: 'all',
     body: Joi.object({
       failureNoticeTo: text(320).allow(''),
       presumeSeconds: Joi.number().integer().min(5).max(604_800),

@@ -2,4 +2,4 @@ import { route } from '../../route'
 import { houseState } from '../../services/house/health'
 
 /** Paused, in rehearsal, in trouble: what every screen says. */
-export default route({ role: 'reader' }, () => houseState())
+export default route({ role: 'reader', brands: 'none' }, () => houseState())

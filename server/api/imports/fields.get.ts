@@ -2,4 +2,4 @@ import { importFields } from '../../../core/imports/subjects'
 import { route } from '../../route'
 
 /** The fields of each kind of record: their stable keys, what they hold, and which are needed. */
-export default route({ role: 'reader' }, () => importFields)
+export default route({ role: 'reader', brands: 'none' }, () => importFields)

@@ -2,4 +2,4 @@ import { route } from '../../route'
 import { imports } from '../../services/imports/imports'
 
 /** Files that were imported, newest first. */
-export default route({ role: 'reader' }, () => imports())
+export default route({ role: 'reader', brands: 'all' }, () => imports())

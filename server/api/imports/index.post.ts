@@ -8,6 +8,7 @@ import { mostImportBytes, takeImport } from '../../services/imports/imports'
 export default route<object, { subject: ImportSubject; name: string }>(
   {
     role: 'clerk',
+    brands: 'all',
     takesFile: true,
     bodyLimit: mostImportBytes,
     query: Joi.object({ subject: importSubject.required(), name: name(160).required() }),

@@ -17,6 +17,7 @@ export default route<
 >(
   {
     role: 'clerk',
+    brands: 'all',
     body: Joi.object({
       subject: importSubject.required(),
       records,

@@ -6,8 +6,8 @@ import { lineList, type LineFilter } from '../../services/line/list'
 
 /** A stage of the Line as CSV. */
 export default route<object, LineFilter>(
-  { role: 'reader', query: Joi.object(lineFilter) },
-  ({ event, query }) =>
+  { role: 'reader', brands: 'own', query: Joi.object(lineFilter) },
+  ({ event, query, user }) =>
     csvAnswer(
       event,
       query.stage.replace(' ', '-'),
@@ -25,7 +25,7 @@ export default route<object, LineFilter>(
           'state',
           'problem',
         ],
-        (place) => lineList({ ...query, ...place }),
+        (place) => lineList({ ...query, ...place }, user),
         ({
           number,
           kind,

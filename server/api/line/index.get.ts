@@ -5,6 +5,6 @@ import { lineList, type LineFilter } from '../../services/line/list'
 
 /** One page of a stage of the Line. */
 export default route<object, LineFilter>(
-  { role: 'reader', query: Joi.object({ ...lineFilter, ...page }) },
-  ({ query }) => lineList(query),
+  { role: 'reader', brands: 'own', query: Joi.object({ ...lineFilter, ...page }) },
+  ({ query, user }) => lineList(query, user),
 )

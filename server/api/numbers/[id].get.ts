@@ -4,6 +4,12 @@ import { numbers } from '../../services/register/numbers'
 
 /** The numbers of a series in a period, with those that are missing. */
 export default route<{ id: number }, { period: string; after?: string; limit: number }>(
-  { role: 'reader', params: idParam, query: Joi.object({ period: text(40).allow('').default(''), ...page }) },
+  {
+    role: 'reader',
+    brands: 'own',
+    of: ({ params }) => ({ series: [params.id] }),
+    params: idParam,
+    query: Joi.object({ period: text(40).allow('').default(''), ...page }),
+  },
   ({ params, query }) => numbers({ seriesId: params.id, ...query }),
 )

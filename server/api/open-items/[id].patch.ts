@@ -6,6 +6,8 @@ import { markItem } from '../../services/receivables/accounts'
 export default route<{ id: number }, object, { dispute?: string; promisedOn?: string | null }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ documents: [params.id] }),
     params: idParam,
     body: Joi.object({ dispute: text(200).allow(''), promisedOn: day.allow(null) }).or(
       'dispute',

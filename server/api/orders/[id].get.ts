@@ -2,6 +2,7 @@ import { idParam } from '../../checks'
 import { route } from '../../route'
 import { orderView } from '../../services/orders/list'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
-  orderView(params.id),
+export default route<{ id: number }>(
+  { role: 'reader', brands: 'own', of: ({ params }) => ({ sources: [params.id] }), params: idParam },
+  ({ params }) => orderView(params.id),
 )

@@ -16,6 +16,8 @@ const line = Joi.object({
 export default route<{ id: number }, object, OrderEdit>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ sources: [params.id] }),
     params: idParam,
     body: Joi.object({
       version: id.required(),

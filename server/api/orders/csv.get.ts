@@ -6,8 +6,8 @@ import { listOrders, type OrderFilter } from '../../services/orders/list'
 
 /** Orders as CSV, as they are filtered and sorted. */
 export default route<object, OrderFilter>(
-  { role: 'reader', query: Joi.object(orderFilter) },
-  ({ event, query }) =>
+  { role: 'reader', brands: 'own', query: Joi.object(orderFilter) },
+  ({ event, query, user }) =>
     csvAnswer(
       event,
       'orders',
@@ -25,7 +25,7 @@ export default route<object, OrderFilter>(
           'currency',
           'invoice',
         ],
-        (place) => listOrders({ ...query, ...place }),
+        (place) => listOrders({ ...query, ...place }, user),
         ({
           number,
           date,

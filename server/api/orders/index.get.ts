@@ -5,6 +5,6 @@ import { listOrders, type OrderFilter } from '../../services/orders/list'
 
 /** One page of orders, with the count and sums of all that match. */
 export default route<object, OrderFilter>(
-  { role: 'reader', query: Joi.object({ ...orderFilter, ...page }) },
-  ({ query }) => listOrders(query),
+  { role: 'reader', brands: 'own', query: Joi.object({ ...orderFilter, ...page }) },
+  ({ query, user }) => listOrders(query, user),
 )

@@ -17,6 +17,8 @@ interface Change {
 export default route<object, object, Change>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ sources: body.ids }),
     body: Joi.object({
       ids,
       status: text(40).required(),

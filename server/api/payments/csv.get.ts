@@ -8,8 +8,8 @@ import { listPayments, type PaymentFilter } from '../../services/receivables/acc
 
 /** Payments and refunds as CSV; money that went out, and what was taken back, is below zero. */
 export default route<object, PaymentFilter>(
-  { role: 'reader', query: Joi.object(paymentFilter) },
-  ({ event, query }) =>
+  { role: 'reader', brands: 'own', query: Joi.object(paymentFilter) },
+  ({ event, query, user }) =>
     csvAnswer(
       event,
       'payments',
@@ -30,7 +30,7 @@ export default route<object, PaymentFilter>(
           'receipt',
           'recordedBy',
         ],
-        (place) => listPayments({ ...query, ...place }),
+        (place) => listPayments({ ...query, ...place }, user),
         ({
           date,
           customerName,

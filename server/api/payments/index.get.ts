@@ -5,6 +5,6 @@ import { listPayments, type PaymentFilter } from '../../services/receivables/acc
 
 /** Payments and refunds, newest first unless said otherwise. */
 export default route<object, PaymentFilter>(
-  { role: 'reader', query: Joi.object({ ...paymentFilter, ...page }) },
-  ({ query }) => listPayments(query),
+  { role: 'reader', brands: 'own', query: Joi.object({ ...paymentFilter, ...page }) },
+  ({ query, user }) => listPayments(query, user),
 )

@@ -2,6 +2,7 @@ import { idParam } from '../../checks'
 import { route } from '../../route'
 import { preparedView } from '../../services/line/in-hand'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
-  preparedView(params.id),
+export default route<{ id: number }>(
+  { role: 'reader', brands: 'own', of: ({ params }) => ({ prepared: [params.id] }), params: idParam },
+  ({ params }) => preparedView(params.id),
 )

@@ -6,6 +6,8 @@ import { drop, undrop } from '../../services/documents/prepare-by-hand'
 export default route<object, object, { ids: number[]; reason: string; undo: boolean }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ prepared: body.ids }),
     body: Joi.object({ ids, reason: text(200).default('not wanted'), undo: Joi.boolean().default(false) }),
   },
   async ({ body, user }) => {

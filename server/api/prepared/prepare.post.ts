@@ -10,6 +10,8 @@ import { prepareByHand } from '../../services/documents/prepare-by-hand'
 export default route<object, object, { kind: DocumentKind; sourceIds: number[]; despite: boolean }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ sources: body.sourceIds }),
     body: Joi.object({
       kind: orderKind.default('invoice'),
       sourceIds: Joi.array().items(id).min(1).max(5000).unique().required(),

@@ -3,6 +3,6 @@ import { route } from '../../route'
 import { putBack } from '../../services/documents/prepare-by-hand'
 
 export default route<object, object, { ids: number[] }>(
-  { role: 'clerk', body: Joi.object({ ids }) },
+  { role: 'clerk', brands: 'own', of: ({ body }) => ({ prepared: body.ids }), body: Joi.object({ ids }) },
   async ({ body, user }) => ({ ids: await putBack(body.ids, user.name) }),
 )

@@ -17,6 +17,8 @@ interface Check {
 export default route<object, object, Check>(
   {
     role: 'reader',
+    brands: 'own',
+    of: ({ body }) => ({ prepared: body.papers?.map((one) => one.id) }),
     body: Joi.object({
       papers: Joi.array()
         .items(Joi.object({ id: id.required(), revision: id.required() }))
@@ -27,9 +29,13 @@ export default route<object, object, Check>(
       withoutAddress: Joi.boolean().default(false),
     }).xor('papers', 'matching'),
   },
-  ({ body }) =>
-    checkSend(body.papers ? { papers: body.papers } : { matching: body.matching! }, {
-      postOnly: body.postOnly,
-      withoutAddress: body.withoutAddress,
-    }),
+  ({ body, user }) =>
+    checkSend(
+      body.papers ? { papers: body.papers } : { matching: body.matching! },
+      {
+        postOnly: body.postOnly,
+        withoutAddress: body.withoutAddress,
+      },
+      user,
+    ),
 )

@@ -24,6 +24,8 @@ interface Send {
 export default route<object, object, Send>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ prepared: body.papers?.map((one) => one.id) }),
     body: Joi.object({
       papers: Joi.array()
         .items(Joi.object({ id: id.required(), revision: id.required() }))

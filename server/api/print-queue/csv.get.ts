@@ -3,12 +3,12 @@ import { route } from '../../route'
 import { printQueue } from '../../services/dispatch/print-queue'
 
 /** What waits for the printer as CSV, in posting order. */
-export default route({ role: 'reader' }, async ({ event }) =>
+export default route({ role: 'reader', brands: 'own' }, async ({ event, user }) =>
   csvFile(
     event,
     'print-tray',
     ['number', 'customer', 'pages', 'total', 'currency', 'since'],
-    (await printQueue()).map(({ number, customerName, pages, total, currency, since }) => ({
+    (await printQueue(user)).map(({ number, customerName, pages, total, currency, since }) => ({
       number,
       customer: customerName,
       pages,

@@ -1,4 +1,4 @@
 import { route } from '../../route'
 import { printQueue } from '../../services/dispatch/print-queue'
 
-export default route({ role: 'reader' }, () => printQueue())
+export default route({ role: 'reader', brands: 'own' }, ({ user }) => printQueue(user))

@@ -7,6 +7,8 @@ import { mostPrinted, printQueuePdf } from '../../services/dispatch/print-queue'
 export default route<object, { ids: string; copies: number }>(
   {
     role: 'reader',
+    brands: 'own',
+    of: ({ query }) => ({ dispatches: query.ids.split(',').map(Number) }),
     query: Joi.object({
       ids: Joi.string()
         .pattern(/^\d+(,\d+)*$/)

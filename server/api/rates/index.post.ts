@@ -18,6 +18,7 @@ const rate = Joi.object({
 export default route<object, object, { rates: RateRow[] }>(
   {
     role: 'supervisor',
+    brands: 'all',
     body: Joi.object({
       rates: Joi.array()
         .items(rate)

@@ -6,6 +6,7 @@ import { changeRoutine, type RoutineChange } from '../../services/routines/routi
 export default route<{ id: number }, object, RoutineChange>(
   {
     role: 'supervisor',
+    brands: 'all',
     params: idParam,
     body: Joi.object({
       version: id.required(),

@@ -4,7 +4,7 @@ import { route } from '../../route'
 import { listRoutines } from '../../services/routines/routines'
 
 /** Routines as CSV, each with its sentence in words. */
-export default route({ role: 'reader' }, async ({ event }) =>
+export default route({ role: 'reader', brands: 'none' }, async ({ event }) =>
   csvFile(
     event,
     'routines',

@@ -7,6 +7,7 @@ import { addRoutine, type NewRoutine } from '../../services/routines/routines'
 export default route<object, object, Omit<NewRoutine, 'isOn'>>(
   {
     role: 'supervisor',
+    brands: 'all',
     body: Joi.object({
       name: name(80).min(1).required(),
       description: text(300).allow('').default(''),

@@ -12,6 +12,7 @@ export default route<
 >(
   {
     role: 'reader',
+    brands: 'own',
     body: Joi.object({
       sentence: sentence.required(),
       live: sentence.allow(null).default(null),
@@ -19,5 +20,5 @@ export default route<
       days: Joi.number().integer().min(1).max(366).default(30),
     }),
   },
-  ({ body }) => tryOut(body.sentence, body.days, body.live, body.routine),
+  ({ body, user }) => tryOut(body.sentence, body.days, body.live, body.routine, user),
 )

@@ -2,6 +2,7 @@ import { idParam } from '../../checks'
 import { route } from '../../route'
 import { runReport } from '../../services/runs/runs'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
-  runReport(params.id),
+export default route<{ id: number }>(
+  { role: 'reader', brands: 'own', of: ({ params }) => ({ runs: [params.id] }), params: idParam },
+  ({ params }) => runReport(params.id),
 )

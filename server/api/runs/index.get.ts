@@ -4,6 +4,6 @@ import { listRuns } from '../../services/runs/runs'
 
 /** All Sends, newest first, with their counts and numbers. */
 export default route<object, { after?: string; limit: number }>(
-  { role: 'reader', query: Joi.object(page) },
-  ({ query }) => listRuns(query),
+  { role: 'reader', brands: 'own', query: Joi.object(page) },
+  ({ query, user }) => listRuns(query, user),
 )

@@ -2,7 +2,10 @@ import { idParam } from '../../checks'
 import { route } from '../../route'
 import { removeSeries } from '../../services/house/series'
 
-export default route<{ id: number }>({ role: 'supervisor', params: idParam }, async ({ params }) => {
-  await removeSeries(params.id)
-  return { ok: true }
-})
+export default route<{ id: number }>(
+  { role: 'supervisor', brands: 'own', of: ({ params }) => ({ series: [params.id] }), params: idParam },
+  async ({ params }) => {
+    await removeSeries(params.id)
+    return { ok: true }
+  },
+)

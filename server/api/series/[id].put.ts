@@ -11,6 +11,8 @@ import { changeSeries } from '../../services/house/series'
 export default route<{ id: number }, object, NumberSeries & { skipReason: string }>(
   {
     role: 'supervisor',
+    brands: 'own',
+    of: ({ params }) => ({ series: [params.id] }),
     params: idParam,
     body: Joi.object({ ...series, skipReason: name(200).allow('').default('') }),
   },

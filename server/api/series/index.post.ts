@@ -9,6 +9,8 @@ import { addSeries } from '../../services/house/series'
 export default route<object, object, NumberSeries & SeriesScope & { brandId: number; kind: DocumentKind }>(
   {
     role: 'supervisor',
+    brands: 'own',
+    of: ({ body }) => ({ brands: [body.brandId] }),
     body: Joi.object({
       ...series,
       brandId: id.required(),

@@ -1,7 +1,7 @@
 import { route, sessionOf } from '../../route'
 import { endSession } from '../../services/people/sign-in'
 
-export default route({ role: 'anyone' }, async ({ event }) => {
+export default route({ role: 'anyone', brands: 'none' }, async ({ event }) => {
   const session = await sessionOf(event)
   if (session.data.session) await endSession(session.data.session)
   await session.clear()

@@ -1,7 +1,7 @@
 import { route, sessionOf } from '../../route'
 
 /** Who is signed in; user is null when nobody is. */
-export default route({ role: 'anyone' }, async ({ event, user }) => {
+export default route({ role: 'anyone', brands: 'none' }, async ({ event, user }) => {
   await sessionOf(event)
   return { user: user ? { id: user.id, name: user.name, email: user.email, role: user.role } : null }
 })

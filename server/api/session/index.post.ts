@@ -10,6 +10,7 @@ const knownCookie = 'clothespin-known'
 export default route<object, object, { email: string; password: string }>(
   {
     role: 'anyone',
+    brands: 'none',
     body: Joi.object({ email: text(200).required(), password: Joi.string().max(200).required() }),
   },
   async ({ event, body }) => {

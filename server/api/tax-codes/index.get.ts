@@ -2,4 +2,4 @@ import { route } from '../../route'
 import { taxCodes } from '../../services/house/tax'
 
 /** The company's tax codes with their words and their rates over time. */
-export default route({ role: 'reader' }, async () => ({ rows: await taxCodes() }))
+export default route({ role: 'reader', brands: 'none' }, async () => ({ rows: await taxCodes() }))

@@ -11,6 +11,7 @@ const words = (most: number) =>
 export default route<object, object, TaxCode & { version: number | null }>(
   {
     role: 'supervisor',
+    brands: 'all',
     body: Joi.object({
       code: name(20).required(),
       category: Joi.valid(...Object.keys(taxCategories)).required(),

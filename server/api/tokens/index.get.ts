@@ -1,4 +1,4 @@
 import { route } from '../../route'
 import { tokens } from '../../services/people/tokens'
 
-export default route({ role: 'supervisor' }, () => tokens())
+export default route({ role: 'supervisor', brands: 'all' }, () => tokens())

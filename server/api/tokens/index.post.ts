@@ -6,6 +6,7 @@ import { makeToken, type Scope } from '../../services/people/tokens'
 export default route<object, object, { name: string; scope: Scope }>(
   {
     role: 'supervisor',
+    brands: 'all',
     body: Joi.object({ name: name(60).required(), scope: Joi.valid('read', 'write').required() }),
   },
   async ({ body, user }) => ({ token: await makeToken(body.name, body.scope, user.id) }),

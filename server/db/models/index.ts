@@ -43,6 +43,7 @@ import { SendRunDocument } from './send-run-document'
 import { SeriesCounter } from './series-counter'
 import { Session } from './session'
 import { Staff } from './staff'
+import { StaffBrand } from './staff-brand'
 import { DesignVersion } from './design'
 import { TaxCode } from './tax-code'
 import { TaxRate } from './tax-rate'
@@ -96,6 +97,7 @@ export {
   Source,
   Session,
   Staff,
+  StaffBrand,
   DesignVersion,
   TaxCode,
   TaxRate,
@@ -123,6 +125,7 @@ export const models: readonly HouseModel[] = [
   ExchangeRate,
   Item,
   Brand,
+  StaffBrand,
   DesignVersion,
   EmailTextVersion,
   NumberSeries,

@@ -20,6 +20,7 @@ import { inTransaction, json, one, rows, run } from '../../db/connection'
 import { markStale } from '../outbox/stale'
 import { keyset, likeText, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
+import { buysWithin, theHouse, within, type Principal } from '../people/principal'
 
 /*
  * Customers as papers see them: address, language, contacts and preferences, and whether a paper can go at all.
@@ -119,9 +120,10 @@ export function waysOf(customer: {
 function where(
   filter: Pick<CustomerFilter, 'search' | 'group' | 'trouble' | 'preference'>,
   parameters: unknown[],
+  who: Principal,
 ): string {
   const bind = (value: unknown) => `$${parameters.push(value)}`
-  const found = ['true']
+  const found = [buysWithin(who, 'c.id')]
   if (filter.search?.trim()) {
     const text = bind(likeText(filter.search))
     found.push(
@@ -161,9 +163,10 @@ function where(
 /** One page of customers, by name or number. */
 export async function listCustomers(
   filter: CustomerFilter,
+  who = theHouse,
 ): Promise<Listed<CustomerRow> & { matching: number; groups: string[] }> {
   const parameters: unknown[] = []
-  const condition = where(filter, parameters)
+  const condition = where(filter, parameters, who)
   const sort = sorts[filter.sort ?? 'name']
   const { count } = (await one<{ count: number }>(
     `select count(*)::int count from customer c where ${condition}`,
@@ -212,7 +215,7 @@ export interface CustomerView extends Omit<Columns, 'contacts'> {
 }
 
 /** @throws Refusal "no-such-customer" */
-export async function customerView(id: number): Promise<CustomerView> {
+export async function customerView(id: number, who = theHouse): Promise<CustomerView> {
   const customer = await one<
     Columns & Pick<CustomerView, 'version' | 'taxNumber' | 'salesperson' | 'terms' | 'pricesIncludeTax'>
   >(
@@ -234,7 +237,7 @@ export async function customerView(id: number): Promise<CustomerView> {
         limit 1
       ) state
     from document d
-    where d.customer_id = $1
+    where d.customer_id = $1 and ${within(who, 'd.brand_id')}
     order by d.issued_at desc, d.id desc
     limit 12`,
     [id],

@@ -5,6 +5,7 @@ import { inTransaction, rows, run } from '../../db/connection'
 import { correctContacts } from '../customers/contacts'
 import { company } from '../house/house'
 import { sendAgain } from './by-hand'
+import { theHouse, within } from '../people/principal'
 
 /*
  * A wrong address is put right: at every customer that has it, and in the copies that were asked for with it;
@@ -34,7 +35,7 @@ export interface StuckByAddress {
 }
 
 /** Every email that is stuck because of an address, newest first. */
-export async function stuckByAddress(address: string): Promise<StuckByAddress[]> {
+export async function stuckByAddress(address: string, who = theHouse): Promise<StuckByAddress[]> {
   const today = dayInZone(clock.now(), (await company()).timeZone)
   const found = await rows<Omit<StuckByAddress, 'days' | 'suggested' | 'why'>>(
     `select s.id, s.number, s.customer_name "customerName", s.is_copy "isCopy", max(d.date)::text "date",
@@ -43,7 +44,7 @@ export async function stuckByAddress(address: string): Promise<StuckByAddress[]>
     join dispatch_document dd on dd.dispatch_id = s.id
     join document d on d.id = dd.document_id
     left join open_item i on i.document_id = d.id
-    where s.state = 'stuck' and s.channel = 'email' and exists (
+    where s.state = 'stuck' and s.channel = 'email' and ${within(who, 's.brand_id')} and exists (
       select from dispatch_recipient r
       where r.dispatch_id = s.id and r.address = lower($1) and r.outcome in ('bounced', 'refused'))
     group by s.id

@@ -4,6 +4,7 @@ import type { Channel } from '../../../core/preferences/recipients'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
+import { theHouse, within } from '../people/principal'
 
 /*
  * All emails and print jobs there ever were: by address, state, kind, words and days. Each leads to its exact
@@ -43,11 +44,11 @@ export interface DispatchFilter {
   limit: number
 }
 
-export async function listDispatches(filter: DispatchFilter): Promise<Listed<DispatchRow>> {
+export async function listDispatches(filter: DispatchFilter, who = theHouse): Promise<Listed<DispatchRow>> {
   const { timeZone } = await company()
   const parameters: unknown[] = []
   const bind = (value: unknown) => `$${parameters.push(value)}`
-  const conditions: string[] = []
+  const conditions = [within(who, 's.brand_id')]
   if (filter.address?.trim()) {
     const like = bind(likeText(filter.address))
     conditions.push(

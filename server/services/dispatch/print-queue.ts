@@ -2,6 +2,7 @@ import { Refusal } from '../../../core/errors'
 import { rows } from '../../db/connection'
 import { readFileBytes } from '../../outside/filestore/store'
 import { mergePdfs } from '../../render/pool'
+import { theHouse, within } from '../people/principal'
 
 /*
  * The print queue: the stored PDFs of papers that wait for the printer, merged in posting order.
@@ -23,7 +24,7 @@ export interface PrintQueueRow {
 }
 
 /** What waits for the printer, a row a print job, in posting order: customer by customer, each by number. */
-export async function printQueue(): Promise<PrintQueueRow[]> {
+export async function printQueue(who = theHouse): Promise<PrintQueueRow[]> {
   return rows<PrintQueueRow>(`
     select s.id, s.number, s.customer_name "customerName", sum(f.pages)::int pages, s.total::text total,
       s.currency, s.since, min(f.document_id) "documentId"
@@ -31,6 +32,7 @@ export async function printQueue(): Promise<PrintQueueRow[]> {
     join dispatch_document dd on dd.dispatch_id = s.id
     join document_file f on f.document_id = dd.document_id
     where s.state = 'waiting' and s.channel = 'paper' and s.ready and not s.held
+      and ${within(who, 's.brand_id')}
     group by s.id
     order by s.customer_name, length(s.number), s.number, s.id
     limit ${mostPrinted}`)

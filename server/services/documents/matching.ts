@@ -1,13 +1,15 @@
 import { likeText } from '../keyset'
 import type { Matching } from './send-run'
+import { within, type Principal } from '../people/principal'
 
 /** The conditions that lists of documents share, as SQL over the given columns; adds to the parameters. */
 export function matchingConditions(
   filter: Matching,
   parameters: unknown[],
   columns: { kind: string; total: string; text: string[]; brand: string },
+  who: Principal,
 ): string {
-  const conditions: string[] = []
+  const conditions = [within(who, columns.brand)]
   const bind = (value: unknown) => `$${parameters.push(value)}`
   if (filter.kind) conditions.push(`${columns.kind} = ${bind(filter.kind)}`)
   if (filter.brand)
@@ -21,12 +23,17 @@ export function matchingConditions(
 }
 
 /** The condition of all on To check that match, over paper `p`; adds to the parameters. */
-export function toCheckMatching(filter: Matching, parameters: unknown[]): string {
-  const rest = matchingConditions(filter, parameters, {
-    kind: 'p.kind',
-    total: 'p.total',
-    text: ['p.order_number', 'p.customer_name', 'p.send_to'],
-    brand: 'p.brand_id',
-  })
+export function toCheckMatching(filter: Matching, parameters: unknown[], who: Principal): string {
+  const rest = matchingConditions(
+    filter,
+    parameters,
+    {
+      kind: 'p.kind',
+      total: 'p.total',
+      text: ['p.order_number', 'p.customer_name', 'p.send_to'],
+      brand: 'p.brand_id',
+    },
+    who,
+  )
   return `p.state = 'prepared' and not p.automatic${rest}`
 }

@@ -13,6 +13,7 @@ import { toCheckMatching } from './matching'
 import { stopOf } from '../dispatch/stopped'
 import type { IssueHow } from './issue'
 import type { Matching } from './send-run'
+import { theHouse, type Principal } from '../people/principal'
 
 /*
  * What a Send would do, before it is done: how many documents in how many emails, what is left out and why.
@@ -39,12 +40,12 @@ export interface Candidate extends SendQuestion {
  * The prepared documents that a Send is about, each with what would become of it; at most one more than may
  * be sent.
  */
-export async function candidates(which: Which, how: IssueHow): Promise<Candidate[]> {
+export async function candidates(which: Which, how: IssueHow, who: Principal): Promise<Candidate[]> {
   const parameters: unknown[] = [noAddress]
   const where =
     'papers' in which
       ? `p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
-      : toCheckMatching(which.matching, parameters)
+      : toCheckMatching(which.matching, parameters, who)
   const found = await rows<Omit<Candidate, 'plan'>>(
     `select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
       p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
@@ -97,8 +98,8 @@ export interface SendCheck {
 const shownRows = 100
 
 /** What a Send would do at this moment. */
-export async function checkSend(which: Which, how: IssueHow): Promise<SendCheck> {
-  const all = await candidates(which, how)
+export async function checkSend(which: Which, how: IssueHow, who = theHouse): Promise<SendCheck> {
+  const all = await candidates(which, how, who)
   const going = all.filter((one) => one.plan.goes)
   const ways = (one: Candidate) => (one.plan.goes ? one.plan : { email: false, print: false })
   const emails = going.filter((one) => ways(one).email)

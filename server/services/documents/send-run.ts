@@ -8,6 +8,7 @@ import { closeGathering } from '../dispatch/create'
 import { publish } from '../live/publish'
 import { candidates, mostSent } from './send-check'
 import { sendBatch, issueInOneTransaction, Paused, type IssueHow, type IssueResult } from './issue'
+import { type Principal } from '../people/principal'
 
 /*
  * A person's Send: the chosen papers, frozen with the revision that was looked at, issued in batches in the
@@ -108,13 +109,13 @@ export async function startMatchingRun(
   filter: Matching,
   count: number,
   key: string,
-  user: { id: number; name: string },
+  user: { id: number } & Principal,
   how: IssueHow = {},
 ): Promise<number> {
   return inTransaction(async () => {
     const started = await newRun(key, user, how)
     if (!started.isNew) return started.id
-    const going = (await candidates({ matching: filter }, how)).filter((one) => one.plan.goes)
+    const going = (await candidates({ matching: filter }, how, user)).filter((one) => one.plan.goes)
     if (going.length > mostSent)
       throw new Refusal('too-many', `At most ${mostSent} documents can be sent at once. Narrow the sentence.`)
     if (going.length !== count)

@@ -4,6 +4,7 @@ import { isAddress } from '../../../core/preferences/recipients'
 import { one, rows } from '../../db/connection'
 import { listCustomers } from '../customers/customers'
 import { brands, company, emailTexts, newestDesigns } from '../house/house'
+import { brandsOf, theHouse } from '../people/principal'
 
 /*
  * The set-up guide: what must stand before anything can go out, in the order one would do it, each with what
@@ -24,8 +25,8 @@ export interface GuideStep {
 
 const languageWords: Record<Language, string> = { en: 'English', de: 'German', fr: 'French' }
 
-export async function setUpGuide(): Promise<GuideStep[]> {
-  const [house, all] = [await company(), await brands()]
+export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
+  const [house, all] = [await company(), brandsOf(who, await brands())]
   const used = (await rows<{ language: Language }>('select distinct language from customer'))
     .map((row) => row.language)
     .filter((language) => languages.includes(language))
@@ -37,7 +38,7 @@ export async function setUpGuide(): Promise<GuideStep[]> {
     documentKinds.map(async (kind) => ({ kind, notes: await emailTexts(kind) })),
   )
   const routines = (await one<{ count: number }>('select count(*)::int count from routine where is_on'))!
-  const unreached = (await listCustomers({ trouble: true, limit: 1 })).matching
+  const unreached = (await listCustomers({ trouble: true, limit: 1 }, who)).matching
   const perBrand = (lacks: (brand: (typeof all)[number]) => string[]) =>
     all.flatMap((brand) => lacks(brand).map((what) => `${brand.name}: ${what}`))
   const some = (...found: (string | false)[]) => found.filter((one): one is string => one !== false)

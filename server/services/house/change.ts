@@ -24,6 +24,7 @@ import {
   type EmailTextRow,
   type SeriesRow,
 } from './house'
+import { brandsOf, theHouse } from '../people/principal'
 
 /*
  * Changing a brand's identity, logo, numbers and email texts. Papers already issued keep what they were made with;
@@ -41,7 +42,7 @@ export interface BrandView extends BrandRow {
 }
 
 /** The brands with everything a person sets up for them, for one kind of document. */
-export async function brandViews(kind: string): Promise<BrandView[]> {
+export async function brandViews(kind: string, who = theHouse): Promise<BrandView[]> {
   const designs = await newestDesigns(kind)
   const notes = await emailTexts(kind)
   const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where s.kind = $1`, [
@@ -54,7 +55,7 @@ export async function brandViews(kind: string): Promise<BrandView[]> {
     where exists (select from document d where d.series_id = c.series_id and d.period = c.period)
     order by c.period desc`,
   )
-  return (await brands()).map((brand) => {
+  return brandsOf(who, await brands()).map((brand) => {
     const own = series
       .filter((one) => one.brandId === brand.id)
       .map((one) => ({ ...one, counters: counters.filter((counter) => counter.seriesId === one.id) }))

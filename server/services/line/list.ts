@@ -11,6 +11,7 @@ import { sourceColumns, sourceJoins } from '../documents/sources'
 import { stopOf, stopOfDispatch } from '../dispatch/stopped'
 import type { Channel } from '../../../core/preferences/recipients'
 import { keyset, paged, type Listed, type Sort } from '../keyset'
+import { theHouse, type Principal } from '../people/principal'
 
 /** A row of a stage's list: a paper in the first two stages, a dispatch (or an unsent document) in the others. */
 export interface LineRow extends SourceRef {
@@ -62,7 +63,10 @@ export interface LineFilter {
 }
 
 /** One page of a stage. */
-export async function lineList(filter: LineFilter): Promise<
+export async function lineList(
+  filter: LineFilter,
+  who = theHouse,
+): Promise<
   Listed<LineRow> & {
     groups: LineGroup[]
     matching: number
@@ -72,8 +76,8 @@ export async function lineList(filter: LineFilter): Promise<
 > {
   const parts =
     filter.stage === 'to send' || filter.stage === 'to check'
-      ? paperQuery(filter)
-      : await dispatchQuery(filter)
+      ? paperQuery(filter, who)
+      : await dispatchQuery(filter, who)
   const parameters = [...parts.parameters]
   const { where, order } = keyset(parts.sort, 'x.id', filter.after, parameters)
   const found = await rows<LineRow & { sortKey: string; stale: boolean }>(
@@ -157,15 +161,20 @@ interface Query {
   sort: Sort
 }
 
-function paperQuery(filter: LineFilter): Query {
+function paperQuery(filter: LineFilter, who: Principal): Query {
   const parameters: unknown[] = []
   const toCheck = filter.stage === 'to check'
-  const rest = matchingConditions(filter, parameters, {
-    kind: 'p.kind',
-    total: 'p.total',
-    text: ['p.order_number', 'p.customer_name', 'p.send_to'],
-    brand: 'p.brand_id',
-  })
+  const rest = matchingConditions(
+    filter,
+    parameters,
+    {
+      kind: 'p.kind',
+      total: 'p.total',
+      text: ['p.order_number', 'p.customer_name', 'p.send_to'],
+      brand: 'p.brand_id',
+    },
+    who,
+  )
   const states = toCheck ? `p.state = 'prepared' and not p.automatic` : `p.state in ('due', 'put back')`
   let sql = `
     select p.id, 'paper' "of", p.kind,
@@ -180,12 +189,17 @@ function paperQuery(filter: LineFilter): Query {
     left join routine r on r.id = p.routine_id
     where ${states}${rest}`
   if (!toCheck) {
-    const others = matchingConditions(filter, parameters, {
-      kind: 'd.kind',
-      total: 'd.total',
-      text: ['d.number', 'd.order_number', 'd.customer_name'],
-      brand: 'd.brand_id',
-    })
+    const others = matchingConditions(
+      filter,
+      parameters,
+      {
+        kind: 'd.kind',
+        total: 'd.total',
+        text: ['d.number', 'd.order_number', 'd.customer_name'],
+        brand: 'd.brand_id',
+      },
+      who,
+    )
     sql += `
       union all
       select d.id, 'document', d.kind, d.number, d.order_number, ${sourceColumns}, d.id,
@@ -220,7 +234,7 @@ const numbersOf = `(
     where nd.dispatch_id = s.id
   )`
 
-async function dispatchQuery(filter: LineFilter): Promise<Query> {
+async function dispatchQuery(filter: LineFilter, who: Principal): Promise<Query> {
   const parameters: unknown[] = []
   const states: Record<string, DispatchState[]> = {
     waiting: ['waiting', 'claimed', 'handing over'],
@@ -234,12 +248,17 @@ async function dispatchQuery(filter: LineFilter): Promise<Query> {
     parameters.push(dayInZone(clock.now(), timeZone), timeZone)
     condition += ' and s.arrived_at >= ($1::date::timestamp at time zone $2)'
   }
-  const rest = matchingConditions(filter, parameters, {
-    kind: 'd.kind',
-    total: 's.total',
-    text: [numbersOf, 's.customer_name', 's.send_to'],
-    brand: 's.brand_id',
-  })
+  const rest = matchingConditions(
+    filter,
+    parameters,
+    {
+      kind: 'd.kind',
+      total: 's.total',
+      text: [numbersOf, 's.customer_name', 's.send_to'],
+      brand: 's.brand_id',
+    },
+    who,
+  )
   const sql = `
     select s.id, 'dispatch' "of", d.kind, s.number, d.order_number "orderNumber", ${sourceColumns},
       d.id "documentId", s.customer_id "customerId",

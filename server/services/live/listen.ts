@@ -1,11 +1,13 @@
 import pg from 'pg'
 import { config } from '../../config'
 import { log } from '../../log'
-import { channel, type Change } from './publish'
+import { ownIds, type Named, type Principal } from '../people/principal'
+import { channel, type Change, type Topic } from './publish'
 
 type Send = (message: string) => void
 interface Stream {
   session: string
+  who: Principal
   send: Send
   end: () => void
 }
@@ -26,7 +28,7 @@ async function connect(): Promise<void> {
     if (!stopped) setTimeout(() => void start(), 1000).unref()
   })
   connection.on('notification', (message) => {
-    if (message.channel === channel) for (const stream of streams) stream.send(message.payload ?? '[]')
+    if (message.channel === channel) for (const stream of streams) void tell(stream, message.payload ?? '[]')
     else for (const stream of [...streams]) if (stream.session === message.payload) stream.end()
   })
   await connection.connect()
@@ -46,9 +48,33 @@ async function start(): Promise<void> {
   }
 }
 
+const idsOf: Partial<Record<Topic, keyof Named>> = {
+  line: 'prepared',
+  order: 'sources',
+  payment: 'sources',
+  customer: 'customers',
+  run: 'runs',
+}
+
+/** A message as this page may hear it: without the ids of other brands. */
+async function tell(stream: Stream, message: string): Promise<void> {
+  if (stream.who.brands === null) return stream.send(message)
+  try {
+    const changes = JSON.parse(message) as Change[]
+    const own = changes.map(async ({ topic, ids }) => {
+      const what = idsOf[topic]
+      return { topic, ids: what ? await ownIds(stream.who, what, ids) : [] }
+    })
+    stream.send(JSON.stringify(await Promise.all(own)))
+  } catch (error) {
+    log.warn({ error: String(error) }, 'a change could not be told; the page fetches anew')
+    stream.send('"again"')
+  }
+}
+
 /** Tells the pages of this process alone. */
 export function tellStreams(changes: readonly Change[]): void {
-  for (const stream of streams) stream.send(JSON.stringify(changes))
+  for (const stream of streams) void tell(stream, JSON.stringify(changes))
 }
 
 /** Resolves once this process hears what is published. */

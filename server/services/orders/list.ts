@@ -5,6 +5,7 @@ import { one, rows } from '../../db/connection'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
 import { historyOf, type HistoryEntry } from '../history/history'
 import type { LineEdit } from './orders'
+import { theHouse, within, type Principal } from '../people/principal'
 
 export interface OrderRow {
   id: number
@@ -43,9 +44,9 @@ export interface OrderFilter {
   limit: number
 }
 
-function conditions(filter: OrderFilter, parameters: unknown[]): string {
+function conditions(filter: OrderFilter, parameters: unknown[], who: Principal): string {
   const bind = (value: unknown) => `$${parameters.push(value)}`
-  const found = ['true']
+  const found = [within(who, 'o.brand_id')]
   if (filter.search?.trim()) found.push(`o.search like ${bind(likeText(filter.search))}`)
   if (filter.statuses.length > 0) found.push(`o.status = any(${bind(filter.statuses)}::text[])`)
   if (filter.brand) found.push(`b.code = ${bind(filter.brand)}`)
@@ -58,9 +59,10 @@ const tables = 'sales_order o join customer c on c.id = o.customer_id join brand
 /** One page of orders, with the count and sums of all that match. */
 export async function listOrders(
   filter: OrderFilter,
+  who = theHouse,
 ): Promise<Listed<OrderRow> & { matching: number; sums: { currency: string; sum: string }[] }> {
   const parameters: unknown[] = []
-  const where = conditions(filter, parameters)
+  const where = conditions(filter, parameters, who)
   const sums = await rows<{ currency: string; sum: string; count: number }>(
     `select o.currency, sum(o.total)::text sum, count(*)::int count
     from ${tables}

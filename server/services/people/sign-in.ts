@@ -5,7 +5,8 @@ import { config } from '../../config'
 import { one, run } from '../../db/connection'
 import { Session } from '../../db/models'
 import { countWrongTry, forgetWrongTries, refuseGuesser } from '../../http/rate'
-import type { Role } from '../../route'
+import type { Role, User } from '../../route'
+import { brandsOfStaff } from './principal'
 import { hashPassword, passwordFits } from './passwords'
 
 /*
@@ -41,12 +42,14 @@ export async function signIn(
   email: string,
   password: string,
   from: { address: string; mark: string },
-): Promise<{ id: number; name: string; email: string; role: Role; session: string }> {
+): Promise<User> {
   const account = createHash('sha256').update(email.trim().toLowerCase()).digest('base64url').slice(0, 22)
   const place = isKnown(email, from.mark) ? `known ${account}` : from.address
   await refuseGuesser(account, place)
-  const row = await one<{ id: number; name: string; email: string; role: Role; hash: string }>(
-    'select id, name, email, role, password_hash hash from staff where email = lower($1)',
+  const row = await one<Omit<User, 'session'> & { hash: string }>(
+    `select id, name, email, role, ${brandsOfStaff('staff')} brands, password_hash hash
+    from staff
+    where email = lower($1)`,
     [email.trim()],
   )
   const fits = await passwordFits(password, row?.hash ?? (await nobody))
@@ -58,8 +61,8 @@ export async function signIn(
     })
   }
   await forgetWrongTries(account, place)
-  const { id, name, role } = row
-  return { id, name, email: row.email, role, session: await beginSession(id, role) }
+  const { id, name, role, brands } = row
+  return { id, name, email: row.email, role, brands, session: await beginSession(id, role) }
 }
 
 async function beginSession(staffId: number, role: Role): Promise<string> {
@@ -77,11 +80,9 @@ async function beginSession(staffId: number, role: Role): Promise<string> {
 }
 
 /** Who has a session that still is one. */
-export async function sessionUser(
-  session: string,
-): Promise<{ id: number; name: string; email: string; role: Role } | undefined> {
+export async function sessionUser(session: string): Promise<Omit<User, 'session'> | undefined> {
   return one(
-    `select s.id, s.name, s.email, s.role from session x join staff s on s.id = x.staff_id
+    `select s.id, s.name, s.email, s.role, ${brandsOfStaff('s')} brands from session x join staff s on s.id = x.staff_id
     where x.id = $1 and x.ends_at > $2 and x.role = s.role`,
     [session, clock.now()],
   )

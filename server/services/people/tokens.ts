@@ -4,6 +4,7 @@ import { clock } from '../../clock'
 import { inTransaction, one, rows, run } from '../../db/connection'
 import { ApiToken } from '../../db/models'
 import type { Role, User } from '../../route'
+import { brandsOfStaff } from './principal'
 
 /*
  * Tokens with which another program calls the API. Only the hash is kept; the token itself is shown once.
@@ -64,8 +65,9 @@ export async function tokenUser(token: string): Promise<User | undefined> {
     tokenName: string
     scope: Scope
     stale: boolean
+    brands: number[] | null
   }>(
-    `select s.id, s.name, s.email, s.role, t.id "tokenId", t.name "tokenName", t.scope,
+    `select s.id, s.name, s.email, s.role, ${brandsOfStaff('s')} brands, t.id "tokenId", t.name "tokenName", t.scope,
       t.used_on is distinct from $2::date stale
     from api_token t
     join staff s on s.id = t.staff_id
@@ -80,5 +82,6 @@ export async function tokenUser(token: string): Promise<User | undefined> {
     email: found.email,
     role: found.scope === 'read' || found.role === 'reader' ? 'reader' : 'clerk',
     session: `token ${found.tokenId}`,
+    brands: found.brands,
   }
 }

@@ -10,6 +10,7 @@ import { company } from '../house/house'
 import { keyset, likeText, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
+import { theHouse, within, type Principal } from '../people/principal'
 
 /*
  * Accounts: what customers owe, how old it is, and one customer's open items and payments.
@@ -43,6 +44,10 @@ export interface AccountFilter {
   limit: number
 }
 
+/** SQL: that open item `i` is of a brand which this one may see. */
+const itemWithin = (who: Principal) =>
+  who.brands === null ? 'true' : `i.document_id in (select id from document where ${within(who, 'brand_id')})`
+
 /** The ageing step of an open item as SQL: -1 for a credit; the first parameter is today. */
 const stepSql = `
   case
@@ -57,7 +62,7 @@ const stepSums = ageingSteps
   .map((_, step) => `coalesce(sum(s.open) filter (where s.step = ${step}), 0)::text`)
   .join(', ')
 
-const accountsSql = `
+const accountsSql = (who: Principal) => `
   select (c.id * 8 + row_number() over (partition by c.id order by coalesce(g.currency, p.currency)))::int id,
     c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency,
     coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
@@ -72,7 +77,7 @@ const accountsSql = `
       select i.customer_id, i.currency, ${stepSql} step, sum(i.open) open, min(i.due_date) oldest,
         bool_or(i.dispute <> '') disputed
       from open_item i
-      where i.open <> 0
+      where i.open <> 0 and ${itemWithin(who)}
       group by 1, 2, 3
     ) s
     group by 1, 2
@@ -80,7 +85,7 @@ const accountsSql = `
   full join (
     select customer_id, currency, sum(case direction when 'in' then open else -open end) open
     from payment
-    where open <> 0
+    where open <> 0 and ${within(who, 'brand_id')}
     group by 1, 2
   ) p
     on p.customer_id = g.customer_id
@@ -98,7 +103,10 @@ async function today(): Promise<Day> {
 }
 
 /** Customers with something open, most overdue first unless sorted otherwise. */
-export async function accounts(filter: AccountFilter): Promise<Listed<AccountRow> & { matching: number }> {
+export async function accounts(
+  filter: AccountFilter,
+  who = theHouse,
+): Promise<Listed<AccountRow> & { matching: number }> {
   const parameters: unknown[] = [await today()]
   const conditions = ['true']
   if (filter.search?.trim()) {
@@ -116,7 +124,7 @@ export async function accounts(filter: AccountFilter): Promise<Listed<AccountRow
   )
   const found = await rows<AccountRow & { sortKey: string; matching: number }>(
     `with
-      x as materialized (select x.* from (${accountsSql}) x where ${where})
+      x as materialized (select x.* from (${accountsSql(who)}) x where ${where})
     select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
       (select count(*)::int from x) matching, (${sorts[filter.sort].key})::text "sortKey"
     from x
@@ -140,17 +148,17 @@ export interface Ageing {
 }
 
 /** What all customers owe, by currency and age. */
-export async function ageing(): Promise<Ageing[]> {
+export async function ageing(who = theHouse): Promise<Ageing[]> {
   const found = await rows<{ currency: string; step: number; sum: string; count: number; disputed: string }>(
     `select i.currency, ${stepSql} step, sum(i.open)::text sum, count(*)::int count,
       coalesce(sum(i.open) filter (where i.dispute <> ''), 0)::text disputed
     from open_item i
-    where i.open <> 0
+    where i.open <> 0 and ${itemWithin(who)}
     group by 1, 2
     union all
     select currency, -1, (-sum(case direction when 'in' then open else -open end))::text, count(*)::int, '0'
     from payment
-    where open <> 0
+    where open <> 0 and ${within(who, 'brand_id')}
     group by 1`,
     [await today()],
   )
@@ -256,7 +264,7 @@ export interface Account {
 }
 
 /** One customer's open items, oldest due first, and newest payments. @throws Refusal "no-such-customer" */
-export async function account(customerId: number): Promise<Account> {
+export async function account(customerId: number, who = theHouse): Promise<Account> {
   const customer = await one<{ name: string; number: string; currency: string; terms: Terms }>(
     'select name, number, currency, terms from customer where id = $1',
     [customerId],
@@ -269,7 +277,7 @@ export async function account(customerId: number): Promise<Account> {
       i.promised_on::text "promisedOn", i.marked_by "markedBy"
     from open_item i
     join document d on d.id = i.document_id
-    where i.customer_id = $1 and i.open <> 0
+    where i.customer_id = $1 and i.open <> 0 and ${within(who, 'd.brand_id')}
     order by i.due_date, d.id
     limit 1000`,
     [customerId],
@@ -278,7 +286,7 @@ export async function account(customerId: number): Promise<Account> {
     `select ${paymentColumns}
     from payment p
     join customer c on c.id = p.customer_id
-    where p.customer_id = $1
+    where p.customer_id = $1 and ${within(who, 'p.brand_id')}
     order by p.id desc
     limit 60`,
     [customerId],
@@ -309,10 +317,10 @@ export interface PaymentFilter {
 }
 
 /** One page of payments and refunds. */
-export async function listPayments(filter: PaymentFilter): Promise<Listed<PaymentRow>> {
+export async function listPayments(filter: PaymentFilter, who = theHouse): Promise<Listed<PaymentRow>> {
   const parameters: unknown[] = []
   const bind = (value: unknown) => `$${parameters.push(value)}`
-  const conditions = ['true']
+  const conditions = [within(who, 'p.brand_id')]
   if (filter.search?.trim()) {
     const text = bind(likeText(filter.search))
     conditions.push(

@@ -3,6 +3,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { one, rows } from '../../db/connection'
 import { keyset, paged, type Listed } from '../keyset'
+import { theHouse, within } from '../people/principal'
 
 /*
  * The number register: per series and period every number that was drawn, with its document, and what is
@@ -29,7 +30,7 @@ export interface NumberPeriod {
  * Every series and period that has numbers; the newest periods first. Periods of order-numbered series are
  * gathered into one.
  */
-export async function numberPeriods(): Promise<NumberPeriod[]> {
+export async function numberPeriods(who = theHouse): Promise<NumberPeriod[]> {
   const found = await rows<Omit<NumberPeriod, 'scope'> & { country: string; currency: string }>(`
     with
       found as (
@@ -38,6 +39,7 @@ export async function numberPeriods(): Promise<NumberPeriod[]> {
           s.source
         from document d
         join number_series s on s.id = d.series_id
+        where ${within(who, 's.brand_id')}
         group by 1, 2, s.source
       )
     select f.series_id "seriesId", s.kind, b.name brand, s.country, s.currency, f.period, f.count, f.doubles,

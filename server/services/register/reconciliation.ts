@@ -4,6 +4,7 @@ import type { Day } from '../../../core/documents/days'
 import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
+import { theHouse, within, type Principal } from '../people/principal'
 
 /*
  * The proof of a day: issued = numbered = painted = sent or printed = arrived, by count and sum for every
@@ -67,7 +68,7 @@ export interface Reconciliation {
 const mostDifferences = 500
 
 /** Documents issued on a day of the house's zone, each with the steps it has taken. The zone is $2. */
-const documents = `
+const documentsOf = (who: Principal) => `
   with
     day as (
       select d.id, d.number, d.kind, d.series_id, d.counter, d.period, d.currency, d.total, d.customer_name,
@@ -90,6 +91,7 @@ const documents = `
         on true
       where d.issued_at >= ($1::date::timestamp at time zone $2)
         and d.issued_at < (($1::date + 1)::timestamp at time zone $2)
+        and ${within(who, 'd.brand_id')}
     )
   `
 
@@ -99,7 +101,8 @@ const both = (name: string, condition: string) =>
     'sum', coalesce(sum(x.total) filter (where ${condition}), 0)::text
   ) ${name}`
 
-export async function reconciliationOf(day: Day): Promise<Reconciliation> {
+export async function reconciliationOf(day: Day, who = theHouse): Promise<Reconciliation> {
+  const documents = documentsOf(who)
   const { timeZone } = await company()
   const series = await rows<Omit<ProvedSeries, 'id' | 'scope'> & { country: string; ofCurrency: string }>(
     `${documents}

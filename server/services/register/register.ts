@@ -7,6 +7,7 @@ import { readFileBytes } from '../../outside/filestore/store'
 import { sourceColumns, sourceJoins } from '../documents/sources'
 import { keyset, likeText, paged, type Listed, type Sort } from '../keyset'
 import { standsWithdrawn } from '../orders/withdrawn'
+import { theHouse, within, type Principal } from '../people/principal'
 
 /** A row of the Register: every document ever issued. */
 export interface RegisterRow extends SourceRef {
@@ -62,9 +63,9 @@ export interface RegisterFilter {
 }
 
 /** Documents by number, order, customer, reference or amount; newest first unless sorted otherwise. */
-export async function register(filter: RegisterFilter): Promise<Listed<RegisterRow>> {
+export async function register(filter: RegisterFilter, who = theHouse): Promise<Listed<RegisterRow>> {
   const parameters: unknown[] = []
-  const where = matching(filter, parameters)
+  const where = matching(filter, parameters, who)
   const page = keyset(
     { ...sorts[filter.sort], descending: filter.descending },
     'd.id',
@@ -114,9 +115,10 @@ const openStates: readonly RegisterState[] = ['open', 'overdue']
  */
 export async function registerSums(
   filter: Pick<RegisterFilter, 'search' | 'state' | 'kind' | 'brand' | 'from' | 'to'>,
+  who = theHouse,
 ): Promise<{ matching: number; sums: { currency: string; sum: string }[] }> {
   const parameters: unknown[] = []
-  const where = matching(filter, parameters)
+  const where = matching(filter, parameters, who)
   const amount = openStates.includes(filter.state as RegisterState)
     ? '(select x.open from open_item x where x.document_id = d.id)'
     : `
@@ -152,9 +154,10 @@ export async function registerSums(
 function matching(
   filter: Omit<RegisterFilter, 'sort' | 'descending' | 'after' | 'limit'>,
   parameters: unknown[],
+  who: Principal,
 ): string {
   const bind = (value: unknown) => `$${parameters.push(value)}`
-  const conditions = ['true']
+  const conditions = [within(who, 'd.brand_id')]
   const search = filter.search?.trim()
   if (search) {
     const text = `d.search like ${bind(likeText(search))}`

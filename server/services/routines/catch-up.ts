@@ -7,6 +7,7 @@ import { addJobs } from '../../queue/add'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
+import { theHouse, within, type Principal } from '../people/principal'
 
 /*
  * Catching up: older orders or payments that a routine would have taken, offered in a range and after a look,
@@ -48,9 +49,14 @@ async function routineOf(id: number): Promise<{ name: string; sentence: RoutineS
  * Orders that reached the routine's statuses within the days and have no such document, by order number; not
  * those held or withdrawn, nor those of which somebody said that none is wanted.
  */
-async function missed(sentence: RoutineSentence, from: string, to: string): Promise<MissedRow[]> {
+async function missed(
+  sentence: RoutineSentence,
+  from: string,
+  to: string,
+  who: Principal,
+): Promise<MissedRow[]> {
   if (eventOf(sentence) === 'posted') return [] // what is posted and not sent lies on To send
-  if (eventOf(sentence) === 'payment') return missedReceipts(sentence, from, to)
+  if (eventOf(sentence) === 'payment') return missedReceipts(sentence, from, to, who)
   const { timeZone } = await company()
   const found = await rows<MissedRow>(
     `select distinct on (e.source_id) e.source_id id, o.number, c.name "customerName", o.total::text total,
@@ -66,6 +72,7 @@ async function missed(sentence: RoutineSentence, from: string, to: string): Prom
     where e.kind = 'order status'
       and e.facts ->> 'to' = any($3::text[])
       and e.only_routine is null
+      and ${within(who, 'o.brand_id')}
       and not exists (select from stopped_source ss where ss.source_id = o.id)
       and not exists (select from prepared_document p where p.source_id = o.id and p.kind = $4 and p.state = 'dropped')
       and e.at >= ($1::date::timestamp at time zone $5)
@@ -83,7 +90,12 @@ async function missed(sentence: RoutineSentence, from: string, to: string): Prom
 }
 
 /** Payments or refunds of days that have no receipt and were not taken back, by day. */
-async function missedReceipts(sentence: RoutineSentence, from: string, to: string): Promise<MissedRow[]> {
+async function missedReceipts(
+  sentence: RoutineSentence,
+  from: string,
+  to: string,
+  who: Principal,
+): Promise<MissedRow[]> {
   const found = await rows<MissedRow>(
     `select p.id, p.date::text || ', ' || p.method number, c.name "customerName", p.amount::text total,
       p.currency, e.at "reachedAt", e.facts, 1 revision, null occasions
@@ -92,6 +104,7 @@ async function missedReceipts(sentence: RoutineSentence, from: string, to: strin
     join event e on e.source_id = p.id and e.kind = 'payment recorded' and e.only_routine is null
     where p.date between $1::date and $2::date
       and p.reverses_id is null
+      and ${within(who, 'p.brand_id')}
       and not exists (select from payment r where r.reverses_id = p.id)
       and not exists (select from prepared_document d where d.source_id = p.id and d.kind = $3 and d.state = 'dropped')
       and not exists (
@@ -105,9 +118,9 @@ async function missedReceipts(sentence: RoutineSentence, from: string, to: strin
 }
 
 /** What catching up would prepare. */
-export async function lookBack(id: number, from: string, to: string): Promise<Missed[]> {
+export async function lookBack(id: number, from: string, to: string, who = theHouse): Promise<Missed[]> {
   const { sentence } = await routineOf(id)
-  return (await missed(sentence, from, to))
+  return (await missed(sentence, from, to, who))
     .slice(0, most)
     .map(({ id, number, customerName, total, currency, reachedAt }) => ({
       id,
@@ -129,7 +142,7 @@ export async function catchUp(
   return inTransaction(async () => {
     const { name, sentence } = await routineOf(id)
     const chosen = new Set(ids)
-    const taken = (await missed(sentence, range.from, range.to)).filter((row) => chosen.has(row.id))
+    const taken = (await missed(sentence, range.from, range.to, theHouse)).filter((row) => chosen.has(row.id))
     if (taken.length === 0)
       throw new Refusal('nothing-missed', `None of these still lacks its ${sentence.issue}. Look again.`)
     const ofPayment = eventOf(sentence) === 'payment'

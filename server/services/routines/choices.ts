@@ -1,5 +1,6 @@
 import { one, rows } from '../../db/connection'
 import { company } from '../house/house'
+import { buysWithin, theHouse, within } from '../people/principal'
 
 /** What the words of a sentence can be, out of the house's own records. */
 export interface RoutineChoices {
@@ -17,7 +18,7 @@ export interface RoutineChoices {
 
 const most = 2000
 
-export async function routineChoices(): Promise<RoutineChoices> {
+export async function routineChoices(who = theHouse): Promise<RoutineChoices> {
   const { orderStatuses, orderFields } = await company()
   const found = (await one<Pick<RoutineChoices, 'groups' | 'countries' | 'currencies' | 'salespersons'>>(`
     select
@@ -31,9 +32,13 @@ export async function routineChoices(): Promise<RoutineChoices> {
     ...found,
     statuses: orderStatuses,
     fields: orderFields,
-    brands: await rows('select code value, name words from brand order by id'),
+    brands: await rows(`select code value, name words from brand where ${within(who, 'id')} order by id`),
     customers: await rows(
-      `select number value, name || ' (' || number || ')' words from customer order by name, id limit ${most}`,
+      `select number value, name || ' (' || number || ')' words
+      from customer
+      where ${buysWithin(who, 'id')}
+      order by name, id
+      limit ${most}`,
     ),
     items: await rows(
       `select code value, code || ' ' || coalesce(names ->> 'en', '') words

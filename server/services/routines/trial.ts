@@ -12,6 +12,7 @@ import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
+import { theHouse, within, type Principal } from '../people/principal'
 
 /*
  * The trial: what a sentence would have done over the past days, judged on the events as they were, without doing it.
@@ -78,6 +79,7 @@ export async function tryOut(
   days: number,
   live: RoutineSentence | null,
   routineId: number | null = null,
+  who = theHouse,
 ): Promise<Trial> {
   const { orderStatuses, timeZone } = await company()
   checkSentence(sentence, orderStatuses)
@@ -88,6 +90,7 @@ export async function tryOut(
     since,
     eventOf(sentence),
     eventOf(sentence) === 'order status' ? statuses : [sentence.issue],
+    who,
   )
   const first = firstPerOrder(sentence, events)
   const customers = await customersOf([...new Set([...first.values()].map((event) => event.customerId))])
@@ -186,7 +189,12 @@ const happenings: Record<RoutineEvent, { kind: string; what: string; subject: st
 }
 
 /** What routines of a kind would have looked at: the statuses reached, the kinds posted, the receipts called for. */
-function eventsSince(since: Date, event: RoutineEvent, what: readonly string[]): Promise<EventRow[]> {
+function eventsSince(
+  since: Date,
+  event: RoutineEvent,
+  what: readonly string[],
+  who: Principal,
+): Promise<EventRow[]> {
   const { kind, what: fact, subject, of } = happenings[event]
   return rows<EventRow>(
     `select e.${subject} subject, e.facts, e.at, o.customer_id "customerId"
@@ -195,6 +203,7 @@ function eventsSince(since: Date, event: RoutineEvent, what: readonly string[]):
     where e.kind = '${kind}'
       and e.at >= $1
       and e.only_routine is null
+      and ${within(who, 'o.brand_id')}
       and e.facts ->> '${fact}' = any($2::text[])
     order by e.at, e.id`,
     [since, what],

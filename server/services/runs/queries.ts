@@ -1,6 +1,7 @@
 import { rows } from '../../db/connection'
 import type { RunHeader, RunLine, RunPart, RunProblem } from './runs'
 import { keyset, type Sort } from '../keyset'
+import { runsWithin, type Principal } from '../people/principal'
 
 /**
  * SQL of one run's documents: what became of each prepared document, in exactly one part. A document in two
@@ -60,6 +61,7 @@ export async function runHeader(runId: number): Promise<RunHeader | undefined> {
 export async function runPage(
   after: string | undefined,
   limit: number,
+  who: Principal,
 ): Promise<(RunHeader & { sortKey: string })[]> {
   const sort: Sort = { key: 'r.started_at', type: 'timestamptz', descending: true }
   const parameters: unknown[] = []
@@ -68,7 +70,13 @@ export async function runPage(
     `select r.*, n.*
     from (
       select ${header}, r.started_at::text "sortKey", ${counts}
-      from (select * from send_run r where ${where} order by ${order} limit ${limit + 1}) r
+      from (
+        select *
+        from send_run r
+        where ${where} and ${runsWithin(who, 'r.id')}
+        order by ${order}
+        limit ${limit + 1}
+      ) r
       join send_run_document p on p.run_id = r.id
       group by r.id, r.started_at, r.goes_at, r.ended_at, r.taken_back_by, r.stopped_by, r.started_by,
         r.post_only

@@ -16,6 +16,7 @@ import {
   runProblems,
   runSums,
 } from './queries'
+import { theHouse } from '../people/principal'
 
 /*
  * What a Send did, told from what was committed: each chosen document is in exactly one part of the report.
@@ -144,8 +145,11 @@ export async function runReport(runId: number): Promise<RunReport> {
 }
 
 /** One page of all runs, newest first. */
-export async function listRuns(filter: { after?: string; limit: number }): Promise<Listed<RunHeader>> {
-  return paged(await runPage(filter.after, filter.limit), filter.limit)
+export async function listRuns(
+  filter: { after?: string; limit: number },
+  who = theHouse,
+): Promise<Listed<RunHeader>> {
+  return paged(await runPage(filter.after, filter.limit, who), filter.limit)
 }
 
 /** Every document of a run with what became of it, for the CSV report. */

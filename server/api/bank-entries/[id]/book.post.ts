@@ -8,6 +8,7 @@ import { bookEntry } from '../../../services/receivables/bank'
 export default route<{ id: number }, object, { customerId: number; settle: Settlement[] }>(
   {
     role: 'clerk',
+    brands: 'all',
     params: idParam,
     body: Joi.object({ customerId: id.required(), settle: settle.default([]) }),
   },

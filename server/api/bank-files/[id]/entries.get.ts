@@ -4,6 +4,11 @@ import { bankEntries, entryStates, type EntryState } from '../../../services/rec
 
 /** The movements of a bank file, those that need somebody first. */
 export default route<{ id: number }, { state?: EntryState; after?: string; limit: number }>(
-  { role: 'reader', params: idParam, query: Joi.object({ state: Joi.valid(...entryStates), ...page }) },
+  {
+    role: 'reader',
+    brands: 'all',
+    params: idParam,
+    query: Joi.object({ state: Joi.valid(...entryStates), ...page }),
+  },
   ({ params, query }) => bankEntries({ fileId: params.id, ...query }),
 )

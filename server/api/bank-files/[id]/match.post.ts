@@ -3,6 +3,9 @@ import { route } from '../../../route'
 import { matchAgain } from '../../../services/receivables/bank'
 
 /** Matches what is not booked once more, with what is open now. */
-export default route<{ id: number }>({ role: 'clerk', params: idParam }, async ({ params }) => ({
-  changed: await matchAgain(params.id),
-}))
+export default route<{ id: number }>(
+  { role: 'clerk', brands: 'all', params: idParam },
+  async ({ params }) => ({
+    changed: await matchAgain(params.id),
+  }),
+)

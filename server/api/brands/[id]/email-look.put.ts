@@ -4,7 +4,13 @@ import { route } from '../../../route'
 import { changeEmailLook } from '../../../services/house/change'
 
 export default route<{ id: number }, object, EmailLook>(
-  { role: 'supervisor', params: idParam, body: emailLook.required() },
+  {
+    role: 'supervisor',
+    brands: 'own',
+    of: ({ params }) => ({ brands: [params.id] }),
+    params: idParam,
+    body: emailLook.required(),
+  },
   async ({ params, body }) => {
     await changeEmailLook(params.id, body)
     return { ok: true }

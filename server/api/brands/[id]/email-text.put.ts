@@ -11,6 +11,8 @@ export default route<
 >(
   {
     role: 'supervisor',
+    brands: 'own',
+    of: ({ params }) => ({ brands: [params.id] }),
     params: idParam,
     body: Joi.object({
       kind: kind.default('invoice'),

@@ -29,6 +29,8 @@ const colour = Joi.string()
 export default route<{ id: number }, object, Look>(
   {
     role: 'supervisor',
+    brands: 'own',
+    of: ({ params }) => ({ brands: [params.id] }),
     params: idParam,
     bodyLimit: 4_000_000,
     body: Joi.object({

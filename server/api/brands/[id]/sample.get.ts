@@ -9,7 +9,13 @@ import { samplePaper } from '../../../services/documents/sample'
 
 /** The brand's paper as it would be now for its newest order: no number is used, nothing is kept. */
 export default route<{ id: number }, { kind: DocumentKind }>(
-  { role: 'reader', params: idParam, query: Joi.object({ kind: kind.default('invoice') }).unknown() },
+  {
+    role: 'reader',
+    brands: 'own',
+    of: ({ params }) => ({ brands: [params.id] }),
+    params: idParam,
+    query: Joi.object({ kind: kind.default('invoice') }).unknown(),
+  },
   async ({ event, params, query }) => {
     const { paper, design } = await samplePaper(params.id, query.kind)
     const { bytes, problems } = await renderPaper(paper, design, clock.now())

@@ -16,7 +16,13 @@ const email = Joi.object({
  * screen, where that is given.
  */
 export default route<{ id: number }, object, { kind: DocumentKind; email?: EmailOnScreen }>(
-  { role: 'clerk', params: idParam, body: Joi.object({ kind: kind.default('invoice'), email }) },
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ brands: [params.id] }),
+    params: idParam,
+    body: Joi.object({ kind: kind.default('invoice'), email }),
+  },
   async ({ params, body, user }) => {
     await sendSampleToMe(params.id, body.kind, user, body.email)
     return { to: user.email }

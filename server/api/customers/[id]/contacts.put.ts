@@ -6,6 +6,8 @@ import { changeContacts } from '../../../services/customers/contacts'
 export default route<{ id: number }, object, { version: number; contacts: ContactFacts[] }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ customers: [params.id] }),
     params: idParam,
     body: Joi.object({
       version: id.required(),

@@ -6,6 +6,12 @@ import { creditSums } from '../../../services/drafts/drafts'
 
 /** What a credit note of these lines, or of this amount, would come to. Changes nothing. */
 export default route<{ id: number }, object, { ask: CreditAsk }>(
-  { role: 'reader', params: idParam, body: Joi.object({ ask: creditAsk.required() }) },
+  {
+    role: 'reader',
+    brands: 'own',
+    of: ({ params }) => ({ documents: [params.id] }),
+    params: idParam,
+    body: Joi.object({ ask: creditAsk.required() }),
+  },
   ({ params, body }) => creditSums(params.id, body.ask),
 )

@@ -8,6 +8,8 @@ import { creditDocument } from '../../../services/drafts/drafts'
 export default route<{ id: number }, object, { ask: CreditAsk; reason: string; anew: boolean }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ documents: [params.id] }),
     params: idParam,
     body: Joi.object({
       ask: creditAsk.required(),

@@ -5,7 +5,13 @@ import { documentBytes } from '../../../services/register/register'
 
 /** The very bytes that were sent. */
 export default route<{ id: number }, { save: boolean }>(
-  { role: 'reader', params: idParam, query: Joi.object({ save: Joi.boolean().default(false) }) },
+  {
+    role: 'reader',
+    brands: 'own',
+    of: ({ params }) => ({ documents: [params.id] }),
+    params: idParam,
+    query: Joi.object({ save: Joi.boolean().default(false) }),
+  },
   async ({ event, params, query }) => {
     const { bytes, fileName, sha256 } = await documentBytes(params.id)
     setResponseHeaders(event, {

@@ -7,7 +7,13 @@ import { sendDocuments } from '../../../services/dispatch/by-hand'
  * despite.
  */
 export default route<{ id: number }, object, { despite: boolean }>(
-  { role: 'clerk', params: idParam, body: Joi.object({ despite: Joi.boolean().default(false) }) },
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ documents: [params.id] }),
+    params: idParam,
+    body: Joi.object({ despite: Joi.boolean().default(false) }),
+  },
   async ({ params, body, user }) => {
     await sendDocuments([params.id], user.name, body.despite)
     return { ok: true }

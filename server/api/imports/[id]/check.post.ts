@@ -6,7 +6,7 @@ import { checkImport } from '../../../services/imports/imports'
 
 /** Has every row checked by a mapping; nothing is written. */
 export default route<{ id: number }, object, Reading>(
-  { role: 'clerk', params: idParam, body: reading },
+  { role: 'clerk', brands: 'all', params: idParam, body: reading },
   async ({ params, body }) => {
     await checkImport(params.id, body)
     return { ok: true }

@@ -3,6 +3,6 @@ import { route } from '../../../route'
 import { importView } from '../../../services/imports/imports'
 
 /** One import: its making, mapping, state and counts. */
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
+export default route<{ id: number }>({ role: 'reader', brands: 'all', params: idParam }, ({ params }) =>
   importView(params.id),
 )

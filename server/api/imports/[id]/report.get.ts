@@ -4,15 +4,18 @@ import { route } from '../../../route'
 import { importRows, importView } from '../../../services/imports/imports'
 
 /** What became of every row, as CSV. */
-export default route<{ id: number }>({ role: 'reader', params: idParam }, async ({ event, params }) => {
-  await importView(params.id)
-  return csvAnswer(
-    event,
-    `import-${params.id}`,
-    csvPages(
-      ['line', 'state', 'note', 'cells'],
-      (place) => importRows({ importId: params.id, ...place }),
-      ({ line, state, note, cells }) => ({ line, state, note, cells: cells.join(' | ') }),
-    ),
-  )
-})
+export default route<{ id: number }>(
+  { role: 'reader', brands: 'all', params: idParam },
+  async ({ event, params }) => {
+    await importView(params.id)
+    return csvAnswer(
+      event,
+      `import-${params.id}`,
+      csvPages(
+        ['line', 'state', 'note', 'cells'],
+        (place) => importRows({ importId: params.id, ...place }),
+        ({ line, state, note, cells }) => ({ line, state, note, cells: cells.join(' | ') }),
+      ),
+    )
+  },
+)

@@ -8,7 +8,12 @@ import { importView, writeImport } from '../../../services/imports/imports'
  * with tellRoutines: old orders mail nobody.
  */
 export default route<{ id: number }, object, { tellRoutines: boolean }>(
-  { role: 'clerk', params: idParam, body: Joi.object({ tellRoutines: Joi.boolean().default(false) }) },
+  {
+    role: 'clerk',
+    brands: 'all',
+    params: idParam,
+    body: Joi.object({ tellRoutines: Joi.boolean().default(false) }),
+  },
   async ({ params, body, user }) => {
     checkMayImport(user, (await importView(params.id)).subject)
     await writeImport(params.id, body.tellRoutines)

@@ -6,7 +6,13 @@ import { allNumbers, type NumberRow } from '../../../services/register/numbers'
 
 /** The numbers of a series in a period as CSV, streamed. */
 export default route<{ id: number }, { period: string }>(
-  { role: 'reader', params: idParam, query: Joi.object({ period: text(40).allow('').default('') }) },
+  {
+    role: 'reader',
+    brands: 'own',
+    of: ({ params }) => ({ series: [params.id] }),
+    params: idParam,
+    query: Joi.object({ period: text(40).allow('').default('') }),
+  },
   async ({ event, params, query }) => {
     const batches = await allNumbers(params.id, query.period)
     const period = query.period.replace(/[^\w-]/g, '') || 'all'

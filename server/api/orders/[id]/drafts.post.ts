@@ -6,6 +6,8 @@ import { draftFromOrder } from '../../../services/drafts/drafts'
 export default route<{ id: number }, object, { kind: 'part' | 'deposit'; percent?: string }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ sources: [params.id] }),
     params: idParam,
     body: Joi.object({
       kind: Joi.valid('part', 'deposit').required(),

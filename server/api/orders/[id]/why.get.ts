@@ -2,4 +2,7 @@ import { idParam } from '../../../checks'
 import { route } from '../../../route'
 import { whyOf } from '../../../services/routines/why'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) => whyOf(params.id))
+export default route<{ id: number }>(
+  { role: 'reader', brands: 'own', of: ({ params }) => ({ sources: [params.id] }), params: idParam },
+  ({ params }) => whyOf(params.id),
+)

@@ -6,7 +6,16 @@ import { allocatePayment } from '../../../services/receivables/payments'
 
 /** Books what lies on account on further documents. */
 export default route<{ id: number }, object, { settle: Settlement[] }>(
-  { role: 'clerk', params: idParam, body: Joi.object({ settle: settle.min(1).required() }) },
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ params, body }) => ({
+      sources: [params.id],
+      documents: body.settle.map((one) => one.documentId),
+    }),
+    params: idParam,
+    body: Joi.object({ settle: settle.min(1).required() }),
+  },
   async ({ params, body, user }) => {
     await allocatePayment(params.id, body.settle, user.name)
     return { ok: true }

@@ -4,6 +4,12 @@ import { prepareReceipt } from '../../../services/receivables/source'
 
 /** Has the receipt of a payment or refund prepared; it then waits on To check. */
 export default route<{ id: number }>(
-  { role: 'clerk', params: idParam, body: Joi.object({}) },
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ sources: [params.id] }),
+    params: idParam,
+    body: Joi.object({}),
+  },
   ({ params, user }) => prepareReceipt(params.id, user.name),
 )

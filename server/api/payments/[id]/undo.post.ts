@@ -4,6 +4,12 @@ import { undoPayment } from '../../../services/receivables/payments'
 
 /** Takes a payment back by a counter-entry. */
 export default route<{ id: number }, object, { reason: string }>(
-  { role: 'clerk', params: idParam, body: Joi.object({ reason: text(200).required() }) },
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ sources: [params.id] }),
+    params: idParam,
+    body: Joi.object({ reason: text(200).required() }),
+  },
   async ({ params, body, user }) => ({ id: await undoPayment(params.id, body.reason, user.name) }),
 )

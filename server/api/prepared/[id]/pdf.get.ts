@@ -8,10 +8,13 @@ import { route } from '../../../route'
 import { paperForPdf } from '../../../services/line/in-hand'
 
 /** The paper as it will be, drawn by the same code that draws what is sent. */
-export default route<{ id: number }>({ role: 'reader', params: idParam }, async ({ event, params }) => {
-  const { paper, design } = await paperForPdf(params.id)
-  const { bytes, problems } = await renderPaper(asPreview(paper), design, clock.now())
-  if (!bytes) throw new Refusal('not-drawn', problems.map((problem) => problem.sentence).join(' '))
-  setResponseHeaders(event, { 'content-type': 'application/pdf', 'cache-control': 'no-store' })
-  return Buffer.from(bytes)
-})
+export default route<{ id: number }>(
+  { role: 'reader', brands: 'own', of: ({ params }) => ({ prepared: [params.id] }), params: idParam },
+  async ({ event, params }) => {
+    const { paper, design } = await paperForPdf(params.id)
+    const { bytes, problems } = await renderPaper(asPreview(paper), design, clock.now())
+    if (!bytes) throw new Refusal('not-drawn', problems.map((problem) => problem.sentence).join(' '))
+    setResponseHeaders(event, { 'content-type': 'application/pdf', 'cache-control': 'no-store' })
+    return Buffer.from(bytes)
+  },
+)

@@ -6,6 +6,8 @@ import { sendThisOnceTo } from '../../../services/documents/prepare-by-hand'
 export default route<{ id: number }, object, { addresses: string[] }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ prepared: [params.id] }),
     params: idParam,
     body: Joi.object({ addresses: Joi.array().items(text(320)).max(20).unique().required() }),
   },

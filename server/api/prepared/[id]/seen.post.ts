@@ -4,7 +4,13 @@ import { route } from '../../../route'
 import { markSeen } from '../../../services/documents/prepare'
 
 export default route<{ id: number }, object, { revision: number }>(
-  { role: 'clerk', params: idParam, body: Joi.object({ revision: id.required() }) },
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ prepared: [params.id] }),
+    params: idParam,
+    body: Joi.object({ revision: id.required() }),
+  },
   async ({ params, body, user }) => {
     if (!(await markSeen(params.id, body.revision, user.name)))
       throw new Refusal('changed-again', 'It changed once more. Look at it again.')

@@ -6,6 +6,8 @@ import { catchUp } from '../../../services/routines/catch-up'
 export default route<{ id: number }, object, { from: string; to: string; ids: number[] }>(
   {
     role: 'clerk',
+    brands: 'own',
+    of: ({ body }) => ({ sources: body.ids }),
     params: idParam,
     body: Joi.object({ from: day.required(), to: day.required(), ids }),
   },

@@ -2,6 +2,6 @@ import { idParam } from '../../../checks'
 import { route } from '../../../route'
 import { routineVersions } from '../../../services/routines/routines'
 
-export default route<{ id: number }>({ role: 'reader', params: idParam }, ({ params }) =>
+export default route<{ id: number }>({ role: 'reader', brands: 'none', params: idParam }, ({ params }) =>
   routineVersions(params.id),
 )

@@ -4,11 +4,13 @@ import { route } from '../../../route'
 import { runLines } from '../../../services/runs/runs'
 
 /** The run's report, a line per paper, as CSV (RFC 4180). */
-export default route<{ id: number }>({ role: 'reader', params: idParam }, async ({ event, params }) =>
-  csvFile(
-    event,
-    `run-${params.id}`,
-    ['order', 'customer', 'kind', 'document', 'outcome', 'reason', 'total', 'currency', 'emails', 'prints'],
-    await runLines(params.id),
-  ),
+export default route<{ id: number }>(
+  { role: 'reader', brands: 'own', of: ({ params }) => ({ runs: [params.id] }), params: idParam },
+  async ({ event, params }) =>
+    csvFile(
+      event,
+      `run-${params.id}`,
+      ['order', 'customer', 'kind', 'document', 'outcome', 'reason', 'total', 'currency', 'emails', 'prints'],
+      await runLines(params.id),
+    ),
 )

@@ -6,6 +6,7 @@ import { mendRow } from '../../../../services/imports/imports'
 export default route<{ id: number; line: number }, object, { cells: string[] }>(
   {
     role: 'clerk',
+    brands: 'all',
     params: Joi.object({ id: id.required(), line: id.required() }),
     body: Joi.object({ cells: Joi.array().items(Joi.string().max(4000).allow('')).max(200).required() }),
   },

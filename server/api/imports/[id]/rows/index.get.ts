@@ -6,6 +6,7 @@ import { importRows, type RowState } from '../../../../services/imports/imports'
 export default route<{ id: number }, { state?: RowState; after?: string; limit: number }>(
   {
     role: 'reader',
+    brands: 'all',
     params: idParam,
     query: Joi.object({ state: Joi.valid('right', 'wrong', 'written', 'unchanged'), ...page }),
   },
