@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { demoStaff } from '../../demo/house'
 import { one, rows, run } from '../../server/db/connection'
+import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { newInvoice } from '../../server/services/drafts/drafts'
 import { makeToken } from '../../server/services/people/tokens'
 import { recordPayment } from '../../server/services/receivables/payments'
@@ -73,6 +74,28 @@ beforeAll(async () => {
     await house.ship([await house.newOrder({ brandId: brand.id, customerId: customer.id })])
   }
   await house.settle()
+  // one of each brand at each stage
+  for (const [brand, customer] of [
+    [theirs, theirCustomer],
+    [ours, ourCustomer],
+  ] as const) {
+    const emails = await rows<{ id: number }>(
+      `select id from dispatch where brand_id = $1 and channel = 'email' order by id`,
+      [brand.id],
+    )
+    expect(emails.length).toBeGreaterThan(1)
+    await run(`update dispatch set state = 'waiting', held = true where id = $1`, [emails[0]!.id])
+    await run(`update dispatch set state = 'stuck', stuck_cause = 'refused' where id = $1`, [emails[1]!.id])
+    const back = await house.newOrder({
+      brandId: brand.id,
+      customerId: customer.id,
+      customerName: customer.name,
+      status: 'Shipped',
+    })
+    await run('update sales_order set supplied_on = current_date where id = $1', [back])
+    const [made] = await prepareByHand('invoice', [back], 'Test')
+    await putBack([made!.result.preparedId!], 'Test')
+  }
   const found = await one<Record<string, number>>(
     `select (select max(id) from sales_order where brand_id = $1) "order",
       (select max(id) from draft where brand_id = $1) draft, (select max(id) from payment where brand_id = $1) payment,

@@ -4,7 +4,7 @@ import { clock } from '../../clock'
 import { one, rows } from '../../db/connection'
 import { company } from '../house/house'
 import { stopOf } from '../dispatch/stopped'
-import { theHouse, within } from '../people/principal'
+import { theHouse, within, type Principal } from '../people/principal'
 
 /** A stage's count and the facts its cloth shows. Times are instants; the page words them. */
 export interface StageCount {
@@ -16,54 +16,43 @@ export interface StageCount {
   at: Date | null
 }
 
+/** SQL: that unsent document `u` is of a brand which this one may see. */
+const unsentWithin = (who: Principal) =>
+  who.brands === null ? 'true' : `u.document_id in (select id from document where ${within(who, 'brand_id')})`
+
 /** The six counts; each from its own partial index. Arrived counts today's, in the house's zone. */
 export async function lineCounts(who = theHouse): Promise<StageCount[]> {
-  const own = within(who, 'brand_id')
   const { timeZone } = await company()
   const today = dayInZone(clock.now(), timeZone)
+  const document = `prepared_document p where ${within(who, 'p.brand_id')} and p.state`
+  const toCheck = `${document} = 'prepared' and not p.automatic`
+  const email = `dispatch s where ${within(who, 's.brand_id')} and s.state`
+  const arrivedToday = `${email} = 'arrived' and s.arrived_at >= ($1::date::timestamp at time zone $2)`
   const counts = (await one<
     Record<string, number> & { oldestToCheck: Date | null; nextGo: Date | null; oldestOnTheWay: Date | null }
   >(
-    `select (select count(*)::int from prepared_document where ${own} and state = 'due') due,
-      (select count(*)::int from prepared_document where ${own} and state = 'put back') back,
-      (select count(*)::int from undelivered where ${own === 'true' ? own : `document_id in (select id from document where ${own})`}) undelivered,
-      (select count(*)::int from prepared_document where ${own} and state = 'prepared' and not automatic) "toCheck",
-      (select min(since) from prepared_document where ${own} and state = 'prepared' and not automatic) "oldestToCheck",
+    `select (select count(*)::int from ${document} = 'due') due,
+      (select count(*)::int from ${document} = 'put back') back,
+      (select count(*)::int from undelivered u where ${unsentWithin(who)}) undelivered,
+      (select count(*)::int from ${toCheck}) "toCheck", (select min(p.since) from ${toCheck}) "oldestToCheck",
+      (select count(*)::int from ${toCheck} and p.changes is not null) changed,
+      (select count(*)::int from ${toCheck} and p.kept_back) "keptBack",
+      (select count(*)::int from ${toCheck} and ${stopOf('p')} is not null) stopped,
+      (select count(*)::int from ${email} = 'waiting' and s.held) held,
+      (select count(*)::int from ${email} in ('waiting', 'claimed', 'handing over')) waiting,
+      (select count(*)::int from ${email} = 'waiting' and s.channel = 'paper' and not s.held) "printQueue",
       (
-        select count(*)::int from prepared_document where ${own} and state = 'prepared' and not automatic and changes is not null
-      ) changed,
-      (select count(*)::int from prepared_document where ${own} and state = 'prepared' and not automatic and kept_back) "keptBack",
-      (
-        select count(*)::int
-        from prepared_document p
-        where ${own} and state = 'prepared' and not automatic and ${stopOf('p')} is not null
-      ) stopped,
-      (select count(*)::int from dispatch where ${own} and state = 'waiting' and held) held,
-      (select count(*)::int from dispatch where state in ('waiting', 'claimed', 'handing over')) waiting,
-      (select count(*)::int from dispatch where ${own} and state = 'waiting' and channel = 'paper' and not held) "printQueue",
-      (
-        select min(next_try_at)
-        from dispatch
-        where ${own} and state = 'waiting' and channel = 'email' and ready and not held
+        select min(s.next_try_at) from ${email} = 'waiting' and s.channel = 'email' and s.ready and not s.held
       ) "nextGo",
-      (select count(*)::int from dispatch where ${own} and state = 'on the way') "onTheWay",
-      (select min(since) from dispatch where ${own} and state = 'on the way') "oldestOnTheWay",
-      (
-        select count(*)::int
-        from dispatch
-        where ${own} and state = 'arrived' and arrived_at >= ($1::date::timestamp at time zone $2)
-      ) arrived,
-      (
-        select count(*)::int
-        from dispatch
-        where ${own} and state = 'arrived' and channel = 'paper' and arrived_at >= ($1::date::timestamp at time zone $2)
-      ) posted`,
+      (select count(*)::int from ${email} = 'on the way') "onTheWay",
+      (select min(s.since) from ${email} = 'on the way') "oldestOnTheWay",
+      (select count(*)::int from ${arrivedToday}) arrived,
+      (select count(*)::int from ${arrivedToday} and s.channel = 'paper') posted`,
     [today, timeZone],
   ))!
   const stuck = await rows<{ cause: StuckCause; count: number }>(
-    `select stuck_cause cause, count(*)::int count
-    from dispatch
-    where ${own} and state = 'stuck'
+    `select s.stuck_cause cause, count(*)::int count
+    from ${email} = 'stuck'
     group by 1
     order by 2 desc, 1`,
   )
