@@ -47,9 +47,22 @@ export function daysBetween(from: Day, to: Day): number {
   return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
 }
 
+const formatters = new Map<string, Intl.DateTimeFormat>()
+
+/** Kept by what it formats: making one takes longer than a hundred uses of it. */
+function formatter(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${locale} ${Object.values(options).join(' ')}`
+  let found = formatters.get(key)
+  if (!found) {
+    found = new Intl.DateTimeFormat(locale, options)
+    formatters.set(key, found)
+  }
+  return found
+}
+
 /** The calendar day that an instant falls on in a zone (IANA name). */
 export function dayInZone(instant: Date, zone: string): Day {
-  return new Intl.DateTimeFormat('en-CA', {
+  return formatter('en-CA', {
     timeZone: zone,
     year: 'numeric',
     month: '2-digit',
@@ -60,7 +73,7 @@ export function dayInZone(instant: Date, zone: string): Day {
 /** A day written out: "24 November 2026", "24. November 2026". */
 export function formatDay(day: Day, language: Language, month: 'long' | 'short' = 'long'): string {
   const { year, month: m, day: date } = parseDay(day)
-  return new Intl.DateTimeFormat(localeOf[language], {
+  return formatter(localeOf[language], {
     timeZone: 'UTC',
     day: 'numeric',
     month,
@@ -70,10 +83,10 @@ export function formatDay(day: Day, language: Language, month: 'long' | 'short' 
     .replaceAll('\u202F', '\u00A0')
 }
 
-/** 1 Monday … 7 Sunday (ISO 8601). */
 /** A day as the interface and its sentences write it: "27 Nov 2026". */
 export const dayWords = (day: Day): string => formatDay(day, 'en', 'short')
 
+/** 1 Monday … 7 Sunday (ISO 8601). */
 export function weekdayOf(day: Day): number {
   const { year, month, day: date } = parseDay(day)
   return new Date(Date.UTC(year, month - 1, date)).getUTCDay() || 7
@@ -88,7 +101,7 @@ export function instantInZone(day: Day, time: string, zone: string): Date {
   const wanted = Date.UTC(year, month - 1, date, Number(time.slice(0, 2)), Number(time.slice(3)))
   const shownAt = (instant: number) => {
     const parts = Object.fromEntries(
-      new Intl.DateTimeFormat('en-CA', {
+      formatter('en-CA', {
         timeZone: zone,
         hourCycle: 'h23',
         year: 'numeric',

@@ -5,18 +5,24 @@ import { one, run } from '../../db/connection'
 
 /**
  * Keeps bytes under their SHA-256 in PostgreSQL. The same bytes are kept once. Lists never select bytes.
- * A directory or object storage can stand behind the same two calls.
+ * A directory or object storage can stand behind the same calls.
+ * @returns their SHA-256, in the order given
  */
-export async function keepFile(bytes: Uint8Array, mediaType: string): Promise<string> {
-  const sha256 = createHash('sha256').update(bytes).digest('hex')
+export async function keepFiles(files: readonly Uint8Array[], mediaType: string): Promise<string[]> {
+  const sums = files.map((bytes) => createHash('sha256').update(bytes).digest('hex'))
   await run(
     `insert into file (sha256, media_type, size, bytes, kept_at)
-    values ($1, $2, $3, $4, $5)
+    select f.sha256, $3, octet_length(f.bytes), f.bytes, $4
+    from unnest($1::text[], $2::bytea[]) as f (sha256, bytes)
     on conflict do nothing`,
-    [sha256, mediaType, bytes.byteLength, Buffer.from(bytes), clock.now()],
+    [sums, files.map((bytes) => Buffer.from(bytes)), mediaType, clock.now()],
   )
-  return sha256
+  return sums
 }
+
+/** The same for one. */
+export const keepFile = async (bytes: Uint8Array, mediaType: string): Promise<string> =>
+  (await keepFiles([bytes], mediaType))[0]!
 
 /** @throws Refusal "no-such-file" */
 export async function readFileBytes(sha256: string): Promise<Uint8Array> {

@@ -9,7 +9,6 @@ import { languages, type Language } from '../../../core/money/format'
 import {
   changedPreference,
   isAddress,
-  recipientsFor,
   preferenceWords,
   type ContactFacts,
   type Preference,
@@ -21,6 +20,7 @@ import { markStale } from '../outbox/stale'
 import { keyset, likeText, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
 import { buysWithin, theHouse, within, type Principal } from '../people/principal'
+import { deliveryOf } from '../../../core/dispatch/delivery'
 
 /*
  * Customers as papers see them: address, language, contacts and preferences, and whether a paper can go at all.
@@ -97,21 +97,23 @@ export function waysOf(customer: {
 }): Way[] {
   return documentKinds.map((kind) => {
     const preference = customer.preferences[kind]
-    const recipients = recipientsFor({ contacts: customer.contacts, role: kindFacts[kind].to, preference })
-    const channel = preference?.channel ?? 'email'
-    const byEmail = channel === 'email' || channel === 'both'
+    const { channel, email, recipients, lacks } = deliveryOf({
+      contacts: customer.contacts,
+      role: kindFacts[kind].to,
+      preference,
+    })
     const problem =
       channel === 'nothing'
         ? null
         : !customer.billing
           ? 'no postal address'
-          : byEmail && recipients.length === 0
-            ? `no ${preference?.to ?? kindFacts[kind].to} contact`
-            : null
+          : lacks === null
+            ? null
+            : `no ${lacks} contact`
     return {
       kind,
       words: preferenceWords({ channel: 'email', ...preference }),
-      to: byEmail ? recipients.map((one) => one.address).join(', ') : '',
+      to: email ? recipients.map((one) => one.address).join(', ') : '',
       problem,
     }
   })

@@ -5,7 +5,7 @@ import { config } from '../../config'
 import { one, rows, run } from '../../db/connection'
 import { Dispatch, DispatchDocument } from '../../db/models'
 import { addJobs } from '../../queue/add'
-import { note } from '../history/history'
+import { note, noteAll } from '../history/history'
 
 export interface NewDispatch {
   channel: 'email' | 'paper'
@@ -36,47 +36,65 @@ export interface NewDispatch {
 }
 
 /**
- * Puts one dispatch into the outbox, in the transaction of what it is about. Its Message-ID is fixed here,
- * before any try,
- * and kept on every retry, so that a receiver can tell a repeated mail (RFC 5322 section 3.6.4).
+ * Puts dispatches into the outbox, in the transaction of what they are about. Their Message-IDs are fixed here,
+ * before any try, and kept on every retry, so that a receiver can tell a repeated mail (RFC 5322 section 3.6.4).
+ * @returns their ids, in the order given
  */
-export async function newDispatch(wanted: NewDispatch): Promise<number> {
+export async function newDispatches(wanted: readonly NewDispatch[]): Promise<number[]> {
+  if (wanted.length === 0) return []
   const now = clock.now()
-  const { id } = await Dispatch.create({
-    channel: wanted.channel,
-    state: 'waiting',
-    customerId: wanted.customerId,
-    customerName: wanted.customerName,
-    brandId: wanted.brandId,
-    emailTextId: wanted.emailTextId,
-    toRole: wanted.role,
-    toAddresses: wanted.toAddresses ?? null,
-    isCopy: wanted.isCopy,
-    number: wanted.number,
-    total: wanted.total,
-    currency: wanted.currency,
-    sendTo: wanted.sendTo,
-    createdAt: now,
-    createdBy: wanted.actor,
-    ready: wanted.ready,
-    notBefore: wanted.notBefore,
-    nextTryAt: wanted.notBefore,
-    messageId: `<${randomUUID()}@${config.returnDomain}>`,
-    since: now,
-    copyTo: [...wanted.copyTo],
-    despite: wanted.despite ?? false,
-    gatherKey: wanted.gatherKey ?? null,
-  })
-  await DispatchDocument.create({ dispatchId: id, documentId: wanted.documentId })
-  await run('delete from undelivered where document_id = $1', [wanted.documentId])
-  if (wanted.isCopy)
-    await note(
-      { documentId: wanted.documentId, dispatchId: id },
-      wanted.actor,
-      `A copy is to go to ${wanted.sendTo}.`,
-    )
-  return id
+  const made = await Dispatch.bulkCreate(
+    wanted.map((one) => ({
+      channel: one.channel,
+      state: 'waiting' as const,
+      customerId: one.customerId,
+      customerName: one.customerName,
+      brandId: one.brandId,
+      emailTextId: one.emailTextId,
+      toRole: one.role,
+      toAddresses: one.toAddresses ?? null,
+      isCopy: one.isCopy,
+      number: one.number,
+      total: one.total,
+      currency: one.currency,
+      sendTo: one.sendTo,
+      createdAt: now,
+      createdBy: one.actor,
+      ready: one.ready,
+      notBefore: one.notBefore,
+      nextTryAt: one.notBefore,
+      messageId: `<${randomUUID()}@${config.returnDomain}>`,
+      since: now,
+      copyTo: [...one.copyTo],
+      despite: one.despite ?? false,
+      gatherKey: one.gatherKey ?? null,
+    })),
+    { returning: ['id'] },
+  )
+  const ids = made.map(({ id }) => id)
+  await DispatchDocument.bulkCreate(
+    wanted.map((one, index) => ({ dispatchId: ids[index]!, documentId: one.documentId })),
+  )
+  await run('delete from undelivered where document_id = any($1::int[])', [
+    wanted.map((one) => one.documentId),
+  ])
+  await noteAll(
+    wanted.flatMap((one, index) =>
+      one.isCopy
+        ? {
+            documentId: one.documentId,
+            dispatchId: ids[index]!,
+            actor: one.actor,
+            words: `A copy is to go to ${one.sendTo}.`,
+          }
+        : [],
+    ),
+  )
+  return ids
 }
+
+/** One dispatch. */
+export const newDispatch = async (wanted: NewDispatch): Promise<number> => (await newDispatches([wanted]))[0]!
 
 /** The email that still gathers what is alike, locked; undefined where there is none yet. */
 export async function gatheringDispatch(gatherKey: string): Promise<number | undefined> {

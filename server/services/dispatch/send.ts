@@ -12,8 +12,6 @@ import {
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import {
-  recipientsFor,
-  type Channel,
   type ContactFacts,
   type ContactRole,
   type Recipient,
@@ -26,12 +24,13 @@ import { Refusal } from '../../../core/errors'
 import { log, logTrouble, troubleWords } from '../../log'
 import { returnPath } from '../../outside/mail/return-path'
 import { handOver, type HandOver } from '../../outside/mail/smtp'
-import { addJob } from '../../queue/add'
+import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { stopOfDispatch } from './stopped'
-import { note } from '../history/history'
+import { note, noteAll } from '../history/history'
 import { takeOut } from './create'
 import { composeMessage, type Letter, type Message } from './compose'
+import { deliveryOf } from '../../../core/dispatch/delivery'
 
 /*
  * Sending one email: claim → recipients accepted → "handing over" written down → content → result.
@@ -90,15 +89,50 @@ async function gathered(claimed: Claimed): Promise<Enclosed[]> {
   )
 }
 
-/** Sends those of the dispatches that are due; one after another on one connection. */
+/** So long a worker keeps what it has claimed and not begun to send. */
+const holdMilliseconds = 5000
+
+/**
+ * Sends those of the dispatches that are due: claimed together, then one after another on one connection. Where
+ * the mail server takes its time, the rest is let go again, so that it can still be held or taken back.
+ */
 export async function sendDispatches(ids: readonly number[], workerId: string): Promise<void> {
-  for (const id of ids) await sendOne(id, workerId)
+  const token = randomUUID()
+  const claimed = await claim(ids, token, workerId)
+  const began = performance.now()
+  for (const [place, one] of claimed.entries()) {
+    if (place > 0 && performance.now() - began > holdMilliseconds) {
+      await letGo(
+        claimed.slice(place).map((rest) => rest.id),
+        token,
+      )
+      return
+    }
+    await sendOne(one, token)
+  }
 }
 
-async function sendOne(id: number, workerId: string): Promise<void> {
-  const token = randomUUID()
-  const claimed = await claim(id, token, workerId)
-  if (!claimed) return
+/** Takes a claim back that nothing was done with. */
+async function letGo(ids: readonly number[], token: string): Promise<void> {
+  await inTransaction(async () => {
+    const back = await rows<{ id: number }>(
+      `update dispatch
+      set state = $3, claim_token = null, claimed_by = null, lease_until = null, attempts = attempts - 1
+      where id = any($1::int[]) and claim_token = $2 and state = 'claimed'
+      returning id`,
+      [ids, token, next('claimed', 'lapse')!],
+    )
+    await addJobs(
+      'send-dispatches',
+      back.map(({ id }) => id),
+      10,
+      (dispatchIds) => ({ dispatchIds }),
+    )
+  })
+}
+
+async function sendOne(claimed: Claimed, token: string): Promise<void> {
+  const { id } = claimed
   if (claimed.rehearsal) return divert(claimed, token, claimed.rehearsal)
   const recipients = whom(claimed)
   if ('stuck' in recipients) return settle(id, token, 'refuse', { cause: recipients.stuck, reply: null })
@@ -202,55 +236,72 @@ async function divert(claimed: Claimed, token: string, address: string): Promise
 }
 
 /**
- * Wins the dispatch for this worker, or answers undefined when it is not due, another has it, or nothing of
- * it may leave.
+ * Wins those of the dispatches for this worker that are due, that no other has, and of which something may leave.
  */
-async function claim(id: number, token: string, workerId: string): Promise<Claimed | undefined> {
+async function claim(ids: readonly number[], token: string, workerId: string): Promise<Claimed[]> {
   return inTransaction(async () => {
-    const due = await one<{ despite: boolean }>(
-      `select despite from dispatch
-      where id = $1 and state = 'waiting' and channel = 'email' and ready and not held and gather_key is null
-        and next_try_at <= $2
+    const due = await rows<{ id: number; despite: boolean }>(
+      `select id, despite from dispatch
+      where id = any($1::int[]) and state = 'waiting' and channel = 'email' and ready and not held
+        and gather_key is null and next_try_at <= $2
         and not exists (select from company where paused_at is not null)
+      order by id
       for update`,
-      [id, clock.now()],
+      [ids, clock.now()],
     )
-    return due && (await mayLeave(id, due.despite)) ? take(id, token, workerId) : undefined
+    const leaving = await mayLeave(due)
+    return leaving.length === 0 ? [] : take(leaving, token, workerId)
   })
 }
 
 /**
- * The last look, with the dispatch locked: a document that was voided meanwhile is taken out, and nothing
- * goes whose order is held or withdrawn
- * unless somebody has read that and let it go. @returns whether something is left that may go
+ * The last look, with the dispatches locked: a document that was voided meanwhile is taken out, and nothing goes
+ * whose order is held or withdrawn unless somebody has read that and let it go.
+ * @returns those of which something is left that may go
  */
-async function mayLeave(id: number, despite: boolean): Promise<boolean> {
-  const voided = await rows<{ id: number }>(
-    `select v.document_id id from document_void v join dispatch_document dd on dd.document_id = v.document_id
-    where dd.dispatch_id = $1`,
-    [id],
+async function mayLeave(due: readonly { id: number; despite: boolean }[]): Promise<number[]> {
+  if (due.length === 0) return []
+  const ids = due.map(({ id }) => id)
+  const voided = await rows<{ dispatchId: number; documentId: number }>(
+    `select dd.dispatch_id "dispatchId", v.document_id "documentId"
+    from document_void v
+    join dispatch_document dd on dd.document_id = v.document_id
+    where dd.dispatch_id = any($1::int[])`,
+    [ids],
   )
-  for (const document of voided) await takeOut(id, document.id, 'Clothespin')
-  const left = await one<{ stopped: string | null }>(
-    `select ${stopOfDispatch('s')} stopped from dispatch s where id = $1 and state = 'waiting'`,
-    [id],
+  for (const { dispatchId, documentId } of voided) await takeOut(dispatchId, documentId, 'Clothespin')
+  const left = await rows<{ id: number; stopped: string | null; despite: boolean }>(
+    `select s.id, s.despite, ${stopOfDispatch('s')} stopped
+    from dispatch s
+    where s.id = any($1::int[]) and s.state = 'waiting'
+    order by s.id`,
+    [ids],
   )
-  if (!left) return false
-  if (left.stopped === null || despite) return true
-  await run(`update dispatch set held = true, held_for = 'order' where id = $1`, [id])
-  await note({ dispatchId: id }, 'Clothespin', `Taken out of Waiting: its order is ${left.stopped}.`)
-  publish('line')
-  return false
+  const stopped = left.filter((one) => one.stopped !== null && !one.despite)
+  if (stopped.length > 0) {
+    await run(`update dispatch set held = true, held_for = 'order' where id = any($1::int[])`, [
+      stopped.map(({ id }) => id),
+    ])
+    await noteAll(
+      stopped.map((one) => ({
+        dispatchId: one.id,
+        actor: 'Clothespin',
+        words: `Taken out of Waiting: its order is ${one.stopped}.`,
+      })),
+    )
+    publish('line')
+  }
+  return left.filter((one) => one.stopped === null || one.despite).map(({ id }) => id)
 }
 
-async function take(id: number, token: string, workerId: string): Promise<Claimed | undefined> {
+async function take(ids: readonly number[], token: string, workerId: string): Promise<Claimed[]> {
   const now = clock.now()
-  return one<Claimed>(
+  return rows<Claimed>(
     `with
       mine as (
         update dispatch
         set state = 'claimed', claim_token = $2, claimed_by = $3, lease_until = $4, attempts = attempts + 1
-        where id = $1 and state = 'waiting'
+        where id = any($1::int[]) and state = 'waiting'
         returning *
       )
     select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
@@ -287,30 +338,23 @@ async function take(id: number, token: string, workerId: string): Promise<Claime
     join email_text n on n.id = m.email_text_id
     join brand b on b.id = m.brand_id
     join customer c on c.id = m.customer_id
-    join design s on s.id = d.design_id`,
-    [id, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000)],
+    join design s on s.id = d.design_id
+    order by m.id`,
+    [ids, token, workerId, new Date(now.getTime() + config.leaseSeconds * 1000)],
   )
 }
 
 /** Looked up at this moment, never earlier. Somebody who already has it is not written to again. */
 function whom(claimed: Claimed): { list: Recipient[] } | { stuck: StuckCause } {
-  const channel: Channel = claimed.preferences[claimed.kind]?.channel ?? 'email'
-  if (claimed.toAddresses === null && (channel === 'paper' || channel === 'nothing'))
-    return { stuck: 'no email wanted' }
-  const wanted = claimed.toAddresses
-    ? claimed.toAddresses.map((address): Recipient => ({
-        name: claimed.contacts.find((contact) => contact.email === address)?.name ?? '',
-        address,
-        as: 'To',
-        source: 'for this sending only',
-      }))
-    : recipientsFor({
-        contacts: claimed.contacts,
-        role: claimed.toRole,
-        preference: claimed.preferences[claimed.kind],
-        copyTo: claimed.copyTo,
-      })
-  const list = wanted.filter((recipient) => !claimed.reached.includes(recipient.address.toLowerCase()))
+  const { email, recipients } = deliveryOf({
+    contacts: claimed.contacts,
+    role: claimed.toRole,
+    preference: claimed.preferences[claimed.kind],
+    copyTo: claimed.copyTo,
+    toAddresses: claimed.toAddresses,
+  })
+  if (!email) return { stuck: 'no email wanted' }
+  const list = recipients.filter((one) => !claimed.reached.includes(one.address.toLowerCase()))
   return list.length === 0 ? { stuck: 'no address' } : { list }
 }
 

@@ -19,7 +19,6 @@ import { ratesOn, togetherOn, type TaxCode } from '../../../core/money/tax-codes
 import { numberStandIn, seriesFor } from '../../../core/numbering/series'
 import type { Design } from '../../../core/designs/design'
 import {
-  recipientsFor,
   type Channel,
   type ContactFacts,
   type ContactRole,
@@ -41,6 +40,7 @@ import {
   type SeriesRow,
 } from '../house/house'
 import { taxCodes } from '../house/tax'
+import { deliveryOf } from '../../../core/dispatch/delivery'
 
 /**
  * The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is
@@ -214,10 +214,8 @@ export function contextOf(
   const together = togetherOn(house.taxCodes, taxDay)
   const untaxed = order.treatment === 'domestic' ? undefined : lines[0]?.taxCode
   const taxedAs = (code: string) => (order.credit ? code : (untaxed ?? together[code] ?? code))
-  const channel = findSetting<Channel>([
-    { level: 'customer', value: order.preferences[kind]?.channel },
-    { level: 'built in', value: 'email' },
-  ]).value
+  const { role, copyTo } = addressing
+  const delivery = deliveryOf({ role, copyTo, contacts, preference: order.preferences[kind] })
   return {
     sourceId: order.sourceId,
     creditsId: order.creditsId,
@@ -238,16 +236,8 @@ export function contextOf(
       note: { subject: note.subject, text: note.text },
       brand: { ...brand, colours: design.design.colours },
     },
-    channel,
-    recipients:
-      channel === 'email' || channel === 'both'
-        ? recipientsFor({
-            contacts,
-            role: addressing.role,
-            preference: order.preferences[kind],
-            copyTo: addressing.copyTo,
-          })
-        : [],
+    channel: delivery.channel,
+    recipients: delivery.recipients,
     builtFrom: {
       order: order.version,
       customer: order.customerVersion,

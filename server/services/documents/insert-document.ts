@@ -12,7 +12,7 @@ import { json, run } from '../../db/connection'
 import { HouseEvent, IssuedDocument, OpenItem, Undelivered, Unpainted } from '../../db/models'
 import { noAddress, planSending } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
-import { addToDispatch, gatheringDispatch, newDispatch } from '../dispatch/create'
+import { addToDispatch, gatheringDispatch, newDispatches, type NewDispatch } from '../dispatch/create'
 import { note, noteAll } from '../history/history'
 import type { BuiltFrom } from './found-settings'
 import { engineHooks, sourceOf, type SourceKind } from './sources'
@@ -98,206 +98,274 @@ export interface IssuingRun {
   posted: number[]
 }
 
-/**
- * Inserts a document with all that stands on it, in the caller's transaction and behind its savepoint.
- * @returns its id, and the event that a routine on posting is to look at; throws what keeps it from being
- * issued
- */
-export async function insertDocument(
-  paper: PaperRow,
-  drawn: Drawn,
-  issuing: IssuingRun,
-): Promise<{ documentId: number; eventId: number | null }> {
-  const { moved, now, actor } = issuing
-  if (moved.has(paper.sourceId))
-    throw new Refusal(
-      'billed-meanwhile',
-      'A part of its order has just been invoiced. Look at it again, then send it.',
-    )
-  const from = sourceOf(paper.sourceKind)
-  await from.check?.(paper)
+/** A prepared document with the number that was drawn for it. */
+export interface Numbered {
+  paper: PaperRow
+  drawn: Drawn
+}
+
+export interface Inserted {
+  documentId: number
+  /** The event that a routine on posting is to look at. */
+  eventId: number | null
+}
+
+/** Whether nothing of its issuing hangs on what was issued just before: then it goes with others at once. */
+export const standsAlone = (paper: PaperRow, issuing: IssuingRun): boolean => {
+  const { check, issued } = sourceOf(paper.sourceKind)
+  return !check && !issued && issuing.paidBy === null && !paper.gathered
+}
+
+/** What a document says once it has its number, and what of it is paid at once. */
+function contentOf(
+  { paper, drawn }: Numbered,
+  { paidBy }: IssuingRun,
+): { paper: Paper; paidNow: string | null } {
   const asked = issuePaper(paper.source, drawn.date, drawn.number)
-  const { paidBy } = issuing
-  const paidNow =
-    paidBy !== null && kindFacts[paper.kind].asksForPayment && new Decimal(asked.amounts.toPay).gt(0)
-      ? asked.amounts.toPay
-      : null
-  const issued: Paper =
-    paidNow === null
-      ? asked
-      : issuePaper(
-          {
-            ...paper.source,
-            order: {
-              ...paper.source.order,
-              prepaid: new Decimal(paper.source.order.prepaid).plus(paidNow).toString(),
-            },
-          },
-          drawn.date,
-          drawn.number,
-        )
-  const { amounts } = issued
-  const words = [
+  if (paidBy === null || !kindFacts[paper.kind].asksForPayment || !new Decimal(asked.amounts.toPay).gt(0))
+    return { paper: asked, paidNow: null }
+  const { order } = paper.source
+  const prepaid = new Decimal(order.prepaid).plus(asked.amounts.toPay).toString()
+  const paid = { ...paper.source, order: { ...order, prepaid } }
+  return { paper: issuePaper(paid, drawn.date, drawn.number), paidNow: asked.amounts.toPay }
+}
+
+const searchWords = ({ paper, drawn }: Numbered) =>
+  [
     drawn.number,
     paper.orderNumber,
     paper.customerName,
     paper.source.order.reference ?? '',
     paper.source.credit?.number ?? '',
   ]
-  const { id: documentId } = await IssuedDocument.create({
-    kind: paper.kind,
-    number: drawn.number,
-    seriesId: drawn.seriesId,
-    period: drawn.period,
-    counter: drawn.counter,
-    date: drawn.date,
-    dueDate: issued.dueDate,
-    sourceId: paper.sourceId,
-    orderNumber: paper.orderNumber,
-    customerId: paper.customerId,
-    customerName: paper.customerName,
-    brandId: paper.brandId,
-    language: issued.language,
-    currency: issued.currency,
-    ...amounts,
-    paper: issued,
-    designId: paper.designId,
-    emailTextId: paper.emailTextId,
-    preparedId: paper.id,
-    issuedAt: now,
-    issuedBy: actor,
-    search: words.filter(Boolean).join(' ').toLowerCase(),
-    creditsId: paper.creditsId,
-    replacesId: paper.replacesId,
-    earlierThan: drawn.earlierThan,
-  })
-  if (kindFacts[paper.kind].books !== null) {
-    const owed =
-      kindFacts[paper.kind].books === 'debit'
-        ? (paidNow ?? amounts.toPay)
-        : moneyText(new Decimal(amounts.total).neg(), issued.currency)
-    await OpenItem.create({
-      documentId,
-      customerId: paper.customerId,
-      currency: issued.currency,
-      amount: owed,
-      open: owed,
-      dueDate: issued.dueDate ?? drawn.date,
-    })
-  }
-  await Unpainted.create({ documentId })
-  await run(`update prepared_document set state = 'issued' where id = $1`, [paper.id])
-  const claimed = await run(
-    `update claim
-    set document_id = $1
-    where source_id = $2 and document_kind = $3 and occasion = $4 and prepared_id = $5`,
-    [documentId, paper.sourceId, paper.kind, paper.occasion, paper.id],
-  )
-  if (claimed !== 1) throw new Error('the claim of a prepared document is not its own')
-  const toBeLookedAt = issuing.listens && kindFacts[paper.kind].books !== null
-  const event = await HouseEvent.create({
-    kind: 'document issued',
-    sourceId: paper.sourceId,
-    documentId,
-    facts: postedFacts(paper, drawn.number, amounts),
-    schemaVersion: 3,
-    at: now,
-    actor,
-    lookedAt: toBeLookedAt ? null : now,
-  })
-  await noteAll([
-    {
-      sourceId: paper.sourceId,
-      preparedId: paper.id,
-      documentId,
-      actor,
-      words: `${capital(paper.kind)} ${drawn.number} was issued over ${amounts.total} ${issued.currency}.`,
-    },
-  ])
-  await from.issued?.(paper, documentId, { now, actor, moved })
-  if (paidNow !== null) {
-    await engineHooks().paidAtOnce(
-      {
-        customerId: paper.customerId,
-        date: drawn.date,
-        method: paidBy!,
-        amount: paidNow,
-        currency: issued.currency,
-        number: drawn.number,
-        documentId,
-      },
-      actor,
-    )
-  }
-  await putOnItsWay(
-    paper,
-    { documentId, number: drawn.number, total: amounts.total, currency: issued.currency },
-    issuing,
-  )
-  return { documentId, eventId: toBeLookedAt ? event.id : null }
-}
+    .filter(Boolean)
+    .join(' ')
+    .toLowerCase()
 
-/** The dispatches of a document: one a channel, or one more document in an email that its customer wants gathered. */
-async function putOnItsWay(
-  paper: PaperRow,
-  {
-    documentId,
-    number,
-    total,
-    currency,
-  }: { documentId: number; number: string; total: DecimalText; currency: string },
+/**
+ * Inserts documents with all that stands on them, in the caller's transaction and behind its savepoint: all, or
+ * none where one throws.
+ * @returns what became of each, in their order; throws what keeps one from being issued
+ */
+export async function insertDocuments(
+  numbered: readonly Numbered[],
   issuing: IssuingRun,
-): Promise<void> {
-  const { now, actor, timeZone, postOnly, despite, gatherAs } = issuing
-  const plan = planSending({
-    ...paper,
-    hasAddress: paper.sendTo !== noAddress,
-    issueOnly: postOnly,
-    despite,
-    withoutAddress: true,
-  })
-  if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
-  const notBefore = sendingTime(now, paper.delayMinutes, paper.hours, timeZone)
-  for (const channel of ['email', 'paper'] as const) {
-    if (!(channel === 'email' ? plan.email : plan.print)) continue
-    const alike = [paper.customerId, paper.brandId, paper.kind, paper.role, paper.copyTo, currency]
-    const gatherKey =
-      channel === 'email' && paper.gathered && paper.toAddresses === null
-        ? `${gatherAs} ${json([...alike, paper.delayMinutes, paper.hours])}`
-        : null
-    const open = gatherKey && (await gatheringDispatch(gatherKey))
-    if (open) {
-      await addToDispatch(open, documentId)
-      continue
-    }
-    await newDispatch({
-      channel,
-      documentId,
-      number,
+): Promise<Inserted[]> {
+  const { moved, now, actor } = issuing
+  for (const { paper } of numbered) {
+    if (moved.has(paper.sourceId))
+      throw new Refusal(
+        'billed-meanwhile',
+        'A part of its order has just been invoiced. Look at it again, then send it.',
+      )
+    await sourceOf(paper.sourceKind).check?.(paper)
+  }
+  const contents = numbered.map((one) => contentOf(one, issuing))
+  const documents = await IssuedDocument.bulkCreate(
+    numbered.map(({ paper, drawn }, index) => ({
+      kind: paper.kind,
+      number: drawn.number,
+      seriesId: drawn.seriesId,
+      period: drawn.period,
+      counter: drawn.counter,
+      date: drawn.date,
+      dueDate: contents[index]!.paper.dueDate,
+      sourceId: paper.sourceId,
+      orderNumber: paper.orderNumber,
       customerId: paper.customerId,
       customerName: paper.customerName,
       brandId: paper.brandId,
-      role: paper.role,
+      language: contents[index]!.paper.language,
+      currency: contents[index]!.paper.currency,
+      ...contents[index]!.paper.amounts,
+      paper: contents[index]!.paper,
+      designId: paper.designId,
       emailTextId: paper.emailTextId,
-      total,
-      currency,
-      sendTo: channel === 'paper' ? 'Paper, by post' : paper.sendTo,
-      toAddresses: channel === 'email' ? paper.toAddresses : null,
-      copyTo: paper.copyTo,
-      isCopy: false,
-      ready: false,
-      notBefore,
+      preparedId: paper.id,
+      issuedAt: now,
+      issuedBy: actor,
+      search: searchWords({ paper, drawn }),
+      creditsId: paper.creditsId,
+      replacesId: paper.replacesId,
+      earlierThan: drawn.earlierThan,
+    })),
+    { returning: ['id'] },
+  )
+  const issued = numbered.map((one, index) => ({
+    ...one,
+    ...contents[index]!,
+    from: one.paper,
+    documentId: documents[index]!.id,
+  }))
+  await OpenItem.bulkCreate(
+    issued.flatMap(({ from, drawn, documentId, paper, paidNow }) => {
+      const { books } = kindFacts[from.kind]
+      if (books === null) return []
+      const owed =
+        books === 'debit'
+          ? (paidNow ?? paper.amounts.toPay)
+          : moneyText(new Decimal(paper.amounts.total).neg(), paper.currency)
+      return {
+        documentId,
+        customerId: from.customerId,
+        currency: paper.currency,
+        amount: owed,
+        open: owed,
+        dueDate: paper.dueDate ?? drawn.date,
+      }
+    }),
+  )
+  await Unpainted.bulkCreate(documents.map(({ id }) => ({ documentId: id })))
+  await run(`update prepared_document set state = 'issued' where id = any($1::int[])`, [
+    numbered.map(({ paper }) => paper.id),
+  ])
+  const claimed = await run(
+    `update claim c
+    set document_id = n.document_id
+    from jsonb_to_recordset($1::jsonb) as n (
+      document_id int, source_id int, kind text, occasion text, prepared_id int
+    )
+    where c.source_id = n.source_id and c.document_kind = n.kind and c.occasion = n.occasion
+      and c.prepared_id = n.prepared_id`,
+    [
+      json(
+        issued.map(({ from, documentId }) => ({
+          document_id: documentId,
+          source_id: from.sourceId,
+          kind: from.kind,
+          occasion: from.occasion,
+          prepared_id: from.id,
+        })),
+      ),
+    ],
+  )
+  if (claimed !== issued.length) throw new Error('the claim of a prepared document is not its own')
+  const lookedAt = (kind: DocumentKind) => (issuing.listens && kindFacts[kind].books !== null ? null : now)
+  const events = await HouseEvent.bulkCreate(
+    issued.map(({ from, drawn, documentId, paper }) => ({
+      kind: 'document issued',
+      sourceId: from.sourceId,
+      documentId,
+      facts: postedFacts(from, drawn.number, paper.amounts),
+      schemaVersion: 3,
+      at: now,
       actor,
-      despite,
-      gatherKey,
-    })
+      lookedAt: lookedAt(from.kind),
+    })),
+    { returning: ['id'] },
+  )
+  await noteAll(
+    issued.map(({ from, drawn, documentId, paper }) => ({
+      sourceId: from.sourceId,
+      preparedId: from.id,
+      documentId,
+      actor,
+      words: `${capital(from.kind)} ${drawn.number} was issued over ${paper.amounts.total} ${paper.currency}.`,
+    })),
+  )
+  for (const { from, drawn, documentId, paper, paidNow } of issued) {
+    await sourceOf(from.sourceKind).issued?.(from, documentId, { now, actor, moved })
+    if (paidNow !== null)
+      await engineHooks().paidAtOnce(
+        {
+          customerId: from.customerId,
+          date: drawn.date,
+          method: issuing.paidBy!,
+          amount: paidNow,
+          currency: paper.currency,
+          number: drawn.number,
+          documentId,
+        },
+        actor,
+      )
   }
-  if (plan.email || plan.print) return
-  if (paper.channel === 'nothing')
+  await putOnTheirWay(
+    issued.map(({ from, drawn, documentId, paper }) => ({
+      from,
+      documentId,
+      number: drawn.number,
+      total: paper.amounts.total,
+      currency: paper.currency,
+    })),
+    issuing,
+  )
+  return issued.map(({ from, documentId }, index) => ({
+    documentId,
+    eventId: lookedAt(from.kind) === null ? events[index]!.id : null,
+  }))
+}
+
+interface ToGo {
+  from: PaperRow
+  documentId: number
+  number: string
+  total: DecimalText
+  currency: string
+}
+
+/** The dispatches of documents: one a channel, or one more document in an email that its customer wants gathered. */
+async function putOnTheirWay(documents: readonly ToGo[], issuing: IssuingRun): Promise<void> {
+  const { now, actor, timeZone, postOnly, despite, gatherAs } = issuing
+  const wanted: NewDispatch[] = []
+  for (const { from, documentId, number, total, currency } of documents) {
+    const plan = planSending({
+      ...from,
+      hasAddress: from.sendTo !== noAddress,
+      issueOnly: postOnly,
+      despite,
+      withoutAddress: true,
+    })
+    if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
+    if (!plan.email && !plan.print) {
+      await goesNowhere(from, documentId, now, actor)
+      continue
+    }
+    const notBefore = sendingTime(now, from.delayMinutes, from.hours, timeZone)
+    for (const channel of ['email', 'paper'] as const) {
+      if (!(channel === 'email' ? plan.email : plan.print)) continue
+      const alike = [from.customerId, from.brandId, from.kind, from.role, from.copyTo, currency]
+      const gatherKey =
+        channel === 'email' && from.gathered && from.toAddresses === null
+          ? `${gatherAs} ${json([...alike, from.delayMinutes, from.hours])}`
+          : null
+      const open = gatherKey && (await gatheringDispatch(gatherKey))
+      if (open) {
+        await addToDispatch(open, documentId)
+        continue
+      }
+      wanted.push({
+        channel,
+        documentId,
+        number,
+        customerId: from.customerId,
+        customerName: from.customerName,
+        brandId: from.brandId,
+        role: from.role,
+        emailTextId: from.emailTextId,
+        total,
+        currency,
+        sendTo: channel === 'paper' ? 'Paper, by post' : from.sendTo,
+        toAddresses: channel === 'email' ? from.toAddresses : null,
+        copyTo: from.copyTo,
+        isCopy: false,
+        ready: false,
+        notBefore,
+        actor,
+        despite,
+        gatherKey,
+      })
+    }
+  }
+  await newDispatches(wanted)
+}
+
+/** Nothing goes: its customer wants none, or it is issued only and waits on To send. */
+async function goesNowhere(from: PaperRow, documentId: number, now: Date, actor: string): Promise<void> {
+  if (from.channel === 'nothing')
     await note(
-      { sourceId: paper.sourceId, documentId },
+      { sourceId: from.sourceId, documentId },
       actor,
-      `Not sent: ${paper.customerName} wants no ${kindFacts[paper.kind].many}.`,
+      `Not sent: ${from.customerName} wants no ${kindFacts[from.kind].many}.`,
     )
   else await Undelivered.create({ documentId, since: now })
 }

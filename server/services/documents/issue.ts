@@ -17,7 +17,13 @@ import { gate } from '../house/gate'
 import { company, seriesColumns, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
 import { stopOf } from '../dispatch/stopped'
-import { insertDocument, type IssuingRun, type PaperRow } from './insert-document'
+import {
+  insertDocuments,
+  standsAlone,
+  type IssuingRun,
+  type Numbered,
+  type PaperRow,
+} from './insert-document'
 import { rehearse } from './rehearse'
 import { lockSources } from './sources'
 
@@ -135,33 +141,41 @@ async function rehearseReady(
  * and waits on To check with its reason, so that it is in plain sight.
  */
 export async function issueAutomatic(): Promise<void> {
-  for (;;) {
-    if ((await gate()).paused) return
-    const due = await rows<{ preparedId: number }>(
-      `select id "preparedId"
-      from prepared_document
-      where state = 'prepared' and automatic and not stale and ${stopOf('prepared_document')} is null
-      order by order_date, length(order_number), order_number
-      limit $1`,
-      [issueBatch],
-    )
-    if (due.length === 0) return
-    const results = await issueInOneTransaction(
-      due.map(({ preparedId }) => ({ preparedId, revision: null })),
-      'Clothespin, by itself',
-      async (made) => {
-        const failed = made.filter((result) => result.outcome === 'failed' || result.outcome === 'skipped')
-        await run(
-          `update prepared_document p set automatic = false, kept_back = true, kept_back_noticed = false, 
-            problem = case when f.outcome = 'failed' then f.reason else p.problem end
-          from jsonb_to_recordset($1::jsonb) as f ("preparedId" int, reason text, outcome text)
-          where p.id = f."preparedId" and p.state = 'prepared'`,
-          [json(failed)],
-        )
-      },
-    )
-    if (results.every((result) => result.outcome !== 'issued' && result.outcome !== 'rehearsed')) return
-  }
+  while (await inTransaction(issueSomeAutomatic));
+}
+
+/** One batch of it, by one worker at a time: who waits for the lock takes what the other left. */
+async function issueSomeAutomatic(): Promise<boolean> {
+  await run(`select pg_advisory_xact_lock(hashtext('issue automatic'))`)
+  if ((await gate()).paused) return false
+  const due = await rows<{ preparedId: number }>(
+    `select id "preparedId"
+    from prepared_document
+    where state = 'prepared' and automatic and not stale and ${stopOf('prepared_document')} is null
+    order by order_date, length(order_number), order_number
+    limit $1`,
+    [issueBatch],
+  )
+  if (due.length === 0) return false
+  const results = await issueInOneTransaction(
+    due.map(({ preparedId }) => ({ preparedId, revision: null })),
+    'Clothespin, by itself',
+    keepBackFailed,
+  )
+  return results.some((result) => result.outcome === 'issued' || result.outcome === 'rehearsed')
+}
+
+async function keepBackFailed(made: readonly IssueResult[]): Promise<void> {
+  const failed = made.filter((result) => result.outcome === 'failed' || result.outcome === 'skipped')
+  if (failed.length === 0) return
+  await run(
+    `update prepared_document p
+    set automatic = false, kept_back = true, kept_back_noticed = false,
+      problem = case when f.outcome = 'failed' then f.reason else p.problem end
+    from jsonb_to_recordset($1::jsonb) as f ("preparedId" int, reason text, outcome text)
+    where p.id = f."preparedId" and p.state = 'prepared'`,
+    [json(failed)],
+  )
 }
 
 /** How a report calls what was not issued. */
@@ -359,46 +373,76 @@ async function issuePeriod(
   ))!
   let last = counter.last
   const done: { paper: PaperRow; outcome: Outcome }[] = []
-  for (const paper of papers) {
-    const date =
-      paper.wantedDate ??
-      (paper.eventDay === null ? today : eventDate(paper.eventDay, { today, closedUntil, newest }))
-    const refusal =
-      used.source === 'order' && !paper.orderNumber
-        ? "Its series takes the order's number, and it has no order. Give the series numbers of its own."
-        : dateRefusal(date, { today, closedUntil, newest, earlierOk: paper.earlierDateOk })
-    if (refusal) {
-      done.push({ paper, outcome: failed(refusal) })
-      continue
-    }
-    const drawn = nextCounter(used, last)
-    const number = formatNumber(used, drawn, {
-      date,
-      brand: paper.source.brand.code,
-      order: paper.orderNumber,
-    })
-    try {
-      const { documentId, eventId } = await behindSavepoint(() =>
-        insertDocument(
-          paper,
-          {
-            number,
-            counter: drawn,
-            period,
-            seriesId: used.id,
+
+  /** Numbers some, one after the other, from where the series stands; what may not have its date is left out. */
+  const number = (some: readonly PaperRow[]) => {
+    const refused: { paper: PaperRow; outcome: Outcome }[] = []
+    const numbered: Numbered[] = []
+    let [drawn, newestHere] = [last, newest]
+    for (const paper of some) {
+      const date =
+        paper.wantedDate ??
+        (paper.eventDay === null
+          ? today
+          : eventDate(paper.eventDay, { today, closedUntil, newest: newestHere }))
+      const refusal =
+        used.source === 'order' && !paper.orderNumber
+          ? "Its series takes the order's number, and it has no order. Give the series numbers of its own."
+          : dateRefusal(date, { today, closedUntil, newest: newestHere, earlierOk: paper.earlierDateOk })
+      if (refusal) {
+        refused.push({ paper, outcome: failed(refusal) })
+        continue
+      }
+      drawn = nextCounter(used, drawn)
+      numbered.push({
+        paper,
+        drawn: {
+          number: formatNumber(used, drawn, {
             date,
-            earlierThan: newest !== null && date < newest ? newest : null,
-          },
-          issuing,
-        ),
-      )
-      last = drawn
+            brand: paper.source.brand.code,
+            order: paper.orderNumber,
+          }),
+          counter: drawn,
+          period,
+          seriesId: used.id,
+          date,
+          earlierThan: newestHere !== null && date < newestHere ? newestHere : null,
+        },
+      })
+      if (newestHere === null || date > newestHere) newestHere = date
+    }
+    return { refused, numbered, last: drawn, newest: newestHere }
+  }
+  /** All of them, or none where one throws. */
+  const issueAll = async (some: readonly PaperRow[]) => {
+    const asked = number(some)
+    const inserted =
+      asked.numbered.length === 0 ? [] : await behindSavepoint(() => insertDocuments(asked.numbered, issuing))
+    last = asked.last
+    newest = asked.newest
+    done.push(...asked.refused)
+    asked.numbered.forEach(({ paper, drawn }, index) => {
+      const { documentId, eventId } = inserted[index]!
       if (eventId !== null) issuing.posted.push(eventId)
-      if (newest === null || date > newest) newest = date
-      done.push({ paper, outcome: { outcome: 'issued', reason: number, documentId } })
+      done.push({ paper, outcome: { outcome: 'issued', reason: drawn.number, documentId } })
+    })
+  }
+  const issueOne = async (paper: PaperRow) => {
+    try {
+      await issueAll([paper])
     } catch (error) {
       done.push({ paper, outcome: failed(whyNotIssued(error, paper)) })
     }
+  }
+  for (const some of together(papers, issuing)) {
+    if (some.length === 1) await issueOne(some[0]!)
+    else
+      try {
+        await issueAll(some)
+      } catch {
+        // one of them cannot be issued: each by itself tells which, and its number goes to the next
+        for (const paper of some) await issueOne(paper)
+      }
   }
   if (last !== counter.last)
     await run('update series_counter set last = $3 where series_id = $1 and period = $2', [
@@ -407,6 +451,19 @@ async function issuePeriod(
       last,
     ])
   return done
+}
+
+/** Neighbours that can be inserted at once; what hangs on the one before it stays alone. */
+function together(papers: readonly PaperRow[], issuing: IssuingRun): PaperRow[][] {
+  const groups: PaperRow[][] = []
+  let open = false
+  for (const paper of papers) {
+    const alone = !standsAlone(paper, issuing)
+    if (alone || !open) groups.push([paper])
+    else groups.at(-1)!.push(paper)
+    open = !alone
+  }
+  return groups
 }
 
 /** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */

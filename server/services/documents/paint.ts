@@ -1,9 +1,10 @@
 import type { Paper } from '../../../core/documents/paper'
 import { fileNamePart } from '../../../core/numbering/series'
 import { clock } from '../../clock'
-import { inTransaction, rows, run } from '../../db/connection'
+import { inTransaction, rows } from '../../db/connection'
+import { DocumentFile } from '../../db/models'
 import { log, logTrouble, troubleWords } from '../../log'
-import { keepFile } from '../../outside/filestore/store'
+import { keepFiles } from '../../outside/filestore/store'
 import { addJobs } from '../../queue/add'
 import { renderPaper } from '../../render/pool'
 import { designById } from '../house/house'
@@ -67,13 +68,15 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
     }),
   )
   await inTransaction(async () => {
-    const ready: number[] = []
-    for (const { document, rendered } of painted) {
-      if (rendered.bytes) {
-        if (await keepPainted(document, rendered.bytes, rendered.pages, rendered.renderer))
-          ready.push(document.id)
-      } else await cannotDraw(document, rendered.problems.map((problem) => problem.sentence).join(' '))
-    }
+    const made = painted.flatMap(({ document, rendered }) =>
+      rendered.bytes
+        ? { document, bytes: rendered.bytes, pages: rendered.pages, renderer: rendered.renderer }
+        : [],
+    )
+    const ready = await keepPainted(made)
+    for (const { document, rendered } of painted)
+      if (!rendered.bytes)
+        await cannotDraw(document, rendered.problems.map((problem) => problem.sentence).join(' '))
     const due = await rows<{ id: number; channel: string; notBefore: Date }>(
       `update dispatch
       set ready = true
@@ -100,21 +103,36 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
   })
 }
 
-async function keepPainted(
-  document: Unpainted,
-  bytes: Uint8Array,
-  pages: number,
-  renderer: string,
-): Promise<boolean> {
-  const sha256 = await keepFile(bytes, 'application/pdf')
-  const heading = fileNamePart(document.paper.heading)
-  await run(
-    `insert into document_file (document_id, sha256, file_name, renderer, pages, made_at)
-    values ($1, $2, $3, $4, $5, $6)
-    on conflict do nothing`,
-    [document.id, sha256, `${heading}-${fileNamePart(document.number)}.pdf`, renderer, pages, clock.now()],
+interface Painted {
+  document: Unpainted
+  bytes: Uint8Array
+  pages: number
+  renderer: string
+}
+
+/** Keeps the files of documents that have none yet. @returns the documents that have one now */
+async function keepPainted(painted: readonly Painted[]): Promise<number[]> {
+  if (painted.length === 0) return []
+  const kept = await keepFiles(
+    painted.map((one) => one.bytes),
+    'application/pdf',
   )
-  return (await run('delete from unpainted where document_id = $1', [document.id])) > 0
+  await DocumentFile.bulkCreate(
+    painted.map(({ document, pages, renderer }, index) => ({
+      documentId: document.id,
+      sha256: kept[index]!,
+      fileName: `${fileNamePart(document.paper.heading)}-${fileNamePart(document.number)}.pdf`,
+      renderer,
+      pages,
+      madeAt: clock.now(),
+    })),
+    { ignoreDuplicates: true },
+  )
+  const ready = await rows<{ id: number }>(
+    'delete from unpainted where document_id = any($1::int[]) returning document_id id',
+    [painted.map((one) => one.document.id)],
+  )
+  return ready.map(({ id }) => id)
 }
 
 async function cannotDraw(document: Unpainted, reason: string): Promise<void> {

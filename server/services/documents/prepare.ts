@@ -107,59 +107,154 @@ export type Prepared =
   | { outcome: 'due' | 'prepared' | 'goes by itself'; preparedId: number; reason: string }
   | { outcome: 'already' | 'not wanted'; preparedId: number | null; reason: string }
 
+/** What is asked for, with what was made of it. */
+export interface ToKeep {
+  asked: Prepare
+  made: MadeDocument
+}
+
+/** The same as `keepDrafts`, for one. */
+export const keepDraft = async (asked: Prepare, made: MadeDocument): Promise<Prepared> =>
+  (await keepDrafts([{ asked, made }]))[0]!
+
 /**
- * Takes the claim and keeps the draft, in the caller's transaction. With trust "by hand" the paper is only
- * listed as due.
- * A paper with a problem never goes automatically: it waits for a person.
+ * Takes the claims and keeps the drafts, in the caller's transaction. With trust "by hand" the paper is only
+ * listed as due. A paper with a problem never goes automatically: it waits for a person. Of two that ask for the
+ * same, the first has it.
+ * @returns what became of each, in their order. @throws ClaimLost
  */
-export async function keepDraft(asked: Prepare, made: MadeDocument): Promise<Prepared> {
-  const { context } = made
-  const { sourceId } = context
-  const { kind: sourceKind } = (await one<{ kind: SourceKind }>('select kind from source where id = $1', [
-    sourceId,
-  ]))!
-  const occasion = occasionIn(sourceKind, asked.kind, context)
-  const held = await claimHolder(sourceId, sourceKind, asked.kind, occasion)
-  if (held) return { outcome: 'already', preparedId: held.preparedId, reason: held.words }
+export async function keepDrafts(all: readonly ToKeep[]): Promise<Prepared[]> {
+  if (all.length === 0) return []
+  const sources = new Map(
+    (
+      await rows<{ id: number; kind: SourceKind; stopped: string | null }>(
+        `select s.id, s.kind, (select ss.status from stopped_source ss where ss.source_id = s.id) stopped
+        from source s
+        where s.id = any($1::int[])`,
+        [all.map(({ made }) => made.context.sourceId)],
+      )
+    ).map((source) => [source.id, source]),
+  )
+  const wanted = all.map(({ asked, made }, place) => {
+    const source = sources.get(made.context.sourceId)!
+    return { asked, made, place, source, occasion: occasionIn(source.kind, asked.kind, made.context) }
+  })
+  const results: Prepared[] = []
+  for (const round of rounds(wanted)) await keepRound(round, results)
+  publish('line')
+  return results
+}
 
-  if (asked.routine && context.channel === 'nothing' && kindFacts[asked.kind].books === null)
-    return {
-      outcome: 'not wanted',
-      preparedId: null,
-      reason: `${context.customerName} wants no ${kindFacts[asked.kind].many}.`,
+interface Wanted extends ToKeep {
+  /** Its place among all that were asked for. */
+  place: number
+  source: { id: number; kind: SourceKind; stopped: string | null }
+  occasion: string
+}
+
+const claimKey = (one: Wanted) => json([one.source.id, one.asked.kind, one.occasion])
+
+/** Groups in which no two ask for the same claim: the second of them comes in a later one. */
+function rounds(wanted: readonly Wanted[]): Wanted[][] {
+  const found: Wanted[][] = []
+  for (const same of groupBy(wanted, claimKey).values())
+    same.forEach((one, round) => (found[round] ??= []).push(one))
+  return found
+}
+
+/** Why nothing is made, before a claim is taken; undefined where it is made. */
+function notWanted({ asked, made: { context, paper } }: Wanted): string | undefined {
+  if (!asked.routine) return undefined
+  if (context.channel === 'nothing' && kindFacts[asked.kind].books === null)
+    return `${context.customerName} wants no ${kindFacts[asked.kind].many}.`
+  if (context.zeroTotals === 'skip' && Number(paper?.amounts.total ?? context.total) === 0)
+    return `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`
+  return undefined
+}
+
+async function keepRound(round: readonly Wanted[], results: Prepared[]): Promise<void> {
+  const holders = await claimHolders(round)
+  const notes: Parameters<typeof noteAll>[0][number][] = []
+  const kept = round.flatMap((one) => {
+    const { asked, made, place, source } = one
+    const held = holders.get(claimKey(one))
+    const reason = held ? undefined : notWanted(one)
+    if (held) results[place] = { outcome: 'already', preparedId: held.preparedId, reason: held.words }
+    else if (reason !== undefined) {
+      results[place] = { outcome: 'not wanted', preparedId: null, reason }
+      if (made.context.channel !== 'nothing')
+        notes.push({ sourceId: source.id, actor: asked.actor, words: reason })
     }
-
-  if (
-    asked.routine &&
-    context.zeroTotals === 'skip' &&
-    Number(made.paper?.amounts.total ?? context.total) === 0
-  ) {
-    const reason = `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`
-    await note({ sourceId }, asked.actor, reason)
-    return { outcome: 'not wanted', preparedId: null, reason }
+    if (held || reason !== undefined) return []
+    const stopped = kindFacts[asked.kind].waitsWithOrder ? source.stopped : null
+    const plan = asked.trust === 'automatic' ? planOf(asked.kind, made, stopped) : undefined
+    return { ...one, plan, byHand: asked.trust === 'by hand', automatic: plan?.goes ?? false }
+  })
+  const ids = await insertPrepared(kept)
+  const claimed = kept.filter((one) => !one.byHand)
+  const taken = await run(
+    `insert into claim (source_id, document_kind, occasion, prepared_id, taken_at)
+    select n.source_id, n.kind, n.occasion, n.prepared_id, $2
+    from jsonb_to_recordset($1::jsonb) as n (source_id int, kind text, occasion text, prepared_id int)
+    on conflict do nothing`,
+    [
+      json(
+        claimed.map((one) => ({
+          source_id: one.source.id,
+          kind: one.asked.kind,
+          occasion: one.occasion,
+          prepared_id: ids.get(claimKey(one)),
+        })),
+      ),
+      clock.now(),
+    ],
+  )
+  if (taken < claimed.length) throw new ClaimLost()
+  const going = kept.filter((one) => one.automatic).map((one) => ids.get(claimKey(one))!)
+  if (going.length > 0) await addJob('issue-prepared', { preparedIds: going })
+  for (const one of kept) {
+    const { asked, made, plan, byHand, automatic, place, source } = one
+    const preparedId = ids.get(claimKey(one))!
+    notes.push({
+      sourceId: source.id,
+      preparedId,
+      actor: asked.actor,
+      words: byHand
+        ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
+        : [`The ${asked.kind} was prepared${preparedWords(plan, made.problem)}`, ...made.replaced].join(' '),
+    })
+    results[place] = {
+      outcome: byHand ? 'due' : automatic ? 'goes by itself' : 'prepared',
+      preparedId,
+      reason: made.problem ?? '',
+    }
   }
+  await noteAll(notes)
+}
 
-  const byHand = asked.trust === 'by hand'
-  const plan =
-    asked.trust === 'automatic'
-      ? planOf(asked.kind, made, await stopOfSource(asked.kind, sourceId))
-      : undefined
-  const automatic = plan?.goes ?? false
-  const keptBack = plan !== undefined && !plan.goes
-  const state = byHand ? 'due' : 'prepared'
-  const row = await one<{ id: number }>(
+/** Writes prepared documents, each over the open one of its claim if there is one. @returns ids by claim */
+async function insertPrepared(
+  kept: readonly (Wanted & { plan: SendPlan | undefined; byHand: boolean; automatic: boolean })[],
+): Promise<Map<string, number>> {
+  const written = await rows<{ id: number; sourceId: number; kind: string; occasion: string }>(
     `insert into prepared_document (
       source_id, kind, occasion, state, automatic, routine_id, routine_version, customer_id, brand_id,
       order_number, order_date, customer_name, total, currency, channel, send_to, to_role, delay_minutes,
       source, content, design_id, email_text_id, built_from, problem, since, actor, baseline, copy_to,
       hours, credits_id, replaces_id, wanted_date, event_day, kept_back, kept_back_noticed
     )
-    values (
-      $sourceId, $kind, $occasion, $state, $automatic, $routineId, $routineVersion, $customerId, $brandId,
-      $orderNumber, $orderDate, $customerName, $total, $currency, $channel, $sendTo, $role,
-      $delayMinutes, $source::jsonb, $content::jsonb, $designId, $emailTextId, $builtFrom::jsonb,
-      $problem, $since, $actor, $baseline::jsonb, $copyTo::jsonb, $hours::jsonb, $creditsId, $replacesId,
-      $wantedDate, $eventDay, $keptBack, not $keptBack
+    select n."sourceId", n.kind, n.occasion, n.state, n.automatic, n."routineId", n."routineVersion",
+      n."customerId", n."brandId", n."orderNumber", n."orderDate", n."customerName", n.total, n.currency,
+      n.channel, n."sendTo", n.role, n."delayMinutes", n.source, n.content, n."designId", n."emailTextId",
+      n."builtFrom", n.problem, $2, n.actor, n.baseline, n."copyTo", n.hours, n."creditsId", n."replacesId",
+      n."wantedDate", n."eventDay", n."keptBack", not n."keptBack"
+    from jsonb_to_recordset($1::jsonb) as n (
+      "sourceId" int, kind text, occasion text, state text, automatic boolean, "routineId" int,
+      "routineVersion" int, "customerId" int, "brandId" int, "orderNumber" text, "orderDate" date,
+      "customerName" text, total numeric, currency text, channel text, "sendTo" text, role text,
+      "delayMinutes" int, source jsonb, content jsonb, "designId" int, "emailTextId" int, "builtFrom" jsonb,
+      problem text, actor text, baseline jsonb, "copyTo" jsonb, hours jsonb, "creditsId" int,
+      "replacesId" int, "wantedDate" date, "eventDay" date, "keptBack" boolean
     )
     on conflict (source_id, kind, occasion)
     where state in ('due', 'prepared', 'put back') do update
@@ -175,67 +270,49 @@ export async function keepDraft(asked: Prepare, made: MadeDocument): Promise<Pre
       revision = prepared_document.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
       kept_back_noticed = excluded.kept_back_noticed, wanted_date = excluded.wanted_date,
       event_day = excluded.event_day, credits_id = excluded.credits_id, replaces_id = excluded.replaces_id
-    returning id`,
-    {
-      sourceId,
-      kind: asked.kind,
-      occasion,
-      state,
-      automatic,
-      routineId: asked.routine?.id ?? null,
-      routineVersion: asked.routine?.version ?? null,
-      customerId: context.customerId,
-      brandId: context.brandId,
-      orderNumber: context.orderNumber,
-      orderDate: context.orderDate,
-      customerName: context.customerName,
-      total: made.paper?.amounts.total ?? context.total,
-      currency: context.source.order.currency,
-      channel: context.channel,
-      sendTo: sendToWords(context),
-      role: asked.addressing.role,
-      delayMinutes: asked.delayMinutes,
-      source: json(context.source),
-      content: made.paper ? json(made.paper) : null,
-      designId: context.design.id,
-      emailTextId: context.emailTextId,
-      builtFrom: json(context.builtFrom),
-      problem: made.problem,
-      since: clock.now(),
-      actor: asked.actor,
-      baseline: json(baselineOf(made)),
-      copyTo: json(asked.addressing.copyTo),
-      hours: asked.hours ? json(asked.hours) : null,
-      creditsId: context.creditsId,
-      replacesId: context.replacesId,
-      wantedDate: context.wantedDate,
-      eventDay: context.eventDay,
-      keptBack,
-    },
+    returning id, source_id "sourceId", kind, occasion`,
+    [
+      json(
+        kept.map(({ asked, made, plan, byHand, automatic, occasion }) => ({
+          sourceId: made.context.sourceId,
+          kind: asked.kind,
+          occasion,
+          state: byHand ? 'due' : 'prepared',
+          automatic,
+          routineId: asked.routine?.id ?? null,
+          routineVersion: asked.routine?.version ?? null,
+          customerId: made.context.customerId,
+          brandId: made.context.brandId,
+          orderNumber: made.context.orderNumber,
+          orderDate: made.context.orderDate,
+          customerName: made.context.customerName,
+          total: made.paper?.amounts.total ?? made.context.total,
+          currency: made.context.source.order.currency,
+          channel: made.context.channel,
+          sendTo: sendToWords(made.context),
+          role: asked.addressing.role,
+          delayMinutes: asked.delayMinutes,
+          source: made.context.source,
+          content: made.paper,
+          designId: made.context.design.id,
+          emailTextId: made.context.emailTextId,
+          builtFrom: made.context.builtFrom,
+          problem: made.problem,
+          actor: asked.actor,
+          baseline: baselineOf(made),
+          copyTo: asked.addressing.copyTo,
+          hours: asked.hours,
+          creditsId: made.context.creditsId,
+          replacesId: made.context.replacesId,
+          wantedDate: made.context.wantedDate,
+          eventDay: made.context.eventDay,
+          keptBack: plan !== undefined && !plan.goes,
+        })),
+      ),
+      clock.now(),
+    ],
   )
-  const preparedId = row!.id
-  if (!byHand) {
-    const taken = await run(
-      `insert into claim (source_id, document_kind, occasion, prepared_id, taken_at)
-      values ($1, $2, $3, $4, $5) on conflict do nothing`,
-      [sourceId, asked.kind, occasion, preparedId, clock.now()],
-    )
-    if (taken === 0) throw new ClaimLost()
-  }
-  if (automatic) await addJob('issue-prepared', { preparedIds: [preparedId] })
-  await note(
-    { sourceId, preparedId },
-    asked.actor,
-    byHand
-      ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
-      : [`The ${asked.kind} was prepared${preparedWords(plan, made.problem)}`, ...made.replaced].join(' '),
-  )
-  publish('line')
-  return {
-    outcome: byHand ? 'due' : automatic ? 'goes by itself' : 'prepared',
-    preparedId,
-    reason: made.problem ?? '',
-  }
+  return new Map(written.map((one) => [json([one.sourceId, one.kind, one.occasion]), one.id]))
 }
 
 const occasionIn = (of: SourceKind, kind: DocumentKind, context: PaperContext): string =>
@@ -251,15 +328,6 @@ function preparedWords(plan: SendPlan | undefined, problem: string | null): stri
   return problem ? `, but cannot be issued: ${problem}` : ' and waits for a check.'
 }
 
-/** The status that holds back a document of a kind; null when none does. */
-async function stopOfSource(kind: DocumentKind, sourceId: number): Promise<string | null> {
-  if (!kindFacts[kind].waitsWithOrder) return null
-  const stop = await one<{ status: string }>('select status from stopped_source where source_id = $1', [
-    sourceId,
-  ])
-  return stop?.status ?? null
-}
-
 function planOf(kind: DocumentKind, { context, problem }: MadeDocument, stopped: string | null): SendPlan {
   return planSending({
     kind,
@@ -273,30 +341,42 @@ function planOf(kind: DocumentKind, { context, problem }: MadeDocument, stopped:
   })
 }
 
-/** Who has the claim, in plain words; undefined when it is free. */
-async function claimHolder(
-  sourceId: number,
-  sourceKind: SourceKind,
-  kind: DocumentKind,
-  occasion: string,
-): Promise<{ preparedId: number; words: string } | undefined> {
-  const row = await one<{ preparedId: number; number: string | null; automatic: boolean }>(
-    `select c.prepared_id "preparedId", d.number, p.automatic "automatic"
-    from claim c
+/** Who has the claims that are taken, in plain words, by claim. */
+async function claimHolders(
+  wanted: readonly Wanted[],
+): Promise<Map<string, { preparedId: number; words: string }>> {
+  const held = await rows<{
+    preparedId: number
+    number: string | null
+    automatic: boolean
+    sourceId: number
+    sourceKind: SourceKind
+    kind: DocumentKind
+    occasion: string
+  }>(
+    `select c.prepared_id "preparedId", d.number, p.automatic, c.source_id "sourceId", s.kind "sourceKind",
+      c.document_kind kind, c.occasion
+    from jsonb_to_recordset($1::jsonb) as n (source_id int, kind text, occasion text)
+    join claim c on c.source_id = n.source_id and c.document_kind = n.kind and c.occasion = n.occasion
+    join source s on s.id = c.source_id
     join prepared_document p on p.id = c.prepared_id
     left join document d on d.id = c.document_id
-    where c.source_id = $1 and c.document_kind = $2 and c.occasion = $3
+    order by c.source_id, c.document_kind
     for update of c`,
-    [sourceId, kind, occasion],
+    [json(wanted.map((one) => ({ source_id: one.source.id, kind: one.asked.kind, occasion: one.occasion })))],
   )
-  if (!row) return undefined
-  return {
-    preparedId: row.preparedId,
-    words: row.number
-      ? `Nothing was made: ${kind} ${row.number} was already issued for this ${sourceKind}.`
-      : `Nothing was made: the ${kind} of this ${sourceKind} is already prepared and ` +
-        `${row.automatic ? 'goes by itself' : 'waits on To check'}.`,
-  }
+  return new Map(
+    held.map(({ preparedId, number, automatic, sourceId, sourceKind, kind, occasion }) => [
+      json([sourceId, kind, occasion]),
+      {
+        preparedId,
+        words: number
+          ? `Nothing was made: ${kind} ${number} was already issued for this ${sourceKind}.`
+          : `Nothing was made: the ${kind} of this ${sourceKind} is already prepared and ` +
+            `${automatic ? 'goes by itself' : 'waits on To check'}.`,
+      },
+    ]),
+  )
 }
 
 /** What somebody may have looked at: changes are told against this until they are seen. */

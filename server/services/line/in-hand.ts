@@ -6,11 +6,9 @@ import type { Design } from '../../../core/designs/design'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { SourceRef } from '../../../core/documents/sources'
 import {
-  recipientsFor,
   type ContactFacts,
   type ContactRole,
   type Recipient,
-  type RecipientQuestion,
   type Preferences,
 } from '../../../core/preferences/recipients'
 import { one, rows } from '../../db/connection'
@@ -18,6 +16,7 @@ import { fillLetter, type Letter } from '../dispatch/compose'
 import { sourceColumns, sourceJoins } from '../documents/sources'
 import { voidRefusal } from '../documents/void'
 import { historyOf, type HistoryEntry } from '../history/history'
+import { deliveryOf } from '../../../core/dispatch/delivery'
 
 /*
  * The one in hand: a paper not yet issued, or a document, with its email as it will be or was sent, and its history.
@@ -124,7 +123,7 @@ export async function preparedView(id: number): Promise<PreparedView> {
           view.customerName,
           { subject, text },
           { name: brandName, colours, emailLook, senderName, senderAddress, replyTo },
-          whomNow({ contacts, role, copyTo, toAddresses, preference: preferences[view.kind] }),
+          deliveryOf({ contacts, role, copyTo, toAddresses, preference: preferences[view.kind] }).recipients,
         )
       : null
   return {
@@ -135,21 +134,6 @@ export async function preparedView(id: number): Promise<PreparedView> {
       sourceId: view.sourceId,
     }),
   }
-}
-
-/** Whom it goes to now: those a person chose for this one sending, else as contacts and preferences say. */
-function whomNow({
-  toAddresses,
-  ...question
-}: RecipientQuestion & { toAddresses: string[] | null }): Recipient[] {
-  return toAddresses === null
-    ? recipientsFor(question)
-    : toAddresses.map((address) => ({
-        name: question.contacts.find((contact) => contact.email === address)?.name ?? '',
-        address,
-        as: 'To',
-        source: 'for this sending only',
-      }))
 }
 
 function preview(
@@ -368,7 +352,7 @@ async function emailOf(dispatchId: number): Promise<EmailView | null> {
   )
   const row = gathered[0]
   if (!row) return null
-  const recipients = whomNow({ ...row, preference: row.preferences[row.kind] })
+  const { recipients } = deliveryOf({ ...row, preference: row.preferences[row.kind] })
   const view = preview(
     row.content,
     row.customerName,

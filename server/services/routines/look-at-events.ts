@@ -1,3 +1,4 @@
+import type { CreationAttributes } from 'sequelize'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
 import { eventOf, type RoutineEvent, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
@@ -5,8 +6,9 @@ import type { Preferences } from '../../../core/preferences/recipients'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { Evaluation } from '../../db/models'
 import { deliver } from '../dispatch/deliver'
-import { ClaimLost, makeAll, keepDraft, type MadeDocument } from '../documents/prepare'
+import { ClaimLost, keepDrafts, makeAll, type MadeDocument, type ToKeep } from '../documents/prepare'
 import type { Addressing } from '../documents/found-settings'
 import { lockSources } from '../documents/sources'
 import { company } from '../house/house'
@@ -48,6 +50,7 @@ interface Judged {
   routine: RoutineRow
   verdict: Verdict
 }
+type AllJudged = ReadonlyMap<number, readonly Judged[]>
 type AllMade = Map<string, Map<number, MadeDocument>>
 interface Result {
   outcome: string
@@ -100,7 +103,12 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
       { orderIds: withdrawn.map((event) => event.sourceId) },
       'Clothespin, by the house’s rule',
     )
-  for (const event of events) await lookAtOne(event, judged.get(event.id)!, laidOut)
+  try {
+    await inTransaction(() => lookAtAll(events, judged, laidOut))
+  } catch {
+    // one of them stands in the way: each by itself, and built anew where its source moved on
+    for (const event of events) await lookAtOne(event, judged, laidOut)
+  }
 }
 
 /** A routine looks at what happened since it was switched on; catching up is one routine's alone. */
@@ -142,63 +150,60 @@ async function makeFor(wanted: readonly Wanted[]): Promise<AllMade> {
   return laidOut
 }
 
-async function lookAtOne(
-  event: EventRow,
-  judged: readonly Judged[],
-  laidOut: AllMade,
-  again = true,
-): Promise<void> {
-  const { timeZone } = await company()
+async function lookAtOne(event: EventRow, judged: AllJudged, laidOut: AllMade, again = true): Promise<void> {
   try {
-    await inTransaction(async () => {
-      const version =
-        event.kind === 'document issued'
-          ? undefined
-          : (await lockSources([event.sourceId])).get(event.sourceId)
-      const taken = await run('update event set looked_at = $2 where id = $1 and looked_at is null', [
-        event.id,
-        clock.now(),
-      ])
-      if (taken === 0) return
-      for (const { routine, verdict } of judged) {
-        const result = !verdict.applies
-          ? notApplied
-          : event.kind === 'document issued'
-            ? await sendPosted(event, routine, timeZone)
-            : await act(
-                event,
-                routine,
-                laidOut.get(madeKey(routine.sentence))!.get(event.sourceId)!,
-                version!,
-              )
-        await run(
-          `insert into evaluation (event_id, source_id, routine_id, routine_version, outcome, reason, seen, at)
-          values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8)`,
-          [
-            event.id,
-            event.sourceId,
-            routine.id,
-            routine.version,
-            result.outcome,
-            result.reason,
-            json(verdict.seen),
-            clock.now(),
-          ],
-        )
-        if (result.outcome === 'already')
-          await note(
-            { sourceId: event.sourceId, documentId: event.documentId ?? undefined },
-            routine.name,
-            result.reason,
-          )
-      }
-      publish('order', [event.rootId])
-    })
+    await inTransaction(() => lookAtAll([event], judged, laidOut))
   } catch (error) {
     if (!again || !(error instanceof ClaimLost || error instanceof Outdated)) throw error
-    const anew = await makeFor(wantedBy(event, judged))
+    const anew = await makeFor(wantedBy(event, judged.get(event.id)!))
     await lookAtOne(event, judged, anew, false)
   }
+}
+
+/** Looks at events in the caller's transaction: those that somebody else has looked at are left alone. */
+async function lookAtAll(events: readonly EventRow[], judged: AllJudged, laidOut: AllMade): Promise<void> {
+  const { timeZone } = await company()
+  const now = clock.now()
+  const versions = await lockSources(
+    events.filter((event) => event.kind !== 'document issued').map((event) => event.sourceId),
+  )
+  const taken = await rows<{ id: number }>(
+    'update event set looked_at = $2 where id = any($1::int[]) and looked_at is null returning id',
+    [events.map((event) => event.id), now],
+  )
+  const mine = new Set(taken.map(({ id }) => id))
+  const looked = events
+    .filter((event) => mine.has(event.id))
+    .flatMap((event) => judged.get(event.id)!.map((one) => ({ event, ...one })))
+  const kept = looked.filter(({ event, verdict }) => verdict.applies && event.kind !== 'document issued')
+  const prepared = await keepDrafts(
+    kept.map(({ event, routine }) => toKeep(event, routine, laidOut, versions.get(event.sourceId))),
+  )
+  const resultOf = new Map<object, Result>(kept.map((one, index) => [one, prepared[index]!]))
+  const evaluations: CreationAttributes<Evaluation>[] = []
+  for (const one of looked) {
+    const { event, routine, verdict } = one
+    const result =
+      resultOf.get(one) ?? (verdict.applies ? await sendPosted(event, routine, timeZone) : notApplied)
+    evaluations.push({
+      eventId: event.id,
+      sourceId: event.sourceId,
+      routineId: routine.id,
+      routineVersion: routine.version,
+      outcome: result.outcome,
+      reason: result.reason,
+      seen: verdict.seen,
+      at: now,
+    })
+    if (result.outcome === 'already')
+      await note(
+        { sourceId: event.sourceId, documentId: event.documentId ?? undefined },
+        routine.name,
+        result.reason,
+      )
+  }
+  await Evaluation.bulkCreate(evaluations)
+  publish('order', [...new Set(events.map((event) => event.rootId))])
 }
 
 const notApplied: Result = { outcome: 'did not apply', reason: '' }
@@ -206,17 +211,15 @@ const notApplied: Result = { outcome: 'did not apply', reason: '' }
 /** The order moved on between the draft and the transaction. */
 class Outdated extends Error {}
 
-async function act(
-  event: EventRow,
-  routine: RoutineRow,
-  made: MadeDocument,
-  version: number,
-): Promise<Result> {
+/** @throws Outdated where the source moved on since its document was made */
+function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version: number | undefined): ToKeep {
+  const { sentence } = routine
+  const made = laidOut.get(madeKey(sentence))!.get(event.sourceId)!
   if (made.context.builtFrom.order !== version)
     throw new Outdated('the order changed while its paper was drafted')
-  const { sentence } = routine
-  return keepDraft(
-    {
+  return {
+    made,
+    asked: {
       kind: sentence.issue,
       addressing: addressingOf(sentence),
       trust: event.onlyRoutine !== null && routine.trust === 'automatic' ? 'after a check' : routine.trust,
@@ -225,8 +228,7 @@ async function act(
       routine: { id: routine.id, version: routine.version },
       actor: routine.name,
     },
-    made,
-  )
+  }
 }
 
 /**

@@ -7,12 +7,13 @@ import {
   type RoutineEvent,
   type RoutineSentence,
 } from '../../../core/routines/sentence'
-import { recipientsFor, type ContactFacts, type Preferences } from '../../../core/preferences/recipients'
+import { type ContactFacts, type Preferences } from '../../../core/preferences/recipients'
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { company } from '../house/house'
 import { theHouse, within, type Principal } from '../people/principal'
+import { deliveryOf } from '../../../core/dispatch/delivery'
 
 /*
  * The trial: what a sentence would have done over the past days, judged on the events as they were, without doing it.
@@ -242,20 +243,18 @@ function outcomeOf(
   facts: EventFacts,
   customer: CustomerRow,
 ): { outcome: Outcome; reason: string } {
-  const preference = customer.preferences[sentence.issue]
-  if (!customer.billing) return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
-  if (new Decimal(facts.total).isNegative()) return { outcome: 'stuck', reason: 'below zero' }
-  if (preference?.channel === 'nothing')
-    return { outcome: 'person', reason: `${customer.name} wants no ${kindFacts[sentence.issue].many}` }
-  if (preference?.channel === 'paper') return { outcome: 'person', reason: 'on paper, for the printer' }
-  const recipients = recipientsFor({
+  const { channel, lacks } = deliveryOf({
     contacts: customer.contacts,
     role: sentence.to,
-    preference,
+    preference: customer.preferences[sentence.issue],
     copyTo: sentence.copyTo,
   })
-  if (recipients.length === 0)
-    return { outcome: 'stuck', reason: `${customer.name} has no ${preference?.to ?? sentence.to} contact` }
+  if (!customer.billing) return { outcome: 'stuck', reason: `${customer.name} has no billing address` }
+  if (new Decimal(facts.total).isNegative()) return { outcome: 'stuck', reason: 'below zero' }
+  if (channel === 'nothing')
+    return { outcome: 'person', reason: `${customer.name} wants no ${kindFacts[sentence.issue].many}` }
+  if (channel === 'paper') return { outcome: 'person', reason: 'on paper, for the printer' }
+  if (lacks !== null) return { outcome: 'stuck', reason: `${customer.name} has no ${lacks} contact` }
   if (new Decimal(facts.total).isZero()) return { outcome: 'person', reason: 'with nothing to pay' }
   return { outcome: 'clean', reason: '' }
 }

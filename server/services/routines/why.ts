@@ -3,13 +3,13 @@ import { judge, occasionOf, type ConditionSeen, type EventFacts } from '../../..
 import { sentenceWords, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { Refusal } from '../../../core/errors'
 import {
-  recipientsFor,
   preferenceWords,
   type ContactFacts,
   type Recipient,
   type Preferences,
 } from '../../../core/preferences/recipients'
 import { one, rows } from '../../db/connection'
+import { deliveryOf } from '../../../core/dispatch/delivery'
 
 /*
  * Why an order's papers were made or not: every routine with each condition's answer and the value seen,
@@ -144,15 +144,12 @@ export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
       seen: verdict.seen,
       evaluations: own.slice(0, 5),
       preference: preference ? `${order.customerName} wishes it ${preferenceWords(preference)}` : '',
-      recipients:
-        preference?.channel === 'nothing' || preference?.channel === 'paper'
-          ? []
-          : recipientsFor({
-              contacts: order.contacts,
-              role: sentence.to,
-              preference,
-              copyTo: sentence.copyTo,
-            }),
+      recipients: deliveryOf({
+        contacts: order.contacts,
+        role: sentence.to,
+        preference,
+        copyTo: sentence.copyTo,
+      }).recipients,
       conclusion: conclusion(routine, {
         reached: reached?.at,
         applies: verdict.applies,

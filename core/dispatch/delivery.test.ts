@@ -1,0 +1,51 @@
+import { describe, expect, test } from 'vitest'
+import { deliveryOf, type DeliveryQuestion } from './delivery'
+
+const ask = (change: Partial<DeliveryQuestion> = {}) =>
+  deliveryOf({
+    role: 'billing',
+    contacts: [
+      { name: 'Nora', email: 'nora@house.example', role: 'billing' },
+      { name: 'Ben', email: 'ben@house.example', role: 'buying' },
+    ],
+    ...change,
+  })
+const addresses = (change: Partial<DeliveryQuestion>) => ask(change).recipients.map((one) => one.address)
+
+describe('how a document goes', () => {
+  test('by email to the contact in the asked role, where nothing is said', () => {
+    expect(ask()).toMatchObject({ channel: 'email', email: true, print: false, lacks: null })
+    expect(addresses({})).toEqual(['nora@house.example'])
+  })
+
+  test.each([
+    ['paper', false, true],
+    ['both', true, true],
+    ['nothing', false, false],
+  ] as const)('as the customer wants it: %s', (channel, email, print) => {
+    expect(ask({ preference: { channel } })).toMatchObject({ channel, email, print })
+  })
+
+  test('to nobody on paper, although there is a contact', () => {
+    expect(addresses({ preference: { channel: 'paper' } })).toEqual([])
+  })
+
+  test('says which contact is missing, and only where an email is to go', () => {
+    expect(ask({ contacts: [] }).lacks).toBe('billing')
+    expect(ask({ contacts: [], preference: { to: 'goods-in' } }).lacks).toBe('goods-in')
+    expect(ask({ contacts: [], preference: { channel: 'paper' } }).lacks).toBeNull()
+  })
+
+  test('to whom a person chose for this once, with the name where it is known, even where none is wanted by email', () => {
+    expect(
+      ask({ toAddresses: ['ben@house.example', 'new@house.example'], preference: { channel: 'paper' } }),
+    ).toMatchObject({
+      email: true,
+      lacks: null,
+      recipients: [
+        { name: 'Ben', address: 'ben@house.example', as: 'To' },
+        { name: '', address: 'new@house.example', as: 'To' },
+      ],
+    })
+  })
+})
