@@ -25,8 +25,16 @@ async function load() {
   files.value = await callApi<ImportView[]>('/api/imports')
   first.value = false
 }
-onMounted(() => attempt(load))
-useLive(['import'], () => void attempt(load), 300)
+/** Why nothing can be read in here; a refusal stays on the page. */
+const wrong = ref('')
+onMounted(async () => {
+  try {
+    await load()
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+})
+useLive(['import'], () => wrong.value || void attempt(load), 300)
 watch(
   () => file.value?.id,
   () => {
@@ -178,7 +186,7 @@ const stateWords: Record<ImportView['state'], string> = {
             v-if="may"
             class="push"
             height="30"
-            :disabled="busy"
+            :disabled="busy || wrong !== ''"
             data-test="read-file"
             @click="field?.click()"
             >Read a file…</VBtn
@@ -194,10 +202,13 @@ const stateWords: Record<ImportView['state'], string> = {
           />
         </div>
         <div v-if="!file" class="empty">
-          <strong>{{ first ? '…' : 'No file in hand' }}</strong>Customers, items, orders, payments, movements
-          of a bank and rates come in as CSV from any program: delimiter, encoding and decimal signs are
-          found, columns are mapped here, every row is checked, and only then something is written. The same
-          file twice changes nothing.
+          <strong>{{ wrong ? 'Not for you' : first ? '…' : 'No file in hand' }}</strong><span
+            v-if="wrong"
+            class="notice stuck"
+            >{{ wrong }}</span
+          >Customers, items, orders, payments, movements of a bank and rates come in as CSV from any program:
+          delimiter, encoding and decimal signs are found, columns are mapped here, every row is checked, and
+          only then something is written. The same file twice changes nothing.
         </div>
         <template v-else>
           <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>

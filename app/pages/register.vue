@@ -132,10 +132,7 @@ const states = [
   { value: 'withdrawn', words: 'of withdrawn orders' },
   { value: 'earlier date', words: 'dated before an earlier number' },
 ]
-const brandChoices = computed(() => [
-  { value: '', words: 'both brands' },
-  ...session.house!.brands.map((brand) => ({ value: brand.code, words: brand.name })),
-])
+const ofBrands = computed(() => brandChoices(session.house!.brands))
 const kinds = [
   { value: '', words: 'documents' },
   ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
@@ -185,8 +182,8 @@ const columns: ListColumn[] = [
             of
             <WordPicker
               label="Brand"
-              :words="brandChoices.find((one) => one.value === filters.brand)?.words ?? 'both brands'"
-              :choices="brandChoices"
+              :words="brandWords(ofBrands, filters.brand)"
+              :choices="ofBrands"
               :value="filters.brand"
               @pick="set({ brand: $event })" />,
             <WordPicker

@@ -36,7 +36,7 @@ describe('how a document goes', () => {
     expect(ask({ contacts: [], preference: { channel: 'paper' } }).lacks).toBeNull()
   })
 
-  test('to whom a person chose for this once, with the name where it is known, even where none is wanted by email', () => {
+  test('to whom a person chose for this once, even where none is wanted by email', () => {
     expect(
       ask({ toAddresses: ['ben@house.example', 'new@house.example'], preference: { channel: 'paper' } }),
     ).toMatchObject({

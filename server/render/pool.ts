@@ -16,6 +16,8 @@ function threads(): Piscina<RenderTask, Rendered> {
     filename: pathToFileURL(resolve(config.renderThread)).href,
     minThreads: availableParallelism(),
     maxThreads: availableParallelism(),
+    // a long document with its fonts fits in well; without a bound each thread keeps what it no longer needs
+    resourceLimits: { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 32 },
   })
   return pool
 }

@@ -6,13 +6,8 @@ import type { Stage } from '../../../core/dispatch/states'
 const props = defineProps<{ filters: { kind: string; brand: string; over: string }; stage: Stage }>()
 const emit = defineEmits<{ set: [change: { kind?: string; brand?: string; over?: string }] }>()
 const session = useSession()
-const choices = computed(() => [
-  { value: '', words: 'both brands' },
-  ...session.house!.brands.map((brand) => ({ value: brand.code, words: brand.name })),
-])
-const brandWords = computed(
-  () => choices.value.find((choice) => choice.value === props.filters.brand)?.words ?? 'both brands',
-)
+const choices = computed(() => brandChoices(session.house!.brands))
+const brand = computed(() => brandWords(choices.value, props.filters.brand))
 const kinds = [
   { value: '', words: 'any kind' },
   ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
@@ -31,7 +26,7 @@ const kindWords = computed(() => kinds.find((one) => one.value === props.filters
       @pick="emit('set', { kind: $event })" />, of
     <WordPicker
       label="Brand"
-      :words="brandWords"
+      :words="brand"
       :choices="choices"
       :value="filters.brand"
       @pick="emit('set', { brand: $event })" />, of

@@ -38,10 +38,7 @@ const target = ref('Shipped')
 watch(filters, () => void list.restart(), { immediate: true })
 useLive(['order'], () => void list.reload())
 
-const brandChoices = computed(() => [
-  { value: '', words: 'both brands' },
-  ...session.house!.brands.map((brand) => ({ value: brand.code, words: brand.name })),
-])
+const ofBrands = computed(() => brandChoices(session.house!.brands))
 const statusChoices = computed(() =>
   session.house!.company.orderStatuses.map((status) => ({ value: status, words: status })),
 )
@@ -111,8 +108,8 @@ const columns: ListColumn[] = [
               @pick="pickStatus" />, of
             <WordPicker
               label="Brand"
-              :words="brandChoices.find((one) => one.value === filters.brand)?.words ?? 'both brands'"
-              :choices="brandChoices"
+              :words="brandWords(ofBrands, filters.brand)"
+              :choices="ofBrands"
               :value="filters.brand"
               @pick="set({ brand: $event })" />, of
             <AmountPicker :value="filters.over" @pick="set({ over: $event })"
