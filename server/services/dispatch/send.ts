@@ -100,15 +100,14 @@ export async function sendDispatches(ids: readonly number[], workerId: string): 
   const token = randomUUID()
   const claimed = await claim(ids, token, workerId)
   const began = performance.now()
-  for (const [place, one] of claimed.entries()) {
-    if (place > 0 && performance.now() - began > holdMilliseconds) {
-      await letGo(
-        claimed.slice(place).map((rest) => rest.id),
-        token,
-      )
-      return
-    }
-    await sendOne(one, token)
+  let place = 0
+  try {
+    while (place < claimed.length && (place === 0 || performance.now() - began < holdMilliseconds))
+      await sendOne(claimed[place++]!, token)
+  } finally {
+    // what was not begun; one that failed keeps its claim until that lapses
+    const rest = claimed.slice(place).map(({ id }) => id)
+    if (rest.length > 0) await letGo(rest, token)
   }
 }
 

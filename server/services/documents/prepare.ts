@@ -162,13 +162,19 @@ function rounds(wanted: readonly Wanted[]): Wanted[][] {
   return found
 }
 
-/** Why nothing is made, before a claim is taken; undefined where it is made. */
-function notWanted({ asked, made: { context, paper } }: Wanted): string | undefined {
+/** Why nothing is made, before a claim is taken, and whether its history says so; undefined where it is made. */
+function notWanted({
+  asked,
+  made: { context, paper },
+}: Wanted): { words: string; noted: boolean } | undefined {
   if (!asked.routine) return undefined
   if (context.channel === 'nothing' && kindFacts[asked.kind].books === null)
-    return `${context.customerName} wants no ${kindFacts[asked.kind].many}.`
+    return { words: `${context.customerName} wants no ${kindFacts[asked.kind].many}.`, noted: false }
   if (context.zeroTotals === 'skip' && Number(paper?.amounts.total ?? context.total) === 0)
-    return `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`
+    return {
+      words: `No ${asked.kind} was made: it comes to nothing, and the company makes no documents of that.`,
+      noted: true,
+    }
   return undefined
 }
 
@@ -178,14 +184,16 @@ async function keepRound(round: readonly Wanted[], results: Prepared[]): Promise
   const kept = round.flatMap((one) => {
     const { asked, made, place, source } = one
     const held = holders.get(claimKey(one))
-    const reason = held ? undefined : notWanted(one)
-    if (held) results[place] = { outcome: 'already', preparedId: held.preparedId, reason: held.words }
-    else if (reason !== undefined) {
-      results[place] = { outcome: 'not wanted', preparedId: null, reason }
-      if (made.context.channel !== 'nothing')
-        notes.push({ sourceId: source.id, actor: asked.actor, words: reason })
+    if (held) {
+      results[place] = { outcome: 'already', preparedId: held.preparedId, reason: held.words }
+      return []
     }
-    if (held || reason !== undefined) return []
+    const not = notWanted(one)
+    if (not) {
+      results[place] = { outcome: 'not wanted', preparedId: null, reason: not.words }
+      if (not.noted) notes.push({ sourceId: source.id, actor: asked.actor, words: not.words })
+      return []
+    }
     const stopped = kindFacts[asked.kind].waitsWithOrder ? source.stopped : null
     const plan = asked.trust === 'automatic' ? planOf(asked.kind, made, stopped) : undefined
     return { ...one, plan, byHand: asked.trust === 'by hand', automatic: plan?.goes ?? false }
