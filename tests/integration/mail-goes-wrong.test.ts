@@ -7,6 +7,7 @@ import { config } from '../../server/config'
 import { dispatchOfReturnPath, returnPath } from '../../server/outside/mail/return-path'
 import { sendAgain, settleByHand } from '../../server/services/dispatch/by-hand'
 import { presumeArrived } from '../../server/services/dispatch/reports'
+import { sendDispatches } from '../../server/services/dispatch/send'
 import { sweep } from '../../server/services/dispatch/sweep'
 import { lineCounts } from '../../server/services/line/counts'
 import { documentView } from '../../server/services/line/in-hand'
@@ -49,6 +50,25 @@ async function shipTo(...addresses: string[]): Promise<number> {
   await house.ship([order])
   return order
 }
+
+describe('a mail server that takes its time', () => {
+  test('the emails claimed with a slow one are let go again, and each goes once', async () => {
+    const address = 'slow@house.example'
+    const refusing = new Date(Date.now() + 600_000).toISOString()
+    house.rules.set({ who: address, does: 'refuse for minutes', until: refusing })
+    const orders = [await shipTo(address), await shipTo(address)]
+    const [first, second] = [await dispatchOf(orders[0]!), await dispatchOf(orders[1]!)]
+    expect([first.state, second.state]).toEqual(['waiting', 'waiting'])
+    house.rules.set({ who: address, does: 'accept slowly', seconds: 5.5 })
+    await run('update dispatch set next_try_at = now() where id = any($1::int[])', [[first.id, second.id]])
+    await sendDispatches([first.id, second.id], 'worker of the test')
+    expect((await dispatchOf(orders[0]!)).state).toBe('on the way')
+    expect((await dispatchOf(orders[1]!)).state).not.toBe('on the way')
+    await until('the second', async () => (await dispatchOf(orders[1]!)).state === 'on the way', 20)
+    expect(await house.mails(address)).toHaveLength(2)
+    house.rules.remove(address)
+  })
+})
 
 describe('trouble ends in a plain cause', () => {
   test.each([

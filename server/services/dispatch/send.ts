@@ -101,14 +101,10 @@ export async function sendDispatches(ids: readonly number[], workerId: string): 
   const claimed = await claim(ids, token, workerId)
   const began = performance.now()
   let place = 0
-  try {
-    while (place < claimed.length && (place === 0 || performance.now() - began < holdMilliseconds))
-      await sendOne(claimed[place++]!, token)
-  } finally {
-    // what was not begun; one that failed keeps its claim until that lapses
-    const rest = claimed.slice(place).map(({ id }) => id)
-    if (rest.length > 0) await letGo(rest, token)
-  }
+  while (place < claimed.length && (place === 0 || performance.now() - began < holdMilliseconds))
+    await sendOne(claimed[place++]!, token)
+  const rest = claimed.slice(place).map(({ id }) => id)
+  if (rest.length > 0) await letGo(rest, token)
 }
 
 /** Takes a claim back that nothing was done with. */

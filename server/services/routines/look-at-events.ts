@@ -139,7 +139,7 @@ function wantedBy(event: EventRow, judged: readonly Judged[]): Wanted[] {
         .map(({ routine }) => ({ subject: event.sourceId, sentence: routine.sentence }))
 }
 
-/** AllMade of all wanted papers, laid out together by kind and addressing. */
+/** Documents of all that is wanted, made together by kind and addressing. */
 async function makeFor(wanted: readonly Wanted[]): Promise<AllMade> {
   const laidOut: AllMade = new Map()
   for (const [key, group] of groupBy(wanted, (one) => madeKey(one.sentence))) {
