@@ -100,7 +100,7 @@ export function useDesk(): Desk {
     // what a browser asks about unsaved changes when an address is typed; leaving by a link asks in the page
     page.on('dialog', (dialog) => void dialog.accept())
     await page.setViewport({ width: 1280, height: 800 })
-    page.setDefaultTimeout(12_000)
+    page.setDefaultTimeout(20_000)
     page.on('console', (message) => process.env.DESK_SHOTS && console.log(message.text()))
     Object.assign(desk, {
       page,
