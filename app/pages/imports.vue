@@ -297,10 +297,10 @@ const stateWords: Record<ImportView['state'], string> = {
                       open-end
                       ><label
                         >Always
-                        <input
+                        <TextField
                           :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''"
                           :aria-label="`Always, ${one.words}`"
-                          @change="setFixed(one.key, ($event.target as HTMLInputElement).value)" /></label
+                          @take="setFixed(one.key, $event)" /></label
                     ></WordPanel>
                   </td>
                   <td class="mono cut sample">{{ sampleOf(one.key) }}</td>

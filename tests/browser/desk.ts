@@ -212,6 +212,8 @@ export function useDesk(): Desk {
         page.waitForFunction((what) => document.body.innerText.includes(what), {}, words),
       fill: async (selector: string, value: string) => {
         const field = await page.waitForSelector(selector, { visible: true })
+        // a field that is grey while something is checked is waited for, as a person does
+        await page.waitForFunction((one) => !(one as HTMLInputElement).disabled, {}, field)
         await field!.click({ count: 3 })
         await page.keyboard.type(value)
       },

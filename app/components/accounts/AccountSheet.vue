@@ -82,7 +82,6 @@ const takeBack = () =>
     reason.value = ''
     await load()
   })
-const value = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const tone: Record<string, string> = {
   'not due': '',
   '1–30': 'wait',
@@ -139,11 +138,11 @@ useMainKey(() => {
           >
             <label
               >Disputed
-              <input
+              <TextField
                 :value="item.dispute"
                 placeholder="what is wrong"
                 aria-label="Disputed, why"
-                @change="mark(item, { dispute: value($event) }, close)"
+                @take="mark(item, { dispute: $event }, close)"
             /></label>
             <label
               >Promised for

@@ -46,7 +46,6 @@ const act = (path: string, body: object) =>
     asking.value = null
     await house.refresh()
   })
-const value = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const limits = [
   ['20', '20 seconds (the demo)'],
   ['3600', 'an hour'],
@@ -113,11 +112,11 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           :disabled="disabled"
           ><label
             >Address
-            <input
+            <TextField
               :value="settings.rehearsalAddress"
               placeholder="name@house.example"
               data-test="rehearsal-address"
-              @change="keep({ rehearsalAddress: value($event) }, 'The rehearsal address is set.')" /></label
+              @take="keep({ rehearsalAddress: $event }, 'The rehearsal address is set.')" /></label
         ></WordPanel>
         instead of to customers. Papers are watermarked and numbered apart; the real ones stay due.
       </p>
@@ -166,10 +165,10 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           :disabled="disabled"
           ><label
             >Mail to
-            <input
+            <TextField
               :value="settings.failureNoticeTo"
               placeholder="name@house.example"
-              @change="keep({ failureNoticeTo: value($event) }, 'Failure notices are set.')" /></label
+              @take="keep({ failureNoticeTo: $event }, 'Failure notices are set.')" /></label
         ></WordPanel>
         is told by mail, one mail for all that got stuck since the last.
       </p>
@@ -251,13 +250,11 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           :disabled="disabled"
           ><label
             >Up to
-            <input
+            <TextField
               :value="settings.smallDifference"
               inputmode="decimal"
               class="mono"
-              @change="
-                keep({ smallDifference: value($event) }, 'Small differences are set.')
-              " /></label></WordPanel
+              @take="keep({ smallDifference: $event }, 'Small differences are set.')" /></label></WordPanel
         >, the rest is waived.
       </p>
       <ExchangeRates />

@@ -104,7 +104,6 @@ const languageChoices = languages.map((value) => ({ value, words: languageWords[
 const channelOf = (kind: DocumentKind): Channel => view.value!.preferences[kind]?.channel ?? 'email'
 const byEmail = (kind: DocumentKind) => ['email', 'both'].includes(channelOf(kind))
 const list = (text: string) => text.split(/[\s,;]+/).filter(Boolean)
-const value = (event: Event) => (event.target as HTMLInputElement).value
 const way = (kind: DocumentKind) => view.value!.ways.find((one) => one.kind === kind)!
 const stateTone: Record<string, string> = {
   arrived: 'go',
@@ -200,10 +199,10 @@ const stateTone: Record<string, string> = {
               :disabled="!may"
               ><label
                 >CC
-                <input
-                  :value="view.preferences[kind]?.cc?.join(', ')"
+                <TextField
+                  :value="view.preferences[kind]?.cc?.join(', ') ?? ''"
                   placeholder="name@house.example"
-                  @change="setPreference(kind, { cc: list(value($event)) })" /></label
+                  @take="setPreference(kind, { cc: list($event) })" /></label
             ></WordPanel>
             and
             <WordPanel
@@ -217,10 +216,10 @@ const stateTone: Record<string, string> = {
               :disabled="!may"
               ><label
                 >BCC
-                <input
-                  :value="view.preferences[kind]?.bcc?.join(', ')"
+                <TextField
+                  :value="view.preferences[kind]?.bcc?.join(', ') ?? ''"
                   placeholder="name@house.example"
-                  @change="setPreference(kind, { bcc: list(value($event)) })" /></label></WordPanel
+                  @take="setPreference(kind, { bcc: list($event) })" /></label></WordPanel
             >,
             <WordPicker
               label="Gathered"

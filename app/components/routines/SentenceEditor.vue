@@ -153,11 +153,11 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
       >
         <label
           >CC
-          <input
+          <TextField
             :value="copies"
             placeholder="name@house.example"
             aria-label="Copies to"
-            @change="setCopies(text($event))"
+            @take="setCopies($event)"
         /></label>
         <span class="soft">Several addresses: a comma between them.</span> </WordPanel
       >,
