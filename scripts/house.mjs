@@ -16,6 +16,7 @@ const withAny = (files, pattern) => files.filter((file) => pattern.test(read(fil
 const code = listed('*.ts', '*.vue', '*.mjs', '*.css', '*.sql')
 const tests = code.filter((file) => /^tests\/|\.test\.ts$|^core\/testing\//.test(file))
 const services = listed('server/services/**/*.ts')
+const server = listed('server/**/*.ts')
 const widest = 120
 /** An address or another long word is no reason to fold a line. */
 const isWide = (line) => line.length > widest && !/\S{70,}/.test(line)
@@ -24,9 +25,9 @@ const wide = code.flatMap((file) =>
 )
 const long = code.filter((file) => !tests.includes(file) && !/\.sql$/.test(file) && lines(file).length > 301)
 
-const sql = /['"`]\s*(select|insert into|update|delete from|with)\s/gi
-const strays = withAny(services, new RegExp(sql.source, 'i')).filter(
-  (file) => !/queries\.ts$|services\/live\//.test(file),
+const sql = /['"`]\s*(select|insert into|update|delete from|with\s+\w+ as)\s/gi
+const strays = withAny(server, new RegExp(sql.source, 'i')).filter(
+  (file) => !/queries\.ts$|\.test\.ts$|server\/(db|queue|services\/live)\//.test(file),
 )
 
 /** Which subjects of services use which others. */
@@ -78,6 +79,7 @@ if (process.argv.includes('--check')) {
   const broken = [
     ...wide.map((place) => `${place}: wider than ${widest} letters`),
     ...circles.map((subject) => `server/services/${subject}: reaches itself over other subjects`),
+    ...strays.map((file) => `${file}: SQL outside queries.ts, db/, queue/ and live/`),
     ...fromServer.map((file) => `${file}: the interface imports from server/`),
   ]
   for (const one of broken) console.error(one)

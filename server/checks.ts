@@ -6,13 +6,17 @@ import { languages } from '../core/money/format'
 
 /** Checks at the door that several routes share. */
 export const id = Joi.number().integer().min(1).max(2_147_483_647)
+
 export const idParam = Joi.object({ id: id.required() })
+
 export const ids = Joi.array().items(id).min(1).max(5000).unique().required()
+
 /**
  * Control characters (Unicode category Cc) but tab and line ends, for a pattern that also the API's
  * description can hold.
  */
 const controls = '\\u0000-\\u0008\\u000b\\u000c\\u000e-\\u001f\\u007f-\\u009f'
+
 /** Text of one or more lines; no control characters but line ends and tabs. */
 export const text = (most: number) =>
   Joi.string()
@@ -20,6 +24,7 @@ export const text = (most: number) =>
     .max(most)
     .pattern(new RegExp(`^[^${controls}]*$`))
     .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
+
 /**
  * A name or another text of one line: no control characters, and none that turn the direction of reading
  * (Unicode bidi overrides).
@@ -30,6 +35,7 @@ export const name = (most: number) =>
     .max(most)
     .pattern(new RegExp(`^[^${controls}\\t\\n\\r\\u202a-\\u202e\\u2066-\\u2069]*$`))
     .messages({ 'string.pattern.base': '{{#label}} holds a character that cannot be shown. Type it again' })
+
 /** A country by its name or its two letters (ISO 3166-1), kept by the letters. */
 export const country = text(60)
   .custom((value: string, helpers) => countryOf(value) ?? helpers.error('string.country'))
@@ -37,26 +43,34 @@ export const country = text(60)
     'string.country':
       '{{#label}} “{{#value}}” is no country. Write its name, like Germany, or its two letters, like DE',
   })
+
 export const decimal = Joi.string()
   .trim()
   .pattern(/^-?\d{1,10}(\.\d{1,4})?$/)
   .messages({ 'string.pattern.base': '{{#label}} is a number like 12.50' })
+
 /** A real day from 1900 to 2199. */
 export const day = Joi.string()
   .pattern(/^(19|20|21)\d{2}-\d{2}-\d{2}$/)
   .custom((value: string, helpers) => (isDay(value) ? value : helpers.error('string.pattern.base')))
   .messages({ 'string.pattern.base': '{{#label}} is a day like 2026-11-24' })
+
 export const kind = Joi.valid(...documentKinds)
+
 export const orderKind = Joi.valid(...orderKinds)
+
 export const language = Joi.valid(...languages)
+
 export const emailLook = Joi.object({
   heading: Joi.valid('line', 'band', 'none').required(),
   colour: Joi.valid('brand', 'accent').required(),
   letters: Joi.valid('sans', 'serif').required(),
   closing: text(600).allow('').required(),
 })
+
 export const page = {
   after: Joi.string().max(300),
   limit: Joi.number().integer().min(1).max(200).default(60),
 }
+
 export { Joi }

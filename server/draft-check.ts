@@ -1,9 +1,11 @@
 import { day, decimal, Joi, text } from './checks'
 
 const some = (most: number) => text(most).allow('', null).default(null).empty('')
+
 const currency = Joi.string()
   .pattern(/^[A-Z]{3}$/)
   .messages({ 'string.pattern.base': '{{#label}} is a currency like EUR' })
+
 export const percent = Joi.string()
   .trim()
   .pattern(/^(100(\.0{1,3})?|\d{1,2}(\.\d{1,3})?)$/)
@@ -20,6 +22,7 @@ export const draftLine = Joi.object({
   taxCode: text(40).required(),
   orderLine: Joi.number().integer().min(1).max(100_000),
 })
+
 export const adjustment = Joi.object({
   kind: Joi.valid('discount', 'charge').required(),
   label: text(120).required(),

@@ -4,10 +4,12 @@ import { Joi, text } from './checks'
 import { checkRole, type User } from './route'
 
 export const importSubject = Joi.valid(...importSubjects)
+
 const mapped = Joi.alternatives().try(
   Joi.object({ column: Joi.number().integer().min(0).max(199).required() }),
   Joi.object({ fixed: text(300).required() }),
 )
+
 /** Rates belong to the house's set-up, wherever they come from. @throws Refusal "not-allowed" */
 export const checkMayImport = (user: User, subject: ImportSubject) =>
   checkRole(user, subject === 'rates' ? 'supervisor' : 'clerk')
@@ -18,6 +20,7 @@ export const reading = Joi.object({
   decimalSign: Joi.valid('.', ',').required(),
   dayOrder: Joi.valid('day first', 'month first').required(),
 })
+
 /** A record as another program gives it: its fields by key, all as text or plain numbers. */
 export const records = Joi.array()
   .items(

@@ -5,6 +5,7 @@ import { registerStates } from './services/register/register'
 
 /** What lists are narrowed by, for their pages and for the whole of them as CSV. */
 const search = text(100).allow('')
+
 export const registerFilter = {
   search,
   state: Joi.valid(...registerStates),
@@ -13,10 +14,12 @@ export const registerFilter = {
   from: day,
   to: day,
 }
+
 export const registerSort = {
   sort: Joi.valid('issued', 'number', 'customer', 'total').default('issued'),
   descending: Joi.boolean().default(true),
 }
+
 export const orderFilter = {
   search,
   statuses: Joi.array().items(text(40)).single().default([]),
@@ -25,6 +28,7 @@ export const orderFilter = {
   sort: Joi.valid('date', 'number', 'customer', 'total', 'status').default('date'),
   descending: Joi.boolean().default(true),
 }
+
 export const customerFilter = {
   search,
   group: text(60),
@@ -33,6 +37,7 @@ export const customerFilter = {
   sort: Joi.valid('name', 'number').default('name'),
   descending: Joi.boolean().default(false),
 }
+
 export const paymentFilter = {
   search,
   direction: Joi.valid('in', 'out'),
@@ -40,6 +45,7 @@ export const paymentFilter = {
   sort: Joi.valid('date', 'customer', 'method', 'rest', 'total').default('date'),
   descending: Joi.boolean().default(true),
 }
+
 export const lineFilter = {
   stage: Joi.valid(...stages).required(),
   kind,

@@ -6,6 +6,7 @@ export const amount = Joi.string()
   .trim()
   .pattern(/^\d{1,12}(\.\d{1,3})?$/)
   .messages({ 'string.pattern.base': '{{#label}} is an amount like 12.50' })
+
 export const settle = Joi.array()
   .items(
     Joi.object({

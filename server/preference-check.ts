@@ -10,6 +10,7 @@ export const preference = Joi.object({
   bcc: Joi.array().items(text(320)).max(10),
   gathered: Joi.boolean(),
 })
+
 /** A change of a preference: null takes a part away. */
 export const preferenceChange = Joi.object({
   channel: Joi.valid(...channels, null),
@@ -18,4 +19,5 @@ export const preferenceChange = Joi.object({
   bcc: Joi.array().items(text(320)).max(10).allow(null),
   gathered: Joi.boolean().allow(null),
 })
+
 export const preferences = Joi.object(Object.fromEntries(documentKinds.map((kind) => [kind, preference])))

@@ -15,7 +15,7 @@ import {
 } from 'h3'
 import { Refusal } from '../core/errors'
 import { config } from './config'
-import { once } from './idempotency'
+import { once } from './http/idempotency'
 import { askedHost, callerAddress } from './http/caller'
 import { inputWords } from './http/input-words'
 import { countCall } from './http/rate'
@@ -25,6 +25,7 @@ import { tokenUser } from './services/people/tokens'
 import { logTrouble } from './log'
 
 export type Role = 'reader' | 'clerk' | 'supervisor'
+
 export interface User extends Principal {
   id: number
   email: string

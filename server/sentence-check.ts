@@ -5,6 +5,7 @@ import { country, Joi, kind, text } from './checks'
 const time = Joi.string()
   .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
   .messages({ 'string.pattern.base': '{{#label}} is a time like 08:00' })
+
 const condition = Joi.alternatives().try(
   Joi.object({
     about: Joi.valid('total').required(),
@@ -45,4 +46,5 @@ export const sentence = Joi.object({
     .allow(null)
     .default(null),
 })
+
 export const trust = Joi.valid(...trusts)

@@ -11,6 +11,7 @@ const schema = Joi.object({
   papers: Joi.array().min(1),
   way: Joi.valid('email', 'paper'),
 })
+
 const said = (value: object) => inputWords(schema.validate(value).error!.details[0]!)
 
 describe('what is wrong with what was sent is said in words', () => {

@@ -6,6 +6,7 @@ import type { ValidationErrorItem } from 'joi'
 
 /** "sendTo" becomes "send to". */
 const plain = (key: string) => key.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()
+
 const one = (many: string) => plain(many).replace(/ies$/, 'y').replace(/s$/, '')
 
 /** The field by its place: "the email of contact 2". */

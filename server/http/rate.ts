@@ -49,6 +49,7 @@ export async function countCall(of: keyof typeof calls, who: string): Promise<nu
 }
 
 const window = 300
+
 /** Wrong passwords in five minutes: for one address from one place, and from one place for all addresses. */
 const wrongTries = { account: 8, place: 40 }
 

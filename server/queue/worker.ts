@@ -17,11 +17,13 @@ if (!config.realMail && !isLoopback(new URL(config.smtpUrl).hostname)) {
 }
 await migrate()
 await guardInstallation()
+
 const worker = await startWorker()
 log.info('the worker is ready')
 process.send?.('ready')
 
 let stopping = false
+
 async function stop(): Promise<void> {
   if (stopping) return
   stopping = true

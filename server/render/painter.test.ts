@@ -10,6 +10,7 @@ import { PdfkitPainter } from './pdfkit-painter'
 
 /* What a screen reader and other programs find in our PDFs, read back with poppler and qpdf. */
 const painter = new PdfkitPainter('.build/fonts')
+
 const folder = mkdtempSync(join(tmpdir(), 'clothespin-painter-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 

@@ -36,6 +36,7 @@ export interface Rendered {
 }
 
 const metrics = new FontMetrics(faces as unknown as FontFace[])
+
 const painter = new PdfkitPainter(config.fontFolder)
 
 /** Names everything that decides the bytes beside Paper and design. */

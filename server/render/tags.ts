@@ -1,6 +1,7 @@
 import type { DrawOp } from '../../core/designs/pages'
 
 type Element = PDFKit.PDFStructureElement
+
 /** What pdfkit can do and its types do not know. */
 interface Tagging {
   struct(type: string, options?: object): Element

@@ -8,7 +8,6 @@ import { sweep } from '../../server/services/dispatch/sweep'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { recordPayment, undoPayment } from '../../server/services/receivables/payments'
 import {
-  bankEntries,
   bankFiles,
   bookEntry,
   bookSure,
@@ -18,15 +17,16 @@ import {
   takeBankFile,
   type EntryView,
 } from '../../server/services/receivables/bank'
+import { bankEntries } from '../../server/services/receivables/bank-queries'
 import {
   checkImport,
   goOnImporting,
   importRecords,
-  importRows,
   importView,
   takeImport,
   writeImport,
 } from '../../server/services/imports/imports'
+import { importRows } from '../../server/services/imports/imports-queries'
 import { papersOf, useHouse } from './house'
 
 /* Bank files: read, matched, looked at and booked; never twice. */

@@ -10,7 +10,7 @@ import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { samplePaper } from '../../server/services/documents/sample'
 import { changeRoutine, listRoutines, routineVersions } from '../../server/services/routines/routines'
 import { addSeries, changeSeries, removeSeries, type Skipping } from '../../server/services/house/series'
-import { numberPeriods, numbers } from '../../server/services/register/numbers'
+import { numberPeriods,numbers } from '../../server/services/register/numbers-queries'
 import { papersOf, until, useHouse } from './house'
 
 const house = useHouse({ trust: 'automatic', reports: false })

@@ -4,13 +4,13 @@ import { one, rows } from '../../server/db/connection'
 import {
   checkImport,
   importRecords,
-  importRows,
   imports,
   importView,
   mendRow,
   takeImport,
   writeImport,
 } from '../../server/services/imports/imports'
+import { importRows } from '../../server/services/imports/imports-queries'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { papersOf, useHouse } from './house'
 

@@ -9,7 +9,7 @@ import { sendAgain, settleByHand } from '../../server/services/dispatch/by-hand'
 import { presumeArrived } from '../../server/services/dispatch/reports'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { sweep } from '../../server/services/dispatch/sweep'
-import { lineCounts } from '../../server/services/line/counts'
+import { lineCounts } from '../../server/services/line/counts-queries'
 import { documentView } from '../../server/services/line/in-hand'
 import { until, useHouse } from './house'
 

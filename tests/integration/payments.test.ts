@@ -5,9 +5,10 @@ import { creditDocument } from '../../server/services/drafts/drafts'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { prepareReceipt } from '../../server/services/receivables/source'
 import { voidDocument } from '../../server/services/documents/void'
-import { registerSums } from '../../server/services/register/register'
+import { registerSums } from '../../server/services/register/register-queries'
 import { reconciliationOf } from '../../server/services/register/reconciliation'
-import { account, accounts, ageing, listPayments, markItem } from '../../server/services/receivables/accounts'
+import { account, ageing, markItem } from '../../server/services/receivables/accounts'
+import { accounts,listPayments } from '../../server/services/receivables/accounts-queries'
 import {
   allocatePayment,
   recordPayment,

@@ -5,10 +5,10 @@ import { correctAddress } from '../../server/services/dispatch/correct'
 import {
   changeCustomer,
   customerView,
-  listCustomers,
   restorePreferences,
   setPreferences,
 } from '../../server/services/customers/customers'
+import { listCustomers } from '../../server/services/customers/queries'
 import { drop, prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { editOrder, setStatus } from '../../server/services/orders/orders'

@@ -1,7 +1,7 @@
 import { ageingSteps } from '../../../core/receivables/ageing'
 import { csvAnswer, csvPages } from '../../csv'
 import { route } from '../../route'
-import { accounts } from '../../services/receivables/accounts'
+import { accounts } from '../../services/receivables/accounts-queries'
 
 /** All open accounts as CSV, by name. */
 export default route({ role: 'reader', brands: 'own' }, ({ event, user }) => {

@@ -1,6 +1,7 @@
 import { Joi, page, text } from '../../checks'
 import { route } from '../../route'
-import { accounts, type AccountFilter } from '../../services/receivables/accounts'
+import { type AccountFilter } from '../../services/receivables/accounts'
+import { accounts } from '../../services/receivables/accounts-queries'
 
 /** Customers with something open. */
 export default route<object, AccountFilter>(

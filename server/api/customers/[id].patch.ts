@@ -12,6 +12,7 @@ const billing = Joi.object({
 }).allow(null)
 
 const whole = (least: number, most: number) => Joi.number().integer().min(least).max(most)
+
 const ofDay = { is: 'day of month', then: Joi.required(), otherwise: Joi.forbidden() }
 /** n days; end of month and n days; a day of the nth month after; each with an early-payment discount or none. */
 const terms = Joi.object({

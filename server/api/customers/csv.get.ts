@@ -3,7 +3,8 @@ import { Joi } from '../../checks'
 import { csvAnswer, csvPages } from '../../csv'
 import { customerFilter } from '../../list-checks'
 import { route } from '../../route'
-import { listCustomers, type CustomerFilter } from '../../services/customers/customers'
+import { type CustomerFilter } from '../../services/customers/customers'
+import { listCustomers } from '../../services/customers/queries'
 
 /** Customers as CSV, with how each kind of paper reaches them. */
 export default route<object, CustomerFilter>(

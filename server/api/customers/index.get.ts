@@ -1,7 +1,8 @@
 import { Joi, page } from '../../checks'
 import { customerFilter } from '../../list-checks'
 import { route } from '../../route'
-import { listCustomers, type CustomerFilter } from '../../services/customers/customers'
+import { type CustomerFilter } from '../../services/customers/customers'
+import { listCustomers } from '../../services/customers/queries'
 
 /** One page of customers by name, with how each is reached. */
 export default route<object, CustomerFilter>(

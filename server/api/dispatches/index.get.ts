@@ -1,7 +1,8 @@
 import { dispatchStages } from '../../../core/dispatch/states'
 import { day, Joi, kind, page, text } from '../../checks'
 import { route } from '../../route'
-import { listDispatches, type DispatchFilter } from '../../services/dispatch/list'
+import { type DispatchFilter } from '../../services/dispatch/list'
+import { listDispatches } from '../../services/dispatch/queries'
 
 /** All emails and print jobs, newest first: by address, state, kind, words and days. */
 export default route<object, DispatchFilter>(

@@ -2,7 +2,8 @@ import { Joi } from '../../checks'
 import { csvAnswer, csvPages } from '../../csv'
 import { registerFilter, registerSort } from '../../list-checks'
 import { route } from '../../route'
-import { register, type RegisterFilter } from '../../services/register/register'
+import { type RegisterFilter } from '../../services/register/register'
+import { register } from '../../services/register/register-queries'
 
 /** The Register as CSV, as it is filtered and sorted. */
 export default route<object, RegisterFilter>(

@@ -1,7 +1,8 @@
 import { Joi, page } from '../../checks'
 import { registerFilter, registerSort } from '../../list-checks'
 import { route } from '../../route'
-import { register, type RegisterFilter } from '../../services/register/register'
+import { type RegisterFilter } from '../../services/register/register'
+import { register } from '../../services/register/register-queries'
 
 /** One page of the Register. */
 export default route<object, RegisterFilter>(

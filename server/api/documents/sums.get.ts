@@ -1,7 +1,8 @@
 import { Joi } from '../../checks'
 import { registerFilter } from '../../list-checks'
 import { route } from '../../route'
-import { registerSums, type RegisterFilter } from '../../services/register/register'
+import { type RegisterFilter } from '../../services/register/register'
+import { registerSums } from '../../services/register/register-queries'
 
 /** How many documents match a filter of the Register, and their sums by currency. */
 export default route<object, RegisterFilter>(

@@ -1,6 +1,6 @@
 import { config } from '../../config'
 import { route } from '../../route'
-import { gate } from '../../services/house/gate'
+import { gate } from '../../services/house/queries'
 import { brands, company } from '../../services/house/house'
 import { brandsOf } from '../../services/people/principal'
 

@@ -2,7 +2,8 @@ import { Joi } from '../../checks'
 import { csvAnswer, csvPages } from '../../csv'
 import { lineFilter } from '../../list-checks'
 import { route } from '../../route'
-import { lineList, type LineFilter } from '../../services/line/list'
+import { type LineFilter } from '../../services/line/list'
+import { lineList } from '../../services/line/list-queries'
 
 /** A stage of the Line as CSV. */
 export default route<object, LineFilter>(

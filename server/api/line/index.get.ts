@@ -1,7 +1,8 @@
 import { Joi, page } from '../../checks'
 import { lineFilter } from '../../list-checks'
 import { route } from '../../route'
-import { lineList, type LineFilter } from '../../services/line/list'
+import { type LineFilter } from '../../services/line/list'
+import { lineList } from '../../services/line/list-queries'
 
 /** One page of a stage of the Line. */
 export default route<object, LineFilter>(

@@ -1,6 +1,6 @@
 import { idParam, Joi, page, text } from '../../checks'
 import { route } from '../../route'
-import { numbers } from '../../services/register/numbers'
+import { numbers } from '../../services/register/numbers-queries'
 
 /** The numbers of a series in a period, with those that are missing. */
 export default route<{ id: number }, { period: string; after?: string; limit: number }>(

@@ -2,7 +2,8 @@ import { Joi } from '../../checks'
 import { csvAnswer, csvPages } from '../../csv'
 import { orderFilter } from '../../list-checks'
 import { route } from '../../route'
-import { listOrders, type OrderFilter } from '../../services/orders/list'
+import { type OrderFilter } from '../../services/orders/list'
+import { listOrders } from '../../services/orders/list-queries'
 
 /** Orders as CSV, as they are filtered and sorted. */
 export default route<object, OrderFilter>(

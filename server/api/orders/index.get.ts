@@ -1,7 +1,8 @@
 import { Joi, page } from '../../checks'
 import { orderFilter } from '../../list-checks'
 import { route } from '../../route'
-import { listOrders, type OrderFilter } from '../../services/orders/list'
+import { type OrderFilter } from '../../services/orders/list'
+import { listOrders } from '../../services/orders/list-queries'
 
 /** One page of orders, with the count and sums of all that match. */
 export default route<object, OrderFilter>(

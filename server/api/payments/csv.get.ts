@@ -4,7 +4,8 @@ import { Joi } from '../../checks'
 import { csvAnswer, csvPages } from '../../csv'
 import { paymentFilter } from '../../list-checks'
 import { route } from '../../route'
-import { listPayments, type PaymentFilter } from '../../services/receivables/accounts'
+import { type PaymentFilter } from '../../services/receivables/accounts'
+import { listPayments } from '../../services/receivables/accounts-queries'
 
 /** Payments and refunds as CSV; money that went out, and what was taken back, is below zero. */
 export default route<object, PaymentFilter>(

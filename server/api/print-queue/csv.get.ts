@@ -1,6 +1,6 @@
 import { csvFile } from '../../csv'
 import { route } from '../../route'
-import { printQueue } from '../../services/dispatch/print-queue'
+import { printQueue } from '../../services/dispatch/queries'
 
 /** What waits for the printer as CSV, in posting order. */
 export default route({ role: 'reader', brands: 'own' }, async ({ event, user }) =>

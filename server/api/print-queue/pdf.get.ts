@@ -1,7 +1,8 @@
 import { setResponseHeaders } from 'h3'
 import { id, Joi } from '../../checks'
 import { route } from '../../route'
-import { mostPrinted, printQueuePdf } from '../../services/dispatch/print-queue'
+import { printQueuePdf } from '../../services/dispatch/print-queue'
+import { mostPrinted } from '../../services/dispatch/queries'
 
 /** The chosen papers of the print queue as one PDF in posting order. */
 export default route<object, { ids: string; copies: number }>(

@@ -10,7 +10,9 @@ export interface FlatPicture {
 }
 
 const mostBytes = 2_000_000
+
 const mostPixels = 6_000_000
+
 const smallest = 60
 
 /**

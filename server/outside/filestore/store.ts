@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
-import { one, run } from '../../db/connection'
+import { insertFiles, fileBytes } from './queries'
 
 /**
  * Keeps bytes under their SHA-256 in PostgreSQL. The same bytes are kept once. Lists never select bytes.
@@ -10,13 +10,7 @@ import { one, run } from '../../db/connection'
  */
 export async function keepFiles(files: readonly Uint8Array[], mediaType: string): Promise<string[]> {
   const sums = files.map((bytes) => createHash('sha256').update(bytes).digest('hex'))
-  await run(
-    `insert into file (sha256, media_type, size, bytes, kept_at)
-    select f.sha256, $3, octet_length(f.bytes), f.bytes, $4
-    from unnest($1::text[], $2::bytea[]) as f (sha256, bytes)
-    on conflict do nothing`,
-    [sums, files.map((bytes) => Buffer.from(bytes)), mediaType, clock.now()],
-  )
+  await insertFiles({ sums, bytes: files.map((bytes) => Buffer.from(bytes)), mediaType, now: clock.now() })
   return sums
 }
 
@@ -26,7 +20,7 @@ export const keepFile = async (bytes: Uint8Array, mediaType: string): Promise<st
 
 /** @throws Refusal "no-such-file" */
 export async function readFileBytes(sha256: string): Promise<Uint8Array> {
-  const row = await one<{ bytes: Buffer }>('select bytes from file where sha256 = $1', [sha256])
+  const row = await fileBytes(sha256)
   if (!row) throw new Refusal('no-such-file', 'That file is not in store.', { status: 404 })
   return row.bytes
 }

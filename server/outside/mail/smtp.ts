@@ -243,6 +243,7 @@ function refusals(errors: SmtpError[] | undefined): { address: string; reply: Re
 }
 
 const idle: Connection[] = []
+
 const idleMilliseconds = 10_000
 
 /**

@@ -1,9 +1,19 @@
 import { Refusal } from '../../../core/errors'
-import { isAddress, type ContactFacts, type Preferences } from '../../../core/preferences/recipients'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { isAddress, type ContactFacts } from '../../../core/preferences/recipients'
+import { inTransaction } from '../../db/connection'
 import { Contact } from '../../db/models'
-import { markStale } from '../outbox/stale'
+import { markStale } from '../outbox/queries'
 import { publish } from '../live/publish'
+import {
+  lockCustomer,
+  raiseCustomerVersion,
+  deleteContacts,
+  noteOnPrepared,
+  customersWithAddress,
+  correctContactAddress,
+  keepCorrectedPreferences,
+  noteOnEachPrepared,
+} from './queries'
 
 /*
  * A customer's contacts: who is written to, in which role. Called where a paper has nobody to go to or came back.
@@ -29,23 +39,14 @@ export async function changeContacts(
       )
   })
   await inTransaction(async () => {
-    const customer = await one<{ version: number; name: string }>(
-      'select version, name from customer where id = $1 for update',
-      [id],
-    )
+    const customer = await lockCustomer(id)
     if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
     if (customer.version !== version)
       throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
-    await run('update customer set version = version + 1 where id = $1', [id])
-    await run('delete from contact where customer_id = $1', [id])
+    await raiseCustomerVersion(id)
+    await deleteContacts(id)
     await Contact.bulkCreate(contacts.map(({ name, email, role }) => ({ customerId: id, name, email, role })))
-    await run(
-      `insert into history (at, actor, source_id, words)
-      select now(), $2, p.source_id, $3
-      from prepared_document p
-      where p.customer_id = $1 and p.state = 'prepared'`,
-      [id, actor, `The contacts of ${customer.name} were changed.`],
-    )
+    await noteOnPrepared({ customerId: id, actor, words: `The contacts of ${customer.name} were changed.` })
     await markStale('customer', id)
     publish('line')
     publish('customer', [id])
@@ -68,17 +69,9 @@ export async function correctContacts(
       about: { field: 'to' },
     })
   return inTransaction(async () => {
-    const customers = await rows<{ id: number; name: string; preferences: Preferences }>(
-      `select c.id, c.name, c.preferences
-      from customer c
-      where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($1))
-        or position(lower($2) in lower(c.preferences::text)) > 0
-      order by c.id
-      for update of c`,
-      [from, JSON.stringify(from).slice(1, -1)],
-    )
+    const customers = await customersWithAddress(from, JSON.stringify(from).slice(1, -1))
     if (customers.length === 0) return []
-    await run('update contact set email = $2 where lower(email) = lower($1)', [from, to])
+    await correctContactAddress(from, to)
     const corrected = (addresses: string[] | undefined) =>
       addresses?.map((address) => (address.toLowerCase() === from.toLowerCase() ? to : address))
     for (const { id, preferences } of customers) {
@@ -92,17 +85,8 @@ export async function correctContacts(
           },
         ]),
       )
-      await run('update customer set version = version + 1, preferences = $2::jsonb where id = $1', [
-        id,
-        json(now),
-      ])
-      await run(
-        `insert into history (at, actor, source_id, prepared_id, words)
-        select now(), $2, p.source_id, p.id, $3
-        from prepared_document p
-        where p.customer_id = $1 and p.state = 'prepared'`,
-        [id, actor, `${from} was corrected to ${to}.`],
-      )
+      await keepCorrectedPreferences(id, now)
+      await noteOnEachPrepared({ customerId: id, actor, words: `${from} was corrected to ${to}.` })
       await markStale('customer', id)
     }
     publish('line')

@@ -1,19 +1,34 @@
 import { dayWords, dayInZone } from '../../../core/documents/days'
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { next, statesBefore, type DispatchState } from '../../../core/dispatch/states'
-import type { RoutineSentence } from '../../../core/routines/sentence'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, json } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { stopWords } from '../../../core/orders/statuses'
-import { stopOf, stopOfDispatch } from './stopped'
 import { noteAll } from '../history/history'
 import { company } from '../house/house'
 import { newDispatch } from './create'
 import { deliver } from './deliver'
+import {
+  wakeDispatches,
+  forgetRefusedRecipients,
+  unpaintedOf,
+  moveByHand,
+  insertUndelivered,
+  holdWaiting,
+  stoppedAmong,
+  postponeDispatches,
+  turnToPaper,
+  whoHasIt,
+  lockDocument,
+  documentToCopy,
+  copyOnItsWay,
+  documentStop,
+  undeliveredRoutine,
+} from './by-hand-queries'
 
 /*
  * What a person does with dispatches: send stuck ones again, say an unclear one arrived, print instead, close
@@ -34,27 +49,16 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
     )
   return inTransaction(async () => {
     const now = clock.now()
-    const going = await rows<{ id: number; ready: boolean }>(
-      `update dispatch
-      set state = 'waiting', stuck_cause = null, attempts = 0, away = false, last_reply = null, held = false,
-        next_try_at = $2, since = $2, to_addresses = coalesce($4::jsonb, to_addresses),
-        send_to = coalesce($5, send_to)
-      where id = any($1::int[]) and state = any($3::text[]) and channel = 'email'
-      returning id, ready`,
-      [ids, now, statesBefore('send again'), once ? json([once]) : null, once ?? null],
-    )
+    const going = await wakeDispatches({
+      ids,
+      now,
+      before: statesBefore('send again'),
+      once: once ? json([once]) : null,
+      sendTo: once ?? null,
+    })
     const goingIds = going.map((dispatch) => dispatch.id)
-    await run(
-      `delete from dispatch_recipient where dispatch_id = any($1::int[]) and outcome in ('bounced', 'refused')`,
-      [goingIds],
-    )
-    const unpainted = await rows<{ id: number }>(
-      `select dd.document_id id
-      from dispatch_document dd
-      join unpainted u on u.document_id = dd.document_id
-      where dd.dispatch_id = any($1::int[])`,
-      [goingIds],
-    )
+    await forgetRefusedRecipients(goingIds)
+    const unpainted = await unpaintedOf(goingIds)
     if (unpainted.length > 0)
       await addJob('paint-documents', { documentIds: unpainted.map((document) => document.id) })
     await addJobs(
@@ -98,31 +102,17 @@ export async function settleByHand(
   return inTransaction(async () => {
     const now = clock.now()
     const state: DispatchState = act === 'close' ? 'closed' : 'arrived'
-    const settled = await rows<{ id: number }>(
-      `update dispatch
-      set state = $2::text, since = $3::timestamptz,
-        arrived_at = case when $2::text = 'arrived' then $3::timestamptz end, arrived_how = $4::text,
-        channel = case when $6::boolean then 'paper' else channel end
-      where id = any($1::int[])
-        and state = any($5::text[])
-        and (not $6::boolean or (channel = 'paper' and not held) or state = 'stuck')
-      returning id`,
-      [ids, state, now, how, statesBefore(act), act === 'print'],
-    )
+    const settled = await moveByHand({
+      ids,
+      state,
+      now,
+      how,
+      before: statesBefore(act),
+      toPaper: act === 'print',
+    })
     const settledIds = settled.map((dispatch) => dispatch.id)
     if (act === 'close') {
-      await run(
-        `insert into undelivered (document_id, since)
-        select distinct dd.document_id, $2::timestamptz
-        from dispatch_document dd join dispatch s on s.id = dd.dispatch_id
-        where dd.dispatch_id = any($1::int[]) and not s.is_copy
-          and not exists (select from document_void v where v.document_id = dd.document_id)
-          and not exists (
-            select from dispatch_document o join dispatch x on x.id = o.dispatch_id
-            where o.document_id = dd.document_id and x.state <> 'closed' and not x.is_copy)
-        on conflict do nothing`,
-        [settledIds, now],
-      )
+      await insertUndelivered(settledIds, now)
     }
     await noteAll(settledIds.map((id) => ({ dispatchId: id, actor, words })))
     publish('line')
@@ -140,13 +130,7 @@ export async function hold(
   return inTransaction(async () => {
     const now = clock.now()
     if (!held) await lookBeforeLettingGo(ids, despite)
-    const done = await rows<{ id: number; nextTryAt: Date }>(
-      `update dispatch
-      set held = $2, held_for = null, despite = $3
-      where id = any($1::int[]) and state = 'waiting' and held <> $2
-      returning id, next_try_at "nextTryAt"`,
-      [ids, held, despite],
-    )
+    const done = await holdWaiting({ ids, held, despite })
     if (!held)
       await addJobs(
         'send-dispatches',
@@ -171,17 +155,7 @@ export async function hold(
  * "order-stopped", "one-by-one"
  */
 async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Promise<void> {
-  const stopped = await rows<{ number: string; stopped: string }>(
-    `select x.number, x.stopped
-    from (
-      select s.number, ${stopOfDispatch('s')} stopped
-      from dispatch s
-      where s.id = any($1::int[])
-      order by s.id
-    ) x
-    where x.stopped is not null`,
-    [ids],
-  )
+  const stopped = await stoppedAmong(ids)
   const first = stopped[0]
   if (!first) return
   if (!despite)
@@ -210,13 +184,7 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
     })
   return inTransaction(async () => {
     await lookBeforeLettingGo(ids, false)
-    const done = await rows<{ id: number }>(
-      `update dispatch
-      set not_before = $2, next_try_at = $2, held = false
-      where id = any($1::int[]) and state = 'waiting' and channel = 'email'
-      returning id`,
-      [ids, at],
-    )
+    const done = await postponeDispatches(ids, at)
     for (const { id } of done) await addJob('send-dispatches', { dispatchIds: [id] }, { runAt: at })
     await noteAll(
       done.map((one) => ({
@@ -234,13 +202,12 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
 /** Sends stuck emails to the print queue instead. */
 export async function printInstead(ids: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const done = await rows<{ id: number }>(
-      `update dispatch
-      set state = $4, channel = 'paper', send_to = 'Paper, by post', stuck_cause = null, since = $2
-      where id = any($1::int[]) and state = any($3::text[])
-      returning id`,
-      [ids, clock.now(), statesBefore('print instead'), next('stuck', 'print instead')],
-    )
+    const done = await turnToPaper({
+      ids,
+      now: clock.now(),
+      before: statesBefore('print instead'),
+      state: next('stuck', 'print instead'),
+    })
     await noteAll(
       done.map((one) => ({ dispatchId: one.id, actor, words: 'To be printed and posted instead.' })),
     )
@@ -249,31 +216,11 @@ export async function printInstead(ids: readonly number[], actor: string): Promi
   })
 }
 
-interface DocumentRow {
-  id: number
-  kind: DocumentKind
-  number: string
-  customerId: number
-  customerName: string
-  brandId: number
-  emailTextId: number
-  total: string
-  currency: string
-  painted: boolean
-}
-
 /** Who already has a document by email: asked before a copy goes to the same person. */
 export async function alreadySent(
   documentId: number,
 ): Promise<{ address: string; at: Date; outcome: string }[]> {
-  return rows(
-    `select r.address, r.at, r.outcome
-    from dispatch_recipient r
-    join dispatch_document dd on dd.dispatch_id = r.dispatch_id
-    where dd.document_id = $1 and r.outcome in ('accepted', 'delivered')
-    order by r.at desc`,
-    [documentId],
-  )
+  return whoHasIt(documentId)
 }
 
 /**
@@ -294,17 +241,8 @@ export async function sendCopy(
     })
   return inTransaction(async () => {
     // one at a time: the same copy asked for twice at one instant goes once
-    await one('select id from document where id = $1 for no key update', [documentId])
-    const document = await one<DocumentRow & { voided: boolean }>(
-      `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName",
-        d.brand_id "brandId", d.email_text_id "emailTextId", d.total, d.currency,
-        f.document_id is not null painted,
-        exists (select from document_void v where v.document_id = d.id) voided
-      from document d
-      left join document_file f on f.document_id = d.id
-      where d.id = $1`,
-      [documentId],
-    )
+    await lockDocument(documentId)
+    const document = await documentToCopy(documentId)
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
     if (document.voided)
       throw new Refusal('void', `${document.number} is void: it is not sent to anybody any more.`)
@@ -316,15 +254,7 @@ export async function sendCopy(
           `${dayWords(dayInZone(before.at, (await company()).timeZone))}. Send it again?`,
         { about: { field: 'again' } },
       )
-    const waiting = await one(
-      `select id
-      from dispatch dp
-      join dispatch_document dd on dd.dispatch_id = dp.id
-      where dd.document_id = $1
-        and dp.to_addresses ? $2
-        and dp.state in ('waiting', 'claimed', 'handing over')`,
-      [documentId, to],
-    )
+    const waiting = await copyOnItsWay(documentId, to)
     if (waiting) throw new Refusal('goes-already', `A copy to ${to} is already waiting to go.`)
     const id = await newDispatch({
       ...document,
@@ -357,17 +287,9 @@ export async function sendDocuments(
   const { timeZone } = await company()
   await inTransaction(async () => {
     for (const documentId of documentIds) {
-      const stop = await one<{ number: string; stopped: string | null }>(
-        `select d.order_number number, ${stopOf('d')} stopped from document d where d.id = $1`,
-        [documentId],
-      )
+      const stop = await documentStop(documentId)
       if (stop?.stopped && !despite) throw new Refusal('order-stopped', stopWords(stop.number, stop.stopped))
-      const waiting = await one<{ sentence: RoutineSentence | null }>(
-        `select (select sentence from routine r where r.id = u.routine_id) sentence
-        from undelivered u
-        where u.document_id = $1`,
-        [documentId],
-      )
+      const waiting = await undeliveredRoutine(documentId)
       if (!(await deliver(documentId, waiting?.sentence ?? null, actor, timeZone, despite)))
         throw new Refusal('not-unsent', 'One of these documents is already on its way. Look again.')
     }

@@ -1,11 +1,12 @@
 import { daysBetween, dayInZone, type Day } from '../../../core/documents/days'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
-import { inTransaction, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { correctContacts } from '../customers/contacts'
 import { company } from '../house/house'
 import { sendAgain } from './by-hand'
-import { theHouse, within } from '../people/principal'
+import { theHouse } from '../people/principal'
+import { stuckDispatchesTo, correctDispatchAddress } from './queries'
 
 /*
  * A wrong address is put right: at every customer that has it, and in the copies that were asked for with it;
@@ -37,21 +38,7 @@ export interface StuckByAddress {
 /** Every email that is stuck because of an address, newest first. */
 export async function stuckByAddress(address: string, who = theHouse): Promise<StuckByAddress[]> {
   const today = dayInZone(clock.now(), (await company()).timeZone)
-  const found = await rows<Omit<StuckByAddress, 'days' | 'suggested' | 'why'>>(
-    `select s.id, s.number, s.customer_name "customerName", s.is_copy "isCopy", max(d.date)::text "date",
-      s.total::text total, s.currency, sum(i.open)::text open
-    from dispatch s
-    join dispatch_document dd on dd.dispatch_id = s.id
-    join document d on d.id = dd.document_id
-    left join open_item i on i.document_id = d.id
-    where s.state = 'stuck' and s.channel = 'email' and ${within(who, 's.brand_id')} and exists (
-      select from dispatch_recipient r
-      where r.dispatch_id = s.id and r.address = lower($1) and r.outcome in ('bounced', 'refused'))
-    group by s.id
-    order by max(d.date) desc, s.id desc
-    limit 500`,
-    [address],
-  )
+  const found = await stuckDispatchesTo(who, address)
   return found.map((one) => {
     const days = daysBetween(one.date, today)
     const why = one.open !== null && Number(one.open) === 0 ? 'paid' : days > oldAfterDays ? 'old' : ''
@@ -71,18 +58,7 @@ export async function correctAddress(
 ): Promise<{ customers: { id: number; name: string }[]; copies: number; ids: number[] }> {
   return inTransaction(async () => {
     const customers = await correctContacts(from, to, actor)
-    const copies = await run(
-      `update dispatch
-      set
-        to_addresses = (
-          select jsonb_agg(case when lower(a) = lower($1) then $2 else a end)
-          from jsonb_array_elements_text(to_addresses) a
-        ),
-        send_to = case when lower(send_to) = lower($1) then $2 else send_to end
-      where state = 'stuck'
-        and exists (select from jsonb_array_elements_text(to_addresses) a where lower(a) = lower($1))`,
-      [from, to],
-    )
+    const copies = await correctDispatchAddress(from, to)
     if (customers.length + copies === 0)
       throw new Refusal(
         'unknown-address',

@@ -2,10 +2,20 @@ import { randomUUID } from 'node:crypto'
 import type { ContactRole } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { one, rows, run } from '../../db/connection'
 import { Dispatch, DispatchDocument } from '../../db/models'
 import { addJobs } from '../../queue/add'
 import { note, noteAll } from '../history/history'
+import {
+  deleteUndelivered,
+  gatheringFor,
+  notReady,
+  nameGathered,
+  closeGatheringOf,
+  otherDocumentIn,
+  closeEmptied,
+  takeDocumentOut,
+  readyIfPainted,
+} from './create-queries'
 
 export interface NewDispatch {
   channel: 'email' | 'paper'
@@ -75,9 +85,7 @@ export async function newDispatches(wanted: readonly NewDispatch[]): Promise<num
   await DispatchDocument.bulkCreate(
     wanted.map((one, index) => ({ dispatchId: ids[index]!, documentId: one.documentId })),
   )
-  await run('delete from undelivered where document_id = any($1::int[])', [
-    wanted.map((one) => one.documentId),
-  ])
+  await deleteUndelivered(wanted.map((one) => one.documentId))
   await noteAll(
     wanted.flatMap((one, index) =>
       one.isCopy
@@ -98,45 +106,24 @@ export const newDispatch = async (wanted: NewDispatch): Promise<number> => (awai
 
 /** The email that still gathers what is alike, locked; undefined where there is none yet. */
 export async function gatheringDispatch(gatherKey: string): Promise<number | undefined> {
-  return (
-    await one<{ id: number }>(
-      `select id from dispatch where gather_key = $1 and state = 'waiting' for update`,
-      [gatherKey],
-    )
-  )?.id
+  return (await gatheringFor(gatherKey))?.id
 }
 
 /** Puts one more document into an email that still gathers. */
 export async function addToDispatch(dispatchId: number, documentId: number): Promise<void> {
   await DispatchDocument.create({ dispatchId, documentId })
-  await run('update dispatch set ready = false where id = $1', [dispatchId])
+  await notReady(dispatchId)
   await describeDispatch(dispatchId)
 }
 
 /** Writes what lists show of an email: its first number and how many more, and the sum of its documents. */
 export async function describeDispatch(dispatchId: number): Promise<void> {
-  await run(
-    `update dispatch s
-    set total = c.total,
-      number = c.first || case when c.documents > 1 then ' +' || (c.documents - 1) else '' end
-    from (
-      select sum(d.total) total, count(*) documents, (array_agg(d.number order by d.id))[1] first
-      from dispatch_document dd
-      join document d on d.id = dd.document_id
-      where dd.dispatch_id = $1
-    ) c
-    where s.id = $1 and c.documents > 0`,
-    [dispatchId],
-  )
+  await nameGathered(dispatchId)
 }
 
 /** Ends a gathering: its emails take no more documents, and those that are ready go. */
 export async function closeGathering(gatherAs: string): Promise<void> {
-  const closed = await rows<{ id: number; ready: boolean; notBefore: Date }>(
-    `update dispatch set gather_key = null where gather_key like $1 || ' %'
-    returning id, ready, not_before "notBefore"`,
-    [gatherAs],
-  )
+  const closed = await closeGatheringOf(gatherAs)
   await addJobs(
     'send-dispatches',
     closed.filter((one) => one.ready && one.notBefore <= clock.now()).map((one) => one.id),
@@ -151,37 +138,15 @@ export async function closeGathering(gatherAs: string): Promise<void> {
  * In the caller's transaction, with the dispatch locked.
  */
 export async function takeOut(dispatchId: number, documentId: number, actor: string): Promise<void> {
-  const others = await one(
-    'select document_id from dispatch_document where dispatch_id = $1 and document_id <> $2 limit 1',
-    [dispatchId, documentId],
-  )
+  const others = await otherDocumentIn(dispatchId, documentId)
   if (!others) {
-    await run(
-      `update dispatch set state = 'closed', since = $2, held = false, held_for = null where id = $1`,
-      [dispatchId, clock.now()],
-    )
+    await closeEmptied(dispatchId, clock.now())
     return
   }
-  await run('delete from dispatch_document where dispatch_id = $1 and document_id = $2', [
-    dispatchId,
-    documentId,
-  ])
+  await takeDocumentOut(dispatchId, documentId)
   await describeDispatch(dispatchId)
   await note({ documentId, dispatchId }, actor, 'The voided document was taken out; the others go.')
-  const ready = await one<{ channel: string }>(
-    `update dispatch
-    set ready = true
-    where id = $1
-      and not ready
-      and not exists (
-        select
-        from dispatch_document dd
-        join unpainted u on u.document_id = dd.document_id
-        where dd.dispatch_id = dispatch.id
-      )
-    returning channel`,
-    [dispatchId],
-  )
+  const ready = await readyIfPainted(dispatchId)
   if (ready?.channel === 'email')
     await addJobs('send-dispatches', [dispatchId], 1, (dispatchIds) => ({ dispatchIds }))
 }

@@ -1,14 +1,14 @@
-import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts } from '../../../core/documents/kinds'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { RoutineSentence } from '../../../core/routines/sentence'
-import type { Channel, Preferences } from '../../../core/preferences/recipients'
+import type { Channel } from '../../../core/preferences/recipients'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
-import { one } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
 import { newDispatch } from './create'
+import { lockUndelivered, isUnpainted } from './queries'
 
 /*
  * Puts an issued document on its way that has no dispatch that lives: one dispatch for each way its customer wants.
@@ -16,18 +16,6 @@ import { newDispatch } from './create'
  * "undelivered" is what only one of them can take.
  * Dies half-way: the caller's transaction is undone and the document stays on To send.
  */
-
-interface Undelivered {
-  kind: DocumentKind
-  number: string
-  customerId: number
-  customerName: string
-  brandId: number
-  emailTextId: number
-  total: string
-  currency: string
-  preferences: Preferences
-}
 
 /**
  * With no sentence it goes at once.
@@ -41,21 +29,10 @@ export async function deliver(
   timeZone: string,
   despite = false,
 ): Promise<boolean> {
-  const document = await one<Undelivered>(
-    `select d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId",
-      d.email_text_id "emailTextId", d.total, d.currency, c.preferences
-    from document d
-    join undelivered u on u.document_id = d.id
-    join customer c on c.id = d.customer_id
-    where d.id = $1
-    for update of u`,
-    [documentId],
-  )
+  const document = await lockUndelivered(documentId)
   if (!document) return false
   // locked, so that painting either sees the dispatch or has stored the PDF before
-  const painted = !(await one('select document_id from unpainted where document_id = $1 for share', [
-    documentId,
-  ]))
+  const painted = !(await isUnpainted(documentId))
   const wished: Channel = document.preferences[document.kind]?.channel ?? 'email'
   if (wished === 'nothing')
     throw new Refusal(

@@ -1,14 +1,23 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
 import { randomUUID } from 'node:crypto'
-import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
-import { capital, type DocumentKind } from '../../../core/documents/kinds'
+import { stuckWords } from '../../../core/dispatch/states'
+import { capital } from '../../../core/documents/kinds'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { handOver } from '../../outside/mail/smtp'
-import { gate } from '../house/gate'
+import { gate } from '../house/queries'
 import { company } from '../house/house'
+import {
+  unnoticedStuck,
+  unnoticedKeptBack,
+  houseSender,
+  markStuckNoticed,
+  markKeptBackNoticed,
+  type Stuck,
+  type KeptBack,
+} from './queries'
 
 /*
  * Tells a person by mail that something automatic failed: one mail for everything since the last, both what
@@ -17,47 +26,16 @@ import { company } from '../house/house'
  * Called by the sweeper. A notice that cannot be sent is sent with the next sweep.
  */
 
-interface Stuck {
-  id: number
-  number: string
-  customerName: string
-  cause: StuckCause
-  reply: string | null
-}
-
-interface KeptBack {
-  id: number
-  kind: DocumentKind
-  orderNumber: string
-  customerName: string
-  reason: string
-}
-
-/** Most of each that one mail names; the rest comes with the next. */
-const most = 200
-
 export async function sendFailureNotice(): Promise<void> {
   const { failureNoticeTo, name } = await company()
   const { rehearsalSince, rehearsalAddress } = await gate()
   const to = rehearsalSince ? rehearsalAddress : failureNoticeTo
   if (!isAddress(failureNoticeTo) || !isAddress(to)) return
-  const stuck = await rows<Stuck>(
-    `select id, number, customer_name "customerName", stuck_cause cause, last_reply reply
-    from dispatch where state = 'stuck' and not noticed order by id limit ${most}`,
-  )
-  const keptBack = await rows<KeptBack>(
-    `select id, kind, order_number "orderNumber", customer_name "customerName",
-      coalesce(problem, send_to) reason
-    from prepared_document
-    where state = 'prepared' and kept_back and not kept_back_noticed
-    order by id
-    limit ${most}`,
-  )
+  const stuck = await unnoticedStuck()
+  const keptBack = await unnoticedKeptBack()
   const count = stuck.length + keptBack.length
   if (count === 0) return
-  const brand = await one<{ senderName: string; senderAddress: string }>(
-    'select sender_name "senderName", sender_address "senderAddress" from brand order by id limit 1',
-  )
+  const brand = await houseSender()
   const subject = subjectOf(stuck, keptBack, name)
   const message = await new Promise<Buffer>((resolve, reject) =>
     new MailComposer({
@@ -79,10 +57,8 @@ export async function sendFailureNotice(): Promise<void> {
   )
   if (result.result !== 'accepted') return
   await inTransaction(async () => {
-    await run('update dispatch set noticed = true where id = any($1::int[])', [stuck.map((row) => row.id)])
-    await run('update prepared_document set kept_back_noticed = true where id = any($1::int[])', [
-      keptBack.map((row) => row.id),
-    ])
+    await markStuckNoticed(stuck.map((row) => row.id))
+    await markKeptBackNoticed(keptBack.map((row) => row.id))
   })
 }
 

@@ -2,9 +2,17 @@ import { parseDeliveryStatus, type RecipientReport } from '../../../core/dispatc
 import { causeOf, parseReply } from '../../../core/dispatch/reply'
 import { next, stuckWords, type DispatchState, type StuckCause } from '../../../core/dispatch/states'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
+import {
+  lockState,
+  keepRecipientOutcome,
+  recipientsNotDelivered,
+  moveReported,
+  presumeHandedOver,
+  notePresumed,
+} from './reports-queries'
 
 /*
  * What comes back: delivery reports (RFC 3464), and the silence that is presumed to be good news.
@@ -17,10 +25,7 @@ import { note } from '../history/history'
 export async function keepReport(dispatchId: number, text: string): Promise<boolean> {
   const reports = parseDeliveryStatus(text)
   return inTransaction(async () => {
-    const dispatch = await one<{ state: DispatchState }>(
-      'select state from dispatch where id = $1 for update',
-      [dispatchId],
-    )
+    const dispatch = await lockState(dispatchId)
     if (!dispatch) return true
     if (dispatch.state === 'handing over') return false
     let failed: { report: RecipientReport; cause: StuckCause } | undefined
@@ -35,12 +40,13 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
       }
       const outcome = report.action === 'failed' ? 'bounced' : 'delivered'
       const reply = parseReply(report.diagnostic || report.status)
-      const known = await run(
-        `update dispatch_recipient
-        set outcome = $3, reply = $4, at = $5
-        where dispatch_id = $1 and address = $2`,
-        [dispatchId, report.recipient, outcome, report.diagnostic || report.status, clock.now()],
-      )
+      const known = await keepRecipientOutcome({
+        dispatchId,
+        recipient: report.recipient,
+        outcome,
+        reply: report.diagnostic || report.status,
+        now: clock.now(),
+      })
       if (known === 0) {
         await note(
           { dispatchId },
@@ -76,10 +82,7 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
 }
 
 async function deliveredWhenAll(dispatchId: number, state: DispatchState): Promise<void> {
-  const open = await one<{ open: number }>(
-    `select count(*)::int open from dispatch_recipient where dispatch_id = $1 and outcome <> 'delivered'`,
-    [dispatchId],
-  )
+  const open = await recipientsNotDelivered(dispatchId)
   if (open?.open === 0) await move(dispatchId, state, 'deliver', null, 'delivery report')
 }
 
@@ -93,15 +96,7 @@ async function move(
   const state = next(from, event)
   if (!state) return
   const now = clock.now()
-  await run(
-    `update dispatch
-    set state = $2::text, since = $3::timestamptz, stuck_cause = $4::text, noticed = false,
-      last_reply = case when $4::text is null then last_reply else $5::text end,
-      arrived_at = case when $2::text = 'arrived' then $3::timestamptz end,
-      arrived_how = case when $2::text = 'arrived' then $5::text end
-    where id = $1`,
-    [dispatchId, state, now, cause, how],
-  )
+  await moveReported({ id: dispatchId, state, now, cause, reply: how })
   if (cause) await note({ dispatchId }, 'Clothespin', stuckWords[cause].remedy)
 }
 
@@ -112,27 +107,13 @@ async function move(
 export async function presumeArrived(presumeSeconds: number): Promise<number> {
   return inTransaction(async () => {
     const now = clock.now()
-    const arrived = await rows<{ id: number }>(
-      `update dispatch
-      set state = 'arrived', arrived_at = $1, since = $1, arrived_how = 'presumed: no bounce'
-      where id in (
-        select id
-        from dispatch
-        where state = 'on the way' and handed_over_at <= $2
-        order by handed_over_at
-        limit 500
-        for update skip locked
-      )
-      returning id`,
-      [now, new Date(now.getTime() - presumeSeconds * 1000)],
-    )
+    const arrived = await presumeHandedOver(now, new Date(now.getTime() - presumeSeconds * 1000))
     if (arrived.length === 0) return 0
-    await run(
-      `insert into history (at, actor, dispatch_id, words)
-      select $1, 'Clothespin', id, $3
-      from unnest($2::int[]) as id`,
-      [now, arrived.map((one) => one.id), `Presumed to have arrived: no bounce within ${presumeSeconds} s.`],
-    )
+    await notePresumed({
+      now,
+      ids: arrived.map((one) => one.id),
+      words: `Presumed to have arrived: no bounce within ${presumeSeconds} s.`,
+    })
     publish('line')
     return arrived.length
   })

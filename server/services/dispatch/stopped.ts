@@ -1,10 +1,18 @@
 import { stopOfStatus } from '../../../core/orders/statuses'
-import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
-import { one, rows, run } from '../../db/connection'
 import { addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
+import {
+  holdBackPrepared,
+  holdBackDispatches,
+  countUnheld,
+  letBackDispatches,
+  countToCheck,
+  holdBackAllPrepared,
+  holdBackAllDispatches,
+  letBackNoLongerStopped,
+} from './stopped-queries'
 
 /*
  * Documents whose order is held or withdrawn: marked, out of every Send, and out of Waiting.
@@ -12,28 +20,6 @@ import { noteAll } from '../history/history'
  * (as SQL over the view stopped_source).
  * Dies half-way: the caller's transaction is undone. Refuses nothing: issuing and sending ask the view.
  */
-
-const waitingKinds = documentKinds
-  .filter((kind) => kindFacts[kind].waitsWithOrder)
-  .map((kind) => `'${kind}'`)
-  .join(', ')
-
-/** SQL: orders by their ids, $1, with their parts. */
-const ofOrders = 'select id from source where root_id = any($1::int[])'
-
-/** SQL: the status that holds back a prepared or issued document `alias`, null when none does. */
-export const stopOf = (alias: string): string =>
-  `(
-    select ss.status
-    from stopped_source ss
-    where ss.source_id = ${alias}.source_id and ${alias}.kind in (${waitingKinds})
-  )`
-
-/** SQL: the first status that holds back a document of dispatch `alias`, null when none does. */
-export const stopOfDispatch = (alias: string): string =>
-  `(select min(ss.status) from dispatch_document sd join document sdd on sdd.id = sd.document_id
-      join stopped_source ss on ss.source_id = sdd.source_id
-    where sd.dispatch_id = ${alias}.id and sdd.kind in (${waitingKinds}))`
 
 /** What setting orders to a status does to their documents: counts of what the transaction wrote. */
 export interface StatusEffects {
@@ -52,39 +38,9 @@ const none: StatusEffects = { toCheck: 0, nowByHand: 0, emails: 0, prints: 0, go
 
 /** Holds back what is prepared or waiting of orders that have just been set to a status that says so. */
 async function holdBack(orderIds: readonly number[], status: string, actor: string): Promise<StatusEffects> {
-  const byHand = await rows<{ id: number; sourceId: number; kind: string }>(
-    `update prepared_document set automatic = false
-    where source_id in (${ofOrders}) and state = 'prepared' and automatic and kind in (${waitingKinds})
-    returning id, source_id "sourceId", kind`,
-    [orderIds],
-  )
-  const held = await rows<{ id: number; channel: string }>(
-    `update dispatch set held = true, held_for = 'order', despite = false
-    where state = 'waiting' and not held and id in (
-      select dd.dispatch_id from dispatch_document dd join document d on d.id = dd.document_id
-      where d.source_id in (${ofOrders}) and d.kind in (${waitingKinds}))
-    returning id, channel`,
-    [orderIds],
-  )
-  const { toCheck, gone } = (await one<{ toCheck: number; gone: number }>(
-    `select
-      (
-        select count(*)::int
-        from prepared_document
-        where source_id in (${ofOrders}) and state = 'prepared' and kind in (${waitingKinds})
-      ) "toCheck",
-      (
-        select count(distinct d.id)::int
-        from document d
-        join dispatch_document dd on dd.document_id = d.id
-        join dispatch s on s.id = dd.dispatch_id
-        where d.source_id in (${ofOrders})
-          and d.kind in (${waitingKinds})
-          and not s.is_copy
-          and s.state in ('claimed', 'handing over', 'on the way', 'arrived')
-      ) gone`,
-    [orderIds],
-  ))!
+  const byHand = await holdBackPrepared(orderIds)
+  const held = await holdBackDispatches(orderIds)
+  const { toCheck, gone } = (await countUnheld(orderIds))!
   await noteAll([
     ...byHand.map((paper) => ({
       sourceId: paper.sourceId,
@@ -103,15 +59,7 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
 
 /** Lets what was held for its order's sake go again, or leaves it held for a person to let go. */
 async function letBack(orderIds: readonly number[], letGo: boolean, actor: string): Promise<StatusEffects> {
-  const back = await rows<{ id: number; channel: string; ready: boolean; nextTryAt: Date }>(
-    `update dispatch s set held = not $2::boolean, held_for = null
-    where s.held_for = 'order' and s.state = 'waiting' and s.id in (
-      select dd.dispatch_id from dispatch_document dd join document d on d.id = dd.document_id
-      where d.source_id in (${ofOrders}))
-      and ${stopOfDispatch('s')} is null
-    returning s.id, s.channel, s.ready, s.next_try_at "nextTryAt"`,
-    [orderIds, letGo],
-  )
+  const back = await letBackDispatches(orderIds, letGo)
   const due = back.filter((one) => one.channel === 'email' && one.ready && one.nextTryAt <= clock.now())
   if (letGo)
     await addJobs(
@@ -120,12 +68,7 @@ async function letBack(orderIds: readonly number[], letGo: boolean, actor: strin
       10,
       (dispatchIds) => ({ dispatchIds }),
     )
-  const { toCheck } = (await one<{ toCheck: number }>(
-    `select count(*)::int "toCheck"
-    from prepared_document
-    where source_id in (${ofOrders}) and state = 'prepared' and kind in (${waitingKinds})`,
-    [orderIds],
-  ))!
+  const { toCheck } = (await countToCheck(orderIds))!
   await noteAll(
     back.map((dispatch) => ({
       dispatchId: dispatch.id,
@@ -175,21 +118,9 @@ export async function applyStatus(
  * transaction.
  */
 export async function applyStoppingStatuses(actor: string): Promise<void> {
-  await run(
-    `update prepared_document p
-    set automatic = false
-    where p.state = 'prepared' and p.automatic and ${stopOf('p')} is not null`,
-  )
-  const held = await rows<{ id: number }>(
-    `update dispatch s
-    set held = true, held_for = 'order'
-    where s.state = 'waiting' and not s.held and not s.despite and ${stopOfDispatch('s')} is not null
-    returning s.id`,
-  )
-  const stays = await rows<{ id: number }>(
-    `update dispatch s set held_for = null where s.held_for = 'order' and s.state = 'waiting'
-      and ${stopOfDispatch('s')} is null returning s.id`,
-  )
+  await holdBackAllPrepared()
+  const held = await holdBackAllDispatches()
+  const stays = await letBackNoLongerStopped()
   await noteAll([
     ...held.map(({ id }) => ({ dispatchId: id, actor, words: 'Taken out of Waiting: its order is held.' })),
     ...stays.map(({ id }) => ({ dispatchId: id, actor, words: 'It stays held until somebody lets it go.' })),

@@ -28,7 +28,6 @@ import {
 import { noAddress } from '../../../core/dispatch/plan'
 import { findSetting } from '../../../core/preferences/settings'
 import { clock } from '../../clock'
-import { rows } from '../../db/connection'
 import type { Letter } from '../dispatch/compose'
 import {
   allSeries,
@@ -41,6 +40,7 @@ import {
 } from '../house/house'
 import { taxCodes } from '../house/tax'
 import { deliveryOf } from '../../../core/dispatch/delivery'
+import { lastCounters, rateTable } from './queries'
 
 /**
  * The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is
@@ -145,22 +145,10 @@ export interface HouseContext {
 }
 
 export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
-  const counters = await rows<{ id: number; last: number }>(
-    'select series_id id, max(last) last from series_counter group by series_id',
-  )
+  const counters = await lastCounters()
   const house = await company()
   return {
-    exchange: await rows<Exchange>(
-      `select $1 home, currency, rate::text rate, day::text "day", source
-      from (
-        select *, row_number() over (partition by currency order by day desc) place
-        from exchange_rate
-        where day <= $2::date
-      ) r
-      where place <= 60
-      order by day desc`,
-      [house.currency, dayInZone(clock.now(), house.timeZone)],
-    ),
+    exchange: await rateTable(house.currency, dayInZone(clock.now(), house.timeZone)),
     brands: await brands(),
     designs: await newestDesigns(kind),
     notes: await emailTexts(kind),

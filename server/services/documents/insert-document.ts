@@ -8,7 +8,7 @@ import type { EventFacts } from '../../../core/routines/routine'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { SendingHours } from '../../../core/routines/sentence'
 import type { Channel, ContactRole } from '../../../core/preferences/recipients'
-import { json, run } from '../../db/connection'
+import { json } from '../../db/connection'
 import { HouseEvent, IssuedDocument, OpenItem, Undelivered, Unpainted } from '../../db/models'
 import { noAddress, planSending } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
@@ -16,6 +16,7 @@ import { addToDispatch, gatheringDispatch, newDispatches, type NewDispatch } fro
 import { note, noteAll } from '../history/history'
 import type { BuiltFrom } from './found-settings'
 import { engineHooks, sourceOf, type SourceKind } from './sources'
+import { markIssued, claimsIssued } from './queries'
 
 /*
  * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
@@ -216,28 +217,15 @@ export async function insertDocuments(
     }),
   )
   await Unpainted.bulkCreate(documents.map(({ id }) => ({ documentId: id })))
-  await run(`update prepared_document set state = 'issued' where id = any($1::int[])`, [
-    numbered.map(({ paper }) => paper.id),
-  ])
-  const claimed = await run(
-    `update claim c
-    set document_id = n.document_id
-    from jsonb_to_recordset($1::jsonb) as n (
-      document_id int, source_id int, kind text, occasion text, prepared_id int
-    )
-    where c.source_id = n.source_id and c.document_kind = n.kind and c.occasion = n.occasion
-      and c.prepared_id = n.prepared_id`,
-    [
-      json(
-        issued.map(({ from, documentId }) => ({
-          document_id: documentId,
-          source_id: from.sourceId,
-          kind: from.kind,
-          occasion: from.occasion,
-          prepared_id: from.id,
-        })),
-      ),
-    ],
+  await markIssued(numbered.map(({ paper }) => paper.id))
+  const claimed = await claimsIssued(
+    issued.map(({ from, documentId }) => ({
+      document_id: documentId,
+      source_id: from.sourceId,
+      kind: from.kind,
+      occasion: from.occasion,
+      prepared_id: from.id,
+    })),
   )
   if (claimed !== issued.length) throw new Error('the claim of a prepared document is not its own')
   const lookedAt = (kind: DocumentKind) => (issuing.listens && kindFacts[kind].books !== null ? null : now)

@@ -7,16 +7,14 @@ import { formatNumber, nextCounter, periodOf, seriesFor } from '../../../core/nu
 import { noAddress, planSending, type SendBar } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
 import { randomUUID } from 'node:crypto'
-import type { Preferences } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
-import { behindSavepoint, inTransaction, json, one, rows, run } from '../../db/connection'
+import { behindSavepoint, inTransaction } from '../../db/connection'
 import { logTrouble, troubleWords } from '../../log'
 import { addJob, addJobs } from '../../queue/add'
 import { closeGathering } from '../dispatch/create'
-import { gate } from '../house/gate'
-import { company, seriesColumns, type SeriesRow } from '../house/house'
+import { gate } from '../house/queries'
+import { company, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
-import { stopOf } from '../dispatch/stopped'
 import {
   insertDocuments,
   standsAlone,
@@ -26,6 +24,26 @@ import {
 } from './insert-document'
 import { rehearse } from './rehearse'
 import { lockSources } from './sources'
+import {
+  notAutomatic,
+  lockIssuer,
+  nextAutomatic,
+  keepBack,
+  creditedBy,
+  lockOpenItems,
+  lockCustomersOf,
+  lockPrepared,
+  brandVersions,
+  markPreparedStale,
+  seriesOfBrands,
+  postedRoutine,
+  failed,
+  type Outcome,
+  lockCounter,
+  newestDateIn,
+  setCounter,
+  insertCounter,
+} from './issue-queries'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
@@ -54,17 +72,6 @@ export interface IssueResult {
   reason: string
   documentId: number | null
 }
-
-const paperColumns = `
-  id, ${stopOf('prepared_document')} stopped, to_addresses "toAddresses", source_id "sourceId",
-  (select kind from source s where s.id = source_id) "sourceKind",
-  (select root_id from source s where s.id = source_id) "rootId", credits_id "creditsId",
-  replaces_id "replacesId", wanted_date::text "wantedDate", event_day::text "eventDay",
-  earlier_date_ok "earlierDateOk", kind, occasion, state, revision, problem, changes is not null "changed",
-  stale, source, built_from "builtFrom", design_id "designId", email_text_id "emailTextId",
-  customer_id "customerId", customer_name "customerName", brand_id "brandId", order_number "orderNumber",
-  order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes",
-  copy_to "copyTo", hours`
 
 /**
  * Issues papers in order of document date (today where none is wished) and order number. Also calls `within`
@@ -127,9 +134,7 @@ async function rehearseReady(
   results: IssueResult[],
 ): Promise<void> {
   const numbers = await rehearse(ready, address, dayInZone(clock.now(), (await company()).timeZone), actor)
-  await run('update prepared_document set automatic = false where id = any($1::int[])', [
-    ready.map((paper) => paper.id),
-  ])
+  await notAutomatic(ready.map((paper) => paper.id))
   ready.forEach((paper, index) =>
     results.push({ preparedId: paper.id, outcome: 'rehearsed', reason: numbers[index]!, documentId: null }),
   )
@@ -146,16 +151,9 @@ export async function issueAutomatic(): Promise<void> {
 
 /** One batch of it, by one worker at a time: who waits for the lock takes what the other left. */
 async function issueSomeAutomatic(): Promise<boolean> {
-  await run(`select pg_advisory_xact_lock(hashtext('issue automatic'))`)
+  await lockIssuer()
   if ((await gate()).paused) return false
-  const due = await rows<{ preparedId: number }>(
-    `select id "preparedId"
-    from prepared_document
-    where state = 'prepared' and automatic and not stale and ${stopOf('prepared_document')} is null
-    order by order_date, length(order_number), order_number
-    limit $1`,
-    [issueBatch],
-  )
+  const due = await nextAutomatic(issueBatch)
   if (due.length === 0) return false
   const results = await issueInOneTransaction(
     due.map(({ preparedId }) => ({ preparedId, revision: null })),
@@ -168,14 +166,7 @@ async function issueSomeAutomatic(): Promise<boolean> {
 async function keepBackFailed(made: readonly IssueResult[]): Promise<void> {
   const failed = made.filter((result) => result.outcome === 'failed' || result.outcome === 'skipped')
   if (failed.length === 0) return
-  await run(
-    `update prepared_document p
-    set automatic = false, kept_back = true, kept_back_noticed = false,
-      problem = case when f.outcome = 'failed' then f.reason else p.problem end
-    from jsonb_to_recordset($1::jsonb) as f ("preparedId" int, reason text, outcome text)
-    where p.id = f."preparedId" and p.state = 'prepared'`,
-    [json(failed)],
-  )
+  await keepBack(failed)
 }
 
 /** How a report calls what was not issued. */
@@ -197,40 +188,15 @@ async function checked(
   { paidBy, postOnly, despite, withoutAddress }: IssueHow,
 ): Promise<PaperRow[]> {
   const ids = asked.map((one) => one.preparedId)
-  const of = await rows<{ sourceId: number; creditsId: number | null }>(
-    'select source_id "sourceId", credits_id "creditsId" from prepared_document where id = any($1::int[])',
-    [ids],
-  )
-  await run(
-    `select document_id
-    from open_item
-    where document_id = any($1::int[])
-    order by document_id
-    for update`,
-    [of.flatMap((one) => one.creditsId ?? [])],
-  )
+  const of = await creditedBy(ids)
+  await lockOpenItems(of.flatMap((one) => one.creditsId ?? []))
   const sourceVersion = await lockSources(
     of.map((one) => one.sourceId),
     'issue',
   )
-  const customers = await rows<{
-    id: number
-    version: number
-    preferences: Preferences
-    facts: PaperRow['customerFacts']
-  }>(
-    `select c.id, c.version, c.preferences,
-      jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts
-    from customer c
-    where c.id in (select customer_id from prepared_document where id = any($1::int[]))
-    order by c.id for ${paidBy ? 'update' : 'share'}`,
-    [ids],
-  )
-  const papers = await rows<PaperRow>(
-    `select ${paperColumns} from prepared_document where id = any($1::int[]) order by id for update`,
-    [ids],
-  )
-  const brands = await rows<{ id: number; version: number }>('select id, version from brand')
+  const customers = await lockCustomersOf(paidBy, ids)
+  const papers = await lockPrepared(ids)
+  const brands = await brandVersions()
   const customerVersion = new Map(customers.map((row) => [row.id, row.version]))
   const customerOf = new Map(customers.map((row) => [row.id, row]))
   const brandVersion = new Map(brands.map((row) => [row.id, row.version]))
@@ -275,7 +241,7 @@ async function checked(
     }
   }
   if (moved.length > 0) {
-    await run('update prepared_document set stale = true where id = any($1::int[])', [moved])
+    await markPreparedStale(moved)
     await addJob('refresh-prepared', { preparedIds: moved })
   }
   return ready.sort(
@@ -300,18 +266,12 @@ async function issueReady(
   const now = clock.now()
   const today = dayInZone(now, timeZone)
   const brandIds = [...new Set(ready.map((paper) => paper.brandId))].sort((a, b) => a - b)
-  const all = await rows<SeriesRow>(
-    `select ${seriesColumns}
-    from number_series s
-    where brand_id = any($1::int[])
-    order by id`,
-    [brandIds],
-  )
+  const all = await seriesOfBrands(brandIds)
   // a credit note first: it sets its order free for the invoice issued anew
   const credits = (one: SeriesRow) => Number(kindFacts[one.kind].books === 'credit')
   const series = all.sort((a, b) => credits(b) - credits(a))
   const painted: number[] = []
-  const listens = !!(await one(`select id from routine where is_on and sentence ->> 'on' = 'posted' limit 1`))
+  const listens = !!(await postedRoutine())
   const issuing: IssuingRun = {
     moved: new Set(),
     now,
@@ -350,9 +310,6 @@ const seriesOf = (paper: PaperRow, series: readonly SeriesRow[]) =>
     { country: paper.source.customer.billing?.country ?? '', currency: paper.source.order.currency },
   )
 
-type Outcome = Omit<IssueResult, 'preparedId'>
-const failed = (reason: string): Outcome => ({ outcome: 'failed', reason, documentId: null })
-
 /** Draws the numbers of one series and period. */
 async function issuePeriod(
   used: SeriesRow,
@@ -362,15 +319,8 @@ async function issuePeriod(
   closedUntil: Day | null,
   issuing: IssuingRun,
 ): Promise<{ paper: PaperRow; outcome: Outcome }[]> {
-  const counter =
-    (await one<{ last: number }>(
-      'select last from series_counter where series_id = $1 and period = $2 for update',
-      [used.id, period],
-    )) ?? (await firstCounter(used, period))
-  let { newest } = (await one<{ newest: Day | null }>(
-    'select max(date)::text newest from document where series_id = $1 and period = $2',
-    [used.id, period],
-  ))!
+  const counter = (await lockCounter(used.id, period)) ?? (await firstCounter(used, period))
+  let { newest } = (await newestDateIn(used.id, period))!
   let last = counter.last
   const done: { paper: PaperRow; outcome: Outcome }[] = []
 
@@ -444,12 +394,7 @@ async function issuePeriod(
         for (const paper of some) await issueOne(paper)
       }
   }
-  if (last !== counter.last)
-    await run('update series_counter set last = $3 where series_id = $1 and period = $2', [
-      used.id,
-      period,
-      last,
-    ])
+  if (last !== counter.last) await setCounter({ seriesId: used.id, period, last })
   return done
 }
 
@@ -475,12 +420,6 @@ function whyNotIssued(error: unknown, paper: PaperRow): string {
 
 /** Creates a period's counter row, so that there is one to lock; one below the start until the first number. */
 async function firstCounter(series: SeriesRow, period: string): Promise<{ last: number }> {
-  await run(
-    'insert into series_counter (series_id, period, last) values ($1, $2, $3) on conflict do nothing',
-    [series.id, period, series.source === 'order' ? 0 : series.start - 1],
-  )
-  return (await one<{ last: number }>(
-    'select last from series_counter where series_id = $1 and period = $2 for update',
-    [series.id, period],
-  ))!
+  await insertCounter({ seriesId: series.id, period, last: series.source === 'order' ? 0 : series.start - 1 })
+  return (await lockCounter(series.id, period))!
 }

@@ -1,6 +1,7 @@
 import { likeText } from '../keyset'
 import type { Matching } from './send-run'
-import { within, type Principal } from '../people/principal'
+import { type Principal } from '../people/principal'
+import { within } from '../people/brand-queries'
 
 /** The conditions that lists of documents share, as SQL over the given columns; adds to the parameters. */
 export function matchingConditions(

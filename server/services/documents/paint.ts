@@ -1,7 +1,6 @@
-import type { Paper } from '../../../core/documents/paper'
 import { fileNamePart } from '../../../core/numbering/series'
 import { clock } from '../../clock'
-import { inTransaction, rows } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { DocumentFile } from '../../db/models'
 import { log, logTrouble, troubleWords } from '../../log'
 import { keepFiles } from '../../outside/filestore/store'
@@ -10,6 +9,7 @@ import { renderPaper } from '../../render/pool'
 import { designById } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
+import { documentsToPaint, readyPainted, type Unpainted, deleteUnpainted, stuckNotDrawn } from './queries'
 
 /*
  * Painting: the PDF of an issued document, stored once and for all.
@@ -19,25 +19,9 @@ import { noteAll } from '../history/history'
  * dispatches get stuck.
  */
 
-interface Unpainted {
-  id: number
-  number: string
-  kind: string
-  paper: Paper
-  designId: number
-  issuedAt: Date
-}
-
 /** Paints those of the documents that have no file yet, and lets their dispatches go. */
 export async function paintDocuments(documentIds: readonly number[]): Promise<void> {
-  const documents = await rows<Unpainted>(
-    `select d.id, d.number, d.kind, d.paper, d.design_id "designId", d.issued_at "issuedAt"
-    from document d
-    join unpainted u on u.document_id = d.id
-    where d.id = any($1::int[])
-    order by d.id`,
-    [documentIds],
-  )
+  const documents = await documentsToPaint(documentIds)
   if (documents.length === 0) return
   const designs = await designById([...new Set(documents.map((document) => document.designId))])
   const painted = await Promise.all(
@@ -77,20 +61,7 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
     for (const { document, rendered } of painted)
       if (!rendered.bytes)
         await cannotDraw(document, rendered.problems.map((problem) => problem.sentence).join(' '))
-    const due = await rows<{ id: number; channel: string; notBefore: Date }>(
-      `update dispatch
-      set ready = true
-      where not ready
-        and id in (select dispatch_id from dispatch_document where document_id = any($1::int[]))
-        and not exists (
-          select
-          from dispatch_document dd
-          join unpainted u on u.document_id = dd.document_id
-          where dd.dispatch_id = dispatch.id
-        )
-      returning id, channel, not_before "notBefore"`,
-      [ready],
-    )
+    const due = await readyPainted(ready)
     const now = clock.now()
     await addJobs(
       'send-dispatches',
@@ -128,22 +99,13 @@ async function keepPainted(painted: readonly Painted[]): Promise<number[]> {
     })),
     { ignoreDuplicates: true },
   )
-  const ready = await rows<{ id: number }>(
-    'delete from unpainted where document_id = any($1::int[]) returning document_id id',
-    [painted.map((one) => one.document.id)],
-  )
+  const ready = await deleteUnpainted(painted.map((one) => one.document.id))
   return ready.map(({ id }) => id)
 }
 
 async function cannotDraw(document: Unpainted, reason: string): Promise<void> {
   log.error({ document: document.id, reason }, 'an issued document cannot be drawn')
-  const stuck = await rows<{ id: number }>(
-    `update dispatch
-    set state = 'stuck', stuck_cause = 'not drawn', last_reply = $2, since = $3
-    where state = 'waiting' and id in (select dispatch_id from dispatch_document where document_id = $1)
-    returning id`,
-    [document.id, reason, clock.now()],
-  )
+  const stuck = await stuckNotDrawn({ documentId: document.id, reason, now: clock.now() })
   await noteAll(
     stuck.map((one) => ({
       documentId: document.id,

@@ -1,24 +1,19 @@
 import { Refusal } from '../../../core/errors'
 import { type DocumentKind, kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { isAddress } from '../../../core/preferences/recipients'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
 import { ClaimLost, makeAll, keepDraft, type Prepared } from './prepare'
 import { byKind, lockSources, sourceOf } from './sources'
+import { putBackPrepared, releaseClaims, dropDue, undropDropped, addressOnce } from './queries'
 
 /*
  * What a person does with papers before they are issued: have one prepared, put it back, take it off the list.
  * Called by the Line and by an order. Refuses what is already issued; nothing here draws a number.
  */
-
-interface Touched {
-  id: number
-  sourceId: number
-  kind: DocumentKind
-}
 
 /** What came of one source; one that is refused never keeps the others back. */
 export type PreparedByHand = Prepared | { outcome: 'refused'; preparedId: null; reason: string }
@@ -81,14 +76,8 @@ export async function prepareByHand(
  */
 export async function putBack(preparedIds: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const back = await rows<Touched>(
-      `update prepared_document set state = 'put back', automatic = false, since = $2, actor = $3, changes = null
-      where id = any($1::int[]) and state = 'prepared' returning id, source_id "sourceId", kind`,
-      [preparedIds, clock.now(), actor],
-    )
-    await run('delete from claim where prepared_id = any($1::int[]) and document_id is null', [
-      back.map((paper) => paper.id),
-    ])
+    const back = await putBackPrepared({ ids: preparedIds, now: clock.now(), actor })
+    await releaseClaims(back.map((paper) => paper.id))
     await noteAll(
       back.map((paper) => ({
         sourceId: paper.sourceId,
@@ -112,11 +101,7 @@ export async function putBack(preparedIds: readonly number[], actor: string): Pr
 /** Takes papers off To send with a reason: they are not wanted. */
 export async function drop(preparedIds: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const dropped = await rows<Touched>(
-      `update prepared_document set state = 'dropped', since = $2, actor = $3
-      where id = any($1::int[]) and state in ('due', 'put back') returning id, source_id "sourceId", kind`,
-      [preparedIds, clock.now(), actor],
-    )
+    const dropped = await dropDue({ ids: preparedIds, now: clock.now(), actor })
     for (const [of, ids] of await byKind(dropped.map((paper) => paper.sourceId)))
       await sourceOf(of).dropped?.(ids)
     await noteAll(
@@ -138,22 +123,7 @@ export async function drop(preparedIds: readonly number[], reason: string, actor
 /** Undo of `drop`. */
 export async function undrop(preparedIds: readonly number[], actor: string): Promise<void> {
   await inTransaction(async () => {
-    const back = await rows<Touched>(
-      `update prepared_document p
-      set state = 'put back', since = $2
-      where id = any($1::int[])
-        and state = 'dropped'
-        and not exists (
-          select
-          from prepared_document o
-          where o.source_id = p.source_id
-            and o.kind = p.kind
-            and o.occasion = p.occasion
-            and o.state in ('due', 'prepared', 'put back')
-        )
-      returning id, source_id "sourceId", kind`,
-      [preparedIds, clock.now()],
-    )
+    const back = await undropDropped(preparedIds, clock.now())
     for (const [of, ids] of await byKind(back.map((paper) => paper.sourceId)))
       await sourceOf(of).restored?.(ids)
     await noteAll(
@@ -194,14 +164,11 @@ export async function sendThisOnceTo(
   await inTransaction(async () => {
     const [first, ...others] = addresses
     const words = first && first + (others.length ? ` +${others.length}` : '')
-    const paper = await one<{ sourceId: number; channel: string }>(
-      `update prepared_document
-      set to_addresses = $2::jsonb, send_to = coalesce($3, send_to), stale = stale or $2::jsonb is null,
-        revision = revision + 1
-      where id = $1 and state = 'prepared'
-      returning source_id "sourceId", channel`,
-      [preparedId, first ? JSON.stringify(addresses) : null, words ?? null],
-    )
+    const paper = await addressOnce({
+      id: preparedId,
+      toAddresses: first ? JSON.stringify(addresses) : null,
+      sendTo: words ?? null,
+    })
     if (!paper) throw new Refusal('no-such-paper', 'That document is not waiting any more.', { status: 404 })
     if (paper.channel !== 'email' && paper.channel !== 'both')
       throw new Refusal(

@@ -3,12 +3,11 @@ import { groupBy } from '../../../core/group'
 import { planSending, type SendPlan } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
 import type { SendingHours, Trust } from '../../../core/routines/sentence'
-import type { ContactRole } from '../../../core/preferences/recipients'
 import type { Paper } from '../../../core/documents/paper'
 import { comparePapers, type PaperChange } from '../../../core/documents/issue'
 import { dayInZone } from '../../../core/documents/days'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, json } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { checkPaper } from '../../render/pool'
 import { fillLetter } from '../dispatch/compose'
@@ -17,6 +16,18 @@ import { publish } from '../live/publish'
 import { byKind, lockSources, sourceOf, type SourceKind } from './sources'
 import { note, noteAll } from '../history/history'
 import { paperOf, sendToWords, type Addressing, type PaperContext } from './found-settings'
+import {
+  sourcesWithStop,
+  takeClaims,
+  insertPreparedRows,
+  holdersOfClaims,
+  type Baseline,
+  lockStale,
+  type StalePaper,
+  updateRefreshed,
+  moveClaim,
+  markChangesSeen,
+} from './prepare-queries'
 
 /*
  * Preparing: everything of a paper but its number, laid out completely.
@@ -126,14 +137,10 @@ export const keepDraft = async (asked: Prepare, made: MadeDocument): Promise<Pre
 export async function keepDrafts(all: readonly ToKeep[]): Promise<Prepared[]> {
   if (all.length === 0) return []
   const sources = new Map(
-    (
-      await rows<{ id: number; kind: SourceKind; stopped: string | null }>(
-        `select s.id, s.kind, (select ss.status from stopped_source ss where ss.source_id = s.id) stopped
-        from source s
-        where s.id = any($1::int[])`,
-        [all.map(({ made }) => made.context.sourceId)],
-      )
-    ).map((source) => [source.id, source]),
+    (await sourcesWithStop(all.map(({ made }) => made.context.sourceId))).map((source) => [
+      source.id,
+      source,
+    ]),
   )
   const wanted = all.map(({ asked, made }, place) => {
     const source = sources.get(made.context.sourceId)!
@@ -200,22 +207,14 @@ async function keepRound(round: readonly Wanted[], results: Prepared[]): Promise
   })
   const ids = await insertPrepared(kept)
   const claimed = kept.filter((one) => !one.byHand)
-  const taken = await run(
-    `insert into claim (source_id, document_kind, occasion, prepared_id, taken_at)
-    select n.source_id, n.kind, n.occasion, n.prepared_id, $2
-    from jsonb_to_recordset($1::jsonb) as n (source_id int, kind text, occasion text, prepared_id int)
-    on conflict do nothing`,
-    [
-      json(
-        claimed.map((one) => ({
-          source_id: one.source.id,
-          kind: one.asked.kind,
-          occasion: one.occasion,
-          prepared_id: ids.get(claimKey(one)),
-        })),
-      ),
-      clock.now(),
-    ],
+  const taken = await takeClaims(
+    claimed.map((one) => ({
+      source_id: one.source.id,
+      kind: one.asked.kind,
+      occasion: one.occasion,
+      prepared_id: ids.get(claimKey(one)),
+    })),
+    clock.now(),
   )
   if (taken < claimed.length) throw new ClaimLost()
   const going = kept.filter((one) => one.automatic).map((one) => ids.get(claimKey(one))!)
@@ -244,81 +243,43 @@ async function keepRound(round: readonly Wanted[], results: Prepared[]): Promise
 async function insertPrepared(
   kept: readonly (Wanted & { plan: SendPlan | undefined; byHand: boolean; automatic: boolean })[],
 ): Promise<Map<string, number>> {
-  const written = await rows<{ id: number; sourceId: number; kind: string; occasion: string }>(
-    `insert into prepared_document (
-      source_id, kind, occasion, state, automatic, routine_id, routine_version, customer_id, brand_id,
-      order_number, order_date, customer_name, total, currency, channel, send_to, to_role, delay_minutes,
-      source, content, design_id, email_text_id, built_from, problem, since, actor, baseline, copy_to,
-      hours, credits_id, replaces_id, wanted_date, event_day, kept_back, kept_back_noticed
-    )
-    select n."sourceId", n.kind, n.occasion, n.state, n.automatic, n."routineId", n."routineVersion",
-      n."customerId", n."brandId", n."orderNumber", n."orderDate", n."customerName", n.total, n.currency,
-      n.channel, n."sendTo", n.role, n."delayMinutes", n.source, n.content, n."designId", n."emailTextId",
-      n."builtFrom", n.problem, $2, n.actor, n.baseline, n."copyTo", n.hours, n."creditsId", n."replacesId",
-      n."wantedDate", n."eventDay", n."keptBack", not n."keptBack"
-    from jsonb_to_recordset($1::jsonb) as n (
-      "sourceId" int, kind text, occasion text, state text, automatic boolean, "routineId" int,
-      "routineVersion" int, "customerId" int, "brandId" int, "orderNumber" text, "orderDate" date,
-      "customerName" text, total numeric, currency text, channel text, "sendTo" text, role text,
-      "delayMinutes" int, source jsonb, content jsonb, "designId" int, "emailTextId" int, "builtFrom" jsonb,
-      problem text, actor text, baseline jsonb, "copyTo" jsonb, hours jsonb, "creditsId" int,
-      "replacesId" int, "wantedDate" date, "eventDay" date, "keptBack" boolean
-    )
-    on conflict (source_id, kind, occasion)
-    where state in ('due', 'prepared', 'put back') do update
-    set state = excluded.state, automatic = excluded.automatic,
-      routine_id = coalesce(excluded.routine_id, prepared_document.routine_id),
-      routine_version = coalesce(excluded.routine_version, prepared_document.routine_version),
-      customer_name = excluded.customer_name, total = excluded.total, currency = excluded.currency,
-      channel = excluded.channel, send_to = excluded.send_to, to_role = excluded.to_role,
-      delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
-      source = excluded.source, content = excluded.content, design_id = excluded.design_id,
-      email_text_id = excluded.email_text_id, built_from = excluded.built_from, problem = excluded.problem,
-      baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
-      revision = prepared_document.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
-      kept_back_noticed = excluded.kept_back_noticed, wanted_date = excluded.wanted_date,
-      event_day = excluded.event_day, credits_id = excluded.credits_id, replaces_id = excluded.replaces_id
-    returning id, source_id "sourceId", kind, occasion`,
-    [
-      json(
-        kept.map(({ asked, made, plan, byHand, automatic, occasion }) => ({
-          sourceId: made.context.sourceId,
-          kind: asked.kind,
-          occasion,
-          state: byHand ? 'due' : 'prepared',
-          automatic,
-          routineId: asked.routine?.id ?? null,
-          routineVersion: asked.routine?.version ?? null,
-          customerId: made.context.customerId,
-          brandId: made.context.brandId,
-          orderNumber: made.context.orderNumber,
-          orderDate: made.context.orderDate,
-          customerName: made.context.customerName,
-          total: made.paper?.amounts.total ?? made.context.total,
-          currency: made.context.source.order.currency,
-          channel: made.context.channel,
-          sendTo: sendToWords(made.context),
-          role: asked.addressing.role,
-          delayMinutes: asked.delayMinutes,
-          source: made.context.source,
-          content: made.paper,
-          designId: made.context.design.id,
-          emailTextId: made.context.emailTextId,
-          builtFrom: made.context.builtFrom,
-          problem: made.problem,
-          actor: asked.actor,
-          baseline: baselineOf(made),
-          copyTo: asked.addressing.copyTo,
-          hours: asked.hours,
-          creditsId: made.context.creditsId,
-          replacesId: made.context.replacesId,
-          wantedDate: made.context.wantedDate,
-          eventDay: made.context.eventDay,
-          keptBack: plan !== undefined && !plan.goes,
-        })),
-      ),
-      clock.now(),
-    ],
+  const written = await insertPreparedRows(
+    kept.map(({ asked, made, plan, byHand, automatic, occasion }) => ({
+      sourceId: made.context.sourceId,
+      kind: asked.kind,
+      occasion,
+      state: byHand ? 'due' : 'prepared',
+      automatic,
+      routineId: asked.routine?.id ?? null,
+      routineVersion: asked.routine?.version ?? null,
+      customerId: made.context.customerId,
+      brandId: made.context.brandId,
+      orderNumber: made.context.orderNumber,
+      orderDate: made.context.orderDate,
+      customerName: made.context.customerName,
+      total: made.paper?.amounts.total ?? made.context.total,
+      currency: made.context.source.order.currency,
+      channel: made.context.channel,
+      sendTo: sendToWords(made.context),
+      role: asked.addressing.role,
+      delayMinutes: asked.delayMinutes,
+      source: made.context.source,
+      content: made.paper,
+      designId: made.context.design.id,
+      emailTextId: made.context.emailTextId,
+      builtFrom: made.context.builtFrom,
+      problem: made.problem,
+      actor: asked.actor,
+      baseline: baselineOf(made),
+      copyTo: asked.addressing.copyTo,
+      hours: asked.hours,
+      creditsId: made.context.creditsId,
+      replacesId: made.context.replacesId,
+      wantedDate: made.context.wantedDate,
+      eventDay: made.context.eventDay,
+      keptBack: plan !== undefined && !plan.goes,
+    })),
+    clock.now(),
   )
   return new Map(written.map((one) => [json([one.sourceId, one.kind, one.occasion]), one.id]))
 }
@@ -353,25 +314,8 @@ function planOf(kind: DocumentKind, { context, problem }: MadeDocument, stopped:
 async function claimHolders(
   wanted: readonly Wanted[],
 ): Promise<Map<string, { preparedId: number; words: string }>> {
-  const held = await rows<{
-    preparedId: number
-    number: string | null
-    automatic: boolean
-    sourceId: number
-    sourceKind: SourceKind
-    kind: DocumentKind
-    occasion: string
-  }>(
-    `select c.prepared_id "preparedId", d.number, p.automatic, c.source_id "sourceId", s.kind "sourceKind",
-      c.document_kind kind, c.occasion
-    from jsonb_to_recordset($1::jsonb) as n (source_id int, kind text, occasion text)
-    join claim c on c.source_id = n.source_id and c.document_kind = n.kind and c.occasion = n.occasion
-    join source s on s.id = c.source_id
-    join prepared_document p on p.id = c.prepared_id
-    left join document d on d.id = c.document_id
-    order by c.source_id, c.document_kind
-    for update of c`,
-    [json(wanted.map((one) => ({ source_id: one.source.id, kind: one.asked.kind, occasion: one.occasion })))],
+  const held = await holdersOfClaims(
+    wanted.map((one) => ({ source_id: one.source.id, kind: one.asked.kind, occasion: one.occasion })),
   )
   return new Map(
     held.map(({ preparedId, number, automatic, sourceId, sourceKind, kind, occasion }) => [
@@ -387,15 +331,6 @@ async function claimHolders(
   )
 }
 
-/** What somebody may have looked at: changes are told against this until they are seen. */
-interface Baseline {
-  own?: boolean
-  content: Paper | null
-  sendTo: string
-  problem: string | null
-  emailTextId: number
-}
-
 function baselineOf(made: MadeDocument): Baseline {
   return {
     content: made.paper,
@@ -405,28 +340,9 @@ function baselineOf(made: MadeDocument): Baseline {
   }
 }
 
-interface StalePaper extends Omit<Baseline, 'own'> {
-  id: number
-  sourceId: number
-  sourceKind: SourceKind
-  kind: DocumentKind
-  role: ContactRole
-  copyTo: string[]
-  baseline: Baseline
-  automatic: boolean
-}
-
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPrepared(preparedIds: readonly number[]): Promise<void> {
-  const stale = await rows<StalePaper>(
-    `select p.id, p.source_id "sourceId", s.kind "sourceKind", p.kind, p.to_role role, p.copy_to "copyTo",
-      p.content, p.send_to "sendTo", p.problem, p.email_text_id "emailTextId", p.baseline,
-      p.automatic "automatic"
-    from prepared_document p
-    join source s on s.id = p.source_id
-    where p.id = any($1::int[]) and p.stale`,
-    [preparedIds],
-  )
+  const stale = await lockStale(preparedIds)
   for (const papers of groupBy(stale, (paper) => json([paper.kind, paper.role, paper.copyTo])).values()) {
     const { kind, role, copyTo } = papers[0]!
     const laidOut = await makeAll(
@@ -452,48 +368,31 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
     const changes = seen ? [] : difference(paper.baseline, now)
     const stillAutomatic = paper.automatic && planOf(paper.kind, made, null).goes
     const moved = difference(paper, now).length > 0
-    const kept = await run(
-      `update prepared_document
-      set source = $source::jsonb, content = $content::jsonb, design_id = $designId,
-        email_text_id = $emailTextId, built_from = $builtFrom::jsonb, problem = $problem, total = $total,
-        currency = $currency, channel = $channel,
-        send_to = case when to_addresses is null then $sendTo else send_to end, customer_name = $customerName,
-        stale = $stale, changes = $changes::jsonb, revision = revision + $further,
-        automatic = automatic and $stillAutomatic, kept_back = kept_back or (automatic and not $stillAutomatic),
-        kept_back_noticed = kept_back_noticed and not (automatic and not $stillAutomatic),
-        occasion = $occasion, wanted_date = $wantedDate, event_day = $eventDay, brand_id = $brandId,
-        customer_id = $customerId, baseline = coalesce($baseline::jsonb, baseline)
-      where id = $id and stale and state in ('prepared', 'due', 'put back')`,
-      {
-        id: paper.id,
-        source: json(context.source),
-        content: made.paper ? json(made.paper) : null,
-        designId: context.design.id,
-        emailTextId: context.emailTextId,
-        builtFrom: json(context.builtFrom),
-        problem: made.problem,
-        total: made.paper?.amounts.total ?? context.total,
-        currency: context.source.order.currency,
-        channel: context.channel,
-        sendTo: sendToWords(context),
-        customerName: context.customerName,
-        stale: version !== context.builtFrom.order,
-        changes: changes.length > 0 ? json(changes) : null,
-        further: moved ? 1 : 0,
-        stillAutomatic,
-        occasion,
-        wantedDate: context.wantedDate,
-        brandId: context.brandId,
-        customerId: context.customerId,
-        baseline: paper.baseline.own ? json(now) : null,
-        eventDay: context.eventDay,
-      },
-    )
-    if (kept > 0)
-      await run(
-        'update claim set occasion = $2 where prepared_id = $1 and document_id is null and occasion <> $2',
-        [paper.id, occasion],
-      )
+    const kept = await updateRefreshed({
+      id: paper.id,
+      source: json(context.source),
+      content: made.paper ? json(made.paper) : null,
+      designId: context.design.id,
+      emailTextId: context.emailTextId,
+      builtFrom: json(context.builtFrom),
+      problem: made.problem,
+      total: made.paper?.amounts.total ?? context.total,
+      currency: context.source.order.currency,
+      channel: context.channel,
+      sendTo: sendToWords(context),
+      customerName: context.customerName,
+      stale: version !== context.builtFrom.order,
+      changes: changes.length > 0 ? json(changes) : null,
+      further: moved ? 1 : 0,
+      stillAutomatic,
+      occasion,
+      wantedDate: context.wantedDate,
+      brandId: context.brandId,
+      customerId: context.customerId,
+      baseline: paper.baseline.own ? json(now) : null,
+      eventDay: context.eventDay,
+    })
+    if (kept > 0) await moveClaim(paper.id, occasion)
     if (kept > 0 && stillAutomatic) await addJob('issue-prepared', { preparedIds: [paper.id] })
     if (kept > 0 && moved) {
       await noteAll([
@@ -529,16 +428,7 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
  */
 export async function markSeen(preparedId: number, revision: number, actor: string): Promise<boolean> {
   return inTransaction(async () => {
-    const seen = await one<{ sourceId: number }>(
-      `update prepared_document
-      set changes = null,
-        baseline = jsonb_build_object(
-          'content', content, 'sendTo', send_to, 'problem', problem, 'emailTextId', email_text_id
-        )
-      where id = $1 and revision = $2 and not stale
-      returning source_id "sourceId"`,
-      [preparedId, revision],
-    )
+    const seen = await markChangesSeen(preparedId, revision)
     if (!seen) return false
     await note({ ...seen, preparedId }, actor, 'The changes were looked at.')
     publish('line', [preparedId])

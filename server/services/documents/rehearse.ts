@@ -1,20 +1,13 @@
-import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { fileNamePart } from '../../../core/numbering/series'
-import {
-  recipientsFor,
-  type ContactFacts,
-  type ContactRole,
-  type Recipient,
-  type Preferences,
-} from '../../../core/preferences/recipients'
+import { recipientsFor, type ContactRole, type Recipient } from '../../../core/preferences/recipients'
 import { randomUUID } from 'node:crypto'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { Rehearsal } from '../../db/models'
 import { Refusal } from '../../../core/errors'
 import { isTemporary } from '../../../core/dispatch/reply'
@@ -27,6 +20,15 @@ import { company } from '../house/house'
 import { dayInZone } from '../../../core/documents/days'
 import { note, noteAll } from '../history/history'
 import { samplePaper, type EmailOnScreen } from './sample'
+import {
+  nextRehearsalNumber,
+  contactsOfCustomer,
+  preparedToRehearse,
+  documentToRehearse,
+  unsentRehearsals,
+  markRehearsed,
+  markRehearsalGivenUp,
+} from './rehearse-queries'
 
 /*
  * Rehearsal of papers that are not issued: a watermarked copy under a number of its own goes to the rehearsal
@@ -92,7 +94,7 @@ export async function rehearse(
 }
 
 async function nextNumber(): Promise<string> {
-  const { next } = (await one<{ next: string }>(`select nextval('rehearsal_number')::text next`))!
+  const { next } = (await nextRehearsalNumber())!
   return `REHEARSAL-${next.padStart(5, '0')}`
 }
 
@@ -132,20 +134,7 @@ async function keep(kept: Kept): Promise<number> {
 }
 
 async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
-  const customer = await one<{ preferences: Preferences; contacts: ContactFacts[] }>(
-    `select preferences,
-      coalesce(
-        (
-          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-          from contact k
-          where k.customer_id = c.id
-        ),
-        '[]'
-      ) contacts
-    from customer c
-    where id = $1`,
-    [paper.customerId],
-  )
+  const customer = await contactsOfCustomer(paper.customerId)
   return recipientsFor({
     contacts: customer!.contacts,
     role: paper.role,
@@ -163,14 +152,7 @@ export async function sendOneToMe(
   user: { name: string; email: string },
 ): Promise<string> {
   return inTransaction(async () => {
-    const paper = await one<Rehearsable & { problem: string | null }>(
-      `select id, source_id "sourceId", kind, source, design_id "designId", email_text_id "emailTextId",
-        customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role,
-        copy_to "copyTo", problem
-      from prepared_document
-      where id = $1 and state in ('prepared', 'due', 'put back')`,
-      [preparedId],
-    )
+    const paper = await preparedToRehearse(preparedId)
     if (!paper) throw new Refusal('no-such-paper', 'That paper is not waiting any more.', { status: 404 })
     if (paper.problem) throw new Refusal('no-paper', paper.problem)
     const [number] = await rehearse(
@@ -189,27 +171,7 @@ export async function sendDocumentToMe(
   user: { name: string; email: string },
 ): Promise<void> {
   await inTransaction(async () => {
-    const found = await one<{
-      paper: Paper
-      brandId: number
-      customerName: string
-      designId: number
-      emailTextId: number
-    }>(
-      `select d.paper, d.brand_id "brandId", d.customer_name "customerName", d.design_id "designId",
-        (
-          select n.id
-          from email_text n
-          where n.brand_id = d.brand_id
-            and n.kind = d.kind
-            and n.language in (d.paper ->> 'language', (select language from company))
-          order by n.language = d.paper ->> 'language' desc, n.version desc
-          limit 1
-        ) "emailTextId"
-      from document d
-      where d.id = $1`,
-      [documentId],
-    )
+    const found = await documentToRehearse(documentId)
     if (!found) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
     const id = await keep({
       ...found,
@@ -255,46 +217,9 @@ export async function sendSampleToMe(
   })
 }
 
-interface Unsent {
-  id: number
-  number: string
-  content: Paper
-  wouldGoTo: Recipient[]
-  sentTo: string
-  designId: number
-  subject: string
-  text: string
-  customerName: string
-  colours: Letter['brand']['colours']
-  emailLook: EmailLook
-  /** The very PDF, where it is a document's. */
-  stored: Buffer | null
-  fileName: string | null
-  design: Parameters<typeof renderPaper>[1]
-  brandName: string
-  senderName: string
-  senderAddress: string
-  replyTo: string
-}
-
 /** Mails those that are not sent yet. */
 export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<void> {
-  const unsent = await rows<Unsent>(
-    `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design,
-      s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook",
-      coalesce(r.email ->> 'subject', n.subject) subject, coalesce(r.email ->> 'text', n.text) text,
-      r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.name "brandName",
-      b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
-    from rehearsal r
-    left join document_file f on f.document_id = r.document_id
-    left join file on file.sha256 = f.sha256
-    join design s on s.id = r.design_id
-    join email_text n on n.id = r.email_text_id
-    join brand b on b.id = r.brand_id
-    where r.id = any($1::int[]) and r.sent_at is null and r.given_up is null
-    order by r.id`,
-    [rehearsalIds],
-  )
+  const unsent = await unsentRehearsals(rehearsalIds)
   for (const one of unsent) {
     const drawn = one.stored
       ? { bytes: one.stored, problems: [] }
@@ -330,11 +255,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
       async () => {},
     )
     if (result.result === 'accepted')
-      await run('update rehearsal set sent_at = $2, last_reply = $3 where id = $1', [
-        one.id,
-        clock.now(),
-        result.reply.text,
-      ])
+      await markRehearsed({ id: one.id, now: clock.now(), reply: result.reply.text })
     else if (result.result === 'refused' && !isTemporary(result.reply))
       await giveUp(one.id, result.reply.text)
     else log.warn({ rehearsal: one.id, result: result.result }, 'a rehearsal could not be mailed yet')
@@ -344,11 +265,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
 /** A rehearsal that can never be mailed gets no further jobs; the history says why. */
 async function giveUp(id: number, reason: string): Promise<void> {
   await inTransaction(async () => {
-    const given = await one<{ preparedId: number | null; documentId: number | null }>(
-      `update rehearsal set given_up = $2 where id = $1 and sent_at is null
-      returning prepared_id "preparedId", document_id "documentId"`,
-      [id, reason],
-    )
+    const given = await markRehearsalGivenUp(id, reason)
     if (!given) return
     await note(
       { preparedId: given.preparedId ?? undefined, documentId: given.documentId ?? undefined },

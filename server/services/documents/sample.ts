@@ -8,11 +8,11 @@ import { dayInZone } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
 import { clock } from '../../clock'
-import { one } from '../../db/connection'
 import { fillLetter } from '../dispatch/compose'
 import { brands, company, newestDesigns } from '../house/house'
 import { paperOf, type PaperContext } from './found-settings'
 import { sourceOf } from './sources'
+import { sampleOrder } from './queries'
 
 /** A paper of the brand's newest supplied order, with today's settings; a preview that consumes nothing. */
 export async function samplePaper(
@@ -20,15 +20,7 @@ export async function samplePaper(
   kind: DocumentKind,
   language?: Language,
 ): Promise<{ paper: Paper; design: Design; context: PaperContext }> {
-  const order = await one<{ id: number }>(
-    `select id
-    from sales_order
-    where brand_id = $1 and supplied_on is not null
-    order by exists (select from customer c where c.id = customer_id and c.language = $2) desc, date desc,
-      id desc
-    limit 1`,
-    [brandId, language ?? ''],
-  )
+  const order = await sampleOrder(brandId, language ?? '')
   if (!order)
     throw new Refusal('no-sample', 'This brand has no shipped order yet to show a paper of.', { status: 404 })
   const own = (await sourceOf('order').load(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] })).get(

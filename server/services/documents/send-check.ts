@@ -1,28 +1,16 @@
-import {
-  barWords,
-  noAddress,
-  planSending,
-  type SendBar,
-  type SendPlan,
-  type SendQuestion,
-} from '../../../core/dispatch/plan'
+import { barWords, type SendBar, type SendPlan, type SendQuestion } from '../../../core/dispatch/plan'
 import { groupBy } from '../../../core/group'
 import { sumByCurrency, type CurrencySum } from '../../../core/money/sums'
-import { rows } from '../../db/connection'
-import { toCheckMatching } from './matching'
-import { stopOf } from '../dispatch/stopped'
 import type { IssueHow } from './issue'
 import type { Matching } from './send-run'
-import { theHouse, type Principal } from '../people/principal'
+import { theHouse } from '../people/principal'
+import { candidates } from './queries'
 
 /*
  * What a Send would do, before it is done: how many documents in how many emails, what is left out and why.
  * Called by the dialogs of Send and Send all, and by the Send of all that match, which takes just those that
  * go. Reads only.
  */
-
-/** At most so many in one Send. */
-export const mostSent = 5000
 
 export type Which = { papers: readonly { id: number; revision: number }[] } | { matching: Matching }
 
@@ -34,41 +22,6 @@ export interface Candidate extends SendQuestion {
   /** Alike in one email, where the customer wants them gathered. */
   gather: string | null
   plan: SendPlan
-}
-
-/**
- * The prepared documents that a Send is about, each with what would become of it; at most one more than may
- * be sent.
- */
-export async function candidates(which: Which, how: IssueHow, who: Principal): Promise<Candidate[]> {
-  const parameters: unknown[] = [noAddress]
-  const where =
-    'papers' in which
-      ? `p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
-      : toCheckMatching(which.matching, parameters, who)
-  const found = await rows<Omit<Candidate, 'plan'>>(
-    `select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
-      p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
-      p.customer_name "customerName", p.total::text total, p.currency,
-      case
-        when (c.preferences -> p.kind ->> 'gathered')::boolean then concat_ws(
-          '|', p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours
-        )
-      end gather
-    from prepared_document p
-    join customer c on c.id = p.customer_id
-    where ${where}
-    order by p.id
-    limit ${mostSent + 1}`,
-    parameters,
-  )
-  const seen =
-    'papers' in which ? new Map(which.papers.map((paper) => [paper.id, paper.revision])) : undefined
-  return found.map((paper) => {
-    const changed = paper.changed || (seen !== undefined && seen.get(paper.id) !== paper.revision)
-    const asked = { issueOnly: how.postOnly, despite: how.despite, withoutAddress: how.withoutAddress }
-    return { ...paper, changed, plan: planSending({ ...paper, ...asked, changed }) }
-  })
 }
 
 /** What is left out for one cause. */

@@ -1,14 +1,26 @@
-import type { PaymentMethod } from '../../../core/documents/facts'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { addJob } from '../../queue/add'
 import { closeGathering } from '../dispatch/create'
 import { publish } from '../live/publish'
-import { candidates, mostSent } from './send-check'
+import { candidates, mostSent } from './queries'
 import { sendBatch, issueInOneTransaction, Paused, type IssueHow, type IssueResult } from './issue'
 import { type Principal } from '../people/principal'
+import {
+  undoTime,
+  insertRunDocuments,
+  insertRun,
+  runByKey,
+  endTakenBack,
+  askToStop,
+  skipOpen,
+  lockRun,
+  nextOfRun,
+  endOpenRun,
+  keepRunOutcomes,
+} from './send-run-queries'
 
 /*
  * A person's Send: the chosen papers, frozen with the revision that was looked at, issued in batches in the
@@ -45,12 +57,9 @@ export async function startRun(
 }
 
 async function choose(runId: number, papers: readonly { id: number; revision: number }[]): Promise<void> {
-  await run(
-    `insert into send_run_document (run_id, prepared_id, revision)
-    select $1, p.id, p.revision
-    from jsonb_to_recordset($2::jsonb) as p (id int, revision int)
-    on conflict do nothing`,
-    [runId, json(papers.map(({ id, revision }) => ({ id, revision })))],
+  await insertRunDocuments(
+    runId,
+    papers.map(({ id, revision }) => ({ id, revision })),
   )
 }
 
@@ -66,23 +75,23 @@ async function newRun(
   { postOnly = false, paidBy = null, despite = false, withoutAddress = false }: IssueHow,
 ): Promise<Started> {
   const now = clock.now()
-  const { undoMinutes } = (await one<{ undoMinutes: number }>(
-    'select undo_minutes "undoMinutes" from company',
-  ))!
+  const { undoMinutes } = (await undoTime())!
   const goesAt = new Date(now.getTime() + undoMinutes * 60_000)
-  const row = await one<{ id: number }>(
-    `insert into send_run (
-      key, started_by, started_by_id, started_at, goes_at, post_only, paid_by, despite, without_address
-    )
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
-    on conflict (key) do nothing
-    returning id`,
-    [key, user.name, user.id, now, goesAt, postOnly, paidBy, despite, withoutAddress],
-  )
+  const row = await insertRun({
+    key,
+    userName: user.name,
+    userId: user.id,
+    now,
+    goesAt,
+    postOnly,
+    paidBy,
+    despite,
+    withoutAddress,
+  })
   return row
     ? { id: row.id, isNew: true, goesAt }
     : {
-        id: (await one<{ id: number }>('select id from send_run where key = $1', [key]))!.id,
+        id: (await runByKey(key))!.id,
         isNew: false,
         goesAt,
       }
@@ -133,12 +142,7 @@ export async function startMatchingRun(
 export async function takeBack(runId: number, actor: string): Promise<void> {
   await inTransaction(async () => {
     const now = clock.now()
-    const back = await run(
-      `update send_run
-      set ended_at = $2, taken_back_by = $3
-      where id = $1 and ended_at is null and goes_at > $2`,
-      [runId, now, actor],
-    )
+    const back = await endTakenBack({ runId, now, actor })
     if (back === 0)
       throw new Refusal(
         'too-late',
@@ -151,39 +155,16 @@ export async function takeBack(runId: number, actor: string): Promise<void> {
 /** Stops a run cleanly: what is issued stays issued, the rest stays on To check. */
 export async function stopRun(runId: number, actor: string): Promise<void> {
   await inTransaction(async () => {
-    await run('update send_run set stop_asked = true, stopped_by = $2 where id = $1 and ended_at is null', [
-      runId,
-      actor,
-    ])
+    await askToStop(runId, actor)
     await addJob('send-run', { runId })
     publish('run', [runId])
   })
 }
 
 async function leaveOut(runId: number, reason: string): Promise<void> {
-  await run(
-    `update send_run_document set outcome = 'skipped', reason = $2 where run_id = $1 and outcome is null`,
-    [runId, reason],
-  )
+  await skipOpen(runId, reason)
   publish('run', [runId])
   publish('line')
-}
-
-interface OpenPaper {
-  preparedId: number
-  revision: number
-}
-
-interface RunHeader {
-  startedBy: string
-  endedAt: Date | null
-  goesAt: Date
-  stopAsked: boolean
-  stoppedBy: string | null
-  postOnly: boolean
-  paidBy: PaymentMethod | null
-  despite: boolean
-  withoutAddress: boolean
 }
 
 /** Issues the run's papers batch by batch until none is open; safe to call again at any time. */
@@ -203,29 +184,14 @@ export async function continueRun(runId: number): Promise<void> {
  */
 async function issueNextBatch(runId: number): Promise<boolean> {
   return inTransaction(async () => {
-    const header = await one<RunHeader>(
-      `select started_by "startedBy", ended_at "endedAt", goes_at "goesAt", stop_asked "stopAsked",
-        stopped_by "stoppedBy", post_only "postOnly", paid_by "paidBy", despite,
-        without_address "withoutAddress"
-      from send_run
-      where id = $1
-      for update`,
-      [runId],
-    )
+    const header = await lockRun(runId)
     if (!header || header.endedAt || header.goesAt > clock.now()) return false
     if (header.stopAsked) {
       await leaveOut(runId, `Stopped by ${header.stoppedBy ?? 'somebody'} before it was issued.`)
       await endRun(runId)
       return false
     }
-    const batch = await rows<OpenPaper>(
-      `select r.prepared_id "preparedId", r.revision
-      from send_run_document r join prepared_document p on p.id = r.prepared_id
-      where r.run_id = $1 and r.outcome is null
-      order by p.order_date, length(p.order_number), p.order_number
-      limit $2`,
-      [runId, sendBatch],
-    )
+    const batch = await nextOfRun(runId, sendBatch)
     if (batch.length > 0)
       await issueInOneTransaction(batch, header.startedBy, (results) => keepOutcomes(runId, results), {
         ...header,
@@ -241,14 +207,9 @@ const gatherAs = (runId: number) => `run ${runId}`
 
 async function endRun(runId: number): Promise<void> {
   await closeGathering(gatherAs(runId))
-  await run('update send_run set ended_at = $2 where id = $1 and ended_at is null', [runId, clock.now()])
+  await endOpenRun(runId, clock.now())
 }
 
 async function keepOutcomes(runId: number, results: IssueResult[]): Promise<void> {
-  await run(
-    `update send_run_document r set outcome = o.outcome, reason = o.reason, document_id = o."documentId"
-    from jsonb_to_recordset($2::jsonb) as o ("preparedId" int, outcome text, reason text, "documentId" int)
-    where r.run_id = $1 and r.prepared_id = o."preparedId" and r.outcome is null`,
-    [runId, json(results)],
-  )
+  await keepRunOutcomes(runId, results)
 }

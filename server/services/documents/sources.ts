@@ -5,8 +5,8 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { SourceKind } from '../../../core/documents/sources'
 import { groupBy } from '../../../core/group'
 import type { Refusal } from '../../../core/errors'
-import { rows } from '../../db/connection'
 import type { Addressing, PaperContext } from './found-settings'
+import { kindsOfSources, rootsOfSources, lockRows } from './queries'
 
 /*
  * What documents are made from: each source is a module beside its subject, and has its rows in the table
@@ -26,6 +26,7 @@ export interface IssuedFrom {
   creditsId: number | null
   source: PaperSource
 }
+
 /** Who issues, and which sources changed by it in the same transaction: their documents were built before. */
 export interface IssuedBy {
   now: Date
@@ -82,6 +83,7 @@ let hooks: Hooks | undefined
 export function registerSource(kind: SourceKind, source: Source): void {
   sources.set(kind, source)
 }
+
 export function registerHooks(all: Hooks): void {
   hooks = all
 }
@@ -103,10 +105,7 @@ export function engineHooks(): Hooks {
 
 /** These ids by their kind of source; what does not exist is left out. */
 export async function byKind(ids: readonly number[]): Promise<Map<SourceKind, number[]>> {
-  const found = await rows<{ id: number; kind: SourceKind }>(
-    'select id, kind from source where id = any($1::int[]) order by id',
-    [ids],
-  )
+  const found = await kindsOfSources(ids)
   return new Map([...groupBy(found, (one) => one.kind)].map(([kind, own]) => [kind, own.map(({ id }) => id)]))
 }
 
@@ -119,13 +118,7 @@ export async function lockSources(
   ids: readonly number[],
   to: 'read' | 'issue' | 'change' = 'read',
 ): Promise<Map<number, number>> {
-  const found = await rows<{ id: number; kind: SourceKind; rootId: number; rootKind: SourceKind }>(
-    `select s.id, s.kind, s.root_id "rootId", r.kind "rootKind"
-    from source s
-    join source r on r.id = s.root_id
-    where s.id = any($1::int[])`,
-    [ids],
-  )
+  const found = await rootsOfSources(ids)
   const versions = new Map<number, number>()
   for (const [kind, source] of sources) {
     const wholes = found.filter((one) => one.rootId !== one.id && one.rootKind === kind)
@@ -137,10 +130,7 @@ export async function lockSources(
     ]
     for (const { of, strength } of wanted) {
       if (of.length === 0) continue
-      const locked = await rows<{ id: number; version: number }>(
-        `select id, version from ${source.table} where id = any($1::int[]) order by id for ${strength}`,
-        [of],
-      )
+      const locked = await lockRows(source, strength, of)
       for (const { id, version } of locked) versions.set(id, version)
     }
   }
@@ -149,5 +139,6 @@ export async function lockSources(
 
 /** SQL: what a prepared or issued document `alias` is made of, for a list or a view, as a SourceRef. */
 export const sourceColumns = 'so.id "sourceId", so.kind "sourceKind", ro.id "rootId", ro.kind "rootKind"'
+
 export const sourceJoins = (alias: string): string =>
   `join source so on so.id = ${alias}.source_id join source ro on ro.id = so.root_id`

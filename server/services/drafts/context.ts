@@ -9,15 +9,8 @@ import { paperWords } from '../../../core/documents/words'
 import { Decimal } from '../../../core/money/decimal'
 import { groupBy } from '../../../core/group'
 import { totals } from '../../../core/money/totals'
-import type { ContactFacts } from '../../../core/preferences/recipients'
-import { rows } from '../../db/connection'
 import { contextOf, houseContext, type PaperContext, type SubjectRow } from '../documents/found-settings'
-
-/** A draft with its customer, as its paper needs it. */
-interface DraftRow extends SubjectRow {
-  kind: DocumentKind
-  facts: DraftFacts
-}
+import { draftRows, contactsOfCustomers, creditedDocuments, standingCredits } from './queries'
 
 /** The invoice that a credit note answers, with what was credited of it before. */
 export interface CreditedInvoice {
@@ -33,27 +26,9 @@ export async function loadDraftContexts(
   _kind: DocumentKind,
   draftIds: readonly number[],
 ): Promise<Map<number, PaperContext>> {
-  const drafts = await rows<DraftRow>(
-    `select b.id "sourceId", b.credits_id "creditsId", b.replaces_id "replacesId", b.kind,
-      b.facts, b.facts ->> 'date' "wantedDate", coalesce(o.number, '') number,
-      coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId", b.version,
-      1 revision, '0' total, '0' prepaid, c.id "customerId", c.number "customerNumber", c.name "customerName",
-      c.tax_number "taxNumber", c.terms, c.language "customerLanguage", c.billing, c.preferences,
-      c.version "customerVersion", c.tax_treatment treatment
-    from draft b
-    join customer c on c.id = b.customer_id
-    left join sales_order o on o.id = b.order_id
-    where b.id = any($1::int[])`,
-    [draftIds],
-  )
+  const drafts = await draftRows(draftIds)
   const contacts = groupBy(
-    await rows<ContactFacts & { customerId: number }>(
-      `select customer_id "customerId", name, email, role
-      from contact
-      where customer_id = any($1::int[])
-      order by id`,
-      [[...new Set(drafts.map((draft) => draft.customerId))]],
-    ),
+    await contactsOfCustomers([...new Set(drafts.map((draft) => draft.customerId))]),
     (contact) => contact.customerId,
   )
   const invoices = await creditedInvoices(drafts.flatMap((draft) => draft.creditsId ?? []))
@@ -110,22 +85,8 @@ export async function creditedInvoices(
   ids: readonly number[],
   notCounting?: number,
 ): Promise<Map<number, CreditedInvoice>> {
-  const found = await rows<Omit<CreditedInvoice, 'before'>>(
-    `select d.id, d.number, d.date::text date, p.source
-    from document d
-    join prepared_document p on p.id = d.prepared_id
-    where d.id = any($1::int[])`,
-    [ids],
-  )
-  const credits = await rows<{ id: number; creditsId: number; credited: Credited }>(
-    `select d.id, d.credits_id "creditsId", p.source -> 'credit' -> 'credited' credited
-    from document d
-    join prepared_document p on p.id = d.prepared_id
-    where d.credits_id = any($1::int[])
-      and not exists (select from document_void v where v.document_id = d.id)
-    order by d.id`,
-    [ids],
-  )
+  const found = await creditedDocuments(ids)
+  const credits = await standingCredits(ids)
   const before = groupBy(
     credits.filter((credit) => credit.id !== notCounting),
     (credit) => credit.creditsId,

@@ -6,18 +6,35 @@ import { kindFacts } from '../../../core/documents/kinds'
 import { paperWords } from '../../../core/documents/words'
 import { Refusal } from '../../../core/errors'
 import { Decimal, moneyText } from '../../../core/money/decimal'
-import { formatPercent, type Language } from '../../../core/money/format'
-import { totals, type Adjustment } from '../../../core/money/totals'
+import { formatPercent } from '../../../core/money/format'
+import { totals } from '../../../core/money/totals'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { Draft } from '../../db/models'
 import type { Addressing } from '../documents/found-settings'
 import { makeAll, keepDraft, type MadeDocument } from '../documents/prepare'
-import { markStale } from '../outbox/stale'
+import { markStale } from '../outbox/queries'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { basisOf, creditedInvoices } from './context'
 import { partsOfOrders } from './parts'
+import {
+  draftRow,
+  customerTerms,
+  brandExists,
+  orderHead,
+  invoiceOfOrder,
+  linesToInvoice,
+  type OrderHead,
+  creditsOfInvoice,
+  documentToCredit,
+  lockDocument,
+  openCreditDraft,
+  linePositions,
+  lockDraft,
+  updateDraft,
+  markOwnChange,
+} from './drafts-queries'
 
 /*
  * Drafts: invoices and credit notes that a person writes, without an order, for a part of one, or against an invoice.
@@ -47,38 +64,7 @@ export interface DraftView {
 
 /** @throws Refusal "no-such-draft" */
 export async function draftView(id: number): Promise<DraftView> {
-  const found = await one<DraftView>(
-    `select b.id, b.kind, b.brand_id "brandId", b.customer_id "customerId", c.name "customerName",
-      b.order_id "orderId", coalesce(o.number, '') "orderNumber", b.version, b.state, b.facts,
-      (
-        select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.credits_id
-      ) credits,
-      (
-        select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.replaces_id
-      ) replaces,
-      (
-        select jsonb_build_object(
-          'id', p.id, 'state', p.state, 'problem', p.problem, 'earlierDateOk', p.earlier_date_ok,
-          'total', p.total::text
-        )
-        from prepared_document p
-        where p.source_id = b.id
-        order by p.id desc
-        limit 1
-      ) paper,
-      (
-        select jsonb_build_object('id', d.id, 'number', d.number)
-        from document d
-        where d.source_id = b.id
-        order by d.id desc
-        limit 1
-      ) document
-    from draft b
-    join customer c on c.id = b.customer_id
-    left join sales_order o on o.id = b.order_id
-    where b.id = $1`,
-    [id],
-  )
+  const found = await draftRow(id)
   if (!found) throw new Refusal('no-such-draft', 'That draft does not exist.', { status: 404 })
   return found
 }
@@ -153,21 +139,13 @@ async function checkFacts(facts: DraftFacts): Promise<void> {
 
 /** An empty invoice for a customer. @throws Refusal "no-such-customer", "no-such-brand" */
 export async function newInvoice(customerId: number, brandId: number, actor: string): Promise<number> {
-  const customer = await one<{ currency: string; pricesIncludeTax: boolean }>(
-    `select currency,
-      coalesce(
-        prices_include_tax, (select prices_include_tax from brand where id = $2), false
-      ) "pricesIncludeTax"
-    from customer
-    where id = $1`,
-    [customerId, brandId],
-  )
+  const customer = await customerTerms(customerId, brandId)
   if (!customer)
     throw new Refusal('no-such-customer', 'That customer does not exist.', {
       status: 404,
       about: { field: 'customerId' },
     })
-  if (!(await one('select id from brand where id = $1', [brandId])))
+  if (!(await brandExists(brandId)))
     throw new Refusal('no-such-brand', 'That brand does not exist.', {
       status: 404,
       about: { field: 'brandId' },
@@ -184,20 +162,6 @@ export async function newInvoice(customerId: number, brandId: number, actor: str
   return (await keepNew([{ kind: 'invoice', brandId, customerId, facts }], actor))[0]!
 }
 
-interface OrderHead {
-  id: number
-  number: string
-  brandId: number
-  customerId: number
-  currency: string
-  pricesIncludeTax: boolean
-  reference: string | null
-  customerNote: string | null
-  suppliedOn: string | null
-  adjustments: Adjustment[]
-  language: Language
-}
-
 /**
  * An invoice of what remains of an order, to be cut down to a part, or of a deposit in percent. @throws
  * Refusal "no-such-order", "billed-already"
@@ -207,41 +171,15 @@ export async function draftFromOrder(
   what: { kind: 'part' } | { kind: 'deposit'; percent: string },
   actor: string,
 ): Promise<number> {
-  const order = await one<OrderHead>(
-    `select o.id, o.number, o.brand_id "brandId", o.customer_id "customerId", o.currency,
-      o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote",
-      o.supplied_on::text "suppliedOn", o.adjustments, c.language
-    from sales_order o
-    join customer c on c.id = o.customer_id
-    where o.id = $1`,
-    [orderId],
-  )
+  const order = await orderHead(orderId)
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
-  const whole = await one<{ number: string | null }>(
-    `select d.number
-    from claim c
-    left join document d on d.id = c.document_id
-    where c.source_id = $1
-      and c.document_kind = 'invoice'
-      and c.document_id is not null`,
-    [orderId],
-  )
+  const whole = await invoiceOfOrder(orderId)
   if (whole)
     throw new Refusal(
       'billed-already',
       `Invoice ${whole.number} bills the whole of order ${order.number}. Credit it first.`,
     )
-  const lines = await rows<OrderLineFacts & { position: number }>(
-    `select position, item_code item, description, detail, unit, trim_scale(quantity)::text quantity,
-      (
-        case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end
-      )::text "unitPrice",
-      trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode"
-    from order_line
-    where order_id = $1
-    order by position`,
-    [orderId],
-  )
+  const lines = await linesToInvoice(orderId)
   const drafts = (await partsOfOrders([orderId])).get(orderId) ?? []
   const left = remaining(lines, order.adjustments, billedBy(drafts.map((draft) => draft.facts)))
   if (left.lines.length === 0)
@@ -321,13 +259,7 @@ export async function creditOffer(documentId: number): Promise<CreditOffer> {
   const invoice = await invoiceToCredit(documentId)
   const basis = basisOf(invoice)
   const left = creditable(basis, invoice.before)
-  const credits = await rows<CreditOffer['credits'][number]>(
-    `select id, number, total::text total
-    from document d
-    where credits_id = $1 and not exists (select from document_void v where v.document_id = d.id)
-    order by id`,
-    [documentId],
-  )
+  const credits = await creditsOfInvoice(documentId)
   return {
     number: invoice.number,
     currency: basis.currency,
@@ -345,26 +277,7 @@ export async function creditOffer(documentId: number): Promise<CreditOffer> {
 }
 
 async function invoiceToCredit(documentId: number) {
-  const document = await one<{
-    kind: string
-    number: string
-    voided: boolean
-    brandId: number
-    customerId: number
-    /** Its order, where it is of one or of a part of one. */
-    orderId: number | null
-    /** The draft that it was written as. */
-    draft: DraftFacts | null
-  }>(
-    `select d.kind, d.number, exists (select from document_void v where v.document_id = d.id) voided,
-      d.brand_id "brandId", d.customer_id "customerId", o.id "orderId", b.facts draft
-    from document d
-    join source s on s.id = d.source_id
-    left join sales_order o on o.id = s.root_id
-    left join draft b on b.id = d.source_id
-    where d.id = $1`,
-    [documentId],
-  )
+  const document = await documentToCredit(documentId)
   if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
   if (document.kind !== 'invoice')
     throw new Refusal(
@@ -388,7 +301,7 @@ export async function creditDocument(
 ): Promise<{ credit: number; anew: number | null }> {
   return inTransaction(async () => {
     // one at a time: of several people who credit one invoice at one instant, one gets the draft
-    await one('select id from document where id = $1 for no key update', [documentId])
+    await lockDocument(documentId)
     return creditUnderLock(documentId, wanted, actor)
   })
 }
@@ -399,13 +312,7 @@ async function creditUnderLock(
   actor: string,
 ): Promise<{ credit: number; anew: number | null }> {
   const invoice = await invoiceToCredit(documentId)
-  const waiting = await one(
-    `select b.id
-    from draft b
-    join prepared_document p on p.source_id = b.id
-    where b.credits_id = $1 and b.state = 'open' and p.state = 'prepared'`,
-    [documentId],
-  )
+  const waiting = await openCreditDraft(documentId)
   if (waiting)
     throw new Refusal(
       'open-credit',
@@ -455,12 +362,7 @@ async function factsAnew(
   const before = invoice.draft
   const positions =
     invoice.orderId !== null && !before
-      ? (
-          await rows<{ position: number }>(
-            'select position from order_line where order_id = $1 order by position',
-            [invoice.orderId],
-          )
-        ).map((row) => row.position)
+      ? (await linePositions(invoice.orderId)).map((row) => row.position)
       : []
   return {
     ...common,
@@ -485,10 +387,7 @@ export async function changeDraft(
   await checkFacts(change.facts)
   const { paper } = await draftView(id)
   await inTransaction(async () => {
-    const draft = await one<{ version: number; state: string; kind: string; creditsId: number | null }>(
-      'select version, state, kind, credits_id "creditsId" from draft where id = $1 for update',
-      [id],
-    )
+    const draft = await lockDraft(id)
     if (!draft) throw new Refusal('no-such-draft', 'That draft does not exist.', { status: 404 })
     if (draft.state !== 'open')
       throw new Refusal(
@@ -499,20 +398,8 @@ export async function changeDraft(
       )
     if (draft.version !== change.version)
       throw new Refusal('changed-meanwhile', 'Somebody changed this draft meanwhile. Open it again.')
-    await run(
-      `update draft
-      set version = version + 1, facts = $2::jsonb,
-        brand_id = case when credits_id is null then $3 else brand_id end,
-        customer_id = case when credits_id is null then $4 else customer_id end
-      where id = $1`,
-      [id, json(change.facts), change.brandId, change.customerId],
-    )
-    await run(
-      `update prepared_document
-      set earlier_date_ok = $2, changes = null, baseline = baseline || '{"own": true}'
-      where source_id = $1 and state in ('prepared', 'put back', 'due')`,
-      [id, change.earlierDateOk],
-    )
+    await updateDraft({ id, facts: change.facts, brandId: change.brandId, customerId: change.customerId })
+    await markOwnChange(id, change.earlierDateOk)
     await markStale('source', id)
     publish('line', paper ? [paper.id] : [])
     if (paper && paper.state !== 'dropped') return

@@ -1,16 +1,29 @@
 import { isDeepStrictEqual } from 'node:util'
-import { billedBy, remaining, type DraftFacts } from '../../../core/documents/draft'
-import type { OrderLineFacts } from '../../../core/documents/facts'
+import { billedBy, remaining } from '../../../core/documents/draft'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
-import { one, rows, run } from '../../db/connection'
 import { Allocation } from '../../db/models'
 import { releaseClaim } from '../documents/claims'
 import type { IssuedBy, IssuedFrom, Source } from '../documents/sources'
-import { markStale } from '../outbox/stale'
+import { markStale } from '../outbox/queries'
 import { note } from '../history/history'
 import { creditedInvoices, creditFacts, loadDraftContexts } from './context'
 import { partsOfOrders } from './parts'
+import {
+  draftToIssue,
+  isVoided,
+  orderLines,
+  invoiceNumberOfOrder,
+  markDraftIssued,
+  raiseOrderVersion,
+  lockOpenItem,
+  lowerOpen,
+  raiseOpen,
+  documentNumber,
+  moveDrafts,
+  dropDraft,
+  raiseOrderVersionOf,
+} from './source-queries'
 
 /*
  * The part of issuing that only drafts need: a last check under the locks that issuing holds, and what follows
@@ -23,16 +36,11 @@ const isPart = (paper: IssuedFrom) => paper.rootId !== paper.sourceId
 
 /** @throws Refusal when an order would be billed twice or an invoice credited for more than is left */
 async function checkDraft(paper: IssuedFrom): Promise<void> {
-  const draft = (await one<{ facts: DraftFacts; state: string }>(
-    'select facts, state from draft where id = $1',
-    [paper.sourceId],
-  ))!
+  const draft = (await draftToIssue(paper.sourceId))!
   if (draft.state !== 'open')
     throw new Refusal('draft-closed', 'Its draft is not open any more. Put this back and begin a new draft.')
   if (paper.creditsId !== null) {
-    const voided = await one('select document_id from document_void where document_id = $1', [
-      paper.creditsId,
-    ])
+    const voided = await isVoided(paper.creditsId)
     if (voided)
       throw new Refusal(
         'void',
@@ -46,20 +54,8 @@ async function checkDraft(paper: IssuedFrom): Promise<void> {
         'Its invoice was credited meanwhile. Open the draft and look what is left to credit.',
       )
   } else if (isPart(paper) && !draft.facts.deposit) {
-    const lines = await rows<OrderLineFacts & { position: number }>(
-      `select position, item_code item, description, detail, unit, quantity, unit_price "unitPrice",
-        discount_percent "discountPercent", tax_code "taxCode"
-      from order_line
-      where order_id = $1`,
-      [paper.rootId],
-    )
-    const whole = await one<{ number: string }>(
-      `select d.number
-      from claim c
-      join document d on d.id = c.document_id
-      where c.source_id = $1 and c.document_kind = 'invoice'`,
-      [paper.rootId],
-    )
+    const lines = await orderLines(paper.rootId)
+    const whole = await invoiceNumberOfOrder(paper.rootId)
     if (whole)
       throw new Refusal(
         'billed-already',
@@ -86,11 +82,11 @@ async function checkDraft(paper: IssuedFrom): Promise<void> {
 
 /** Books what an issued draft settles: a credit against its invoice, a part against its order. */
 async function draftIssued(paper: IssuedFrom, documentId: number, by: IssuedBy): Promise<void> {
-  await run(`update draft set state = 'issued' where id = $1`, [paper.sourceId])
+  await markDraftIssued(paper.sourceId)
   if (paper.creditsId !== null) return allocateCredit(paper, documentId, by)
   if (isPart(paper)) {
     by.moved.add(paper.rootId)
-    await run('update sales_order set version = version + 1 where id = $1', [paper.rootId])
+    await raiseOrderVersion(paper.rootId)
     await markStale('source', paper.rootId)
   }
 }
@@ -104,10 +100,7 @@ async function allocateCredit(
   creditId: number,
   { now, actor }: { now: Date; actor: string },
 ): Promise<void> {
-  const item = (await one<{ open: string; currency: string }>(
-    'select open::text, currency from open_item where document_id = $1 for update',
-    [paper.creditsId],
-  ))!
+  const item = (await lockOpenItem(paper.creditsId))!
   const { total } = paper.source.credit!.sums
   const amount = Decimal.max(0, Decimal.min(item.open, total))
   if (amount.gt(0)) {
@@ -119,16 +112,10 @@ async function allocateCredit(
       at: now,
       by: actor,
     })
-    await run('update open_item set open = open - $2::numeric where document_id = $1', [
-      paper.creditsId,
-      amount.toString(),
-    ])
-    await run('update open_item set open = open + $2::numeric where document_id = $1', [
-      creditId,
-      amount.toString(),
-    ])
+    await lowerOpen(paper.creditsId, amount.toString())
+    await raiseOpen(creditId, amount.toString())
   }
-  const { number } = (await one<{ number: string }>('select number from document where id = $1', [creditId]))!
+  const { number } = (await documentNumber(creditId))!
   await note(
     { documentId: paper.creditsId! },
     actor,
@@ -139,7 +126,7 @@ async function allocateCredit(
 
 const setState =
   (state: 'open' | 'dropped', before: 'open' | 'dropped') => async (ids: readonly number[]) => {
-    await run(`update draft set state = $2 where id = any($1::int[]) and state = $3`, [ids, state, before])
+    await moveDrafts({ ids, state, before })
   }
 
 /** A draft as the source of its invoice or credit note. */
@@ -150,11 +137,8 @@ export const draftSource: Source = {
   check: checkDraft,
   issued: draftIssued,
   voided: async (id) => {
-    await run(`update draft set state = 'dropped' where id = $1`, [id])
-    await run(
-      `update sales_order set version = version + 1 where id = (select order_id from draft where id = $1)`,
-      [id],
-    )
+    await dropDraft(id)
+    await raiseOrderVersionOf(id)
   },
   dropped: setState('dropped', 'open'),
   restored: setState('open', 'dropped'),

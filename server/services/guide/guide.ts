@@ -1,10 +1,10 @@
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import { languages, type Language } from '../../../core/money/format'
 import { isAddress } from '../../../core/preferences/recipients'
-import { one, rows } from '../../db/connection'
-import { listCustomers } from '../customers/customers'
+import { listCustomers } from '../customers/queries'
 import { brands, company, emailTexts, newestDesigns } from '../house/house'
 import { brandsOf, theHouse } from '../people/principal'
+import { customerLanguages, seriesKinds, routinesOn } from './queries'
 
 /*
  * The set-up guide: what must stand before anything can go out, in the order one would do it, each with what
@@ -27,17 +27,15 @@ const languageWords: Record<Language, string> = { en: 'English', de: 'German', f
 
 export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
   const [house, all] = [await company(), brandsOf(who, await brands())]
-  const used = (await rows<{ language: Language }>('select distinct language from customer'))
+  const used = (await customerLanguages())
     .map((row) => row.language)
     .filter((language) => languages.includes(language))
-  const series = await rows<{ kind: string; brandId: number }>(
-    'select kind, brand_id "brandId" from number_series',
-  )
+  const series = await seriesKinds()
   const looks = (await Promise.all(documentKinds.map((kind) => newestDesigns(kind)))).flat()
   const notes = await Promise.all(
     documentKinds.map(async (kind) => ({ kind, notes: await emailTexts(kind) })),
   )
-  const routines = (await one<{ count: number }>('select count(*)::int count from routine where is_on'))!
+  const routines = (await routinesOn())!
   const unreached = (await listCustomers({ trouble: true, limit: 1 }, who)).matching
   const perBrand = (lacks: (brand: (typeof all)[number]) => string[]) =>
     all.flatMap((brand) => lacks(brand).map((what) => `${brand.name}: ${what}`))

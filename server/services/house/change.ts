@@ -9,22 +9,23 @@ import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { Brand } from '../../db/models'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
-import { markStale } from '../outbox/stale'
+import { markStale } from '../outbox/queries'
 import { publish } from '../live/publish'
-import {
-  brands,
-  emailTexts,
-  seriesColumns,
-  newestDesigns,
-  type BrandRow,
-  type EmailTextRow,
-  type SeriesRow,
-} from './house'
+import { brands, emailTexts, newestDesigns, type BrandRow, type EmailTextRow, type SeriesRow } from './house'
 import { brandsOf, theHouse } from '../people/principal'
+import {
+  seriesOfKind,
+  usedCounters,
+  raiseBrandVersion,
+  brandExists,
+  insertDesignVersion,
+  updateEmailLook,
+  insertEmailText,
+} from './change-queries'
 
 /*
  * Changing a brand's identity, logo, numbers and email texts. Papers already issued keep what they were made with;
@@ -45,16 +46,8 @@ export interface BrandView extends BrandRow {
 export async function brandViews(kind: string, who = theHouse): Promise<BrandView[]> {
   const designs = await newestDesigns(kind)
   const notes = await emailTexts(kind)
-  const series = await rows<SeriesRow>(`select ${seriesColumns} from number_series s where s.kind = $1`, [
-    kind,
-  ])
-  const counters = await rows<{ seriesId: number; period: string; last: number }>(
-    `select c.series_id "seriesId", c.period, c.last
-    from series_counter c
-    join number_series s on s.id = c.series_id
-    where exists (select from document d where d.series_id = c.series_id and d.period = c.period)
-    order by c.period desc`,
-  )
+  const series = await seriesOfKind(kind)
+  const counters = await usedCounters()
   return brandsOf(who, await brands()).map((brand) => {
     const own = series
       .filter((one) => one.brandId === brand.id)
@@ -91,12 +84,9 @@ export interface BrandChange {
 
 /** Locks the brand at the version that was on the screen and raises it, so that prepared papers know. */
 async function raiseVersion(brandId: number, version?: number): Promise<void> {
-  const raised = await run(
-    'update brand set version = version + 1 where id = $1 and ($2::int is null or version = $2)',
-    [brandId, version ?? null],
-  )
+  const raised = await raiseBrandVersion(brandId, version ?? null)
   if (raised === 1) return
-  const there = await one('select id from brand where id = $1', [brandId])
+  const there = await brandExists(brandId)
   throw there
     ? new Refusal('changed-meanwhile', 'Somebody changed this brand meanwhile. Load the page again.')
     : new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
@@ -147,6 +137,7 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
 
 /** Narrowest and widest logo on a paper, in millimetres. */
 const logoWidths = [5, 60] as const
+
 /** The tallest logo that stays in the head of a paper, in millimetres. */
 const logoHeight = 26
 
@@ -202,14 +193,7 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
   )
   await inTransaction(async () => {
     await raiseVersion(brandId)
-    for (const { id, design } of looks)
-      await run(
-        `insert into design (brand_id, kind, version, design, made_at, made_by)
-        select brand_id, kind, version + 1, $2::jsonb, $3, $4
-        from design
-        where id = $1`,
-        [id, json(design), clock.now(), actor],
-      )
+    for (const { id, design } of looks) await insertDesignVersion({ id, design, now: clock.now(), actor })
     await markStale('brand', brandId)
     publish('house')
   })
@@ -260,7 +244,7 @@ function placed(logo: NonNullable<Design['logo']>): Design['logo'] {
 export async function changeEmailLook(brandId: number, look: EmailLook): Promise<void> {
   await inTransaction(async () => {
     await raiseVersion(brandId)
-    await run('update brand set email_look = $2::jsonb where id = $1', [brandId, json(look)])
+    await updateEmailLook(brandId, look)
     publish('house')
   })
 }
@@ -287,13 +271,15 @@ export async function changeEmailText(
   })
   await inTransaction(async () => {
     await raiseVersion(brandId)
-    await run(
-      `insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
-      select $1, $7, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6
-      from email_text
-      where brand_id = $1 and kind = $7 and language = $2`,
-      [brandId, language, note.subject, note.text, clock.now(), actor, kind],
-    )
+    await insertEmailText({
+      brandId,
+      language,
+      subject: note.subject,
+      text: note.text,
+      now: clock.now(),
+      actor,
+      kind,
+    })
     await markStale('brand', brandId)
     publish('house')
   })

@@ -1,7 +1,7 @@
 import { clock } from '../../clock'
-import { one } from '../../db/connection'
 import { log } from '../../log'
-import { gate, type Gate } from './gate'
+import { type Gate } from './gate'
+import { gate, stateCounts, ping } from './queries'
 import { tellStreams } from '../live/listen'
 
 /*
@@ -17,30 +17,13 @@ export interface HouseState extends Gate {
 
 /** Longest silence of a worker, and longest wait of something that is due, before it is said. */
 const silentSeconds = 30
+
 const oldSeconds = 300
 
 export async function houseState(): Promise<HouseState> {
   const state = await gate()
   const now = clock.now()
-  const seen = (await one<{
-    lastBeat: Date | null
-    oldest: Date | null
-    away: number
-    awayWords: string | null
-  }>(
-    `select (select max(beat_at) from worker) "lastBeat",
-      least(
-        (
-          select min(next_try_at)
-          from dispatch
-          where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $1
-        ),
-        (select min(at) from event where looked_at is null and at < $1)
-      ) oldest,
-      (select count(*)::int from dispatch where state = 'waiting' and away) away,
-      (select last_reply from dispatch where state = 'waiting' and away limit 1) "awayWords"`,
-    [new Date(now.getTime() - oldSeconds * 1000)],
-  ))!
+  const seen = (await stateCounts(new Date(now.getTime() - oldSeconds * 1000)))!
   const troubles: string[] = []
   if (!seen.lastBeat || now.getTime() - seen.lastBeat.getTime() > silentSeconds * 1000) {
     troubles.push(
@@ -77,5 +60,5 @@ export function watchHealth(seconds = 5): () => void {
 
 /** @throws when the database does not answer */
 export async function databaseAnswers(): Promise<void> {
-  await one('select 1 as one')
+  await ping()
 }

@@ -1,5 +1,4 @@
 import { clock } from '../../clock'
-import { one, rows } from '../../db/connection'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Day } from '../../../core/documents/days'
 import type { BrandFacts, PaymentMethod } from '../../../core/documents/facts'
@@ -7,6 +6,14 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries } from '../../../core/numbering/series'
 import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
+import {
+  companyRow,
+  brandRows,
+  newestDesignRows,
+  designRows,
+  newestEmailTexts,
+  seriesRows,
+} from './house-queries'
 
 export interface CompanyRow {
   name: string
@@ -35,29 +42,9 @@ export interface CompanyRow {
   smallDifference: string
 }
 
-/** SQL: percent by tax code, as they hold today in the company's zone. */
-const ratesToday = `
-  (
-    select coalesce(jsonb_object_agg(r.code, r.percent), '{}')
-    from (
-      select distinct on (code) code, trim_scale(percent)::text percent
-      from tax_rate
-      order by code, from_day <= ($1::timestamptz at time zone time_zone)::date desc,
-        case when from_day <= ($1::timestamptz at time zone time_zone)::date then from_day end desc, from_day
-    ) r
-  )`
-
 /** The company's settings. @throws when the database is empty */
 export async function company(): Promise<CompanyRow> {
-  const row = await one<CompanyRow>(
-    `select name, time_zone "timeZone", country, currency, language, ${ratesToday} "taxRates",
-      order_statuses "orderStatuses", order_fields "orderFields", presume_seconds "presumeSeconds",
-      failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
-      withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
-      document_dates "documentDates", small_difference::text "smallDifference"
-    from company`,
-    [clock.now()],
-  )
+  const row = await companyRow(clock.now())
   if (!row) throw new Error('the database holds no company yet')
   return row
 }
@@ -74,15 +61,8 @@ export interface BrandRow extends BrandFacts {
   withoutTaxNumber: Partial<Record<Language, string>>
 }
 
-const brandColumns = `
-  b.id, b.code, b.name, b.legal_name "legalName", b.address_lines "addressLines", b.country,
-  (select language from company) "homeLanguage", b.phone, b.email, b.website, b.registration,
-  b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName",
-  b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax",
-  b.payment_methods methods, b.without_tax_number "withoutTaxNumber"`
-
 export async function brands(): Promise<BrandRow[]> {
-  return rows<BrandRow>(`select ${brandColumns} from brand b order by b.id`)
+  return brandRows()
 }
 
 export interface DesignRow {
@@ -94,19 +74,12 @@ export interface DesignRow {
 
 /** The design in force of each brand for a kind: the newest version. */
 export async function newestDesigns(kind: string): Promise<DesignRow[]> {
-  return rows<DesignRow>(
-    `select distinct on (brand_id) id, brand_id "brandId", version, design from design
-    where kind = $1 order by brand_id, version desc`,
-    [kind],
-  )
+  return newestDesignRows(kind)
 }
 
 /** A kept version by id. */
 export async function designById(ids: readonly number[]): Promise<Map<number, Design>> {
-  const found = await rows<{ id: number; design: Design }>(
-    'select id, design from design where id = any($1::int[])',
-    [ids],
-  )
+  const found = await designRows(ids)
   return new Map(found.map((row) => [row.id, row.design]))
 }
 
@@ -121,13 +94,7 @@ export interface EmailTextRow {
 
 /** The email texts in force for a kind, one per brand and language. */
 export async function emailTexts(kind: string): Promise<EmailTextRow[]> {
-  return rows<EmailTextRow>(
-    `select distinct on (brand_id, language) id, brand_id "brandId", language, version, subject, text
-    from email_text
-    where kind = $1
-    order by brand_id, language, version desc`,
-    [kind],
-  )
+  return newestEmailTexts(kind)
 }
 
 export interface SeriesRow extends NumberSeries {
@@ -138,10 +105,6 @@ export interface SeriesRow extends NumberSeries {
   currency: string
 }
 
-export const seriesColumns = `
-  s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart,
-  s.business_year_start "businessYearStart", s.source, s.country, s.currency`
-
 export async function allSeries(): Promise<SeriesRow[]> {
-  return rows<SeriesRow>(`select ${seriesColumns} from number_series s order by s.kind, s.brand_id`)
+  return seriesRows()
 }

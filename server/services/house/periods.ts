@@ -1,10 +1,11 @@
 import { Refusal } from '../../../core/errors'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { PeriodClose as PeriodCloseRow } from '../../db/models'
 import { publish } from '../live/publish'
 import { company } from './house'
+import { recentCloses, waitingForPeriod, lockClosedUntilForUpdate, setClosedUntil } from './queries'
 
 /*
  * Accounting periods: everything up to a day is closed. Nothing is dated, issued, voided or credited into it.
@@ -18,6 +19,7 @@ export interface PeriodClose {
   by: string
   reason: string
 }
+
 export interface Periods {
   closedUntil: Day | null
   history: PeriodClose[]
@@ -27,20 +29,8 @@ export interface Periods {
 /** How far the periods are closed, who closed them, and the drafts that ask for a date in one. */
 export async function periods(): Promise<Periods> {
   const { closedUntil } = await company()
-  const history = await rows<PeriodClose>(
-    `select closed_until::text "closedUntil", was_until::text "wasUntil", at, by, reason
-    from period_close
-    order by id desc
-    limit 60`,
-  )
-  const waiting = await rows<Periods['waiting'][number]>(
-    `select id "preparedId", kind || ' for ' || customer_name label, wanted_date::text date
-    from prepared_document
-    where state in ('prepared', 'put back') and wanted_date <= $1::date
-    order by wanted_date
-    limit 50`,
-    [closedUntil],
-  )
+  const history = await recentCloses()
+  const waiting = await waitingForPeriod(closedUntil)
   return { closedUntil, history, waiting }
 }
 
@@ -50,9 +40,7 @@ export async function periods(): Promise<Periods> {
  */
 export async function closePeriods(until: Day | null, reason: string, actor: string): Promise<void> {
   await inTransaction(async () => {
-    const { closedUntil: was } = (await one<{ closedUntil: Day | null }>(
-      'select closed_until::text "closedUntil" from company for update',
-    ))!
+    const { closedUntil: was } = (await lockClosedUntilForUpdate())!
     const { timeZone } = await company()
     if (until !== null && until >= dayInZone(clock.now(), timeZone))
       throw new Refusal('bad-day', 'Only days that are over can be closed.', {
@@ -66,7 +54,7 @@ export async function closePeriods(until: Day | null, reason: string, actor: str
         status: 400,
         about: { field: 'reason' },
       })
-    await run('update company set closed_until = $1', [until])
+    await setClosedUntil(until)
     await PeriodCloseRow.create({
       closedUntil: until,
       wasUntil: was,

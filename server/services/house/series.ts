@@ -1,3 +1,4 @@
+import { brandExists } from './change-queries'
 import { Refusal } from '../../../core/errors'
 import { dayInZone } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
@@ -10,10 +11,27 @@ import {
   type SeriesScope,
 } from '../../../core/numbering/series'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { NumberSeries as NumberSeriesRow, NumberSkip } from '../../db/models'
 import { publish } from '../live/publish'
-import { company, seriesColumns, type SeriesRow } from './house'
+import { company, type SeriesRow } from './house'
+import {
+  lockSeries,
+  lockCounters,
+  updateSeries,
+  deleteUnusedCounters,
+  newestInSeries,
+  setCounter,
+  seriesWithScope,
+  seriesIsUsed,
+  deleteCounters,
+  deleteSeries,
+  brandCode,
+  otherSeries,
+  counterOf,
+  highestIn,
+  numberLike,
+} from './series-queries'
 
 /*
  * Number series: one for all of a brand's papers of a kind, and closer ones for a country or a currency.
@@ -39,36 +57,23 @@ export async function changeSeries(
 ): Promise<void> {
   checkSeries(series)
   await inTransaction(async () => {
-    const before = await one<SeriesRow>(
-      `select ${seriesColumns} from number_series s where id = $1 for update`,
-      [seriesId],
-    )
+    const before = await lockSeries(seriesId)
     if (!before) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
-    await run('select period from series_counter where series_id = $1 order by period for update', [seriesId])
+    await lockCounters(seriesId)
     await refuseDoubles({ ...before, ...series })
     if (series.source !== 'order' && series.start !== before.start)
       await startAt({ ...before, ...series }, skipping)
-    await run(
-      `update number_series
-      set prefix = $2, suffix = $3, length = $4, start = $5, restart = $6, business_year_start = $7,
-        source = $8
-      where id = $1`,
-      [
-        seriesId,
-        series.prefix,
-        series.suffix,
-        series.length,
-        series.start,
-        series.restart,
-        series.businessYearStart,
-        series.source ?? 'own',
-      ],
-    )
-    await run(
-      `delete from series_counter c where series_id = $1 and last < $2
-        and not exists (select from document d where d.series_id = $1 and d.period = c.period)`,
-      [seriesId, series.start],
-    )
+    await updateSeries({
+      id: seriesId,
+      prefix: series.prefix,
+      suffix: series.suffix,
+      length: series.length,
+      start: series.start,
+      restart: series.restart,
+      businessYearStart: series.businessYearStart,
+      source: series.source ?? 'own',
+    })
+    await deleteUnusedCounters(seriesId, series.start)
     publish('house')
   })
 }
@@ -77,10 +82,7 @@ export async function changeSeries(
 async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promise<void> {
   const today = dayInZone(clock.now(), (await company()).timeZone)
   const period = periodOf(series, today)
-  const last = await one<{ counter: number; number: string }>(
-    'select counter, number from document where series_id = $1 and period = $2 order by counter desc limit 1',
-    [series.id, period],
-  )
+  const last = await newestInSeries(series.id, period)
   if (!last) return
   const [first, until] = [last.counter + 1, series.start - 1]
   if (series.start <= last.counter)
@@ -105,11 +107,7 @@ async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promi
     at: clock.now(),
     by: skipping.actor,
   })
-  await run('update series_counter set last = $3 where series_id = $1 and period = $2', [
-    series.id,
-    period,
-    until,
-  ])
+  await setCounter({ seriesId: series.id, period, last: until })
 }
 
 /** Adds a series for a country, a currency or both. @throws Refusal "series-exists" */
@@ -126,14 +124,9 @@ export async function addSeries(
       about: { field: 'country' },
     })
   return inTransaction(async () => {
-    if (!(await one('select id from brand where id = $1', [brandId])))
+    if (!(await brandExists(brandId)))
       throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
-    if (
-      await one(
-        'select id from number_series where kind = $1 and brand_id = $2 and country = $3 and currency = $4',
-        [kind, brandId, scope.country, scope.currency],
-      )
-    )
+    if (await seriesWithScope({ kind, brandId, country: scope.country, currency: scope.currency }))
       throw new Refusal('series-exists', 'There is a series for that already.', {
         about: { field: 'country' },
       })
@@ -158,20 +151,17 @@ export async function addSeries(
 /** Takes a closer series away that has numbered nothing. @throws Refusal "series-used", "last-series" */
 export async function removeSeries(id: number): Promise<void> {
   await inTransaction(async () => {
-    const series = await one<SeriesRow>(
-      `select ${seriesColumns} from number_series s where id = $1 for update`,
-      [id],
-    )
+    const series = await lockSeries(id)
     if (!series) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
     if (!series.country && !series.currency)
       throw new Refusal('last-series', 'The series for all stays: every paper needs a number.')
-    if (await one('select id from document where series_id = $1 limit 1', [id]))
+    if (await seriesIsUsed(id))
       throw new Refusal(
         'series-used',
         'It has numbered documents already; they stay in the number register under it.',
       )
-    await run('delete from series_counter where series_id = $1', [id])
-    await run('delete from number_series where id = $1', [id])
+    await deleteCounters(id)
+    await deleteSeries(id)
     publish('house')
   })
 }
@@ -181,17 +171,11 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   const refuse = (sentence: string) => {
     throw new Refusal('double-numbers', sentence, { status: 400, about: { field: 'prefix' } })
   }
-  const { code } = (await one<{ code: string }>('select code from brand where id = $1', [series.brandId]))!
+  const { code } = (await brandCode(series.brandId))!
   const today = dayInZone(clock.now(), (await company()).timeZone)
   const look = (one: SeriesRow, brand: string) =>
     `${one.source === 'order' ? 'order' : 'own'} ${one.prefix}#${one.suffix}`.replaceAll('{brand}', brand)
-  const others = await rows<SeriesRow & { code: string; brand: string }>(
-    `select ${seriesColumns}, b.code, b.name brand
-    from number_series s
-    join brand b on b.id = s.brand_id
-    where s.kind = $1 and s.id <> $2`,
-    [series.kind, series.id],
-  )
+  const others = await otherSeries(series.kind, series.id)
   const twin = others.find((other) => look(other, other.code) === look(series, code))
   if (twin)
     refuse(
@@ -205,28 +189,16 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   const facts = { date: today, brand: code, order: '' }
   const { before, after } = aroundCounter(series, facts)
   const period = periodOf(series, today)
-  const last = (
-    await one<{ last: number }>('select last from series_counter where series_id = $1 and period = $2', [
-      series.id,
-      period,
-    ])
-  )?.last
-  const issuedHere = await one<{ highest: number | null }>(
-    'select max(counter) highest from document where series_id = $1 and period = $2',
-    [series.id, period],
-  )
+  const last = (await counterOf(series.id, period))?.last
+  const issuedHere = await highestIn(series.id, period)
   const next = issuedHere?.highest ? Math.max(issuedHere.highest, last ?? 0) + 1 : series.start
-  const there = await one<{ number: string; counter: string }>(
-    `select number, substr(number, $2::int + 1, length(number) - $2::int - $3::int) counter
-    from document
-    where kind = $1
-      and left(number, $2::int) = $4
-      and right(number, $3::int) = $5
-      and substr(number, $2::int + 1, length(number) - $2::int - $3::int) ~ '^[0-9]{1,15}$'
-    order by substr(number, $2::int + 1, length(number) - $2::int - $3::int)::bigint desc
-    limit 1`,
-    [series.kind, before.length, after.length, before, after],
-  )
+  const there = await numberLike({
+    kind: series.kind,
+    prefixLength: before.length,
+    suffixLength: after.length,
+    prefix: before,
+    suffix: after,
+  })
   if (there && Number(there.counter) >= next) {
     throw new Refusal(
       'start-used',

@@ -2,12 +2,22 @@ import { Refusal } from '../../../core/errors'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { Company } from '../../db/models'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
-import { gate } from './gate'
+import { gate } from './queries'
 import { company } from './house'
+import {
+  settingsRow,
+  markAllStale,
+  pauseHouse,
+  resumeHouse,
+  openRuns,
+  dispatchesDue,
+  beginRehearsal,
+  stopRehearsal,
+} from './settings-queries'
 
 /*
  * The house's own settings: who is told of trouble, undo time, when silence counts as arrival; pausing all, and
@@ -30,13 +40,7 @@ export interface HouseSettings {
 }
 
 export async function houseSettings(): Promise<HouseSettings> {
-  return (await one<HouseSettings>(
-    `select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds",
-      undo_minutes "undoMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals",
-      withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
-      document_dates "documentDates", small_difference::text "smallDifference"
-    from company`,
-  ))!
+  return (await settingsRow())!
 }
 
 /** @throws Refusal "bad-address", "unknown-status" */
@@ -63,8 +67,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
       throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
-    if (change.documentDates)
-      await run(`update prepared_document set stale = true where state in ('prepared', 'due', 'put back')`)
+    if (change.documentDates) await markAllStale()
     publish('house')
   })
 }
@@ -72,10 +75,7 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
 /** Stops all issuing and sending until somebody resumes it. What was already handed over goes on its way. */
 export async function pauseAll(reason: string, actor: string): Promise<void> {
   await inTransaction(async () => {
-    await run(
-      'update company set paused_at = $1, paused_by = $2, pause_reason = $3 where paused_at is null',
-      [clock.now(), actor, reason],
-    )
+    await pauseHouse({ now: clock.now(), actor, reason })
     publish('house')
     publish('line')
   })
@@ -92,26 +92,11 @@ export async function resumeAll(): Promise<void> {
       'This database was copied or restored. Confirm the last numbers and what waits first.',
     )
   await inTransaction(async () => {
-    const resumed = await run(
-      `update company set paused_at = null, paused_by = null, pause_reason = '' where paused_at is not null`,
-    )
+    const resumed = await resumeHouse()
     if (resumed === 0) return
     await addJob('issue-prepared', { preparedIds: [] })
-    for (const { id } of await rows<{ id: number }>('select id from send_run where ended_at is null'))
-      await addJob('send-run', { runId: id })
-    const due = await rows<{ id: number }>(
-      `select id
-      from dispatch
-      where state = 'waiting'
-        and channel = 'email'
-        and ready
-        and not held
-        and gather_key is null
-        and next_try_at <= $1
-      order by next_try_at
-      limit 2000`,
-      [clock.now()],
-    )
+    for (const { id } of await openRuns()) await addJob('send-run', { runId: id })
+    const due = await dispatchesDue(clock.now())
     await addJobs(
       'send-dispatches',
       due.map((one) => one.id),
@@ -134,11 +119,7 @@ export async function startRehearsal(actor: string): Promise<void> {
       throw new Refusal('no-rehearsal-address', 'Say first to which address the rehearsal goes.', {
         about: { field: 'rehearsalAddress' },
       })
-    await run(
-      `update company
-      set rehearsal_since = coalesce(rehearsal_since, $1), rehearsal_by = coalesce(rehearsal_by, $2)`,
-      [clock.now(), actor],
-    )
+    await beginRehearsal(clock.now(), actor)
     publish('house')
     publish('line')
   })
@@ -147,7 +128,7 @@ export async function startRehearsal(actor: string): Promise<void> {
 /** Papers go for real again. What was rehearsed waits for a person: papers on To check, emails held under Waiting. */
 export async function endRehearsal(): Promise<void> {
   await inTransaction(async () => {
-    await run('update company set rehearsal_since = null, rehearsal_by = null')
+    await stopRehearsal()
     publish('house')
     publish('line')
   })

@@ -16,15 +16,41 @@ import {
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, json } from '../../db/connection'
 import { ImportFile } from '../../db/models'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { addJob } from '../../queue/add'
-import { keyset, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
 import { headOf, rowsOf } from './read'
 import { keyOf, knownOf, problemsOf } from './references'
 import { writeGroups, type Group, type Written } from './write'
+import {
+  mappingOfLike,
+  importRow,
+  newestImports,
+  beginChecking,
+  beginWriting,
+  importFile,
+  deleteRows,
+  insertRows,
+  touchImport,
+  refuseImport,
+  endChecking,
+  wrongTogether,
+  wrongTwice,
+  nextKeys,
+  rightOfKeys,
+  rightAfter,
+  importToWrite,
+  endWriting,
+  keepRowOutcomes,
+  lockRow,
+  updateRow,
+  rightAgain,
+  reopenImport,
+  rowView,
+  countWithKey,
+} from './imports-queries'
 
 /*
  * Imports: a file is kept, its columns mapped with a sample beside them, every row checked before anything is
@@ -36,6 +62,7 @@ import { writeGroups, type Group, type Written } from './write'
  */
 
 export type ImportState = 'new' | 'checking' | 'checked' | 'writing' | 'done' | 'refused'
+
 export type RowState = 'right' | 'wrong' | 'written' | 'unchanged'
 
 export interface ImportView {
@@ -64,18 +91,9 @@ export interface ImportView {
 
 /** Most bytes of a file; some 300,000 rows. */
 export const mostImportBytes = 40_000_000
+
 /** Most records that another program gives in one call. */
 export const mostRecords = 500
-
-const columns = `
-  i.id, i.subject, i.name, i.encoding, i.delimiter, i.columns, i.sample, i.mapping,
-  i.decimal_sign "decimalSign", i.day_order "dayOrder", i.state, i.reason, i.made_at "madeAt",
-  i.made_by "madeBy", i.heading, i.as_before "asBefore",
-  (select f.id from bank_file f where f.import_id = i.id) "bankFileId",
-  (
-    select coalesce(jsonb_object_agg(c.state, c.count), '{}')
-    from (select r.state, count(*) count from import_row r where r.import_id = i.id group by 1) c
-  ) counts`
 
 /**
  * Keeps a file and finds its making: encoding, delimiter, signs, and which column is which, as in the last
@@ -89,14 +107,7 @@ export async function takeImport(
 ): Promise<number> {
   const { text, encoding } = decodeText(bytes)
   const head = headOf(text)
-  const before = await one<Pick<ImportView, 'mapping' | 'decimalSign' | 'dayOrder'>>(
-    `select mapping, decimal_sign "decimalSign", day_order "dayOrder"
-    from import
-    where subject = $1 and columns = $2::jsonb and state in ('checked', 'writing', 'done')
-    order by id desc
-    limit 1`,
-    [subject, json(head.columns)],
-  )
+  const before = await mappingOfLike(subject, head.columns)
   const mapping = before?.mapping ?? guessMapping(subject, head.columns)
   const cellsOf = (kinds: string[]) =>
     head.sample.flatMap((row) =>
@@ -132,14 +143,14 @@ export async function takeImport(
 
 /** @throws Refusal "no-such-import" */
 export async function importView(id: number): Promise<ImportView> {
-  const found = await one<ImportView>(`select ${columns} from import i where i.id = $1`, [id])
+  const found = await importRow(id)
   if (!found) throw new Refusal('no-such-import', 'That import does not exist.', { status: 404 })
   return found
 }
 
 /** The newest imports. */
 export async function imports(): Promise<ImportView[]> {
-  return rows<ImportView>(`select ${columns} from import i order by i.id desc limit 50`)
+  return newestImports()
 }
 
 /** Has every row checked by a mapping. @throws Refusal "unmapped" naming the field, "busy" */
@@ -171,14 +182,13 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
       about: { field: `mapping.${unknown[0]}` },
     })
   await inTransaction(async () => {
-    const taken = await run(
-      `update import
-      set mapping = $2::jsonb, decimal_sign = $3, day_order = $4, state = 'checking', reason = '', since = $5
-      where id = $1
-        and state in ('new', 'checked', 'refused')
-        and not exists (select from import_row r where r.import_id = $1 and r.state = 'written')`,
-      [id, json(reading.mapping), reading.decimalSign, reading.dayOrder, clock.now()],
-    )
+    const taken = await beginChecking({
+      id,
+      mapping: reading.mapping,
+      decimalSign: reading.decimalSign,
+      dayOrder: reading.dayOrder,
+      now: clock.now(),
+    })
     if (taken === 0)
       throw new Refusal(
         'busy',
@@ -192,14 +202,7 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
 /** Has the right rows written. @throws Refusal "nothing-right" */
 export async function writeImport(id: number, tellRoutines = false): Promise<void> {
   await inTransaction(async () => {
-    const taken = await run(
-      `update import
-      set state = 'writing', since = $2, tell_routines = $3
-      where id = $1
-        and state in ('checked', 'done')
-        and exists (select from import_row r where r.import_id = $1 and r.state = 'right')`,
-      [id, clock.now(), tellRoutines],
-    )
+    const taken = await beginWriting({ id, now: clock.now(), tellRoutines })
     if (taken === 0) throw new Refusal('nothing-right', 'No row of this import waits to be written.')
     await addJob('go-on-importing', { importId: id })
     publish('import', [id])
@@ -223,37 +226,25 @@ interface Checked {
 
 async function checkAll(view: ImportView): Promise<void> {
   const { id, subject } = view
-  const { sha256 } = (await one<{ sha256: string }>('select sha256 from import where id = $1', [id]))!
-  await run('delete from import_row where import_id = $1', [id])
+  const { sha256 } = (await importFile(id))!
+  await deleteRows(id)
   const alike = new Map<string, number>()
   try {
     const { text } = decodeText(await readFileBytes(sha256))
     for await (const batch of rowsOf(text, view.delimiter, view.heading, 2000)) {
       const checked = await checkRows(subject, view, batch, alike)
-      await run(
-        `insert into import_row (import_id, line, key, cells, state, note)
-        select $1, c.line, left(c.key, 400), c.cells, c.state, c.note
-        from jsonb_to_recordset($2::jsonb) as c (line int, key text, cells jsonb, state text, note text)
-        on conflict do nothing`,
-        [id, json(checked)],
-      )
-      await run('update import set since = $2 where id = $1', [id, clock.now()])
+      await insertRows(id, checked)
+      await touchImport(id, clock.now())
       publish('import', [id])
     }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    await run(
-      `update import set state = 'refused', reason = $2, since = $3 where id = $1 and state = 'checking'`,
-      [id, error.message, clock.now()],
-    )
+    await refuseImport({ id, reason: error.message, now: clock.now() })
     publish('import', [id])
     return
   }
   await judgeTogether(id, subject)
-  await run(`update import set state = 'checked', since = $2 where id = $1 and state = 'checking'`, [
-    id,
-    clock.now(),
-  ])
+  await endChecking(id, clock.now())
   publish('import', [id])
 }
 
@@ -289,22 +280,9 @@ const counted = (subject: ImportSubject) => subject === 'payments' || subject ==
  */
 async function judgeTogether(id: number, subject: ImportSubject): Promise<void> {
   if (subject === 'orders') {
-    await run(
-      `update import_row r
-      set state = 'wrong', note = 'Another line of this order is wrong.'
-      where r.import_id = $1
-        and r.state = 'right'
-        and exists (select from import_row w where w.import_id = $1 and w.key = r.key and w.state = 'wrong')`,
-      [id],
-    )
+    await wrongTogether(id)
   } else if (!counted(subject)) {
-    await run(
-      `update import_row r
-      set state = 'wrong', note = 'It stands in this file already, on line ' || f.line || '.'
-      from (select key, min(line) line from import_row where import_id = $1 group by 1 having count(*) > 1) f
-      where r.import_id = $1 and r.key = f.key and r.line > f.line and r.state = 'right'`,
-      [id],
-    )
+    await wrongTwice(id)
   }
 }
 
@@ -317,22 +295,11 @@ async function nextToWrite(
   subject: ImportSubject,
   after: number,
 ): Promise<{ line: number; key: string; cells: string[] }[]> {
-  const right = `select r.line, r.key, r.cells from import_row r where r.import_id = $1 and r.state = 'right'`
   if (subject === 'orders') {
-    const keys = (
-      await rows<{ key: string }>(
-        `select distinct key
-        from (select key from import_row where import_id = $1 and state = 'right' order by key limit 1000) k`,
-        [id],
-      )
-    ).map((row) => row.key)
-    return rows(`${right} and r.key = any($2::text[]) order by r.key, r.line for update`, [id, keys])
+    const keys = (await nextKeys(id)).map((row) => row.key)
+    return rightOfKeys(id, keys)
   }
-  return rows(`${right} and r.line > $2 order by r.line limit $3 for update`, [
-    id,
-    after,
-    subject === 'payments' ? 200 : 1000,
-  ])
+  return rightAfter({ id, after, limit: subject === 'payments' ? 200 : 1000 })
 }
 
 async function writeAll({
@@ -344,10 +311,7 @@ async function writeAll({
   dayOrder,
   madeBy,
 }: ImportView): Promise<void> {
-  const { sha256, tellRoutines } = (await one<{ sha256: string; tellRoutines: boolean }>(
-    'select sha256, tell_routines "tellRoutines" from import where id = $1',
-    [id],
-  ))!
+  const { sha256, tellRoutines } = (await importToWrite(id))!
   let after = 0
   for (;;) {
     const found = await inTransaction(async () => {
@@ -379,10 +343,7 @@ async function writeAll({
     if (found.length === 0) break
     if (subject !== 'orders') after = found.at(-1)!.line
   }
-  await run(`update import set state = 'done', since = $2 where id = $1 and state = 'writing'`, [
-    id,
-    clock.now(),
-  ])
+  await endWriting(id, clock.now())
   publish('import', [id])
 }
 
@@ -394,14 +355,8 @@ async function keepOutcomes(
   const lines = groups.flatMap((group, index) =>
     group.lines.map((line) => ({ line, state: written[index]!.outcome, note: written[index]!.note })),
   )
-  await run(
-    `update import_row r
-    set state = l.state, note = l.note
-    from jsonb_to_recordset($2::jsonb) as l (line int, state text, note text)
-    where r.import_id = $1 and r.line = l.line`,
-    [id, json(lines)],
-  )
-  await run('update import set since = $2 where id = $1', [id, clock.now()])
+  await keepRowOutcomes(id, lines)
+  await touchImport(id, clock.now())
 }
 
 export interface RowView {
@@ -412,58 +367,21 @@ export interface RowView {
   note: string
 }
 
-/** One page of an import's rows, by line. */
-export async function importRows(filter: {
-  importId: number
-  state?: RowState
-  after?: string
-  limit: number
-}): Promise<Listed<RowView>> {
-  const parameters: unknown[] = [filter.importId, filter.state ?? null]
-  const page = keyset({ key: 'r.line', type: 'int', descending: false }, 'r.line', filter.after, parameters)
-  const found = await rows<RowView & { sortKey: string }>(
-    `select r.line id, r.line, r.cells, r.state, r.note, r.line::text "sortKey"
-    from import_row r
-    where r.import_id = $1 and ($2::text is null or r.state = $2) and ${page.where}
-    order by r.line
-    limit ${filter.limit + 1}`,
-    parameters,
-  )
-  return paged(found, filter.limit)
-}
-
 /** Mends a wrong row on the spot; it is checked at once, with those of its order. @throws Refusal "not-wrong" */
 export async function mendRow(importId: number, line: number, cells: string[]): Promise<RowView> {
   const view = await importView(importId)
   const [checked] = await checkRows(view.subject, view, [{ line, cells }], new Map())
   return inTransaction(async () => {
-    const before = await one<{ key: string }>(
-      `select key from import_row where import_id = $1 and line = $2 and state in ('wrong', 'right') for update`,
-      [importId, line],
-    )
+    const before = await lockRow(importId, line)
     if (!before || ['checking', 'writing'].includes(view.state))
       throw new Refusal('not-wrong', 'That row is written already, or the import is under way.')
     const key = counted(view.subject) ? await payableKey(importId, line, checked!.key) : checked!.key
-    await run(
-      `update import_row
-      set cells = $3::jsonb, key = $4, state = $5, note = $6
-      where import_id = $1 and line = $2`,
-      [importId, line, json(cells), key, checked!.state, checked!.note],
-    )
-    if (view.subject === 'orders')
-      await run(
-        `update import_row
-        set state = 'right', note = ''
-        where import_id = $1 and key = any($2::text[]) and note = 'Another line of this order is wrong.'`,
-        [importId, [before.key, key]],
-      )
+    await updateRow({ importId, line, cells, key, state: checked!.state, note: checked!.note })
+    if (view.subject === 'orders') await rightAgain(importId, [before.key, key])
     await judgeTogether(importId, view.subject)
-    await run(`update import set state = 'checked' where id = $1 and state = 'done'`, [importId])
+    await reopenImport(importId)
     publish('import', [importId])
-    return (await one<RowView>(
-      'select line id, line, cells, state, note from import_row where import_id = $1 and line = $2',
-      [importId, line],
-    ))!
+    return (await rowView(importId, line))!
   })
 }
 
@@ -474,12 +392,7 @@ export async function mendRow(importId: number, line: number, cells: string[]): 
 async function payableKey(importId: number, line: number, key: string): Promise<string> {
   if (key.startsWith('id ')) return key
   const said = key.replace(/\|\d+$/, '|')
-  const { count } = (await one<{ count: number }>(
-    `select count(*)::int count
-    from import_row
-    where import_id = $1 and line <> $2 and left(key, length($3)) = $3`,
-    [importId, line, said],
-  ))!
+  const { count } = (await countWithKey({ importId, line, said }))!
   return `${said}${count + 1}`
 }
 

@@ -6,6 +6,7 @@ import { findDelimiter, findHeading, type Delimiter } from '../../../core/import
 
 /** A file is read with no more than this in hand: the widest row, and how many columns it may have. */
 const widest = 200_000
+
 export const mostColumns = 200
 
 const options = (delimiter: string) =>

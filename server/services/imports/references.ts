@@ -4,10 +4,10 @@ import type { ImportRecord } from '../../../core/imports/row'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { clock } from '../../clock'
-import { rows } from '../../db/connection'
 import { company } from '../house/house'
 import { digested } from '../receivables/bank'
 import { movementOf } from './movements'
+import { customersByNumber, documentsByNumber, itemsByCode, brandsByCode } from './queries'
 
 /** What the house knows of what records name. */
 export interface Known {
@@ -39,43 +39,10 @@ const named = (records: readonly ImportRecord[], key: string) => [
 export async function knownOf(subject: ImportSubject, records: readonly ImportRecord[]): Promise<Known> {
   const { taxRates, orderStatuses, currency, timeZone } = await company()
   const customers =
-    subject === 'orders' || subject === 'payments'
-      ? await rows<{ number: string } & (Known['customers'] extends Map<string, infer C> ? C : never)>(
-          `select number, id, name, currency, prices_include_tax "pricesIncludeTax", salesperson,
-            coalesce(language, 'en') language
-          from customer
-          where number = any($1::text[])`,
-          [named(records, 'customer')],
-        )
-      : []
-  const documents =
-    subject === 'payments'
-      ? await rows<{ id: number; number: string; customerId: number; open: string; currency: string }>(
-          `select d.id, d.number, d.customer_id "customerId", i.open::text open, i.currency
-          from document d
-          join open_item i on i.document_id = d.id
-          where d.number = any($1::text[])`,
-          [named(records, 'document')],
-        )
-      : []
-  const items =
-    subject === 'orders'
-      ? await rows<{
-          code: string
-          names: Record<string, string>
-          unit: string
-          price: string
-          taxCode: string
-        }>(
-          `select code, names, unit, trim_scale(price)::text price, tax_code "taxCode"
-          from item
-          where code = any($1::text[])`,
-          [named(records, 'item')],
-        )
-      : []
-  const brands = await rows<{ code: string; id: number; pricesIncludeTax: boolean }>(
-    'select code, id, prices_include_tax "pricesIncludeTax" from brand order by id',
-  )
+    subject === 'orders' || subject === 'payments' ? await customersByNumber(named(records, 'customer')) : []
+  const documents = subject === 'payments' ? await documentsByNumber(named(records, 'document')) : []
+  const items = subject === 'orders' ? await itemsByCode(named(records, 'item')) : []
+  const brands = await brandsByCode()
   return {
     customers: new Map(customers.map((one) => [one.number, one])),
     documents: new Map(documents.map((one) => [one.number, one])),

@@ -3,15 +3,28 @@ import type { ImportRecord } from '../../../core/imports/row'
 import { Refusal } from '../../../core/errors'
 import { totals } from '../../../core/money/totals'
 import { Decimal } from '../../../core/money/decimal'
-import { behindSavepoint, json, one, rows, run } from '../../db/connection'
+import { behindSavepoint, json } from '../../db/connection'
 import { company } from '../house/house'
 import { keepRates } from '../house/rates'
 import { addOrders, editOrder, setStatus, type LineEdit, type NewOrder } from '../orders/orders'
-import { markStale } from '../outbox/stale'
+import { markStale } from '../outbox/queries'
 import type { MovementSource } from '../receivables/bank'
 import { recordPayment } from '../receivables/payments'
 import { writeMovements } from './movements'
 import type { Known } from './references'
+import {
+  lockImportCustomer,
+  upsertCustomer,
+  addBillingContact,
+  raiseCustomerVersion,
+  lockImportItem,
+  upsertItem,
+  ratesGiven,
+  paymentWithKey,
+  documentToPay,
+  keepPaymentKey,
+  ordersByNumber,
+} from './write-queries'
 
 /*
  * Writes checked records, in the caller's transaction. What is there already and the same is left as it is,
@@ -25,6 +38,7 @@ export interface Group {
   lines: number[]
   records: ImportRecord[]
 }
+
 export interface Written {
   outcome: 'written' | 'unchanged' | 'wrong'
   note: string
@@ -82,61 +96,28 @@ async function writeCustomer(record: ImportRecord): Promise<Written> {
     record.termsDays === undefined
       ? null
       : { kind: 'days', days: Math.max(0, Math.min(365, Math.round(Number(record.termsDays)))) }
-  const before = await one<{ id: number; state: string }>(
-    `select id,
-      md5(
-        concat_ws('|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing)
-      ) state
-    from customer
-    where number = $1
-    for update`,
-    [record.number],
-  )
+  const before = await lockImportCustomer(record.number)
   const { currency: home, language } = await company()
-  const row = (await one<{ id: number; state: string }>(
-    `insert into customer (
-      number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing
-    )
-    values (
-      $1, $2, coalesce($3, ''), coalesce($4, $11), coalesce($5, $12), $6,
-      coalesce($7::jsonb, '{"kind": "days", "days": 30}'), $8, coalesce($9, ''), $10::jsonb
-    )
-    on conflict (number) do update
-    set name = excluded.name, group_name = coalesce($3, customer.group_name),
-      language = coalesce($4, customer.language), currency = coalesce($5, customer.currency),
-      country = excluded.country, terms = coalesce($7::jsonb, customer.terms),
-      tax_number = coalesce($8, customer.tax_number), salesperson = coalesce($9, customer.salesperson),
-      billing = coalesce($10::jsonb, customer.billing)
-    returning id,
-      md5(
-        concat_ws('|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing)
-      ) state`,
-    [
-      record.number,
-      record.name,
-      record.group ?? null,
-      record.language ?? null,
-      record.currency ?? null,
-      record.country,
-      terms ? json(terms) : null,
-      record.taxNumber ?? null,
-      record.salesperson ?? null,
-      billing ? json(billing) : null,
-      language,
-      home,
-    ],
-  ))!
+  const row = (await upsertCustomer({
+    number: record.number,
+    name: record.name,
+    group: record.group ?? null,
+    language: record.language ?? null,
+    currency: record.currency ?? null,
+    country: record.country,
+    terms: terms ? json(terms) : null,
+    taxNumber: record.taxNumber ?? null,
+    salesperson: record.salesperson ?? null,
+    billing: billing ? json(billing) : null,
+    houseLanguage: language,
+    houseCurrency: home,
+  }))!
   const contact = record.email
-    ? await run(
-        `insert into contact (customer_id, name, email, role)
-        select $1, $2, $3, 'billing'
-        where not exists (select from contact where customer_id = $1 and lower(email) = lower($3))`,
-        [row.id, record.contact ?? '', record.email],
-      )
+    ? await addBillingContact({ customerId: row.id, name: record.contact ?? '', email: record.email })
     : 0
   if (before && before.state === row.state && contact === 0) return unchanged
   if (before) {
-    await run('update customer set version = version + 1 where id = $1', [row.id])
+    await raiseCustomerVersion(row.id)
     await markStale('customer', row.id)
   }
   return { outcome: 'written', note: before ? 'Changed.' : 'New.' }
@@ -148,19 +129,14 @@ async function writeItem(record: ImportRecord): Promise<Written> {
     ...(record.nameDe ? { de: record.nameDe } : {}),
     ...(record.nameFr ? { fr: record.nameFr } : {}),
   }
-  const before = await one<{ state: string }>(
-    `select concat_ws('|', names, unit, trim_scale(price), tax_code) state from item where code = $1 for update`,
-    [record.code],
-  )
-  const row = (await one<{ state: string }>(
-    `insert into item (code, names, unit, price, tax_code)
-    values ($1, $2::jsonb, coalesce($3, ''), $4, $5)
-    on conflict (code) do update
-    set names = item.names || excluded.names, unit = coalesce($3, item.unit), price = excluded.price,
-      tax_code = excluded.tax_code
-    returning concat_ws('|', names, unit, trim_scale(price), tax_code) state`,
-    [record.code, json(names), record.unit ?? null, record.price, record.taxCode],
-  ))!
+  const before = await lockImportItem(record.code)
+  const row = (await upsertItem({
+    code: record.code,
+    names,
+    unit: record.unit ?? null,
+    price: record.price,
+    taxCode: record.taxCode,
+  }))!
   return before?.state === row.state ? unchanged : { outcome: 'written', note: before ? 'Changed.' : 'New.' }
 }
 
@@ -171,18 +147,7 @@ async function writeRates(groups: readonly Group[]): Promise<Written[]> {
     rate: record!.rate!,
     source: record!.source ?? 'import',
   }))
-  const known = new Map(
-    (
-      await rows<{ key: string; rate: string; source: string }>(
-        `select r.currency || ' ' || r.day key, r.rate::text rate, r.source
-        from exchange_rate r
-        join jsonb_to_recordset($1::jsonb) as g (currency text, day date)
-          on g.currency = r.currency
-          and g.day = r.day`,
-        [json(given)],
-      )
-    ).map((row) => [row.key, row]),
-  )
+  const known = new Map((await ratesGiven(given)).map((row) => [row.key, row]))
   await keepRates(given)
   return given.map(({ currency, day, rate, source }) => {
     const before = known.get(`${currency} ${day}`)
@@ -198,19 +163,8 @@ async function writeRates(groups: readonly Group[]): Promise<Written[]> {
  */
 async function writePayments(groups: readonly Group[], known: Known, actor: string): Promise<Written[]> {
   return each(groups, async ({ records: [record], key }) => {
-    if (await one('select id from payment where external_key = $1', [key])) return unchanged
-    const document =
-      record!.document === undefined
-        ? undefined
-        : await one<{ id: number; customerId: number; open: string; currency: string }>(
-            `select d.id, d.customer_id "customerId", i.open::text open, i.currency
-            from document d
-            join open_item i on i.document_id = d.id
-            where d.number = $1
-            order by d.kind <> 'invoice', d.id
-            limit 1`,
-            [record!.document],
-          )
+    if (await paymentWithKey(key)) return unchanged
+    const document = record!.document === undefined ? undefined : await documentToPay(record!.document)
     const customer = record!.customer === undefined ? undefined : known.customers.get(record!.customer)
     const amount = new Decimal(record!.amount!)
     const settles = document ? Decimal.min(amount, Decimal.max(0, document.open)) : new Decimal(0)
@@ -231,7 +185,7 @@ async function writePayments(groups: readonly Group[], known: Known, actor: stri
       },
       actor,
     )
-    await run('update payment set external_key = $2 where id = $1', [id, key])
+    await keepPaymentKey(id, key)
     return {
       outcome: 'written',
       note:
@@ -248,42 +202,7 @@ async function writeOrders(
 ): Promise<Written[]> {
   const { taxRates, orderStatuses } = await company()
   const found = new Map(
-    (
-      await rows<{
-        number: string
-        id: number
-        version: number
-        status: string
-        customer: string
-        date: string
-        brand: string
-        reference: string | null
-        note: string | null
-        lines: LineEdit[]
-      }>(
-        `select o.number, o.id, o.version, o.status, c.number customer, o.date::text "date", b.code brand,
-          o.reference, o.customer_note note,
-          (
-            select coalesce(
-              jsonb_agg(
-                jsonb_build_object(
-                  'item', l.item_code, 'description', l.description, 'detail', l.detail, 'unit', l.unit,
-                  'quantity', trim_scale(l.quantity)::text, 'unitPrice', trim_scale(l.unit_price)::text,
-                  'discountPercent', trim_scale(l.discount_percent)::text, 'taxCode', l.tax_code
-                ) order by l.position
-              ),
-              '[]'
-            )
-            from order_line l
-            where l.order_id = o.id
-          ) lines
-        from sales_order o
-        join customer c on c.id = o.customer_id
-        join brand b on b.id = o.brand_id
-        where o.number = any($1::text[])`,
-        [groups.map((group) => group.key)],
-      )
-    ).map((order) => [order.number, order]),
+    (await ordersByNumber(groups.map((group) => group.key))).map((order) => [order.number, order]),
   )
   const fresh: { order: NewOrder; status: string; at: number }[] = []
   const done: Written[] = []

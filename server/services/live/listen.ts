@@ -1,7 +1,8 @@
 import pg from 'pg'
 import { config } from '../../config'
 import { log } from '../../log'
-import { ownIds, type Named, type Principal } from '../people/principal'
+import { type Named, type Principal } from '../people/principal'
+import { ownIds } from '../people/brand-queries'
 import { channel, type Change, type Topic } from './publish'
 
 type Send = (message: string) => void

@@ -4,13 +4,16 @@ import { log } from '../../log'
 /** What may have changed for somebody who looks: the page then asks anew for what it shows. */
 export type Topic =
   'line' | 'order' | 'register' | 'routine' | 'run' | 'worker' | 'house' | 'customer' | 'payment' | 'import'
+
 export interface Change {
   topic: Topic
   ids: number[]
 }
 
 export const channel = 'clothespin_changes'
+
 const gatherMilliseconds = 250
+
 const mostIds = 200
 
 const gathered = new Map<Topic, Set<number>>()

@@ -1,8 +1,7 @@
 import { comparePapers, type PaperChange } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
-import type { Paper } from '../../../core/documents/paper'
-import { one } from '../../db/connection'
 import { makeAll } from '../documents/prepare'
+import { confirmationPaper } from './queries'
 import { confirmationsOf } from './source'
 
 /*
@@ -31,13 +30,7 @@ export async function confirmedOf(orderId: number): Promise<Confirmed | null> {
     copyTo: [],
   }))!.get(orderId)
   if (!made?.paper) return null
-  const { paper, waits } = (await one<{ paper: Paper; waits: boolean }>(
-    `select d.paper, exists (
-      select from prepared_document p where p.source_id = d.source_id and p.kind = d.kind and p.state = 'prepared'
-    ) waits
-    from document d where d.id = $1`,
-    [confirmed.id],
-  ))!
+  const { paper, waits } = (await confirmationPaper(confirmed.id))!
   const changes = comparePapers(paper, made.paper).filter((change) => !notAgreed.includes(change.what))
   if (changes.length === 0) return null
   return { documentId: confirmed.id, number: confirmed.number, date: confirmed.date, changes, waits }

@@ -1,16 +1,26 @@
 import { Refusal } from '../../../core/errors'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { totals, type Adjustment } from '../../../core/money/totals'
-import type { EventFacts } from '../../../core/routines/routine'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { addJobs } from '../../queue/add'
 import { suppliedStatus } from '../../../core/orders/statuses'
-import { markStale } from '../outbox/stale'
+import { markStale } from '../outbox/queries'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
 import { applyStatus, type StatusEffects, type StatusTurn } from '../dispatch/stopped'
+import {
+  lockOrders,
+  orderStates,
+  updateStatus,
+  insertStatusEvents,
+  lockOrder,
+  updateOrder,
+  deleteLines,
+  insertOrderLines,
+  insertOrders,
+} from './orders-queries'
 
 /*
  * What changes an order: its status, one or many at once, and its lines.
@@ -26,13 +36,6 @@ export interface StatusChange {
   /** Whether the new status stops documents or lets them back, and what was written of them. */
   turn: StatusTurn
   effects: StatusEffects
-}
-
-interface OrderState extends EventFacts {
-  from: string
-  to: string
-  id: number
-  suppliedOn: Day | null
 }
 
 /**
@@ -60,21 +63,8 @@ export async function setStatus(
   return inTransaction(async () => {
     const now = clock.now()
     // looked at once they are locked: their lines may have changed while this waited
-    await run('select id from sales_order where id = any($1::int[]) order by id for update', [orderIds])
-    const orders = await rows<OrderState>(
-      `select o.id, o.number "order", o.status "from", $2 "to", o.total::text total, o.net::text net,
-        o.currency, b.code brand, c.number customer, c.group_name "group", c.country, o.salesperson, o.fields,
-        o.supplied_on::text "suppliedOn",
-        (
-          select coalesce(jsonb_agg(distinct l.item_code), '[]') from order_line l where l.order_id = o.id
-        ) items
-      from sales_order o
-      join customer c on c.id = o.customer_id
-      join brand b on b.id = o.brand_id
-      where o.id = any($1::int[])
-      order by o.id`,
-      [orderIds, status],
-    )
+    await lockOrders(orderIds)
+    const orders = await orderStates(orderIds, status)
     if (orders.length < new Set(orderIds).size)
       throw new Refusal('no-such-order', 'One of the orders does not exist any more. Load the list again.', {
         status: 404,
@@ -85,26 +75,8 @@ export async function setStatus(
       status === suppliedStatus
         ? moving.filter((order) => order.suppliedOn === null).map((order) => order.id)
         : []
-    await run(
-      `update sales_order
-      set status = $2, status_since = $3,
-        version = version + (case when id = any($4::int[]) then 1 else 0 end),
-        supplied_on = case when id = any($4::int[]) then $5::date else supplied_on end
-      where id = any($1::int[])`,
-      [ids, status, now, supplies, dayInZone(now, timeZone)],
-    )
-    const events = await rows<{ id: number }>(
-      `insert into event (kind, source_id, facts, schema_version, at, actor, looked_at)
-      select 'order status', f.id, to_jsonb(f) - 'id' - 'suppliedOn', 2, $2::timestamptz, $3,
-        case when $4::boolean then null else $2::timestamptz end
-      from jsonb_to_recordset($1::jsonb) as f (
-        id int, "order" text, "from" text, "to" text, total text, net text, currency text, brand text,
-        customer text, "group" text, country text, salesperson text, fields jsonb, items jsonb
-      )
-      order by f.id
-      returning id`,
-      [json(moving), now, actor, tellRoutines],
-    )
+    await updateStatus({ ids, status, now, supplies, today: dayInZone(now, timeZone) })
+    const events = await insertStatusEvents({ moving, now, actor, tellRoutines })
     if (tellRoutines)
       await addJobs(
         'look-at-events',
@@ -193,24 +165,7 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
       about: { field: 'fields' },
     })
   return inTransaction(async () => {
-    const order = await one<{
-      version: number
-      currency: string
-      pricesIncludeTax: boolean
-      adjustments: Adjustment[]
-      prepaid: string
-      number: string
-      customerName: string
-      fields: Record<string, string>
-    }>(
-      `select o.version, o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid,
-        o.number, o.fields, c.name "customerName"
-      from sales_order o
-      join customer c on c.id = o.customer_id
-      where o.id = $1
-      for update of o`,
-      [orderId],
-    )
+    const order = await lockOrder(orderId)
     if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
     if (order.version !== edit.version)
       throw new Refusal(
@@ -227,21 +182,15 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
       prepaid: order.prepaid,
     })
     await replaceLines(orderId, edit.lines)
-    await run(
-      `update sales_order
-      set reference = $2, customer_note = $3, net = $4, total = $5, version = version + 1,
-        revision = revision + 1, search = $6, fields = $7::jsonb
-      where id = $1`,
-      [
-        orderId,
-        edit.reference,
-        edit.customerNote,
-        sums.net,
-        sums.total,
-        searchText(order.number, order.customerName, edit.reference),
-        json(edit.fields ?? order.fields),
-      ],
-    )
+    await updateOrder({
+      orderId,
+      reference: edit.reference,
+      customerNote: edit.customerNote,
+      net: sums.net,
+      total: sums.total,
+      search: searchText(order.number, order.customerName, edit.reference),
+      fields: edit.fields ?? order.fields,
+    })
     await markStale('source', orderId)
     await noteAll([
       {
@@ -256,26 +205,14 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
 }
 
 async function replaceLines(orderId: number, lines: readonly LineEdit[]): Promise<void> {
-  await run('delete from order_line where order_id = $1', [orderId])
+  await deleteLines(orderId)
   await insertLines(lines.map((line, index) => ({ ...line, orderId, position: index + 1 })))
 }
 
 async function insertLines(
   lines: readonly (LineEdit & { orderId: number; position: number })[],
 ): Promise<void> {
-  await run(
-    `insert into order_line (
-      order_id, position, item_code, description, detail, unit, quantity, unit_price, discount_percent,
-      tax_code
-    )
-    select l."orderId", l.position, l.item, l.description, l.detail, l.unit, l.quantity, l."unitPrice",
-      l."discountPercent", l."taxCode"
-    from jsonb_to_recordset($1::jsonb) as l (
-      "orderId" int, position int, item text, description text, detail text, unit text, quantity numeric,
-      "unitPrice" numeric, "discountPercent" numeric, "taxCode" text
-    )`,
-    [json(lines)],
-  )
+  await insertOrderLines(lines)
 }
 
 const searchText = (number: string, customer: string, reference: string | null) =>
@@ -332,21 +269,9 @@ export async function addOrders(orders: readonly NewOrder[], actor: string): Pro
   return inTransaction(async () => {
     const made = new Map(
       (
-        await rows<{ id: number; number: string }>(
-          `insert into sales_order (
-            number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax,
-            reference, salesperson, customer_note, prepaid, adjustments, net, total, search, fields
-          )
-          select o.number, o."brandId", o."customerId", o.date, o.status, $2::timestamptz, o.currency,
-            o."pricesIncludeTax", o.reference, o.salesperson, o."customerNote", o.prepaid, o.adjustments,
-            o.net, o.total, o.search, o.fields
-          from jsonb_to_recordset($1::jsonb) as o (
-            number text, "brandId" int, "customerId" int, date date, status text, currency text,
-            "pricesIncludeTax" boolean, reference text, salesperson text, "customerNote" text,
-            prepaid numeric, adjustments jsonb, net numeric, total numeric, search text, fields jsonb
-          )
-          returning id, number`,
-          [json(given.map(({ lines: _, ...order }) => order)), now],
+        await insertOrders(
+          given.map(({ lines: _, ...order }) => order),
+          now,
         )
       ).map((row) => [row.number, row.id]),
     )

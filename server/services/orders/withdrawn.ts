@@ -1,7 +1,7 @@
 import { Refusal } from '../../../core/errors'
-import { rows } from '../../db/connection'
 import { creditDocument } from '../drafts/drafts'
 import { voidDocument } from '../documents/void'
+import { standingOfWithdrawn } from './queries'
 
 /*
  * Invoices whose order was withdrawn: never deleted, but voided where that is allowed, else credited whole by
@@ -17,40 +17,18 @@ export interface ReversedWithdrawn {
   refused: { id: number; number: string; reason: string }[]
 }
 
-/** Invoices of withdrawn orders that still stand: not void, not wholly credited. SQL over document `d`. */
-export const standsWithdrawn = `
-  d.kind = 'invoice'
-    and exists (
-      select from stopped_source ss where ss.source_id = d.source_id and ss.how = 'withdrawn'
-    )
-    and not exists (select from document_void v where v.document_id = d.id)
-    and coalesce(
-      (
-        select sum(k.total)
-        from document k
-        where k.credits_id = d.id and not exists (select from document_void v where v.document_id = k.id)
-      ),
-      0
-    ) < d.total`
-
 /** Settles those of the documents, or all of the orders, that stand although their order was withdrawn. */
 export async function reverseWithdrawn(
   which: { documentIds: readonly number[] } | { orderIds: readonly number[] },
   actor: string,
 ): Promise<ReversedWithdrawn> {
-  const [chosen, ids] =
+  const [of, ids] =
     'documentIds' in which
-      ? ['d.id = any($1::int[])', which.documentIds]
-      : ['d.source_id in (select id from source where root_id = any($1::int[]))', which.orderIds]
+      ? (['documents', which.documentIds] as const)
+      : (['orders', which.orderIds] as const)
   const report: ReversedWithdrawn = { voided: [], credited: [], refused: [] }
   if (ids.length === 0) return report
-  const standing = await rows<{ id: number; number: string; order: string }>(
-    `select d.id, d.number, d.order_number "order"
-    from document d
-    where ${chosen} and ${standsWithdrawn}
-    order by d.id`,
-    [ids],
-  )
+  const standing = await standingOfWithdrawn(of, ids)
   for (const { id, number, order } of standing) {
     const reason = `Order ${order} was withdrawn`
     try {

@@ -2,12 +2,11 @@ import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypt
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { config } from '../../config'
-import { one, run } from '../../db/connection'
 import { Session } from '../../db/models'
 import { countWrongTry, forgetWrongTries, refuseGuesser } from '../../http/rate'
 import type { Role, User } from '../../route'
-import { brandsOfStaff } from './principal'
 import { hashPassword, passwordFits } from './passwords'
+import { staffByEmail, deleteEndedSessions, userOfSession, deleteSession } from './queries'
 
 /*
  * Signing in and out. A session is a row: without it the cookie is nothing, so signing out, a changed role
@@ -46,12 +45,7 @@ export async function signIn(
   const account = createHash('sha256').update(email.trim().toLowerCase()).digest('base64url').slice(0, 22)
   const place = isKnown(email, from.mark) ? `known ${account}` : from.address
   await refuseGuesser(account, place)
-  const row = await one<Omit<User, 'session'> & { hash: string }>(
-    `select id, name, email, role, ${brandsOfStaff('staff')} brands, password_hash hash
-    from staff
-    where email = lower($1)`,
-    [email.trim()],
-  )
+  const row = await staffByEmail(email.trim())
   const fits = await passwordFits(password, row?.hash ?? (await nobody))
   if (!row || !fits) {
     await countWrongTry(account, place)
@@ -68,7 +62,7 @@ export async function signIn(
 async function beginSession(staffId: number, role: Role): Promise<string> {
   const id = randomBytes(24).toString('base64url')
   const now = clock.now()
-  await run('delete from session where ends_at < $1', [now])
+  await deleteEndedSessions(now)
   await Session.create({
     id,
     staffId,
@@ -81,14 +75,10 @@ async function beginSession(staffId: number, role: Role): Promise<string> {
 
 /** Who has a session that still is one. */
 export async function sessionUser(session: string): Promise<Omit<User, 'session'> | undefined> {
-  return one(
-    `select s.id, s.name, s.email, s.role, ${brandsOfStaff('s')} brands from session x join staff s on s.id = x.staff_id
-    where x.id = $1 and x.ends_at > $2 and x.role = s.role`,
-    [session, clock.now()],
-  )
+  return userOfSession(session, clock.now())
 }
 
 /** Ends a session at once, also its open streams. */
 export async function endSession(session: string): Promise<void> {
-  await run('delete from session where id = $1', [session])
+  await deleteSession(session)
 }

@@ -1,10 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { ApiToken } from '../../db/models'
-import type { Role, User } from '../../route'
-import { brandsOfStaff } from './principal'
+import type { User } from '../../route'
+import { tokenRows, revokeTokenOf, userOfToken, markTokenUsed } from './queries'
 
 /*
  * Tokens with which another program calls the API. Only the hash is kept; the token itself is shown once.
@@ -12,6 +12,7 @@ import { brandsOfStaff } from './principal'
  */
 
 export type Scope = 'read' | 'write'
+
 export interface TokenView {
   id: number
   name: string
@@ -32,50 +33,22 @@ export async function makeToken(name: string, scope: Scope, staffId: number): Pr
 }
 
 export async function tokens(): Promise<TokenView[]> {
-  return rows<TokenView>(
-    `select t.id, t.name, t.scope, s.name "madeBy", t.made_at "madeAt", t.used_on::text "usedOn",
-      t.revoked_at "revokedAt"
-    from api_token t
-    join staff s on s.id = t.staff_id
-    order by t.revoked_at is not null, t.id desc`,
-  )
+  return tokenRows()
 }
 
 /** @throws Refusal "no-such-token" */
 export async function revokeToken(id: number): Promise<void> {
   await inTransaction(async () => {
-    if (
-      (await run('update api_token set revoked_at = coalesce(revoked_at, $2) where id = $1', [
-        id,
-        clock.now(),
-      ])) === 0
-    )
+    if ((await revokeTokenOf(id, clock.now())) === 0)
       throw new Refusal('no-such-token', 'That token does not exist.', { status: 404 })
   })
 }
 
 /** Who calls with a token; undefined for one that is unknown or revoked. */
 export async function tokenUser(token: string): Promise<User | undefined> {
-  const found = await one<{
-    id: number
-    name: string
-    email: string
-    role: Role
-    tokenId: number
-    tokenName: string
-    scope: Scope
-    stale: boolean
-    brands: number[] | null
-  }>(
-    `select s.id, s.name, s.email, s.role, ${brandsOfStaff('s')} brands, t.id "tokenId", t.name "tokenName", t.scope,
-      t.used_on is distinct from $2::date stale
-    from api_token t
-    join staff s on s.id = t.staff_id
-    where t.hash = $1 and t.revoked_at is null`,
-    [hashOf(token), clock.now()],
-  )
+  const found = await userOfToken(hashOf(token), clock.now())
   if (!found) return undefined
-  if (found.stale) await run('update api_token set used_on = $2 where id = $1', [found.tokenId, clock.now()])
+  if (found.stale) await markTokenUsed(found.tokenId, clock.now())
   return {
     id: found.id,
     name: `${found.name} through ${found.tokenName}`,

@@ -1,16 +1,23 @@
-import { dayInZone, type Day } from '../../../core/documents/days'
+import { type Day } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Terms } from '../../../core/documents/terms'
 import { Refusal } from '../../../core/errors'
 import { sum } from '../../../core/money/decimal'
 import { ageingSteps, daysLate, type AgeingStep } from '../../../core/receivables/ageing'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
-import { company } from '../house/house'
-import { keyset, likeText, paged, type Listed } from '../keyset'
+import { inTransaction } from '../../db/connection'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
-import { theHouse, within, type Principal } from '../people/principal'
+import { theHouse } from '../people/principal'
+import {
+  ageingSums,
+  today,
+  accountHead,
+  openItemsOf,
+  paymentsOf,
+  type paymentSorts,
+  updateMark,
+} from './accounts-queries'
 
 /*
  * Accounts: what customers owe, how old it is, and one customer's open items and payments.
@@ -44,100 +51,6 @@ export interface AccountFilter {
   limit: number
 }
 
-/** SQL: that open item `i` is of a brand which this one may see. */
-const itemWithin = (who: Principal) =>
-  who.brands === null ? 'true' : `i.document_id in (select id from document where ${within(who, 'brand_id')})`
-
-/** The ageing step of an open item as SQL: -1 for a credit; the first parameter is today. */
-const stepSql = `
-  case
-    when i.open < 0 then -1
-    when i.due_date >= $1::date then 0
-    when $1::date - i.due_date <= 30 then 1
-    when $1::date - i.due_date <= 60 then 2
-    when $1::date - i.due_date <= 90 then 3
-    else 4
-  end`
-const stepSums = ageingSteps
-  .map((_, step) => `coalesce(sum(s.open) filter (where s.step = ${step}), 0)::text`)
-  .join(', ')
-
-const accountsSql = (who: Principal) => `
-  select (c.id * 8 + row_number() over (partition by c.id order by coalesce(g.currency, p.currency)))::int id,
-    c.id "customerId", c.number, c.name, coalesce(g.currency, p.currency) currency,
-    coalesce(g.steps, '{0,0,0,0,0}') steps, coalesce(g.overdue, 0) overdue,
-    coalesce(g.credit, 0) - coalesce(p.open, 0) credit, coalesce(g.balance, 0) - coalesce(p.open, 0) balance,
-    g.oldest::text "oldestDue", coalesce(g.disputed, false) disputed
-  from (
-    select s.customer_id, s.currency, array[${stepSums}] steps,
-      coalesce(sum(s.open) filter (where s.step > 0), 0) overdue,
-      coalesce(sum(s.open) filter (where s.step = -1), 0) credit, sum(s.open) balance,
-      min(s.oldest) filter (where s.step >= 0) oldest, bool_or(s.disputed and s.step >= 0) disputed
-    from (
-      select i.customer_id, i.currency, ${stepSql} step, sum(i.open) open, min(i.due_date) oldest,
-        bool_or(i.dispute <> '') disputed
-      from open_item i
-      where i.open <> 0 and ${itemWithin(who)}
-      group by 1, 2, 3
-    ) s
-    group by 1, 2
-  ) g
-  full join (
-    select customer_id, currency, sum(case direction when 'in' then open else -open end) open
-    from payment
-    where open <> 0 and ${within(who, 'brand_id')}
-    group by 1, 2
-  ) p
-    on p.customer_id = g.customer_id
-    and p.currency = g.currency
-  join customer c on c.id = coalesce(g.customer_id, p.customer_id)`
-
-const sorts = {
-  overdue: { key: 'x.overdue', type: 'numeric' },
-  name: { key: 'x.name', type: 'text' },
-  balance: { key: 'x.balance', type: 'numeric' },
-} as const
-
-async function today(): Promise<Day> {
-  return dayInZone(clock.now(), (await company()).timeZone)
-}
-
-/** Customers with something open, most overdue first unless sorted otherwise. */
-export async function accounts(
-  filter: AccountFilter,
-  who = theHouse,
-): Promise<Listed<AccountRow> & { matching: number }> {
-  const parameters: unknown[] = [await today()]
-  const conditions = ['true']
-  if (filter.search?.trim()) {
-    parameters.push(likeText(filter.search))
-    conditions.push(`(lower(x.name) like $${parameters.length} or x.number like $${parameters.length})`)
-  }
-  if (filter.only === 'overdue') conditions.push('x.overdue > 0')
-  if (filter.only === 'credit') conditions.push('x.credit < 0')
-  const where = conditions.join(' and ')
-  const page = keyset(
-    { ...sorts[filter.sort], descending: filter.descending },
-    'x.id',
-    filter.after,
-    parameters,
-  )
-  const found = await rows<AccountRow & { sortKey: string; matching: number }>(
-    `with
-      x as materialized (select x.* from (${accountsSql(who)}) x where ${where})
-    select x.*, x.overdue::text overdue, x.credit::text credit, x.balance::text balance,
-      (select count(*)::int from x) matching, (${sorts[filter.sort].key})::text "sortKey"
-    from x
-    where ${page.where}
-    order by ${page.order}
-    limit ${filter.limit + 1}`,
-    parameters,
-  )
-  const matching = found[0]?.matching ?? 0
-  const listed = paged(found, filter.limit)
-  return { rows: listed.rows.map(({ matching: _, ...row }) => row), after: listed.after, matching }
-}
-
 export interface Ageing {
   currency: string
   steps: { step: AgeingStep; sum: string; count: number }[]
@@ -149,19 +62,7 @@ export interface Ageing {
 
 /** What all customers owe, by currency and age. */
 export async function ageing(who = theHouse): Promise<Ageing[]> {
-  const found = await rows<{ currency: string; step: number; sum: string; count: number; disputed: string }>(
-    `select i.currency, ${stepSql} step, sum(i.open)::text sum, count(*)::int count,
-      coalesce(sum(i.open) filter (where i.dispute <> ''), 0)::text disputed
-    from open_item i
-    where i.open <> 0 and ${itemWithin(who)}
-    group by 1, 2
-    union all
-    select currency, -1, (-sum(case direction when 'in' then open else -open end))::text, count(*)::int, '0'
-    from payment
-    where open <> 0 and ${within(who, 'brand_id')}
-    group by 1`,
-    [await today()],
-  )
+  const found = await ageingSums(who, await today())
   const add = (amounts: string[]) => sum(amounts).toString()
   return [...new Set(found.map((row) => row.currency))].sort().map((currency) => {
     const own = found.filter((row) => row.currency === currency)
@@ -227,32 +128,6 @@ export interface PaymentRow {
   receipt: { documentId: number; number: string } | null
 }
 
-const paymentColumns = `
-  p.id, p.direction, p.customer_id "customerId", c.name "customerName", p.date::text date, p.method,
-  p.amount::text amount, p.currency, p.reference, p.open::text open, p.made_at "madeAt", p.made_by "madeBy",
-  p.reverses_id is not null reverses, exists (select from payment r where r.reverses_id = p.id) undone,
-  (
-    select coalesce(jsonb_agg(s order by s.number), '[]')
-    from (
-      select d.id "documentId", d.number,
-        coalesce(sum(a.amount) filter (where a.kind = 'payment'), 0)::text amount,
-        coalesce(sum(a.amount) filter (where a.kind = 'discount'), 0)::text discount,
-        coalesce(sum(a.amount) filter (where a.kind = 'write-off'), 0)::text "writeOff", d.tax::text tax,
-        d.total::text total
-      from allocation a
-      join document d on d.id = a.to_document_id
-      where a.payment_id = p.id
-      group by d.id
-    ) s
-  ) settles,
-  (
-    select jsonb_build_object('documentId', d.id, 'number', d.number)
-    from document d
-    where d.source_id = p.id
-    order by d.id desc
-    limit 1
-  ) receipt`
-
 export interface Account {
   customerId: number
   name: string
@@ -265,32 +140,11 @@ export interface Account {
 
 /** One customer's open items, oldest due first, and newest payments. @throws Refusal "no-such-customer" */
 export async function account(customerId: number, who = theHouse): Promise<Account> {
-  const customer = await one<{ name: string; number: string; currency: string; terms: Terms }>(
-    'select name, number, currency, terms from customer where id = $1',
-    [customerId],
-  )
+  const customer = await accountHead(customerId)
   if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
   const day = await today()
-  const items = await rows<Omit<OpenRow, 'late'>>(
-    `select d.id, d.number, d.kind, d.date::text date, i.due_date::text "dueDate",
-      d.order_number "orderNumber", i.currency, i.amount::text amount, i.open::text open, i.dispute,
-      i.promised_on::text "promisedOn", i.marked_by "markedBy"
-    from open_item i
-    join document d on d.id = i.document_id
-    where i.customer_id = $1 and i.open <> 0 and ${within(who, 'd.brand_id')}
-    order by i.due_date, d.id
-    limit 1000`,
-    [customerId],
-  )
-  const payments = await rows<PaymentRow>(
-    `select ${paymentColumns}
-    from payment p
-    join customer c on c.id = p.customer_id
-    where p.customer_id = $1 and ${within(who, 'p.brand_id')}
-    order by p.id desc
-    limit 60`,
-    [customerId],
-  )
+  const items = await openItemsOf(who, customerId)
+  const payments = await paymentsOf(who, customerId)
   return {
     customerId,
     ...customer,
@@ -299,13 +153,6 @@ export async function account(customerId: number, who = theHouse): Promise<Accou
   }
 }
 
-const paymentSorts = {
-  date: { key: 'p.date', type: 'date' },
-  customer: { key: 'c.name', type: 'text' },
-  method: { key: 'p.method', type: 'text' },
-  rest: { key: 'p.open', type: 'numeric' },
-  total: { key: 'p.amount', type: 'numeric' },
-} as const
 export interface PaymentFilter {
   search?: string
   direction?: 'in' | 'out'
@@ -314,42 +161,6 @@ export interface PaymentFilter {
   descending?: boolean
   after?: string
   limit: number
-}
-
-/** One page of payments and refunds. */
-export async function listPayments(filter: PaymentFilter, who = theHouse): Promise<Listed<PaymentRow>> {
-  const parameters: unknown[] = []
-  const bind = (value: unknown) => `$${parameters.push(value)}`
-  const conditions = [within(who, 'p.brand_id')]
-  if (filter.search?.trim()) {
-    const text = bind(likeText(filter.search))
-    conditions.push(
-      `(
-        lower(c.name || ' ' || p.reference) like ${text}
-          or p.amount::text like ${text}
-          or exists (
-            select
-            from allocation a
-            join document d on d.id = a.to_document_id
-            where a.payment_id = p.id and lower(d.number) like ${text}
-          )
-      )`,
-    )
-  }
-  if (filter.direction) conditions.push(`p.direction = ${bind(filter.direction)}`)
-  if (filter.onAccount) conditions.push('p.open <> 0')
-  const sort = paymentSorts[filter.sort ?? 'date']
-  const page = keyset({ ...sort, descending: filter.descending ?? true }, 'p.id', filter.after, parameters)
-  const found = await rows<PaymentRow & { sortKey: string }>(
-    `select ${paymentColumns}, ${sort.key}::text "sortKey"
-    from payment p
-    join customer c on c.id = p.customer_id
-    where ${conditions.join(' and ')} and ${page.where}
-    order by ${page.order}
-    limit ${filter.limit + 1}`,
-    parameters,
-  )
-  return paged(found, filter.limit)
 }
 
 /**
@@ -362,20 +173,14 @@ export async function markItem(
   actor: string,
 ): Promise<void> {
   await inTransaction(async () => {
-    const marked = await run(
-      `update open_item
-      set dispute = coalesce($2::text, dispute),
-        promised_on = case when $3 then $4::date else promised_on end, marked_by = $5, marked_at = $6
-      where document_id = $1 and open <> 0`,
-      [
-        documentId,
-        mark.dispute ?? null,
-        mark.promisedOn !== undefined,
-        mark.promisedOn ?? null,
-        actor,
-        clock.now(),
-      ],
-    )
+    const marked = await updateMark({
+      documentId,
+      dispute: mark.dispute ?? null,
+      promiseGiven: mark.promisedOn !== undefined,
+      promisedOn: mark.promisedOn ?? null,
+      actor,
+      now: clock.now(),
+    })
     if (marked === 0) throw new Refusal('nothing-open', 'Nothing is open on that document.')
     if (mark.dispute !== undefined)
       await note({ documentId }, actor, mark.dispute ? `Disputed: ${mark.dispute}` : 'No longer disputed.')

@@ -2,8 +2,8 @@ import type { BankEntry } from '../../../core/receivables/bank-statement'
 import { lessMatch, matchEntry, numbersIn, type Candidate, type Match } from '../../../core/receivables/match'
 import type { Settlement } from '../../../core/receivables/settle'
 import { Decimal } from '../../../core/money/decimal'
-import { rows } from '../../db/connection'
 import { company } from '../house/house'
+import { candidatesByNumber, candidatesByAmount, waitingProposals } from './queries'
 
 /* Holds bank movements against what is open. Called while movements are kept, in that transaction. */
 
@@ -13,12 +13,6 @@ export interface Proposal {
   customerName: string
   settlements: (Settlement & { number: string; open: string })[]
 }
-
-const candidateColumns = `
-  d.id, d.number, d.date::text date, i.due_date::text "dueDate", i.currency, i.open::text open,
-  i.amount::text amount, c.terms, c.id "customerId", c.name "customerName"`
-const candidates =
-  'open_item i join document d on d.id = i.document_id join customer c on c.id = i.customer_id'
 
 /**
  * Matches batch after batch with two queries each, less what movements that wait to be booked, and earlier
@@ -35,23 +29,9 @@ export class Matcher {
     this.smallDifference ??= (await company()).smallDifference
     const taken = (this.taken ??= await this.waiting())
     const numbersOf = entries.map(numbersIn)
-    const named = await rows<Candidate & { bare: string; voided: boolean }>(
-      `select ${candidateColumns}, upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) bare
-      from ${candidates}
-      where upper(regexp_replace(d.number, '[^A-Za-z0-9]', '', 'g')) = any($1::text[])
-        and not exists (select from document_void v where v.document_id = d.id)
-      order by d.id`,
-      [[...new Set(numbersOf.flat())]],
-    )
+    const named = await candidatesByNumber([...new Set(numbersOf.flat())])
     const byNumber = new Map(named.map((item) => [item.bare, item]))
-    const amounts = await rows<Candidate>(
-      `select ${candidateColumns}
-      from ${candidates}
-      where i.open = any($1::numeric[]) and i.open > 0
-      order by i.due_date, d.id
-      limit 5000`,
-      [[...new Set(entries.map((entry) => entry.amount))]],
-    )
+    const amounts = await candidatesByAmount([...new Set(entries.map((entry) => entry.amount))])
     const byAmount = new Map<string, Candidate[]>()
     for (const item of amounts) {
       const key = `${new Decimal(item.open).toString()} ${item.currency}`
@@ -87,13 +67,7 @@ export class Matcher {
 
   /** What sure movements would settle that are kept and not booked yet, by document. */
   private async waiting(): Promise<Map<number, Match[]>> {
-    const sure = await rows<Pick<Match, 'customerId' | 'settlements'>>(
-      `select (e.proposal ->> 'customerId')::int "customerId", e.proposal -> 'settlements' settlements
-      from bank_entry e
-      where e.state = 'to book' or (e.state = 'sure' and e.file_id is distinct from $1)
-      order by e.id`,
-      [this.anew],
-    )
+    const sure = await waitingProposals(this.anew)
     const taken = new Map<number, Match[]>()
     for (const one of sure)
       for (const { documentId } of one.settlements)

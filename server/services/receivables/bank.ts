@@ -8,14 +8,34 @@ import type { Settlement } from '../../../core/receivables/settle'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, json } from '../../db/connection'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { addJob } from '../../queue/add'
 import { decodeText } from '../../../core/imports/text'
-import { keyset, paged, type Listed } from '../keyset'
 import { publish } from '../live/publish'
 import { Matcher, type Proposal } from './bank-match'
 import { bookPayment } from './payments'
+import {
+  bankFileBySum,
+  insertBankFile,
+  bankFileState,
+  refuseBankFile,
+  lockReading,
+  closeReading,
+  knownEntries,
+  insertEntries,
+  insertMovementsFile,
+  closeMovements,
+  bankFileRows,
+  markSure,
+  nextToBook,
+  unsureAgain,
+  lockEntry,
+  markBooked,
+  setEntriesAside,
+  lockOpenEntries,
+  rematched,
+} from './bank-queries'
 
 /*
  * Bank files: read, each movement matched with what is open, looked at, and booked.
@@ -27,6 +47,7 @@ import { bookPayment } from './payments'
  */
 
 export type EntryState = 'sure' | 'unsure' | 'strange' | 'to book' | 'booked' | 'set aside'
+
 export const entryStates: readonly EntryState[] = [
   'sure',
   'unsure',
@@ -66,10 +87,7 @@ export const mostBankBytes = 30_000_000
 export async function takeBankFile(name: string, bytes: Uint8Array, actor: string): Promise<number> {
   if (bytes.length === 0) throw new Refusal('empty-file', 'That file is empty.', { status: 400 })
   const sha256 = createHash('sha256').update(bytes).digest('hex')
-  const known = await one<{ id: number; name: string; at: Date; by: string }>(
-    'select id, name, made_at at, made_by by from bank_file where sha256 = $1 and import_id is null',
-    [sha256],
-  )
+  const known = await bankFileBySum(sha256)
   if (known)
     throw new Refusal(
       'read-before',
@@ -79,14 +97,7 @@ export async function takeBankFile(name: string, bytes: Uint8Array, actor: strin
     )
   return inTransaction(async () => {
     await keepFile(bytes, 'application/octet-stream')
-    const row = await one<{ id: number }>(
-      `insert into bank_file (sha256, name, made_at, made_by)
-      values ($1, $2, $3, $4)
-      on conflict (sha256)
-      where import_id is null do nothing
-      returning id`,
-      [sha256, name, clock.now(), actor],
-    )
+    const row = await insertBankFile({ sha256, name, now: clock.now(), actor })
     if (!row) throw new Refusal('read-before', 'This file is just being read.')
     await addJob('read-bank-file', { fileId: row.id })
     publish('payment')
@@ -96,10 +107,7 @@ export async function takeBankFile(name: string, bytes: Uint8Array, actor: strin
 
 /** Reads a kept file and matches its movements; those known from other files are counted and left out. */
 export async function readBankFile(fileId: number): Promise<void> {
-  const file = await one<{ sha256: string; state: string }>(
-    'select sha256, state from bank_file where id = $1',
-    [fileId],
-  )
+  const file = await bankFileState(fileId)
   if (file?.state !== 'reading') return
   let statements: BankStatement[]
   try {
@@ -108,7 +116,7 @@ export async function readBankFile(fileId: number): Promise<void> {
       throw new Refusal('not-a-statement', 'No booked movement stands in this statement.')
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    await run(`update bank_file set state = 'refused', reason = $2 where id = $1`, [fileId, error.message])
+    await refuseBankFile(fileId, error.message)
     publish('payment')
     return
   }
@@ -131,18 +139,12 @@ async function keepEntries(fileId: number, statements: readonly BankStatement[])
     entries.map((entry) => ({ ...entry, account, key: digested(entry.key) })),
   )
   await inTransaction(async () => {
-    if (!(await one(`select id from bank_file where id = $1 and state = 'reading' for update`, [fileId])))
-      return
+    if (!(await lockReading(fileId))) return
     const matcher = new Matcher()
     let fresh = 0
     for (let at = 0; at < all.length; at += 500)
       fresh += (await addEntries(fileId, all.slice(at, at + 500), matcher)).size
-    await run(`update bank_file set state = 'ready', account = $2, entries = $3, known = $4 where id = $1`, [
-      fileId,
-      accountsOf(all),
-      all.length,
-      all.length - fresh,
-    ])
+    await closeReading({ fileId, account: accountsOf(all), entries: all.length, known: all.length - fresh })
     publish('payment')
   })
 }
@@ -152,7 +154,9 @@ export const digested = (key: string) =>
   `${createHash('sha256')
     .update(key.replace(/\|\d+$/, ''))
     .digest('hex')}|${/\d+$/.exec(key)![0]}`
+
 const placed = ({ account, key }: { account: string; key: string }) => json([account, key])
+
 const accountsOf = (entries: readonly { account: string }[]) =>
   [...new Set(entries.map((one) => one.account).filter(Boolean))].join(', ').slice(0, 200)
 
@@ -160,45 +164,21 @@ type Placed = BankEntry & { account: string }
 
 /** Keeps a batch of movements, matched. @returns those that were not known, by account and key */
 async function addEntries(fileId: number, batch: readonly Placed[], matcher: Matcher): Promise<Set<string>> {
-  const there = new Set(
-    (
-      await rows<{ account: string; key: string }>(
-        `select e.account, e.key
-        from bank_entry e
-        join jsonb_to_recordset($1::jsonb) as n (account text, key text)
-          on n.account = e.account
-          and n.key = e.key`,
-        [json(batch.map(({ account, key }) => ({ account, key })))],
-      )
-    ).map(placed),
-  )
+  const there = new Set((await knownEntries(batch.map(({ account, key }) => ({ account, key })))).map(placed))
   const fresh = [
     ...new Map(
       batch.filter((entry) => !there.has(placed(entry))).map((entry) => [placed(entry), entry]),
     ).values(),
   ]
   const matches = await matcher.match(fresh)
-  await run(
-    `insert into bank_entry (
-      file_id, account, key, booked_on, amount, currency, name, iban, text, reference, state, reason, proposal
-    )
-    select $1, n.account, n.key, n."bookedOn", n.amount, n.currency, left(n.name, 200), left(n.iban, 60),
-      left(n.text, 1000), left(n.reference, 200), n.state, n.reason, n.proposal
-    from jsonb_to_recordset($2::jsonb) as n (
-      account text, key text, "bookedOn" date, amount numeric, currency text, name text, iban text, text text,
-      reference text, state text, reason text, proposal jsonb
-    )`,
-    [
-      fileId,
-      json(
-        fresh.map((entry, index) => ({
-          ...entry,
-          state: matches[index]!.certainty,
-          reason: matches[index]!.reason,
-          proposal: matches[index]!.proposal,
-        })),
-      ),
-    ],
+  await insertEntries(
+    fileId,
+    fresh.map((entry, index) => ({
+      ...entry,
+      state: matches[index]!.certainty,
+      reason: matches[index]!.reason,
+      proposal: matches[index]!.proposal,
+    })),
   )
   return new Set(fresh.map(placed))
 }
@@ -217,67 +197,23 @@ export async function keepMovements(
   actor: string,
 ): Promise<boolean[]> {
   const conflict = source.importId === null ? '(sha256) where import_id is null' : '(import_id)'
-  const { id } = (await one<{ id: number }>(
-    `insert into bank_file (sha256, name, import_id, state, made_at, made_by)
-    values ($1, $2, $3, 'ready', $4, $5)
-    on conflict ${conflict} do update
-    set name = excluded.name
-    returning id`,
-    [source.sha256, source.name, source.importId, clock.now(), actor],
-  ))!
+  const { id } = (await insertMovementsFile(conflict, {
+    sha256: source.sha256,
+    name: source.name,
+    importId: source.importId,
+    now: clock.now(),
+    actor,
+  }))!
   const fresh = await addEntries(id, entries, new Matcher())
   const known = entries.length - fresh.size
-  await run(
-    `update bank_file f
-    set known = f.known + $2,
-      entries = f.known + $2 + (select count(*) from bank_entry e where e.file_id = f.id),
-      account = (
-        select coalesce(left(string_agg(distinct e.account, ', '), 200), '')
-        from bank_entry e
-        where e.file_id = f.id and e.account <> ''
-      )
-    where f.id = $1`,
-    [id, known],
-  )
+  await closeMovements(id, known)
   publish('payment')
   return entries.map((entry) => fresh.has(placed(entry)))
 }
 
-const fileColumns = `
-  f.id, f.name, f.account, f.state, f.reason, f.entries, f.known, f.made_at "madeAt", f.made_by "madeBy",
-  (
-    select coalesce(jsonb_object_agg(c.state, c.count), '{}')
-    from (select e.state, count(*) count from bank_entry e where e.file_id = f.id group by 1) c
-  ) counts`
-
 /** Files, newest first. */
 export async function bankFiles(): Promise<BankFileView[]> {
-  return rows<BankFileView>(`select ${fileColumns} from bank_file f order by f.id desc limit 100`)
-}
-
-const entryColumns = `
-  e.id, e.file_id "fileId", e.booked_on::text "bookedOn", e.amount::text amount, e.currency, e.name, e.iban,
-  e.text, e.reference, e.state, e.reason, e.proposal, e.payment_id "paymentId", e.decided_by "decidedBy"`
-
-/** One page of a file's movements, those that need somebody first. */
-export async function bankEntries(filter: {
-  fileId: number
-  state?: EntryState
-  after?: string
-  limit: number
-}): Promise<Listed<EntryView>> {
-  const parameters: unknown[] = [filter.fileId, filter.state ?? null]
-  const rank = `array_position(array['unsure', 'strange', 'sure', 'to book', 'booked', 'set aside'], e.state)`
-  const page = keyset({ key: rank, type: 'int', descending: false }, 'e.id', filter.after, parameters)
-  const found = await rows<EntryView & { sortKey: string }>(
-    `select ${entryColumns}, (${rank})::text "sortKey"
-    from bank_entry e
-    where e.file_id = $1 and ($2::text is null or e.state = $2) and ${page.where}
-    order by ${page.order}
-    limit ${filter.limit + 1}`,
-    parameters,
-  )
-  return paged(found, filter.limit)
+  return bankFileRows()
 }
 
 /**
@@ -290,12 +226,7 @@ export async function bookSure(
   actor: string,
 ): Promise<number> {
   return inTransaction(async () => {
-    const taken = await run(
-      `update bank_entry
-      set state = 'to book', decided_by = $3, decided_at = $4
-      where file_id = $1 and state = 'sure' and ($2::int[] is null or id = any($2))`,
-      [fileId, ids, actor, clock.now()],
-    )
+    const taken = await markSure({ fileId, ids, actor, now: clock.now() })
     if (taken === 0)
       throw new Refusal('nothing-sure', 'None of these waits to be booked any more. Look again.')
     await addJob('book-bank-entries', { fileId })
@@ -307,20 +238,14 @@ export async function bookSure(
 /** Books what waits, one transaction each; what cannot be booked any more is unsure again, with the reason. */
 export async function bookWaiting(fileId: number): Promise<void> {
   for (;;) {
-    const waiting = await rows<{ id: number; by: string }>(
-      `select id, decided_by by from bank_entry where file_id = $1 and state = 'to book' order by id limit 100`,
-      [fileId],
-    )
+    const waiting = await nextToBook(fileId)
     if (waiting.length === 0) return
     for (const { id, by } of waiting) {
       try {
         await inTransaction(() => bookOne(id, ['to book'], null, by))
       } catch (error) {
         if (!(error instanceof Refusal)) throw error
-        await run(`update bank_entry set state = 'unsure', reason = $2 where id = $1 and state = 'to book'`, [
-          id,
-          error.message,
-        ])
+        await unsureAgain(id, error.message)
       }
     }
     publish('payment')
@@ -342,9 +267,7 @@ async function bookOne(
   decided: { customerId: number; settle: Settlement[] } | null,
   actor: string,
 ): Promise<number> {
-  const entry = await one<EntryView>(`select ${entryColumns} from bank_entry e where e.id = $1 for update`, [
-    id,
-  ])
+  const entry = await lockEntry(id)
   if (!entry) throw new Refusal('no-such-entry', 'That movement does not exist.', { status: 404 })
   if (!from.includes(entry.state))
     throw new Refusal(
@@ -375,23 +298,14 @@ async function bookOne(
     },
     actor,
   )
-  await run(
-    `update bank_entry set state = 'booked', payment_id = $2, decided_by = $3, decided_at = $4 where id = $1`,
-    [id, paymentId, actor, clock.now()],
-  )
+  await markBooked({ id, paymentId, actor, now: clock.now() })
   return paymentId
 }
 
 /** Sets movements aside that are none of ours (fees, transfers), with the reason, or takes them up again. */
 export async function setAside(ids: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const done = await rows<{ id: number }>(
-      `update bank_entry
-      set state = 'set aside', reason = $2, decided_by = $3, decided_at = $4
-      where id = any($1::int[]) and state in ('sure', 'unsure', 'strange')
-      returning id`,
-      [ids, reason, actor, clock.now()],
-    )
+    const done = await setEntriesAside({ ids, reason, actor, now: clock.now() })
     publish('payment')
     return done.map((row) => row.id)
   })
@@ -400,15 +314,7 @@ export async function setAside(ids: readonly number[], reason: string, actor: st
 /** Matches what is not booked yet once more, with what is open now. @returns how many changed */
 export async function matchAgain(fileId: number): Promise<number> {
   return inTransaction(async () => {
-    const open = await rows<EntryView>(
-      `select ${entryColumns}
-      from bank_entry e
-      where e.file_id = $1 and e.state in ('sure', 'unsure', 'strange')
-      order by e.id
-      limit 5000
-      for update`,
-      [fileId],
-    )
+    const open = await lockOpenEntries(fileId)
     const matcher = new Matcher(fileId)
     const found: { id: number; state: string; reason: string; proposal: Proposal }[] = []
     for (let at = 0; at < open.length; at += 500) {
@@ -420,13 +326,7 @@ export async function matchAgain(fileId: number): Promise<number> {
           found.push({ id: entry.id, state: certainty, reason, proposal })
       })
     }
-    await run(
-      `update bank_entry e
-      set state = n.state, reason = n.reason, proposal = n.proposal
-      from jsonb_to_recordset($1::jsonb) as n (id int, state text, reason text, proposal jsonb)
-      where e.id = n.id`,
-      [json(found)],
-    )
+    await rematched(found)
     publish('payment')
     return found.length
   })

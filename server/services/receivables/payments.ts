@@ -1,18 +1,42 @@
 import { dayWords, dayInZone, type Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
-import { capital, type DocumentKind, receiptKind } from '../../../core/documents/kinds'
+import { capital, receiptKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { Decimal, moneyText, type DecimalText } from '../../../core/money/decimal'
 import { checkSettlements, settledBy, type Settlement } from '../../../core/receivables/settle'
 import type { EventFacts } from '../../../core/routines/routine'
 import { clock } from '../../clock'
-import { inTransaction, one, rows, run } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { Allocation, HouseEvent, Payment } from '../../db/models'
 import { addJob } from '../../queue/add'
-import { markStale } from '../outbox/stale'
+import { markStale } from '../outbox/queries'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { note, noteAll } from '../history/history'
+import {
+  payingCustomer,
+  brandCodeOf,
+  shareClosedUntil,
+  samePayment,
+  type LockedItem,
+  lockSettledItems,
+  lockPayment,
+  lowerPaymentOpen,
+  lowerOpenItem,
+  clearPromise,
+  paymentToAllocate,
+  lockItemsOfPayment,
+  lockPaymentRow,
+  paymentToUndo,
+  returnedOf,
+  insertReversal,
+  reverseAllocations,
+  raiseOpenItem,
+  raisePaymentOpen,
+  clearPaymentOpen,
+  dropPreparedOf,
+  releaseClaims,
+} from './payments-queries'
 
 /*
  * Payments that came in and refunds that went out: the entry, what it settles and the open amounts in one
@@ -39,18 +63,6 @@ export interface NewPayment {
   another?: boolean
 }
 
-interface LockedItem {
-  id: number
-  number: string
-  kind: DocumentKind
-  customerId: number
-  brandId: number
-  sourceId: number
-  currency: string
-  open: string
-  voided: boolean
-}
-
 /** Books a payment or refund in a transaction of its own. @throws Refusal */
 export async function recordPayment(payment: NewPayment, actor: string): Promise<number> {
   return inTransaction(() => bookPayment(payment, actor))
@@ -60,25 +72,7 @@ export async function recordPayment(payment: NewPayment, actor: string): Promise
 export async function bookPayment(payment: NewPayment, actor: string): Promise<number> {
   // open items before customers, as issuing locks them
   const items = await lockItems(payment.settle.map((line) => line.documentId))
-  const customer = await one<{
-    id: number
-    name: string
-    number: string
-    brandId: number
-    group: string
-    country: string
-    salesperson: string
-  }>(
-    `select c.id, c.name, c.number, c.group_name "group", c.country, c.salesperson,
-      coalesce(
-        (select d.brand_id from document d where d.customer_id = c.id order by d.id desc limit 1),
-        (select min(id) from brand)
-      ) "brandId"
-    from customer c
-    where c.id = $1
-    for update`,
-    [payment.customerId],
-  )
+  const customer = await payingCustomer(payment.customerId)
   if (!customer)
     throw new Refusal('no-such-customer', 'That customer does not exist.', {
       status: 404,
@@ -129,7 +123,7 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
     total: money(payment.amount, payment),
     net: money(payment.amount, payment),
     currency: payment.currency,
-    brand: (await one<{ code: string }>('select code from brand where id = $1', [brandId]))!.code,
+    brand: (await brandCodeOf(brandId))!.code,
     customer: customer.number,
     group: customer.group,
     country: customer.country,
@@ -177,9 +171,7 @@ function settledWords(
 /** @throws Refusal "future-date", "closed-period" */
 async function checkDate(date: Day): Promise<void> {
   const { timeZone } = await company()
-  const { closedUntil } = (await one<{ closedUntil: Day | null }>(
-    'select closed_until::text "closedUntil" from company for share',
-  ))!
+  const { closedUntil } = (await shareClosedUntil())!
   if (date > dayInZone(clock.now(), timeZone))
     throw new Refusal('future-date', `${dayWords(date)} is in the future. Give the day the money moved.`, {
       status: 400,
@@ -199,21 +191,7 @@ async function refuseTwice(
   { customerId, direction, date, amount, currency, method }: NewPayment,
   name: string,
 ): Promise<void> {
-  const same = await one<{ at: Date; by: string }>(
-    `select made_at at, made_by by
-    from payment p
-    where customer_id = $1
-      and direction = $2
-      and date = $3
-      and amount = $4::numeric
-      and currency = $5
-      and method = $6
-      and reverses_id is null
-      and not exists (select from payment r where r.reverses_id = p.id)
-    order by id desc
-    limit 1`,
-    [customerId, direction, date, amount, currency, method],
-  )
+  const same = await samePayment({ customerId, direction, date, amount, currency, method })
   if (same)
     throw new Refusal(
       'booked-before',
@@ -228,16 +206,7 @@ async function refuseTwice(
  * the other.
  */
 async function lockItems(documentIds: readonly number[]): Promise<Map<number, LockedItem>> {
-  const found = await rows<LockedItem>(
-    `select d.id, d.number, d.kind, d.customer_id "customerId", d.brand_id "brandId", d.source_id "sourceId",
-      i.currency, i.open::text open, exists (select from document_void v where v.document_id = d.id) voided
-    from open_item i
-    join document d on d.id = i.document_id
-    where i.document_id = any($1::int[])
-    order by i.document_id
-    for update of i`,
-    [documentIds],
-  )
+  const found = await lockSettledItems(documentIds)
   return new Map(found.map((item) => [item.id, item]))
 }
 
@@ -288,13 +257,7 @@ async function giveBack(
   let given = new Decimal(0)
   for (const [index, { paymentId, amount }] of backs.entries()) {
     const about = { field: `giveBack.${index}` }
-    const kept = await one<{ open: string; customerId: number; currency: string; direction: string }>(
-      `select open::text open, customer_id "customerId", currency, direction
-      from payment
-      where id = $1
-      for update`,
-      [paymentId],
-    )
+    const kept = await lockPayment(paymentId)
     if (
       direction !== 'out' ||
       !kept ||
@@ -307,10 +270,7 @@ async function giveBack(
       })
     if (new Decimal(amount).lte(0) || new Decimal(amount).gt(kept.open))
       throw new Refusal('over-open', `Of that payment ${kept.open} ${currency} are on account.`, { about })
-    await run('update payment set open = open - $2::numeric, version = version + 1 where id = $1', [
-      paymentId,
-      amount,
-    ])
+    await lowerPaymentOpen(paymentId, amount)
     given = given.plus(amount)
   }
   if (given.gt(rest))
@@ -345,29 +305,17 @@ async function settle(
       at: clock.now(),
       by: actor,
     })
-    await run('update open_item set open = open - $2::numeric where document_id = $1', [
-      line.documentId,
-      new Decimal(amount).times(sign).toString(),
-    ])
+    await lowerOpenItem(line.documentId, new Decimal(amount).times(sign).toString())
   }
   if (new Decimal(item.open).times(sign).eq(new Decimal(line.amount).plus(line.discount).plus(line.writeOff)))
-    await run(`update open_item set promised_on = null where document_id = $1`, [line.documentId])
+    await clearPromise(line.documentId)
 }
 
 /** Books what lies on account on further documents. @throws Refusal */
 export async function allocatePayment(id: number, lines: Settlement[], actor: string): Promise<void> {
   await inTransaction(async () => {
     const items = await lockItems(lines.map((line) => line.documentId))
-    const payment = await one<NewPayment & { open: string; name: string; undone: boolean }>(
-      `select p.direction, p.customer_id "customerId", p.date::text date, p.method, p.amount::text amount,
-        p.currency, p.reference, p.open::text open, c.name,
-        p.reverses_id is not null or exists (select from payment r where r.reverses_id = p.id) undone
-      from payment p
-      join customer c on c.id = p.customer_id
-      where p.id = $1
-      for update of p`,
-      [id],
-    )
+    const payment = await paymentToAllocate(id)
     if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
     if (payment.undone) throw new Refusal('undone', 'That payment was taken back.')
     checkItems({ ...payment, settle: lines }, items, { id: payment.customerId, name: payment.name })
@@ -379,10 +327,7 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
       )
     checkSettlements(payment.open, payment.currency, lines, items)
     for (const line of lines) await settle(id, payment, line, items.get(line.documentId)!, actor)
-    await run('update payment set open = open - $2::numeric, version = version + 1 where id = $1', [
-      id,
-      settledBy(lines).toString(),
-    ])
+    await lowerPaymentOpen(id, settledBy(lines).toString())
     await markStale('source', id)
     await noteAll(
       lines.map((line) => ({ documentId: line.documentId, actor, words: settledWords(payment, line) })),
@@ -399,29 +344,10 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
  */
 export async function undoPayment(id: number, reason: string, actor: string): Promise<number> {
   return inTransaction(async () => {
-    await run(
-      `select document_id
-      from open_item
-      where document_id in (select to_document_id from allocation where payment_id = $1)
-      order by document_id
-      for update`,
-      [id],
-    )
+    await lockItemsOfPayment(id)
     // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
-    await run('select id from payment where id = $1 for update', [id])
-    const payment = await one<{
-      direction: 'in' | 'out'
-      amount: string
-      currency: string
-      reversesId: number | null
-      undone: boolean
-    }>(
-      `select direction, amount::text amount, currency, reverses_id "reversesId",
-        exists (select from payment r where r.reverses_id = p.id) undone
-      from payment p
-      where id = $1`,
-      [id],
-    )
+    await lockPaymentRow(id)
+    const payment = await paymentToUndo(id)
     if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
     if (payment.undone || payment.reversesId !== null)
       throw new Refusal(
@@ -430,49 +356,21 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
           ? 'That payment was taken back already.'
           : 'That is a counter-entry. Record the payment again instead.',
       )
-    if (
-      await one('select id from allocation where to_payment_id = $1 group by id having sum(amount) <> 0', [
-        id,
-      ])
-    )
+    if (await returnedOf(id))
       throw new Refusal('given-back', 'Part of that payment was refunded. Take the refund back first.')
     const { timeZone } = await company()
     const today = dayInZone(clock.now(), timeZone)
     await checkDate(today)
-    const counter = (await one<{ id: number }>(
-      `insert into payment (
-        direction, customer_id, brand_id, date, method, amount, currency, reference, open, reverses_id,
-        made_at, made_by
-      )
-      select direction, customer_id, brand_id, $2, method, -amount, currency, $3, 0, id, $4, $5
-      from payment
-      where id = $1
-      returning id`,
-      [id, today, reason, clock.now(), actor],
-    ))!.id
-    const back = await rows<{ documentId: number | null; toPaymentId: number | null; amount: string }>(
-      `insert into allocation (payment_id, to_document_id, to_payment_id, kind, amount, currency, at, by)
-      select $2, to_document_id, to_payment_id, kind, -amount, currency, $3, $4
-      from allocation
-      where payment_id = $1
-      returning to_document_id "documentId", to_payment_id "toPaymentId", (-amount)::text amount`,
-      [id, counter, clock.now(), actor],
-    )
+    const counter = (await insertReversal({ id, today, reason, now: clock.now(), actor }))!.id
+    const back = await reverseAllocations({ paymentId: id, counter, now: clock.now(), actor })
     const documents = [...new Set(back.flatMap((line) => line.documentId ?? []))].sort((a, b) => a - b)
     const sign = payment.direction === 'in' ? 1 : -1
     for (const line of back) {
       if (line.documentId !== null)
-        await run('update open_item set open = open + $2::numeric where document_id = $1', [
-          line.documentId,
-          new Decimal(line.amount).times(sign).toString(),
-        ])
-      else
-        await run('update payment set open = open + $2::numeric, version = version + 1 where id = $1', [
-          line.toPaymentId,
-          line.amount,
-        ])
+        await raiseOpenItem(line.documentId, new Decimal(line.amount).times(sign).toString())
+      else await raisePaymentOpen(line.toPaymentId, line.amount)
     }
-    await run('update payment set open = 0, version = version + 1 where id = $1', [id])
+    await clearPaymentOpen(id)
     await dropReceipts(id)
     await noteAll(
       documents.map((documentId) => ({
@@ -490,16 +388,8 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
 }
 
 async function dropReceipts(paymentId: number): Promise<void> {
-  const dropped = await rows<{ id: number; kind: DocumentKind }>(
-    `update prepared_document
-    set state = 'dropped', automatic = false
-    where source_id = $1 and state in ('due', 'prepared', 'put back')
-    returning id, kind`,
-    [paymentId],
-  )
-  await run('delete from claim where prepared_id = any($1::int[]) and document_id is null', [
-    dropped.map((paper) => paper.id),
-  ])
+  const dropped = await dropPreparedOf(paymentId)
+  await releaseClaims(dropped.map((paper) => paper.id))
   for (const paper of dropped)
     await note(
       { preparedId: paper.id },

@@ -1,10 +1,9 @@
-import type { Paper } from '../../../core/documents/paper'
 import { paperWords } from '../../../core/documents/words'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
-import { rows } from '../../db/connection'
 import { mergePdfs, renderPaper } from '../../render/pool'
 import { newestDesigns } from '../house/house'
+import { papersAgain } from './queries'
 
 /*
  * Documents made again: the frozen Paper on the design that is in force now, marked as a copy on every
@@ -17,14 +16,7 @@ export const mostAgain = 50
 
 /** @throws Refusal "no-such-document", "cannot-draw" */
 export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
-  const documents = await rows<{ number: string; kind: string; brandId: number; paper: Paper }>(
-    `select number, kind, brand_id "brandId", paper
-    from document
-    where id = any($1::int[])
-    order by array_position($1::int[], id)
-    limit $2`,
-    [ids, mostAgain],
-  )
+  const documents = await papersAgain(ids, mostAgain)
   if (documents.length === 0)
     throw new Refusal('no-such-document', 'None of these documents exists.', { status: 404 })
   const designs = new Map(

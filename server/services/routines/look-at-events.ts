@@ -1,11 +1,9 @@
 import type { CreationAttributes } from 'sequelize'
-import type { DocumentKind } from '../../../core/documents/kinds'
-import { judge, type EventFacts, type Verdict } from '../../../core/routines/routine'
-import { eventOf, type RoutineEvent, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
-import type { Preferences } from '../../../core/preferences/recipients'
+import { judge, type Verdict } from '../../../core/routines/routine'
+import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, json } from '../../db/connection'
 import { Evaluation } from '../../db/models'
 import { deliver } from '../dispatch/deliver'
 import { ClaimLost, keepDrafts, makeAll, type MadeDocument, type ToKeep } from '../documents/prepare'
@@ -15,6 +13,16 @@ import { company } from '../house/house'
 import { reverseWithdrawn } from '../orders/withdrawn'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
+import {
+  type RoutineRow,
+  lockEvents,
+  eventKinds,
+  routinesToAsk,
+  type EventRow,
+  markLookedAt,
+  postedDocument,
+  keepUndeliveredRoutine,
+} from './queries'
 
 /*
  * Lets the routines look at events: judges each condition, prepares what is due or sends what was posted, and
@@ -25,61 +33,24 @@ import { note } from '../history/history'
  * Refuses: nothing. An event that came before a routine applied is seen and passed by, unless a person asked
  * this routine to catch up.
  */
-
-interface EventRow {
-  id: number
-  kind: keyof typeof eventKinds
-  sourceId: number
-  rootId: number
-  documentId: number | null
-  facts: EventFacts
-  at: Date
-  actor: string
-  onlyRoutine: number | null
-}
-interface RoutineRow {
-  id: number
-  name: string
-  version: number
-  trust: Trust
-  sentence: RoutineSentence
-  isOn: boolean
-  appliesSince: Date | null
-}
 interface Judged {
   routine: RoutineRow
   verdict: Verdict
 }
+
 type AllJudged = ReadonlyMap<number, readonly Judged[]>
+
 type AllMade = Map<string, Map<number, MadeDocument>>
+
 interface Result {
   outcome: string
   reason: string
 }
 
-/** Which routines look at an event of a kind. */
-const eventKinds = {
-  'order status': 'order status',
-  'document issued': 'posted',
-  'payment recorded': 'payment',
-} as const satisfies Record<string, RoutineEvent>
-
 export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
-  const events = await rows<EventRow>(
-    `select e.id, e.kind, e.source_id "sourceId", s.root_id "rootId", e.document_id "documentId", e.facts, e.at,
-      e.actor, e.only_routine "onlyRoutine"
-    from event e
-    join source s on s.id = e.source_id
-    where e.id = any($1::int[]) and e.looked_at is null and e.kind = any($2::text[])
-    order by e.id`,
-    [eventIds, Object.keys(eventKinds)],
-  )
+  const events = await lockEvents(eventIds, Object.keys(eventKinds))
   if (events.length === 0) return
-  const routines = await rows<RoutineRow>(
-    `select id, name, version, trust, sentence, is_on "isOn", applies_since "appliesSince"
-    from routine
-    order by id`,
-  )
+  const routines = await routinesToAsk()
   const judged = new Map(
     events.map((event) => [
       event.id,
@@ -122,6 +93,7 @@ const addressingOf = (sentence: RoutineSentence): Addressing => ({
   role: sentence.to,
   copyTo: sentence.copyTo ?? [],
 })
+
 const madeKey = (sentence: RoutineSentence) =>
   json([eventOf(sentence), sentence.issue, addressingOf(sentence)])
 
@@ -167,9 +139,9 @@ async function lookAtAll(events: readonly EventRow[], judged: AllJudged, laidOut
   const versions = await lockSources(
     events.filter((event) => event.kind !== 'document issued').map((event) => event.sourceId),
   )
-  const taken = await rows<{ id: number }>(
-    'update event set looked_at = $2 where id = any($1::int[]) and looked_at is null returning id',
-    [events.map((event) => event.id), now],
+  const taken = await markLookedAt(
+    events.map((event) => event.id),
+    now,
   )
   const mine = new Set(taken.map(({ id }) => id))
   const looked = events
@@ -236,28 +208,14 @@ function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version:
  * person sends it.
  */
 async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string): Promise<Result> {
-  const document = (await one<{
-    number: string
-    kind: DocumentKind
-    voided: boolean
-    unsent: boolean
-    customerName: string
-    preferences: Preferences
-  }>(
-    `select d.number, d.kind, exists (select from document_void v where v.document_id = d.id) voided,
-      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.preferences
-    from document d
-    join customer c on c.id = d.customer_id
-    where d.id = $1`,
-    [event.documentId],
-  ))!
+  const document = (await postedDocument(event.documentId))!
   if (document.voided) return { outcome: 'not wanted', reason: `${document.number} was voided.` }
   if (document.preferences[document.kind]?.channel === 'nothing')
     return { outcome: 'not wanted', reason: `${document.customerName} wants none.` }
   if (!document.unsent)
     return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
   if (routine.trust !== 'automatic') {
-    await run('update undelivered set routine_id = $2 where document_id = $1', [event.documentId, routine.id])
+    await keepUndeliveredRoutine(event.documentId, routine.id)
     return {
       outcome: 'due',
       reason: `${document.number} waits on To send: “${routine.name}” sends nothing by itself.`,

@@ -1,10 +1,18 @@
 import { Refusal } from '../../../core/errors'
 import { checkSentence, trusts, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
 import { clock } from '../../clock'
-import { inTransaction, json, one, rows, run } from '../../db/connection'
+import { inTransaction, json } from '../../db/connection'
 import { Routine } from '../../db/models'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
+import {
+  routineRows,
+  versionsOfRoutine,
+  lockRoutine,
+  updateRoutine,
+  routineNamed,
+  insertRoutineVersion,
+} from './routines-queries'
 
 /*
  * Routines as a supervisor keeps them: name, sentence, on and off apart from editing, trust. Every change
@@ -27,18 +35,7 @@ export interface RoutineView {
 }
 
 export async function listRoutines(): Promise<RoutineView[]> {
-  return rows<RoutineView>(
-    `select r.id, r.name, r.description, r.is_on "isOn", r.applies_since "appliesSince", r.trust, r.version,
-      r.sentence, r.changed_at "changedAt", r.changed_by "changedBy",
-      (
-        select count(*)::int
-        from prepared_document p
-        where p.routine_id = r.id and p.state = 'issued' and p.since >= date_trunc('month', $1::timestamptz)
-      ) "thisMonth"
-    from routine r
-    order by r.name`,
-    [clock.now()],
-  )
+  return routineRows(clock.now())
 }
 
 export interface RoutineVersion {
@@ -52,14 +49,7 @@ export interface RoutineVersion {
 }
 
 export async function routineVersions(id: number): Promise<RoutineVersion[]> {
-  return rows<RoutineVersion>(
-    `select version, name, trust, is_on "isOn", sentence, made_at "madeAt", made_by "madeBy"
-    from routine_version
-    where routine_id = $1
-    order by version desc
-    limit 50`,
-    [id],
-  )
+  return versionsOfRoutine(id)
 }
 
 export interface RoutineChange {
@@ -80,42 +70,31 @@ export async function changeRoutine(id: number, change: RoutineChange, actor: st
     })
   if (change.sentence) checkSentence(change.sentence, (await company()).orderStatuses)
   await inTransaction(async () => {
-    const current = await one<{ version: number; isOn: boolean; name: string }>(
-      'select version, is_on "isOn", name from routine where id = $1 for update',
-      [id],
-    )
+    const current = await lockRoutine(id)
     if (!current) throw new Refusal('no-such-routine', 'That routine does not exist.', { status: 404 })
     if (current.version !== change.version)
       throw new Refusal('changed-meanwhile', `Somebody changed “${current.name}” meanwhile. Load it again.`)
     if (change.name !== undefined) await refuseTakenName(change.name, id)
     const now = clock.now()
     const switchedOn = change.isOn === true && !current.isOn
-    await run(
-      `update routine
-      set name = coalesce($2::text, name), description = coalesce($3::text, description),
-        is_on = coalesce($4::boolean, is_on), trust = coalesce($5::text, trust),
-        sentence = coalesce($6::jsonb, sentence), version = version + 1, changed_at = $7::timestamptz,
-        changed_by = $8, applies_since = case when $9::boolean then $7::timestamptz else applies_since end
-      where id = $1`,
-      [
-        id,
-        change.name ?? null,
-        change.description ?? null,
-        change.isOn ?? null,
-        change.trust ?? null,
-        change.sentence ? json(change.sentence) : null,
-        now,
-        actor,
-        switchedOn,
-      ],
-    )
+    await updateRoutine({
+      id,
+      name: change.name ?? null,
+      description: change.description ?? null,
+      isOn: change.isOn ?? null,
+      trust: change.trust ?? null,
+      sentence: change.sentence ? json(change.sentence) : null,
+      now,
+      actor,
+      switchedOn,
+    })
     await keepVersion(id)
     publish('routine', [id])
   })
 }
 
 async function refuseTakenName(name: string, except: number): Promise<void> {
-  const same = await one('select id from routine where lower(name) = lower($1) and id <> $2', [name, except])
+  const same = await routineNamed(name, except)
   if (same)
     throw new Refusal('same-name', `There is already a routine “${name}”. Choose another name.`, {
       status: 400,
@@ -154,9 +133,5 @@ export async function addRoutine(routine: NewRoutine, actor: string): Promise<nu
 }
 
 async function keepVersion(id: number): Promise<void> {
-  await run(
-    `insert into routine_version (routine_id, version, name, is_on, trust, sentence, made_at, made_by)
-    select id, version, name, is_on, trust, sentence, changed_at, changed_by from routine where id = $1`,
-    [id],
-  )
+  await insertRoutineVersion(id)
 }

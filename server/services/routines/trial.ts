@@ -1,19 +1,19 @@
 import { dayInZone, addDays, type Day } from '../../../core/documents/days'
 import { kindFacts } from '../../../core/documents/kinds'
 import { judge, type EventFacts } from '../../../core/routines/routine'
-import {
-  checkSentence,
-  eventOf,
-  type RoutineEvent,
-  type RoutineSentence,
-} from '../../../core/routines/sentence'
-import { type ContactFacts, type Preferences } from '../../../core/preferences/recipients'
+import { checkSentence, eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
-import { rows } from '../../db/connection'
 import { company } from '../house/house'
-import { theHouse, within, type Principal } from '../people/principal'
+import { theHouse } from '../people/principal'
 import { deliveryOf } from '../../../core/dispatch/delivery'
+import {
+  eventsSince,
+  type EventRow,
+  routinesSharing,
+  type CustomerRow,
+  customersWithContacts,
+} from './queries'
 
 /*
  * The trial: what a sentence would have done over the past days, judged on the events as they were, without doing it.
@@ -56,21 +56,6 @@ export interface Trial {
 }
 
 type Outcome = 'clean' | 'person' | 'stuck'
-
-/** `subject`: the order, the document that was posted, the payment. */
-interface EventRow {
-  subject: number
-  facts: EventFacts
-  at: Date
-  customerId: number
-}
-interface CustomerRow {
-  id: number
-  name: string
-  billing: unknown
-  preferences: Preferences
-  contacts: ContactFacts[]
-}
 
 const mostShown = 500
 
@@ -168,10 +153,7 @@ async function sharedWith(
   routineId: number | null,
   first: ReadonlyMap<number, EventRow>,
 ): Promise<{ name: string; count: number }[]> {
-  const others = await rows<{ name: string; sentence: RoutineSentence }>(
-    'select name, sentence from routine where is_on and id is distinct from $1 order by name',
-    [routineId],
-  )
+  const others = await routinesSharing(routineId)
   return others
     .filter(
       (other) => eventOf(other.sentence) === eventOf(sentence) && other.sentence.issue === sentence.issue,
@@ -183,34 +165,6 @@ async function sharedWith(
     .filter((other) => other.count > 0)
 }
 
-const happenings: Record<RoutineEvent, { kind: string; what: string; subject: string; of: string }> = {
-  'order status': { kind: 'order status', what: 'to', subject: 'source_id', of: 'source' },
-  posted: { kind: 'document issued', what: 'posted', subject: 'document_id', of: 'document' },
-  payment: { kind: 'payment recorded', what: 'receipt', subject: 'source_id', of: 'source' },
-}
-
-/** What routines of a kind would have looked at: the statuses reached, the kinds posted, the receipts called for. */
-function eventsSince(
-  since: Date,
-  event: RoutineEvent,
-  what: readonly string[],
-  who: Principal,
-): Promise<EventRow[]> {
-  const { kind, what: fact, subject, of } = happenings[event]
-  return rows<EventRow>(
-    `select e.${subject} subject, e.facts, e.at, o.customer_id "customerId"
-    from event e
-    join ${of} o on o.id = e.${subject}
-    where e.kind = '${kind}'
-      and e.at >= $1
-      and e.only_routine is null
-      and ${within(who, 'o.brand_id')}
-      and e.facts ->> '${fact}' = any($2::text[])
-    order by e.at, e.id`,
-    [since, what],
-  )
-}
-
 /** The first event of each order, document or payment to which the sentence applies: "once" in a trial. */
 function firstPerOrder(sentence: RoutineSentence, events: readonly EventRow[]): Map<number, EventRow> {
   const first = new Map<number, EventRow>()
@@ -220,20 +174,7 @@ function firstPerOrder(sentence: RoutineSentence, events: readonly EventRow[]): 
 }
 
 async function customersOf(ids: readonly number[]): Promise<Map<number, CustomerRow>> {
-  const found = await rows<CustomerRow>(
-    `select c.id, c.name, c.billing, c.preferences,
-      coalesce(
-        (
-          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-          from contact k
-          where k.customer_id = c.id
-        ),
-        '[]'
-      ) contacts
-    from customer c
-    where c.id = any($1::int[])`,
-    [ids],
-  )
+  const found = await customersWithContacts(ids)
   return new Map(found.map((customer) => [customer.id, customer]))
 }
 

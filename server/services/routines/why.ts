@@ -1,15 +1,18 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { judge, occasionOf, type ConditionSeen, type EventFacts } from '../../../core/routines/routine'
-import { sentenceWords, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
+import { judge, occasionOf, type ConditionSeen } from '../../../core/routines/routine'
+import { sentenceWords, type Trust } from '../../../core/routines/sentence'
 import { Refusal } from '../../../core/errors'
-import {
-  preferenceWords,
-  type ContactFacts,
-  type Recipient,
-  type Preferences,
-} from '../../../core/preferences/recipients'
-import { one, rows } from '../../db/connection'
+import { preferenceWords, type Recipient } from '../../../core/preferences/recipients'
 import { deliveryOf } from '../../../core/dispatch/delivery'
+import {
+  whyOrder,
+  routinesOfOrders,
+  statusEvents,
+  evaluationsOf,
+  claimsOf,
+  preparedStates,
+  type RoutineRow,
+} from './why-queries'
 
 /*
  * Why an order's papers were made or not: every routine with each condition's answer and the value seen,
@@ -36,75 +39,15 @@ export interface RoutineWhy {
   evaluations: { outcome: string; reason: string; at: Date; version: number }[]
 }
 
-interface RoutineRow {
-  id: number
-  name: string
-  sentence: RoutineSentence
-  isOn: boolean
-  trust: Trust
-  appliesSince: Date | null
-}
-
 /** @throws Refusal "no-such-order" */
 export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
-  const order = await one<{
-    status: string
-    revision: number
-    billing: unknown
-    preferences: Preferences
-    contacts: ContactFacts[]
-    customerName: string
-  }>(
-    `select o.status, o.revision, c.billing, c.preferences, c.name "customerName",
-      coalesce(
-        (
-          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-          from contact k
-          where k.customer_id = c.id
-        ),
-        '[]'
-      ) contacts
-    from sales_order o
-    join customer c on c.id = o.customer_id
-    where o.id = $1`,
-    [orderId],
-  )
+  const order = await whyOrder(orderId)
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
-  const routines = await rows<RoutineRow>(
-    `select id, name, sentence, is_on "isOn", trust, applies_since "appliesSince"
-    from routine
-    where coalesce(sentence ->> 'on', 'order status') = 'order status'
-    order by name`,
-  )
-  const events = await rows<{ facts: EventFacts; at: Date }>(
-    `select facts, at
-    from event
-    where source_id = $1 and kind = 'order status' and only_routine is null
-    order by id desc`,
-    [orderId],
-  )
-  const evaluations = await rows<RoutineWhy['evaluations'][number] & { routineId: number }>(
-    `select routine_id "routineId", outcome, reason, at, routine_version "version"
-    from evaluation
-    where source_id in (select id from source where root_id = $1)
-    order by id desc
-    limit 100`,
-    [orderId],
-  )
-  const claims = await rows<{ kind: DocumentKind; occasion: string; number: string | null }>(
-    `select k.document_kind kind, k.occasion, d.number
-    from claim k
-    left join document d on d.id = k.document_id
-    where k.source_id = $1`,
-    [orderId],
-  )
-  const papers = await rows<{ kind: DocumentKind; state: string }>(
-    `select distinct on (kind) kind, state
-    from prepared_document
-    where source_id in (select id from source where root_id = $1)
-    order by kind, id desc`,
-    [orderId],
-  )
+  const routines = await routinesOfOrders()
+  const events = await statusEvents(orderId)
+  const evaluations = await evaluationsOf(orderId)
+  const claims = await claimsOf(orderId)
+  const papers = await preparedStates(orderId)
   return routines.map((routine) => {
     const { sentence } = routine
     const reached = events.find(

@@ -1,7 +1,10 @@
 import { rows } from '../../db/connection'
 import type { RunHeader, RunLine, RunPart, RunProblem } from './runs'
 import { keyset, type Sort } from '../keyset'
-import { runsWithin, type Principal } from '../people/principal'
+import { type Principal } from '../people/principal'
+import { runsWithin } from '../people/brand-queries'
+
+/* The statements of runs that have no file of their own. */
 
 /**
  * SQL of one run's documents: what became of each prepared document, in exactly one part. A document in two

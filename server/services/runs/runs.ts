@@ -58,6 +58,7 @@ export const runPartOrder = [
   'failed',
   'open',
 ] as const
+
 export type RunPartName = (typeof runPartOrder)[number]
 
 export interface RunPart {

@@ -1,7 +1,7 @@
 import { idParam } from '../../../checks'
 import { csvAnswer, csvPages } from '../../../csv'
 import { route } from '../../../route'
-import { bankEntries } from '../../../services/receivables/bank'
+import { bankEntries } from '../../../services/receivables/bank-queries'
 
 /** The movements of a bank file with what became of each, as CSV. */
 export default route<{ id: number }>(

@@ -1,6 +1,7 @@
 import { idParam, Joi, page } from '../../../checks'
 import { route } from '../../../route'
-import { bankEntries, entryStates, type EntryState } from '../../../services/receivables/bank'
+import { entryStates, type EntryState } from '../../../services/receivables/bank'
+import { bankEntries } from '../../../services/receivables/bank-queries'
 
 /** The movements of a bank file, those that need somebody first. */
 export default route<{ id: number }, { state?: EntryState; after?: string; limit: number }>(

@@ -1,7 +1,8 @@
 import { idParam } from '../../../checks'
 import { csvAnswer, csvPages } from '../../../csv'
 import { route } from '../../../route'
-import { importRows, importView } from '../../../services/imports/imports'
+import { importView } from '../../../services/imports/imports'
+import { importRows } from '../../../services/imports/imports-queries'
 
 /** What became of every row, as CSV. */
 export default route<{ id: number }>(

@@ -1,6 +1,7 @@
 import { idParam, Joi, page } from '../../../../checks'
 import { route } from '../../../../route'
-import { importRows, type RowState } from '../../../../services/imports/imports'
+import { type RowState } from '../../../../services/imports/imports'
+import { importRows } from '../../../../services/imports/imports-queries'
 
 /** The rows of an import, by line. */
 export default route<{ id: number }, { state?: RowState; after?: string; limit: number }>(

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto'
-import { Refusal } from '../core/errors'
-import { clock } from './clock'
-import { json, one, run } from './db/connection'
+import { Refusal } from '../../core/errors'
+import { clock } from '../clock'
+import { json } from '../db/connection'
+import { beginCall, forgetCall, knownCall, answerCall } from './idempotency-queries'
 
 /*
  * The same call twice is one call. A call with the header Idempotency-Key is written down before it is worked
@@ -30,26 +31,17 @@ export async function once(
   work: () => Promise<Answer>,
 ): Promise<Answer> {
   const callHash = createHash('sha256').update(json(call)).digest('hex')
-  const mine = await run(
-    'insert into api_call (caller, key, call_hash, started_at) values ($1, $2, $3, $4) on conflict do nothing',
-    [caller, key, callHash, clock.now()],
-  )
+  const mine = await beginCall({ caller, key, callHash, now: clock.now() })
   if (mine === 0) return answerOf(caller, key, callHash, work, call)
   let made: Answer
   try {
     made = await work()
   } catch (error) {
     // only a refusal says that nothing was done; after anything else the key stays taken and the call is unclear
-    if (error instanceof Refusal)
-      await run('delete from api_call where caller = $1 and key = $2 and status is null', [caller, key])
+    if (error instanceof Refusal) await forgetCall(caller, key)
     throw error
   }
-  await run('update api_call set status = $3, answer = $4::jsonb where caller = $1 and key = $2', [
-    caller,
-    key,
-    made.status,
-    json(made.answer ?? null),
-  ])
+  await answerCall({ caller, key, status: made.status, answer: made.answer ?? null })
   return made
 }
 
@@ -61,10 +53,7 @@ async function answerOf(
   call: unknown,
 ): Promise<Answer> {
   for (let waited = 0; waited <= longestWait; waited += 50) {
-    const known = await one<{ callHash: string; status: number | null; answer: unknown }>(
-      'select call_hash "callHash", status, answer from api_call where caller = $1 and key = $2',
-      [caller, key],
-    )
+    const known = await knownCall(caller, key)
     if (!known) return once(caller, key, call, work) // the first was refused
     if (known.callHash !== callHash)
       throw new Refusal(

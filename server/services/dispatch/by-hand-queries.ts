@@ -1,0 +1,180 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { RoutineSentence } from '../../../core/routines/sentence'
+import { rows, run, one } from '../../db/connection'
+import { stopOfDispatch, stopOf } from './stopped-queries'
+
+/* The statements of by-hand.ts. */
+
+interface DocumentRow {
+  id: number
+  kind: DocumentKind
+  number: string
+  customerId: number
+  customerName: string
+  brandId: number
+  emailTextId: number
+  total: string
+  currency: string
+  painted: boolean
+}
+
+export const wakeDispatches = (given: {
+  ids: readonly number[]
+  now: Date
+  before: readonly string[]
+  once: string | null
+  sendTo: string | null
+}) =>
+  rows<{ id: number; ready: boolean }>(
+    `update dispatch
+    set state = 'waiting', stuck_cause = null, attempts = 0, away = false, last_reply = null, held = false,
+      next_try_at = $now, since = $now, to_addresses = coalesce($once::jsonb, to_addresses),
+      send_to = coalesce($sendTo, send_to)
+    where id = any($ids::int[]) and state = any($before::text[]) and channel = 'email'
+    returning id, ready`,
+    given,
+  )
+
+export const forgetRefusedRecipients = (goingIds: readonly number[]) =>
+  run(
+    `delete from dispatch_recipient where dispatch_id = any($goingIds::int[]) and outcome in ('bounced', 'refused')`,
+    { goingIds },
+  )
+
+export const unpaintedOf = (goingIds: readonly number[]) =>
+  rows<{ id: number }>(
+    `select dd.document_id id
+    from dispatch_document dd
+    join unpainted u on u.document_id = dd.document_id
+    where dd.dispatch_id = any($goingIds::int[])`,
+    { goingIds },
+  )
+
+export const moveByHand = (given: {
+  ids: readonly number[]
+  state: string
+  now: Date
+  how: string | null
+  before: readonly string[]
+  toPaper: boolean
+}) =>
+  rows<{ id: number }>(
+    `update dispatch
+    set state = $state::text, since = $now::timestamptz,
+      arrived_at = case when $state::text = 'arrived' then $now::timestamptz end, arrived_how = $how::text,
+      channel = case when $toPaper::boolean then 'paper' else channel end
+    where id = any($ids::int[])
+      and state = any($before::text[])
+      and (not $toPaper::boolean or (channel = 'paper' and not held) or state = 'stuck')
+    returning id`,
+    given,
+  )
+
+export const insertUndelivered = (settledIds: readonly number[], now: Date) =>
+  run(
+    `insert into undelivered (document_id, since)
+    select distinct dd.document_id, $now::timestamptz
+    from dispatch_document dd join dispatch s on s.id = dd.dispatch_id
+    where dd.dispatch_id = any($settledIds::int[]) and not s.is_copy
+      and not exists (select from document_void v where v.document_id = dd.document_id)
+      and not exists (
+        select from dispatch_document o join dispatch x on x.id = o.dispatch_id
+        where o.document_id = dd.document_id and x.state <> 'closed' and not x.is_copy)
+    on conflict do nothing`,
+    { settledIds, now },
+  )
+
+export const holdWaiting = (given: { ids: readonly number[]; held: boolean; despite: boolean }) =>
+  rows<{ id: number; nextTryAt: Date }>(
+    `update dispatch
+    set held = $held, held_for = null, despite = $despite
+    where id = any($ids::int[]) and state = 'waiting' and held <> $held
+    returning id, next_try_at "nextTryAt"`,
+    given,
+  )
+
+export const stoppedAmong = (ids: readonly number[]) =>
+  rows<{ number: string; stopped: string }>(
+    `select x.number, x.stopped
+    from (
+      select s.number, ${stopOfDispatch('s')} stopped
+      from dispatch s
+      where s.id = any($ids::int[])
+      order by s.id
+    ) x
+    where x.stopped is not null`,
+    { ids },
+  )
+
+export const postponeDispatches = (ids: readonly number[], at: Date) =>
+  rows<{ id: number }>(
+    `update dispatch
+    set not_before = $at, next_try_at = $at, held = false
+    where id = any($ids::int[]) and state = 'waiting' and channel = 'email'
+    returning id`,
+    { ids, at },
+  )
+
+export const turnToPaper = (given: {
+  ids: readonly number[]
+  now: Date
+  before: readonly string[]
+  state: undefined | string
+}) =>
+  rows<{ id: number }>(
+    `update dispatch
+    set state = $state, channel = 'paper', send_to = 'Paper, by post', stuck_cause = null, since = $now
+    where id = any($ids::int[]) and state = any($before::text[])
+    returning id`,
+    given,
+  )
+
+export const whoHasIt = (documentId: number) =>
+  rows<{ address: string; at: Date; outcome: string }>(
+    `select r.address, r.at, r.outcome
+    from dispatch_recipient r
+    join dispatch_document dd on dd.dispatch_id = r.dispatch_id
+    where dd.document_id = $documentId and r.outcome in ('accepted', 'delivered')
+    order by r.at desc`,
+    { documentId },
+  )
+
+export const lockDocument = (documentId: number) =>
+  one('select id from document where id = $documentId for no key update', { documentId })
+
+export const documentToCopy = (documentId: number) =>
+  one<DocumentRow & { voided: boolean }>(
+    `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName",
+      d.brand_id "brandId", d.email_text_id "emailTextId", d.total, d.currency,
+      f.document_id is not null painted,
+      exists (select from document_void v where v.document_id = d.id) voided
+    from document d
+    left join document_file f on f.document_id = d.id
+    where d.id = $documentId`,
+    { documentId },
+  )
+
+export const copyOnItsWay = (documentId: number, to: string) =>
+  one(
+    `select id
+    from dispatch dp
+    join dispatch_document dd on dd.dispatch_id = dp.id
+    where dd.document_id = $documentId
+      and dp.to_addresses ? $to
+      and dp.state in ('waiting', 'claimed', 'handing over')`,
+    { documentId, to },
+  )
+
+export const documentStop = (documentId: number) =>
+  one<{ number: string; stopped: string | null }>(
+    `select d.order_number number, ${stopOf('d')} stopped from document d where d.id = $documentId`,
+    { documentId },
+  )
+
+export const undeliveredRoutine = (documentId: number) =>
+  one<{ sentence: RoutineSentence | null }>(
+    `select (select sentence from routine r where r.id = u.routine_id) sentence
+    from undelivered u
+    where u.document_id = $documentId`,
+    { documentId },
+  )

@@ -1,0 +1,136 @@
+import { stopOf } from './stopped-queries'
+import { run, one, rows } from '../../db/connection'
+
+/* The statements of sweep.ts. */
+
+/** A worker that has not been heard for so long is dead; longer than a busy event loop can be silent. */
+export const deadAfterSeconds = 20
+
+export const sweepLock = 7205119
+
+export const keepBeat = (given: { workerId: string; startedAt: Date; queueWorkers: readonly string[] }) =>
+  run(
+    `insert into worker (id, started_at, beat_at, queue_workers)
+    values ($workerId, $startedAt, now(), $queueWorkers::text[])
+    on conflict (id) do update set beat_at = now(), queue_workers = excluded.queue_workers`,
+    given,
+  )
+
+export const forgetWorker = (workerId: string) => run('delete from worker where id = $workerId', { workerId })
+
+export const trySweepLock = (sweepLock: number) =>
+  one<{ mine: boolean }>('select pg_try_advisory_xact_lock($sweepLock) mine', { sweepLock })
+
+export const bankFilesHalfRead = () =>
+  rows<{ id: number }>(
+    `select id from bank_file where state = 'reading' and made_at < now() - interval '1 minute'`,
+  )
+
+export const bankFilesHalfBooked = (before: Date) =>
+  rows<{ id: number }>(
+    `select distinct file_id id from bank_entry where state = 'to book' and decided_at < $before`,
+    { before },
+  )
+
+export const importsHalfDone = () =>
+  rows<{ id: number }>(
+    `select id from import where state in ('checking', 'writing') and since < now() - interval '1 minute'`,
+  )
+
+export const runsDue = () =>
+  rows<{ id: number }>('select id from send_run where ended_at is null and goes_at <= now()')
+
+export const deleteDeadWorkers = (deadAfterSeconds: number) =>
+  rows<{ id: string; queueWorkers: string[] }>(
+    `delete from worker
+    where beat_at < now() - make_interval(secs => $deadAfterSeconds)
+    returning id, queue_workers "queueWorkers"`,
+    { deadAfterSeconds },
+  )
+
+export const jobsHeldBy = (queueWorkers: readonly string[]) =>
+  one<{ jobs: number }>(
+    'select count(*)::int jobs from graphile_worker._private_jobs where locked_by = any($queueWorkers::text[])',
+    { queueWorkers },
+  )
+
+export const unlockJobs = (queueWorkers: readonly string[]) =>
+  run('select graphile_worker.force_unlock_workers($queueWorkers::text[])', { queueWorkers })
+
+/** SQL: that the worker of a claim is gone, or was too slow. */
+const gone = `(lease_until < $now or not exists (select from worker w where w.id = claimed_by))`
+
+export const returnLapsedClaims = (now: Date) =>
+  rows<{ id: number }>(
+    `update dispatch
+    set state = 'waiting', claim_token = null, claimed_by = null, lease_until = null, next_try_at = $now
+    where state = 'claimed' and ${gone}
+    returning id`,
+    { now },
+  )
+
+export const markUnclear = (now: Date) =>
+  rows<{ id: number }>(
+    `update dispatch
+    set state = 'stuck', stuck_cause = 'unclear', since = $now, noticed = false, claim_token = null,
+      claimed_by = null, lease_until = null
+    where state = 'handing over' and ${gone}
+    returning id`,
+    { now },
+  )
+
+export const forgottenEvents = (before: Date) =>
+  rows<{ id: number }>(
+    'select id from event where looked_at is null and at < $before order by id limit 500',
+    { before },
+  )
+
+export const staleForgotten = (before: Date) =>
+  rows<{ id: number }>('select id from prepared_document where stale and since < $before limit 500', {
+    before,
+  })
+
+export const automaticForgotten = (before: Date) =>
+  rows<{ id: number }>(
+    `select id
+    from prepared_document
+    where state = 'prepared' and automatic and since < $before and ${stopOf('prepared_document')} is null
+    order by order_date, id
+    limit 500`,
+    { before },
+  )
+
+export const unpaintedForgotten = (before: Date) =>
+  rows<{ id: number }>(
+    `select u.document_id id
+    from unpainted u
+    join document d on d.id = u.document_id
+    where d.issued_at < $before
+    limit 500`,
+    { before },
+  )
+
+export const dispatchesForgotten = (before: Date) =>
+  rows<{ id: number }>(
+    `select id
+    from dispatch
+    where state = 'waiting'
+      and channel = 'email'
+      and ready
+      and not held
+      and gather_key is null
+      and next_try_at < $before
+    order by next_try_at
+    limit 1000`,
+    { before },
+  )
+
+export const rehearsalsForgotten = (before: Date) =>
+  rows<{ id: number }>(
+    `select id
+    from rehearsal
+    where sent_at is null and given_up is null and made_at < $before
+    order by id
+    limit 200`,
+    { before },
+  )

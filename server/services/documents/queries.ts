@@ -1,0 +1,252 @@
+import { noAddress, planSending } from '../../../core/dispatch/plan'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
+import type { Exchange } from '../../../core/money/exchange'
+import { json, one, rows, run } from '../../db/connection'
+import type { Which, Candidate } from './send-check'
+import { toCheckMatching } from './matching'
+import type { IssueHow } from './issue'
+import type { Principal } from '../people/principal'
+import { stopOf } from '../dispatch/stopped-queries'
+import type { SourceKind, Source } from './sources'
+
+/* The statements of documents that have no file of their own. */
+
+export const releaseSettledClaim = (documentId: number) =>
+  run(
+    `delete from claim c using document d
+    where d.id = $documentId
+      and c.document_id = d.id
+      and c.prepared_id = d.prepared_id
+      and (
+        exists (select from document_void v where v.document_id = d.id)
+          or d.total <= coalesce(
+            (
+              select sum(k.total)
+              from document k
+              where k.credits_id = d.id
+                and not exists (select from document_void v where v.document_id = k.id)
+            ),
+            0
+          )
+      )`,
+    { documentId },
+  )
+
+export const retakeClaim = (documentId: number, now: Date) =>
+  run(
+    `insert into claim (source_id, document_kind, occasion, prepared_id, document_id, taken_at)
+    select p.source_id, p.kind, p.occasion, p.id, d.id, $now
+    from document d
+    join prepared_document p on p.id = d.prepared_id
+    where d.id = $documentId
+    on conflict do nothing`,
+    { documentId, now },
+  )
+
+export const lastCounters = () =>
+  rows<{ id: number; last: number }>(
+    'select series_id id, max(last) last from series_counter group by series_id',
+  )
+
+export const rateTable = (home: string, today: string) =>
+  rows<Exchange>(
+    `select $home home, currency, rate::text rate, day::text "day", source
+    from (
+      select *, row_number() over (partition by currency order by day desc) place
+      from exchange_rate
+      where day <= $today::date
+    ) r
+    where place <= 60
+    order by day desc`,
+    { home, today },
+  )
+
+export const markIssued = (ids: readonly number[]) =>
+  run(`update prepared_document set state = 'issued' where id = any($ids::int[])`, { ids })
+
+export const claimsIssued = (issued: unknown) =>
+  run(
+    `update claim c
+    set document_id = n.document_id
+    from jsonb_to_recordset($issued::jsonb) as n (
+      document_id int, source_id int, kind text, occasion text, prepared_id int
+    )
+    where c.source_id = n.source_id and c.document_kind = n.kind and c.occasion = n.occasion
+      and c.prepared_id = n.prepared_id`,
+    { issued: json(issued) },
+  )
+
+export interface Unpainted {
+  id: number
+  number: string
+  kind: string
+  paper: Paper
+  designId: number
+  issuedAt: Date
+}
+
+export const documentsToPaint = (documentIds: readonly number[]) =>
+  rows<Unpainted>(
+    `select d.id, d.number, d.kind, d.paper, d.design_id "designId", d.issued_at "issuedAt"
+    from document d
+    join unpainted u on u.document_id = d.id
+    where d.id = any($documentIds::int[])
+    order by d.id`,
+    { documentIds },
+  )
+
+export const readyPainted = (documentIds: readonly number[]) =>
+  rows<{ id: number; channel: string; notBefore: Date }>(
+    `update dispatch
+    set ready = true
+    where not ready
+      and id in (select dispatch_id from dispatch_document where document_id = any($documentIds::int[]))
+      and not exists (
+        select
+        from dispatch_document dd
+        join unpainted u on u.document_id = dd.document_id
+        where dd.dispatch_id = dispatch.id
+      )
+    returning id, channel, not_before "notBefore"`,
+    { documentIds },
+  )
+
+export const deleteUnpainted = (documentIds: readonly number[]) =>
+  rows<{ id: number }>(
+    'delete from unpainted where document_id = any($documentIds::int[]) returning document_id id',
+    { documentIds },
+  )
+
+export const stuckNotDrawn = (given: { documentId: number; reason: string; now: Date }) =>
+  rows<{ id: number }>(
+    `update dispatch
+    set state = 'stuck', stuck_cause = 'not drawn', last_reply = $reason, since = $now
+    where state = 'waiting' and id in (select dispatch_id from dispatch_document where document_id = $documentId)
+    returning id`,
+    given,
+  )
+
+interface Touched {
+  id: number
+  sourceId: number
+  kind: DocumentKind
+}
+
+export const putBackPrepared = (given: { ids: readonly number[]; now: Date; actor: string }) =>
+  rows<Touched>(
+    `update prepared_document set state = 'put back', automatic = false, since = $now, actor = $actor, changes = null
+    where id = any($ids::int[]) and state = 'prepared' returning id, source_id "sourceId", kind`,
+    given,
+  )
+
+export const releaseClaims = (preparedIds: readonly number[]) =>
+  run('delete from claim where prepared_id = any($preparedIds::int[]) and document_id is null', {
+    preparedIds,
+  })
+
+export const dropDue = (given: { ids: readonly number[]; now: Date; actor: string }) =>
+  rows<Touched>(
+    `update prepared_document set state = 'dropped', since = $now, actor = $actor
+    where id = any($ids::int[]) and state in ('due', 'put back') returning id, source_id "sourceId", kind`,
+    given,
+  )
+
+export const undropDropped = (ids: readonly number[], now: Date) =>
+  rows<Touched>(
+    `update prepared_document p
+    set state = 'put back', since = $now
+    where id = any($ids::int[])
+      and state = 'dropped'
+      and not exists (
+        select
+        from prepared_document o
+        where o.source_id = p.source_id
+          and o.kind = p.kind
+          and o.occasion = p.occasion
+          and o.state in ('due', 'prepared', 'put back')
+      )
+    returning id, source_id "sourceId", kind`,
+    { ids, now },
+  )
+
+export const addressOnce = (given: { id: number; toAddresses: string | null; sendTo: string | null }) =>
+  one<{ sourceId: number; channel: string }>(
+    `update prepared_document
+    set to_addresses = $toAddresses::jsonb, send_to = coalesce($sendTo, send_to),
+      stale = stale or $toAddresses::jsonb is null,
+      revision = revision + 1
+    where id = $id and state = 'prepared'
+    returning source_id "sourceId", channel`,
+    given,
+  )
+
+export const sampleOrder = (brandId: number, language: string) =>
+  one<{ id: number }>(
+    `select id
+    from sales_order
+    where brand_id = $brandId and supplied_on is not null
+    order by exists (select from customer c where c.id = customer_id and c.language = $language) desc, date desc,
+      id desc
+    limit 1`,
+    { brandId, language },
+  )
+
+/** At most so many in one Send. */
+export const mostSent = 5000
+
+/**
+ * The prepared documents that a Send is about, each with what would become of it; at most one more than may
+ * be sent.
+ */
+export async function candidates(which: Which, how: IssueHow, who: Principal): Promise<Candidate[]> {
+  const parameters: unknown[] = [noAddress]
+  const where =
+    'papers' in which
+      ? `p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
+      : toCheckMatching(which.matching, parameters, who)
+  const found = await rows<Omit<Candidate, 'plan'>>(
+    `select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
+      p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
+      p.customer_name "customerName", p.total::text total, p.currency,
+      case
+        when (c.preferences -> p.kind ->> 'gathered')::boolean then concat_ws(
+          '|', p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours
+        )
+      end gather
+    from prepared_document p
+    join customer c on c.id = p.customer_id
+    where ${where}
+    order by p.id
+    limit ${mostSent + 1}`,
+    parameters,
+  )
+  const seen =
+    'papers' in which ? new Map(which.papers.map((paper) => [paper.id, paper.revision])) : undefined
+  return found.map((paper) => {
+    const changed = paper.changed || (seen !== undefined && seen.get(paper.id) !== paper.revision)
+    const asked = { issueOnly: how.postOnly, despite: how.despite, withoutAddress: how.withoutAddress }
+    return { ...paper, changed, plan: planSending({ ...paper, ...asked, changed }) }
+  })
+}
+
+export const kindsOfSources = (ids: readonly number[]) =>
+  rows<{ id: number; kind: SourceKind }>(
+    'select id, kind from source where id = any($ids::int[]) order by id',
+    { ids },
+  )
+
+export const rootsOfSources = (ids: readonly number[]) =>
+  rows<{ id: number; kind: SourceKind; rootId: number; rootKind: SourceKind }>(
+    `select s.id, s.kind, s.root_id "rootId", r.kind "rootKind"
+    from source s
+    join source r on r.id = s.root_id
+    where s.id = any($ids::int[])`,
+    { ids },
+  )
+
+export const lockRows = (source: Source, strength: string, of: readonly number[]) =>
+  rows<{ id: number; version: number }>(
+    `select id, version from ${source.table} where id = any($of::int[]) order by id for ${strength}`,
+    { of },
+  )

@@ -1,0 +1,111 @@
+import type { Paper } from '../../../core/documents/paper'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
+import type { Recipient, Preferences, ContactFacts } from '../../../core/preferences/recipients'
+import { one, rows, run } from '../../db/connection'
+import type { renderPaper } from '../../render/pool'
+import type { Letter } from '../dispatch/compose'
+import type { Rehearsable } from './rehearse'
+
+/* The statements of rehearse.ts. */
+
+interface Unsent {
+  id: number
+  number: string
+  content: Paper
+  wouldGoTo: Recipient[]
+  sentTo: string
+  designId: number
+  subject: string
+  text: string
+  customerName: string
+  colours: Letter['brand']['colours']
+  emailLook: EmailLook
+  /** The very PDF, where it is a document's. */
+  stored: Buffer | null
+  fileName: string | null
+  design: Parameters<typeof renderPaper>[1]
+  brandName: string
+  senderName: string
+  senderAddress: string
+  replyTo: string
+}
+
+export const nextRehearsalNumber = () =>
+  one<{ next: string }>(`select nextval('rehearsal_number')::text next`)
+
+export const contactsOfCustomer = (customerId: number) =>
+  one<{ preferences: Preferences; contacts: ContactFacts[] }>(
+    `select preferences,
+      coalesce(
+        (
+          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+          from contact k
+          where k.customer_id = c.id
+        ),
+        '[]'
+      ) contacts
+    from customer c
+    where id = $customerId`,
+    { customerId },
+  )
+
+export const preparedToRehearse = (preparedId: number) =>
+  one<Rehearsable & { problem: string | null }>(
+    `select id, source_id "sourceId", kind, source, design_id "designId", email_text_id "emailTextId",
+      customer_id "customerId", customer_name "customerName", brand_id "brandId", to_role role,
+      copy_to "copyTo", problem
+    from prepared_document
+    where id = $preparedId and state in ('prepared', 'due', 'put back')`,
+    { preparedId },
+  )
+
+export const documentToRehearse = (documentId: number) =>
+  one<{
+    paper: Paper
+    brandId: number
+    customerName: string
+    designId: number
+    emailTextId: number
+  }>(
+    `select d.paper, d.brand_id "brandId", d.customer_name "customerName", d.design_id "designId",
+      (
+        select n.id
+        from email_text n
+        where n.brand_id = d.brand_id
+          and n.kind = d.kind
+          and n.language in (d.paper ->> 'language', (select language from company))
+        order by n.language = d.paper ->> 'language' desc, n.version desc
+        limit 1
+      ) "emailTextId"
+    from document d
+    where d.id = $documentId`,
+    { documentId },
+  )
+
+export const unsentRehearsals = (rehearsalIds: readonly number[]) =>
+  rows<Unsent>(
+    `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design,
+      s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook",
+      coalesce(r.email ->> 'subject', n.subject) subject, coalesce(r.email ->> 'text', n.text) text,
+      r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.name "brandName",
+      b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
+    from rehearsal r
+    left join document_file f on f.document_id = r.document_id
+    left join file on file.sha256 = f.sha256
+    join design s on s.id = r.design_id
+    join email_text n on n.id = r.email_text_id
+    join brand b on b.id = r.brand_id
+    where r.id = any($rehearsalIds::int[]) and r.sent_at is null and r.given_up is null
+    order by r.id`,
+    { rehearsalIds },
+  )
+
+export const markRehearsed = (given: { id: number; now: Date; reply: string }) =>
+  run('update rehearsal set sent_at = $now, last_reply = $reply where id = $id', given)
+
+export const markRehearsalGivenUp = (id: number, reason: string) =>
+  one<{ preparedId: number | null; documentId: number | null }>(
+    `update rehearsal set given_up = $reason where id = $id and sent_at is null
+    returning prepared_id "preparedId", document_id "documentId"`,
+    { id, reason },
+  )

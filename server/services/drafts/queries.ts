@@ -1,0 +1,81 @@
+import type { Credited } from '../../../core/documents/credit'
+import type { DraftFacts } from '../../../core/documents/draft'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { ContactFacts } from '../../../core/preferences/recipients'
+import { rows } from '../../db/connection'
+import type { SubjectRow } from '../documents/found-settings'
+import type { CreditedInvoice } from './context'
+import type { OrderPart } from './parts'
+
+/* The statements of drafts that have no file of their own. */
+
+/** A draft with its customer, as its paper needs it. */
+interface DraftRow extends SubjectRow {
+  kind: DocumentKind
+  facts: DraftFacts
+}
+
+export const draftRows = (draftIds: readonly number[]) =>
+  rows<DraftRow>(
+    `select b.id "sourceId", b.credits_id "creditsId", b.replaces_id "replacesId", b.kind,
+      b.facts, b.facts ->> 'date' "wantedDate", coalesce(o.number, '') number,
+      coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId", b.version,
+      1 revision, '0' total, '0' prepaid, c.id "customerId", c.number "customerNumber", c.name "customerName",
+      c.tax_number "taxNumber", c.terms, c.language "customerLanguage", c.billing, c.preferences,
+      c.version "customerVersion", c.tax_treatment treatment
+    from draft b
+    join customer c on c.id = b.customer_id
+    left join sales_order o on o.id = b.order_id
+    where b.id = any($draftIds::int[])`,
+    { draftIds },
+  )
+
+export const contactsOfCustomers = (customerIds: readonly number[]) =>
+  rows<ContactFacts & { customerId: number }>(
+    `select customer_id "customerId", name, email, role
+    from contact
+    where customer_id = any($customerIds::int[])
+    order by id`,
+    { customerIds },
+  )
+
+export const creditedDocuments = (ids: readonly number[]) =>
+  rows<Omit<CreditedInvoice, 'before'>>(
+    `select d.id, d.number, d.date::text date, p.source
+    from document d
+    join prepared_document p on p.id = d.prepared_id
+    where d.id = any($ids::int[])`,
+    { ids },
+  )
+
+export const standingCredits = (ids: readonly number[]) =>
+  rows<{ id: number; creditsId: number; credited: Credited }>(
+    `select d.id, d.credits_id "creditsId", p.source -> 'credit' -> 'credited' credited
+    from document d
+    join prepared_document p on p.id = d.prepared_id
+    where d.credits_id = any($ids::int[])
+      and not exists (select from document_void v where v.document_id = d.id)
+    order by d.id`,
+    { ids },
+  )
+
+export const issuedParts = (orderIds: readonly number[]) =>
+  rows<OrderPart>(
+    `select b.order_id "orderId", b.facts, d.number, d.date::text date, p.source, d.total::text total
+    from draft b
+    join document d on d.source_id = b.id
+    join prepared_document p on p.id = d.prepared_id
+    where b.order_id = any($orderIds::int[])
+      and b.kind = 'invoice'
+      and not exists (select from document_void v where v.document_id = d.id)
+      and coalesce(
+        (
+          select sum(c.total)
+          from document c
+          where c.credits_id = d.id and not exists (select from document_void v where v.document_id = c.id)
+        ),
+        0
+      ) < d.total
+    order by d.id`,
+    { orderIds },
+  )

@@ -1,0 +1,11 @@
+import type { Language } from '../../../core/money/format'
+import { rows, one } from '../../db/connection'
+
+/* The statements of guide that have no file of their own. */
+
+export const customerLanguages = () => rows<{ language: Language }>('select distinct language from customer')
+
+export const seriesKinds = () =>
+  rows<{ kind: string; brandId: number }>('select kind, brand_id "brandId" from number_series')
+
+export const routinesOn = () => one<{ count: number }>('select count(*)::int count from routine where is_on')

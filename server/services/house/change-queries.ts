@@ -1,0 +1,54 @@
+import { rows, run, one, json } from '../../db/connection'
+import { type SeriesRow } from './house'
+import { seriesColumns } from './house-queries'
+
+/* The statements of change.ts. */
+
+export const seriesOfKind = (kind: string) =>
+  rows<SeriesRow>(`select ${seriesColumns} from number_series s where s.kind = $kind`, { kind })
+
+export const usedCounters = () =>
+  rows<{ seriesId: number; period: string; last: number }>(
+    `select c.series_id "seriesId", c.period, c.last
+    from series_counter c
+    join number_series s on s.id = c.series_id
+    where exists (select from document d where d.series_id = c.series_id and d.period = c.period)
+    order by c.period desc`,
+  )
+
+export const raiseBrandVersion = (brandId: number, version: number | null) =>
+  run(
+    'update brand set version = version + 1 where id = $brandId and ($version::int is null or version = $version)',
+    { brandId, version },
+  )
+
+export const brandExists = (brandId: number) => one('select id from brand where id = $brandId', { brandId })
+
+export const insertDesignVersion = (given: { id: number; design: unknown; now: Date; actor: string }) =>
+  run(
+    `insert into design (brand_id, kind, version, design, made_at, made_by)
+    select brand_id, kind, version + 1, $design::jsonb, $now, $actor
+    from design
+    where id = $id`,
+    { ...given, design: json(given.design) },
+  )
+
+export const updateEmailLook = (brandId: number, look: unknown) =>
+  run('update brand set email_look = $look::jsonb where id = $brandId', { brandId, look: json(look) })
+
+export const insertEmailText = (given: {
+  brandId: number
+  language: string
+  subject: string
+  text: string
+  now: Date
+  actor: string
+  kind: string
+}) =>
+  run(
+    `insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
+    select $brandId, $kind, $language, coalesce(max(version), 0) + 1, $subject, $text, $now, $actor
+    from email_text
+    where brand_id = $brandId and kind = $kind and language = $language`,
+    given,
+  )

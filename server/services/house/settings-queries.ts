@@ -1,0 +1,51 @@
+import { one, run, rows } from '../../db/connection'
+import type { HouseSettings } from './settings'
+
+/* The statements of settings.ts. */
+
+export const settingsRow = () =>
+  one<HouseSettings>(
+    `select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds",
+      undo_minutes "undoMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals",
+      withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
+      document_dates "documentDates", small_difference::text "smallDifference"
+    from company`,
+  )
+
+export const markAllStale = () =>
+  run(`update prepared_document set stale = true where state in ('prepared', 'due', 'put back')`)
+
+export const pauseHouse = (given: { now: Date; actor: string; reason: string }) =>
+  run(
+    'update company set paused_at = $now, paused_by = $actor, pause_reason = $reason where paused_at is null',
+    given,
+  )
+
+export const resumeHouse = () =>
+  run(`update company set paused_at = null, paused_by = null, pause_reason = '' where paused_at is not null`)
+
+export const openRuns = () => rows<{ id: number }>('select id from send_run where ended_at is null')
+
+export const dispatchesDue = (now: Date) =>
+  rows<{ id: number }>(
+    `select id
+    from dispatch
+    where state = 'waiting'
+      and channel = 'email'
+      and ready
+      and not held
+      and gather_key is null
+      and next_try_at <= $now
+    order by next_try_at
+    limit 2000`,
+    { now },
+  )
+
+export const beginRehearsal = (now: Date, actor: string) =>
+  run(
+    `update company
+    set rehearsal_since = coalesce(rehearsal_since, $now), rehearsal_by = coalesce(rehearsal_by, $actor)`,
+    { now, actor },
+  )
+
+export const stopRehearsal = () => run('update company set rehearsal_since = null, rehearsal_by = null')

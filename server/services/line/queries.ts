@@ -1,0 +1,169 @@
+import type { Design } from '../../../core/designs/design'
+import type { Paper } from '../../../core/documents/paper'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
+import type { ContactRole, Preferences, ContactFacts } from '../../../core/preferences/recipients'
+import { one, rows } from '../../db/connection'
+import type { Letter } from '../dispatch/compose'
+import { sourceColumns, sourceJoins } from '../documents/sources'
+import type { PreparedView, DocumentView, DispatchView, EmailView } from './in-hand'
+
+/* The statements of line that have no file of their own. */
+
+interface PaperRow extends Omit<PreparedView, 'email' | 'history'> {
+  content: Paper | null
+  role: ContactRole
+  copyTo: string[]
+  toAddresses: string[] | null
+  preferences: Preferences
+  subject: string
+  text: string
+  colours: Letter['brand']['colours']
+  emailLook: EmailLook
+  brandName: string
+  senderName: string
+  senderAddress: string
+  replyTo: string
+  contacts: ContactFacts[]
+}
+
+const contactsOf = (customer: string) => `coalesce(
+    (
+      select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+      from contact k
+      where k.customer_id = ${customer}
+    ),
+    '[]'
+  )`
+
+export const preparedRow = (id: number) =>
+  one<PaperRow>(
+    `select p.id, p.kind, p.revision, ${sourceColumns}, p.order_number "orderNumber",
+      p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
+      p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
+      p.to_addresses "toAddresses", c.preferences, n.subject, n.text, s.design -> 'colours' colours,
+      b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
+      b.sender_address "senderAddress", b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
+    from prepared_document p
+    ${sourceJoins('p')}
+    join customer c on c.id = p.customer_id
+    join email_text n on n.id = p.email_text_id
+    join brand b on b.id = p.brand_id
+    join design s on s.id = p.design_id
+    where p.id = $id`,
+    { id },
+  )
+
+export const preparedPage = (id: number) =>
+  one<{ content: Paper | null; problem: string | null; design: Design }>(
+    `select p.content, p.problem, s.design
+    from prepared_document p
+    join design s on s.id = p.design_id
+    where p.id = $id`,
+    { id },
+  )
+
+export const documentRow = (id: number) =>
+  one<Omit<DocumentView, 'dispatches' | 'email' | 'history' | 'notToVoid'>>(
+    `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", ${sourceColumns},
+      d.credits_id "creditsId", d.order_number "orderNumber",
+      (
+        select jsonb_build_object('at', v.at, 'by', v.by, 'reason', v.reason)
+        from document_void v
+        where v.document_id = d.id
+      ) voided,
+      coalesce(
+        (
+          select jsonb_agg(jsonb_build_object('how', l.how, 'id', l.id, 'number', l.number) order by l.id)
+          from (
+            select 'credited with' how, o.id, o.number
+            from document o
+            where o.credits_id = d.id
+            union all
+            select 'takes back', o.id, o.number
+            from document o
+            where o.id = d.credits_id
+            union all
+            select 'issued anew as', o.id, o.number
+            from document o
+            where o.replaces_id = d.id
+            union all
+            select 'takes the place of', o.id, o.number
+            from document o
+            where o.id = d.replaces_id
+          ) l
+        ),
+        '[]'
+      ) links,
+      coalesce(
+        (
+          select jsonb_agg(
+            jsonb_build_object('on', x.day, 'amount', x.amount, 'kind', x.kind, 'how', x.how) order by x.id
+          )
+          from (
+            select a.id, coalesce(p.date, k.date)::text "day", a.amount::text amount, a.kind,
+              coalesce(p.method, k.number) how
+            from allocation a
+            left join payment p on p.id = a.payment_id
+            left join document k on k.id = a.from_document_id
+            where a.to_document_id = d.id
+          ) x
+        ),
+        '[]'
+      ) booked,
+      coalesce(i.dispute, '') dispute, i.promised_on::text "promisedOn", d.customer_id "customerId",
+      d.customer_name "customerName", d.tax::text, d.total::text, d.to_pay::text "toPay", d.currency,
+      d.issued_at "issuedAt", d.issued_by "issuedBy", f.file_name "fileName", f.sha256, f.pages, i.open::text
+    from document d
+    ${sourceJoins('d')}
+    left join document_file f on f.document_id = d.id
+    left join open_item i on i.document_id = d.id
+    where d.id = $id`,
+    { id },
+  )
+
+export const dispatchesOfDocument = (id: number) =>
+  rows<DispatchView>(
+    `select s.id, s.channel, s.state, s.stuck_cause "cause", s.last_reply reply, s.since,
+      s.next_try_at "nextTryAt", s.arrived_how how, s.is_copy "isCopy", s.attempts, s.send_to "sendTo"
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    where dd.document_id = $id
+    order by s.id desc`,
+    { id },
+  )
+
+export const mailCopyOf = (dispatchId: number) =>
+  one<Omit<EmailView, 'sent' | 'to' | 'files'> & { files: { name: string }[] }>(
+    `select sender "from", reply_to "replyTo", subject, html, text, files, sent_at "sentAt"
+    from mail_copy
+    where dispatch_id = $dispatchId`,
+    { dispatchId },
+  )
+
+export const recipientsOfDispatch = (dispatchId: number) =>
+  rows<EmailView['to'][number]>(
+    `select placed "as", address, name, source, outcome, reply
+    from dispatch_recipient
+    where dispatch_id = $dispatchId
+    order by address`,
+    { dispatchId },
+  )
+
+export const letterToCome = (dispatchId: number) =>
+  rows<PaperRow & { content: Paper }>(
+    `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo", c.preferences,
+      s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' colours,
+      b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
+      b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName",
+      ${contactsOf('s.customer_id')} contacts
+    from dispatch s
+    join dispatch_document dd on dd.dispatch_id = s.id
+    join document d on d.id = dd.document_id
+    join customer c on c.id = s.customer_id
+    join email_text n on n.id = s.email_text_id
+    join brand b on b.id = s.brand_id
+    join design t on t.id = d.design_id
+    where s.id = $dispatchId and s.channel = 'email'
+    order by d.id`,
+    { dispatchId },
+  )

@@ -1,0 +1,67 @@
+import type { OrderLineFacts, ReplacedFacts } from '../../../core/documents/facts'
+import type { OrderToDocument } from '../../../core/orders/statuses'
+import type { ContactFacts } from '../../../core/preferences/recipients'
+import { rows, one, run } from '../../db/connection'
+import type { SubjectRow } from '../documents/found-settings'
+
+/* The statements of source.ts. */
+
+export const orderSubjects = (orderIds: readonly number[]) =>
+  rows<SubjectRow>(
+    `select o.id "sourceId", null::int "creditsId", null::int "replacesId", null "wantedDate",
+      coalesce(
+        o.supplied_on, (o.status_since at time zone (select time_zone from company))::date
+      )::text "eventDay",
+      o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency,
+      o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote", o.prepaid,
+      o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total, c.id "customerId",
+      c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
+      c.language "customerLanguage", c.billing, c.preferences, c.version "customerVersion",
+      c.tax_treatment treatment
+    from sales_order o
+    join customer c on c.id = o.customer_id
+    where o.id = any($orderIds::int[])`,
+    { orderIds },
+  )
+
+export const linesOfOrders = (orderIds: readonly number[]) =>
+  rows<OrderLineFacts & { orderId: number; position: number }>(
+    `select order_id "orderId", position, item_code item, description, detail, unit, quantity,
+      unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode"
+    from order_line
+    where order_id = any($orderIds::int[])
+    order by order_id, position`,
+    { orderIds },
+  )
+
+export const contactsOfCustomers = (customerIds: readonly number[]) =>
+  rows<ContactFacts & { customerId: number }>(
+    `select customer_id "customerId", name, email, role
+    from contact
+    where customer_id = any($customerIds::int[])
+    order by id`,
+    { customerIds },
+  )
+
+export const confirmationsOfOrders = (orderIds: readonly number[]) =>
+  rows<ReplacedFacts & { orderId: number }>(
+    `select distinct on (d.source_id) d.source_id "orderId", d.id, d.number, d.date::text date
+    from document d
+    where d.source_id = any($orderIds::int[])
+      and d.kind = 'order confirmation'
+      and not exists (select from document_void v where v.document_id = d.id)
+    order by d.source_id, d.id desc`,
+    { orderIds },
+  )
+
+export const orderToRefuse = (orderId: number) =>
+  one<OrderToDocument & { stopped: string | null }>(
+    `select o.number, o.status, o.supplied_on::text "suppliedOn",
+      (select ss.status from stopped_source ss where ss.source_id = o.id) stopped
+    from sales_order o
+    where o.id = $orderId`,
+    { orderId },
+  )
+
+export const raiseOrderVersion = (id: number) =>
+  run('update sales_order set version = version + 1 where id = $id', { id })
