@@ -14,16 +14,16 @@ const addresses = (change: Partial<DeliveryQuestion>) => ask(change).recipients.
 
 describe('how a document goes', () => {
   test('by email to the contact in the asked role, where nothing is said', () => {
-    expect(ask()).toMatchObject({ channel: 'email', email: true, print: false, lacks: null })
+    expect(ask()).toMatchObject({ channel: 'email', channels: ['email'], lacks: null })
     expect(addresses({})).toEqual(['nora@house.example'])
   })
 
   test.each([
-    ['paper', false, true],
-    ['both', true, true],
-    ['nothing', false, false],
-  ] as const)('as the customer wants it: %s', (channel, email, print) => {
-    expect(ask({ preference: { channel } })).toMatchObject({ channel, email, print })
+    ['paper', ['paper']],
+    ['both', ['email', 'paper']],
+    ['nothing', []],
+  ] as const)('as the customer wants it: %s', (channel, channels) => {
+    expect(ask({ preference: { channel } })).toMatchObject({ channel, channels })
   })
 
   test('to nobody on paper, although there is a contact', () => {
@@ -40,7 +40,7 @@ describe('how a document goes', () => {
     expect(
       ask({ toAddresses: ['ben@house.example', 'new@house.example'], preference: { channel: 'paper' } }),
     ).toMatchObject({
-      email: true,
+      channels: ['email', 'paper'],
       lacks: null,
       recipients: [
         { name: 'Ben', address: 'ben@house.example', as: 'To' },

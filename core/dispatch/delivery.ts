@@ -1,3 +1,4 @@
+import { channelFacts, channelsFor, type ChannelName } from './channels'
 import {
   recipientsFor,
   type Channel,
@@ -14,9 +15,9 @@ export interface DeliveryQuestion extends RecipientQuestion {
 export interface Delivery {
   /** What the customer wants of this kind. */
   channel: Channel
-  email: boolean
-  print: boolean
-  /** Nobody where no email goes. */
+  /** The ways it goes. */
+  channels: ChannelName[]
+  /** Nobody where nothing goes to an address. */
   recipients: Recipient[]
   /** The role of which no contact is there, where an email has nobody to go to; null otherwise. */
   lacks: string | null
@@ -29,14 +30,15 @@ export interface Delivery {
 export function deliveryOf(of: DeliveryQuestion): Delivery {
   const channel = of.preference?.channel ?? 'email'
   const chosen = of.toAddresses ?? null
-  const email = chosen !== null || channel === 'email' || channel === 'both'
-  const recipients = !email ? [] : chosen === null ? recipientsFor(of) : chosenRecipients(of, chosen)
+  const channels = channelsFor(channel)
+  if (chosen !== null && !channels.includes('email')) channels.unshift('email')
+  const addressed = channels.some((one) => channelFacts[one].addressed)
+  const recipients = !addressed ? [] : chosen === null ? recipientsFor(of) : chosenRecipients(of, chosen)
   return {
     channel,
-    email,
-    print: channel === 'paper' || channel === 'both',
+    channels,
     recipients,
-    lacks: email && recipients.length === 0 ? (of.preference?.to ?? of.role) : null,
+    lacks: addressed && recipients.length === 0 ? (of.preference?.to ?? of.role) : null,
   }
 }
 

@@ -2,16 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parseDeliveryStatus } from './delivery-report'
 import { causeOf, isTemporary, parseReply } from './reply'
-import {
-  dispatchStates,
-  next,
-  pauseAfter,
-  retryPauses,
-  statesBefore,
-  transitions,
-  type DispatchEvent,
-} from './states'
+import { dispatchLifecycle, dispatchStates, pauseAfter, retryPauses, type DispatchEvent } from './states'
 
+const { next, steps, transitions } = dispatchLifecycle
+const before = (event: DispatchEvent) => steps(event).map((step) => step.before)
 const events = [...new Set(Object.values(transitions).flatMap((one) => Object.keys(one)))] as DispatchEvent[]
 
 describe('dispatch states', () => {
@@ -19,9 +13,9 @@ describe('dispatch states', () => {
     'nothing is handed over without a claim, and nothing arrives that was not handed over, said by a ' +
       'person, or printed',
     () => {
-      expect(statesBefore('hand over')).toEqual(['claimed'])
-      expect(statesBefore('accept')).toEqual(['handing over'])
-      expect(statesBefore('deliver')).toEqual(['on the way', 'stuck'])
+      expect(before('hand over')).toEqual(['claimed'])
+      expect(before('accept')).toEqual(['handing over'])
+      expect(before('deliver')).toEqual(['on the way', 'stuck'])
     },
   )
 

@@ -1,4 +1,5 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
+import { channelFacts, channelsFor, type ChannelName } from './channels'
 import type { Channel } from '../preferences/recipients'
 
 /** What a list says in place of an address where there is nobody to write to. */
@@ -31,7 +32,7 @@ export interface SendQuestion {
 export type SendBar = 'stopped' | 'changed' | 'problem' | 'not wanted' | 'no address'
 
 export type SendPlan =
-  { goes: true; email: boolean; print: boolean } | { goes: false; bar: SendBar; reason: string; help: string }
+  { goes: true; channels: ChannelName[] } | { goes: false; bar: SendBar; reason: string; help: string }
 
 /** What each bar is called above a list of what it keeps back. */
 export const barWords: Readonly<Record<SendBar, string>> = {
@@ -63,13 +64,13 @@ export function planSending(of: SendQuestion): SendPlan {
       `${of.customerName} wants no ${kindFacts[of.kind].many}.`,
       'Take it off the list, or change what the customer wants.',
     )
-  const email = !of.issueOnly && (of.channel === 'email' || of.channel === 'both')
-  const print = !of.issueOnly && (of.channel === 'paper' || of.channel === 'both')
-  if (email && !of.hasAddress && !of.withoutAddress)
+  const channels = of.issueOnly ? [] : channelsFor(of.channel)
+  const addressed = channels.some((one) => channelFacts[one].addressed)
+  if (addressed && !of.hasAddress && !of.withoutAddress)
     return bar(
       'no address',
       `${of.customerName} has no email address for it.`,
       'Add a contact, or issue it without: it gets its number and is Stuck until there is one.',
     )
-  return { goes: true, email, print }
+  return { goes: true, channels }
 }

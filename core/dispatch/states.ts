@@ -1,3 +1,5 @@
+import { lifecycle } from '../lifecycle'
+
 /**
  * The states of a dispatch. The stages Waiting, On the way, Arrived and Stuck of the Line are groups of these.
  * This table is the only place that says what may follow what.
@@ -36,7 +38,7 @@ export type DispatchEvent =
   | 'confirm' /* a person says an unclear one arrived */
   | 'close' /* a person gives up, with a reason */
 
-export const transitions: Readonly<Record<DispatchState, Partial<Record<DispatchEvent, DispatchState>>>> = {
+export const dispatchLifecycle = lifecycle<DispatchState, DispatchEvent>({
   waiting: { claim: 'claimed', refuse: 'stuck', print: 'arrived', close: 'closed' },
   claimed: { 'hand over': 'handing over', lapse: 'waiting', defer: 'waiting', refuse: 'stuck' },
   'handing over': { accept: 'on the way', defer: 'waiting', refuse: 'stuck', lose: 'stuck' },
@@ -51,17 +53,7 @@ export const transitions: Readonly<Record<DispatchState, Partial<Record<Dispatch
     deliver: 'arrived',
   },
   closed: {},
-}
-
-/** The state after an event; undefined when the event may not happen there (it came twice, or too late). */
-export function next(state: DispatchState, event: DispatchEvent): DispatchState | undefined {
-  return transitions[state][event]
-}
-
-/** The states an event may happen in: what a query puts in its WHERE. */
-export function statesBefore(event: DispatchEvent): DispatchState[] {
-  return dispatchStates.filter((state) => transitions[state][event] !== undefined)
-}
+})
 
 export const stageOfState: Readonly<Record<DispatchState, Stage | null>> = {
   waiting: 'waiting',

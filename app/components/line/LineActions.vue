@@ -44,8 +44,8 @@ const plans = computed(() =>
 )
 const sendable = computed(() => plans.value.filter(({ plan }) => plan.goes).map(({ row }) => row))
 const ways = computed(() => {
-  const emails = plans.value.filter(({ plan }) => plan.goes && plan.email).length
-  const prints = plans.value.filter(({ plan }) => plan.goes && plan.print).length
+  const emails = plans.value.filter(({ plan }) => plan.goes && plan.channels.includes('email')).length
+  const prints = plans.value.filter(({ plan }) => plan.goes && plan.channels.includes('paper')).length
   return [emails ? `${emails} by email` : '', prints ? `${prints} on paper` : ''].filter(Boolean).join(', ')
 })
 /** The one row in hand or picked, where its order is held or withdrawn. */

@@ -1,3 +1,4 @@
+import type { ChannelName } from '../../../core/dispatch/channels'
 import {
   DataTypes,
   Model,
@@ -14,7 +15,7 @@ import { EmailTextVersion } from './email-text'
 /** An email or a print job with one or more documents: its state is moved in services/dispatch alone. */
 export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttributes<Dispatch>> {
   declare id: CreationOptional<number>
-  declare channel: 'email' | 'paper'
+  declare channel: ChannelName
   declare state: DispatchState
   declare customerId: number
   declare customerName: string

@@ -1,3 +1,4 @@
+import type { HandOver } from '../../../core/dispatch/outcome'
 import type { Socket } from 'node:net'
 import { Readable } from 'node:stream'
 import { domainToASCII } from 'node:url'
@@ -56,16 +57,6 @@ export interface Envelope {
   to: string[]
   id: string
 }
-
-/** How handing over ended, per recipient where the server told them apart. */
-export type HandOver =
-  | { result: 'accepted'; reply: Reply; refused: { address: string; reply: Reply }[] }
-  /** The server said no; nothing left. */
-  | { result: 'refused'; reply: Reply; refused: { address: string; reply: Reply }[] }
-  /** The server could not be reached, or the line broke before the content was complete; nothing left. */
-  | { result: 'away'; reply: Reply }
-  /** The line broke after the content was complete: nobody knows. */
-  | { result: 'unclear'; reply: Reply }
 
 interface SmtpError extends Error {
   response?: string

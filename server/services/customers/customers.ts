@@ -1,10 +1,10 @@
+import { waysOf, type Way } from '../../../core/dispatch/ways'
 import {
   documentsOfCustomer,
   customerFacts,
   lockCustomer,
   type sorts,
   type Columns,
-  waysOf,
   updatePreferences,
   updateCustomer,
   noteOnPreparedOfAll,
@@ -49,14 +49,6 @@ export interface CustomerRow {
   currency: string
   /** Per kind: the preference in words, and what stops a paper now. */
   ways: Way[]
-}
-
-/** How a kind of paper goes to a customer, or what stops it. */
-export interface Way {
-  kind: DocumentKind
-  words: string
-  to: string
-  problem: string | null
 }
 
 export interface CustomerFilter {

@@ -1,11 +1,11 @@
+import type { Address } from '../../../core/documents/facts'
+import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { TaxTreatment } from '../../../core/documents/treatment'
-import { documentKinds, kindFacts } from '../../../core/documents/kinds'
-import type { Address } from '../../../core/documents/facts'
-import { deliveryOf } from '../../../core/dispatch/delivery'
-import { type ContactFacts, preferenceWords, type Preferences } from '../../../core/preferences/recipients'
+import { waysOf } from '../../../core/dispatch/ways'
+import { type ContactFacts, type Preferences } from '../../../core/preferences/recipients'
 import { one, run, rows, json } from '../../db/connection'
-import type { Way, CustomerFilter, CustomerRow, CustomerView } from './customers'
+import type { CustomerFilter, CustomerRow, CustomerView } from './customers'
 import { type Principal, theHouse } from '../people/principal'
 import { buysWithin, within } from '../people/brand-queries'
 import { likeText, type Listed, keyset, paged } from '../keyset'
@@ -91,37 +91,6 @@ const contactsOf = `
 const columns = `
   c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.preferences,
   c.tax_treatment treatment, ${contactsOf} contacts`
-
-/** How each kind goes to this customer by the house's usual addressing, said before anyone tries. */
-export function waysOf(customer: {
-  name: string
-  billing: Address | null
-  preferences: Preferences
-  contacts: readonly ContactFacts[]
-}): Way[] {
-  return documentKinds.map((kind) => {
-    const preference = customer.preferences[kind]
-    const { channel, email, recipients, lacks } = deliveryOf({
-      contacts: customer.contacts,
-      role: kindFacts[kind].to,
-      preference,
-    })
-    const problem =
-      channel === 'nothing'
-        ? null
-        : !customer.billing
-          ? 'no postal address'
-          : lacks === null
-            ? null
-            : `no ${lacks} contact`
-    return {
-      kind,
-      words: preferenceWords({ channel: 'email', ...preference }),
-      to: email ? recipients.map((one) => one.address).join(', ') : '',
-      problem,
-    }
-  })
-}
 
 function where(
   filter: Pick<CustomerFilter, 'search' | 'group' | 'trouble' | 'preference'>,

@@ -18,21 +18,26 @@ interface DocumentRow {
   painted: boolean
 }
 
-export const wakeDispatches = (given: {
-  ids: readonly number[]
-  now: Date
-  before: readonly string[]
-  once: string | null
-  sendTo: string | null
-}) =>
-  rows<{ id: number; ready: boolean }>(
-    `update dispatch
-    set state = 'waiting', stuck_cause = null, attempts = 0, away = false, last_reply = null, held = false,
-      next_try_at = $now, since = $now, to_addresses = coalesce($once::jsonb, to_addresses),
-      send_to = coalesce($sendTo, send_to)
-    where id = any($ids::int[]) and state = any($before::text[]) and channel = 'email'
-    returning id, ready`,
-    given,
+/** Those that go by email, locked. */
+export const emailsAmong = (ids: readonly number[]) =>
+  rows<{ id: number }>(
+    `select id
+    from dispatch
+    where id = any($ids::int[]) and channel = 'email'
+    order by id
+    for update`,
+    { ids },
+  )
+
+/** Those that a person may have printed and posted: print jobs that are not held, and what is stuck; locked. */
+export const printable = (ids: readonly number[]) =>
+  rows<{ id: number }>(
+    `select id
+    from dispatch
+    where id = any($ids::int[]) and ((channel = 'paper' and not held) or state = 'stuck')
+    order by id
+    for update`,
+    { ids },
   )
 
 export const forgetRefusedRecipients = (goingIds: readonly number[]) =>
@@ -48,26 +53,6 @@ export const unpaintedOf = (goingIds: readonly number[]) =>
     join unpainted u on u.document_id = dd.document_id
     where dd.dispatch_id = any($goingIds::int[])`,
     { goingIds },
-  )
-
-export const moveByHand = (given: {
-  ids: readonly number[]
-  state: string
-  now: Date
-  how: string | null
-  before: readonly string[]
-  toPaper: boolean
-}) =>
-  rows<{ id: number }>(
-    `update dispatch
-    set state = $state::text, since = $now::timestamptz,
-      arrived_at = case when $state::text = 'arrived' then $now::timestamptz end, arrived_how = $how::text,
-      channel = case when $toPaper::boolean then 'paper' else channel end
-    where id = any($ids::int[])
-      and state = any($before::text[])
-      and (not $toPaper::boolean or (channel = 'paper' and not held) or state = 'stuck')
-    returning id`,
-    given,
   )
 
 export const insertUndelivered = (settledIds: readonly number[], now: Date) =>
@@ -113,20 +98,6 @@ export const postponeDispatches = (ids: readonly number[], at: Date) =>
     where id = any($ids::int[]) and state = 'waiting' and channel = 'email'
     returning id`,
     { ids, at },
-  )
-
-export const turnToPaper = (given: {
-  ids: readonly number[]
-  now: Date
-  before: readonly string[]
-  state: undefined | string
-}) =>
-  rows<{ id: number }>(
-    `update dispatch
-    set state = $state, channel = 'paper', send_to = 'Paper, by post', stuck_cause = null, since = $now
-    where id = any($ids::int[]) and state = any($before::text[])
-    returning id`,
-    given,
   )
 
 export const whoHasIt = (documentId: number) =>

@@ -1,10 +1,10 @@
 import { dayWords, dayInZone } from '../../../core/documents/days'
 import { kindFacts } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
-import { next, statesBefore, type DispatchState } from '../../../core/dispatch/states'
+import { channelFacts } from '../../../core/dispatch/channels'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
-import { inTransaction, json } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { stopWords } from '../../../core/orders/statuses'
@@ -12,16 +12,16 @@ import { noteAll } from '../history/history'
 import { company } from '../house/house'
 import { newDispatch } from './create'
 import { deliver } from './deliver'
+import { moveDispatches } from './move'
 import {
-  wakeDispatches,
+  emailsAmong,
   forgetRefusedRecipients,
   unpaintedOf,
-  moveByHand,
+  printable,
   insertUndelivered,
   holdWaiting,
   stoppedAmong,
   postponeDispatches,
-  turnToPaper,
   whoHasIt,
   lockDocument,
   documentToCopy,
@@ -48,14 +48,24 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
       { status: 400, about: { field: 'to' } },
     )
   return inTransaction(async () => {
-    const now = clock.now()
-    const going = await wakeDispatches({
-      ids,
-      now,
-      before: statesBefore('send again'),
-      once: once ? json([once]) : null,
-      sendTo: once ?? null,
-    })
+    const going = await moveDispatches(
+      'send again',
+      (await emailsAmong(ids)).map(({ id }) => ({
+        id,
+        set: {
+          attempts: 0,
+          away: false,
+          held: false,
+          reply: null,
+          nextTryAt: clock.now(),
+          ...(once && { toAddresses: [once], sendTo: once }),
+        },
+      })),
+      {
+        actor,
+        words: () => (once ? `To be sent again, this once to ${once}.` : 'To be sent again.'),
+      },
+    )
     const goingIds = going.map((dispatch) => dispatch.id)
     await forgetRefusedRecipients(goingIds)
     const unpainted = await unpaintedOf(goingIds)
@@ -67,14 +77,6 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
       10,
       (dispatchIds) => ({ dispatchIds }),
     )
-    await noteAll(
-      goingIds.map((id) => ({
-        dispatchId: id,
-        actor,
-        words: once ? `To be sent again, this once to ${once}.` : 'To be sent again.',
-      })),
-    )
-    publish('line')
     return goingIds
   })
 }
@@ -100,22 +102,14 @@ export async function settleByHand(
     close: `Closed: ${reason}`,
   }[act]
   return inTransaction(async () => {
-    const now = clock.now()
-    const state: DispatchState = act === 'close' ? 'closed' : 'arrived'
-    const settled = await moveByHand({
-      ids,
-      state,
-      now,
-      how,
-      before: statesBefore(act),
-      toPaper: act === 'print',
-    })
+    const may = act === 'print' ? (await printable(ids)).map(({ id }) => id) : ids
+    const settled = await moveDispatches(
+      act,
+      may.map((id) => ({ id, set: { how, ...(act === 'print' && { channel: 'paper' as const }) } })),
+      { actor, words: () => words },
+    )
     const settledIds = settled.map((dispatch) => dispatch.id)
-    if (act === 'close') {
-      await insertUndelivered(settledIds, now)
-    }
-    await noteAll(settledIds.map((id) => ({ dispatchId: id, actor, words })))
-    publish('line')
+    if (act === 'close') await insertUndelivered(settledIds, clock.now())
     return settledIds
   })
 }
@@ -202,16 +196,11 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
 /** Sends stuck emails to the print queue instead. */
 export async function printInstead(ids: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const done = await turnToPaper({
-      ids,
-      now: clock.now(),
-      before: statesBefore('print instead'),
-      state: next('stuck', 'print instead'),
-    })
-    await noteAll(
-      done.map((one) => ({ dispatchId: one.id, actor, words: 'To be printed and posted instead.' })),
+    const done = await moveDispatches(
+      'print instead',
+      ids.map((id) => ({ id, set: { channel: 'paper' as const, sendTo: channelFacts.paper.sendTo } })),
+      { actor, words: () => 'To be printed and posted instead.' },
     )
-    publish('line')
     return done.map((one) => one.id)
   })
 }

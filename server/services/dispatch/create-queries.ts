@@ -42,12 +42,6 @@ export const otherDocumentIn = (dispatchId: number, documentId: number) =>
     { dispatchId, documentId },
   )
 
-export const closeEmptied = (id: number, now: Date) =>
-  run(`update dispatch set state = 'closed', since = $now, held = false, held_for = null where id = $id`, {
-    id,
-    now,
-  })
-
 export const takeDocumentOut = (dispatchId: number, documentId: number) =>
   run('delete from dispatch_document where dispatch_id = $dispatchId and document_id = $documentId', {
     dispatchId,

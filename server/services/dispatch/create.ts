@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { isByWorker, type ChannelName } from '../../../core/dispatch/channels'
 import type { ContactRole } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { config } from '../../config'
@@ -12,13 +13,13 @@ import {
   nameGathered,
   closeGatheringOf,
   otherDocumentIn,
-  closeEmptied,
   takeDocumentOut,
   readyIfPainted,
 } from './create-queries'
+import { moveDispatches } from './move'
 
 export interface NewDispatch {
-  channel: 'email' | 'paper'
+  channel: ChannelName
   documentId: number
   number: string
   customerId: number
@@ -140,13 +141,13 @@ export async function closeGathering(gatherAs: string): Promise<void> {
 export async function takeOut(dispatchId: number, documentId: number, actor: string): Promise<void> {
   const others = await otherDocumentIn(dispatchId, documentId)
   if (!others) {
-    await closeEmptied(dispatchId, clock.now())
+    await moveDispatches('close', [{ id: dispatchId, set: { held: false } }])
     return
   }
   await takeDocumentOut(dispatchId, documentId)
   await describeDispatch(dispatchId)
   await note({ documentId, dispatchId }, actor, 'The voided document was taken out; the others go.')
   const ready = await readyIfPainted(dispatchId)
-  if (ready?.channel === 'email')
+  if (ready && isByWorker(ready.channel))
     await addJobs('send-dispatches', [dispatchId], 1, (dispatchIds) => ({ dispatchIds }))
 }

@@ -1,3 +1,4 @@
+import { channelFacts, channelsFor, isByWorker } from '../../../core/dispatch/channels'
 import { kindFacts } from '../../../core/documents/kinds'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { RoutineSentence } from '../../../core/routines/sentence'
@@ -40,19 +41,15 @@ export async function deliver(
       `${document.customerName} wants no ${kindFacts[document.kind].many}. Send a copy to an address ` +
         'you name, or change what the customer wants.',
     )
-  const channels =
-    wished === 'both'
-      ? (['email', 'paper'] as const)
-      : [wished === 'paper' ? ('paper' as const) : ('email' as const)]
   const now = clock.now()
   const notBefore = sentence ? sendingTime(now, sentence.delayMinutes, sentence.hours ?? null, timeZone) : now
-  for (const channel of channels) {
+  for (const channel of channelsFor(wished)) {
     const id = await newDispatch({
       ...document,
       channel,
       documentId,
       role: sentence?.to ?? kindFacts[document.kind].to,
-      sendTo: channel === 'paper' ? 'Paper, by post' : '',
+      sendTo: channelFacts[channel].sendTo,
       toAddresses: null,
       copyTo: sentence?.copyTo ?? [],
       isCopy: false,
@@ -61,13 +58,9 @@ export async function deliver(
       actor,
       despite,
     })
-    if (painted && channel === 'email')
+    if (painted && isByWorker(channel))
       await addJob('send-dispatches', { dispatchIds: [id] }, notBefore > now ? { runAt: notBefore } : {})
-    await note(
-      { documentId, dispatchId: id },
-      actor,
-      channel === 'paper' ? 'To be printed and posted.' : 'To be sent.',
-    )
+    await note({ documentId, dispatchId: id }, actor, channelFacts[channel].queued)
   }
   publish('line')
   return true

@@ -1,18 +1,12 @@
 import { parseDeliveryStatus, type RecipientReport } from '../../../core/dispatch/delivery-report'
 import { causeOf, parseReply } from '../../../core/dispatch/reply'
-import { next, stuckWords, type DispatchState, type StuckCause } from '../../../core/dispatch/states'
+import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
-import {
-  lockState,
-  keepRecipientOutcome,
-  recipientsNotDelivered,
-  moveReported,
-  presumeHandedOver,
-  notePresumed,
-} from './reports-queries'
+import { moveDispatches } from './move'
+import { lockState, keepRecipientOutcome, recipientsNotDelivered, lockSilent } from './reports-queries'
 
 /*
  * What comes back: delivery reports (RFC 3464), and the silence that is presumed to be good news.
@@ -67,37 +61,25 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
       )
     }
     if (failed)
-      await move(
-        dispatchId,
-        dispatch.state,
+      await moveDispatches(
         'bounce',
-        failed.cause,
-        failed.report.diagnostic || failed.report.status,
+        [
+          {
+            id: dispatchId,
+            set: { cause: failed.cause, reply: failed.report.diagnostic || failed.report.status },
+          },
+        ],
+        { actor: 'Clothespin', words: () => stuckWords[failed!.cause].remedy },
       )
-    else if (reports.some((report) => report.action !== 'delayed'))
-      await deliveredWhenAll(dispatchId, dispatch.state)
+    else if (reports.some((report) => report.action !== 'delayed')) await deliveredWhenAll(dispatchId)
     publish('line')
     return true
   })
 }
 
-async function deliveredWhenAll(dispatchId: number, state: DispatchState): Promise<void> {
+async function deliveredWhenAll(dispatchId: number): Promise<void> {
   const open = await recipientsNotDelivered(dispatchId)
-  if (open?.open === 0) await move(dispatchId, state, 'deliver', null, 'delivery report')
-}
-
-async function move(
-  dispatchId: number,
-  from: DispatchState,
-  event: 'bounce' | 'deliver',
-  cause: StuckCause | null,
-  how: string,
-): Promise<void> {
-  const state = next(from, event)
-  if (!state) return
-  const now = clock.now()
-  await moveReported({ id: dispatchId, state, now, cause, reply: how })
-  if (cause) await note({ dispatchId }, 'Clothespin', stuckWords[cause].remedy)
+  if (open?.open === 0) await moveDispatches('deliver', [{ id: dispatchId, set: { how: 'delivery report' } }])
 }
 
 /**
@@ -106,15 +88,15 @@ async function move(
  */
 export async function presumeArrived(presumeSeconds: number): Promise<number> {
   return inTransaction(async () => {
-    const now = clock.now()
-    const arrived = await presumeHandedOver(now, new Date(now.getTime() - presumeSeconds * 1000))
-    if (arrived.length === 0) return 0
-    await notePresumed({
-      now,
-      ids: arrived.map((one) => one.id),
-      words: `Presumed to have arrived: no bounce within ${presumeSeconds} s.`,
-    })
-    publish('line')
+    const silent = await lockSilent(new Date(clock.now().getTime() - presumeSeconds * 1000))
+    const arrived = await moveDispatches(
+      'deliver',
+      silent.map(({ id }) => ({ id, set: { how: 'presumed: no bounce' } })),
+      {
+        actor: 'Clothespin',
+        words: () => `Presumed to have arrived: no bounce within ${presumeSeconds} s.`,
+      },
+    )
     return arrived.length
   })
 }

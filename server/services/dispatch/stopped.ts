@@ -1,3 +1,4 @@
+import { isByWorker } from '../../../core/dispatch/channels'
 import { stopOfStatus } from '../../../core/orders/statuses'
 import { clock } from '../../clock'
 import { addJobs } from '../../queue/add'
@@ -60,7 +61,7 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
 /** Lets what was held for its order's sake go again, or leaves it held for a person to let go. */
 async function letBack(orderIds: readonly number[], letGo: boolean, actor: string): Promise<StatusEffects> {
   const back = await letBackDispatches(orderIds, letGo)
-  const due = back.filter((one) => one.channel === 'email' && one.ready && one.nextTryAt <= clock.now())
+  const due = back.filter((one) => isByWorker(one.channel) && one.ready && one.nextTryAt <= clock.now())
   if (letGo)
     await addJobs(
       'send-dispatches',

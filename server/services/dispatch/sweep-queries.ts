@@ -1,3 +1,4 @@
+import { byWorker } from '../../db/by-worker'
 import { stopOf } from './stopped-queries'
 import { run, one, rows } from '../../db/connection'
 
@@ -57,26 +58,16 @@ export const jobsHeldBy = (queueWorkers: readonly string[]) =>
 export const unlockJobs = (queueWorkers: readonly string[]) =>
   run('select graphile_worker.force_unlock_workers($queueWorkers::text[])', { queueWorkers })
 
-/** SQL: that the worker of a claim is gone, or was too slow. */
-const gone = `(lease_until < $now or not exists (select from worker w where w.id = claimed_by))`
-
-export const returnLapsedClaims = (now: Date) =>
+/** Dispatches in a state of a claim whose worker is gone, or was too slow; locked. */
+export const lockLapsed = (state: 'claimed' | 'handing over', now: Date) =>
   rows<{ id: number }>(
-    `update dispatch
-    set state = 'waiting', claim_token = null, claimed_by = null, lease_until = null, next_try_at = $now
-    where state = 'claimed' and ${gone}
-    returning id`,
-    { now },
-  )
-
-export const markUnclear = (now: Date) =>
-  rows<{ id: number }>(
-    `update dispatch
-    set state = 'stuck', stuck_cause = 'unclear', since = $now, noticed = false, claim_token = null,
-      claimed_by = null, lease_until = null
-    where state = 'handing over' and ${gone}
-    returning id`,
-    { now },
+    `select id
+    from dispatch
+    where state = $state
+      and (lease_until < $now or not exists (select from worker w where w.id = claimed_by))
+    order by id
+    for update`,
+    { state, now },
   )
 
 export const forgottenEvents = (before: Date) =>
@@ -115,7 +106,7 @@ export const dispatchesForgotten = (before: Date) =>
     `select id
     from dispatch
     where state = 'waiting'
-      and channel = 'email'
+      and ${byWorker('channel')}
       and ready
       and not held
       and gather_key is null

@@ -1,11 +1,11 @@
-import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
+import { stuckWords } from '../../../core/dispatch/states'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { log } from '../../log'
 import { addJob, type Jobs } from '../../queue/add'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { noteAll } from '../history/history'
+import { moveDispatches } from './move'
 import { presumeArrived } from './reports'
 import { sendFailureNotice } from './notice'
 import {
@@ -21,8 +21,7 @@ import {
   deadAfterSeconds,
   jobsHeldBy,
   unlockJobs,
-  returnLapsedClaims,
-  markUnclear,
+  lockLapsed,
   forgottenEvents,
   staleForgotten,
   automaticForgotten,
@@ -107,19 +106,16 @@ async function buryWorkers(): Promise<void> {
 /** A lapsed claim is tried again; a lapsed handing over is unclear and waits for a person. */
 async function lapseClaims(): Promise<void> {
   const now = clock.now()
-  const again = await returnLapsedClaims(now)
-  const unclear = await markUnclear(now)
-  await noteAll([
-    ...again.map(({ id }) => ({
-      dispatchId: id,
-      actor: 'Clothespin',
-      words: 'Its worker stopped before anything left; trying again.',
-    })),
-    ...unclear.map(({ id }) => ({
-      dispatchId: id,
-      actor: 'Clothespin',
-      words: stuckWords['unclear' satisfies StuckCause].remedy,
-    })),
-  ])
-  if (again.length + unclear.length > 0) publish('line')
+  const again = await lockLapsed('claimed', now)
+  const unclear = await lockLapsed('handing over', now)
+  await moveDispatches(
+    'lapse',
+    again.map(({ id }) => ({ id, set: { nextTryAt: now } })),
+    { actor: 'Clothespin', words: () => 'Its worker stopped before anything left; trying again.' },
+  )
+  await moveDispatches(
+    'lose',
+    unclear.map(({ id }) => ({ id, set: { cause: 'unclear' as const } })),
+    { actor: 'Clothespin', words: () => stuckWords.unclear.remedy },
+  )
 }

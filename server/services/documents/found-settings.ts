@@ -1,3 +1,4 @@
+import { channelFacts, channelsFor } from '../../../core/dispatch/channels'
 import { Refusal } from '../../../core/errors'
 import type {
   CreditFacts,
@@ -358,7 +359,8 @@ export function paperOf(context: PaperContext, today: Day): { paper: Paper } | {
 /** Whom it goes to, in the words of a list. */
 export function sendToWords(context: PaperContext): string {
   if (context.channel === 'nothing') return 'Wants nothing'
-  if (context.channel === 'paper') return 'Paper, by post'
+  const channels = channelsFor(context.channel)
+  if (!channels.some((one) => channelFacts[one].addressed)) return channelFacts[channels[0]!].sendTo
   const [first, ...others] = context.recipients
   if (!first) return noAddress
   return first.address + (others.length ? ` +${others.length}` : '')

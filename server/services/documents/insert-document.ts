@@ -1,5 +1,6 @@
 import type { Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
+import { channelFacts } from '../../../core/dispatch/channels'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
@@ -304,13 +305,12 @@ async function putOnTheirWay(documents: readonly ToGo[], issuing: IssuingRun): P
       withoutAddress: true,
     })
     if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
-    if (!plan.email && !plan.print) {
+    if (plan.channels.length === 0) {
       await goesNowhere(from, documentId, now, actor)
       continue
     }
     const notBefore = sendingTime(now, from.delayMinutes, from.hours, timeZone)
-    for (const channel of ['email', 'paper'] as const) {
-      if (!(channel === 'email' ? plan.email : plan.print)) continue
+    for (const channel of plan.channels) {
       const alike = [from.customerId, from.brandId, from.kind, from.role, from.copyTo, currency]
       const gatherKey =
         channel === 'email' && from.gathered && from.toAddresses === null
@@ -332,7 +332,7 @@ async function putOnTheirWay(documents: readonly ToGo[], issuing: IssuingRun): P
         emailTextId: from.emailTextId,
         total,
         currency,
-        sendTo: channel === 'paper' ? 'Paper, by post' : from.sendTo,
+        sendTo: channelFacts[channel].sendTo || from.sendTo,
         toAddresses: channel === 'email' ? from.toAddresses : null,
         copyTo: from.copyTo,
         isCopy: false,

@@ -1,3 +1,4 @@
+import { isByWorker } from '../../../core/dispatch/channels'
 import { fileNamePart } from '../../../core/numbering/series'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -5,11 +6,17 @@ import { DocumentFile } from '../../db/models'
 import { log, logTrouble, troubleWords } from '../../log'
 import { keepFiles } from '../../outside/filestore/store'
 import { addJobs } from '../../queue/add'
+import { moveDispatches } from '../dispatch/move'
 import { renderPaper } from '../../render/pool'
 import { designById } from '../house/house'
 import { publish } from '../live/publish'
-import { noteAll } from '../history/history'
-import { documentsToPaint, readyPainted, type Unpainted, deleteUnpainted, stuckNotDrawn } from './queries'
+import {
+  documentsToPaint,
+  readyPainted,
+  type Unpainted,
+  deleteUnpainted,
+  dispatchesOfDocument,
+} from './queries'
 
 /*
  * Painting: the PDF of an issued document, stored once and for all.
@@ -65,7 +72,7 @@ export async function paintDocuments(documentIds: readonly number[]): Promise<vo
     const now = clock.now()
     await addJobs(
       'send-dispatches',
-      due.filter((one) => one.channel === 'email' && one.notBefore <= now).map((one) => one.id),
+      due.filter((one) => isByWorker(one.channel) && one.notBefore <= now).map((one) => one.id),
       10,
       (dispatchIds) => ({ dispatchIds }),
     )
@@ -105,13 +112,14 @@ async function keepPainted(painted: readonly Painted[]): Promise<number[]> {
 
 async function cannotDraw(document: Unpainted, reason: string): Promise<void> {
   log.error({ document: document.id, reason }, 'an issued document cannot be drawn')
-  const stuck = await stuckNotDrawn({ documentId: document.id, reason, now: clock.now() })
-  await noteAll(
-    stuck.map((one) => ({
-      documentId: document.id,
-      dispatchId: one.id,
+  const waiting = await dispatchesOfDocument(document.id)
+  await moveDispatches(
+    'refuse',
+    waiting.map(({ id }) => ({ id, set: { cause: 'not drawn' as const, reply: reason } })),
+    {
       actor: 'Clothespin',
-      words: `The PDF could not be made: ${reason}`,
-    })),
+      documentId: document.id,
+      words: () => `The PDF could not be made: ${reason}`,
+    },
   )
 }

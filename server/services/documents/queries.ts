@@ -118,13 +118,15 @@ export const deleteUnpainted = (documentIds: readonly number[]) =>
     { documentIds },
   )
 
-export const stuckNotDrawn = (given: { documentId: number; reason: string; now: Date }) =>
+/** What waits with a document, locked. */
+export const dispatchesOfDocument = (documentId: number) =>
   rows<{ id: number }>(
-    `update dispatch
-    set state = 'stuck', stuck_cause = 'not drawn', last_reply = $reason, since = $now
+    `select id
+    from dispatch
     where state = 'waiting' and id in (select dispatch_id from dispatch_document where document_id = $documentId)
-    returning id`,
-    given,
+    order by id
+    for update`,
+    { documentId },
   )
 
 interface Touched {

@@ -1,3 +1,4 @@
+import type { ChannelName } from '../../../core/dispatch/channels'
 import { barWords, type SendBar, type SendPlan, type SendQuestion } from '../../../core/dispatch/plan'
 import { groupBy } from '../../../core/group'
 import { sumByCurrency, type CurrencySum } from '../../../core/money/sums'
@@ -54,15 +55,16 @@ const shownRows = 100
 export async function checkSend(which: Which, how: IssueHow, who = theHouse): Promise<SendCheck> {
   const all = await candidates(which, how, who)
   const going = all.filter((one) => one.plan.goes)
-  const ways = (one: Candidate) => (one.plan.goes ? one.plan : { email: false, print: false })
-  const emails = going.filter((one) => ways(one).email)
+  const goesBy = (one: Candidate, channel: ChannelName) =>
+    one.plan.goes && one.plan.channels.includes(channel)
+  const emails = going.filter((one) => goesBy(one, 'email'))
   const leftOut = [...groupBy(all, (one) => (one.plan.goes ? '' : one.plan.bar))].flatMap(([bar, own]) =>
     bar === '' ? [] : [leftOutFor(bar, own)],
   )
   return {
     documents: going.length,
     emails: new Set(emails.map((one) => one.gather ?? one.id)).size,
-    prints: going.filter((one) => ways(one).print).length,
+    prints: going.filter((one) => goesBy(one, 'paper')).length,
     toNobody: going.filter((one) => one.channel === 'nothing').length,
     sums: sumByCurrency(going),
     leftOut,

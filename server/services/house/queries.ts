@@ -1,3 +1,4 @@
+import { byWorker } from '../../db/by-worker'
 import type { Day } from '../../../core/documents/days'
 import { one, run, rows, json } from '../../db/connection'
 import type { Gate } from './gate'
@@ -28,7 +29,7 @@ export const stateCounts = (before: Date) =>
       (
         select min(next_try_at)
         from dispatch
-        where state = 'waiting' and channel = 'email' and ready and not held and next_try_at < $before
+        where state = 'waiting' and ${byWorker('channel')} and ready and not held and next_try_at < $before
       ),
       (select min(at) from event where looked_at is null and at < $before)
     ) oldest,
@@ -65,7 +66,7 @@ export const confirmationCounts = () =>
     `
     select confirm_needed needed,
       (select count(*)::int from prepared_document where state = 'prepared' and automatic) papers,
-      (select count(*)::int from dispatch where state = 'waiting' and channel = 'email' and not held) emails
+      (select count(*)::int from dispatch where state = 'waiting' and ${byWorker('channel')} and not held) emails
     from company`,
   )
 

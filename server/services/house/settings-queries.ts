@@ -1,3 +1,4 @@
+import { byWorker } from '../../db/by-worker'
 import { one, run, rows } from '../../db/connection'
 import type { HouseSettings } from './settings'
 
@@ -31,7 +32,7 @@ export const dispatchesDue = (now: Date) =>
     `select id
     from dispatch
     where state = 'waiting'
-      and channel = 'email'
+      and ${byWorker('channel')}
       and ready
       and not held
       and gather_key is null

@@ -1,0 +1,41 @@
+import type { Address } from '../documents/facts'
+import { documentKinds, kindFacts, type DocumentKind } from '../documents/kinds'
+import { preferenceWords, type Channel, type ContactFacts, type Preferences } from '../preferences/recipients'
+import { deliveryOf } from './delivery'
+
+/** How a kind of paper goes to a customer, or what stops it. */
+export interface Way {
+  kind: DocumentKind
+  words: string
+  to: string
+  problem: string | null
+}
+
+/** How each kind goes to this customer by the house's usual addressing, said before anyone tries. */
+export function waysOf(customer: {
+  name: string
+  billing: Address | null
+  preferences: Preferences
+  contacts: readonly ContactFacts[]
+}): Way[] {
+  return documentKinds.map((kind) => {
+    const preference = customer.preferences[kind]
+    const { channel, recipients, lacks } = deliveryOf({
+      contacts: customer.contacts,
+      role: kindFacts[kind].to,
+      preference,
+    })
+    return {
+      kind,
+      words: preferenceWords({ channel: 'email', ...preference }),
+      to: recipients.map((one) => one.address).join(', '),
+      problem: problemOf(channel, customer.billing, lacks),
+    }
+  })
+}
+
+function problemOf(channel: Channel, billing: Address | null, lacks: string | null): string | null {
+  if (channel === 'nothing') return null
+  if (!billing) return 'no postal address'
+  return lacks === null ? null : `no ${lacks} contact`
+}

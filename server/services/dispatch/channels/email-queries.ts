@@ -1,0 +1,130 @@
+import type { DocumentKind } from '../../../../core/documents/kinds'
+import type { Paper } from '../../../../core/documents/paper'
+import type { EmailLook } from '../../../../core/emailtexts/email-look'
+import type { ContactRole, Preferences, ContactFacts } from '../../../../core/preferences/recipients'
+import { rows, run, json } from '../../../db/connection'
+import type { Letter } from '../compose'
+
+/* The statements of email.ts. */
+
+export interface EmailToSend {
+  id: number
+  messageId: string
+  attempts: number
+  emailTextId: number
+  toRole: ContactRole
+  toAddresses: string[] | null
+  copyTo: string[]
+  customerName: string
+  kind: DocumentKind
+  documentId: number
+  documents: number
+  subject: string
+  text: string
+  brandName: string
+  senderName: string
+  senderAddress: string
+  replyTo: string
+  colours: Letter['brand']['colours']
+  emailLook: EmailLook
+  preferences: Preferences
+  contacts: ContactFacts[]
+  paper: Paper
+  fileName: string
+  bytes: Buffer
+  reached: string[]
+}
+
+export interface Enclosed {
+  paper: Paper
+  name: string
+  bytes: Buffer
+}
+
+/** Emails with everything that is in them. */
+export const emailsToSend = (ids: readonly number[]) =>
+  rows<EmailToSend>(
+    `select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
+      m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
+      d.id "documentId", dd.documents, n.subject, n.text, b.name "brandName", b.sender_name "senderName",
+      b.sender_address "senderAddress", b.reply_to "replyTo",
+      s.design -> 'colours' colours, b.email_look \"emailLook\", c.preferences, d.paper, f.file_name "fileName",
+      file.bytes,
+      coalesce(
+        (
+          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
+          from contact k
+          where k.customer_id = c.id
+        ),
+        '[]'
+      ) contacts,
+      coalesce(
+        (
+          select jsonb_agg(lower(r.address))
+          from dispatch_recipient r
+          where r.dispatch_id = m.id and r.outcome in ('accepted', 'delivered')
+        ),
+        '[]'
+      ) reached
+    from dispatch m
+    join lateral (
+      select min(document_id) id, count(*)::int documents from dispatch_document where dispatch_id = m.id
+    ) dd
+      on true
+    join document d on d.id = dd.id
+    join document_file f on f.document_id = d.id
+    join file on file.sha256 = f.sha256
+    join email_text n on n.id = m.email_text_id
+    join brand b on b.id = m.brand_id
+    join customer c on c.id = m.customer_id
+    join design s on s.id = d.design_id
+    where m.id = any($ids::int[])
+    order by m.id`,
+    { ids },
+  )
+
+export const enclosedDocuments = (dispatchId: number, documentId: number) =>
+  rows<Enclosed>(
+    `select d.paper, f.file_name "name", file.bytes
+    from dispatch_document dd
+    join document d on d.id = dd.document_id
+    join document_file f on f.document_id = d.id
+    join file on file.sha256 = f.sha256
+    where dd.dispatch_id = $dispatchId and d.id <> $documentId
+    order by d.id`,
+    { dispatchId, documentId },
+  )
+
+export const keepRecipientOutcomes = (given: { id: number; outcomes: unknown; now: Date }) =>
+  run(
+    `insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
+    select $id, lower(o.address), o.name, o."as", o.source, o.outcome, o.reply, $now
+    from jsonb_to_recordset($outcomes::jsonb) as o (
+      address text, name text, "as" text, source text, outcome text, reply text
+    )
+    on conflict (dispatch_id, address) do update
+    set outcome = excluded.outcome, reply = excluded.reply, at = excluded.at`,
+    { ...given, outcomes: json(given.outcomes) },
+  )
+
+export const keepMailCopy = (given: {
+  dispatchId: number
+  messageId: string
+  sender: string
+  replyTo: string
+  recipients: string
+  subject: string
+  text: string
+  html: string
+  files: unknown
+  now: Date
+}) =>
+  run(
+    `insert into mail_copy (
+      dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at
+    )
+    values ($dispatchId, $messageId, $sender, $replyTo, $recipients, $subject, $text, $html, $files::jsonb, $now)
+    on conflict (dispatch_id) do update
+    set recipients = excluded.recipients, sent_at = excluded.sent_at`,
+    { ...given, files: json(given.files) },
+  )

@@ -1,0 +1,163 @@
+import { randomUUID } from 'node:crypto'
+import { deliveryOf } from '../../../../core/dispatch/delivery'
+import type { HandOver } from '../../../../core/dispatch/outcome'
+import type { Recipient } from '../../../../core/preferences/recipients'
+import { Refusal } from '../../../../core/errors'
+import { clock } from '../../../clock'
+import { config } from '../../../config'
+import { logTrouble, troubleWords } from '../../../log'
+import { returnPath } from '../../../outside/mail/return-path'
+import { handOver } from '../../../outside/mail/smtp'
+import { composeMessage, type Letter, type Message } from '../compose'
+import type { Attempt, WorkerChannel } from './channel'
+import {
+  enclosedDocuments,
+  emailsToSend,
+  keepMailCopy,
+  keepRecipientOutcomes,
+  type EmailToSend,
+  type Enclosed,
+} from './email-queries'
+
+/*
+ * The way by email: who gets it is looked up at this moment, the message is composed and handed to the mail
+ * server, with its Message-ID fixed before the first try.
+ * Called by send.ts with what it has claimed.
+ * Refuses: a customer who wants no email; sending to somebody who already has it.
+ */
+
+export const emailChannel: WorkerChannel<EmailToSend> = {
+  load: emailsToSend,
+
+  async handOver(email, beforeContent) {
+    const recipients = whom(email)
+    if ('stuck' in recipients) return { stuck: recipients.stuck, reply: null }
+    const others = await gathered(email)
+    const letter = letterOf(email, recipients.list, others)
+    let message: Message
+    try {
+      message = await composeMessage(letter, [{ name: email.fileName, bytes: email.bytes }, ...others], {
+        messageId: email.messageId,
+        date: clock.now(),
+      })
+    } catch (error) {
+      return {
+        stuck: 'not written',
+        reply: { code: 0, enhanced: null, text: whyNotWritten(error, email.id) },
+      }
+    }
+    const addresses = recipients.list.map((one) => one.address)
+    const result = await handOver(
+      { from: returnPath(email.id), to: addresses, id: String(email.id) },
+      message.bytes,
+      beforeContent,
+    )
+    return {
+      result,
+      sentTo: addresses[0]! + (addresses.length > 1 ? ` +${addresses.length - 1}` : ''),
+      sentToAll: addresses.join(', '),
+      keep: () => keep(email, recipients.list, letter, message, result, others),
+    }
+  },
+
+  async rehearse(email, address) {
+    const recipients = whom(email)
+    const others = await gathered(email)
+    const letter: Letter = {
+      ...letterOf(email, 'list' in recipients ? recipients.list : [], others),
+      insteadTo: address,
+    }
+    const message = await composeMessage(letter, [{ name: email.fileName, bytes: email.bytes }, ...others], {
+      messageId: `<${randomUUID()}@${config.returnDomain}>`,
+      date: clock.now(),
+    })
+    const result = await handOver(
+      { from: `rehearsal@${config.returnDomain}`, to: [address], id: `rehearsal of ${email.id}` },
+      message.bytes,
+      async () => {},
+    )
+    return result.result === 'accepted'
+  },
+}
+
+/** Looked up at this moment, never earlier. Somebody who already has it is not written to again. */
+function whom(email: EmailToSend): { list: Recipient[] } | Extract<Attempt, { stuck: unknown }> {
+  const { channels, recipients } = deliveryOf({
+    contacts: email.contacts,
+    role: email.toRole,
+    preference: email.preferences[email.kind],
+    copyTo: email.copyTo,
+    toAddresses: email.toAddresses,
+  })
+  if (!channels.includes('email')) return { stuck: 'no email wanted', reply: null }
+  const list = recipients.filter((one) => !email.reached.includes(one.address.toLowerCase()))
+  return list.length === 0 ? { stuck: 'no address', reply: null } : { list }
+}
+
+/** Further documents that were gathered in the same email. */
+async function gathered(email: EmailToSend): Promise<Enclosed[]> {
+  return email.documents < 2 ? [] : enclosedDocuments(email.id, email.documentId)
+}
+
+/** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
+function whyNotWritten(error: unknown, dispatch: number): string {
+  if (error instanceof Refusal) return error.message
+  return troubleWords(
+    'It could not be sent',
+    logTrouble(error, { dispatch }, 'an email could not be written'),
+  )
+}
+
+const letterOf = (email: EmailToSend, recipients: Recipient[], others: readonly Enclosed[]): Letter => ({
+  others: others.map((other) => other.paper),
+  note: { subject: email.subject, text: email.text },
+  paper: email.paper,
+  customerName: email.customerName,
+  recipients,
+  brand: {
+    name: email.brandName,
+    colours: email.colours,
+    emailLook: email.emailLook,
+    senderName: email.senderName,
+    senderAddress: email.senderAddress,
+    replyTo: email.replyTo,
+  },
+})
+
+/** One outcome a recipient; and what was sent, as it was sent, once somebody has it. */
+async function keep(
+  email: EmailToSend,
+  recipients: readonly Recipient[],
+  letter: Letter,
+  message: Message,
+  result: HandOver,
+  others: readonly Enclosed[],
+): Promise<void> {
+  if (result.result !== 'accepted' && result.result !== 'refused') return
+  const refused = new Map(result.refused.map((one) => [one.address, one.reply]))
+  const outcomes = recipients.map((recipient) => {
+    const own = refused.get(recipient.address.toLowerCase())
+    return {
+      ...recipient,
+      outcome: own || result.result === 'refused' ? 'refused' : 'accepted',
+      reply: (own ?? result.reply).text,
+    }
+  })
+  await keepRecipientOutcomes({ id: email.id, outcomes, now: clock.now() })
+  if (result.result === 'refused') return
+  await keepMailCopy({
+    dispatchId: email.id,
+    messageId: email.messageId,
+    sender: `${letter.brand.senderName} <${letter.brand.senderAddress}>`,
+    replyTo: letter.brand.replyTo,
+    recipients: recipients.map((one) => one.address).join(', '),
+    subject: message.filled.subject,
+    text: message.filled.text,
+    html: message.filled.html,
+    files: [
+      { name: email.fileName, size: email.bytes.length },
+      ...others.map((other) => ({ name: other.name, size: other.bytes.length })),
+    ],
+    now: clock.now(),
+  })
+}
