@@ -53,6 +53,11 @@ function inCircles() {
   return [...all.keys()].filter((subject) => reaches(subject, subject)).sort()
 }
 
+/** A state of these is written by what moves them, and nowhere else. */
+const living =
+  /update (dispatch|prepared_document|draft|import|bank_entry|bank_file)\b(?:(?!where)[^`])*?\bstate\s*=/
+const writers = withAny(server, living).filter((file) => !/(^|\/)move(-queries)?\.ts$/.test(file))
+
 const app = listed('app/**/*.ts', 'app/**/*.vue', 'app/*.vue')
 const components = listed('app/components/**/*.vue')
 const fromServer = withAny(app, /from '[./]*server\//)
@@ -68,6 +73,7 @@ const measures = [
     'SQL outside queries.ts, db/, queue/, live/',
     `${count(strays, sql)} statements in ${strays.length} files`,
   ],
+  ['writers of states beside those that move', writers.length],
   ['subjects of services in circles', `${circles.length}: ${circles.join(', ')}`],
   ['components that fetch', `${withAny(components, /\bcallApi\b/).length} of ${components.length}`],
   ['app files that import from server/', fromServer.length],
@@ -80,6 +86,7 @@ if (process.argv.includes('--check')) {
     ...wide.map((place) => `${place}: wider than ${widest} letters`),
     ...circles.map((subject) => `server/services/${subject}: reaches itself over other subjects`),
     ...strays.map((file) => `${file}: SQL outside queries.ts, db/, queue/ and live/`),
+    ...writers.map((file) => `${file}: writes a state that only its move() may write`),
     ...fromServer.map((file) => `${file}: the interface imports from server/`),
   ]
   for (const one of broken) console.error(one)

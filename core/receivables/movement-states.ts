@@ -30,3 +30,12 @@ export const movementLifecycle = lifecycle<MovementState, MovementEvent>({
   'set aside': { book: 'booked' },
   booked: {},
 })
+
+/** A file of the bank, while its movements are read from it. */
+export type BankFileState = 'reading' | 'ready' | 'refused'
+
+export const bankFileLifecycle = lifecycle<BankFileState, 'end reading' | 'refuse'>({
+  reading: { 'end reading': 'ready', refuse: 'refused' },
+  ready: {},
+  refused: {},
+})

@@ -19,17 +19,19 @@ export type Columns = Readonly<Record<string, string | number | boolean | Date |
 /**
  * Lets something happen to rows, in the caller's transaction, locked in the order of their ids. Rows in whose
  * state it may not happen are left as they are.
+ * @param returning further columns of `t`, as SQL
  * @returns those that were moved
  */
-export async function moveRows<State extends string, Event extends string>(
+export async function moveRows<State extends string, Event extends string, Extra extends object = object>(
   { table, lifecycle }: Living<State, Event>,
   event: Event,
   ids: readonly number[],
   set: Columns = {},
-): Promise<Moved<State>[]> {
+  returning: readonly string[] = [],
+): Promise<(Moved<State> & Extra)[]> {
   if (ids.length === 0) return []
   const columns = Object.keys(set)
-  return rows<Moved<State>>(
+  return rows<Moved<State> & Extra>(
     `with
       steps as (select * from jsonb_to_recordset($steps::jsonb) as s (before text, after text)),
       locked as (
@@ -44,7 +46,7 @@ export async function moveRows<State extends string, Event extends string>(
     from locked
     join steps on steps.before = locked.state
     where t.id = locked.id
-    returning t.id, locked.state before, t.state`,
+    returning ${['t.id', 'locked.state before', 't.state', ...returning].join(', ')}`,
     { ...set, ids, steps: json(lifecycle.steps(event)) },
   )
 }

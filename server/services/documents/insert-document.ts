@@ -14,10 +14,11 @@ import { HouseEvent, IssuedDocument, OpenItem, Undelivered, Unpainted } from '..
 import { noAddress, planSending } from '../../../core/dispatch/plan'
 import { Refusal } from '../../../core/errors'
 import { addToDispatch, gatheringDispatch, newDispatches, type NewDispatch } from '../dispatch/create'
+import { movePrepared } from './move'
 import { note, noteAll } from '../history/history'
 import type { BuiltFrom } from './found-settings'
 import { engineHooks, sourceOf, type SourceKind } from './sources'
-import { markIssued, claimsIssued } from './queries'
+import { claimsIssued } from './queries'
 
 /*
  * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
@@ -218,7 +219,11 @@ export async function insertDocuments(
     }),
   )
   await Unpainted.bulkCreate(documents.map(({ id }) => ({ documentId: id })))
-  await markIssued(numbered.map(({ paper }) => paper.id))
+  const nowIssued = await movePrepared(
+    'issue',
+    numbered.map(({ paper }) => paper.id),
+  )
+  if (nowIssued.length !== numbered.length) throw new Error('a document that is not prepared would be issued')
   const claimed = await claimsIssued(
     issued.map(({ from, documentId }) => ({
       document_id: documentId,

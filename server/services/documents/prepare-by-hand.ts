@@ -6,9 +6,10 @@ import { isAddress } from '../../../core/preferences/recipients'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
+import { movePrepared } from './move'
 import { ClaimLost, makeAll, keepDraft, type Prepared } from './prepare'
 import { byKind, lockSources, sourceOf } from './sources'
-import { putBackPrepared, releaseClaims, dropDue, undropDropped, addressOnce } from './queries'
+import { addressOnce, aloneInPlace, preparedOf, releaseClaims } from './queries'
 
 /*
  * What a person does with papers before they are issued: have one prepared, put it back, take it off the list.
@@ -76,20 +77,13 @@ export async function prepareByHand(
  */
 export async function putBack(preparedIds: readonly number[], actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const back = await putBackPrepared({ ids: preparedIds, now: clock.now(), actor })
+    const back = await movePrepared(
+      'put back',
+      preparedIds,
+      { automatic: false, since: clock.now(), actor, changes: null },
+      { actor, words: ({ kind }) => `The prepared ${kind} was put back. No number was used.` },
+    )
     await releaseClaims(back.map((paper) => paper.id))
-    await noteAll(
-      back.map((paper) => ({
-        sourceId: paper.sourceId,
-        preparedId: paper.id,
-        actor,
-        words: `The prepared ${paper.kind} was put back. No number was used.`,
-      })),
-    )
-    publish(
-      'line',
-      back.map((paper) => paper.id),
-    )
     publish(
       'order',
       back.map((paper) => paper.sourceId),
@@ -101,43 +95,44 @@ export async function putBack(preparedIds: readonly number[], actor: string): Pr
 /** Takes papers off To send with a reason: they are not wanted. */
 export async function drop(preparedIds: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const dropped = await dropDue({ ids: preparedIds, now: clock.now(), actor })
+    const dropped = await movePrepared(
+      'drop',
+      preparedIds,
+      { since: clock.now(), actor },
+      { actor, words: ({ kind }) => `The ${kind} was taken off To send: ${reason}` },
+    )
     for (const [of, ids] of await byKind(dropped.map((paper) => paper.sourceId)))
       await sourceOf(of).dropped?.(ids)
-    await noteAll(
-      dropped.map((paper) => ({
-        sourceId: paper.sourceId,
-        preparedId: paper.id,
-        actor,
-        words: `The ${paper.kind} was taken off To send: ${reason}`,
-      })),
-    )
-    publish(
-      'line',
-      dropped.map((paper) => paper.id),
-    )
     return dropped.map((paper) => paper.id)
   })
+}
+
+/** Drops what was prepared of sources that were undone, whatever a person thinks of it; what is issued stays. */
+export async function undoPrepared(
+  sourceIds: readonly number[],
+  words: (kind: DocumentKind) => string,
+): Promise<void> {
+  const dropped = await movePrepared(
+    'undo',
+    (await preparedOf(sourceIds)).map(({ id }) => id),
+    { automatic: false },
+    { actor: 'Clothespin', words: ({ kind }) => words(kind) },
+  )
+  await releaseClaims(dropped.map((one) => one.id))
 }
 
 /** Undo of `drop`. */
 export async function undrop(preparedIds: readonly number[], actor: string): Promise<void> {
   await inTransaction(async () => {
-    const back = await undropDropped(preparedIds, clock.now())
+    const alone = await aloneInPlace(preparedIds)
+    const back = await movePrepared(
+      'take up',
+      alone.map(({ id }) => id),
+      { since: clock.now() },
+      { actor, words: ({ kind }) => `The ${kind} was put on To send again.` },
+    )
     for (const [of, ids] of await byKind(back.map((paper) => paper.sourceId)))
       await sourceOf(of).restored?.(ids)
-    await noteAll(
-      back.map((paper) => ({
-        sourceId: paper.sourceId,
-        preparedId: paper.id,
-        actor,
-        words: `The ${paper.kind} was put on To send again.`,
-      })),
-    )
-    publish(
-      'line',
-      back.map((paper) => paper.id),
-    )
   })
 }
 

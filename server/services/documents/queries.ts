@@ -1,5 +1,4 @@
 import { noAddress, planSending } from '../../../core/dispatch/plan'
-import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import type { Exchange } from '../../../core/money/exchange'
 import { json, one, rows, run } from '../../db/connection'
@@ -61,9 +60,6 @@ export const rateTable = (home: string, today: string) =>
     order by day desc`,
     { home, today },
   )
-
-export const markIssued = (ids: readonly number[]) =>
-  run(`update prepared_document set state = 'issued' where id = any($ids::int[])`, { ids })
 
 export const claimsIssued = (issued: unknown) =>
   run(
@@ -129,48 +125,30 @@ export const dispatchesOfDocument = (documentId: number) =>
     { documentId },
   )
 
-interface Touched {
-  id: number
-  sourceId: number
-  kind: DocumentKind
-}
-
-export const putBackPrepared = (given: { ids: readonly number[]; now: Date; actor: string }) =>
-  rows<Touched>(
-    `update prepared_document set state = 'put back', automatic = false, since = $now, actor = $actor, changes = null
-    where id = any($ids::int[]) and state = 'prepared' returning id, source_id "sourceId", kind`,
-    given,
-  )
-
 export const releaseClaims = (preparedIds: readonly number[]) =>
   run('delete from claim where prepared_id = any($preparedIds::int[]) and document_id is null', {
     preparedIds,
   })
 
-export const dropDue = (given: { ids: readonly number[]; now: Date; actor: string }) =>
-  rows<Touched>(
-    `update prepared_document set state = 'dropped', since = $now, actor = $actor
-    where id = any($ids::int[]) and state in ('due', 'put back') returning id, source_id "sourceId", kind`,
-    given,
+/** Those in whose place no other one is open. */
+export const aloneInPlace = (ids: readonly number[]) =>
+  rows<{ id: number }>(
+    `select p.id
+    from prepared_document p
+    where p.id = any($ids::int[]) and not exists (
+      select
+      from prepared_document o
+      where o.source_id = p.source_id and o.kind = p.kind and o.occasion = p.occasion
+        and o.state in ('due', 'prepared', 'put back')
+    )`,
+    { ids },
   )
 
-export const undropDropped = (ids: readonly number[], now: Date) =>
-  rows<Touched>(
-    `update prepared_document p
-    set state = 'put back', since = $now
-    where id = any($ids::int[])
-      and state = 'dropped'
-      and not exists (
-        select
-        from prepared_document o
-        where o.source_id = p.source_id
-          and o.kind = p.kind
-          and o.occasion = p.occasion
-          and o.state in ('due', 'prepared', 'put back')
-      )
-    returning id, source_id "sourceId", kind`,
-    { ids, now },
-  )
+/** What is prepared, or was, of these sources. */
+export const preparedOf = (sourceIds: readonly number[]) =>
+  rows<{ id: number }>('select id from prepared_document where source_id = any($sourceIds::int[])', {
+    sourceIds,
+  })
 
 export const addressOnce = (given: { id: number; toAddresses: string | null; sendTo: string | null }) =>
   one<{ sourceId: number; channel: string }>(

@@ -28,9 +28,6 @@ export const invoiceNumberOfOrder = (orderId: number) =>
     { orderId },
   )
 
-export const markDraftIssued = (draftId: number) =>
-  run(`update draft set state = 'issued' where id = $draftId`, { draftId })
-
 export const raiseOrderVersion = (orderId: number) =>
   run('update sales_order set version = version + 1 where id = $orderId', { orderId })
 
@@ -54,11 +51,6 @@ export const raiseOpen = (documentId: number, amount: string) =>
 
 export const documentNumber = (creditId: number) =>
   one<{ number: string }>('select number from document where id = $creditId', { creditId })
-
-export const moveDrafts = (given: { ids: readonly number[]; state: string; before: string }) =>
-  run(`update draft set state = $state where id = any($ids::int[]) and state = $before`, given)
-
-export const dropDraft = (id: number) => run(`update draft set state = 'dropped' where id = $id`, { id })
 
 export const raiseOrderVersionOf = (draftId: number) =>
   run(

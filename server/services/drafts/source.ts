@@ -1,3 +1,5 @@
+import { draftLifecycle, type DraftEvent } from '../../../core/documents/prepared-states'
+import { moveRows } from '../../db/move'
 import { isDeepStrictEqual } from 'node:util'
 import { billedBy, remaining } from '../../../core/documents/draft'
 import { Refusal } from '../../../core/errors'
@@ -14,14 +16,11 @@ import {
   isVoided,
   orderLines,
   invoiceNumberOfOrder,
-  markDraftIssued,
   raiseOrderVersion,
   lockOpenItem,
   lowerOpen,
   raiseOpen,
   documentNumber,
-  moveDrafts,
-  dropDraft,
   raiseOrderVersionOf,
 } from './source-queries'
 
@@ -82,7 +81,7 @@ async function checkDraft(paper: IssuedFrom): Promise<void> {
 
 /** Books what an issued draft settles: a credit against its invoice, a part against its order. */
 async function draftIssued(paper: IssuedFrom, documentId: number, by: IssuedBy): Promise<void> {
-  await markDraftIssued(paper.sourceId)
+  await moveRows(drafts, 'issue', [paper.sourceId])
   if (paper.creditsId !== null) return allocateCredit(paper, documentId, by)
   if (isPart(paper)) {
     by.moved.add(paper.rootId)
@@ -124,10 +123,10 @@ async function allocateCredit(
   await releaseClaim(paper.creditsId!)
 }
 
-const setState =
-  (state: 'open' | 'dropped', before: 'open' | 'dropped') => async (ids: readonly number[]) => {
-    await moveDrafts({ ids, state, before })
-  }
+const drafts = { table: 'draft', lifecycle: draftLifecycle }
+const letHappen = (event: DraftEvent) => async (ids: readonly number[]) => {
+  await moveRows(drafts, event, ids)
+}
 
 /** A draft as the source of its invoice or credit note. */
 export const draftSource: Source = {
@@ -137,9 +136,9 @@ export const draftSource: Source = {
   check: checkDraft,
   issued: draftIssued,
   voided: async (id) => {
-    await dropDraft(id)
+    await moveRows(drafts, 'void', [id])
     await raiseOrderVersionOf(id)
   },
-  dropped: setState('dropped', 'open'),
-  restored: setState('open', 'dropped'),
+  dropped: letHappen('drop'),
+  restored: letHappen('restore'),
 }

@@ -1,4 +1,3 @@
-import type { DecimalSign, DayOrder } from '../../../core/imports/text'
 import { rows, one, json, run } from '../../db/connection'
 import { type Listed, keyset, paged } from '../keyset'
 import type { RowState, RowView, ImportView } from './imports'
@@ -51,32 +50,18 @@ export const importRow = (id: number) =>
 export const newestImports = () =>
   rows<ImportView>(`select ${columns} from import i order by i.id desc limit 50`)
 
-export const beginChecking = (given: {
-  id: number
-  mapping: unknown
-  decimalSign: DecimalSign
-  dayOrder: DayOrder
-  now: Date
-}) =>
-  run(
-    `update import
-    set mapping = $mapping::jsonb, decimal_sign = $decimalSign, day_order = $dayOrder,
-      state = 'checking', reason = '', since = $now
-    where id = $id
-      and state in ('new', 'checked', 'refused')
-      and not exists (select from import_row r where r.import_id = $id and r.state = 'written')`,
-    { ...given, mapping: json(given.mapping) },
+/** Whether a row is written already: then the file is not checked by another mapping. Locks the import. */
+export const hasWritten = async (id: number) => {
+  await run('select id from import where id = $id for update', { id })
+  return (
+    (await one(`select line from import_row where import_id = $id and state = 'written' limit 1`, { id })) !==
+    undefined
   )
+}
 
-export const beginWriting = (given: { id: number; now: Date; tellRoutines: boolean }) =>
-  run(
-    `update import
-    set state = 'writing', since = $now, tell_routines = $tellRoutines
-    where id = $id
-      and state in ('checked', 'done')
-      and exists (select from import_row r where r.import_id = $id and r.state = 'right')`,
-    given,
-  )
+export const hasRight = async (id: number) =>
+  (await one(`select line from import_row where import_id = $id and state = 'right' limit 1`, { id })) !==
+  undefined
 
 export const importFile = (id: number) =>
   one<{ sha256: string }>('select sha256 from import where id = $id', { id })
@@ -94,15 +79,6 @@ export const insertRows = (importId: number, rows: unknown) =>
 
 export const touchImport = (id: number, now: Date) =>
   run('update import set since = $now where id = $id', { id, now })
-
-export const refuseImport = (given: { id: number; reason: string; now: Date }) =>
-  run(
-    `update import set state = 'refused', reason = $reason, since = $now where id = $id and state = 'checking'`,
-    given,
-  )
-
-export const endChecking = (id: number, now: Date) =>
-  run(`update import set state = 'checked', since = $now where id = $id and state = 'checking'`, { id, now })
 
 export const wrongTogether = (id: number) =>
   run(
@@ -150,9 +126,6 @@ export const importToWrite = (id: number) =>
     { id },
   )
 
-export const endWriting = (id: number, now: Date) =>
-  run(`update import set state = 'done', since = $now where id = $id and state = 'writing'`, { id, now })
-
 export const keepRowOutcomes = (importId: number, lines: unknown) =>
   run(
     `update import_row r
@@ -193,9 +166,6 @@ export const rightAgain = (importId: number, keys: readonly string[]) =>
     where import_id = $importId and key = any($keys::text[]) and note = 'Another line of this order is wrong.'`,
     { importId, keys },
   )
-
-export const reopenImport = (importId: number) =>
-  run(`update import set state = 'checked' where id = $importId and state = 'done'`, { importId })
 
 export const rowView = (importId: number, line: number) =>
   one<RowView>(

@@ -1,3 +1,5 @@
+import { importLifecycle, type ImportState } from '../../../core/imports/states'
+import { moveRows } from '../../db/move'
 import {
   importFields,
   guessMapping,
@@ -28,26 +30,22 @@ import {
   mappingOfLike,
   importRow,
   newestImports,
-  beginChecking,
-  beginWriting,
+  hasWritten,
+  hasRight,
   importFile,
   deleteRows,
   insertRows,
   touchImport,
-  refuseImport,
-  endChecking,
   wrongTogether,
   wrongTwice,
   nextKeys,
   rightOfKeys,
   rightAfter,
   importToWrite,
-  endWriting,
   keepRowOutcomes,
   lockRow,
   updateRow,
   rightAgain,
-  reopenImport,
   rowView,
   countWithKey,
 } from './imports-queries'
@@ -60,8 +58,6 @@ import {
  * transaction with its rows' outcome.
  * Refuses: what is no CSV, a mapping without a needed field. The same file twice changes nothing.
  */
-
-export type ImportState = 'new' | 'checking' | 'checked' | 'writing' | 'done' | 'refused'
 
 export type RowState = 'right' | 'wrong' | 'written' | 'unchanged'
 
@@ -141,6 +137,8 @@ export async function takeImport(
   })
 }
 
+const files = { table: 'import', lifecycle: importLifecycle }
+
 /** @throws Refusal "no-such-import" */
 export async function importView(id: number): Promise<ImportView> {
   const found = await importRow(id)
@@ -182,14 +180,16 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
       about: { field: `mapping.${unknown[0]}` },
     })
   await inTransaction(async () => {
-    const taken = await beginChecking({
-      id,
-      mapping: reading.mapping,
-      decimalSign: reading.decimalSign,
-      dayOrder: reading.dayOrder,
-      now: clock.now(),
-    })
-    if (taken === 0)
+    const [taken] = (await hasWritten(id))
+      ? []
+      : await moveRows(files, 'check', [id], {
+          mapping: json(reading.mapping),
+          decimal_sign: reading.decimalSign,
+          day_order: reading.dayOrder,
+          reason: '',
+          since: clock.now(),
+        })
+    if (!taken)
       throw new Refusal(
         'busy',
         'This import is under way, or partly written. Take the file once more for another mapping.',
@@ -202,8 +202,10 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
 /** Has the right rows written. @throws Refusal "nothing-right" */
 export async function writeImport(id: number, tellRoutines = false): Promise<void> {
   await inTransaction(async () => {
-    const taken = await beginWriting({ id, now: clock.now(), tellRoutines })
-    if (taken === 0) throw new Refusal('nothing-right', 'No row of this import waits to be written.')
+    const [taken] = (await hasRight(id))
+      ? await moveRows(files, 'write', [id], { since: clock.now(), tell_routines: tellRoutines })
+      : []
+    if (!taken) throw new Refusal('nothing-right', 'No row of this import waits to be written.')
     await addJob('go-on-importing', { importId: id })
     publish('import', [id])
   })
@@ -239,12 +241,12 @@ async function checkAll(view: ImportView): Promise<void> {
     }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    await refuseImport({ id, reason: error.message, now: clock.now() })
+    await moveRows(files, 'refuse', [id], { reason: error.message, since: clock.now() })
     publish('import', [id])
     return
   }
   await judgeTogether(id, subject)
-  await endChecking(id, clock.now())
+  await moveRows(files, 'end checking', [id], { since: clock.now() })
   publish('import', [id])
 }
 
@@ -343,7 +345,7 @@ async function writeAll({
     if (found.length === 0) break
     if (subject !== 'orders') after = found.at(-1)!.line
   }
-  await endWriting(id, clock.now())
+  await moveRows(files, 'end writing', [id], { since: clock.now() })
   publish('import', [id])
 }
 
@@ -379,7 +381,7 @@ export async function mendRow(importId: number, line: number, cells: string[]): 
     await updateRow({ importId, line, cells, key, state: checked!.state, note: checked!.note })
     if (view.subject === 'orders') await rightAgain(importId, [before.key, key])
     await judgeTogether(importId, view.subject)
-    await reopenImport(importId)
+    await moveRows(files, 'mend', [importId])
     publish('import', [importId])
     return (await rowView(importId, line))!
   })

@@ -1,6 +1,7 @@
+import type { MovementState } from '../../../core/receivables/movement-states'
 import { rows, one, run, json } from '../../db/connection'
 import { type Listed, keyset, paged } from '../keyset'
-import type { EntryState, EntryView, BankFileView } from './bank'
+import type { EntryView, BankFileView } from './bank'
 
 /* The statements of bank.ts. */
 
@@ -18,7 +19,7 @@ const entryColumns = `
 /** One page of a file's movements, those that need somebody first. */
 export async function bankEntries(filter: {
   fileId: number
-  state?: EntryState
+  state?: MovementState
   after?: string
   limit: number
 }): Promise<Listed<EntryView>> {
@@ -55,17 +56,8 @@ export const insertBankFile = (given: { sha256: string; name: string; now: Date;
 export const bankFileState = (fileId: number) =>
   one<{ sha256: string; state: string }>('select sha256, state from bank_file where id = $fileId', { fileId })
 
-export const refuseBankFile = (fileId: number, reason: string) =>
-  run(`update bank_file set state = 'refused', reason = $reason where id = $fileId`, { fileId, reason })
-
 export const lockReading = (fileId: number) =>
   one(`select id from bank_file where id = $fileId and state = 'reading' for update`, { fileId })
-
-export const closeReading = (given: { fileId: number; account: string; entries: number; known: number }) =>
-  run(
-    `update bank_file set state = 'ready', account = $account, entries = $entries, known = $known where id = $fileId`,
-    given,
-  )
 
 export const knownEntries = (keys: unknown) =>
   rows<{ account: string; key: string }>(
@@ -121,17 +113,13 @@ export const closeMovements = (id: number, known: number) =>
 export const bankFileRows = () =>
   rows<BankFileView>(`select ${fileColumns} from bank_file f order by f.id desc limit 100`)
 
-export const markSure = (given: {
-  fileId: number
-  ids: readonly number[] | null
-  actor: string
-  now: Date
-}) =>
-  run(
-    `update bank_entry
-    set state = 'to book', decided_by = $actor, decided_at = $now
+/** Movements of a file that are sure, all or of those named. */
+export const sureOf = (fileId: number, ids: readonly number[] | null) =>
+  rows<{ id: number }>(
+    `select id
+    from bank_entry
     where file_id = $fileId and state = 'sure' and ($ids::int[] is null or id = any($ids))`,
-    given,
+    { fileId, ids },
   )
 
 export const nextToBook = (fileId: number) =>
@@ -140,36 +128,8 @@ export const nextToBook = (fileId: number) =>
     { fileId },
   )
 
-export const unsureAgain = (id: number, reason: string) =>
-  run(`update bank_entry set state = 'unsure', reason = $reason where id = $id and state = 'to book'`, {
-    id,
-    reason,
-  })
-
 export const lockEntry = (id: number) =>
   one<EntryView>(`select ${entryColumns} from bank_entry e where e.id = $id for update`, { id })
-
-export const markBooked = (given: { id: number; paymentId: number; actor: string; now: Date }) =>
-  run(
-    `update bank_entry
-    set state = 'booked', payment_id = $paymentId, decided_by = $actor, decided_at = $now
-    where id = $id`,
-    given,
-  )
-
-export const setEntriesAside = (given: {
-  ids: readonly number[]
-  reason: string
-  actor: string
-  now: Date
-}) =>
-  rows<{ id: number }>(
-    `update bank_entry
-    set state = 'set aside', reason = $reason, decided_by = $actor, decided_at = $now
-    where id = any($ids::int[]) and state in ('sure', 'unsure', 'strange')
-    returning id`,
-    given,
-  )
 
 export const lockOpenEntries = (fileId: number) =>
   rows<EntryView>(
@@ -182,11 +142,11 @@ export const lockOpenEntries = (fileId: number) =>
     { fileId },
   )
 
-export const rematched = (entries: unknown) =>
+export const keepProposals = (entries: unknown) =>
   run(
     `update bank_entry e
-    set state = n.state, reason = n.reason, proposal = n.proposal
-    from jsonb_to_recordset($entries::jsonb) as n (id int, state text, reason text, proposal jsonb)
+    set reason = n.reason, proposal = n.proposal
+    from jsonb_to_recordset($entries::jsonb) as n (id int, reason text, proposal jsonb)
     where e.id = n.id`,
     { entries: json(entries) },
   )

@@ -1,3 +1,11 @@
+import { groupBy } from '../../../core/group'
+import {
+  bankFileLifecycle,
+  movementLifecycle,
+  type BankFileState,
+  type MovementState,
+} from '../../../core/receivables/movement-states'
+import { moveRows } from '../../db/move'
 import { company } from '../house/house'
 import { dayWords, dayInZone } from '../../../core/documents/days'
 import { createHash } from 'node:crypto'
@@ -19,22 +27,17 @@ import {
   bankFileBySum,
   insertBankFile,
   bankFileState,
-  refuseBankFile,
   lockReading,
-  closeReading,
   knownEntries,
   insertEntries,
   insertMovementsFile,
   closeMovements,
   bankFileRows,
-  markSure,
+  sureOf,
   nextToBook,
-  unsureAgain,
   lockEntry,
-  markBooked,
-  setEntriesAside,
   lockOpenEntries,
-  rematched,
+  keepProposals,
 } from './bank-queries'
 
 /*
@@ -46,39 +49,31 @@ import {
  * Refuses: the same file again, what is no bank statement, an entry that is booked or being booked.
  */
 
-export type EntryState = 'sure' | 'unsure' | 'strange' | 'to book' | 'booked' | 'set aside'
-
-export const entryStates: readonly EntryState[] = [
-  'sure',
-  'unsure',
-  'strange',
-  'to book',
-  'booked',
-  'set aside',
-]
-
 export interface BankFileView {
   id: number
   name: string
   account: string
-  state: 'reading' | 'ready' | 'refused'
+  state: BankFileState
   reason: string
   entries: number
   known: number
   madeAt: Date
   madeBy: string
-  counts: Record<EntryState, number>
+  counts: Record<MovementState, number>
 }
 
 export interface EntryView extends Omit<BankEntry, 'key'> {
   id: number
   fileId: number
-  state: EntryState
+  state: MovementState
   reason: string
   proposal: Proposal
   paymentId: number | null
   decidedBy: string
 }
+
+const files = { table: 'bank_file', lifecycle: bankFileLifecycle }
+const movements = { table: 'bank_entry', lifecycle: movementLifecycle }
 
 /** Most bytes of a bank file; some 20,000 movements. */
 export const mostBankBytes = 30_000_000
@@ -116,7 +111,7 @@ export async function readBankFile(fileId: number): Promise<void> {
       throw new Refusal('not-a-statement', 'No booked movement stands in this statement.')
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    await refuseBankFile(fileId, error.message)
+    await moveRows(files, 'refuse', [fileId], { reason: error.message })
     publish('payment')
     return
   }
@@ -144,7 +139,11 @@ async function keepEntries(fileId: number, statements: readonly BankStatement[])
     let fresh = 0
     for (let at = 0; at < all.length; at += 500)
       fresh += (await addEntries(fileId, all.slice(at, at + 500), matcher)).size
-    await closeReading({ fileId, account: accountsOf(all), entries: all.length, known: all.length - fresh })
+    await moveRows(files, 'end reading', [fileId], {
+      account: accountsOf(all),
+      entries: all.length,
+      known: all.length - fresh,
+    })
     publish('payment')
   })
 }
@@ -226,12 +225,18 @@ export async function bookSure(
   actor: string,
 ): Promise<number> {
   return inTransaction(async () => {
-    const taken = await markSure({ fileId, ids, actor, now: clock.now() })
-    if (taken === 0)
+    const sure = await sureOf(fileId, ids)
+    const taken = await moveRows(
+      movements,
+      'say go',
+      sure.map(({ id }) => id),
+      { decided_by: actor, decided_at: clock.now() },
+    )
+    if (taken.length === 0)
       throw new Refusal('nothing-sure', 'None of these waits to be booked any more. Look again.')
     await addJob('book-bank-entries', { fileId })
     publish('payment')
-    return taken
+    return taken.length
   })
 }
 
@@ -245,7 +250,7 @@ export async function bookWaiting(fileId: number): Promise<void> {
         await inTransaction(() => bookOne(id, ['to book'], null, by))
       } catch (error) {
         if (!(error instanceof Refusal)) throw error
-        await unsureAgain(id, error.message)
+        await moveRows(movements, 'find in the way', [id], { reason: error.message })
       }
     }
     publish('payment')
@@ -263,7 +268,7 @@ export async function bookEntry(
 
 async function bookOne(
   id: number,
-  from: EntryState[],
+  from: MovementState[],
   decided: { customerId: number; settle: Settlement[] } | null,
   actor: string,
 ): Promise<number> {
@@ -298,14 +303,22 @@ async function bookOne(
     },
     actor,
   )
-  await markBooked({ id, paymentId, actor, now: clock.now() })
+  await moveRows(movements, 'book', [id], {
+    payment_id: paymentId,
+    decided_by: actor,
+    decided_at: clock.now(),
+  })
   return paymentId
 }
 
 /** Sets movements aside that are none of ours (fees, transfers), with the reason, or takes them up again. */
 export async function setAside(ids: readonly number[], reason: string, actor: string): Promise<number[]> {
   return inTransaction(async () => {
-    const done = await setEntriesAside({ ids, reason, actor, now: clock.now() })
+    const done = await moveRows(movements, 'set aside', ids, {
+      reason,
+      decided_by: actor,
+      decided_at: clock.now(),
+    })
     publish('payment')
     return done.map((row) => row.id)
   })
@@ -316,7 +329,8 @@ export async function matchAgain(fileId: number): Promise<number> {
   return inTransaction(async () => {
     const open = await lockOpenEntries(fileId)
     const matcher = new Matcher(fileId)
-    const found: { id: number; state: string; reason: string; proposal: Proposal }[] = []
+    const found: { id: number; state: 'sure' | 'unsure' | 'strange'; reason: string; proposal: Proposal }[] =
+      []
     for (let at = 0; at < open.length; at += 500) {
       const batch = open.slice(at, at + 500)
       const matches = await matcher.match(batch.map((entry) => ({ ...entry, key: '' })))
@@ -326,7 +340,13 @@ export async function matchAgain(fileId: number): Promise<number> {
           found.push({ id: entry.id, state: certainty, reason, proposal })
       })
     }
-    await rematched(found)
+    for (const [state, own] of groupBy(found, (one) => one.state))
+      await moveRows(
+        movements,
+        `match ${state}`,
+        own.map((one) => one.id),
+      )
+    await keepProposals(found)
     publish('payment')
     return found.length
   })

@@ -189,17 +189,3 @@ export const raisePaymentOpen = (paymentId: number | null, amount: string) =>
 
 export const clearPaymentOpen = (id: number) =>
   run('update payment set open = 0, version = version + 1 where id = $id', { id })
-
-export const dropPreparedOf = (sourceId: number) =>
-  rows<{ id: number; kind: DocumentKind }>(
-    `update prepared_document
-    set state = 'dropped', automatic = false
-    where source_id = $sourceId and state in ('due', 'prepared', 'put back')
-    returning id, kind`,
-    { sourceId },
-  )
-
-export const releaseClaims = (preparedIds: readonly number[]) =>
-  run('delete from claim where prepared_id = any($preparedIds::int[]) and document_id is null', {
-    preparedIds,
-  })

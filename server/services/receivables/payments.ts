@@ -12,7 +12,8 @@ import { addJob } from '../../queue/add'
 import { markStale } from '../outbox/queries'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { note, noteAll } from '../history/history'
+import { undoPrepared } from '../documents/prepare-by-hand'
+import { noteAll } from '../history/history'
 import {
   payingCustomer,
   brandCodeOf,
@@ -34,8 +35,6 @@ import {
   raiseOpenItem,
   raisePaymentOpen,
   clearPaymentOpen,
-  dropPreparedOf,
-  releaseClaims,
 } from './payments-queries'
 
 /*
@@ -371,7 +370,7 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
       else await raisePaymentOpen(line.toPaymentId, line.amount)
     }
     await clearPaymentOpen(id)
-    await dropReceipts(id)
+    await undoPrepared([id], (kind) => `${capital(kind)} not made: its payment was taken back.`)
     await noteAll(
       documents.map((documentId) => ({
         documentId,
@@ -385,16 +384,4 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
     publish('register')
     return counter
   })
-}
-
-async function dropReceipts(paymentId: number): Promise<void> {
-  const dropped = await dropPreparedOf(paymentId)
-  await releaseClaims(dropped.map((paper) => paper.id))
-  for (const paper of dropped)
-    await note(
-      { preparedId: paper.id },
-      'Clothespin',
-      `${capital(paper.kind)} not made: its payment was taken back.`,
-    )
-  if (dropped.length > 0) publish('line')
 }
