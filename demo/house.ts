@@ -1,3 +1,4 @@
+import { suppliedDesign, type Look } from '../core/designs/supplied'
 import type { TaxCode } from '../core/money/tax-codes'
 import { keepTaxCode } from '../server/services/house/tax'
 import { readFileSync } from 'node:fs'
@@ -29,7 +30,7 @@ interface BrandData {
   senderName: string
   senderAddress: string
   replyTo: string
-  design: object
+  design: Omit<Look, 'logo' | 'hiddenSums'>
   logo: string
   logoWidth: number
   series: Record<
@@ -213,10 +214,11 @@ async function loadBrand(brand: BrandData, notes: HouseData['emailTexts']): Prom
     ],
   )
   const id = row!.id
-  const design = {
+  const design = suppliedDesign({
     ...brand.design,
     logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth },
-  }
+    hiddenSums: [],
+  })
   for (const kind of documentKinds) {
     await run(
       `insert into design (brand_id, kind, version, design, made_at, made_by)

@@ -67,7 +67,7 @@ const missing = (one: BrandView) =>
   [
     !one.taxNumber && 'tax number',
     one.banks.length === 0 && 'bank account',
-    !one.design?.design.logo && 'logo',
+    !one.design?.design.pictures.logo && 'logo',
     !one.series && 'number series',
     one.notes.length === 0 && 'cover note',
   ]

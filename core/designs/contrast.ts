@@ -1,3 +1,5 @@
+import type { Design } from './design'
+
 /** Relative luminance of #rrggbb, 0 to 1 (WCAG 2.2). */
 export function luminance(colour: string): number {
   const [red, green, blue] = [1, 3, 5]
@@ -17,7 +19,7 @@ export const contrastWithWhite = (colour: string) => 1.05 / (luminance(colour) +
  * What is said of a brand colour that headings are too pale in, or nothing. Large letters need a contrast of
  * 3 : 1 (WCAG 2.2, 1.4.3).
  */
-export function paleHeadings(colour: string, design: 'plain' | 'bold'): string | null {
+export function paleHeadings(colour: string, design: Design['supplied']): string | null {
   const contrast = contrastWithWhite(colour)
   if (contrast >= 3) return null
   const where = design === 'bold' ? 'White letters on this brand colour' : 'Headings in this brand colour'

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import {
   bold,
+  boldLook,
   exampleInvoice,
   longOrder,
   metrics,
@@ -13,7 +14,8 @@ import {
 import { issuePaper } from '../documents/issue'
 import { layOut } from './layout'
 import type { DrawOp, Page } from './pages'
-import { a4, mm } from './design'
+import { mm } from './design'
+import { suppliedDesign } from './supplied'
 
 type Text = Extract<DrawOp, { op: 'text' }>
 const texts = (page: Page) => page.ops.filter((op): op is Text => op.op === 'text')
@@ -69,8 +71,8 @@ describe.each([
       for (const op of texts(page)) {
         const width = op.pieces.reduce((sum, piece) => sum + piece.width, 0)
         expect(op.x).toBeGreaterThan(15 * mm)
-        expect(op.x + width).toBeLessThan(a4.width - 15 * mm)
-        if (op.role === 'table cell') expect(op.y).toBeLessThan(a4.height - 30 * mm)
+        expect(op.x + width).toBeLessThan(210 * mm - 15 * mm)
+        if (op.role === 'table cell') expect(op.y).toBeLessThan(297 * mm - 30 * mm)
       }
     }
   })
@@ -165,7 +167,7 @@ test('rows of the sums that are left out leave no hole, and the sum to pay stays
         exampleInvoice({
           order: { ...order, adjustments: [{ kind: 'charge', label: 'Carriage', amount: '9.50' }] },
         }),
-        { ...bold, hiddenSums },
+        suppliedDesign({ ...boldLook, hiddenSums: [...hiddenSums] }),
         metrics,
       ).pages[0]!,
     )

@@ -2,24 +2,28 @@ import type { Paper } from '../documents/paper'
 import type { FontMetrics } from './metrics'
 import type { LaidOut } from './pages'
 import { Sheet } from './sheet'
-import type { Design } from './design'
-import { footer } from './strips/footer'
+import { mm, type Design, type StripDesign } from './design'
+import { renderers } from './strips'
 import { watermark } from './strips/watermark'
-import { head } from './strips/head'
-import { lineTable } from './strips/lines'
-import { closing } from './strips/closing'
-import { frameOf, type Strip } from './strips/strip'
+import { drawBlocks } from './strips/flow'
+import { frameOf, type Block, type Renderer, type Strip } from './strips/strip'
+
+/** A strip's renderer; that they fit each other is what the registry's type says of every kind. */
+const rendererOf = (look: StripDesign) => renderers[look.strip] as Renderer<StripDesign['strip']>
 
 /**
  * Lays a Paper out on a design: pages of positioned draw operations. Pure; the same input gives the same pages.
- * Order of the strips: head (letterhead, address, facts, heading), the line table, closing (sums, payment,
- * note), footer on every page.
+ * The strips are drawn in the design's order: those of the head on the first page, the table over as many as it
+ * needs with the blocks of the closing below it, and on every page what stands on every page.
  */
 export function layOut(paper: Paper, design: Design, metrics: FontMetrics): LaidOut {
-  const strip: Strip = { paper, design, sheet: new Sheet(metrics), frame: frameOf(design) }
-  const end = head(strip)
-  lineTable(strip, end, closing(strip))
-  footer(strip)
+  const size = { width: design.page.width * mm, height: design.page.height * mm }
+  const strip: Strip = { paper, design, sheet: new Sheet(metrics, size), frame: frameOf(design) }
+  drawHeadAndTable(strip)
+  for (const look of design.strips) {
+    const renderer = rendererOf(look)
+    if (renderer.part === 'page') renderer.draw(strip, look)
+  }
   if (paper.rehearsal || paper.copy) watermark(strip)
   return {
     pages: strip.sheet.pages,
@@ -29,3 +33,22 @@ export function layOut(paper: Paper, design: Design, metrics: FontMetrics): Laid
     language: paper.language,
   }
 }
+
+function drawHeadAndTable(strip: Strip): void {
+  let top = strip.design.page.continuedTop * mm
+  let table = false
+  for (const look of strip.design.strips) {
+    const renderer = rendererOf(look)
+    if (renderer.part === 'head') top = renderer.draw(strip, look, top)
+    if (renderer.part !== 'table') continue
+    renderer.draw(strip, look, top, closingOf(strip))
+    table = true
+  }
+  if (!table) drawBlocks(strip, top, closingOf(strip))
+}
+
+const closingOf = (strip: Strip): Block[] =>
+  strip.design.strips.flatMap((look) => {
+    const renderer = rendererOf(look)
+    return renderer.part === 'closing' ? (renderer.block(strip, look) ?? []) : []
+  })

@@ -1,6 +1,6 @@
 import type { FontMetrics } from './metrics'
 import type { Cell, DrawOp, LayoutProblem, Page, Role } from './pages'
-import { a4, ink } from './design'
+import { ink } from './design'
 
 export interface TextStyle {
   family: string
@@ -24,12 +24,16 @@ export class Sheet {
   /** Index of the page that is drawn on; −1 is the last. */
   private target = -1
 
-  constructor(readonly metrics: FontMetrics) {
+  /** @param size of its pages, in points */
+  constructor(
+    readonly metrics: FontMetrics,
+    readonly size: { width: number; height: number },
+  ) {
     this.addPage()
   }
 
   addPage(): void {
-    this.pages.push({ width: a4.width, height: a4.height, ops: [] })
+    this.pages.push({ ...this.size, ops: [] })
   }
 
   private get ops(): DrawOp[] {

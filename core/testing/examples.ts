@@ -3,28 +3,30 @@ import { buildPaper, type PaperInput } from '../documents/from-order'
 import type { Paper } from '../documents/paper'
 import { FontMetrics, type FontFace } from '../designs/metrics'
 import faces from '../designs/font-metrics.json'
-import type { Design } from '../designs/design'
+import { suppliedDesign, type Look } from '../designs/supplied'
 
 /** Invented examples that tests and the bench share. */
 export const metrics = new FontMetrics(faces as unknown as FontFace[])
 
-export const plain: Design = {
+export const plainLook: Look = {
   name: 'Tansy trade paper',
-  design: 'plain',
-  headingFamily: 'Source Sans 3',
-  textFamily: 'Source Sans 3',
+  supplied: 'plain',
+  fonts: { heading: 'Source Sans 3', text: 'Source Sans 3' },
   colours: { brand: '#8a5a00', accent: '#d9a514', ground: '#faf6ef' },
   logo: null,
+  hiddenSums: [],
 }
+export const plain = suppliedDesign(plainLook)
 
-export const bold: Design = {
+export const boldLook: Look = {
   name: 'Skep shop paper',
-  design: 'bold',
-  headingFamily: 'Bitter',
-  textFamily: 'Source Sans 3',
+  supplied: 'bold',
+  fonts: { heading: 'Bitter', text: 'Source Sans 3' },
   colours: { brand: '#173f38', accent: '#f2b632', ground: '#faf7f0' },
   logo: null,
+  hiddenSums: [],
 }
+export const bold = suppliedDesign(boldLook)
 
 export const tansyHollow: BrandFacts = {
   id: 1,

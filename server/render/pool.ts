@@ -27,18 +27,18 @@ export function warmRenderPool(): void {
   threads()
 }
 
-const logos = new Map<string, Uint8Array>()
+const pictures = new Map<string, Uint8Array>()
 
-async function logoOf(design: Design): Promise<Uint8Array | null> {
-  if (!design.logo) return null
-  const key = design.logo.picture
-  let bytes = logos.get(key)
-  if (!bytes) {
-    bytes = await readFileBytes(key)
-    if (logos.size > 50) logos.clear()
-    logos.set(key, bytes)
+/** The bytes of a design's pictures, by their hash. */
+async function picturesOf(design: Design): Promise<Map<string, Uint8Array>> {
+  const found = new Map<string, Uint8Array>()
+  for (const { picture } of Object.values(design.pictures)) {
+    const bytes = pictures.get(picture) ?? (await readFileBytes(picture))
+    if (pictures.size > 50) pictures.clear()
+    pictures.set(picture, bytes)
+    found.set(picture, bytes)
   }
-  return bytes
+  return found
 }
 
 /** The PDF of a paper; `bytes` is null when the layout found a problem. */
@@ -46,7 +46,7 @@ export async function renderPaper(paper: Paper, design: Design, madeAt: Date): P
   return threads().run({
     paper,
     design,
-    logo: await logoOf(design),
+    pictures: await picturesOf(design),
     madeAt: madeAt.toISOString(),
     layoutOnly: false,
   })
@@ -54,7 +54,13 @@ export async function renderPaper(paper: Paper, design: Design, madeAt: Date): P
 
 /** What would stop the paper from being drawn, and its number of pages. */
 export async function checkPaper(paper: Paper, design: Design): Promise<Rendered> {
-  return threads().run({ paper, design, logo: null, madeAt: new Date(0).toISOString(), layoutOnly: true })
+  return threads().run({
+    paper,
+    design,
+    pictures: new Map(),
+    madeAt: new Date(0).toISOString(),
+    layoutOnly: true,
+  })
 }
 
 /** Several stored PDFs as one, made in a thread. */

@@ -15,8 +15,8 @@ import { PdfkitPainter } from './pdfkit-painter'
 export interface RenderTask {
   paper: Paper
   design: Design
-  /** Bytes of the logo, when the design has one. */
-  logo: Uint8Array | null
+  /** The bytes of the design's pictures, by their hash. */
+  pictures: ReadonlyMap<string, Uint8Array>
   /** ISO instant; the PDF's creation date. */
   madeAt: string
   /** Only lay out and answer what is wrong, without painting. */
@@ -47,8 +47,7 @@ export default async function render(task: RenderTask): Promise<Rendered> {
   const { problems } = laidOut
   if (task.layoutOnly || problems.length > 0)
     return { bytes: null, pages: laidOut.pages.length, problems, replaced: laidOut.replaced, renderer }
-  const pictures = new Map(task.design.logo && task.logo ? [[task.design.logo.picture, task.logo]] : [])
-  const bytes = await painter.paint(laidOut, pictures, {
+  const bytes = await painter.paint(laidOut, task.pictures, {
     madeAt: new Date(task.madeAt),
     author: task.paper.brand.legalName,
     subject: task.paper.facts.find((fact) => fact.key === 'order')?.value ?? '',

@@ -10,7 +10,7 @@ import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { samplePaper } from '../../server/services/documents/sample'
 import { changeRoutine, listRoutines, routineVersions } from '../../server/services/routines/routines'
 import { addSeries, changeSeries, removeSeries, type Skipping } from '../../server/services/house/series'
-import { numberPeriods,numbers } from '../../server/services/register/numbers-queries'
+import { numberPeriods, numbers } from '../../server/services/register/numbers-queries'
 import { papersOf, until, useHouse } from './house'
 
 const house = useHouse({ trust: 'automatic', reports: false })
@@ -58,8 +58,8 @@ describe('the brand', () => {
     await changeLook(current.id, { picture: PNG.sync.write(picture), width: 30 }, 'Test')
     const now = await brand()
     expect(now.design.version).toBe(current.design.version + 1)
-    expect(now.design.design.logo).toMatchObject({ ratio: 2, width: 30 })
-    expect((await samplePaper(now.id, 'invoice')).design.logo).toMatchObject({ width: 30 })
+    expect(now.design.design.pictures.logo).toMatchObject({ ratio: 2, width: 30 })
+    expect((await samplePaper(now.id, 'invoice')).design.pictures.logo).toMatchObject({ width: 30 })
     await expect(changeLook(current.id, { width: 200 }, 'Test')).rejects.toThrow('5 to 60 mm')
     await expect(changeLook(current.id, { width: 60 }, 'Test')).rejects.toThrow(
       'this logo is 30 mm high, and the head of the paper has place for 26 mm. Make it 52 mm wide at most.',
@@ -70,8 +70,12 @@ describe('the brand', () => {
   test('a see-through logo is laid anew on the colour that is behind it now', async () => {
     const { id, design } = await brand()
     await changeLook(id, { picture: PNG.sync.write(new PNG({ width: 200, height: 100 })) }, 'Test')
-    await changeLook(id, { design: 'bold', colours: { ...design.design.colours, brand: '#204060' } }, 'Test')
-    const { picture } = (await brand()).design.design.logo!
+    await changeLook(
+      id,
+      { supplied: 'bold', colours: { ...design.design.colours, brand: '#204060' } },
+      'Test',
+    )
+    const { picture } = (await brand()).design.design.pictures.logo!
     const file = (await one<{ bytes: Buffer }>('select bytes from file where sha256 = $1', [picture]))!
     expect([...PNG.sync.read(file.bytes).data.subarray(0, 3)]).toEqual([0x20, 0x40, 0x60])
   })

@@ -12,7 +12,7 @@ import { sendCopy } from '../../server/services/dispatch/by-hand'
 import { orderView } from '../../server/services/orders/list'
 import { editOrder, setStatus } from '../../server/services/orders/orders'
 import { documentBytes } from '../../server/services/register/register'
-import { register,registerSums } from '../../server/services/register/register-queries'
+import { register, registerSums } from '../../server/services/register/register-queries'
 import { changeRoutine, listRoutines } from '../../server/services/routines/routines'
 import { papersOf, historyWords, until, useHouse } from './house'
 

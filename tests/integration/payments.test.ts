@@ -8,7 +8,7 @@ import { voidDocument } from '../../server/services/documents/void'
 import { registerSums } from '../../server/services/register/register-queries'
 import { reconciliationOf } from '../../server/services/register/reconciliation'
 import { account, ageing, markItem } from '../../server/services/receivables/accounts'
-import { accounts,listPayments } from '../../server/services/receivables/accounts-queries'
+import { accounts, listPayments } from '../../server/services/receivables/accounts-queries'
 import {
   allocatePayment,
   recordPayment,

@@ -2,6 +2,7 @@
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { paleHeadings } from '../../../core/designs/contrast'
 import { hideableSums, paperFamilies, type HideableSum, type Design } from '../../../core/designs/design'
+import { lookOf } from '../../../core/designs/supplied'
 import type { BrandView } from '../../contract'
 
 /**
@@ -24,16 +25,19 @@ const scopes = computed(() => [
   ...props.kinds.map((one) => ({ value: one.value, words: `${one.words} only` })),
 ])
 const design = computed(() => props.brand.design.design)
-const formOf = (look: Design) => ({
-  design: look.design,
-  headingFamily: look.headingFamily,
-  textFamily: look.textFamily,
-  colours: { ...look.colours },
-  hiddenSums: [...(look.hiddenSums ?? [])],
-  width: String(look.logo?.width ?? 20),
-})
+const logo = computed(() => design.value.pictures.logo)
+function formOf(of: Design) {
+  const { supplied, fonts, colours, hiddenSums, logo: placed } = lookOf(of)
+  return {
+    supplied,
+    fonts: { ...fonts },
+    colours: { ...colours },
+    hiddenSums: [...hiddenSums],
+    width: String(placed?.width ?? 20),
+  }
+}
 const { form, dirty, kept } = useForm(() => design.value, formOf, 'the look')
-const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.design))
+const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.supplied))
 
 async function change(body: object, said: string, whole = false) {
   busy.value = true
@@ -71,7 +75,7 @@ const keep = () => {
     dirty.value &&
     !busy.value &&
     change(
-      { ...look, ...(design.value.logo ? { width: Number(width) } : {}) },
+      { ...look, ...(logo.value ? { width: Number(width) } : {}) },
       'The look is kept. Papers made from now on have it.',
       true,
     )
@@ -117,27 +121,27 @@ const colourNames = {
       the design is
       <WordPicker
         label="Design"
-        :words="designs.find((one) => one.value === form.design)!.words"
+        :words="designs.find((one) => one.value === form.supplied)!.words"
         :choices="designs"
-        :value="form.design"
+        :value="form.supplied"
         :disabled="disabled"
-        @pick="form.design = $event as 'plain' | 'bold'"
+        @pick="form.supplied = $event as 'plain' | 'bold'"
       />, headings are set in
       <WordPicker
         label="Font of headings"
-        :words="form.headingFamily"
+        :words="form.fonts.heading"
         :choices="families"
-        :value="form.headingFamily"
+        :value="form.fonts.heading"
         :disabled="disabled"
-        @pick="form.headingFamily = $event"
+        @pick="form.fonts.heading = $event"
       />, text in
       <WordPicker
         label="Font of text"
-        :words="form.textFamily"
+        :words="form.fonts.text"
         :choices="families"
-        :value="form.textFamily"
+        :value="form.fonts.text"
         :disabled="disabled"
-        @pick="form.textFamily = $event"
+        @pick="form.fonts.text = $event"
       />. Above the sum to pay
       <WordPicker
         label="Left out"
@@ -155,7 +159,7 @@ const colourNames = {
       />.
     </p>
     <p
-      v-if="form.hiddenSums.includes('tax') && form.design === 'bold' && kindFacts[kind].books !== null"
+      v-if="form.hiddenSums.includes('tax') && form.supplied === 'bold' && kindFacts[kind].books !== null"
       class="notice wait"
     >
       {{ kindFacts[kind].many.replace(/^./, (first) => first.toUpperCase()) }} must say their tax by rate, and
@@ -173,7 +177,7 @@ const colourNames = {
     <h2>Logo</h2>
     <div class="logo">
       <label class="file"
-        ><span>{{ design.logo ? 'Another picture' : 'A picture' }} (SVG, PNG or JPEG, at most 2 MB)</span
+        ><span>{{ logo ? 'Another picture' : 'A picture' }} (SVG, PNG or JPEG, at most 2 MB)</span
         ><input
           type="file"
           accept="image/png,image/jpeg,image/svg+xml"
@@ -182,7 +186,7 @@ const colourNames = {
           @change="upload"
       /></label>
       <FormField
-        v-if="design.logo"
+        v-if="logo"
         v-model="form.width"
         class="width"
         label="Width in mm"
@@ -190,7 +194,7 @@ const colourNames = {
         :disabled="disabled"
       />
       <VBtn
-        v-if="design.logo && !disabled"
+        v-if="logo && !disabled"
         :disabled="busy"
         @click="change({ noLogo: true }, 'The paper goes without a logo now.')"
         >Take the logo off</VBtn

@@ -1,30 +1,20 @@
 import { generate, correction, mode } from 'lean-qr'
 import type { TextStyle } from '../sheet'
-import { hairline, mm, softInk } from '../design'
+import { colourOf, hairline, mm, softInk, type StripOf } from '../design'
 import type { Block, Strip } from './strip'
 
 const rowStep = 17
 
 /**
- * Sums, payment, what the law wants said and the customer's note. The first, the sums, stays with the last
- * row of the table; only the last, the note, may be torn.
- */
-export function closing(strip: Strip): Block[] {
-  return [sums(strip), payment(strip), note(strip)].filter((block) => block !== null)
-}
-
-/**
  * Base, rate and tax of every rate at the left, the sums at the right; the sum to pay is the strongest thing
  * after the heading.
  */
-function sums(strip: Strip): Block {
+export function sums(strip: Strip, { width, inset, box, hidden }: StripOf<'sums'>): Block {
   const { paper, sheet, frame, design } = strip
-  const bold = design.design === 'bold'
-  const inset = bold ? 6 : 0
-  const left = bold ? frame.right - 78 * mm : 122 * mm
+  const left = frame.right - width * mm
   const strong = { ...frame.strong, size: 12 }
   const rows = paper.sums
-    .filter((row) => !row.key || !design.hiddenSums?.includes(row.key))
+    .filter((row) => !row.key || !hidden.includes(row.key))
     .map((row) => {
       const style = row.strong ? frame.strong : frame.text
       return { ...row, style, lines: labelLines(strip, row, style, frame.right - left - 2 * inset) }
@@ -50,7 +40,7 @@ function sums(strip: Strip): Block {
         y += rowStep
       }
       const extra = (toPay.length - 1) * 14
-      if (bold) sheet.box(left, y - 11, frame.right - left, 25 + extra, design.colours.accent)
+      if (box) sheet.box(left, y - 11, frame.right - left, 25 + extra, colourOf(design, box))
       else sheet.line(left, y - 10, frame.right, y - 10, '#1a1a1a', 0.9)
       toPay.forEach((line, n) =>
         sheet.text(line, left + inset, y + 6 + n * 14, { ...strong, ...cell(rows.length, 0) }),
@@ -135,17 +125,17 @@ function taxTable({ paper, sheet, frame }: Strip, right: number): Block {
 }
 
 /** How to pay, with the payment code; nothing at all when nothing is to pay. */
-function payment(strip: Strip): Block | null {
+export function payment(strip: Strip, look: StripOf<'payment'>): Block | null {
   const { paper, sheet, frame, design } = strip
   const facts = paper.payment
   if (!facts) return null
-  const bold = design.design === 'bold'
+  const { box } = look
   const codeSize = 24 * mm
-  const inset = bold ? 10 : 0
+  const inset = box ? 10 : 0
   const textLeft = frame.left + inset + (facts.code ? codeSize + 12 : 0)
   const width = frame.right - textLeft - inset
-  const title = bold
-    ? { family: design.headingFamily, weight: 700, size: 11, colour: design.colours.brand }
+  const title = look.title
+    ? { family: design.fonts.heading, weight: 700, size: 11, colour: colourOf(design, look.title) }
     : frame.strong
   const lines = [...facts.lines, facts.codeCaption]
     .filter(Boolean)
@@ -153,19 +143,19 @@ function payment(strip: Strip): Block | null {
   const textHeight = 16 + lines.length * 12.5
   const inner = Math.max(facts.code ? codeSize : 0, textHeight)
   return {
-    height: inner + (bold ? 44 : 34),
+    height: inner + (box ? 44 : 34),
     draw: (top) => {
       const y = top + 16
-      if (bold) sheet.box(frame.left, y, frame.right - frame.left, inner + 20, design.colours.ground)
+      if (box) sheet.box(frame.left, y, frame.right - frame.left, inner + 20, colourOf(design, box))
       else sheet.line(frame.left, y, frame.right, y, hairline)
-      const contentTop = y + (bold ? 10 : 10)
+      const contentTop = y + 10
       if (facts.code) {
-        if (bold) sheet.box(frame.left + inset - 3, contentTop - 3, codeSize + 6, codeSize + 6, '#ffffff')
+        if (box) sheet.box(frame.left + inset - 3, contentTop - 3, codeSize + 6, codeSize + 6, '#ffffff')
         if (paper.issued)
           sheet.modules(frame.left + inset, contentTop, codeSize, qrRows(facts.code), facts.codeCaption)
         else sheet.box(frame.left + inset, contentTop, codeSize, codeSize, '#eceeec')
       }
-      const textTop = contentTop + (bold ? Math.max(0, (inner - textHeight) / 2) : 0) + 10
+      const textTop = contentTop + (box ? Math.max(0, (inner - textHeight) / 2) : 0) + 10
       sheet.text(facts.title, textLeft, textTop, title)
       lines.forEach((line, index) =>
         sheet.text(
@@ -183,7 +173,7 @@ function payment(strip: Strip): Block | null {
  * What the law wants said and the customer's note; a long one begins on the page where it has room for at
  * least two lines, and leaves no lone line.
  */
-function note({ paper, sheet, frame }: Strip): Block | null {
+export function note({ paper, sheet, frame }: Strip): Block | null {
   const parts = [...(paper.legal ?? []), paper.customerNote ?? ''].filter((part) => part !== '')
   if (parts.length === 0) return null
   const lines = parts.flatMap((part) => sheet.wrap(part, frame.right - frame.left, frame.text))

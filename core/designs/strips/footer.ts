@@ -1,4 +1,4 @@
-import { a4, hairline, mm } from '../design'
+import { colourOf, hairline, mm, type StripOf } from '../design'
 import type { TextStyle } from '../sheet'
 import type { Strip } from './strip'
 
@@ -35,12 +35,12 @@ function columns({ paper, sheet, frame }: Strip, style: TextStyle): FootLine[] {
 }
 
 /** The company's small print and "page n of m" on every page; drawn last, when the number of pages is known. */
-export function footer(strip: Strip): void {
+export function footer(strip: Strip, look: StripOf<'footer'>): void {
   const { paper, sheet, frame, design } = strip
-  const bold = design.design === 'bold'
+  const running = look.as === 'running text'
   const style = { ...frame.small, size: 7, role: 'artifact' as const }
-  const lines = bold ? runningText(strip, style) : columns(strip, style)
-  if (lines.some(({ row }) => frame.footTop + row * step > a4.height - 5 * mm))
+  const lines = running ? runningText(strip, style) : columns(strip, style)
+  if (lines.some(({ row }) => frame.footTop + row * step > frame.height - 5 * mm))
     sheet.problems.push({
       code: 'too-long',
       sentence:
@@ -55,14 +55,14 @@ export function footer(strip: Strip): void {
         y - 10,
         frame.right,
         y - 10,
-        bold ? design.colours.brand : hairline,
-        bold ? 1.4 : 0.5,
+        look.rule.colour ? colourOf(design, look.rule.colour) : hairline,
+        look.rule.width,
       )
       const page = paper.words.page
         .replace('{page}', String(index + 1))
         .replace('{pages}', String(sheet.pages.length))
       lines.forEach(({ text, x, row }) => sheet.text(text, x, y + row * step, style))
-      sheet.text(page, frame.right, bold ? y : y + 18, style, 'right')
+      sheet.text(page, frame.right, running ? y : y + 18, style, 'right')
     }),
   )
 }

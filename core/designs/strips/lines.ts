@@ -1,6 +1,7 @@
 import type { PaperLine } from '../../documents/paper'
-import { hairline, mm, softInk } from '../design'
+import { colourOf, hairline, softInk, type StripOf } from '../design'
 import type { TextStyle } from '../sheet'
+import { continuedHead, drawBlocks } from './flow'
 import type { Block, Strip } from './strip'
 
 interface Column {
@@ -28,16 +29,16 @@ const padding = 7
  * closing block (the sums)
  * stays together with the last row. The other blocks follow, each whole.
  */
-export function lineTable(strip: Strip, top: number, closing: Block[]): void {
+export function lineTable(strip: Strip, look: StripOf<'lines'>, top: number, closing: Block[]): void {
   const { sheet, frame, paper } = strip
-  const columns = columnsOf(strip)
+  const columns = columnsOf(strip, look)
   const rows = paper.lines.map((line) => measure(strip, columns, line))
-  let y = headingRow(strip, columns, top, false)
+  let y = headingRow(strip, look, columns, top, false)
   const room = frame.bottom - (frame.continuedTop + 24)
 
   rows.forEach((row, index) => {
     const last = index === rows.length - 1
-    const together = last ? row.height + closing[0]!.height : row.height
+    const together = last ? row.height + (closing[0]?.height ?? 0) : row.height
     const fitsAlone = together <= room
     if (row.height > room) {
       sheet.problems.push({
@@ -47,36 +48,15 @@ export function lineTable(strip: Strip, top: number, closing: Block[]): void {
           'description.',
       })
     }
-    if (y + (fitsAlone ? together : row.height) > frame.bottom && index > 0) y = continuePage(strip, columns)
-    drawRow(strip, columns, row, y, index)
+    if (y + (fitsAlone ? together : row.height) > frame.bottom && index > 0)
+      y = continuePage(strip, look, columns)
+    drawRow(strip, look, columns, row, y, index)
     y += row.height
   })
-  const waiting = [...closing]
-  while (waiting.length > 0) {
-    const block = waiting.shift()!
-    const fits = y + block.height <= frame.bottom
-    const torn = fits ? null : (block.split?.(frame.bottom - y) ?? null)
-    if (torn) waiting.unshift(torn[1])
-    if (!fits && !torn) {
-      sheet.addPage()
-      continuedHead(strip)
-      y = frame.continuedTop
-      // longer than a whole page: torn on the new one
-      const again = y + block.height > frame.bottom ? (block.split?.(frame.bottom - y) ?? null) : null
-      if (again) waiting.unshift(again[1])
-      const drawn = again ? again[0] : block
-      drawn.draw(y)
-      y += drawn.height
-      continue
-    }
-    const drawn = torn ? torn[0] : block
-    drawn.draw(y)
-    y += torn ? frame.bottom - y : drawn.height
-  }
+  drawBlocks(strip, y, closing)
 }
 
-function columnsOf({ paper, sheet, frame, design }: Strip): Column[] {
-  const inset = design.design === 'bold' ? 6 : 0
+function columnsOf({ paper, sheet, frame }: Strip, { inset }: StripOf<'lines'>): Column[] {
   const right = frame.right - inset
   const left = frame.left + inset
   const { columns } = paper
@@ -188,18 +168,18 @@ function measure({ sheet, frame }: Strip, columns: Column[], line: PaperLine): R
 /** @returns the y below the heading row */
 function headingRow(
   { sheet, frame, design }: Strip,
+  { band }: StripOf<'lines'>,
   columns: Column[],
   top: number,
   repeated: boolean,
 ): number {
-  const bold = design.design === 'bold'
   const style: TextStyle = {
     ...frame.smallStrong,
     size: 8,
-    colour: bold ? '#ffffff' : undefined,
+    colour: band ? '#ffffff' : undefined,
     role: repeated ? 'artifact' : 'table heading',
   }
-  if (bold) sheet.box(frame.left, top, frame.right - frame.left, 22, design.colours.brand)
+  if (band) sheet.box(frame.left, top, frame.right - frame.left, 22, colourOf(design, band))
   columns.forEach((column, index) =>
     sheet.text(
       column.heading,
@@ -209,20 +189,20 @@ function headingRow(
       column.align,
     ),
   )
-  if (!bold) sheet.line(frame.left, top + 20, frame.right, top + 20, '#1a1a1a', 0.9)
+  if (!band) sheet.line(frame.left, top + 20, frame.right, top + 20, '#1a1a1a', 0.9)
   return top + 22
 }
 
 function drawRow(
   { sheet, frame, design }: Strip,
+  { stripes }: StripOf<'lines'>,
   columns: Column[],
   row: Row,
   top: number,
   index: number,
 ): void {
-  const bold = design.design === 'bold'
-  if (bold && index % 2 === 1)
-    sheet.box(frame.left, top, frame.right - frame.left, row.height, design.colours.ground)
+  if (stripes && index % 2 === 1)
+    sheet.box(frame.left, top, frame.right - frame.left, row.height, colourOf(design, stripes))
   const first = top + padding + 8
   const cell = (column: number, text = frame.text): TextStyle => ({
     ...text,
@@ -247,26 +227,8 @@ function drawRow(
   sheet.line(frame.left, top + row.height, frame.right, top + row.height, hairline, 0.5)
 }
 
-function continuePage(strip: Strip, columns: Column[]): number {
+function continuePage(strip: Strip, look: StripOf<'lines'>, columns: Column[]): number {
   strip.sheet.addPage()
   continuedHead(strip)
-  return headingRow(strip, columns, strip.frame.continuedTop, true)
-}
-
-/** The short head of a continued page: whose paper this is, and which. */
-function continuedHead({ paper, sheet, frame, design }: Strip): void {
-  const y = 20 * mm
-  sheet.text(paper.brand.name, frame.left, y, {
-    ...frame.strong,
-    role: 'artifact',
-    colour: design.colours.brand,
-  })
-  sheet.text(
-    `${paper.heading} ${paper.number}, ${paper.words.continued}`,
-    frame.right,
-    y,
-    { ...frame.text, role: 'artifact' },
-    'right',
-  )
-  sheet.line(frame.left, y + 5, frame.right, y + 5, hairline)
+  return headingRow(strip, look, columns, strip.frame.continuedTop, true)
 }

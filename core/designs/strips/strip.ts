@@ -1,6 +1,6 @@
 import type { Paper } from '../../documents/paper'
 import type { Sheet, TextStyle } from '../sheet'
-import { a4, mm, softInk, type Design } from '../design'
+import { mm, softInk, type Design, type StripKind, type StripOf } from '../design'
 
 /** What every strip is given: the paper, its design, the sheet to draw on and the frame to keep within. */
 export interface Strip {
@@ -12,6 +12,9 @@ export interface Strip {
 
 /** The usable area of a page in points, and the text styles of the design: two sizes beyond the text at most. */
 export interface Frame {
+  /** Of the page. */
+  width: number
+  height: number
   left: number
   right: number
   /** Where the table goes on, on a continued page. */
@@ -25,14 +28,18 @@ export interface Frame {
   smallStrong: TextStyle
 }
 
-export function frameOf(design: Design): Frame {
-  const family = design.textFamily
+export function frameOf({ page, fonts }: Design): Frame {
+  const family = fonts.text
+  const width = page.width * mm
+  const height = page.height * mm
   return {
-    left: 20 * mm,
-    right: a4.width - 18 * mm,
-    continuedTop: design.design === 'bold' ? 30 * mm : 34 * mm,
-    bottom: a4.height - 30 * mm,
-    footTop: a4.height - 21 * mm,
+    width,
+    height,
+    left: page.left * mm,
+    right: width - page.right * mm,
+    continuedTop: page.continuedTop * mm,
+    bottom: height - page.bottom * mm,
+    footTop: height - page.foot * mm,
     text: { family, weight: 400, size: 9 },
     strong: { family, weight: 600, size: 9 },
     small: { family, weight: 400, size: 7.5, colour: softInk },
@@ -50,3 +57,14 @@ export interface Block {
    */
   split?: (room: number) => [Block, Block] | null
 }
+
+/**
+ * How one kind of strip is drawn. A strip of the head is drawn on the first page and says where the next one may
+ * begin; the table runs over as many pages as it needs, with the blocks of the closing below it; a strip of
+ * the page is drawn last, when the number of pages is known.
+ */
+export type Renderer<Kind extends StripKind> =
+  | { part: 'head'; draw: (strip: Strip, look: StripOf<Kind>, top: number) => number }
+  | { part: 'table'; draw: (strip: Strip, look: StripOf<Kind>, top: number, closing: Block[]) => void }
+  | { part: 'closing'; block: (strip: Strip, look: StripOf<Kind>) => Block | null }
+  | { part: 'page'; draw: (strip: Strip, look: StripOf<Kind>) => void }

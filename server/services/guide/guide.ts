@@ -67,7 +67,7 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
       needed: false,
       to: 'Look',
       missing: perBrand((brand) =>
-        some(!looks.some((look) => look.brandId === brand.id && look.design.logo) && 'logo'),
+        some(!looks.some((look) => look.brandId === brand.id && look.design.pictures.logo) && 'logo'),
       ),
     },
     {

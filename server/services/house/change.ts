@@ -6,7 +6,9 @@ import type { PaymentMethod } from '../../../core/documents/facts'
 import type { BankAccount } from '../../../core/documents/bank'
 import { checkIban } from '../../../core/documents/payment-code'
 import type { Language } from '../../../core/money/format'
-import type { Design } from '../../../core/designs/design'
+import { readDesign } from '../../../core/designs/check-design'
+import { colourOf, type Design, type DesignPicture, type HideableSum } from '../../../core/designs/design'
+import { lookOf, suppliedDesign, type Look } from '../../../core/designs/supplied'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -147,11 +149,10 @@ export interface LookChange {
   /** Millimetres. */
   width?: number
   noLogo?: boolean
-  design?: Design['design']
-  headingFamily?: string
-  textFamily?: string
+  supplied?: Design['supplied']
+  fonts?: Design['fonts']
   colours?: Design['colours']
-  hiddenSums?: Design['hiddenSums']
+  hiddenSums?: HideableSum[]
   /** Only the papers of this kind; without it all of the brand's. */
   kind?: DocumentKind
 }
@@ -179,16 +180,18 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
     original: await keepFile(change.picture, 'application/octet-stream'),
   }
   const looks = await Promise.all(
-    current.map(async ({ id, design: before }) => {
-      const design: Design = {
+    current.map(async ({ id, design }) => {
+      const before = lookOf(design)
+      const { supplied, fonts, colours, hiddenSums } = change
+      const look: Look = {
         ...before,
-        design: change.design ?? before.design,
-        headingFamily: change.headingFamily ?? before.headingFamily,
-        textFamily: change.textFamily ?? before.textFamily,
-        colours: change.colours ?? before.colours,
-        hiddenSums: change.hiddenSums ?? before.hiddenSums ?? [],
+        supplied: supplied ?? before.supplied,
+        fonts: fonts ?? before.fonts,
+        colours: colours ?? before.colours,
+        hiddenSums: hiddenSums ?? before.hiddenSums,
       }
-      return { id, design: { ...design, logo: await logoOf(before, design, change, uploaded) } }
+      const logo = await logoOf(before, look, change, uploaded)
+      return { id, design: readDesign(suppliedDesign({ ...look, logo })) }
     }),
   )
   await inTransaction(async () => {
@@ -200,15 +203,19 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
 }
 
 /** The colour that lies behind the logo. */
-const behindLogo = (look: Design) => (look.design === 'bold' ? look.colours.brand : '#ffffff')
+const behindLogo = (look: Look): string => {
+  const design = suppliedDesign(look)
+  const head = design.strips.find((one) => one.strip === 'letterhead')
+  return head?.band ? colourOf(design, head.band.colour) : '#ffffff'
+}
 
 /** The logo as it is to stand: a new picture, or the old one laid anew on a colour that changed behind it. */
 async function logoOf(
-  before: Design,
-  now: Design,
+  before: Look,
+  now: Look,
   change: LookChange,
   uploaded: { bytes: Uint8Array; original: string } | undefined,
-): Promise<Design['logo']> {
+): Promise<DesignPicture | null> {
   if (change.noLogo) return null
   const width = change.width ?? before.logo?.width ?? 20
   const original = uploaded?.original ?? before.logo?.original
@@ -225,7 +232,7 @@ async function logoOf(
 }
 
 /** @throws Refusal "logo-too-tall" when it would leave its place at the head */
-function placed(logo: NonNullable<Design['logo']>): Design['logo'] {
+function placed(logo: DesignPicture): DesignPicture {
   const height = logo.width / logo.ratio
   if (height <= logoHeight) return logo
   const widest = Math.floor(logoHeight * logo.ratio)

@@ -1,4 +1,5 @@
-import { hideableSums, paperFamilies, type Design } from '../../../../core/designs/design'
+import { hideableSums, paperFamilies, type Design, type HideableSum } from '../../../../core/designs/design'
+import { suppliedDesigns } from '../../../../core/designs/supplied'
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import { idParam, Joi, kind } from '../../../checks'
 import { route } from '../../../route'
@@ -9,11 +10,10 @@ interface Look {
   picture?: string
   width?: number
   noLogo?: boolean
-  design?: Design['design']
-  headingFamily?: string
-  textFamily?: string
+  supplied?: Design['supplied']
+  fonts?: Design['fonts']
   colours?: Design['colours']
-  hiddenSums?: Design['hiddenSums']
+  hiddenSums?: HideableSum[]
 }
 
 const colour = Joi.string()
@@ -38,14 +38,16 @@ export default route<{ id: number }, object, Look>(
       picture: Joi.string().base64().max(3_000_000),
       width: Joi.number(),
       noLogo: Joi.boolean(),
-      design: Joi.valid('plain', 'bold'),
-      headingFamily: Joi.valid(...paperFamilies),
-      textFamily: Joi.valid(...paperFamilies),
+      supplied: Joi.valid(...Object.keys(suppliedDesigns)),
+      fonts: Joi.object({
+        heading: Joi.valid(...paperFamilies).required(),
+        text: Joi.valid(...paperFamilies).required(),
+      }),
       colours: Joi.object({ brand: colour, accent: colour, ground: colour }),
       hiddenSums: Joi.array()
         .items(Joi.valid(...hideableSums))
         .unique(),
-    }).or('picture', 'width', 'noLogo', 'design', 'headingFamily', 'textFamily', 'colours', 'hiddenSums'),
+    }).or('picture', 'width', 'noLogo', 'supplied', 'fonts', 'colours', 'hiddenSums'),
   },
   async ({ params, body, user }) => {
     await changeLook(

@@ -1,0 +1,24 @@
+import type { StripKind } from '../design'
+import { address } from './address'
+import { note, payment, sums } from './closing'
+import { facts } from './facts'
+import { footer } from './footer'
+import { free } from './free'
+import { heading } from './heading'
+import { letterhead } from './letterhead'
+import { lineTable } from './lines'
+import type { Renderer } from './strip'
+
+/** What draws each kind of strip. A new one is its row in the type of the design, its file and a row here. */
+export const renderers: { readonly [Kind in StripKind]: Renderer<Kind> } = {
+  letterhead: { part: 'head', draw: letterhead },
+  address: { part: 'head', draw: address },
+  facts: { part: 'head', draw: facts },
+  heading: { part: 'head', draw: heading },
+  lines: { part: 'table', draw: lineTable },
+  sums: { part: 'closing', block: sums },
+  payment: { part: 'closing', block: payment },
+  note: { part: 'closing', block: note },
+  footer: { part: 'page', draw: footer },
+  free: { part: 'page', draw: free },
+}

@@ -1,0 +1,115 @@
+import type { Design, DesignPicture, HideableSum, PageDesign, StripDesign } from './design'
+
+/** What a house chooses of a supplied design without drawing one. */
+export interface Look {
+  name: string
+  supplied: Design['supplied']
+  fonts: Design['fonts']
+  colours: Design['colours']
+  logo: DesignPicture | null
+  hiddenSums: HideableSum[]
+}
+
+/** ISO 216 A4. */
+const a4: PageDesign = {
+  width: 210,
+  height: 297,
+  left: 20,
+  right: 18,
+  bottom: 30,
+  foot: 21,
+  continuedTop: 34,
+}
+
+/** Hairlines on white. */
+const plainStrips = (hidden: HideableSum[]): StripDesign[] => [
+  {
+    strip: 'letterhead',
+    band: null,
+    name: { weight: 600, sizes: [13.5, 12, 10.5, 9], lines: 3, colour: '#1a1a1a', width: 62 },
+    pieces: [],
+  },
+  { strip: 'address', firstStrong: false },
+  { strip: 'facts', as: 'rows', width: 67 },
+  { strip: 'heading', weight: 600, size: 19, colour: 'brand', y: 104, below: 8 },
+  { strip: 'lines', band: null, stripes: null, inset: 0 },
+  { strip: 'sums', width: 70, inset: 0, box: null, hidden },
+  { strip: 'payment', box: null, title: null },
+  { strip: 'note' },
+  { strip: 'footer', as: 'columns', rule: { colour: null, width: 0.5 } },
+]
+
+/** A band of colour at the head, boxes behind the sum to pay and the payment. */
+const boldStrips = (hidden: HideableSum[]): StripDesign[] => [
+  {
+    strip: 'letterhead',
+    band: { colour: 'brand', height: 35 },
+    name: { weight: 700, sizes: [19, 16, 13.5, 11.5], lines: 2, colour: '#ffffff', width: 'rest' },
+    pieces: [
+      {
+        piece: 'text',
+        text: { fact: 'heading' },
+        x: 0,
+        y: 20.6,
+        align: 'right',
+        font: 'heading',
+        weight: 700,
+        size: 22,
+        colour: '#ffffff',
+        role: 'heading',
+      },
+      {
+        piece: 'text',
+        text: { fact: 'number' },
+        x: 0,
+        y: 26,
+        align: 'right',
+        font: 'text',
+        weight: 400,
+        size: 10,
+        colour: '#ffffff',
+        role: 'heading',
+      },
+    ],
+  },
+  { strip: 'address', firstStrong: true },
+  { strip: 'facts', as: 'columns', top: 88, rule: 'brand', withSumToPay: true },
+  { strip: 'lines', band: 'brand', stripes: 'ground', inset: 6 },
+  { strip: 'sums', width: 78, inset: 6, box: 'accent', hidden },
+  { strip: 'payment', box: 'ground', title: 'brand' },
+  { strip: 'note' },
+  { strip: 'footer', as: 'running text', rule: { colour: 'brand', width: 1.4 } },
+]
+
+export const suppliedDesigns = {
+  plain: { strips: plainStrips, page: a4 },
+  bold: { strips: boldStrips, page: { ...a4, continuedTop: 30 } },
+} as const
+
+/** A supplied design in a house's fonts, colours and logo. */
+export function suppliedDesign({ name, supplied, fonts, colours, logo, hiddenSums }: Look): Design {
+  const { strips, page } = suppliedDesigns[supplied]
+  return {
+    format: 1,
+    name,
+    supplied,
+    page,
+    fonts,
+    colours,
+    pictures: logo ? { logo } : {},
+    strips: strips(hiddenSums),
+  }
+}
+
+/** What was chosen of a design that was supplied. */
+export function lookOf(design: Design): Look {
+  const sums = design.strips.find((one) => one.strip === 'sums')
+  return {
+    name: design.name,
+    supplied: design.supplied,
+    fonts: design.fonts,
+    colours: design.colours,
+    logo: design.pictures.logo ?? null,
+    hiddenSums: sums?.hidden ?? [],
+  }
+}
