@@ -28,7 +28,20 @@ await build({
 })
 const { routes } = await import(pathToFileURL('.build/routes.mjs').href)
 
-const schemaOf = (schema) => parse(schema, 'open-api-3.1', {}, { includeSchemaDialect: false })
+const plainOf = (schema) => parse(schema, 'open-api-3.1', {}, { includeSchemaDialect: false })
+
+/** What stands under names that nobody knows before is lost on the way from Joi; it is put back here. */
+function withPatterns(schema, json) {
+  const { keys = [], patterns = [], items = [] } = schema?.$_terms ?? {}
+  if (patterns?.length) json.additionalProperties = plainOf(patterns[0].rule)
+  for (const one of keys ?? []) {
+    const own = json.properties?.[one.key]
+    if (own) withPatterns(one.schema, own)
+  }
+  if (json.items && items?.[0]) withPatterns(items[0], json.items)
+  return json
+}
+const schemaOf = (schema) => withPatterns(schema, plainOf(schema))
 const problem = {
   description: 'Refused, with a stable code, a plain sentence and the field it is about (RFC 9457)',
   content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },

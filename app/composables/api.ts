@@ -1,3 +1,5 @@
+import type { paths } from '../contract'
+
 /** A refusal of the server, as RFC 9457 has it. */
 export class ApiRefusal extends Error {
   constructor(
@@ -10,16 +12,81 @@ export class ApiRefusal extends Error {
   }
 }
 
-interface CallOptions {
-  method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
-  body?: unknown
-  query?: object
-  signal?: AbortSignal
+type Method = 'get' | 'post' | 'put' | 'patch' | 'delete'
+
+/** The addresses that take a method, as the contract has them. */
+type PathOf<M extends Method> = {
+  [P in keyof paths]: paths[P][M] extends object ? P : never
+}[keyof paths]
+
+type Operation<P extends keyof paths, M extends Method> = NonNullable<paths[P][M]>
+type ParametersOf<P extends keyof paths, M extends Method, In extends 'path' | 'query'> =
+  Operation<P, M> extends { parameters: { [K in In]?: infer Given } } ? NonNullable<Given> : never
+
+/** What is sent is not changed by sending it. */
+type Fixed<T> = T extends readonly (infer One)[]
+  ? readonly Fixed<One>[]
+  : T extends object
+    ? { readonly [Name in keyof T]: Fixed<T[Name]> }
+    : T
+
+/** What an address answers, takes in its body and in its query. */
+export type AnswerOf<P extends keyof paths, M extends Method> =
+  Operation<P, M> extends { responses: { 200: { content: { 'application/json': infer Answer } } } }
+    ? Answer
+    : unknown
+export type BodyOf<P extends keyof paths, M extends Method> =
+  Operation<P, M> extends { requestBody?: { content: { 'application/json': infer Body } } }
+    ? Fixed<Body>
+    : never
+/** What stands in an address bar is text, and what is empty is not asked: the server checks it. */
+export type QueryOf<P extends keyof paths, M extends Method> = {
+  [Name in keyof ParametersOf<P, M, 'query'>]:
+    ParametersOf<P, M, 'query'>[Name] | string | readonly string[] | null
 }
 
-/** Calls our own server; a refusal is thrown with its plain sentence. */
-export async function callApi<T = unknown>(path: string, options: CallOptions = {}): Promise<T> {
-  const url = new URL(path, location.origin)
+interface CallOptions {
+  path?: object
+  query?: object
+  body?: unknown
+  signal?: AbortSignal
+}
+type Part<Name extends string, Given> = [Given] extends [never]
+  ? { [K in Name]?: never }
+  : object extends Given
+    ? { [K in Name]?: Given }
+    : { [K in Name]: Given }
+type OptionsOf<P extends keyof paths, M extends Method> = Part<'path', ParametersOf<P, M, 'path'>> &
+  Part<'query', QueryOf<P, M>> &
+  Part<'body', BodyOf<P, M>> & { signal?: AbortSignal }
+type Given<P extends keyof paths, M extends Method> =
+  object extends OptionsOf<P, M> ? [options?: OptionsOf<P, M>] : [options: OptionsOf<P, M>]
+
+const typed =
+  <M extends Method>(method: M) =>
+  <P extends PathOf<M>>(path: P, ...[options]: Given<P, M>) =>
+    call(method, path, options as CallOptions | undefined) as Promise<AnswerOf<P, M>>
+
+/**
+ * Calls our own server, typed by the contract; a refusal is thrown with its plain sentence.
+ * @throws ApiRefusal
+ */
+export const api = {
+  get: typed('get'),
+  post: typed('post'),
+  put: typed('put'),
+  patch: typed('patch'),
+  delete: typed('delete'),
+}
+
+/** The address with its names filled in: {id} becomes the id. */
+export const filledPath = (path: string, given: object = {}): string =>
+  path.replace(/\{(\w+)\}/g, (_, name: string) =>
+    encodeURIComponent(String(given[name as keyof typeof given])),
+  )
+
+async function call(method: Method, path: string, options: CallOptions = {}): Promise<unknown> {
+  const url = new URL(filledPath(path, options.path), location.origin)
   for (const [name, value] of Object.entries(options.query ?? {})) {
     for (const one of Array.isArray(value) ? value : [value])
       if (one !== undefined && one !== null && one !== '') url.searchParams.append(name, String(one))
@@ -27,7 +94,7 @@ export async function callApi<T = unknown>(path: string, options: CallOptions = 
   let response: Response
   try {
     response = await fetch(url, {
-      method: options.method ?? 'GET',
+      method: method.toUpperCase(),
       signal: options.signal,
       headers: options.body === undefined ? {} : { 'content-type': 'application/json' },
       body: options.body === undefined ? undefined : JSON.stringify(options.body),
@@ -36,19 +103,31 @@ export async function callApi<T = unknown>(path: string, options: CallOptions = 
     if ((error as Error).name === 'AbortError') throw error
     throw new ApiRefusal('away', 'Clothespin does not answer. Is it running? Nothing was changed.', 0, {})
   }
-  if (response.ok) return (await response.json()) as T
+  if (response.ok) return response.json()
+  throw await refusalOf(response)
+}
+
+/** What the server refused, in its own words (RFC 9457). Who is not signed in any more signs in again. */
+async function refusalOf(response: Response): Promise<ApiRefusal> {
   const problem = (await response.json().catch(() => ({}))) as {
     code?: string
     title?: string
     about?: { field?: string }
   }
   if (response.status === 401 && problem.code === 'not-signed-in') useSession().user = null
-  throw new ApiRefusal(
+  return new ApiRefusal(
     problem.code ?? 'trouble',
     problem.title ?? 'That did not work, and nothing was changed.',
     response.status,
     problem.about ?? {},
   )
+}
+
+/** A file of our own server, as it is. @throws ApiRefusal */
+export async function fetchBytes(url: string): Promise<Uint8Array> {
+  const response = await fetch(url)
+  if (!response.ok) throw await refusalOf(response)
+  return new Uint8Array(await response.arrayBuffer())
 }
 
 /** Runs an act and says its refusal in a toast. Answers whether it went well. */
@@ -83,17 +162,7 @@ export async function sendFile<T>(path: string, file: File, query: Record<string
     )
   }
   if (response.ok) return (await response.json()) as T
-  const problem = (await response.json().catch(() => ({}))) as {
-    code?: string
-    title?: string
-    about?: { field?: string }
-  }
-  throw new ApiRefusal(
-    problem.code ?? 'trouble',
-    problem.title ?? 'That did not work, and nothing was changed.',
-    response.status,
-    problem.about ?? {},
-  )
+  throw await refusalOf(response)
 }
 
 /** Where a list is to be had as CSV, as it is filtered now. */

@@ -1,7 +1,8 @@
 export interface PageOf<Row> {
   rows: Row[]
   after: string | null
-  matching: number
+  /** How many match, where the server counts them. */
+  matching?: number
 }
 
 /**

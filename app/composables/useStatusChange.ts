@@ -8,7 +8,7 @@ export interface StatusQuestion {
 }
 
 const setStatus = (body: { ids: readonly number[]; status: string; letGo?: boolean; onlyTry?: boolean }) =>
-  callApi<StatusChange>('/api/orders/status', { method: 'POST', body })
+  api.post('/api/orders/status', { body })
 
 /** Sets orders to a status: at once where no document is touched, else after a question with the counts. */
 export function useStatusChange(done: () => Promise<unknown>) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { BodyOf } from '../composables/api'
 import { documentKinds, kindFacts, type DocumentKind } from '../../core/documents/kinds'
 import type { BrandView, GuideStep } from '../contract'
 
@@ -39,8 +40,8 @@ const brand = computed(() => brands.value.find((one) => one.id === activeId.valu
 
 async function load() {
   try {
-    brands.value = await callApi<BrandView[]>('/api/brands', { query: { kind: kind.value } })
-    steps.value = await callApi<GuideStep[]>('/api/guide')
+    brands.value = await api.get('/api/brands', { query: { kind: kind.value } })
+    steps.value = await api.get('/api/guide')
     activeId.value ??= brands.value[0]?.id ?? null
     wrong.value = ''
   } catch (error) {
@@ -52,11 +53,11 @@ useLive(['house'], () => void load())
 watch(kind, () => void load())
 
 /** What stands in the email's fields, kept or not. */
-const emailOnScreen = shallowRef<object>()
+const emailOnScreen = shallowRef<BodyOf<'/api/brands/{id}/to-me', 'post'>['email']>()
 async function toMe() {
   await attempt(async () => {
-    const { to } = await callApi<{ to: string }>(`/api/brands/${activeId.value}/to-me`, {
-      method: 'POST',
+    const { to } = await api.post('/api/brands/{id}/to-me', {
+      path: { id: activeId.value! },
       body: { kind: kind.value, ...(section.value === 'Cover note' ? { email: emailOnScreen.value } : {}) },
     })
     useToasts().say(`A sample is on its way to ${to}, with its email.`)

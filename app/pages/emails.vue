@@ -9,7 +9,7 @@ import type { ListColumn } from '../components/list/ColumnHeads.vue'
 /** Every email and print job there ever was; the one in hand with its exact words and files beside it. */
 const { filters, set } = useFilters({ address: '', state: '', kind: '', text: '', from: '', to: '' })
 const list = useList<DispatchRow, PageOf<DispatchRow>>((place) =>
-  callApi<PageOf<DispatchRow>>('/api/dispatches', { query: { ...filters.value, ...place } }),
+  api.get('/api/dispatches', { query: { ...filters.value, ...place } }),
 )
 const { active, row } = useHand(list.rows)
 const leaf = ref<Leaf>('Email')

@@ -22,7 +22,7 @@ const wrongField = ref('')
 const sampleRow = ref(0)
 
 async function load() {
-  files.value = await callApi<ImportView[]>('/api/imports')
+  files.value = await api.get('/api/imports')
   first.value = false
 }
 /** Why nothing can be read in here; a refusal stays on the page. */
@@ -79,8 +79,8 @@ async function check() {
   busy.value = true
   wrongField.value = ''
   try {
-    await callApi(`/api/imports/${file.value!.id}/check`, {
-      method: 'POST',
+    await api.post('/api/imports/{id}/check', {
+      path: { id: file.value!.id },
       body: { mapping: mapping.value, ...signs.value },
     })
     await load()
@@ -94,8 +94,8 @@ const tellRoutines = ref(false)
 async function write() {
   busy.value = true
   await attempt(async () => {
-    await callApi(`/api/imports/${file.value!.id}/write`, {
-      method: 'POST',
+    await api.post('/api/imports/{id}/write', {
+      path: { id: file.value!.id },
       body: { tellRoutines: tellRoutines.value },
     })
     toasts.say('The right rows are being written.')

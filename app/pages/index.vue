@@ -19,7 +19,7 @@ const active = ref<number | null>(null)
 const listElement = ref<{ focus: () => void }>()
 
 const list = useList<LineRow, LinePage>((place) =>
-  callApi<LinePage>('/api/line', { query: { ...filters.value, stage: stage.value, ...place } }),
+  api.get('/api/line', { query: { ...filters.value, stage: stage.value, ...place } }),
 )
 const picks = usePicks(list.rows)
 const row = computed(() => list.rows.value.find((one) => one.id === active.value) ?? null)

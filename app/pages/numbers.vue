@@ -19,7 +19,8 @@ interface NumberPage extends PageOf<NumberRow> {
 }
 const list = useList<NumberRow, NumberPage>(async (place) =>
   chosen.value
-    ? callApi<NumberPage>(`/api/numbers/${chosen.value.seriesId}`, {
+    ? api.get('/api/numbers/{id}', {
+        path: { id: chosen.value.seriesId },
         query: { period: chosen.value.period, ...place },
       })
     : { rows: [], after: null, missing: [], skipped: [], matching: 0 },
@@ -29,7 +30,7 @@ const wrong = ref('')
 
 async function load() {
   try {
-    periods.value = await callApi<NumberPeriod[]>('/api/numbers')
+    periods.value = await api.get('/api/numbers')
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message

@@ -19,7 +19,7 @@ const busy = ref(false)
 
 async function load() {
   await attempt(async () => {
-    rows.value = await callApi<PrintQueueRow[]>('/api/print-queue')
+    rows.value = await api.get('/api/print-queue')
   })
   first.value = false
 }
@@ -49,8 +49,7 @@ const print = () => window.open(url.value, '_blank', 'noopener')
 async function posted() {
   busy.value = true
   await attempt(async () => {
-    const { ids } = await callApi<{ ids: number[] }>('/api/dispatches/settle', {
-      method: 'POST',
+    const { ids } = await api.post('/api/dispatches/settle', {
       body: { ids: chosen.value.map((row) => row.id), act: 'print', reason: '' },
     })
     useToasts().say(`${plural(ids.length, 'paper')} marked as posted.`)

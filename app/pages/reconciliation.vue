@@ -21,7 +21,7 @@ const { active } = useHand(list.rows)
 
 async function load() {
   try {
-    reconciliation.value = await callApi<Reconciliation>('/api/documents/reconciliation', {
+    reconciliation.value = await api.get('/api/documents/reconciliation', {
       query: { day: filters.value.day },
     })
     wrong.value = ''

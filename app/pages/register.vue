@@ -3,7 +3,7 @@ import { monthsBefore } from '../../core/documents/days'
 import { documentKinds, kindFacts } from '../../core/documents/kinds'
 import { registerAmount } from '../../core/documents/register-amount'
 import { sumByCurrency } from '../../core/money/sums'
-import type { RegisterRow, ReversedWithdrawn } from '../contract'
+import type { RegisterRow } from '../contract'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
 import type { PageOf } from '../composables/useList'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
@@ -29,7 +29,7 @@ const matched = computed(() => ({
   to: filters.value.to,
 }))
 const list = useList<RegisterRow, PageOf<RegisterRow>>((place) =>
-  callApi<PageOf<RegisterRow>>('/api/documents', {
+  api.get('/api/documents', {
     query: {
       ...matched.value,
       sort: filters.value.sort,
@@ -44,7 +44,8 @@ const leaf = ref<Leaf>('Paper')
 /** Counted apart from the list, which does not wait for it. */
 const sums = shallowRef<{ matching: number; sums: { currency: string; sum: string }[] }>()
 const count = () =>
-  void callApi<typeof sums.value>('/api/documents/sums', { query: matched.value })
+  void api
+    .get('/api/documents/sums', { query: matched.value })
     .then((found) => {
       sums.value = found
     })
@@ -76,13 +77,9 @@ const again = computed(() => picks.chosen.value.slice(0, 50))
 async function settle() {
   busy.value = true
   await attempt(async () => {
-    const { voided, credited, refused } = await callApi<ReversedWithdrawn>(
-      '/api/documents/settle-withdrawn',
-      {
-        method: 'POST',
-        body: { ids: picks.chosen.value.map((one) => one.id) },
-      },
-    )
+    const { voided, credited, refused } = await api.post('/api/documents/settle-withdrawn', {
+      body: { ids: picks.chosen.value.map((one) => one.id) },
+    })
     useToasts().say(
       [
         voided.length ? `Voided: ${voided.join(', ')}.` : '',

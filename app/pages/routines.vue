@@ -41,10 +41,10 @@ const dirty = computed(
 
 async function load() {
   try {
-    choices.value ??= await callApi<RoutineChoices>('/api/routines/choices')
-    routines.value = await callApi<RoutineView[]>('/api/routines')
+    choices.value ??= await api.get('/api/routines/choices')
+    routines.value = await api.get('/api/routines')
     if (routine.value)
-      versions.value = await callApi<RoutineVersion[]>(`/api/routines/${routine.value.id}/versions`)
+      versions.value = await api.get('/api/routines/{id}/versions', { path: { id: routine.value.id } })
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message
@@ -101,8 +101,8 @@ const change = (changed: object, said: string, undo?: object) =>
     busy.value = saving.value = true
     try {
       const { id } = routine.value!
-      await callApi(`/api/routines/${id}`, {
-        method: 'PATCH',
+      await api.patch('/api/routines/{id}', {
+        path: { id },
         body: { version: baseVersion.value, ...edits(), ...changed },
       })
       await load()
@@ -111,8 +111,8 @@ const change = (changed: object, said: string, undo?: object) =>
         undo
           ? {
               undo: async () => {
-                await callApi(`/api/routines/${id}`, {
-                  method: 'PATCH',
+                await api.patch('/api/routines/{id}', {
+                  path: { id },
                   body: { version: routines.value.find((one) => one.id === id)!.version, ...undo },
                 })
                 await load()
@@ -179,8 +179,7 @@ function askNew(copyOf: RoutineView | null) {
 }
 const add = () =>
   attempt(async () => {
-    const { id } = await callApi<{ id: number }>('/api/routines', {
-      method: 'POST',
+    const { id } = await api.post('/api/routines', {
       body: {
         name: newName.value,
         description: from.value?.description ?? '',

@@ -4,7 +4,7 @@ import type { HouseState } from '../contract'
 export const useHouseState = defineStore('house', () => {
   const state = shallowRef<HouseState>()
   async function refresh(): Promise<void> {
-    state.value = await callApi<HouseState>('/api/house/state')
+    state.value = await api.get('/api/house/state')
   }
   for (const topic of ['house', 'worker']) useLiveStore().on(topic, () => void attempt(refresh))
   return { state, refresh }

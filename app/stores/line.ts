@@ -4,7 +4,7 @@ import type { StageCount } from '../contract'
 export const useLine = defineStore('line', () => {
   const counts = shallowRef<StageCount[]>([])
   async function refresh(): Promise<void> {
-    counts.value = await callApi<StageCount[]>('/api/line/counts')
+    counts.value = await api.get('/api/line/counts')
   }
   return { counts, refresh }
 })

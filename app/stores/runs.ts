@@ -8,7 +8,7 @@ export const useRuns = defineStore('runs', () => {
   const closed = () => new Set<number>(JSON.parse(sessionStorage.getItem('closed runs') ?? '[]'))
 
   async function refresh(id: number): Promise<void> {
-    const report = await callApi<RunReport>(`/api/runs/${id}`)
+    const report = await api.get('/api/runs/{id}', { path: { id } })
     const others = runs.value.filter((run) => run.id !== id)
     runs.value = [report, ...others].sort((a, b) => b.id - a.id)
   }
@@ -22,7 +22,7 @@ export const useRuns = defineStore('runs', () => {
    * closed here.
    */
   async function findOpen(): Promise<void> {
-    for (const id of await callApi<number[]>('/api/runs/mine')) if (!closed().has(id)) await refresh(id)
+    for (const id of await api.get('/api/runs/mine')) if (!closed().has(id)) await refresh(id)
   }
 
   function remove(id: number): void {

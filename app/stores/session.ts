@@ -27,19 +27,19 @@ export const useSession = defineStore('session', () => {
   const known = ref(false)
 
   async function load(): Promise<void> {
-    const answer = await callApi<{ user: SignedIn | null }>('/api/session')
-    house.value = answer.user ? await callApi<House>('/api/house') : null
+    const answer = await api.get('/api/session')
+    house.value = answer.user ? await api.get('/api/house') : null
     user.value = answer.user
     known.value = true
   }
 
   async function signIn(email: string, password: string): Promise<void> {
-    await callApi('/api/session', { method: 'POST', body: { email, password } })
+    await api.post('/api/session', { body: { email, password } })
     await load()
   }
 
   async function signOut(): Promise<void> {
-    await callApi('/api/session', { method: 'DELETE' })
+    await api.delete('/api/session')
     user.value = null
     house.value = null
     useLiveStore().close()

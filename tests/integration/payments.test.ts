@@ -3,6 +3,7 @@ import { addDays, dayInZone } from '../../core/documents/days'
 import { one, rows, run } from '../../server/db/connection'
 import { creditDocument } from '../../server/services/drafts/drafts'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { prepareReceipt } from '../../server/services/receivables/source'
 import { voidDocument } from '../../server/services/documents/void'
 import { registerSums } from '../../server/services/register/register-queries'
@@ -403,6 +404,22 @@ describe('receipts', () => {
     expect(await rows('select state from prepared_document where source_id = $1', [paid])).toEqual([
       { state: 'prepared' },
     ])
+  })
+
+  test('put back, it is prepared again as the receipt it is; of another kind, or of an order, none is made', async () => {
+    const paid = await recordPayment(payment({ amount: '6.00' }), 'Col Varley')
+    const { preparedId } = await prepareReceipt(paid, 'Col Varley')
+    await putBack([preparedId!], 'Col Varley')
+    await expect(prepareByHand('invoice', [paid], 'Col Varley')).rejects.toThrow(
+      'An invoice is not made of a payment',
+    )
+    expect(await prepareByHand('payment receipt', [paid], 'Col Varley')).toMatchObject([
+      { sourceId: paid, result: { outcome: 'prepared' } },
+    ])
+    const order = await one<{ id: number }>('select min(id) id from sales_order')
+    await expect(prepareByHand('payment receipt', [order!.id], 'Col Varley')).rejects.toThrow(
+      'A payment receipt is not made of an order',
+    )
   })
 
   const receipts = (paymentId: number) =>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { prepareReceipt, undoPayment } from '../../calls/payments'
+import { fetchAccount } from '../../calls/accounts'
+import { markItem } from '../../calls/open-items'
 import { termsWords } from '../../../core/documents/terms'
 import { ageingStep } from '../../../core/receivables/ageing'
 import type { Account, OpenRow, PaymentRow } from '../../contract'
@@ -33,10 +36,7 @@ const allocate = computed({
 /** The receipt, prepared by hand; it waits on To check. */
 const makeReceipt = (one: PaymentRow) =>
   attempt(async () => {
-    const { outcome, reason } = await callApi<{ outcome: string; reason: string }>(
-      `/api/payments/${one.id}/receipt`,
-      { method: 'POST', body: {} },
-    )
+    const { outcome, reason } = await prepareReceipt(one.id)
     useToasts().say(
       outcome === 'prepared' ? `The receipt waits on To check.${reason ? ` ${reason}` : ''}` : reason,
       { wrong: outcome !== 'prepared' },
@@ -54,7 +54,7 @@ const reason = ref('')
 const newest = useNewest()
 async function load() {
   try {
-    const found = await newest(() => callApi<Account>(`/api/accounts/${props.id}`))
+    const found = await newest(() => fetchAccount(props.id))
     if (!found) return
     view.value = found
     wrong.value = ''
@@ -67,16 +67,13 @@ useLive(['payment', 'register'], () => void load(), 300)
 
 const mark = (item: OpenRow, change: { dispute?: string; promisedOn?: string | null }, close: () => void) =>
   attempt(async () => {
-    await callApi(`/api/open-items/${item.id}`, { method: 'PATCH', body: change })
+    await markItem(item.id, change)
     close()
     await load()
   })
 const takeBack = () =>
   attempt(async () => {
-    await callApi(`/api/payments/${undoing.value!.id}/undo`, {
-      method: 'POST',
-      body: { reason: reason.value.trim() },
-    })
+    await undoPayment(undoing.value!.id, { reason: reason.value.trim() })
     useToasts().say('Taken back by a counter-entry. What it settled is open again.')
     undoing.value = undefined
     reason.value = ''

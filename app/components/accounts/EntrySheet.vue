@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { fetchAccount } from '../../calls/accounts'
+import { searchCustomers } from '../../calls/customers'
+import { bookEntry } from '../../calls/bank-entries'
 import { Decimal } from '../../../core/money/decimal'
 import { settledBy, type OpenItem, type Settlement } from '../../../core/receivables/settle'
 import type { Account, CustomerRow, EntryView } from '../../contract'
@@ -26,7 +29,7 @@ const { busy, wrong, acting } = useActing()
 
 async function choose(customerId: number) {
   await attempt(async () => {
-    account.value = await callApi<Account>(`/api/accounts/${customerId}`)
+    account.value = await fetchAccount(customerId)
     found.value = []
     search.value = ''
   })
@@ -41,9 +44,7 @@ watch(search, (words) => {
     timer = setTimeout(
       () =>
         void attempt(async () => {
-          found.value = (
-            await callApi<{ rows: CustomerRow[] }>('/api/customers', { query: { search: words, limit: 6 } })
-          ).rows
+          found.value = (await searchCustomers({ search: words, limit: 6 })).rows
         }),
       150,
     )
@@ -67,10 +68,7 @@ const rest = computed(() =>
 
 async function book() {
   await acting(async () => {
-    await callApi(`/api/bank-entries/${props.entry.id}/book`, {
-      method: 'POST',
-      body: { customerId: account.value!.customerId, settle: settle.value },
-    })
+    await bookEntry(props.entry.id, { customerId: account.value!.customerId, settle: settle.value })
     useToasts().say(`${money(amount.value, props.entry.currency)} booked for ${account.value!.name}.`)
     emit('done')
   })

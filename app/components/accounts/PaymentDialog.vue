@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { allocatePayment, recordPayment, undoPayment } from '../../calls/payments'
 import { paymentMethods } from '../../../core/documents/facts'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import { discountOn, settledBy, type OpenItem, type Settlement } from '../../../core/receivables/settle'
@@ -82,36 +83,26 @@ async function go() {
   busy.value = true
   wrong.value = ''
   try {
-    if (props.payment)
-      await callApi(`/api/payments/${props.payment.id}/allocate`, {
-        method: 'POST',
-        body: { settle: settle.value },
-      })
+    if (props.payment) await allocatePayment(props.payment.id, { settle: settle.value })
     else {
-      const { id } = await callApi<{ id: number }>('/api/payments', {
-        method: 'POST',
-        body: {
-          direction: props.direction,
-          customerId: props.account.customerId,
-          date: date.value,
-          method: method.value,
-          amount: typed.value,
-          currency: currency.value,
-          reference: reference.value.trim(),
-          settle: settle.value,
-          giveBack: giveBack.value,
-          another: another.value,
-        },
+      const { id } = await recordPayment({
+        direction: props.direction,
+        customerId: props.account.customerId,
+        date: date.value,
+        method: method.value,
+        amount: typed.value!,
+        currency: currency.value,
+        reference: reference.value.trim(),
+        settle: settle.value,
+        giveBack: giveBack.value,
+        another: another.value,
       })
       toasts.say(
         `${money(typed.value!, currency.value)} ${isRefund.value ? 'refunded to' : 'booked for'} ` +
           `${props.account.name}.`,
         {
           undo: async () => {
-            await callApi(`/api/payments/${id}/undo`, {
-              method: 'POST',
-              body: { reason: 'Recorded by mistake' },
-            })
+            await undoPayment(id, { reason: 'Recorded by mistake' })
           },
         },
       )

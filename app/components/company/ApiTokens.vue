@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchTokens, makeToken, revokeToken } from '../../calls/tokens'
 import type { TokenView } from '../../contract'
 
 /** Tokens with which other programs call the API. A new one is shown once. */
@@ -15,24 +16,19 @@ const asking = computed({
 })
 const load = () =>
   attempt(async () => {
-    found.value = await callApi<TokenView[]>('/api/tokens')
+    found.value = await fetchTokens()
   })
 onMounted(load)
 
 const make = () =>
   attempt(async () => {
-    fresh.value = (
-      await callApi<{ token: string }>('/api/tokens', {
-        method: 'POST',
-        body: { name: name.value.trim(), scope: scope.value },
-      })
-    ).token
+    fresh.value = (await makeToken({ name: name.value.trim(), scope: scope.value })).token
     name.value = ''
     await load()
   })
 const revoke = () =>
   attempt(async () => {
-    await callApi(`/api/tokens/${revoking.value!.id}`, { method: 'DELETE' })
+    await revokeToken(revoking.value!.id)
     revoking.value = null
     useToasts().say('The token is revoked. Nothing gets in with it any more.')
     await load()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changeBrand } from '../../calls/brands'
 import { countryName, countryNames } from '../../../core/countries'
 import { paymentMethods, type PaymentMethod } from '../../../core/documents/facts'
 import type { BrandView } from '../../contract'
@@ -83,16 +84,13 @@ async function keep() {
   wrongs.value = {}
   try {
     const { address, ...rest } = form.value
-    await callApi(`/api/brands/${props.brand.id}`, {
-      method: 'PATCH',
-      body: {
-        version: base.value.version,
-        ...rest,
-        addressLines: address
-          .split('\n')
-          .map((line) => line.trim())
-          .filter(Boolean),
-      },
+    await changeBrand(props.brand.id, {
+      version: base.value.version,
+      ...rest,
+      addressLines: address
+        .split('\n')
+        .map((line) => line.trim())
+        .filter(Boolean),
     })
     kept()
     useToasts().say('The brand is kept. Papers from now on carry it.')

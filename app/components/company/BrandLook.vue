@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changeLook } from '../../calls/brands'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { paleHeadings } from '../../../core/designs/contrast'
 import { hideableSums, paperFamilies, type HideableSum, type Design } from '../../../core/designs/design'
@@ -42,10 +43,7 @@ const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.su
 async function change(body: object, said: string, whole = false) {
   busy.value = true
   await attempt(async () => {
-    await callApi(`/api/brands/${props.brand.id}/look`, {
-      method: 'POST',
-      body: { ...body, ...(only.value ? { kind: only.value } : {}) },
-    })
+    await changeLook(props.brand.id, { ...body, ...(only.value ? { kind: only.value } : {}) })
     if (whole) kept()
     useToasts().say(said)
     emit('kept')

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import type { BodyOf } from '../../composables/api'
+import { previewEmailText } from '../../calls/email-text-preview'
+import { changeEmailLook, changeEmailText } from '../../calls/brands'
 import { mergeFieldNames } from '../../../core/emailtexts/fields'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
@@ -11,7 +14,8 @@ const props = defineProps<{
   kind: DocumentKind
   kinds: { value: string; words: string }[]
 }>()
-const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind]; email: [email: object] }>()
+type EmailOnScreen = NonNullable<BodyOf<'/api/brands/{id}/to-me', 'post'>['email']>
+const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind]; email: [email: EmailOnScreen] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const language = ref<Language>('en')
@@ -41,16 +45,13 @@ watch(
     clearTimeout(timer)
     timer = setTimeout(async () => {
       try {
-        filled.value = await callApi('/api/email-text-preview', {
-          method: 'POST',
-          body: {
-            subject,
-            text,
-            brandId: props.brand.id,
-            kind: props.kind,
-            look,
-            language: language.value,
-          },
+        filled.value = await previewEmailText({
+          subject,
+          text,
+          brandId: props.brand.id,
+          kind: props.kind,
+          look,
+          language: language.value,
         })
         wrong.value = ''
       } catch (error) {
@@ -66,13 +67,9 @@ async function keep() {
   busy.value = true
   await attempt(async () => {
     const { subject, text, look } = form.value
-    if (JSON.stringify(look) !== JSON.stringify(saved.value.look))
-      await callApi(`/api/brands/${props.brand.id}/email-look`, { method: 'PUT', body: look })
+    if (JSON.stringify(look) !== JSON.stringify(saved.value.look)) await changeEmailLook(props.brand.id, look)
     if (subject !== (note.value?.subject ?? '') || text !== (note.value?.text ?? ''))
-      await callApi(`/api/brands/${props.brand.id}/email-text`, {
-        method: 'PUT',
-        body: { kind: props.kind, language: language.value, subject, text },
-      })
+      await changeEmailText(props.brand.id, { kind: props.kind, language: language.value, subject, text })
     kept()
     useToasts().say('Kept. Emails from now on read and look like this.')
     emit('kept')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changeSeries, addSeries, removeSeries } from '../../calls/series'
 import { countryNames } from '../../../core/countries'
 import {
   scopeWords,
@@ -164,16 +165,13 @@ async function keep() {
   busy.value = true
   try {
     if (series.value.id)
-      await callApi(`/api/series/${series.value.id}`, {
-        method: 'PUT',
-        body: { ...typed.value, ...(skipped.value ? { skipReason: skipReason.value.trim() } : {}) },
+      await changeSeries(series.value.id, {
+        ...typed.value,
+        ...(skipped.value ? { skipReason: skipReason.value.trim() } : {}),
       })
     else
       seriesId.value = (
-        await callApi<{ id: number }>('/api/series', {
-          method: 'POST',
-          body: { ...typed.value, ...scope.value, brandId: props.brand.id, kind: props.kind },
-        })
+        await addSeries({ ...typed.value, ...scope.value, brandId: props.brand.id, kind: props.kind })
       ).id
     kept()
     useToasts().say('The number series is saved.')
@@ -187,7 +185,7 @@ async function keep() {
 }
 const takeAway = () =>
   attempt(async () => {
-    await callApi(`/api/series/${series.value.id}`, { method: 'DELETE' })
+    await removeSeries(series.value.id)
     useToasts().say('The series is taken away.')
     seriesId.value = props.brand.series?.id ?? 0
     emit('kept')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchPeriods, closePeriods } from '../../calls/periods'
 import { addDays } from '../../../core/documents/days'
 import type { Periods } from '../../contract'
 
@@ -12,7 +13,7 @@ const asking = ref(false)
 const busy = ref(false)
 
 async function load() {
-  found.value = await callApi<Periods>('/api/periods')
+  found.value = await fetchPeriods()
 }
 onMounted(() => attempt(load))
 useLive(['house'], () => void load())
@@ -26,10 +27,7 @@ const opens = computed(() => !!found.value?.closedUntil && until.value < found.v
 async function close() {
   busy.value = true
   await attempt(async () => {
-    await callApi('/api/periods', {
-      method: 'POST',
-      body: { until: until.value || null, reason: reason.value },
-    })
+    await closePeriods({ until: until.value || null, reason: reason.value })
     useToasts().say(until.value ? `Closed up to ${longDay(until.value)}.` : 'All periods are open.')
     asking.value = false
     reason.value = ''

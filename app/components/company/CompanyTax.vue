@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchTaxCodes, keepTaxCode } from '../../calls/tax-codes'
 import { languages, type Language } from '../../../core/money/format'
 import { taxCategories, type TaxCategory } from '../../../core/money/tax-codes'
 import type { TaxCodeRow } from '../../contract'
@@ -29,7 +30,7 @@ useUnsaved(dirty, 'tax codes')
 
 async function load() {
   await attempt(async () => {
-    const { rows } = await callApi<{ rows: TaxCodeRow[] }>('/api/tax-codes')
+    const { rows } = await fetchTaxCodes()
     const written = forms.value.filter(isDirty)
     saved.value = rows
     forms.value = [
@@ -49,7 +50,7 @@ async function save() {
   wrong.value = ''
   try {
     for (const form of forms.value.filter(isDirty)) {
-      await callApi('/api/tax-codes', { method: 'PUT', body: form })
+      await keepTaxCode(form)
       form.version = (form.version ?? 0) + 1
       saved.value = [...saved.value.filter((one) => one.code !== form.code), copyOf(form) as TaxCodeRow]
     }

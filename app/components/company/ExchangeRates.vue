@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchRates, keepRates } from '../../calls/rates'
 import type { RateRow, RatesReport } from '../../contract'
 
 /** Exchange rates, for the tax of papers in foreign currency: the newest, and one more; many come in as a file. */
@@ -9,7 +10,7 @@ const form = ref({ currency: 'GBP', day: houseToday(), rate: '', source: '' })
 const { wrong, acting } = useActing()
 const load = () =>
   attempt(async () => {
-    found.value = await callApi<RateRow[]>('/api/rates')
+    found.value = await fetchRates()
     form.value.source ||= found.value[0]?.source ?? ''
   })
 onMounted(load)
@@ -23,9 +24,7 @@ const add = () =>
       currency: form.value.currency.trim().toUpperCase(),
       rate: form.value.rate.trim().replace(',', '.'),
     }
-    useToasts().say(
-      said(await callApi<RatesReport>('/api/rates', { method: 'POST', body: { rates: [rate] } })),
-    )
+    useToasts().say(said(await keepRates({ rates: [rate] })))
     await load()
   })
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchSettings, changeSettings, pauseHouse, setRehearsal } from '../../calls/house'
 import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { HouseSettings } from '../../contract'
 
@@ -18,7 +19,7 @@ const ask = computed({
 const reason = ref('')
 const load = () =>
   attempt(async () => {
-    settings.value = await callApi<HouseSettings>('/api/house/settings')
+    settings.value = await fetchSettings()
   })
 onMounted(load)
 useLive(['house'], () => void load())
@@ -26,23 +27,20 @@ useLive(['house'], () => void load())
 const keep = (change: Partial<HouseSettings>, said: string) =>
   attempt(async () => {
     const before = settings.value!
-    await callApi('/api/house/settings', { method: 'PATCH', body: change })
+    await changeSettings(change)
     await load()
     toasts.say(said, {
       undo: async () => {
-        await callApi('/api/house/settings', {
-          method: 'PATCH',
-          body: Object.fromEntries(
-            Object.keys(change).map((name) => [name, before[name as keyof HouseSettings]]),
-          ),
-        })
+        await changeSettings(
+          Object.fromEntries(Object.keys(change).map((name) => [name, before[name as keyof HouseSettings]])),
+        )
         await load()
       },
     })
   })
-const act = (path: string, body: object) =>
+const act = (call: () => Promise<unknown>) =>
   attempt(async () => {
-    await callApi(path, { method: 'POST', body })
+    await call()
     asking.value = null
     await house.refresh()
   })
@@ -266,7 +264,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
       title="Pause everything?"
       go="Pause"
       danger
-      @go="act('/api/house/pause', { reason })"
+      @go="act(() => pauseHouse({ reason }))"
       ><label class="why"
         >Why, for the others to read
         <input v-model="reason" maxlength="200" placeholder="the prices are wrong" /></label
@@ -276,7 +274,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
       v-model="ask"
       title="Begin a rehearsal?"
       go="Rehearse"
-      @go="act('/api/house/rehearsal', { on: true })"
+      @go="act(() => setRehearsal({ on: true }))"
       ><p>
         Until it is ended, nothing reaches a customer: every paper and email goes to
         {{ settings?.rehearsalAddress }}. A band on every screen says so.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changeCustomer } from '../../calls/customers'
 import { countryName, countryNames } from '../../../core/countries'
 import type { CustomerView } from '../../contract'
 
@@ -19,12 +20,9 @@ const written = computed(() =>
 
 async function keep() {
   await acting(async () => {
-    await callApi(`/api/customers/${props.customer.id}`, {
-      method: 'PATCH',
-      body: {
-        version: props.customer.version,
-        billing: { attention: attention.value, lines: written.value, country: country.value },
-      },
+    await changeCustomer(props.customer.id, {
+      version: props.customer.version,
+      billing: { attention: attention.value, lines: written.value, country: country.value },
     })
     useToasts().say(`The address of ${props.customer.name} is kept, for every paper from now on.`)
     open.value = false

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchCustomer, changeContacts } from '../../calls/customers'
 import type { CustomerView } from '../../contract'
 
 /** Whom a customer's papers go to: mended where a paper has nobody to go to, or came back. */
@@ -21,7 +22,7 @@ watch(
     if (!now) return
     wrong.value = ''
     await attempt(async () => {
-      customer.value = await callApi<CustomerView>(`/api/customers/${props.customerId}`)
+      customer.value = await fetchCustomer(props.customerId)
       contacts.value = structuredClone(customer.value.contacts)
       if (contacts.value.length === 0) add()
     })
@@ -33,10 +34,7 @@ const add = () => contacts.value.push({ name: '', email: '', role: 'billing' })
 
 async function keep() {
   await acting(async () => {
-    await callApi(`/api/customers/${props.customerId}/contacts`, {
-      method: 'PUT',
-      body: { version: customer.value!.version, contacts: contacts.value },
-    })
+    await changeContacts(props.customerId, { version: customer.value!.version, contacts: contacts.value })
     useToasts().say(`The contacts of ${customer.value!.name} are kept, for every paper from now on.`)
     open.value = false
     emit('kept')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchCustomer, changeCustomer } from '../../calls/customers'
 import { countryName } from '../../../core/countries'
 import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { needsTaxNumber, treatments } from '../../../core/documents/treatment'
@@ -23,7 +24,7 @@ const address = ref(false)
 const newest = useNewest()
 async function load() {
   try {
-    const found = await newest(() => callApi<CustomerView>(`/api/customers/${props.id}`))
+    const found = await newest(() => fetchCustomer(props.id))
     if (!found) return
     view.value = found
     wrong.value = ''
@@ -37,23 +38,17 @@ useLive(['customer', 'register'], () => void load(), 300)
 const keep = (change: object, said: string) =>
   attempt(async () => {
     const before = view.value!
-    await callApi(`/api/customers/${props.id}`, {
-      method: 'PATCH',
-      body: { version: before.version, ...change },
-    })
+    await changeCustomer(props.id, { version: before.version, ...change })
     await load()
     useToasts().say(said, {
       undo: async () => {
-        await callApi(`/api/customers/${props.id}`, {
-          method: 'PATCH',
-          body: {
-            version: view.value!.version,
-            preferences: before.preferences,
-            language: before.language,
-            treatment: before.treatment,
-            terms: before.terms,
-            pricesIncludeTax: before.pricesIncludeTax,
-          },
+        await changeCustomer(props.id, {
+          version: view.value!.version,
+          preferences: before.preferences,
+          language: before.language,
+          treatment: before.treatment,
+          terms: before.terms,
+          pricesIncludeTax: before.pricesIncludeTax,
         })
         await load()
       },

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Language } from '../../../core/money/format'
+import { changePreferences, bringPreferencesBack } from '../../calls/customers'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { languages } from '../../../core/money/format'
 import { channels, preferenceWords, type PreferenceChange } from '../../../core/preferences/recipients'
@@ -15,7 +17,7 @@ const result = shallowRef<ManyPreferences>()
 const busy = ref(false)
 const asItIs = 'as it is'
 const form = ref({
-  kind: 'invoice',
+  kind: 'invoice' as DocumentKind,
   channel: asItIs,
   to: asItIs,
   gathered: asItIs,
@@ -80,24 +82,18 @@ async function set() {
   busy.value = true
   const { kind, language } = form.value
   await attempt(async () => {
-    const done = await callApi<ManyPreferences>('/api/customers/preferences', {
-      method: 'POST',
-      body: {
-        ids: props.customers.map((one) => one.id),
-        kind,
-        preference: change.value,
-        ...(language === asItIs ? {} : { language }),
-      },
+    const done = await changePreferences({
+      ids: props.customers.map((one) => one.id),
+      kind,
+      preference: change.value,
+      ...(language === asItIs ? {} : { language: language as Language }),
     })
     useToasts().say(
       `${plural(done.set, 'customer')} set, ${done.skipped.length} skipped.`,
       done.set
         ? {
             undo: async () => {
-              await callApi('/api/customers/preferences-back', {
-                method: 'POST',
-                body: { before: done.before },
-              })
+              await bringPreferencesBack({ before: done.before })
             },
           }
         : {},

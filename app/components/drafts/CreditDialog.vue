@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { BodyOf } from '../../composables/api'
+import { fetchCreditOffer, creditSums, creditDocument } from '../../calls/documents'
 import type { CreditOffer } from '../../contract'
 
 /** Credits an invoice: all that is left of it, by line, or by amount; and, if wanted, issues it anew. */
@@ -21,7 +23,7 @@ watch(
     anew.value = false
     wrong.value = ''
     try {
-      offer.value = await callApi<CreditOffer>(`/api/documents/${props.documentId}/credit`)
+      offer.value = await fetchCreditOffer(props.documentId)
       quantities.value = offer.value.lines.map(() => '0')
     } catch (error) {
       wrong.value = (error as Error).message
@@ -39,7 +41,8 @@ const ways = computed(() => [
   { value: 'amount', words: 'an amount' },
 ])
 
-const ask = computed(() =>
+type Ask = BodyOf<'/api/documents/{id}/credit', 'post'>['ask']
+const ask = computed((): Ask =>
   way.value === 'whole'
     ? { kind: 'whole' }
     : way.value === 'amount'
@@ -68,10 +71,7 @@ watch([ask, offer], () => {
   }
   timer = setTimeout(async () => {
     try {
-      sums.value = await callApi(`/api/documents/${props.documentId}/credit-sums`, {
-        method: 'POST',
-        body: { ask: asked },
-      })
+      sums.value = await creditSums(props.documentId, { ask: asked })
       sumsWrong.value = ''
     } catch (error) {
       sums.value = undefined
@@ -82,13 +82,11 @@ watch([ask, offer], () => {
 
 async function credit() {
   await acting(async () => {
-    const made = await callApi<{ credit: number; anew: number | null }>(
-      `/api/documents/${props.documentId}/credit`,
-      {
-        method: 'POST',
-        body: { ask: ask.value, reason: reason.value.trim(), anew: anew.value && way.value === 'whole' },
-      },
-    )
+    const made = await creditDocument(props.documentId, {
+      ask: ask.value,
+      reason: reason.value.trim(),
+      anew: anew.value && way.value === 'whole',
+    })
     open.value = false
     useToasts().say(
       made.anew

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { searchCustomers } from '../../calls/customers'
+import { fetchBrands } from '../../calls/brands'
+import { beginInvoice } from '../../calls/drafts'
 import type { CustomerRow } from '../../contract'
 
 /** Begins an invoice without an order: for which customer, of which brand. */
@@ -17,9 +20,7 @@ watch(search, () => {
   timer = setTimeout(look, 150)
 })
 async function look() {
-  found.value = (
-    await callApi<{ rows: CustomerRow[] }>('/api/customers', { query: { search: search.value, limit: 7 } })
-  ).rows
+  found.value = (await searchCustomers({ search: search.value, limit: 7 })).rows
   if (!found.value.some((one) => one.id === chosen.value?.id))
     chosen.value = found.value.length === 1 ? found.value[0] : undefined
 }
@@ -27,9 +28,7 @@ watch(
   open,
   async (now) => {
     if (!now) return
-    brands.value = await callApi<{ id: number; name: string }[]>('/api/brands', {
-      query: { kind: 'invoice' },
-    })
+    brands.value = await fetchBrands({ kind: 'invoice' })
     brandId.value ||= String(brands.value[0]?.id ?? '')
     await look()
   },
@@ -40,10 +39,7 @@ async function begin() {
   if (!chosen.value) return
   busy.value = true
   await attempt(async () => {
-    const { draftId } = await callApi<{ draftId: number }>('/api/drafts', {
-      method: 'POST',
-      body: { customerId: chosen.value!.id, brandId: Number(brandId.value) },
-    })
+    const { draftId } = await beginInvoice({ customerId: chosen.value!.id, brandId: Number(brandId.value) })
     open.value = false
     await navigateTo(`/drafts/${draftId}`)
   })

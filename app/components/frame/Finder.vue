@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { searchDocuments } from '../../calls/documents'
+import { searchOrders } from '../../calls/orders'
+import { searchCustomers } from '../../calls/customers'
 import { stages } from '../../../core/dispatch/states'
-import type { CustomerRow, OrderRow, RegisterRow } from '../../contract'
 
 /** Ctrl+K: finds documents, orders and customers, goes to places, and does things, by name. */
 interface Hit {
@@ -109,9 +111,9 @@ async function search() {
     return
   }
   const [documents, orders, customers] = await Promise.all([
-    callApi<{ rows: RegisterRow[] }>('/api/documents', { query: { search: text, limit: 6 } }),
-    callApi<{ rows: OrderRow[] }>('/api/orders', { query: { search: text, limit: 6 } }),
-    callApi<{ rows: CustomerRow[] }>('/api/customers', { query: { search: text, limit: 5 } }),
+    searchDocuments({ search: text, limit: 6 }),
+    searchOrders({ search: text, limit: 6 }),
+    searchCustomers({ search: text, limit: 5 }),
   ])
   if (mine !== turn) return
   hits.value = [

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { controlRun } from '../../calls/runs'
 import type { RunReport } from '../../contract'
 import { partWords } from '../../composables/runWords'
 
@@ -12,9 +13,9 @@ onMounted(() => void attempt(store.findOpen))
 const inUndoTime = (run: RunReport) => !run.endedAt && new Date(run.goesAt).getTime() > now.value
 const left = (run: RunReport) => Math.max(0, Math.ceil((new Date(run.goesAt).getTime() - now.value) / 1000))
 const clockWords = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
-const act = (run: RunReport, path: string) =>
+const act = (run: RunReport, how: 'stop' | 'take-back') =>
   attempt(async () => {
-    await callApi(`/api/runs/${run.id}/${path}`, { method: 'POST', body: {} })
+    await controlRun(run.id, how)
     await store.watchRun(run.id)
   })
 const title = (run: RunReport) => {

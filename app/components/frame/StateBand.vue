@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchConfirmation, confirmHouse, resumeHouse, setRehearsal } from '../../calls/house'
 import type { Confirmation } from '../../contract'
 
 /**
@@ -13,24 +14,24 @@ const confirming = ref(false)
 const found = shallowRef<Confirmation>()
 const look = () =>
   attempt(async () => {
-    found.value = await callApi<Confirmation>('/api/house/confirmation')
+    found.value = await fetchConfirmation()
     confirming.value = true
   })
 const confirm = () =>
   attempt(async () => {
-    await callApi('/api/house/confirm', { method: 'POST', body: {} })
+    await confirmHouse()
     confirming.value = false
     await house.refresh()
   })
 
 const resume = () =>
   attempt(async () => {
-    await callApi('/api/house/resume', { method: 'POST', body: {} })
+    await resumeHouse()
     await house.refresh()
   })
 const end = () =>
   attempt(async () => {
-    await callApi('/api/house/rehearsal', { method: 'POST', body: { on: false } })
+    await setRehearsal({ on: false })
     asking.value = false
     await house.refresh()
   })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchImportRows, mendImportRow } from '../../calls/imports'
 import { importFields } from '../../../core/imports/subjects'
 import type { ImportView, RowState, RowView } from '../../contract'
 import type { PageOf } from '../../composables/useList'
@@ -10,7 +11,7 @@ import type { PageOf } from '../../composables/useList'
 const props = defineProps<{ file: ImportView; may: boolean }>()
 const state = ref<RowState | ''>(props.file.counts.wrong ? 'wrong' : '')
 const list = useList<RowView, PageOf<RowView>>((place) =>
-  callApi<PageOf<RowView>>(`/api/imports/${props.file.id}/rows`, { query: { state: state.value, ...place } }),
+  fetchImportRows(props.file.id, { state: state.value, ...place }),
 )
 const active = ref<number | null>(null)
 const row = computed(() => list.rows.value.find((one) => one.id === active.value) ?? null)
@@ -43,10 +44,7 @@ async function mend() {
   busy.value = true
   await attempt(async () => {
     const line = row.value!.line
-    const mended = await callApi<RowView>(`/api/imports/${props.file.id}/rows/${line}`, {
-      method: 'PUT',
-      body: { cells: cells.value },
-    })
+    const mended = await mendImportRow(props.file.id, line, { cells: cells.value })
     useToasts().say(
       mended.state === 'right' ? `Line ${line} is right now.` : `Line ${line}: ${mended.note}`,
       { wrong: mended.state !== 'right' },

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { keepBack } from '../../calls/dispatches'
+import { sendDocument } from '../../calls/documents'
+import { prepareDocuments, sendPrepared } from '../../calls/prepared'
 import type { LineRow } from '../../contract'
 
 type Stopped = Pick<
@@ -28,18 +31,15 @@ const words = {
   'send issued': 'Send',
   'let go': 'Let go',
 }
-const post = <T,>(path: string, body: object) => callApi<T>(path, { method: 'POST', body })
-
 const acts = {
   send: async () => {
-    const papers = [{ id: props.row.id, revision: props.row.revision }]
-    const { runId } = await post<{ runId: number }>('/api/prepared/send', { key, papers, despite: true })
+    const papers = [{ id: props.row.id, revision: props.row.revision! }]
+    const { runId } = await sendPrepared({ key, papers, despite: true })
     await runs.watchRun(runId)
   },
-  prepare: () =>
-    post('/api/prepared/prepare', { kind: props.row.kind, sourceIds: [props.row.sourceId], despite: true }),
-  'send issued': () => post(`/api/documents/${props.row.documentId}/send`, { despite: true }),
-  'let go': () => post('/api/dispatches/keep-back', { ids: [props.row.id], act: 'let go', despite: true }),
+  prepare: () => prepareDocuments({ kind: props.row.kind, sourceIds: [props.row.sourceId], despite: true }),
+  'send issued': () => sendDocument(props.row.documentId!, { despite: true }),
+  'let go': () => keepBack({ ids: [props.row.id], act: 'let go', despite: true }),
 }
 
 async function go() {

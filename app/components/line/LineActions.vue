@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import * as dispatches from '../../calls/dispatches'
+import * as prepared from '../../calls/prepared'
+import { sendDocument } from '../../calls/documents'
 import type { Stage } from '../../../core/dispatch/states'
 import { instantInZone } from '../../../core/documents/days'
 import { countOf } from '../../../core/documents/kinds'
@@ -33,7 +36,6 @@ const busy = ref(false)
 const subject = computed(() => (props.chosen.length > 0 ? props.chosen : props.row ? [props.row] : []))
 const count = computed(() => subject.value.length)
 const totals = computed(() => addAmounts(props.chosen))
-const post = (path: string, body: object) => callApi<{ ids: number[] }>(path, { method: 'POST', body })
 
 /** The one rule, asked for each row; the dialog asks the server once more. */
 const plans = computed(() =>
@@ -75,7 +77,7 @@ function askToSend() {
 const putBack = () =>
   finish(async () => {
     const rows = subject.value
-    const { ids } = await post('/api/prepared/put-back', { ids: subject.value.map((row) => row.id) })
+    const { ids } = await prepared.putBack(subject.value.map((row) => row.id))
     toasts.say(`${plural(ids.length, 'paper')} put back to To send. No number was used.`, {
       undo: async () => {
         await prepareRows(rows)
@@ -87,16 +89,10 @@ const putBack = () =>
 async function prepareRows(rows: readonly LineRow[]): Promise<string[]> {
   const said: string[] = []
   for (const [kind, own] of groupBy(rows, (row) => row.kind)) {
-    const result = await callApi<{ prepared: number; already: string[]; refused: string[] }>(
-      '/api/prepared/prepare',
-      {
-        method: 'POST',
-        body: {
-          ...(kind === 'credit note' ? {} : { kind }),
-          sourceIds: own.map((row) => row.sourceId),
-        },
-      },
-    )
+    const result = await prepared.prepareDocuments({
+      kind,
+      sourceIds: own.map((row) => row.sourceId),
+    })
     if (result.prepared > 0) said.push(`${countOf(result.prepared, kind)} prepared, on To check.`)
     said.push(...result.already, ...result.refused)
   }
@@ -110,23 +106,22 @@ const prepare = () =>
     if (papers.length > 0) {
       toasts.say((await prepareRows(papers)).join(' '))
     }
-    for (const document of documents)
-      await callApi(`/api/documents/${document.documentId}/send`, { method: 'POST', body: {} })
+    for (const document of documents) await sendDocument(document.documentId!)
   })
 
 const drop = () =>
   finish(async () => {
-    const { ids } = await post('/api/prepared/drop', { ids: papersOf(subject.value).map((row) => row.id) })
+    const { ids } = await prepared.dropPrepared({ ids: papersOf(subject.value).map((row) => row.id) })
     toasts.say(`${plural(ids.length, 'paper')} taken off To send.`, {
       undo: async () => {
-        await post('/api/prepared/drop', { ids, undo: true })
+        await prepared.dropPrepared({ ids, undo: true })
       },
     })
   })
 
 const sendAgain = () =>
   finish(async () => {
-    const { ids } = await post('/api/dispatches/send-again', { ids: subject.value.map((row) => row.id) })
+    const { ids } = await dispatches.sendAgain({ ids: subject.value.map((row) => row.id) })
     toasts.say(`${plural(ids.length, 'email')} ${ids.length === 1 ? 'goes' : 'go'} again.`)
   })
 
@@ -149,7 +144,7 @@ const emails = computed(() =>
 const heldEmails = computed(() => emails.value.filter((row) => row.held && !row.stopped))
 const keepBack = (act: 'hold' | 'let go' | 'later' | 'print instead', rows: LineRow[]) =>
   finish(async () => {
-    const { ids } = await post('/api/dispatches/keep-back', {
+    const { ids } = await dispatches.keepBack({
       ids: rows.map((row) => row.id),
       act,
       ...(act === 'later' ? { at: at.value!.toISOString() } : {}),
@@ -166,7 +161,7 @@ const keepBack = (act: 'hold' | 'let go' | 'later' | 'print instead', rows: Line
       undo
         ? {
             undo: async () => {
-              await post('/api/dispatches/keep-back', { ids, act: undo })
+              await dispatches.keepBack({ ids, act: undo })
             },
           }
         : {},
@@ -175,7 +170,7 @@ const keepBack = (act: 'hold' | 'let go' | 'later' | 'print instead', rows: Line
 
 const settle = (act: 'confirm' | 'print' | 'close', rows: LineRow[]) =>
   finish(async () => {
-    const { ids } = await post('/api/dispatches/settle', {
+    const { ids } = await dispatches.settleDispatches({
       ids: rows.map((row) => row.id),
       act,
       reason: reason.value,

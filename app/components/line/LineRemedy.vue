@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { fetchStuckByAddress, sendAgain } from '../../calls/dispatches'
+import { correctAddress } from '../../calls/customers'
 import type { StuckCause } from '../../../core/dispatch/states'
 import type { LineRow, StuckByAddress } from '../../contract'
 
@@ -25,9 +27,7 @@ const alike = shallowRef<StuckByAddress[]>([])
 const ticked = ref(new Set<number>())
 const askToCorrect = () =>
   attempt(async () => {
-    const { rows } = await callApi<{ rows: StuckByAddress[] }>('/api/dispatches/stuck-by-address', {
-      query: { address: props.row.badAddress },
-    })
+    const { rows } = await fetchStuckByAddress({ address: props.row.badAddress })
     alike.value = rows
     ticked.value = new Set(rows.filter((one) => one.suggested).map((one) => one.id))
     correct.value = true
@@ -36,11 +36,7 @@ function tick(id: number) {
   if (!ticked.value.delete(id)) ticked.value.add(id)
 }
 const whyNot = (one: StuckByAddress) => ({ paid: 'paid', old: `${one.days} days old`, '': '' })[one.why]
-const again = (ids: number[], to?: string) =>
-  callApi<{ ids: number[] }>('/api/dispatches/send-again', {
-    method: 'POST',
-    body: { ids, ...(to ? { to } : {}) },
-  })
+const again = (ids: number[], to?: string) => sendAgain({ ids, ...(to ? { to } : {}) })
 
 async function act(done: () => Promise<void>) {
   busy.value = true
@@ -54,13 +50,10 @@ const sendOnce = () =>
   })
 const correctIt = () =>
   act(async () => {
-    const { customers, copies, ids } = await callApi<{
-      customers: { name: string }[]
-      copies: number
-      ids: number[]
-    }>('/api/customers/correct-address', {
-      method: 'POST',
-      body: { from: props.row.badAddress, to: address.value.trim(), again: [...ticked.value] },
+    const { customers, copies, ids } = await correctAddress({
+      from: props.row.badAddress!,
+      to: address.value.trim(),
+      again: [...ticked.value],
     })
     const where = [
       ...customers.map((one) => one.name),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { checkSend, sendPrepared } from '../../calls/prepared'
 import type { SendCheck } from '../../contract'
 
 /**
@@ -24,10 +25,7 @@ const how = computed(() => ({ postOnly: postOnly.value, withoutAddress: withoutA
 
 async function look() {
   const well = await attempt(async () => {
-    check.value = await callApi<SendCheck>('/api/prepared/send-check', {
-      method: 'POST',
-      body: { ...which.value, ...how.value },
-    })
+    check.value = await checkSend({ ...which.value, ...how.value })
   })
   if (!well) open.value = false
 }
@@ -48,13 +46,10 @@ const noAddress = computed(() => check.value?.leftOut.some((one) => one.bar === 
 async function send() {
   busy.value = true
   const well = await attempt(async () => {
-    const { runId } = await callApi<{ runId: number }>('/api/prepared/send', {
-      method: 'POST',
-      body: {
-        key,
-        ...how.value,
-        ...(props.papers ? { papers: check.value!.going } : { matching: props.matching, count: count.value }),
-      },
+    const { runId } = await sendPrepared({
+      key,
+      ...how.value,
+      ...(props.papers ? { papers: check.value!.going } : { matching: props.matching, count: count.value }),
     })
     await runs.watchRun(runId)
   })

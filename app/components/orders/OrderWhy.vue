@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchWhy } from '../../calls/orders'
 import type { RoutineWhy } from '../../contract'
 import { trustWords } from '../../composables/trust'
 
@@ -8,7 +9,7 @@ const open = ref(false)
 const why = shallowRef<RoutineWhy[]>()
 const load = () =>
   attempt(async () => {
-    why.value = await callApi<RoutineWhy[]>(`/api/orders/${props.orderId}/why`)
+    why.value = await fetchWhy(props.orderId)
   })
 watch([() => props.orderId, () => props.changed, open], () => open.value && void load())
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchDocument, voidDocument, sendDocumentToMe } from '../../calls/documents'
 import { paymentState } from '../../../core/receivables/ageing'
 import { taxInDiscount } from '../../../core/receivables/settle'
 import type { DocumentView } from '../../contract'
@@ -21,7 +22,7 @@ async function load() {
   const id = props.id
   const { dispatch } = props
   try {
-    const found = await newest(() => callApi<DocumentView>(`/api/documents/${id}`, { query: { dispatch } }))
+    const found = await newest(() => fetchDocument(id, { dispatch }))
     if (!found) return
     view.value = found
     wrong.value = ''
@@ -71,10 +72,7 @@ const paidTone = { paid: 'go', 'part-paid': 'wait', open: '', overdue: 'stuck' }
 const bookedWords: Record<string, string> = { payment: 'Paid', discount: 'Discount', 'write-off': 'Waived' }
 const voidIt = () =>
   attempt(async () => {
-    await callApi(`/api/documents/${props.id}/void`, {
-      method: 'POST',
-      body: { reason: reason.value.trim() },
-    })
+    await voidDocument(props.id, { reason: reason.value.trim() })
     useToasts().say(`${view.value!.number} is void. Its number stays in the register.`)
     voiding.value = false
     reason.value = ''
@@ -95,10 +93,7 @@ const stateWords = computed(() => {
 
 async function toMe() {
   await attempt(async () => {
-    const { to } = await callApi<{ to: string }>(`/api/documents/${props.id}/to-me`, {
-      method: 'POST',
-      body: {},
-    })
+    const { to } = await sendDocumentToMe(props.id)
     useToasts().say(`On its way to ${to}, as it is. The customer hears nothing of it.`)
   })
 }

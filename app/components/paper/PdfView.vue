@@ -23,9 +23,7 @@ async function draw() {
   const mine = ++turn
   loading.value = true
   try {
-    const response = await fetch(props.url)
-    if (!response.ok) throw new Error(((await response.json()) as { title: string }).title)
-    const bytes = new Uint8Array(await response.arrayBuffer())
+    const bytes = await fetchBytes(props.url)
     const pdfjs = await loadPdfjs()
     if (mine !== turn) return
     const document = await pdfjs.getDocument({ data: bytes, isEvalSupported: false }).promise

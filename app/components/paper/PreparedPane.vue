@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { fetchPrepared, sendPreparedToMe, markSeen } from '../../calls/prepared'
+import { fetchCustomer } from '../../calls/customers'
 import { capital, kindFacts } from '../../../core/documents/kinds'
 import type { CustomerView, PreparedView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
@@ -19,7 +21,7 @@ const newest = useNewest()
 async function load() {
   const id = props.id
   try {
-    const found = await newest(() => callApi<PreparedView>(`/api/prepared/${id}`))
+    const found = await newest(() => fetchPrepared(id))
     if (!found) return
     view.value = found
     wrong.value = ''
@@ -45,25 +47,19 @@ const note = computed(() =>
 
 const toMe = () =>
   attempt(async () => {
-    const sent = await callApi<{ number: string; to: string }>(`/api/prepared/${props.id}/to-me`, {
-      method: 'POST',
-      body: {},
-    })
+    const sent = await sendPreparedToMe(props.id)
     useToasts().say(`${sent.number} goes to ${sent.to}, watermarked. The paper itself stays as it is.`)
   })
 /** The remedy on the spot where the address is what is missing; the paper is built anew once it is kept. */
 const needsAddress = computed(() => view.value?.problem?.includes('has no billing address') ?? false)
 const giveAddress = () =>
   attempt(async () => {
-    customer.value = await callApi<CustomerView>(`/api/customers/${view.value!.customerId}`)
+    customer.value = await fetchCustomer(view.value!.customerId)
     addressing.value = true
   })
 const seen = () =>
   attempt(async () => {
-    await callApi(`/api/prepared/${props.id}/seen`, {
-      method: 'POST',
-      body: { revision: view.value!.revision },
-    })
+    await markSeen(props.id, { revision: view.value!.revision })
     await load()
   })
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { chooseRecipients } from '../../calls/prepared'
 /** Whom a prepared document goes to: this time only, or for this customer from now on. */
 const props = defineProps<{ preparedId: number; addresses: string[]; thisOnce: boolean }>()
 const open = defineModel<boolean>({ required: true })
@@ -10,7 +11,7 @@ const list = computed(() => written.value.split(/[\s,;]+/).filter(Boolean))
 async function save(addresses: string[]) {
   busy.value = true
   const well = await attempt(async () => {
-    await callApi(`/api/prepared/${props.preparedId}/recipients`, { method: 'PUT', body: { addresses } })
+    await chooseRecipients(props.preparedId, { addresses })
   })
   busy.value = false
   if (!well) return

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sendCopy } from '../../calls/documents'
 import type { DocumentView } from '../../contract'
 
 /** Sends the stored PDF once more. Somebody who already has it gets it only when a person says so. */
@@ -25,10 +26,7 @@ async function send() {
   busy.value = true
   wrong.value = ''
   try {
-    await callApi(`/api/documents/${props.document.id}/copy`, {
-      method: 'POST',
-      body: { address: address.value, again: before.value },
-    })
+    await sendCopy(props.document.id, { address: address.value, again: before.value })
     open.value = false
     useToasts().say(`A copy of ${props.document.number} goes to ${address.value}.`)
     emit('sent')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchMissed, catchUp } from '../../calls/routines'
 import { countOf, kindFacts, receiptKind } from '../../../core/documents/kinds'
 import type { Missed, RoutineView } from '../../contract'
 import { addAmounts } from '../../composables/amounts'
@@ -31,9 +32,7 @@ async function look() {
   missed.value = []
   left.value = new Set()
   await attempt(async () => {
-    missed.value = await callApi<Missed[]>(`/api/routines/${props.routine.id}/missed`, {
-      query: { from: from.value, to: to.value },
-    })
+    missed.value = await fetchMissed(props.routine.id, { from: from.value, to: to.value })
     looked.value = true
   })
 }
@@ -48,9 +47,10 @@ function toggle(id: number) {
 async function go() {
   busy.value = true
   await attempt(async () => {
-    const { taken } = await callApi<{ taken: number }>(`/api/routines/${props.routine.id}/catch-up`, {
-      method: 'POST',
-      body: { from: from.value, to: to.value, ids: chosen.value.map((one) => one.id) },
+    const { taken } = await catchUp(props.routine.id, {
+      from: from.value,
+      to: to.value,
+      ids: chosen.value.map((one) => one.id),
     })
     useToasts().say(
       `${countOf(taken, props.routine.sentence.issue)} ${taken === 1 ? 'is' : 'are'} being prepared, in order.`,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tryRoutine } from '../../calls/routines'
 import { kindFacts } from '../../../core/documents/kinds'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import type { Trial } from '../../contract'
@@ -19,9 +20,11 @@ let timer: ReturnType<typeof setTimeout> | undefined
 async function load() {
   const mine = ++turn
   try {
-    const found = await callApi<Trial>('/api/routines/trial', {
-      method: 'POST',
-      body: { sentence: props.sentence, live: props.live, days: days.value, routine: props.routine },
+    const found = await tryRoutine({
+      sentence: props.sentence,
+      live: props.live,
+      days: days.value,
+      routine: props.routine,
     })
     if (mine !== turn) return
     trial.value = found

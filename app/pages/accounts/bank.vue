@@ -18,7 +18,8 @@ const file = computed(
 )
 const list = useList<EntryView, PageOf<EntryView>>(async (place) =>
   file.value
-    ? callApi<PageOf<EntryView>>(`/api/bank-files/${file.value.id}/entries`, {
+    ? api.get('/api/bank-files/{id}/entries', {
+        path: { id: file.value.id },
         query: { state: filters.value.state, ...place },
       })
     : { rows: [], after: null, matching: 0 },
@@ -37,7 +38,7 @@ const ask = computed({
 const reason = ref('')
 
 async function load() {
-  files.value = await callApi<BankFileView[]>('/api/bank-files')
+  files.value = await api.get('/api/bank-files')
   known.value = true
 }
 onMounted(() => attempt(load))
@@ -93,8 +94,8 @@ const act = async (what: () => Promise<void>) => {
 }
 const book = () =>
   act(async () => {
-    const { taken } = await callApi<{ taken: number }>(`/api/bank-files/${file.value!.id}/book`, {
-      method: 'POST',
+    const { taken } = await api.post('/api/bank-files/{id}/book', {
+      path: { id: file.value!.id },
       body: picks.chosen.value.length ? { ids: sure.value.map((one) => one.id) } : {},
     })
     toasts.say(`${plural(taken, 'payment')} ${taken === 1 ? 'is' : 'are'} being booked.`)
@@ -102,8 +103,7 @@ const book = () =>
   })
 const setAside = () =>
   act(async () => {
-    const { ids } = await callApi<{ ids: number[] }>('/api/bank-entries/set-aside', {
-      method: 'POST',
+    const { ids } = await api.post('/api/bank-entries/set-aside', {
       body: { ids: aside.value.map((one) => one.id), reason: reason.value.trim() },
     })
     toasts.say(`${plural(ids.length, 'movement')} set aside: ${reason.value.trim()}.`)
@@ -112,8 +112,8 @@ const setAside = () =>
   })
 const matchAgain = () =>
   act(async () => {
-    const { changed } = await callApi<{ changed: number }>(`/api/bank-files/${file.value!.id}/match`, {
-      method: 'POST',
+    const { changed } = await api.post('/api/bank-files/{id}/match', {
+      path: { id: file.value!.id },
       body: {},
     })
     toasts.say(

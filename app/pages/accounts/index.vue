@@ -15,7 +15,7 @@ const { filters, set } = useFilters({
   payment: '',
 })
 const list = useList<AccountRow, PageOf<AccountRow>>((place) =>
-  callApi<PageOf<AccountRow>>('/api/accounts', {
+  api.get('/api/accounts', {
     query: {
       search: filters.value.search,
       only: filters.value.only,
@@ -36,7 +36,7 @@ watch(row, (now) => {
 })
 
 async function loadAgeing() {
-  ageing.value = await callApi<Ageing[]>('/api/accounts/ageing')
+  ageing.value = await api.get('/api/accounts/ageing')
   known.value = true
 }
 onMounted(() => attempt(loadAgeing))

@@ -13,7 +13,7 @@ const asked = computed(() => ({
   descending: String(filters.value.down === 'yes'),
 }))
 const list = useList<PaymentRow, PageOf<PaymentRow>>((place) =>
-  callApi<PageOf<PaymentRow>>('/api/payments', { query: { ...asked.value, ...place } }),
+  api.get('/api/payments', { query: { ...asked.value, ...place } }),
 )
 const { active, row } = useHand(list.rows)
 watch(filters, () => void list.restart(), { immediate: true })

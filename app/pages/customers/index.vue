@@ -27,7 +27,7 @@ const asked = computed(() => ({
   descending: String(filters.value.down === 'yes'),
 }))
 const list = useList<CustomerRow, CustomerPage>((place) =>
-  callApi<CustomerPage>('/api/customers', { query: { ...asked.value, ...place } }),
+  api.get('/api/customers', { query: { ...asked.value, ...place } }),
 )
 const picks = usePicks(list.rows)
 const { active } = useHand(list.rows, Number(filters.value.in) || null)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { DraftFacts } from '../../../core/documents/draft'
 import { capital } from '../../../core/documents/kinds'
-import { paymentMethods } from '../../../core/documents/facts'
+import { paymentMethods, type PaymentMethod } from '../../../core/documents/facts'
 import type { DraftView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
@@ -21,7 +21,7 @@ const asking = ref(false)
 const sendKey = ref('')
 const postOnly = ref(false)
 /** A sale that is paid at once: by what. */
-const paidBy = ref('')
+const paidBy = ref<PaymentMethod | ''>('')
 
 const formOf = (view: DraftView) => JSON.stringify([view.facts, view.paper?.earlierDateOk ?? false])
 const dirty = computed(
@@ -34,7 +34,7 @@ const isCredit = computed(() => draft.value?.kind === 'credit note')
 const newest = useNewest()
 async function load() {
   try {
-    const found = await newest(() => callApi<DraftView>(`/api/drafts/${id.value}`))
+    const found = await newest(() => api.get('/api/drafts/{id}', { path: { id: id.value } }))
     if (!found) return
     const keep = dirty.value
     draft.value =
@@ -63,8 +63,8 @@ async function keep() {
   busy.value = true
   wrongField.value = ''
   try {
-    await callApi(`/api/drafts/${id.value}`, {
-      method: 'PATCH',
+    await api.patch('/api/drafts/{id}', {
+      path: { id: id.value },
       body: {
         version: draft.value.version,
         facts: facts.value,
@@ -96,12 +96,9 @@ async function send() {
   busy.value = true
   await attempt(async () => {
     const preparedId = draft.value!.paper!.id
-    const { revision, changes } = await callApi<{ revision: number; changes: object[] | null }>(
-      `/api/prepared/${preparedId}`,
-    )
-    if (changes) await callApi(`/api/prepared/${preparedId}/seen`, { method: 'POST', body: { revision } })
-    const { runId } = await callApi<{ runId: number }>('/api/prepared/send', {
-      method: 'POST',
+    const { revision, changes } = await api.get('/api/prepared/{id}', { path: { id: preparedId } })
+    if (changes) await api.post('/api/prepared/{id}/seen', { path: { id: preparedId }, body: { revision } })
+    const { runId } = await api.post('/api/prepared/send', {
       body: {
         key: sendKey.value,
         postOnly: postOnly.value,

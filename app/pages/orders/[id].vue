@@ -46,7 +46,7 @@ function take(found: OrderView) {
 }
 
 const newest = useNewest()
-const fetchOrder = () => newest(() => callApi<OrderView>(`/api/orders/${id.value}`))
+const fetchOrder = () => newest(() => api.get('/api/orders/{id}', { path: { id: id.value } }))
 async function takeNow() {
   const found = await fetchOrder()
   if (found) take(found)
@@ -84,8 +84,8 @@ async function keep() {
     fields: order.value.fields,
   }
   await attempt(async () => {
-    const { version } = await callApi<{ version: number }>(`/api/orders/${id.value}`, {
-      method: 'PUT',
+    const { version } = await api.put('/api/orders/{id}', {
+      path: { id: id.value },
       body: {
         version: order.value!.version,
         reference: reference.value || null,
@@ -97,7 +97,7 @@ async function keep() {
     await takeNow()
     toasts.say('The order is kept.', {
       undo: async () => {
-        await callApi(`/api/orders/${id.value}`, { method: 'PUT', body: { version, ...before } })
+        await api.put('/api/orders/{id}', { path: { id: id.value }, body: { version, ...before } })
         await takeNow()
       },
     })
@@ -148,10 +148,7 @@ watch(
       : '',
   async (worth) => {
     if (!worth) confirmed.value = null
-    else
-      confirmed.value = (
-        await callApi<{ confirmed: Confirmed | null }>(`/api/orders/${id.value}/confirmed`)
-      ).confirmed
+    else confirmed.value = (await api.get('/api/orders/{id}/confirmed', { path: { id: id.value } })).confirmed
   },
 )
 async function revise() {
@@ -164,10 +161,7 @@ async function prepare(kind: DocumentKind) {
     return
   }
   await attempt(async () => {
-    const result = await callApi<{ already: string[] }>('/api/prepared/prepare', {
-      method: 'POST',
-      body: { kind, sourceIds: [id.value] },
-    })
+    const result = await api.post('/api/prepared/prepare', { body: { kind, sourceIds: [id.value] } })
     toasts.say(result.already[0] ?? `The ${kind} is prepared and waits on To check.`)
     chosenKind.value = kind
     await load()
@@ -198,8 +192,8 @@ const parts = [
 ]
 const draft = () =>
   attempt(async () => {
-    const { draftId } = await callApi<{ draftId: number }>(`/api/orders/${id.value}/drafts`, {
-      method: 'POST',
+    const { draftId } = await api.post('/api/orders/{id}/drafts', {
+      path: { id: id.value },
       body: { kind: part.value, ...(part.value === 'deposit' ? { percent: percent.value.trim() } : {}) },
     })
     await navigateTo(`/drafts/${draftId}`)

@@ -19,7 +19,7 @@ const { filters, set } = useFilters({
 })
 const statuses = computed(() => filters.value.status.split(',').filter(Boolean))
 const list = useList<OrderRow, OrderPage>((place) =>
-  callApi<OrderPage>('/api/orders', {
+  api.get('/api/orders', {
     query: {
       search: filters.value.search,
       statuses: statuses.value,

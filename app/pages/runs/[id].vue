@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { keepBack } from '../../calls/dispatches'
+import { controlRun } from '../../calls/runs'
 import { stuckWords } from '../../../core/dispatch/states'
 import type { RunProblem, RunReport } from '../../contract'
 import { lasted, partSays, partWords, runState } from '../../composables/runWords'
@@ -18,7 +20,7 @@ const now = useNow(1000)
 
 async function load() {
   try {
-    run.value = await callApi<RunReport>(`/api/runs/${id.value}`)
+    run.value = await api.get('/api/runs/{id}', { path: { id: id.value } })
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message
@@ -33,11 +35,11 @@ const dispatches = (rows: readonly RunProblem[]) => [...new Set(rows.map((one) =
 const why = (row: RunProblem) =>
   row.cause ? `${stuckWords[row.cause].label}${row.reason ? `: ${row.reason}` : ''}` : row.reason
 
-const act = (path: string, body: object, said: (count: number) => string) =>
+const act = (call: () => Promise<{ ids: number[] }>, said: (count: number) => string) =>
   attempt(async () => {
     busy.value = true
     try {
-      const { ids } = await callApi<{ ids: number[] }>(path, { method: 'POST', body })
+      const { ids } = await call()
       toasts.say(said(ids.length))
       await load()
     } finally {
@@ -46,19 +48,17 @@ const act = (path: string, body: object, said: (count: number) => string) =>
   })
 const sendAgain = (rows: readonly RunProblem[]) =>
   act(
-    '/api/dispatches/send-again',
-    { ids: dispatches(rows) },
+    () => api.post('/api/dispatches/send-again', { body: { ids: dispatches(rows) } }),
     (count) => `${plural(count, 'email')} on the way again.`,
   )
 const printInstead = (rows: readonly RunProblem[]) =>
   act(
-    '/api/dispatches/keep-back',
-    { ids: dispatches(rows), act: 'print instead' },
+    () => keepBack({ ids: dispatches(rows), act: 'print instead' }),
     (count) => `${plural(count, 'print job')} in the print queue.`,
   )
-const control = (path: 'stop' | 'take-back') =>
+const control = (how: 'stop' | 'take-back') =>
   attempt(async () => {
-    await callApi(`/api/runs/${id.value}/${path}`, { method: 'POST', body: {} })
+    await controlRun(id.value, how)
     await load()
   })
 const inUndoTime = computed(

@@ -5,9 +5,7 @@ import type { ListColumn } from '../../components/list/ColumnHeads.vue'
 import { runState } from '../../composables/runWords'
 
 /** Every Send there was, newest first; each has a page of its own. */
-const list = useList<RunHeader, PageOf<RunHeader>>((place) =>
-  callApi<PageOf<RunHeader>>('/api/runs', { query: place }),
-)
+const list = useList<RunHeader, PageOf<RunHeader>>((place) => api.get('/api/runs', { query: place }))
 const active = ref<number | null>(null)
 onMounted(() => list.restart())
 useLive(['run'], () => void list.reload(), 400)

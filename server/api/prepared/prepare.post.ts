@@ -1,11 +1,11 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { id, Joi, orderKind } from '../../checks'
+import { id, Joi, kind } from '../../checks'
 import { route } from '../../route'
 import { prepareByHand } from '../../services/documents/prepare-by-hand'
 
 /**
- * Has documents of sources prepared by hand: of orders, or of drafts that were put back, which are of their own
- * kind. They then wait on To check. Of a held or withdrawn order only alone and with despite.
+ * Has documents of sources prepared by hand: of orders, or of drafts and payments that were put back, which are of
+ * their own kind. They then wait on To check. Of a held or withdrawn order only alone and with despite.
  */
 export default route<object, object, { kind: DocumentKind; sourceIds: number[]; despite: boolean }>(
   {
@@ -13,7 +13,7 @@ export default route<object, object, { kind: DocumentKind; sourceIds: number[]; 
     brands: 'own',
     of: ({ body }) => ({ sources: body.sourceIds }),
     body: Joi.object({
-      kind: orderKind.default('invoice'),
+      kind: kind.default('invoice'),
       sourceIds: Joi.array().items(id).min(1).max(5000).unique().required(),
       despite: Joi.boolean().default(false),
     }),

@@ -1,5 +1,6 @@
+import { sourceWords } from '../../../core/documents/sources'
 import { Refusal } from '../../../core/errors'
-import { type DocumentKind, kindFacts } from '../../../core/documents/kinds'
+import { capital, type DocumentKind, kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { isAddress } from '../../../core/preferences/recipients'
@@ -30,6 +31,7 @@ export async function prepareByHand(
     throw new Refusal('one-by-one', 'Documents of held or withdrawn orders are prepared one by one.', {
       status: 400,
     })
+  await refuseOtherSources(kind, sourceIds)
   const addressing = { role: kindFacts[kind].to, copyTo: [] }
   const laidOut = await makeAll(kind, sourceIds, addressing)
   if (laidOut.size === 0) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
@@ -69,6 +71,21 @@ export async function prepareByHand(
     if (error instanceof ClaimLost) return prepareByHand(kind, sourceIds, actor, despite)
     throw error
   })
+}
+
+/** @throws Refusal "not-of-this" where a document of the kind is not made of what is named */
+async function refuseOtherSources(kind: DocumentKind, sourceIds: readonly number[]): Promise<void> {
+  const { one, sources } = kindFacts[kind]
+  const other = [...(await byKind(sourceIds)).keys()].find((of) => !sources.includes(of))
+  if (other)
+    throw new Refusal(
+      'not-of-this',
+      `${capital(one)} is not made of ${sourceWords[other]}. Choose its kind.`,
+      {
+        status: 400,
+        about: { field: 'kind' },
+      },
+    )
 }
 
 /**

@@ -1,0 +1,15 @@
+import { api, type BodyOf, type QueryOf } from '../composables/api'
+
+export const changeBrand = (id: number, body: BodyOf<'/api/brands/{id}', 'patch'>) =>
+  api.patch('/api/brands/{id}', { path: { id }, body })
+
+export const changeLook = (id: number, body: BodyOf<'/api/brands/{id}/look', 'post'>) =>
+  api.post('/api/brands/{id}/look', { path: { id }, body })
+
+export const changeEmailLook = (id: number, body: BodyOf<'/api/brands/{id}/email-look', 'put'>) =>
+  api.put('/api/brands/{id}/email-look', { path: { id }, body })
+
+export const changeEmailText = (id: number, body: BodyOf<'/api/brands/{id}/email-text', 'put'>) =>
+  api.put('/api/brands/{id}/email-text', { path: { id }, body })
+
+export const fetchBrands = (query: QueryOf<'/api/brands', 'get'>) => api.get('/api/brands', { query })

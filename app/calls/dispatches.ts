@@ -1,0 +1,14 @@
+import { api, type BodyOf, type QueryOf } from '../composables/api'
+
+export const fetchStuckByAddress = (query: QueryOf<'/api/dispatches/stuck-by-address', 'get'>) =>
+  api.get('/api/dispatches/stuck-by-address', { query })
+
+export const sendAgain = (body: BodyOf<'/api/dispatches/send-again', 'post'>) =>
+  api.post('/api/dispatches/send-again', { body })
+
+/** Holds, lets go, postpones or prints instead. */
+export const keepBack = (body: BodyOf<'/api/dispatches/keep-back', 'post'>) =>
+  api.post('/api/dispatches/keep-back', { body })
+
+export const settleDispatches = (body: BodyOf<'/api/dispatches/settle', 'post'>) =>
+  api.post('/api/dispatches/settle', { body })

@@ -1,0 +1,4 @@
+import { api, type BodyOf } from '../composables/api'
+
+export const markItem = (id: number, body: BodyOf<'/api/open-items/{id}', 'patch'>) =>
+  api.patch('/api/open-items/{id}', { path: { id }, body })

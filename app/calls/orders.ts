@@ -1,0 +1,5 @@
+import { api, type QueryOf } from '../composables/api'
+
+export const searchOrders = (query: QueryOf<'/api/orders', 'get'>) => api.get('/api/orders', { query })
+
+export const fetchWhy = (id: number) => api.get('/api/orders/{id}/why', { path: { id } })

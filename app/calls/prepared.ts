@@ -1,0 +1,27 @@
+import { api, type BodyOf } from '../composables/api'
+
+export const prepareDocuments = (body: BodyOf<'/api/prepared/prepare', 'post'>) =>
+  api.post('/api/prepared/prepare', { body })
+
+export const checkSend = (body: BodyOf<'/api/prepared/send-check', 'post'>) =>
+  api.post('/api/prepared/send-check', { body })
+
+export const sendPrepared = (body: BodyOf<'/api/prepared/send', 'post'>) =>
+  api.post('/api/prepared/send', { body })
+
+export const fetchPrepared = (id: number) => api.get('/api/prepared/{id}', { path: { id } })
+
+export const sendPreparedToMe = (id: number) =>
+  api.post('/api/prepared/{id}/to-me', { path: { id }, body: {} })
+
+export const markSeen = (id: number, body: BodyOf<'/api/prepared/{id}/seen', 'post'>) =>
+  api.post('/api/prepared/{id}/seen', { path: { id }, body })
+
+export const chooseRecipients = (id: number, body: BodyOf<'/api/prepared/{id}/recipients', 'put'>) =>
+  api.put('/api/prepared/{id}/recipients', { path: { id }, body })
+
+export const putBack = (ids: number[]) => api.post('/api/prepared/put-back', { body: { ids } })
+
+/** Takes documents off To send, or puts them on again. */
+export const dropPrepared = (body: BodyOf<'/api/prepared/drop', 'post'>) =>
+  api.post('/api/prepared/drop', { body })
