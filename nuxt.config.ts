@@ -9,6 +9,8 @@ export default defineNuxtConfig({
       })
       nuxt.hooks.hook('nitro:config', (config) => {
         config.errorHandler = '~~/server/http/errors'
+        // what a route takes is checked by a file beside it, which is no route
+        ;(config.ignore ??= []).push('**/*.check.ts')
       })
     },
   ],

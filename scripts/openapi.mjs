@@ -10,7 +10,7 @@ import { answersOf } from './answers.mjs'
 
 const folder = 'server/api'
 const files = readdirSync(folder, { recursive: true, encoding: 'utf8' })
-  .filter((file) => file.endsWith('.ts'))
+  .filter((file) => /(?<!\.check)\.ts$/.test(file))
   .sort()
 const entry =
   files.map((file, index) => `import r${index} from '../${folder}/${file}'`).join('\n') +

@@ -1,5 +1,5 @@
 import { Refusal } from '../../core/errors'
-import { route } from '../route'
+import { route } from '../http/route'
 
 /** Every address under /api that no other route has. */
 export default route({ role: 'anyone', brands: 'none' }, () => {

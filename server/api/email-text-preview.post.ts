@@ -1,8 +1,8 @@
 import type { EmailLook } from '../../core/emailtexts/email-look'
 import type { Language } from '../../core/money/format'
 import type { DocumentKind } from '../../core/documents/kinds'
-import { emailLook, id, Joi, kind, language } from '../checks'
-import { route } from '../route'
+import { emailLook, id, Joi, kind, language } from '../http/checks'
+import { route } from '../http/route'
 import { previewEmail } from '../services/documents/sample'
 
 /** The email as it would go with the brand's sample document, with a text and look that need not be kept yet. */

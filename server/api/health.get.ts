@@ -1,4 +1,4 @@
-import { route } from '../route'
+import { route } from '../http/route'
 import { databaseAnswers } from '../services/house/health'
 
 /** Whether this process reaches its database. */

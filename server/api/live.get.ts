@@ -1,6 +1,6 @@
 import { createEventStream } from 'h3'
 import { addStream, listening } from '../services/live/listen'
-import { route } from '../route'
+import { route } from '../http/route'
 import { sessionUser } from '../services/people/sign-in'
 
 /** Server-sent events: what changed, for every signed-in page. Ends with the session. */

@@ -1,6 +1,6 @@
 import type { Day } from '../../core/documents/days'
-import { day, Joi, text } from '../checks'
-import { route } from '../route'
+import { day, Joi, text } from '../http/checks'
+import { route } from '../http/route'
 import { closePeriods } from '../services/house/periods'
 
 /** Closes every day up to one, or opens again from the day after it; null opens all. */

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { describe, expect, test } from 'vitest'
-import { country, day, name } from '../checks'
+import { country, day, name } from './checks'
 import { inputWords } from './input-words'
 
 const schema = Joi.object({

@@ -24,7 +24,7 @@ interface Route {
   brands: 'own' | 'all' | 'none' | undefined
 }
 const routes: Route[] = readdirSync('server/api', { recursive: true, encoding: 'utf8' })
-  .filter((file) => file.endsWith('.ts') && !file.startsWith('[...'))
+  .filter((file) => /(?<!\.check)\.ts$/.test(file) && !file.startsWith('[...'))
   .map((file) => ({
     file,
     path: `/api/${file.replace(/(\.(get|post|put|patch|delete))?\.ts$/, '').replace(/(^|\/)index$/, '')}`,

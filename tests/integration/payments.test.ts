@@ -406,7 +406,7 @@ describe('receipts', () => {
     ])
   })
 
-  test('put back, it is prepared again as the receipt it is; of another kind, or of an order, none is made', async () => {
+  test('put back, it is prepared again; of another kind, or of an order, none is made', async () => {
     const paid = await recordPayment(payment({ amount: '6.00' }), 'Col Varley')
     const { preparedId } = await prepareReceipt(paid, 'Col Varley')
     await putBack([preparedId!], 'Col Varley')

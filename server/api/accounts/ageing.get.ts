@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { ageing } from '../../services/receivables/accounts'
 
 /** What all customers owe, by currency and age. */

@@ -1,6 +1,6 @@
 import { ageingSteps } from '../../../core/receivables/ageing'
-import { csvAnswer, csvPages } from '../../csv'
-import { route } from '../../route'
+import { csvAnswer, csvPages } from '../../http/csv'
+import { route } from '../../http/route'
 import { accounts } from '../../services/receivables/accounts-queries'
 
 /** All open accounts as CSV, by name. */

@@ -1,5 +1,5 @@
-import { Joi, page, text } from '../../checks'
-import { route } from '../../route'
+import { Joi, page, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { type AccountFilter } from '../../services/receivables/accounts'
 import { accounts } from '../../services/receivables/accounts-queries'
 

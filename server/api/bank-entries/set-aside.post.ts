@@ -1,5 +1,5 @@
-import { ids, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { setAside } from '../../services/receivables/bank'
 
 /** Sets movements aside that are none of ours, with the reason. */

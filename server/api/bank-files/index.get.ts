@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { bankFiles } from '../../services/receivables/bank'
 
 /** Bank files, newest first, with how many of their movements are in which state. */

@@ -1,5 +1,5 @@
-import { Joi, name } from '../../checks'
-import { route } from '../../route'
+import { Joi, name } from '../../http/checks'
+import { route } from '../../http/route'
 import { mostBankBytes, takeBankFile } from '../../services/receivables/bank'
 
 /** Takes a bank statement (ISO 20022 camt.053) and has it read and matched. */

@@ -1,7 +1,7 @@
 import { languages } from '../../../core/money/format'
 import { paymentMethods } from '../../../core/documents/facts'
-import { country, id, idParam, Joi, name, text } from '../../checks'
-import { route } from '../../route'
+import { country, id, idParam, Joi, name, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { changeBrand, type BrandChange } from '../../services/house/change'
 
 const some = (most: number) => text(most).allow('').default('')

@@ -1,6 +1,6 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { Joi, kind } from '../../checks'
-import { route } from '../../route'
+import { Joi, kind } from '../../http/checks'
+import { route } from '../../http/route'
 import { brandViews } from '../../services/house/change'
 
 export default route<object, { kind: DocumentKind }>(

@@ -1,9 +1,9 @@
 import { treatments } from '../../../core/documents/treatment'
-import { percent } from '../../draft-check'
-import { country, id, idParam, Joi, language, text } from '../../checks'
-import { route } from '../../route'
+import { percent } from '../drafts/draft.check'
+import { country, id, idParam, Joi, language, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { changeCustomer, type CustomerChange } from '../../services/customers/customers'
-import { preferences } from '../../preference-check'
+import { preferences } from './preference.check'
 
 const billing = Joi.object({
   attention: text(80).allow(''),

@@ -1,5 +1,5 @@
-import { id, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { id, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { correctAddress } from '../../services/dispatch/correct'
 
 /**

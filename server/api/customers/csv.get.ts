@@ -1,8 +1,8 @@
 import { documentKinds } from '../../../core/documents/kinds'
-import { Joi } from '../../checks'
-import { csvAnswer, csvPages } from '../../csv'
-import { customerFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { csvAnswer, csvPages } from '../../http/csv'
+import { customerFilter } from './list.check'
+import { route } from '../../http/route'
 import { type CustomerFilter } from '../../services/customers/customers'
 import { listCustomers } from '../../services/customers/queries'
 

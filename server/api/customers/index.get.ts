@@ -1,6 +1,6 @@
-import { Joi, page } from '../../checks'
-import { customerFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi, page } from '../../http/checks'
+import { customerFilter } from './list.check'
+import { route } from '../../http/route'
 import { type CustomerFilter } from '../../services/customers/customers'
 import { listCustomers } from '../../services/customers/queries'
 

@@ -1,9 +1,9 @@
 import type { Language } from '../../../core/money/format'
 import type { Preferences } from '../../../core/preferences/recipients'
-import { id, Joi, language } from '../../checks'
-import { route } from '../../route'
+import { id, Joi, language } from '../../http/checks'
+import { route } from '../../http/route'
 import { restorePreferences } from '../../services/customers/customers'
-import { preferences } from '../../preference-check'
+import { preferences } from './preference.check'
 
 /** Undo of preferences set for many. */
 export default route<

@@ -1,10 +1,10 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
 import type { PreferenceChange } from '../../../core/preferences/recipients'
-import { ids, Joi, kind, language } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi, kind, language } from '../../http/checks'
+import { route } from '../../http/route'
 import { setPreferences } from '../../services/customers/customers'
-import { preferenceChange } from '../../preference-check'
+import { preferenceChange } from './preference.check'
 
 /**
  * One kind's preference, and the language, for many customers at once; answers what was skipped and what undo gives

@@ -1,6 +1,6 @@
 import { dispatchStages } from '../../../core/dispatch/states'
-import { day, Joi, kind, page, text } from '../../checks'
-import { route } from '../../route'
+import { day, Joi, kind, page, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { type DispatchFilter } from '../../services/dispatch/list'
 import { listDispatches } from '../../services/dispatch/queries'
 

@@ -1,5 +1,5 @@
-import { ids, Joi } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { hold, printInstead, sendLater } from '../../services/dispatch/by-hand'
 
 /**

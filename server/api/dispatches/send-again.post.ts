@@ -1,5 +1,5 @@
-import { ids, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { sendAgain } from '../../services/dispatch/by-hand'
 
 /** Sends stuck emails again: to whoever is the right contact now, or this once to one address. */

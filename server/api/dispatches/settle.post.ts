@@ -1,5 +1,5 @@
-import { ids, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { settleByHand } from '../../services/dispatch/by-hand'
 
 export default route<object, object, { ids: number[]; act: 'confirm' | 'print' | 'close'; reason: string }>(

@@ -1,5 +1,5 @@
-import { Joi, text } from '../../checks'
-import { route } from '../../route'
+import { Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { stuckByAddress } from '../../services/dispatch/correct'
 
 /**

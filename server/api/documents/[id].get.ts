@@ -1,5 +1,5 @@
-import { id, idParam, Joi } from '../../checks'
-import { route } from '../../route'
+import { id, idParam, Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { documentView } from '../../services/line/in-hand'
 
 export default route<{ id: number }, { dispatch?: number }>(

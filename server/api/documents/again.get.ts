@@ -1,6 +1,6 @@
 import { setResponseHeaders } from 'h3'
-import { Joi } from '../../checks'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { madeAgain, mostAgain } from '../../services/register/again'
 
 /**

@@ -1,7 +1,7 @@
-import { Joi } from '../../checks'
-import { csvAnswer, csvPages } from '../../csv'
-import { registerFilter, registerSort } from '../../list-checks'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { csvAnswer, csvPages } from '../../http/csv'
+import { registerFilter, registerSort } from './list.check'
+import { route } from '../../http/route'
 import { type RegisterFilter } from '../../services/register/register'
 import { register } from '../../services/register/register-queries'
 

@@ -1,6 +1,6 @@
-import { day, Joi } from '../../checks'
-import { csvFile } from '../../csv'
-import { route } from '../../route'
+import { day, Joi } from '../../http/checks'
+import { csvFile } from '../../http/csv'
+import { route } from '../../http/route'
 import { reconciliationOf } from '../../services/register/reconciliation'
 
 /** The differences of a day's proof as CSV. */

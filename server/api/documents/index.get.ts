@@ -1,6 +1,6 @@
-import { Joi, page } from '../../checks'
-import { registerFilter, registerSort } from '../../list-checks'
-import { route } from '../../route'
+import { Joi, page } from '../../http/checks'
+import { registerFilter, registerSort } from './list.check'
+import { route } from '../../http/route'
 import { type RegisterFilter } from '../../services/register/register'
 import { register } from '../../services/register/register-queries'
 

@@ -1,5 +1,5 @@
-import { day, Joi } from '../../checks'
-import { route } from '../../route'
+import { day, Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { reconciliationOf } from '../../services/register/reconciliation'
 
 /**

@@ -1,5 +1,5 @@
-import { ids, Joi } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { reverseWithdrawn } from '../../services/orders/withdrawn'
 
 /** Voids or credits the chosen invoices whose order was withdrawn; answers what became of each. */

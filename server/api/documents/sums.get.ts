@@ -1,6 +1,6 @@
-import { Joi } from '../../checks'
-import { registerFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { registerFilter } from './list.check'
+import { route } from '../../http/route'
 import { type RegisterFilter } from '../../services/register/register'
 import { registerSums } from '../../services/register/register-queries'
 

@@ -1,7 +1,7 @@
 import type { DraftFacts } from '../../../core/documents/draft'
-import { draftFacts } from '../../draft-check'
-import { id, idParam, Joi } from '../../checks'
-import { route } from '../../route'
+import { draftFacts } from './draft.check'
+import { id, idParam, Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { changeDraft } from '../../services/drafts/drafts'
 
 export default route<

@@ -1,5 +1,5 @@
-import { id, Joi } from '../../checks'
-import { route } from '../../route'
+import { id, Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { newInvoice } from '../../services/drafts/drafts'
 
 /** Begins an invoice without an order. */

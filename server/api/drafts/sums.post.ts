@@ -1,7 +1,7 @@
 import type { DraftFacts } from '../../../core/documents/draft'
-import { draftFacts } from '../../draft-check'
-import { Joi } from '../../checks'
-import { route } from '../../route'
+import { draftFacts } from './draft.check'
+import { Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { draftSums } from '../../services/drafts/drafts'
 
 /** What a draft comes to as it stands on the screen. */

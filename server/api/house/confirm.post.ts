@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { confirmInstallation } from '../../services/house/installation'
 
 export default route({ role: 'supervisor', brands: 'all' }, async ({ user }) => {

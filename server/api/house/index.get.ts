@@ -1,5 +1,5 @@
 import { config } from '../../config'
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { gate } from '../../services/house/queries'
 import { brands, company } from '../../services/house/house'
 import { brandsOf } from '../../services/people/principal'

@@ -1,5 +1,5 @@
-import { Joi, text } from '../../checks'
-import { route } from '../../route'
+import { Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { pauseAll } from '../../services/house/settings'
 
 /** Stops all issuing and sending. Anybody at the desk may; only a supervisor lets it go on. */

@@ -1,5 +1,5 @@
-import { Joi } from '../../checks'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { endRehearsal, startRehearsal } from '../../services/house/settings'
 
 export default route<object, object, { on: boolean }>(

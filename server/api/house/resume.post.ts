@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { resumeAll } from '../../services/house/settings'
 
 export default route({ role: 'supervisor', brands: 'all' }, async () => {

@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { houseSettings } from '../../services/house/settings'
 
 export default route({ role: 'reader', brands: 'none' }, () => houseSettings())

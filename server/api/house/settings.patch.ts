@@ -1,6 +1,6 @@
 import { kindFacts, documentKinds } from '../../../core/documents/kinds'
-import { decimal, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { decimal, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import type { HouseSettings } from '../../services/house/settings'
 import { changeSettings } from '../../services/orders/settings'
 

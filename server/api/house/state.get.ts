@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { houseState } from '../../services/house/health'
 
 /** Paused, in rehearsal, in trouble: what every screen says. */

@@ -1,5 +1,5 @@
 import { importFields } from '../../../core/imports/subjects'
-import { route } from '../../route'
+import { route } from '../../http/route'
 
 /** The fields of each kind of record: their stable keys, what they hold, and which are needed. */
 export default route({ role: 'reader', brands: 'none' }, () => importFields)

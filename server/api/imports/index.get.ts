@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { imports } from '../../services/imports/imports'
 
 /** Files that were imported, newest first. */

@@ -1,7 +1,7 @@
 import type { ImportSubject } from '../../../core/imports/subjects'
-import { Joi, name } from '../../checks'
-import { checkMayImport, importSubject } from '../../import-check'
-import { route } from '../../route'
+import { Joi, name } from '../../http/checks'
+import { checkMayImport, importSubject } from './import.check'
+import { route } from '../../http/route'
 import { mostImportBytes, takeImport } from '../../services/imports/imports'
 
 /** Takes a CSV of customers, items, orders, payments or rates; nothing is written before it is mapped and checked. */

@@ -1,8 +1,8 @@
 import type { ImportRecord } from '../../../core/imports/row'
 import type { ImportSubject } from '../../../core/imports/subjects'
-import { Joi } from '../../checks'
-import { checkMayImport, importSubject, records } from '../../import-check'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { checkMayImport, importSubject, records } from './import.check'
+import { route } from '../../http/route'
 import { importRecords } from '../../services/imports/imports'
 
 /**

@@ -1,7 +1,7 @@
-import { Joi } from '../../checks'
-import { csvAnswer, csvPages } from '../../csv'
-import { lineFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { csvAnswer, csvPages } from '../../http/csv'
+import { lineFilter } from './list.check'
+import { route } from '../../http/route'
 import { type LineFilter } from '../../services/line/list'
 import { lineList } from '../../services/line/list-queries'
 

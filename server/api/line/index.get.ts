@@ -1,6 +1,6 @@
-import { Joi, page } from '../../checks'
-import { lineFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi, page } from '../../http/checks'
+import { lineFilter } from './list.check'
+import { route } from '../../http/route'
 import { type LineFilter } from '../../services/line/list'
 import { lineList } from '../../services/line/list-queries'
 

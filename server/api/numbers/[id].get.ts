@@ -1,5 +1,5 @@
-import { idParam, Joi, page, text } from '../../checks'
-import { route } from '../../route'
+import { idParam, Joi, page, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { numbers } from '../../services/register/numbers-queries'
 
 /** The numbers of a series in a period, with those that are missing. */

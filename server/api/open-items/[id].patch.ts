@@ -1,5 +1,5 @@
-import { day, idParam, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { day, idParam, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { markItem } from '../../services/receivables/accounts'
 
 /** Marks an open item as disputed, or with the day that payment is promised for. */

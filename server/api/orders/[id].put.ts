@@ -1,5 +1,5 @@
-import { decimal, id, idParam, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { decimal, id, idParam, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { editOrder, type OrderEdit } from '../../services/orders/orders'
 
 const line = Joi.object({

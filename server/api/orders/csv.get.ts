@@ -1,7 +1,7 @@
-import { Joi } from '../../checks'
-import { csvAnswer, csvPages } from '../../csv'
-import { orderFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { csvAnswer, csvPages } from '../../http/csv'
+import { orderFilter } from './list.check'
+import { route } from '../../http/route'
 import { type OrderFilter } from '../../services/orders/list'
 import { listOrders } from '../../services/orders/list-queries'
 

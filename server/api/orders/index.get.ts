@@ -1,6 +1,6 @@
-import { Joi, page } from '../../checks'
-import { orderFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi, page } from '../../http/checks'
+import { orderFilter } from './list.check'
+import { route } from '../../http/route'
 import { type OrderFilter } from '../../services/orders/list'
 import { listOrders } from '../../services/orders/list-queries'
 

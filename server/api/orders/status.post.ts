@@ -1,5 +1,5 @@
-import { ids, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { setStatus, trySetStatus } from '../../services/orders/orders'
 
 interface Change {

@@ -1,9 +1,9 @@
 import { sum } from '../../../core/money/decimal'
 import { taxInDiscount } from '../../../core/receivables/settle'
-import { Joi } from '../../checks'
-import { csvAnswer, csvPages } from '../../csv'
-import { paymentFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi } from '../../http/checks'
+import { csvAnswer, csvPages } from '../../http/csv'
+import { paymentFilter } from './list.check'
+import { route } from '../../http/route'
 import { type PaymentFilter } from '../../services/receivables/accounts'
 import { listPayments } from '../../services/receivables/accounts-queries'
 

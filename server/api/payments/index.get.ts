@@ -1,6 +1,6 @@
-import { Joi, page } from '../../checks'
-import { paymentFilter } from '../../list-checks'
-import { route } from '../../route'
+import { Joi, page } from '../../http/checks'
+import { paymentFilter } from './list.check'
+import { route } from '../../http/route'
 import { type PaymentFilter } from '../../services/receivables/accounts'
 import { listPayments } from '../../services/receivables/accounts-queries'
 

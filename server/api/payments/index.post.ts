@@ -1,5 +1,5 @@
-import { payment } from '../../payment-check'
-import { route } from '../../route'
+import { payment } from './payment.check'
+import { route } from '../../http/route'
 import { recordPayment, type NewPayment } from '../../services/receivables/payments'
 
 /** Records a payment or refund with what it settles; what settles nothing stays on the customer's account. */

@@ -1,5 +1,5 @@
-import { ids, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { drop, undrop } from '../../services/documents/prepare-by-hand'
 
 /** Takes papers off To send with a reason, or puts them on again (undo). */

@@ -1,6 +1,6 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { id, Joi, kind } from '../../checks'
-import { route } from '../../route'
+import { id, Joi, kind } from '../../http/checks'
+import { route } from '../../http/route'
 import { prepareByHand } from '../../services/documents/prepare-by-hand'
 
 /**

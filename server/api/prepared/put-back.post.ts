@@ -1,5 +1,5 @@
-import { ids, Joi } from '../../checks'
-import { route } from '../../route'
+import { ids, Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { putBack } from '../../services/documents/prepare-by-hand'
 
 export default route<object, object, { ids: number[] }>(

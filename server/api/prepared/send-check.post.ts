@@ -1,5 +1,5 @@
-import { decimal, id, Joi, kind, text } from '../../checks'
-import { route } from '../../route'
+import { decimal, id, Joi, kind, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { checkSend } from '../../services/documents/send-check'
 import type { Matching } from '../../services/documents/send-run'
 

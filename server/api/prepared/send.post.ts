@@ -1,6 +1,6 @@
 import { paymentMethods, type PaymentMethod } from '../../../core/documents/facts'
-import { decimal, id, Joi, kind, text } from '../../checks'
-import { route } from '../../route'
+import { decimal, id, Joi, kind, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { startMatchingRun, startRun, type Matching } from '../../services/documents/send-run'
 
 interface Send {

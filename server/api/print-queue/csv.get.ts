@@ -1,5 +1,5 @@
-import { csvFile } from '../../csv'
-import { route } from '../../route'
+import { csvFile } from '../../http/csv'
+import { route } from '../../http/route'
 import { printQueue } from '../../services/dispatch/queries'
 
 /** What waits for the printer as CSV, in posting order. */

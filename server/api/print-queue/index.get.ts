@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { printQueue } from '../../services/dispatch/queries'
 
 export default route({ role: 'reader', brands: 'own' }, ({ user }) => printQueue(user))

@@ -1,6 +1,6 @@
 import { setResponseHeaders } from 'h3'
-import { id, Joi } from '../../checks'
-import { route } from '../../route'
+import { id, Joi } from '../../http/checks'
+import { route } from '../../http/route'
 import { printQueuePdf } from '../../services/dispatch/print-queue'
 import { mostPrinted } from '../../services/dispatch/queries'
 

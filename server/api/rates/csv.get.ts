@@ -1,5 +1,5 @@
-import { csvFile } from '../../csv'
-import { route } from '../../route'
+import { csvFile } from '../../http/csv'
+import { route } from '../../http/route'
 import { rates } from '../../services/house/rates'
 
 /** The newest exchange rates as CSV, by the columns that are read in. */

@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { rates } from '../../services/house/rates'
 
 export default route({ role: 'reader', brands: 'none' }, () => rates())

@@ -1,5 +1,5 @@
-import { day, Joi, text } from '../../checks'
-import { route } from '../../route'
+import { day, Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
 import { keepRates, type RateRow } from '../../services/house/rates'
 
 const rate = Joi.object({

@@ -1,6 +1,6 @@
-import { id, idParam, Joi, name, text } from '../../checks'
-import { route } from '../../route'
-import { sentence, trust } from '../../sentence-check'
+import { id, idParam, Joi, name, text } from '../../http/checks'
+import { route } from '../../http/route'
+import { sentence, trust } from './sentence.check'
 import { changeRoutine, type RoutineChange } from '../../services/routines/routines'
 
 export default route<{ id: number }, object, RoutineChange>(

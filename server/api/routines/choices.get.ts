@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { routineChoices } from '../../services/routines/queries'
 
 export default route({ role: 'reader', brands: 'own' }, ({ user }) => routineChoices(user))

@@ -1,6 +1,6 @@
 import { sentenceWords } from '../../../core/routines/sentence'
-import { csvFile } from '../../csv'
-import { route } from '../../route'
+import { csvFile } from '../../http/csv'
+import { route } from '../../http/route'
 import { listRoutines } from '../../services/routines/routines'
 
 /** Routines as CSV, each with its sentence in words. */

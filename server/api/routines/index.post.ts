@@ -1,6 +1,6 @@
-import { Joi, name, text } from '../../checks'
-import { route } from '../../route'
-import { sentence, trust } from '../../sentence-check'
+import { Joi, name, text } from '../../http/checks'
+import { route } from '../../http/route'
+import { sentence, trust } from './sentence.check'
 import { addRoutine, type NewRoutine } from '../../services/routines/routines'
 
 /** A new routine, switched off until somebody switches it on. */

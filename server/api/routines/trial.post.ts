@@ -1,7 +1,7 @@
 import type { RoutineSentence } from '../../../core/routines/sentence'
-import { id, Joi } from '../../checks'
-import { route } from '../../route'
-import { sentence } from '../../sentence-check'
+import { id, Joi } from '../../http/checks'
+import { route } from '../../http/route'
+import { sentence } from './sentence.check'
 import { tryOut } from '../../services/routines/trial'
 
 /** What a sentence would have done over the past days, beside the one that is live. Changes nothing. */

@@ -1,5 +1,5 @@
-import { Joi, page } from '../../checks'
-import { route } from '../../route'
+import { Joi, page } from '../../http/checks'
+import { route } from '../../http/route'
 import { listRuns } from '../../services/runs/runs'
 
 /** All Sends, newest first, with their counts and numbers. */

@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { openRuns } from '../../services/runs/runs'
 
 /** One's own Sends that are under way or ended within the last hour. */

@@ -1,7 +1,7 @@
 import type { NumberSeries } from '../../../core/numbering/series'
-import { idParam, Joi, name } from '../../checks'
-import { route } from '../../route'
-import { series } from '../../series-check'
+import { idParam, Joi, name } from '../../http/checks'
+import { route } from '../../http/route'
+import { series } from './series.check'
 import { changeSeries } from '../../services/house/series'
 
 /**

@@ -1,8 +1,8 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries, SeriesScope } from '../../../core/numbering/series'
-import { country as countryCheck, id, Joi, kind } from '../../checks'
-import { route } from '../../route'
-import { series } from '../../series-check'
+import { country as countryCheck, id, Joi, kind } from '../../http/checks'
+import { route } from '../../http/route'
+import { series } from './series.check'
 import { addSeries } from '../../services/house/series'
 
 /** A closer series, for a country, a currency or both. */

@@ -1,4 +1,4 @@
-import { route, sessionOf } from '../../route'
+import { route, sessionOf } from '../../http/route'
 import { endSession } from '../../services/people/sign-in'
 
 export default route({ role: 'anyone', brands: 'none' }, async ({ event }) => {

@@ -1,4 +1,4 @@
-import { route, sessionOf } from '../../route'
+import { route, sessionOf } from '../../http/route'
 
 /** Who is signed in; user is null when nobody is. */
 export default route({ role: 'anyone', brands: 'none' }, async ({ event, user }) => {

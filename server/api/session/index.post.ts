@@ -1,7 +1,7 @@
 import { getCookie, setCookie } from 'h3'
-import { Joi, text } from '../../checks'
+import { Joi, text } from '../../http/checks'
 import { callerAddress } from '../../http/caller'
-import { isSecure, route, sessionOf } from '../../route'
+import { isSecure, route, sessionOf } from '../../http/route'
 import { knownMark, signIn } from '../../services/people/sign-in'
 
 /** The cookie by which a browser that signed in before is told apart from somebody who guesses. */

@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { taxCodes } from '../../services/house/tax'
 
 /** The company's tax codes with their words and their rates over time. */

@@ -1,7 +1,7 @@
 import { languages } from '../../../core/money/format'
 import { taxCategories, type TaxCode } from '../../../core/money/tax-codes'
-import { day, id, Joi, name } from '../../checks'
-import { route } from '../../route'
+import { day, id, Joi, name } from '../../http/checks'
+import { route } from '../../http/route'
 import { keepTaxCode } from '../../services/house/tax'
 
 const words = (most: number) =>

@@ -1,5 +1,5 @@
-import { idParam } from '../../checks'
-import { route } from '../../route'
+import { idParam } from '../../http/checks'
+import { route } from '../../http/route'
 import { revokeToken } from '../../services/people/tokens'
 
 export default route<{ id: number }>(

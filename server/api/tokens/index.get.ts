@@ -1,4 +1,4 @@
-import { route } from '../../route'
+import { route } from '../../http/route'
 import { tokens } from '../../services/people/tokens'
 
 export default route({ role: 'supervisor', brands: 'all' }, () => tokens())

@@ -1,5 +1,5 @@
-import { Joi, name } from '../../checks'
-import { route } from '../../route'
+import { Joi, name } from '../../http/checks'
+import { route } from '../../http/route'
 import { makeToken, type Scope } from '../../services/people/tokens'
 
 /** A new token; it is answered this one time only. */

@@ -1,5 +1,5 @@
 import { one, rows, run } from '../../db/connection'
-import type { Role, User } from '../../route'
+import type { Role, User } from '../../http/route'
 import { brandsOfStaff } from './brand-queries'
 import type { TokenView, Scope } from './tokens'
 

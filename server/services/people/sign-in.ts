@@ -4,7 +4,7 @@ import { clock } from '../../clock'
 import { config } from '../../config'
 import { Session } from '../../db/models'
 import { countWrongTry, forgetWrongTries, refuseGuesser } from '../../http/rate'
-import type { Role, User } from '../../route'
+import type { Role, User } from '../../http/route'
 import { hashPassword, passwordFits } from './passwords'
 import { staffByEmail, deleteEndedSessions, userOfSession, deleteSession } from './queries'
 

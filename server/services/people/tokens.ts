@@ -3,7 +3,7 @@ import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { ApiToken } from '../../db/models'
-import type { User } from '../../route'
+import type { User } from '../../http/route'
 import { tokenRows, revokeTokenOf, userOfToken, markTokenUsed } from './queries'
 
 /*

@@ -1,7 +1,7 @@
 import type { Settlement } from '../../../../core/receivables/settle'
-import { id, idParam, Joi } from '../../../checks'
-import { settle } from '../../../payment-check'
-import { route } from '../../../route'
+import { id, idParam, Joi } from '../../../http/checks'
+import { settle } from '../../payments/payment.check'
+import { route } from '../../../http/route'
 import { bookEntry } from '../../../services/receivables/bank'
 
 /** Books one movement as a person decided it. */

@@ -1,5 +1,5 @@
-import { idParam, ids, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, ids, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { bookSure } from '../../../services/receivables/bank'
 
 /** Has the sure movements booked, all or those named. */

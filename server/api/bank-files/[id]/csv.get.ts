@@ -1,6 +1,6 @@
-import { idParam } from '../../../checks'
-import { csvAnswer, csvPages } from '../../../csv'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { csvAnswer, csvPages } from '../../../http/csv'
+import { route } from '../../../http/route'
 import { bankEntries } from '../../../services/receivables/bank-queries'
 
 /** The movements of a bank file with what became of each, as CSV. */

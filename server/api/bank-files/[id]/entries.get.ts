@@ -1,5 +1,5 @@
-import { idParam, Joi, page } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi, page } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { movementStates, type MovementState } from '../../../../core/receivables/movement-states'
 import { bankEntries } from '../../../services/receivables/bank-queries'
 

@@ -1,5 +1,5 @@
-import { idParam } from '../../../checks'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { matchAgain } from '../../../services/receivables/bank'
 
 /** Matches what is not booked once more, with what is open now. */

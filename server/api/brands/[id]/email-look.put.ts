@@ -1,6 +1,6 @@
 import type { EmailLook } from '../../../../core/emailtexts/email-look'
-import { emailLook, idParam } from '../../../checks'
-import { route } from '../../../route'
+import { emailLook, idParam } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { changeEmailLook } from '../../../services/house/change'
 
 export default route<{ id: number }, object, EmailLook>(

@@ -1,7 +1,7 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import type { Language } from '../../../../core/money/format'
-import { idParam, Joi, kind, language } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi, kind, language } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { changeEmailText } from '../../../services/house/change'
 
 export default route<

@@ -1,8 +1,8 @@
 import { hideableSums, paperFamilies, type Design, type HideableSum } from '../../../../core/designs/design'
 import { suppliedDesigns } from '../../../../core/designs/supplied'
 import type { DocumentKind } from '../../../../core/documents/kinds'
-import { idParam, Joi, kind } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi, kind } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { changeLook } from '../../../services/house/change'
 
 interface Look {

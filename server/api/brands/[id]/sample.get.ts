@@ -1,10 +1,10 @@
 import { setResponseHeaders } from 'h3'
 import { Refusal } from '../../../../core/errors'
 import type { DocumentKind } from '../../../../core/documents/kinds'
-import { idParam, Joi, kind } from '../../../checks'
+import { idParam, Joi, kind } from '../../../http/checks'
 import { clock } from '../../../clock'
 import { renderPaper } from '../../../render/pool'
-import { route } from '../../../route'
+import { route } from '../../../http/route'
 import { samplePaper } from '../../../services/documents/sample'
 
 /** The brand's paper as it would be now for its newest order: no number is used, nothing is kept. */

@@ -1,6 +1,6 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
-import { emailLook, idParam, Joi, kind, language } from '../../../checks'
-import { route } from '../../../route'
+import { emailLook, idParam, Joi, kind, language } from '../../../http/checks'
+import { route } from '../../../http/route'
 import type { EmailOnScreen } from '../../../services/documents/sample'
 import { sendSampleToMe } from '../../../services/documents/rehearse'
 

@@ -1,6 +1,6 @@
 import type { ContactFacts } from '../../../../core/preferences/recipients'
-import { id, idParam, Joi, name, text } from '../../../checks'
-import { route } from '../../../route'
+import { id, idParam, Joi, name, text } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { changeContacts } from '../../../services/customers/contacts'
 
 export default route<{ id: number }, object, { version: number; contacts: ContactFacts[] }>(

@@ -1,5 +1,5 @@
-import { idParam, Joi, text } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi, text } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { sendCopy } from '../../../services/dispatch/by-hand'
 
 export default route<{ id: number }, object, { address: string; again: boolean }>(

@@ -1,7 +1,7 @@
 import type { CreditAsk } from '../../../../core/documents/credit'
-import { creditAsk } from '../../../draft-check'
-import { idParam, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { creditAsk } from '../../drafts/draft.check'
+import { idParam, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { creditSums } from '../../../services/drafts/drafts'
 
 /** What a credit note of these lines, or of this amount, would come to. Changes nothing. */

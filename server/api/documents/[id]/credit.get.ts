@@ -1,5 +1,5 @@
-import { idParam } from '../../../checks'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { creditOffer } from '../../../services/drafts/drafts'
 
 /** What of an invoice can still be credited. */

@@ -1,7 +1,7 @@
 import type { CreditAsk } from '../../../../core/documents/credit'
-import { creditAsk } from '../../../draft-check'
-import { idParam, Joi, text } from '../../../checks'
-import { route } from '../../../route'
+import { creditAsk } from '../../drafts/draft.check'
+import { idParam, Joi, text } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { creditDocument } from '../../../services/drafts/drafts'
 
 /** A credit note for an invoice; with `anew` also the invoice that takes its place. Both wait on To check. */

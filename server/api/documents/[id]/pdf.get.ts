@@ -1,6 +1,6 @@
 import { setResponseHeaders } from 'h3'
-import { idParam, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { documentBytes } from '../../../services/register/register'
 
 /** The very bytes that were sent. */

@@ -1,5 +1,5 @@
-import { idParam, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { sendDocuments } from '../../../services/dispatch/by-hand'
 
 /**

@@ -1,5 +1,5 @@
-import { idParam } from '../../../checks'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { sendDocumentToMe } from '../../../services/documents/rehearse'
 
 /** A document as it is, with its email, to whoever asks; its customer hears nothing. */

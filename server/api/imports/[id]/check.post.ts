@@ -1,7 +1,7 @@
 import type { Reading } from '../../../../core/imports/row'
-import { idParam } from '../../../checks'
-import { reading } from '../../../import-check'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { reading } from '../import.check'
+import { route } from '../../../http/route'
 import { checkImport } from '../../../services/imports/imports'
 
 /** Has every row checked by a mapping; nothing is written. */

@@ -1,5 +1,5 @@
-import { idParam } from '../../../checks'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { importView } from '../../../services/imports/imports'
 
 /** One import: its making, mapping, state and counts. */

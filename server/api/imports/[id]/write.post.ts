@@ -1,6 +1,6 @@
-import { idParam, Joi } from '../../../checks'
-import { checkMayImport } from '../../../import-check'
-import { route } from '../../../route'
+import { idParam, Joi } from '../../../http/checks'
+import { checkMayImport } from '../import.check'
+import { route } from '../../../http/route'
 import { importView, writeImport } from '../../../services/imports/imports'
 
 /**

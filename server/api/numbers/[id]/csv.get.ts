@@ -1,7 +1,7 @@
 import { setResponseHeaders } from 'h3'
-import { idParam, Joi, text } from '../../../checks'
-import { csvStream } from '../../../csv'
-import { route } from '../../../route'
+import { idParam, Joi, text } from '../../../http/checks'
+import { csvStream } from '../../../http/csv'
+import { route } from '../../../http/route'
 import { allNumbers, type NumberRow } from '../../../services/register/numbers'
 
 /** The numbers of a series in a period as CSV, streamed. */

@@ -1,5 +1,5 @@
-import { idParam } from '../../../checks'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { confirmedOf } from '../../../services/orders/confirmed'
 
 /** What was confirmed of an order otherwise than it is now; null where nothing differs. */

@@ -1,5 +1,5 @@
-import { decimal, idParam, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { decimal, idParam, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { draftFromOrder } from '../../../services/drafts/drafts'
 
 /** Begins an invoice of what remains of an order, to be cut down to a part, or of a deposit. */

@@ -1,7 +1,7 @@
 import type { Settlement } from '../../../../core/receivables/settle'
-import { idParam, Joi } from '../../../checks'
-import { settle } from '../../../payment-check'
-import { route } from '../../../route'
+import { idParam, Joi } from '../../../http/checks'
+import { settle } from '../payment.check'
+import { route } from '../../../http/route'
 import { allocatePayment } from '../../../services/receivables/payments'
 
 /** Books what lies on account on further documents. */

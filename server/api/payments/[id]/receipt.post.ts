@@ -1,5 +1,5 @@
-import { idParam, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { prepareReceipt } from '../../../services/receivables/source'
 
 /** Has the receipt of a payment or refund prepared; it then waits on To check. */

@@ -1,5 +1,5 @@
-import { idParam, Joi, text } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi, text } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { undoPayment } from '../../../services/receivables/payments'
 
 /** Takes a payment back by a counter-entry. */

@@ -2,9 +2,9 @@ import { setResponseHeaders } from 'h3'
 import { asPreview } from '../../../../core/documents/issue'
 import { Refusal } from '../../../../core/errors'
 import { clock } from '../../../clock'
-import { idParam } from '../../../checks'
+import { idParam } from '../../../http/checks'
 import { renderPaper } from '../../../render/pool'
-import { route } from '../../../route'
+import { route } from '../../../http/route'
 import { paperForPdf } from '../../../services/line/in-hand'
 
 /** The paper as it will be, drawn by the same code that draws what is sent. */

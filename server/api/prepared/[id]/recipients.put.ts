@@ -1,5 +1,5 @@
-import { idParam, Joi, text } from '../../../checks'
-import { route } from '../../../route'
+import { idParam, Joi, text } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { sendThisOnceTo } from '../../../services/documents/prepare-by-hand'
 
 /** Whom a prepared document goes to this once; none is the customer's contacts again. */

@@ -1,6 +1,6 @@
 import { Refusal } from '../../../../core/errors'
-import { id, idParam, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { id, idParam, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { markSeen } from '../../../services/documents/prepare'
 
 export default route<{ id: number }, object, { revision: number }>(

@@ -1,5 +1,5 @@
-import { idParam } from '../../../checks'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { sendOneToMe } from '../../../services/documents/rehearse'
 
 /** The paper as it will be, watermarked, to one's own address; nothing else happens to it. */

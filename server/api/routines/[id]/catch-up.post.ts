@@ -1,5 +1,5 @@
-import { day, idParam, ids, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { day, idParam, ids, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { catchUp } from '../../../services/routines/catch-up'
 
 /** Has the routine take chosen older orders, or payments, of a range of days. */

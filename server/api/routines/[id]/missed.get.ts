@@ -1,5 +1,5 @@
-import { day, idParam, Joi } from '../../../checks'
-import { route } from '../../../route'
+import { day, idParam, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
 import { lookBack } from '../../../services/routines/catch-up'
 
 /** Older orders, or payments, the routine would have taken, in a range of days. */

@@ -1,6 +1,6 @@
-import { idParam } from '../../../checks'
-import { csvFile } from '../../../csv'
-import { route } from '../../../route'
+import { idParam } from '../../../http/checks'
+import { csvFile } from '../../../http/csv'
+import { route } from '../../../http/route'
 import { runLines } from '../../../services/runs/runs'
 
 /** The run's report, a line per paper, as CSV (RFC 4180). */

@@ -1,5 +1,5 @@
-import { id, Joi } from '../../../../checks'
-import { route } from '../../../../route'
+import { id, Joi } from '../../../../http/checks'
+import { route } from '../../../../http/route'
 import { mendRow } from '../../../../services/imports/imports'
 
 /** Mends one row on the spot; it is checked at once. */

@@ -1,5 +1,5 @@
-import { idParam, Joi, page } from '../../../../checks'
-import { route } from '../../../../route'
+import { idParam, Joi, page } from '../../../../http/checks'
+import { route } from '../../../../http/route'
 import { type RowState } from '../../../../services/imports/imports'
 import { importRows } from '../../../../services/imports/imports-queries'
 

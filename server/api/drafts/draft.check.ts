@@ -1,4 +1,4 @@
-import { day, decimal, Joi, text } from './checks'
+import { day, decimal, Joi, text } from '../../http/checks'
 
 const some = (most: number) => text(most).allow('', null).default(null).empty('')
 

@@ -1,4 +1,4 @@
-import { Joi } from './checks'
+import { Joi } from '../../http/checks'
 
 /** How numbers look and begin. */
 export const series = {

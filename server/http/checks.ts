@@ -1,8 +1,8 @@
 import Joi from 'joi'
-import { countryOf } from '../core/countries'
-import { isDay } from '../core/documents/days'
-import { documentKinds, orderKinds } from '../core/documents/kinds'
-import { languages } from '../core/money/format'
+import { countryOf } from '../../core/countries'
+import { isDay } from '../../core/documents/days'
+import { documentKinds, orderKinds } from '../../core/documents/kinds'
+import { languages } from '../../core/money/format'
 
 /** Checks at the door that several routes share. */
 export const id = Joi.number().integer().min(1).max(2_147_483_647)

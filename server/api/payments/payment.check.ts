@@ -1,5 +1,5 @@
-import { paymentMethods } from '../core/documents/facts'
-import { day, id, Joi, text } from './checks'
+import { paymentMethods } from '../../../core/documents/facts'
+import { day, id, Joi, text } from '../../http/checks'
 
 /** An amount of money over or at zero, at the door. */
 export const amount = Joi.string()

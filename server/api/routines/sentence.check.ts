@@ -1,5 +1,5 @@
-import { choiceSubjects, routineEvents, trusts } from '../core/routines/sentence'
-import { country, Joi, kind, text } from './checks'
+import { choiceSubjects, routineEvents, trusts } from '../../../core/routines/sentence'
+import { country, Joi, kind, text } from '../../http/checks'
 
 /** A routine's sentence at the door; what it means is checked by the core. */
 const time = Joi.string()

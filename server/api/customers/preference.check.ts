@@ -1,6 +1,6 @@
-import { documentKinds } from '../core/documents/kinds'
-import { channels } from '../core/preferences/recipients'
-import { Joi, text } from './checks'
+import { documentKinds } from '../../../core/documents/kinds'
+import { channels } from '../../../core/preferences/recipients'
+import { Joi, text } from '../../http/checks'
 
 /** A customer's wish for a kind, at the door. */
 export const preference = Joi.object({

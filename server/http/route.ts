@@ -13,16 +13,16 @@ import {
   type EventHandler,
   type H3Event,
 } from 'h3'
-import { Refusal } from '../core/errors'
-import { config } from './config'
-import { once } from './http/idempotency'
-import { askedHost, callerAddress } from './http/caller'
-import { inputWords } from './http/input-words'
-import { countCall } from './http/rate'
-import { refuseForeign, refuseLimited, type Named, type Principal } from './services/people/principal'
-import { sessionHours, sessionUser } from './services/people/sign-in'
-import { tokenUser } from './services/people/tokens'
-import { logTrouble } from './log'
+import { Refusal } from '../../core/errors'
+import { config } from '../config'
+import { once } from './idempotency'
+import { askedHost, callerAddress } from './caller'
+import { inputWords } from './input-words'
+import { countCall } from './rate'
+import { refuseForeign, refuseLimited, type Named, type Principal } from '../services/people/principal'
+import { sessionHours, sessionUser } from '../services/people/sign-in'
+import { tokenUser } from '../services/people/tokens'
+import { logTrouble } from '../log'
 
 export type Role = 'reader' | 'clerk' | 'supervisor'
 

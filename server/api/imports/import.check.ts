@@ -1,7 +1,7 @@
-import { importSubjects } from '../core/imports/subjects'
-import type { ImportSubject } from '../core/imports/subjects'
-import { Joi, text } from './checks'
-import { checkRole, type User } from './route'
+import { importSubjects } from '../../../core/imports/subjects'
+import type { ImportSubject } from '../../../core/imports/subjects'
+import { Joi, text } from '../../http/checks'
+import { checkRole, type User } from '../../http/route'
 
 export const importSubject = Joi.valid(...importSubjects)
 

@@ -1,0 +1,13 @@
+import { Joi, decimal, text } from '../../http/checks'
+
+/** What orders can be narrowed by, for its pages and for the whole as CSV. */
+const search = text(100).allow('')
+
+export const orderFilter = {
+  search,
+  statuses: Joi.array().items(text(40)).single().default([]),
+  brand: text(10),
+  over: decimal,
+  sort: Joi.valid('date', 'number', 'customer', 'total', 'status').default('date'),
+  descending: Joi.boolean().default(true),
+}
