@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Frame from './components/frame/Frame.vue'
+import SignIn from './components/frame/SignIn.vue'
+import { useSession } from './stores/session'
+import { useLook } from './stores/look'
 const session = useSession()
 useLook()
 </script>

@@ -11,7 +11,7 @@ import { closeRenderPool } from '../server/render/pool'
 import { draftView, changeDraft, creditDocument, newInvoice } from '../server/services/drafts/drafts'
 import { putBack } from '../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../server/services/documents/issue'
-import { sendCopy, settleByHand } from '../server/services/dispatch/by-hand'
+import { sendCopy, decideByHand } from '../server/services/dispatch/by-hand'
 import { sweep } from '../server/services/dispatch/sweep'
 import { addOrder, setStatus } from '../server/services/orders/orders'
 import { addRoutine, changeRoutine } from '../server/services/routines/routines'
@@ -169,7 +169,7 @@ export async function livePast(
       `select id from dispatch where channel = 'paper' and state = 'waiting'`,
     )
     if (waiting.length > 0)
-      await settleByHand(
+      await decideByHand(
         waiting.map((row) => row.id),
         'print',
         '',

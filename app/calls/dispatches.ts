@@ -10,5 +10,5 @@ export const sendAgain = (body: BodyOf<'/api/dispatches/send-again', 'post'>) =>
 export const keepBack = (body: BodyOf<'/api/dispatches/keep-back', 'post'>) =>
   api.post('/api/dispatches/keep-back', { body })
 
-export const settleDispatches = (body: BodyOf<'/api/dispatches/settle', 'post'>) =>
-  api.post('/api/dispatches/settle', { body })
+export const decideDispatches = (body: BodyOf<'/api/dispatches/decide', 'post'>) =>
+  api.post('/api/dispatches/decide', { body })

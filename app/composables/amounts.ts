@@ -1,3 +1,4 @@
+import { moneyWithSign } from './format'
 import { sumByCurrency } from '../../core/money/sums'
 
 /** The sum of rows, one figure a currency: "€ 7,461.00 · £ 120.00". Exact decimals. */

@@ -1,3 +1,5 @@
+import { useSession } from '../stores/session'
+import { useToasts } from '../stores/toasts'
 import type { paths } from '../contract'
 
 /** A refusal of the server, as RFC 9457 has it. */

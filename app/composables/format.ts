@@ -1,3 +1,4 @@
+import { useSession } from '../stores/session'
 import { kindFacts, type DocumentKind } from '../../core/documents/kinds'
 import { addDays, dayInZone } from '../../core/documents/days'
 import { currencyDigits } from '../../core/money/decimal'

@@ -1,3 +1,4 @@
+import { plural } from './format'
 import type { RunHeader, RunPart } from '../contract'
 
 /** How far a Send is, in a word or two. */

@@ -1,3 +1,4 @@
+import { useUnsaved } from './useUnsaved'
 /**
  * A form over what is saved. What somebody is writing stays when the saved changes meanwhile, with `base`,
  * the state it began from:

@@ -1,3 +1,4 @@
+import { useLiveStore } from '../stores/live'
 /** Calls `act` soon after one of the topics changed, gathered, as long as the component lives. */
 export function useLive(topics: string[], act: (ids: number[]) => void, gather = 120): void {
   const store = useLiveStore()

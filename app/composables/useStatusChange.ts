@@ -1,3 +1,6 @@
+import { api, attempt } from './api'
+import { plural } from './format'
+import { useToasts } from '../stores/toasts'
 import type { StatusChange } from '../contract'
 
 /** A change of orders' status that waits for a person's word, as the server says what it would do. */

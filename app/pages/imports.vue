@@ -1,4 +1,17 @@
 <script setup lang="ts">
+import Ask from '../components/frame/Ask.vue'
+import ImportRows from '../components/imports/ImportRows.vue'
+import RealNotice from '../components/frame/RealNotice.vue'
+import TextField from '../components/frame/TextField.vue'
+import WordPanel from '../components/list/WordPanel.vue'
+import WordPicker from '../components/list/WordPicker.vue'
+import { useSession } from '../stores/session'
+import { useToasts } from '../stores/toasts'
+import { useFilters } from '../composables/useFilters'
+import { api, attempt, sendFile } from '../composables/api'
+import { useLive } from '../composables/useLive'
+import { useMainKey } from '../composables/useMainKey'
+import { plural, shortTime } from '../composables/format'
 import { importFields, importSubjects, type ImportSubject, type Mapping } from '../../core/imports/subjects'
 import type { ImportView } from '../contract'
 
@@ -313,7 +326,7 @@ const stateWords: Record<ImportView['state'], string> = {
           <footer v-if="may" class="foot-bar">
             <span class="soft">{{ plural(file.columns.length, 'column') }}, by {{ file.madeBy }}</span
             ><span class="push" />
-            <VBtn v-if="rows" :href="`/api/imports/${file.id}/report`" data-test="import-report"
+            <VBtn v-if="rows" :href="`/api/imports/${file.id}/csv`" data-test="import-report"
               >Report as CSV</VBtn
             >
             <VBtn

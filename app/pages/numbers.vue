@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import DocumentAside from '../components/paper/DocumentAside.vue'
+import ListPane from '../components/list/ListPane.vue'
+import WordPicker from '../components/list/WordPicker.vue'
+import { useFilters } from '../composables/useFilters'
+import { useList } from '../composables/useList'
+import { api } from '../composables/api'
+import { useHand } from '../composables/useHand'
+import { useLive } from '../composables/useLive'
+import { money, plural, shortDay } from '../composables/format'
 import { kindFacts } from '../../core/documents/kinds'
 import type { NumberPeriod, NumberRow } from '../contract'
 import type { PageOf } from '../composables/useList'

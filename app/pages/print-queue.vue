@@ -1,4 +1,17 @@
 <script setup lang="ts">
+import Ask from '../components/frame/Ask.vue'
+import ListPane from '../components/list/ListPane.vue'
+import PdfView from '../components/paper/PdfView.vue'
+import WordPicker from '../components/list/WordPicker.vue'
+import { useSession } from '../stores/session'
+import { usePicks } from '../composables/usePicks'
+import { wholeList } from '../composables/useList'
+import { useHand } from '../composables/useHand'
+import { api, attempt } from '../composables/api'
+import { useLive } from '../composables/useLive'
+import { useToasts } from '../stores/toasts'
+import { money, plural, shortTime } from '../composables/format'
+import { useMainKey } from '../composables/useMainKey'
 import type { PrintQueueRow } from '../contract'
 import { addAmounts } from '../composables/amounts'
 import type { ListColumn } from '../components/list/ColumnHeads.vue'
@@ -49,7 +62,7 @@ const print = () => window.open(url.value, '_blank', 'noopener')
 async function posted() {
   busy.value = true
   await attempt(async () => {
-    const { ids } = await api.post('/api/dispatches/settle', {
+    const { ids } = await api.post('/api/dispatches/decide', {
       body: { ids: chosen.value.map((row) => row.id), act: 'print', reason: '' },
     })
     useToasts().say(`${plural(ids.length, 'paper')} marked as posted.`)

@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import DateField from '../components/frame/DateField.vue'
+import DocumentAside from '../components/paper/DocumentAside.vue'
+import ListPane from '../components/list/ListPane.vue'
+import { houseToday, longDay, money, moneyWithSign, plural } from '../composables/format'
+import { useFilters } from '../composables/useFilters'
+import { wholeList } from '../composables/useList'
+import { useHand } from '../composables/useHand'
+import { api, csvHref } from '../composables/api'
+import { useLive } from '../composables/useLive'
 import { addDays } from '../../core/documents/days'
 import { capital, kindFacts } from '../../core/documents/kinds'
 import type { Difference, Reconciliation, ProvedSeries } from '../contract'
@@ -182,7 +191,9 @@ const columns: ListColumn[] = [
             <footer class="foot-bar">
               <span class="soft">{{ plural(reconciliation.differences.length, 'difference') }}</span><span
                 class="push"
-              /><VBtn :href="csvHref('/api/documents/differences', { day: filters.day })" data-test="csv"
+              /><VBtn
+                :href="csvHref('/api/documents/reconciliation/csv', { day: filters.day })"
+                data-test="csv"
                 >Save as CSV</VBtn
               >
             </footer>

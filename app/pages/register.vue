@@ -1,4 +1,21 @@
 <script setup lang="ts">
+import Ask from '../components/frame/Ask.vue'
+import DocumentAside from '../components/paper/DocumentAside.vue'
+import ListPane from '../components/list/ListPane.vue'
+import NewInvoice from '../components/drafts/NewInvoice.vue'
+import SearchField from '../components/list/SearchField.vue'
+import WordPicker from '../components/list/WordPicker.vue'
+import { useSession } from '../stores/session'
+import { useFilters } from '../composables/useFilters'
+import { useList } from '../composables/useList'
+import { api, attempt, csvHref } from '../composables/api'
+import { useHand } from '../composables/useHand'
+import { useLive } from '../composables/useLive'
+import { usePicks } from '../composables/usePicks'
+import { useToasts } from '../stores/toasts'
+import { orderOf } from '../composables/sources'
+import { brandChoices, brandWords } from '../composables/brands'
+import { houseToday, longDay, money, moneyWithSign, plural, shortDay } from '../composables/format'
 import { monthsBefore } from '../../core/documents/days'
 import { documentKinds, kindFacts } from '../../core/documents/kinds'
 import { registerAmount } from '../../core/documents/register-amount'
@@ -77,7 +94,7 @@ const again = computed(() => picks.chosen.value.slice(0, 50))
 async function settle() {
   busy.value = true
   await attempt(async () => {
-    const { voided, credited, refused } = await api.post('/api/documents/settle-withdrawn', {
+    const { voided, credited, refused } = await api.post('/api/documents/reverse-withdrawn', {
       body: { ids: picks.chosen.value.map((one) => one.id) },
     })
     useToasts().say(

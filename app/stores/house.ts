@@ -1,3 +1,5 @@
+import { api, attempt } from '../composables/api'
+import { useLiveStore } from './live'
 import type { HouseState } from '../contract'
 
 /** Paused, in rehearsal, in trouble: said on every screen. */

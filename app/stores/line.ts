@@ -1,3 +1,4 @@
+import { api } from '../composables/api'
 import type { StageCount } from '../contract'
 
 /** The six counts, kept fresh by the stream of changes. */

@@ -1,3 +1,5 @@
+import { api } from '../composables/api'
+import { useLiveStore } from './live'
 import type { RunReport } from '../contract'
 
 /** Sends that are under way: they go on when the page is left, and end in a report. */

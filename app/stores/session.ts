@@ -1,3 +1,5 @@
+import { api } from '../composables/api'
+import { useLiveStore } from './live'
 export interface SignedIn {
   id: number
   name: string

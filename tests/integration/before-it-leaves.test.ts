@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { PDFDocument } from 'pdf-lib'
 import { one, rows, run } from '../../server/db/connection'
-import { hold, printInstead, sendLater, settleByHand } from '../../server/services/dispatch/by-hand'
+import { hold, printInstead, sendLater, decideByHand } from '../../server/services/dispatch/by-hand'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { printQueuePdf } from '../../server/services/dispatch/print-queue'
 import { printQueue } from '../../server/services/dispatch/queries'
@@ -165,7 +165,7 @@ describe('all that match', () => {
         { part: 'waiting', documents: 2, emails: 1, prints: 2 },
       ],
     })
-    await settleByHand(
+    await decideByHand(
       (await printQueue()).map((row) => row.id),
       'print',
       '',
@@ -215,7 +215,7 @@ describe('hold, another time, cancel', () => {
     await letSending()
     await house.settle()
     expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'waiting' })
-    expect(await settleByHand([id], 'close', 'brought by hand', 'Test')).toEqual([id])
+    expect(await decideByHand([id], 'close', 'brought by hand', 'Test')).toEqual([id])
     expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'closed' })
   })
 })
@@ -444,7 +444,7 @@ describe('the print tray', () => {
     )
     expect(merged.getPageCount()).toBe(2 * lying.reduce((total, row) => total + row.pages, 0))
     expect((await printQueue()).length).toBe(lying.length)
-    await settleByHand(
+    await decideByHand(
       lying.map((row) => row.id),
       'print',
       '',
@@ -472,7 +472,7 @@ describe('the print tray', () => {
       [orders],
     ))!
     expect(lying).toMatchObject([both])
-    await settleByHand([id], 'print', '', 'Test')
+    await decideByHand([id], 'print', '', 'Test')
     await run(`update customer set preferences = '{}' where id = $1`, [customerId])
   })
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { one, run } from '../../server/db/connection'
 import { drop, prepareByHand, putBack, undrop } from '../../server/services/documents/prepare-by-hand'
-import { sendCopy, settleByHand } from '../../server/services/dispatch/by-hand'
+import { sendCopy, decideByHand } from '../../server/services/dispatch/by-hand'
 import { listDispatches } from '../../server/services/dispatch/queries'
 import { lineCounts } from '../../server/services/line/counts-queries'
 import { type LineFilter } from '../../server/services/line/list'
@@ -182,7 +182,7 @@ describe('the Line', () => {
     const waiting = await stage({ stage: 'waiting' })
     expect(waiting.rows).toMatchObject([{ channel: 'paper', sendTo: 'Paper, by post' }])
     expect(await count('waiting')).toMatchObject({ count: 1, facts: ['1 to print'] })
-    await settleByHand([waiting.rows[0]!.id], 'print', '', 'Test')
+    await decideByHand([waiting.rows[0]!.id], 'print', '', 'Test')
     expect(await count('arrived')).toMatchObject({ facts: ['today', '1 on paper'] })
     expect((await documentView(result!.documentId!)).dispatches).toMatchObject([
       { state: 'arrived', how: 'posted on paper' },

@@ -5,7 +5,7 @@ import { clock } from '../../server/clock'
 import { one, rows, run } from '../../server/db/connection'
 import { config } from '../../server/config'
 import { dispatchOfReturnPath, returnPath } from '../../server/outside/mail/return-path'
-import { sendAgain, settleByHand } from '../../server/services/dispatch/by-hand'
+import { sendAgain, decideByHand } from '../../server/services/dispatch/by-hand'
 import { presumeArrived } from '../../server/services/dispatch/reports'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { sweep } from '../../server/services/dispatch/sweep'
@@ -117,7 +117,7 @@ describe('trouble ends in a plain cause', () => {
     const order = await shipTo('torn@house.example')
     const dispatch = await dispatchOf(order)
     expect(dispatch).toMatchObject({ state: 'stuck', cause: 'unclear' })
-    await settleByHand([dispatch.id], 'confirm', '', 'Test')
+    await decideByHand([dispatch.id], 'confirm', '', 'Test')
     expect((await dispatchOf(order)).state).toBe('arrived')
   })
 
@@ -150,8 +150,8 @@ describe('trouble ends in a plain cause', () => {
     house.rules.set({ who: 'gone@house.example', does: 'bounce at once' })
     const order = await shipTo('gone@house.example')
     const dispatch = await dispatchOf(order)
-    await expect(settleByHand([dispatch.id], 'close', ' ', 'Test')).rejects.toThrow('why it is closed')
-    await settleByHand([dispatch.id], 'close', 'handed over in person', 'Test')
+    await expect(decideByHand([dispatch.id], 'close', ' ', 'Test')).rejects.toThrow('why it is closed')
+    await decideByHand([dispatch.id], 'close', 'handed over in person', 'Test')
     const toSend = (await lineCounts()).find((one) => one.stage === 'to send')!
     expect(toSend.facts).toContain('1 issued, not sent')
     expect((await documentView(dispatch.documentId)).history.map((entry) => entry.words)).toContain(

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { one, rows, run } from '../../server/db/connection'
-import { hold, sendCopy, sendDocuments, settleByHand } from '../../server/services/dispatch/by-hand'
+import { hold, sendCopy, sendDocuments, decideByHand } from '../../server/services/dispatch/by-hand'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { printQueue } from '../../server/services/dispatch/queries'
 import { prepareByHand, sendThisOnceTo } from '../../server/services/documents/prepare-by-hand'
@@ -192,7 +192,7 @@ describe('an order that is withdrawn or held', () => {
       async () => (await mailsTo('accounts@ottermill.example')) === before + 1,
     )
     expect((await printQueue()).map((row) => row.id)).toContain((await dispatchesOf(post.orders))[0]!.id)
-    await settleByHand(
+    await decideByHand(
       (await printQueue()).map((row) => row.id),
       'print',
       '',
@@ -223,7 +223,7 @@ describe('an order that is withdrawn or held', () => {
       async () => (await mailsTo('accounts@ottermill.example')) === before + 1,
     )
     expect(await dispatchesOf(orders)).toMatchObject([{ held: false }, { state: 'waiting', held: true }])
-    await settleByHand([ids[1]!], 'close', 'withdrawn', 'Test')
+    await decideByHand([ids[1]!], 'close', 'withdrawn', 'Test')
   })
 
   test('a status set while a worker is about to send: what is claimed is looked at once more', async () => {
@@ -243,7 +243,7 @@ describe('an order that is withdrawn or held', () => {
     await sendAllDue()
     expect(await mailsTo('accounts@ottermill.example')).toBe(before)
     expect(await dispatchesOf(orders)).toMatchObject([{ state: 'waiting', held: true, heldFor: 'order' }])
-    await settleByHand(
+    await decideByHand(
       (await dispatchesOf(orders)).map((one) => one.id),
       'close',
       'withdrawn',

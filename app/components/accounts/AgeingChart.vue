@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { money } from '../../composables/format'
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
 import type { Ageing } from '../../contract'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import WordPicker from '../list/WordPicker.vue'
+import { useSession } from '../../stores/session'
+import { money, plural } from '../../composables/format'
 import type { Ageing } from '../../contract'
 
 /** What all customers owe in one currency: the ages drawn, and said in figures beneath. */

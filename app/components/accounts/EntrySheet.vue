@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import SettleTable from './SettleTable.vue'
+import { useSession } from '../../stores/session'
+import { useActing } from '../../composables/useActing'
+import { attempt } from '../../composables/api'
+import { useToasts } from '../../stores/toasts'
+import { longDay, money } from '../../composables/format'
 import { fetchAccount } from '../../calls/accounts'
 import { searchCustomers } from '../../calls/customers'
 import { bookEntry } from '../../calls/bank-entries'

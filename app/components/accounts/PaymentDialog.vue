@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import DateField from '../frame/DateField.vue'
+import RealNotice from '../frame/RealNotice.vue'
+import SettleTable from './SettleTable.vue'
+import { useToasts } from '../../stores/toasts'
+import { houseToday, money, shortDay } from '../../composables/format'
+import { plainAmount } from '../../composables/amounts'
+import { ApiRefusal } from '../../composables/api'
 import { allocatePayment, recordPayment, undoPayment } from '../../calls/payments'
 import { paymentMethods } from '../../../core/documents/facts'
 import { Decimal, moneyText } from '../../../core/money/decimal'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useSession } from '../../stores/session'
+import { plainAmount } from '../../composables/amounts'
+import { money, shortDay } from '../../composables/format'
 import { Decimal } from '../../../core/money/decimal'
 import { proposePayment, type OpenItem, type Settlement } from '../../../core/receivables/settle'
 

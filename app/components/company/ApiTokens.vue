@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import FormField from './FormField.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { attempt } from '../../composables/api'
+import { useToasts } from '../../stores/toasts'
+import { longDay } from '../../composables/format'
 import { fetchTokens, makeToken, revokeToken } from '../../calls/tokens'
 import type { TokenView } from '../../contract'
 

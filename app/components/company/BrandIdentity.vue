@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import FormField from './FormField.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { useSession } from '../../stores/session'
+import { useForm } from '../../composables/useForm'
+import { useToasts } from '../../stores/toasts'
+import { ApiRefusal } from '../../composables/api'
+import { useMainKey } from '../../composables/useMainKey'
 import { changeBrand } from '../../calls/brands'
 import { countryName, countryNames } from '../../../core/countries'
 import { paymentMethods, type PaymentMethod } from '../../../core/documents/facts'

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import FormField from './FormField.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { useSession } from '../../stores/session'
+import { useForm } from '../../composables/useForm'
+import { attempt } from '../../composables/api'
+import { useToasts } from '../../stores/toasts'
+import { useMainKey } from '../../composables/useMainKey'
 import { changeLook } from '../../calls/brands'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { paleHeadings } from '../../../core/designs/contrast'

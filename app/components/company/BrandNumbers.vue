@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import FormField from './FormField.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { useSession } from '../../stores/session'
+import { useForm } from '../../composables/useForm'
+import { mayLeave } from '../../composables/useUnsaved'
+import { useToasts } from '../../stores/toasts'
+import { ApiRefusal, attempt } from '../../composables/api'
+import { useMainKey } from '../../composables/useMainKey'
 import { changeSeries, addSeries, removeSeries } from '../../calls/series'
 import { countryNames } from '../../../core/countries'
 import {

@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import DateField from '../frame/DateField.vue'
+import FormField from './FormField.vue'
+import { useSession } from '../../stores/session'
+import { attempt } from '../../composables/api'
+import { useLive } from '../../composables/useLive'
+import { fullTime, houseToday, longDay } from '../../composables/format'
+import { useToasts } from '../../stores/toasts'
 import { fetchPeriods, closePeriods } from '../../calls/periods'
 import { addDays } from '../../../core/documents/days'
 import type { Periods } from '../../contract'

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import DateField from '../frame/DateField.vue'
+import FormField from './FormField.vue'
+import { useSession } from '../../stores/session'
+import { houseToday, longDay, plural } from '../../composables/format'
+import { useActing } from '../../composables/useActing'
+import { attempt } from '../../composables/api'
+import { useToasts } from '../../stores/toasts'
 import { fetchRates, keepRates } from '../../calls/rates'
 import type { RateRow, RatesReport } from '../../contract'
 

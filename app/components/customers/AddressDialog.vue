@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import FormField from '../company/FormField.vue'
+import { useActing } from '../../composables/useActing'
+import { useToasts } from '../../stores/toasts'
 import { changeCustomer } from '../../calls/customers'
 import { countryName, countryNames } from '../../../core/countries'
 import type { CustomerView } from '../../contract'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import { useActing } from '../../composables/useActing'
+import { attempt } from '../../composables/api'
+import { useToasts } from '../../stores/toasts'
 import { fetchCustomer, changeContacts } from '../../calls/customers'
 import type { CustomerView } from '../../contract'
 

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import FormField from '../company/FormField.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { attempt } from '../../composables/api'
+import { useToasts } from '../../stores/toasts'
+import { plural } from '../../composables/format'
 import type { Language } from '../../../core/money/format'
 import { changePreferences, bringPreferencesBack } from '../../calls/customers'
 import type { DocumentKind } from '../../../core/documents/kinds'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordPanel from '../list/WordPanel.vue'
 import { termsWords, type Terms } from '../../../core/documents/terms'
 
 /** When a customer pays, as a word that opens its parts; kept when the panel is left. */

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import FormField from '../company/FormField.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { useActing } from '../../composables/useActing'
+import { money, moneyWithSign } from '../../composables/format'
+import { plainAmount } from '../../composables/amounts'
+import { useToasts } from '../../stores/toasts'
 import type { BodyOf } from '../../composables/api'
 import { fetchCreditOffer, creditSums, creditDocument } from '../../calls/documents'
 import type { CreditOffer } from '../../contract'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import WordPicker from '../list/WordPicker.vue'
+import { useSession } from '../../stores/session'
 import type { Adjustment } from '../../../core/money/totals'
 
 /** Discounts and charges on the whole of a draft, by amount or percent. */

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { useSession } from '../../stores/session'
+import { attempt } from '../../composables/api'
 import { searchCustomers } from '../../calls/customers'
 import { fetchBrands } from '../../calls/brands'
 import { beginInvoice } from '../../calls/drafts'

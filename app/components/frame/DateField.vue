@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { houseToday, longDay } from '../../composables/format'
 import { readWrittenDay } from '../../../core/documents/written-day'
+
+const LazyDateCalendar = defineAsyncComponent(() => import('./DateCalendar.vue'))
 
 /**
  * A date, written as the company writes dates and read in every usual way; a calendar to choose from. Kept as

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { useSession } from '../../stores/session'
+import { useLook } from '../../stores/look'
+import { moneyWithSign } from '../../composables/format'
+import { attempt } from '../../composables/api'
 import { searchDocuments } from '../../calls/documents'
 import { searchOrders } from '../../calls/orders'
 import { searchCustomers } from '../../calls/customers'

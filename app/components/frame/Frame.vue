@@ -1,4 +1,15 @@
 <script setup lang="ts">
+import Finder from './Finder.vue'
+import KeysHelp from './KeysHelp.vue'
+import LeaveDialog from './LeaveDialog.vue'
+import PegMark from './PegMark.vue'
+import RunStrip from './RunStrip.vue'
+import StateBand from './StateBand.vue'
+import Toasts from './Toasts.vue'
+import { useSession } from '../../stores/session'
+import { useLiveStore } from '../../stores/live'
+import { useLook } from '../../stores/look'
+import { useLive } from '../../composables/useLive'
 const session = useSession()
 const live = useLiveStore()
 const route = useRoute()

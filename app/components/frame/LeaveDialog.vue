@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLeaving } from '../../composables/useUnsaved'
 /** Asks before changes that are not saved are left. */
 const leaving = useLeaving()
 const open = computed({

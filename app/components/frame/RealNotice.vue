@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useHouseState } from '../../stores/house'
 /** During a rehearsal: what is done here is real all the same. */
 defineProps<{ what: string }>()
 const house = useHouseState()

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { useRuns } from '../../stores/runs'
+import { useNow } from '../../composables/useNow'
+import { attempt } from '../../composables/api'
+import { moneyWithSign, plural } from '../../composables/format'
 import { controlRun } from '../../calls/runs'
 import type { RunReport } from '../../contract'
 import { partWords } from '../../composables/runWords'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import PegMark from './PegMark.vue'
+import { useSession } from '../../stores/session'
+import { useActing } from '../../composables/useActing'
 const session = useSession()
 const email = ref('')
 const password = ref('')

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import Ask from './Ask.vue'
+import { useSession } from '../../stores/session'
+import { useHouseState } from '../../stores/house'
+import { attempt } from '../../composables/api'
+import { fullTime, plural, shortTime } from '../../composables/format'
 import { fetchConfirmation, confirmHouse, resumeHouse, setRehearsal } from '../../calls/house'
 import type { Confirmation } from '../../contract'
 

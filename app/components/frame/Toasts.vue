@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useToasts } from '../../stores/toasts'
+import { attempt } from '../../composables/api'
 const store = useToasts()
 
 async function undo(id: number, act: () => Promise<void>) {

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import RowList from '../list/RowList.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { useList } from '../../composables/useList'
+import { attempt } from '../../composables/api'
+import { useToasts } from '../../stores/toasts'
 import { fetchImportRows, mendImportRow } from '../../calls/imports'
 import { importFields } from '../../../core/imports/subjects'
 import type { ImportView, RowState, RowView } from '../../contract'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import { useRuns } from '../../stores/runs'
+import { attempt } from '../../composables/api'
+import { money } from '../../composables/format'
 import { keepBack } from '../../calls/dispatches'
 import { sendDocument } from '../../calls/documents'
 import { prepareDocuments, sendPrepared } from '../../calls/prepared'

@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import DateField from '../frame/DateField.vue'
+import DespiteDialog from './DespiteDialog.vue'
+import SendDialog from './SendDialog.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { attempt, csvHref } from '../../composables/api'
+import { houseToday, moneyWithSign, plural, shortTime } from '../../composables/format'
+import { useMainKey } from '../../composables/useMainKey'
 import * as dispatches from '../../calls/dispatches'
 import * as prepared from '../../calls/prepared'
 import { sendDocument } from '../../calls/documents'
@@ -170,7 +179,7 @@ const keepBack = (act: 'hold' | 'let go' | 'later' | 'print instead', rows: Line
 
 const settle = (act: 'confirm' | 'print' | 'close', rows: LineRow[]) =>
   finish(async () => {
-    const { ids } = await dispatches.settleDispatches({
+    const { ids } = await dispatches.decideDispatches({
       ids: rows.map((row) => row.id),
       act,
       reason: reason.value,

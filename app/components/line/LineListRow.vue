@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useNow } from '../../composables/useNow'
+import { ago, fullTime, kindShort, money, shortTime } from '../../composables/format'
 import type { Stage } from '../../../core/dispatch/states'
 import { noAddress } from '../../../core/dispatch/plan'
 import type { LineRow } from '../../contract'

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import ContactsDialog from '../customers/ContactsDialog.vue'
+import FormField from '../company/FormField.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { attempt } from '../../composables/api'
+import { longDay, money, plural } from '../../composables/format'
 import { fetchStuckByAddress, sendAgain } from '../../calls/dispatches'
 import { correctAddress } from '../../calls/customers'
 import type { StuckCause } from '../../../core/dispatch/states'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import PegMark from '../frame/PegMark.vue'
+import { useNow } from '../../composables/useNow'
+import { shortTime } from '../../composables/format'
 import type { Stage } from '../../../core/dispatch/states'
 import type { StageCount } from '../../contract'
 

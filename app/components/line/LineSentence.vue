@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import AmountPicker from '../list/AmountPicker.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { useSession } from '../../stores/session'
+import { brandChoices, brandWords } from '../../composables/brands'
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { Stage } from '../../../core/dispatch/states'
 

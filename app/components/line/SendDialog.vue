@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import { useRuns } from '../../stores/runs'
+import { attempt } from '../../composables/api'
+import { moneyWithSign, plural } from '../../composables/format'
 import { checkSend, sendPrepared } from '../../calls/prepared'
 import type { SendCheck } from '../../contract'
 

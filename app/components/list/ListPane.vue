@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="Row extends { id: number }">
-import type { ListColumn } from './ColumnHeads.vue'
+import ColumnHeads, { type ListColumn } from './ColumnHeads.vue'
+import RowList from './RowList.vue'
 
 /** A paged list as pages show it: its headings, what went wrong with it, and its rows, all in the same columns. */
 const props = defineProps<{

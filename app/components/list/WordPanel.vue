@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordMenu from './WordMenu.vue'
 /**
  * A word of a sentence that opens a small panel at its place; Enter in a field or Escape closes it, and the
  * word has the focus again.

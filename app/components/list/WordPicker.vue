@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordMenu from './WordMenu.vue'
 /** A word of a sentence that is a choice: the word opens a small list at its place; typing narrows, Escape leaves. */
 export interface WordChoice {
   value: string

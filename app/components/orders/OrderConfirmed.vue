@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { longDay } from '../../composables/format'
 import type { Confirmed } from '../../contract'
 
 /** What the customer was told beside what the order is now, and the way to tell the customer. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSession } from '../../stores/session'
 import type { LineEdit } from '../../contract'
 
 /** The lines of an order as a table to type in. */

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { attempt } from '../../composables/api'
+import { shortTime } from '../../composables/format'
 import { fetchWhy } from '../../calls/orders'
 import type { RoutineWhy } from '../../contract'
 import { trustWords } from '../../composables/trust'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import { plural } from '../../composables/format'
 import type { StatusQuestion } from '../../composables/useStatusChange'
 
 /**

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DocumentPane from './DocumentPane.vue'
 import type { Leaf } from './LeafTabs.vue'
 
 /** The document in hand at the right of a list, or what would stand there. */

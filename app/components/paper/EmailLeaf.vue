@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fullTime } from '../../composables/format'
 import type { EmailView } from '../../contract'
 
 /** The email as it was sent, or as it would be now. Its HTML is shown in a frame without scripts. */

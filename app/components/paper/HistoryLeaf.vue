@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useSession } from '../../stores/session'
+import { fullTime, shortTime } from '../../composables/format'
 import type { HistoryEntry } from '../../contract'
 
 /**

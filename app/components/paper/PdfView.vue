@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { fetchBytes } from '../../composables/api'
+import { loadPdfjs } from '../../composables/pdfjs'
 import type { PDFDocumentProxy } from 'pdfjs-dist'
 
 /**

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import FormField from '../company/FormField.vue'
+import { attempt } from '../../composables/api'
 import { chooseRecipients } from '../../calls/prepared'
 /** Whom a prepared document goes to: this time only, or for this customer from now on. */
 const props = defineProps<{ preparedId: number; addresses: string[]; thisOnce: boolean }>()

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import { useToasts } from '../../stores/toasts'
+import { ApiRefusal } from '../../composables/api'
 import { sendCopy } from '../../calls/documents'
 import type { DocumentView } from '../../contract'
 

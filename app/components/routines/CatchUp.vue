@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import DateField from '../frame/DateField.vue'
+import { useSession } from '../../stores/session'
+import { daysAgo, houseToday, money, shortTime } from '../../composables/format'
+import { attempt } from '../../composables/api'
+import { useToasts } from '../../stores/toasts'
 import { fetchMissed, catchUp } from '../../calls/routines'
 import { countOf, kindFacts, receiptKind } from '../../../core/documents/kinds'
 import type { Missed, RoutineView } from '../../contract'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import ManyList from '../list/ManyList.vue'
+import WordPanel from '../list/WordPanel.vue'
 import { conditionWords, isFilled, type ChoiceSubject, type Condition } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
 import { choicesFor, nameIn } from '../../composables/routineWords'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import WordPicker from '../list/WordPicker.vue'
+import { money, moneyWithSign, plural, shortDay } from '../../composables/format'
 import { tryRoutine } from '../../calls/routines'
 import { kindFacts } from '../../../core/documents/kinds'
 import { eventOf, type RoutineSentence } from '../../../core/routines/sentence'

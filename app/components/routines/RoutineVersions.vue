@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fullTime } from '../../composables/format'
 import { sentenceWords } from '../../../core/routines/sentence'
 import type { RoutineChoices, RoutineVersion } from '../../contract'
 import { nameIn } from '../../composables/routineWords'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import ConditionWord from './ConditionWord.vue'
+import TextField from '../frame/TextField.vue'
+import WordPanel from '../list/WordPanel.vue'
+import WordPicker from '../list/WordPicker.vue'
 import { kindFacts } from '../../../core/documents/kinds'
 import {
   eventOf,

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { useNow } from '../../composables/useNow'
+import { api, attempt } from '../../composables/api'
+import { useLive } from '../../composables/useLive'
+import { fullTime, money, moneyWithSign, plural } from '../../composables/format'
 import { keepBack } from '../../calls/dispatches'
 import { controlRun } from '../../calls/runs'
 import { stuckWords } from '../../../core/dispatch/states'
@@ -88,7 +94,7 @@ const inUndoTime = computed(
         <VBtn v-else-if="!run.endedAt && session.may('clerk')" height="30" @click="control('stop')"
           >Stop</VBtn
         >
-        <VBtn height="30" :href="`/api/runs/${id}/report`" data-test="csv">Save as CSV</VBtn>
+        <VBtn height="30" :href="`/api/runs/${id}/csv`" data-test="csv">Save as CSV</VBtn>
       </template>
     </div>
     <div v-if="wrong" class="empty"><strong>No such Send</strong>{{ wrong }}</div>

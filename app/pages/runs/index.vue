@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import ListPane from '../../components/list/ListPane.vue'
+import { useList } from '../../composables/useList'
+import { api } from '../../composables/api'
+import { useLive } from '../../composables/useLive'
+import { fullTime, shortTime } from '../../composables/format'
 import type { RunHeader } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'

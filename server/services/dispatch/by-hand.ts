@@ -84,7 +84,7 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
 type Settle = 'confirm' | 'print' | 'close'
 
 /** Says that an unclear dispatch arrived, that it was posted on paper, or that it is given up, with a reason. */
-export async function settleByHand(
+export async function decideByHand(
   ids: readonly number[],
   act: Settle,
   reason: string,

@@ -1,6 +1,6 @@
-import { Joi, text } from '../http/checks'
-import { route } from '../http/route'
-import { findItems } from '../services/orders/list'
+import { Joi, text } from '../../http/checks'
+import { route } from '../../http/route'
+import { findItems } from '../../services/orders/list'
 
 export default route<object, { search: string; language: string }>(
   {

@@ -1,6 +1,6 @@
 import { ids, Joi, text } from '../../http/checks'
 import { route } from '../../http/route'
-import { settleByHand } from '../../services/dispatch/by-hand'
+import { decideByHand } from '../../services/dispatch/by-hand'
 
 export default route<object, object, { ids: number[]; act: 'confirm' | 'print' | 'close'; reason: string }>(
   {
@@ -13,5 +13,5 @@ export default route<object, object, { ids: number[]; act: 'confirm' | 'print' |
       reason: text(200).allow('').default(''),
     }),
   },
-  async ({ body, user }) => ({ ids: await settleByHand(body.ids, body.act, body.reason, user.name) }),
+  async ({ body, user }) => ({ ids: await decideByHand(body.ids, body.act, body.reason, user.name) }),
 )

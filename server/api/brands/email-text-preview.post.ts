@@ -1,9 +1,9 @@
-import type { EmailLook } from '../../core/emailtexts/email-look'
-import type { Language } from '../../core/money/format'
-import type { DocumentKind } from '../../core/documents/kinds'
-import { emailLook, id, Joi, kind, language } from '../http/checks'
-import { route } from '../http/route'
-import { previewEmail } from '../services/documents/sample'
+import type { EmailLook } from '../../../core/emailtexts/email-look'
+import type { Language } from '../../../core/money/format'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import { emailLook, id, Joi, kind, language } from '../../http/checks'
+import { route } from '../../http/route'
+import { previewEmail } from '../../services/documents/sample'
 
 /** The email as it would go with the brand's sample document, with a text and look that need not be kept yet. */
 export default route<

@@ -1,7 +1,7 @@
-import { day, Joi } from '../../http/checks'
-import { csvFile } from '../../http/csv'
-import { route } from '../../http/route'
-import { reconciliationOf } from '../../services/register/reconciliation'
+import { day, Joi } from '../../../http/checks'
+import { csvFile } from '../../../http/csv'
+import { route } from '../../../http/route'
+import { reconciliationOf } from '../../../services/register/reconciliation'
 
 /** The differences of a day's proof as CSV. */
 export default route<object, { day: string }>(

@@ -1,6 +1,6 @@
-import { day, Joi } from '../../http/checks'
-import { route } from '../../http/route'
-import { reconciliationOf } from '../../services/register/reconciliation'
+import { day, Joi } from '../../../http/checks'
+import { route } from '../../../http/route'
+import { reconciliationOf } from '../../../services/register/reconciliation'
 
 /**
  * The proof of a day: issued = numbered = painted = sent or printed = arrived, posted = open + paid +

@@ -1,0 +1,4 @@
+import { route } from '../../http/route'
+import { periods } from '../../services/house/periods'
+
+export default route({ role: 'reader', brands: 'all' }, () => periods())
