@@ -2,7 +2,7 @@ import { Refusal } from '../../../core/errors'
 import { isAddress, type ContactFacts } from '../../../core/preferences/recipients'
 import { inTransaction } from '../../db/connection'
 import { Contact } from '../../db/models'
-import { markStale } from '../outbox/queries'
+import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 import {
   lockCustomer,

@@ -28,7 +28,7 @@ import {
   type Preferences,
 } from '../../../core/preferences/recipients'
 import { inTransaction, json } from '../../db/connection'
-import { markStale } from '../outbox/queries'
+import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 import { theHouse } from '../people/principal'
 
