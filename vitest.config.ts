@@ -1,6 +1,9 @@
+import vue from '@vitejs/plugin-vue'
+import unimport from 'unimport/unplugin'
+import vuetify from 'vite-plugin-vuetify'
 import { defineConfig } from 'vitest/config'
 
-/** Four suites, run one after the other by bin/test. */
+/** Five suites, run one after the other by bin/test. */
 export default defineConfig({
   test: {
     reporters: ['default'],
@@ -8,7 +11,18 @@ export default defineConfig({
       {
         test: {
           name: 'core',
-          include: ['core', 'server', 'app', 'standins'].map((folder) => `${folder}/**/*.test.ts`),
+          include: ['core', 'server', 'standins'].map((folder) => `${folder}/**/*.test.ts`),
+        },
+      },
+      {
+        // what Nuxt imports by itself in the application: Vue's own functions and Pinia's
+        plugins: [vue(), vuetify({ autoImport: true }), unimport.vite({ presets: ['vue', 'pinia'] })],
+        test: {
+          name: 'components',
+          include: ['app/**/*.test.ts'],
+          environment: 'happy-dom',
+          setupFiles: ['app/testing/setup.ts'],
+          server: { deps: { inline: ['vuetify'] } },
         },
       },
       {
