@@ -5,11 +5,13 @@ import { matchEntry, type Candidate } from '../core/receivables/match'
 import { one, rows, run } from '../server/db/connection'
 import {
   bankFiles,
-  bookSure,
-  bookWaiting,
   readBankFile,
   takeBankFile,
 } from '../server/services/receivables/bank'
+import {
+  bookSure,
+  bookWaiting
+} from '../server/services/receivables/bank-booking'
 import {
   checkImport,
   goOnImporting,

@@ -1,18 +1,9 @@
-import { countryName } from '../countries'
 import { Refusal } from '../errors'
 import { Decimal, sum } from '../money/decimal'
-import { inHomeCurrency, type Exchange } from '../money/exchange'
-import {
-  formatMoney,
-  formatPercent,
-  formatPrice,
-  formatQuantity,
-  formatRate,
-  localeOf,
-  type Language,
-} from '../money/format'
-import { totals, type Totals } from '../money/totals'
-import { accountFor, accountWords, type BankAccount } from './bank'
+import { type Exchange } from '../money/exchange'
+import { formatMoney, formatPercent, formatPrice, formatQuantity, type Language } from '../money/format'
+import { totals } from '../money/totals'
+import { accountFor } from './bank'
 import { formatDay, type Day } from './days'
 import type {
   BrandFacts,
@@ -24,10 +15,10 @@ import type {
   PaymentFacts,
 } from './facts'
 import { kindFacts, type DocumentKind } from './kinds'
-import type { Paper, PaperBrand, PaperFact, PaperPayment } from './paper'
-import { creditorReference, formatIban, formatReference, paymentCode } from './payment-code'
-import { dueDate, earlyPayment } from './terms'
-import { checkTreatment, ratesFor, treatmentWords, type TaxTreatment } from './treatment'
+import type { Paper } from './paper'
+import { printedBrand, addressLines, facts, payment, legal } from './printed'
+import { dueDate } from './terms'
+import { checkTreatment, ratesFor } from './treatment'
 import { unitWords } from './units'
 import { paperWords } from './words'
 
@@ -228,7 +219,7 @@ function rateWords(
 }
 
 /** Why no tax is charged at a rate of nothing, each reason once. */
-function reasonsOf(groups: readonly { rate: string; taxCode: string }[], input: PaperInput): string[] {
+export function reasonsOf(groups: readonly { rate: string; taxCode: string }[], input: PaperInput): string[] {
   const reasons = groups
     .filter((group) => new Decimal(group.rate).isZero())
     .map((group) => ({
@@ -255,145 +246,4 @@ function depositRows(deposit: DepositFacts, { order, language }: PaperInput): Pa
       strong: false,
     })),
   ]
-}
-
-/** What the law wants said on it. */
-function legal(input: PaperInput, { tax, groups }: Totals, treatment: TaxTreatment): string[] {
-  const { language, exchange, order, credit, kind, brand } = input
-  const words = paperWords[language]
-  const home =
-    exchange && exchange.currency === order.currency && !new Decimal(tax).isZero()
-      ? [
-          words.taxAtHome(
-            formatMoney(inHomeCurrency(tax, exchange), exchange.home, language),
-            exchange.home,
-            `1 ${exchange.home} = ${formatRate(exchange.rate, language)} ${exchange.currency}`,
-            exchange.source,
-            formatDay(exchange.day, language),
-          ),
-        ]
-      : []
-  return [
-    ...(credit
-      ? [
-          `${words.ofInvoice} ${words.ofDay(credit.number, formatDay(credit.date, language))}. ` +
-            `${words.reason}: ${credit.reason}`,
-        ]
-      : []),
-    ...(treatment === 'domestic' ? reasonsOf(groups, input) : [treatmentWords[treatment][language]]),
-    ...(order.pricesIncludeTax && kindFacts[kind].books !== null ? [words.pricesInclude] : []),
-    ...(brand.taxNumber || !brand.withoutTaxNumber?.[language] ? [] : [brand.withoutTaxNumber[language]]),
-    ...home,
-  ]
-}
-
-function facts(input: PaperInput, due: Day | null): PaperFact[] {
-  const { order, customer, language } = input
-  const words = paperWords[language]
-  const rows: PaperFact[] = [
-    { key: 'date', label: words.date, value: formatDay(input.date, language) },
-    {
-      key: 'supplied',
-      label: words.supplied,
-      value:
-        order.suppliedOn && kindFacts[input.kind].needsSupply ? formatDay(order.suppliedOn, language) : '',
-    },
-    { key: 'due', label: words.due, value: due ? formatDay(due, language) : '' },
-    { key: 'invoice', label: words.ofInvoice, value: input.credit?.number ?? '' },
-    { key: 'replaces', label: words.replaces, value: input.replaces?.number ?? '' },
-    { key: 'order', label: words.order, value: order.number },
-    { key: 'reference', label: words.reference, value: order.reference ?? '' },
-    { key: 'customer', label: words.customer, value: customer.number },
-    { key: 'taxNumber', label: words.taxNumber, value: customer.taxNumber ?? '' },
-  ]
-  return rows.filter((row) => row.value !== '')
-}
-
-function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | null {
-  const { brand, order, customer, language, number } = input
-  if (new Decimal(toPay).lte(0)) return null
-  const words = paperWords[language]
-  const money = (amount: string) => `${formatMoney(amount, order.currency, language)}\u00A0${order.currency}`
-  const reference = creditorReference(number)
-  const early = earlyPayment(input.date, toPay, order.currency, customer.terms)
-  const account = accountFor(brand.banks, order.currency)
-  const code =
-    account &&
-    paymentCode({
-      beneficiary: brand.legalName,
-      iban: account.iban,
-      bic: account.bic,
-      currency: order.currency,
-      amount: toPay,
-      reference,
-    })
-  return {
-    title: words.payTitle(money(toPay), formatDay(due, language)),
-    lines: [
-      ...(account ? [`${words.payTo(brand.legalName)}, ${accountWords(account)}`] : []),
-      words.payReference(formatReference(reference)),
-      ...(brand.methods?.length
-        ? [
-            words.accepted(
-              new Intl.ListFormat(localeOf[language], { type: 'disjunction' }).format(
-                brand.methods.map((method) => words.receipt.methods[method]),
-              ),
-            ),
-          ]
-        : []),
-      ...(early
-        ? [
-            words.early(
-              formatPercent(early.percent, language),
-              formatDay(early.until, language),
-              money(early.amount),
-            ),
-          ]
-        : []),
-    ],
-    reference,
-    code: code ?? null,
-    codeCaption: code ? words.scan : '',
-  }
-}
-
-/**
- * The block behind the window: name, attention, lines, and the country where it is not the sender's, in
- * capitals and in the
- * language of the country that posts it, for whose post office it is (Universal Postal Union, addressing guidelines).
- */
-export function addressLines(
-  customer: CustomerFacts,
-  attention: string,
-  from: Pick<BrandFacts, 'country' | 'homeLanguage'>,
-): string[] {
-  const { name, attention: person, lines, country } = customer.billing!
-  return [
-    name,
-    person ? `${attention} ${person}` : '',
-    ...lines,
-    country === from.country ? '' : countryName(country, from.homeLanguage).toUpperCase(),
-  ]
-    .map((line) => line.trim())
-    .filter((line) => line !== '')
-}
-
-export function printedBrand(brand: BrandFacts, account: BankAccount | null, language: Language): PaperBrand {
-  const some = (lines: string[]) => lines.filter((line) => line.trim() !== '')
-  return {
-    code: brand.code,
-    name: brand.name,
-    legalName: brand.legalName,
-    senderLine: [brand.name, ...brand.addressLines].join(' · '),
-    addressLines: brand.addressLines,
-    foot: [
-      some([
-        brand.legalName,
-        brand.registration,
-        brand.taxNumber ? `${paperWords[language].ownTaxNumber} ${brand.taxNumber}` : '',
-      ]),
-      some([brand.email, brand.phone, brand.website]),
-      account ? some([account.name, formatIban(account.iban), account.bic ? `BIC ${account.bic}` : '']) : [],
-    ].filter((column) => column.length > 0),
-  }
 }

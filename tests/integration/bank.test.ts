@@ -6,17 +6,16 @@ import { statementCsv, statementXml } from '../../demo/bank'
 import { one, rows, run } from '../../server/db/connection'
 import { sweep } from '../../server/services/dispatch/sweep'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
-import { recordPayment, undoPayment } from '../../server/services/receivables/payments'
+import { recordPayment } from '../../server/services/receivables/payments'
+import { undoPayment } from '../../server/services/receivables/undo-payment'
+import { bankFiles, takeBankFile, type EntryView } from '../../server/services/receivables/bank'
 import {
-  bankFiles,
   bookEntry,
   bookSure,
   bookWaiting,
   matchAgain,
   setAside,
-  takeBankFile,
-  type EntryView,
-} from '../../server/services/receivables/bank'
+} from '../../server/services/receivables/bank-booking'
 import { bankEntries } from '../../server/services/receivables/bank-queries'
 import {
   checkImport,

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, dayInZone } from '../../core/documents/days'
 import { one, rows, run } from '../../server/db/connection'
-import { creditDocument } from '../../server/services/drafts/drafts'
+import { creditDocument } from '../../server/services/drafts/credit'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { prepareReceipt } from '../../server/services/receivables/source'
@@ -10,12 +10,8 @@ import { registerSums } from '../../server/services/register/register-queries'
 import { reconciliationOf } from '../../server/services/register/reconciliation'
 import { account, ageing, markItem } from '../../server/services/receivables/accounts'
 import { accounts, listPayments } from '../../server/services/receivables/accounts-queries'
-import {
-  allocatePayment,
-  recordPayment,
-  undoPayment,
-  type NewPayment,
-} from '../../server/services/receivables/payments'
+import { allocatePayment, recordPayment, type NewPayment } from '../../server/services/receivables/payments'
+import { undoPayment } from '../../server/services/receivables/undo-payment'
 import { catchUp, lookBack } from '../../server/services/routines/catch-up'
 import { addRoutine } from '../../server/services/routines/routines'
 import { balances } from './books'

@@ -2,14 +2,8 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import type { DraftFacts } from '../../core/documents/draft'
 import { Decimal, sum } from '../../core/money/decimal'
 import { one, rows, run } from '../../server/db/connection'
-import {
-  draftFromOrder,
-  draftView,
-  changeDraft,
-  creditDocument,
-  creditOffer,
-  newInvoice,
-} from '../../server/services/drafts/drafts'
+import { draftFromOrder, draftView, changeDraft, newInvoice } from '../../server/services/drafts/drafts'
+import { creditDocument, creditOffer } from '../../server/services/drafts/credit'
 import { issueInOneTransaction, type IssueResult } from '../../server/services/documents/issue'
 import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { voidDocument } from '../../server/services/documents/void'

@@ -1,6 +1,6 @@
 import { ids, Joi, text } from '../../http/checks'
 import { route } from '../../http/route'
-import { setAside } from '../../services/receivables/bank'
+import { setAside } from '../../services/receivables/bank-booking'
 
 /** Sets movements aside that are none of ours, with the reason. */
 export default route<object, object, { ids: number[]; reason: string }>(

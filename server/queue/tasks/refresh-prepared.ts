@@ -1,4 +1,4 @@
-import { refreshPrepared } from '../../services/documents/prepare'
+import { refreshPrepared } from '../../services/documents/refresh'
 import type { Jobs } from '../add'
 
 export const run = ({ preparedIds }: Jobs['refresh-prepared']): Promise<void> => refreshPrepared(preparedIds)

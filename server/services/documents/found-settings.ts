@@ -1,149 +1,22 @@
 import { channelFacts, channelsFor } from '../../../core/dispatch/channels'
 import { Refusal } from '../../../core/errors'
-import type {
-  CreditFacts,
-  ReplacedFacts,
-  CustomerFacts,
-  DepositFacts,
-  OrderFacts,
-  OrderLineFacts,
-  PaymentFacts,
-} from '../../../core/documents/facts'
+import type { OrderLineFacts } from '../../../core/documents/facts'
 import { preparePaper, type PaperSource } from '../../../core/documents/issue'
 import { type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { dayInZone, type Day } from '../../../core/documents/days'
-import type { TaxTreatment } from '../../../core/documents/treatment'
-import type { Exchange } from '../../../core/money/exchange'
 import type { Language } from '../../../core/money/format'
-import { ratesOn, togetherOn, type TaxCode } from '../../../core/money/tax-codes'
+import { ratesOn, togetherOn } from '../../../core/money/tax-codes'
 import { numberStandIn, seriesFor } from '../../../core/numbering/series'
-import type { Design } from '../../../core/designs/design'
-import {
-  type Channel,
-  type ContactFacts,
-  type ContactRole,
-  type Recipient,
-  type Preferences,
-} from '../../../core/preferences/recipients'
+import { type ContactFacts } from '../../../core/preferences/recipients'
 import { noAddress } from '../../../core/dispatch/plan'
 import { findSetting } from '../../../core/preferences/settings'
 import { clock } from '../../clock'
-import type { Letter } from '../dispatch/compose'
-import {
-  allSeries,
-  brands,
-  company,
-  emailTexts,
-  newestDesigns,
-  type BrandRow,
-  type SeriesRow,
-} from '../house/house'
+import { allSeries, brands, company, emailTexts, newestDesigns, type BrandRow } from '../house/house'
 import { taxCodes } from '../house/tax'
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import { lastCounters, rateTable } from './queries'
-
-/**
- * The versions a paper was built from. What was checked is what leaves: if one has moved on, the paper is
- * built anew.
- */
-export interface BuiltFrom {
-  order: number
-  customer: number
-  brand: number
-  design: number
-  emailText: number
-}
-
-/** Everything a paper of one source is made of, as it stands now. */
-export interface PaperContext {
-  /** Why its source has nothing to make it of. */
-  problem?: string
-  sourceId: number
-  creditsId: number | null
-  replacesId: number | null
-  /** The document date a person wants; null is the day of issue. */
-  wantedDate: Day | null
-  /** The event's day, where the house dates papers of this kind by it. */
-  eventDay: Day | null
-  orderNumber: string
-  orderDate: Day
-  customerId: number
-  customerName: string
-  brandId: number
-  total: string
-  /** Whether routines make papers of what comes to nothing. */
-  zeroTotals: 'make' | 'skip'
-  /** How often the order's content changed; a confirmation is of a revision. */
-  revision: number
-  source: PaperSource
-  design: { id: number; design: Design }
-  emailTextId: number
-  /** The email's text, and the brand as its email shows it. */
-  email: Pick<Letter, 'note' | 'brand'>
-  channel: Channel
-  recipients: Recipient[]
-  builtFrom: BuiltFrom
-  series: SeriesRow
-  lastCounter: number | undefined
-}
-
-/** What a paper is made of before settings are found: a source with its customer. */
-export interface SubjectRow {
-  sourceId: number
-  creditsId: number | null
-  /** The document that it takes the place of, where a person says so. */
-  replacesId: number | null
-  wantedDate: Day | null
-  eventDay?: Day
-  credit?: CreditFacts
-  replaces?: ReplacedFacts
-  deposits?: DepositFacts[]
-  payment?: PaymentFacts
-  number: string
-  date: Day
-  suppliedOn: Day | null
-  currency: string
-  pricesIncludeTax: boolean
-  reference: string | null
-  customerNote: string | null
-  prepaid: string
-  adjustments: OrderFacts['adjustments']
-  brandId: number
-  version: number
-  revision: number
-  total: string
-  customerId: number
-  customerNumber: string
-  customerName: string
-  taxNumber: string | null
-  terms: CustomerFacts['terms']
-  customerLanguage: Language | null
-  billing: CustomerFacts['billing']
-  preferences: Preferences
-  customerVersion: number
-  treatment: TaxTreatment
-}
-
-/** Whom a paper is addressed to before the customer's preferences: a role, and copies of the routine. */
-export interface Addressing {
-  role: ContactRole
-  copyTo: readonly string[]
-}
-
-/** The settings that are the same for every paper of a batch. */
-export interface HouseContext {
-  brands: BrandRow[]
-  designs: Awaited<ReturnType<typeof newestDesigns>>
-  notes: Awaited<ReturnType<typeof emailTexts>>
-  series: SeriesRow[]
-  counters: Map<number, number>
-  company: Awaited<ReturnType<typeof company>>
-  taxCodes: TaxCode[]
-  today: Day
-  /** The newest sixty rates of each currency, newest first. */
-  exchange: Exchange[]
-}
+import type { HouseContext, SubjectRow, Addressing, PaperContext } from './paper-context'
 
 export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
   const counters = await lastCounters()

@@ -1,24 +1,20 @@
 import type { Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
-import { channelFacts } from '../../../core/dispatch/channels'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
-import { Decimal, moneyText, type DecimalText } from '../../../core/money/decimal'
+import { Decimal, moneyText } from '../../../core/money/decimal'
 import type { EventFacts } from '../../../core/routines/routine'
-import { sendingTime } from '../../../core/routines/sending-time'
 import type { SendingHours } from '../../../core/routines/sentence'
 import type { Channel, ContactRole } from '../../../core/preferences/recipients'
-import { json } from '../../db/connection'
-import { HouseEvent, IssuedDocument, OpenItem, Undelivered, Unpainted } from '../../db/models'
-import { noAddress, planSending } from '../../../core/dispatch/plan'
+import { HouseEvent, IssuedDocument, OpenItem, Unpainted } from '../../db/models'
 import { Refusal } from '../../../core/errors'
-import { addToDispatch, gatheringDispatch, newDispatches, type NewDispatch } from '../dispatch/create'
 import { movePrepared } from './move'
-import { note, noteAll } from '../history/history'
-import type { BuiltFrom } from './found-settings'
+import { noteAll } from '../history/history'
+import type { BuiltFrom } from './paper-context'
 import { engineHooks, sourceOf, type SourceKind } from './sources'
 import { claimsIssued } from './queries'
+import { putOnTheirWay } from './put-on-their-way'
 
 /*
  * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
@@ -287,80 +283,6 @@ export async function insertDocuments(
     documentId,
     eventId: lookedAt(from.kind) === null ? events[index]!.id : null,
   }))
-}
-
-interface ToGo {
-  from: PaperRow
-  documentId: number
-  number: string
-  total: DecimalText
-  currency: string
-}
-
-/** The dispatches of documents: one a channel, or one more document in an email that its customer wants gathered. */
-async function putOnTheirWay(documents: readonly ToGo[], issuing: IssuingRun): Promise<void> {
-  const { now, actor, timeZone, postOnly, despite, gatherAs } = issuing
-  const wanted: NewDispatch[] = []
-  for (const { from, documentId, number, total, currency } of documents) {
-    const plan = planSending({
-      ...from,
-      hasAddress: from.sendTo !== noAddress,
-      issueOnly: postOnly,
-      despite,
-      withoutAddress: true,
-    })
-    if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
-    if (plan.channels.length === 0) {
-      await goesNowhere(from, documentId, now, actor)
-      continue
-    }
-    const notBefore = sendingTime(now, from.delayMinutes, from.hours, timeZone)
-    for (const channel of plan.channels) {
-      const alike = [from.customerId, from.brandId, from.kind, from.role, from.copyTo, currency]
-      const gatherKey =
-        channel === 'email' && from.gathered && from.toAddresses === null
-          ? `${gatherAs} ${json([...alike, from.delayMinutes, from.hours])}`
-          : null
-      const open = gatherKey && (await gatheringDispatch(gatherKey))
-      if (open) {
-        await addToDispatch(open, documentId)
-        continue
-      }
-      wanted.push({
-        channel,
-        documentId,
-        number,
-        customerId: from.customerId,
-        customerName: from.customerName,
-        brandId: from.brandId,
-        role: from.role,
-        emailTextId: from.emailTextId,
-        total,
-        currency,
-        sendTo: channelFacts[channel].sendTo || from.sendTo,
-        toAddresses: channel === 'email' ? from.toAddresses : null,
-        copyTo: from.copyTo,
-        isCopy: false,
-        ready: false,
-        notBefore,
-        actor,
-        despite,
-        gatherKey,
-      })
-    }
-  }
-  await newDispatches(wanted)
-}
-
-/** Nothing goes: its customer wants none, or it is issued only and waits on To send. */
-async function goesNowhere(from: PaperRow, documentId: number, now: Date, actor: string): Promise<void> {
-  if (from.channel === 'nothing')
-    await note(
-      { sourceId: from.sourceId, documentId },
-      actor,
-      `Not sent: ${from.customerName} wants no ${kindFacts[from.kind].many}.`,
-    )
-  else await Undelivered.create({ documentId, since: now })
 }
 
 /** What routines on posting may test. */

@@ -1,27 +1,19 @@
-import { dateRefusal, eventDate } from '../../../core/documents/document-date'
-import { dayInZone, type Day } from '../../../core/documents/days'
+import { eventDate } from '../../../core/documents/document-date'
+import { dayInZone } from '../../../core/documents/days'
 import { kindFacts } from '../../../core/documents/kinds'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { groupBy } from '../../../core/group'
-import { formatNumber, nextCounter, periodOf, seriesFor } from '../../../core/numbering/series'
+import { periodOf, seriesFor } from '../../../core/numbering/series'
 import { noAddress, planSending, type SendBar } from '../../../core/dispatch/plan'
-import { Refusal } from '../../../core/errors'
 import { randomUUID } from 'node:crypto'
 import { clock } from '../../clock'
-import { behindSavepoint, inTransaction } from '../../db/connection'
-import { logTrouble, troubleWords } from '../../log'
+import { inTransaction } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { closeGathering } from '../dispatch/create'
 import { gate } from '../house/queries'
 import { company, type SeriesRow } from '../house/house'
 import { publish } from '../live/publish'
-import {
-  insertDocuments,
-  standsAlone,
-  type IssuingRun,
-  type Numbered,
-  type PaperRow,
-} from './insert-document'
+import { type IssuingRun, type PaperRow } from './insert-document'
 import { rehearse } from './rehearse'
 import { lockSources } from './sources'
 import {
@@ -38,12 +30,8 @@ import {
   seriesOfBrands,
   postedRoutine,
   failed,
-  type Outcome,
-  lockCounter,
-  newestDateIn,
-  setCounter,
-  insertCounter,
 } from './issue-queries'
+import { issuePeriod } from './draw-numbers'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
@@ -309,117 +297,3 @@ const seriesOf = (paper: PaperRow, series: readonly SeriesRow[]) =>
     series.filter((one) => one.brandId === paper.brandId && one.kind === paper.kind),
     { country: paper.source.customer.billing?.country ?? '', currency: paper.source.order.currency },
   )
-
-/** Draws the numbers of one series and period. */
-async function issuePeriod(
-  used: SeriesRow,
-  period: string,
-  papers: readonly PaperRow[],
-  today: Day,
-  closedUntil: Day | null,
-  issuing: IssuingRun,
-): Promise<{ paper: PaperRow; outcome: Outcome }[]> {
-  const counter = (await lockCounter(used.id, period)) ?? (await firstCounter(used, period))
-  let { newest } = (await newestDateIn(used.id, period))!
-  let last = counter.last
-  const done: { paper: PaperRow; outcome: Outcome }[] = []
-
-  /** Numbers some, one after the other, from where the series stands; what may not have its date is left out. */
-  const number = (some: readonly PaperRow[]) => {
-    const refused: { paper: PaperRow; outcome: Outcome }[] = []
-    const numbered: Numbered[] = []
-    let [drawn, newestHere] = [last, newest]
-    for (const paper of some) {
-      const date =
-        paper.wantedDate ??
-        (paper.eventDay === null
-          ? today
-          : eventDate(paper.eventDay, { today, closedUntil, newest: newestHere }))
-      const refusal =
-        used.source === 'order' && !paper.orderNumber
-          ? "Its series takes the order's number, and it has no order. Give the series numbers of its own."
-          : dateRefusal(date, { today, closedUntil, newest: newestHere, earlierOk: paper.earlierDateOk })
-      if (refusal) {
-        refused.push({ paper, outcome: failed(refusal) })
-        continue
-      }
-      drawn = nextCounter(used, drawn)
-      numbered.push({
-        paper,
-        drawn: {
-          number: formatNumber(used, drawn, {
-            date,
-            brand: paper.source.brand.code,
-            order: paper.orderNumber,
-          }),
-          counter: drawn,
-          period,
-          seriesId: used.id,
-          date,
-          earlierThan: newestHere !== null && date < newestHere ? newestHere : null,
-        },
-      })
-      if (newestHere === null || date > newestHere) newestHere = date
-    }
-    return { refused, numbered, last: drawn, newest: newestHere }
-  }
-  /** All of them, or none where one throws. */
-  const issueAll = async (some: readonly PaperRow[]) => {
-    const asked = number(some)
-    const inserted =
-      asked.numbered.length === 0 ? [] : await behindSavepoint(() => insertDocuments(asked.numbered, issuing))
-    last = asked.last
-    newest = asked.newest
-    done.push(...asked.refused)
-    asked.numbered.forEach(({ paper, drawn }, index) => {
-      const { documentId, eventId } = inserted[index]!
-      if (eventId !== null) issuing.posted.push(eventId)
-      done.push({ paper, outcome: { outcome: 'issued', reason: drawn.number, documentId } })
-    })
-  }
-  const issueOne = async (paper: PaperRow) => {
-    try {
-      await issueAll([paper])
-    } catch (error) {
-      done.push({ paper, outcome: failed(whyNotIssued(error, paper)) })
-    }
-  }
-  for (const some of together(papers, issuing)) {
-    if (some.length === 1) await issueOne(some[0]!)
-    else
-      try {
-        await issueAll(some)
-      } catch {
-        // one of them cannot be issued: each by itself tells which, and its number goes to the next
-        for (const paper of some) await issueOne(paper)
-      }
-  }
-  if (last !== counter.last) await setCounter({ seriesId: used.id, period, last })
-  return done
-}
-
-/** Neighbours that can be inserted at once; what hangs on the one before it stays alone. */
-function together(papers: readonly PaperRow[], issuing: IssuingRun): PaperRow[][] {
-  const groups: PaperRow[][] = []
-  let open = false
-  for (const paper of papers) {
-    const alone = !standsAlone(paper, issuing)
-    if (alone || !open) groups.push([paper])
-    else groups.at(-1)!.push(paper)
-    open = !alone
-  }
-  return groups
-}
-
-/** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
-function whyNotIssued(error: unknown, paper: PaperRow): string {
-  if (error instanceof Refusal) return error.message
-  const id = logTrouble(error, { paper: paper.id }, 'a document could not be issued')
-  return troubleWords('It could not be issued', id)
-}
-
-/** Creates a period's counter row, so that there is one to lock; one below the start until the first number. */
-async function firstCounter(series: SeriesRow, period: string): Promise<{ last: number }> {
-  await insertCounter({ seriesId: series.id, period, last: series.source === 'order' ? 0 : series.start - 1 })
-  return (await lockCounter(series.id, period))!
-}

@@ -5,7 +5,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { SourceKind } from '../../../core/documents/sources'
 import { groupBy } from '../../../core/group'
 import type { Refusal } from '../../../core/errors'
-import type { Addressing, PaperContext } from './found-settings'
+import type { Addressing, PaperContext } from './paper-context'
 import { kindsOfSources, rootsOfSources, lockRows } from './queries'
 
 /*

@@ -9,7 +9,8 @@ import { paperWords } from '../../../core/documents/words'
 import { Decimal } from '../../../core/money/decimal'
 import { groupBy } from '../../../core/group'
 import { totals } from '../../../core/money/totals'
-import { contextOf, houseContext, type PaperContext, type SubjectRow } from '../documents/found-settings'
+import { contextOf, houseContext } from '../documents/found-settings'
+import { type PaperContext, type SubjectRow } from '../documents/paper-context'
 import { draftRows, contactsOfCustomers, creditedDocuments, standingCredits } from './queries'
 
 /** The invoice that a credit note answers, with what was credited of it before. */

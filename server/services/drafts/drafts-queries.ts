@@ -3,7 +3,8 @@ import type { OrderLineFacts } from '../../../core/documents/facts'
 import type { Language } from '../../../core/money/format'
 import type { Adjustment } from '../../../core/money/totals'
 import { one, rows, run, json } from '../../db/connection'
-import type { DraftView, CreditOffer } from './drafts'
+import type { DraftView } from './drafts'
+import type { CreditOffer } from './credit'
 
 /* The statements of drafts.ts. */
 

@@ -1,5 +1,4 @@
 import { billedBy, remaining, type DraftFacts, type DraftLine } from '../../../core/documents/draft'
-import { creditable, creditOf, type CreditAsk } from '../../../core/documents/credit'
 import type { OrderLineFacts } from '../../../core/documents/facts'
 import { sumsOf } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
@@ -11,12 +10,11 @@ import { totals } from '../../../core/money/totals'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Draft } from '../../db/models'
-import type { Addressing } from '../documents/found-settings'
+import type { Addressing } from '../documents/paper-context'
 import { makeAll, keepDraft, type MadeDocument } from '../documents/prepare'
 import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { basisOf, creditedInvoices } from './context'
 import { partsOfOrders } from './parts'
 import {
   draftRow,
@@ -26,11 +24,6 @@ import {
   invoiceOfOrder,
   linesToInvoice,
   type OrderHead,
-  creditsOfInvoice,
-  documentToCredit,
-  lockDocument,
-  openCreditDraft,
-  linePositions,
   lockDraft,
   updateDraft,
   markOwnChange,
@@ -69,7 +62,7 @@ export async function draftView(id: number): Promise<DraftView> {
   return found
 }
 
-interface NewDraft {
+export interface NewDraft {
   kind: 'invoice' | 'credit note'
   brandId: number
   customerId: number
@@ -83,7 +76,7 @@ interface NewDraft {
  * Keeps new drafts and prepares their papers, in one transaction: a credit and its new invoice come together
  * or not at all, and no draft is without its paper.
  */
-async function keepNew(wanted: readonly NewDraft[], actor: string): Promise<number[]> {
+export async function keepNew(wanted: readonly NewDraft[], actor: string): Promise<number[]> {
   for (const draft of wanted) await checkFacts(draft.facts)
   return inTransaction(async () => {
     const ids: number[] = []
@@ -245,139 +238,6 @@ async function depositLines(
   }))
 }
 
-export interface CreditOffer {
-  number: string
-  currency: string
-  lines: { item: string; description: string; quantity: string; left: string; unitPrice: string }[]
-  left: string
-  pricesIncludeTax: boolean
-  credits: { id: number; number: string; total: string }[]
-}
-
-/** What of an invoice can still be credited. @throws Refusal "not-an-invoice" */
-export async function creditOffer(documentId: number): Promise<CreditOffer> {
-  const invoice = await invoiceToCredit(documentId)
-  const basis = basisOf(invoice)
-  const left = creditable(basis, invoice.before)
-  const credits = await creditsOfInvoice(documentId)
-  return {
-    number: invoice.number,
-    currency: basis.currency,
-    pricesIncludeTax: basis.pricesIncludeTax,
-    left: left.total,
-    credits,
-    lines: invoice.source.order.lines.map(({ item, description, quantity, unitPrice }, index) => ({
-      item,
-      description,
-      quantity: new Decimal(quantity).toString(),
-      unitPrice,
-      left: left.quantities[index]!,
-    })),
-  }
-}
-
-async function invoiceToCredit(documentId: number) {
-  const document = await documentToCredit(documentId)
-  if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
-  if (document.kind !== 'invoice')
-    throw new Refusal(
-      'not-an-invoice',
-      `${document.number} is ${kindFacts[document.kind as 'invoice'].one}. Only an invoice can be credited.`,
-    )
-  if (document.voided)
-    throw new Refusal('voided', `${document.number} was voided: there is nothing to credit.`)
-  return { ...document, ...(await creditedInvoices([documentId])).get(documentId)! }
-}
-
-/**
- * A credit note for an invoice, whole, by line or by amount; with `anew` also the invoice that takes its
- * place, both linked, both on To check.
- * @throws Refusal "over-credit", "nothing-left", "open-credit"
- */
-export async function creditDocument(
-  documentId: number,
-  wanted: { ask: CreditAsk; reason: string; anew: boolean },
-  actor: string,
-): Promise<{ credit: number; anew: number | null }> {
-  return inTransaction(async () => {
-    // one at a time: of several people who credit one invoice at one instant, one gets the draft
-    await lockDocument(documentId)
-    return creditUnderLock(documentId, wanted, actor)
-  })
-}
-
-async function creditUnderLock(
-  documentId: number,
-  wanted: { ask: CreditAsk; reason: string; anew: boolean },
-  actor: string,
-): Promise<{ credit: number; anew: number | null }> {
-  const invoice = await invoiceToCredit(documentId)
-  const waiting = await openCreditDraft(documentId)
-  if (waiting)
-    throw new Refusal(
-      'open-credit',
-      `A credit note for ${invoice.number} already waits on To check. Send it, or put it back, first.`,
-    )
-  creditOf(basisOf(invoice), invoice.before, wanted.ask, '')
-  const { order } = invoice.source
-  const common = {
-    currency: order.currency,
-    pricesIncludeTax: order.pricesIncludeTax,
-    reference: order.reference,
-    suppliedOn: order.suppliedOn,
-    date: null,
-  }
-  const credit: NewDraft = {
-    kind: 'credit note',
-    brandId: invoice.brandId,
-    customerId: invoice.customerId,
-    orderId: invoice.orderId ?? undefined,
-    creditsId: documentId,
-    facts: {
-      ...common,
-      customerNote: null,
-      lines: [],
-      adjustments: [],
-      credit: { ask: wanted.ask, reason: wanted.reason },
-    },
-  }
-  const anew: NewDraft = {
-    kind: 'invoice',
-    brandId: invoice.brandId,
-    customerId: invoice.customerId,
-    orderId: invoice.orderId ?? undefined,
-    replacesId: documentId,
-    facts: await factsAnew(invoice, common),
-  }
-  const [creditId, anewId] = await keepNew(wanted.anew ? [credit, anew] : [credit], actor)
-  return { credit: creditId!, anew: anewId ?? null }
-}
-
-/** The invoice's own content, to be corrected; its lines keep the order's lines they draft. */
-async function factsAnew(
-  invoice: Awaited<ReturnType<typeof invoiceToCredit>>,
-  common: Pick<DraftFacts, 'currency' | 'pricesIncludeTax' | 'reference' | 'suppliedOn' | 'date'>,
-): Promise<DraftFacts> {
-  const { order } = invoice.source
-  const before = invoice.draft
-  const positions =
-    invoice.orderId !== null && !before
-      ? (await linePositions(invoice.orderId)).map((row) => row.position)
-      : []
-  return {
-    ...common,
-    customerNote: order.customerNote,
-    adjustments: order.adjustments,
-    lines:
-      before?.lines ??
-      order.lines.map((line, index): DraftLine => ({
-        ...line,
-        ...(positions[index] === undefined ? {} : { orderLine: positions[index] }),
-      })),
-    ...(before?.deposit ? { deposit: true } : {}),
-  }
-}
-
 /** Changes an open draft; its paper is built anew. @throws Refusal "changed-meanwhile", "not-open" */
 export async function changeDraft(
   id: number,
@@ -406,14 +266,6 @@ export async function changeDraft(
     const made = (await makeAll('invoice', [id], noAddressing)).get(id)!
     await keepPaper(made, actor)
   })
-}
-
-/** What a credit note would come to, while it is asked for. @throws Refusal "over-credit", "nothing-left" */
-export async function creditSums(documentId: number, ask: CreditAsk): Promise<CreditSums> {
-  const invoice = await invoiceToCredit(documentId)
-  const basis = basisOf(invoice)
-  const { net, tax, total } = creditOf(basis, invoice.before, ask, '').sums
-  return { net, tax, total, currency: basis.currency }
 }
 
 export interface CreditSums {

@@ -3,7 +3,7 @@ import type { DraftFacts } from '../../../core/documents/draft'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { ContactFacts } from '../../../core/preferences/recipients'
 import { rows } from '../../db/connection'
-import type { SubjectRow } from '../documents/found-settings'
+import type { SubjectRow } from '../documents/paper-context'
 import type { CreditedInvoice } from './context'
 import type { OrderPart } from './parts'
 

@@ -7,7 +7,7 @@ import {
   type ImportSubject,
   type Mapping,
 } from '../../../core/imports/subjects'
-import { readRecord, recordOf, type ImportRecord, type Reading } from '../../../core/imports/row'
+import { readRecord, type ImportRecord, type Reading } from '../../../core/imports/row'
 import {
   decodeText,
   findDayOrder,
@@ -20,35 +20,26 @@ import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
 import { ImportFile } from '../../db/models'
-import { keepFile, readFileBytes } from '../../outside/filestore/store'
+import { keepFile } from '../../outside/filestore/store'
 import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
-import { headOf, rowsOf } from './read'
+import { headOf } from './read'
 import { keyOf, knownOf, problemsOf } from './references'
-import { writeGroups, type Group, type Written } from './write'
+import { writeGroups, type Written } from './write'
 import {
   mappingOfLike,
   importRow,
   newestImports,
   hasWritten,
   hasRight,
-  importFile,
-  deleteRows,
-  insertRows,
-  touchImport,
-  wrongTogether,
-  wrongTwice,
-  nextKeys,
-  rightOfKeys,
-  rightAfter,
-  importToWrite,
-  keepRowOutcomes,
   lockRow,
   updateRow,
   rightAgain,
   rowView,
   countWithKey,
 } from './imports-queries'
+import { checkAll, checkRows, counted, judgeTogether } from './check-rows'
+import { writeAll } from './write-rows'
 
 /*
  * Imports: a file is kept, its columns mapped with a sample beside them, every row checked before anything is
@@ -137,7 +128,7 @@ export async function takeImport(
   })
 }
 
-const files = { table: 'import', lifecycle: importLifecycle }
+export const files = { table: 'import', lifecycle: importLifecycle }
 
 /** @throws Refusal "no-such-import" */
 export async function importView(id: number): Promise<ImportView> {
@@ -216,149 +207,6 @@ export async function goOnImporting(id: number): Promise<void> {
   const view = await importView(id)
   if (view.state === 'checking') await checkAll(view)
   if (view.state === 'writing') await writeAll(view)
-}
-
-interface Checked {
-  line: number
-  cells: string[]
-  key: string
-  state: RowState
-  note: string
-}
-
-async function checkAll(view: ImportView): Promise<void> {
-  const { id, subject } = view
-  const { sha256 } = (await importFile(id))!
-  await deleteRows(id)
-  const alike = new Map<string, number>()
-  try {
-    const { text } = decodeText(await readFileBytes(sha256))
-    for await (const batch of rowsOf(text, view.delimiter, view.heading, 2000)) {
-      const checked = await checkRows(subject, view, batch, alike)
-      await insertRows(id, checked)
-      await touchImport(id, clock.now())
-      publish('import', [id])
-    }
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error
-    await moveRows(files, 'refuse', [id], { reason: error.message, since: clock.now() })
-    publish('import', [id])
-    return
-  }
-  await judgeTogether(id, subject)
-  await moveRows(files, 'end checking', [id], { since: clock.now() })
-  publish('import', [id])
-}
-
-async function checkRows(
-  subject: ImportSubject,
-  reading: Reading,
-  batch: readonly { line: number; cells: string[] }[],
-  alike: Map<string, number>,
-): Promise<Checked[]> {
-  const read = batch.map((row) => ({ ...row, ...readRecord(subject, recordOf(row.cells, reading), reading) }))
-  const known = await knownOf(
-    subject,
-    read.map((one) => one.record),
-  )
-  return read.map(({ line, cells, record, problems }) => {
-    const all = [...problems, ...(problems.length ? [] : problemsOf(subject, record, known))]
-    return {
-      line,
-      cells,
-      key: keyOf(subject, record, line, alike, known.home),
-      state: all.length ? 'wrong' : 'right',
-      note: all.join(' '),
-    }
-  })
-}
-
-/** Records that may stand in a file twice: how many alike came before is part of their key. */
-const counted = (subject: ImportSubject) => subject === 'payments' || subject === 'bank movements'
-
-/**
- * Rows that stand together: an order with a wrong line waits whole; what may come once and comes twice is
- * wrong the second time.
- */
-async function judgeTogether(id: number, subject: ImportSubject): Promise<void> {
-  if (subject === 'orders') {
-    await wrongTogether(id)
-  } else if (!counted(subject)) {
-    await wrongTwice(id)
-  }
-}
-
-/**
- * What is written next: orders whole, in order of their numbers; all else as it stands in the file, after the
- * line that was written last.
- */
-async function nextToWrite(
-  id: number,
-  subject: ImportSubject,
-  after: number,
-): Promise<{ line: number; key: string; cells: string[] }[]> {
-  if (subject === 'orders') {
-    const keys = (await nextKeys(id)).map((row) => row.key)
-    return rightOfKeys(id, keys)
-  }
-  return rightAfter({ id, after, limit: subject === 'payments' ? 200 : 1000 })
-}
-
-async function writeAll({
-  id,
-  subject,
-  name,
-  mapping,
-  decimalSign,
-  dayOrder,
-  madeBy,
-}: ImportView): Promise<void> {
-  const { sha256, tellRoutines } = (await importToWrite(id))!
-  let after = 0
-  for (;;) {
-    const found = await inTransaction(async () => {
-      const found = await nextToWrite(id, subject, after)
-      if (found.length === 0) return found
-      const groups = [...groupBy(found, (row) => row.key)].map(([key, own]): Group => ({
-        key,
-        lines: own.map((row) => row.line),
-        records: own.map(
-          (row) => readRecord(subject, recordOf(row.cells, { mapping }), { decimalSign, dayOrder }).record,
-        ),
-      }))
-      const known = await knownOf(
-        subject,
-        groups.flatMap((group) => group.records),
-      )
-      const written = await writeGroups(
-        subject,
-        groups,
-        known,
-        { importId: id, sha256, name },
-        madeBy,
-        tellRoutines,
-      )
-      await keepOutcomes(id, groups, written)
-      return found
-    })
-    publish('import', [id])
-    if (found.length === 0) break
-    if (subject !== 'orders') after = found.at(-1)!.line
-  }
-  await moveRows(files, 'end writing', [id], { since: clock.now() })
-  publish('import', [id])
-}
-
-async function keepOutcomes(
-  id: number,
-  groups: readonly Group[],
-  written: readonly Written[],
-): Promise<void> {
-  const lines = groups.flatMap((group, index) =>
-    group.lines.map((line) => ({ line, state: written[index]!.outcome, note: written[index]!.note })),
-  )
-  await keepRowOutcomes(id, lines)
-  await touchImport(id, clock.now())
 }
 
 export interface RowView {

@@ -2,7 +2,7 @@ import type { OrderLineFacts, ReplacedFacts } from '../../../core/documents/fact
 import type { OrderToDocument } from '../../../core/orders/statuses'
 import type { ContactFacts } from '../../../core/preferences/recipients'
 import { rows, one, run } from '../../db/connection'
-import type { SubjectRow } from '../documents/found-settings'
+import type { SubjectRow } from '../documents/paper-context'
 
 /* The statements of source.ts. */
 

@@ -6,7 +6,8 @@ import { groupBy } from '../../../core/group'
 import { prepareRefusal, stopWords } from '../../../core/orders/statuses'
 import { occasionOf } from '../../../core/routines/routine'
 import { partsOfOrders, depositOf, type OrderPart } from '../drafts/parts'
-import { contextOf, houseContext, type Addressing, type PaperContext } from '../documents/found-settings'
+import { contextOf, houseContext } from '../documents/found-settings'
+import { type Addressing, type PaperContext } from '../documents/paper-context'
 import type { Source } from '../documents/sources'
 import {
   orderSubjects,

@@ -1,5 +1,5 @@
 import { Refusal } from '../../../core/errors'
-import { creditDocument } from '../drafts/drafts'
+import { creditDocument } from '../drafts/credit'
 import { voidDocument } from '../documents/void'
 import { standingOfWithdrawn } from './queries'
 

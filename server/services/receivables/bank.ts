@@ -1,4 +1,3 @@
-import { groupBy } from '../../../core/group'
 import {
   bankFileLifecycle,
   movementLifecycle,
@@ -12,9 +11,7 @@ import { createHash } from 'node:crypto'
 import { setImmediate } from 'node:timers/promises'
 import type { BankEntry, BankStatement } from '../../../core/receivables/bank-statement'
 import { Camt053Reader } from '../../../core/receivables/camt053'
-import type { Settlement } from '../../../core/receivables/settle'
 import { Refusal } from '../../../core/errors'
-import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
 import { keepFile, readFileBytes } from '../../outside/filestore/store'
@@ -22,7 +19,6 @@ import { addJob } from '../../queue/add'
 import { decodeText } from '../../../core/imports/text'
 import { publish } from '../live/publish'
 import { Matcher, type Proposal } from './bank-match'
-import { bookPayment } from './payments'
 import {
   bankFileBySum,
   insertBankFile,
@@ -33,11 +29,6 @@ import {
   insertMovementsFile,
   closeMovements,
   bankFileRows,
-  sureOf,
-  nextToBook,
-  lockEntry,
-  lockOpenEntries,
-  keepProposals,
 } from './bank-queries'
 
 /*
@@ -73,7 +64,7 @@ export interface EntryView extends Omit<BankEntry, 'key'> {
 }
 
 const files = { table: 'bank_file', lifecycle: bankFileLifecycle }
-const movements = { table: 'bank_entry', lifecycle: movementLifecycle }
+export const movements = { table: 'bank_entry', lifecycle: movementLifecycle }
 
 /** Most bytes of a bank file; some 20,000 movements. */
 export const mostBankBytes = 30_000_000
@@ -213,141 +204,4 @@ export async function keepMovements(
 /** Files, newest first. */
 export async function bankFiles(): Promise<BankFileView[]> {
   return bankFileRows()
-}
-
-/**
- * Has the sure movements of a file booked that a person has looked at: all of them, or those named. @returns
- * how many
- */
-export async function bookSure(
-  fileId: number,
-  ids: readonly number[] | null,
-  actor: string,
-): Promise<number> {
-  return inTransaction(async () => {
-    const sure = await sureOf(fileId, ids)
-    const taken = await moveRows(
-      movements,
-      'say go',
-      sure.map(({ id }) => id),
-      { decided_by: actor, decided_at: clock.now() },
-    )
-    if (taken.length === 0)
-      throw new Refusal('nothing-sure', 'None of these waits to be booked any more. Look again.')
-    await addJob('book-bank-entries', { fileId })
-    publish('payment')
-    return taken.length
-  })
-}
-
-/** Books what waits, one transaction each; what cannot be booked any more is unsure again, with the reason. */
-export async function bookWaiting(fileId: number): Promise<void> {
-  for (;;) {
-    const waiting = await nextToBook(fileId)
-    if (waiting.length === 0) return
-    for (const { id, by } of waiting) {
-      try {
-        await inTransaction(() => bookOne(id, ['to book'], null, by))
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error
-        await moveRows(movements, 'find in the way', [id], { reason: error.message })
-      }
-    }
-    publish('payment')
-  }
-}
-
-/** Books one movement as a person decided it. @throws Refusal "booked-already" and those of a payment */
-export async function bookEntry(
-  id: number,
-  decided: { customerId: number; settle: Settlement[] },
-  actor: string,
-): Promise<number> {
-  return inTransaction(() => bookOne(id, ['sure', 'unsure', 'strange', 'set aside'], decided, actor))
-}
-
-async function bookOne(
-  id: number,
-  from: MovementState[],
-  decided: { customerId: number; settle: Settlement[] } | null,
-  actor: string,
-): Promise<number> {
-  const entry = await lockEntry(id)
-  if (!entry) throw new Refusal('no-such-entry', 'That movement does not exist.', { status: 404 })
-  if (!from.includes(entry.state))
-    throw new Refusal(
-      'booked-already',
-      entry.state === 'booked' ? `It is booked already, by ${entry.decidedBy}.` : 'It is being booked.',
-    )
-  const { customerId, settle } = decided ?? {
-    customerId: entry.proposal.customerId!,
-    settle: entry.proposal.settlements.map(({ documentId, amount, discount, writeOff }) => ({
-      documentId,
-      amount,
-      discount,
-      writeOff,
-    })),
-  }
-  const amount = new Decimal(entry.amount)
-  const paymentId = await bookPayment(
-    {
-      direction: amount.isNegative() ? 'out' : 'in',
-      customerId,
-      date: entry.bookedOn,
-      method: 'bank transfer',
-      amount: amount.abs().toString(),
-      currency: entry.currency,
-      reference: (entry.reference || entry.text || entry.name).slice(0, 140),
-      settle,
-      another: true,
-    },
-    actor,
-  )
-  await moveRows(movements, 'book', [id], {
-    payment_id: paymentId,
-    decided_by: actor,
-    decided_at: clock.now(),
-  })
-  return paymentId
-}
-
-/** Sets movements aside that are none of ours (fees, transfers), with the reason, or takes them up again. */
-export async function setAside(ids: readonly number[], reason: string, actor: string): Promise<number[]> {
-  return inTransaction(async () => {
-    const done = await moveRows(movements, 'set aside', ids, {
-      reason,
-      decided_by: actor,
-      decided_at: clock.now(),
-    })
-    publish('payment')
-    return done.map((row) => row.id)
-  })
-}
-
-/** Matches what is not booked yet once more, with what is open now. @returns how many changed */
-export async function matchAgain(fileId: number): Promise<number> {
-  return inTransaction(async () => {
-    const open = await lockOpenEntries(fileId)
-    const matcher = new Matcher(fileId)
-    const found: { id: number; state: 'sure' | 'unsure' | 'strange'; reason: string; proposal: Proposal }[] =
-      []
-    for (let at = 0; at < open.length; at += 500) {
-      const batch = open.slice(at, at + 500)
-      const matches = await matcher.match(batch.map((entry) => ({ ...entry, key: '' })))
-      batch.forEach((entry, index) => {
-        const { certainty, reason, proposal } = matches[index]!
-        if (certainty !== entry.state || reason !== entry.reason)
-          found.push({ id: entry.id, state: certainty, reason, proposal })
-      })
-    }
-    for (const [state, own] of groupBy(found, (one) => one.state))
-      await moveRows(
-        movements,
-        `match ${state}`,
-        own.map((one) => one.id),
-      )
-    await keepProposals(found)
-    publish('payment')
-    return found.length
-  })
 }

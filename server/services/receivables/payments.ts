@@ -1,6 +1,6 @@
-import { dayWords, dayInZone, type Day } from '../../../core/documents/days'
+import { dayWords, type Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
-import { capital, receiptKind } from '../../../core/documents/kinds'
+import { receiptKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { Decimal, moneyText, type DecimalText } from '../../../core/money/decimal'
 import { checkSettlements, settledBy, type Settlement } from '../../../core/receivables/settle'
@@ -10,32 +10,19 @@ import { inTransaction } from '../../db/connection'
 import { Allocation, HouseEvent, Payment } from '../../db/models'
 import { addJob } from '../../queue/add'
 import { markStale } from '../outbox/stale'
-import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { undoPrepared } from '../documents/prepare-by-hand'
 import { noteAll } from '../history/history'
 import {
   payingCustomer,
   brandCodeOf,
-  shareClosedUntil,
-  samePayment,
   type LockedItem,
-  lockSettledItems,
   lockPayment,
   lowerPaymentOpen,
   lowerOpenItem,
   clearPromise,
   paymentToAllocate,
-  lockItemsOfPayment,
-  lockPaymentRow,
-  paymentToUndo,
-  returnedOf,
-  insertReversal,
-  reverseAllocations,
-  raiseOpenItem,
-  raisePaymentOpen,
-  clearPaymentOpen,
 } from './payments-queries'
+import { lockItems, checkDate, refuseTwice, checkItems } from './payment-checks'
 
 /*
  * Payments that came in and refunds that went out: the entry, what it settles and the open amounts in one
@@ -167,86 +154,6 @@ function settledWords(
   return `${did} ${amount} ${currency} on ${dayWords(date)}, ${method}${more}.`
 }
 
-/** @throws Refusal "future-date", "closed-period" */
-async function checkDate(date: Day): Promise<void> {
-  const { timeZone } = await company()
-  const { closedUntil } = (await shareClosedUntil())!
-  if (date > dayInZone(clock.now(), timeZone))
-    throw new Refusal('future-date', `${dayWords(date)} is in the future. Give the day the money moved.`, {
-      status: 400,
-      about: { field: 'date' },
-    })
-  if (closedUntil !== null && date <= closedUntil)
-    throw new Refusal(
-      'closed-period',
-      `${dayWords(date)} lies in a closed period (closed until ${dayWords(closedUntil)}). Give a later ` +
-        'day, or have a supervisor open the period.',
-      { about: { field: 'date' } },
-    )
-}
-
-/** The same money on the same day from the same customer is booked once, unless somebody says that it is another. */
-async function refuseTwice(
-  { customerId, direction, date, amount, currency, method }: NewPayment,
-  name: string,
-): Promise<void> {
-  const same = await samePayment({ customerId, direction, date, amount, currency, method })
-  if (same)
-    throw new Refusal(
-      'booked-before',
-      `${amount} ${currency} of ${dayWords(date)} ${direction === 'in' ? 'from' : 'to'} ${name} is ` +
-        `booked already, by ${same.by}. Is this another one?`,
-      { about: { field: 'another' } },
-    )
-}
-
-/**
- * Open items locked in order of their documents, so that two people booking on the same one come one after
- * the other.
- */
-async function lockItems(documentIds: readonly number[]): Promise<Map<number, LockedItem>> {
-  const found = await lockSettledItems(documentIds)
-  return new Map(found.map((item) => [item.id, item]))
-}
-
-function checkItems(
-  { direction, settle }: NewPayment,
-  items: ReadonlyMap<number, LockedItem>,
-  customer: { id: number; name: string },
-): void {
-  settle.forEach(({ documentId }, index) => {
-    const item = items.get(documentId)
-    const about = { field: `settle.${index}.documentId` }
-    if (!item)
-      throw new Refusal('no-such-document', 'That document does not exist, or nothing is ever paid on it.', {
-        status: 404,
-        about,
-      })
-    if (item.customerId !== customer.id)
-      throw new Refusal('other-customer', `${item.number} is not ${customer.name}'s.`, { about })
-    if (item.voided)
-      throw new Refusal(
-        'voided',
-        `${item.number} was voided: nothing is owed on it. Keep the payment on account, or refund it.`,
-        { about },
-      )
-    const owed = new Decimal(item.open).times(direction === 'in' ? 1 : -1)
-    if (owed.lte(0))
-      throw new Refusal(
-        'nothing-open',
-        direction === 'in'
-          ? `Nothing is open on ${item.number} any more. Somebody may have booked this payment, or it is credited.`
-          : `Nothing is to be refunded on ${item.number}.`,
-        { about },
-      )
-  })
-  if (new Set(settle.map((line) => line.documentId)).size < settle.length)
-    throw new Refusal('named-twice', 'One document is named twice. Name each once.', {
-      status: 400,
-      about: { field: 'settle' },
-    })
-}
-
 /** Takes what a refund gives back off payments on account. @returns the sum */
 async function giveBack(
   { direction, customerId, currency, giveBack: backs = [] }: NewPayment,
@@ -333,55 +240,5 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
     )
     publish('payment', [id])
     publish('register')
-  })
-}
-
-/**
- * Takes a payment or refund back by a counter-entry of today's: what it settled is open again. Its receipt,
- * if issued, stays; a prepared one is dropped.
- * @throws Refusal "undone", "given-back"
- */
-export async function undoPayment(id: number, reason: string, actor: string): Promise<number> {
-  return inTransaction(async () => {
-    await lockItemsOfPayment(id)
-    // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
-    await lockPaymentRow(id)
-    const payment = await paymentToUndo(id)
-    if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
-    if (payment.undone || payment.reversesId !== null)
-      throw new Refusal(
-        'undone',
-        payment.undone
-          ? 'That payment was taken back already.'
-          : 'That is a counter-entry. Record the payment again instead.',
-      )
-    if (await returnedOf(id))
-      throw new Refusal('given-back', 'Part of that payment was refunded. Take the refund back first.')
-    const { timeZone } = await company()
-    const today = dayInZone(clock.now(), timeZone)
-    await checkDate(today)
-    const counter = (await insertReversal({ id, today, reason, now: clock.now(), actor }))!.id
-    const back = await reverseAllocations({ paymentId: id, counter, now: clock.now(), actor })
-    const documents = [...new Set(back.flatMap((line) => line.documentId ?? []))].sort((a, b) => a - b)
-    const sign = payment.direction === 'in' ? 1 : -1
-    for (const line of back) {
-      if (line.documentId !== null)
-        await raiseOpenItem(line.documentId, new Decimal(line.amount).times(sign).toString())
-      else await raisePaymentOpen(line.toPaymentId, line.amount)
-    }
-    await clearPaymentOpen(id)
-    await undoPrepared([id], (kind) => `${capital(kind)} not made: its payment was taken back.`)
-    await noteAll(
-      documents.map((documentId) => ({
-        documentId,
-        actor,
-        words:
-          `The ${payment.direction === 'in' ? 'payment' : 'refund'} of ${payment.amount} ` +
-          `${payment.currency} was taken back: ${reason}`,
-      })),
-    )
-    publish('payment', [id])
-    publish('register')
-    return counter
   })
 }

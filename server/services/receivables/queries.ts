@@ -2,7 +2,7 @@ import type { ContactFacts } from '../../../core/preferences/recipients'
 import type { PaymentFacts, SettledFacts } from '../../../core/documents/facts'
 import type { Candidate, Match } from '../../../core/receivables/match'
 import { one, rows } from '../../db/connection'
-import type { SubjectRow } from '../documents/found-settings'
+import type { SubjectRow } from '../documents/paper-context'
 
 /* The statements of receivables that have no file of their own. */
 

@@ -2,7 +2,7 @@ import type { Settlement } from '../../../../core/receivables/settle'
 import { id, idParam, Joi } from '../../../http/checks'
 import { settle } from '../../payments/payment.check'
 import { route } from '../../../http/route'
-import { bookEntry } from '../../../services/receivables/bank'
+import { bookEntry } from '../../../services/receivables/bank-booking'
 
 /** Books one movement as a person decided it. */
 export default route<{ id: number }, object, { customerId: number; settle: Settlement[] }>(

@@ -1,6 +1,6 @@
 import { idParam, ids, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { bookSure } from '../../../services/receivables/bank'
+import { bookSure } from '../../../services/receivables/bank-booking'
 
 /** Has the sure movements booked, all or those named. */
 export default route<{ id: number }, object, { ids?: number[] }>(

@@ -1,6 +1,6 @@
 import { idParam } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { matchAgain } from '../../../services/receivables/bank'
+import { matchAgain } from '../../../services/receivables/bank-booking'
 
 /** Matches what is not booked once more, with what is open now. */
 export default route<{ id: number }>(

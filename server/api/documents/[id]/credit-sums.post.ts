@@ -2,7 +2,7 @@ import type { CreditAsk } from '../../../../core/documents/credit'
 import { creditAsk } from '../../drafts/draft.check'
 import { idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { creditSums } from '../../../services/drafts/drafts'
+import { creditSums } from '../../../services/drafts/credit'
 
 /** What a credit note of these lines, or of this amount, would come to. Changes nothing. */
 export default route<{ id: number }, object, { ask: CreditAsk }>(

@@ -1,6 +1,6 @@
 import { idParam } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { creditOffer } from '../../../services/drafts/drafts'
+import { creditOffer } from '../../../services/drafts/credit'
 
 /** What of an invoice can still be credited. */
 export default route<{ id: number }>(

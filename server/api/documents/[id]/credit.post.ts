@@ -2,7 +2,7 @@ import type { CreditAsk } from '../../../../core/documents/credit'
 import { creditAsk } from '../../drafts/draft.check'
 import { idParam, Joi, text } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { creditDocument } from '../../../services/drafts/drafts'
+import { creditDocument } from '../../../services/drafts/credit'
 
 /** A credit note for an invoice; with `anew` also the invoice that takes its place. Both wait on To check. */
 export default route<{ id: number }, object, { ask: CreditAsk; reason: string; anew: boolean }>(

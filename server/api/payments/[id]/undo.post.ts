@@ -1,6 +1,6 @@
 import { idParam, Joi, text } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { undoPayment } from '../../../services/receivables/payments'
+import { undoPayment } from '../../../services/receivables/undo-payment'
 
 /** Takes a payment back by a counter-entry. */
 export default route<{ id: number }, object, { reason: string }>(

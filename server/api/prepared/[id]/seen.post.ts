@@ -1,7 +1,7 @@
 import { Refusal } from '../../../../core/errors'
 import { id, idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { markSeen } from '../../../services/documents/prepare'
+import { markSeen } from '../../../services/documents/refresh'
 
 export default route<{ id: number }, object, { revision: number }>(
   {

@@ -1,0 +1,89 @@
+import { channelFacts } from '../../../core/dispatch/channels'
+import { planSending, noAddress } from '../../../core/dispatch/plan'
+import { kindFacts } from '../../../core/documents/kinds'
+import type { DecimalText } from '../../../core/money/decimal'
+import { sendingTime } from '../../../core/routines/sending-time'
+import { json } from '../../db/connection'
+import { Undelivered } from '../../db/models'
+import { type NewDispatch, gatheringDispatch, addToDispatch, newDispatches } from '../dispatch/create'
+import { note } from '../history/history'
+import type { PaperRow, IssuingRun } from './insert-document'
+
+/*
+ * Puts issued documents on their way: a dispatch for each way that is due, or a place in an email that gathers.
+ * Called by insert-document.ts, in the transaction of issuing.
+ */
+
+interface ToGo {
+  from: PaperRow
+  documentId: number
+  number: string
+  total: DecimalText
+  currency: string
+}
+
+/** The dispatches of documents: one a channel, or one more document in an email that its customer wants gathered. */
+export async function putOnTheirWay(documents: readonly ToGo[], issuing: IssuingRun): Promise<void> {
+  const { now, actor, timeZone, postOnly, despite, gatherAs } = issuing
+  const wanted: NewDispatch[] = []
+  for (const { from, documentId, number, total, currency } of documents) {
+    const plan = planSending({
+      ...from,
+      hasAddress: from.sendTo !== noAddress,
+      issueOnly: postOnly,
+      despite,
+      withoutAddress: true,
+    })
+    if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
+    if (plan.channels.length === 0) {
+      await goesNowhere(from, documentId, now, actor)
+      continue
+    }
+    const notBefore = sendingTime(now, from.delayMinutes, from.hours, timeZone)
+    for (const channel of plan.channels) {
+      const alike = [from.customerId, from.brandId, from.kind, from.role, from.copyTo, currency]
+      const gatherKey =
+        channel === 'email' && from.gathered && from.toAddresses === null
+          ? `${gatherAs} ${json([...alike, from.delayMinutes, from.hours])}`
+          : null
+      const open = gatherKey && (await gatheringDispatch(gatherKey))
+      if (open) {
+        await addToDispatch(open, documentId)
+        continue
+      }
+      wanted.push({
+        channel,
+        documentId,
+        number,
+        customerId: from.customerId,
+        customerName: from.customerName,
+        brandId: from.brandId,
+        role: from.role,
+        emailTextId: from.emailTextId,
+        total,
+        currency,
+        sendTo: channelFacts[channel].sendTo || from.sendTo,
+        toAddresses: channel === 'email' ? from.toAddresses : null,
+        copyTo: from.copyTo,
+        isCopy: false,
+        ready: false,
+        notBefore,
+        actor,
+        despite,
+        gatherKey,
+      })
+    }
+  }
+  await newDispatches(wanted)
+}
+
+/** Nothing goes: its customer wants none, or it is issued only and waits on To send. */
+async function goesNowhere(from: PaperRow, documentId: number, now: Date, actor: string): Promise<void> {
+  if (from.channel === 'nothing')
+    await note(
+      { sourceId: from.sourceId, documentId },
+      actor,
+      `Not sent: ${from.customerName} wants no ${kindFacts[from.kind].many}.`,
+    )
+  else await Undelivered.create({ documentId, since: now })
+}

@@ -1,0 +1,119 @@
+import { type PaperChange, comparePapers } from '../../../core/documents/issue'
+import { groupBy } from '../../../core/group'
+import { json, inTransaction } from '../../db/connection'
+import { addJob } from '../../queue/add'
+import { noteAll, note } from '../history/history'
+import { publish } from '../live/publish'
+import { sendToWords } from './found-settings'
+import { makeAll, type MadeDocument, occasionIn, baselineOf, planOf } from './prepare'
+import {
+  lockStale,
+  type StalePaper,
+  updateRefreshed,
+  moveClaim,
+  type Baseline,
+  markChangesSeen,
+} from './prepare-queries'
+import { lockSources } from './sources'
+
+/*
+ * Builds prepared documents anew after something that they are made of has changed, and marks what differs from
+ * what somebody may have looked at.
+ * Called by refresh-prepared and by the sweeper. Dies half-way: they are still marked and built again.
+ */
+
+/** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
+export async function refreshPrepared(preparedIds: readonly number[]): Promise<void> {
+  const stale = await lockStale(preparedIds)
+  for (const papers of groupBy(stale, (paper) => json([paper.kind, paper.role, paper.copyTo])).values()) {
+    const { kind, role, copyTo } = papers[0]!
+    const laidOut = await makeAll(
+      kind,
+      papers.map((paper) => paper.sourceId),
+      { role, copyTo },
+    )
+    for (const paper of papers) {
+      const made = laidOut.get(paper.sourceId)
+      if (made) await keepRefreshed(paper, made)
+    }
+  }
+}
+
+async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<void> {
+  await inTransaction(async () => {
+    const { context } = made
+    const occasion = occasionIn(paper.sourceKind, paper.kind, context)
+    const version = (await lockSources([paper.sourceId])).get(paper.sourceId)
+    const now = baselineOf(made)
+    // what goes automatically nobody has looked at; what a person wrote just now that person has
+    const seen = paper.automatic || paper.baseline.own === true
+    const changes = seen ? [] : difference(paper.baseline, now)
+    const stillAutomatic = paper.automatic && planOf(paper.kind, made, null).goes
+    const moved = difference(paper, now).length > 0
+    const kept = await updateRefreshed({
+      id: paper.id,
+      source: json(context.source),
+      content: made.paper ? json(made.paper) : null,
+      designId: context.design.id,
+      emailTextId: context.emailTextId,
+      builtFrom: json(context.builtFrom),
+      problem: made.problem,
+      total: made.paper?.amounts.total ?? context.total,
+      currency: context.source.order.currency,
+      channel: context.channel,
+      sendTo: sendToWords(context),
+      customerName: context.customerName,
+      stale: version !== context.builtFrom.order,
+      changes: changes.length > 0 ? json(changes) : null,
+      further: moved ? 1 : 0,
+      stillAutomatic,
+      occasion,
+      wantedDate: context.wantedDate,
+      brandId: context.brandId,
+      customerId: context.customerId,
+      baseline: paper.baseline.own ? json(now) : null,
+      eventDay: context.eventDay,
+    })
+    if (kept > 0) await moveClaim(paper.id, occasion)
+    if (kept > 0 && stillAutomatic) await addJob('issue-prepared', { preparedIds: [paper.id] })
+    if (kept > 0 && moved) {
+      await noteAll([
+        {
+          sourceId: paper.sourceId,
+          preparedId: paper.id,
+          actor: 'Clothespin',
+          words: `The prepared ${paper.kind} was built anew: ${
+            changes.map((change) => change.what).join(', ') ||
+            (paper.baseline.own ? 'its draft was written on' : 'as it was before')
+          }.`,
+          detail: changes,
+        },
+      ])
+    }
+    publish('line', [paper.id])
+  })
+}
+
+function difference(before: Baseline, now: Baseline): PaperChange[] {
+  const changes = before.content && now.content ? comparePapers(before.content, now.content) : []
+  if (before.sendTo !== now.sendTo) changes.push({ what: 'Goes to', before: before.sendTo, now: now.sendTo })
+  if ((before.problem ?? '') !== (now.problem ?? ''))
+    changes.push({ what: 'Problem', before: before.problem ?? 'none', now: now.problem ?? 'none' })
+  if (before.emailTextId !== now.emailTextId)
+    changes.push({ what: 'Cover note', before: 'an earlier version', now: 'the version now in force' })
+  return changes
+}
+
+/**
+ * A person has looked at what changed: from now on differences count against the paper as it is. @returns
+ * false when it changed once more meanwhile
+ */
+export async function markSeen(preparedId: number, revision: number, actor: string): Promise<boolean> {
+  return inTransaction(async () => {
+    const seen = await markChangesSeen(preparedId, revision)
+    if (!seen) return false
+    await note({ ...seen, preparedId }, actor, 'The changes were looked at.')
+    publish('line', [preparedId])
+    return true
+  })
+}

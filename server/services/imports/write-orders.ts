@@ -1,0 +1,146 @@
+import { Refusal } from '../../../core/errors'
+import type { ImportRecord } from '../../../core/imports/row'
+import { Decimal } from '../../../core/money/decimal'
+import { totals } from '../../../core/money/totals'
+import { json } from '../../db/connection'
+import { company } from '../house/house'
+import { type NewOrder, addOrders, setStatus, type LineEdit, editOrder } from '../orders/orders'
+import type { Known } from './references'
+import { type Group, type Written, unchanged } from './write'
+import { ordersByNumber } from './write-queries'
+
+/*
+ * Writes orders with their lines, whole; one that is there is changed where that is allowed.
+ * Called by write.ts, in its transaction.
+ */
+
+export async function writeOrders(
+  groups: readonly Group[],
+  known: Known,
+  actor: string,
+  tellRoutines: boolean,
+): Promise<Written[]> {
+  const { taxRates, orderStatuses } = await company()
+  const found = new Map(
+    (await ordersByNumber(groups.map((group) => group.key))).map((order) => [order.number, order]),
+  )
+  const fresh: { order: NewOrder; status: string; at: number }[] = []
+  const done: Written[] = []
+  for (const [at, group] of groups.entries()) {
+    const [head] = group.records as [ImportRecord, ...ImportRecord[]]
+    const customer = known.customers.get(head.customer!)!
+    const lines = group.records.map((record) => lineOf(record, known, customer.language))
+    const before = found.get(group.key)
+    done[at] = { outcome: 'written', note: 'New.' }
+    try {
+      if (before) {
+        done[at] = await changeOrder(before, head, lines, actor, tellRoutines)
+        continue
+      }
+      const brand = known.brands.get(head.brand ?? [...known.brands.keys()][0]!)!
+      const order: NewOrder = {
+        number: group.key,
+        brandId: brand.id,
+        customerId: customer.id,
+        customerName: customer.name,
+        date: head.date!,
+        status: orderStatuses[0]!,
+        currency: head.currency ?? customer.currency,
+        pricesIncludeTax: customer.pricesIncludeTax ?? brand.pricesIncludeTax,
+        reference: head.reference ?? null,
+        salesperson: head.salesperson ?? customer.salesperson,
+        customerNote: head.note ?? null,
+        prepaid: '0',
+        adjustments: [],
+        lines,
+      }
+      totals({ ...order, rates: taxRates })
+      fresh.push({ order, status: head.status ?? orderStatuses[0]!, at })
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      done[at] = { outcome: 'wrong', note: error.message }
+    }
+  }
+  const ids = await addOrders(
+    fresh.map((one) => one.order),
+    actor,
+  )
+  for (const status of new Set(fresh.map((one) => one.status))) {
+    const own = fresh.flatMap((one, index) => (one.status === status ? ids[index]! : []))
+    if (status !== orderStatuses[0]) await setStatus(own, status, actor, true, tellRoutines)
+  }
+  return done
+}
+
+function lineOf(record: ImportRecord, known: Known, language: string): LineEdit {
+  const item = known.items.get(record.item ?? '')
+  const plain = (value: string) => new Decimal(value).toString()
+  return {
+    item: record.item ?? '',
+    description: record.description ?? item?.names[language] ?? item?.names.en ?? record.item!,
+    detail: null,
+    unit: record.unit ?? item?.unit ?? '',
+    quantity: plain(record.quantity!),
+    unitPrice: plain(record.price ?? item!.price),
+    discountPercent: plain(record.discount ?? '0'),
+    taxCode: record.taxCode ?? item!.taxCode,
+  }
+}
+
+/**
+ * Lines, texts and status follow the file. Whose order it is, of which day and brand, stands once papers may
+ * rest on it. @throws Refusal "another-order"
+ */
+async function changeOrder(
+  before: {
+    id: number
+    version: number
+    status: string
+    customer: string
+    date: string
+    brand: string
+    reference: string | null
+    note: string | null
+    lines: LineEdit[]
+  },
+  head: ImportRecord,
+  lines: LineEdit[],
+  actor: string,
+  tellRoutines: boolean,
+): Promise<Written> {
+  const differs = (
+    [
+      ['customer', head.customer],
+      ['date', head.date],
+      ['brand', head.brand],
+    ] as const
+  ).find(([key, given]) => given !== undefined && given !== before[key])
+  if (differs)
+    throw new Refusal(
+      'another-order',
+      `This order is there with the ${differs[0]} ${before[differs[0]]}, not ${differs[1]}. An import ` +
+        'does not change that: withdraw it and give the new one its own number.',
+    )
+  const said = (list: readonly LineEdit[]) =>
+    json(
+      list.map(({ item, description, unit, quantity, unitPrice, discountPercent, taxCode }) => [
+        item,
+        description,
+        unit,
+        quantity,
+        unitPrice,
+        discountPercent,
+        taxCode,
+      ]),
+    )
+  const reference = head.reference ?? before.reference
+  const note = head.note ?? before.note
+  const sameLines =
+    said(lines) === said(before.lines) && reference === before.reference && note === before.note
+  const sameStatus = head.status === undefined || head.status === before.status
+  if (sameLines && sameStatus) return unchanged
+  if (!sameLines)
+    await editOrder(before.id, { version: before.version, reference, customerNote: note, lines }, actor)
+  if (!sameStatus) await setStatus([before.id], head.status!, actor, true, tellRoutines)
+  return { outcome: 'written', note: sameLines ? `Now ${head.status}.` : 'Changed.' }
+}

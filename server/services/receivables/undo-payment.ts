@@ -1,0 +1,77 @@
+import { dayInZone } from '../../../core/documents/days'
+import { capital } from '../../../core/documents/kinds'
+import { Refusal } from '../../../core/errors'
+import { Decimal } from '../../../core/money/decimal'
+import { clock } from '../../clock'
+import { inTransaction } from '../../db/connection'
+import { undoPrepared } from '../documents/prepare-by-hand'
+import { noteAll } from '../history/history'
+import { company } from '../house/house'
+import { publish } from '../live/publish'
+import { checkDate } from './payment-checks'
+import {
+  lockItemsOfPayment,
+  lockPaymentRow,
+  paymentToUndo,
+  returnedOf,
+  insertReversal,
+  reverseAllocations,
+  raiseOpenItem,
+  raisePaymentOpen,
+  clearPaymentOpen,
+} from './payments-queries'
+
+/*
+ * Taking a payment back: a counter-entry, and everything it settled is open again. Nothing is deleted.
+ * Called from Accounts. Dies half-way: everything is undone.
+ */
+
+/**
+ * Takes a payment or refund back by a counter-entry of today's: what it settled is open again. Its receipt,
+ * if issued, stays; a prepared one is dropped.
+ * @throws Refusal "undone", "given-back"
+ */
+export async function undoPayment(id: number, reason: string, actor: string): Promise<number> {
+  return inTransaction(async () => {
+    await lockItemsOfPayment(id)
+    // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
+    await lockPaymentRow(id)
+    const payment = await paymentToUndo(id)
+    if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
+    if (payment.undone || payment.reversesId !== null)
+      throw new Refusal(
+        'undone',
+        payment.undone
+          ? 'That payment was taken back already.'
+          : 'That is a counter-entry. Record the payment again instead.',
+      )
+    if (await returnedOf(id))
+      throw new Refusal('given-back', 'Part of that payment was refunded. Take the refund back first.')
+    const { timeZone } = await company()
+    const today = dayInZone(clock.now(), timeZone)
+    await checkDate(today)
+    const counter = (await insertReversal({ id, today, reason, now: clock.now(), actor }))!.id
+    const back = await reverseAllocations({ paymentId: id, counter, now: clock.now(), actor })
+    const documents = [...new Set(back.flatMap((line) => line.documentId ?? []))].sort((a, b) => a - b)
+    const sign = payment.direction === 'in' ? 1 : -1
+    for (const line of back) {
+      if (line.documentId !== null)
+        await raiseOpenItem(line.documentId, new Decimal(line.amount).times(sign).toString())
+      else await raisePaymentOpen(line.toPaymentId, line.amount)
+    }
+    await clearPaymentOpen(id)
+    await undoPrepared([id], (kind) => `${capital(kind)} not made: its payment was taken back.`)
+    await noteAll(
+      documents.map((documentId) => ({
+        documentId,
+        actor,
+        words:
+          `The ${payment.direction === 'in' ? 'payment' : 'refund'} of ${payment.amount} ` +
+          `${payment.currency} was taken back: ${reason}`,
+      })),
+    )
+    publish('payment', [id])
+    publish('register')
+    return counter
+  })
+}
