@@ -34,7 +34,6 @@ export default defineConfig({
           hookTimeout: 60_000,
           fileParallelism: true,
           maxWorkers: 2,
-          retry: 1,
         },
       },
       {
@@ -56,7 +55,6 @@ export default defineConfig({
           hookTimeout: 180_000,
           fileParallelism: true,
           maxWorkers: 2,
-          retry: 1,
         },
       },
     ],
