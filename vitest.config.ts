@@ -55,6 +55,8 @@ export default defineConfig({
           hookTimeout: 180_000,
           fileParallelism: true,
           maxWorkers: 2,
+          // a browser beside two processes on two cores: one of some hundred is late now and then
+          retry: 1,
         },
       },
     ],

@@ -3,15 +3,8 @@ import { creditorReference } from '../core/documents/payment-code'
 import { readCamt053 } from '../core/receivables/camt053'
 import { matchEntry, type Candidate } from '../core/receivables/match'
 import { one, rows, run } from '../server/db/connection'
-import {
-  bankFiles,
-  readBankFile,
-  takeBankFile,
-} from '../server/services/receivables/bank'
-import {
-  bookSure,
-  bookWaiting
-} from '../server/services/receivables/bank-booking'
+import { bankFiles, readBankFile, takeBankFile } from '../server/services/receivables/bank'
+import { bookSure, bookWaiting } from '../server/services/receivables/bank-booking'
 import {
   checkImport,
   goOnImporting,

@@ -57,6 +57,27 @@ const flags = [
 /** A line of a stack that stands in a test and not in here. */
 const inTest = (line: string) => line.includes('tests/browser/') && !line.includes('desk.ts')
 
+/** Waits until nothing lies over what is to be clicked, such as a question that is just going away. */
+async function untilSeen(page: Page, selector: string): Promise<void> {
+  const seen = (where: string) => {
+    const element = document.querySelector(where)
+    if (!element) return true
+    const { left, top, width, height } = element.getBoundingClientRect()
+    const over = document.elementFromPoint(left + width / 2, top + height / 2)
+    return !over || over.contains(element) || element.contains(over)
+  }
+  await page.waitForFunction(seen, { timeout: 5000 }, selector).catch(() => undefined)
+}
+
+/** A click goes to what a person sees, not to what lies over it for another moment. */
+function clickWhatIsSeen(page: Page): void {
+  const click = page.click.bind(page)
+  page.click = async (selector, options) => {
+    await untilSeen(page, selector)
+    await click(selector, options)
+  }
+}
+
 export function useDesk(): Desk {
   const desk = {} as Desk
   const folder = mkdtempSync(join(tmpdir(), 'clothespin-desk-'))
@@ -101,6 +122,7 @@ export function useDesk(): Desk {
     page.on('dialog', (dialog) => void dialog.accept())
     await page.setViewport({ width: 1280, height: 800 })
     page.setDefaultTimeout(20_000)
+    clickWhatIsSeen(page)
     page.on('console', (message) => process.env.DESK_SHOTS && console.log(message.text()))
     Object.assign(desk, {
       page,
@@ -212,6 +234,7 @@ export function useDesk(): Desk {
         page.waitForFunction((what) => document.body.innerText.includes(what), {}, words),
       fill: async (selector: string, value: string) => {
         const field = await page.waitForSelector(selector, { visible: true })
+        await untilSeen(page, selector)
         // a field that is grey while something is checked is waited for, as a person does
         await page.waitForFunction((one) => !(one as HTMLInputElement).disabled, {}, field)
         await field!.click({ count: 3 })
@@ -219,6 +242,7 @@ export function useDesk(): Desk {
       },
       setDate: async (selector: string, value: string) => {
         const field = (await page.waitForSelector(selector, { visible: true }))!
+        await untilSeen(page, selector)
         await field.click({ count: 3 })
         await page.keyboard.press('Backspace')
         await page.keyboard.type(value)

@@ -70,6 +70,35 @@ describe('a mail server that takes its time', () => {
   })
 })
 
+describe('a result that comes when the claim is lost', () => {
+  test('writes nothing: no state, nobody as written to, no copy of the mail', async () => {
+    const address = 'lost@house.example'
+    const refusing = new Date(Date.now() + 600_000).toISOString()
+    house.rules.set({ who: address, does: 'refuse for minutes', until: refusing })
+    const { id } = await dispatchOf(await shipTo(address))
+    await run('delete from dispatch_recipient where dispatch_id = $1', [id])
+    house.rules.set({ who: address, does: 'accept slowly', seconds: 2 })
+    await run('update dispatch set next_try_at = now() where id = $1', [id])
+    const sending = sendDispatches([id], 'worker of the test')
+    await until('handing over', async () => {
+      const now = await one<{ state: string }>('select state from dispatch where id = $1', [id])
+      return now!.state === 'handing over'
+    })
+    await run('update dispatch set claim_token = gen_random_uuid() where id = $1', [id])
+    await sending
+    expect(await one('select state from dispatch where id = $1', [id])).toEqual({ state: 'handing over' })
+    for (const table of ['dispatch_recipient', 'mail_copy'])
+      expect(await rows(`select 1 from ${table} where dispatch_id = $1`, [id]), table).toEqual([])
+    await run(`update dispatch set lease_until = now() - interval '1 second' where id = $1`, [id])
+    await sweep()
+    expect(await one('select state, stuck_cause cause from dispatch where id = $1', [id])).toEqual({
+      state: 'stuck',
+      cause: 'unclear',
+    })
+    house.rules.remove(address)
+  })
+})
+
 describe('trouble ends in a plain cause', () => {
   test.each([
     ['bounce at once', 'refused'],
