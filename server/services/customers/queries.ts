@@ -241,3 +241,13 @@ export const updatePreferences = (given: { id: number; preferences: unknown; lan
     'update customer set preferences = $preferences::jsonb, language = $language, version = version + 1 where id = $id',
     { ...given, preferences: json(given.preferences) },
   )
+
+/** Who can be written to at these customers. */
+export const contactsOfCustomers = (customerIds: readonly number[]) =>
+  rows<ContactFacts & { customerId: number }>(
+    `select customer_id "customerId", name, email, role
+    from contact
+    where customer_id = any($customerIds::int[])
+    order by id`,
+    { customerIds },
+  )

@@ -11,7 +11,8 @@ import { groupBy } from '../../../core/group'
 import { totals } from '../../../core/money/totals'
 import { contextOf, houseContext } from '../documents/found-settings'
 import { type PaperContext, type SubjectRow } from '../documents/paper-context'
-import { draftRows, contactsOfCustomers, creditedDocuments, standingCredits } from './queries'
+import { draftRows, creditedDocuments, standingCredits } from './queries'
+import { contactsOfCustomers } from '../customers/queries'
 
 /** The invoice that a credit note answers, with what was credited of it before. */
 export interface CreditedInvoice {

@@ -1,7 +1,6 @@
 import type { Credited } from '../../../core/documents/credit'
 import type { DraftFacts } from '../../../core/documents/draft'
 import type { DocumentKind } from '../../../core/documents/kinds'
-import type { ContactFacts } from '../../../core/preferences/recipients'
 import { rows } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
 import type { CreditedInvoice } from './context'
@@ -28,15 +27,6 @@ export const draftRows = (draftIds: readonly number[]) =>
     left join sales_order o on o.id = b.order_id
     where b.id = any($draftIds::int[])`,
     { draftIds },
-  )
-
-export const contactsOfCustomers = (customerIds: readonly number[]) =>
-  rows<ContactFacts & { customerId: number }>(
-    `select customer_id "customerId", name, email, role
-    from contact
-    where customer_id = any($customerIds::int[])
-    order by id`,
-    { customerIds },
   )
 
 export const creditedDocuments = (ids: readonly number[]) =>

@@ -1,6 +1,5 @@
 import type { OrderLineFacts, ReplacedFacts } from '../../../core/documents/facts'
 import type { OrderToDocument } from '../../../core/orders/statuses'
-import type { ContactFacts } from '../../../core/preferences/recipients'
 import { rows, one, run } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
 
@@ -32,15 +31,6 @@ export const linesOfOrders = (orderIds: readonly number[]) =>
     where order_id = any($orderIds::int[])
     order by order_id, position`,
     { orderIds },
-  )
-
-export const contactsOfCustomers = (customerIds: readonly number[]) =>
-  rows<ContactFacts & { customerId: number }>(
-    `select customer_id "customerId", name, email, role
-    from contact
-    where customer_id = any($customerIds::int[])
-    order by id`,
-    { customerIds },
   )
 
 export const confirmationsOfOrders = (orderIds: readonly number[]) =>

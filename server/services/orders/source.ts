@@ -12,11 +12,11 @@ import type { Source } from '../documents/sources'
 import {
   orderSubjects,
   linesOfOrders,
-  contactsOfCustomers,
   confirmationsOfOrders,
   orderToRefuse,
   raiseOrderVersion,
 } from './source-queries'
+import { contactsOfCustomers } from '../customers/queries'
 
 /*
  * The order as a source of documents: its confirmation, its invoice.

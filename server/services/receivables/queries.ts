@@ -1,4 +1,3 @@
-import type { ContactFacts } from '../../../core/preferences/recipients'
 import type { PaymentFacts, SettledFacts } from '../../../core/documents/facts'
 import type { Candidate, Match } from '../../../core/receivables/match'
 import { one, rows } from '../../db/connection'
@@ -79,15 +78,6 @@ export const settledOfPayments = (paymentIds: readonly number[]) =>
     group by a.payment_id, d.id, i.open
     order by d.date, d.id`,
     { paymentIds },
-  )
-
-export const contactsOfCustomers = (customerIds: readonly number[]) =>
-  rows<ContactFacts & { customerId: number }>(
-    `select customer_id "customerId", name, email, role
-    from contact
-    where customer_id = any($customerIds::int[])
-    order by id`,
-    { customerIds },
   )
 
 export const paymentDirection = (paymentId: number) =>

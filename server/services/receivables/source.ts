@@ -6,7 +6,8 @@ import { contextOf, houseContext } from '../documents/found-settings'
 import { type Addressing, type PaperContext } from '../documents/paper-context'
 import { prepareByHand, type PreparedByHand } from '../documents/prepare-by-hand'
 import type { Source } from '../documents/sources'
-import { paymentRows, settledOfPayments, contactsOfCustomers, paymentDirection } from './queries'
+import { paymentRows, settledOfPayments, paymentDirection } from './queries'
+import { contactsOfCustomers } from '../customers/queries'
 
 /**
  * Loads what the receipts of payments are made of, with a fixed number of queries. Payments that do not exist
