@@ -12,6 +12,7 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['core', 'server', 'standins'].map((folder) => `${folder}/**/*.test.ts`),
+          testTimeout: 30_000,
         },
       },
       {

@@ -14,6 +14,7 @@ import {
 } from '../server/services/imports/imports'
 import { inBenchHouse } from './house'
 import type { Row } from './table'
+import { inTheNameOf } from '../server/services/people/principal'
 
 /*
  * A bank file of 10,000 movements matched against 50,000 open items, and a CSV of 100,000 order lines checked
@@ -95,7 +96,7 @@ async function bankFile(): Promise<Row[]> {
           : { text: 'hives' }),
     })),
   )
-  const id = await takeBankFile('bench.xml', Buffer.from(xml), 'Bench')
+  const id = await takeBankFile('bench.xml', Buffer.from(xml), inTheNameOf('Bench'))
   const read = await growthOf(() => readBankFile(id))
   const { counts } = (await bankFiles())[0]!
   const sample = readCamt053(xml)[0]!.entries.slice(0, 100)
@@ -115,7 +116,7 @@ async function bankFile(): Promise<Row[]> {
       { smallDifference: '0.05' },
     )
   const alternative = (((performance.now() - began) / 1000) * movements) / sample.length
-  const taken = await bookSure(id, null, 'Bench')
+  const taken = await bookSure(id, null, inTheNameOf('Bench'))
   const booked = await growthOf(() => bookWaiting(id))
   return [
     {
@@ -147,7 +148,7 @@ async function csvFile(): Promise<Row[]> {
   }
   const heads = 'order,date,customer,status,description,qty,price,tax'
   const text = [heads, ...Array.from({ length: lines }, (_, n) => lineOf(n)), ''].join('\n')
-  const id = await takeImport('orders', 'bench.csv', new TextEncoder().encode(text), 'Bench')
+  const id = await takeImport('orders', 'bench.csv', new TextEncoder().encode(text), inTheNameOf('Bench'))
   await checkImport(id, await importView(id))
   const checked = await growthOf(() => goOnImporting(id))
   await writeImport(id)

@@ -9,6 +9,7 @@ import { numbers } from '../server/services/register/numbers-queries'
 import { register, registerSums } from '../server/services/register/register-queries'
 import { inBenchHouse, percentiles } from './house'
 import type { Row } from './table'
+import { inTheNameOf } from '../server/services/people/principal'
 
 /*
  * Papers computed by the core, 5,000 drafts issued, and lists over 200,000 documents; on durable PostgreSQL,
@@ -59,7 +60,7 @@ async function issuing(): Promise<Row[]> {
   const papers: number[] = []
   for (let at = 0; at < ids.length; at += 200)
     papers.push(
-      ...(await prepareByHand('invoice', ids.slice(at, at + 200), 'Bench')).map(
+      ...(await prepareByHand('invoice', ids.slice(at, at + 200), inTheNameOf('Bench'))).map(
         (one) => one.result.preparedId!,
       ),
     )
@@ -69,16 +70,16 @@ async function issuing(): Promise<Row[]> {
   for (let at = 0; at < papers.length; at += issueBatch) {
     await issueInOneTransaction(
       papers.slice(at, at + issueBatch).map((preparedId) => ({ preparedId, revision: null })),
-      'Bench',
+      inTheNameOf('Bench'),
     )
     if (at < papers.length / 2) half = performance.now() - began
   }
   const took = performance.now() - began
   const alone = performance.now()
-  const one100 = await prepareByHand('invoice', await moreOrders(100), 'Bench')
+  const one100 = await prepareByHand('invoice', await moreOrders(100), inTheNameOf('Bench'))
   const prepared = performance.now()
   for (const { result } of one100)
-    await issueInOneTransaction([{ preparedId: result.preparedId!, revision: null }], 'Bench')
+    await issueInOneTransaction([{ preparedId: result.preparedId!, revision: null }], inTheNameOf('Bench'))
   const single = (performance.now() - prepared) / 100
   void alone
   return [

@@ -9,6 +9,7 @@ import { migrate } from '../server/db/migrate'
 import { addOrder, setStatus } from '../server/services/orders/orders'
 import { addRoutine } from '../server/services/routines/routines'
 import type { Row } from './table'
+import { inTheNameOf } from '../server/services/people/principal'
 
 /*
  * From an order set to Shipped to the mail server's 250, with durable PostgreSQL, one worker process, and the
@@ -80,7 +81,7 @@ async function orders(count: number): Promise<number[]> {
       isOn: true,
       sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
     },
-    'Bench',
+    inTheNameOf('Bench'),
   )
   const reachable = customers.filter(
     (customer) =>
@@ -118,7 +119,7 @@ async function orders(count: number): Promise<number[]> {
             taxCode: 'standard',
           })),
         },
-        'Bench',
+        inTheNameOf('Bench'),
       ),
     )
   }
@@ -132,7 +133,7 @@ const accepted = async () =>
 async function idleLatency(ids: number[]): Promise<Row> {
   for (const id of ids) {
     const before = await accepted()
-    await setStatus([id], 'Shipped', 'Bench')
+    await setStatus([id], 'Shipped', inTheNameOf('Bench'))
     while ((await accepted()) === before) await pause(10)
     await pause(150)
   }
@@ -160,7 +161,8 @@ async function throughput(ids: number[], worker: number): Promise<Row[]> {
   const base = await accepted()
   const started = Date.now()
   const marks: { done: number; at: number }[] = []
-  for (let at = 0; at < ids.length; at += 100) await setStatus(ids.slice(at, at + 100), 'Shipped', 'Bench')
+  for (let at = 0; at < ids.length; at += 100)
+    await setStatus(ids.slice(at, at + 100), 'Shipped', inTheNameOf('Bench'))
   const startMemory = memory(worker, 'VmRSS')
   for (;;) {
     const done = (await accepted()) - base

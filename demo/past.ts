@@ -18,6 +18,7 @@ import { addOrder, setStatus } from '../server/services/orders/orders'
 import { addRoutine, changeRoutine } from '../server/services/routines/routines'
 import { livePayments } from './payments'
 import type { Story } from './orders'
+import { inTheNameOf } from '../server/services/people/principal'
 
 const desk = 'Order desk'
 const clerk = 'Col Varley'
@@ -49,7 +50,7 @@ export async function livePast(
       isOn: true,
       sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
     },
-    'Maeve Tarrant',
+    inTheNameOf('Maeve Tarrant'),
   )
   await addRoutine(
     {
@@ -65,7 +66,7 @@ export async function livePast(
         delayMinutes: 0,
       },
     },
-    'Maeve Tarrant',
+    inTheNameOf('Maeve Tarrant'),
   )
   await addRoutine(
     {
@@ -86,7 +87,7 @@ export async function livePast(
         hours: { from: '08:00', to: '17:00', workdays: true },
       },
     },
-    'Maeve Tarrant',
+    inTheNameOf('Maeve Tarrant'),
   )
 
   await addRoutine(
@@ -104,7 +105,7 @@ export async function livePast(
         delayMinutes: 0,
       },
     },
-    'Maeve Tarrant',
+    inTheNameOf('Maeve Tarrant'),
   )
   await addRoutine(
     {
@@ -121,7 +122,7 @@ export async function livePast(
         delayMinutes: 0,
       },
     },
-    'Maeve Tarrant',
+    inTheNameOf('Maeve Tarrant'),
   )
 
   const runner = await run({
@@ -143,7 +144,7 @@ export async function livePast(
   for (let daysAgo = days; daysAgo >= 0; daysAgo--) {
     at(daysAgo, 8)
     for (const story of all.filter((one) => one.cameIn === daysAgo))
-      ids.set(story, await addOrder({ ...story.order, date: day(daysAgo) }, desk))
+      ids.set(story, await addOrder({ ...story.order, date: day(daysAgo) }, inTheNameOf(desk)))
     await move(all, ids, daysAgo, at)
     await quiet()
     const leaving = all.filter((story) => story.shipped === daysAgo).map((story) => ids.get(story)!)
@@ -152,7 +153,7 @@ export async function livePast(
     if (daysAgo === 0) await today(leaving, routine, at, settle)
     else if (leaving.length > 0) {
       at(daysAgo, 14)
-      await setStatus(leaving, 'Shipped', clerk)
+      await setStatus(leaving, 'Shipped', inTheNameOf(clerk))
       await settle()
       await postPaper(daysAgo)
     }
@@ -174,7 +175,7 @@ export async function livePast(
         waiting.map((row) => row.id),
         'print',
         '',
-        clerk,
+        inTheNameOf(clerk),
       )
   }
 }
@@ -190,7 +191,11 @@ async function move(
     const moving = all.filter(due).map((story) => ids.get(story)!)
     at(daysAgo, hour)
     if (moving.length > 0)
-      await setStatus(moving, status, status === 'Held' || status === 'Withdrawn' ? 'Maeve Tarrant' : desk)
+      await setStatus(
+        moving,
+        status,
+        status === 'Held' || status === 'Withdrawn' ? inTheNameOf('Maeve Tarrant') : inTheNameOf(desk),
+      )
   }
   const further = ['In picking', 'Packed', 'Shipped', 'Closed']
   await to('Confirmed', 9, (story) => story.cameIn === daysAgo && story.ends !== 'Draft')
@@ -234,21 +239,21 @@ async function today(
 ): Promise<void> {
   const half = Math.floor(leaving.length / 2)
   at(0, 12)
-  await setStatus(leaving.slice(0, half), 'Shipped', clerk)
+  await setStatus(leaving.slice(0, half), 'Shipped', inTheNameOf(clerk))
   await settle()
   at(0, 13)
   const { version } = (await one<{ version: number }>('select version from routine where id = $1', [
     routine,
   ]))!
-  await changeRoutine(routine, { version, trust: 'after a check' }, 'Maeve Tarrant')
+  await changeRoutine(routine, { version, trust: 'after a check' }, inTheNameOf('Maeve Tarrant'))
   at(0, 14)
-  await setStatus(leaving.slice(half), 'Shipped', clerk)
+  await setStatus(leaving.slice(half), 'Shipped', inTheNameOf(clerk))
   await settle()
   const [first] = await rows<{ id: number }>(
     `select id from prepared_document where state = 'prepared' order by id desc limit 1`,
   )
   at(0, 15)
-  if (first) await putBack([first.id], clerk)
+  if (first) await putBack([first.id], inTheNameOf(clerk))
   await settle()
   await writeByHand(settle)
   const [sent] = await rows<{ id: number }>(
@@ -259,7 +264,7 @@ async function today(
     order by d.id desc
     limit 1`,
   )
-  if (sent) await sendCopy(sent.id, droppedAddress, false, clerk)
+  if (sent) await sendCopy(sent.id, droppedAddress, false, inTheNameOf(clerk))
   for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
 }
 
@@ -280,18 +285,18 @@ async function writeByHand(settle: () => Promise<void>): Promise<void> {
     const { credit } = await creditDocument(
       invoice.id,
       { ask: { kind: 'lines', lines: [{ line: 0, quantity: '1' }] }, reason: 'Arrived broken', anew: false },
-      clerk,
+      inTheNameOf(clerk),
     )
     const [paper] = await rows<{ preparedId: number; revision: number }>(
       'select id "preparedId", revision from prepared_document where source_id = $1',
       [credit],
     )
-    await issueInOneTransaction([paper!], clerk)
+    await issueInOneTransaction([paper!], inTheNameOf(clerk))
   }
   const customer = await one<{ id: number; brandId: number }>(
     `select c.id, (select min(id) from brand) "brandId" from customer c where number = '10418'`,
   )
-  const draft = await newInvoice(customer!.id, customer!.brandId, clerk)
+  const draft = await newInvoice(customer!.id, customer!.brandId, inTheNameOf(clerk))
   const { version, facts } = await draftView(draft)
   const line = (description: string, quantity: string, unitPrice: string) => ({
     item: '',
@@ -319,7 +324,7 @@ async function writeByHand(settle: () => Promise<void>): Promise<void> {
         ],
       },
     },
-    clerk,
+    inTheNameOf(clerk),
   )
   await settle()
 }

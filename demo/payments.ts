@@ -6,6 +6,7 @@ import { rows } from '../server/db/connection'
 import { markItem } from '../server/services/receivables/accounts'
 import { recordPayment } from '../server/services/receivables/payments'
 import { Dice } from './random'
+import { inTheNameOf } from '../server/services/people/principal'
 
 interface Payable extends OpenItem {
   customerId: number
@@ -58,16 +59,17 @@ export async function livePayments(day: Day, daysAgo: number): Promise<void> {
         settle: settlements,
         another: true,
       },
-      ways === 'shop' ? 'Card page' : 'Col Varley',
+      ways === 'shop' ? inTheNameOf('Card page') : inTheNameOf('Col Varley'),
     )
   }
   if (daysAgo !== 1) return
   const late = open.filter((item) => item.dueDate < day && item.id % 11 === 3)
-  if (late[0]) await markItem(late[0].id, { dispute: 'Says two boxes were missing' }, 'Col Varley')
+  if (late[0])
+    await markItem(late[0].id, { dispute: 'Says two boxes were missing' }, inTheNameOf('Col Varley'))
   if (late[1])
     await markItem(
       late[1].id,
       { promisedOn: new Date(Date.parse(day) + 6 * 86_400_000).toISOString().slice(0, 10) },
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
 }

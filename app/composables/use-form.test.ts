@@ -1,5 +1,5 @@
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, test } from 'vitest'
+import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { effectScope, nextTick, shallowRef } from 'vue'
 import { useForm } from './useForm'
 import { mayLeave, useLeaving } from './useUnsaved'
@@ -38,14 +38,48 @@ describe('a form', () => {
     end()
   })
 
+  test('is not unsaved from the moment its save is answered, though nothing came back yet', async () => {
+    const { saved, form: fields, dirty, save, end } = form()
+    fields.value.name = 'Otter '
+    await save(async () => {})
+    expect(dirty.value).toBe(false)
+    saved.value = { version: 2, name: 'Otter' }
+    await nextTick()
+    expect([fields.value.name, dirty.value]).toEqual(['Otter', false])
+    end()
+  })
+
   test('takes over its own save, also what was typed on meanwhile', async () => {
-    const { saved, form: fields, base, kept, end } = form()
+    const { saved, form: fields, base, save, end } = form()
     fields.value.name = 'Otter'
-    kept()
-    fields.value.name = 'Otter Honey'
+    await save(async () => {
+      fields.value.name = 'Otter Honey'
+    })
     saved.value = { version: 2, name: 'Otter' }
     await nextTick()
     expect([fields.value.name, base.value.version]).toEqual(['Otter Honey', 2])
+    end()
+  })
+
+  test('stays as it was written when its save is refused', async () => {
+    const { saved, form: fields, base, dirty, save, end } = form()
+    fields.value.name = 'Otter'
+    await expect(save(() => Promise.reject(new Error('refused')))).rejects.toThrow('refused')
+    saved.value = { version: 2, name: 'Ottermill Honey' }
+    await nextTick()
+    expect([fields.value.name, base.value.version, dirty.value]).toEqual(['Otter', 1, true])
+    end()
+  })
+
+  test('asks nobody who leaves while it is being saved; who leaves waits for the answer', async () => {
+    const { form: fields, save, end } = form()
+    fields.value.name = 'Otter'
+    let answer = () => {}
+    const saving = save(() => new Promise<void>((resolve) => (answer = resolve)))
+    const left = mayLeave()
+    answer()
+    await saving
+    expect([await left, useLeaving().what]).toEqual([true, null])
     end()
   })
 
@@ -54,7 +88,7 @@ describe('a form', () => {
     expect(await mayLeave()).toBe(true)
     fields.value.name = 'Otter'
     const left = mayLeave()
-    expect(useLeaving().what).toBe('the customer')
+    await vi.waitFor(() => expect(useLeaving().what).toBe('the customer'))
     useLeaving().answer(false)
     expect(await left).toBe(false)
     end()

@@ -1,8 +1,15 @@
 import { useUnsaved } from './useUnsaved'
+
+/** How a form reads, to compare: what was left empty is as good as not there. */
+const print = (form: unknown) =>
+  JSON.stringify(form, (_, value: unknown) => (value === '' ? undefined : value))
+
 /**
  * A form over what is saved. What somebody is writing stays when the saved changes meanwhile, with `base`,
- * the state it began from:
- * saving it then says that it was changed. After a save `kept()` takes over what comes back.
+ * the state it began from: saving it then says that it was changed.
+ *
+ * `save` runs what writes the form. From its success on the form is not unsaved any more, unless somebody typed
+ * on; what is saved is taken over as soon as it has come back, whoever loads it.
  */
 export function useForm<Saved, Form extends object>(
   saved: () => Saved,
@@ -11,25 +18,33 @@ export function useForm<Saved, Form extends object>(
 ) {
   const form = ref(formOf(saved())) as Ref<Form>
   const base = shallowRef(saved())
-  const looksLike = (one: Saved) => JSON.stringify(form.value) === JSON.stringify(formOf(one))
-  const dirty = computed(() => !looksLike(saved()))
-  let sent: string | undefined
+  /** What was written and has not come back yet. */
+  const sent = ref<string>()
+  const looksLike = (one: Saved) => print(form.value) === print(formOf(one))
+  const dirty = computed(() => print(form.value) !== sent.value && !looksLike(saved()))
 
   function take(): void {
     form.value = formOf(saved())
     base.value = saved()
+    sent.value = undefined
   }
 
   watch(saved, (now, before) => {
-    if (looksLike(before) || looksLike(now) || JSON.stringify(form.value) === sent) take()
-    else if (sent !== undefined) base.value = now // typed on while it was being saved
-    sent = undefined
+    if (looksLike(now)) base.value = now
+    else if (looksLike(before) || print(form.value) === sent.value) take()
+    else if (sent.value !== undefined) base.value = now // typed on while it was being saved
+    sent.value = undefined
   })
 
-  function kept(): void {
-    sent = JSON.stringify(form.value)
+  const whileSaving = useUnsaved(dirty, what)
+  async function save<Result>(write: () => Promise<Result>): Promise<Result> {
+    const written = print(form.value)
+    return whileSaving(async () => {
+      const result = await write()
+      if (written !== print(formOf(saved()))) sent.value = written
+      return result
+    })
   }
 
-  useUnsaved(dirty, what)
-  return { form, base, dirty, kept, take }
+  return { form, base, dirty, save, take }
 }

@@ -1,3 +1,5 @@
+import { useEventListener } from '@vueuse/core'
+
 /** Ctrl+Enter is the filled button of the screen. */
 export function useMainKey(act: () => void): void {
   const key = (event: KeyboardEvent) => {
@@ -6,6 +8,5 @@ export function useMainKey(act: () => void): void {
       act()
     }
   }
-  onMounted(() => document.addEventListener('keydown', key))
-  onUnmounted(() => document.removeEventListener('keydown', key))
+  useEventListener(document, 'keydown', key)
 }

@@ -1,9 +1,5 @@
-/** The present, renewed now and then, for "2 h" and the like. */
-export function useNow(everyMilliseconds = 10_000): Ref<number> {
-  const now = ref(Date.now())
-  const timer = setInterval(() => {
-    now.value = Date.now()
-  }, everyMilliseconds)
-  onScopeDispose(() => clearInterval(timer))
-  return now
-}
+import { useIntervalFn, useTimestamp } from '@vueuse/core'
+
+/** The present in milliseconds, renewed now and then, for "2 h" and the like. */
+export const useNow = (everyMilliseconds = 10_000) =>
+  useTimestamp({ scheduler: (renew) => useIntervalFn(renew, everyMilliseconds) })

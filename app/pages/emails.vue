@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import DateField from '../components/frame/DateField.vue'
+import DateField from '../components/fields/DateField.vue'
 import DocumentPane from '../components/paper/DocumentPane.vue'
 import ListPane from '../components/list/ListPane.vue'
 import SearchField from '../components/list/SearchField.vue'

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import Ask from '../components/frame/Ask.vue'
+import CheckField from '../components/fields/CheckField.vue'
+import ImportFacts from '../components/imports/ImportFacts.vue'
+import ImportMapping, { type Signs } from '../components/imports/ImportMapping.vue'
 import ImportRows from '../components/imports/ImportRows.vue'
 import RealNotice from '../components/frame/RealNotice.vue'
-import TextField from '../components/frame/TextField.vue'
-import WordPanel from '../components/list/WordPanel.vue'
 import WordPicker from '../components/list/WordPicker.vue'
 import { useSession } from '../stores/session'
 import { useToasts } from '../stores/toasts'
@@ -12,7 +13,8 @@ import { api, attempt, sendFile } from '../composables/api'
 import { useLive } from '../composables/useLive'
 import { useMainKey } from '../composables/useMainKey'
 import { plural, shortTime } from '../composables/format'
-import { importFields, importSubjects, type ImportSubject, type Mapping } from '../../core/imports/subjects'
+import type { Mapping } from '../../core/imports/mapping'
+import { importSubjects, type ImportSubject } from '../../core/imports/subjects'
 import type { ImportView } from '../contract'
 
 /**
@@ -30,9 +32,8 @@ const busy = ref(false)
 const asking = ref(false)
 const file = computed(() => files.value.find((one) => String(one.id) === filters.value.file))
 const mapping = ref<Mapping>({})
-const signs = ref({ decimalSign: '.' as '.' | ',', dayOrder: 'day first' as 'day first' | 'month first' })
+const signs = ref<Signs>({ decimalSign: '.', dayOrder: 'day first' })
 const wrongField = ref('')
-const sampleRow = ref(0)
 
 async function load() {
   files.value = await api.get('/api/imports')
@@ -54,7 +55,6 @@ watch(
     if (!file.value) return
     mapping.value = structuredClone(toRaw(file.value.mapping))
     signs.value = { decimalSign: file.value.decimalSign, dayOrder: file.value.dayOrder }
-    sampleRow.value = 0
     wrongField.value = ''
   },
   { immediate: true },
@@ -128,48 +128,6 @@ const fileWords = (one: ImportView) => `${one.name}, ${one.subject}, ${shortTime
 const fileChoices = computed(() =>
   files.value.map((one) => ({ value: String(one.id), words: fileWords(one) })),
 )
-const fields = computed(() => (file.value ? importFields[file.value.subject] : []))
-const columnChoices = computed(() => [
-  { value: '', words: 'nothing' },
-  ...(file.value?.columns ?? []).map((words, index) => ({ value: String(index), words })),
-])
-function setColumn(key: string, value: string) {
-  const { [key]: _, ...others } = mapping.value
-  mapping.value = value === '' ? others : { ...others, [key]: { column: Number(value) } }
-}
-function setFixed(key: string, value: string) {
-  const { [key]: _, ...others } = mapping.value
-  mapping.value = value.trim() ? { ...others, [key]: { fixed: value.trim() } } : others
-}
-const wordsOf = (key: string) => {
-  const mapped = mapping.value[key]
-  return !mapped
-    ? 'nothing'
-    : 'fixed' in mapped
-      ? `always “${mapped.fixed}”`
-      : (file.value!.columns[mapped.column] ?? 'nothing')
-}
-const sampleOf = (key: string) => {
-  const mapped = mapping.value[key]
-  return !mapped
-    ? ''
-    : 'fixed' in mapped
-      ? mapped.fixed
-      : (file.value!.sample[sampleRow.value]?.[mapped.column] ?? '')
-}
-const isColumn = (key: string) => {
-  const mapped = mapping.value[key]
-  return mapped && 'column' in mapped ? String(mapped.column) : ''
-}
-const delimiterWords: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }
-const stateWords: Record<ImportView['state'], string> = {
-  new: 'not checked yet',
-  checking: 'being checked …',
-  checked: 'checked, nothing written yet',
-  writing: 'being written …',
-  done: 'done',
-  refused: 'refused',
-}
 </script>
 
 <template>
@@ -224,102 +182,9 @@ const stateWords: Record<ImportView['state'], string> = {
           only then something is written. The same file twice changes nothing.
         </div>
         <template v-else>
-          <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
-          <p v-else class="notice" role="status" data-test="import-facts">
-            <span
-              ><strong>{{ stateWords[file.state] }}</strong
-              ><template v-if="file.asBefore && file.state === 'new'"
-                >, mapped as the last file with these columns was</template
-              >
-              · {{ file.encoding }}, {{ delimiterWords[file.delimiter]
-              }}<template v-if="file.heading"
-                >, {{ plural(file.heading, 'line') }} above its columns left out</template
-              ><template v-if="rows">
-                · {{ plural(rows, 'row') }}:
-                <template v-if="!started || count('right') + count('wrong')"
-                  >{{ count('right') }} right, {{ count('wrong') }} wrong</template
-                ><template v-if="started"
-                  >{{ count('right') + count('wrong') ? ', ' : '' }}{{ count('written') }} written,
-                  {{ count('unchanged') }} unchanged</template
-                ></template
-              ></span
-            >
-          </p>
+          <ImportFacts :file="file" :started="started" />
           <div class="body">
-            <p class="sentence">
-              <strong class="cut">{{ file.name }}</strong> holds {{ file.subject }}; its numbers are written
-              <WordPicker
-                label="Decimal sign"
-                :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'"
-                :choices="[
-                  { value: '.', words: '1,234.50' },
-                  { value: ',', words: '1.234,50' },
-                ]"
-                :value="signs.decimalSign"
-                :disabled="!may || started"
-                @pick="signs.decimalSign = $event as ','"
-              />
-              and its days
-              <WordPicker
-                label="Days"
-                :words="signs.dayOrder"
-                :choices="[
-                  { value: 'day first', words: 'day first' },
-                  { value: 'month first', words: 'month first' },
-                ]"
-                :value="signs.dayOrder"
-                :disabled="!may || started"
-                @pick="signs.dayOrder = $event as 'day first'"
-              />.
-            </p>
-            <table aria-label="Fields">
-              <thead>
-                <tr>
-                  <th>Field</th>
-                  <th>comes from</th>
-                  <th>
-                    in row
-                    <button
-                      type="button"
-                      class="word"
-                      aria-label="The next sample row"
-                      @click="sampleRow = (sampleRow + 1) % file.sample.length"
-                    >
-                      {{ sampleRow + 1 }} of {{ file.sample.length }}
-                    </button>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="one in fields" :key="one.key">
-                  <td>{{ one.words }}<span v-if="one.needed" class="need"> needed</span></td>
-                  <td>
-                    <WordPicker
-                      :label="`Column of ${one.words}`"
-                      :words="wordsOf(one.key)"
-                      :open-end="!mapping[one.key]"
-                      :choices="columnChoices"
-                      :value="isColumn(one.key)"
-                      :disabled="!may || started"
-                      @pick="setColumn(one.key, $event)"
-                    />
-                    <WordPanel
-                      v-if="may && !started"
-                      :label="`One value for all: ${one.words}`"
-                      words="or one for all"
-                      open-end
-                      ><label
-                        >Always
-                        <TextField
-                          :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''"
-                          :aria-label="`Always, ${one.words}`"
-                          @take="setFixed(one.key, $event)" /></label
-                    ></WordPanel>
-                  </td>
-                  <td class="mono cut sample">{{ sampleOf(one.key) }}</td>
-                </tr>
-              </tbody>
-            </table>
+            <ImportMapping v-model="mapping" v-model:signs="signs" :file="file" :disabled="!may || started" />
             <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
           </div>
           <RealNotice what="what is imported here is written" />
@@ -383,20 +248,14 @@ const stateWords: Record<ImportView['state'], string> = {
           mended.</template
         >
       </p>
-      <label v-if="file?.subject === 'orders'" class="tell"
-        ><input v-model="tellRoutines" type="checkbox" data-test="tell-routines" /> Let routines act on these
-        orders: confirmations and invoices may go to customers</label
+      <CheckField v-if="file?.subject === 'orders'" v-model="tellRoutines" data-test="tell-routines">
+        Let routines act on these orders: confirmations and invoices may go to customers</CheckField
       ></Ask
     >
   </div>
 </template>
 
 <style scoped>
-.tell {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
 .title {
   font-size: 16px;
 }
@@ -413,44 +272,5 @@ p.notice {
 }
 .sentence {
   margin: 0;
-}
-.body .sentence {
-  white-space: normal;
-  line-height: 2;
-  margin: 0 0 6px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  table-layout: fixed;
-}
-th {
-  text-align: left;
-  font-size: 12.5px;
-  color: var(--soft-ink);
-  font-weight: 600;
-}
-td,
-th {
-  border-bottom: 1px solid var(--rule);
-  padding: 5px 10px 5px 0;
-}
-th:first-child {
-  width: 27%;
-}
-th:last-child {
-  width: 33%;
-}
-.need {
-  color: var(--peg-words);
-  font-size: 12px;
-}
-.sample {
-  max-width: 0;
-}
-td > :deep(:nth-child(2)) {
-  margin-left: 14px;
-  font-weight: 400;
-  font-size: 13px;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import DateField from '../components/frame/DateField.vue'
+import DateField from '../components/fields/DateField.vue'
 import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
 import { houseToday, longDay, money, moneyWithSign, plural } from '../composables/format'

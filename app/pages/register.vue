@@ -3,8 +3,8 @@ import Ask from '../components/frame/Ask.vue'
 import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
 import NewInvoice from '../components/drafts/NewInvoice.vue'
+import RegisterFilters from '../components/register/RegisterFilters.vue'
 import SearchField from '../components/list/SearchField.vue'
-import WordPicker from '../components/list/WordPicker.vue'
 import { useSession } from '../stores/session'
 import { useFilters } from '../composables/useFilters'
 import { useList } from '../composables/useList'
@@ -14,10 +14,7 @@ import { useLive } from '../composables/useLive'
 import { usePicks } from '../composables/usePicks'
 import { useToasts } from '../stores/toasts'
 import { orderOf } from '../composables/sources'
-import { brandChoices, brandWords } from '../composables/brands'
-import { houseToday, longDay, money, moneyWithSign, plural, shortDay } from '../composables/format'
-import { monthsBefore } from '../../core/documents/days'
-import { documentKinds, kindFacts } from '../../core/documents/kinds'
+import { money, moneyWithSign, plural, shortDay } from '../composables/format'
 import { registerAmount } from '../../core/documents/register-amount'
 import { sumByCurrency } from '../../core/money/sums'
 import type { RegisterRow } from '../contract'
@@ -137,31 +134,6 @@ function turn(step: 1 | -1) {
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 
-const states = [
-  { value: '', words: 'in any state' },
-  { value: 'open', words: 'still open' },
-  { value: 'overdue', words: 'overdue' },
-  { value: 'not sent', words: 'not sent' },
-  { value: 'void', words: 'void' },
-  { value: 'withdrawn', words: 'of withdrawn orders' },
-  { value: 'earlier date', words: 'dated before an earlier number' },
-]
-const ofBrands = computed(() => brandChoices(session.house!.brands))
-const kinds = [
-  { value: '', words: 'documents' },
-  ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
-]
-const today = houseToday()
-const times = [
-  { value: '', words: 'any time' },
-  { value: today, words: 'today' },
-  { value: monthsBefore(today, 1), words: 'the last month' },
-  { value: monthsBefore(today, 3), words: 'the last three months' },
-]
-const timeWords = computed(
-  () =>
-    times.find((one) => one.value === filters.value.from)?.words ?? `since ${longDay(filters.value.from)}`,
-)
 const stateTone: Record<string, string> = {
   arrived: 'go',
   'on the way': 'way',
@@ -186,33 +158,7 @@ const columns: ListColumn[] = [
       <section class="left" aria-label="Register">
         <div class="bar">
           <h1 class="title">Register</h1>
-          <span class="sentence soft"
-            ><WordPicker
-              label="Kind"
-              :words="kinds.find((one) => one.value === filters.kind)?.words ?? 'documents'"
-              :choices="kinds"
-              :value="filters.kind"
-              @pick="set({ kind: $event })" />
-            of
-            <WordPicker
-              label="Brand"
-              :words="brandWords(ofBrands, filters.brand)"
-              :choices="ofBrands"
-              :value="filters.brand"
-              @pick="set({ brand: $event })" />,
-            <WordPicker
-              label="State"
-              :words="states.find((one) => one.value === filters.state)?.words ?? 'in any state'"
-              :choices="states"
-              :value="filters.state"
-              @pick="set({ state: $event })" />, of
-            <WordPicker
-              label="Time"
-              :words="timeWords"
-              :choices="times"
-              :value="filters.from"
-              @pick="set({ from: $event })"
-          /></span>
+          <RegisterFilters :filters="filters" @set="set($event)" />
           <SearchField
             class="push"
             :value="filters.search"

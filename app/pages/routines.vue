@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import Ask from '../components/frame/Ask.vue'
+import AutomaticAsk from '../components/routines/AutomaticAsk.vue'
 import CatchUp from '../components/routines/CatchUp.vue'
-import RoutineTrial from '../components/routines/RoutineTrial.vue'
-import RoutineVersions from '../components/routines/RoutineVersions.vue'
+import FormField from '../components/fields/FormField.vue'
+import RoutineList from '../components/routines/RoutineList.vue'
+import RoutineNew from '../components/routines/RoutineNew.vue'
+import RoutineSides from '../components/routines/RoutineSides.vue'
 import SentenceEditor from '../components/routines/SentenceEditor.vue'
 import TrustChoice from '../components/routines/TrustChoice.vue'
 import { useSession } from '../stores/session'
@@ -10,12 +12,12 @@ import { useToasts } from '../stores/toasts'
 import { useFilters } from '../composables/useFilters'
 import { api, attempt } from '../composables/api'
 import { useLive } from '../composables/useLive'
-import { mayLeave, useUnsaved } from '../composables/useUnsaved'
+import { mayLeave } from '../composables/useUnsaved'
+import { useForm } from '../composables/useForm'
 import { useMainKey } from '../composables/useMainKey'
 import { shortTime } from '../composables/format'
-import { eventWords, filledSentence, type RoutineSentence, type Trust } from '../../core/routines/sentence'
+import { filledSentence, type RoutineSentence, type Trust } from '../../core/routines/sentence'
 import type { RoutineChoices, RoutineVersion, RoutineView } from '../contract'
-import { trustWords } from '../composables/trust'
 
 const session = useSession()
 const route = useRoute()
@@ -26,9 +28,6 @@ const choices = shallowRef<RoutineChoices>()
 const versions = shallowRef<RoutineVersion[]>([])
 const first = ref(true)
 const wrong = ref('')
-const draft = ref<RoutineSentence>()
-const name = ref('')
-const description = ref('')
 const side = ref<'trial' | 'versions'>('trial')
 const asking = ref<Trust | null>(null)
 const ask = computed({
@@ -39,19 +38,18 @@ const ask = computed({
 })
 const adding = ref(false)
 const catching = ref(false)
-const newName = ref('')
 const busy = ref(false)
 
 const may = computed(() => session.may('supervisor'))
 const routine = computed(
   () => routines.value.find((one) => String(one.id) === filters.value.routine) ?? routines.value[0],
 )
-const dirty = computed(
-  () =>
-    !!routine.value &&
-    JSON.stringify([draft.value, name.value, description.value]) !==
-      JSON.stringify([routine.value.sentence, routine.value.name, routine.value.description]),
-)
+const formOf = (one: RoutineView | undefined) => ({
+  sentence: one && structuredClone(toRaw(one.sentence)),
+  name: one?.name ?? '',
+  description: one?.description ?? '',
+})
+const { form, base, dirty, save, take } = useForm(() => routine.value, formOf, 'the routine')
 
 async function load() {
   try {
@@ -71,27 +69,12 @@ onMounted(async () => {
 })
 useLive(['routine'], () => void load())
 
-/** The version that the sentence on the screen began from: somebody else's change meanwhile is never written over. */
-const baseVersion = ref(0)
-function take() {
-  baseVersion.value = routine.value?.version ?? 0
-  draft.value = routine.value && structuredClone(toRaw(routine.value.sentence))
-  name.value = routine.value?.name ?? ''
-  description.value = routine.value?.description ?? ''
-}
-watch(
-  () => [routine.value?.id, routine.value?.version] as const,
-  ([id], before) => {
-    if (id !== before?.[0] || !wasDirty(before)) take()
-  },
-)
-/** Whether what is on the screen was written here: then it stays when the routine changes elsewhere. */
-function wasDirty([, version]: readonly [number | undefined, number | undefined]) {
-  return dirty.value && !saving.value && version === baseVersion.value
-}
 watch(
   () => routine.value?.id,
-  () => void load(),
+  () => {
+    take()
+    void load()
+  },
 )
 
 async function turnTo(id: number) {
@@ -99,43 +82,32 @@ async function turnTo(id: number) {
 }
 
 function takeUp(version: RoutineVersion) {
-  draft.value = structuredClone(toRaw(version.sentence))
+  form.value.sentence = structuredClone(toRaw(version.sentence))
   side.value = 'trial'
 }
 
 /** What stands on the screen and is not saved yet: a switch or a trust goes with the sentence that is seen. */
-const edits = () =>
-  dirty.value
-    ? { sentence: filledSentence(draft.value!), name: name.value, description: description.value }
-    : {}
-const saving = ref(false)
+function edits() {
+  const { sentence, name, description } = form.value
+  return dirty.value && sentence ? { sentence: filledSentence(sentence), name, description } : {}
+}
 
 const change = (changed: object, said: string, undo?: object) =>
   attempt(async () => {
-    busy.value = saving.value = true
+    busy.value = true
+    const { id } = routine.value!
+    const patch = (version: number, body: object) =>
+      api.patch('/api/routines/{id}', { path: { id }, body: { version, ...body } })
     try {
-      const { id } = routine.value!
-      await api.patch('/api/routines/{id}', {
-        path: { id },
-        body: { version: baseVersion.value, ...edits(), ...changed },
-      })
+      await save(() => patch(base.value!.version, { ...edits(), ...changed }))
       await load()
-      toasts.say(
-        said,
-        undo
-          ? {
-              undo: async () => {
-                await api.patch('/api/routines/{id}', {
-                  path: { id },
-                  body: { version: routines.value.find((one) => one.id === id)!.version, ...undo },
-                })
-                await load()
-              },
-            }
-          : {},
-      )
+      const takeBack = async () => {
+        await patch(routines.value.find((one) => one.id === id)!.version, undo!)
+        await load()
+      }
+      toasts.say(said, undo ? { undo: takeBack } : {})
     } finally {
-      busy.value = saving.value = false
+      busy.value = false
       asking.value = null
     }
   })
@@ -151,18 +123,13 @@ function chooseTrust(trust: Trust) {
 
 const keep = () => {
   if (!dirty.value || busy.value || !may.value) return
-  const before = {
-    sentence: routine.value!.sentence,
-    name: routine.value!.name,
-    description: routine.value!.description,
-  }
-  void change(
-    { sentence: filledSentence(draft.value!), name: name.value, description: description.value },
-    `Kept as version ${routine.value!.version + 1}. It applies to what happens from now on.`,
-    before,
-  )
+  const { sentence, name, description, version } = routine.value!
+  void change({}, `Kept as version ${version + 1}. It applies to what happens from now on.`, {
+    sentence,
+    name,
+    description,
+  })
 }
-useUnsaved(dirty, 'the routine')
 useMainKey(keep)
 
 async function switchOn() {
@@ -188,14 +155,13 @@ const plain: RoutineSentence = {
 const from = ref<RoutineView | null>(null)
 function askNew(copyOf: RoutineView | null) {
   from.value = copyOf
-  newName.value = copyOf ? `${copyOf.name}, copy` : ''
   adding.value = true
 }
-const add = () =>
+const add = (name: string) =>
   attempt(async () => {
     const { id } = await api.post('/api/routines', {
       body: {
-        name: newName.value,
+        name,
         description: from.value?.description ?? '',
         trust: from.value?.trust ?? 'by hand',
         sentence: from.value?.sentence ?? plain,
@@ -210,45 +176,19 @@ const add = () =>
 <template>
   <div class="page">
     <div class="three">
-      <section class="list" aria-label="Routines">
-        <div class="bar">
-          <h1 class="title">Routines</h1>
-          <VBtn
-            class="push"
-            height="28"
-            href="/api/routines/csv"
-            title="Save as CSV, each with its sentence"
-            data-test="csv"
-            >CSV</VBtn
-          ><VBtn v-if="may" height="28" data-test="new-routine" @click="askNew(null)">New</VBtn>
-        </div>
-        <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
-        <div v-if="!first && routines.length === 0" class="empty">
-          <strong>No routine yet</strong>A routine says what goes out when, in one sentence.
-        </div>
-        <button
-          v-for="one in routines"
-          :key="one.id"
-          type="button"
-          class="routine"
-          :data-routine="one.name"
-          :class="{ here: one.id === routine?.id }"
-          :aria-current="one.id === routine?.id"
-          @click="turnTo(one.id)"
-        >
-          <strong>{{ one.name }}</strong>
-          <span
-            ><span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
-              one.isOn ? trustWords[one.trust].words : 'Off'
-            }}</span>
-            <span class="soft">{{ one.thisMonth }} this month</span></span
-          >
-        </button>
-      </section>
-      <section v-if="routine && draft && choices" class="middle">
+      <RoutineList
+        :routines="routines"
+        :here="routine?.id"
+        :may="may"
+        :wrong="wrong"
+        :first="first"
+        @turn="turnTo"
+        @add="askNew(null)"
+      />
+      <section v-if="routine && form.sentence && choices" class="middle">
         <div class="scroll">
           <h1>
-            <input v-if="may" v-model="name" class="name" maxlength="80" aria-label="Name" /><template
+            <input v-if="may" v-model="form.name" class="name" maxlength="80" aria-label="Name" /><template
               v-else
               >{{ routine.name }}</template
             >
@@ -263,9 +203,9 @@ const add = () =>
               {{ routine.isOn ? 'switch off' : 'switch on' }}
             </button>
           </p>
-          <SentenceEditor v-model="draft" :choices="choices" :disabled="!may" />
+          <SentenceEditor v-model="form.sentence" :choices="choices" :disabled="!may" />
           <TrustChoice :trust="routine.trust" :disabled="!may || busy" @choose="chooseTrust" />
-          <label v-if="may" class="for">What it is for <input v-model="description" maxlength="300" /></label>
+          <FormField v-if="may" v-model="form.description" label="What it is for" maxlength="300" />
           <p v-else class="soft">{{ routine.description }} Only a supervisor changes routines.</p>
         </div>
         <footer class="foot-bar">
@@ -273,7 +213,7 @@ const add = () =>
             v-if="may"
             variant="flat"
             class="go"
-            :disabled="!dirty || busy || !name.trim()"
+            :disabled="!dirty || busy || !form.name.trim()"
             data-test="keep-routine"
             @click="keep"
             >Keep as version {{ routine.version + 1 }}</VBtn
@@ -289,60 +229,32 @@ const add = () =>
           <span class="soft push">Applies to what happens from now on</span>
         </footer>
       </section>
-      <section v-if="routine && draft && choices" class="right" aria-label="Trial and versions">
-        <div role="tablist" aria-label="Beside the sentence" class="sides">
-          <button
-            v-for="one in ['trial', 'versions'] as const"
-            :key="one"
-            type="button"
-            role="tab"
-            :aria-selected="side === one"
-            :class="{ here: side === one }"
-            @click="side = one"
-          >
-            {{ one === 'trial' ? 'Trial' : 'Versions' }}
-          </button>
-        </div>
-        <RoutineTrial
-          v-if="side === 'trial'"
-          :sentence="filledSentence(draft)"
-          :live="dirty ? routine.sentence : null"
-          :routine="routine.id"
+      <section v-if="routine && form.sentence && choices" class="right" aria-label="Trial and versions">
+        <RoutineSides
+          v-model="side"
+          :sentence="form.sentence"
+          :routine="routine"
+          :dirty="dirty"
+          :versions="versions"
+          :choices="choices"
+          :may="may"
+          @take="takeUp"
         />
-        <RoutineVersions v-else :versions="versions" :choices="choices" :may="may" @take="takeUp" />
       </section>
     </div>
-    <Ask
+    <AutomaticAsk
+      v-if="asking && form.sentence"
       v-model="ask"
-      title="Let it go by itself?"
-      go="By itself"
+      :sentence="form.sentence"
+      :dirty="dirty"
       :busy="busy"
       @go="
         change({ trust: 'automatic' }, `“${routine!.name}” now lets papers go by itself.`, {
           trust: routine!.trust,
         })
       "
-    >
-      <p>
-        From now on, when {{ draft ? eventWords(draft) : '' }} and the sentence is met,
-        {{ draft?.on === 'posted' ? 'that document goes' : `its ${draft?.issue} is issued and goes` }}
-        with no further touch. What already waits stays where it is.
-      </p>
-      <p v-if="dirty" class="notice wait">The sentence as it stands on the screen is saved with it.</p>
-    </Ask>
-    <Ask
-      v-model="adding"
-      :title="from ? `A copy of “${from.name}”` : 'A new routine'"
-      go="Write it"
-      :disabled="!newName.trim()"
-      @go="add"
-    >
-      <label class="for"
-        >Its name
-        <input v-model="newName" maxlength="80" data-test="new-name" placeholder="Invoice for co-operatives"
-      /></label>
-      <p class="soft">It is switched off until you switch it on. The trial shows what it would do.</p>
-    </Ask>
+    />
+    <RoutineNew v-if="adding" v-model="adding" :from="from" @add="add" />
     <CatchUp v-if="routine" v-model="catching" :routine="routine" />
   </div>
 </template>
@@ -352,38 +264,6 @@ const add = () =>
   display: flex;
   flex: 1;
   min-height: 0;
-}
-.title {
-  font-size: 16px;
-}
-.list {
-  flex: 0 0 248px;
-  background: var(--paper);
-  border-right: 1px solid var(--rule);
-  overflow: auto;
-}
-.routine {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-  width: 100%;
-  text-align: left;
-  padding: 11px 14px;
-  border: 0;
-  border-bottom: 1px solid var(--rule);
-  border-left: 3px solid transparent;
-  background: none;
-  font: inherit;
-  cursor: pointer;
-  color: inherit;
-  outline-offset: -3px;
-}
-.routine .tag {
-  margin-right: 6px;
-}
-.routine.here {
-  background: var(--ledger);
-  border-left-color: var(--peg);
 }
 .middle {
   flex: 1;
@@ -416,45 +296,11 @@ const add = () =>
 .about {
   margin: 4px 0 14px;
 }
-.for {
-  font-size: 12.5px;
-  color: var(--soft-ink);
-  display: flex;
-  flex-direction: column;
-  gap: 3px;
-}
-.for input {
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  padding: 7px 9px;
-  font: inherit;
-  font-size: 14px;
-  color: var(--ink);
-  background: var(--paper);
-}
 .right {
   flex: 0 0 328px;
   border-left: 1px solid var(--rule);
   background: var(--paper);
   padding: 12px 20px 20px;
   overflow: auto;
-}
-.sides {
-  display: flex;
-  gap: 2px;
-  margin: 0 -8px 12px;
-}
-.sides button {
-  border: 0;
-  background: none;
-  font: inherit;
-  font-weight: 650;
-  padding: 5px 11px;
-  border-radius: 4px;
-  cursor: pointer;
-  color: var(--ink);
-}
-.sides button.here {
-  background: var(--ledger-deep);
 }
 </style>

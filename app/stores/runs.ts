@@ -1,3 +1,4 @@
+import { useSessionStorage } from '@vueuse/core'
 import { api } from '../composables/api'
 import { useLiveStore } from './live'
 import type { RunReport } from '../contract'
@@ -7,7 +8,7 @@ export const useRuns = defineStore('runs', () => {
   const runs = ref<RunReport[]>([])
 
   /** Reports that were closed in this window do not come back on a reload. */
-  const closed = () => new Set<number>(JSON.parse(sessionStorage.getItem('closed runs') ?? '[]'))
+  const closed = useSessionStorage<number[]>('closed runs', [])
 
   async function refresh(id: number): Promise<void> {
     const report = await api.get('/api/runs/{id}', { path: { id } })
@@ -24,11 +25,11 @@ export const useRuns = defineStore('runs', () => {
    * closed here.
    */
   async function findOpen(): Promise<void> {
-    for (const id of await api.get('/api/runs/mine')) if (!closed().has(id)) await refresh(id)
+    for (const id of await api.get('/api/runs/mine')) if (!closed.value.includes(id)) await refresh(id)
   }
 
   function remove(id: number): void {
-    sessionStorage.setItem('closed runs', JSON.stringify([...closed(), id].slice(-50)))
+    closed.value = [...closed.value, id].slice(-50)
     runs.value = runs.value.filter((run) => run.id !== id)
   }
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { exampleInvoice, order, orderLine, ottermill, tansyHollow } from '../testing/examples'
 import { addDays, dayInZone, formatDay, makeDay, parseDay } from './days'
 import { asPreview, comparePapers } from './issue'
-import { creditorReference, isCreditorReference, isIban, paymentCode } from './payment-code'
+import { checkIban, creditorReference, isCreditorReference, isIban, paymentCode } from './payment-code'
 import { dueDate, earlyPayment } from './terms'
 
 describe('days and due dates', () => {
@@ -44,6 +44,14 @@ describe('payment code and references', () => {
   test('the IBAN check is ISO 7064 mod 97', () => {
     expect(isIban('DE89 3704 0044 0532 0130 00')).toBe(true)
     expect(isIban('DE89 3704 0044 0532 0130 01')).toBe(false)
+  })
+
+  test.each([
+    ['DE89 3704 0044 0532 0130 01', 'its check digits do not hold'],
+    ['DE89 3704 0044 0532 0130', 'it has 20 characters, and one that begins with DE has 22'],
+    ['QQ89 3704 0044 0532 0130 00', 'no country has IBANs that begin like this'],
+  ])('says what is wrong with the IBAN %s', (iban, words) => {
+    expect(() => checkIban(iban)).toThrow(words)
   })
 
   test('a creditor reference carries its own check digits', () => {

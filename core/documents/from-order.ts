@@ -2,9 +2,11 @@ import { Refusal } from '../errors'
 import { Decimal, sum } from '../money/decimal'
 import { type Exchange } from '../money/exchange'
 import { formatMoney, formatPercent, formatPrice, formatQuantity, type Language } from '../money/format'
+import type { TaxCategory } from '../money/tax-codes'
 import { totals } from '../money/totals'
 import { accountFor } from './bank'
 import { formatDay, type Day } from './days'
+import { exactOf } from './exact'
 import type {
   BrandFacts,
   CreditFacts,
@@ -35,8 +37,8 @@ export interface PaperInput {
   /** The number, or its stand-in. */
   number: string
   issued: boolean
-  /** Words of the tax codes in the document's language. */
-  taxWords?: Readonly<Record<string, { name: string; reason: string }>>
+  /** Words of the tax codes in the document's language, and what kind of supply each is for. */
+  taxWords?: Readonly<Record<string, { name: string; reason: string; category?: TaxCategory }>>
   /** For a credit note. */
   credit?: CreditFacts
   /** For the revision of a confirmation: the one that it replaces. */
@@ -205,6 +207,7 @@ export function buildPaper(input: PaperInput): Paper {
       total: result.total,
       toPay: is.asksForPayment ? result.toPay : result.total,
     },
+    exact: exactOf(input, result),
   }
 }
 

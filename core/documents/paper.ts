@@ -1,6 +1,7 @@
 import type { Language } from '../money/format'
 import type { Currency, DecimalText } from '../money/decimal'
 import type { Day } from './days'
+import type { PaperExact } from './exact'
 import type { DocumentKind } from './kinds'
 
 /**
@@ -47,6 +48,8 @@ export interface Paper {
   words: PaperWords
   /** The same amounts as exact decimals, for the register and the open item. */
   amounts: { net: DecimalText; tax: DecimalText; total: DecimalText; toPay: DecimalText }
+  /** Everything once more in exact values, for forms that machines read. */
+  exact: PaperExact
 }
 
 export interface PaperFact {

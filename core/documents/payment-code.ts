@@ -1,3 +1,4 @@
+import { countrySpecs, isValidIBAN, validateIBAN, ValidationErrorsIBAN as Wrong } from 'ibantools'
 import { Refusal } from '../errors'
 import { Decimal, type Currency, type DecimalText } from '../money/decimal'
 
@@ -11,11 +12,10 @@ function mod97(text: string): number {
   return remainder
 }
 
-/** Whether an IBAN's check digits hold (ISO 13616). Spaces do not matter. */
-export function isIban(text: string): boolean {
-  const iban = text.replace(/\s/g, '').toUpperCase()
-  return /^[A-Z]{2}\d{2}[A-Z0-9]{11,30}$/.test(iban) && mod97(iban.slice(4) + iban.slice(0, 4)) === 1
-}
+/** Whether an IBAN is of a country, as long as there, and its check digits hold (ISO 13616). Spaces do not matter. */
+export const isIban = (text: string): boolean => isValidIBAN(plainIban(text))
+
+const plainIban = (text: string) => text.replace(/\s/g, '').toUpperCase()
 
 /** An IBAN in groups of four, as it is printed. */
 export function formatIban(text: string): string {
@@ -81,13 +81,25 @@ export function paymentCode(facts: PaymentFacts): string | undefined {
   ].join('\n')
 }
 
+/** What is wrong with an IBAN, as the rest of a sentence about it; null where it is right. */
+function ibanProblem(text: string): string | null {
+  const iban = plainIban(text)
+  const { valid, errorCodes } = validateIBAN(iban)
+  if (valid) return null
+  if (errorCodes.includes(Wrong.NoIBANCountry)) return 'no country has IBANs that begin like this'
+  const long = countrySpecs[iban.slice(0, 2)]?.chars
+  if (errorCodes.includes(Wrong.WrongBBANLength) && long)
+    return `it has ${iban.length} characters, and one that begins with ${iban.slice(0, 2)} has ${long}`
+  return 'its check digits do not hold'
+}
+
 /** @throws Refusal when a bank account cannot be right */
 export function checkIban(iban: string, field = 'iban'): void {
-  if (!isIban(iban)) {
+  const problem = ibanProblem(iban)
+  if (problem)
     throw new Refusal(
       'bad-iban',
-      `${iban} is not a valid IBAN: its check digits do not hold. Compare it with the bank's letter.`,
+      `${iban} is not a valid IBAN: ${problem}. Compare it with the bank's letter.`,
       { status: 400, about: { field } },
     )
-  }
 }

@@ -3,6 +3,7 @@ import { Decimal } from '../money/decimal'
 import { formatMoney } from '../money/format'
 import { accountFor } from './bank'
 import { formatDay } from './days'
+import { exactReceipt } from './exact'
 import type { PaymentFacts } from './facts'
 import { type PaperInput } from './from-order'
 import { addressLines, printedBrand } from './printed'
@@ -94,5 +95,6 @@ export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
       copy: words.copy,
     },
     amounts: { net: payment.amount, tax: '0', total: payment.amount, toPay: payment.amount },
+    exact: exactReceipt(input, payment),
   }
 }

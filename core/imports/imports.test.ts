@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { readRecord, recordOf } from './row'
-import { guessMapping, importFields, importSubjects } from './subjects'
+import { importFields, importSubjects } from './subjects'
+import { guessMapping } from './mapping'
 import {
   decodeText,
   findDayOrder,

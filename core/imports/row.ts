@@ -1,14 +1,8 @@
 import { countryOf } from '../countries'
 import { isAddress } from '../preferences/recipients'
 import { Decimal } from '../money/decimal'
-import {
-  directions,
-  importFields,
-  oneOf,
-  type ImportField,
-  type ImportSubject,
-  type Mapping,
-} from './subjects'
+import { directions, importFields, oneOf, type ImportField, type ImportSubject } from './subjects'
+import { type Mapping } from './mapping'
 import { readDay, readNumber, type DayOrder, type DecimalSign } from './text'
 
 /** A record with plain values by field key: exact numbers, ISO days, trimmed text; what is empty is left out. */

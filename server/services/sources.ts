@@ -10,7 +10,7 @@ export function registerSources(): void {
   registerSource('draft', draftSource)
   registerSource('payment', paymentSource)
   registerHooks({
-    paidAtOnce: ({ number, documentId, ...payment }, actor) =>
+    paidAtOnce: ({ number, documentId, ...payment }, who) =>
       bookPayment(
         {
           ...payment,
@@ -19,7 +19,7 @@ export function registerSources(): void {
           settle: [{ documentId, amount: payment.amount, discount: '0', writeOff: '0' }],
           another: true,
         },
-        actor,
+        who,
       ),
   })
 }

@@ -25,7 +25,7 @@ describe('a rehearsal', () => {
     await house()
     await desk.page.click('button[aria-label^="Rehearsal address"]')
     await desk.wait('[data-test="rehearsal-address"]')
-    await desk.page.type('[data-test="rehearsal-address"]', 'rehearsal@tansyhollow.example')
+    await desk.page.type('[data-test="rehearsal-address"] input', 'rehearsal@tansyhollow.example')
     await desk.press('Enter', 'Escape')
     await desk.page.waitForFunction(
       () => !document.querySelector<HTMLButtonElement>('[data-test="start-rehearsal"]')?.disabled,
@@ -112,7 +112,7 @@ describe('what waits', () => {
     await desk.page.goto(`${desk.base}/register`)
     await desk.wait('[data-test="copy"]')
     await desk.page.click('[data-test="copy"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('#copy-to'))
+    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="copy-to"] input'))
     await desk.press('Control+a')
     await desk.page.keyboard.type('office@busy.example')
     await desk.press('Enter')
@@ -130,7 +130,7 @@ describe('what waits', () => {
     expect(await desk.page.$('[data-test="ask-go"][disabled]')).not.toBeNull()
     const day = new Date(Date.now() + 30 * 86_400_000)
     await desk.setDate('[data-test="later-day"]', day.toISOString().slice(0, 10))
-    await desk.fill('[data-test="later-time"]', '7:30')
+    await desk.fill('[data-test="later-time"] input', '7:30')
     await desk.page.click('[data-test="ask-go"]')
     await row(new Intl.DateTimeFormat('en-IE', { day: 'numeric', month: 'short' }).format(day))
     await desk.page.click('[data-test="cancel"]')

@@ -88,7 +88,7 @@ describe('a bank file', () => {
       await desk.says(`booked for ${c.name}`)
       await desk.page.goto(`${desk.base}/accounts/bank?state=strange`)
       await desk.says('No open invoice has its number')
-      await desk.page.type('[data-test="entry-customer"]', c.name.slice(0, 12))
+      await desk.page.type('[data-test="entry-customer"] input', c.name.slice(0, 12))
       await desk.wait('aside.right li .word')
       await desk.press('Enter')
       await desk.wait('[data-test="book-entry"]:not([disabled])')

@@ -224,7 +224,9 @@ export function useDesk(): Desk {
         )
         await page.keyboard.press('Enter')
         await page.waitForFunction(
-          (where) => location.pathname.startsWith(where) && !document.querySelector('.finder'),
+          (where) =>
+            (location.pathname === where || location.pathname.startsWith(`${where}/`)) &&
+            !document.querySelector('.finder'),
           {},
           path,
         )

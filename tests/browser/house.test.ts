@@ -146,7 +146,7 @@ describe('Stuck', () => {
     )
     await says('There is no mailbox of this name any more')
     await desk.page.click('[data-test="remedy"] [data-test="contacts"]')
-    const email = await wait('[data-test="contact-email-1"]')
+    const email = await wait('[data-test="contact-email-1"] input')
     await desk.page.waitForFunction(() =>
       document.activeElement?.matches('.v-dialog input, [data-test="ask-go"]'),
     )
@@ -249,12 +249,12 @@ describe('an order', () => {
       document.querySelector<HTMLElement>('.facts')?.innerText.includes('arrived'),
     )
     await desk.page.click('[data-test="copy"]')
-    await wait('#copy-to')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('#copy-to'))
+    await wait('[data-test="copy-to"] input')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="copy-to"] input'))
     await desk.page.click('[data-test="ask-go"]')
     await says('Send it again?')
-    await desk.page.click('#copy-to', { count: 3 })
-    await desk.page.type('#copy-to', 'auditor@elsewhere.example')
+    await desk.page.click('[data-test="copy-to"] input', { count: 3 })
+    await desk.page.type('[data-test="copy-to"] input', 'auditor@elsewhere.example')
     await desk.page.click('[data-test="ask-go"]')
     await says('goes to auditor@elsewhere.example')
   })

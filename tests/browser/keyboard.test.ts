@@ -97,6 +97,15 @@ describe('by keyboard alone', () => {
     await desk.tabTo('[data-test="quantity-1"]')
     await desk.press('Control+a')
     await desk.page.keyboard.type('77')
+    // the answer to the save is slow, and the paper is built anew before it: whoever leaves now is not asked
+    await desk.page.evaluate(() => {
+      const { fetch } = window
+      window.fetch = async (...ask) => {
+        const answer = await fetch(...ask)
+        if (ask[1]?.method === 'PUT') await new Promise((resolve) => setTimeout(resolve, 2500))
+        return answer
+      }
+    })
     await desk.press('Control+Enter')
     await ready(() => document.body.innerText.includes('Changed since you looked'))
     await desk.goTo('Line', '/')

@@ -30,13 +30,16 @@ describe('an invoice without an order', () => {
     await desk.clickText('header a', 'Register')
     await desk.wait('[data-test="write-invoice"]')
     await desk.page.click('[data-test="write-invoice"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="customer-search"]'))
+    await desk.page.waitForFunction(() =>
+      document.activeElement?.matches('[data-test="customer-search"] input'),
+    )
     await desk.page.keyboard.type('brannoc')
     await desk.page.waitForFunction(
       () =>
         document.querySelectorAll('input[name="customer"]').length === 1 &&
         document.querySelector<HTMLInputElement>('input[name="customer"]')!.checked,
     )
+    await desk.wait('[data-test="ask-go"]:not([disabled])')
     await desk.press('Enter')
     await desk.wait('[data-test="keep-draft"]')
     await desk.clickText('.word', '+ line')
@@ -116,11 +119,14 @@ describe('by keyboard alone', () => {
     await desk.goTo('Register', '/register')
     await desk.tabTo('[data-test="write-invoice"]')
     await desk.press('Enter')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="customer-search"]'))
+    await desk.page.waitForFunction(() =>
+      document.activeElement?.matches('[data-test="customer-search"] input'),
+    )
     await desk.page.keyboard.type('brannoc')
     await desk.page.waitForFunction(
       () => document.querySelector<HTMLInputElement>('input[name="customer"]')?.checked,
     )
+    await desk.wait('[data-test="ask-go"]:not([disabled])')
     await desk.press('Enter')
     await desk.wait('[data-test="keep-draft"]')
     await desk.tabTo('.word.open-end')

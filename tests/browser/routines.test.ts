@@ -21,7 +21,7 @@ describe('a routine', () => {
     await desk.goTo('Routines', '/routines')
     await desk.tabTo('[data-test="new-routine"]')
     await desk.press('Enter')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="new-name"]'))
+    await desk.page.waitForFunction(() => document.activeElement?.matches('[data-test="new-name"] input'))
     await desk.page.keyboard.type('Large invoices')
     await desk.press('Enter')
     await desk.page.waitForFunction(
@@ -37,8 +37,8 @@ describe('a routine', () => {
     await desk.page.keyboard.type('total')
     await desk.press('Enter')
     // its editor opens automatically, and it counts only once it is filled
-    await desk.wait('[data-test="condition-amount"]')
-    await desk.tabTo('[data-test="condition-amount"]')
+    await desk.wait('[data-test="condition-amount"] input')
+    await desk.tabTo('[data-test="condition-amount"] input')
     await desk.press('Control+a')
     await desk.page.keyboard.type('1500')
     await desk.press('Escape')
@@ -142,7 +142,7 @@ test('with a sentence that was edited and not saved, what is switched on is what
     () => !document.querySelector<HTMLElement>('.about')!.innerText.includes('On since'),
   )
   await openWord('Condition')
-  await desk.tabTo('[data-test="condition-amount"]')
+  await desk.tabTo('[data-test="condition-amount"] input')
   await desk.press('Control+a')
   await desk.page.keyboard.type('2500')
   await desk.press('Escape')
@@ -215,11 +215,11 @@ describe('customers', () => {
     await desk.wait('[data-test="wish-invoice"] .notice')
     expect(await desk.text('[data-test="wish-invoice"]')).toContain('no billing contact')
     await desk.clickText('[data-test="wish-invoice"] button', 'Add a contact')
-    await desk.wait('[data-test="contact-email-1"]')
+    await desk.wait('[data-test="contact-email-1"] input')
     await desk.page.waitForFunction(() =>
       document.activeElement?.matches('.v-dialog input, [data-test="ask-go"]'),
     )
-    await desk.page.type('[data-test="contact-email-1"]', 'estate@gorsefield.example')
+    await desk.page.type('[data-test="contact-email-1"] input', 'estate@gorsefield.example')
     await desk.page.click('[data-test="ask-go"]')
     await desk.page.waitForFunction(() =>
       document

@@ -3,6 +3,7 @@ import { one } from '../../server/db/connection'
 import { setStatus } from '../../server/services/orders/orders'
 import { until } from '../integration/house'
 import { seededDice, useDoomed } from './processes'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /*
  * A run of 300 invoices while the worker and the mail server are killed with SIGKILL at random moments.
@@ -16,7 +17,8 @@ test(
     'a minute of the restart',
   async () => {
     const ids = await doomed.packOrders(orderCount)
-    for (let at = 0; at < ids.length; at += 60) await setStatus(ids.slice(at, at + 60), 'Shipped', 'Test')
+    for (let at = 0; at < ids.length; at += 60)
+      await setStatus(ids.slice(at, at + 60), 'Shipped', inTheNameOf('Test'))
     const dice = seededDice()
     doomed.start('mail-standin')
     doomed.start('worker')

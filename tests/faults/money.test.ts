@@ -8,6 +8,7 @@ import { bookSure } from '../../server/services/receivables/bank-booking'
 import { setStatus } from '../../server/services/orders/orders'
 import { until } from '../integration/house'
 import { seededDice, useDoomed } from './processes'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /*
  * A bank file is read and its payments booked, and orders are imported, while the worker is killed with
@@ -23,7 +24,7 @@ test(
     'once, each order once',
   async () => {
     const ids = await doomed.packOrders(invoiceCount)
-    await setStatus(ids, 'Shipped', 'Test')
+    await setStatus(ids, 'Shipped', inTheNameOf('Test'))
     doomed.start('mail-standin')
     doomed.start('worker')
     await until(
@@ -44,7 +45,7 @@ test(
           { amount: '3.33', name: 'Nobody' },
         ]),
       ),
-      'Test',
+      inTheNameOf('Test'),
     )
     const line = (n: number, text: string) =>
       `K-${n},2026-11-20,${10417 + (n % 3)},Packed,${text},1,40,standard`
@@ -58,14 +59,15 @@ test(
           '',
         ].join('\n'),
       ),
-      'Test',
+      inTheNameOf('Test'),
     )
     await checkImport(importId, await importView(importId))
 
     const dice = seededDice()
     const goOn = async () => {
       const file = (await bankFiles()).find((one) => one.id === fileId)!
-      if (file.state === 'ready' && file.counts.sure) await bookSure(fileId, null, 'Test').catch(() => {})
+      if (file.state === 'ready' && file.counts.sure)
+        await bookSure(fileId, null, inTheNameOf('Test')).catch(() => {})
       if ((await importView(importId)).state === 'checked') await writeImport(importId).catch(() => {})
       return { file, view: await importView(importId) }
     }

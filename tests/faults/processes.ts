@@ -10,6 +10,7 @@ import { addOrder } from '../../server/services/orders/orders'
 import { addRoutine } from '../../server/services/routines/routines'
 import { Mailboxes } from '../../standins/mail/mailboxes'
 import { freshDatabase } from '../integration/house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /**
  * Processes that can be killed, over a durable database of their own, and what must hold after any number of
@@ -90,7 +91,7 @@ export function useDoomed(): Doomed {
             delayMinutes: 0,
           },
         },
-        'Test',
+        inTheNameOf('Test'),
       )
       const reachable = customers.filter(
         (customer) =>
@@ -130,7 +131,7 @@ export function useDoomed(): Doomed {
                 },
               ],
             },
-            'Test',
+            inTheNameOf('Test'),
           ),
         )
       }

@@ -18,6 +18,7 @@ import { lookAtEvents } from '../../server/services/routines/look-at-events'
 import { addRoutine } from '../../server/services/routines/routines'
 import { tryOut } from '../../server/services/routines/trial'
 import { papersOf, historyWords, until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /*
  * What follows posting: routines that send that very document, what becomes of documents whose order is
@@ -36,7 +37,7 @@ const sentence = (change: Partial<RoutineSentence> = {}): RoutineSentence => ({
   ...change,
 })
 const routine = (name: string, trust: Trust, change: Partial<RoutineSentence> = {}) =>
-  addRoutine({ name, description: '', trust, isOn: true, sentence: sentence(change) }, 'Test')
+  addRoutine({ name, description: '', trust, isOn: true, sentence: sentence(change) }, inTheNameOf('Test'))
 
 beforeEach(async () => {
   await run(`update routine set is_on = false where sentence ->> 'on' is not null`)
@@ -45,7 +46,7 @@ beforeEach(async () => {
 
 /** Writes an invoice and issues it without sending it. */
 async function posted(customer = '10417', price = '100.00'): Promise<{ id: number; number: string }> {
-  const draftId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, 'Test')
+  const draftId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, inTheNameOf('Test'))
   const draft = await draftView(draftId)
   const lines = [
     {
@@ -68,14 +69,16 @@ async function posted(customer = '10417', price = '100.00'): Promise<{ id: numbe
       earlierDateOk: false,
       facts: { ...draft.facts, lines, suppliedOn: today() },
     },
-    'Test',
+    inTheNameOf('Test'),
   )
   await house.settle()
   const [paper] = await rows<{ preparedId: number; revision: number }>(
     'select id "preparedId", revision from prepared_document where source_id = $1',
     [draftId],
   )
-  const [result] = await issueInOneTransaction([paper!], 'Col Varley', undefined, { postOnly: true })
+  const [result] = await issueInOneTransaction([paper!], inTheNameOf('Col Varley'), undefined, {
+    postOnly: true,
+  })
   expect(result).toMatchObject({ outcome: 'issued' })
   await house.settle()
   return { id: result!.documentId!, number: result!.reason }
@@ -111,7 +114,7 @@ describe('a routine on posting', () => {
     expect((await house.mails('desk@tansyhollow.example'))[0]!.subject).toContain(document.number)
     expect((await one<{ count: number }>('select count(*)::int count from document'))!.count).toBe(before + 1)
     expect(await evaluations(document.id)).toMatchObject([{ outcome: 'sent' }])
-    await expect(sendDocuments([document.id], 'Test')).rejects.toThrow('already on its way')
+    await expect(sendDocuments([document.id], inTheNameOf('Test'))).rejects.toThrow('already on its way')
   })
 
   test('does nothing for what a person sent with its posting, and says so', async () => {
@@ -119,7 +122,10 @@ describe('a routine on posting', () => {
     const order = await house.newOrder()
     await house.ship([order])
     const [paper] = await papersOf([order])
-    const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], 'Test')
+    const [result] = await issueInOneTransaction(
+      [{ preparedId: paper!.id, revision: null }],
+      inTheNameOf('Test'),
+    )
     await house.settle()
     expect(await dispatches(result!.documentId!)).toHaveLength(1)
     expect(await evaluations(result!.documentId!)).toMatchObject([
@@ -138,7 +144,7 @@ describe('a routine on posting', () => {
         [document.id],
       ),
     ).toEqual({ name: 'After a look' })
-    await sendDocuments([document.id], 'Col Varley')
+    await sendDocuments([document.id], inTheNameOf('Col Varley'))
     expect(
       await one(
         `select to_role "role"
@@ -178,7 +184,7 @@ describe('a routine on posting', () => {
 
   test('posting stands when it is voided a second later: nothing goes', async () => {
     const document = await posted()
-    await voidDocument(document.id, 'Wrong customer', 'Test')
+    await voidDocument(document.id, 'Wrong customer', inTheNameOf('Test'))
     await routine('Late', 'automatic')
     await run(`update event set looked_at = null where document_id = $1 and kind = 'document issued'`, [
       document.id,
@@ -223,7 +229,7 @@ describe('an order that is withdrawn after its invoice', () => {
     const [paper] = await papersOf([order])
     const [result] = await issueInOneTransaction(
       [{ preparedId: paper!.id, revision: null }],
-      'Test',
+      inTheNameOf('Test'),
       undefined,
       { postOnly: !send },
     )
@@ -239,12 +245,18 @@ describe('an order that is withdrawn after its invoice', () => {
 
   test('is listed; what was never handed over is voided, the other credited on To check', async () => {
     const [sent, unsent] = [await billed(true), await billed(false)]
-    await setStatus([sent.order, unsent.order], 'Withdrawn', 'Test')
+    await setStatus([sent.order, unsent.order], 'Withdrawn', inTheNameOf('Test'))
     await house.settle()
     expect(await standing()).toEqual(expect.arrayContaining([sent.number, unsent.number]))
-    const report = await reverseWithdrawn({ documentIds: [sent.document, unsent.document] }, 'Col Varley')
+    const report = await reverseWithdrawn(
+      { documentIds: [sent.document, unsent.document] },
+      inTheNameOf('Col Varley'),
+    )
     expect(report).toEqual({ voided: [unsent.number], credited: [sent.number], refused: [] })
-    const again = await reverseWithdrawn({ documentIds: [sent.document, unsent.document] }, 'Col Varley')
+    const again = await reverseWithdrawn(
+      { documentIds: [sent.document, unsent.document] },
+      inTheNameOf('Col Varley'),
+    )
     expect(again).toMatchObject({
       voided: [],
       credited: [],
@@ -254,14 +266,14 @@ describe('an order that is withdrawn after its invoice', () => {
       `select p.id "preparedId" from prepared_document p join draft b on b.id = p.source_id where b.credits_id = $1`,
       [sent.document],
     )
-    await issueInOneTransaction([{ preparedId: credit!.preparedId, revision: null }], 'Test')
+    await issueInOneTransaction([{ preparedId: credit!.preparedId, revision: null }], inTheNameOf('Test'))
     expect(await standing()).not.toContain(sent.number)
   })
 
   test("by the house's rule settles itself, and an order that comes back may be billed anew", async () => {
     await changeHouse({ withdrawnRule: 'settle' })
     const unsent = await billed(false)
-    await setStatus([unsent.order], 'Withdrawn', 'Test')
+    await setStatus([unsent.order], 'Withdrawn', inTheNameOf('Test'))
     await house.settle()
     expect(
       await one('select reason, by from document_void where document_id = $1', [unsent.document]),
@@ -269,7 +281,7 @@ describe('an order that is withdrawn after its invoice', () => {
       reason: expect.stringMatching(/^Order SO-\d+ was withdrawn$/),
       by: 'Clothespin, by the house’s rule',
     })
-    await setStatus([unsent.order], 'Shipped', 'Test')
+    await setStatus([unsent.order], 'Shipped', inTheNameOf('Test'))
     await house.settle()
     expect(await papersOf([unsent.order])).toContainEqual(
       expect.objectContaining({ state: 'prepared', problem: null }),
@@ -288,14 +300,14 @@ describe('dates', () => {
     await run(`update sales_order set status_since = now() - interval '3 days' where id = $1`, [orders[0]])
     await run(`update sales_order set status_since = now() - interval '9 days' where id = $1`, [orders[1]])
     const issue = async (order: number) => {
-      await prepareByHand('order confirmation', [order], 'Test')
+      await prepareByHand('order confirmation', [order], inTheNameOf('Test'))
       const [paper] = await rows<{ preparedId: number }>(
         `select id "preparedId" from prepared_document where source_id = $1 and kind = 'order confirmation'`,
         [order],
       )
       const [result] = await issueInOneTransaction(
         [{ preparedId: paper!.preparedId, revision: null }],
-        'Test',
+        inTheNameOf('Test'),
       )
       return (await one<{ date: string; printed: string }>(
         `select date::text date, paper -> 'facts' -> 0 ->> 'value' printed from document where id = $1`,
@@ -310,7 +322,7 @@ describe('dates', () => {
 
   test('an earlier date that was allowed is listed, with the date it went behind', async () => {
     const newest = await posted()
-    const draftId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test')
+    const draftId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, inTheNameOf('Test'))
     const draft = await draftView(draftId)
     const lines = [
       {
@@ -333,14 +345,14 @@ describe('dates', () => {
         earlierDateOk: true,
         facts: { ...draft.facts, lines, suppliedOn: today(), date: addDays(today(), -1) },
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     await house.settle()
     const [paper] = await rows<{ preparedId: number; revision: number }>(
       'select id "preparedId", revision from prepared_document where source_id = $1',
       [draftId],
     )
-    const [result] = await issueInOneTransaction([paper!], 'Test')
+    const [result] = await issueInOneTransaction([paper!], inTheNameOf('Test'))
     expect(
       (await register({ state: 'earlier date', sort: 'issued', descending: true, limit: 10 })).rows.map(
         (row) => row.id,

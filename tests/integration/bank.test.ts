@@ -27,6 +27,7 @@ import {
 } from '../../server/services/imports/imports'
 import { importRows } from '../../server/services/imports/imports-queries'
 import { papersOf, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* Bank files: read, matched, looked at and booked; never twice. */
 const house = useHouse({ reports: false })
@@ -58,7 +59,7 @@ async function invoice(
   const [paper] = await papersOf([order])
   const [result] = await issueInOneTransaction(
     [{ preparedId: paper!.id, revision: null }],
-    'Test',
+    inTheNameOf('Test'),
     undefined,
     {
       postOnly: true,
@@ -80,7 +81,7 @@ async function read(movements: Movement[], name = `statement-${++place}.xml`): P
   const id = await takeBankFile(
     name,
     Buffer.from(statementXml(`IE35DEMO${place}`, day, movements)),
-    'Col Varley',
+    inTheNameOf('Col Varley'),
   )
   await house.settle()
   return id
@@ -120,7 +121,7 @@ describe('a bank file', () => {
         'strange: Money that went out, and no credit note is named.',
       ])
       expect(await open(a.id)).toBe(a.open)
-      expect(await bookSure(file, null, 'Maeve Tarrant')).toBe(2)
+      expect(await bookSure(file, null, inTheNameOf('Maeve Tarrant'))).toBe(2)
       await house.settle()
       expect([await open(a.id), await open(b.id), await open(c.id)]).toEqual(['0.00', '0.00', c.open])
       expect(
@@ -130,14 +131,22 @@ describe('a bank file', () => {
       await bookEntry(
         unsure!.id,
         { customerId: unsure!.proposal.customerId!, settle: unsure!.proposal.settlements },
-        'Col Varley',
+        inTheNameOf('Col Varley'),
       )
       expect(await open(c.id)).toBe('10.00')
       await expect(
-        bookEntry(unsure!.id, { customerId: unsure!.proposal.customerId!, settle: [] }, 'Maeve Tarrant'),
+        bookEntry(
+          unsure!.id,
+          { customerId: unsure!.proposal.customerId!, settle: [] },
+          inTheNameOf('Maeve Tarrant'),
+        ),
       ).rejects.toThrow('It is booked already, by Col Varley')
-      expect(await setAside([fee!.id, unsure!.id], 'Bank fee', 'Col Varley')).toEqual([fee!.id])
-      await bookEntry(strange!.id, { customerId: house.customer('10417').id, settle: [] }, 'Col Varley')
+      expect(await setAside([fee!.id, unsure!.id], 'Bank fee', inTheNameOf('Col Varley'))).toEqual([fee!.id])
+      await bookEntry(
+        strange!.id,
+        { customerId: house.customer('10417').id, settle: [] },
+        inTheNameOf('Col Varley'),
+      )
       expect(
         (await one<{ open: string }>('select open::text open from payment where amount = 3.33'))!.open,
       ).toBe('3.33')
@@ -153,20 +162,20 @@ describe('a bank file', () => {
     const a = await invoice()
     const movement = { amount: a.open, name: 'x', text: a.number }
     const bytes = Buffer.from(statementXml('IE35SAME', day, [movement]))
-    const first = await takeBankFile('monday.xml', bytes, 'Col Varley')
-    await expect(takeBankFile('again.xml', bytes, 'Maeve Tarrant')).rejects.toThrow(
+    const first = await takeBankFile('monday.xml', bytes, inTheNameOf('Col Varley'))
+    await expect(takeBankFile('again.xml', bytes, inTheNameOf('Maeve Tarrant'))).rejects.toThrow(
       /was read on \d+ \w+ \d{4} by Col Varley, as monday\.xml/,
     )
     await house.settle()
     const later = await takeBankFile(
       'tuesday.xml',
       Buffer.from(statementXml('IE35SAME', day, [movement, { amount: '1.00', name: 'y' }])),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     await house.settle()
     expect((await bankFiles()).find((one) => one.id === later)).toMatchObject({ entries: 2, known: 1 })
     expect(await entries(later)).toHaveLength(1)
-    await bookSure(first, null, 'Col Varley')
+    await bookSure(first, null, inTheNameOf('Col Varley'))
     await Promise.all([bookWaiting(first), bookWaiting(first), house.settle()])
     expect(await rows('select id from allocation where to_document_id = $1', [a.id])).toHaveLength(1)
   })
@@ -197,12 +206,12 @@ describe('a bank file', () => {
         reference: '',
         settle: [{ documentId: a.id, amount: a.open, discount: '0', writeOff: '0' }],
       },
-      'Test',
+      inTheNameOf('Test'),
     )
-    await bookSure(file, null, 'Col Varley')
+    await bookSure(file, null, inTheNameOf('Col Varley'))
     await house.settle()
     expect(told(await entries(file))[0]).toMatch(/^unsure: Nothing is open on .* any more/)
-    await undoPayment(paid, 'Mistake', 'Test')
+    await undoPayment(paid, 'Mistake', inTheNameOf('Test'))
     expect(await matchAgain(file)).toBe(1)
     expect((await entries(file))[0]!.state).toBe('sure')
   })
@@ -221,7 +230,7 @@ describe('a bank file', () => {
           { amount: '2.00', name: 'y' },
         ]),
       ),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     await house.settle()
     expect((await bankFiles()).find((one) => one.id === again)).toMatchObject({ entries: 2, known: 1 })
@@ -238,7 +247,7 @@ describe('a bank file', () => {
       const id = await takeBankFile(
         'both.xml',
         Buffer.from(`<Document><BkToCstmrStmt>${statement}${statement}</BkToCstmrStmt></Document>`),
-        'Col Varley',
+        inTheNameOf('Col Varley'),
       )
       await house.settle()
       expect((await bankFiles()).find((one) => one.id === id)).toMatchObject({
@@ -273,7 +282,7 @@ describe('a bank file', () => {
     ],
     ['a CSV', 'date,amount\n2026-11-01,5\n', 'no well-formed XML'],
   ])('%s is refused in words, and nothing is kept of it', async (_, content, words) => {
-    const id = await takeBankFile('strange', Buffer.from(content), 'Test')
+    const id = await takeBankFile('strange', Buffer.from(content), inTheNameOf('Test'))
     await house.settle()
     expect((await bankFiles()).find((one) => one.id === id)).toMatchObject({
       state: 'refused',
@@ -283,7 +292,7 @@ describe('a bank file', () => {
   })
 
   test('an empty file is refused at once, and a worker that dies while it reads leaves it to be read', async () => {
-    await expect(takeBankFile('nothing.xml', new Uint8Array(), 'Test')).rejects.toThrow('empty')
+    await expect(takeBankFile('nothing.xml', new Uint8Array(), inTheNameOf('Test'))).rejects.toThrow('empty')
     const xml = statementXml('IE35DIES', day, [{ amount: '5.00', name: 'x' }])
     await run(`insert into file (sha256, media_type, size, bytes, kept_at) values ($1, 'x', 1, $2, now())`, [
       createHash('sha256').update(xml).digest('hex'),
@@ -306,7 +315,7 @@ describe('a bank statement as CSV', () => {
       'bank movements',
       'umsaetze.csv',
       statementCsv(account, day, movements),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     const view = await importView(id)
     await checkImport(id, { ...view, mapping: { ...view.mapping, account: { fixed: account } } })
@@ -363,7 +372,7 @@ describe('a bank statement as CSV', () => {
         ['-4.90', 'EUR', 'Bank', day],
       ])
       expect(await open(a.id)).toBe(a.open)
-      await bookSure(file, null, 'Col Varley')
+      await bookSure(file, null, inTheNameOf('Col Varley'))
       await house.settle()
       expect([await open(a.id), await open(b.id)]).toEqual(['0.00', '0.00'])
     },
@@ -401,7 +410,7 @@ describe('a bank statement as CSV', () => {
         { ...record, amount: '1.005' },
         { ...record, bookedOn: '2099-01-01' },
       ],
-      'Shop',
+      inTheNameOf('Shop'),
     )
     expect(given.map((one) => `${one.outcome}: ${one.note}`)).toEqual([
       'unchanged: This movement is known already.',
@@ -410,21 +419,25 @@ describe('a bank statement as CSV', () => {
       expect.stringContaining('wrong: 2099-01-01 is in the future'),
     ])
     expect(
-      (await importRecords('bank movements', [record, { ...record, bankReference: 'other' }], 'Shop')).map(
-        (one) => one.outcome,
-      ),
+      (
+        await importRecords(
+          'bank movements',
+          [record, { ...record, bankReference: 'other' }],
+          inTheNameOf('Shop'),
+        )
+      ).map((one) => one.outcome),
     ).toEqual(['unchanged', 'unchanged'])
     const xml = `<Document><BkToCstmrStmt><Stmt><Acct><Id><IBAN>DE47SAME</IBAN></Id></Acct>
 <Ntry><Amt Ccy="EUR">61.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts>BOOK</Sts><BookgDt><Dt>${day}</Dt></BookgDt>
 <AcctSvcrRef>other</AcctSvcrRef></Ntry></Stmt></BkToCstmrStmt></Document>`
-    const asXml = await takeBankFile('same.xml', Buffer.from(xml), 'Col Varley')
+    const asXml = await takeBankFile('same.xml', Buffer.from(xml), inTheNameOf('Col Varley'))
     await house.settle()
     expect((await bankFiles()).find((one) => one.id === asXml)).toMatchObject({ entries: 1, known: 1 })
   })
 
   test('movements alike in one file are each kept; a worker that dies half-way goes on where it was', async () => {
     const alike = 'bookedOn,amount,name\n2026-11-20,5,Same\n2026-11-20,5,Same\n2026-11-20,zero,Same\n'
-    const id = await takeImport('bank movements', 'alike.csv', Buffer.from(alike), 'Col Varley')
+    const id = await takeImport('bank movements', 'alike.csv', Buffer.from(alike), inTheNameOf('Col Varley'))
     await checkImport(id, await importView(id))
     await house.settle()
     expect(await words(id)).toEqual([
@@ -443,7 +456,7 @@ describe('a bank statement as CSV', () => {
       'bank movements',
       'short.csv',
       Buffer.from('bookedOn,name\n2026-11-20,Same\n'),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     await expect(checkImport(id, await importView(id))).rejects.toThrow(
       'Say which column is “Amount, with its sign” or “Amount that came in” or “Amount that went out”.',

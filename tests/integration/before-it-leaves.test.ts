@@ -24,6 +24,7 @@ import { lineList } from '../../server/services/line/list-queries'
 import { documentView } from '../../server/services/line/in-hand'
 import { addRoutine } from '../../server/services/routines/routines'
 import { papersOf, historyWords, until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* What keeps papers back: undo time, stop, hold, another time, pause; rehearsal; and the print queue. */
 const house = useHouse()
@@ -77,7 +78,7 @@ describe('grace', () => {
     const id = await startRun(ready(papers), randomUUID(), user)
     await house.settle()
     expect(await issued(orders)).toBe(0)
-    await takeBack(id, 'Col Varley')
+    await takeBack(id, inTheNameOf('Col Varley'))
     await run('update send_run set goes_at = now() where id = $1', [id])
     expect(await runReport(id)).toMatchObject({
       chosen: 3,
@@ -87,7 +88,7 @@ describe('grace', () => {
       numbers: [],
     })
     expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared', 'prepared'])
-    await expect(takeBack(id, 'Col Varley')).rejects.toThrow('Its grace is over')
+    await expect(takeBack(id, inTheNameOf('Col Varley'))).rejects.toThrow('Its grace is over')
   })
 
   test('over, the run goes by itself, even if its job was lost', async () => {
@@ -95,7 +96,7 @@ describe('grace', () => {
     const { orders, papers } = await shipped(2)
     const id = await startRun(ready(papers), randomUUID(), user)
     await run(`update send_run set goes_at = now() - interval '1 second' where id = $1`, [id])
-    await expect(takeBack(id, 'Col Varley')).rejects.toThrow('Its grace is over')
+    await expect(takeBack(id, inTheNameOf('Col Varley'))).rejects.toThrow('Its grace is over')
     await run(`delete from graphile_worker._private_jobs`)
     await sweep()
     await house.settle()
@@ -107,7 +108,7 @@ describe('grace', () => {
     await changeHouse({ undoMinutes: 5 })
     const { orders, papers } = await shipped(2)
     const id = await startRun(ready(papers), randomUUID(), user)
-    await stopRun(id, 'Maeve')
+    await stopRun(id, inTheNameOf('Maeve'))
     await run('update send_run set goes_at = now() where id = $1', [id])
     await sweep()
     await house.settle()
@@ -169,7 +170,7 @@ describe('all that match', () => {
       (await printQueue()).map((row) => row.id),
       'print',
       '',
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     expect((await runReport(id)).parts).toMatchObject([
       { part: 'emailed', documents: 2 },
@@ -180,7 +181,7 @@ describe('all that match', () => {
 
 describe('hold, another time, cancel', () => {
   test('a held email does not go, not even when the sweeper looks; let go, it does', async () => {
-    await pauseAll('', 'Test')
+    await pauseAll('', inTheNameOf('Test'))
     const { orders, papers } = await shipped(1)
     await resumeAll()
     await pauseSending()
@@ -194,13 +195,13 @@ describe('hold, another time, cancel', () => {
         ]))!.ready,
     )
     const { id } = await dispatchOf(orders[0]!)
-    expect(await hold([id], true, 'Test')).toEqual([id])
+    expect(await hold([id], true, inTheNameOf('Test'))).toEqual([id])
     await letSending()
     await sweep()
     await sendDispatches([id], 'a job from before it was held')
     await house.settle()
     expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'waiting', held: true })
-    await hold([id], false, 'Test')
+    await hold([id], false, inTheNameOf('Test'))
     await until('it to be gone', async () => (await dispatchOf(orders[0]!)).state !== 'waiting')
   })
 
@@ -210,12 +211,14 @@ describe('hold, another time, cancel', () => {
     await startRun(ready(papers), randomUUID(), user)
     await until('it to be issued', async () => (await issued(orders)) === 1)
     const { id } = await dispatchOf(orders[0]!)
-    await expect(sendLater([id], new Date(Date.now() - 1000), 'Test')).rejects.toThrow('a time from now on')
-    await sendLater([id], new Date(Date.now() + 86_400_000), 'Test')
+    await expect(sendLater([id], new Date(Date.now() - 1000), inTheNameOf('Test'))).rejects.toThrow(
+      'a time from now on',
+    )
+    await sendLater([id], new Date(Date.now() + 86_400_000), inTheNameOf('Test'))
     await letSending()
     await house.settle()
     expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'waiting' })
-    expect(await decideByHand([id], 'close', 'brought by hand', 'Test')).toEqual([id])
+    expect(await decideByHand([id], 'close', 'brought by hand', inTheNameOf('Test'))).toEqual([id])
     expect(await dispatchOf(orders[0]!)).toMatchObject({ state: 'closed' })
   })
 })
@@ -242,7 +245,7 @@ async function letSending(): Promise<void> {
 describe('pause', () => {
   test('stops issuing and sending; nothing is lost, and all goes on when it is lifted', async () => {
     const { orders, papers } = await shipped(2)
-    await pauseAll('the prices are wrong', 'Col Varley')
+    await pauseAll('the prices are wrong', inTheNameOf('Col Varley'))
     expect(await houseState()).toMatchObject({
       paused: true,
       pausedBy: 'Col Varley',
@@ -270,14 +273,14 @@ describe('pause', () => {
         isOn: true,
         sentence: { statuses: ['Closed'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
       },
-      'Test',
+      inTheNameOf('Test'),
     )
-    await pauseAll('', 'Test')
+    await pauseAll('', inTheNameOf('Test'))
     const { orders } = await shipped(0)
     const order = await house.newOrder({ status: 'Draft' })
     const { setStatus } = await import('../../server/services/orders/orders')
     await run(`update sales_order set supplied_on = '2026-11-20' where id = $1`, [order])
-    await setStatus([order], 'Closed', 'Test')
+    await setStatus([order], 'Closed', inTheNameOf('Test'))
     await house.settle()
     expect((await papersOf([order]))[0]).toMatchObject({ state: 'prepared' })
     await resumeAll()
@@ -292,9 +295,9 @@ describe('rehearsal', () => {
       'address, the real one stays due',
     async () => {
       const { orders, papers } = await shipped(1)
-      await expect(startRehearsal('Test')).rejects.toThrow('Say first to which address')
+      await expect(startRehearsal(inTheNameOf('Test'))).rejects.toThrow('Say first to which address')
       await changeHouse({ rehearsalAddress: 'rehearsal@tansyhollow.example' })
-      await startRehearsal('Maeve')
+      await startRehearsal(inTheNameOf('Maeve'))
       const before = (await house.mails('accounts@ottermill.example')).length
       const counter = await one<{ last: number }>(
         'select coalesce(max(last), 0)::int last from series_counter',
@@ -344,7 +347,7 @@ describe('rehearsal', () => {
         (await house.mails('rehearsal@tansyhollow.example')).length,
         (await house.mails('accounts@ottermill.example')).length,
       ]
-      await startRehearsal('Maeve')
+      await startRehearsal(inTheNameOf('Maeve'))
       await letSending()
       await sweep()
       await until(
@@ -360,7 +363,7 @@ describe('rehearsal', () => {
       await sweep()
       await house.settle()
       expect(await house.mails('accounts@ottermill.example')).toHaveLength(real)
-      await hold([(await dispatchOf(orders[0]!)).id], false, 'Test')
+      await hold([(await dispatchOf(orders[0]!)).id], false, inTheNameOf('Test'))
       await until(
         'it to be gone',
         async () => (await house.mails('accounts@ottermill.example')).length === real + 1,
@@ -370,7 +373,10 @@ describe('rehearsal', () => {
 
   test("send one to me: to one's own address, and nothing else happens", async () => {
     const { orders, papers } = await shipped(1)
-    const number = await sendOneToMe(papers[0]!.id, { name: 'Col Varley', email: 'col@tansyhollow.example' })
+    const number = await sendOneToMe(papers[0]!.id, {
+      ...inTheNameOf('Col Varley'),
+      email: 'col@tansyhollow.example',
+    })
     await until(
       'the mail to be there',
       async () => (await house.mails('col@tansyhollow.example')).length === 1,
@@ -381,7 +387,7 @@ describe('rehearsal', () => {
 })
 
 describe('send one to me', () => {
-  const me = { name: 'Ida Brandes', email: 'ida@tansyhollow.example' }
+  const me = { ...inTheNameOf('Ida Brandes'), email: 'ida@tansyhollow.example' }
 
   test('a document goes as it is, byte for byte; its customer and its dispatches hear nothing', async () => {
     const { orders, papers } = await shipped(1)
@@ -448,7 +454,7 @@ describe('the print tray', () => {
       lying.map((row) => row.id),
       'print',
       '',
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     expect(await printQueue()).toEqual([])
     await expect(printQueuePdf([999_999], 1)).rejects.toThrow('waits for the printer any more')
@@ -464,7 +470,7 @@ describe('the print tray', () => {
     await until('it to be stuck', async () => (await dispatchOf(orders[0]!))?.state === 'stuck')
     const { id } = await dispatchOf(orders[0]!)
     expect((await dispatchOf(orders[1]!)).id).toBe(id)
-    await printInstead([id], 'Test')
+    await printInstead([id], inTheNameOf('Test'))
     const lying = (await printQueue()).filter((row) => row.id === id)
     const both = (await one<{ total: string; pages: number }>(
       `select sum(d.total)::text total, sum(f.pages)::int pages
@@ -472,7 +478,7 @@ describe('the print tray', () => {
       [orders],
     ))!
     expect(lying).toMatchObject([both])
-    await decideByHand([id], 'print', '', 'Test')
+    await decideByHand([id], 'print', '', inTheNameOf('Test'))
     await run(`update customer set preferences = '{}' where id = $1`, [customerId])
   })
 
@@ -484,12 +490,12 @@ describe('the print tray', () => {
     await startRun(ready(papers), randomUUID(), user, { withoutAddress: true })
     await until('it to be stuck', async () => (await dispatchOf(orders[0]!))?.state === 'stuck')
     const { id } = await dispatchOf(orders[0]!)
-    expect(await printInstead([id], 'Test')).toEqual([id])
+    expect(await printInstead([id], inTheNameOf('Test'))).toEqual([id])
     expect((await printQueue()).map((row) => row.id)).toContain(id)
     expect((await lineList({ stage: 'waiting', limit: 50 })).rows.find((row) => row.id === id)).toMatchObject(
       { channel: 'paper' },
     )
-    expect(await printInstead([id], 'Test')).toEqual([])
+    expect(await printInstead([id], inTheNameOf('Test'))).toEqual([])
   })
 })
 

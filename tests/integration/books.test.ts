@@ -12,6 +12,7 @@ import { allocatePayment, recordPayment } from '../../server/services/receivable
 import { undoPayment } from '../../server/services/receivables/undo-payment'
 import { holds } from './books'
 import { papersOf, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /*
  * The books under everything at once: whatever is invoiced, paid, credited, voided and taken back in whatever
@@ -55,7 +56,7 @@ async function invoice(customer: string, quantity: number): Promise<void> {
 async function issue(preparedIds: number[]): Promise<void> {
   await issueInOneTransaction(
     preparedIds.map((preparedId) => ({ preparedId, revision: null })),
-    'Test',
+    inTheNameOf('Test'),
     undefined,
     { postOnly: true },
   )
@@ -126,7 +127,7 @@ async function make({ what, customer, pick, cents }: Move): Promise<boolean> {
         settle: lines,
         another: true,
       },
-      'Test',
+      inTheNameOf('Test'),
     )
   const payments = await rows<{ id: number }>('select id from payment where customer_id = $1 order by id', [
     customerId,
@@ -170,7 +171,7 @@ async function make({ what, customer, pick, cents }: Move): Promise<boolean> {
             reason: 'Returned',
             anew: false,
           },
-          'Test',
+          inTheNameOf('Test'),
         )
         await house.settle()
         const papers = await rows<{ id: number }>('select id from prepared_document where source_id = $1', [
@@ -180,17 +181,17 @@ async function make({ what, customer, pick, cents }: Move): Promise<boolean> {
           await drop(
             papers.map((paper) => paper.id),
             'Not needed',
-            'Test',
+            inTheNameOf('Test'),
           )
         else await issue(papers.map((paper) => paper.id))
         return true
       }
       case 'void':
-        return await voidDocument(item?.id ?? 0, 'Wrong', 'Test').then(() => true)
+        return await voidDocument(item?.id ?? 0, 'Wrong', inTheNameOf('Test')).then(() => true)
       case 'undo':
-        return !!(await undoPayment(paymentId, 'Mistake', 'Test'))
+        return !!(await undoPayment(paymentId, 'Mistake', inTheNameOf('Test')))
       case 'allocate':
-        return await allocatePayment(paymentId, settle(amount), 'Test').then(() => true)
+        return await allocatePayment(paymentId, settle(amount), inTheNameOf('Test')).then(() => true)
     }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error

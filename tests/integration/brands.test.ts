@@ -9,6 +9,7 @@ import { makeToken } from '../../server/services/people/tokens'
 import { recordPayment } from '../../server/services/receivables/payments'
 import { startWeb } from '../web'
 import { until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /*
  * A person who works for one brand: every route is called as that person, and nothing of the other brand is
@@ -57,7 +58,7 @@ beforeAll(async () => {
     })
     await house.ship([order])
     const document = await documentOf(order)
-    await newInvoice(customer.id, brand.id, 'Test')
+    await newInvoice(customer.id, brand.id, inTheNameOf('Test'))
     await recordPayment(
       {
         customerId: customer.id,
@@ -69,7 +70,7 @@ beforeAll(async () => {
         reference: `money of ${brand.id}`,
         settle: [{ documentId: document.id, amount: '10.00', discount: '0', writeOff: '0' }],
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     await house.ship([await house.newOrder({ brandId: brand.id, customerId: customer.id })])
   }
@@ -93,8 +94,8 @@ beforeAll(async () => {
       status: 'Shipped',
     })
     await run('update sales_order set supplied_on = current_date where id = $1', [back])
-    const [made] = await prepareByHand('invoice', [back], 'Test')
-    await putBack([made!.result.preparedId!], 'Test')
+    const [made] = await prepareByHand('invoice', [back], inTheNameOf('Test'))
+    await putBack([made!.result.preparedId!], inTheNameOf('Test'))
   }
   const found = await one<Record<string, number>>(
     `select (select max(id) from sales_order where brand_id = $1) "order",

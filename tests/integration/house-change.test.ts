@@ -12,6 +12,7 @@ import { changeRoutine, listRoutines, routineVersions } from '../../server/servi
 import { addSeries, changeSeries, removeSeries, type Skipping } from '../../server/services/house/series'
 import { numberPeriods, numbers } from '../../server/services/register/numbers-queries'
 import { papersOf, until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 const house = useHouse({ trust: 'automatic', reports: false })
 const brand = async (index = 0) => (await brandViews('invoice'))[index]!
@@ -55,13 +56,13 @@ describe('the brand', () => {
   test('a new logo makes a new version of the stationery, and the sample is drawn with it', async () => {
     const current = await brand()
     const picture = new PNG({ width: 200, height: 100 })
-    await changeLook(current.id, { picture: PNG.sync.write(picture), width: 30 }, 'Test')
+    await changeLook(current.id, { picture: PNG.sync.write(picture), width: 30 }, inTheNameOf('Test'))
     const now = await brand()
     expect(now.design.version).toBe(current.design.version + 1)
     expect(now.design.design.pictures.logo).toMatchObject({ ratio: 2, width: 30 })
     expect((await samplePaper(now.id, 'invoice')).design.pictures.logo).toMatchObject({ width: 30 })
-    await expect(changeLook(current.id, { width: 200 }, 'Test')).rejects.toThrow('5 to 60 mm')
-    await expect(changeLook(current.id, { width: 60 }, 'Test')).rejects.toThrow(
+    await expect(changeLook(current.id, { width: 200 }, inTheNameOf('Test'))).rejects.toThrow('5 to 60 mm')
+    await expect(changeLook(current.id, { width: 60 }, inTheNameOf('Test'))).rejects.toThrow(
       'this logo is 30 mm high, and the head of the paper has place for 26 mm. Make it 52 mm wide at most.',
     )
     expect((await brand()).design.version).toBe(now.design.version)
@@ -69,11 +70,15 @@ describe('the brand', () => {
 
   test('a see-through logo is laid anew on the colour that is behind it now', async () => {
     const { id, design } = await brand()
-    await changeLook(id, { picture: PNG.sync.write(new PNG({ width: 200, height: 100 })) }, 'Test')
+    await changeLook(
+      id,
+      { picture: PNG.sync.write(new PNG({ width: 200, height: 100 })) },
+      inTheNameOf('Test'),
+    )
     await changeLook(
       id,
       { supplied: 'bold', colours: { ...design.design.colours, brand: '#204060' } },
-      'Test',
+      inTheNameOf('Test'),
     )
     const { picture } = (await brand()).design.design.pictures.logo!
     const file = (await one<{ bytes: Buffer }>('select bytes from file where sha256 = $1', [picture]))!
@@ -122,7 +127,7 @@ describe('the number series', () => {
       )
       await set(
         { prefix: 'SKEP-{year}-', start: 4720 },
-        { reason: 'Used in the old program', actor: 'Maeve' },
+        { reason: 'Used in the old program', who: inTheNameOf('Maeve') },
       )
       expect(await shopInvoice()).toMatch(/^SKEP-\d{4}-04720$/)
       const period = (await numberPeriods()).find((one) => one.last.endsWith('04720'))!
@@ -196,9 +201,12 @@ describe('the number series', () => {
     const number = (await one<{ number: string }>('select number from sales_order where id = $1', [order]))!
       .number
     const confirm = async () => {
-      const [made] = await prepareByHand('order confirmation', [order], 'Test')
+      const [made] = await prepareByHand('order confirmation', [order], inTheNameOf('Test'))
       return (
-        await issueInOneTransaction([{ preparedId: made!.result.preparedId!, revision: null }], 'Test')
+        await issueInOneTransaction(
+          [{ preparedId: made!.result.preparedId!, revision: null }],
+          inTheNameOf('Test'),
+        )
       )[0]!.reason
     }
     expect(await confirm()).toBe(`C-${number}`)
@@ -214,14 +222,14 @@ describe('the number series', () => {
 test('a cover note with an unknown field is refused; a good one goes with the next email', async () => {
   const { id } = await brand()
   await expect(
-    changeEmailText(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, 'Test'),
+    changeEmailText(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, inTheNameOf('Test')),
   ).rejects.toThrow('Did you mean “number”?')
   await changeEmailText(
     id,
     'invoice',
     'en',
     { subject: 'Your invoice {{ number }}, with thanks', text: 'Hello {{ contact }}' },
-    'Test',
+    inTheNameOf('Test'),
   )
   const { number } = await issued()
   await until('the mail', async () =>
@@ -243,13 +251,18 @@ describe('a customer without a billing contact', () => {
     expect(await sendTo()).toBe('No address')
     const view = await customerView(customer.id)
     await expect(
-      changeContacts(customer.id, view.version, [{ name: '', email: 'a b@c', role: 'billing' }], 'Test'),
+      changeContacts(
+        customer.id,
+        view.version,
+        [{ name: '', email: 'a b@c', role: 'billing' }],
+        inTheNameOf('Test'),
+      ),
     ).rejects.toThrow('is not an email address')
     await changeContacts(
       customer.id,
       view.version,
       [{ name: 'Estate Office', email: 'office@gorsefield.example', role: 'billing' }],
-      'Test',
+      inTheNameOf('Test'),
     )
     await house.settle()
     expect(await sendTo()).toBe('office@gorsefield.example')
@@ -261,7 +274,7 @@ describe('a routine', () => {
   test('switched off passes events by; on, it applies from then on; each change is a version', async () => {
     const change = async (change: object) => {
       const [routine] = await listRoutines()
-      await changeRoutine(routine!.id, { version: routine!.version, ...change }, 'Maeve Tarrant')
+      await changeRoutine(routine!.id, { version: routine!.version, ...change }, inTheNameOf('Maeve Tarrant'))
     }
     await change({ isOn: false })
     const passedBy = await house.newOrder()
@@ -279,7 +292,7 @@ describe('a routine', () => {
   test('two routines of one name are refused, and a stale screen overwrites nothing', async () => {
     const [routine] = await listRoutines()
     await expect(
-      changeRoutine(routine!.id, { version: routine!.version - 1, trust: 'by hand' }, 'B'),
+      changeRoutine(routine!.id, { version: routine!.version - 1, trust: 'by hand' }, inTheNameOf('B')),
     ).rejects.toThrow('Somebody changed')
   })
 })

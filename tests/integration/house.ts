@@ -22,6 +22,7 @@ import { Mailboxes } from '../../standins/mail/mailboxes'
 import { Reporter } from '../../standins/mail/reports'
 import { Rules } from '../../standins/mail/rules'
 import { mailServer } from '../../standins/mail/server'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /**
  * A house of its own for a test file: real PostgreSQL, the real stand-in mail server, the real jobs in this
@@ -90,7 +91,7 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
         isOn: true,
         sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     const rules = new Rules(folder)
     const mailboxes = new Mailboxes(folder)
@@ -146,10 +147,10 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
           ],
           ...change,
         },
-        'Test',
+        inTheNameOf('Test'),
       )
     house.ship = async (ids) => {
-      await setStatus(ids, 'Shipped', 'Test')
+      await setStatus(ids, 'Shipped', inTheNameOf('Test'))
       await settle()
     }
     house.mails = async (address) =>

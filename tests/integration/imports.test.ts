@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import type { ImportSubject, Mapping } from '../../core/imports/subjects'
+import type { ImportSubject } from '../../core/imports/subjects'
+import type { Mapping } from '../../core/imports/mapping'
 import { one, rows } from '../../server/db/connection'
 import {
   checkImport,
@@ -13,6 +14,7 @@ import {
 import { importRows } from '../../server/services/imports/imports-queries'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { papersOf, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* Files of records: read whatever program made them, checked before anything is written, mended, written once. */
 const house = useHouse({ reports: false })
@@ -27,7 +29,7 @@ async function checked(
     subject,
     `${subject}.csv`,
     typeof text === 'string' ? bytes(text) : text,
-    'Col Varley',
+    inTheNameOf('Col Varley'),
   )
   const view = await importView(id)
   await checkImport(id, {
@@ -215,7 +217,7 @@ test('payments are booked on the document they name, once, with what is too much
   const [paper] = await papersOf([order])
   const [result] = await issueInOneTransaction(
     [{ preparedId: paper!.id, revision: null }],
-    'Test',
+    inTheNameOf('Test'),
     undefined,
     {
       postOnly: true,
@@ -308,11 +310,11 @@ describe('other programs', () => {
         taxCode: 'standard',
       },
     ]
-    expect(await importRecords('orders', records, 'Shop')).toEqual([
+    expect(await importRecords('orders', records, inTheNameOf('Shop'))).toEqual([
       { record: 1, outcome: 'written', note: 'New.' },
       { record: 2, outcome: 'wrong', note: expect.stringContaining('“soon” is no day') },
     ])
-    expect((await importRecords('orders', records.slice(0, 1), 'Shop'))[0]).toMatchObject({
+    expect((await importRecords('orders', records.slice(0, 1), inTheNameOf('Shop')))[0]).toMatchObject({
       outcome: 'unchanged',
     })
     expect(
@@ -322,7 +324,7 @@ describe('other programs', () => {
           { number: '20500', name: 'A', country: 'Ireland' },
           { number: '20500', name: 'B', country: 'Ireland' },
         ],
-        'Shop',
+        inTheNameOf('Shop'),
       ),
     ).toMatchObject([{ outcome: 'wrong', note: 'It is given twice.' }, { outcome: 'wrong' }])
   })
@@ -343,7 +345,12 @@ describe('hostile and broken files', () => {
   ])('%s: refused in words, nothing kept', async (_, content, words) => {
     const before = (await imports()).length
     await expect(
-      takeImport('customers', 'x.csv', typeof content === 'string' ? bytes(content) : content, 'Test'),
+      takeImport(
+        'customers',
+        'x.csv',
+        typeof content === 'string' ? bytes(content) : content,
+        inTheNameOf('Test'),
+      ),
     ).rejects.toThrow(words)
     expect((await imports()).length).toBe(before)
   })
@@ -359,7 +366,7 @@ describe('hostile and broken files', () => {
           '99,"torn',
         ].join('\n'),
       ),
-      'Test',
+      inTheNameOf('Test'),
     )
     const view = await importView(id)
     await checkImport(id, view)
@@ -372,7 +379,7 @@ describe('hostile and broken files', () => {
   })
 
   test('a mapping without a needed field is refused with the field', async () => {
-    const id = await takeImport('customers', 'x.csv', bytes('a,b\n1,2\n'), 'Test')
+    const id = await takeImport('customers', 'x.csv', bytes('a,b\n1,2\n'), inTheNameOf('Test'))
     await expect(checkImport(id, { mapping: {}, decimalSign: '.', dayOrder: 'day first' })).rejects.toThrow(
       'Say which column is “Number”',
     )

@@ -15,6 +15,7 @@ import {
 import { resumeAll } from '../../server/services/house/settings'
 import { houseState } from '../../server/services/house/health'
 import { papersOf, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* A copied or restored database must not speak. */
 const house = useHouse()
@@ -50,7 +51,7 @@ test(
       pauseReason: 'This database was copied or restored.',
     })
     await expect(resumeAll()).rejects.toThrow('Confirm the last numbers')
-    await confirmInstallation('Maeve')
+    await confirmInstallation(inTheNameOf('Maeve'))
     expect(await houseState()).toMatchObject({ paused: true, confirmNeeded: false })
     await resumeAll()
     await guardInstallation()
@@ -86,7 +87,7 @@ test(
     expect(asked).toMatchObject({ needed: true })
     expect(asked.series.map((one) => one.last)).toEqual([expect.stringMatching(/^INV-\d{4}-00001$/)])
     await expect(run('delete from document')).rejects.toThrow('never changed or deleted')
-    await confirmInstallation('Maeve')
+    await confirmInstallation(inTheNameOf('Maeve'))
     const { id, oid } = (await one<{ id: string; oid: string }>(
       `select installation_id id, (select oid::text from pg_database where datname = current_database()) oid
     from company`,
@@ -96,7 +97,7 @@ test(
     writeFileSync(file, readFileSync(file, 'utf8').replace(`database ${oid}`, 'database 1'))
     await guardInstallation()
     expect(await houseState()).toMatchObject({ paused: true, confirmNeeded: true })
-    await confirmInstallation('Maeve')
+    await confirmInstallation(inTheNameOf('Maeve'))
   },
 )
 

@@ -8,6 +8,7 @@ import { orderView } from '../../server/services/orders/list'
 import { lookAtEvents } from '../../server/services/routines/look-at-events'
 import { changeRoutine, listRoutines } from '../../server/services/routines/routines'
 import { papersOf, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 const house = useHouse({ jobs: false })
 
@@ -15,8 +16,8 @@ async function preparedPapers(count: number): Promise<{ id: number; revision: nu
   const orders: number[] = []
   for (let index = 0; index < count; index++)
     orders.push(await house.newOrder({ brandId: house.brands[index % 2]!.id }))
-  await setStatus(orders, 'Shipped', 'Test')
-  await prepareByHand('invoice', orders, 'Test')
+  await setStatus(orders, 'Shipped', inTheNameOf('Test'))
+  await prepareByHand('invoice', orders, inTheNameOf('Test'))
   return papersOf(orders)
 }
 
@@ -31,7 +32,7 @@ test('50 parallel issuers with random rollbacks leave no gap and no double in an
       try {
         const results = await issueInOneTransaction(
           batch.map((paper) => ({ preparedId: paper.id, revision: paper.revision })),
-          'Test',
+          inTheNameOf('Test'),
           async () => {
             if (rollBack) throw new Error('the lights went out')
           },
@@ -61,7 +62,9 @@ test('50 parallel issuers with random rollbacks leave no gap and no double in an
 test('two issuers of the same paper: one document, and the other is told', async () => {
   const [paper] = await preparedPapers(1)
   const both = await Promise.all(
-    [1, 2].map(() => issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], 'Test')),
+    [1, 2].map(() =>
+      issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], inTheNameOf('Test')),
+    ),
   )
   expect(
     both
@@ -75,12 +78,12 @@ test('numbers are drawn in order of order date, then order number, whatever the 
   const late = await house.newOrder({ number: 'XO-9', date: '2026-11-22' })
   const second = await house.newOrder({ number: 'XO-100', date: '2026-11-21' })
   const first = await house.newOrder({ number: 'XO-99', date: '2026-11-21' })
-  await setStatus([late, second, first], 'Shipped', 'Test')
-  await prepareByHand('invoice', [late, second, first], 'Test')
+  await setStatus([late, second, first], 'Shipped', inTheNameOf('Test'))
+  await prepareByHand('invoice', [late, second, first], inTheNameOf('Test'))
   const papers = await papersOf([late, second, first])
   await issueInOneTransaction(
     papers.map((paper) => ({ preparedId: paper.id, revision: paper.revision })),
-    'Test',
+    inTheNameOf('Test'),
   )
   const issued = await rows<{ order: string }>(
     `select order_number "order" from document where source_id = any($1::int[]) order by counter`,
@@ -117,11 +120,14 @@ test('a paper with a problem is not issued and burns no number', async () => {
       },
     ],
   })
-  await setStatus([order], 'Shipped', 'Test')
-  await prepareByHand('invoice', [order], 'Test')
+  await setStatus([order], 'Shipped', inTheNameOf('Test'))
+  await prepareByHand('invoice', [order], inTheNameOf('Test'))
   const before = await rows('select * from series_counter order by series_id')
   const [paper] = await papersOf([order])
-  const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], 'Test')
+  const [result] = await issueInOneTransaction(
+    [{ preparedId: paper!.id, revision: paper!.revision }],
+    inTheNameOf('Test'),
+  )
   expect(result).toMatchObject({ outcome: 'failed' })
   expect(result!.reason).toContain('“ד”')
   expect(await rows('select * from series_counter order by series_id')).toEqual(before)
@@ -129,9 +135,9 @@ test('a paper with a problem is not issued and burns no number', async () => {
 
 test('what goes by itself and changes before it is issued goes with the change, and never hides', async () => {
   const [routine] = await listRoutines()
-  await changeRoutine(routine!.id, { version: routine!.version, trust: 'automatic' }, 'Test')
+  await changeRoutine(routine!.id, { version: routine!.version, trust: 'automatic' }, inTheNameOf('Test'))
   const orders = [await house.newOrder(), await house.newOrder()]
-  await setStatus(orders, 'Shipped', 'Test')
+  await setStatus(orders, 'Shipped', inTheNameOf('Test'))
   const events = await rows<{ id: number }>(
     'select id from event where looked_at is null and source_id = any($1::int[])',
     [orders],
@@ -147,7 +153,7 @@ test('what goes by itself and changes before it is issued goes with the change, 
         customerNote: null,
         lines: [{ ...view.lines[0]!, description }],
       },
-      'Test',
+      inTheNameOf('Test'),
     )
   }
   await edit(orders[0]!, 'Brood box, oak')

@@ -13,6 +13,7 @@ import { listOrders } from '../../server/services/orders/list-queries'
 import { setStatus } from '../../server/services/orders/orders'
 import { startRun } from '../../server/services/documents/send-run'
 import { papersOf, historyWords, until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* The lists that clerks work through: paging by key, filters, sums, counts that agree with what is listed. */
 const house = useHouse({ reports: false })
@@ -74,7 +75,7 @@ describe('orders', () => {
 
   test('filters join: status and brand', async () => {
     const [first] = (await orders()).rows
-    await setStatus([first!.id], 'Held', 'Test')
+    await setStatus([first!.id], 'Held', inTheNameOf('Test'))
     expect((await orders({ statuses: ['Held'] })).rows.map((row) => row.id)).toEqual([first!.id])
     expect((await orders({ statuses: ['Held'], brand: 'LS' })).matching).toBe(0)
     expect((await orders({ statuses: ['Held', 'Packed'] })).matching).toBe(23)
@@ -86,10 +87,10 @@ describe('orders', () => {
 
   test('an unknown status and a vanished order are refused, and nothing is set', async () => {
     const [first] = (await orders({ statuses: ['Packed'] })).rows
-    await expect(setStatus([first!.id], 'Shiped', 'Test')).rejects.toThrow(
+    await expect(setStatus([first!.id], 'Shiped', inTheNameOf('Test'))).rejects.toThrow(
       '"Shiped" is not one of the order statuses',
     )
-    await expect(setStatus([first!.id, 999_999], 'Shipped', 'Test')).rejects.toThrow(
+    await expect(setStatus([first!.id, 999_999], 'Shipped', inTheNameOf('Test'))).rejects.toThrow(
       'does not exist any more',
     )
     expect((await orders({ search: first!.number })).rows[0]!.status).toBe('Packed')
@@ -109,7 +110,7 @@ describe('the Line', () => {
     const listed = await stage({ stage: 'to check' })
     expect(listed.rows).toHaveLength(4)
     expect(listed.groups).toMatchObject([{ name: 'Invoice when shipped', count: 4 }])
-    await putBack([listed.rows[0]!.id], 'Test')
+    await putBack([listed.rows[0]!.id], inTheNameOf('Test'))
     expect(await count('to check')).toMatchObject({ count: 3 })
     expect(await count('to send')).toMatchObject({ count: 1, facts: ['1 put back'] })
     expect((await stage({ stage: 'to send' })).rows.map((row) => row.state)).toEqual(['put back'])
@@ -120,29 +121,29 @@ describe('the Line', () => {
     await house.ship([order])
     await putBack(
       (await papersOf([order])).map((paper) => paper.id),
-      'Test',
+      inTheNameOf('Test'),
     )
-    const [again] = await prepareByHand('invoice', [order], 'Test')
+    const [again] = await prepareByHand('invoice', [order], inTheNameOf('Test'))
     expect(again!.result.outcome).toBe('prepared')
     expect((await papersOf([order])).map((paper) => paper.state)).toEqual(['prepared'])
     await putBack(
       (await papersOf([order])).map((paper) => paper.id),
-      'Test',
+      inTheNameOf('Test'),
     )
     await drop(
       (await papersOf([order])).map((paper) => paper.id),
       'done',
-      'Test',
+      inTheNameOf('Test'),
     )
   })
 
   test('not wanted takes a paper off, undo puts it on again, and prepared anew it is the same paper', async () => {
     const [row] = (await stage({ stage: 'to send' })).rows
-    await drop([row!.id], 'the customer paid cash', 'Test')
+    await drop([row!.id], 'the customer paid cash', inTheNameOf('Test'))
     expect(await count('to send')).toMatchObject({ count: 0 })
-    await undrop([row!.id], 'Test')
+    await undrop([row!.id], inTheNameOf('Test'))
     expect(await count('to send')).toMatchObject({ count: 1 })
-    const [prepared] = await prepareByHand('invoice', [row!.sourceId], 'Test')
+    const [prepared] = await prepareByHand('invoice', [row!.sourceId], inTheNameOf('Test'))
     expect(prepared!.result.preparedId).toBe(row!.id)
   })
 
@@ -176,13 +177,13 @@ describe('the Line', () => {
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
     const [result] = await issueInOneTransaction(
       [{ preparedId: paper!.id, revision: paper!.revision }],
-      'Test',
+      inTheNameOf('Test'),
     )
     await house.settle()
     const waiting = await stage({ stage: 'waiting' })
     expect(waiting.rows).toMatchObject([{ channel: 'paper', sendTo: 'Paper, by post' }])
     expect(await count('waiting')).toMatchObject({ count: 1, facts: ['1 to print'] })
-    await decideByHand([waiting.rows[0]!.id], 'print', '', 'Test')
+    await decideByHand([waiting.rows[0]!.id], 'print', '', inTheNameOf('Test'))
     expect(await count('arrived')).toMatchObject({ facts: ['today', '1 on paper'] })
     expect((await documentView(result!.documentId!)).dispatches).toMatchObject([
       { state: 'arrived', how: 'posted on paper' },
@@ -207,7 +208,7 @@ describe('the Line', () => {
       await house.ship([order])
       const [paper] = await papersOf([order])
       const { issueInOneTransaction } = await import('../../server/services/documents/issue')
-      await issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], 'Test')
+      await issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], inTheNameOf('Test'))
       const issued = await one<{ id: number }>('select id from document where source_id = $1', [order])
       expect(
         await one('select * from dispatch_document where document_id = $1', [issued!.id]),
@@ -233,11 +234,15 @@ describe('the Line', () => {
     await house.ship([order])
     const [paper] = await papersOf([order])
     const { issueInOneTransaction } = await import('../../server/services/documents/issue')
-    await issueInOneTransaction([{ preparedId: paper!.id, revision: paper!.revision }], 'Test', async () => {
-      await run(`update customer set preferences = '{"invoice": {"channel": "paper"}}' where id = $1`, [
-        customer.id,
-      ])
-    })
+    await issueInOneTransaction(
+      [{ preparedId: paper!.id, revision: paper!.revision }],
+      inTheNameOf('Test'),
+      async () => {
+        await run(`update customer set preferences = '{"invoice": {"channel": "paper"}}' where id = $1`, [
+          customer.id,
+        ])
+      },
+    )
     await house.settle()
     expect(
       await one('select state, stuck_cause "cause" from dispatch where customer_id = $1', [customer.id]),
@@ -258,7 +263,7 @@ describe('all emails', () => {
       async () => (await of('accounts@ottermill', { state: 'on the way' })).length === 3,
     )
     const [first] = await of('accounts@ottermill')
-    await sendCopy(first!.documentId, 'elsewhere@copies.example', false, 'Test')
+    await sendCopy(first!.documentId, 'elsewhere@copies.example', false, inTheNameOf('Test'))
     await until(
       'the copy',
       async () => (await of('elsewhere@copies.example', { state: 'on the way' })).length === 1,

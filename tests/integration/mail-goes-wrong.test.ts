@@ -12,6 +12,7 @@ import { sweep } from '../../server/services/dispatch/sweep'
 import { lineCounts } from '../../server/services/line/counts-queries'
 import { documentView } from '../../server/services/line/in-hand'
 import { until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 const house = useHouse({ trust: 'automatic', reports: false })
 
@@ -146,7 +147,7 @@ describe('trouble ends in a plain cause', () => {
     const order = await shipTo('torn@house.example')
     const dispatch = await dispatchOf(order)
     expect(dispatch).toMatchObject({ state: 'stuck', cause: 'unclear' })
-    await decideByHand([dispatch.id], 'confirm', '', 'Test')
+    await decideByHand([dispatch.id], 'confirm', '', inTheNameOf('Test'))
     expect((await dispatchOf(order)).state).toBe('arrived')
   })
 
@@ -155,7 +156,7 @@ describe('trouble ends in a plain cause', () => {
     const customer = house.customer('10426')
     const dispatch = await dispatchOf(order)
     await run('update contact set email = $2 where customer_id = $1', [customer.id, 'mended@house.example'])
-    expect(await sendAgain([dispatch.id], 'Test')).toEqual([dispatch.id])
+    expect(await sendAgain([dispatch.id], inTheNameOf('Test'))).toEqual([dispatch.id])
     await house.settle()
     await until('the mended mail', async () => house.mailboxes.of('mended@house.example').length === 1)
     expect(house.mailboxes.of('bounce-at-once@house.example')).toHaveLength(0)
@@ -166,7 +167,7 @@ describe('trouble ends in a plain cause', () => {
     const dispatch = await dispatchOf(order)
     expect(dispatch).toMatchObject({ state: 'stuck', cause: 'refused' })
     house.rules.remove('bounce-at-once@house.example')
-    await sendAgain([dispatch.id], 'Test')
+    await sendAgain([dispatch.id], inTheNameOf('Test'))
     await house.settle()
     await until(
       'the second mail',
@@ -179,8 +180,10 @@ describe('trouble ends in a plain cause', () => {
     house.rules.set({ who: 'gone@house.example', does: 'bounce at once' })
     const order = await shipTo('gone@house.example')
     const dispatch = await dispatchOf(order)
-    await expect(decideByHand([dispatch.id], 'close', ' ', 'Test')).rejects.toThrow('why it is closed')
-    await decideByHand([dispatch.id], 'close', 'handed over in person', 'Test')
+    await expect(decideByHand([dispatch.id], 'close', ' ', inTheNameOf('Test'))).rejects.toThrow(
+      'why it is closed',
+    )
+    await decideByHand([dispatch.id], 'close', 'handed over in person', inTheNameOf('Test'))
     const toSend = (await lineCounts()).find((one) => one.stage === 'to send')!
     expect(toSend.facts).toContain('1 issued, not sent')
     expect((await documentView(dispatch.documentId)).history.map((entry) => entry.words)).toContain(

@@ -15,6 +15,7 @@ import { documentBytes } from '../../server/services/register/register'
 import { register, registerSums } from '../../server/services/register/register-queries'
 import { changeRoutine, listRoutines } from '../../server/services/routines/routines'
 import { papersOf, historyWords, until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 const house = useHouse()
 const user = { id: 1, name: 'Col Varley' }
@@ -32,7 +33,7 @@ async function send(papers: { id: number; revision: number }[], key = randomUUID
 
 async function setTrust(trust: 'by hand' | 'after a check' | 'automatic') {
   const [routine] = await listRoutines()
-  await changeRoutine(routine!.id, { version: routine!.version, trust }, 'Maeve Tarrant')
+  await changeRoutine(routine!.id, { version: routine!.version, trust }, inTheNameOf('Maeve Tarrant'))
 }
 
 const pdfText = (bytes: Uint8Array) =>
@@ -112,7 +113,7 @@ describe('once', () => {
     const order = await house.newOrder()
     await house.ship([order])
     await send(await papersOf([order]))
-    await setStatus([order], 'Packed', 'Test')
+    await setStatus([order], 'Packed', inTheNameOf('Test'))
     await house.ship([order])
     expect(await rows('select id from document where source_id = $1', [order])).toHaveLength(1)
     expect((await papersOf([order])).filter((paper) => paper.state === 'prepared')).toEqual([])
@@ -135,10 +136,10 @@ describe('once', () => {
 
   test('a person and a routine at the same moment prepare one paper', async () => {
     const order = await house.newOrder()
-    await setStatus([order], 'Shipped', 'Test')
+    await setStatus([order], 'Shipped', inTheNameOf('Test'))
     await Promise.allSettled([
-      prepareByHand('invoice', [order], 'Test'),
-      prepareByHand('invoice', [order], 'Test'),
+      prepareByHand('invoice', [order], inTheNameOf('Test')),
+      prepareByHand('invoice', [order], inTheNameOf('Test')),
       house.settle(),
     ])
     await house.settle()
@@ -147,10 +148,10 @@ describe('once', () => {
 
   test('a copy to somebody who has it goes only when a person says "again"', async () => {
     const document = (await one<{ id: number }>(`select id from document where order_number = 'SO-1'`))!
-    await expect(sendCopy(document.id, 'accounts@ottermill.example', false, 'Test')).rejects.toThrow(
-      /already went to .* Send it again\?/,
-    )
-    await sendCopy(document.id, 'somebody@else.example', false, 'Test')
+    await expect(
+      sendCopy(document.id, 'accounts@ottermill.example', false, inTheNameOf('Test')),
+    ).rejects.toThrow(/already went to .* Send it again\?/)
+    await sendCopy(document.id, 'somebody@else.example', false, inTheNameOf('Test'))
     await until('the copy', async () => house.mailboxes.of('somebody@else.example').length === 1)
     const [copy] = await house.mails('somebody@else.example')
     const [original] = (await house.mails('accounts@ottermill.example')).slice(-1)
@@ -176,19 +177,19 @@ describe('what was checked is what leaves', () => {
         customerNote: null,
         lines: [{ ...view.lines[0]!, quantity: '13' }],
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     await house.settle()
     const [changed] = await papersOf([orders[0]!])
     expect(changed!.changes!.map((change) => change.what)).toEqual(['Line 1', 'To pay, EUR'])
     expect(changed!.revision).toBe(before[0]!.revision + 1)
 
-    expect(await putBack([before[1]!.id], 'Test')).toEqual([before[1]!.id])
+    expect(await putBack([before[1]!.id], inTheNameOf('Test'))).toEqual([before[1]!.id])
     const report = await send(before)
     expect(report).toMatchObject({ chosen: 3, issued: 1, changed: 1, skipped: 1, failed: 0 })
     expect(await counter()).toBe(start + 1)
 
-    expect(await markSeen(changed!.id, changed!.revision, 'Test')).toBe(true)
+    expect(await markSeen(changed!.id, changed!.revision, inTheNameOf('Test'))).toBe(true)
     const again = await send(await papersOf([orders[0]!]))
     expect(again.issued).toBe(1)
     expect(await counter()).toBe(start + 2)
@@ -205,7 +206,7 @@ describe('what was checked is what leaves', () => {
     await editOrder(
       order,
       { version: view.version, reference: 'another', customerNote: null, lines: view.lines },
-      'Test',
+      inTheNameOf('Test'),
     )
     const report = await send([looked!])
     expect(report).toMatchObject({ issued: 0, changed: 1 })
@@ -215,8 +216,8 @@ describe('what was checked is what leaves', () => {
     const order = await house.newOrder()
     const view = await orderView(order)
     const edit = { version: view.version, reference: 'first', customerNote: null, lines: view.lines }
-    await editOrder(order, edit, 'A')
-    await expect(editOrder(order, { ...edit, reference: 'second' }, 'B')).rejects.toThrow(
+    await editOrder(order, edit, inTheNameOf('A'))
+    await expect(editOrder(order, { ...edit, reference: 'second' }, inTheNameOf('B'))).rejects.toThrow(
       'Somebody changed order',
     )
     expect((await orderView(order)).reference).toBe('first')
@@ -256,15 +257,15 @@ describe('trust', () => {
     const order = await house.newOrder()
     await house.ship([order])
     expect(await papersOf([order])).toMatchObject([{ state: 'due' }])
-    await prepareByHand('invoice', [order], 'Test')
+    await prepareByHand('invoice', [order], inTheNameOf('Test'))
     expect(await papersOf([order])).toMatchObject([{ state: 'prepared' }])
-    const again = await prepareByHand('invoice', [order], 'Test')
+    const again = await prepareByHand('invoice', [order], inTheNameOf('Test'))
     expect(again[0]!.result).toMatchObject({ outcome: 'already' })
     await setTrust('after a check')
   })
 
   test('an order that is not supplied is refused in words', async () => {
-    await expect(prepareByHand('invoice', [await house.newOrder()], 'Test')).rejects.toThrow(
+    await expect(prepareByHand('invoice', [await house.newOrder()], inTheNameOf('Test'))).rejects.toThrow(
       'has no date of supply yet',
     )
   })

@@ -13,6 +13,7 @@ import { recordPayment } from '../../server/services/receivables/payments'
 import { numbers } from '../../server/services/register/numbers-queries'
 import { register } from '../../server/services/register/register-queries'
 import { papersOf, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /*
  * Every paged list: going from page to page meets each row once, in the order of the whole list, in each sort
@@ -51,7 +52,7 @@ beforeAll(async () => {
   const papers = (await papersOf(orders)).filter((paper) => !paper.problem)
   await issueInOneTransaction(
     papers.map((paper) => ({ preparedId: paper.id, revision: null })),
-    'Test',
+    inTheNameOf('Test'),
     undefined,
     { postOnly: true },
   )
@@ -69,7 +70,7 @@ beforeAll(async () => {
         settle: [],
         another: true,
       },
-      'Test',
+      inTheNameOf('Test'),
     )
   bankFile = await takeBankFile(
     'paging.xml',
@@ -80,7 +81,7 @@ beforeAll(async () => {
         Array.from({ length: 19 }, (_, n) => ({ amount: `${1 + (n % 4)}.00`, name: `Payer ${n % 3}` })),
       ),
     ),
-    'Test',
+    inTheNameOf('Test'),
   )
   importId = await takeImport(
     'rates',
@@ -95,7 +96,7 @@ beforeAll(async () => {
         '',
       ].join('\n'),
     ),
-    'Test',
+    inTheNameOf('Test'),
   )
   await checkImport(importId, await importView(importId))
   await house.settle()

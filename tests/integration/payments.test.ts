@@ -16,6 +16,7 @@ import { catchUp, lookBack } from '../../server/services/routines/catch-up'
 import { addRoutine } from '../../server/services/routines/routines'
 import { balances } from './books'
 import { papersOf, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* Payments and refunds: what is booked, refused, taken back, and the receipts that follow. */
 const house = useHouse({ reports: false })
@@ -34,7 +35,7 @@ async function invoice(customer = '10417'): Promise<{ id: number; number: string
   const [paper] = await papersOf([order])
   const [result] = await issueInOneTransaction(
     [{ preparedId: paper!.id, revision: null }],
-    'Test',
+    inTheNameOf('Test'),
     undefined,
     {
       postOnly: true,
@@ -82,17 +83,20 @@ const receiptRoutine = (name: string) =>
         delayMinutes: 0,
       },
     },
-    'Test',
+    inTheNameOf('Test'),
   )
 
 describe('a payment', () => {
   test('in part, then the rest with a small difference waived: open amount, entry and trail in one act', async () => {
     const { id } = await invoice()
-    await recordPayment(payment({ amount: '200.00', settle: [settle(id, '200.00')] }), 'Col Varley')
+    await recordPayment(
+      payment({ amount: '200.00', settle: [settle(id, '200.00')] }),
+      inTheNameOf('Col Varley'),
+    )
     expect(await open(id)).toBe('412.54')
     await recordPayment(
       payment({ amount: '412.50', settle: [settle(id, '412.50', { writeOff: '0.04' })] }),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     expect(await open(id)).toBe('0.00')
     expect(
@@ -107,28 +111,30 @@ describe('a payment', () => {
     const first = await invoice()
     const paid = await recordPayment(
       payment({ amount: '800.00', settle: [settle(first.id, '612.54')] }),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     expect((await account(house.customer('10417').id)).payments.find((one) => one.id === paid)).toMatchObject(
       { open: '187.46' },
     )
     const second = await invoice()
-    await allocatePayment(paid, [settle(second.id, '100.00')], 'Col Varley')
+    await allocatePayment(paid, [settle(second.id, '100.00')], inTheNameOf('Col Varley'))
     expect(await open(second.id)).toBe('512.54')
-    await expect(allocatePayment(paid, [settle(second.id, '87.47')], 'Col Varley')).rejects.toThrow(
-      'Of that payment 87.46 EUR are on account',
-    )
+    await expect(
+      allocatePayment(paid, [settle(second.id, '87.47')], inTheNameOf('Col Varley')),
+    ).rejects.toThrow('Of that payment 87.46 EUR are on account')
     await recordPayment(
       payment({ direction: 'out', amount: '87.46', giveBack: [{ paymentId: paid, amount: '87.46' }] }),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     await expect(
       recordPayment(
         payment({ direction: 'out', amount: '1.00', giveBack: [{ paymentId: paid, amount: '1.00' }] }),
-        'Col Varley',
+        inTheNameOf('Col Varley'),
       ),
     ).rejects.toThrow('Of that payment 0.00 EUR are on account')
-    await expect(undoPayment(paid, 'Mistake', 'Test')).rejects.toThrow('Take the refund back first')
+    await expect(undoPayment(paid, 'Mistake', inTheNameOf('Test'))).rejects.toThrow(
+      'Take the refund back first',
+    )
     await balances()
   })
 
@@ -142,7 +148,7 @@ describe('a payment', () => {
           settle(b.id, '600.29', { discount: '12.25' }),
         ],
       }),
-      'Test',
+      inTheNameOf('Test'),
     )
     expect([await open(a.id), await open(b.id)]).toEqual(['0.00', '0.00'])
     await balances()
@@ -152,11 +158,11 @@ describe('a payment', () => {
     const { id } = await invoice()
     const paid = await recordPayment(
       payment({ amount: '612.54', settle: [settle(id, '612.54')] }),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
-    await undoPayment(paid, 'Wrong customer', 'Maeve Tarrant')
+    await undoPayment(paid, 'Wrong customer', inTheNameOf('Maeve Tarrant'))
     expect(await open(id)).toBe('612.54')
-    await expect(undoPayment(paid, 'Again', 'Test')).rejects.toThrow('taken back already')
+    await expect(undoPayment(paid, 'Again', inTheNameOf('Test'))).rejects.toThrow('taken back already')
     expect(
       await rows(
         'select amount::text amount, reference from payment where id = $1 or reverses_id = $1 order by id',
@@ -175,10 +181,10 @@ describe('a payment', () => {
       const { id } = await invoice()
       const paid = await recordPayment(
         payment({ amount: '612.54', settle: onAccount ? [] : [settle(id, '612.54')] }),
-        'Col Varley',
+        inTheNameOf('Col Varley'),
       )
       const all = await Promise.allSettled(
-        Array.from({ length: 6 }, () => undoPayment(paid, 'Mistake', 'Somebody')),
+        Array.from({ length: 6 }, () => undoPayment(paid, 'Mistake', inTheNameOf('Somebody'))),
       )
       expect(all.filter((one) => one.status === 'fulfilled')).toHaveLength(1)
       for (const one of all)
@@ -190,11 +196,11 @@ describe('a payment', () => {
 
   test('that is booked already is asked about, and booked when it is another', async () => {
     const wanted = payment({ amount: '77.00', another: false })
-    await recordPayment(wanted, 'Col Varley')
-    await expect(recordPayment(wanted, 'Maeve Tarrant')).rejects.toThrow(
+    await recordPayment(wanted, inTheNameOf('Col Varley'))
+    await expect(recordPayment(wanted, inTheNameOf('Maeve Tarrant'))).rejects.toThrow(
       /77\.00 EUR of \d+ \w+ \d{4} from Ottermill Honey Co-op is booked already, by Col Varley/,
     )
-    await recordPayment({ ...wanted, another: true }, 'Maeve Tarrant')
+    await recordPayment({ ...wanted, another: true }, inTheNameOf('Maeve Tarrant'))
   })
 
   test.each([false, true])(
@@ -203,7 +209,10 @@ describe('a payment', () => {
       const { id } = await invoice()
       const both = await Promise.allSettled(
         Array.from({ length: 6 }, () =>
-          recordPayment(payment({ amount: '612.54', settle: [settle(id, '612.54')], another }), 'Somebody'),
+          recordPayment(
+            payment({ amount: '612.54', settle: [settle(id, '612.54')], another }),
+            inTheNameOf('Somebody'),
+          ),
         ),
       )
       expect(both.filter((one) => one.status === 'fulfilled')).toHaveLength(1)
@@ -241,68 +250,71 @@ describe('a payment', () => {
   ])('over %s is refused in words, and nothing is booked', async (_, change, words) => {
     const { id } = await invoice()
     const before = await one('select count(*)::int count from payment')
-    await expect(recordPayment(payment(change(id)), 'Test')).rejects.toThrow(words)
+    await expect(recordPayment(payment(change(id)), inTheNameOf('Test'))).rejects.toThrow(words)
     expect(await one('select count(*)::int count from payment')).toEqual(before)
     expect(await open(id)).toBe('612.54')
   })
 
   test('for a voided or credited invoice is refused, into a closed period too', async () => {
     const [gone, credited] = [await invoice(), await invoice()]
-    await voidDocument(gone.id, 'Wrong', 'Test')
-    await expect(recordPayment(payment({ settle: [settle(gone.id, '10.00')] }), 'Test')).rejects.toThrow(
-      'was voided: nothing is owed',
-    )
+    await voidDocument(gone.id, 'Wrong', inTheNameOf('Test'))
+    await expect(
+      recordPayment(payment({ settle: [settle(gone.id, '10.00')] }), inTheNameOf('Test')),
+    ).rejects.toThrow('was voided: nothing is owed')
     const { credit } = await creditDocument(
       credited.id,
       { ask: { kind: 'whole' }, reason: 'Broken', anew: false },
-      'Test',
+      inTheNameOf('Test'),
     )
     const [paper] = await rows<{ preparedId: number; revision: number }>(
       'select id "preparedId", revision from prepared_document where source_id = $1',
       [credit],
     )
-    await issueInOneTransaction([paper!], 'Test')
-    await expect(recordPayment(payment({ settle: [settle(credited.id, '10.00')] }), 'Test')).rejects.toThrow(
-      'Nothing is open on',
-    )
+    await issueInOneTransaction([paper!], inTheNameOf('Test'))
+    await expect(
+      recordPayment(payment({ settle: [settle(credited.id, '10.00')] }), inTheNameOf('Test')),
+    ).rejects.toThrow('Nothing is open on')
     await run('update company set closed_until = $1', [addDays(today(), -2)])
-    await expect(recordPayment(payment({ date: addDays(today(), -3) }), 'Test')).rejects.toThrow(
+    await expect(recordPayment(payment({ date: addDays(today(), -3) }), inTheNameOf('Test'))).rejects.toThrow(
       'closed period',
     )
   })
 
   test('keeps its invoice from being voided, until it is taken back', async () => {
     const { id } = await invoice()
-    const paid = await recordPayment(payment({ amount: '10.00', settle: [settle(id, '10.00')] }), 'Test')
-    await expect(voidDocument(id, 'x', 'Test')).rejects.toThrow('Payments are booked')
-    await undoPayment(paid, 'Mistake', 'Test')
-    await voidDocument(id, 'x', 'Test')
+    const paid = await recordPayment(
+      payment({ amount: '10.00', settle: [settle(id, '10.00')] }),
+      inTheNameOf('Test'),
+    )
+    await expect(voidDocument(id, 'x', inTheNameOf('Test'))).rejects.toThrow('Payments are booked')
+    await undoPayment(paid, 'Mistake', inTheNameOf('Test'))
+    await voidDocument(id, 'x', inTheNameOf('Test'))
   })
 })
 
 test('a credit that finds its invoice paid is refunded, and never over what it is worth', async () => {
   const { id } = await invoice()
-  await recordPayment(payment({ amount: '612.54', settle: [settle(id, '612.54')] }), 'Test')
+  await recordPayment(payment({ amount: '612.54', settle: [settle(id, '612.54')] }), inTheNameOf('Test'))
   const { credit } = await creditDocument(
     id,
     { ask: { kind: 'amount', amount: '61.50' }, reason: 'Scratched', anew: false },
-    'Test',
+    inTheNameOf('Test'),
   )
   const [paper] = await rows<{ preparedId: number; revision: number }>(
     'select id "preparedId", revision from prepared_document where source_id = $1',
     [credit],
   )
-  const [issued] = await issueInOneTransaction([paper!], 'Test')
+  const [issued] = await issueInOneTransaction([paper!], inTheNameOf('Test'))
   expect(await open(issued!.documentId!)).toBe('-61.50')
   await expect(
     recordPayment(
       payment({ direction: 'out', amount: '70.00', settle: [settle(issued!.documentId!, '70.00')] }),
-      'Test',
+      inTheNameOf('Test'),
     ),
   ).rejects.toThrow('has 61.50 EUR open')
   await recordPayment(
     payment({ direction: 'out', amount: '61.50', settle: [settle(issued!.documentId!, '61.50')] }),
-    'Test',
+    inTheNameOf('Test'),
   )
   expect(await open(issued!.documentId!)).toBe('0.00')
   await balances()
@@ -318,7 +330,7 @@ test(
     const [paper] = await papersOf([order])
     const [result] = await issueInOneTransaction(
       [{ preparedId: paper!.id, revision: null }],
-      'Col Varley',
+      inTheNameOf('Col Varley'),
       undefined,
       { paidBy: 'cash' },
     )
@@ -355,21 +367,21 @@ test('a credit note that is voided gives back what it settled by a counter-entry
   const { credit } = await creditDocument(
     id,
     { ask: { kind: 'amount', amount: '100.00' }, reason: 'Broken', anew: false },
-    'Test',
+    inTheNameOf('Test'),
   )
   const [paper] = await rows<{ id: number }>('select id from prepared_document where source_id = $1', [
     credit,
   ])
   const [result] = await issueInOneTransaction(
     [{ preparedId: paper!.id, revision: null }],
-    'Test',
+    inTheNameOf('Test'),
     undefined,
     {
       postOnly: true,
     },
   )
   expect(await open(id)).toBe('512.54')
-  await voidDocument(result!.documentId!, 'Not broken', 'Test')
+  await voidDocument(result!.documentId!, 'Not broken', inTheNameOf('Test'))
   expect(await open(id)).toBe('612.54')
   expect(
     await rows('select amount::text amount from allocation where from_document_id = $1 order by id', [
@@ -380,7 +392,10 @@ test('a credit note that is voided gives back what it settled by a counter-entry
 
 test('the Register sums what is still open of open documents, and what is posted of all', async () => {
   const { id } = await invoice()
-  await recordPayment(payment({ amount: '600.00', settle: [settle(id, '600.00')] }), 'Col Varley')
+  await recordPayment(
+    payment({ amount: '600.00', settle: [settle(id, '600.00')] }),
+    inTheNameOf('Col Varley'),
+  )
   const inBooks = (await one<{ sum: string }>(
     `select sum(open)::text sum
     from open_item i
@@ -393,27 +408,27 @@ test('the Register sums what is still open of open documents, and what is posted
 
 describe('receipts', () => {
   test('of a payment that no routine looked at is prepared by hand, once, and waits for a check', async () => {
-    const paid = await recordPayment(payment({ amount: '5.00' }), 'Col Varley')
+    const paid = await recordPayment(payment({ amount: '5.00' }), inTheNameOf('Col Varley'))
     expect(await receipts(paid)).toEqual([])
-    expect(await prepareReceipt(paid, 'Col Varley')).toMatchObject({ outcome: 'prepared' })
-    expect(await prepareReceipt(paid, 'Col Varley')).toMatchObject({ outcome: 'already' })
+    expect(await prepareReceipt(paid, inTheNameOf('Col Varley'))).toMatchObject({ outcome: 'prepared' })
+    expect(await prepareReceipt(paid, inTheNameOf('Col Varley'))).toMatchObject({ outcome: 'already' })
     expect(await rows('select state from prepared_document where source_id = $1', [paid])).toEqual([
       { state: 'prepared' },
     ])
   })
 
   test('put back, it is prepared again; of another kind, or of an order, none is made', async () => {
-    const paid = await recordPayment(payment({ amount: '6.00' }), 'Col Varley')
-    const { preparedId } = await prepareReceipt(paid, 'Col Varley')
-    await putBack([preparedId!], 'Col Varley')
-    await expect(prepareByHand('invoice', [paid], 'Col Varley')).rejects.toThrow(
+    const paid = await recordPayment(payment({ amount: '6.00' }), inTheNameOf('Col Varley'))
+    const { preparedId } = await prepareReceipt(paid, inTheNameOf('Col Varley'))
+    await putBack([preparedId!], inTheNameOf('Col Varley'))
+    await expect(prepareByHand('invoice', [paid], inTheNameOf('Col Varley'))).rejects.toThrow(
       'An invoice is not made of a payment',
     )
-    expect(await prepareByHand('payment receipt', [paid], 'Col Varley')).toMatchObject([
+    expect(await prepareByHand('payment receipt', [paid], inTheNameOf('Col Varley'))).toMatchObject([
       { sourceId: paid, result: { outcome: 'prepared' } },
     ])
     const order = await one<{ id: number }>('select min(id) id from sales_order')
-    await expect(prepareByHand('payment receipt', [order!.id], 'Col Varley')).rejects.toThrow(
+    await expect(prepareByHand('payment receipt', [order!.id], inTheNameOf('Col Varley'))).rejects.toThrow(
       'A payment receipt is not made of an order',
     )
   })
@@ -434,12 +449,12 @@ describe('receipts', () => {
           isOn: true,
           sentence: { on: 'payment', statuses: [], conditions: [], issue, to: 'billing', delayMinutes: 0 },
         },
-        'Test',
+        inTheNameOf('Test'),
       )
     const { id, number } = await invoice()
     const paid = await recordPayment(
       payment({ amount: '700.00', reference: 'OM 118', settle: [settle(id, '612.54')] }),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     await house.settle()
     const [receipt, ...others] = await receipts(paid)
@@ -454,7 +469,7 @@ describe('receipts', () => {
     expect(mail!.subject).toContain(receipt!.number)
     const back = await recordPayment(
       payment({ direction: 'out', amount: '87.46', giveBack: [{ paymentId: paid, amount: '87.46' }] }),
-      'Col Varley',
+      inTheNameOf('Col Varley'),
     )
     await house.settle()
     expect(await receipts(back)).toMatchObject([{ kind: 'refund receipt', total: '87.46' }])
@@ -487,10 +502,10 @@ describe('receipts', () => {
             delayMinutes: 0,
           },
         },
-        'Test',
+        inTheNameOf('Test'),
       )
       const { id } = await invoice()
-      const paid = await recordPayment(payment({ amount: '612.54' }), 'Test')
+      const paid = await recordPayment(payment({ amount: '612.54' }), inTheNameOf('Test'))
       await house.settle()
       const paper = () =>
         one<{ state: string; lines: { item: string }[] }>(
@@ -498,23 +513,23 @@ describe('receipts', () => {
           [paid],
         )
       expect(await paper()).toMatchObject({ state: 'prepared', lines: [{ item: '' }] })
-      await allocatePayment(paid, [settle(id, '612.54')], 'Test')
+      await allocatePayment(paid, [settle(id, '612.54')], inTheNameOf('Test'))
       await house.settle()
       expect((await paper())!.lines).toHaveLength(1)
       expect((await paper())!.lines[0]!.item).not.toBe('')
-      await undoPayment(paid, 'Mistake', 'Test')
+      await undoPayment(paid, 'Mistake', inTheNameOf('Test'))
       expect(await paper()).toMatchObject({ state: 'dropped' })
       expect(await rows(`select 1 from claim where source_id = $1`, [paid])).toEqual([])
     },
   )
 
   test('a routine switched on later catches up on older payments, in a range and after a look', async () => {
-    const paid = await recordPayment(payment({ amount: '33.00' }), 'Test')
+    const paid = await recordPayment(payment({ amount: '33.00' }), inTheNameOf('Test'))
     await house.settle()
     const routine = await receiptRoutine('Late receipt')
     const range = { from: today(), to: today() }
     expect((await lookBack(routine, range.from, range.to)).map((one) => one.id)).toContain(paid)
-    await catchUp(routine, range, [paid], 'Test')
+    await catchUp(routine, range, [paid], inTheNameOf('Test'))
     await house.settle()
     expect(await rows('select state from prepared_document where source_id = $1', [paid])).toEqual([
       { state: 'prepared' },
@@ -527,9 +542,16 @@ describe('accounts', () => {
   test('say by age what is owed, what is in credit, and what is disputed or promised', async () => {
     const { id, number } = await invoice('10420')
     await run('update open_item set due_date = $2::date - 45 where document_id = $1', [id, today()])
-    await recordPayment(payment({ customerId: house.customer('10420').id, amount: '12.54' }), 'Test')
+    await recordPayment(
+      payment({ customerId: house.customer('10420').id, amount: '12.54' }),
+      inTheNameOf('Test'),
+    )
     const customerId = house.customer('10420').id
-    await markItem(id, { dispute: 'Two boxes missing', promisedOn: addDays(today(), 5) }, 'Col Varley')
+    await markItem(
+      id,
+      { dispute: 'Two boxes missing', promisedOn: addDays(today(), 5) },
+      inTheNameOf('Col Varley'),
+    )
     const view = await account(customerId)
     expect(view.items.find((item) => item.number === number)).toMatchObject({
       late: 45,

@@ -12,6 +12,7 @@ import { orderView } from '../../server/services/orders/list'
 import { editOrder } from '../../server/services/orders/orders'
 import { closePeriods, periods } from '../../server/services/house/periods'
 import { papersOf, historyWords, until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* Writing, issuing, voiding and crediting; what an auditor looks at. */
 const house = useHouse({ reports: false })
@@ -29,7 +30,7 @@ const today = () => new Date().toISOString().slice(0, 10)
 const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
 
 async function written(change: Partial<DraftFacts> = {}, customer = '10417'): Promise<number> {
-  const draftId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, 'Test')
+  const draftId = await newInvoice(house.customer(customer).id, house.brands[0]!.id, inTheNameOf('Test'))
   await change_(draftId, {
     lines: [line('Repair of an extractor', '1', '100.00'), line('Bee meadow seed', '2', '10.00', 'reduced')],
     suppliedOn: daysAgo(1),
@@ -52,7 +53,7 @@ async function change_(
       earlierDateOk: rest.earlierDateOk ?? false,
       facts: { ...draft.facts, ...facts },
     },
-    'Test',
+    inTheNameOf('Test'),
   )
   await house.settle()
 }
@@ -66,7 +67,7 @@ async function issue(...draftIds: number[]): Promise<IssueResult[]> {
     returning id "preparedId", revision`,
     [draftIds],
   )
-  return issueInOneTransaction(papers, 'Col Varley', undefined, { withoutAddress: true })
+  return issueInOneTransaction(papers, inTheNameOf('Col Varley'), undefined, { withoutAddress: true })
 }
 async function issued(draftId: number): Promise<{ id: number; number: string; total: string }> {
   const results = await issue(draftId)
@@ -82,7 +83,7 @@ async function shippedAndIssued(order: number): Promise<number> {
   const [paper] = await papersOf([order])
   const [result] = await issueInOneTransaction(
     [{ preparedId: paper!.id, revision: null }],
-    'Test',
+    inTheNameOf('Test'),
     undefined,
     {
       withoutAddress: true,
@@ -127,7 +128,7 @@ describe('an invoice without an order', () => {
   })
 
   test('without lines, or without a date of supply, says what is missing and cannot be issued', async () => {
-    const draftId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test')
+    const draftId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, inTheNameOf('Test'))
     expect((await draftView(draftId)).paper!.problem).toMatch(/no date of supply/)
     await change_(draftId, { suppliedOn: today() })
     expect((await draftView(draftId)).paper!.problem).toMatch(/no lines/)
@@ -137,8 +138,8 @@ describe('an invoice without an order', () => {
   test('put back and prepared again keeps its content; two at once do not overwrite each other', async () => {
     const draftId = await written()
     const { paper, version, ...draft } = await draftView(draftId)
-    await putBack([paper!.id], 'Test')
-    await prepareByHand('invoice', [draftId], 'Test')
+    await putBack([paper!.id], inTheNameOf('Test'))
+    await prepareByHand('invoice', [draftId], inTheNameOf('Test'))
     expect((await draftView(draftId)).paper).toMatchObject({ id: paper!.id, state: 'prepared' })
     await change_(draftId, { reference: 'B/1' })
     await expect(
@@ -151,7 +152,7 @@ describe('an invoice without an order', () => {
           earlierDateOk: false,
           facts: draft.facts,
         },
-        'B',
+        inTheNameOf('B'),
       ),
     ).rejects.toThrow('Somebody changed this draft')
     await issued(draftId)
@@ -165,7 +166,7 @@ describe('an order billed in parts', () => {
 
   test('each part takes its quantity, the rest bills what remains, and the order is never billed twice', async () => {
     const order = await twelve()
-    const part = await draftFromOrder(order, { kind: 'part' }, 'Test')
+    const part = await draftFromOrder(order, { kind: 'part' }, inTheNameOf('Test'))
     const { facts } = await draftView(part)
     await change_(part, { suppliedOn: today(), lines: [{ ...facts.lines[0]!, quantity: '5' }] })
     const first = await issued(part)
@@ -177,10 +178,12 @@ describe('an order billed in parts', () => {
         rest.id,
       ]))!.total,
     ).toBe(new Decimal('41.50').times(7).times('1.23').toFixed(2))
-    expect(await issueInOneTransaction([{ preparedId: rest.id, revision: null }], 'Test')).toMatchObject([
-      { outcome: 'issued' },
-    ])
-    await expect(draftFromOrder(order, { kind: 'part' }, 'Test')).rejects.toThrow('bills the whole of order')
+    expect(
+      await issueInOneTransaction([{ preparedId: rest.id, revision: null }], inTheNameOf('Test')),
+    ).toMatchObject([{ outcome: 'issued' }])
+    await expect(draftFromOrder(order, { kind: 'part' }, inTheNameOf('Test'))).rejects.toThrow(
+      'bills the whole of order',
+    )
   })
 
   test(
@@ -189,8 +192,8 @@ describe('an order billed in parts', () => {
     async () => {
       const order = await twelve()
       const [a, b] = [
-        await draftFromOrder(order, { kind: 'part' }, 'A'),
-        await draftFromOrder(order, { kind: 'part' }, 'B'),
+        await draftFromOrder(order, { kind: 'part' }, inTheNameOf('A')),
+        await draftFromOrder(order, { kind: 'part' }, inTheNameOf('B')),
       ]
       for (const draftId of [a, b])
         await change_(draftId, {
@@ -212,7 +215,7 @@ describe('an order billed in parts', () => {
       const order = await twelve()
       await house.ship([order])
       const whole = (await papersOf([order]))[0]!
-      const part = await draftFromOrder(order, { kind: 'part' }, 'Test')
+      const part = await draftFromOrder(order, { kind: 'part' }, inTheNameOf('Test'))
       await change_(part, {
         suppliedOn: today(),
         lines: [{ ...(await draftView(part)).facts.lines[0]!, quantity: '2' }],
@@ -220,7 +223,10 @@ describe('an order billed in parts', () => {
       await issued(part)
       await house.settle()
       expect(
-        await issueInOneTransaction([{ preparedId: whole.id, revision: whole.revision }], 'Test'),
+        await issueInOneTransaction(
+          [{ preparedId: whole.id, revision: whole.revision }],
+          inTheNameOf('Test'),
+        ),
       ).toMatchObject([{ outcome: 'changed' }])
       expect((await papersOf([order]))[0]!.changes!.map((change) => change.what)).toContain('Line 1')
     },
@@ -233,13 +239,18 @@ describe('an order billed in parts', () => {
         { ...line('Seed', '10', '5.00', 'reduced'), item: 'SD' },
       ],
     })
-    const deposit = await issued(await draftFromOrder(order, { kind: 'deposit', percent: '30' }, 'Test'))
+    const deposit = await issued(
+      await draftFromOrder(order, { kind: 'deposit', percent: '30' }, inTheNameOf('Test')),
+    )
     expect(deposit.total).toBe(
       new Decimal('120').times('1.23').plus(new Decimal('15').times('1.135')).toFixed(2),
     )
     await house.ship([order])
     const [paper] = (await papersOf([order])).filter((one) => one.state === 'prepared')
-    const [result] = await issueInOneTransaction([{ preparedId: paper!.id, revision: null }], 'Test')
+    const [result] = await issueInOneTransaction(
+      [{ preparedId: paper!.id, revision: null }],
+      inTheNameOf('Test'),
+    )
     const final = await content(result!.documentId!)
     expect(final.sums.map((row) => row.label)).toEqual(
       expect.arrayContaining([
@@ -263,7 +274,7 @@ describe('crediting', () => {
       const { credit } = await creditDocument(
         documentId,
         { ask: { kind: 'whole' }, reason: 'Wrong customer', anew: false },
-        'Test',
+        inTheNameOf('Test'),
       )
       const note = await issued(credit)
       expect(note.number).toMatch(/^CN-/)
@@ -272,9 +283,15 @@ describe('crediting', () => {
       expect(printed.legal[0]).toMatch(/^To invoice INV-\S+ of \d+ \w+ \d+\. Reason: Wrong customer$/)
       expect(printed.toPay.label).toBe('Credited, EUR')
       await expect(
-        creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'again', anew: false }, 'Test'),
+        creditDocument(
+          documentId,
+          { ask: { kind: 'whole' }, reason: 'again', anew: false },
+          inTheNameOf('Test'),
+        ),
       ).rejects.toThrow('credited already')
-      expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
+      expect((await prepareByHand('invoice', [order], inTheNameOf('Test')))[0]!.result.outcome).toBe(
+        'prepared',
+      )
       expect(await historyWords(order)).toContainEqual(expect.stringMatching(/^Credit note CN-.* was issued/))
     },
   )
@@ -292,10 +309,10 @@ describe('crediting', () => {
       const { credit } = await creditDocument(
         invoice.id,
         { ask: ask as never, reason: 'Returned', anew: false },
-        'Test',
+        inTheNameOf('Test'),
       )
       await expect(
-        creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test'),
+        creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: 'x', anew: false }, inTheNameOf('Test')),
       ).rejects.toThrow('already waits on To check')
       notes.push(await issued(credit))
     }
@@ -308,7 +325,7 @@ describe('crediting', () => {
       creditDocument(
         invoice.id,
         { ask: { kind: 'amount', amount: '0.01' }, reason: 'x', anew: false },
-        'Test',
+        inTheNameOf('Test'),
       ),
     ).rejects.toThrow('credited already')
   })
@@ -319,7 +336,7 @@ describe('crediting', () => {
     const { credit, anew } = await creditDocument(
       documentId,
       { ask: { kind: 'whole' }, reason: 'Price was wrong', anew: true },
-      'Test',
+      inTheNameOf('Test'),
     )
     await change_(anew!, { lines: [{ ...(await draftView(anew!)).facts.lines[0]!, unitPrice: '40.00' }] })
     const results = await issue(credit, anew!)
@@ -342,7 +359,11 @@ describe('crediting', () => {
     const invoice = await issued(await written())
     const asked = await Promise.allSettled(
       [1, 2, 3, 4].map((turn) =>
-        creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: `${turn}`, anew: false }, 'Test'),
+        creditDocument(
+          invoice.id,
+          { ask: { kind: 'whole' }, reason: `${turn}`, anew: false },
+          inTheNameOf('Test'),
+        ),
       ),
     )
     expect(asked.map((one) => one.status).sort()).toEqual(['fulfilled', 'rejected', 'rejected', 'rejected'])
@@ -356,15 +377,15 @@ describe('crediting', () => {
     const { credit } = await creditDocument(
       invoice.id,
       { ask: { kind: 'amount', amount: '145.70' }, reason: 'A', anew: false },
-      'A',
+      inTheNameOf('A'),
     )
-    await putBack([(await draftView(credit)).paper!.id], 'A')
+    await putBack([(await draftView(credit)).paper!.id], inTheNameOf('A'))
     const other = await creditDocument(
       invoice.id,
       { ask: { kind: 'amount', amount: '100.00' }, reason: 'B', anew: false },
-      'B',
+      inTheNameOf('B'),
     )
-    await prepareByHand('invoice', [credit], 'A')
+    await prepareByHand('invoice', [credit], inTheNameOf('A'))
     const results = await issue(other.credit, credit)
     expect(results.map((result) => result.outcome).sort()).toEqual(['failed', 'issued'])
     expect(Number((await creditOffer(invoice.id)).left)).toBeGreaterThanOrEqual(0)
@@ -394,7 +415,7 @@ describe('voiding', () => {
             )
           )?.state === 'stuck',
       )
-      await voidDocument(documentId, 'Nobody ordered it', 'Maeve Tarrant')
+      await voidDocument(documentId, 'Nobody ordered it', inTheNameOf('Maeve Tarrant'))
       expect(await open(documentId)).toBe('0')
       expect(
         await one(
@@ -405,11 +426,13 @@ describe('voiding', () => {
           [documentId],
         ),
       ).toEqual({ state: 'closed' })
-      await expect(voidDocument(documentId, 'again', 'Test')).rejects.toThrow('void already')
+      await expect(voidDocument(documentId, 'again', inTheNameOf('Test'))).rejects.toThrow('void already')
       await expect(
-        creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test'),
+        creditDocument(documentId, { ask: { kind: 'whole' }, reason: 'x', anew: false }, inTheNameOf('Test')),
       ).rejects.toThrow('was voided')
-      expect((await prepareByHand('invoice', [order], 'Test'))[0]!.result.outcome).toBe('prepared')
+      expect((await prepareByHand('invoice', [order], inTheNameOf('Test')))[0]!.result.outcome).toBe(
+        'prepared',
+      )
     },
   )
 
@@ -429,7 +452,7 @@ describe('voiding', () => {
           ))!.state,
         ),
       )
-      await expect(voidDocument(gone.id, 'x', 'Test')).rejects.toThrow(
+      await expect(voidDocument(gone.id, 'x', inTheNameOf('Test'))).rejects.toThrow(
         'was handed over already, so it may not be voided. Credit it instead',
       )
       const silent = await issued(await written({}, '10424'))
@@ -438,11 +461,11 @@ describe('voiding', () => {
           await creditDocument(
             silent.id,
             { ask: { kind: 'amount', amount: '1.00' }, reason: 'x', anew: false },
-            'Test',
+            inTheNameOf('Test'),
           )
         ).credit,
       )
-      await expect(voidDocument(silent.id, 'x', 'Test')).rejects.toThrow('is credited already')
+      await expect(voidDocument(silent.id, 'x', inTheNameOf('Test'))).rejects.toThrow('is credited already')
     },
   )
 })
@@ -455,16 +478,18 @@ describe('periods', () => {
       const old = await written({ date: daysAgo(40), suppliedOn: daysAgo(40) }, '10424')
       await run(`update prepared_document set earlier_date_ok = true where source_id = $1`, [old])
       const before = await issued(old)
-      await closePeriods(daysAgo(30), '', 'Maeve Tarrant')
+      await closePeriods(daysAgo(30), '', inTheNameOf('Maeve Tarrant'))
       const late = await written({ date: daysAgo(31) })
       expect(await issue(late)).toMatchObject([
         { outcome: 'failed', reason: expect.stringContaining('closed period') },
       ])
       expect((await periods()).waiting).toHaveLength(1)
-      await expect(voidDocument(before.id, 'x', 'Test')).rejects.toThrow('closed period')
-      await expect(closePeriods(today(), '', 'Maeve Tarrant')).rejects.toThrow('Only days that are over')
-      await expect(closePeriods(null, ' ', 'Maeve Tarrant')).rejects.toThrow('needs a reason')
-      await closePeriods(null, 'A late invoice of the wholesaler', 'Maeve Tarrant')
+      await expect(voidDocument(before.id, 'x', inTheNameOf('Test'))).rejects.toThrow('closed period')
+      await expect(closePeriods(today(), '', inTheNameOf('Maeve Tarrant'))).rejects.toThrow(
+        'Only days that are over',
+      )
+      await expect(closePeriods(null, ' ', inTheNameOf('Maeve Tarrant'))).rejects.toThrow('needs a reason')
+      await closePeriods(null, 'A late invoice of the wholesaler', inTheNameOf('Maeve Tarrant'))
       expect((await periods()).history[0]).toMatchObject({
         closedUntil: null,
         wasUntil: daysAgo(30),
@@ -520,8 +545,13 @@ describe('what the law wants said', () => {
     await run(`update customer set tax_treatment = 'domestic' where number = '10428'`)
     expect(
       await issued(
-        (await creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: 'x', anew: false }, 'Test'))
-          .credit,
+        (
+          await creditDocument(
+            invoice.id,
+            { ask: { kind: 'whole' }, reason: 'x', anew: false },
+            inTheNameOf('Test'),
+          )
+        ).credit,
       ),
     ).toMatchObject({ total: '120.00' })
   })
@@ -532,7 +562,7 @@ test('a draft that cannot be prepared at all is refused, and leaves nothing behi
   const drafts = async () => (await one<{ count: number }>('select count(*)::int count from draft'))!.count
   const before = await drafts()
   await run(`update number_series set country = 'Nowhere' where kind = 'invoice' and brand_id = $1`, [brand])
-  await expect(newInvoice(house.customer('10417').id, brand, 'Test')).rejects.toMatchObject({
+  await expect(newInvoice(house.customer('10417').id, brand, inTheNameOf('Test'))).rejects.toMatchObject({
     code: 'no-series',
   })
   await run(`update number_series set country = '' where kind = 'invoice' and brand_id = $1`, [brand])
@@ -542,7 +572,7 @@ test('a draft that cannot be prepared at all is refused, and leaves nothing behi
 test('one bad draft among many stops only itself, and no number is lost', async () => {
   const drafts = [
     await written(),
-    await newInvoice(house.customer('10417').id, house.brands[0]!.id, 'Test'),
+    await newInvoice(house.customer('10417').id, house.brands[0]!.id, inTheNameOf('Test')),
     await written(),
   ]
   const results = await issue(...drafts)
@@ -570,9 +600,9 @@ test('one bad draft among many stops only itself, and no number is lost', async 
 describe('a confirmation of an order that changed afterwards', () => {
   test('is shown beside what the order is now; its revision names what it replaces', async () => {
     const order = await house.newOrder()
-    await prepareByHand('order confirmation', [order], 'Test')
+    await prepareByHand('order confirmation', [order], inTheNameOf('Test'))
     const [first] = await papersOf([order])
-    await issueInOneTransaction([{ preparedId: first!.id, revision: null }], 'Test')
+    await issueInOneTransaction([{ preparedId: first!.id, revision: null }], inTheNameOf('Test'))
     const numbered = () =>
       rows<{
         id: number
@@ -591,7 +621,7 @@ describe('a confirmation of an order that changed afterwards', () => {
     await editOrder(
       order,
       { ...view, lines: [{ ...view.lines[0]!, quantity: '7' }, ...view.lines.slice(1)] },
-      'Test',
+      inTheNameOf('Test'),
     )
     const [before] = await numbered()
     expect(await confirmedOf(order)).toMatchObject({
@@ -599,10 +629,10 @@ describe('a confirmation of an order that changed afterwards', () => {
       waits: false,
       changes: [{ what: 'Line 1', now: expect.stringMatching(/^7 · /) }, expect.objectContaining({})],
     })
-    await prepareByHand('order confirmation', [order], 'Test')
+    await prepareByHand('order confirmation', [order], inTheNameOf('Test'))
     expect(await confirmedOf(order)).toMatchObject({ waits: true })
     const revision = (await papersOf([order])).find((paper) => paper.state === 'prepared')!
-    await issueInOneTransaction([{ preparedId: revision.id, revision: null }], 'Test')
+    await issueInOneTransaction([{ preparedId: revision.id, revision: null }], inTheNameOf('Test'))
     const [, after] = await numbered()
     expect(after!.replacesId).toBe(before!.id)
     expect(after!.facts.find((fact) => fact.key === 'replaces')!.value).toBe(before!.number)

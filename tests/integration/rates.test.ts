@@ -4,6 +4,7 @@ import { changeHouse } from '../../server/services/house/settings'
 import { keepRates } from '../../server/services/house/rates'
 import { draftView, changeDraft, newInvoice } from '../../server/services/drafts/drafts'
 import { papersOf, historyWords, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* Exchange rates; what comes to nothing. */
 const house = useHouse({ reports: false })
@@ -11,7 +12,7 @@ const house = useHouse({ reports: false })
 describe('exchange rates', () => {
   test('a changed rate builds the papers of its currency anew', async () => {
     const customer = house.customer('10425')
-    const draftId = await newInvoice(customer.id, house.brands[0]!.id, 'Test')
+    const draftId = await newInvoice(customer.id, house.brands[0]!.id, inTheNameOf('Test'))
     const { version, facts, brandId, customerId } = await draftView(draftId)
     await changeDraft(
       draftId,
@@ -37,7 +38,7 @@ describe('exchange rates', () => {
           ],
         },
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     await house.settle()
     const today = new Date().toISOString().slice(0, 10)

@@ -22,6 +22,7 @@ import {
 import { tryOut } from '../../server/services/routines/trial'
 import { whyOf } from '../../server/services/routines/why'
 import { papersOf, historyWords, until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /*
  * What goes when: sentences, two kinds of paper, trial, catching up, why, and the customers' preferences that
@@ -50,7 +51,7 @@ const kindsOf = async (order: number) =>
 /** Switches a routine off, as it stands. */
 async function changeRoutineOff(id: number): Promise<void> {
   const { version } = (await listRoutines()).find((one) => one.id === id)!
-  await changeRoutine(id, { version, isOn: false }, 'Test')
+  await changeRoutine(id, { version, isOn: false }, inTheNameOf('Test'))
 }
 
 let confirmations = 0
@@ -58,10 +59,10 @@ describe('an order confirmation beside the invoice', () => {
   test("has its own series, goes to the buying contact with the routine's copy, and books nothing", async () => {
     confirmations = await addRoutine(
       { name: 'Confirm', description: '', trust: 'automatic', isOn: true, sentence: confirm },
-      'Test',
+      inTheNameOf('Test'),
     )
     const order = await house.newOrder({ status: 'Draft' })
-    await setStatus([order], 'Confirmed', 'Test')
+    await setStatus([order], 'Confirmed', inTheNameOf('Test'))
     await house.settle()
     const paper = await one<{ id: number }>(`select d.id from document d where d.source_id = $1`, [order])
     const document = await documentView(paper!.id)
@@ -81,7 +82,7 @@ describe('an order confirmation beside the invoice', () => {
   test('confirmed again unchanged makes none; changed and confirmed anew makes one of the new revision', async () => {
     const order = await house.newOrder({ status: 'Draft' })
     const move = async (status: string) => {
-      await setStatus([order], status, 'Test')
+      await setStatus([order], status, inTheNameOf('Test'))
       await house.settle()
     }
     await move('Confirmed')
@@ -113,7 +114,7 @@ describe('an order confirmation beside the invoice', () => {
           },
         ],
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     await move('Held')
     await move('Confirmed')
@@ -122,7 +123,7 @@ describe('an order confirmation beside the invoice', () => {
 
   test('both kinds of one order draw from their own series and stand side by side', async () => {
     const order = await house.newOrder({ status: 'Draft' })
-    await setStatus([order], 'Confirmed', 'Test')
+    await setStatus([order], 'Confirmed', inTheNameOf('Test'))
     await house.settle()
     await house.ship([order])
     expect(await kindsOf(order)).toEqual(['order confirmation issued', 'invoice prepared'])
@@ -133,7 +134,7 @@ describe('a sentence', () => {
   test('is kept in versions; one that cannot hold changes nothing; two people at once are told', async () => {
     const id = await addRoutine(
       { name: 'Schools', description: '', trust: 'by hand', isOn: false, sentence: confirm },
-      'Maeve',
+      inTheNameOf('Maeve'),
     )
     await changeRoutine(
       id,
@@ -141,18 +142,18 @@ describe('a sentence', () => {
         version: 1,
         sentence: { ...confirm, conditions: [{ about: 'group', is: 'one of', values: ['Schools'] }] },
       },
-      'Col',
+      inTheNameOf('Col'),
     )
     await expect(
-      changeRoutine(id, { version: 2, sentence: { ...confirm, statuses: ['Lost'] } }, 'Col'),
+      changeRoutine(id, { version: 2, sentence: { ...confirm, statuses: ['Lost'] } }, inTheNameOf('Col')),
     ).rejects.toThrow('“Lost” is not a status')
-    await expect(changeRoutine(id, { version: 1, trust: 'automatic' }, 'Ida')).rejects.toThrow(
+    await expect(changeRoutine(id, { version: 1, trust: 'automatic' }, inTheNameOf('Ida'))).rejects.toThrow(
       'Somebody changed “Schools” meanwhile',
     )
     await expect(
       addRoutine(
         { name: 'schools', description: '', trust: 'by hand', isOn: false, sentence: confirm },
-        'Ida',
+        inTheNameOf('Ida'),
       ),
     ).rejects.toThrow('already a routine “schools”')
     expect(
@@ -168,10 +169,14 @@ describe('a sentence', () => {
   })
 
   test('with a delay and hours lets an issued paper leave only then', async () => {
-    await changeRoutine(confirmations, { version: 1, sentence: { ...confirm, delayMinutes: 30 } }, 'Test')
+    await changeRoutine(
+      confirmations,
+      { version: 1, sentence: { ...confirm, delayMinutes: 30 } },
+      inTheNameOf('Test'),
+    )
     const order = await house.newOrder({ status: 'Draft' })
     const before = Date.now()
-    await setStatus([order], 'Confirmed', 'Test')
+    await setStatus([order], 'Confirmed', inTheNameOf('Test'))
     await house.settle()
     const waits = (await one<{ notBefore: Date; state: string }>(
       `select s.not_before "notBefore", s.state
@@ -189,9 +194,9 @@ describe('a sentence', () => {
 describe('the trial', () => {
   test('judges the past events as they were, each order once, and writes nothing', async () => {
     const orders = [await house.newOrder({ status: 'Packed' }), await house.newOrder({ status: 'Packed' })]
-    await setStatus(orders, 'Closed', 'Test')
-    await setStatus([orders[0]!], 'Packed', 'Test')
-    await setStatus([orders[0]!], 'Closed', 'Test')
+    await setStatus(orders, 'Closed', inTheNameOf('Test'))
+    await setStatus([orders[0]!], 'Packed', inTheNameOf('Test'))
+    await setStatus([orders[0]!], 'Closed', inTheNameOf('Test'))
     await house.settle()
     const count = async () =>
       (await one<{ count: number }>(
@@ -230,7 +235,7 @@ describe('the trial', () => {
       customerId: gorsefield.id,
       customerName: gorsefield.name,
     })
-    await setStatus([order], 'Withdrawn', 'Test')
+    await setStatus([order], 'Withdrawn', inTheNameOf('Test'))
     const trial = await tryOut(
       { ...confirm, statuses: ['Withdrawn'], issue: 'invoice', to: 'billing' },
       30,
@@ -251,7 +256,7 @@ describe('catching up', () => {
       await house.newOrder({ number: 'CU-9', status: 'Packed' }),
       await house.newOrder({ number: 'CU-11', status: 'Packed' }),
     ]
-    await setStatus(orders, 'In picking', 'Test')
+    await setStatus(orders, 'In picking', inTheNameOf('Test'))
     await house.settle()
     const id = await addRoutine(
       {
@@ -261,21 +266,23 @@ describe('catching up', () => {
         isOn: true,
         sentence: { ...confirm, statuses: ['In picking'] },
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     expect(await kindsOf(orders[0]!)).toEqual([])
     const missed = await lookBack(id, today(), today())
     expect(missed.map((one) => one.number)).toEqual(['CU-9', 'CU-10', 'CU-11'])
-    expect(await catchUp(id, { from: today(), to: today() }, [orders[0]!, orders[1]!], 'Test')).toBe(2)
+    expect(
+      await catchUp(id, { from: today(), to: today() }, [orders[0]!, orders[1]!], inTheNameOf('Test')),
+    ).toBe(2)
     await house.settle()
     expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared'])
     expect((await lookBack(id, today(), today())).map((one) => one.number)).toEqual(['CU-11'])
     expect((await tryOut({ ...confirm, statuses: ['In picking', 'Packed'] }, 90, null)).shared).toEqual([
       { name: 'When picking', count: 3 },
     ])
-    await expect(catchUp(id, { from: today(), to: today() }, [orders[0]!], 'Test')).rejects.toThrow(
-      'still lacks its order confirmation',
-    )
+    await expect(
+      catchUp(id, { from: today(), to: today() }, [orders[0]!], inTheNameOf('Test')),
+    ).rejects.toThrow('still lacks its order confirmation')
     expect(await historyWords(orders[0]!)).toContain(
       "“When picking” was asked to catch up on this order's order confirmation.",
     )
@@ -285,7 +292,7 @@ describe('catching up', () => {
     const numbers = ['CL-1', 'CL-2', 'CL-3']
     const orders: number[] = []
     for (const number of numbers) orders.push(await house.newOrder({ number, status: 'Packed' }))
-    await setStatus(orders, 'In picking', 'Test')
+    await setStatus(orders, 'In picking', inTheNameOf('Test'))
     await house.settle()
     const { id } = (await listRoutines()).find((one) => one.name === 'When picking')!
     await changeRoutineOff(id)
@@ -294,13 +301,13 @@ describe('catching up', () => {
       await house.newOrder({ number: 'CL-5', status: 'Packed' }),
       await house.newOrder({ number: 'CL-6', status: 'Packed' }),
     ]
-    await setStatus([withdrawn, unwanted, late], 'In picking', 'Test')
+    await setStatus([withdrawn, unwanted, late], 'In picking', inTheNameOf('Test'))
     await house.settle()
-    await prepareByHand('order confirmation', [unwanted], 'Test')
+    await prepareByHand('order confirmation', [unwanted], inTheNameOf('Test'))
     const [paper] = await papersOf([unwanted])
-    await putBack([paper!.id], 'Test')
-    await drop([paper!.id], '', 'Test')
-    await setStatus([withdrawn], 'Withdrawn', 'Test')
+    await putBack([paper!.id], inTheNameOf('Test'))
+    await drop([paper!.id], '', inTheNameOf('Test'))
+    await setStatus([withdrawn], 'Withdrawn', inTheNameOf('Test'))
     await house.settle()
     expect(
       (await lookBack(id, today(), today())).map((one) => one.number).filter((one) => /^CL-[456]/.test(one)),
@@ -324,7 +331,7 @@ describe('why', () => {
     expect((await conclusion()).recipients).toMatchObject([{ address: 'accounts@ottermill.example' }])
     await putBack(
       (await papersOf([order])).map((paper) => paper.id),
-      'Test',
+      inTheNameOf('Test'),
     )
     expect((await conclusion()).conclusion).toBe('Its invoice is on To send: it was put back.')
     expect((await whyOf(order)).find((one) => one.name === 'Schools')!.conclusion).toBe(
@@ -342,12 +349,12 @@ describe("customers' wishes", () => {
     await changeCustomer(
       ottermill.id,
       { version: before.version, preferences: { invoice: { channel: 'paper' } } },
-      'Test',
+      inTheNameOf('Test'),
     )
     await house.settle()
     const [paper] = await papersOf([order])
     expect(await preparedView(paper!.id)).toMatchObject({ channel: 'paper', email: null })
-    await changeCustomer(ottermill.id, { version: before.version + 1, preferences: {} }, 'Test')
+    await changeCustomer(ottermill.id, { version: before.version + 1, preferences: {} }, inTheNameOf('Test'))
   })
 
   test('for many at once: those it would leave without a way are skipped and named, undo gives all back', async () => {
@@ -358,7 +365,7 @@ describe("customers' wishes", () => {
       [ottermill, gorsefield, reedbank],
       'invoice',
       { preference: { channel: 'email' } },
-      'Test',
+      inTheNameOf('Test'),
     )
     expect(result.set).toBe(1)
     expect(result.skipped).toEqual(
@@ -393,7 +400,11 @@ describe("customers' wishes", () => {
     const ottermill = house.customer('10417').id
     const { version } = await customerView(ottermill)
     await expect(
-      changeCustomer(ottermill, { version, preferences: { invoice: { cc: ['nobody'] } } }, 'Test'),
+      changeCustomer(
+        ottermill,
+        { version, preferences: { invoice: { cc: ['nobody'] } } },
+        inTheNameOf('Test'),
+      ),
     ).rejects.toThrow('“nobody” is not an email address')
     expect((await customerView(ottermill)).version).toBe(version)
   })
@@ -411,16 +422,16 @@ test(
       changeCustomer(
         id,
         { version: (await customerView(id)).version, preferences: { invoice: { cc: [cc] } } },
-        'Test',
+        inTheNameOf('Test'),
       )
     await copies(ottermill, 'the_boss@h.example')
     await copies(sally, 'the-boss@h.example')
-    expect((await correctAddress('the_boss@h.example', 'boss@h.example', [], 'Test')).customers).toEqual([
-      { id: ottermill, name: 'Ottermill Honey Co-op' },
-    ])
+    expect(
+      (await correctAddress('the_boss@h.example', 'boss@h.example', [], inTheNameOf('Test'))).customers,
+    ).toEqual([{ id: ottermill, name: 'Ottermill Honey Co-op' }])
     expect((await customerView(ottermill)).preferences).toEqual({ invoice: { cc: ['boss@h.example'] } })
     expect((await customerView(sally)).preferences).toEqual({ invoice: { cc: ['the-boss@h.example'] } })
-    await expect(correctAddress('nobody@h.example', 'x@h.example', [], 'Test')).rejects.toThrow(
+    await expect(correctAddress('nobody@h.example', 'x@h.example', [], inTheNameOf('Test'))).rejects.toThrow(
       'is at no customer and in no copy',
     )
   },

@@ -17,6 +17,7 @@ import { houseState } from '../../server/services/house/health'
 import { setStatus } from '../../server/services/orders/orders'
 import { addRoutine } from '../../server/services/routines/routines'
 import { papersOf, until, useHouse } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /* The way out: what a mail server may see, and who is told when something did not go. */
 const house = useHouse()
@@ -157,7 +158,7 @@ describe('an address that is put right', () => {
     const [document] = await rows<{ id: number }>('select id from document order by id limit 1')
     await run('update open_item set open = 0 where document_id = $1', [document!.id])
     house.rules.set({ who: 'copy@ottermil.example', does: 'bounce at once' })
-    await sendCopy(document!.id, 'copy@ottermil.example', false, 'Test')
+    await sendCopy(document!.id, 'copy@ottermil.example', false, inTheNameOf('Test'))
     await until(
       'the copy to be stuck',
       async () => (await stuckByAddress('copy@ottermil.example')).length === 1,
@@ -173,7 +174,7 @@ describe('an address that is put right', () => {
       address,
       'office@ottermill.example',
       [asked[0]!.id],
-      'Test',
+      inTheNameOf('Test'),
     )
     expect(ids).toEqual([asked[0]!.id])
     expect(customers).toMatchObject([{ name: 'Ottermill Honey Co-op' }])
@@ -185,11 +186,13 @@ describe('an address that is put right', () => {
       'copy@ottermil.example',
       'copy@ottermill.example',
       [copy[0]!.id],
-      'Test',
+      inTheNameOf('Test'),
     )
     expect(corrected).toMatchObject({ customers: [], copies: 1 })
     await until('the copy to be gone', async () => (await house.mails('copy@ottermill.example')).length === 1)
-    await expect(correctAddress('nobody@h.example', 'x@h.example', [], 'Test')).rejects.toThrow('no customer')
+    await expect(correctAddress('nobody@h.example', 'x@h.example', [], inTheNameOf('Test'))).rejects.toThrow(
+      'no customer',
+    )
   })
 })
 
@@ -204,7 +207,7 @@ describe('what was to go automatically and could not be issued', () => {
         isOn: true,
         sentence: { statuses: ['Closed'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     const customer = house.customer('10434')
     await run('delete from contact where customer_id = $1', [customer.id])
@@ -212,7 +215,7 @@ describe('what was to go automatically and could not be issued', () => {
     for (let index = 0; index < 3; index++)
       orders.push(await house.newOrder({ customerId: customer.id, customerName: customer.name }))
     await run(`update sales_order set supplied_on = '2026-11-20' where id = any($1::int[])`, [orders])
-    await setStatus(orders, 'Closed', 'Test')
+    await setStatus(orders, 'Closed', inTheNameOf('Test'))
     await house.settle()
     expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared', 'prepared'])
     const toCheck = (await lineCounts()).find((one) => one.stage === 'to check')!
@@ -235,7 +238,7 @@ describe('what was to go automatically and could not be issued', () => {
 describe('a rehearsal', () => {
   test('sends failure notices to its own address, marked', async () => {
     await changeHouse({ rehearsalAddress: 'rehearsal@tansyhollow.example' })
-    await startRehearsal('Maeve')
+    await startRehearsal(inTheNameOf('Maeve'))
     await run(`update dispatch set noticed = false where state = 'stuck'`)
     const real = (await house.mails('maeve@tansyhollow.example')).length
     await sendFailureNotice()
@@ -250,7 +253,7 @@ describe('a rehearsal', () => {
     await house.ship([order])
     const [paper] = await papersOf([order])
     house.rules.set({ who: 'full@tansyhollow.example', does: 'bounce at once' })
-    await sendOneToMe(paper!.id, { name: 'Col Varley', email: 'full@tansyhollow.example' })
+    await sendOneToMe(paper!.id, { ...inTheNameOf('Col Varley'), email: 'full@tansyhollow.example' })
     await until(
       'it to be given up',
       async () => (await one('select id from rehearsal where given_up is not null')) !== undefined,

@@ -14,6 +14,7 @@ import { setStatus, trySetStatus } from '../../server/services/orders/orders'
 import { addRoutine } from '../../server/services/routines/routines'
 import { runLines, runReport } from '../../server/services/runs/runs'
 import { papersOf, historyWords, until, useHouse, type PaperRow } from './house'
+import { inTheNameOf } from '../../server/services/people/principal'
 
 /*
  * What leaves the house and what does not: Stop, held and withdrawn orders, void documents, customers who
@@ -78,7 +79,7 @@ describe('Stop', () => {
     // Stop is pressed as soon as the first document shows, and its job runs beside the one that is issuing
     const issuing = continueRun(id)
     await until('the first batch', async () => (await documentsOf(orders)).length > 0)
-    await stopRun(id, 'Maeve Tarrant')
+    await stopRun(id, inTheNameOf('Maeve Tarrant'))
     await Promise.all([issuing, continueRun(id)])
     await house.settle()
     const issued = (await documentsOf(orders)).length
@@ -113,12 +114,12 @@ describe('an order that is withdrawn or held', () => {
   test('its invoice on To check is marked at once, in no Send, and goes alone once somebody read why', async () => {
     const customer = house.customer('10440')
     const { orders, papers } = await shipped(2, { customerId: customer.id, customerName: customer.name })
-    const asked = await trySetStatus([orders[0]!], 'Withdrawn', 'Test')
+    const asked = await trySetStatus([orders[0]!], 'Withdrawn', inTheNameOf('Test'))
     expect(asked).toMatchObject({ turn: 'stops', effects: { toCheck: 1, emails: 0 } })
     expect(
       (await one<{ status: string }>('select status from sales_order where id = $1', [orders[0]]))!.status,
     ).toBe('Shipped')
-    await setStatus([orders[0]!], 'Withdrawn', 'Test')
+    await setStatus([orders[0]!], 'Withdrawn', inTheNameOf('Test'))
     const list = await toCheck(customer.name)
     expect(list.rows.find((row) => row.sourceId === orders[0])!.stopped).toBe('Withdrawn')
     expect(list.sendable).toBe(1)
@@ -160,8 +161,11 @@ describe('an order that is withdrawn or held', () => {
       )
     })
     const both = [...orders, ...post.orders]
-    expect((await trySetStatus(both, 'Held', 'Test')).effects).toMatchObject({ emails: 1, prints: 1 })
-    const { effects } = await setStatus(both, 'Held', 'Test')
+    expect((await trySetStatus(both, 'Held', inTheNameOf('Test'))).effects).toMatchObject({
+      emails: 1,
+      prints: 1,
+    })
+    const { effects } = await setStatus(both, 'Held', inTheNameOf('Test'))
     expect(effects).toMatchObject({ emails: 1, prints: 1, gone: 0 })
     const before = await mailsTo('accounts@ottermill.example')
     await sendAllDue()
@@ -172,21 +176,21 @@ describe('an order that is withdrawn or held', () => {
       'Held',
     ])
 
-    const back = await trySetStatus(both, 'Shipped', 'Test')
+    const back = await trySetStatus(both, 'Shipped', inTheNameOf('Test'))
     expect(back).toMatchObject({ turn: 'returns', effects: { emails: 1, prints: 1 } })
-    await setStatus(both, 'Shipped', 'Test', false)
+    await setStatus(both, 'Shipped', inTheNameOf('Test'), false)
     expect(await dispatchesOf(both)).toMatchObject([
       { held: true, heldFor: null },
       { held: true, heldFor: null },
     ])
-    await setStatus(both, 'Held', 'Test')
+    await setStatus(both, 'Held', inTheNameOf('Test'))
     await hold(
       (await dispatchesOf(both)).map((one) => one.id),
       true,
-      'Test',
+      inTheNameOf('Test'),
     )
     await run(`update dispatch set held_for = 'order' where state = 'waiting' and held`)
-    await setStatus(both, 'Shipped', 'Test', true)
+    await setStatus(both, 'Shipped', inTheNameOf('Test'), true)
     await until(
       'the email to be gone',
       async () => (await mailsTo('accounts@ottermill.example')) === before + 1,
@@ -196,7 +200,7 @@ describe('an order that is withdrawn or held', () => {
       (await printQueue()).map((row) => row.id),
       'print',
       '',
-      'Test',
+      inTheNameOf('Test'),
     )
   })
 
@@ -211,19 +215,19 @@ describe('an order that is withdrawn or held', () => {
           (await rows('select document_id from unpainted')).length === 0,
       )
     })
-    await setStatus(orders, 'Withdrawn', 'Test')
+    await setStatus(orders, 'Withdrawn', inTheNameOf('Test'))
     const ids = (await dispatchesOf(orders)).map((dispatch) => dispatch.id)
-    await expect(hold(ids, false, 'Test')).rejects.toThrow('is Withdrawn')
-    await expect(hold(ids, false, 'Test', true)).rejects.toThrow('one by one')
+    await expect(hold(ids, false, inTheNameOf('Test'))).rejects.toThrow('is Withdrawn')
+    await expect(hold(ids, false, inTheNameOf('Test'), true)).rejects.toThrow('one by one')
     const before = await mailsTo('accounts@ottermill.example')
     await run(`update dispatch set next_try_at = now() where id = any($1::int[])`, [ids])
-    await hold([ids[0]!], false, 'Test', true)
+    await hold([ids[0]!], false, inTheNameOf('Test'), true)
     await until(
       'the one to be gone',
       async () => (await mailsTo('accounts@ottermill.example')) === before + 1,
     )
     expect(await dispatchesOf(orders)).toMatchObject([{ held: false }, { state: 'waiting', held: true }])
-    await decideByHand([ids[1]!], 'close', 'withdrawn', 'Test')
+    await decideByHand([ids[1]!], 'close', 'withdrawn', inTheNameOf('Test'))
   })
 
   test('a status set while a worker is about to send: what is claimed is looked at once more', async () => {
@@ -247,7 +251,7 @@ describe('an order that is withdrawn or held', () => {
       (await dispatchesOf(orders)).map((one) => one.id),
       'close',
       'withdrawn',
-      'Test',
+      inTheNameOf('Test'),
     )
   })
 
@@ -266,13 +270,16 @@ describe('an order that is withdrawn or held', () => {
           delayMinutes: 0,
         },
       },
-      'Test',
+      inTheNameOf('Test'),
     )
     await run(`update company set paused_at = now(), paused_by = 'Test'`)
     const order = await house.newOrder({ status: 'Draft' })
-    await setStatus([order], 'Confirmed', 'Test')
+    await setStatus([order], 'Confirmed', inTheNameOf('Test'))
     await house.settle()
-    expect((await setStatus([order], 'Held', 'Test')).effects).toMatchObject({ toCheck: 1, nowByHand: 1 })
+    expect((await setStatus([order], 'Held', inTheNameOf('Test'))).effects).toMatchObject({
+      toCheck: 1,
+      nowByHand: 1,
+    })
     await run('update company set paused_at = null')
     const { issueAutomatic } = await import('../../server/services/documents/issue')
     await issueAutomatic()
@@ -289,10 +296,14 @@ describe('an order that is withdrawn or held', () => {
       await house.newOrder({ status: 'Confirmed' }),
       await house.newOrder({ status: 'Draft' }),
     ]
-    await expect(prepareByHand('order confirmation', [held], 'Test')).rejects.toThrow('is Held')
-    await expect(prepareByHand('order confirmation', [draft], 'Test')).rejects.toThrow('still a Draft')
-    await expect(prepareByHand('order confirmation', [draft], 'Test', true)).rejects.toThrow('still a Draft')
-    const many = await prepareByHand('order confirmation', [held, other, draft], 'Test')
+    await expect(prepareByHand('order confirmation', [held], inTheNameOf('Test'))).rejects.toThrow('is Held')
+    await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'))).rejects.toThrow(
+      'still a Draft',
+    )
+    await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'), true)).rejects.toThrow(
+      'still a Draft',
+    )
+    const many = await prepareByHand('order confirmation', [held, other, draft], inTheNameOf('Test'))
     expect(new Map(many.map((one) => [one.sourceId, one.result.outcome]))).toEqual(
       new Map([
         [held, 'refused'],
@@ -300,7 +311,7 @@ describe('an order that is withdrawn or held', () => {
         [draft, 'refused'],
       ]),
     )
-    const alone = await prepareByHand('order confirmation', [held], 'Test', true)
+    const alone = await prepareByHand('order confirmation', [held], inTheNameOf('Test'), true)
     expect(alone[0]!.result.outcome).toBe('prepared')
   })
 
@@ -308,10 +319,10 @@ describe('an order that is withdrawn or held', () => {
     const { orders, papers } = await shipped(1)
     await startRun(ready(papers), randomUUID(), user, { postOnly: true })
     await until('it to be issued', async () => (await documentsOf(orders)).length === 1)
-    await setStatus(orders, 'Withdrawn', 'Test')
+    await setStatus(orders, 'Withdrawn', inTheNameOf('Test'))
     const [document] = await documentsOf(orders)
-    await expect(sendDocuments([document!.id], 'Test')).rejects.toThrow('is Withdrawn')
-    await sendDocuments([document!.id], 'Test', true)
+    await expect(sendDocuments([document!.id], inTheNameOf('Test'))).rejects.toThrow('is Withdrawn')
+    await sendDocuments([document!.id], inTheNameOf('Test'), true)
     await until('it to be gone', async () =>
       ['on the way', 'arrived'].includes((await dispatchesOf(orders))[0]?.state ?? ''),
     )
@@ -338,7 +349,7 @@ describe('void', () => {
     expect(await dispatchesOf(orders)).toMatchObject([
       { number: `${documents[0]!.number} +2`, total: '1837.62' },
     ])
-    await voidDocument(documents[0]!.id, 'wrong prices', 'Test')
+    await voidDocument(documents[0]!.id, 'wrong prices', inTheNameOf('Test'))
     expect(await dispatchesOf(orders)).toMatchObject([
       { number: `${documents[1]!.number} +1`, total: '1225.08' },
     ])
@@ -371,9 +382,9 @@ describe('void', () => {
     await sendAllDue()
     expect(await mailsTo('accounts@ottermill.example')).toBe(before)
     expect(await dispatchesOf(orders)).toMatchObject([{ state: 'closed' }])
-    await expect(sendCopy(document!.id, 'someone@ottermill.example', false, 'Test')).rejects.toThrow(
-      'is void',
-    )
+    await expect(
+      sendCopy(document!.id, 'someone@ottermill.example', false, inTheNameOf('Test')),
+    ).rejects.toThrow('is void')
   })
 })
 
@@ -383,7 +394,7 @@ test('the same copy asked for three times at one instant is one email', async ()
   await until('it to be gone', async () => (await dispatchesOf(orders))[0]?.state === 'arrived')
   const [document] = await documentsOf(orders)
   const asked = await Promise.allSettled(
-    [1, 2, 3].map(() => sendCopy(document!.id, 'copy@ottermill.example', false, 'Test')),
+    [1, 2, 3].map(() => sendCopy(document!.id, 'copy@ottermill.example', false, inTheNameOf('Test'))),
   )
   expect(asked.filter((one) => one.status === 'fulfilled')).toHaveLength(1)
   await until('the copy', async () => (await mailsTo('copy@ottermill.example')) === 1)
@@ -456,8 +467,10 @@ test('whom a document goes to is changed for this time only: the contacts stay a
   const { orders, papers } = await shipped(1)
   const contacts = () => rows('select email from contact order by id')
   const before = await contacts()
-  await expect(sendThisOnceTo(papers[0]!.id, ['nobody'], 'Test')).rejects.toThrow('is not an email address')
-  await sendThisOnceTo(papers[0]!.id, ['this-once@ottermill.example'], 'Test')
+  await expect(sendThisOnceTo(papers[0]!.id, ['nobody'], inTheNameOf('Test'))).rejects.toThrow(
+    'is not an email address',
+  )
+  await sendThisOnceTo(papers[0]!.id, ['this-once@ottermill.example'], inTheNameOf('Test'))
   await startRun(ready(await papersOf(orders)), randomUUID(), user)
   await until('the email', async () => (await mailsTo('this-once@ottermill.example')) === 1)
   expect(await contacts()).toEqual(before)

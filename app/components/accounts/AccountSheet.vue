@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import DateField from '../frame/DateField.vue'
-import FormField from '../company/FormField.vue'
+import DateField from '../fields/DateField.vue'
+import FormField from '../fields/FormField.vue'
+import AccountPayments from './AccountPayments.vue'
 import PaymentDialog from './PaymentDialog.vue'
-import TextField from '../frame/TextField.vue'
+import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import { useSession } from '../../stores/session'
 import { attempt } from '../../composables/api'
@@ -148,7 +149,7 @@ useMainKey(() => {
           >
             <label
               >Disputed
-              <TextField
+              <TakenField
                 :value="item.dispute"
                 placeholder="what is wrong"
                 aria-label="Disputed, why"
@@ -172,74 +173,14 @@ useMainKey(() => {
         <li v-if="view.items.length === 0" class="soft">Nothing is open.</li>
       </ul>
       <h2>Payments</h2>
-      <ul aria-label="Payments">
-        <li
-          v-for="one in view.payments"
-          :key="one.id"
-          :class="{ gone: one.undone || one.reverses, came: one.id === payment }"
-          :aria-current="one.id === payment || undefined"
-        >
-          <div class="payment">
-            <span>{{ shortDay(one.date) }}</span><span class="cut"
-              ><template v-if="one.reverses">taken back: {{ one.reference }}</template
-              ><template v-else
-                >{{ one.direction === 'out' ? 'Refund, ' : '' }}{{ one.method
-                }}<template v-if="one.settles.length"
-                  >: {{ one.settles.map((line) => line.number).join(', ') }}</template
-                ></template
-              ></span
-            >
-            <NuxtLink
-              v-if="one.receipt"
-              class="mono"
-              :to="`/register?search=${one.receipt.number}&in=${one.receipt.documentId}`"
-              >{{ one.receipt.number }}</NuxtLink
-            >
-            <span class="amount push"
-              >{{ one.direction === 'out' ? '−' : '' }}{{ money(one.amount, one.currency) }}</span
-            >
-          </div>
-          <div v-if="!one.undone && !one.reverses" class="payment small">
-            <span v-if="Number(one.open) > 0" class="tag queue"
-              >{{ money(one.open, one.currency) }} on account</span
-            >
-            <template v-if="may"
-              ><button
-                v-if="
-                  Number(one.open) > 0 &&
-                  one.direction === 'in' &&
-                  view.items.some((item) => Number(item.open) > 0)
-                "
-                type="button"
-                class="word"
-                @click="allocating = one"
-              >
-                book it on…
-              </button>
-              <button
-                v-if="!one.receipt"
-                type="button"
-                class="word"
-                data-test="make-receipt"
-                @click="makeReceipt(one)"
-              >
-                receipt
-              </button>
-              <button
-                type="button"
-                class="word"
-                :aria-label="`Take back ${money(one.amount)} of ${shortDay(one.date)}`"
-                data-test="undo-payment"
-                @click="undoing = one"
-              >
-                take back…
-              </button></template
-            >
-            <span class="soft push">{{ one.madeBy }}</span>
-          </div>
-        </li>
-        <li v-if="view.payments.length === 0" class="soft">None yet.</li>
-      </ul>
+      <AccountPayments
+        :account="view"
+        :here="payment"
+        :may="may"
+        @allocate="allocating = $event"
+        @receipt="makeReceipt"
+        @undo="undoing = $event"
+      />
     </div>
     <footer v-if="may" class="foot-bar">
       <span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">Refund…</VBtn
@@ -293,31 +234,10 @@ li {
   padding: 6px 0;
   border-bottom: 1px solid var(--rule);
 }
-li:not(:has(.payment)) {
+li {
   display: flex;
   align-items: center;
   gap: 10px;
-}
-.payment {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-}
-.payment > :first-child:not(.tag):not(button) {
-  flex: 0 0 54px;
-}
-.small {
-  font-size: 13px;
-  padding: 3px 0 0 64px;
-}
-.came {
-  background: var(--peg-pale);
-}
-.gone {
-  color: var(--soft-ink);
-}
-.gone .amount {
-  text-decoration: line-through;
 }
 .number {
   white-space: nowrap;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
+import FormField from '../fields/FormField.vue'
 import SettleTable from './SettleTable.vue'
 import { useSession } from '../../stores/session'
 import { useActing } from '../../composables/useActing'
@@ -43,19 +45,14 @@ async function choose(customerId: number) {
 onMounted(() => {
   if (props.entry.proposal.customerId && open.value) void choose(props.entry.proposal.customerId)
 })
-let timer: ReturnType<typeof setTimeout> | undefined
-watch(search, (words) => {
-  clearTimeout(timer)
-  if (words.trim())
-    timer = setTimeout(
-      () =>
-        void attempt(async () => {
-          found.value = (await searchCustomers({ search: words, limit: 6 })).rows
-        }),
-      150,
-    )
-  else found.value = []
-})
+watchDebounced(
+  search,
+  (words) =>
+    attempt(async () => {
+      found.value = words.trim() ? (await searchCustomers({ search: words, limit: 6 })).rows : []
+    }),
+  { debounce: 150 },
+)
 const items = computed((): OpenItem[] =>
   (account.value?.items ?? [])
     .filter((item) => item.currency === props.entry.currency && Number(item.open) < 0 === isRefund.value)
@@ -113,15 +110,15 @@ async function book() {
       >
     </p>
     <template v-if="open">
-      <label class="for"
-        >{{ account ? `For ${account.name}` : 'For which customer' }}
-        <input
-          v-if="may"
-          v-model="search"
-          :placeholder="account ? 'another customer' : 'name or number'"
-          data-test="entry-customer"
-          @keydown.enter.prevent="found[0] && choose(found[0].id)"
-      /></label>
+      <FormField
+        v-if="may"
+        v-model="search"
+        :label="account ? `For ${account.name}` : 'For which customer'"
+        :placeholder="account ? 'another customer' : 'name or number'"
+        data-test="entry-customer"
+        @keydown.enter.prevent="found[0] && choose(found[0].id)"
+      />
+      <strong v-else-if="account">For {{ account.name }}</strong>
       <ul v-if="found.length">
         <li v-for="one in found" :key="one.id">
           <button type="button" class="word" @click="choose(one.id)">{{ one.name }}</button>
@@ -181,23 +178,6 @@ dd {
 .notice {
   margin: 0 -16px 10px;
   border-top: 1px solid var(--rule);
-}
-.for {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  font-weight: 650;
-  margin-bottom: 8px;
-}
-.for input {
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  padding: 5px 8px;
-  font: inherit;
-  font-weight: 400;
-  background: var(--paper);
-  color: var(--ink);
-  flex: 1;
 }
 ul {
   list-style: none;

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import DateField from '../frame/DateField.vue'
+import CheckField from '../fields/CheckField.vue'
+import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
+import DateField from '../fields/DateField.vue'
 import RealNotice from '../frame/RealNotice.vue'
 import SettleTable from './SettleTable.vue'
 import { useToasts } from '../../stores/toasts'
@@ -150,30 +153,24 @@ const ready = computed(
   <Ask v-model="open" wide :title="title" :go="goWords" :busy="busy" :disabled="!ready" @go="go">
     <RealNotice what="payments are booked" />
     <div v-if="!payment" class="head">
-      <label
-        >Amount
-        <span class="pair"
-          ><input
-            v-model="amount"
-            class="mono"
-            inputmode="decimal"
-            placeholder="0.00"
-            data-test="payment-amount"
-          /><select v-model="currency" aria-label="Currency">
-            <option v-for="one in currencies" :key="one">{{ one }}</option>
-          </select></span
-        ></label
-      >
+      <FormField
+        v-model="amount"
+        class="amount-field"
+        label="Amount"
+        mono
+        inputmode="decimal"
+        placeholder="0.00"
+        data-test="payment-amount"
+      />
+      <SelectField v-model="currency" label="Currency" :choices="currencies" />
       <label>On <DateField v-model="date" data-test="payment-date" /></label>
-      <label
-        >By
-        <select v-model="method" data-test="payment-method">
-          <option v-for="one in paymentMethods" :key="one">{{ one }}</option>
-        </select></label
-      >
-      <label class="wide"
-        >{{ isRefund ? 'Reference' : 'What the payer wrote' }} <input v-model="reference" maxlength="140"
-      /></label>
+      <SelectField v-model="method" label="By" :choices="paymentMethods" data-test="payment-method" />
+      <FormField
+        v-model="reference"
+        class="wide"
+        :label="isRefund ? 'Reference' : 'What the payer wrote'"
+        maxlength="140"
+      />
     </div>
     <SettleTable
       v-model="settle"
@@ -183,9 +180,12 @@ const ready = computed(
       :refund="isRefund"
       @only="only"
     />
-    <label v-for="one in onAccount" :key="one.id" class="check"
-      ><input v-model="back[one.id]" type="checkbox" /> give back {{ money(one.open, one.currency) }} on
-      account, paid {{ shortDay(one.date) }}</label
+    <CheckField
+      v-for="one in onAccount"
+      :key="one.id"
+      :model-value="back[one.id] ?? false"
+      @update:model-value="back[one.id] = $event"
+      >give back {{ money(one.open, one.currency) }} on account, paid {{ shortDay(one.date) }}</CheckField
     >
     <p v-if="rest.lt(0)" class="notice stuck" role="status">
       {{ money(rest.neg().toString(), currency) }} more would be booked than was paid. Lower an amount.
@@ -204,8 +204,8 @@ const ready = computed(
       }}.
     </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-    <label v-if="askAnother" class="check"
-      ><input v-model="another" type="checkbox" data-test="another" /> It is another one: book it too</label
+    <CheckField v-if="askAnother" v-model="another" data-test="another"
+      >It is another one: book it too</CheckField
     >
   </Ask>
 </template>
@@ -226,29 +226,8 @@ const ready = computed(
 .wide {
   flex: 1 1 180px;
 }
-.pair {
-  display: flex;
-  gap: 6px;
-}
-input,
-select {
-  border: 1px solid var(--faint-ink);
-  border-radius: 4px;
-  padding: 6px 8px;
-  font: inherit;
-  font-size: 14px;
-  background: var(--paper);
-  color: var(--ink);
-}
-.pair input {
-  width: 120px;
-  text-align: right;
-}
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  margin-top: 8px;
+.amount-field {
+  width: 130px;
 }
 p {
   margin: 8px 0 0;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import FormField from './FormField.vue'
+import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'

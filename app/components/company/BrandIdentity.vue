@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import FormField from './FormField.vue'
+import BankFields from './BankFields.vue'
+import CheckField from '../fields/CheckField.vue'
+import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useForm } from '../../composables/useForm'
@@ -37,27 +39,7 @@ const formOf = (brand: BrandView) => ({
   pricesIncludeTax: brand.pricesIncludeTax,
   methods: [...brand.methods],
 })
-const { form, base, dirty, kept } = useForm(() => props.brand, formOf, 'the brand')
-const currencyChoices = [
-  { value: '', words: 'any currency' },
-  ...[
-    'EUR',
-    'GBP',
-    'USD',
-    'CHF',
-    'SEK',
-    'NOK',
-    'DKK',
-    'PLN',
-    'CZK',
-    'HUF',
-    'RON',
-    'BGN',
-    'JPY',
-    'CAD',
-    'AUD',
-  ].map((value) => ({ value, words: value })),
-]
+const { form, base, dirty, save } = useForm(() => props.brand, formOf, 'the brand')
 const toggleMethod = (value: PaymentMethod) => {
   form.value.methods = form.value.methods.includes(value)
     ? form.value.methods.filter((one) => one !== value)
@@ -92,15 +74,11 @@ async function keep() {
   wrongs.value = {}
   try {
     const { address, ...rest } = form.value
-    await changeBrand(props.brand.id, {
-      version: base.value.version,
-      ...rest,
-      addressLines: address
-        .split('\n')
-        .map((line) => line.trim())
-        .filter(Boolean),
-    })
-    kept()
+    const addressLines = address
+      .split('\n')
+      .map((line) => line.trim())
+      .filter(Boolean)
+    await save(() => changeBrand(props.brand.id, { version: base.value.version, ...rest, addressLines }))
     useToasts().say('The brand is kept. Papers from now on carry it.')
     emit('kept')
   } catch (error) {
@@ -183,57 +161,7 @@ useMainKey(ask)
       />.
     </p>
     <h2>Bank accounts</h2>
-    <div v-for="(bank, index) in form.banks" :key="index" class="bank">
-      <FormField v-model="bank.name" label="Bank" :disabled="disabled" /><FormField
-        v-model="bank.iban"
-        label="IBAN"
-        mono
-        :disabled="disabled"
-        :wrong="wrongs[`banks.${index}.iban`]"
-      /><FormField
-        v-model="bank.bic"
-        label="BIC"
-        mono
-        :disabled="disabled"
-        :wrong="wrongs[`banks.${index}.bic`]"
-      />
-      <div class="takes">
-        <span class="soft">for</span
-        ><WordPicker
-          label="Currency"
-          :words="bank.currency || 'any currency'"
-          :choices="currencyChoices"
-          :value="bank.currency"
-          :disabled="disabled"
-          @pick="bank.currency = $event"
-        />
-        <button
-          v-if="!disabled"
-          type="button"
-          class="word"
-          :aria-label="`Take ${bank.name || 'this account'} off`"
-          @click="form.banks.splice(index, 1)"
-        >
-          take off
-        </button>
-      </div>
-    </div>
-    <p class="soft">
-      {{
-        form.banks.length === 0
-          ? 'Without an account invoices do not say where to pay.'
-          : 'A paper names the account of its currency, else the first that takes any.'
-      }}
-      <button
-        v-if="!disabled && form.banks.length < 12"
-        type="button"
-        class="word"
-        data-test="add-bank"
-        @click="form.banks.push({ name: '', iban: '', bic: '', currency: '' })"
-      >
-        add an account
-      </button>
-    </p>
+    <BankFields v-model="form.banks" :disabled="disabled" :wrongs="wrongs" />
     <h2>Sender of emails</h2>
     <div class="grid">
       <FormField
@@ -271,10 +199,8 @@ useMainKey(ask)
     :busy="busy"
     @go="keepRenamed"
   >
-    <label class="rename"
-      ><input v-model="renameSender" type="checkbox" data-test="rename-sender" /> Emails come from “{{
-        form.name.trim()
-      }}” too, not from “{{ brand.senderName }}”</label
+    <CheckField v-model="renameSender" data-test="rename-sender">
+      Emails come from “{{ form.name.trim() }}” too, not from “{{ brand.senderName }}”</CheckField
     >
     <FormField
       v-model="registration"
@@ -300,18 +226,6 @@ h2:first-child {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px 14px;
-}
-.bank {
-  display: grid;
-  grid-template-columns: 1fr 256px 116px;
-  gap: 4px 14px;
-  margin-bottom: 10px;
-}
-.takes {
-  grid-column: 1 / 4;
-  display: flex;
-  gap: 8px;
-  align-items: center;
 }
 .stack {
   display: flex;

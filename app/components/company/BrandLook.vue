@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import FormField from './FormField.vue'
+import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useForm } from '../../composables/useForm'
@@ -44,14 +44,14 @@ function formOf(of: Design) {
     width: String(placed?.width ?? 20),
   }
 }
-const { form, dirty, kept } = useForm(() => design.value, formOf, 'the look')
+const { form, dirty, save } = useForm(() => design.value, formOf, 'the look')
 const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.supplied))
 
 async function change(body: object, said: string, whole = false) {
   busy.value = true
   await attempt(async () => {
-    await changeLook(props.brand.id, { ...body, ...(only.value ? { kind: only.value } : {}) })
-    if (whole) kept()
+    const write = () => changeLook(props.brand.id, { ...body, ...(only.value ? { kind: only.value } : {}) })
+    await (whole ? save(write) : write())
     useToasts().say(said)
     emit('kept')
   })

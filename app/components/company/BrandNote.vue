@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import FormField from './FormField.vue'
+import { watchDebounced } from '@vueuse/core'
+import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useForm } from '../../composables/useForm'
 import { mayLeave } from '../../composables/useUnsaved'
 import { attempt } from '../../composables/api'
+import { useNewest } from '../../composables/useNewest'
 import { useToasts } from '../../stores/toasts'
 import { useMainKey } from '../../composables/useMainKey'
 import type { BodyOf } from '../../composables/api'
@@ -32,7 +34,7 @@ const filled = shallowRef<{ subject: string; html: string }>()
 const wrong = ref('')
 const busy = ref(false)
 const saved = computed(() => ({ note: note.value, look: props.brand.emailLook }))
-const { form, dirty, kept, take } = useForm(
+const { form, dirty, save, take } = useForm(
   () => saved.value,
   ({ note, look }) => ({ subject: note?.subject ?? '', text: note?.text ?? '', look: { ...look } }),
   'the email text',
@@ -44,41 +46,40 @@ async function turnTo(other: Language) {
   take()
 }
 
-let timer: ReturnType<typeof setTimeout> | undefined
+const newest = useNewest()
+async function preview() {
+  const { subject, text, look } = form.value
+  const { id: brandId } = props.brand
+  try {
+    const ask = { subject, text, brandId, kind: props.kind, look, language: language.value }
+    filled.value = (await newest(() => previewEmailText(ask))) ?? filled.value
+    wrong.value = ''
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+}
 watch(
   [form, language],
   () => {
     const { subject, text, look } = form.value
     emit('email', { subject, text, language: language.value, look })
-    clearTimeout(timer)
-    timer = setTimeout(async () => {
-      try {
-        filled.value = await previewEmailText({
-          subject,
-          text,
-          brandId: props.brand.id,
-          kind: props.kind,
-          look,
-          language: language.value,
-        })
-        wrong.value = ''
-      } catch (error) {
-        wrong.value = (error as Error).message
-      }
-    }, 200)
   },
   { immediate: true, deep: true },
 )
+void preview()
+watchDebounced([form, language], preview, { deep: true, debounce: 200 })
 
+async function write() {
+  const { subject, text, look } = form.value
+  if (JSON.stringify(look) !== JSON.stringify(saved.value.look)) await changeEmailLook(props.brand.id, look)
+  if (subject !== (note.value?.subject ?? '') || text !== (note.value?.text ?? ''))
+    await changeEmailText(props.brand.id, { kind: props.kind, language: language.value, subject, text })
+}
 async function keep() {
   if (!dirty.value || busy.value || wrong.value) return
   busy.value = true
   await attempt(async () => {
-    const { subject, text, look } = form.value
-    if (JSON.stringify(look) !== JSON.stringify(saved.value.look)) await changeEmailLook(props.brand.id, look)
-    if (subject !== (note.value?.subject ?? '') || text !== (note.value?.text ?? ''))
-      await changeEmailText(props.brand.id, { kind: props.kind, language: language.value, subject, text })
-    kept()
+    await save(write)
     useToasts().say('Kept. Emails from now on read and look like this.')
     emit('kept')
   })

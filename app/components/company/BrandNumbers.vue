@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import FormField from './FormField.vue'
+import FormField from '../fields/FormField.vue'
+import SeriesFields from './SeriesFields.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useForm } from '../../composables/useForm'
@@ -13,13 +14,12 @@ import { countryNames } from '../../../core/countries'
 import {
   scopeWords,
   checkSeries,
-  formatNumber,
-  nextCounter,
   periodOf,
   type NumberSeries,
   type Restart,
 } from '../../../core/numbering/series'
-import { dayInZone, makeDay, parseDay } from '../../../core/documents/days'
+import { samplesOf } from '../../../core/numbering/samples'
+import { dayInZone } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { BrandView, SeriesView } from '../../contract'
 
@@ -80,7 +80,7 @@ const formOf = (series: NumberSeries) => ({
   businessYearStart: String(series.businessYearStart),
   source: series.source ?? 'own',
 })
-const { form, dirty, kept, take } = useForm(() => series.value, formOf, 'the numbers')
+const { form, dirty, save, take } = useForm(() => series.value, formOf, 'the numbers')
 async function turnTo(id: number) {
   if (id === seriesId.value || !(await mayLeave())) return
   seriesId.value = id
@@ -109,56 +109,27 @@ const wrong = computed(() => {
 })
 
 const today = dayInZone(new Date(), session.house!.company.timeZone)
-const sample = (counter: number, date = today) =>
-  formatNumber(typed.value, counter, { date, brand: props.brand.code, order: 'SO-20931' })
 const last = computed(
   () => series.value.counters.find((counter) => counter.period === periodOf(typed.value, today))?.last,
 )
-/** A day in the period after this one. */
-const nextPeriod = computed(() => {
-  const { year, month } = parseDay(today)
-  if (typed.value.restart === 'month') return makeDay(year, month + 1, 1)
-  if (typed.value.restart === 'business year')
-    return makeDay(month >= typed.value.businessYearStart ? year + 1 : year, typed.value.businessYearStart, 1)
-  return makeDay(year + 1, 1, 1)
-})
+const nextPeriods: Record<Restart, string> = {
+  never: '',
+  year: 'The first of next year',
+  'business year': 'The first of the next business year',
+  month: 'The first of a new month',
+}
+const sampleWords = computed(() => ({
+  next: 'The next one',
+  first: 'The first of all',
+  'first of the next period': nextPeriods[form.value.restart as Restart],
+  'first of an order': 'The first of an order',
+  'second of an order': 'The second of the same order',
+}))
 const samples = computed(() =>
   wrong.value.words
     ? []
-    : typed.value.source === 'order'
-      ? [
-          { words: 'The first of an order', number: sample(1) },
-          { words: 'The second of the same order', number: sample(2) },
-        ]
-      : [
-          { words: 'The next one', number: sample(nextCounter(typed.value, last.value)) },
-          { words: 'The first of all', number: sample(typed.value.start) },
-          ...(typed.value.restart === 'never'
-            ? []
-            : [
-                {
-                  words:
-                    typed.value.restart === 'month'
-                      ? 'The first of a new month'
-                      : typed.value.restart === 'business year'
-                        ? 'The first of the next business year'
-                        : 'The first of next year',
-                  number: sample(typed.value.start, nextPeriod.value),
-                },
-              ]),
-        ],
+    : samplesOf(typed.value, { date: today, brand: props.brand.code, order: 'SO-20931' }, last.value),
 )
-const sources = [
-  { value: 'own', words: 'its own, counted' },
-  { value: 'order', words: 'the order’s number' },
-]
-const restarts = [
-  { value: 'never', words: 'never' },
-  { value: 'year', words: 'every year' },
-  { value: 'business year', words: 'every business year' },
-  { value: 'month', words: 'every month' },
-]
-
 /** The server's question about numbers that a higher start leaves out, and why they are. */
 const skipped = ref('')
 const skipReason = ref('')
@@ -169,20 +140,22 @@ const asksToSkip = computed({
   },
 })
 
+async function write() {
+  if (series.value.id)
+    await changeSeries(series.value.id, {
+      ...typed.value,
+      ...(skipped.value ? { skipReason: skipReason.value.trim() } : {}),
+    })
+  else
+    seriesId.value = (
+      await addSeries({ ...typed.value, ...scope.value, brandId: props.brand.id, kind: props.kind })
+    ).id
+}
 async function keep() {
   if (!dirty.value || busy.value || wrong.value.words) return
   busy.value = true
   try {
-    if (series.value.id)
-      await changeSeries(series.value.id, {
-        ...typed.value,
-        ...(skipped.value ? { skipReason: skipReason.value.trim() } : {}),
-      })
-    else
-      seriesId.value = (
-        await addSeries({ ...typed.value, ...scope.value, brandId: props.brand.id, kind: props.kind })
-      ).id
-    kept()
+    await save(write)
     useToasts().say('The number series is saved.')
     skipped.value = skipReason.value = ''
     emit('kept')
@@ -228,66 +201,7 @@ useMainKey(() => void keep())
         :suggest="countryNames"
       /><FormField v-model="scope.currency" label="Currency, like GBP; may be empty" mono />
     </div>
-    <p>
-      The number is
-      <WordPicker
-        label="Number is"
-        :words="sources.find((one) => one.value === form.source)!.words"
-        :choices="sources"
-        :value="form.source"
-        :disabled="disabled"
-        @pick="form.source = $event as 'own' | 'order'"
-      />.
-    </p>
-    <div class="parts">
-      <FormField
-        v-model="form.prefix"
-        label="Before the counter"
-        mono
-        :disabled="disabled"
-        :wrong="wrong.field === 'prefix' ? wrong.words : ''"
-      />
-      <FormField
-        v-model="form.length"
-        label="Digits"
-        mono
-        :disabled="disabled"
-        :wrong="wrong.field === 'length' ? wrong.words : ''"
-      />
-      <FormField
-        v-model="form.suffix"
-        label="After it"
-        mono
-        :disabled="disabled"
-        :wrong="wrong.field === 'suffix' ? wrong.words : ''"
-      />
-      <FormField
-        v-model="form.start"
-        label="Starts at"
-        mono
-        :disabled="disabled"
-        :wrong="wrong.field === 'start' ? wrong.words : ''"
-      />
-    </div>
-    <p v-if="form.source === 'own'">
-      It begins anew
-      <WordPicker
-        label="Restart"
-        :words="restarts.find((one) => one.value === form.restart)!.words"
-        :choices="restarts"
-        :value="form.restart"
-        :disabled="disabled"
-        @pick="form.restart = $event"
-      />
-      <span v-if="form.restart === 'business year'"
-        >, which starts in month
-        <input
-          v-model="form.businessYearStart"
-          class="month mono"
-          :disabled="disabled"
-          aria-label="First month of the business year" /></span
-      >.
-    </p>
+    <SeriesFields v-model="form" :disabled="disabled" :wrong="wrong" />
     <p class="soft">
       Parts of the date of the document, the brand and the order:
       <code
@@ -297,8 +211,8 @@ useMainKey(() => void keep())
       >
     </p>
     <dl data-test="samples">
-      <template v-for="one in samples" :key="one.words"
-        ><dt>{{ one.words }}</dt>
+      <template v-for="one in samples" :key="one.what"
+        ><dt>{{ sampleWords[one.what] }}</dt>
         <dd class="mono">{{ one.number }}</dd></template
       >
     </dl>
@@ -348,23 +262,11 @@ useMainKey(() => void keep())
   overflow: auto;
   padding: 14px 16px;
 }
-.parts {
-  display: grid;
-  grid-template-columns: 2fr 0.6fr 1.2fr 0.8fr;
-  gap: 10px;
-  margin: 10px 0 14px;
-}
 .grid {
   display: grid;
   grid-template-columns: 1.4fr 1fr;
   gap: 10px;
   margin: 8px 0;
-}
-.month {
-  width: 44px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  padding: 3px 6px;
 }
 code {
   font-family: var(--mono);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import DateField from '../frame/DateField.vue'
-import FormField from './FormField.vue'
+import DateField from '../fields/DateField.vue'
+import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
 import { attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'

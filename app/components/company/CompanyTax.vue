@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import DateField from '../frame/DateField.vue'
-import FormField from './FormField.vue'
+import DateField from '../fields/DateField.vue'
+import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -132,10 +132,12 @@ const add = () =>
         />
       </div>
       <div v-for="(rate, at) in form.rates" :key="at" class="rate">
-        <input
+        <FormField
           v-model="rate.percent"
-          class="mono percent"
+          class="percent"
+          mono
           inputmode="decimal"
+          :disabled="disabled"
           :aria-label="`Percent ${at + 1}`"
         />
         % from
@@ -206,12 +208,7 @@ const add = () =>
   margin-bottom: 6px;
 }
 .percent {
-  width: 70px;
-  text-align: right;
-  border: 1px solid var(--rule);
-  border-radius: 3px;
-  padding: 4px 7px;
-  font: inherit;
+  width: 80px;
 }
 .remove {
   border: 0;

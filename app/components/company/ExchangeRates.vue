@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import DateField from '../frame/DateField.vue'
-import FormField from './FormField.vue'
+import DateField from '../fields/DateField.vue'
+import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
 import { houseToday, longDay, plural } from '../../composables/format'
 import { useActing } from '../../composables/useActing'

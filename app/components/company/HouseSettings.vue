@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import ApiTokens from './ApiTokens.vue'
 import Ask from '../frame/Ask.vue'
+import FormField from '../fields/FormField.vue'
 import ExchangeRates from './ExchangeRates.vue'
-import TextField from '../frame/TextField.vue'
+import StoppingSettings from './StoppingSettings.vue'
+import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
@@ -71,17 +73,6 @@ const zeros = [
   { value: 'make', words: 'its papers like any other' },
   { value: 'skip', words: 'no papers from routines' },
 ]
-const rules = [
-  { value: 'list', words: 'listed in the Register, for a person to settle' },
-  { value: 'settle', words: 'voided where that is allowed, else credited by a note on To check' },
-]
-const statusChoices = session.house!.company.orderStatuses.map((words) => ({ value: words, words }))
-const toggled = (statuses: readonly string[], status: string) =>
-  statuses.includes(status) ? statuses.filter((one) => one !== status) : [...statuses, status]
-const toggleWithdrawn = (status: string) =>
-  keep({ withdrawnStatuses: toggled(settings.value!.withdrawnStatuses, status) }, 'Withdrawn orders are set.')
-const toggleHeld = (status: string) =>
-  keep({ heldStatuses: toggled(settings.value!.heldStatuses, status) }, 'Held orders are set.')
 const datedKinds = documentKinds.filter(
   (kind) => !kindFacts[kind].sources.every((source) => source === 'draft'),
 )
@@ -122,7 +113,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           :disabled="disabled"
           ><label
             >Address
-            <TextField
+            <TakenField
               :value="settings.rehearsalAddress"
               placeholder="name@house.example"
               data-test="rehearsal-address"
@@ -175,7 +166,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           :disabled="disabled"
           ><label
             >Mail to
-            <TextField
+            <TakenField
               :value="settings.failureNoticeTo"
               placeholder="name@house.example"
               @take="keep({ failureNoticeTo: $event }, 'Failure notices are set.')" /></label
@@ -205,41 +196,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           @pick="keep({ zeroTotals: $event as 'make' | 'skip' }, 'Zero totals are set.')"
         />.
       </p>
-      <p>
-        Nothing of an order leaves while it is
-        <WordPicker
-          label="Held"
-          several
-          :words="settings.heldStatuses.join(' or ') || 'in no status yet'"
-          :choices="statusChoices"
-          :value="settings.heldStatuses"
-          :disabled="disabled"
-          @pick="toggleHeld"
-        />
-        or withdrawn: its documents are marked, in no Send, and taken out of Waiting.
-      </p>
-      <p>
-        An order is withdrawn when it becomes
-        <WordPicker
-          label="Withdrawn"
-          several
-          :words="settings.withdrawnStatuses.join(' or ') || 'nothing yet'"
-          :choices="statusChoices"
-          :value="settings.withdrawnStatuses"
-          :disabled="disabled"
-          @pick="toggleWithdrawn"
-        />. Its invoice is then
-        <WordPicker
-          label="Withdrawn rule"
-          :words="rules.find((one) => one.value === settings!.withdrawnRule)!.words"
-          :choices="rules"
-          :value="settings.withdrawnRule"
-          :disabled="disabled"
-          @pick="
-            keep({ withdrawnRule: $event as 'list' | 'settle' }, 'The rule for withdrawn orders is set.')
-          "
-        />; it is never deleted. <NuxtLink to="/register?state=withdrawn">Those that stand</NuxtLink>
-      </p>
+      <StoppingSettings :settings="settings" :disabled="disabled" @keep="keep" />
       <p>
         Papers bear the date of their issue<template v-for="kind in datedKinds" :key="kind"
           >{{ kind === datedKinds[0] ? ', but ' : ', ' }}{{ kindFacts[kind].many }}
@@ -260,7 +217,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           :disabled="disabled"
           ><label
             >Up to
-            <TextField
+            <TakenField
               :value="settings.smallDifference"
               inputmode="decimal"
               class="mono"
@@ -277,10 +234,12 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
       go="Pause"
       danger
       @go="act(() => pauseHouse({ reason }))"
-      ><label class="why"
-        >Why, for the others to read
-        <input v-model="reason" maxlength="200" placeholder="the prices are wrong" /></label
-    ></Ask>
+      ><FormField
+        v-model="reason"
+        label="Why, for the others to read"
+        maxlength="200"
+        placeholder="the prices are wrong"
+    /></Ask>
     <Ask
       v-else-if="asking === 'rehearse'"
       v-model="ask"
@@ -311,18 +270,5 @@ h2 {
 }
 h2:first-child {
   margin-top: 0;
-}
-.why {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-}
-.why input {
-  border: 1px solid var(--faint-ink);
-  border-radius: 4px;
-  padding: 7px 9px;
-  font: inherit;
-  background: var(--paper);
-  color: var(--ink);
 }
 </style>

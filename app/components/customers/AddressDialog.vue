@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import FormField from '../company/FormField.vue'
+import FormField from '../fields/FormField.vue'
 import { useActing } from '../../composables/useActing'
 import { useToasts } from '../../stores/toasts'
 import { changeCustomer } from '../../calls/customers'

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
 import { useActing } from '../../composables/useActing'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
@@ -14,11 +16,11 @@ const customer = shallowRef<CustomerView>()
 const contacts = ref<CustomerView['contacts']>([])
 const { busy, wrong, acting } = useActing()
 const roles = [
-  ['billing', 'billing'],
-  ['buying', 'buying'],
-  ['goods-in', 'goods in'],
-  ['anyone', 'anything'],
-]
+  { value: 'billing', words: 'billing' },
+  { value: 'buying', words: 'buying' },
+  { value: 'goods-in', words: 'goods in' },
+  { value: 'anyone', words: 'anything' },
+] as const
 
 watch(
   open,
@@ -55,17 +57,15 @@ async function keep() {
     @go="keep"
   >
     <div v-for="(contact, index) in contacts" :key="index" class="contact">
-      <input v-model="contact.name" placeholder="Name" :aria-label="`Contact ${index + 1}, name`" />
-      <input
+      <FormField v-model="contact.name" placeholder="Name" :aria-label="`Contact ${index + 1}, name`" />
+      <FormField
         v-model="contact.email"
         type="email"
         placeholder="name@house.example"
         :aria-label="`Contact ${index + 1}, email`"
         :data-test="`contact-email-${index + 1}`"
       />
-      <select v-model="contact.role" :aria-label="`Contact ${index + 1}, for`">
-        <option v-for="[value, words] in roles" :key="value" :value="value">{{ words }}</option>
-      </select>
+      <SelectField v-model="contact.role" :choices="roles" :aria-label="`Contact ${index + 1}, for`" />
       <button
         type="button"
         class="remove"
@@ -87,19 +87,9 @@ async function keep() {
 <style scoped>
 .contact {
   display: grid;
-  grid-template-columns: 1fr 1.5fr 100px 24px;
+  grid-template-columns: 1fr 1.5fr 112px 24px;
   gap: 8px;
   margin-bottom: 8px;
-}
-input,
-select {
-  border: 1px solid var(--faint-ink);
-  border-radius: 4px;
-  padding: 6px 8px;
-  font: inherit;
-  min-width: 0;
-  background: var(--paper);
-  color: var(--ink);
 }
 .remove {
   border: 0;

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import AddressDialog from './AddressDialog.vue'
 import ContactsDialog from './ContactsDialog.vue'
+import PreferenceSentence from './PreferenceSentence.vue'
 import TermsWord from './TermsWord.vue'
-import TextField from '../frame/TextField.vue'
-import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { useNewest } from '../../composables/useNewest'
@@ -13,12 +12,12 @@ import { useToasts } from '../../stores/toasts'
 import { money, shortDay } from '../../composables/format'
 import { fetchCustomer, changeCustomer } from '../../calls/customers'
 import { countryName } from '../../../core/countries'
-import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { needsTaxNumber, treatments } from '../../../core/documents/treatment'
 import { termsWords } from '../../../core/documents/terms'
 import { languages } from '../../../core/money/format'
-import type { Channel, Preference, Preferences } from '../../../core/preferences/recipients'
-import { channels, preferenceWords } from '../../../core/preferences/recipients'
+import type { Preference, Preferences } from '../../../core/preferences/recipients'
+import { preferenceWords } from '../../../core/preferences/recipients'
 import type { CustomerView } from '../../contract'
 
 /**
@@ -97,21 +96,8 @@ const priceChoices = [
 const priceWords = computed(
   () => priceChoices.find((one) => one.value === String(view.value?.pricesIncludeTax))?.words ?? '',
 )
-const ways = channels.map((value) => ({ value, words: preferenceWords({ channel: value }) }))
-const roles = [
-  { value: '', words: 'the usual contact' },
-  ...(['billing', 'buying', 'goods-in'] as const).map((value) => ({ value, words: `the ${value} contact` })),
-]
-const gathers = [
-  { value: 'false', words: 'one email each' },
-  { value: 'true', words: 'all of one Send in one email' },
-]
 const languageWords = { en: 'English', de: 'German', fr: 'French' }
 const languageChoices = languages.map((value) => ({ value, words: languageWords[value] }))
-const channelOf = (kind: DocumentKind): Channel => view.value!.preferences[kind]?.channel ?? 'email'
-const byEmail = (kind: DocumentKind) => ['email', 'both'].includes(channelOf(kind))
-const list = (text: string) => text.split(/[\s,;]+/).filter(Boolean)
-const way = (kind: DocumentKind) => view.value!.ways.find((one) => one.kind === kind)!
 const stateTone: Record<string, string> = {
   arrived: 'go',
   'on the way': 'way',
@@ -176,83 +162,16 @@ const stateTone: Record<string, string> = {
       <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">
         That needs the customer's VAT number, and there is none.
       </p>
-      <section v-for="kind in documentKinds" :key="kind" class="wish" :data-test="`wish-${kind}`">
-        <p class="sentence">
-          {{ capital(kindFacts[kind].many) }} go
-          <WordPicker
-            label="Way"
-            :words="preferenceWords({ channel: channelOf(kind) })"
-            :choices="ways"
-            :value="channelOf(kind)"
-            :disabled="!may"
-            @pick="setPreference(kind, { channel: $event as Channel })"
-          /><template v-if="byEmail(kind)">
-            to
-            <WordPicker
-              label="Whom"
-              :words="roles.find((one) => one.value === (view!.preferences[kind]?.to ?? ''))!.words"
-              :choices="roles"
-              :value="view.preferences[kind]?.to ?? ''"
-              :disabled="!may"
-              @pick="setPreference(kind, { to: ($event || undefined) as Preference['to'] })" />, with
-            <WordPanel
-              label="Copies"
-              :words="
-                view.preferences[kind]?.cc?.length
-                  ? `a copy to ${view.preferences[kind]!.cc!.join(', ')}`
-                  : 'no copy'
-              "
-              :open-end="!view.preferences[kind]?.cc?.length"
-              :disabled="!may"
-              ><label
-                >CC
-                <TextField
-                  :value="view.preferences[kind]?.cc?.join(', ') ?? ''"
-                  placeholder="name@house.example"
-                  @take="setPreference(kind, { cc: list($event) })" /></label
-            ></WordPanel>
-            and
-            <WordPanel
-              label="Blind copies"
-              :words="
-                view.preferences[kind]?.bcc?.length
-                  ? `a blind copy to ${view.preferences[kind]!.bcc!.join(', ')}`
-                  : 'no blind copy'
-              "
-              :open-end="!view.preferences[kind]?.bcc?.length"
-              :disabled="!may"
-              ><label
-                >BCC
-                <TextField
-                  :value="view.preferences[kind]?.bcc?.join(', ') ?? ''"
-                  placeholder="name@house.example"
-                  @take="setPreference(kind, { bcc: list($event) })" /></label></WordPanel
-            >,
-            <WordPicker
-              label="Gathered"
-              :words="gathers.find((one) => one.value === String(!!view!.preferences[kind]?.gathered))!.words"
-              :choices="gathers"
-              :value="String(!!view.preferences[kind]?.gathered)"
-              :disabled="!may"
-              @pick="setPreference(kind, { gathered: $event === 'true' || undefined })" /></template
-          >.
-        </p>
-        <p v-if="way(kind).problem" class="notice stuck" role="status">
-          <span>{{
-            way(kind).problem === 'no postal address'
-              ? `Without a postal address ${kindFacts[kind].one} cannot be made.`
-              : `There is ${way(kind).problem}, and nobody for anything: ${kindFacts[kind].one} would get stuck.`
-          }}</span>
-          <VBtn
-            v-if="may"
-            class="push"
-            height="28"
-            @click="way(kind).problem === 'no postal address' ? (address = true) : (contacts = true)"
-            >{{ way(kind).problem === 'no postal address' ? 'Write the address' : 'Add a contact' }}</VBtn
-          >
-        </p>
-        <p v-else-if="way(kind).to" class="soft now">now {{ way(kind).to }}</p>
-      </section>
+      <PreferenceSentence
+        v-for="kind in documentKinds"
+        :key="kind"
+        :kind="kind"
+        :view="view"
+        :may="may"
+        @change="setPreference(kind, $event)"
+        @address="address = true"
+        @contacts="contacts = true"
+      />
       <h2>
         Contacts
         <button v-if="may" type="button" class="word" data-test="contacts" @click="contacts = true">
@@ -311,21 +230,6 @@ const stateTone: Record<string, string> = {
   margin: 0;
   line-height: 2;
   font-size: 15px;
-}
-.wish {
-  border-top: 1px solid var(--rule);
-  padding: 8px 0;
-  margin-top: 8px;
-}
-.wish .notice {
-  border: 0;
-  border-radius: 4px;
-  margin: 6px 0 0;
-}
-.now {
-  margin: 0;
-  font-size: 13px;
-  overflow-wrap: anywhere;
 }
 h2 {
   margin: 14px 0 4px;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import { termsWords, type Terms } from '../../../core/documents/terms'
 
@@ -13,19 +15,24 @@ watch(
   },
 )
 
+const kinds = [
+  { value: 'days', words: 'some days after' },
+  { value: 'end of month', words: 'at the end of the month' },
+  { value: 'day of month', words: 'on a day of a month' },
+] as const
 function formOf(terms: Terms) {
   return {
     kind: terms.kind,
-    days: terms.kind === 'day of month' ? 30 : terms.days,
-    day: terms.kind === 'day of month' ? terms.day : 10,
-    months: terms.kind === 'day of month' ? terms.months : 1,
+    days: String(terms.kind === 'day of month' ? 30 : terms.days),
+    day: String(terms.kind === 'day of month' ? terms.day : 10),
+    months: String(terms.kind === 'day of month' ? terms.months : 1),
     percent: terms.discount?.percent ?? '',
-    within: terms.discount?.days ?? 10,
+    within: String(terms.discount?.days ?? 10),
   }
 }
 const written = computed((): Terms => {
   const { kind, days, day, months, percent, within } = form.value
-  const discount = Number(percent) > 0 ? { discount: { percent: String(percent), days: Number(within) } } : {}
+  const discount = Number(percent) > 0 ? { discount: { percent, days: Number(within) } } : {}
   return kind === 'day of month'
     ? { kind, day: Number(day), months: Number(months), ...discount }
     : { kind, days: Number(days), ...discount }
@@ -38,45 +45,37 @@ function keep(close: () => void) {
 
 <template>
   <WordPanel v-slot="{ close }" label="Terms" :words="termsWords(terms)" :disabled="disabled">
-    <label
-      >Due
-      <select v-model="form.kind" aria-label="Due by" data-test="terms-kind">
-        <option value="days">some days after</option>
-        <option value="end of month">at the end of the month</option>
-        <option value="day of month">on a day of a month</option>
-      </select></label
-    >
-    <label v-if="form.kind !== 'day of month'"
-      >{{ form.kind === 'days' ? 'days' : 'and days' }}
-      <input v-model="form.days" type="number" min="0" max="365" aria-label="Days" data-test="terms-days"
-    /></label>
-    <template v-else
-      ><label
-        >day <input v-model="form.day" type="number" min="1" max="31" aria-label="Day of the month" /></label
-      ><label
-        >months after
-        <input v-model="form.months" type="number" min="0" max="12" aria-label="Months after" /></label
-    ></template>
-    <label
-      >early payment, percent less
-      <input
-        v-model="form.percent"
-        inputmode="decimal"
-        placeholder="none"
-        aria-label="Early payment, percent"
-        data-test="terms-percent"
-    /></label>
-    <label v-if="Number(form.percent) > 0"
-      >within days <input v-model="form.within" type="number" min="1" max="365" aria-label="Within days"
-    /></label>
+    <SelectField v-model="form.kind" label="Due" :choices="kinds" data-test="terms-kind" />
+    <FormField
+      v-if="form.kind !== 'day of month'"
+      v-model="form.days"
+      :label="form.kind === 'days' ? 'days' : 'and days'"
+      type="number"
+      min="0"
+      max="365"
+      data-test="terms-days"
+    />
+    <template v-else>
+      <FormField v-model="form.day" label="day of the month" type="number" min="1" max="31" />
+      <FormField v-model="form.months" label="months after" type="number" min="0" max="12" />
+    </template>
+    <FormField
+      v-model="form.percent"
+      label="early payment, percent less"
+      inputmode="decimal"
+      placeholder="none"
+      data-test="terms-percent"
+    />
+    <FormField
+      v-if="Number(form.percent) > 0"
+      v-model="form.within"
+      label="within days"
+      type="number"
+      min="1"
+      max="365"
+    />
     <VBtn height="30" class="go" variant="flat" data-test="keep-terms" @click="keep(close)"
       >Keep: {{ termsWords(written) }}</VBtn
     >
   </WordPanel>
 </template>
-
-<style scoped>
-input {
-  width: 72px;
-}
-</style>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import Ask from '../frame/Ask.vue'
-import FormField from '../company/FormField.vue'
+import CheckField from '../fields/CheckField.vue'
+import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useActing } from '../../composables/useActing'
 import { money, moneyWithSign } from '../../composables/format'
 import { plainAmount } from '../../composables/amounts'
+import { useNewest } from '../../composables/useNewest'
 import { useToasts } from '../../stores/toasts'
 import type { BodyOf } from '../../composables/api'
 import { fetchCreditOffer, creditSums, creditDocument } from '../../calls/documents'
@@ -64,28 +67,25 @@ const ask = computed((): Ask =>
 /** What it would come to, worked out by the server while one chooses. */
 const sums = shallowRef<{ net: string; tax: string; total: string; currency: string }>()
 const sumsWrong = ref('')
-let timer: ReturnType<typeof setTimeout> | undefined
-watch([ask, offer], () => {
-  clearTimeout(timer)
-  const asked = ask.value
-  const empty =
-    (asked.kind === 'lines' && asked.lines?.length === 0) ||
-    (asked.kind === 'amount' && Number(asked.amount) === 0)
-  if (!offer.value || empty) {
-    sums.value = undefined
+const isEmpty = computed(
+  () =>
+    !offer.value ||
+    (ask.value.kind === 'lines' && ask.value.lines?.length === 0) ||
+    (ask.value.kind === 'amount' && Number(ask.value.amount) === 0),
+)
+const newest = useNewest()
+async function sumUp() {
+  try {
+    const found = isEmpty.value ? null : await newest(() => creditSums(props.documentId, { ask: ask.value }))
+    if (found === undefined) return
+    sums.value = found ?? undefined
     sumsWrong.value = ''
-    return
+  } catch (error) {
+    sums.value = undefined
+    sumsWrong.value = (error as Error).message
   }
-  timer = setTimeout(async () => {
-    try {
-      sums.value = await creditSums(props.documentId, { ask: asked })
-      sumsWrong.value = ''
-    } catch (error) {
-      sums.value = undefined
-      sumsWrong.value = (error as Error).message
-    }
-  }, 200)
-})
+}
+watchDebounced([ask, offer], sumUp, { debounce: 200 })
 
 async function credit() {
   await acting(async () => {
@@ -167,8 +167,8 @@ async function credit() {
         mono
       />
       <FormField v-model="reason" label="Why; it is printed on the credit note" />
-      <label v-if="way === 'whole' && offer.credits.length === 0" class="anew"
-        ><input v-model="anew" type="checkbox" data-test="anew" /> and issue it anew, corrected</label
+      <CheckField v-if="way === 'whole' && offer.credits.length === 0" v-model="anew" data-test="anew"
+        >and issue it anew, corrected</CheckField
       >
       <p v-if="offer.credits.length" class="soft">
         Credited before:
@@ -230,11 +230,5 @@ td input {
   font-family: var(--mono);
   background: var(--paper);
   color: var(--ink);
-}
-.anew {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  margin-top: 10px;
 }
 </style>

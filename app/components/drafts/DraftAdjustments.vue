@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import type { Adjustment } from '../../../core/money/totals'
@@ -50,20 +51,21 @@ const write = (one: Adjustment, value: string) => {
       :disabled="disabled"
       @pick="one.kind = $event as Adjustment['kind']"
     />
-    <input
+    <FormField
       v-model="one.label"
       class="label"
       :disabled="disabled"
       maxlength="120"
       :aria-label="`Discount or charge ${index + 1}, name`"
     />
-    <input
-      :value="one.percent ?? one.amount"
-      class="mono value"
+    <FormField
+      :model-value="one.percent ?? one.amount ?? ''"
+      class="value"
+      mono
       inputmode="decimal"
       :disabled="disabled"
       :aria-label="`Discount or charge ${index + 1}, value`"
-      @input="write(one, ($event.target as HTMLInputElement).value)"
+      @update:model-value="write(one, $event)"
     />
     <WordPicker
       label="Percent or amount"
@@ -107,17 +109,6 @@ const write = (one: Adjustment, value: string) => {
   gap: 10px;
   align-items: baseline;
   padding: 3px 0;
-}
-input {
-  border: 1px solid var(--rule);
-  border-radius: 3px;
-  padding: 4px 7px;
-  font: inherit;
-  background: var(--paper);
-  color: var(--ink);
-}
-.mono {
-  font-family: var(--mono);
 }
 .label {
   flex: 1;

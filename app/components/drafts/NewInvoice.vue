@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import Ask from '../frame/Ask.vue'
+import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { attempt } from '../../composables/api'
@@ -18,11 +20,7 @@ const brandId = ref('')
 const busy = ref(false)
 const brands = shallowRef<{ id: number; name: string }[]>([])
 
-let timer: ReturnType<typeof setTimeout> | undefined
-watch(search, () => {
-  clearTimeout(timer)
-  timer = setTimeout(look, 150)
-})
+watchDebounced(search, look, { debounce: 150 })
 async function look() {
   found.value = (await searchCustomers({ search: search.value, limit: 7 })).rows
   if (!found.value.some((one) => one.id === chosen.value?.id))
@@ -60,13 +58,15 @@ const brandChoices = computed(() =>
     title="Write an invoice"
     go="Begin the draft"
     :busy="busy"
-    :disabled="!chosen || !session.may('clerk')"
+    :disabled="!chosen || !brandId || !session.may('clerk')"
     @go="begin"
   >
-    <label class="label"
-      >To which customer
-      <input v-model="search" class="field" placeholder="Name, number, address" data-test="customer-search"
-    /></label>
+    <FormField
+      v-model="search"
+      label="To which customer"
+      placeholder="Name, number, address"
+      data-test="customer-search"
+    />
     <ul role="radiogroup" aria-label="Customers">
       <li v-for="one in found" :key="one.id">
         <label
@@ -91,21 +91,6 @@ const brandChoices = computed(() =>
 </template>
 
 <style scoped>
-.label {
-  font-size: 12.5px;
-  color: var(--soft-ink);
-}
-.field {
-  display: block;
-  width: 100%;
-  border: 1px solid var(--faint-ink);
-  border-radius: 4px;
-  padding: 8px 10px;
-  font: inherit;
-  font-size: 15px;
-  color: var(--ink);
-  background: var(--paper);
-}
 ul {
   list-style: none;
   padding: 0;

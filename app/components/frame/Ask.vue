@@ -27,8 +27,9 @@ watch(
       setTimeout(
         () =>
           (
-            body.value?.querySelector<HTMLElement>('input:not([type="checkbox"]), textarea') ??
-            button.value?.$el
+            body.value?.querySelector<HTMLElement>(
+              'input:not([type="checkbox"], [type="radio"], .v-select input), textarea',
+            ) ?? button.value?.$el
           )?.focus(),
         60,
       )
@@ -39,6 +40,8 @@ watch(
 function key(event: KeyboardEvent) {
   const inField =
     event.target instanceof HTMLInputElement && !['checkbox', 'date', 'time'].includes(event.target.type)
+  // a select opens its list with Enter
+  if (event.defaultPrevented) return
   if (event.key === 'Enter' && (event.ctrlKey || inField) && !props.busy && !props.disabled) {
     event.preventDefault()
     event.stopPropagation()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import { useSession } from '../../stores/session'
 import { useLook } from '../../stores/look'
 import { moneyWithSign } from '../../composables/format'
@@ -154,11 +155,7 @@ watch(open, async (now) => {
   await nextTick()
   setTimeout(() => field.value?.focus(), 40)
 })
-let timer: ReturnType<typeof setTimeout> | undefined
-watch(typed, () => {
-  clearTimeout(timer)
-  timer = setTimeout(() => void attempt(search), 120)
-})
+watchDebounced(typed, () => attempt(search), { debounce: 120 })
 
 async function go(hit: Hit | undefined) {
   if (!hit) return

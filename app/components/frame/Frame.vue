@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import Finder from './Finder.vue'
 import KeysHelp from './KeysHelp.vue'
 import LeaveDialog from './LeaveDialog.vue'
@@ -51,8 +52,7 @@ function key(event: KeyboardEvent) {
     find.value = true
   }
 }
-onMounted(() => document.addEventListener('keydown', key))
-onUnmounted(() => document.removeEventListener('keydown', key))
+useEventListener(document, 'keydown', key)
 useLive([], () => {})
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FormField from '../fields/FormField.vue'
 import PegMark from './PegMark.vue'
 import { useSession } from '../../stores/session'
 import { useActing } from '../../composables/useActing'
@@ -18,10 +19,23 @@ const signIn = () => acting(() => session.signIn(email.value, password.value))
       <PegMark class="peg" />
       <h1>Clothespin</h1>
       <p class="soft">Every paper that is due goes out once.</p>
-      <label for="email">Email address</label>
-      <input id="email" v-model="email" type="email" autocomplete="username" required autofocus />
-      <label for="password">Password</label>
-      <input id="password" v-model="password" type="password" autocomplete="current-password" required />
+      <FormField
+        id="email"
+        v-model="email"
+        label="Email address"
+        type="email"
+        autocomplete="username"
+        required
+        autofocus
+      />
+      <FormField
+        id="password"
+        v-model="password"
+        label="Password"
+        type="password"
+        autocomplete="current-password"
+        required
+      />
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">Sign in</VBtn>
     </form>
@@ -68,17 +82,8 @@ h1 {
 p {
   margin: 2px 0 18px;
 }
-label {
-  font-weight: 600;
-  font-size: 13px;
-  margin-bottom: 4px;
-}
-input {
-  border: 1px solid var(--faint-ink);
-  border-radius: 4px;
-  padding: 9px 11px;
+.form-field {
   margin-bottom: 14px;
-  font: inherit;
 }
 .wrong {
   background: var(--brick-pale);

@@ -1,23 +1,18 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import DateField from '../frame/DateField.vue'
+import DateField from '../fields/DateField.vue'
+import FormField from '../fields/FormField.vue'
+import LineFacts from './LineFacts.vue'
 import DespiteDialog from './DespiteDialog.vue'
 import SendDialog from './SendDialog.vue'
 import { useSession } from '../../stores/session'
-import { useToasts } from '../../stores/toasts'
-import { attempt, csvHref } from '../../composables/api'
-import { houseToday, moneyWithSign, plural, shortTime } from '../../composables/format'
+import { houseToday, plural } from '../../composables/format'
+import { useLineActs } from './useLineActs'
 import { useMainKey } from '../../composables/useMainKey'
-import * as dispatches from '../../calls/dispatches'
-import * as prepared from '../../calls/prepared'
-import { sendDocument } from '../../calls/documents'
 import type { Stage } from '../../../core/dispatch/states'
 import { instantInZone } from '../../../core/documents/days'
-import { countOf } from '../../../core/documents/kinds'
-import { groupBy } from '../../../core/group'
 import type { LineRow } from '../../contract'
 import { noAddress, planSending } from '../../../core/dispatch/plan'
-import { addAmounts } from '../../composables/amounts'
 
 /** What can be done with the picked rows of a stage, or with the row in hand when none is picked. */
 const props = defineProps<{
@@ -31,7 +26,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
-const toasts = useToasts()
 const asking = ref<'send' | 'all' | 'later' | 'post' | 'close' | 'confirm' | 'despite' | null>(null)
 const ask = computed({
   get: () => asking.value !== null,
@@ -40,11 +34,14 @@ const ask = computed({
   },
 })
 const reason = ref('')
-const busy = ref(false)
+
+const { busy, putBack, prepare, drop, sendAgain, keepBack, settle } = useLineActs(() => {
+  emit('done')
+  asking.value = null
+})
 
 const subject = computed(() => (props.chosen.length > 0 ? props.chosen : props.row ? [props.row] : []))
 const count = computed(() => subject.value.length)
-const totals = computed(() => addAmounts(props.chosen))
 
 /** The one rule, asked for each row; the dialog asks the server once more. */
 const plans = computed(() =>
@@ -72,67 +69,9 @@ const toPost = computed(() =>
   subject.value.filter((row) => props.stage === 'stuck' || row.channel === 'paper'),
 )
 
-async function finish(act: () => Promise<void>) {
-  busy.value = true
-  if (await attempt(act)) emit('done')
-  busy.value = false
-  asking.value = null
-}
-
 function askToSend() {
   if (subject.value.length > 0) asking.value = 'send'
 }
-
-const putBack = () =>
-  finish(async () => {
-    const rows = subject.value
-    const { ids } = await prepared.putBack(subject.value.map((row) => row.id))
-    toasts.say(`${plural(ids.length, 'paper')} put back to To send. No number was used.`, {
-      undo: async () => {
-        await prepareRows(rows)
-      },
-    })
-  })
-
-/** Prepares papers kind by kind; answers how many of each, and why others were not made. */
-async function prepareRows(rows: readonly LineRow[]): Promise<string[]> {
-  const said: string[] = []
-  for (const [kind, own] of groupBy(rows, (row) => row.kind)) {
-    const result = await prepared.prepareDocuments({
-      kind,
-      sourceIds: own.map((row) => row.sourceId),
-    })
-    if (result.prepared > 0) said.push(`${countOf(result.prepared, kind)} prepared, on To check.`)
-    said.push(...result.already, ...result.refused)
-  }
-  return said
-}
-
-const prepare = () =>
-  finish(async () => {
-    const papers = papersOf(subject.value)
-    const documents = subject.value.filter((row) => row.of === 'document')
-    if (papers.length > 0) {
-      toasts.say((await prepareRows(papers)).join(' '))
-    }
-    for (const document of documents) await sendDocument(document.documentId!)
-  })
-
-const drop = () =>
-  finish(async () => {
-    const { ids } = await prepared.dropPrepared({ ids: papersOf(subject.value).map((row) => row.id) })
-    toasts.say(`${plural(ids.length, 'paper')} taken off To send.`, {
-      undo: async () => {
-        await prepared.dropPrepared({ ids, undo: true })
-      },
-    })
-  })
-
-const sendAgain = () =>
-  finish(async () => {
-    const { ids } = await dispatches.sendAgain({ ids: subject.value.map((row) => row.id) })
-    toasts.say(`${plural(ids.length, 'email')} ${ids.length === 1 ? 'goes' : 'go'} again.`)
-  })
 
 const matchingFilter = computed(() =>
   Object.fromEntries(Object.entries(props.filters).filter(([name, value]) => value && name !== 'stage')),
@@ -151,85 +90,18 @@ const emails = computed(() =>
   subject.value.filter((row) => row.channel === 'email' && row.state === 'waiting'),
 )
 const heldEmails = computed(() => emails.value.filter((row) => row.held && !row.stopped))
-const keepBack = (act: 'hold' | 'let go' | 'later' | 'print instead', rows: LineRow[]) =>
-  finish(async () => {
-    const { ids } = await dispatches.keepBack({
-      ids: rows.map((row) => row.id),
-      act,
-      ...(act === 'later' ? { at: at.value!.toISOString() } : {}),
-    })
-    const said = {
-      hold: 'held',
-      'let go': 'let go',
-      later: `to go ${at.value ? shortTime(at.value) : ''}`,
-      'print instead': 'in the print tray',
-    }[act]
-    const undo = act === 'hold' ? 'let go' : act === 'let go' ? 'hold' : undefined
-    toasts.say(
-      `${plural(ids.length, 'dispatch', 'dispatches')} ${said}.`,
-      undo
-        ? {
-            undo: async () => {
-              await dispatches.keepBack({ ids, act: undo })
-            },
-          }
-        : {},
-    )
-  })
-
-const settle = (act: 'confirm' | 'print' | 'close', rows: LineRow[]) =>
-  finish(async () => {
-    const { ids } = await dispatches.decideDispatches({
-      ids: rows.map((row) => row.id),
-      act,
-      reason: reason.value,
-    })
-    toasts.say(
-      {
-        confirm: `${plural(ids.length, 'paper')} marked as arrived.`,
-        print: `${plural(ids.length, 'paper')} marked as posted.`,
-        close: `${plural(ids.length, 'paper')} closed.`,
-      }[act],
-    )
-    reason.value = ''
-  })
-
 useMainKey(() => {
   if (!session.may('clerk') || count.value === 0) return
   if (props.stage === 'to check') askToSend()
-  else if (props.stage === 'to send') void prepare()
-  else if (props.stage === 'stuck') void sendAgain()
+  else if (props.stage === 'to send') void prepare(subject.value)
+  else if (props.stage === 'stuck') void sendAgain(subject.value)
   else if (props.stage === 'waiting' && toPost.value.length > 0) void navigateTo('/print-queue')
 })
 </script>
 
 <template>
   <footer class="foot-bar">
-    <template v-if="chosen.length > 0"
-      ><strong>{{ chosen.length }} picked</strong><span class="mono soft">{{ totals }}</span></template
-    >
-    <template v-else
-      ><span class="soft">{{
-        plural(
-          matching,
-          stage === 'to send' || stage === 'to check' ? 'paper' : 'dispatch',
-          stage === 'to send' || stage === 'to check' ? 'papers' : 'dispatches',
-        )
-      }}</span
-      ><span v-for="one in sums" :key="one.currency" class="mono soft">{{
-        moneyWithSign(one.sum, one.currency)
-      }}</span
-      ><a
-        v-if="matching > 0"
-        class="soft"
-        :href="csvHref('/api/line/csv', { ...filters, stage })"
-        data-test="csv"
-        >CSV</a
-      ><NuxtLink v-if="stage === 'to check'" class="soft" to="/runs" data-test="sends">Sends</NuxtLink
-      ><NuxtLink v-else-if="stage !== 'to send'" class="soft" to="/emails" data-test="emails"
-        >Emails</NuxtLink
-      ></template
-    >
+    <LineFacts :stage="stage" :chosen="chosen" :matching="matching" :filters="filters" :sums="sums" />
     <template v-if="session.may('clerk') && count > 0">
       <span class="push" />
       <template v-if="stage === 'to check'">
@@ -243,7 +115,7 @@ useMainKey(() => {
         <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
           >Although {{ stoppedRow.stopped }}…</VBtn
         >
-        <VBtn :disabled="busy" data-test="put-back" @click="putBack">Put back</VBtn>
+        <VBtn :disabled="busy" data-test="put-back" @click="putBack(subject)">Put back</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="send" @click="askToSend">{{
           sendable.length ? `Send ${sendable.length}${ways ? `: ${ways}` : ''}` : 'Why not sent…'
         }}</VBtn>
@@ -252,8 +124,10 @@ useMainKey(() => {
         <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
           >Although {{ stoppedRow.stopped }}…</VBtn
         >
-        <VBtn v-if="papersOf(subject).length" :disabled="busy" @click="drop">Not wanted</VBtn>
-        <VBtn variant="flat" class="go" :disabled="busy" data-test="prepare" @click="prepare">{{
+        <VBtn v-if="papersOf(subject).length" :disabled="busy" @click="drop(papersOf(subject))"
+          >Not wanted</VBtn
+        >
+        <VBtn variant="flat" class="go" :disabled="busy" data-test="prepare" @click="prepare(subject)">{{
           papersOf(subject).length ? `Prepare ${papersOf(subject).length}` : `Send ${count}`
         }}</VBtn>
       </template>
@@ -298,7 +172,7 @@ useMainKey(() => {
         <VBtn v-if="unclear.length" :disabled="busy" @click="asking = 'confirm'">{{
           unclear.length === 1 ? 'It arrived' : `${unclear.length} arrived`
         }}</VBtn>
-        <VBtn variant="flat" class="go" :disabled="busy" data-test="send-again" @click="sendAgain"
+        <VBtn variant="flat" class="go" :disabled="busy" data-test="send-again" @click="sendAgain(subject)"
           >Send {{ count }} again</VBtn
         >
       </template>
@@ -326,10 +200,10 @@ useMainKey(() => {
     go="Set the time"
     :busy="busy"
     :disabled="!at"
-    @go="keepBack('later', emails)"
+    @go="keepBack('later', emails, at!)"
     ><p class="strong at">
       On <DateField v-model="day" aria-label="Day" data-test="later-day" /> at
-      <input v-model="time" class="time" placeholder="14:30" aria-label="Time" data-test="later-time" />
+      <FormField v-model="time" class="time" placeholder="14:30" aria-label="Time" data-test="later-time" />
       <span class="soft">{{ zoneWords }}</span>
     </p></Ask
   >
@@ -361,29 +235,22 @@ useMainKey(() => {
     danger
     :busy="busy"
     :disabled="!reason.trim()"
-    @go="settle('close', subject)"
+    @go="settle('close', subject, reason)"
   >
     <p>
       Nothing more is sent. The {{ count === 1 ? 'document stays' : 'documents stay' }} issued and
       {{ count === 1 ? 'is' : 'are' }} listed on To send.
     </p>
-    <label class="strong"
-      >Why <input v-model="reason" class="reason" placeholder="sent by the customer's portal"
-    /></label>
+    <FormField
+      v-model="reason"
+      label="Why"
+      placeholder="sent by the customer's portal"
+      data-test="close-reason"
+    />
   </Ask>
 </template>
 
 <style scoped>
-.reason {
-  display: block;
-  width: 100%;
-  border: 1px solid var(--faint-ink);
-  border-radius: 4px;
-  padding: 8px 10px;
-  margin-top: 4px;
-  font: inherit;
-  font-weight: 400;
-}
 p {
   margin: 0 0 8px;
 }
@@ -393,10 +260,6 @@ p {
   gap: 8px;
 }
 .time {
-  width: 70px;
-  border: 1px solid var(--faint-ink);
-  border-radius: 4px;
-  padding: 5px 8px;
-  font: inherit;
+  width: 90px;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
 import ContactsDialog from '../customers/ContactsDialog.vue'
-import FormField from '../company/FormField.vue'
+import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
@@ -116,7 +116,7 @@ const correctIt = () =>
     <ul class="alike" data-test="alike">
       <li v-for="one in alike" :key="one.id">
         <label
-          ><input type="checkbox" :checked="ticked.has(one.id)" @change="tick(one.id)" />
+          ><VCheckboxBtn :model-value="ticked.has(one.id)" @update:model-value="tick(one.id)" />
           <span class="mono number">{{ one.number }}</span>
           <span class="name cut">{{ one.customerName }}{{ one.isCopy ? ', a copy' : '' }}</span>
           <span class="soft day">{{ longDay(one.date) }}</span>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import CheckField from '../fields/CheckField.vue'
 import { useRuns } from '../../stores/runs'
 import { attempt } from '../../composables/api'
 import { moneyWithSign, plural } from '../../composables/format'
@@ -94,13 +95,11 @@ async function send() {
       </ul>
       <p class="soft">{{ one.help }}</p>
     </section>
-    <label v-if="noAddress || withoutAddress" class="only"
-      ><input v-model="withoutAddress" type="checkbox" data-test="without-address" /> Issue those without an
-      address too: they are Stuck until somebody can be written to</label
+    <CheckField v-if="noAddress || withoutAddress" v-model="withoutAddress" data-test="without-address"
+      >Issue those without an address too: they are Stuck until somebody can be written to</CheckField
     >
-    <label class="only"
-      ><input v-model="postOnly" type="checkbox" data-test="post-only" /> Only issue: number and book now,
-      send later</label
+    <CheckField v-model="postOnly" data-test="post-only"
+      >Only issue: number and book now, send later</CheckField
     >
   </Ask>
 </template>
@@ -125,11 +124,5 @@ ul {
   max-height: 116px;
   overflow: auto;
   font-size: 13px;
-}
-.only {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  margin-top: 6px;
 }
 </style>

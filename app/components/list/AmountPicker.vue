@@ -4,7 +4,7 @@ const props = defineProps<{ value: string }>()
 const emit = defineEmits<{ pick: [value: string] }>()
 const open = ref(false)
 const typed = ref('')
-const field = ref<HTMLInputElement>()
+const field = ref<{ focus: () => void }>()
 
 watch(open, async (now) => {
   typed.value = props.value
@@ -36,7 +36,7 @@ function keep() {
     <form class="amount-picker" @submit.prevent="keep">
       <label
         >over
-        <input
+        <VTextField
           ref="field"
           v-model="typed"
           class="mono"
@@ -62,11 +62,8 @@ function keep() {
   flex-wrap: wrap;
   max-width: 260px;
 }
-input {
+.mono {
   width: 90px;
-  border: 1px solid var(--rule);
-  border-radius: 3px;
-  padding: 4px 6px;
 }
 p {
   flex-basis: 100%;

@@ -1,10 +1,9 @@
 <script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
 /** A search field above a list; tells what was typed a moment after the typing. */
 const props = defineProps<{ value: string; label: string }>()
 const emit = defineEmits<{ search: [text: string] }>()
 const typed = ref(props.value)
-let timer: ReturnType<typeof setTimeout> | undefined
-
 let told = props.value
 
 /**
@@ -29,14 +28,11 @@ function clear() {
   tell()
 }
 
-function later() {
-  clearTimeout(timer)
-  timer = setTimeout(tell, 180)
-}
+const later = useDebounceFn(tell, 180)
 </script>
 
 <template>
-  <input
+  <VTextField
     v-model="typed"
     type="search"
     class="search"
@@ -49,11 +45,6 @@ function later() {
 
 <style scoped>
 .search {
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  padding: 5px 10px;
-  min-width: 190px;
-  font: inherit;
-  background: var(--paper);
+  flex: 0 1 190px;
 }
 </style>

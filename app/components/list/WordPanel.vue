@@ -19,7 +19,7 @@ onMounted(() => {
 })
 const panel = ref<HTMLElement>()
 const enter = () =>
-  panel.value?.querySelector<HTMLElement>('input:not([type="checkbox"]), select, button')?.focus()
+  panel.value?.querySelector<HTMLElement>('input:not([type="checkbox"], [type="hidden"]), button')?.focus()
 const close = () => {
   open.value = false
 }
@@ -51,16 +51,6 @@ const close = () => {
   flex-direction: column;
   gap: 8px;
 }
-.panel :deep(input:not([type='checkbox'])),
-.panel :deep(select) {
-  border: 1px solid var(--faint-ink);
-  border-radius: 3px;
-  padding: 5px 8px;
-  font: inherit;
-  background: var(--paper);
-  color: var(--ink);
-  min-width: 0;
-}
 .panel :deep(label) {
   display: flex;
   align-items: center;
@@ -70,5 +60,9 @@ const close = () => {
   display: flex;
   gap: 6px;
   align-items: center;
+}
+.panel :deep(.row > .form-field),
+.panel :deep(.row > .select-field) {
+  flex: 1 1 90px;
 }
 </style>

@@ -65,13 +65,14 @@ const mails = computed(() =>
           >{{ plural(effects.toCheck, 'document') }} on To check can be sent again.</template
         >
       </p>
-      <label class="choice"
-        ><input v-model="letGo" type="radio" :value="true" /> Let {{ mails }} go again</label
-      >
-      <label class="choice"
-        ><input v-model="letGo" type="radio" :value="false" data-test="stay-held" /> Keep
-        {{ effects.emails + effects.prints === 1 ? 'it' : 'them' }} held, for a person to let go</label
-      >
+      <VRadioGroup v-model="letGo">
+        <VRadio :value="true" :label="`Let ${mails} go again`" />
+        <VRadio
+          :value="false"
+          data-test="stay-held"
+          :label="`Keep ${effects.emails + effects.prints === 1 ? 'it' : 'them'} held, for a person to let go`"
+        />
+      </VRadioGroup>
     </template>
   </Ask>
 </template>
@@ -86,11 +87,5 @@ li {
 }
 p {
   margin: 0 0 8px;
-}
-.choice {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  margin-top: 4px;
 }
 </style>

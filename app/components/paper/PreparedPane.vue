@@ -155,8 +155,9 @@ const seen = () =>
       }}</span><span
         ><NuxtLink v-if="orderOf(view)" :to="`/orders/${orderOf(view)}`" class="mono">{{
           view.orderNumber
-        }}</NuxtLink>
-        <NuxtLink v-if="view.sourceKind === 'draft'" :to="sourcePath(view)" data-test="open-draft"
+        }}</NuxtLink
+        >{{ orderOf(view) && view.sourceKind === 'draft' ? ' · ' : ''
+        }}<NuxtLink v-if="view.sourceKind === 'draft'" :to="sourcePath(view)" data-test="open-draft"
           >open the draft</NuxtLink
         >
         <button

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import FormField from '../company/FormField.vue'
+import FormField from '../fields/FormField.vue'
 import { attempt } from '../../composables/api'
 import { chooseRecipients } from '../../calls/prepared'
 /** Whom a prepared document goes to: this time only, or for this customer from now on. */

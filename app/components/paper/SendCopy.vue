@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import FormField from '../fields/FormField.vue'
 import { useToasts } from '../../stores/toasts'
 import { ApiRefusal } from '../../composables/api'
 import { sendCopy } from '../../calls/documents'
@@ -53,20 +54,7 @@ async function send() {
     <p class="soft">
       The very PDF that was issued, with the same number. The trail will say that it was a copy.
     </p>
-    <label for="copy-to" class="strong">To</label>
-    <input id="copy-to" v-model="address" type="email" class="field" />
+    <FormField v-model="address" label="To" type="email" data-test="copy-to" />
     <p v-if="wrong" class="notice" :class="before ? 'wait' : 'stuck'" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
-
-<style scoped>
-.field {
-  display: block;
-  width: 100%;
-  border: 1px solid var(--faint-ink);
-  border-radius: 4px;
-  padding: 8px 10px;
-  margin: 4px 0 10px;
-  font: inherit;
-}
-</style>

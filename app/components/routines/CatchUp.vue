@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
-import DateField from '../frame/DateField.vue'
+import DateField from '../fields/DateField.vue'
 import { useSession } from '../../stores/session'
 import { daysAgo, houseToday, money, shortTime } from '../../composables/format'
 import { attempt } from '../../composables/api'
@@ -95,7 +95,7 @@ async function go() {
         Nothing of these days lacks its {{ routine.sentence.issue }}.
       </p>
       <label v-for="one in missed" :key="one.id" class="order">
-        <input type="checkbox" :checked="!left.has(one.id)" @change="toggle(one.id)" />
+        <VCheckboxBtn :model-value="!left.has(one.id)" @update:model-value="toggle(one.id)" />
         <span class="mono">{{ one.number }}</span><span class="cut">{{ one.customerName }}</span
         ><span class="soft">{{ shortTime(one.reachedAt) }}</span
         ><span class="amount">{{ money(one.total, one.currency) }}</span>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import FormField from '../fields/FormField.vue'
 import ManyList from '../list/ManyList.vue'
+import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import { conditionWords, isFilled, type ChoiceSubject, type Condition } from '../../../core/routines/sentence'
 import type { RoutineChoices } from '../../contract'
@@ -23,7 +25,20 @@ const listed = computed(() =>
 const set = (change: Partial<Record<string, unknown>>) => {
   condition.value = { ...condition.value, ...change } as Condition
 }
-const text = (event: Event) => (event.target as HTMLInputElement).value
+const totals = [
+  { value: 'gross', words: 'its total with tax' },
+  { value: 'net', words: 'its net total' },
+]
+const holds = [
+  { value: 'filled', words: 'is filled' },
+  { value: 'empty', words: 'is empty' },
+  { value: 'contains', words: 'contains' },
+  { value: 'is', words: 'is exactly' },
+]
+const among = [
+  { value: 'one of', words: 'is one of' },
+  { value: 'not', words: 'is none of' },
+]
 </script>
 
 <template>
@@ -36,52 +51,64 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
   >
     <template v-if="condition.about === 'total'">
       <div class="row">
-        <select :value="condition.of" aria-label="Which total" @change="set({ of: text($event) })">
-          <option value="gross">its total with tax</option>
-          <option value="net">its net total</option>
-        </select>
-        <select :value="condition.is" aria-label="Over or at most" @change="set({ is: text($event) })">
-          <option>over</option>
-          <option>at most</option>
-        </select>
+        <SelectField
+          :model-value="condition.of"
+          :choices="totals"
+          aria-label="Which total"
+          @update:model-value="set({ of: $event })"
+        />
+        <SelectField
+          :model-value="condition.is"
+          :choices="['over', 'at most']"
+          aria-label="Over or at most"
+          @update:model-value="set({ is: $event })"
+        />
       </div>
       <div class="row">
-        <input
-          :value="condition.amount"
-          class="mono"
+        <FormField
+          :model-value="condition.amount"
+          mono
           inputmode="decimal"
           aria-label="Amount"
           data-test="condition-amount"
-          @input="set({ amount: text($event).trim().replace(',', '.') })"
+          @update:model-value="set({ amount: $event.trim().replace(',', '.') })"
         />
-        <select :value="condition.currency" aria-label="Currency" @change="set({ currency: text($event) })">
-          <option v-for="one in choices.currencies" :key="one">{{ one }}</option>
-        </select>
+        <SelectField
+          :model-value="condition.currency"
+          :choices="choices.currencies"
+          aria-label="Currency"
+          @update:model-value="set({ currency: $event })"
+        />
       </div>
       <span class="soft">An order in another currency does not pass.</span>
     </template>
     <template v-else-if="condition.about === 'field'">
-      <select :value="condition.field" aria-label="Order field" @change="set({ field: text($event) })">
-        <option v-for="one in choices.fields" :key="one">{{ one }}</option>
-      </select>
-      <select :value="condition.is" aria-label="How" @change="set({ is: text($event) })">
-        <option value="filled">is filled</option>
-        <option value="empty">is empty</option>
-        <option value="contains">contains</option>
-        <option value="is">is exactly</option>
-      </select>
-      <input
+      <SelectField
+        :model-value="condition.field"
+        :choices="choices.fields"
+        aria-label="Order field"
+        @update:model-value="set({ field: $event })"
+      />
+      <SelectField
+        :model-value="condition.is"
+        :choices="holds"
+        aria-label="How"
+        @update:model-value="set({ is: $event })"
+      />
+      <FormField
         v-if="condition.is === 'contains' || condition.is === 'is'"
-        :value="condition.value"
+        :model-value="condition.value ?? ''"
         aria-label="What it holds"
-        @input="set({ value: text($event) })"
+        @update:model-value="set({ value: $event })"
       />
     </template>
     <template v-else>
-      <select :value="condition.is" aria-label="Is or is not" @change="set({ is: text($event) })">
-        <option value="one of">is one of</option>
-        <option value="not">is none of</option>
-      </select>
+      <SelectField
+        :model-value="condition.is"
+        :choices="among"
+        aria-label="Is or is not"
+        @update:model-value="set({ is: $event })"
+      />
       <ManyList
         :choices="listed"
         :chosen="condition.values"

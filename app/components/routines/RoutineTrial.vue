@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
+import { useNewest } from '../../composables/useNewest'
 import WordPicker from '../list/WordPicker.vue'
 import { money, moneyWithSign, plural, shortDay } from '../../composables/format'
 import { tryRoutine } from '../../calls/routines'
@@ -16,33 +18,21 @@ const trial = shallowRef<Trial>()
 const wrong = ref('')
 const all = ref(false)
 const TrialChart = defineAsyncComponent(() => import('./TrialChart.vue'))
-let turn = 0
-let timer: ReturnType<typeof setTimeout> | undefined
+const newest = useNewest()
 
 async function load() {
-  const mine = ++turn
   try {
-    const found = await tryRoutine({
-      sentence: props.sentence,
-      live: props.live,
-      days: days.value,
-      routine: props.routine,
-    })
-    if (mine !== turn) return
+    const { sentence, live, routine } = props
+    const found = await newest(() => tryRoutine({ sentence, live, days: days.value, routine }))
+    if (!found) return
     trial.value = found
     wrong.value = ''
   } catch (error) {
-    if (mine === turn) wrong.value = (error as Error).message
+    wrong.value = (error as Error).message
   }
 }
-watch(
-  () => JSON.stringify([props.sentence, props.live, days.value]),
-  () => {
-    clearTimeout(timer)
-    timer = setTimeout(() => void load(), trial.value ? 220 : 0)
-  },
-  { immediate: true },
-)
+void load()
+watchDebounced(() => JSON.stringify([props.sentence, props.live, days.value]), load, { debounce: 220 })
 
 const dayChoices = [30, 90].map((value) => ({ value: String(value), words: `${value} days` }))
 const kind = computed(() =>

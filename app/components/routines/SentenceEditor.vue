@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import CheckField from '../fields/CheckField.vue'
 import ConditionWord from './ConditionWord.vue'
-import TextField from '../frame/TextField.vue'
+import FormField from '../fields/FormField.vue'
+import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { kindFacts } from '../../../core/documents/kinds'
@@ -77,7 +79,6 @@ const setCopies = (text: string) => set({ copyTo: text.split(/[\s,;]+/).filter(B
 const usualHours: SendingHours = { from: '08:00', to: '17:00', workdays: true }
 const setHours = (change: Partial<SendingHours> | null) =>
   set({ hours: change && { ...usualHours, ...sentence.value.hours, ...change } })
-const text = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
@@ -157,7 +158,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
       >
         <label
           >CC
-          <TextField
+          <TakenField
             :value="copies"
             placeholder="name@house.example"
             aria-label="Copies to"
@@ -168,46 +169,43 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
     </template>
     and let it go
     <WordPanel label="When it goes" :words="whenWords(sentence)" :disabled="disabled">
-      <label
-        >after
-        <input
-          class="mono minutes"
+      <div class="row">
+        after
+        <FormField
+          class="minutes"
+          mono
           type="number"
           min="0"
           max="43200"
-          :value="sentence.delayMinutes"
+          :model-value="String(sentence.delayMinutes)"
           aria-label="Minutes it waits"
-          @input="set({ delayMinutes: Number(text($event)) || 0 })"
+          @update:model-value="set({ delayMinutes: Number($event) || 0 })"
         />
-        minutes</label
-      >
-      <label
-        ><input type="checkbox" :checked="!!sentence.hours" @change="setHours(sentence.hours ? null : {})" />
-        only in certain hours</label
+        minutes
+      </div>
+      <CheckField :model-value="!!sentence.hours" @update:model-value="setHours(sentence.hours ? null : {})"
+        >only in certain hours</CheckField
       >
       <template v-if="sentence.hours">
         <div class="row">
-          <input
+          <FormField
             type="time"
-            :value="sentence.hours.from"
+            :model-value="sentence.hours.from"
             aria-label="From"
-            @input="setHours({ from: text($event) })"
+            @update:model-value="setHours({ from: $event })"
           />
           to
-          <input
+          <FormField
             type="time"
-            :value="sentence.hours.to"
+            :model-value="sentence.hours.to"
             aria-label="To"
-            @input="setHours({ to: text($event) })"
+            @update:model-value="setHours({ to: $event })"
           />
         </div>
-        <label
-          ><input
-            type="checkbox"
-            :checked="sentence.hours.workdays"
-            @change="setHours({ workdays: !sentence.hours.workdays })"
-          />
-          on working days only (Monday to Friday)</label
+        <CheckField
+          :model-value="sentence.hours.workdays"
+          @update:model-value="setHours({ workdays: !sentence.hours.workdays })"
+          >on working days only (Monday to Friday)</CheckField
         >
       </template> </WordPanel
     >.

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
-import Ask from '../../components/frame/Ask.vue'
+import BankAsk from '../../components/accounts/BankAsk.vue'
+import BankFileFacts from '../../components/accounts/BankFileFacts.vue'
 import EntrySheet from '../../components/accounts/EntrySheet.vue'
-import FormField from '../../components/company/FormField.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import RealNotice from '../../components/frame/RealNotice.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
@@ -52,7 +52,6 @@ const ask = computed({
     if (!open) asking.value = null
   },
 })
-const reason = ref('')
 
 async function load() {
   files.value = await api.get('/api/bank-files')
@@ -118,13 +117,12 @@ const book = () =>
     toasts.say(`${plural(taken, 'payment')} ${taken === 1 ? 'is' : 'are'} being booked.`)
     picks.clear()
   })
-const setAside = () =>
+const setAside = (reason: string) =>
   act(async () => {
     const { ids } = await api.post('/api/bank-entries/set-aside', {
-      body: { ids: aside.value.map((one) => one.id), reason: reason.value.trim() },
+      body: { ids: aside.value.map((one) => one.id), reason },
     })
-    toasts.say(`${plural(ids.length, 'movement')} set aside: ${reason.value.trim()}.`)
-    reason.value = ''
+    toasts.say(`${plural(ids.length, 'movement')} set aside: ${reason}.`)
     picks.clear()
   })
 const matchAgain = () =>
@@ -167,7 +165,6 @@ const columns: ListColumn[] = [
   { words: 'Match', width: 74 },
   { words: 'Amount', width: 104, right: true },
 ]
-const done = computed(() => count('booked') + count('set aside'))
 </script>
 
 <template>
@@ -210,20 +207,7 @@ const done = computed(() => count('booked') + count('set aside'))
             @change="read"
           />
         </div>
-        <p v-if="file?.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
-        <p v-else-if="file?.state === 'reading'" class="notice" role="status">
-          The file is being read and matched …
-        </p>
-        <p v-else-if="file" class="notice" role="status" data-test="file-facts">
-          <span
-            ><template v-if="file.account"
-              >Account <span class="mono">{{ file.account }}</span>: </template
-            >{{ plural(file.entries, 'movement')
-            }}<template v-if="file.known">, {{ file.known }} known from another file and left out</template>.
-            {{ done }} done<template v-if="count('to book')">, {{ count('to book') }} being booked</template>,
-            {{ count('sure') }} sure, {{ count('unsure') }} unsure, {{ count('strange') }} strange.</span
-          >
-        </p>
+        <BankFileFacts v-if="file" :file="file" />
         <ListPane
           v-model:active="active"
           :list="list"
@@ -291,28 +275,15 @@ const done = computed(() => count('booked') + count('set aside'))
         </div>
       </aside>
     </div>
-    <Ask
-      v-if="asking === 'book'"
+    <BankAsk
+      v-if="asking"
       v-model="ask"
-      :title="`Book ${plural(toBook, 'sure payment')}?`"
-      :go="`Book ${toBook}`"
+      :act="asking"
+      :count="asking === 'book' ? toBook : aside.length"
       :busy="busy"
-      @go="book"
-      ><p>
-        Each is booked on the documents it names, with its day and amount. Receipts follow where a routine
-        says so. One that cannot be booked any more stays here with the reason.
-      </p></Ask
-    >
-    <Ask
-      v-else-if="asking === 'aside'"
-      v-model="ask"
-      :title="`Set ${plural(aside.length, 'movement')} aside?`"
-      go="Set aside"
-      :busy="busy"
-      :disabled="!reason.trim()"
-      @go="setAside"
-      ><FormField v-model="reason" label="Why; a bank fee, a transfer of our own"
-    /></Ask>
+      @book="book"
+      @set-aside="setAside"
+    />
   </div>
 </template>
 

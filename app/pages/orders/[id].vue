@@ -1,13 +1,11 @@
 <script setup lang="ts">
-import Ask from '../../components/frame/Ask.vue'
 import DespiteDialog from '../../components/line/DespiteDialog.vue'
 import DocumentPane from '../../components/paper/DocumentPane.vue'
-import FormField from '../../components/company/FormField.vue'
 import HistoryLeaf from '../../components/paper/HistoryLeaf.vue'
 import OrderConfirmed from '../../components/orders/OrderConfirmed.vue'
-import OrderLines from '../../components/orders/OrderLines.vue'
+import OrderForm from '../../components/orders/OrderForm.vue'
 import OrderPapers from '../../components/orders/OrderPapers.vue'
-import OrderWhy from '../../components/orders/OrderWhy.vue'
+import PartDialog from '../../components/orders/PartDialog.vue'
 import PreparedPane from '../../components/paper/PreparedPane.vue'
 import SendDialog from '../../components/line/SendDialog.vue'
 import StatusDialog from '../../components/orders/StatusDialog.vue'
@@ -18,12 +16,13 @@ import { useNewest } from '../../composables/useNewest'
 import { api, attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { useStatusChange } from '../../composables/useStatusChange'
-import { useUnsaved } from '../../composables/useUnsaved'
+import { useForm } from '../../composables/useForm'
 import { useMainKey } from '../../composables/useMainKey'
-import { longDay, money, moneyWithSign, plural } from '../../composables/format'
+import { longDay, plural } from '../../composables/format'
 import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { prepareRefusal } from '../../../core/orders/statuses'
-import type { Confirmed, LineEdit, OrderView } from '../../contract'
+import { formOfOrder, writtenOrder } from '../../components/orders/order-form'
+import type { Confirmed, OrderView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
 const route = useRoute()
@@ -31,63 +30,17 @@ const session = useSession()
 const toasts = useToasts()
 const id = computed(() => Number(route.params.id))
 const order = shallowRef<OrderView>()
-const lines = ref<LineEdit[]>([])
-const reference = ref('')
-const customerNote = ref('')
-const fields = ref<Record<string, string>>({})
-const fieldNames = computed(() => session.house!.company.orderFields)
 const wrong = ref('')
 const busy = ref(false)
 const leaf = ref<Leaf>('Paper')
 
-const filledFields = computed(() =>
-  Object.fromEntries(Object.entries(fields.value).filter(([, value]) => value !== '')),
-)
-const kept = computed(
-  () =>
-    order.value &&
-    JSON.stringify([
-      order.value.lines,
-      order.value.reference ?? '',
-      order.value.customerNote ?? '',
-      order.value.fields,
-    ]),
-)
-const dirty = computed(
-  () =>
-    order.value !== undefined &&
-    JSON.stringify([lines.value, reference.value, customerNote.value, filledFields.value]) !== kept.value,
-)
-
-function take(found: OrderView) {
-  order.value = found
-  lines.value = structuredClone(found.lines)
-  reference.value = found.reference ?? ''
-  customerNote.value = found.customerNote ?? ''
-  fields.value = { ...found.fields }
-}
+const { form, base, dirty, save, take } = useForm(() => order.value, formOfOrder, 'the order')
 
 const newest = useNewest()
-const fetchOrder = () => newest(() => api.get('/api/orders/{id}', { path: { id: id.value } }))
-async function takeNow() {
-  const found = await fetchOrder()
-  if (found) take(found)
-}
-
 async function load() {
   try {
-    const found = await fetchOrder()
-    if (!found) return
-    if (dirty.value && order.value)
-      order.value = {
-        ...found,
-        lines: order.value.lines,
-        reference: order.value.reference,
-        customerNote: order.value.customerNote,
-        fields: order.value.fields,
-        version: order.value.version,
-      }
-    else take(found)
+    const found = await newest(() => api.get('/api/orders/{id}', { path: { id: id.value } }))
+    if (found) order.value = found
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message
@@ -96,31 +49,19 @@ async function load() {
 watch(id, load, { immediate: true })
 useLive(['order', 'line'], () => void load(), 250)
 
+const put = (version: number, body: ReturnType<typeof writtenOrder>) =>
+  api.put('/api/orders/{id}', { path: { id: id.value }, body: { version, ...body } })
 async function keep() {
   if (!order.value || busy.value || !dirty.value) return
   busy.value = true
-  const before = {
-    lines: order.value.lines,
-    reference: order.value.reference,
-    customerNote: order.value.customerNote,
-    fields: order.value.fields,
-  }
+  const before = writtenOrder(formOfOrder(base.value))
   await attempt(async () => {
-    const { version } = await api.put('/api/orders/{id}', {
-      path: { id: id.value },
-      body: {
-        version: order.value!.version,
-        reference: reference.value || null,
-        customerNote: customerNote.value || null,
-        fields: filledFields.value,
-        lines: lines.value,
-      },
-    })
-    await takeNow()
+    const { version } = await save(() => put(base.value!.version, writtenOrder(form.value)))
+    await load()
     toasts.say('The order is kept.', {
       undo: async () => {
-        await api.put('/api/orders/{id}', { path: { id: id.value }, body: { version, ...before } })
-        await takeNow()
+        await put(version, before)
+        await load()
       },
     })
   })
@@ -206,18 +147,9 @@ const stoppedRow = (kind: DocumentKind, paper: { id: number; revision: number; t
 })
 
 const billing = ref(false)
-const part = ref<'part' | 'deposit'>('part')
-const percent = ref('30')
-const parts = [
-  { value: 'part', words: 'an invoice of some of its lines' },
-  { value: 'deposit', words: 'a deposit invoice' },
-]
-const draft = () =>
+const draft = (ask: { kind: 'part' } | { kind: 'deposit'; percent: string }) =>
   attempt(async () => {
-    const { draftId } = await api.post('/api/orders/{id}/drafts', {
-      path: { id: id.value },
-      body: { kind: part.value, ...(part.value === 'deposit' ? { percent: percent.value.trim() } : {}) },
-    })
+    const { draftId } = await api.post('/api/orders/{id}/drafts', { path: { id: id.value }, body: ask })
     await navigateTo(`/drafts/${draftId}`)
   })
 
@@ -228,7 +160,6 @@ function askToSend() {
   else asking.value = true
 }
 
-useUnsaved(dirty, 'the order')
 useMainKey(() => void keep())
 const statuses = computed(() =>
   session.house!.company.orderStatuses.map((status) => ({ value: status, words: status })),
@@ -258,43 +189,12 @@ const statuses = computed(() =>
               @pick="setStatus"
           /></span>
         </div>
-        <div class="body">
-          <div class="texts">
-            <label
-              >Your reference <input v-model="reference" :disabled="!session.may('clerk')" maxlength="80"
-            /></label>
-            <label class="wide"
-              >Note on the paper
-              <input
-                v-model="customerNote"
-                :disabled="!session.may('clerk')"
-                maxlength="1000"
-                placeholder="nothing"
-            /></label>
-            <label v-for="name in fieldNames" :key="name"
-              >{{ name }} <input v-model="fields[name]" :disabled="!session.may('clerk')" maxlength="200"
-            /></label>
-            <span class="soft"
-              >Salesperson {{ order.salesperson }} ·
-              {{ order.pricesIncludeTax ? 'prices with VAT' : 'prices without VAT'
-              }}<template v-if="order.suppliedOn"> · supplied {{ longDay(order.suppliedOn) }}</template></span
-            >
-          </div>
-          <OrderLines v-model="lines" :disabled="!session.may('clerk')" :currency="order.currency" />
-          <p v-for="row in order.adjustments" :key="row.label" class="adjustment">
-            {{ row.kind === 'discount' ? 'less' : 'plus' }} {{ row.label }}
-            {{ row.amount ? money(row.amount, order.currency) : `${row.percent} %` }}
-          </p>
-          <p class="sum">
-            Total as kept <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong>
-          </p>
-          <OrderWhy :order-id="order.id" :changed="order.statusSince" />
-        </div>
+        <OrderForm v-model="form" :order="order" :disabled="!session.may('clerk')" />
         <footer class="foot-bar">
           <span v-if="dirty" class="tag wait">not kept yet</span>
           <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>
           <span class="push" />
-          <VBtn v-if="dirty" @click="take(order)">Give up the changes</VBtn>
+          <VBtn v-if="dirty" @click="take">Give up the changes</VBtn>
           <VBtn
             v-else-if="session.may('clerk') && !liveOf('invoice')?.documentId && order.status !== 'Draft'"
             data-test="bill-part"
@@ -352,32 +252,7 @@ const statuses = computed(() =>
           <HistoryLeaf :history="order.history" />
         </template>
       </aside>
-      <Ask
-        v-model="billing"
-        :title="`Bill a part of ${order.number}`"
-        go="Begin the draft"
-        :busy="busy"
-        @go="draft"
-      >
-        <p class="sentence">
-          Write
-          <WordPicker
-            label="What"
-            :words="parts.find((one) => one.value === part)!.words"
-            :choices="parts"
-            :value="part"
-            @pick="part = $event as 'part' | 'deposit'"
-          />.
-        </p>
-        <FormField v-if="part === 'deposit'" v-model="percent" label="Percent of the order" mono />
-        <p class="soft">
-          {{
-            part === 'part'
-              ? 'The draft begins with all that is not billed yet; cut its quantities down. The rest is billed later.'
-              : 'The final invoice lists the deposit with net and tax and deducts it.'
-          }}
-        </p>
-      </Ask>
+      <PartDialog v-if="billing" v-model="billing" :order-number="order.number" @draft="draft" />
       <SendDialog
         v-if="asking && live"
         v-model="asking"
@@ -406,39 +281,5 @@ const statuses = computed(() =>
 <style scoped>
 .title {
   font-size: 16px;
-}
-.body {
-  flex: 1;
-  overflow: auto;
-  padding: 12px 14px;
-}
-.texts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  align-items: end;
-  margin-bottom: 12px;
-}
-.texts label {
-  font-size: 12.5px;
-  color: var(--soft-ink);
-  display: flex;
-  flex-direction: column;
-}
-.texts .wide {
-  flex: 1;
-}
-.texts input {
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  padding: 5px 8px;
-  font: inherit;
-  font-size: 14px;
-  color: var(--ink);
-}
-.adjustment,
-.sum {
-  text-align: right;
-  margin: 6px 0;
 }
 </style>

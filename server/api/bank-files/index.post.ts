@@ -11,5 +11,5 @@ export default route<object, { name: string }>(
     bodyLimit: mostBankBytes,
     query: Joi.object({ name: name(160).required() }),
   },
-  async ({ query, bytes, user }) => ({ id: await takeBankFile(query.name, bytes, user.name) }),
+  async ({ query, bytes, user }) => ({ id: await takeBankFile(query.name, bytes, user) }),
 )

@@ -40,7 +40,7 @@ export default route<{ id: number }, object, CustomerChange>(
     }).or('billing', 'language', 'preferences', 'treatment', 'terms', 'pricesIncludeTax'),
   },
   async ({ params, body, user }) => {
-    await changeCustomer(params.id, body, user.name)
+    await changeCustomer(params.id, body, user)
     return { ok: true }
   },
 )

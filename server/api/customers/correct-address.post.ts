@@ -16,5 +16,5 @@ export default route<object, object, { from: string; to: string; again: number[]
       again: Joi.array().items(id).max(500).unique().default([]),
     }),
   },
-  ({ body, user }) => correctAddress(body.from, body.to, body.again, user.name),
+  ({ body, user }) => correctAddress(body.from, body.to, body.again, user),
 )

@@ -22,5 +22,5 @@ export default route<
     body: Joi.object({ ids, kind: kind.required(), preference: preferenceChange.default({}), language }),
   },
   ({ body, user }) =>
-    setPreferences(body.ids, body.kind, { preference: body.preference, language: body.language }, user.name),
+    setPreferences(body.ids, body.kind, { preference: body.preference, language: body.language }, user),
 )

@@ -13,5 +13,5 @@ export default route<object, object, { ids: number[]; act: 'confirm' | 'print' |
       reason: text(200).allow('').default(''),
     }),
   },
-  async ({ body, user }) => ({ ids: await decideByHand(body.ids, body.act, body.reason, user.name) }),
+  async ({ body, user }) => ({ ids: await decideByHand(body.ids, body.act, body.reason, user) }),
 )

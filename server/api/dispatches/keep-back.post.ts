@@ -25,11 +25,11 @@ export default route<
   async ({ body, user }) => {
     switch (body.act) {
       case 'later':
-        return { ids: await sendLater(body.ids, body.at!, user.name) }
+        return { ids: await sendLater(body.ids, body.at!, user) }
       case 'print instead':
-        return { ids: await printInstead(body.ids, user.name) }
+        return { ids: await printInstead(body.ids, user) }
       default:
-        return { ids: await hold(body.ids, body.act === 'hold', user.name, body.despite) }
+        return { ids: await hold(body.ids, body.act === 'hold', user, body.despite) }
     }
   },
 )

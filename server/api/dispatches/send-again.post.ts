@@ -10,5 +10,5 @@ export default route<object, object, { ids: number[]; to?: string }>(
     of: ({ body }) => ({ dispatches: body.ids }),
     body: Joi.object({ ids, to: text(320) }),
   },
-  async ({ body, user }) => ({ ids: await sendAgain(body.ids, user.name, body.to) }),
+  async ({ body, user }) => ({ ids: await sendAgain(body.ids, user, body.to) }),
 )

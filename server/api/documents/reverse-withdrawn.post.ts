@@ -10,5 +10,5 @@ export default route<object, object, { ids: number[] }>(
     of: ({ body }) => ({ documents: body.ids }),
     body: Joi.object({ ids: ids.max(200) }),
   },
-  ({ body, user }) => reverseWithdrawn({ documentIds: body.ids }, user.name),
+  ({ body, user }) => reverseWithdrawn({ documentIds: body.ids }, user),
 )

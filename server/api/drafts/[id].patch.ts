@@ -27,7 +27,7 @@ export default route<
     }),
   },
   async ({ params, body, user }) => {
-    await changeDraft(params.id, body, user.name)
+    await changeDraft(params.id, body, user)
     return { ok: true }
   },
 )

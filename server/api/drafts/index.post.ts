@@ -10,5 +10,5 @@ export default route<object, object, { customerId: number; brandId: number }>(
     of: ({ body }) => ({ brands: [body.brandId], customers: [body.customerId] }),
     body: Joi.object({ customerId: id.required(), brandId: id.required() }),
   },
-  async ({ body, user }) => ({ draftId: await newInvoice(body.customerId, body.brandId, user.name) }),
+  async ({ body, user }) => ({ draftId: await newInvoice(body.customerId, body.brandId, user) }),
 )

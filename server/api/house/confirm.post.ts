@@ -2,6 +2,6 @@ import { route } from '../../http/route'
 import { confirmInstallation } from '../../services/house/installation'
 
 export default route({ role: 'supervisor', brands: 'all' }, async ({ user }) => {
-  await confirmInstallation(user.name)
+  await confirmInstallation(user)
   return { ok: true }
 })

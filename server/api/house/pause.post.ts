@@ -6,7 +6,7 @@ import { pauseAll } from '../../services/house/settings'
 export default route<object, object, { reason: string }>(
   { role: 'clerk', brands: 'all', body: Joi.object({ reason: text(200).allow('').default('') }) },
   async ({ body, user }) => {
-    await pauseAll(body.reason, user.name)
+    await pauseAll(body.reason, user)
     return { ok: true }
   },
 )

@@ -15,6 +15,6 @@ export default route<object, { subject: ImportSubject; name: string }>(
   },
   async ({ query, bytes, user }) => {
     checkMayImport(user, query.subject)
-    return { id: await takeImport(query.subject, query.name, bytes, user.name) }
+    return { id: await takeImport(query.subject, query.name, bytes, user) }
   },
 )

@@ -26,6 +26,6 @@ export default route<
   },
   async ({ body, user }) => {
     checkMayImport(user, body.subject)
-    return { records: await importRecords(body.subject, body.records, user.name, body.tellRoutines) }
+    return { records: await importRecords(body.subject, body.records, user, body.tellRoutines) }
   },
 )

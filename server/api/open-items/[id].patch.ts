@@ -15,7 +15,7 @@ export default route<{ id: number }, object, { dispute?: string; promisedOn?: st
     ),
   },
   async ({ params, body, user }) => {
-    await markItem(params.id, body, user.name)
+    await markItem(params.id, body, user)
     return { ok: true }
   },
 )

@@ -27,5 +27,5 @@ export default route<{ id: number }, object, OrderEdit>(
       lines: Joi.array().items(line).min(1).max(1000).required(),
     }),
   },
-  async ({ params, body, user }) => ({ version: await editOrder(params.id, body, user.name) }),
+  async ({ params, body, user }) => ({ version: await editOrder(params.id, body, user) }),
 )

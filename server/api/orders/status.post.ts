@@ -28,6 +28,6 @@ export default route<object, object, Change>(
   },
   ({ body, user }) =>
     body.onlyTry
-      ? trySetStatus(body.ids, body.status, user.name)
-      : setStatus(body.ids, body.status, user.name, body.letGo),
+      ? trySetStatus(body.ids, body.status, user)
+      : setStatus(body.ids, body.status, user, body.letGo),
 )

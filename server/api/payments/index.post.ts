@@ -14,5 +14,5 @@ export default route<object, object, NewPayment>(
     }),
     body: payment,
   },
-  async ({ body, user }) => ({ id: await recordPayment(body, user.name) }),
+  async ({ body, user }) => ({ id: await recordPayment(body, user) }),
 )

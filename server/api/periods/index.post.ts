@@ -11,7 +11,7 @@ export default route<object, object, { until: Day | null; reason: string }>(
     body: Joi.object({ until: day.allow(null).required(), reason: text(300).allow('').default('') }),
   },
   async ({ body, user }) => {
-    await closePeriods(body.until, body.reason, user.name)
+    await closePeriods(body.until, body.reason, user)
     return { ok: true }
   },
 )

@@ -12,9 +12,9 @@ export default route<object, object, { ids: number[]; reason: string; undo: bool
   },
   async ({ body, user }) => {
     if (body.undo) {
-      await undrop(body.ids, user.name)
+      await undrop(body.ids, user)
       return { ids: body.ids }
     }
-    return { ids: await drop(body.ids, body.reason, user.name) }
+    return { ids: await drop(body.ids, body.reason, user) }
   },
 )

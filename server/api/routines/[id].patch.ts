@@ -18,7 +18,7 @@ export default route<{ id: number }, object, RoutineChange>(
     }).or('name', 'description', 'isOn', 'trust', 'sentence'),
   },
   async ({ params, body, user }) => {
-    await changeRoutine(params.id, body, user.name)
+    await changeRoutine(params.id, body, user)
     return { ok: true }
   },
 )

@@ -15,5 +15,5 @@ export default route<object, object, Omit<NewRoutine, 'isOn'>>(
       sentence: sentence.required(),
     }),
   },
-  async ({ body, user }) => ({ id: await addRoutine({ ...body, isOn: false }, user.name) }),
+  async ({ body, user }) => ({ id: await addRoutine({ ...body, isOn: false }, user) }),
 )

@@ -17,7 +17,7 @@ export default route<{ id: number }, object, NumberSeries & { skipReason: string
     body: Joi.object({ ...series, skipReason: name(200).allow('').default('') }),
   },
   async ({ params, body: { skipReason, ...how }, user }) => {
-    await changeSeries(params.id, how, { reason: skipReason, actor: user.name })
+    await changeSeries(params.id, how, { reason: skipReason, who: user })
     return { ok: true }
   },
 )

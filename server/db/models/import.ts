@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
-import type { Mapping } from '../../../core/imports/subjects'
+import type { Mapping } from '../../../core/imports/mapping'
 
 /** A CSV that is read, with the columns it was mapped by. */
 export class ImportFile extends Model<InferAttributes<ImportFile>, InferCreationAttributes<ImportFile>> {

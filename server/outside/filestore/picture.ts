@@ -1,4 +1,5 @@
 import { Resvg } from '@resvg/resvg-js'
+import { imageSize } from 'image-size'
 import { PNG } from 'pngjs'
 import { Refusal } from '../../../core/errors'
 
@@ -29,9 +30,7 @@ export function flattenPicture(bytes: Uint8Array, ground: string): FlatPicture {
   if (bytes.byteLength > mostBytes)
     throw refuse(`The picture has ${(bytes.byteLength / 1e6).toFixed(1)} MB. Take one of at most 2 MB.`)
   const data = isSvg(bytes) ? drawSvg(bytes, refuse) : Buffer.from(bytes)
-  const size = data.subarray(0, 8).equals(Buffer.from('89504e470d0a1a0a', 'hex'))
-    ? { width: data.readUInt32BE(16), height: data.readUInt32BE(20), png: true }
-    : jpegSize(data)
+  const size = sizeOf(data)
   if (!size)
     throw refuse(
       'That is neither a PNG, a JPEG nor an SVG picture. Save the logo as one of these and try again.',
@@ -42,7 +41,8 @@ export function flattenPicture(bytes: Uint8Array, ground: string): FlatPicture {
     throw refuse(
       `The picture is only ${size.width} pixels wide and would print coarse. Take one of at least ${smallest}.`,
     )
-  if (!size.png) return { bytes: data, mediaType: 'image/jpeg', width: size.width, height: size.height }
+  if (size.type === 'jpg')
+    return { bytes: data, mediaType: 'image/jpeg', width: size.width, height: size.height }
   let picture: PNG
   try {
     picture = PNG.sync.read(data)
@@ -69,17 +69,14 @@ export function flattenPicture(bytes: Uint8Array, ground: string): FlatPicture {
   }
 }
 
-/** Width and height of a JPEG from its start-of-frame marker (ITU T.81, B.2.2). */
-function jpegSize(data: Buffer): { width: number; height: number; png: false } | undefined {
-  if (data[0] !== 0xff || data[1] !== 0xd8) return undefined
-  for (let at = 2; at + 9 < data.length;) {
-    if (data[at] !== 0xff) return undefined
-    const marker = data[at + 1]!
-    if (marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker))
-      return { height: data.readUInt16BE(at + 5), width: data.readUInt16BE(at + 7), png: false }
-    at += 2 + data.readUInt16BE(at + 2)
+/** Kind, width and height of a PNG or JPEG by its content; undefined for anything else. */
+function sizeOf(data: Buffer) {
+  try {
+    const size = imageSize(data)
+    return size.type === 'png' || size.type === 'jpg' ? size : undefined
+  } catch {
+    return undefined
   }
-  return undefined
 }
 
 const isSvg = (bytes: Uint8Array) =>

@@ -14,6 +14,7 @@ import {
   keepCorrectedPreferences,
   noteOnEachPrepared,
 } from './queries'
+import type { Principal } from '../people/principal'
 
 /*
  * A customer's contacts: who is written to, in which role. Called where a paper has nobody to go to or came back.
@@ -28,7 +29,7 @@ export async function changeContacts(
   id: number,
   version: number,
   contacts: ContactFacts[],
-  actor: string,
+  who: Principal,
 ): Promise<void> {
   contacts.forEach((contact, index) => {
     if (!isAddress(contact.email))
@@ -46,7 +47,11 @@ export async function changeContacts(
     await raiseCustomerVersion(id)
     await deleteContacts(id)
     await Contact.bulkCreate(contacts.map(({ name, email, role }) => ({ customerId: id, name, email, role })))
-    await noteOnPrepared({ customerId: id, actor, words: `The contacts of ${customer.name} were changed.` })
+    await noteOnPrepared({
+      customerId: id,
+      actor: who.name,
+      words: `The contacts of ${customer.name} were changed.`,
+    })
     await markStale('customer', id)
     publish('line')
     publish('customer', [id])
@@ -61,7 +66,7 @@ export async function changeContacts(
 export async function correctContacts(
   from: string,
   to: string,
-  actor: string,
+  who: Principal,
 ): Promise<{ id: number; name: string }[]> {
   if (!isAddress(to))
     throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, {
@@ -86,7 +91,7 @@ export async function correctContacts(
         ]),
       )
       await keepCorrectedPreferences(id, now)
-      await noteOnEachPrepared({ customerId: id, actor, words: `${from} was corrected to ${to}.` })
+      await noteOnEachPrepared({ customerId: id, actor: who.name, words: `${from} was corrected to ${to}.` })
       await markStale('customer', id)
     }
     publish('line')

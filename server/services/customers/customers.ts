@@ -30,7 +30,7 @@ import {
 import { inTransaction, json } from '../../db/connection'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
-import { theHouse } from '../people/principal'
+import { type Principal, theHouse } from '../people/principal'
 
 /*
  * Customers as papers see them: address, language, contacts and preferences, and whether a paper can go at all.
@@ -104,7 +104,7 @@ export interface CustomerChange {
  * Changes address, language, preferences, tax, terms or how prices are said. @throws Refusal "bad-address",
  * "changed-meanwhile"
  */
-export async function changeCustomer(id: number, change: CustomerChange, actor: string): Promise<void> {
+export async function changeCustomer(id: number, change: CustomerChange, who: Principal): Promise<void> {
   for (const preference of Object.values(change.preferences ?? {})) checkPreference(preference)
   if (change.language && !languages.includes(change.language))
     throw new Refusal('unknown-language', 'Papers come in English, German and French.', {
@@ -127,7 +127,7 @@ export async function changeCustomer(id: number, change: CustomerChange, actor: 
       pricesGiven: change.pricesIncludeTax !== undefined,
       pricesIncludeTax: change.pricesIncludeTax ?? null,
     })
-    await noteOnEachPrepared({ customerId: id, actor, words: `${customer.name} was changed.` })
+    await noteOnEachPrepared({ customerId: id, actor: who.name, words: `${customer.name} was changed.` })
     await markStale('customer', id)
     publish('line')
     publish('customer', [id])
@@ -166,7 +166,7 @@ export async function setPreferences(
   ids: readonly number[],
   kind: DocumentKind,
   change: { preference: PreferenceChange; language?: Language },
-  actor: string,
+  who: Principal,
 ): Promise<ManyPreferences> {
   checkPreference({ cc: change.preference.cc ?? [], bcc: change.preference.bcc ?? [] })
   return inTransaction(async () => {
@@ -190,7 +190,7 @@ export async function setPreferences(
     if (before.length > 0) {
       await noteOnPreparedOfAll({
         customerIds: before.map((one) => one.id),
-        actor,
+        actor: who.name,
         words: `The customer's wishes for ${kindFacts[kind].many} were changed.`,
       })
     }

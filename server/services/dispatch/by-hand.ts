@@ -29,6 +29,7 @@ import {
   documentStop,
   undeliveredRoutine,
 } from './by-hand-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * What a person does with dispatches: send stuck ones again, say an unclear one arrived, print instead, close
@@ -40,7 +41,7 @@ import {
  * Sends stuck dispatches again, to whoever is the right contact now, or this once to one address. Answers the
  * ids that go. @throws Refusal "bad-address"
  */
-export async function sendAgain(ids: readonly number[], actor: string, once?: string): Promise<number[]> {
+export async function sendAgain(ids: readonly number[], who: Principal, once?: string): Promise<number[]> {
   if (once !== undefined && !isAddress(once))
     throw new Refusal(
       'bad-address',
@@ -62,7 +63,7 @@ export async function sendAgain(ids: readonly number[], actor: string, once?: st
         },
       })),
       {
-        actor,
+        who,
         words: () => (once ? `To be sent again, this once to ${once}.` : 'To be sent again.'),
       },
     )
@@ -88,7 +89,7 @@ export async function decideByHand(
   ids: readonly number[],
   act: Settle,
   reason: string,
-  actor: string,
+  who: Principal,
 ): Promise<number[]> {
   if (act === 'close' && !reason.trim())
     throw new Refusal('no-reason', 'Say in a few words why it is closed.', {
@@ -106,7 +107,7 @@ export async function decideByHand(
     const settled = await moveDispatches(
       act,
       may.map((id) => ({ id, set: { how, ...(act === 'print' && { channel: 'paper' as const }) } })),
-      { actor, words: () => words },
+      { who, words: () => words },
     )
     const settledIds = settled.map((dispatch) => dispatch.id)
     if (act === 'close') await insertUndelivered(settledIds, clock.now())
@@ -118,7 +119,7 @@ export async function decideByHand(
 export async function hold(
   ids: readonly number[],
   held: boolean,
-  actor: string,
+  who: Principal,
   despite = false,
 ): Promise<number[]> {
   return inTransaction(async () => {
@@ -135,7 +136,7 @@ export async function hold(
     await noteAll(
       done.map((one) => ({
         dispatchId: one.id,
-        actor,
+        actor: who.name,
         words: held ? 'Held: it does not go until somebody lets it.' : 'Let go again.',
       })),
     )
@@ -169,7 +170,7 @@ async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Pr
  * Lets waiting emails go at a time of the clerk's choice. @throws Refusal "bad-time" for one that is past or
  * more than 60 days off
  */
-export async function sendLater(ids: readonly number[], at: Date, actor: string): Promise<number[]> {
+export async function sendLater(ids: readonly number[], at: Date, who: Principal): Promise<number[]> {
   const now = clock.now()
   if (at <= now || at.getTime() - now.getTime() > 60 * 86_400_000)
     throw new Refusal('bad-time', 'Choose a time from now on, within 60 days.', {
@@ -183,7 +184,7 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
     await noteAll(
       done.map((one) => ({
         dispatchId: one.id,
-        actor,
+        actor: who.name,
         words: 'To go at another time.',
         detail: { at: at.toISOString() },
       })),
@@ -194,12 +195,12 @@ export async function sendLater(ids: readonly number[], at: Date, actor: string)
 }
 
 /** Sends stuck emails to the print queue instead. */
-export async function printInstead(ids: readonly number[], actor: string): Promise<number[]> {
+export async function printInstead(ids: readonly number[], who: Principal): Promise<number[]> {
   return inTransaction(async () => {
     const done = await moveDispatches(
       'print instead',
       ids.map((id) => ({ id, set: { channel: 'paper' as const, sendTo: channelFacts.paper.sendTo } })),
-      { actor, words: () => 'To be printed and posted instead.' },
+      { who, words: () => 'To be printed and posted instead.' },
     )
     return done.map((one) => one.id)
   })
@@ -220,7 +221,7 @@ export async function sendCopy(
   documentId: number,
   address: string,
   again: boolean,
-  actor: string,
+  who: Principal,
 ): Promise<number> {
   const to = address.trim()
   if (!isAddress(to))
@@ -256,7 +257,7 @@ export async function sendCopy(
       isCopy: true,
       ready: document.painted,
       notBefore: clock.now(),
-      actor,
+      who,
     })
     if (document.painted) await addJob('send-dispatches', { dispatchIds: [id] })
     publish('line')
@@ -270,7 +271,7 @@ export async function sendCopy(
  */
 export async function sendDocuments(
   documentIds: readonly number[],
-  actor: string,
+  who: Principal,
   despite = false,
 ): Promise<void> {
   const { timeZone } = await company()
@@ -279,7 +280,7 @@ export async function sendDocuments(
       const stop = await documentStop(documentId)
       if (stop?.stopped && !despite) throw new Refusal('order-stopped', stopWords(stop.number, stop.stopped))
       const waiting = await undeliveredRoutine(documentId)
-      if (!(await deliver(documentId, waiting?.sentence ?? null, actor, timeZone, despite)))
+      if (!(await deliver(documentId, waiting?.sentence ?? null, who, timeZone, despite)))
         throw new Refusal('not-unsent', 'One of these documents is already on its way. Look again.')
     }
   })

@@ -5,7 +5,7 @@ import { inTransaction } from '../../db/connection'
 import { correctContacts } from '../customers/contacts'
 import { company } from '../house/house'
 import { sendAgain } from './by-hand'
-import { theHouse } from '../people/principal'
+import { type Principal, theHouse } from '../people/principal'
 import { stuckDispatchesTo, correctDispatchAddress } from './queries'
 
 /*
@@ -54,10 +54,10 @@ export async function correctAddress(
   from: string,
   to: string,
   againIds: readonly number[],
-  actor: string,
+  who: Principal,
 ): Promise<{ customers: { id: number; name: string }[]; copies: number; ids: number[] }> {
   return inTransaction(async () => {
-    const customers = await correctContacts(from, to, actor)
+    const customers = await correctContacts(from, to, who)
     const copies = await correctDispatchAddress(from, to)
     if (customers.length + copies === 0)
       throw new Refusal(
@@ -67,7 +67,7 @@ export async function correctAddress(
     const stuck = new Set((await stuckByAddress(from)).map((one) => one.id))
     const ids = await sendAgain(
       againIds.filter((id) => stuck.has(id)),
-      actor,
+      who,
     )
     return { customers, copies, ids }
   })

@@ -17,6 +17,7 @@ import {
   readyIfPainted,
 } from './create-queries'
 import { moveDispatches } from './move'
+import type { Principal } from '../people/principal'
 
 export interface NewDispatch {
   channel: ChannelName
@@ -39,7 +40,7 @@ export interface NewDispatch {
   /** Whether the PDF is already stored. */
   ready: boolean
   notBefore: Date
-  actor: string
+  who: Principal
   /** Somebody read that its order is held or withdrawn, and sends it all the same. */
   despite?: boolean
   /** What documents are gathered by that go in this email; it goes once the gathering is closed. */
@@ -70,7 +71,7 @@ export async function newDispatches(wanted: readonly NewDispatch[]): Promise<num
       currency: one.currency,
       sendTo: one.sendTo,
       createdAt: now,
-      createdBy: one.actor,
+      createdBy: one.who.name,
       ready: one.ready,
       notBefore: one.notBefore,
       nextTryAt: one.notBefore,
@@ -93,7 +94,7 @@ export async function newDispatches(wanted: readonly NewDispatch[]): Promise<num
         ? {
             documentId: one.documentId,
             dispatchId: ids[index]!,
-            actor: one.actor,
+            actor: one.who.name,
             words: `A copy is to go to ${one.sendTo}.`,
           }
         : [],
@@ -138,7 +139,7 @@ export async function closeGathering(gatherAs: string): Promise<void> {
  * on; with nothing left it is closed.
  * In the caller's transaction, with the dispatch locked.
  */
-export async function takeOut(dispatchId: number, documentId: number, actor: string): Promise<void> {
+export async function takeOut(dispatchId: number, documentId: number, who: Principal): Promise<void> {
   const others = await otherDocumentIn(dispatchId, documentId)
   if (!others) {
     await moveDispatches('close', [{ id: dispatchId, set: { held: false } }])
@@ -146,7 +147,7 @@ export async function takeOut(dispatchId: number, documentId: number, actor: str
   }
   await takeDocumentOut(dispatchId, documentId)
   await describeDispatch(dispatchId)
-  await note({ documentId, dispatchId }, actor, 'The voided document was taken out; the others go.')
+  await note({ documentId, dispatchId }, who.name, 'The voided document was taken out; the others go.')
   const ready = await readyIfPainted(dispatchId)
   if (ready && isByWorker(ready.channel))
     await addJobs('send-dispatches', [dispatchId], 1, (dispatchIds) => ({ dispatchIds }))

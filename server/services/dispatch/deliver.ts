@@ -10,6 +10,7 @@ import { publish } from '../live/publish'
 import { note } from '../history/history'
 import { newDispatch } from './create'
 import { lockUndelivered, isUnpainted } from './queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Puts an issued document on its way that has no dispatch that lives: one dispatch for each way its customer wants.
@@ -26,7 +27,7 @@ import { lockUndelivered, isUnpainted } from './queries'
 export async function deliver(
   documentId: number,
   sentence: RoutineSentence | null,
-  actor: string,
+  who: Principal,
   timeZone: string,
   despite = false,
 ): Promise<boolean> {
@@ -55,12 +56,12 @@ export async function deliver(
       isCopy: false,
       ready: painted,
       notBefore,
-      actor,
+      who,
       despite,
     })
     if (painted && isByWorker(channel))
       await addJob('send-dispatches', { dispatchIds: [id] }, notBefore > now ? { runAt: notBefore } : {})
-    await note({ documentId, dispatchId: id }, actor, channelFacts[channel].queued)
+    await note({ documentId, dispatchId: id }, who.name, channelFacts[channel].queued)
   }
   publish('line')
   return true

@@ -11,6 +11,7 @@ import { inTransaction } from '../../db/connection'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
 import { lockDispatches, moveDispatchRows, type MovedDispatch } from './move-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * The only writer of a dispatch's state, for one or many at once: under their locks, by the table of steps in
@@ -48,7 +49,7 @@ export interface DispatchMove {
 
 /** What the history says of a move; null for no entry. */
 export interface MoveEntry {
-  actor: string
+  who: Principal
   /** Where it is about one document of the dispatch. */
   documentId?: number
   words: (moved: MovedDispatch) => string | null
@@ -90,10 +91,10 @@ export async function moveDispatches(
   })
 }
 
-const noteMoves = (moved: readonly MovedDispatch[], { actor, documentId, words, detail }: MoveEntry) =>
+const noteMoves = (moved: readonly MovedDispatch[], { who, documentId, words, detail }: MoveEntry) =>
   noteAll(
     moved.flatMap((one) => {
       const said = words(one)
-      return said === null ? [] : { documentId, dispatchId: one.id, actor, words: said, detail }
+      return said === null ? [] : { documentId, dispatchId: one.id, actor: who.name, words: said, detail }
     }),
   )

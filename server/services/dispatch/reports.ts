@@ -7,6 +7,7 @@ import { publish } from '../live/publish'
 import { note } from '../history/history'
 import { moveDispatches } from './move'
 import { lockState, keepRecipientOutcome, recipientsNotDelivered, lockSilent } from './reports-queries'
+import { theHouse } from '../people/principal'
 
 /*
  * What comes back: delivery reports (RFC 3464), and the silence that is presumed to be good news.
@@ -69,7 +70,7 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
             set: { cause: failed.cause, reply: failed.report.diagnostic || failed.report.status },
           },
         ],
-        { actor: 'Clothespin', words: () => stuckWords[failed!.cause].remedy },
+        { who: theHouse, words: () => stuckWords[failed!.cause].remedy },
       )
     else if (reports.some((report) => report.action !== 'delayed')) await deliveredWhenAll(dispatchId)
     publish('line')
@@ -93,7 +94,7 @@ export async function presumeArrived(presumeSeconds: number): Promise<number> {
       'deliver',
       silent.map(({ id }) => ({ id, set: { how: 'presumed: no bounce' } })),
       {
-        actor: 'Clothespin',
+        who: theHouse,
         words: () => `Presumed to have arrived: no bounce within ${presumeSeconds} s.`,
       },
     )

@@ -14,6 +14,7 @@ import type { Attempt, ClaimedDispatch, WorkerChannel } from './channels/channel
 import { takeOut } from './create'
 import { moveDispatches } from './move'
 import { claimable, holdForOrder, lockDue, voidedAmong, type DueDispatch } from './send-queries'
+import { theHouse } from '../people/principal'
 
 /*
  * What a worker hands over: claim → "handing over" written down → content → result, by whichever way.
@@ -91,7 +92,7 @@ async function divert(
   const nextTryAt = new Date(clock.now().getTime() + (there ? 0 : 20_000))
   await inTransaction(async () => {
     await moveDispatches('lapse', [{ id: one.id, token, set: { tries: -1, held: there, nextTryAt } }], {
-      actor: 'Clothespin',
+      who: theHouse,
       words: () => (there ? `Rehearsed to ${address}. It is held, and still to be sent.` : null),
     })
   })
@@ -133,7 +134,7 @@ async function mayLeave(due: readonly DueDispatch[]): Promise<number[]> {
   if (due.length === 0) return []
   const ids = due.map(({ id }) => id)
   const voided = await voidedAmong(ids)
-  for (const { dispatchId, documentId } of voided) await takeOut(dispatchId, documentId, 'Clothespin')
+  for (const { dispatchId, documentId } of voided) await takeOut(dispatchId, documentId, theHouse)
   const left = await claimable(ids)
   const stopped = left.filter((one) => one.stopped !== null && !one.despite)
   if (stopped.length > 0) {
@@ -188,7 +189,7 @@ async function keepResult(one: ClaimedDispatch, token: string, attempt: Attempt)
         },
       ],
       {
-        actor: 'Clothespin',
+        who: theHouse,
         words: () => resultWords(outcome, tried ? attempt.sentToAll : ''),
         detail: outcome.reply,
       },

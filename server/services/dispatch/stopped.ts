@@ -14,6 +14,7 @@ import {
   holdBackAllDispatches,
   letBackNoLongerStopped,
 } from './stopped-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Documents whose order is held or withdrawn: marked, out of every Send, and out of Waiting.
@@ -38,7 +39,7 @@ export interface StatusEffects {
 const none: StatusEffects = { toCheck: 0, nowByHand: 0, emails: 0, prints: 0, gone: 0 }
 
 /** Holds back what is prepared or waiting of orders that have just been set to a status that says so. */
-async function holdBack(orderIds: readonly number[], status: string, actor: string): Promise<StatusEffects> {
+async function holdBack(orderIds: readonly number[], status: string, who: Principal): Promise<StatusEffects> {
   const byHand = await holdBackPrepared(orderIds)
   const held = await holdBackDispatches(orderIds)
   const { toCheck, gone } = (await countUnheld(orderIds))!
@@ -46,12 +47,12 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
     ...byHand.map((paper) => ({
       sourceId: paper.sourceId,
       preparedId: paper.id,
-      actor,
+      actor: who.name,
       words: `The ${paper.kind} does not go automatically any more: its order is ${status}.`,
     })),
     ...held.map((dispatch) => ({
       dispatchId: dispatch.id,
-      actor,
+      actor: who.name,
       words: `Taken out of Waiting: its order is ${status}.`,
     })),
   ])
@@ -59,7 +60,7 @@ async function holdBack(orderIds: readonly number[], status: string, actor: stri
 }
 
 /** Lets what was held for its order's sake go again, or leaves it held for a person to let go. */
-async function letBack(orderIds: readonly number[], letGo: boolean, actor: string): Promise<StatusEffects> {
+async function letBack(orderIds: readonly number[], letGo: boolean, who: Principal): Promise<StatusEffects> {
   const back = await letBackDispatches(orderIds, letGo)
   const due = back.filter((one) => isByWorker(one.channel) && one.ready && one.nextTryAt <= clock.now())
   if (letGo)
@@ -73,7 +74,7 @@ async function letBack(orderIds: readonly number[], letGo: boolean, actor: strin
   await noteAll(
     back.map((dispatch) => ({
       dispatchId: dispatch.id,
-      actor,
+      actor: who.name,
       words: letGo ? 'Let go again: its order came back.' : 'Its order came back; it stays held.',
     })),
   )
@@ -98,18 +99,18 @@ export async function applyStatus(
   status: string,
   stopping: { withdrawnStatuses: readonly string[]; heldStatuses: readonly string[] },
   letGo: boolean,
-  actor: string,
+  who: Principal,
 ): Promise<{ turn: StatusTurn; effects: StatusEffects }> {
   if (stopOfStatus(status, stopping) !== null) {
     const ids = moving.map((order) => order.id)
-    return { turn: 'stops', effects: await holdBack(ids, status, actor) }
+    return { turn: 'stops', effects: await holdBack(ids, status, who) }
   }
   const returning = moving.filter((order) => stopOfStatus(order.from, stopping) !== null)
   if (returning.length === 0) return { turn: 'nothing', effects: none }
   const effects = await letBack(
     returning.map((order) => order.id),
     letGo,
-    actor,
+    who,
   )
   return { turn: 'returns', effects }
 }
@@ -118,13 +119,21 @@ export async function applyStatus(
  * After the statuses that hold or withdraw were changed: marks and holds by the new ones. In the caller's
  * transaction.
  */
-export async function applyStoppingStatuses(actor: string): Promise<void> {
+export async function applyStoppingStatuses(who: Principal): Promise<void> {
   await holdBackAllPrepared()
   const held = await holdBackAllDispatches()
   const stays = await letBackNoLongerStopped()
   await noteAll([
-    ...held.map(({ id }) => ({ dispatchId: id, actor, words: 'Taken out of Waiting: its order is held.' })),
-    ...stays.map(({ id }) => ({ dispatchId: id, actor, words: 'It stays held until somebody lets it go.' })),
+    ...held.map(({ id }) => ({
+      dispatchId: id,
+      actor: who.name,
+      words: 'Taken out of Waiting: its order is held.',
+    })),
+    ...stays.map(({ id }) => ({
+      dispatchId: id,
+      actor: who.name,
+      words: 'It stays held until somebody lets it go.',
+    })),
   ])
   publish('line')
 }

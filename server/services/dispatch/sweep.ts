@@ -29,6 +29,7 @@ import {
   dispatchesForgotten,
   rehearsalsForgotten,
 } from './sweep-queries'
+import { theHouse } from '../people/principal'
 
 /*
  * The sweeper: makes the rows true again after anything died, and gives every due row without a job one.
@@ -111,11 +112,11 @@ async function lapseClaims(): Promise<void> {
   await moveDispatches(
     'lapse',
     again.map(({ id }) => ({ id, set: { nextTryAt: now } })),
-    { actor: 'Clothespin', words: () => 'Its worker stopped before anything left; trying again.' },
+    { who: theHouse, words: () => 'Its worker stopped before anything left; trying again.' },
   )
   await moveDispatches(
     'lose',
     unclear.map(({ id }) => ({ id, set: { cause: 'unclear' as const } })),
-    { actor: 'Clothespin', words: () => stuckWords.unclear.remedy },
+    { who: theHouse, words: () => stuckWords.unclear.remedy },
   )
 }

@@ -114,9 +114,10 @@ export function contextOf(
       language,
       rates,
       taxWords: Object.fromEntries(
-        house.taxCodes.map(({ code, names, reasons }) => [
+        house.taxCodes.map(({ code, category, names, reasons }) => [
           code,
           {
+            category,
             name: names[language] || names[house.company.language] || code,
             reason: reasons[language] || reasons[house.company.language] || '',
           },

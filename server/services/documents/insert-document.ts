@@ -1,8 +1,7 @@
 import type { Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
-import { issuePaper, type PaperSource } from '../../../core/documents/issue'
+import { type PaperSource } from '../../../core/documents/issue'
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import type { Paper } from '../../../core/documents/paper'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { SendingHours } from '../../../core/routines/sentence'
@@ -15,6 +14,8 @@ import type { BuiltFrom } from './paper-context'
 import { engineHooks, sourceOf, type SourceKind } from './sources'
 import { claimsIssued } from './queries'
 import { putOnTheirWay } from './put-on-their-way'
+import type { Principal } from '../people/principal'
+import { contentOf, searchWords, postedFacts } from './document-content'
 
 /*
  * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
@@ -86,7 +87,7 @@ export interface IssuingRun {
   /** Sources of which a part was issued in this transaction: their own papers were built before it. */
   moved: Set<number>
   now: Date
-  actor: string
+  who: Principal
   timeZone: string
   /** Nothing goes on its way. */
   postOnly: boolean
@@ -115,32 +116,6 @@ export const standsAlone = (paper: PaperRow, issuing: IssuingRun): boolean => {
   return !check && !issued && issuing.paidBy === null && !paper.gathered
 }
 
-/** What a document says once it has its number, and what of it is paid at once. */
-function contentOf(
-  { paper, drawn }: Numbered,
-  { paidBy }: IssuingRun,
-): { paper: Paper; paidNow: string | null } {
-  const asked = issuePaper(paper.source, drawn.date, drawn.number)
-  if (paidBy === null || !kindFacts[paper.kind].asksForPayment || !new Decimal(asked.amounts.toPay).gt(0))
-    return { paper: asked, paidNow: null }
-  const { order } = paper.source
-  const prepaid = new Decimal(order.prepaid).plus(asked.amounts.toPay).toString()
-  const paid = { ...paper.source, order: { ...order, prepaid } }
-  return { paper: issuePaper(paid, drawn.date, drawn.number), paidNow: asked.amounts.toPay }
-}
-
-const searchWords = ({ paper, drawn }: Numbered) =>
-  [
-    drawn.number,
-    paper.orderNumber,
-    paper.customerName,
-    paper.source.order.reference ?? '',
-    paper.source.credit?.number ?? '',
-  ]
-    .filter(Boolean)
-    .join(' ')
-    .toLowerCase()
-
 /**
  * Inserts documents with all that stands on them, in the caller's transaction and behind its savepoint: all, or
  * none where one throws.
@@ -150,7 +125,7 @@ export async function insertDocuments(
   numbered: readonly Numbered[],
   issuing: IssuingRun,
 ): Promise<Inserted[]> {
-  const { moved, now, actor } = issuing
+  const { moved, now, who } = issuing
   for (const { paper } of numbered) {
     if (moved.has(paper.sourceId))
       throw new Refusal(
@@ -182,7 +157,7 @@ export async function insertDocuments(
       emailTextId: paper.emailTextId,
       preparedId: paper.id,
       issuedAt: now,
-      issuedBy: actor,
+      issuedBy: who.name,
       search: searchWords({ paper, drawn }),
       creditsId: paper.creditsId,
       replacesId: paper.replacesId,
@@ -239,7 +214,7 @@ export async function insertDocuments(
       facts: postedFacts(from, drawn.number, paper.amounts),
       schemaVersion: 3,
       at: now,
-      actor,
+      actor: who.name,
       lookedAt: lookedAt(from.kind),
     })),
     { returning: ['id'] },
@@ -249,12 +224,12 @@ export async function insertDocuments(
       sourceId: from.sourceId,
       preparedId: from.id,
       documentId,
-      actor,
+      actor: who.name,
       words: `${capital(from.kind)} ${drawn.number} was issued over ${paper.amounts.total} ${paper.currency}.`,
     })),
   )
   for (const { from, drawn, documentId, paper, paidNow } of issued) {
-    await sourceOf(from.sourceKind).issued?.(from, documentId, { now, actor, moved })
+    await sourceOf(from.sourceKind).issued?.(from, documentId, { now, who, moved })
     if (paidNow !== null)
       await engineHooks().paidAtOnce(
         {
@@ -266,7 +241,7 @@ export async function insertDocuments(
           number: drawn.number,
           documentId,
         },
-        actor,
+        who,
       )
   }
   await putOnTheirWay(
@@ -283,25 +258,4 @@ export async function insertDocuments(
     documentId,
     eventId: lookedAt(from.kind) === null ? events[index]!.id : null,
   }))
-}
-
-/** What routines on posting may test. */
-function postedFacts(
-  { kind, source, customerFacts }: PaperRow,
-  number: string,
-  amounts: Paper['amounts'],
-): EventFacts {
-  const { order } = source
-  return {
-    ...customerFacts,
-    posted: kind,
-    number,
-    order: order.number,
-    total: amounts.total,
-    net: amounts.net,
-    currency: order.currency,
-    brand: source.brand.code,
-    customer: source.customer.number,
-    items: [...new Set(order.lines.map((line) => line.item).filter(Boolean))],
-  }
 }

@@ -32,6 +32,7 @@ import {
   failed,
 } from './issue-queries'
 import { issuePeriod } from './draw-numbers'
+import { type Principal, inTheNameOf } from '../people/principal'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
@@ -69,7 +70,7 @@ export interface IssueResult {
  */
 export async function issueInOneTransaction(
   asked: readonly ToIssue[],
-  actor: string,
+  who: Principal,
   within?: (results: IssueResult[]) => Promise<void>,
   how: IssueHow = {},
 ): Promise<IssueResult[]> {
@@ -78,11 +79,11 @@ export async function issueInOneTransaction(
     const { paused, rehearsalSince, rehearsalAddress } = await gate(true)
     if (paused) throw new Paused()
     const ready = await checked(asked, results, how)
-    if (rehearsalSince) await rehearseReady(ready, rehearsalAddress, actor, results)
+    if (rehearsalSince) await rehearseReady(ready, rehearsalAddress, who, results)
     else {
       const gatherAs = how.gatherAs ?? randomUUID()
       const { postOnly = false, paidBy = null, despite = false } = how
-      await issueReady(ready, { actor, gatherAs, postOnly, paidBy, despite }, results)
+      await issueReady(ready, { who, gatherAs, postOnly, paidBy, despite }, results)
       if (how.gatherAs === undefined) await closeGathering(gatherAs)
     }
     await within?.(results)
@@ -118,10 +119,10 @@ export class Paused extends Error {}
 async function rehearseReady(
   ready: readonly PaperRow[],
   address: string,
-  actor: string,
+  who: Principal,
   results: IssueResult[],
 ): Promise<void> {
-  const numbers = await rehearse(ready, address, dayInZone(clock.now(), (await company()).timeZone), actor)
+  const numbers = await rehearse(ready, address, dayInZone(clock.now(), (await company()).timeZone), who)
   await notAutomatic(ready.map((paper) => paper.id))
   ready.forEach((paper, index) =>
     results.push({ preparedId: paper.id, outcome: 'rehearsed', reason: numbers[index]!, documentId: null }),
@@ -145,7 +146,7 @@ async function issueSomeAutomatic(): Promise<boolean> {
   if (due.length === 0) return false
   const results = await issueInOneTransaction(
     due.map(({ preparedId }) => ({ preparedId, revision: null })),
-    'Clothespin, by itself',
+    inTheNameOf('Clothespin, by itself'),
     keepBackFailed,
   )
   return results.some((result) => result.outcome === 'issued' || result.outcome === 'rehearsed')
@@ -246,7 +247,7 @@ async function checked(
  */
 async function issueReady(
   ready: readonly PaperRow[],
-  by: Pick<IssuingRun, 'actor' | 'gatherAs' | 'postOnly' | 'paidBy' | 'despite'>,
+  by: Pick<IssuingRun, 'who' | 'gatherAs' | 'postOnly' | 'paidBy' | 'despite'>,
   results: IssueResult[],
 ): Promise<void> {
   if (ready.length === 0) return

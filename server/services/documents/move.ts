@@ -7,6 +7,7 @@ import {
 import { moveRows, type Columns, type Moved } from '../../db/move'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
+import type { Principal } from '../people/principal'
 
 /*
  * The only writer of what state a prepared document is in, once it is there, with the entry in the history.
@@ -19,7 +20,7 @@ export interface MovedPrepared extends Moved<PreparedState> {
 }
 
 export interface PreparedEntry {
-  actor: string
+  who: Principal
   words: (moved: MovedPrepared) => string
 }
 
@@ -42,7 +43,7 @@ export async function movePrepared(
     moved.map((one) => ({
       sourceId: one.sourceId,
       preparedId: one.id,
-      actor: entry.actor,
+      actor: entry.who.name,
       words: entry.words(one),
     })),
   )

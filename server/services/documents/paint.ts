@@ -17,6 +17,7 @@ import {
   deleteUnpainted,
   dispatchesOfDocument,
 } from './queries'
+import { theHouse } from '../people/principal'
 
 /*
  * Painting: the PDF of an issued document, stored once and for all.
@@ -117,7 +118,7 @@ async function cannotDraw(document: Unpainted, reason: string): Promise<void> {
     'refuse',
     waiting.map(({ id }) => ({ id, set: { cause: 'not drawn' as const, reply: reason } })),
     {
-      actor: 'Clothespin',
+      who: theHouse,
       documentId: document.id,
       words: () => `The PDF could not be made: ${reason}`,
     },

@@ -8,9 +8,11 @@ import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
 import { movePrepared } from './move'
-import { ClaimLost, makeAll, keepDraft, type Prepared } from './prepare'
+import { ClaimLost, keepDraft, type Prepared } from './prepare'
+import { makeAll } from './make-papers'
 import { byKind, lockSources, sourceOf } from './sources'
 import { addressOnce, aloneInPlace, preparedOf, releaseClaims } from './queries'
+import { type Principal, theHouse } from '../people/principal'
 
 /*
  * What a person does with papers before they are issued: have one prepared, put it back, take it off the list.
@@ -24,7 +26,7 @@ export type PreparedByHand = Prepared | { outcome: 'refused'; preparedId: null; 
 export async function prepareByHand(
   kind: DocumentKind,
   sourceIds: readonly number[],
-  actor: string,
+  who: Principal,
   despite = false,
 ): Promise<{ sourceId: number; result: PreparedByHand }[]> {
   if (despite && sourceIds.length > 1)
@@ -59,7 +61,7 @@ export async function prepareByHand(
             delayMinutes: 0,
             hours: null,
             routine: null,
-            actor,
+            who,
           },
           made,
         )
@@ -68,7 +70,7 @@ export async function prepareByHand(
     publish('order', [...laidOut.keys()])
     return results
   }).catch((error: unknown) => {
-    if (error instanceof ClaimLost) return prepareByHand(kind, sourceIds, actor, despite)
+    if (error instanceof ClaimLost) return prepareByHand(kind, sourceIds, who, despite)
     throw error
   })
 }
@@ -92,13 +94,13 @@ async function refuseOtherSources(kind: DocumentKind, sourceIds: readonly number
  * Puts prepared papers back to To send: the claim is free again, no number was drawn. Answers the ids that
  * were put back.
  */
-export async function putBack(preparedIds: readonly number[], actor: string): Promise<number[]> {
+export async function putBack(preparedIds: readonly number[], who: Principal): Promise<number[]> {
   return inTransaction(async () => {
     const back = await movePrepared(
       'put back',
       preparedIds,
-      { automatic: false, since: clock.now(), actor, changes: null },
-      { actor, words: ({ kind }) => `The prepared ${kind} was put back. No number was used.` },
+      { automatic: false, since: clock.now(), actor: who.name, changes: null },
+      { who, words: ({ kind }) => `The prepared ${kind} was put back. No number was used.` },
     )
     await releaseClaims(back.map((paper) => paper.id))
     publish(
@@ -110,13 +112,17 @@ export async function putBack(preparedIds: readonly number[], actor: string): Pr
 }
 
 /** Takes papers off To send with a reason: they are not wanted. */
-export async function drop(preparedIds: readonly number[], reason: string, actor: string): Promise<number[]> {
+export async function drop(
+  preparedIds: readonly number[],
+  reason: string,
+  who: Principal,
+): Promise<number[]> {
   return inTransaction(async () => {
     const dropped = await movePrepared(
       'drop',
       preparedIds,
-      { since: clock.now(), actor },
-      { actor, words: ({ kind }) => `The ${kind} was taken off To send: ${reason}` },
+      { since: clock.now(), actor: who.name },
+      { who, words: ({ kind }) => `The ${kind} was taken off To send: ${reason}` },
     )
     for (const [of, ids] of await byKind(dropped.map((paper) => paper.sourceId)))
       await sourceOf(of).dropped?.(ids)
@@ -133,20 +139,20 @@ export async function undoPrepared(
     'undo',
     (await preparedOf(sourceIds)).map(({ id }) => id),
     { automatic: false },
-    { actor: 'Clothespin', words: ({ kind }) => words(kind) },
+    { who: theHouse, words: ({ kind }) => words(kind) },
   )
   await releaseClaims(dropped.map((one) => one.id))
 }
 
 /** Undo of `drop`. */
-export async function undrop(preparedIds: readonly number[], actor: string): Promise<void> {
+export async function undrop(preparedIds: readonly number[], who: Principal): Promise<void> {
   await inTransaction(async () => {
     const alone = await aloneInPlace(preparedIds)
     const back = await movePrepared(
       'take up',
       alone.map(({ id }) => id),
       { since: clock.now() },
-      { actor, words: ({ kind }) => `The ${kind} was put on To send again.` },
+      { who, words: ({ kind }) => `The ${kind} was put on To send again.` },
     )
     for (const [of, ids] of await byKind(back.map((paper) => paper.sourceId)))
       await sourceOf(of).restored?.(ids)
@@ -161,7 +167,7 @@ export async function undrop(preparedIds: readonly number[], actor: string): Pro
 export async function sendThisOnceTo(
   preparedId: number,
   addresses: readonly string[],
-  actor: string,
+  who: Principal,
 ): Promise<void> {
   const wrong = addresses.find((address) => !isAddress(address))
   if (wrong !== undefined)
@@ -192,7 +198,7 @@ export async function sendThisOnceTo(
       {
         sourceId: paper.sourceId,
         preparedId,
-        actor,
+        actor: who.name,
         words: first
           ? `This once it goes to ${addresses.join(', ')}.`
           : 'It goes to the customer’s contacts again.',

@@ -1,20 +1,14 @@
 import { capital, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { groupBy } from '../../../core/group'
 import { planSending, type SendPlan } from '../../../core/dispatch/plan'
-import { Refusal } from '../../../core/errors'
 import type { SendingHours, Trust } from '../../../core/routines/sentence'
-import type { Paper } from '../../../core/documents/paper'
-import { dayInZone } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { json } from '../../db/connection'
 import { addJob } from '../../queue/add'
-import { checkPaper } from '../../render/pool'
-import { fillLetter } from '../dispatch/compose'
-import { company } from '../house/house'
 import { publish } from '../live/publish'
-import { byKind, sourceOf, type SourceKind } from './sources'
+import { sourceOf, type SourceKind } from './sources'
 import { noteAll } from '../history/history'
-import { paperOf, sendToWords } from './found-settings'
+import { sendToWords } from './found-settings'
 import { type Addressing, type PaperContext } from './paper-context'
 import {
   sourcesWithStop,
@@ -23,6 +17,8 @@ import {
   holdersOfClaims,
   type Baseline,
 } from './prepare-queries'
+import type { Principal } from '../people/principal'
+import type { MadeDocument } from './make-papers'
 
 /*
  * Preparing: everything of a paper but its number, laid out completely.
@@ -32,73 +28,6 @@ import {
  * Refuses: a second paper for the same subject, kind and occasion, whoever asks.
  */
 
-/** A laid-out draft with its problem, if any. */
-export interface MadeDocument {
-  context: PaperContext
-  paper: Paper | null
-  problem: string | null
-  /** What will be drawn otherwise than it was written; it stops nothing. */
-  replaced: string[]
-}
-
-/**
- * Builds and lays out documents of many sources; in parallel in the render threads, outside of any transaction. What
- * a draft of a person is of, it says itself, and its kind whom it goes to.
- */
-export async function makeAll(
-  kind: DocumentKind,
-  sourceIds: readonly number[],
-  addressing: Addressing,
-): Promise<Map<number, MadeDocument>> {
-  const laidOut = new Map<number, MadeDocument>()
-  for (const [of, ids] of await byKind(sourceIds))
-    for (const [id, made] of await layOutAll(await sourceOf(of).load(kind, ids, addressing)))
-      laidOut.set(id, made)
-  return laidOut
-}
-
-async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, MadeDocument>> {
-  const today = dayInZone(clock.now(), (await company()).timeZone)
-  return new Map(
-    await Promise.all(
-      [...contexts].map(async ([id, context]): Promise<[number, MadeDocument]> => {
-        const made = paperOf(context, context.wantedDate ?? today)
-        if ('problem' in made) return [id, { context, paper: null, problem: made.problem, replaced: [] }]
-        const { problems, replaced } = await checkPaper(made.paper, context.design.design)
-        return [
-          id,
-          {
-            context,
-            paper: made.paper,
-            replaced,
-            problem:
-              [...problems.map((problem) => problem.sentence), ...emailProblems(context, made.paper)].join(
-                ' ',
-              ) || null,
-          },
-        ]
-      }),
-    ),
-  )
-}
-
-/** Why the email that is to carry a document cannot be written; it is found before the document gets a number. */
-function emailProblems(context: PaperContext, paper: Paper): string[] {
-  if (context.recipients.length === 0) return []
-  try {
-    fillLetter({
-      ...context.email,
-      paper,
-      customerName: context.customerName,
-      recipients: context.recipients,
-    })
-    return []
-  } catch (error) {
-    if (error instanceof Refusal) return [error.message]
-    throw error
-  }
-}
-
 export interface Prepare {
   kind: DocumentKind
   addressing: Addressing
@@ -106,7 +35,7 @@ export interface Prepare {
   delayMinutes: number
   hours: SendingHours | null
   routine: { id: number; version: number } | null
-  actor: string
+  who: Principal
 }
 
 export type Prepared =
@@ -193,7 +122,7 @@ async function keepRound(round: readonly Wanted[], results: Prepared[]): Promise
     const not = notWanted(one)
     if (not) {
       results[place] = { outcome: 'not wanted', preparedId: null, reason: not.words }
-      if (not.noted) notes.push({ sourceId: source.id, actor: asked.actor, words: not.words })
+      if (not.noted) notes.push({ sourceId: source.id, actor: asked.who.name, words: not.words })
       return []
     }
     const stopped = kindFacts[asked.kind].waitsWithOrder ? source.stopped : null
@@ -220,7 +149,7 @@ async function keepRound(round: readonly Wanted[], results: Prepared[]): Promise
     notes.push({
       sourceId: source.id,
       preparedId,
-      actor: asked.actor,
+      actor: asked.who.name,
       words: byHand
         ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
         : [`The ${asked.kind} was prepared${preparedWords(plan, made.problem)}`, ...made.replaced].join(' '),
@@ -264,7 +193,7 @@ async function insertPrepared(
       emailTextId: made.context.emailTextId,
       builtFrom: made.context.builtFrom,
       problem: made.problem,
-      actor: asked.actor,
+      actor: asked.who.name,
       baseline: baselineOf(made),
       copyTo: asked.addressing.copyTo,
       hours: asked.hours,

@@ -8,6 +8,7 @@ import { Undelivered } from '../../db/models'
 import { type NewDispatch, gatheringDispatch, addToDispatch, newDispatches } from '../dispatch/create'
 import { note } from '../history/history'
 import type { PaperRow, IssuingRun } from './insert-document'
+import type { Principal } from '../people/principal'
 
 /*
  * Puts issued documents on their way: a dispatch for each way that is due, or a place in an email that gathers.
@@ -24,7 +25,7 @@ interface ToGo {
 
 /** The dispatches of documents: one a channel, or one more document in an email that its customer wants gathered. */
 export async function putOnTheirWay(documents: readonly ToGo[], issuing: IssuingRun): Promise<void> {
-  const { now, actor, timeZone, postOnly, despite, gatherAs } = issuing
+  const { now, who, timeZone, postOnly, despite, gatherAs } = issuing
   const wanted: NewDispatch[] = []
   for (const { from, documentId, number, total, currency } of documents) {
     const plan = planSending({
@@ -36,7 +37,7 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
     })
     if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
     if (plan.channels.length === 0) {
-      await goesNowhere(from, documentId, now, actor)
+      await goesNowhere(from, documentId, now, who)
       continue
     }
     const notBefore = sendingTime(now, from.delayMinutes, from.hours, timeZone)
@@ -68,7 +69,7 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
         isCopy: false,
         ready: false,
         notBefore,
-        actor,
+        who,
         despite,
         gatherKey,
       })
@@ -78,11 +79,11 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
 }
 
 /** Nothing goes: its customer wants none, or it is issued only and waits on To send. */
-async function goesNowhere(from: PaperRow, documentId: number, now: Date, actor: string): Promise<void> {
+async function goesNowhere(from: PaperRow, documentId: number, now: Date, who: Principal): Promise<void> {
   if (from.channel === 'nothing')
     await note(
       { sourceId: from.sourceId, documentId },
-      actor,
+      who.name,
       `Not sent: ${from.customerName} wants no ${kindFacts[from.kind].many}.`,
     )
   else await Undelivered.create({ documentId, since: now })

@@ -5,7 +5,8 @@ import { addJob } from '../../queue/add'
 import { noteAll, note } from '../history/history'
 import { publish } from '../live/publish'
 import { sendToWords } from './found-settings'
-import { makeAll, type MadeDocument, occasionIn, baselineOf, planOf } from './prepare'
+import { occasionIn, baselineOf, planOf } from './prepare'
+import { makeAll, type MadeDocument } from './make-papers'
 import {
   lockStale,
   type StalePaper,
@@ -15,6 +16,7 @@ import {
   markChangesSeen,
 } from './prepare-queries'
 import { lockSources } from './sources'
+import type { Principal } from '../people/principal'
 
 /*
  * Builds prepared documents anew after something that they are made of has changed, and marks what differs from
@@ -108,11 +110,11 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
  * A person has looked at what changed: from now on differences count against the paper as it is. @returns
  * false when it changed once more meanwhile
  */
-export async function markSeen(preparedId: number, revision: number, actor: string): Promise<boolean> {
+export async function markSeen(preparedId: number, revision: number, who: Principal): Promise<boolean> {
   return inTransaction(async () => {
     const seen = await markChangesSeen(preparedId, revision)
     if (!seen) return false
-    await note({ ...seen, preparedId }, actor, 'The changes were looked at.')
+    await note({ ...seen, preparedId }, who.name, 'The changes were looked at.')
     publish('line', [preparedId])
     return true
   })

@@ -29,6 +29,7 @@ import {
   markRehearsed,
   markRehearsalGivenUp,
 } from './rehearse-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Rehearsal of papers that are not issued: a watermarked copy under a number of its own goes to the rehearsal
@@ -60,7 +61,7 @@ export async function rehearse(
   papers: readonly Rehearsable[],
   sentTo: string,
   date: Day,
-  actor: string,
+  who: Principal,
 ): Promise<string[]> {
   const numbers: string[] = []
   const ids: number[] = []
@@ -76,7 +77,7 @@ export async function rehearse(
         content,
         wouldGoTo: await recipientsOf(paper),
         sentTo,
-        actor,
+        who,
       }),
     )
     numbers.push(number)
@@ -86,7 +87,7 @@ export async function rehearse(
     papers.map((paper, index) => ({
       sourceId: paper.sourceId,
       preparedId: paper.id,
-      actor,
+      actor: who.name,
       words: `Rehearsed as ${numbers[index]} to ${sentTo}. The real one stays due.`,
     })),
   )
@@ -109,7 +110,7 @@ interface Kept {
   emailTextId: number
   wouldGoTo: Recipient[]
   sentTo: string
-  actor: string
+  who: Principal
   /** The email as it stood on the screen, where it was not kept yet. */
   email?: EmailOnScreen
 }
@@ -127,7 +128,7 @@ async function keep(kept: Kept): Promise<number> {
     wouldGoTo: kept.wouldGoTo,
     sentTo: kept.sentTo,
     madeAt: clock.now(),
-    madeBy: kept.actor,
+    madeBy: kept.who.name,
     email: kept.email ?? null,
   })
   return id
@@ -147,10 +148,7 @@ async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
  * One prepared paper, as it will be, to whoever asks; nothing else happens to it. @throws Refusal
  * "no-such-paper", "no-paper"
  */
-export async function sendOneToMe(
-  preparedId: number,
-  user: { name: string; email: string },
-): Promise<string> {
+export async function sendOneToMe(preparedId: number, user: Principal & { email: string }): Promise<string> {
   return inTransaction(async () => {
     const paper = await preparedToRehearse(preparedId)
     if (!paper) throw new Refusal('no-such-paper', 'That paper is not waiting any more.', { status: 404 })
@@ -159,7 +157,7 @@ export async function sendOneToMe(
       [paper],
       user.email,
       dayInZone(clock.now(), (await company()).timeZone),
-      user.name,
+      user,
     )
     return number!
   })
@@ -168,7 +166,7 @@ export async function sendOneToMe(
 /** A document as it is, to whoever asks; nothing else happens to it. @throws Refusal "no-such-document" */
 export async function sendDocumentToMe(
   documentId: number,
-  user: { name: string; email: string },
+  user: Principal & { email: string },
 ): Promise<void> {
   await inTransaction(async () => {
     const found = await documentToRehearse(documentId)
@@ -181,7 +179,7 @@ export async function sendDocumentToMe(
       content: found.paper,
       wouldGoTo: [],
       sentTo: user.email,
-      actor: user.name,
+      who: user,
     })
     await addJob('send-rehearsals', { rehearsalIds: [id] })
     await note({ documentId }, user.name, `A look-over copy was sent to ${user.email}. It is no sending.`)
@@ -192,7 +190,7 @@ export async function sendDocumentToMe(
 export async function sendSampleToMe(
   brandId: number,
   kind: DocumentKind,
-  user: { name: string; email: string },
+  user: Principal & { email: string },
   onScreen?: EmailOnScreen,
 ): Promise<void> {
   const { paper, context } = await samplePaper(brandId, kind, onScreen?.language)
@@ -211,7 +209,7 @@ export async function sendSampleToMe(
       email: onScreen,
       wouldGoTo: context.recipients,
       sentTo: user.email,
-      actor: user.name,
+      who: user,
     })
     await addJob('send-rehearsals', { rehearsalIds: [id] })
   })

@@ -7,7 +7,7 @@ import { closeGathering } from '../dispatch/create'
 import { publish } from '../live/publish'
 import { candidates, mostSent } from './queries'
 import { sendBatch, issueInOneTransaction, Paused, type IssueHow, type IssueResult } from './issue'
-import { type Principal } from '../people/principal'
+import { type Principal, inTheNameOf } from '../people/principal'
 import {
   undoTime,
   insertRunDocuments,
@@ -139,23 +139,23 @@ export async function startMatchingRun(
 }
 
 /** Takes a whole run back while its undo time lasts: nothing was numbered. @throws Refusal "too-late" */
-export async function takeBack(runId: number, actor: string): Promise<void> {
+export async function takeBack(runId: number, who: Principal): Promise<void> {
   await inTransaction(async () => {
     const now = clock.now()
-    const back = await endTakenBack({ runId, now, actor })
+    const back = await endTakenBack({ runId, now, actor: who.name })
     if (back === 0)
       throw new Refusal(
         'too-late',
         'Its grace is over: the papers are being issued. Stop the run to keep back what is left.',
       )
-    await leaveOut(runId, `Taken back by ${actor}. No number was used.`)
+    await leaveOut(runId, `Taken back by ${who.name}. No number was used.`)
   })
 }
 
 /** Stops a run cleanly: what is issued stays issued, the rest stays on To check. */
-export async function stopRun(runId: number, actor: string): Promise<void> {
+export async function stopRun(runId: number, who: Principal): Promise<void> {
   await inTransaction(async () => {
-    await askToStop(runId, actor)
+    await askToStop(runId, who.name)
     await addJob('send-run', { runId })
     publish('run', [runId])
   })
@@ -193,10 +193,15 @@ async function issueNextBatch(runId: number): Promise<boolean> {
     }
     const batch = await nextOfRun(runId, sendBatch)
     if (batch.length > 0)
-      await issueInOneTransaction(batch, header.startedBy, (results) => keepOutcomes(runId, results), {
-        ...header,
-        gatherAs: gatherAs(runId),
-      })
+      await issueInOneTransaction(
+        batch,
+        inTheNameOf(header.startedBy),
+        (results) => keepOutcomes(runId, results),
+        {
+          ...header,
+          gatherAs: gatherAs(runId),
+        },
+      )
     if (batch.length === sendBatch) return true
     await endRun(runId)
     return false

@@ -7,6 +7,7 @@ import { groupBy } from '../../../core/group'
 import type { Refusal } from '../../../core/errors'
 import type { Addressing, PaperContext } from './paper-context'
 import { kindsOfSources, rootsOfSources, lockRows } from './queries'
+import type { Principal } from '../people/principal'
 
 /*
  * What documents are made from: each source is a module beside its subject, and has its rows in the table
@@ -30,7 +31,7 @@ export interface IssuedFrom {
 /** Who issues, and which sources changed by it in the same transaction: their documents were built before. */
 export interface IssuedBy {
   now: Date
-  actor: string
+  who: Principal
   moved: Set<number>
 }
 
@@ -73,7 +74,7 @@ export interface PaidAtOnce {
 
 /** What must happen elsewhere when a document is paid at once, in the same transaction. */
 export interface Hooks {
-  paidAtOnce: (payment: PaidAtOnce, actor: string) => Promise<unknown>
+  paidAtOnce: (payment: PaidAtOnce, who: Principal) => Promise<unknown>
 }
 
 const sources = new Map<SourceKind, Source>()

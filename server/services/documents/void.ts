@@ -24,6 +24,7 @@ import {
   reverseAllocations,
   raiseOpen,
 } from './void-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Voiding a document: its number stays, marked, and nothing of it is owed. Only while nothing was handed
@@ -44,7 +45,7 @@ export interface Voidable {
 }
 
 /** @throws Refusal "void-already", "closed-period", "allocated", "credited", "handed-over" */
-export async function voidDocument(id: number, reason: string, actor: string): Promise<void> {
+export async function voidDocument(id: number, reason: string, who: Principal): Promise<void> {
   await inTransaction(async () => {
     const document = await documentToVoid(id)
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
@@ -57,11 +58,11 @@ export async function voidDocument(id: number, reason: string, actor: string): P
     if (refusal) throw refusal
     const dispatches = await dispatchesOf(id)
 
-    await DocumentVoid.create({ documentId: id, at: clock.now(), by: actor, reason })
+    await DocumentVoid.create({ documentId: id, at: clock.now(), by: who.name, reason })
     for (const dispatch of dispatches)
-      if (['waiting', 'stuck'].includes(dispatch.state)) await takeOut(dispatch.id, id, actor)
+      if (['waiting', 'stuck'].includes(dispatch.state)) await takeOut(dispatch.id, id, who)
     await deleteUndeliveredOf(id)
-    await takeBackAllocations(document, actor)
+    await takeBackAllocations(document, who)
     await clearOpenItem(id)
     await releaseClaim(id)
     await sourceOf(document.sourceKind).voided?.(document.sourceId)
@@ -72,12 +73,12 @@ export async function voidDocument(id: number, reason: string, actor: string): P
       facts: { number, reason },
       schemaVersion: 1,
       at: clock.now(),
-      actor,
+      actor: who.name,
       lookedAt: clock.now(),
     })
     await note(
       { sourceId: document.sourceId, documentId: id },
-      actor,
+      who.name,
       `${capital(document.kind)} ${number} was voided: ${reason}`,
     )
     publish('line')
@@ -114,9 +115,9 @@ export async function voidRefusal(document: Voidable): Promise<Refusal | undefin
 }
 
 /** A voided credit note gives its invoice's open amount back. */
-async function takeBackAllocations(document: Voidable, actor: string): Promise<void> {
+async function takeBackAllocations(document: Voidable, who: Principal): Promise<void> {
   if (document.creditsId === null) return
-  const back = await reverseAllocations({ documentId: document.id, now: clock.now(), actor })
+  const back = await reverseAllocations({ documentId: document.id, now: clock.now(), actor: who.name })
   for (const { amount } of back) await raiseOpen(document.creditsId, amount)
   await claimAgain(document.creditsId)
 }

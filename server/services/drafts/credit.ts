@@ -13,6 +13,7 @@ import {
   openCreditDraft,
   linePositions,
 } from './drafts-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Crediting an invoice: what is left of it, what a credit would come to, and the draft of the credit note, with a
@@ -72,19 +73,19 @@ async function invoiceToCredit(documentId: number) {
 export async function creditDocument(
   documentId: number,
   wanted: { ask: CreditAsk; reason: string; anew: boolean },
-  actor: string,
+  who: Principal,
 ): Promise<{ credit: number; anew: number | null }> {
   return inTransaction(async () => {
     // one at a time: of several people who credit one invoice at one instant, one gets the draft
     await lockDocument(documentId)
-    return creditUnderLock(documentId, wanted, actor)
+    return creditUnderLock(documentId, wanted, who)
   })
 }
 
 async function creditUnderLock(
   documentId: number,
   wanted: { ask: CreditAsk; reason: string; anew: boolean },
-  actor: string,
+  who: Principal,
 ): Promise<{ credit: number; anew: number | null }> {
   const invoice = await invoiceToCredit(documentId)
   const waiting = await openCreditDraft(documentId)
@@ -124,7 +125,7 @@ async function creditUnderLock(
     replacesId: documentId,
     facts: await factsAnew(invoice, common),
   }
-  const [creditId, anewId] = await keepNew(wanted.anew ? [credit, anew] : [credit], actor)
+  const [creditId, anewId] = await keepNew(wanted.anew ? [credit, anew] : [credit], who)
   return { credit: creditId!, anew: anewId ?? null }
 }
 

@@ -11,7 +11,8 @@ import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Draft } from '../../db/models'
 import type { Addressing } from '../documents/paper-context'
-import { makeAll, keepDraft, type MadeDocument } from '../documents/prepare'
+import { keepDraft } from '../documents/prepare'
+import { makeAll, type MadeDocument } from '../documents/make-papers'
 import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
@@ -28,6 +29,7 @@ import {
   updateDraft,
   markOwnChange,
 } from './drafts-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Drafts: invoices and credit notes that a person writes, without an order, for a part of one, or against an invoice.
@@ -76,7 +78,7 @@ export interface NewDraft {
  * Keeps new drafts and prepares their papers, in one transaction: a credit and its new invoice come together
  * or not at all, and no draft is without its paper.
  */
-export async function keepNew(wanted: readonly NewDraft[], actor: string): Promise<number[]> {
+export async function keepNew(wanted: readonly NewDraft[], who: Principal): Promise<number[]> {
   for (const draft of wanted) await checkFacts(draft.facts)
   return inTransaction(async () => {
     const ids: number[] = []
@@ -90,12 +92,12 @@ export async function keepNew(wanted: readonly NewDraft[], actor: string): Promi
         replacesId: draft.replacesId ?? null,
         facts: draft.facts,
         madeAt: clock.now(),
-        madeBy: actor,
+        madeBy: who.name,
       })
       ids.push(id)
     }
     const laidOut = await makeAll('invoice', ids, noAddressing)
-    for (const [, made] of [...laidOut].sort(([a], [b]) => a - b)) await keepPaper(made, actor)
+    for (const [, made] of [...laidOut].sort(([a], [b]) => a - b)) await keepPaper(made, who)
     return ids
   })
 }
@@ -103,7 +105,7 @@ export async function keepNew(wanted: readonly NewDraft[], actor: string): Promi
 /** A draft says itself what it is, and its kind whom it goes to. */
 const noAddressing: Addressing = { role: 'billing', copyTo: [] }
 
-const keepPaper = (made: MadeDocument, actor: string) =>
+const keepPaper = (made: MadeDocument, who: Principal) =>
   keepDraft(
     {
       kind: made.context.source.kind,
@@ -112,7 +114,7 @@ const keepPaper = (made: MadeDocument, actor: string) =>
       delayMinutes: 0,
       hours: null,
       routine: null,
-      actor,
+      who,
     },
     made,
   )
@@ -131,7 +133,7 @@ async function checkFacts(facts: DraftFacts): Promise<void> {
 }
 
 /** An empty invoice for a customer. @throws Refusal "no-such-customer", "no-such-brand" */
-export async function newInvoice(customerId: number, brandId: number, actor: string): Promise<number> {
+export async function newInvoice(customerId: number, brandId: number, who: Principal): Promise<number> {
   const customer = await customerTerms(customerId, brandId)
   if (!customer)
     throw new Refusal('no-such-customer', 'That customer does not exist.', {
@@ -152,7 +154,7 @@ export async function newInvoice(customerId: number, brandId: number, actor: str
     lines: [],
     adjustments: [],
   }
-  return (await keepNew([{ kind: 'invoice', brandId, customerId, facts }], actor))[0]!
+  return (await keepNew([{ kind: 'invoice', brandId, customerId, facts }], who))[0]!
 }
 
 /**
@@ -162,7 +164,7 @@ export async function newInvoice(customerId: number, brandId: number, actor: str
 export async function draftFromOrder(
   orderId: number,
   what: { kind: 'part' } | { kind: 'deposit'; percent: string },
-  actor: string,
+  who: Principal,
 ): Promise<number> {
   const order = await orderHead(orderId)
   if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
@@ -202,7 +204,7 @@ export async function draftFromOrder(
   return (
     await keepNew(
       [{ kind: 'invoice', brandId: order.brandId, customerId: order.customerId, orderId, facts }],
-      actor,
+      who,
     )
   )[0]!
 }
@@ -242,7 +244,7 @@ async function depositLines(
 export async function changeDraft(
   id: number,
   change: { version: number; facts: DraftFacts; brandId: number; customerId: number; earlierDateOk: boolean },
-  actor: string,
+  who: Principal,
 ): Promise<void> {
   await checkFacts(change.facts)
   const { paper } = await draftView(id)
@@ -264,7 +266,7 @@ export async function changeDraft(
     publish('line', paper ? [paper.id] : [])
     if (paper && paper.state !== 'dropped') return
     const made = (await makeAll('invoice', [id], noAddressing)).get(id)!
-    await keepPaper(made, actor)
+    await keepPaper(made, who)
   })
 }
 

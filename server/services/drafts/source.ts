@@ -23,6 +23,7 @@ import {
   documentNumber,
   raiseOrderVersionOf,
 } from './source-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * The part of issuing that only drafts need: a last check under the locks that issuing holds, and what follows
@@ -97,7 +98,7 @@ async function draftIssued(paper: IssuedFrom, documentId: number, by: IssuedBy):
 async function allocateCredit(
   paper: IssuedFrom,
   creditId: number,
-  { now, actor }: { now: Date; actor: string },
+  { now, who }: { now: Date; who: Principal },
 ): Promise<void> {
   const item = (await lockOpenItem(paper.creditsId))!
   const { total } = paper.source.credit!.sums
@@ -109,7 +110,7 @@ async function allocateCredit(
       amount: amount.toString(),
       currency: item.currency,
       at: now,
-      by: actor,
+      by: who.name,
     })
     await lowerOpen(paper.creditsId, amount.toString())
     await raiseOpen(creditId, amount.toString())
@@ -117,7 +118,7 @@ async function allocateCredit(
   const { number } = (await documentNumber(creditId))!
   await note(
     { documentId: paper.creditsId! },
-    actor,
+    who.name,
     `Credited with ${number} over ${total} ${item.currency}: ${paper.source.credit!.reason}`,
   )
   await releaseClaim(paper.creditsId!)

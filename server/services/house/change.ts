@@ -18,7 +18,7 @@ import { flattenPicture } from '../../outside/filestore/picture'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 import { brands, emailTexts, newestDesigns, type BrandRow, type EmailTextRow, type SeriesRow } from './house'
-import { brandsOf, theHouse } from '../people/principal'
+import { type Principal, brandsOf, theHouse } from '../people/principal'
 import {
   seriesOfKind,
   usedCounters,
@@ -161,7 +161,7 @@ export interface LookChange {
  * Changes logo, colours, fonts or design of the brand's papers, of one kind or all; a new version of each
  * design comes in force.
  */
-export async function changeLook(brandId: number, change: LookChange, actor: string): Promise<void> {
+export async function changeLook(brandId: number, change: LookChange, who: Principal): Promise<void> {
   if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
     throw new Refusal('bad-width', `A logo is ${logoWidths[0]} to ${logoWidths[1]} mm wide.`, {
       status: 400,
@@ -196,7 +196,8 @@ export async function changeLook(brandId: number, change: LookChange, actor: str
   )
   await inTransaction(async () => {
     await raiseVersion(brandId)
-    for (const { id, design } of looks) await insertDesignVersion({ id, design, now: clock.now(), actor })
+    for (const { id, design } of looks)
+      await insertDesignVersion({ id, design, now: clock.now(), actor: who.name })
     await markStale('brand', brandId)
     publish('house')
   })
@@ -267,7 +268,7 @@ export async function changeEmailText(
   kind: DocumentKind,
   language: Language,
   note: { subject: string; text: string },
-  actor: string,
+  who: Principal,
 ): Promise<void> {
   tryEmailText(note, {
     brandName: '',
@@ -284,7 +285,7 @@ export async function changeEmailText(
       subject: note.subject,
       text: note.text,
       now: clock.now(),
-      actor,
+      actor: who.name,
       kind,
     })
     await markStale('brand', brandId)

@@ -7,6 +7,7 @@ import { inTransaction } from '../../db/connection'
 import { log } from '../../log'
 import { publish } from '../live/publish'
 import { identityRow, closeGate, confirmationCounts, lastNumbers, openAfterConfirming } from './queries'
+import type { Principal } from '../people/principal'
 
 /*
  * A copied or restored database must not speak: its id is also kept in a file outside of it, and where the
@@ -63,10 +64,10 @@ export async function confirmation(): Promise<Confirmation> {
  * A supervisor has looked: this is the installation from now on. It stays paused until somebody resumes.
  * @throws Refusal "nothing-to-confirm"
  */
-export async function confirmInstallation(actor: string): Promise<void> {
+export async function confirmInstallation(who: Principal): Promise<void> {
   await inTransaction(async () => {
     const id = randomUUID()
-    const confirmed = await openAfterConfirming(id, actor)
+    const confirmed = await openAfterConfirming(id, who.name)
     if (confirmed === 0) throw new Refusal('nothing-to-confirm', 'This database is already confirmed.')
     await keepInstallation()
     publish('house')

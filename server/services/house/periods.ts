@@ -6,6 +6,7 @@ import { PeriodClose as PeriodCloseRow } from '../../db/models'
 import { publish } from '../live/publish'
 import { company } from './house'
 import { recentCloses, waitingForPeriod, lockClosedUntilForUpdate, setClosedUntil } from './queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Accounting periods: everything up to a day is closed. Nothing is dated, issued, voided or credited into it.
@@ -38,7 +39,7 @@ export async function periods(): Promise<Periods> {
  * Closes everything up to and with a day, or opens again from the day after.
  * @throws Refusal "bad-day" for a day that is not over yet, "no-reason" for opening without one
  */
-export async function closePeriods(until: Day | null, reason: string, actor: string): Promise<void> {
+export async function closePeriods(until: Day | null, reason: string, who: Principal): Promise<void> {
   await inTransaction(async () => {
     const { closedUntil: was } = (await lockClosedUntilForUpdate())!
     const { timeZone } = await company()
@@ -59,7 +60,7 @@ export async function closePeriods(until: Day | null, reason: string, actor: str
       closedUntil: until,
       wasUntil: was,
       at: clock.now(),
-      by: actor,
+      by: who.name,
       reason: reason.trim(),
     })
     publish('house')

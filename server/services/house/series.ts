@@ -32,6 +32,7 @@ import {
   highestIn,
   numberLike,
 } from './series-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Number series: one for all of a brand's papers of a kind, and closer ones for a country or a currency.
@@ -41,7 +42,7 @@ import {
 /** What a supervisor says where a higher start leaves numbers out. */
 export interface Skipping {
   reason: string
-  actor: string
+  who: Principal
 }
 
 /**
@@ -105,7 +106,7 @@ async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promi
     last: until,
     reason: skipping.reason.trim(),
     at: clock.now(),
-    by: skipping.actor,
+    by: skipping.who.name,
   })
   await setCounter({ seriesId: series.id, period, last: until })
 }

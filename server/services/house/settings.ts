@@ -18,6 +18,7 @@ import {
   beginRehearsal,
   stopRehearsal,
 } from './settings-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * The house's own settings: who is told of trouble, undo time, when silence counts as arrival; pausing all, and
@@ -73,9 +74,9 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
 }
 
 /** Stops all issuing and sending until somebody resumes it. What was already handed over goes on its way. */
-export async function pauseAll(reason: string, actor: string): Promise<void> {
+export async function pauseAll(reason: string, who: Principal): Promise<void> {
   await inTransaction(async () => {
-    await pauseHouse({ now: clock.now(), actor, reason })
+    await pauseHouse({ now: clock.now(), actor: who.name, reason })
     publish('house')
     publish('line')
   })
@@ -112,14 +113,14 @@ export async function resumeAll(): Promise<void> {
  * From now on nothing leaves the house: everything goes to the rehearsal address, marked. @throws Refusal
  * "no-rehearsal-address"
  */
-export async function startRehearsal(actor: string): Promise<void> {
+export async function startRehearsal(who: Principal): Promise<void> {
   await inTransaction(async () => {
     const now = await gate(true)
     if (!isAddress(now.rehearsalAddress))
       throw new Refusal('no-rehearsal-address', 'Say first to which address the rehearsal goes.', {
         about: { field: 'rehearsalAddress' },
       })
-    await beginRehearsal(clock.now(), actor)
+    await beginRehearsal(clock.now(), who.name)
     publish('house')
     publish('line')
   })

@@ -1,12 +1,7 @@
 import { importLifecycle, type ImportState } from '../../../core/imports/states'
 import { moveRows } from '../../db/move'
-import {
-  importFields,
-  guessMapping,
-  oneOf,
-  type ImportSubject,
-  type Mapping,
-} from '../../../core/imports/subjects'
+import { importFields, oneOf, type ImportSubject } from '../../../core/imports/subjects'
+import { guessMapping, type Mapping } from '../../../core/imports/mapping'
 import { readRecord, type ImportRecord, type Reading } from '../../../core/imports/row'
 import {
   decodeText,
@@ -40,6 +35,7 @@ import {
 } from './imports-queries'
 import { checkAll, checkRows, counted, judgeTogether } from './check-rows'
 import { writeAll } from './write-rows'
+import type { Principal } from '../people/principal'
 
 /*
  * Imports: a file is kept, its columns mapped with a sample beside them, every row checked before anything is
@@ -90,7 +86,7 @@ export async function takeImport(
   subject: ImportSubject,
   name: string,
   bytes: Uint8Array,
-  actor: string,
+  who: Principal,
 ): Promise<number> {
   const { text, encoding } = decodeText(bytes)
   const head = headOf(text)
@@ -118,7 +114,7 @@ export async function takeImport(
       decimalSign: before?.decimalSign ?? findDecimalSign(cellsOf(['number', 'amount'])),
       dayOrder: before?.dayOrder ?? findDayOrder(cellsOf(['day'])),
       madeAt: now,
-      madeBy: actor,
+      madeBy: who.name,
       since: now,
       heading: head.heading,
       asBefore: before !== undefined,
@@ -253,7 +249,7 @@ async function payableKey(importId: number, line: number, key: string): Promise<
 export async function importRecords(
   subject: ImportSubject,
   records: readonly ImportRecord[],
-  actor: string,
+  who: Principal,
   tellRoutines = false,
 ): Promise<{ record: number; outcome: Written['outcome']; note: string }[]> {
   return inTransaction(async () => {
@@ -282,9 +278,9 @@ export async function importRecords(
       importId: null,
       sha256:
         subject === 'bank movements' ? await keepFile(Buffer.from(json(records)), 'application/json') : '',
-      name: `given by ${actor}`,
+      name: `given by ${who.name}`,
     }
-    const written = await writeGroups(subject, right, known, source, actor, tellRoutines)
+    const written = await writeGroups(subject, right, known, source, who, tellRoutines)
     const outcome = new Map(
       right.flatMap((group, index) => group.lines.map((line) => [line, written[index]!] as const)),
     )

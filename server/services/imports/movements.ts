@@ -4,6 +4,7 @@ import { moneyText } from '../../../core/money/decimal'
 import { keepMovements, type MovementSource } from '../receivables/bank'
 import type { Known } from './references'
 import type { Group, Written } from './write'
+import type { Principal } from '../people/principal'
 
 /*
  * Movements of a bank that come as mapped rows: kept and matched as those of a statement are; nothing is
@@ -39,14 +40,14 @@ export async function writeMovements(
   groups: readonly Group[],
   { home }: Known,
   source: MovementSource,
-  actor: string,
+  who: Principal,
 ): Promise<Written[]> {
   const entries = groups.map(({ key, records: [record] }) => {
     const account = record!.account ?? ''
     const { bankReference: _, ...movement } = movementOf(record!, home)
     return { ...movement, account, key: key.slice(account.length + 1) }
   })
-  const fresh = await keepMovements(source, entries, actor)
+  const fresh = await keepMovements(source, entries, who)
   return fresh.map((is) =>
     is
       ? { outcome: 'written', note: 'Kept among the bank movements, to be looked at.' }

@@ -8,6 +8,7 @@ import { type NewOrder, addOrders, setStatus, type LineEdit, editOrder } from '.
 import type { Known } from './references'
 import { type Group, type Written, unchanged } from './write'
 import { ordersByNumber } from './write-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Writes orders with their lines, whole; one that is there is changed where that is allowed.
@@ -17,7 +18,7 @@ import { ordersByNumber } from './write-queries'
 export async function writeOrders(
   groups: readonly Group[],
   known: Known,
-  actor: string,
+  who: Principal,
   tellRoutines: boolean,
 ): Promise<Written[]> {
   const { taxRates, orderStatuses } = await company()
@@ -34,7 +35,7 @@ export async function writeOrders(
     done[at] = { outcome: 'written', note: 'New.' }
     try {
       if (before) {
-        done[at] = await changeOrder(before, head, lines, actor, tellRoutines)
+        done[at] = await changeOrder(before, head, lines, who, tellRoutines)
         continue
       }
       const brand = known.brands.get(head.brand ?? [...known.brands.keys()][0]!)!
@@ -63,11 +64,11 @@ export async function writeOrders(
   }
   const ids = await addOrders(
     fresh.map((one) => one.order),
-    actor,
+    who,
   )
   for (const status of new Set(fresh.map((one) => one.status))) {
     const own = fresh.flatMap((one, index) => (one.status === status ? ids[index]! : []))
-    if (status !== orderStatuses[0]) await setStatus(own, status, actor, true, tellRoutines)
+    if (status !== orderStatuses[0]) await setStatus(own, status, who, true, tellRoutines)
   }
   return done
 }
@@ -105,7 +106,7 @@ async function changeOrder(
   },
   head: ImportRecord,
   lines: LineEdit[],
-  actor: string,
+  who: Principal,
   tellRoutines: boolean,
 ): Promise<Written> {
   const differs = (
@@ -140,7 +141,7 @@ async function changeOrder(
   const sameStatus = head.status === undefined || head.status === before.status
   if (sameLines && sameStatus) return unchanged
   if (!sameLines)
-    await editOrder(before.id, { version: before.version, reference, customerNote: note, lines }, actor)
-  if (!sameStatus) await setStatus([before.id], head.status!, actor, true, tellRoutines)
+    await editOrder(before.id, { version: before.version, reference, customerNote: note, lines }, who)
+  if (!sameStatus) await setStatus([before.id], head.status!, who, true, tellRoutines)
   return { outcome: 'written', note: sameLines ? `Now ${head.status}.` : 'Changed.' }
 }

@@ -16,6 +16,7 @@ import {
 } from './imports-queries'
 import { knownOf } from './references'
 import { type Group, writeGroups, type Written } from './write'
+import { inTheNameOf } from '../people/principal'
 
 /*
  * Writes the right rows of an import, batch by batch, each batch one transaction with what became of its rows.
@@ -69,7 +70,7 @@ export async function writeAll({
         groups,
         known,
         { importId: id, sha256, name },
-        madeBy,
+        inTheNameOf(madeBy),
         tellRoutines,
       )
       await keepOutcomes(id, groups, written)

@@ -23,6 +23,7 @@ import {
   keepPaymentKey,
 } from './write-queries'
 import { writeOrders } from './write-orders'
+import type { Principal } from '../people/principal'
 
 /*
  * Writes checked records, in the caller's transaction. What is there already and the same is left as it is,
@@ -51,7 +52,7 @@ export async function writeGroups(
   groups: readonly Group[],
   known: Known,
   source: MovementSource,
-  actor: string,
+  who: Principal,
   tellRoutines = false,
 ): Promise<Written[]> {
   switch (subject) {
@@ -62,11 +63,11 @@ export async function writeGroups(
     case 'rates':
       return writeRates(groups)
     case 'payments':
-      return writePayments(groups, known, actor)
+      return writePayments(groups, known, who)
     case 'orders':
-      return writeOrders(groups, known, actor, tellRoutines)
+      return writeOrders(groups, known, who, tellRoutines)
     case 'bank movements':
-      return writeMovements(groups, known, source, actor)
+      return writeMovements(groups, known, source, who)
   }
 }
 
@@ -159,7 +160,7 @@ async function writeRates(groups: readonly Group[]): Promise<Written[]> {
  * A payment has a key of its own: its program's id, else all that is said of it and how many alike stand
  * before it in the file.
  */
-async function writePayments(groups: readonly Group[], known: Known, actor: string): Promise<Written[]> {
+async function writePayments(groups: readonly Group[], known: Known, who: Principal): Promise<Written[]> {
   return each(groups, async ({ records: [record], key }) => {
     if (await paymentWithKey(key)) return unchanged
     const document = record!.document === undefined ? undefined : await documentToPay(record!.document)
@@ -181,7 +182,7 @@ async function writePayments(groups: readonly Group[], known: Known, actor: stri
             : [],
         another: true,
       },
-      actor,
+      who,
     )
     await keepPaymentKey(id, key)
     return {

@@ -1,6 +1,6 @@
 import { comparePapers, type PaperChange } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
-import { makeAll } from '../documents/prepare'
+import { makeAll } from '../documents/make-papers'
 import { confirmationPaper } from './queries'
 import { confirmationsOf } from './source'
 

@@ -21,6 +21,7 @@ import {
   insertOrderLines,
   insertOrders,
 } from './orders-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * What changes an order: its status, one or many at once, and its lines.
@@ -48,7 +49,7 @@ export interface StatusChange {
 export async function setStatus(
   orderIds: readonly number[],
   status: string,
-  actor: string,
+  who: Principal,
   letGo = true,
   tellRoutines = true,
 ): Promise<StatusChange> {
@@ -76,7 +77,7 @@ export async function setStatus(
         ? moving.filter((order) => order.suppliedOn === null).map((order) => order.id)
         : []
     await updateStatus({ ids, status, now, supplies, today: dayInZone(now, timeZone) })
-    const events = await insertStatusEvents({ moving, now, actor, tellRoutines })
+    const events = await insertStatusEvents({ moving, now, actor: who.name, tellRoutines })
     if (tellRoutines)
       await addJobs(
         'look-at-events',
@@ -87,12 +88,12 @@ export async function setStatus(
     await noteAll(
       moving.map((order) => ({
         sourceId: order.id,
-        actor,
+        actor: who.name,
         words: `The order went from ${order.from} to ${status}.`,
       })),
     )
     for (const id of supplies) await markStale('source', id)
-    const { turn, effects } = await applyStatus(moving, status, stopping, letGo, actor)
+    const { turn, effects } = await applyStatus(moving, status, stopping, letGo, who)
     publish('order', ids)
     if (turn !== 'nothing') publish('line')
     return {
@@ -119,11 +120,11 @@ class Tried extends Error {
 export async function trySetStatus(
   orderIds: readonly number[],
   status: string,
-  actor: string,
+  who: Principal,
 ): Promise<StatusChange> {
   try {
     return await inTransaction(async () => {
-      throw new Tried(await setStatus(orderIds, status, actor))
+      throw new Tried(await setStatus(orderIds, status, who))
     })
   } catch (error) {
     if (error instanceof Tried) return error.change
@@ -156,7 +157,7 @@ export interface OrderEdit {
  * Replaces an order's lines and texts. Papers prepared from it are marked and built anew. @returns the new
  * version
  */
-export async function editOrder(orderId: number, edit: OrderEdit, actor: string): Promise<number> {
+export async function editOrder(orderId: number, edit: OrderEdit, who: Principal): Promise<number> {
   const { taxRates, orderFields } = await company()
   const unknown = Object.keys(edit.fields ?? {}).find((name) => !orderFields.includes(name))
   if (unknown)
@@ -195,7 +196,7 @@ export async function editOrder(orderId: number, edit: OrderEdit, actor: string)
     await noteAll([
       {
         sourceId: orderId,
-        actor,
+        actor: who.name,
         words: `The order was changed; it now comes to ${sums.total} ${order.currency}.`,
       },
     ])
@@ -237,15 +238,15 @@ export interface NewOrder {
 }
 
 /** Takes an order into the house. @throws Refusal from `totals` */
-export async function addOrder(order: NewOrder, actor: string): Promise<number> {
-  return (await addOrders([order], actor))[0]!
+export async function addOrder(order: NewOrder, who: Principal): Promise<number> {
+  return (await addOrders([order], who))[0]!
 }
 
 /**
  * Takes orders into the house, all or none, with a few statements however many they are. @returns their ids
  * in the order given. @throws Refusal from `totals`
  */
-export async function addOrders(orders: readonly NewOrder[], actor: string): Promise<number[]> {
+export async function addOrders(orders: readonly NewOrder[], who: Principal): Promise<number[]> {
   if (orders.length === 0) return []
   const { taxRates } = await company()
   const now = clock.now()
@@ -284,7 +285,7 @@ export async function addOrders(orders: readonly NewOrder[], actor: string): Pro
     await noteAll(
       orders.map((order, index) => ({
         sourceId: ids[index]!,
-        actor,
+        actor: who.name,
         words: `The order came in as ${order.status}.`,
       })),
     )

@@ -1,6 +1,7 @@
 import { inTransaction } from '../../db/connection'
 import { applyStoppingStatuses } from '../dispatch/stopped'
 import { changeHouse, type HouseSettings } from '../house/settings'
+import { theHouse } from '../people/principal'
 
 /**
  * Changes the house's settings; where that changes which statuses stop an order, what is prepared or waiting
@@ -9,6 +10,6 @@ import { changeHouse, type HouseSettings } from '../house/settings'
 export async function changeSettings(change: Partial<HouseSettings>): Promise<void> {
   await inTransaction(async () => {
     await changeHouse(change)
-    if (change.heldStatuses || change.withdrawnStatuses) await applyStoppingStatuses('Clothespin')
+    if (change.heldStatuses || change.withdrawnStatuses) await applyStoppingStatuses(theHouse)
   })
 }

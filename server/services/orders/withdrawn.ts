@@ -2,6 +2,7 @@ import { Refusal } from '../../../core/errors'
 import { creditDocument } from '../drafts/credit'
 import { voidDocument } from '../documents/void'
 import { standingOfWithdrawn } from './queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Invoices whose order was withdrawn: never deleted, but voided where that is allowed, else credited whole by
@@ -20,7 +21,7 @@ export interface ReversedWithdrawn {
 /** Settles those of the documents, or all of the orders, that stand although their order was withdrawn. */
 export async function reverseWithdrawn(
   which: { documentIds: readonly number[] } | { orderIds: readonly number[] },
-  actor: string,
+  who: Principal,
 ): Promise<ReversedWithdrawn> {
   const [of, ids] =
     'documentIds' in which
@@ -32,12 +33,12 @@ export async function reverseWithdrawn(
   for (const { id, number, order } of standing) {
     const reason = `Order ${order} was withdrawn`
     try {
-      await voidDocument(id, reason, actor)
+      await voidDocument(id, reason, who)
       report.voided.push(number)
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
       try {
-        await creditDocument(id, { ask: { kind: 'whole' }, reason, anew: false }, actor)
+        await creditDocument(id, { ask: { kind: 'whole' }, reason, anew: false }, who)
         report.credited.push(number)
       } catch (refusal) {
         if (!(refusal instanceof Refusal)) throw refusal

@@ -16,6 +16,9 @@ export interface Principal {
 /** The house itself, and what works for it in the background. */
 export const theHouse: Principal = { name: 'Clothespin', brands: null }
 
+/** Who acts in the background in somebody's name: a routine, or the person who began what is gone on with. */
+export const inTheNameOf = (name: string): Principal => ({ name, brands: null })
+
 /** Those of the brands that this one may see. */
 export const brandsOf = <Brand extends { id: number }>(who: Principal, brands: readonly Brand[]): Brand[] =>
   brands.filter((brand) => who.brands === null || who.brands.includes(brand.id))

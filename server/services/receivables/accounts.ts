@@ -8,7 +8,7 @@ import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
-import { theHouse } from '../people/principal'
+import { type Principal, theHouse } from '../people/principal'
 import {
   ageingSums,
   today,
@@ -170,7 +170,7 @@ export interface PaymentFilter {
 export async function markItem(
   documentId: number,
   mark: { dispute?: string; promisedOn?: Day | null },
-  actor: string,
+  who: Principal,
 ): Promise<void> {
   await inTransaction(async () => {
     const marked = await updateMark({
@@ -178,16 +178,16 @@ export async function markItem(
       dispute: mark.dispute ?? null,
       promiseGiven: mark.promisedOn !== undefined,
       promisedOn: mark.promisedOn ?? null,
-      actor,
+      actor: who.name,
       now: clock.now(),
     })
     if (marked === 0) throw new Refusal('nothing-open', 'Nothing is open on that document.')
     if (mark.dispute !== undefined)
-      await note({ documentId }, actor, mark.dispute ? `Disputed: ${mark.dispute}` : 'No longer disputed.')
+      await note({ documentId }, who.name, mark.dispute ? `Disputed: ${mark.dispute}` : 'No longer disputed.')
     if (mark.promisedOn !== undefined)
       await note(
         { documentId },
-        actor,
+        who.name,
         mark.promisedOn ? `Payment is promised for ${mark.promisedOn}.` : 'No payment is promised any more.',
       )
     publish('payment')

@@ -12,6 +12,7 @@ import { movements } from './bank'
 import { Matcher, type Proposal } from './bank-match'
 import { sureOf, nextToBook, lockEntry, lockOpenEntries, keepProposals } from './bank-queries'
 import { bookPayment } from './payments'
+import { type Principal, inTheNameOf } from '../people/principal'
 
 /*
  * Books movements of a bank file after a look: the sure ones by a job, one transaction each, others as a person
@@ -26,7 +27,7 @@ import { bookPayment } from './payments'
 export async function bookSure(
   fileId: number,
   ids: readonly number[] | null,
-  actor: string,
+  who: Principal,
 ): Promise<number> {
   return inTransaction(async () => {
     const sure = await sureOf(fileId, ids)
@@ -34,7 +35,7 @@ export async function bookSure(
       movements,
       'say go',
       sure.map(({ id }) => id),
-      { decided_by: actor, decided_at: clock.now() },
+      { decided_by: who.name, decided_at: clock.now() },
     )
     if (taken.length === 0)
       throw new Refusal('nothing-sure', 'None of these waits to be booked any more. Look again.')
@@ -51,7 +52,7 @@ export async function bookWaiting(fileId: number): Promise<void> {
     if (waiting.length === 0) return
     for (const { id, by } of waiting) {
       try {
-        await inTransaction(() => bookOne(id, ['to book'], null, by))
+        await inTransaction(() => bookOne(id, ['to book'], null, inTheNameOf(by)))
       } catch (error) {
         if (!(error instanceof Refusal)) throw error
         await moveRows(movements, 'find in the way', [id], { reason: error.message })
@@ -65,16 +66,16 @@ export async function bookWaiting(fileId: number): Promise<void> {
 export async function bookEntry(
   id: number,
   decided: { customerId: number; settle: Settlement[] },
-  actor: string,
+  who: Principal,
 ): Promise<number> {
-  return inTransaction(() => bookOne(id, ['sure', 'unsure', 'strange', 'set aside'], decided, actor))
+  return inTransaction(() => bookOne(id, ['sure', 'unsure', 'strange', 'set aside'], decided, who))
 }
 
 async function bookOne(
   id: number,
   from: MovementState[],
   decided: { customerId: number; settle: Settlement[] } | null,
-  actor: string,
+  who: Principal,
 ): Promise<number> {
   const entry = await lockEntry(id)
   if (!entry) throw new Refusal('no-such-entry', 'That movement does not exist.', { status: 404 })
@@ -105,22 +106,22 @@ async function bookOne(
       settle,
       another: true,
     },
-    actor,
+    who,
   )
   await moveRows(movements, 'book', [id], {
     payment_id: paymentId,
-    decided_by: actor,
+    decided_by: who.name,
     decided_at: clock.now(),
   })
   return paymentId
 }
 
 /** Sets movements aside that are none of ours (fees, transfers), with the reason, or takes them up again. */
-export async function setAside(ids: readonly number[], reason: string, actor: string): Promise<number[]> {
+export async function setAside(ids: readonly number[], reason: string, who: Principal): Promise<number[]> {
   return inTransaction(async () => {
     const done = await moveRows(movements, 'set aside', ids, {
       reason,
-      decided_by: actor,
+      decided_by: who.name,
       decided_at: clock.now(),
     })
     publish('payment')

@@ -30,6 +30,7 @@ import {
   closeMovements,
   bankFileRows,
 } from './bank-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Bank files: read, each movement matched with what is open, looked at, and booked.
@@ -70,7 +71,7 @@ export const movements = { table: 'bank_entry', lifecycle: movementLifecycle }
 export const mostBankBytes = 30_000_000
 
 /** Keeps a file and has it read. @throws Refusal "read-before" */
-export async function takeBankFile(name: string, bytes: Uint8Array, actor: string): Promise<number> {
+export async function takeBankFile(name: string, bytes: Uint8Array, who: Principal): Promise<number> {
   if (bytes.length === 0) throw new Refusal('empty-file', 'That file is empty.', { status: 400 })
   const sha256 = createHash('sha256').update(bytes).digest('hex')
   const known = await bankFileBySum(sha256)
@@ -83,7 +84,7 @@ export async function takeBankFile(name: string, bytes: Uint8Array, actor: strin
     )
   return inTransaction(async () => {
     await keepFile(bytes, 'application/octet-stream')
-    const row = await insertBankFile({ sha256, name, now: clock.now(), actor })
+    const row = await insertBankFile({ sha256, name, now: clock.now(), actor: who.name })
     if (!row) throw new Refusal('read-before', 'This file is just being read.')
     await addJob('read-bank-file', { fileId: row.id })
     publish('payment')
@@ -184,7 +185,7 @@ export interface MovementSource {
 export async function keepMovements(
   source: MovementSource,
   entries: readonly Placed[],
-  actor: string,
+  who: Principal,
 ): Promise<boolean[]> {
   const conflict = source.importId === null ? '(sha256) where import_id is null' : '(import_id)'
   const { id } = (await insertMovementsFile(conflict, {
@@ -192,7 +193,7 @@ export async function keepMovements(
     name: source.name,
     importId: source.importId,
     now: clock.now(),
-    actor,
+    actor: who.name,
   }))!
   const fresh = await addEntries(id, entries, new Matcher())
   const known = entries.length - fresh.size

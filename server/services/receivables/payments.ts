@@ -23,6 +23,7 @@ import {
   paymentToAllocate,
 } from './payments-queries'
 import { lockItems, checkDate, refuseTwice, checkItems } from './payment-checks'
+import type { Principal } from '../people/principal'
 
 /*
  * Payments that came in and refunds that went out: the entry, what it settles and the open amounts in one
@@ -50,12 +51,12 @@ export interface NewPayment {
 }
 
 /** Books a payment or refund in a transaction of its own. @throws Refusal */
-export async function recordPayment(payment: NewPayment, actor: string): Promise<number> {
-  return inTransaction(() => bookPayment(payment, actor))
+export async function recordPayment(payment: NewPayment, who: Principal): Promise<number> {
+  return inTransaction(() => bookPayment(payment, who))
 }
 
 /** The same in the caller's transaction. */
-export async function bookPayment(payment: NewPayment, actor: string): Promise<number> {
+export async function bookPayment(payment: NewPayment, who: Principal): Promise<number> {
   // open items before customers, as issuing locks them
   const items = await lockItems(payment.settle.map((line) => line.documentId))
   const customer = await payingCustomer(payment.customerId)
@@ -89,9 +90,9 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
     reference: payment.reference,
     open: money(rest.minus(given), payment),
     madeAt: now,
-    madeBy: actor,
+    madeBy: who.name,
   })
-  for (const line of payment.settle) await settle(id, payment, line, items.get(line.documentId)!, actor)
+  for (const line of payment.settle) await settle(id, payment, line, items.get(line.documentId)!, who)
   for (const back of payment.giveBack ?? [])
     await Allocation.create({
       paymentId: id,
@@ -100,7 +101,7 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
       amount: back.amount,
       currency: payment.currency,
       at: now,
-      by: actor,
+      by: who.name,
     })
 
   const facts: EventFacts = {
@@ -122,14 +123,14 @@ export async function bookPayment(payment: NewPayment, actor: string): Promise<n
     facts,
     schemaVersion: 3,
     at: now,
-    actor,
+    actor: who.name,
   })
   await addJob('look-at-events', { eventIds: [event.id] })
   await noteAll(
     payment.settle.map((line) => ({
       documentId: line.documentId,
       sourceId: items.get(line.documentId)!.sourceId,
-      actor,
+      actor: who.name,
       words: settledWords(payment, line),
     })),
   )
@@ -192,7 +193,7 @@ async function settle(
   { direction, currency }: Pick<NewPayment, 'direction' | 'currency'>,
   line: Settlement,
   item: LockedItem,
-  actor: string,
+  who: Principal,
 ): Promise<void> {
   const sign = direction === 'in' ? 1 : -1
   const parts = [
@@ -209,7 +210,7 @@ async function settle(
       amount: money(amount, { currency }),
       currency,
       at: clock.now(),
-      by: actor,
+      by: who.name,
     })
     await lowerOpenItem(line.documentId, new Decimal(amount).times(sign).toString())
   }
@@ -218,7 +219,7 @@ async function settle(
 }
 
 /** Books what lies on account on further documents. @throws Refusal */
-export async function allocatePayment(id: number, lines: Settlement[], actor: string): Promise<void> {
+export async function allocatePayment(id: number, lines: Settlement[], who: Principal): Promise<void> {
   await inTransaction(async () => {
     const items = await lockItems(lines.map((line) => line.documentId))
     const payment = await paymentToAllocate(id)
@@ -232,11 +233,15 @@ export async function allocatePayment(id: number, lines: Settlement[], actor: st
         { about: { field: 'settle' } },
       )
     checkSettlements(payment.open, payment.currency, lines, items)
-    for (const line of lines) await settle(id, payment, line, items.get(line.documentId)!, actor)
+    for (const line of lines) await settle(id, payment, line, items.get(line.documentId)!, who)
     await lowerPaymentOpen(id, settledBy(lines).toString())
     await markStale('source', id)
     await noteAll(
-      lines.map((line) => ({ documentId: line.documentId, actor, words: settledWords(payment, line) })),
+      lines.map((line) => ({
+        documentId: line.documentId,
+        actor: who.name,
+        words: settledWords(payment, line),
+      })),
     )
     publish('payment', [id])
     publish('register')

@@ -8,6 +8,7 @@ import { prepareByHand, type PreparedByHand } from '../documents/prepare-by-hand
 import type { Source } from '../documents/sources'
 import { paymentRows, settledOfPayments, paymentDirection } from './queries'
 import { contactsOfCustomers } from '../customers/queries'
+import type { Principal } from '../people/principal'
 
 /**
  * Loads what the receipts of payments are made of, with a fixed number of queries. Payments that do not exist
@@ -59,8 +60,8 @@ export async function loadPaymentContexts(
 export const paymentSource: Source = { table: 'payment', load: loadPaymentContexts }
 
 /** The receipt of a payment or refund, prepared by hand. @throws Refusal "no-such-payment" */
-export async function prepareReceipt(paymentId: number, actor: string): Promise<PreparedByHand> {
+export async function prepareReceipt(paymentId: number, who: Principal): Promise<PreparedByHand> {
   const payment = await paymentDirection(paymentId)
   if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
-  return (await prepareByHand(receiptKind(payment.direction), [paymentId], actor))[0]!.result
+  return (await prepareByHand(receiptKind(payment.direction), [paymentId], who))[0]!.result
 }

@@ -20,6 +20,7 @@ import {
   raisePaymentOpen,
   clearPaymentOpen,
 } from './payments-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Taking a payment back: a counter-entry, and everything it settled is open again. Nothing is deleted.
@@ -31,7 +32,7 @@ import {
  * if issued, stays; a prepared one is dropped.
  * @throws Refusal "undone", "given-back"
  */
-export async function undoPayment(id: number, reason: string, actor: string): Promise<number> {
+export async function undoPayment(id: number, reason: string, who: Principal): Promise<number> {
   return inTransaction(async () => {
     await lockItemsOfPayment(id)
     // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
@@ -50,8 +51,8 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
     const { timeZone } = await company()
     const today = dayInZone(clock.now(), timeZone)
     await checkDate(today)
-    const counter = (await insertReversal({ id, today, reason, now: clock.now(), actor }))!.id
-    const back = await reverseAllocations({ paymentId: id, counter, now: clock.now(), actor })
+    const counter = (await insertReversal({ id, today, reason, now: clock.now(), actor: who.name }))!.id
+    const back = await reverseAllocations({ paymentId: id, counter, now: clock.now(), actor: who.name })
     const documents = [...new Set(back.flatMap((line) => line.documentId ?? []))].sort((a, b) => a - b)
     const sign = payment.direction === 'in' ? 1 : -1
     for (const line of back) {
@@ -64,7 +65,7 @@ export async function undoPayment(id: number, reason: string, actor: string): Pr
     await noteAll(
       documents.map((documentId) => ({
         documentId,
-        actor,
+        actor: who.name,
         words:
           `The ${payment.direction === 'in' ? 'payment' : 'refund'} of ${payment.amount} ` +
           `${payment.currency} was taken back: ${reason}`,

@@ -5,7 +5,7 @@ import { inTransaction } from '../../db/connection'
 import { addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
-import { theHouse } from '../people/principal'
+import { type Principal, theHouse } from '../people/principal'
 import { routineSentence, missed, most, insertCatchUpEvents } from './queries'
 
 /*
@@ -53,7 +53,7 @@ export async function catchUp(
   id: number,
   range: { from: string; to: string },
   ids: readonly number[],
-  actor: string,
+  who: Principal,
 ): Promise<number> {
   return inTransaction(async () => {
     const { name, sentence } = await routineOf(id)
@@ -65,7 +65,7 @@ export async function catchUp(
     const events = await insertCatchUpEvents(ofPayment, {
       taken: taken.map(({ id: subject, facts }, place) => ({ id: subject, facts, place })),
       now: clock.now(),
-      actor,
+      actor: who.name,
       routineId: id,
     })
     await addJobs(
@@ -78,7 +78,7 @@ export async function catchUp(
       await noteAll(
         taken.map((row) => ({
           sourceId: row.id,
-          actor,
+          actor: who.name,
           words: `“${name}” was asked to catch up on this order's ${sentence.issue}.`,
         })),
       )

@@ -6,7 +6,8 @@ import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
 import { Evaluation } from '../../db/models'
 import { deliver } from '../dispatch/deliver'
-import { ClaimLost, keepDrafts, makeAll, type MadeDocument, type ToKeep } from '../documents/prepare'
+import { ClaimLost, keepDrafts, type ToKeep } from '../documents/prepare'
+import { makeAll, type MadeDocument } from '../documents/make-papers'
 import type { Addressing } from '../documents/paper-context'
 import { lockSources } from '../documents/sources'
 import { company } from '../house/house'
@@ -23,6 +24,7 @@ import {
   postedDocument,
   keepUndeliveredRoutine,
 } from './queries'
+import { inTheNameOf } from '../people/principal'
 
 /*
  * Lets the routines look at events: judges each condition, prepares what is due or sends what was posted, and
@@ -72,7 +74,7 @@ export async function lookAtEvents(eventIds: readonly number[]): Promise<void> {
   if (withdrawnRule === 'settle')
     await reverseWithdrawn(
       { orderIds: withdrawn.map((event) => event.sourceId) },
-      'Clothespin, by the house’s rule',
+      inTheNameOf('Clothespin, by the house’s rule'),
     )
   try {
     await inTransaction(() => lookAtAll(events, judged, laidOut))
@@ -198,7 +200,7 @@ function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version:
       delayMinutes: sentence.delayMinutes,
       hours: sentence.hours ?? null,
       routine: { id: routine.id, version: routine.version },
-      actor: routine.name,
+      who: inTheNameOf(routine.name),
     },
   }
 }
@@ -221,7 +223,7 @@ async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string
       reason: `${document.number} waits on To send: “${routine.name}” sends nothing by itself.`,
     }
   }
-  if (!(await deliver(event.documentId!, routine.sentence, routine.name, timeZone)))
+  if (!(await deliver(event.documentId!, routine.sentence, inTheNameOf(routine.name), timeZone)))
     return { outcome: 'already', reason: `Nothing was sent: ${document.number} is on its way already.` }
   return { outcome: 'sent', reason: `${document.number} was put on its way.` }
 }

@@ -13,6 +13,7 @@ import {
   routineNamed,
   insertRoutineVersion,
 } from './routines-queries'
+import type { Principal } from '../people/principal'
 
 /*
  * Routines as a supervisor keeps them: name, sentence, on and off apart from editing, trust. Every change
@@ -62,7 +63,7 @@ export interface RoutineChange {
 }
 
 /** Changes a routine. Switching it on makes it apply from now on; older orders are never touched by it. */
-export async function changeRoutine(id: number, change: RoutineChange, actor: string): Promise<void> {
+export async function changeRoutine(id: number, change: RoutineChange, who: Principal): Promise<void> {
   if (change.trust && !trusts.includes(change.trust))
     throw new Refusal('unknown-trust', 'Trust is by hand, after a check or by itself.', {
       status: 400,
@@ -85,7 +86,7 @@ export async function changeRoutine(id: number, change: RoutineChange, actor: st
       trust: change.trust ?? null,
       sentence: change.sentence ? json(change.sentence) : null,
       now,
-      actor,
+      actor: who.name,
       switchedOn,
     })
     await keepVersion(id)
@@ -111,7 +112,7 @@ export interface NewRoutine {
 }
 
 /** Adds a routine, switched off unless said otherwise. @throws Refusal "same-name", "bad-sentence" */
-export async function addRoutine(routine: NewRoutine, actor: string): Promise<number> {
+export async function addRoutine(routine: NewRoutine, who: Principal): Promise<number> {
   checkSentence(routine.sentence, (await company()).orderStatuses)
   return inTransaction(async () => {
     await refuseTakenName(routine.name, 0)
@@ -124,7 +125,7 @@ export async function addRoutine(routine: NewRoutine, actor: string): Promise<nu
       trust: routine.trust,
       sentence: routine.sentence,
       changedAt: now,
-      changedBy: actor,
+      changedBy: who.name,
     })
     await keepVersion(id)
     publish('routine', [id])

@@ -12,5 +12,5 @@ export default route<{ id: number }, object, { customerId: number; settle: Settl
     params: idParam,
     body: Joi.object({ customerId: id.required(), settle: settle.default([]) }),
   },
-  async ({ params, body, user }) => ({ paymentId: await bookEntry(params.id, body, user.name) }),
+  async ({ params, body, user }) => ({ paymentId: await bookEntry(params.id, body, user) }),
 )

@@ -22,7 +22,7 @@ export default route<
     }),
   },
   async ({ params, body, user }) => {
-    await changeEmailText(params.id, body.kind, body.language, body, user.name)
+    await changeEmailText(params.id, body.kind, body.language, body, user)
     return { ok: true }
   },
 )

@@ -53,7 +53,7 @@ export default route<{ id: number }, object, Look>(
     await changeLook(
       params.id,
       { ...body, picture: body.picture ? Buffer.from(body.picture, 'base64') : undefined },
-      user.name,
+      user,
     )
     return { ok: true }
   },

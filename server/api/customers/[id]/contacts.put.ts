@@ -24,7 +24,7 @@ export default route<{ id: number }, object, { version: number; contacts: Contac
     }),
   },
   async ({ params, body, user }) => {
-    await changeContacts(params.id, body.version, body.contacts, user.name)
+    await changeContacts(params.id, body.version, body.contacts, user)
     return { ok: true }
   },
 )

@@ -11,6 +11,6 @@ export default route<{ id: number }, object, { address: string; again: boolean }
     body: Joi.object({ address: text(320).required(), again: Joi.boolean().default(false) }),
   },
   async ({ params, body, user }) => ({
-    dispatchId: await sendCopy(params.id, body.address, body.again, user.name),
+    dispatchId: await sendCopy(params.id, body.address, body.again, user),
   }),
 )

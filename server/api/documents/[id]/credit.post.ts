@@ -17,5 +17,5 @@ export default route<{ id: number }, object, { ask: CreditAsk; reason: string; a
       anew: Joi.boolean().default(false),
     }),
   },
-  ({ params, body, user }) => creditDocument(params.id, body, user.name),
+  ({ params, body, user }) => creditDocument(params.id, body, user),
 )

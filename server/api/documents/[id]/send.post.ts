@@ -15,7 +15,7 @@ export default route<{ id: number }, object, { despite: boolean }>(
     body: Joi.object({ despite: Joi.boolean().default(false) }),
   },
   async ({ params, body, user }) => {
-    await sendDocuments([params.id], user.name, body.despite)
+    await sendDocuments([params.id], user, body.despite)
     return { ok: true }
   },
 )

@@ -11,7 +11,7 @@ export default route<{ id: number }, object, { reason: string }>(
     body: Joi.object({ reason: text(300).required() }),
   },
   async ({ params, body, user }) => {
-    await voidDocument(params.id, body.reason, user.name)
+    await voidDocument(params.id, body.reason, user)
     return { ok: true }
   },
 )

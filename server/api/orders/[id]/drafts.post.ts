@@ -18,7 +18,7 @@ export default route<{ id: number }, object, { kind: 'part' | 'deposit'; percent
     draftId: await draftFromOrder(
       params.id,
       body.kind === 'deposit' ? { kind: 'deposit', percent: body.percent! } : { kind: 'part' },
-      user.name,
+      user,
     ),
   }),
 )

@@ -17,7 +17,7 @@ export default route<{ id: number }, object, { settle: Settlement[] }>(
     body: Joi.object({ settle: settle.min(1).required() }),
   },
   async ({ params, body, user }) => {
-    await allocatePayment(params.id, body.settle, user.name)
+    await allocatePayment(params.id, body.settle, user)
     return { ok: true }
   },
 )

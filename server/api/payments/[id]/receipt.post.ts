@@ -11,5 +11,5 @@ export default route<{ id: number }>(
     params: idParam,
     body: Joi.object({}),
   },
-  ({ params, user }) => prepareReceipt(params.id, user.name),
+  ({ params, user }) => prepareReceipt(params.id, user),
 )

@@ -11,5 +11,5 @@ export default route<{ id: number }, object, { reason: string }>(
     params: idParam,
     body: Joi.object({ reason: text(200).required() }),
   },
-  async ({ params, body, user }) => ({ id: await undoPayment(params.id, body.reason, user.name) }),
+  async ({ params, body, user }) => ({ id: await undoPayment(params.id, body.reason, user) }),
 )

@@ -12,7 +12,7 @@ export default route<{ id: number }, object, { addresses: string[] }>(
     body: Joi.object({ addresses: Joi.array().items(text(320)).max(20).unique().required() }),
   },
   async ({ params, body, user }) => {
-    await sendThisOnceTo(params.id, body.addresses, user.name)
+    await sendThisOnceTo(params.id, body.addresses, user)
     return { ok: true }
   },
 )

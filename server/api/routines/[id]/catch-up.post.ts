@@ -11,5 +11,5 @@ export default route<{ id: number }, object, { from: string; to: string; ids: nu
     params: idParam,
     body: Joi.object({ from: day.required(), to: day.required(), ids }),
   },
-  async ({ params, body, user }) => ({ taken: await catchUp(params.id, body, body.ids, user.name) }),
+  async ({ params, body, user }) => ({ taken: await catchUp(params.id, body, body.ids, user) }),
 )

@@ -5,7 +5,7 @@ import { stopRun } from '../../../services/documents/send-run'
 export default route<{ id: number }>(
   { role: 'clerk', brands: 'own', of: ({ params }) => ({ runs: [params.id] }), params: idParam },
   async ({ params, user }) => {
-    await stopRun(params.id, user.name)
+    await stopRun(params.id, user)
     return { ok: true }
   },
 )

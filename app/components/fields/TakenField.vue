@@ -15,5 +15,5 @@ watch(
 </script>
 
 <template>
-  <input v-model="text" type="text" @change="emit('take', text.trim())" />
+  <VTextField v-model="text" @change="emit('take', text.trim())" />
 </template>

@@ -1,31 +1,33 @@
-import { mount } from '@vue/test-utils'
+import { mount, type VueWrapper } from '@vue/test-utils'
 import { describe, expect, test } from 'vitest'
 import { nextTick } from 'vue'
 import DateField from './DateField.vue'
-import TextField from './TextField.vue'
+import TakenField from './TakenField.vue'
+
+const element = (field: VueWrapper) => field.get('input').element
 
 describe('a field whose text is taken when it is left', () => {
   test('keeps what is being typed when the page loads the same value anew', async () => {
-    const field = mount(TextField, { props: { value: 'ann@house.example' } })
-    field.element.value = 'ann@new.exa'
-    await field.trigger('input')
+    const field = mount(TakenField, { props: { value: 'ann@house.example' } })
+    element(field).value = 'ann@new.exa'
+    await field.get('input').trigger('input')
     await field.setProps({ value: 'ann@house.example' })
     field.vm.$forceUpdate()
     await nextTick()
-    expect(field.element.value).toBe('ann@new.exa')
+    expect(element(field).value).toBe('ann@new.exa')
   })
 
   test('takes over what really became another value', async () => {
-    const field = mount(TextField, { props: { value: 'ann@house.example' } })
+    const field = mount(TakenField, { props: { value: 'ann@house.example' } })
     await field.setProps({ value: 'ben@house.example' })
-    expect(field.element.value).toBe('ben@house.example')
+    expect(element(field).value).toBe('ben@house.example')
   })
 
   test('gives its text without spaces around it', async () => {
-    const field = mount(TextField, { props: { value: '' } })
-    field.element.value = '  ann@house.example '
-    await field.trigger('input')
-    await field.trigger('change')
+    const field = mount(TakenField, { props: { value: '' } })
+    element(field).value = '  ann@house.example '
+    await field.get('input').trigger('input')
+    await field.get('input').trigger('change')
     expect(field.emitted('take')).toEqual([['ann@house.example']])
   })
 })

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { money, shortDay } from '../../composables/format'
+import type { Account, PaymentRow } from '../../contract'
+
+/** An account's payments and refunds, newest first: what each settled, its receipt, and what can be done with it. */
+defineProps<{ account: Account; here: number | null | undefined; may: boolean }>()
+const emit = defineEmits<{
+  allocate: [one: PaymentRow]
+  receipt: [one: PaymentRow]
+  undo: [one: PaymentRow]
+}>()
+</script>
+
+<template>
+  <ul aria-label="Payments">
+    <li
+      v-for="one in account.payments"
+      :key="one.id"
+      :class="{ gone: one.undone || one.reverses, came: one.id === here }"
+      :aria-current="one.id === here || undefined"
+    >
+      <div class="payment">
+        <span>{{ shortDay(one.date) }}</span><span class="cut"
+          ><template v-if="one.reverses">taken back: {{ one.reference }}</template
+          ><template v-else
+            >{{ one.direction === 'out' ? 'Refund, ' : '' }}{{ one.method
+            }}<template v-if="one.settles.length"
+              >: {{ one.settles.map((line) => line.number).join(', ') }}</template
+            ></template
+          ></span
+        >
+        <NuxtLink
+          v-if="one.receipt"
+          class="mono"
+          :to="`/register?search=${one.receipt.number}&in=${one.receipt.documentId}`"
+          >{{ one.receipt.number }}</NuxtLink
+        >
+        <span class="amount push"
+          >{{ one.direction === 'out' ? '−' : '' }}{{ money(one.amount, one.currency) }}</span
+        >
+      </div>
+      <div v-if="!one.undone && !one.reverses" class="payment small">
+        <span v-if="Number(one.open) > 0" class="tag queue"
+          >{{ money(one.open, one.currency) }} on account</span
+        >
+        <template v-if="may"
+          ><button
+            v-if="
+              Number(one.open) > 0 &&
+              one.direction === 'in' &&
+              account.items.some((item) => Number(item.open) > 0)
+            "
+            type="button"
+            class="word"
+            @click="emit('allocate', one)"
+          >
+            book it on…
+          </button>
+          <button
+            v-if="!one.receipt"
+            type="button"
+            class="word"
+            data-test="make-receipt"
+            @click="emit('receipt', one)"
+          >
+            receipt
+          </button>
+          <button
+            type="button"
+            class="word"
+            :aria-label="`Take back ${money(one.amount)} of ${shortDay(one.date)}`"
+            data-test="undo-payment"
+            @click="emit('undo', one)"
+          >
+            take back…
+          </button></template
+        >
+        <span class="soft push">{{ one.madeBy }}</span>
+      </div>
+    </li>
+    <li v-if="account.payments.length === 0" class="soft">None yet.</li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.payment {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+.payment > :first-child:not(.tag):not(button) {
+  flex: 0 0 54px;
+}
+.small {
+  font-size: 13px;
+  padding: 3px 0 0 64px;
+}
+.came {
+  background: var(--peg-pale);
+}
+.gone {
+  color: var(--soft-ink);
+}
+.gone .amount {
+  text-decoration: line-through;
+}
+.amount {
+  white-space: nowrap;
+}
+</style>

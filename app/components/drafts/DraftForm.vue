@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import CheckField from '../fields/CheckField.vue'
+import DateField from '../fields/DateField.vue'
+import DraftAdjustments from './DraftAdjustments.vue'
+import FormField from '../fields/FormField.vue'
+import OrderLines from '../orders/OrderLines.vue'
+import WordPicker from '../list/WordPicker.vue'
+import { moneyWithSign, plural } from '../../composables/format'
+import type { DraftFacts } from '../../../core/documents/draft'
+import type { DraftView } from '../../contract'
+
+/** What is written of a draft: its texts, dates, lines and adjustments; of a credit note, why. */
+export interface DraftForm {
+  /** None until it is loaded; this part of the screen stands only then. */
+  facts: DraftFacts | undefined
+  /** The date is meant, though a later one is numbered already. */
+  earlierDateOk: boolean
+}
+const form = defineModel<DraftForm>({ required: true })
+defineProps<{ draft: DraftView; disabled: boolean; dirty: boolean; wrong: string }>()
+const facts = computed(() => form.value.facts!)
+const isCredit = computed(() => !!facts.value.credit)
+const askWords = computed(() => {
+  const ask = facts.value.credit?.ask
+  if (!ask) return ''
+  if (ask.kind === 'whole') return 'all that is left'
+  return ask.kind === 'amount' ? `${ask.amount} ${facts.value.currency}` : plural(ask.lines.length, 'line')
+})
+const modes = [
+  { value: 'false', words: 'without VAT' },
+  { value: 'true', words: 'with VAT' },
+]
+const text = (key: 'reference' | 'customerNote' | 'suppliedOn' | 'date') =>
+  computed({
+    get: () => facts.value[key] ?? '',
+    set: (value: string) => {
+      facts.value[key] = value || null
+    },
+  })
+const [reference, customerNote, suppliedOn, date] = [
+  text('reference'),
+  text('customerNote'),
+  text('suppliedOn'),
+  text('date'),
+]
+</script>
+
+<template>
+  <div class="body">
+    <p v-if="draft.replaces" class="notice way">
+      Takes the place of
+      <NuxtLink class="mono" :to="`/register?search=${draft.replaces.number}&in=${draft.replaces.id}`">{{
+        draft.replaces.number
+      }}</NuxtLink>.
+    </p>
+    <template v-if="isCredit">
+      <p class="sentence">
+        Takes back <strong>{{ askWords }}</strong> of
+        <NuxtLink class="mono" :to="`/register?search=${draft.credits!.number}&in=${draft.credits!.id}`">{{
+          draft.credits!.number
+        }}</NuxtLink>.
+      </p>
+      <FormField v-model="facts.credit!.reason" label="Why; it is printed" :disabled="disabled" />
+    </template>
+    <template v-else>
+      <p class="sentence">
+        Prices are
+        <WordPicker
+          label="Prices"
+          :words="modes.find((one) => one.value === String(facts.pricesIncludeTax))!.words"
+          :choices="modes"
+          :value="String(facts.pricesIncludeTax)"
+          :disabled="disabled || !!draft.orderId"
+          @pick="facts.pricesIncludeTax = $event === 'true'"
+        />
+        in <strong>{{ facts.currency }}</strong>.<template v-if="facts.deposit">
+          It is a <strong>deposit</strong>: the final invoice deducts it.</template
+        >
+      </p>
+      <div class="texts">
+        <FormField v-model="reference" label="Your reference" :disabled="disabled" maxlength="80" />
+        <FormField
+          v-model="customerNote"
+          class="wide"
+          label="Note on the paper"
+          :disabled="disabled"
+          maxlength="1000"
+          placeholder="nothing"
+        />
+      </div>
+    </template>
+    <div class="texts">
+      <label v-if="!facts.deposit && !isCredit"
+        >Date of supply <DateField v-model="suppliedOn" :disabled="disabled" data-test="supplied"
+      /></label>
+      <label>Document date <DateField v-model="date" :disabled="disabled" data-test="date" /></label>
+      <span class="soft">{{ date ? '' : 'the day it is issued' }}</span>
+      <CheckField v-if="date" v-model="form.earlierDateOk" :disabled="disabled"
+        >The date is meant, even if a later one is numbered already</CheckField
+      >
+    </div>
+    <template v-if="!isCredit">
+      <OrderLines v-model="facts.lines" :disabled="disabled" :currency="facts.currency" />
+      <DraftAdjustments v-if="!facts.deposit" v-model="facts.adjustments" :disabled="disabled" />
+    </template>
+    <p class="sum">
+      {{ dirty ? 'Total as kept' : 'Total' }}
+      <strong class="mono">{{ draft.paper ? moneyWithSign(draft.paper.total, facts.currency) : '–' }}</strong>
+    </p>
+    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+  </div>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 12px 14px;
+}
+.sentence {
+  white-space: normal;
+  margin: 0 0 8px;
+  font-size: 15px;
+}
+.texts {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(168px, 1fr));
+  gap: 6px 16px;
+  align-items: end;
+  margin-bottom: 12px;
+}
+.texts label {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  display: flex;
+  flex-direction: column;
+}
+.texts .wide {
+  grid-column: span 2;
+}
+.sum {
+  text-align: right;
+  margin: 10px 0;
+}
+</style>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import TakenField from '../fields/TakenField.vue'
+import WordPanel from '../list/WordPanel.vue'
+import WordPicker from '../list/WordPicker.vue'
+import type { Mapping } from '../../../core/imports/mapping'
+import { importFields } from '../../../core/imports/subjects'
+import type { ImportView } from '../../contract'
+
+/** Which column each field of a file comes from, with a sample beside it, and how its numbers and days are written. */
+export interface Signs {
+  decimalSign: '.' | ','
+  dayOrder: 'day first' | 'month first'
+}
+const mapping = defineModel<Mapping>({ required: true })
+const signs = defineModel<Signs>('signs', { required: true })
+const props = defineProps<{ file: ImportView; disabled: boolean }>()
+const sampleRow = ref(0)
+watch(
+  () => props.file.id,
+  () => {
+    sampleRow.value = 0
+  },
+)
+const fields = computed(() => importFields[props.file.subject])
+const columnChoices = computed(() => [
+  { value: '', words: 'nothing' },
+  ...props.file.columns.map((words, index) => ({ value: String(index), words })),
+])
+function setColumn(key: string, value: string) {
+  const { [key]: _, ...others } = mapping.value
+  mapping.value = value === '' ? others : { ...others, [key]: { column: Number(value) } }
+}
+function setFixed(key: string, value: string) {
+  const { [key]: _, ...others } = mapping.value
+  mapping.value = value.trim() ? { ...others, [key]: { fixed: value.trim() } } : others
+}
+const wordsOf = (key: string) => {
+  const mapped = mapping.value[key]
+  return !mapped
+    ? 'nothing'
+    : 'fixed' in mapped
+      ? `always “${mapped.fixed}”`
+      : (props.file.columns[mapped.column] ?? 'nothing')
+}
+const sampleOf = (key: string) => {
+  const mapped = mapping.value[key]
+  return !mapped
+    ? ''
+    : 'fixed' in mapped
+      ? mapped.fixed
+      : (props.file.sample[sampleRow.value]?.[mapped.column] ?? '')
+}
+const isColumn = (key: string) => {
+  const mapped = mapping.value[key]
+  return mapped && 'column' in mapped ? String(mapped.column) : ''
+}
+</script>
+
+<template>
+  <p class="sentence">
+    <strong class="cut">{{ file.name }}</strong> holds {{ file.subject }}; its numbers are written
+    <WordPicker
+      label="Decimal sign"
+      :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'"
+      :choices="[
+        { value: '.', words: '1,234.50' },
+        { value: ',', words: '1.234,50' },
+      ]"
+      :value="signs.decimalSign"
+      :disabled="disabled"
+      @pick="signs = { ...signs, decimalSign: $event as ',' }"
+    />
+    and its days
+    <WordPicker
+      label="Days"
+      :words="signs.dayOrder"
+      :choices="[
+        { value: 'day first', words: 'day first' },
+        { value: 'month first', words: 'month first' },
+      ]"
+      :value="signs.dayOrder"
+      :disabled="disabled"
+      @pick="signs = { ...signs, dayOrder: $event as 'day first' }"
+    />.
+  </p>
+  <table aria-label="Fields">
+    <thead>
+      <tr>
+        <th>Field</th>
+        <th>comes from</th>
+        <th>
+          in row
+          <button
+            type="button"
+            class="word"
+            aria-label="The next sample row"
+            @click="sampleRow = (sampleRow + 1) % file.sample.length"
+          >
+            {{ sampleRow + 1 }} of {{ file.sample.length }}
+          </button>
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="one in fields" :key="one.key">
+        <td>{{ one.words }}<span v-if="one.needed" class="need"> needed</span></td>
+        <td>
+          <WordPicker
+            :label="`Column of ${one.words}`"
+            :words="wordsOf(one.key)"
+            :open-end="!mapping[one.key]"
+            :choices="columnChoices"
+            :value="isColumn(one.key)"
+            :disabled="disabled"
+            @pick="setColumn(one.key, $event)"
+          />
+          <WordPanel
+            v-if="!disabled"
+            :label="`One value for all: ${one.words}`"
+            words="or one for all"
+            open-end
+            ><label
+              >Always
+              <TakenField
+                :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''"
+                :aria-label="`Always, ${one.words}`"
+                @take="setFixed(one.key, $event)" /></label
+          ></WordPanel>
+        </td>
+        <td class="mono cut sample">{{ sampleOf(one.key) }}</td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.sentence {
+  white-space: normal;
+  line-height: 2;
+  margin: 0 0 6px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  table-layout: fixed;
+}
+th {
+  text-align: left;
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  font-weight: 600;
+}
+td,
+th {
+  border-bottom: 1px solid var(--rule);
+  padding: 5px 10px 5px 0;
+}
+th:first-child {
+  width: 27%;
+}
+th:last-child {
+  width: 33%;
+}
+.need {
+  color: var(--peg-words);
+  font-size: 12px;
+}
+.sample {
+  max-width: 0;
+}
+td > :deep(:nth-child(2)) {
+  margin-left: 14px;
+  font-weight: 400;
+  font-size: 13px;
+}
+</style>

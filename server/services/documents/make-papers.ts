@@ -1,0 +1,78 @@
+import { dayInZone } from '../../../core/documents/days'
+import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Paper } from '../../../core/documents/paper'
+import { Refusal } from '../../../core/errors'
+import { clock } from '../../clock'
+import { checkPaper } from '../../render/pool'
+import { fillLetter } from '../dispatch/compose'
+import { company } from '../house/house'
+import { paperOf } from './found-settings'
+import type { PaperContext, Addressing } from './paper-context'
+import { byKind, sourceOf } from './sources'
+
+/** A laid-out draft with its problem, if any. */
+export interface MadeDocument {
+  context: PaperContext
+  paper: Paper | null
+  problem: string | null
+  /** What will be drawn otherwise than it was written; it stops nothing. */
+  replaced: string[]
+}
+
+/**
+ * Builds and lays out documents of many sources; in parallel in the render threads, outside of any transaction. What
+ * a draft of a person is of, it says itself, and its kind whom it goes to.
+ */
+export async function makeAll(
+  kind: DocumentKind,
+  sourceIds: readonly number[],
+  addressing: Addressing,
+): Promise<Map<number, MadeDocument>> {
+  const laidOut = new Map<number, MadeDocument>()
+  for (const [of, ids] of await byKind(sourceIds))
+    for (const [id, made] of await layOutAll(await sourceOf(of).load(kind, ids, addressing)))
+      laidOut.set(id, made)
+  return laidOut
+}
+
+async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<Map<number, MadeDocument>> {
+  const today = dayInZone(clock.now(), (await company()).timeZone)
+  return new Map(
+    await Promise.all(
+      [...contexts].map(async ([id, context]): Promise<[number, MadeDocument]> => {
+        const made = paperOf(context, context.wantedDate ?? today)
+        if ('problem' in made) return [id, { context, paper: null, problem: made.problem, replaced: [] }]
+        const { problems, replaced } = await checkPaper(made.paper, context.design.design)
+        return [
+          id,
+          {
+            context,
+            paper: made.paper,
+            replaced,
+            problem:
+              [...problems.map((problem) => problem.sentence), ...emailProblems(context, made.paper)].join(
+                ' ',
+              ) || null,
+          },
+        ]
+      }),
+    ),
+  )
+}
+
+/** Why the email that is to carry a document cannot be written; it is found before the document gets a number. */
+function emailProblems(context: PaperContext, paper: Paper): string[] {
+  if (context.recipients.length === 0) return []
+  try {
+    fillLetter({
+      ...context.email,
+      paper,
+      customerName: context.customerName,
+      recipients: context.recipients,
+    })
+    return []
+  } catch (error) {
+    if (error instanceof Refusal) return [error.message]
+    throw error
+  }
+}
