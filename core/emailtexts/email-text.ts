@@ -1,4 +1,4 @@
-import { Liquid } from 'liquidjs'
+import { Liquid, type Template } from 'liquidjs'
 import { Refusal } from '../errors'
 import { emailHtml, emailText, type EmailFrame } from './email-look'
 import { mergeFieldNames, type MergeFields } from './fields'
@@ -49,6 +49,19 @@ engine.registerFilter('filled', (value: string, name: string) => {
 /** Every field that is written out is checked to be filled; in conditions it may be empty. */
 const checked = (template: string) =>
   template.replace(/\{\{-?\s*([a-z]+)\s*-?\}\}/g, (_, name: string) => `{{ ${name} | filled: "${name}" }}`)
+
+const mostRead = 200
+const readBefore = new Map<string, Template[]>()
+
+/** A template as the engine reads it; read once, since a house has few and fills them for every email. */
+function read(template: string): Template[] {
+  const known = readBefore.get(template)
+  if (known) return known
+  const found = engine.parse(checked(template))
+  if (readBefore.size >= mostRead) readBefore.delete(readBefore.keys().next().value!)
+  readBefore.set(template, found)
+  return found
+}
 
 /** What looks like a field and is none: single braces, or braces that were left open. */
 const looksLikeField = /\{\{|\}\}|\{%|%\}|\{\s*[a-z]+\s*\}/i
@@ -116,7 +129,7 @@ export function fillEmailText(note: EmailText, fields: MergeFields, frame: Email
     const strange = looksLikeField.exec(withoutFields(template))
     if (strange) throw notAField(strange[0], where)
     try {
-      return engine.parseAndRenderSync(checked(template), { ...fields })
+      return engine.renderSync(read(template), { ...fields }) as string
     } catch (error) {
       throw whyNotFilled(error as Error, where)
     }

@@ -82,13 +82,15 @@ function choose(date: unknown) {
 }
 input {
   width: 116px;
-  border: 1px solid var(--faint-ink);
+  border: 1px solid var(--rule);
   border-radius: 4px 0 0 4px;
   padding: 5px 8px;
   font: inherit;
+  font-size: 14px;
+  color: var(--ink);
 }
 .calendar {
-  border: 1px solid var(--faint-ink);
+  border: 1px solid var(--rule);
   border-left: 0;
   border-radius: 0 4px 4px 0;
   background: var(--paper);

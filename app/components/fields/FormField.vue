@@ -26,7 +26,7 @@ const ofField = computed(() => ({ ...attrs, class: undefined }))
 </script>
 
 <template>
-  <div class="form-field" :class="[$attrs.class, { mono }]">
+  <div class="form-field" :class="[$attrs.class, { 'mono-field': mono }]">
     <label v-if="label" :for="id">{{ label }}</label>
     <VTextarea
       v-if="lines > 1"
