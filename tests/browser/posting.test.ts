@@ -280,6 +280,8 @@ test('a period is closed by a supervisor after a question, and opened only with 
   await desk.press('Enter')
   await says('Closed up to')
   await setDate('[data-test="close-until"]', '')
+  // what is closed has to have come back: until then there is nothing to open again
+  await desk.wait('[data-test="close-period"]:not([disabled])')
   await desk.page.click('[data-test="close-period"]')
   await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
   expect(await desk.page.$('[data-test="ask-go"][disabled]')).not.toBeNull()
