@@ -41,10 +41,11 @@ const ofField = computed(() => ({ ...attrs, class: undefined }))
       v-else-if="suggest.length"
       v-bind="ofField"
       :id="id"
-      v-model="value"
+      :model-value="value"
       :items="suggest"
       :disabled="disabled"
       :error-messages="wrong"
+      @update:model-value="value = $event ?? ''"
     />
     <VTextField
       v-else

@@ -42,6 +42,15 @@ describe('a field of a form', () => {
   })
 })
 
+test('a field that offers words takes any other too, and is an empty text when it is cleared', async () => {
+  const field = mount(FormField, { props: { modelValue: 'Ireland', suggest: ['Ireland', 'Germany'] } })
+  const input = field.get('input:not([type="hidden"])')
+  await input.setValue('Elsewhere')
+  expect(field.emitted('update:modelValue')!.at(-1)).toEqual(['Elsewhere'])
+  await input.setValue('')
+  expect(field.emitted('update:modelValue')!.at(-1)).toEqual([''])
+})
+
 test('a choice shows the words of its value, not the value', () => {
   const field = mount(SelectField, {
     props: {
