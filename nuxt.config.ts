@@ -45,6 +45,7 @@ export default defineNuxtConfig({
         '../core/**/*',
         '../tests/**/*',
         '../demo/**/*',
+        '../run/**/*',
         '../bench/**/*',
         '../standins/**/*',
         '../scripts/**/*',

@@ -24,6 +24,7 @@ export default defineConfig({
           environment: 'happy-dom',
           setupFiles: ['app/testing/setup.ts'],
           server: { deps: { inline: ['vuetify'] } },
+          pool: 'threads',
         },
       },
       {
@@ -35,6 +36,8 @@ export default defineConfig({
           hookTimeout: 60_000,
           fileParallelism: true,
           maxWorkers: 2,
+          // what the server loads is loaded once a worker; each file has a database and ports of its own
+          isolate: false,
         },
       },
       {
@@ -56,8 +59,7 @@ export default defineConfig({
           hookTimeout: 180_000,
           fileParallelism: true,
           maxWorkers: 2,
-          // a browser beside two processes on two cores: one of some hundred is late now and then
-          retry: 1,
+          isolate: false,
         },
       },
     ],

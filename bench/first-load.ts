@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import puppeteer from 'puppeteer-core'
 import { demoStaff } from '../demo/house'
-import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from '../demo/postgres'
+import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from '../run/cluster'
 import { startWeb } from '../tests/web'
 import type { Row } from './table'
 

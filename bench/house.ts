@@ -1,7 +1,7 @@
 import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { loadHouse } from '../demo/house'
-import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from '../demo/postgres'
+import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from '../run/cluster'
 import { closeDatabase } from '../server/db/connection'
 import { migrate } from '../server/db/migrate'
 import { closeRenderPool } from '../server/render/pool'

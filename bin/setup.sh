@@ -43,7 +43,7 @@ need_packages() {
 # A build is used again as long as no source file changed.
 need_build() {
   local sum
-  sum=$(find app core server standins demo bench scripts public nuxt.config.ts package-lock.json -type f ! -name '*.test.ts' ! -path 'public/api/*' ! -path app/contract.d.ts -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
+  sum=$(find app core server standins run demo bench scripts public nuxt.config.ts package-lock.json -type f ! -name '*.test.ts' ! -path 'public/api/*' ! -path app/contract.d.ts -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
   if [ -e .build/stamp ] && [ "$(cat .build/stamp)" = "$sum" ] && [ -e .output/server/index.mjs ] && [ -e app/contract.d.ts ]; then return 0; fi
   echo "  Building (about a minute; only when something changed) …"
   mkdir -p .build

@@ -1,5 +1,9 @@
 import { suppliedDesign, type Look } from '../core/designs/supplied'
+import { starterTexts } from '../core/house/starter'
 import type { TaxCode } from '../core/money/tax-codes'
+import type { FieldKind, FieldSubject } from '../core/fields/own-fields'
+import { addOwnField } from '../server/services/fields/own-fields'
+import { keepStandingText, type StandingTextChange } from '../server/services/house/standing-texts'
 import { keepTaxCode } from '../server/services/house/tax'
 import { readFileSync } from 'node:fs'
 import { randomUUID } from 'node:crypto'
@@ -55,17 +59,17 @@ interface HouseData {
     language: string
     taxCodes: TaxCode[]
     orderStatuses: string[]
-    orderFields: string[]
     presumeSeconds: number
     failureNoticeTo: string
     withdrawnStatuses: string[]
     heldStatuses: string[]
     smallDifference: string
   }
+  ownFields: { of: FieldSubject; name: string; kind: FieldKind; choices?: string[]; printed?: boolean }[]
+  standingTexts: Pick<StandingTextChange, 'name' | 'kinds' | 'place' | 'texts'>[]
   /** Without brands a person works for all of them. */
   staff: { email: string; name: string; role: string; brands?: string[]; password: string }[]
   brands: BrandData[]
-  emailTexts: Record<DocumentKind, Record<string, { subject: string; text: string }>>
   /** Published weekly: the source, and per currency its rates in turn, newest first. */
   exchange: { source: string; GBP: string[] }
 }
@@ -102,6 +106,9 @@ const read = <T>(file: string): T => JSON.parse(readFileSync(join(folder, file),
 /** Staff of the demo with their passwords, for the address card that bin/demo prints. */
 export const demoStaff = () => read<HouseData>('house.json').staff
 
+/** A text for everybody, for good. */
+const noText = { brandId: null, customers: 'all' as const, from: null, until: null }
+
 /** Puts company, staff, brands, customers and items into an empty database. */
 export async function loadHouse(): Promise<{
   brands: { id: number; code: string }[]
@@ -116,9 +123,9 @@ export async function loadHouse(): Promise<{
     await run(
       `insert into company (
         id, name, installation_id, time_zone, country, currency, language, order_statuses, presume_seconds,
-        failure_notice_to, order_fields, withdrawn_statuses, small_difference, held_statuses
+        failure_notice_to, withdrawn_statuses, small_difference, held_statuses
       )
-      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12, $13::jsonb)`,
+      values (1, $1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11, $12::jsonb)`,
       [
         company.name,
         randomUUID(),
@@ -129,13 +136,15 @@ export async function loadHouse(): Promise<{
         json(company.orderStatuses),
         company.presumeSeconds,
         company.failureNoticeTo,
-        json(company.orderFields),
         json(company.withdrawnStatuses),
         company.smallDifference,
         json(company.heldStatuses),
       ],
     )
     for (const code of company.taxCodes) await keepTaxCode(code, null)
+    for (const field of house.ownFields)
+      await addOwnField({ choices: [], labels: {}, printed: false, ...field })
+    for (const text of house.standingTexts) await keepStandingText(null, { ...noText, ...text })
     for (const person of house.staff) {
       await run('insert into staff (email, name, role, password_hash) values ($1, $2, $3, $4)', [
         person.email,
@@ -145,8 +154,7 @@ export async function loadHouse(): Promise<{
       ])
     }
     const brands = []
-    for (const brand of house.brands)
-      brands.push({ id: await loadBrand(brand, house.emailTexts), code: brand.code })
+    for (const brand of house.brands) brands.push({ id: await loadBrand(brand), code: brand.code })
     for (const person of house.staff)
       await run(
         `insert into staff_brand (staff_id, brand_id)
@@ -184,7 +192,7 @@ async function loadRates({ source, ...rates }: HouseData['exchange']): Promise<v
   }
 }
 
-async function loadBrand(brand: BrandData, notes: HouseData['emailTexts']): Promise<number> {
+async function loadBrand(brand: BrandData): Promise<number> {
   const logo = readFileSync(join(folder, brand.logo))
   const picture = await keepFile(logo, 'image/png')
   const row = await one<{ id: number }>(
@@ -225,7 +233,7 @@ async function loadBrand(brand: BrandData, notes: HouseData['emailTexts']): Prom
       values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`,
       [id, kind, json(design), clock.now()],
     )
-    for (const [language, note] of Object.entries(notes[kind])) {
+    for (const [language, note] of Object.entries(starterTexts[kind])) {
       await run(
         `insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
         values ($1, $2, $3, 1, $4, $5, $6, 'Set-up')`,

@@ -1,7 +1,7 @@
 import { fork, type ChildProcess } from 'node:child_process'
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { addDays, dayInZone } from '../core/documents/days'
+import { dayInZone } from '../core/documents/days'
 import { clock } from '../server/clock'
 import { closeDatabase, one, rows } from '../server/db/connection'
 import { migrate } from '../server/db/migrate'
@@ -9,7 +9,8 @@ import { keepInstallation } from '../server/services/house/installation'
 import { Rules } from '../standins/mail/rules'
 import { writeStatement } from './bank'
 import { loadHouse } from './house'
-import { droppedAddress, livePast } from './past'
+import { livePast } from './past'
+import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
 import { registerSources } from '../server/services/sources'
 
@@ -58,7 +59,7 @@ if (await one('select 1 as one from company')) {
   const size = process.env.CLOTHESPIN_DEMO_SIZE === 'test' ? testSize : fullSize
   const putBack = clock.use(() => new Date(now.getTime() - (size.days + 1) * 86_400_000))
   const house = await loadHouse()
-  await livePast(stories(house, size), now, size.days, (days) => addDays(dayInZone(now, zone), -days))
+  await livePast(stories(house, size), now, size.days, zone)
   putBack()
   await writeStatement(mailboxes, dayInZone(now, zone))
   standin.kill('SIGTERM')

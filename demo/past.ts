@@ -1,5 +1,5 @@
 import { Logger, run } from 'graphile-worker'
-import type { Day } from '../core/documents/days'
+import { addDays, dayInZone, instantInZone, type Day } from '../core/documents/days'
 import { clock } from '../server/clock'
 import { config } from '../server/config'
 import { one, rows } from '../server/db/connection'
@@ -8,123 +8,36 @@ import { listenForReports } from '../server/outside/mail/listener'
 import { keepReport } from '../server/services/dispatch/reports'
 import { closeMailConnections } from '../server/outside/mail/smtp'
 import { closeRenderPool } from '../server/render/pool'
-import { draftView, changeDraft, newInvoice } from '../server/services/drafts/drafts'
-import { creditDocument } from '../server/services/drafts/credit'
-import { putBack } from '../server/services/documents/prepare-by-hand'
-import { issueInOneTransaction } from '../server/services/documents/issue'
-import { sendCopy, decideByHand } from '../server/services/dispatch/by-hand'
+import { decideByHand } from '../server/services/dispatch/by-hand'
 import { sweep } from '../server/services/dispatch/sweep'
-import { addOrder, setStatus } from '../server/services/orders/orders'
-import { addRoutine, changeRoutine } from '../server/services/routines/routines'
+import { addOrder } from '../server/services/orders/orders'
+import { setStatus } from '../server/services/orders/status'
+import { addRoutines } from './routines'
+import { today } from './today'
 import { livePayments } from './payments'
 import type { Story } from './orders'
 import { inTheNameOf } from '../server/services/people/principal'
 
 const desk = 'Order desk'
 const clerk = 'Col Varley'
-/** Somebody whose mail server breaks off while it takes the message: what went there is unclear. */
-export const droppedAddress = 'auditor@hartwell.example'
 
 /**
  * Lives through the days before today: orders come in and move on, the routine writes its invoices, the mail
  * goes.
  */
-export async function livePast(
-  all: readonly Story[],
-  now: Date,
-  days: number,
-  day: (daysAgo: number) => Day,
-): Promise<void> {
+export async function livePast(all: readonly Story[], now: Date, days: number, zone: string): Promise<void> {
+  const day = (daysAgo: number): Day => addDays(dayInZone(now, zone), -daysAgo)
   let time = now
   const putClockBack = clock.use(() => time)
+  /** Today's hours are as short as the day is young: who looks at seven finds a whole day behind it. */
   const at = (daysAgo: number, hour: number) => {
-    const wanted = new Date(`${day(daysAgo)}T${String(hour).padStart(2, '0')}:00:00Z`)
-    time = wanted < now ? wanted : new Date(now.getTime() - (24 - hour) * 60_000)
+    const midnight = instantInZone(day(daysAgo), '00:00', zone).getTime()
+    const sinceMidnight = now.getTime() - 10 * 60_000 - midnight
+    const length = Math.min(3_600_000, Math.max(20_000, sinceMidnight / 17))
+    time = new Date(midnight + hour * length)
   }
   at(days + 1, 9)
-  const routine = await addRoutine(
-    {
-      name: 'Invoice when shipped',
-      description: 'Every order that leaves the house gets its invoice.',
-      trust: 'automatic',
-      isOn: true,
-      sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
-    },
-    inTheNameOf('Maeve Tarrant'),
-  )
-  await addRoutine(
-    {
-      name: 'Order confirmation when confirmed',
-      description: 'The buyer sees what we understood before we pack.',
-      trust: 'automatic',
-      isOn: true,
-      sentence: {
-        statuses: ['Confirmed'],
-        conditions: [],
-        issue: 'order confirmation',
-        to: 'buying',
-        delayMinutes: 0,
-      },
-    },
-    inTheNameOf('Maeve Tarrant'),
-  )
-  await addRoutine(
-    {
-      name: 'Confirmation for schools abroad',
-      description: 'With a copy to the shipping desk, for the customs papers.',
-      trust: 'after a check',
-      isOn: false,
-      sentence: {
-        statuses: ['Confirmed'],
-        conditions: [
-          { about: 'country', is: 'not', values: ['IE'] },
-          { about: 'group', is: 'one of', values: ['Schools'] },
-        ],
-        issue: 'order confirmation',
-        to: 'buying',
-        copyTo: ['shipping@tansyhollow.example'],
-        delayMinutes: 20,
-        hours: { from: '08:00', to: '17:00', workdays: true },
-      },
-    },
-    inTheNameOf('Maeve Tarrant'),
-  )
-
-  await addRoutine(
-    {
-      name: 'Receipt for shop payments',
-      description: 'Who buys in the shop gets a receipt at once.',
-      trust: 'automatic',
-      isOn: true,
-      sentence: {
-        on: 'payment',
-        statuses: [],
-        conditions: [{ about: 'brand', is: 'one of', values: ['LS'] }],
-        issue: 'payment receipt',
-        to: 'billing',
-        delayMinutes: 0,
-      },
-    },
-    inTheNameOf('Maeve Tarrant'),
-  )
-  await addRoutine(
-    {
-      name: 'Credit notes when posted',
-      description: 'Whatever way a credit note was issued, it goes at once.',
-      trust: 'automatic',
-      isOn: false,
-      sentence: {
-        on: 'posted',
-        statuses: [],
-        conditions: [],
-        issue: 'credit note',
-        to: 'billing',
-        delayMinutes: 0,
-      },
-    },
-    inTheNameOf('Maeve Tarrant'),
-  )
-
+  const routine = await addRoutines()
   const runner = await run({
     connectionString: config.databaseUrl,
     concurrency: 4,
@@ -225,108 +138,6 @@ async function move(
       Math.max(0, story.shipped - 10) === daysAgo &&
       daysAgo > 0,
   )
-}
-
-/**
- * Today's goods: half went by themselves this morning; then the routine was set to "after a check", and the
- * rest waits.
- */
-async function today(
-  leaving: number[],
-  routine: number,
-  at: (daysAgo: number, hour: number) => void,
-  settle: () => Promise<void>,
-): Promise<void> {
-  const half = Math.floor(leaving.length / 2)
-  at(0, 12)
-  await setStatus(leaving.slice(0, half), 'Shipped', inTheNameOf(clerk))
-  await settle()
-  at(0, 13)
-  const { version } = (await one<{ version: number }>('select version from routine where id = $1', [
-    routine,
-  ]))!
-  await changeRoutine(routine, { version, trust: 'after a check' }, inTheNameOf('Maeve Tarrant'))
-  at(0, 14)
-  await setStatus(leaving.slice(half), 'Shipped', inTheNameOf(clerk))
-  await settle()
-  const [first] = await rows<{ id: number }>(
-    `select id from prepared_document where state = 'prepared' order by id desc limit 1`,
-  )
-  at(0, 15)
-  if (first) await putBack([first.id], inTheNameOf(clerk))
-  await settle()
-  await writeByHand(settle)
-  const [sent] = await rows<{ id: number }>(
-    `select d.id
-    from document d
-    join customer c on c.id = d.customer_id
-    where c.number = '10417' and d.kind = 'invoice'
-    order by d.id desc
-    limit 1`,
-  )
-  if (sent) await sendCopy(sent.id, droppedAddress, false, inTheNameOf(clerk))
-  for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
-}
-
-/**
- * What the desk writes without an order: a credit for one brood box that came broken, and a repair, still a
- * draft.
- */
-async function writeByHand(settle: () => Promise<void>): Promise<void> {
-  const [invoice] = await rows<{ id: number }>(
-    `select d.id
-    from document d
-    join customer c on c.id = d.customer_id
-    where c.number = '10420' and d.kind = 'invoice'
-    order by d.id desc
-    limit 1`,
-  )
-  if (invoice) {
-    const { credit } = await creditDocument(
-      invoice.id,
-      { ask: { kind: 'lines', lines: [{ line: 0, quantity: '1' }] }, reason: 'Arrived broken', anew: false },
-      inTheNameOf(clerk),
-    )
-    const [paper] = await rows<{ preparedId: number; revision: number }>(
-      'select id "preparedId", revision from prepared_document where source_id = $1',
-      [credit],
-    )
-    await issueInOneTransaction([paper!], inTheNameOf(clerk))
-  }
-  const customer = await one<{ id: number; brandId: number }>(
-    `select c.id, (select min(id) from brand) "brandId" from customer c where number = '10418'`,
-  )
-  const draft = await newInvoice(customer!.id, customer!.brandId, inTheNameOf(clerk))
-  const { version, facts } = await draftView(draft)
-  const line = (description: string, quantity: string, unitPrice: string) => ({
-    item: '',
-    description,
-    detail: null,
-    unit: '',
-    quantity,
-    unitPrice,
-    discountPercent: '0',
-    taxCode: 'standard',
-  })
-  await changeDraft(
-    draft,
-    {
-      version,
-      brandId: customer!.brandId,
-      customerId: customer!.id,
-      earlierDateOk: false,
-      facts: {
-        ...facts,
-        suppliedOn: clock.now().toISOString().slice(0, 10),
-        lines: [
-          line('Repair of a radial extractor, two hours', '2', '48.00'),
-          line('Bearing set', '1', '19.90'),
-        ],
-      },
-    },
-    inTheNameOf(clerk),
-  )
-  await settle()
 }
 
 /** Waits until the queue has nothing to do now. */

@@ -1,15 +1,14 @@
-import { fork, spawn, type ChildProcess } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { createServer } from 'node:net'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
+import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from '../run/cluster'
+import { answers, fail, keepRunning, onEnd, portIsFree } from '../run/processes'
 import { demoStaff } from './house'
-import { ensureDatabase, freePort, startCluster, stopCluster, type Cluster } from './postgres'
 
 /*
  * What bin/demo ends in: starts PostgreSQL, loads the demo house once, and keeps stand-ins, web and worker
- * running until Ctrl-C.
- * A second start finds everything as it was; --fresh begins anew.
+ * running until Ctrl-C. A second start finds everything as it was; --fresh begins anew.
  */
 const home =
   process.env.CLOTHESPIN_DATA ??
@@ -30,19 +29,6 @@ interface Kept {
 
 const keptFile = join(home, 'demo.json')
 const keep = (kept: Kept) => writeFileSync(keptFile, JSON.stringify(kept, null, 1), { mode: 0o600 })
-
-function fail(sentence: string): never {
-  console.error(`\nClothespin did not start. ${sentence}\n`)
-  process.exit(1)
-}
-
-function portIsFree(port: number): Promise<boolean> {
-  return new Promise((done) => {
-    const server = createServer()
-    server.once('error', () => done(false))
-    server.listen(port, '127.0.0.1', () => server.close(() => done(true)))
-  })
-}
 
 async function readKept(): Promise<Kept> {
   if (existsSync(keptFile)) {
@@ -83,15 +69,11 @@ keep(kept)
 
 const cluster = clusterOf(kept)
 const say = (words: string) => console.log(`  ${words}`)
-try {
-  say('Starting PostgreSQL …')
-  await startCluster(cluster)
-} catch (error) {
-  fail((error as Error).message)
-}
+say('Starting PostgreSQL …')
+await startCluster(cluster).catch((error: Error) => fail(error.message))
 const mailboxes = join(home, 'mailboxes')
 if (!kept.loaded) rmSync(mailboxes, { recursive: true, force: true })
-const environment = {
+const environment: NodeJS.ProcessEnv = {
   ...process.env,
   CLOTHESPIN_DATABASE_URL: await ensureDatabase(cluster, 'clothespin', { anew: !kept.loaded }),
   CLOTHESPIN_SECRET: kept.secret,
@@ -109,16 +91,17 @@ const environment = {
   PORT: String(webPort),
   NITRO_PORT: String(webPort),
   NODE_ENV: 'production',
+  CLOTHESPIN_LOG: process.env.CLOTHESPIN_LOG ?? 'warn',
 }
 
 // For bin/backup and bin/restore.
-writeFileSync('.build/demo.url', environment.CLOTHESPIN_DATABASE_URL, { mode: 0o600 })
+writeFileSync('.build/demo.url', environment.CLOTHESPIN_DATABASE_URL!, { mode: 0o600 })
 
 if (!kept.loaded) {
   say('Loading the demo house: ninety days of orders, lived through by the application itself …')
   const status = await new Promise<number | null>((done) => {
     const loader = spawn(process.execPath, ['.build/js/load.mjs'], {
-      env: { ...environment, CLOTHESPIN_LOG: 'warn', CLOTHESPIN_PROCESS: 'loader' },
+      env: { ...environment, CLOTHESPIN_PROCESS: 'loader' },
       stdio: ['ignore', 'inherit', 'inherit'],
     })
     loader.once('exit', done)
@@ -132,51 +115,22 @@ if (!kept.loaded) {
   keep(kept)
 }
 
-const parts: Record<string, { file: string; args?: string[] }> = {
-  'mail stand-in': { file: '.build/js/mail-standin.mjs' },
-  worker: { file: '.build/js/worker.mjs' },
-  web: { file: '.output/server/index.mjs' },
+const running = keepRunning(
+  [
+    { name: 'mail stand-in', file: '.build/js/mail-standin.mjs' },
+    { name: 'worker', file: '.build/js/worker.mjs' },
+    { name: 'web', file: '.output/server/index.mjs' },
+  ],
+  environment,
+)
+async function stop(): Promise<void> {
+  await running.stop()
+  stopCluster(cluster)
 }
-const running = new Map<string, ChildProcess>()
-let stopping = false
-
-/**
- * Starts one process and starts it again when it stops automatically, with a pause so that a broken one does not
- * spin.
- */
-function start(name: string): void {
-  const child = fork(parts[name]!.file, parts[name]!.args ?? [], {
-    env: { ...environment, CLOTHESPIN_PROCESS: name, CLOTHESPIN_LOG: process.env.CLOTHESPIN_LOG ?? 'warn' },
-    detached: true,
-    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-  })
-  running.set(name, child)
-  child.once('exit', (code, signal) => {
-    running.delete(name)
-    if (stopping) return
-    console.error(`  The ${name} stopped (${signal ?? code}); starting it again.`)
-    setTimeout(() => {
-      if (!stopping) start(name)
-    }, 1000)
-  })
-}
-
-for (const name of Object.keys(parts)) start(name)
-
-async function answers(): Promise<boolean> {
-  try {
-    return (await fetch(`http://127.0.0.1:${webPort}/api/health`)).ok
-  } catch {
-    return false
-  }
-}
-const patience = Date.now() + 60_000
-while (!(await answers())) {
-  if (Date.now() > patience) {
-    await stop()
-    fail('The web server did not answer within a minute; its messages stand above.')
-  }
-  await new Promise((done) => setTimeout(done, 150))
+onEnd(stop)
+if (!(await answers(webPort))) {
+  await stop()
+  fail('The web server did not answer within a minute; its messages stand above.')
 }
 
 console.log(`
@@ -191,26 +145,3 @@ ${demoStaff()
   Ctrl-C stops everything; the next bin/demo finds it as it was.
 `)
 process.send?.('ready')
-
-async function stop(): Promise<void> {
-  if (stopping) return
-  stopping = true
-  const gone = [...running.values()].map(
-    (child) =>
-      new Promise<void>((done) => {
-        child.once('exit', () => done())
-        child.kill('SIGTERM')
-        setTimeout(() => child.kill('SIGKILL'), 10_000).unref()
-      }),
-  )
-  await Promise.all(gone)
-  stopCluster(cluster)
-}
-
-for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.on(signal, () => {
-    if (stopping) return
-    console.log('\n  Stopping …')
-    void stop().then(() => process.exit(0))
-  })
-}

@@ -16,9 +16,9 @@ export const config = {
   get secret() {
     return required('CLOTHESPIN_SECRET')
   },
-  /** The mail server that takes our mail: smtp://host:port */
+  /** The mail server that is used as long as Settings hold no mail account: smtp://host:port; empty for none. */
   get smtpUrl() {
-    return required('CLOTHESPIN_SMTP_URL')
+    return process.env.CLOTHESPIN_SMTP_URL ?? ''
   },
   /** Domain of return paths, whose mail reaches our own listener. */
   get returnDomain() {
@@ -32,9 +32,9 @@ export const config = {
   get mailboxesUrl() {
     return process.env.CLOTHESPIN_MAILBOXES_URL ?? ''
   },
-  /** The schema of a new house. */
-  get schemaFile() {
-    return process.env.CLOTHESPIN_SCHEMA ?? 'server/db/schema.sql'
+  /** The files that make a new house and bring an older one to this version. */
+  get migrationFolder() {
+    return process.env.CLOTHESPIN_MIGRATIONS ?? 'server/db/migrations'
   },
   get fontFolder() {
     return process.env.CLOTHESPIN_FONTS ?? '.build/fonts'

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
-import { ensureDatabase, freePort, startCluster, stopCluster, urlOf, type Cluster } from '../demo/postgres'
+import { ensureDatabase, freePort, startCluster, stopCluster, urlOf, type Cluster } from '../run/cluster'
 
 /** A PostgreSQL cluster for one suite, gone afterwards, with an empty but migrated database to copy from. */
 export async function clusterFor(project: TestProject, durable: boolean): Promise<() => void> {

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
-import { freePort } from '../demo/postgres'
+import { freePort } from '../run/cluster'
 import { clusterFor } from './clusters'
 
 /** A fast cluster whose template already holds the small demo house, lived through once; every desk copies it. */

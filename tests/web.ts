@@ -1,5 +1,5 @@
 import { fork, type ChildProcess } from 'node:child_process'
-import { freePort } from '../demo/postgres'
+import { freePort } from '../run/cluster'
 
 /** Starts the built web server on a free port, with the environment as it is. */
 export async function startWeb(): Promise<{ base: string; stop: () => Promise<void> }> {

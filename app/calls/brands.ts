@@ -6,10 +6,7 @@ export const changeBrand = (id: number, body: BodyOf<'/api/brands/{id}', 'patch'
 export const changeLook = (id: number, body: BodyOf<'/api/brands/{id}/look', 'post'>) =>
   api.post('/api/brands/{id}/look', { path: { id }, body })
 
-export const changeEmailLook = (id: number, body: BodyOf<'/api/brands/{id}/email-look', 'put'>) =>
-  api.put('/api/brands/{id}/email-look', { path: { id }, body })
-
-export const changeEmailText = (id: number, body: BodyOf<'/api/brands/{id}/email-text', 'put'>) =>
-  api.put('/api/brands/{id}/email-text', { path: { id }, body })
+export const changeEmail = (id: number, body: BodyOf<'/api/brands/{id}/email', 'put'>) =>
+  api.put('/api/brands/{id}/email', { path: { id }, body })
 
 export const fetchBrands = (query: QueryOf<'/api/brands', 'get'>) => api.get('/api/brands', { query })

@@ -15,3 +15,7 @@ export const setRehearsal = (body: BodyOf<'/api/house/rehearsal', 'post'>) =>
   api.post('/api/house/rehearsal', { body })
 
 export const pauseHouse = (body: BodyOf<'/api/house/pause', 'post'>) => api.post('/api/house/pause', { body })
+
+export const fetchLists = () => api.get('/api/house/lists')
+
+export const changeLists = (body: BodyOf<'/api/house/lists', 'put'>) => api.put('/api/house/lists', { body })

@@ -24,7 +24,7 @@ export function money(amount: string, currency?: string): string {
 
 const signs: Record<string, string> = { EUR: '€', GBP: '£' }
 export const moneyWithSign = (amount: string, currency: string) =>
-  `${signs[currency] ?? currency} ${digits(amount, currency)}`
+  `${signs[currency] ?? currency}\u00a0${digits(amount, currency)}`
 
 /** A day so many days ago, where the company is. */
 export const daysAgo = (days: number): string => addDays(houseToday(), -days)
@@ -77,13 +77,13 @@ export function fullTime(instant: string | Date): string {
   }).format(new Date(instant))
 }
 
-/** How long ago, in one unit: "12 s", "40 m", "2 h", "3 d". */
+/** How long ago, in one unit: "12 s", "40 min", "2 h", "3 days". */
 export function ago(instant: string | Date, now = Date.now()): string {
   const seconds = Math.max(0, Math.round((now - new Date(instant).getTime()) / 1000))
   if (seconds < 60) return `${seconds} s`
-  if (seconds < 3600) return `${Math.floor(seconds / 60)} m`
+  if (seconds < 3600) return `${Math.floor(seconds / 60)} min`
   if (seconds < 86_400) return `${Math.floor(seconds / 3600)} h`
-  return `${Math.floor(seconds / 86_400)} d`
+  return plural(Math.floor(seconds / 86_400), 'day')
 }
 
 /** A kind of document in a narrow column. */

@@ -5,12 +5,12 @@ export const trustWords: Record<Trust, { words: string; means: string; tone: str
   'by hand': { words: 'By hand', means: 'It only lists what is due. You pick, prepare and send.', tone: '' },
   'after a check': {
     words: 'After a check',
-    means: 'It makes the paper and the email, then waits on To check.',
+    means: 'It makes the document and the email, then waits in To check.',
     tone: 'wait',
   },
   automatic: {
-    words: 'By itself',
-    means: 'It goes. Anything unusual still waits on To check.',
+    words: 'Automatic',
+    means: 'It goes. Anything unusual still waits in To check.',
     tone: 'go',
   },
 }

@@ -49,6 +49,19 @@ describe('a form', () => {
     end()
   })
 
+  test('goes on from what its own person changed beside it, and keeps what is being written', async () => {
+    const { saved, form: fields, base, beside, end } = form()
+    fields.value.name = 'Otter'
+    await beside(async () => {})
+    saved.value = { version: 2, name: 'Ottermill' }
+    await nextTick()
+    expect([fields.value.name, base.value.version]).toEqual(['Otter', 2])
+    saved.value = { version: 3, name: 'Ottermill Honey' } // somebody else
+    await nextTick()
+    expect(base.value.version).toBe(2)
+    end()
+  })
+
   test('takes over its own save, also what was typed on meanwhile', async () => {
     const { saved, form: fields, base, save, end } = form()
     fields.value.name = 'Otter'

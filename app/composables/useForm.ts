@@ -20,6 +20,7 @@ export function useForm<Saved, Form extends object>(
   const base = shallowRef(saved())
   /** What was written and has not come back yet. */
   const sent = ref<string>()
+  let besideIsOut = false
   const looksLike = (one: Saved) => print(form.value) === print(formOf(one))
   const dirty = computed(() => print(form.value) !== sent.value && !looksLike(saved()))
 
@@ -32,8 +33,9 @@ export function useForm<Saved, Form extends object>(
   watch(saved, (now, before) => {
     if (looksLike(now)) base.value = now
     else if (looksLike(before) || print(form.value) === sent.value) take()
-    else if (sent.value !== undefined) base.value = now // typed on while it was being saved
+    else if (sent.value !== undefined || besideIsOut) base.value = now // our own: typed on meanwhile, or beside
     sent.value = undefined
+    besideIsOut = false
   })
 
   const whileSaving = useUnsaved(dirty, what)
@@ -46,5 +48,12 @@ export function useForm<Saved, Form extends object>(
     })
   }
 
-  return { form, base, dirty, save, take }
+  /** Runs what changes the same record beside the form, like a picture that is taken at once: no one else did. */
+  async function beside<Result>(write: () => Promise<Result>): Promise<Result> {
+    const result = await whileSaving(write)
+    besideIsOut = true
+    return result
+  }
+
+  return { form, base, dirty, save, beside, take }
 }

@@ -1,13 +1,20 @@
 <script setup lang="ts">
+import BrandDialog from '../components/begin/BrandDialog.vue'
 import BrandIdentity from '../components/company/BrandIdentity.vue'
 import BrandLook from '../components/company/BrandLook.vue'
 import BrandNote from '../components/company/BrandNote.vue'
 import BrandNumbers from '../components/company/BrandNumbers.vue'
 import ClosedPeriods from '../components/company/ClosedPeriods.vue'
 import CompanyTax from '../components/company/CompanyTax.vue'
+import CustomerSettings from '../components/customers/CustomerSettings.vue'
 import HouseSettings from '../components/company/HouseSettings.vue'
+import MailAccounts from '../components/mail/MailAccounts.vue'
+import OrderLists from '../components/company/OrderLists.vue'
+import OwnFieldList from '../components/own-fields/OwnFieldList.vue'
 import PdfView from '../components/paper/PdfView.vue'
 import SetUpGuide from '../components/company/SetUpGuide.vue'
+import StandingTexts from '../components/texts/StandingTexts.vue'
+import StaffList from '../components/people/StaffList.vue'
 import { useSession } from '../stores/session'
 import { mayLeave } from '../composables/useUnsaved'
 import { api, attempt } from '../composables/api'
@@ -17,8 +24,23 @@ import type { BodyOf } from '../composables/api'
 import { documentKinds, kindFacts, type DocumentKind } from '../../core/documents/kinds'
 import type { BrandView, GuideStep } from '../contract'
 
+/** Parts of the company, and parts of each brand: those have the true document beside them. */
+const companyParts = [
+  'Guide',
+  'General',
+  'Orders',
+  'Customers',
+  'Standing texts',
+  'Own fields',
+  'Tax',
+  'Periods',
+  'Mail accounts',
+  'People',
+] as const
+const brandParts = ['Identity', 'Design', 'Numbers', 'Email text'] as const
+const sections = [...companyParts, ...brandParts] as const
 type Section = (typeof sections)[number]
-const sections = ['Guide', 'Identity', 'Look', 'Numbers', 'Cover note', 'Tax', 'Periods', 'House'] as const
+const forSupervisors: readonly Section[] = ['Mail accounts', 'People']
 
 /**
  * What has to stand before anything goes out: each brand's identity, logo, sender, numbers and email texts,
@@ -41,22 +63,30 @@ watch(
 async function turnTo(part: Section) {
   if (part !== section.value && (await mayLeave())) section.value = part
 }
+const ofBrand = computed(() => brandParts.some((one) => one === section.value))
 async function turnToBrand(id: number) {
-  if (id !== activeId.value && (await mayLeave())) activeId.value = id
+  if ((id === activeId.value && ofBrand.value) || !(await mayLeave())) return
+  activeId.value = id
+  if (!ofBrand.value) section.value = 'Identity'
 }
+const shownParts = computed(() =>
+  companyParts.filter((part) => session.may('supervisor') || !forSupervisors.includes(part)),
+)
 const kind = ref<DocumentKind>('invoice')
 async function turnToKind(other: DocumentKind) {
   if (other !== kind.value && (await mayLeave())) kind.value = other
 }
 const kinds = documentKinds.map((value) => ({ value, words: kindFacts[value].many }))
+const adding = ref(false)
 const steps = shallowRef<GuideStep[]>([])
 const brand = computed(() => brands.value.find((one) => one.id === activeId.value))
 
 async function load() {
   try {
+    const guide = api.get('/api/guide')
     brands.value = await api.get('/api/brands', { query: { kind: kind.value } })
-    steps.value = await api.get('/api/guide')
     activeId.value ??= brands.value[0]?.id ?? null
+    steps.value = await guide
     wrong.value = ''
   } catch (error) {
     wrong.value = (error as Error).message
@@ -72,7 +102,7 @@ async function toMe() {
   await attempt(async () => {
     const { to } = await api.post('/api/brands/{id}/to-me', {
       path: { id: activeId.value! },
-      body: { kind: kind.value, ...(section.value === 'Cover note' ? { email: emailOnScreen.value } : {}) },
+      body: { kind: kind.value, ...(section.value === 'Email text' ? { email: emailOnScreen.value } : {}) },
     })
     useToasts().say(`A sample is on its way to ${to}, with its email.`)
   })
@@ -84,7 +114,7 @@ const missing = (one: BrandView) =>
     one.banks.length === 0 && 'bank account',
     !one.design?.design.pictures.logo && 'logo',
     !one.series && 'number series',
-    one.notes.length === 0 && 'cover note',
+    one.notes.length === 0 && 'email text',
   ]
     .filter(Boolean)
     .join(', ')
@@ -96,101 +126,137 @@ const version = computed(() =>
 <template>
   <div class="page">
     <div class="split">
-      <section class="brands" aria-label="Brands">
-        <div class="bar"><h1 class="title">Company</h1></div>
+      <nav class="brands" aria-label="Settings">
+        <div class="bar"><h1 class="title">Settings</h1></div>
         <button
-          v-for="one in brands"
-          :key="one.id"
+          v-for="one in shownParts"
+          :key="one"
           type="button"
-          class="brand"
-          :class="{ here: one.id === activeId }"
-          :aria-current="one.id === activeId"
-          @click="turnToBrand(one.id)"
+          class="part"
+          :class="{ here: section === one }"
+          :aria-current="section === one"
+          @click="turnTo(one)"
         >
-          <strong>{{ one.name }}</strong>
-          <span v-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
-          <span v-else class="tag go">ready to go out</span>
+          {{ one }}
+        </button>
+        <h2 class="soft">Brands</h2>
+        <template v-for="one in brands" :key="one.id">
+          <button
+            type="button"
+            class="brand"
+            :class="{ here: ofBrand && one.id === activeId }"
+            :aria-expanded="one.id === activeId"
+            @click="turnToBrand(one.id)"
+          >
+            <strong>{{ one.name }}</strong>
+            <span v-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
+          </button>
+          <template v-if="one.id === activeId">
+            <button
+              v-for="part in brandParts"
+              :key="part"
+              type="button"
+              class="part inner"
+              :class="{ here: section === part }"
+              :aria-current="section === part"
+              @click="turnTo(part)"
+            >
+              {{ part }}
+            </button>
+          </template>
+        </template>
+        <button
+          v-if="session.may('supervisor')"
+          type="button"
+          class="word add"
+          data-test="add-brand"
+          @click="adding = true"
+        >
+          + brand
         </button>
         <p class="soft hint">
-          A change applies to papers from now on. Issued ones keep what they were printed with; prepared ones
-          are built anew and marked.
+          A change applies to documents from now on. Issued ones keep what they were printed with; prepared
+          ones are rebuilt and marked.
         </p>
         <p v-if="!session.may('supervisor')" class="soft hint">Only a supervisor changes these.</p>
-      </section>
-      <section v-if="brand" class="left">
-        <div class="bar parts" role="tablist" aria-label="Parts of the brand">
-          <button
-            v-for="one in sections"
-            :key="one"
-            type="button"
-            role="tab"
-            :aria-selected="section === one"
-            class="part"
-            :class="{ here: section === one }"
-            @click="turnTo(one)"
-          >
-            {{ one }}
-          </button>
+      </nav>
+      <section v-if="brand || !ofBrand" class="left">
+        <div class="bar">
+          <strong>{{ ofBrand && brand ? `${brand.name}: ${section}` : section }}</strong>
         </div>
         <SetUpGuide v-if="section === 'Guide'" :steps="steps" @part="turnTo($event as Section)" />
-        <BrandLook
-          v-else-if="section === 'Look'"
-          :key="`l${brand.id}`"
-          :brand="brand"
-          :kind="kind"
-          :kinds="kinds"
-          @kind="kind = $event"
-          @kept="load"
-        />
-        <HouseSettings v-else-if="section === 'House'" />
+        <HouseSettings v-else-if="section === 'General'" />
+        <CustomerSettings v-else-if="section === 'Customers'" />
+        <OwnFieldList v-else-if="section === 'Own fields'" />
+        <StandingTexts v-else-if="section === 'Standing texts'" />
+        <OrderLists v-else-if="section === 'Orders'" />
+        <MailAccounts v-else-if="section === 'Mail accounts' && session.may('supervisor')" />
+        <StaffList v-else-if="section === 'People' && session.may('supervisor')" />
         <CompanyTax v-else-if="section === 'Tax'" />
         <ClosedPeriods v-else-if="section === 'Periods'" />
-        <BrandIdentity v-else-if="section === 'Identity'" :key="`i${brand.id}`" :brand="brand" @kept="load" />
-        <BrandNumbers
-          v-else-if="section === 'Numbers'"
-          :key="`n${brand.id}${kind}${brand.series?.id}`"
-          :brand="brand"
-          :kind="kind"
-          :kinds="kinds"
-          @kind="turnToKind"
-          @kept="load"
-        />
-        <BrandNote
-          v-else
-          :key="`c${brand.id}${kind}`"
-          :brand="brand"
-          :kind="kind"
-          :kinds="kinds"
-          @kind="turnToKind"
-          @email="emailOnScreen = $event"
-          @kept="load"
-        />
+        <template v-else-if="brand">
+          <BrandLook
+            v-if="section === 'Design'"
+            :key="`l${brand.id}`"
+            :brand="brand"
+            :kind="kind"
+            :kinds="kinds"
+            @kind="kind = $event"
+            @kept="load"
+          />
+          <BrandIdentity
+            v-else-if="section === 'Identity'"
+            :key="`i${brand.id}`"
+            :brand="brand"
+            @kept="load"
+          />
+          <BrandNumbers
+            v-else-if="section === 'Numbers'"
+            :key="`n${brand.id}${kind}${brand.series?.id}`"
+            :brand="brand"
+            :kind="kind"
+            :kinds="kinds"
+            @kind="turnToKind"
+            @kept="load"
+          />
+          <BrandNote
+            v-else
+            :key="`c${brand.id}${kind}`"
+            :brand="brand"
+            :kind="kind"
+            :kinds="kinds"
+            @kind="turnToKind"
+            @email="emailOnScreen = $event"
+            @kept="load"
+          />
+        </template>
       </section>
-      <aside v-if="brand" class="right" aria-label="The brand's paper">
+      <aside v-if="brand && ofBrand" class="right" aria-label="The brand's document">
         <div class="bar">
-          <strong>{{ section === 'Cover note' ? 'The email' : brand.design.design.name }}</strong><span
+          <strong>{{ section === 'Email text' ? 'The email' : brand.design.design.name }}</strong><span
             class="soft push"
             >{{
-              section === 'Cover note'
+              section === 'Email text'
                 ? 'as it would go with the sample'
                 : `as it is now · version ${brand.design.version}`
             }}</span
           ><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe"
-            >Send one to me</VBtn
+            >Email it to me</VBtn
           >
         </div>
-        <div v-if="section === 'Cover note'" id="email-preview" />
+        <div v-if="section === 'Email text'" id="email-preview" />
         <p v-else-if="sampleWrong" class="notice stuck">{{ sampleWrong }}</p>
         <PdfView
-          v-if="section !== 'Cover note'"
+          v-if="section !== 'Email text'"
           :url="`/api/brands/${brand.id}/sample?v=${version}`"
-          :label="`A paper of ${brand.name}`"
+          :label="`A document of ${brand.name}`"
           @wrong="sampleWrong = $event"
           @pages="sampleWrong = ''"
         />
       </aside>
       <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
     </div>
+    <BrandDialog v-if="adding" @leave="adding = false" @kept="load" />
   </div>
 </template>
 
@@ -203,56 +269,56 @@ const version = computed(() =>
   background: var(--paper);
   border-right: 1px solid var(--rule);
 }
-.brand {
+.brands {
+  overflow: auto;
+}
+h2 {
+  font-size: 12.5px;
+  padding: 14px 14px 4px;
+}
+.brand,
+.part {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
   gap: 4px;
   width: 100%;
   text-align: left;
-  padding: 11px 14px;
+  padding: 7px 14px;
   border: 0;
-  border-bottom: 1px solid var(--rule);
   border-left: 3px solid transparent;
   background: none;
   font: inherit;
   cursor: pointer;
   color: inherit;
 }
-.brand.here {
+.part.inner {
+  padding-left: 28px;
+}
+.part.here,
+.part:hover,
+.brand:hover {
   background: var(--ledger);
+}
+.part.here {
   border-left-color: var(--peg);
+  font-weight: 650;
 }
 .brand .tag {
   white-space: normal;
 }
+.add {
+  margin: 8px 14px 0;
+}
 .hint {
-  padding: 14px;
-  font-size: 13px;
+  padding: 14px 14px 0;
+  margin: 0;
+  font-size: 12.5px;
 }
 #email-preview {
   display: flex;
   flex-direction: column;
   flex: 1;
   min-height: 0;
-}
-/* all parts stand beside the paper at 1280 pixels */
-.parts {
-  gap: 2px;
-  padding-left: 8px;
-}
-.part {
-  white-space: nowrap;
-  border: 0;
-  background: none;
-  font: inherit;
-  font-weight: 650;
-  padding: 5px 7px;
-  border-radius: 4px;
-  cursor: pointer;
-  color: var(--ink);
-}
-.part.here {
-  background: var(--ledger-deep);
 }
 </style>

@@ -40,7 +40,7 @@ const tone: Record<string, string> = { arrived: 'go', 'on the way': 'way', stuck
 const stateOf = (one: DispatchRow) =>
   ['claimed', 'handing over'].includes(one.state) ? 'waiting' : one.state
 function turn(step: 1 | -1) {
-  const leaves: Leaf[] = ['Paper', 'Email', 'Trail']
+  const leaves: Leaf[] = ['Document', 'Email', 'History']
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 const columns: ListColumn[] = [
@@ -60,16 +60,9 @@ const columns: ListColumn[] = [
           <h1 class="title">Emails</h1>
           <span class="sentence soft"
             >with
-            <WordPicker
-              label="Kind"
-              :words="kinds.find((one) => one.value === filters.kind)!.words"
-              :choices="kinds"
-              :value="filters.kind"
-              @pick="set({ kind: $event })"
-            />,
+            <WordPicker label="Kind" :choices="kinds" :value="filters.kind" @pick="set({ kind: $event })" />,
             <WordPicker
               label="State"
-              :words="states.find((one) => one.value === filters.state)!.words"
               :choices="states"
               :value="filters.state"
               @pick="set({ state: $event })"

@@ -111,7 +111,7 @@ async function write() {
       path: { id: file.value!.id },
       body: { tellRoutines: tellRoutines.value },
     })
-    toasts.say('The right rows are being written.')
+    toasts.say('The rows are being imported.')
     await load()
   })
   busy.value = false
@@ -160,7 +160,7 @@ const fileChoices = computed(() =>
             :disabled="busy || wrong !== ''"
             data-test="read-file"
             @click="field?.click()"
-            >Read a file…</VBtn
+            >Import a file…</VBtn
           >
           <input
             ref="field"
@@ -173,7 +173,7 @@ const fileChoices = computed(() =>
           />
         </div>
         <div v-if="!file" class="empty">
-          <strong>{{ wrong ? 'Not for you' : first ? '…' : 'No file in hand' }}</strong><span
+          <strong>{{ wrong ? 'Not for you' : first ? '…' : 'No file yet' }}</strong><span
             v-if="wrong"
             class="notice stuck"
             >{{ wrong }}</span
@@ -218,7 +218,7 @@ const fileChoices = computed(() =>
               :disabled="busy || count('right') === 0 || ['checking', 'writing'].includes(file.state)"
               data-test="write-import"
               @click="asking = true"
-              >Write {{ count('right') }} right rows</VBtn
+              >Import {{ count('right') }} rows</VBtn
             >
           </footer>
         </template>
@@ -226,8 +226,8 @@ const fileChoices = computed(() =>
       <aside class="right" aria-label="Rows">
         <ImportRows v-if="file && rows" :key="file.id" :file="file" :may="may" />
         <div v-else class="empty">
-          <strong>No rows yet</strong>Checked, the rows stand here: the wrong ones first, each with what is
-          wrong and its cells to mend.
+          <strong>No rows yet</strong>Rows appear here after the check, problems first, each with its cells to
+          correct.
         </div>
       </aside>
     </div>

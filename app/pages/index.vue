@@ -16,7 +16,7 @@ import { useList } from '../composables/useList'
 import { api } from '../composables/api'
 import { usePicks } from '../composables/usePicks'
 import { useLive } from '../composables/useLive'
-import { sourcePath } from '../composables/sources'
+import { screenOf } from '../../core/documents/sources'
 import { stages, type Stage } from '../../core/dispatch/states'
 import type { LineGroup, LineRow } from '../contract'
 import type { Leaf } from '../components/paper/LeafTabs.vue'
@@ -32,7 +32,7 @@ const session = useSession()
 const line = useLine()
 const { filters, set } = useFilters({ stage: 'to check', kind: '', brand: '', over: '', search: '' })
 const stage = computed<Stage>(() => stages.find((one) => one === filters.value.stage) ?? 'to check')
-const leaf = ref<Leaf>('Paper')
+const leaf = ref<Leaf>('Document')
 const active = ref<number | null>(null)
 const listElement = ref<{ focus: () => void }>()
 
@@ -67,7 +67,7 @@ useLive(['line'], () => {
 const goTo = (to: Stage) => set({ stage: to })
 
 function turn(step: 1 | -1) {
-  const leaves: Leaf[] = ['Paper', 'Email', 'Trail']
+  const leaves: Leaf[] = ['Document', 'Email', 'History']
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 
@@ -83,7 +83,7 @@ const groupCount = (name: string) =>
 
 async function open(id: number) {
   const one = list.rows.value.find((found) => found.id === id)
-  if (one) await navigateTo(sourcePath(one))
+  if (one) await navigateTo(screenOf(one))
 }
 </script>
 
@@ -145,7 +145,7 @@ async function open(id: number) {
           @done="picks.clear()"
         />
       </section>
-      <aside class="right" aria-label="The paper in hand">
+      <aside class="right" aria-label="The document in hand">
         <template v-if="row">
           <PreparedPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" />
           <DocumentPane
@@ -156,8 +156,8 @@ async function open(id: number) {
           />
         </template>
         <div v-else class="empty">
-          <strong>No paper in hand</strong>Choose a row: the true PDF stands here, with its email and its
-          trail.
+          <strong>No document selected</strong>Select one: its PDF appears here, with its email and its
+          history.
         </div>
       </aside>
     </div>

@@ -150,7 +150,7 @@ const columns: ListColumn[] = [
           </template>
           <template #empty
             ><div class="empty">
-              <strong>No number yet</strong>Every number that is drawn stands here, also of what is void.
+              <strong>No number yet</strong>Every number that is used is listed here, also of what is void.
             </div></template
           >
         </ListPane>

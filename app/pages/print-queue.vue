@@ -65,7 +65,7 @@ async function posted() {
     const { ids } = await api.post('/api/dispatches/decide', {
       body: { ids: chosen.value.map((row) => row.id), act: 'print', reason: '' },
     })
-    useToasts().say(`${plural(ids.length, 'paper')} marked as posted.`)
+    useToasts().say(`${plural(ids.length, 'document')} marked as posted.`)
     picks.clear()
     await load()
   })
@@ -80,9 +80,9 @@ useMainKey(() => {
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Print tray">
+      <section class="left" aria-label="Print queue">
         <div class="bar">
-          <h1 class="title">Print tray</h1>
+          <h1 class="title">Print queue</h1>
           <span class="soft">in posting order: customer by customer, each by number</span>
         </div>
         <ListPane
@@ -109,16 +109,11 @@ useMainKey(() => {
         </ListPane>
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
-          ><span v-else class="soft">{{ plural(rows.length, 'paper') }}</span
+          ><span v-else class="soft">{{ plural(rows.length, 'document') }}</span
           ><span class="mono soft">{{ addAmounts(chosen) }}</span>
           <template v-if="chosen.length">
             <span class="push soft"
-              ><WordPicker
-                label="Copies"
-                :words="copyChoices.find((one) => one.value === copies)!.words"
-                :choices="copyChoices"
-                :value="copies"
-                @pick="copies = $event"
+              ><WordPicker label="Copies" :choices="copyChoices" :value="copies" @pick="copies = $event"
             /></span>
             <VBtn href="/api/print-queue/csv" data-test="csv">Save as CSV</VBtn>
             <VBtn v-if="session.may('clerk')" :disabled="busy" data-test="posted" @click="asking = true"
@@ -135,18 +130,18 @@ useMainKey(() => {
           <strong>One PDF</strong><span class="soft push">{{ plural(pages, 'page') }}</span>
         </div>
         <PdfView v-if="url" :url="url" label="Papers to print" />
-        <div v-else class="empty"><strong>Nothing to print</strong>The merged PDF stands here.</div>
+        <div v-else class="empty"><strong>Nothing to print</strong>The merged PDF appears here.</div>
       </aside>
     </div>
     <Ask
       v-model="asking"
-      :title="`Mark ${plural(chosen.length, 'paper')} as posted?`"
+      :title="`Mark ${plural(chosen.length, 'document')} as posted?`"
       go="Posted"
       :busy="busy"
       @go="posted"
       ><p>
         You printed and posted {{ chosen.length === 1 ? 'it' : 'them' }}. They count as arrived, on paper, and
-        the trail keeps your name.
+        the history keeps your name.
       </p></Ask
     >
   </div>

@@ -43,7 +43,7 @@ useLive(['register', 'line', 'payment'], () => void load(), 600)
 
 const shift = (days: number) => set({ day: addDays(filters.value.day, days) })
 const steps = ['numbered', 'painted', 'left', 'arrived'] as const
-const stepWords = { numbered: 'Numbered', painted: 'Painted', left: 'Sent or printed', arrived: 'Arrived' }
+const stepWords = { numbered: 'Numbered', painted: 'PDF made', left: 'Sent or printed', arrived: 'Arrived' }
 const short = (one: ProvedSeries, step: (typeof steps)[number]) => one[step].count !== one.issued.count
 const tone: Record<Difference['step'], string> = {
   numbered: 'stuck',
@@ -70,9 +70,9 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Proof of the day">
+      <section class="left" aria-label="Daily reconciliation">
         <div class="bar">
-          <h1 class="title">Proof</h1>
+          <h1 class="title">Daily reconciliation</h1>
           <span class="soft">of</span>
           <VBtn height="28" aria-label="The day before" @click="shift(-1)">‹</VBtn
           ><DateField
@@ -96,8 +96,8 @@ const columns: ListColumn[] = [
             ><span v-else
               >{{ plural(reconciliation.differences.length, 'document')
               }}{{ reconciliation.more ? ' and more' : '' }} of {{ longDay(reconciliation.day) }}
-              {{ reconciliation.differences.length === 1 ? 'is' : 'are' }} not at the end of the way yet; each
-              stands below with why.</span
+              {{ reconciliation.differences.length === 1 ? 'is' : 'are' }} not delivered yet; each is listed
+              below with the reason.</span
             >
           </p>
           <div v-if="reconciliation.series.length" class="sums">

@@ -13,7 +13,7 @@ import { useHand } from '../composables/useHand'
 import { useLive } from '../composables/useLive'
 import { usePicks } from '../composables/usePicks'
 import { useToasts } from '../stores/toasts'
-import { orderOf } from '../composables/sources'
+import { orderOf } from '../../core/documents/sources'
 import { money, moneyWithSign, plural, shortDay } from '../composables/format'
 import { registerAmount } from '../../core/documents/register-amount'
 import { sumByCurrency } from '../../core/money/sums'
@@ -53,7 +53,7 @@ const list = useList<RegisterRow, PageOf<RegisterRow>>((place) =>
   }),
 )
 const { active, row } = useHand(list.rows, Number(route.query.in) || null)
-const leaf = ref<Leaf>('Paper')
+const leaf = ref<Leaf>('Document')
 
 /** Counted apart from the list, which does not wait for it. */
 const sums = shallowRef<{ matching: number; sums: { currency: string; sum: string }[] }>()
@@ -97,7 +97,7 @@ async function settle() {
     useToasts().say(
       [
         voided.length ? `Voided: ${voided.join(', ')}.` : '',
-        credited.length ? `Credited, on To check: ${credited.join(', ')}.` : '',
+        credited.length ? `Credited, in To check: ${credited.join(', ')}.` : '',
         ...refused.map((one) => `${one.number}: ${one.reason}`),
       ]
         .filter(Boolean)
@@ -130,7 +130,7 @@ function openOrder(id: number) {
   if (orderId) void navigateTo(`/orders/${orderId}`)
 }
 function turn(step: 1 | -1) {
-  const leaves: Leaf[] = ['Paper', 'Email', 'Trail']
+  const leaves: Leaf[] = ['Document', 'Email', 'History']
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 
@@ -208,7 +208,7 @@ const columns: ListColumn[] = [
                   ? 'Invoices that stand although their order was withdrawn hang here, to be voided or credited.'
                   : filters.search
                     ? 'Numbers, customers, order numbers, references and exact amounts are looked through.'
-                    : 'Every document that is issued stands here for good, with its number and its PDF.'
+                    : 'Every document that is issued is listed here for good, with its number and its PDF.'
               }}
             </div>
           </template>
@@ -216,8 +216,10 @@ const columns: ListColumn[] = [
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
           ><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span
-          ><span v-for="sum in shownSums" :key="sum.currency" class="mono soft" data-test="sum"
-            >{{ ofOpen ? 'open ' : '' }}{{ moneyWithSign(sum.sum, sum.currency) }}</span
+          ><span v-if="ofOpen" class="soft">open</span
+          ><span v-for="sum in shownSums" :key="sum.currency" class="mono soft cut" data-test="sum">{{
+            moneyWithSign(sum.sum, sum.currency)
+          }}</span
           ><span class="push" /><VBtn
             v-if="again.length"
             :href="`/api/documents/again?ids=${again.map((one) => one.id).join(',')}`"
@@ -241,11 +243,11 @@ const columns: ListColumn[] = [
               })
             "
             data-test="csv"
-            >Save as CSV</VBtn
+            >CSV</VBtn
           ><VBtn to="/numbers" data-test="numbers">Numbers</VBtn
-          ><VBtn to="/reconciliation" data-test="proof">Day’s proof</VBtn
+          ><VBtn to="/reconciliation" data-test="proof">Reconciliation</VBtn
           ><template v-if="session.may('clerk')"
-            ><VBtn data-test="write-invoice" @click="writing = true">Write an invoice…</VBtn></template
+            ><VBtn data-test="write-invoice" @click="writing = true">New invoice…</VBtn></template
           >
         </footer>
       </section>
@@ -253,7 +255,7 @@ const columns: ListColumn[] = [
         :id="row?.id ?? null"
         v-model:leaf="leaf"
         empty="No document in hand"
-        words="Choose a row to see its PDF, its email and its trail."
+        words="Choose a row to see its PDF, its email and its history."
       />
     </div>
     <Ask
@@ -265,7 +267,7 @@ const columns: ListColumn[] = [
       @go="settle"
       ><p>
         What was never handed over is voided and keeps its number; this cannot be taken back. For the others a
-        credit note over all that is left is prepared and waits on To check.
+        credit note over all that is left is prepared and waits in To check.
       </p></Ask
     >
     <NewInvoice v-if="writing" v-model="writing" />

@@ -8,26 +8,18 @@ import RoutineSides from '../components/routines/RoutineSides.vue'
 import SentenceEditor from '../components/routines/SentenceEditor.vue'
 import TrustChoice from '../components/routines/TrustChoice.vue'
 import { useSession } from '../stores/session'
-import { useToasts } from '../stores/toasts'
 import { useFilters } from '../composables/useFilters'
 import { api, attempt } from '../composables/api'
-import { useLive } from '../composables/useLive'
 import { mayLeave } from '../composables/useUnsaved'
-import { useForm } from '../composables/useForm'
 import { useMainKey } from '../composables/useMainKey'
 import { shortTime } from '../composables/format'
-import { filledSentence, type RoutineSentence, type Trust } from '../../core/routines/sentence'
-import type { RoutineChoices, RoutineVersion, RoutineView } from '../contract'
+import type { RoutineSentence, Trust } from '../../core/routines/sentence'
+import { useRoutine } from '../composables/useRoutine'
+import type { RoutineVersion, RoutineView } from '../contract'
 
 const session = useSession()
 const route = useRoute()
-const toasts = useToasts()
 const { filters, set } = useFilters({ routine: '' })
-const routines = shallowRef<RoutineView[]>([])
-const choices = shallowRef<RoutineChoices>()
-const versions = shallowRef<RoutineVersion[]>([])
-const first = ref(true)
-const wrong = ref('')
 const side = ref<'trial' | 'versions'>('trial')
 const asking = ref<Trust | null>(null)
 const ask = computed({
@@ -38,45 +30,20 @@ const ask = computed({
 })
 const adding = ref(false)
 const catching = ref(false)
-const busy = ref(false)
 
 const may = computed(() => session.may('supervisor'))
-const routine = computed(
-  () => routines.value.find((one) => String(one.id) === filters.value.routine) ?? routines.value[0],
-)
-const formOf = (one: RoutineView | undefined) => ({
-  sentence: one && structuredClone(toRaw(one.sentence)),
-  name: one?.name ?? '',
-  description: one?.description ?? '',
-})
-const { form, base, dirty, save, take } = useForm(() => routine.value, formOf, 'the routine')
+const { routines, routine, choices, versions, first, wrong, busy, load, change, form, dirty, take } =
+  useRoutine(
+    () => filters.value.routine,
+    () => {
+      asking.value = null
+    },
+  )
 
-async function load() {
-  try {
-    choices.value ??= await api.get('/api/routines/choices')
-    routines.value = await api.get('/api/routines')
-    if (routine.value)
-      versions.value = await api.get('/api/routines/{id}/versions', { path: { id: routine.value.id } })
-    wrong.value = ''
-  } catch (error) {
-    wrong.value = (error as Error).message
-  }
-  first.value = false
-}
 onMounted(async () => {
   await load()
   if (route.query.new && may.value) askNew(null)
 })
-useLive(['routine'], () => void load())
-
-watch(
-  () => routine.value?.id,
-  () => {
-    take()
-    void load()
-  },
-)
-
 async function turnTo(id: number) {
   if (id !== routine.value?.id && (await mayLeave())) set({ routine: String(id) })
 }
@@ -85,32 +52,6 @@ function takeUp(version: RoutineVersion) {
   form.value.sentence = structuredClone(toRaw(version.sentence))
   side.value = 'trial'
 }
-
-/** What stands on the screen and is not saved yet: a switch or a trust goes with the sentence that is seen. */
-function edits() {
-  const { sentence, name, description } = form.value
-  return dirty.value && sentence ? { sentence: filledSentence(sentence), name, description } : {}
-}
-
-const change = (changed: object, said: string, undo?: object) =>
-  attempt(async () => {
-    busy.value = true
-    const { id } = routine.value!
-    const patch = (version: number, body: object) =>
-      api.patch('/api/routines/{id}', { path: { id }, body: { version, ...body } })
-    try {
-      await save(() => patch(base.value!.version, { ...edits(), ...changed }))
-      await load()
-      const takeBack = async () => {
-        await patch(routines.value.find((one) => one.id === id)!.version, undo!)
-        await load()
-      }
-      toasts.say(said, undo ? { undo: takeBack } : {})
-    } finally {
-      busy.value = false
-      asking.value = null
-    }
-  })
 
 function chooseTrust(trust: Trust) {
   if (!may.value || routine.value?.trust === trust) return
@@ -124,7 +65,7 @@ function chooseTrust(trust: Trust) {
 const keep = () => {
   if (!dirty.value || busy.value || !may.value) return
   const { sentence, name, description, version } = routine.value!
-  void change({}, `Kept as version ${version + 1}. It applies to what happens from now on.`, {
+  void change({}, `Saved as version ${version + 1}. It applies to what happens from now on.`, {
     sentence,
     name,
     description,
@@ -137,7 +78,7 @@ async function switchOn() {
   const well = await change(
     { isOn: !routine.value!.isOn },
     routine.value!.isOn
-      ? `“${routine.value!.name}” rests. What happens now is passed by.`
+      ? `“${routine.value!.name}” is off. What happens now is not taken up.`
       : `“${routine.value!.name}” is on, for what happens from now on.`,
     { isOn: routine.value!.isOn },
   )
@@ -216,9 +157,9 @@ const add = (name: string) =>
             :disabled="!dirty || busy || !form.name.trim()"
             data-test="keep-routine"
             @click="keep"
-            >Keep as version {{ routine.version + 1 }}</VBtn
+            >Save as version {{ routine.version + 1 }}</VBtn
           >
-          <VBtn v-if="dirty" @click="take">Give up the changes</VBtn>
+          <VBtn v-if="dirty" @click="take">Discard changes</VBtn>
           <VBtn
             v-if="!dirty && session.may('clerk') && routine.sentence.on !== 'posted'"
             data-test="catch-up"
@@ -249,7 +190,7 @@ const add = (name: string) =>
       :dirty="dirty"
       :busy="busy"
       @go="
-        change({ trust: 'automatic' }, `“${routine!.name}” now lets papers go by itself.`, {
+        change({ trust: 'automatic' }, `“${routine!.name}” now lets documents go by itself.`, {
           trust: routine!.trust,
         })
       "

@@ -36,11 +36,9 @@ export const useLiveStore = defineStore('live', () => {
 
   /** Listens to the server until the page is left or somebody signs out. */
   function listen(): Promise<void> {
-    let opened = false
     const source = new EventSource('/api/live')
     source.onopen = () => {
-      if (opened) tell({ again: true })
-      opened = true
+      tell({ again: true })
       tell({ connected: true })
     }
     source.onerror = () => tell({ connected: false })

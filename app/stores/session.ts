@@ -1,3 +1,4 @@
+import type { OwnFieldFacts } from '../../core/fields/own-fields'
 import { api } from '../composables/api'
 import { useLiveStore } from './live'
 export interface SignedIn {
@@ -7,18 +8,23 @@ export interface SignedIn {
   role: 'reader' | 'clerk' | 'supervisor'
 }
 
+type Begun = 'nobody' | 'no company' | 'no brand' | 'ready'
+
 interface House {
   company: {
     name: string
     timeZone: string
     orderStatuses: string[]
-    orderFields: string[]
+    contactRoles: string[]
     taxRates: Record<string, string>
     currency: string
     country: string
+    language: string
     smallDifference: string
   }
   brands: { id: number; code: string; name: string }[]
+  /** Fields of the house's own. */
+  ownFields: OwnFieldFacts[]
   mailboxesUrl: string
 }
 
@@ -27,16 +33,23 @@ export const useSession = defineStore('session', () => {
   const user = ref<SignedIn | null>(null)
   const house = ref<House | null>(null)
   const known = ref(false)
+  /** How far the first visit of the house has come. */
+  const begun = ref<Begun>('ready')
+  /** The first visit goes on after the brand is there: numbers and mail account. */
+  const welcome = ref(false)
+  const setsUp = computed(() => begun.value !== 'ready' || welcome.value)
 
   async function load(): Promise<void> {
     const answer = await api.get('/api/session')
-    house.value = answer.user ? await api.get('/api/house') : null
+    const hasCompany = answer.begun === 'no brand' || answer.begun === 'ready'
+    house.value = answer.user && hasCompany ? await api.get('/api/house') : null
+    begun.value = answer.begun
     user.value = answer.user
     known.value = true
   }
 
-  async function signIn(email: string, password: string): Promise<void> {
-    await api.post('/api/session', { body: { email, password } })
+  async function signIn(email: string, password: string, code = ''): Promise<void> {
+    await api.post('/api/session', { body: { email, password, code } })
     await load()
   }
 
@@ -44,11 +57,12 @@ export const useSession = defineStore('session', () => {
     await api.delete('/api/session')
     user.value = null
     house.value = null
+    welcome.value = false
     useLiveStore().close()
   }
 
   const may = (role: 'clerk' | 'supervisor') =>
     user.value?.role === 'supervisor' || (role === 'clerk' && user.value?.role === 'clerk')
   const brandName = (code: string) => house.value?.brands.find((brand) => brand.code === code)?.name ?? code
-  return { user, house, known, load, signIn, signOut, may, brandName }
+  return { user, house, known, begun, welcome, setsUp, load, signIn, signOut, may, brandName }
 })

@@ -48,6 +48,46 @@ describe.each([
     expect(items).toEqual(Array.from({ length: 200 }, (__, index) => `IT-${index + 1}`))
   })
 
+  test('texts in the foot stand on every page above the small print, and nothing reaches into them', () => {
+    const foot = ['Goods stay ours until they are paid. '.repeat(6).trim()]
+    const { pages, problems } = layOut({ ...exampleInvoice({ order: longOrder(60) }), foot }, design, metrics)
+    expect(problems).toEqual([])
+    for (const page of pages) {
+      const own = texts(page).filter((op) => foot[0]!.includes(op.text) && op.text.length > 20)
+      expect(own.length).toBeGreaterThan(1)
+      const top = Math.min(...own.map((op) => op.y))
+      const small = texts(page)
+        .filter((op) => op.size <= 7 && op.y > 250 * mm)
+        .map((op) => op.y)
+      expect(Math.max(...own.map((op) => op.y))).toBeLessThan(Math.min(...small))
+      const others = texts(page).filter((op) => !own.includes(op) && op.size > 7.5 && op.role !== 'artifact')
+      expect(Math.max(...others.map((op) => op.y))).toBeLessThan(top)
+    }
+  })
+
+  test('a text on a page of its own begins one, however long, and the pages count it', () => {
+    const text = Array.from({ length: 120 }, (__, n) => `Clause ${n + 1} says something.`).join('\n')
+    const plainly = layOut(exampleInvoice(), design, metrics).pages.length
+    const { pages, problems } = layOut(
+      { ...exampleInvoice(), pages: [{ title: 'Terms of sale', text }] },
+      design,
+      metrics,
+    )
+    expect(problems).toEqual([])
+    expect(pages.length).toBeGreaterThan(plainly + 1)
+    expect(has(pages[plainly]!, 'Terms of sale')).toBe(true)
+    expect(has(pages.at(-1)!, 'Clause 120 says')).toBe(true)
+    expect(has(pages[0]!, `Page 1 of ${pages.length}`)).toBe(true)
+    const clauses = pages.flatMap((page) => texts(page)).filter((op) => op.text.startsWith('Clause '))
+    expect(clauses).toHaveLength(120)
+  })
+
+  test('texts in the foot that leave no room for the document are a problem that says the remedy', () => {
+    const foot = ['Goods stay ours until they are paid. '.repeat(200)]
+    const { problems } = layOut({ ...exampleInvoice(), foot }, design, metrics)
+    expect(problems.map((one) => one.sentence).join()).toContain('Settings, Standing')
+  })
+
   test.each([1, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20, 30, 40])(
     'with %i lines the sums stand on the page of the last row',
     (count) => {

@@ -5,7 +5,9 @@ import { Sheet } from './sheet'
 import { mm, type Design, type StripDesign } from './design'
 import { renderers } from './strips'
 import { watermark } from './strips/watermark'
-import { drawBlocks } from './strips/flow'
+import { textBlock } from './strips/closing'
+import { continuedHead, drawBlocks } from './strips/flow'
+import { footTexts } from './strips/footer'
 import { frameOf, type Block, type Renderer, type Strip } from './strips/strip'
 
 /** A strip's renderer; that they fit each other is what the registry's type says of every kind. */
@@ -19,7 +21,9 @@ const rendererOf = (look: StripDesign) => renderers[look.strip] as Renderer<Stri
 export function layOut(paper: Paper, design: Design, metrics: FontMetrics): LaidOut {
   const size = { width: design.page.width * mm, height: design.page.height * mm }
   const strip: Strip = { paper, design, sheet: new Sheet(metrics, size), frame: frameOf(design) }
+  keepFree(strip)
   drawHeadAndTable(strip)
+  drawOwnPages(strip)
   for (const look of design.strips) {
     const renderer = rendererOf(look)
     if (renderer.part === 'page') renderer.draw(strip, look)
@@ -52,3 +56,20 @@ const closingOf = (strip: Strip): Block[] =>
     const renderer = rendererOf(look)
     return renderer.part === 'closing' ? (renderer.block(strip, look) ?? []) : []
   })
+
+/** What stands in the foot of every page takes its room from the page. */
+function keepFree(strip: Strip): void {
+  strip.frame.bottom -= footTexts(strip).height
+}
+
+/** Texts of the house on pages of their own, each under its name. */
+function drawOwnPages(strip: Strip): void {
+  const { sheet, frame, paper } = strip
+  for (const { title, text } of paper.pages ?? []) {
+    sheet.addPage()
+    continuedHead(strip)
+    const top = frame.continuedTop
+    sheet.text(title, frame.left, top + 4, { ...frame.strong, size: 11, role: 'heading' })
+    drawBlocks(strip, top + 8, [textBlock(strip, [text])])
+  }
+}

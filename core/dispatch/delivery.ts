@@ -13,7 +13,7 @@ export interface DeliveryQuestion extends RecipientQuestion {
 }
 
 export interface Delivery {
-  /** What the customer wants of this kind. */
+  /** What the customer wants of this kind, or gets instead. */
   channel: Channel
   /** The ways it goes. */
   channels: ChannelName[]
@@ -21,6 +21,8 @@ export interface Delivery {
   recipients: Recipient[]
   /** The role of which no contact is there, where an email has nobody to go to; null otherwise. */
   lacks: string | null
+  /** It is printed because an email has nobody to go to. */
+  printedInstead: boolean
 }
 
 /**
@@ -34,11 +36,16 @@ export function deliveryOf(of: DeliveryQuestion): Delivery {
   if (chosen !== null && !channels.includes('email')) channels.unshift('email')
   const addressed = channels.some((one) => channelFacts[one].addressed)
   const recipients = !addressed ? [] : chosen === null ? recipientsFor(of) : chosenRecipients(of, chosen)
+  const nobody = addressed && recipients.length === 0
+  // who wished for both has the paper already
+  if (nobody && of.preference?.unreachable === 'print')
+    return { channel: 'paper', channels: channelsFor('paper'), recipients, lacks: null, printedInstead: true }
   return {
     channel,
     channels,
     recipients,
-    lacks: addressed && recipients.length === 0 ? (of.preference?.to ?? of.role) : null,
+    lacks: nobody ? (of.preference?.to ?? of.role) : null,
+    printedInstead: false,
   }
 }
 

@@ -15,11 +15,12 @@ export interface Way {
 export function waysOf(customer: {
   name: string
   billing: Address | null
-  preferences: Preferences
+  /** With what the group and the house wish. */
+  wished: Preferences
   contacts: readonly ContactFacts[]
 }): Way[] {
   return documentKinds.map((kind) => {
-    const preference = customer.preferences[kind]
+    const preference = customer.wished[kind]
     const { channel, recipients, lacks } = deliveryOf({
       contacts: customer.contacts,
       role: kindFacts[kind].to,

@@ -58,6 +58,10 @@ export interface OrderFacts {
   pricesIncludeTax: boolean
   reference: string | null
   customerNote: string | null
+  /** The house's own order fields as they are printed. */
+  own?: string
+  /** Where the goods go, where that is not where it is billed. */
+  delivery?: Address
   prepaid: DecimalText
   /** Deposit invoices already issued for it; the final invoice lists and deducts each. */
   deposits?: DepositFacts[]

@@ -18,7 +18,8 @@ import type {
 } from './facts'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper } from './paper'
-import { printedBrand, addressLines, facts, payment, legal } from './printed'
+import { printedBrand, addressLines, facts, paragraphs, payment, legal, textsOf } from './printed'
+import type { StandingTextFacts } from './standing-texts'
 import { dueDate } from './terms'
 import { checkTreatment, ratesFor } from './treatment'
 import { unitWords } from './units'
@@ -45,6 +46,8 @@ export interface PaperInput {
   replaces?: ReplacedFacts
   /** For a receipt. */
   payment?: PaymentFacts
+  /** Texts of the house; which stand on it, its date says. */
+  standing?: StandingTextFacts[]
   /** Where the currency is not the house's own; null when no rate is known. */
   exchange?: Exchange | null
 }
@@ -75,7 +78,7 @@ export function buildPaper(input: PaperInput): Paper {
   if (is.books !== null && !brand.taxNumber.trim() && !brand.withoutTaxNumber?.[language]?.trim())
     throw new Refusal(
       'no-own-tax-number',
-      `${brand.name} has no tax number, which ${is.many} must say. Give it one under Company, ` +
+      `${brand.name} has no tax number, which ${is.many} must say. Give it one in Settings, ` +
         'Identity, or say there that it has none and what is printed instead.',
       { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } },
     )
@@ -104,7 +107,7 @@ export function buildPaper(input: PaperInput): Paper {
     throw new Refusal(
       'no-exchange-rate',
       `There is no exchange rate for ${order.currency} yet, and the VAT must be said in the house's ` +
-        'currency. Add one under Company, House.',
+        'currency. Add one under Settings, General.',
     )
   }
   const money = (amount: string) => formatMoney(amount, order.currency, language)
@@ -191,6 +194,7 @@ export function buildPaper(input: PaperInput): Paper {
         },
     payment: due ? payment(input, result.toPay, due) : null,
     customerNote: order.customerNote,
+    ...textsOf(input, paragraphs(input)),
     legal: legal(input, result, treatment),
     words: {
       page: words.page,

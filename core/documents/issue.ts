@@ -90,6 +90,9 @@ export function comparePapers(before: Paper, now: Paper): PaperChange[] {
     paper.adjustments.map((row) => `${row.label} ${row.amount}`).join(', ')
   say('Discounts and charges', adjustments(before), adjustments(now))
   say('Said on it', (before.legal ?? []).join(' '), (now.legal ?? []).join(' '))
+  const texts = ({ paragraphs, foot, pages }: Paper) =>
+    [...(paragraphs ?? []), ...(foot ?? []), ...(pages ?? []).map(({ text }) => text)].join(' ')
+  say('Texts', texts(before), texts(now))
   say('Note', before.customerNote ?? '', now.customerNote ?? '')
   say('Language', before.language, now.language)
   say(

@@ -40,6 +40,12 @@ export interface Paper {
   toPay: { label: string; amount: string }
   payment: PaperPayment | null
   customerNote: string | null
+  /** Paragraphs before the customer's note: where the goods go, own fields, texts of the house. */
+  paragraphs?: string[]
+  /** Texts of the house in the foot of every page. */
+  foot?: string[]
+  /** Texts of the house on pages of their own, after everything else. */
+  pages?: { title: string; text: string }[]
   /**
    * What the law wants said: why no tax is charged, the tax in the house's currency. Left out on papers of
    * older versions.

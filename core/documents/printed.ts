@@ -8,8 +8,9 @@ import { formatDay, type Day } from './days'
 import type { CustomerFacts, BrandFacts } from './facts'
 import { type PaperInput, reasonsOf } from './from-order'
 import { kindFacts } from './kinds'
-import type { PaperFact, PaperPayment, PaperBrand } from './paper'
+import type { Paper, PaperFact, PaperPayment, PaperBrand } from './paper'
 import { creditorReference, paymentCode, formatReference, formatIban } from './payment-code'
+import { standingTextsOn } from './standing-texts'
 import { earlyPayment } from './terms'
 import { type TaxTreatment, treatmentWords } from './treatment'
 import { paperWords } from './words'
@@ -70,6 +71,39 @@ export function facts(input: PaperInput, due: Day | null): PaperFact[] {
   return rows.filter((row) => row.value !== '')
 }
 
+/** What is said of the order in words of its own: where the goods go. */
+export function paragraphs({ order, language, kind, brand }: PaperInput): string[] {
+  const words = paperWords[language]
+  const { delivery, own } = order
+  return [
+    ...(own ? [own] : []),
+    ...(delivery && kindFacts[kind].books !== 'credit'
+      ? [words.deliveredTo(addressLines({ billing: delivery }, words.attention, brand).join(', '))]
+      : []),
+  ]
+}
+
+/** The texts that stand on it, with paragraphs of its own before them; what there is none of is left out. */
+export function textsOf(
+  { standing, kind, brand, language, customer, date }: PaperInput,
+  own: readonly string[] = [],
+): Pick<Paper, 'paragraphs' | 'foot' | 'pages'> {
+  const { paragraphs, foot, pages } = standingTextsOn(standing ?? [], {
+    kind,
+    brandId: brand.id,
+    language,
+    homeLanguage: brand.homeLanguage,
+    business: Boolean(customer.taxNumber),
+    date,
+  })
+  const all = [...own, ...paragraphs]
+  return {
+    ...(all.length > 0 ? { paragraphs: all } : {}),
+    ...(foot.length > 0 ? { foot } : {}),
+    ...(pages.length > 0 ? { pages } : {}),
+  }
+}
+
 export function payment(input: PaperInput, toPay: string, due: Day): PaperPayment | null {
   const { brand, order, customer, language, number } = input
   if (new Decimal(toPay).lte(0)) return null
@@ -124,7 +158,7 @@ export function payment(input: PaperInput, toPay: string, due: Day): PaperPaymen
  * language of the country that posts it, for whose post office it is (Universal Postal Union, addressing guidelines).
  */
 export function addressLines(
-  customer: CustomerFacts,
+  customer: Pick<CustomerFacts, 'billing'>,
   attention: string,
   from: Pick<BrandFacts, 'country' | 'homeLanguage'>,
 ): string[] {

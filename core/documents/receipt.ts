@@ -6,7 +6,7 @@ import { formatDay } from './days'
 import { exactReceipt } from './exact'
 import type { PaymentFacts } from './facts'
 import { type PaperInput } from './from-order'
-import { addressLines, printedBrand } from './printed'
+import { addressLines, printedBrand, textsOf } from './printed'
 import { kindFacts } from './kinds'
 import type { Paper, PaperLine } from './paper'
 import { paperWords } from './words'
@@ -84,6 +84,7 @@ export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
     toPay: { label: `${label}, ${payment.currency}`, amount: money(payment.amount) },
     payment: null,
     customerNote: null,
+    ...textsOf(input),
     legal: [],
     words: {
       page: words.page,

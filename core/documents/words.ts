@@ -34,6 +34,7 @@ export interface PaperWordList {
   continued: string
   rehearsal: string
   attention: string
+  deliveredTo: (address: string) => string
   /** Rows of a credit note and of a final invoice. */
   ofInvoice: string
   /** Before the number of the confirmation that this one takes the place of. */
@@ -104,6 +105,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     continued: 'continued',
     rehearsal: 'REHEARSAL',
     attention: 'Attn',
+    deliveredTo: (address) => `Delivery to: ${address}`,
     ofInvoice: 'To invoice',
     replaces: 'Replaces',
     reason: 'Reason',
@@ -173,6 +175,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     continued: 'Fortsetzung',
     rehearsal: 'PROBE',
     attention: 'z. Hd.',
+    deliveredTo: (address) => `Lieferung an: ${address}`,
     ofInvoice: 'Zur Rechnung',
     replaces: 'Ersetzt',
     reason: 'Grund',
@@ -243,6 +246,7 @@ export const paperWords: Record<Language, PaperWordList> = {
     continued: 'suite',
     rehearsal: 'ESSAI',
     attention: 'À l’attention de',
+    deliveredTo: (address) => `Livraison à\u00a0: ${address}`,
     ofInvoice: 'Sur facture',
     replaces: 'Remplace',
     reason: 'Motif',

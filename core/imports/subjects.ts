@@ -140,7 +140,7 @@ export const importFields: Readonly<Record<ImportSubject, readonly ImportField[]
       'referenz',
       'référence',
     ),
-    text('note', 'Note on the paper', 1000, 'customernote', 'remark', 'hinweis', 'remarque'),
+    text('note', 'Note on the document', 1000, 'customernote', 'remark', 'hinweis', 'remarque'),
     text('salesperson', 'Salesperson', 80, 'verkaeufer', 'verkäufer', 'vendeur'),
     text('item', 'Line: item code', 60, 'itemcode', 'sku', 'artikel', 'article'),
     text('description', 'Line: description', 300, 'itemname', 'bezeichnung', 'designation', 'désignation'),

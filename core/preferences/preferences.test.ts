@@ -118,7 +118,7 @@ describe('recipients', () => {
       channel: 'paper',
       gathered: true,
     })
-    expect(changedPreference({ gathered: true }, { gathered: false })).toBeUndefined()
+    expect(changedPreference({ gathered: true }, { gathered: null })).toBeUndefined()
     expect(changedPreference(undefined, {})).toBeUndefined()
   })
 

@@ -1,7 +1,14 @@
 import type { DocumentKind } from '../documents/kinds'
 
-export type ContactRole = 'buying' | 'billing' | 'goods-in' | 'anyone'
-export const contactRoles: readonly ContactRole[] = ['buying', 'billing', 'goods-in', 'anyone']
+/** What a contact is for: one of the house's own roles, or `anyone`, who takes what has nobody else. */
+export type ContactRole = string
+export const anyone = 'anyone'
+/** "the billing contact", "the contact for anything". */
+export const roleWords = (role: ContactRole): string =>
+  role === anyone ? 'the contact for anything' : `the ${role} contact`
+
+/** Roles that kinds of document ask for; a house adds its own beside them. */
+export const suppliedRoles: readonly ContactRole[] = ['buying', 'billing', 'goods-in']
 export interface ContactFacts {
   name: string
   email: string
@@ -14,12 +21,23 @@ export const channels: readonly Channel[] = ['email', 'paper', 'both', 'nothing'
 export interface Preference {
   channel?: Channel
   /** Role of the contact it goes to, instead of the routine's. */
-  to?: Exclude<ContactRole, 'anyone'>
+  to?: ContactRole
+  /** Addresses it goes to, instead of a contact. */
+  addresses?: string[]
   /** Further addresses, beside those the routine adds. */
   cc?: string[]
   bcc?: string[]
   /** Several documents of one Send in one email. */
   gathered?: boolean
+  /** What becomes of an email that has nobody to go to: it waits, or is printed. */
+  unreachable?: 'wait' | 'print'
+}
+
+/** The recipients that are kept at a billing address, for whatever is billed to it. */
+export interface AddressMail {
+  to?: string[]
+  cc?: string[]
+  bcc?: string[]
 }
 
 /** A change of a preference: what is left out stays, null takes it away. */
@@ -31,11 +49,7 @@ export function changedPreference(
   change: PreferenceChange,
 ): Preference | undefined {
   const left = Object.entries({ ...preference, ...change }).filter(
-    ([, value]) =>
-      value !== null &&
-      value !== undefined &&
-      value !== false &&
-      !(Array.isArray(value) && value.length === 0),
+    ([, value]) => value !== null && value !== undefined && !(Array.isArray(value) && value.length === 0),
   )
   return left.length > 0 ? (Object.fromEntries(left) as Preference) : undefined
 }
@@ -79,25 +93,45 @@ export interface RecipientQuestion {
  * to write to: copies alone are no letter.
  */
 export function recipientsFor({ contacts, role, preference, copyTo = [] }: RecipientQuestion): Recipient[] {
-  const asked = preference?.to ?? role
-  const usable = contacts.filter((contact) => isAddress(contact.email))
-  const exact = usable.filter((contact) => contact.role === asked)
-  const chosen = exact.length > 0 ? exact : usable.filter((contact) => contact.role === 'anyone')
-  if (chosen.length === 0) return []
-  const source =
-    exact.length > 0
-      ? `the customer's ${asked} contact${preference?.to && preference.to !== role ? ', as the customer wishes' : ''}`
-      : "the customer's contact for anything"
+  const { people, source } = addressees({ contacts, role, preference })
+  if (people.length === 0) return []
   const copies = (addresses: readonly string[], as: 'CC' | 'BCC', from: string) =>
     addresses.filter(isAddress).map((address): Recipient => ({ name: '', address, as, source: from }))
   const all: Recipient[] = [
-    ...chosen.map((contact): Recipient => ({ name: contact.name, address: contact.email, as: 'To', source })),
+    ...people.map(({ name, email }): Recipient => ({ name, address: email, as: 'To', source })),
     ...copies(copyTo, 'CC', 'a copy from the routine'),
     ...copies(preference?.cc ?? [], 'CC', 'a copy the customer wishes'),
     ...copies(preference?.bcc ?? [], 'BCC', 'a blind copy at the customer'),
   ]
   const seen = new Set<string>()
   return all.filter(({ address }) => !seen.has(address.toLowerCase()) && seen.add(address.toLowerCase()))
+}
+
+/** Whom a document is written to, before copies: wished addresses, else the contacts of a role. */
+function addressees({ contacts, role, preference }: RecipientQuestion) {
+  const usable = contacts.filter((contact) => isAddress(contact.email))
+  const named = (preference?.addresses ?? []).filter(isAddress)
+  if (named.length > 0)
+    return {
+      people: named.map((email) => ({
+        name: usable.find((contact) => contact.email.toLowerCase() === email.toLowerCase())?.name ?? '',
+        email,
+      })),
+      source: 'an address kept at the customer',
+    }
+  const asked = preference?.to ?? role
+  const exact = usable.filter((contact) => contact.role === asked)
+  if (exact.length > 0)
+    return {
+      people: exact,
+      source:
+        `the customer's ${asked} contact` +
+        (preference?.to && preference.to !== role ? ', as the customer wishes' : ''),
+    }
+  return {
+    people: usable.filter((contact) => contact.role === anyone),
+    source: "the customer's contact for anything",
+  }
 }
 
 /**
@@ -114,10 +148,32 @@ export function preferenceWords(preference: Preference | undefined): string {
   if (preference.channel === 'nothing') return way!
   const parts = [
     way,
-    preference.to && `to the ${preference.to} contact`,
+    preference.addresses?.length
+      ? `to ${preference.addresses.join(', ')}`
+      : preference.to && `to ${roleWords(preference.to)}`,
     preference.cc?.length && `with a copy to ${preference.cc.join(', ')}`,
     preference.bcc?.length && `with a blind copy to ${preference.bcc.join(', ')}`,
     preference.gathered && 'gathered into one email',
+    preference.unreachable === 'print' && 'on paper while there is no address',
   ]
   return parts.filter(Boolean).join(', ')
 }
+
+/** Anything that holds addresses in lists, with one of them replaced wherever it stands. */
+export function withAddressReplaced<Kept>(kept: Kept, from: string, to: string): Kept {
+  const replaced = (value: unknown): unknown => {
+    if (typeof value === 'string') return value.toLowerCase() === from.toLowerCase() ? to : value
+    if (Array.isArray(value)) return value.map(replaced)
+    if (value === null || typeof value !== 'object') return value
+    return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, replaced(part)]))
+  }
+  return replaced(kept) as Kept
+}
+
+/** Every address that a wish, or an address's recipients, name. */
+export const addressesIn = (wish: Preference | AddressMail): string[] => [
+  ...('addresses' in wish ? (wish.addresses ?? []) : []),
+  ...(Array.isArray(wish.to) ? wish.to : []),
+  ...(wish.cc ?? []),
+  ...(wish.bcc ?? []),
+]

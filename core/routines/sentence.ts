@@ -7,7 +7,7 @@ import {
   receiptKind,
   type DocumentKind,
 } from '../documents/kinds'
-import { isAddress, type ContactRole } from '../preferences/recipients'
+import { isAddress, suppliedRoles, type ContactRole } from '../preferences/recipients'
 import { Refusal } from '../errors'
 import { Decimal } from '../money/decimal'
 
@@ -27,7 +27,7 @@ export interface RoutineSentence {
   conditions: Condition[]
   issue: DocumentKind
   /** Role of the contact it is written to. */
-  to: Exclude<ContactRole, 'anyone'>
+  to: ContactRole
   /** Addresses that get a copy (CC). */
   copyTo?: string[]
   /** Minutes it waits after issue before it goes. */
@@ -177,7 +177,11 @@ const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.
  * Says everything that is wrong with a sentence before it is kept.
  * @throws Refusal "bad-sentence" with the part it is about
  */
-export function checkSentence(sentence: RoutineSentence, orderStatuses: readonly string[]): void {
+export function checkSentence(
+  sentence: RoutineSentence,
+  orderStatuses: readonly string[],
+  contactRoles: readonly ContactRole[] = suppliedRoles,
+): void {
   const refuse = (field: string, words: string) => {
     throw new Refusal('bad-sentence', words, { status: 400, about: { field } })
   }
@@ -188,6 +192,8 @@ export function checkSentence(sentence: RoutineSentence, orderStatuses: readonly
     refuse('statuses', 'The routine has no status to wait for. Choose one.')
   const unknown = sentence.statuses.find((status) => !orderStatuses.includes(status))
   if (unknown) refuse('statuses', `“${unknown}” is not a status of the house's orders.`)
+  if (!contactRoles.includes(sentence.to))
+    refuse('to', `There is no contact role “${sentence.to}”. There are ${contactRoles.join(', ')}.`)
   for (const [index, condition] of sentence.conditions.entries()) {
     const field = `conditions.${index}`
     if (condition.about === 'total') {
@@ -211,7 +217,7 @@ export function checkSentence(sentence: RoutineSentence, orderStatuses: readonly
     sentence.delayMinutes < 0 ||
     sentence.delayMinutes > 30 * 24 * 60
   )
-    refuse('delayMinutes', 'A paper waits 0 minutes to 30 days.')
+    refuse('delayMinutes', 'A document waits 0 minutes to 30 days.')
   if (sentence.hours && minutesOf(sentence.hours.from) >= minutesOf(sentence.hours.to))
     refuse('hours', 'Sending hours begin before they end, like 08:00 to 17:00.')
 }

@@ -1,12 +1,12 @@
 import type { BrandFacts, CustomerFacts, OrderFacts, OrderLineFacts } from '../documents/facts'
 import { buildPaper, type PaperInput } from '../documents/from-order'
 import type { Paper } from '../documents/paper'
-import { FontMetrics, type FontFace } from '../designs/metrics'
-import faces from '../designs/font-metrics.json'
+import { FontMetrics } from '../designs/metrics'
+import { shippedFaces } from '../designs/shipped-faces'
 import { suppliedDesign, type Look } from '../designs/supplied'
 
 /** Invented examples that tests and the bench share. */
-export const metrics = new FontMetrics(faces as unknown as FontFace[])
+export const metrics = new FontMetrics(shippedFaces)
 
 export const plainLook: Look = {
   name: 'Tansy trade paper',

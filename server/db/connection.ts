@@ -17,7 +17,7 @@ Sequelize.useCLS({
   set: (key: string, value: unknown) => scope.getStore()?.set(key, value),
   run: (callback: (context: unknown) => unknown) =>
     scope.run(new Map(scope.getStore()), () => callback(undefined)),
-} as never)
+} as never) // its types know the cls-hooked package, of which it uses these four
 
 let instance: Sequelize | undefined
 
@@ -29,9 +29,14 @@ export function database(): Sequelize {
       logging: false,
       pool: { max: Number(process.env.CLOTHESPIN_POOL ?? 12), idle: 30_000, acquire: 30_000 },
       define: { underscored: true, timestamps: false },
-      dialectOptions: { application_name: `clothespin ${process.env.CLOTHESPIN_PROCESS ?? 'web'}` },
+      dialectOptions: {
+        application_name: `clothespin ${process.env.CLOTHESPIN_PROCESS ?? 'web'}`,
+        // short statements: compiling one would take longer than running it
+        options: '-c jit=off',
+      },
     })
     startModels(instance)
+    // a hook of Sequelize 6 that is missing in its types
     instance.addHook(
       'beforeQuery' as never,
       ((options: { transaction?: Transaction | null }) => {
@@ -109,7 +114,7 @@ export async function one<T extends object>(sql: string, bind: Bind = []): Promi
 export async function run(sql: string, bind: Bind = []): Promise<number> {
   return database().query(sql, {
     bind: Array.isArray(bind) && bind.length === 0 ? undefined : given(bind),
-    type: QueryTypes.BULKDELETE,
+    type: QueryTypes.BULKDELETE, // its answer is a count, its type is none
   }) as unknown as Promise<number>
 }
 

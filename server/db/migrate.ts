@@ -1,14 +1,42 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { runMigrations } from 'graphile-worker'
 import pg from 'pg'
 import { Umzug } from 'umzug'
 import { config } from '../config'
 
 /**
- * In order. No house lives on this schema yet, so a change is made in schema.sql itself. With the first release
- * the base gets a copy of its own that never changes, and each later one changes schema.sql as well.
+ * The files of the folder, in the order of their names. A file that a house was made with never changes; what changes
+ * comes as the next one, and in schema.sql as well.
  */
-const migrations = [{ name: '001-base', sql: () => readFileSync(config.schemaFile, 'utf8') }]
+const migrations = () =>
+  readdirSync(config.migrationFolder)
+    .filter((file) => file.endsWith('.sql'))
+    .sort()
+    .map((file) => ({
+      name: file.replace(/\.sql$/, ''),
+      sql: () => readFileSync(join(config.migrationFolder, file), 'utf8'),
+    }))
+
+/** What this version would still do to the database, and whether there is anything in it. Writes nothing. */
+export async function pendingMigrations(): Promise<{ begun: boolean; names: string[] }> {
+  const client = new pg.Client({ connectionString: config.databaseUrl })
+  await client.connect()
+  try {
+    const { rows } = await client.query<{ there: boolean }>(
+      `select to_regclass('migration') is not null there`,
+    )
+    const done = rows[0]!.there
+      ? (await client.query<{ name: string }>('select name from migration')).rows.map((row) => row.name)
+      : []
+    const names = migrations()
+      .map(({ name }) => name)
+      .filter((name) => !done.includes(name))
+    return { begun: done.length > 0, names }
+  } finally {
+    await client.end()
+  }
+}
 
 /** Held while migrating, so that web and workers that start together do it once. */
 const migrationLock = 7_205_118
@@ -27,14 +55,14 @@ export async function migrate(): Promise<void> {
       'create table if not exists migration (name text primary key, done_at timestamptz not null default now())',
     )
     const done = await client.query<{ name: string }>('select name from migration order by name')
-    const unknown = done.rows.filter((row) => !migrations.some((one) => one.name === row.name))
+    const unknown = done.rows.filter((row) => !migrations().some((one) => one.name === row.name))
     if (unknown.length > 0)
       throw new Error(
         `This database was made by another version of Clothespin (${unknown.at(-1)!.name}), which this one ` +
-          'does not know. Nothing was changed. Start that version, or begin a new house: bin/demo --fresh.',
+          'does not know. Nothing was changed. Start that version again; a demo begins anew with bin/demo --fresh.',
       )
     const umzug = new Umzug({
-      migrations: migrations.map(({ name, sql }) => ({
+      migrations: migrations().map(({ name, sql }) => ({
         name,
         up: async () => {
           await client.query('begin')

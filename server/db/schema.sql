@@ -6,14 +6,42 @@ create extension if not exists pg_trgm;
 
 -- People: who works here, who is signed in, tokens of other programs
 
--- Who works here. Passwords are kept as scrypt hashes.
+-- Who works here. Passwords are kept as scrypt hashes; there is none until an invitation is taken up. Who has left
+-- keeps the row, and the name in the history, and nothing else.
 create table staff (
   id integer primary key generated always as identity,
   email text not null unique,
   name text not null,
   role text not null check (role in ('clerk', 'supervisor', 'reader')),
-  password_hash text not null
+  password_hash text not null default '',
+  left_at timestamptz,
+  version integer not null default 1,
+  -- the sealed secret of a second factor (TOTP, RFC 6238), and the last step that was used
+  sealed_second_factor text not null default '',
+  second_factor_step bigint
 );
+
+-- Codes that stand for a second factor once each, for a lost phone. Only their hash is kept.
+create table recovery_code (
+  staff_id integer not null references staff on delete cascade,
+  hash text not null,
+  used_at timestamptz,
+  primary key (staff_id, hash)
+);
+
+-- Codes that are good once and for a while; only their hash is kept. The first visit has one before anybody works
+-- here; an invitation and a new password are somebody's.
+create table one_time_code (
+  id integer primary key generated always as identity,
+  purpose text not null check (purpose in ('first visit', 'invitation', 'new password')),
+  staff_id integer references staff on delete cascade,
+  hash text not null unique,
+  made_at timestamptz not null,
+  ends_at timestamptz not null,
+  used_at timestamptz,
+  check ((purpose = 'first visit') = (staff_id is null))
+);
+create index one_time_code_staff_id_idx on one_time_code (staff_id);
 
 -- Who is signed in. A row that is gone ends the session at once, also its open stream.
 create table session (
@@ -21,7 +49,9 @@ create table session (
   staff_id integer not null references staff on delete cascade,
   role text not null,
   made_at timestamptz not null,
-  ends_at timestamptz not null
+  ends_at timestamptz not null,
+  -- the browser and system that somebody signed in with
+  device text not null default ''
 );
 create index session_ends_at_idx on session (ends_at);
 create index session_staff_id_idx on session (staff_id);
@@ -35,7 +65,9 @@ create table api_token (
   staff_id integer not null references staff,
   made_at timestamptz not null,
   used_on date,
-  revoked_at timestamptz
+  revoked_at timestamptz,
+  -- the last day on which it opens anything; null for one without an end
+  ends_on date
 );
 
 -- Answers of calls with an idempotency key: the same call again gets the first answer.
@@ -72,7 +104,6 @@ create table company (
   -- after so many seconds without a bounce an email counts as arrived
   presume_seconds integer not null check (presume_seconds > 0),
   failure_notice_to text not null default '',
-  order_fields jsonb not null default '[]',
   undo_minutes integer not null default 0 check (undo_minutes >= 0 and undo_minutes <= 60),
   paused_at timestamptz,
   paused_by text,
@@ -91,7 +122,30 @@ create table company (
   document_dates jsonb not null default '{}',
   -- so much less than is open counts as paid in full, once a person agrees
   small_difference numeric not null default 0,
-  held_statuses jsonb not null default '[]'
+  held_statuses jsonb not null default '[]',
+  -- 1 to 12: the month in which the business year begins
+  business_year_start integer not null default 1 check (business_year_start between 1 and 12),
+  -- what a new customer is given
+  terms jsonb not null default '{"kind": "days", "days": 30}',
+  -- what the address of links in emails begins with; never taken from a request
+  public_address text not null default '',
+  -- how documents reach customers that say nothing else, nor their group
+  preferences jsonb not null default '{}',
+  -- what contacts are for, in the house's own words
+  contact_roles jsonb not null default '["buying", "billing", "goods-in"]'
+);
+
+-- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
+-- that lies outside the database.
+create table mail_account (
+  id integer primary key generated always as identity,
+  name text not null unique,
+  host text not null,
+  port integer not null check (port between 1 and 65535),
+  security text not null check (security in ('starttls', 'tls', 'none')),
+  user_name text not null default '',
+  sealed_password text not null default '',
+  version integer not null default 1
 );
 
 -- Tax codes with their words; their rates over time are beside.
@@ -128,7 +182,47 @@ create table item (
   names jsonb not null,
   unit text not null default '',
   price numeric(14,4) not null,
-  tax_code text not null
+  tax_code text not null,
+  version integer not null default 1,
+  gtin text not null default '',
+  -- in kilograms
+  weight numeric,
+  size text not null default '',
+  commodity_code text not null default '',
+  -- two letters of its country
+  origin text not null default '',
+  -- where it lies
+  place text not null default '',
+  category text not null default '',
+  -- by language, where the unit has another word there
+  units jsonb not null default '{}',
+  -- fields of the house's own
+  fields jsonb not null default '{}'
+);
+create index item_gtin on item (gtin) where gtin <> '';
+
+-- Other prices of an item: in a currency, for a group of customers or for all ('').
+create table item_price (
+  id integer primary key generated always as identity,
+  item_id integer not null references item on delete cascade,
+  currency text not null,
+  group_name text not null default '',
+  price numeric(14,4) not null,
+  unique (item_id, currency, group_name)
+);
+
+-- Fields of the house's own that orders, lines, items and customers have.
+create table own_field (
+  id integer primary key generated always as identity,
+  of text not null check (of in ('order', 'line', 'item', 'customer')),
+  name text not null,
+  kind text not null check (kind in ('text', 'number', 'date', 'choice', 'yes/no')),
+  choices jsonb not null default '[]',
+  -- how documents call it, by language; its name where there is none
+  labels jsonb not null default '{}',
+  printed boolean not null default false,
+  position integer not null,
+  unique (of, name)
 );
 
 -- A name under which the company sells, with the look of its emails.
@@ -153,7 +247,8 @@ create table brand (
   prices_include_tax boolean not null default false,
   payment_methods jsonb not null default '[]',
   -- what invoices say instead of a tax number, by language
-  without_tax_number jsonb not null default '{}'
+  without_tax_number jsonb not null default '{}',
+  mail_account_id integer references mail_account
 );
 
 -- The brands that a person is limited to; who has none here sees them all.
@@ -173,6 +268,24 @@ create table design (
   made_at timestamptz not null,
   made_by text not null,
   unique (brand_id, kind, version)
+);
+
+-- Texts of the house that stand on documents: terms, a footer, a remark for one kind.
+create table standing_text (
+  id integer primary key generated always as identity,
+  name text not null unique,
+  -- kinds of document it stands on; all of them where there is none
+  kinds jsonb not null default '[]',
+  -- null: on those of all brands
+  brand_id integer references brand,
+  -- business: those with a VAT number
+  customers text not null default 'all' check (customers in ('all', 'business', 'private')),
+  place text not null check (place in ('before the foot', 'foot', 'own page')),
+  -- by language
+  texts jsonb not null,
+  from_day date,
+  until_day date,
+  version integer not null default 1
 );
 
 -- The email text of a kind in a language: a new version with every change, none is ever changed.
@@ -205,6 +318,7 @@ create table number_series (
   currency text not null default '',
   -- whether it counts itself or takes the order’s number
   source text not null default 'own' check (source in ('own', 'order')),
+  version integer not null default 1,
   constraint number_series_of unique (kind, brand_id, country, currency)
 );
 
@@ -242,6 +356,20 @@ create table period_close (
 
 -- Customers
 
+-- What customers have in common: what a new one is given, and how documents reach those that say nothing else.
+create table customer_group (
+  id integer primary key generated always as identity,
+  name text not null unique,
+  language text,
+  currency text,
+  terms jsonb,
+  tax_treatment text
+    check (tax_treatment in ('domestic', 'reverse charge', 'intra-Community supply', 'export', 'exempt')),
+  prices_include_tax boolean,
+  preferences jsonb not null default '{}' check (jsonb_typeof(preferences) = 'object'),
+  version integer not null default 1
+);
+
 -- Who buys. How documents reach a customer is written in preferences.
 create table customer (
   id integer primary key generated always as identity,
@@ -262,9 +390,47 @@ create table customer (
   tax_treatment text not null default 'domestic'
     check (tax_treatment in ('domestic', 'reverse charge', 'intra-Community supply', 'export', 'exempt')),
   -- null: as the brand does
-  prices_include_tax boolean
+  prices_include_tax boolean,
+  -- the recipients that are kept at the postal address
+  billing_mail jsonb not null default '{}',
+  -- fields of the house's own
+  fields jsonb not null default '{}'
 );
 create index customer_name on customer (name, id);
+
+-- Keeps a row for every group that a customer is in.
+create function keep_group() returns trigger language plpgsql as $fn$
+begin
+  if new.group_name <> '' then
+    insert into customer_group (name) values (new.group_name) on conflict (name) do nothing;
+  end if;
+  return new;
+end
+$fn$;
+create trigger group_of_customer before insert or update of group_name on customer
+  for each row execute function keep_group();
+
+-- Further addresses of a customer: others to bill, and where goods go.
+create table customer_address (
+  id integer primary key generated always as identity,
+  customer_id integer not null references customer,
+  purpose text not null check (purpose in ('billing', 'delivery')),
+  label text not null,
+  address jsonb not null,
+  mail jsonb not null default '{}',
+  position integer not null
+);
+create index customer_address_customer_id_idx on customer_address (customer_id);
+
+-- What a customer calls an item.
+create table item_customer_code (
+  id integer primary key generated always as identity,
+  item_id integer not null references item on delete cascade,
+  customer_id integer not null references customer,
+  code text not null,
+  unique (item_id, customer_id)
+);
+create index item_customer_code_customer_id_idx on item_customer_code (customer_id, code);
 
 -- The people of a customer, by what they are for.
 create table contact (
@@ -272,9 +438,16 @@ create table contact (
   customer_id integer not null references customer,
   name text not null,
   email text not null,
-  role text not null check (role in ('buying', 'billing', 'goods-in', 'anyone'))
+  role text not null
 );
 create index contact_customer_id_idx on contact (customer_id);
+
+-- Who can be written to at a customer.
+create function contacts_of(customer integer) returns jsonb language sql stable as $fn$
+  select coalesce(jsonb_agg(jsonb_build_object('name', name, 'email', email, 'role', role) order by id), '[]')
+  from contact
+  where customer_id = customer
+$fn$;
 
 -- Sources: what documents are made of
 
@@ -340,8 +513,15 @@ create table sales_order (
   search text not null,
   version integer not null default 1,
   revision integer not null default 1,
-  fields jsonb not null default '{}'
+  fields jsonb not null default '{}',
+  -- another of the customer's addresses, where it is not billed to its own
+  bill_to_id integer references customer_address,
+  -- where the goods go, as it was agreed; null for the address that is billed
+  delivery jsonb,
+  -- for people here only; never on a document
+  internal_note text not null default ''
 );
+create index sales_order_bill_to_id_idx on sales_order (bill_to_id) where bill_to_id is not null;
 create index sales_order_customer_id_idx on sales_order (customer_id);
 create index sales_order_date_id_idx on sales_order (date desc, id desc);
 create index sales_order_search_idx on sales_order using gin (search gin_trgm_ops);
@@ -349,6 +529,48 @@ create index sales_order_status_date_id_idx on sales_order (status, date desc, i
 
 create trigger source_of_order before insert or update of number, customer_id, brand_id on sales_order
   for each row execute function keep_source('order', 'number', '');
+
+-- The address that a source's documents are billed to, where it is not the customer's own.
+create function billed_to(source_id integer) returns customer_address language sql stable as $fn$
+  select a
+  from source s
+  join sales_order o on o.id = s.root_id
+  join customer_address a on a.id = o.bill_to_id
+  where s.id = source_id
+$fn$;
+
+-- What is wished at several levels, united.
+create function united(lists jsonb[]) returns jsonb language sql immutable as $fn$
+  select jsonb_agg(distinct one)
+  from unnest(lists) list, jsonb_array_elements(list) one
+  where jsonb_typeof(list) = 'array'
+$fn$;
+
+-- How kinds of document reach a customer: the house's wish, over it the group's, the billing address's recipients
+-- and the customer's own, part by part; copies are united. With a source, by the address that it is billed to.
+create function preferences_for(c customer, source_id integer, kinds text[])
+returns jsonb language sql stable as $fn$
+  with given as (
+    select (select preferences from company) house,
+      (select preferences from customer_group where name = c.group_name) ours,
+      coalesce((billed_to(source_id)).mail, c.billing_mail) mail
+  ), levels as (
+    select k kind, coalesce(house -> k, '{}') house, coalesce(ours -> k, '{}') ours,
+      coalesce(c.preferences -> k, '{}') own, mail
+    from given, unnest(kinds) k
+  ), merged as (
+    select kind,
+      (house || ours
+        || case when mail -> 'to' <> '[]' then jsonb_build_object('addresses', mail -> 'to') else '{}' end
+        - case when own ? 'to' then 'addresses' else '' end
+      ) || own || jsonb_strip_nulls(jsonb_build_object(
+        'cc', united(array[house -> 'cc', ours -> 'cc', mail -> 'cc', own -> 'cc']),
+        'bcc', united(array[house -> 'bcc', ours -> 'bcc', mail -> 'bcc', own -> 'bcc'])
+      )) wish
+    from levels
+  )
+  select coalesce(jsonb_object_agg(kind, wish), '{}') from merged where wish <> '{}'
+$fn$;
 
 -- The lines of an order, in their order.
 create table order_line (
@@ -363,6 +585,8 @@ create table order_line (
   unit_price numeric(14,4) not null,
   discount_percent numeric(6,3) not null default 0,
   tax_code text not null,
+  -- fields of the house's own
+  fields jsonb not null default '{}',
   unique (order_id, position) deferrable initially deferred
 );
 
@@ -771,6 +995,7 @@ create table dispatch_recipient (
   at timestamptz not null,
   primary key (dispatch_id, address)
 );
+create index dispatch_recipient_address_idx on dispatch_recipient (lower(address), at desc);
 create index dispatch_recipient_address on dispatch_recipient using gin (address gin_trgm_ops);
 
 -- The very words of an email that was handed over.

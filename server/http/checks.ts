@@ -68,6 +68,62 @@ export const emailLook = Joi.object({
   closing: text(600).allow('').required(),
 })
 
+/** ISO 4217. */
+export const currency = Joi.string()
+  .pattern(/^[A-Z]{3}$/)
+  .messages({ 'string.pattern.base': '{{#label}} is a currency like EUR' })
+
+export const percent = Joi.string()
+  .trim()
+  .pattern(/^(100(\.0{1,3})?|\d{1,2}(\.\d{1,3})?)$/)
+  .messages({ 'string.pattern.base': '{{#label}} is a percentage from 0 to 100' })
+
+/** What links in emails begin with: the address by which people here reach Clothespin. */
+export const publicAddress = Joi.string()
+  .trim()
+  .max(200)
+  .uri({ scheme: ['http', 'https'] })
+  .replace(/\/+$/, '')
+  .allow('')
+  .messages({ 'string.uri*': '{{#label}} is an address like https://clothespin.house.example' })
+
+/** A password that is being chosen: long is what makes it strong (NIST SP 800-63B, 3.1.1). */
+export const newPassword = Joi.string()
+  .min(12)
+  .max(200)
+  .messages({ 'string.min': 'Choose a password of at least 12 characters; a few words together are good' })
+
+/** A picture in base64. */
+export const picture = Joi.string().base64().max(3_000_000)
+
+export const colour = Joi.string()
+  .pattern(/^#[0-9a-f]{6}$/i)
+  .lowercase()
+  .required()
+  .messages({ 'string.pattern.base': '{{#label}} is a colour like #8a5a00' })
+
+/** The colours of a brand's documents. */
+export const colours = Joi.object({ brand: colour, accent: colour, ground: colour })
+
+export const address = Joi.object({
+  attention: text(80).allow(''),
+  lines: Joi.array().items(text(80)).min(1).max(6).required(),
+  country: country.required(),
+}).allow(null)
+
+const whole = (least: number, most: number) => Joi.number().integer().min(least).max(most)
+
+const ofDay = { is: 'day of month', then: Joi.required(), otherwise: Joi.forbidden() }
+
+/** n days; end of month and n days; a day of the nth month after; each with an early-payment discount or none. */
+export const terms = Joi.object({
+  kind: Joi.valid('days', 'end of month', 'day of month').required(),
+  days: whole(0, 365).when('kind', { is: 'day of month', then: Joi.forbidden(), otherwise: Joi.required() }),
+  day: whole(1, 31).when('kind', ofDay),
+  months: whole(0, 12).when('kind', ofDay),
+  discount: Joi.object({ percent: percent.required(), days: whole(1, 365).required() }),
+})
+
 export const page = {
   after: Joi.string().max(300),
   limit: Joi.number().integer().min(1).max(200).default(60),

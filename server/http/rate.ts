@@ -1,3 +1,4 @@
+import type { Sequelize } from 'sequelize'
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 import { Refusal } from '../../core/errors'
 import { config } from '../config'
@@ -8,14 +9,18 @@ import { database } from '../db/connection'
  */
 
 const made = new Map<string, RateLimiterPostgres>()
+let madeFor: Sequelize | undefined
 
 /** A limit of so many points in so many seconds, by its name. */
 function limiter(name: string, points: number, duration: number): RateLimiterPostgres {
+  const current = database()
+  if (madeFor !== current) made.clear()
+  madeFor = current
   const key = `${name} ${points}`
   let found = made.get(key)
   if (!found) {
     found = new RateLimiterPostgres({
-      storeClient: database(),
+      storeClient: current,
       storeType: 'sequelize',
       tableName: 'rate_limit',
       tableCreated: true,

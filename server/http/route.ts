@@ -246,7 +246,7 @@ function outOfRange(error: unknown): Refusal | undefined {
 
 function problem(event: H3Event, error: unknown): unknown {
   if (error && typeof error === 'object' && 'statusCode' in error && !(error instanceof Refusal))
-    throw createError(error as never)
+    throw createError(error as { statusCode: number })
   const refusal = error instanceof Refusal ? error : outOfRange(error)
   const trouble = refusal ? '' : logTrouble(error, { path: event.path }, 'a request failed')
   const status = refusal?.status ?? 500

@@ -22,6 +22,8 @@ export interface Jobs {
   'go-on-importing': { importId: number }
   /** Rehearsal papers that are not mailed yet. */
   'send-rehearsals': { rehearsalIds: number[] }
+  /** An invitation, or a code for a new password. */
+  'write-to-staff': { staffId: number; purpose: 'invitation' | 'new password' }
 }
 
 const priority: Record<keyof Jobs, number> = {
@@ -35,6 +37,7 @@ const priority: Record<keyof Jobs, number> = {
   'read-bank-file': 2,
   'book-bank-entries': 2,
   'go-on-importing': 2,
+  'write-to-staff': 1,
 }
 
 /**

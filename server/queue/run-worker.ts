@@ -21,6 +21,7 @@ import { run as refreshPrepared } from './tasks/refresh-prepared'
 import { run as sendDispatches } from './tasks/send-dispatches'
 import { run as sendRehearsals } from './tasks/send-rehearsals'
 import { run as sendRun } from './tasks/send-run'
+import { run as writeToStaff } from './tasks/write-to-staff'
 
 const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => Promise<void> } = {
   'book-bank-entries': bookBankEntries,
@@ -33,6 +34,7 @@ const tasks: { [Name in keyof Jobs]: (payload: Jobs[Name], workerId: string) => 
   'send-dispatches': sendDispatches,
   'send-rehearsals': sendRehearsals,
   'send-run': sendRun,
+  'write-to-staff': writeToStaff,
 }
 
 /** The task list for one worker process; errors are logged with the job and left to the queue and the sweeper. */

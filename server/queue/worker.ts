@@ -8,7 +8,7 @@ import { startWorker } from './run-worker'
 
 /** The worker process. SIGTERM and SIGINT let running jobs end; anything harder is what the sweeper is for. */
 process.env.CLOTHESPIN_PROCESS = 'worker'
-if (!config.realMail && !isLoopback(new URL(config.smtpUrl).hostname)) {
+if (config.smtpUrl && !config.realMail && !isLoopback(new URL(config.smtpUrl).hostname)) {
   console.error(
     'CLOTHESPIN_SMTP_URL names a real mail server. Say CLOTHESPIN_REAL_MAIL=yes when mail shall ' +
       'really go to your customers; see docs/running.md.',

@@ -69,6 +69,7 @@ class CachedFont {
    * outlines anew for every document.
    */
   createSubset(): unknown {
+    // fontkit's subset has the tables it writes, its types only how to include a glyph
     const subset = (this.font.createSubset as unknown as () => Subset)()
     const add = subset._addGlyph.bind(subset)
     subset._addGlyph = (id) => {
@@ -131,6 +132,7 @@ interface Pen {
 
 /** pdfkit writes title, author and subject into the XMP as they stand: `&` and `<` would break it (XML 1.0, 2.4). */
 function escapeMetadata(doc: PDFKit.PDFDocument): void {
+  // parts of pdfkit that its types leave out
   const metadata = doc as unknown as { info: Record<string, unknown>; _addInfo: () => void }
   const addInfo = metadata._addInfo
   metadata._addInfo = () => {
@@ -156,6 +158,7 @@ export class PdfkitPainter implements Painter {
   private font(id: string): CachedFont {
     let font = this.fonts.get(id)
     if (!font) {
+      // its types allow for a collection of fonts; ours are single ones
       font = new CachedFont(fontkit.create(readFileSync(join(this.fontFolder, `${id}.ttf`))) as never, id)
       this.fonts.set(id, font)
     }
@@ -164,7 +167,7 @@ export class PdfkitPainter implements Painter {
 
   async paint(laidOut: LaidOut, pictures: Pictures, facts: PaintFacts): Promise<Uint8Array> {
     const doc = new PDFDocument({
-      font: null as never,
+      font: null as never, // none to begin with: its types know only a name
       autoFirstPage: false,
       pdfVersion: '1.7',
       tagged: true,
@@ -234,11 +237,13 @@ export class PdfkitPainter implements Painter {
   }
 
   private text(doc: PDFKit.PDFDocument, op: DrawOp & { op: 'text' }, pen: Pen): void {
+    // the content stream, which pdfkit's types leave out
     const content = doc as unknown as Content
     if (pen.colour !== op.colour) doc.fillColor(op.colour)
     pen.colour = op.colour
     let x = op.x
     for (const piece of op.pieces) {
+      // pdfkit takes a font of fontkit as well, which its types do not say
       if (piece.face !== pen.face) doc.font(this.font(piece.face) as never, piece.face)
       pen.face = piece.face
       const font = content._font

@@ -65,6 +65,7 @@ export async function checkPaper(paper: Paper, design: Design): Promise<Rendered
 
 /** Several stored PDFs as one, made in a thread. */
 export async function mergePdfs(files: readonly Uint8Array[]): Promise<Uint8Array> {
+  // the pool is typed by its main task; this is the other one
   return threads().run(files as never, { name: 'merge' }) as unknown as Promise<Uint8Array>
 }
 

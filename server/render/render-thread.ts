@@ -1,7 +1,7 @@
-import faces from '../../core/designs/font-metrics.json'
 import type { Paper } from '../../core/documents/paper'
 import { layOut } from '../../core/designs/layout'
-import { FontMetrics, type FontFace } from '../../core/designs/metrics'
+import { FontMetrics } from '../../core/designs/metrics'
+import { shippedFaces } from '../../core/designs/shipped-faces'
 import type { LayoutProblem } from '../../core/designs/pages'
 import type { Design } from '../../core/designs/design'
 import { config } from '../config'
@@ -35,7 +35,7 @@ export interface Rendered {
   renderer: string
 }
 
-const metrics = new FontMetrics(faces as unknown as FontFace[])
+const metrics = new FontMetrics(shippedFaces)
 
 const painter = new PdfkitPainter(config.fontFolder)
 

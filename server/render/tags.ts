@@ -36,6 +36,7 @@ export class Tags {
   private artifact = false
 
   constructor(doc: PDFKit.PDFDocument) {
+    // pdfkit's types leave out how a structure is built
     this.doc = doc as unknown as Tagging
     this.root = this.doc.struct('Document')
     this.doc.addStructure(this.root)

@@ -1,25 +1,25 @@
 import { draftSource } from './drafts/source'
-import { registerHooks, registerSource } from './documents/sources'
+import { register } from './documents/sources'
 import { orderSource } from './orders/source'
 import { paymentSource } from './receivables/source'
 import { bookPayment } from './receivables/payments'
 
 /** Tells the engine of every source of documents and of what follows from its acts. Each process calls it once. */
 export function registerSources(): void {
-  registerSource('order', orderSource)
-  registerSource('draft', draftSource)
-  registerSource('payment', paymentSource)
-  registerHooks({
-    paidAtOnce: ({ number, documentId, ...payment }, who) =>
-      bookPayment(
-        {
-          ...payment,
-          direction: 'in',
-          reference: number,
-          settle: [{ documentId, amount: payment.amount, discount: '0', writeOff: '0' }],
-          another: true,
-        },
-        who,
-      ),
-  })
+  register(
+    { order: orderSource, draft: draftSource, payment: paymentSource },
+    {
+      paidAtOnce: ({ number, documentId, ...payment }, who) =>
+        bookPayment(
+          {
+            ...payment,
+            direction: 'in',
+            reference: number,
+            settle: [{ documentId, amount: payment.amount, discount: '0', writeOff: '0' }],
+            another: true,
+          },
+          who,
+        ),
+    },
+  )
 }

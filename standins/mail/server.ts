@@ -107,6 +107,7 @@ function wantsReport(to: object): boolean {
 
 /** Breaks the connection in the middle of the content, as a crashing server or a torn line would. */
 function drop(server: SMTPServer, stream: SMTPServerDataStream, session: SMTPServerSession): void {
+  // smtp-server's list of connections, which its types leave out
   const connections = (
     server as unknown as { connections: Set<{ session: SMTPServerSession; _socket: { destroy(): void } }> }
   ).connections

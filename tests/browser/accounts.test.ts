@@ -222,7 +222,7 @@ describe('Accounts', () => {
     await desk.page.click(`${inHand} [data-test="make-receipt"]`)
     // or the routine for payments of its brand was there first, and that is said
     await desk.page.waitForFunction(() =>
-      /waits on To check|goes by itself|already issued for this payment/.test(document.body.innerText),
+      /waits in To check|goes by itself|already issued for this payment/.test(document.body.innerText),
     )
     await desk.page.goto(`${desk.base}/?kind=payment%20receipt`)
     await desk.wait('[role="option"]')
@@ -309,7 +309,7 @@ test(
     await desk.clickText('.v-overlay--active .v-list-item', 'paid at once, by cash')
     await desk.page.click('[data-test="ask-go"]')
     await desk.page.waitForFunction(
-      () => /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+      () => /Open\s+€\s0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
       { timeout: 20_000 },
     )
     const number = /LS26-\d+/.exec(await desk.text('aside.right'))![0]

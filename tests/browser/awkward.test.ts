@@ -144,7 +144,7 @@ describe('their invoices', () => {
   })
 
   test(
-    'without an address it waits on To check; the address is given on the spot, and its paper with ' +
+    'without an address it waits in To check; the address is given on the spot, and its paper with ' +
       'an emoji is drawn',
     async () => {
       await open('AWK-2')
@@ -153,7 +153,7 @@ describe('their invoices', () => {
       await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
       await desk.page.type('.v-dialog textarea', 'Hive Lane 1\nMarlbridge')
       await desk.page.click('[data-test="ask-go"]')
-      await desk.says('is kept, for every paper from now on')
+      await desk.says('is saved, for every document from now on')
       await desk.page.waitForFunction(
         () => document.querySelectorAll('[data-test="pdf-pages"] canvas').length > 0,
         { timeout: 20_000 },

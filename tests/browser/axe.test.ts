@@ -19,19 +19,25 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Waiting', '/?stage=waiting', '[role="option"]'],
   ['Orders', '/orders', '[role="option"]'],
   ['Register', '/register', '[role="option"]'],
-  ['Customers', '/customers', '.wish'],
-  ['Print tray', '/print-queue', '[role="option"]'],
+  ['Customers', '/customers', '[data-test="wish-invoice"]'],
+  ['Addresses to check', '/customers/addresses', '[data-test^="problem-"]'],
+  ['Items', '/items', '[role="option"]'],
+  ['New order', '/orders/new', '[data-test="deliver-to"]'],
+  ['Customers in Settings', '/company?part=Customers', '[data-test="group-Schools"]'],
+  ['Standing texts', '/company?part=Standing texts', '[data-test="add-text"]'],
+  ['Own fields', '/company?part=Own fields', '[data-test="field-Hives"]'],
+  ['Print queue', '/print-queue', '[role="option"]'],
   ['Routines', '/routines', '[data-test="trial"]'],
-  ['Company', '/company', '[data-test="guide"]'],
+  ['Settings', '/company', '[data-test="guide"]'],
   ['Numbers', '/numbers', '[data-test="proof"]'],
   ['A draft', '/drafts/some', '.texts'],
   ['Accounts', '/accounts', '[aria-label="Ageing"] svg'],
   ['Payments', '/accounts/payments', '[role="option"]'],
   ['Bank files', '/accounts/bank', '[data-test="read-file"]'],
   ['Imports', '/imports', '[data-test="read-file"]'],
-  ['Proof', '/reconciliation', '[data-test="proof-facts"]'],
+  ['Daily reconciliation', '/reconciliation', '[data-test="proof-facts"]'],
   ['Periods', '/company?part=Periods', '[data-test="close-period"]'],
-  ['House', '/company?part=House', '[data-test="make-token"]'],
+  ['General settings', '/company?part=General', '[data-test="make-token"]'],
   ['Number series', '/company?part=Numbers', '[data-test="samples"]'],
 ]
 
@@ -65,7 +71,7 @@ test('sign-in', async () => {
   expect(await violations()).toEqual([])
 })
 
-/** A draft of the demo house that waits on To check. */
+/** A draft of the demo house that waits in To check. */
 const someDraft = () =>
   desk.page.evaluate(async () => {
     const list = (await (await fetch('/api/line?stage=to check')).json()) as {

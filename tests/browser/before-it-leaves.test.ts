@@ -15,7 +15,7 @@ const row = (words: string) =>
   )
 const house = async () => {
   await desk.page.goto(`${desk.base}/company`)
-  await desk.clickText('.part', 'House')
+  await desk.clickText('.part', 'General')
   await desk.wait('[data-test="rehearsal-address"], button[aria-label^="Rehearsal address"]')
 }
 
@@ -69,10 +69,10 @@ describe('a rehearsal', () => {
 describe('a Send', () => {
   test('of all that match waits its grace and is taken back whole: nothing is numbered', async () => {
     await house()
-    await desk.page.click('button[aria-label^="Grace:"]')
+    await desk.page.click('button[aria-label^="Undo time:"]')
     await desk.wait('.picker')
     await desk.clickText('.picker li', 'after 5 minutes')
-    await says('The grace is set.')
+    await says('The undo time is set.')
     await desk.page.goto(`${desk.base}/?kind=invoice`)
     await desk.wait('[data-test="send-all"]')
     const before = await desk.count('to check')
@@ -121,7 +121,7 @@ describe('what waits', () => {
     await desk.wait('[data-test="hold"]')
     await desk.page.click('[data-test="hold"]')
     await row('held')
-    await desk.clickText('[aria-label="Leaves"] button', 'Trail')
+    await desk.clickText('[aria-label="Leaves"] button', 'History')
     await says('Held')
     await desk.page.click('[data-test="let-go"]')
     await desk.wait('[data-test="hold"]')
@@ -141,7 +141,7 @@ describe('what waits', () => {
   })
 })
 
-describe('the print tray', () => {
+describe('the print queue', () => {
   test('a stuck email is printed instead; the tray shows one PDF, and marking it as posted empties it', async () => {
     await desk.page.goto(`${desk.base}/?stage=stuck`)
     await desk.wait('[data-test="print-instead"]')
@@ -149,8 +149,8 @@ describe('the print tray', () => {
       element.textContent!.trim(),
     )
     await desk.page.click('[data-test="print-instead"]')
-    await says('in the print tray')
-    await desk.goTo('Print tray', '/print-queue')
+    await says('in the print queue')
+    await desk.goTo('Print queue', '/print-queue')
     await row(number)
     await desk.wait('[data-test="pdf-pages"] canvas')
     const papers = Number(/Print (\d+)/.exec(await desk.text('[data-test="print"]'))![1])

@@ -67,13 +67,13 @@ describe('a bank file', () => {
         { amount: '7.90', name: 'Demo Bank', text: 'Fee', out: true },
       ]),
     )
-    await facts('2 sure, 1 unsure, 2 strange')
+    await facts('2 matched, 1 to check, 2 unknown')
     await desk.press('Control+Enter')
     await desk.sayYes()
     await facts('2 done')
     await desk.page.goto(`${desk.base}/register?kind=invoice&search=${a!.number}`)
     await desk.page.waitForFunction(() =>
-      /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+      /Open\s+€\s0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
     )
   })
 
@@ -95,12 +95,12 @@ describe('a bank file', () => {
       await desk.wait('[data-test="book-entry"]:not([disabled])')
       await desk.page.click('[data-test="book-entry"]')
       await desk.says('€ 4.44'.slice(2))
-      await facts('1 strange')
+      await facts('1 unknown')
       await desk.page.click('[data-test="set-aside"]')
       await desk.page.waitForFunction(() => document.activeElement?.matches('.v-dialog input'))
       await desk.page.keyboard.type('Bank fee')
       await desk.press('Enter')
-      await desk.says('1 movement set aside: Bank fee.')
+      await desk.says('1 movement ignored: Bank fee.')
       await facts('5 done')
     },
   )
@@ -154,7 +154,7 @@ describe('a bank statement as CSV', () => {
       await desk.page.waitForFunction(() =>
         document
           .querySelector<HTMLElement>('[data-test="file-facts"]')
-          ?.innerText.includes('1 sure, 0 unsure, 2 strange'),
+          ?.innerText.includes('1 matched, 0 to check, 2 unknown'),
       )
       await desk.says('Müller')
       await desk.press('Control+Enter')
@@ -165,7 +165,7 @@ describe('a bank statement as CSV', () => {
       )
       await desk.page.goto(`${desk.base}/register?kind=invoice&search=${open[3]!.number}`)
       await desk.page.waitForFunction(() =>
-        /Open\s+€ 0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
+        /Open\s+€\s0\.00/.test(document.querySelector<HTMLElement>('.facts')?.innerText ?? ''),
       )
     },
   )

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import puppeteer, { type Browser, type KeyInput, type Page } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
 import { demoStaff } from '../../demo/house'
-import { freePort } from '../../demo/postgres'
+import { freePort } from '../../run/cluster'
 import { freshDatabase } from '../integration/house'
 import { startWeb } from '../web'
 
@@ -78,6 +78,22 @@ function clickWhatIsSeen(page: Page): void {
   }
 }
 
+/** A browser with a fresh profile in a folder, and its first page, 1280 by 800. */
+export async function openBrowser(folder: string): Promise<{ browser: Browser; page: Page }> {
+  const browser = await puppeteer.launch({
+    executablePath: chromium,
+    args: flags,
+    userDataDir: join(folder, 'profile'),
+  })
+  const page = await browser.newPage()
+  // what a browser asks about unsaved changes when an address is typed; leaving by a link asks in the page
+  page.on('dialog', (dialog) => void dialog.accept())
+  await page.setViewport({ width: 1280, height: 800 })
+  page.setDefaultTimeout(20_000)
+  clickWhatIsSeen(page)
+  return { browser, page }
+}
+
 export function useDesk(): Desk {
   const desk = {} as Desk
   const folder = mkdtempSync(join(tmpdir(), 'clothespin-desk-'))
@@ -112,17 +128,9 @@ export function useDesk(): Desk {
       await new Promise((resolve) => child.once('message', resolve))
     }
     web = await startWeb()
-    browser = await puppeteer.launch({
-      executablePath: chromium,
-      args: flags,
-      userDataDir: join(folder, 'profile'),
-    })
-    const page = await browser.newPage()
-    // what a browser asks about unsaved changes when an address is typed; leaving by a link asks in the page
-    page.on('dialog', (dialog) => void dialog.accept())
-    await page.setViewport({ width: 1280, height: 800 })
-    page.setDefaultTimeout(20_000)
-    clickWhatIsSeen(page)
+    const opened = await openBrowser(folder)
+    browser = opened.browser
+    const { page } = opened
     page.on('console', (message) => process.env.DESK_SHOTS && console.log(message.text()))
     Object.assign(desk, {
       page,
@@ -140,14 +148,10 @@ export function useDesk(): Desk {
         await page.keyboard.press('Enter')
         await page.waitForSelector('[data-stage="stuck"]')
       },
-      count: async (stage: string) =>
-        Number(
-          (
-            await page.$$eval(`[data-stage="${stage}"] .count`, (elements) =>
-              elements.map((element) => element.textContent!.replace(/\D/g, '')),
-            )
-          )[0] ?? -1,
-        ),
+      count: async (stage: string) => {
+        const shown = await page.waitForSelector(`[data-stage="${stage}"] .count`)
+        return Number(await shown!.evaluate((element) => element.textContent!.replace(/\D/g, '')))
+      },
       untilCount: async (stage: string, holds: (count: number) => boolean) => {
         const end = Date.now() + 40_000
         for (let seen = -1; ; await new Promise((resolve) => setTimeout(resolve, 60))) {

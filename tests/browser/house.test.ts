@@ -38,15 +38,15 @@ const fill = async (label: string, text: string) => {
 const sample = () => desk.page.$eval('[data-test="samples"]', (element) => (element as HTMLElement).innerText)
 
 describe('Company', () => {
-  test('a mistyped IBAN is said at its field; a good change is kept and the paper is drawn anew', async () => {
+  test('a mistyped IBAN is said at its field; a good change is saved and the paper is drawn anew', async () => {
     await desk.signIn('supervisor')
     await desk.page.goto(`${desk.base}/company`)
     await wait('[data-test="guide"]')
     expect(await desk.text('[data-test="guide"]')).toMatch(
       /Every customer can be reached\s+\d+ customers? without an address or contact/,
     )
-    await wait('[data-test="pdf-pages"] canvas')
     await clickText('.part', 'Identity')
+    await wait('[data-test="pdf-pages"] canvas')
     await fill('IBAN', 'IE36DEMO00000012345678')
     await desk.page.click('[data-test="keep-brand"]')
     await says('its check digits do not hold')
@@ -56,7 +56,7 @@ describe('Company', () => {
       document.querySelector('[data-test="pdf-pages"] canvas')!.setAttribute('data-old', ''),
     )
     await desk.page.click('[data-test="keep-brand"]')
-    await says('The brand is kept.')
+    await says('The brand is saved.')
     await desk.page.waitForFunction(() =>
       document.querySelector('[data-test="pdf-pages"] canvas:not([data-old])'),
     )
@@ -77,9 +77,8 @@ describe('Company', () => {
     await wait('[data-test="rename-sender"]')
     await fill('Registration, as', 'Registered in Ireland, 00099')
     await desk.page.click('[data-test="ask-go"]')
-    await says('The brand is kept.')
+    await says('The brand is saved.')
     await desk.page.reload()
-    await wait('[data-test="pdf-pages"] canvas')
     await clickText('.part', 'Identity')
     await wait('[data-test="keep-brand"]')
     expect(await registration()).toBe('Registered in Ireland, 00099')
@@ -122,16 +121,16 @@ describe('Company', () => {
     ).toBe(true)
   })
 
-  test('a cover note with a field that does not exist says so, and cannot be kept', async () => {
-    await clickText('.part', 'Cover note')
-    await clickText('button', 'Discard the changes') // of the numbers, which are left as they were
+  test('a email text with a field that does not exist says so, and cannot be kept', async () => {
+    await clickText('.part', 'Email text')
+    await clickText('button', 'Discard changes') // of the numbers, which are left as they were
     await says('as it would go with the sample')
     await fill('Subject', 'Invoice {{ numbr }}')
     await says('no field called “numbr”')
     await fill('Subject', 'Your invoice {{ number }}')
     await says('Your invoice ')
-    await clickText('button', 'Keep the cover note')
-    await says('Kept. Emails from now on read and look like this.')
+    await clickText('button', 'Save')
+    await says('Saved. Emails from now on read and look like this.')
   })
 })
 
@@ -153,7 +152,7 @@ describe('Stuck', () => {
     await email!.click({ count: 3 })
     await email!.type('new-treasurer@oranbees.example')
     await desk.page.click('[data-test="ask-go"]')
-    await says('are kept, for every paper from now on')
+    await says('are saved, for every document from now on')
     const hanging = () =>
       desk.page.$$eval(
         '[role="option"]',
@@ -188,7 +187,7 @@ describe('an order', () => {
     await quantity!.click({ count: 3 })
     await quantity!.type('55')
     await desk.page.click('[data-test="keep-order"]')
-    await says('The order is kept.')
+    await says('The order is saved.')
     await clickText('.toast button', 'Undo')
     await desk.page.waitForFunction(
       (value) => document.querySelector<HTMLInputElement>('[data-test="quantity-1"]')?.value === value,
@@ -204,13 +203,25 @@ describe('an order', () => {
     await quantity!.type('56')
     await clickText('nav a', 'Register')
     await says('Your changes to the order are not saved yet.')
-    await clickText('button', 'Go on writing')
+    await clickText('button', 'Keep editing')
     expect(
       await desk.page.$eval('[data-test="quantity-1"]', (element) => (element as HTMLInputElement).value),
     ).toBe('56')
+    // another order is another page, though it is the same screen
+    const here = desk.page.url()
+    await desk.press('Control+k')
+    await desk.page.waitForFunction(() => document.activeElement?.matches('.finder input'))
+    await desk.page.keyboard.type('SO-20891')
+    await desk.page.waitForFunction(() =>
+      document.querySelector<HTMLElement>('.finder li.at')?.innerText.includes('SO-20891'),
+    )
+    await desk.press('Enter')
+    await says('Your changes to the order are not saved yet.')
+    await clickText('button', 'Keep editing')
+    expect(desk.page.url()).toBe(here)
     await clickText('nav a', 'Register')
     await says('Your changes to the order are not saved yet.')
-    await clickText('button', 'Discard the changes')
+    await desk.page.click('[data-test="discard"]')
     await desk.page.waitForFunction(() => location.pathname === '/register')
     await desk.page.goBack()
     await desk.page.waitForFunction(

@@ -137,7 +137,11 @@ describe('by keyboard alone', () => {
     await desk.untilCount('arrived', (count) => count >= 8)
     await desk.tabTo('[role="tab"][data-stage="to check"]')
     await desk.press('ArrowRight', 'ArrowRight', 'ArrowRight')
-    await ready(() => document.querySelectorAll('[role="option"]').length >= 8)
+    // the list of that stage, no longer the one before
+    await ready(() => {
+      const rows = [...document.querySelectorAll<HTMLElement>('[role="option"]')]
+      return rows.length >= 8 && rows.every((row) => /delivery report|presumed/.test(row.innerText))
+    })
     await desk.press('ArrowDown', 'Home', 'ArrowRight', 'ArrowRight')
     await desk.wait('[data-test="mailbox"]')
     const number = /(INV-|OC-|LSC?)[\d-]+/.exec(await activeRow())![0]
@@ -274,5 +278,37 @@ describe('by keyboard alone', () => {
     expect(await desk.text('.keys')).toContain('picks a range')
     await desk.press('Escape')
     await ready(() => !document.querySelector('.keys'))
+  })
+
+  test('F shows the document full screen, plus enlarges it, Escape goes back to the list', async () => {
+    await desk.wait('[data-test="pdf-pages"] canvas')
+    await desk.press('f')
+    await desk.wait('.large canvas')
+    const width = () => desk.page.$eval('.large canvas', (canvas) => canvas.clientWidth)
+    const before = await width()
+    await desk.page.keyboard.press('+')
+    await desk.page.waitForFunction(
+      (least) => (document.querySelector('.large canvas')?.clientWidth ?? 0) > least,
+      {},
+      before,
+    )
+    await desk.press('Escape')
+    await ready(() => !document.querySelector('.large'))
+  })
+
+  test('on a narrow screen D shows the document over the list; on a phone a touch on a row does', async () => {
+    const shown = () =>
+      desk.page.$eval('.split > .right', (pane) => getComputedStyle(pane).visibility === 'visible')
+    await desk.page.setViewport({ width: 1024, height: 768 })
+    expect(await shown()).toBe(false)
+    await desk.press('d')
+    await ready(() => getComputedStyle(document.querySelector('.split > .right')!).visibility === 'visible')
+    await desk.press('Escape')
+    await ready(() => getComputedStyle(document.querySelector('.split > .right')!).visibility === 'hidden')
+    await desk.page.setViewport({ width: 390, height: 800 })
+    expect(await desk.page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
+    await desk.page.click('[role="option"]')
+    await ready(() => getComputedStyle(document.querySelector('.split > .right')!).visibility === 'visible')
+    await desk.page.setViewport({ width: 1280, height: 800 })
   })
 })

@@ -48,7 +48,7 @@ describe('an invoice without an order', () => {
     await fill('input[aria-label="Line 1, price"]', '60.00')
     await setDate('[data-test="supplied"]', today())
     await desk.press('Control+Enter')
-    await says('The draft is kept.')
+    await says('The draft is saved.')
     await desk.page.waitForFunction(() =>
       /73\.80/.test(document.querySelector<HTMLElement>('.sum')?.innerText ?? ''),
     )
@@ -57,7 +57,7 @@ describe('an invoice without an order', () => {
     expect(await desk.text('.facts')).toContain('73.80')
   })
 
-  test('a bad price is said at its field, and nothing is kept', async () => {
+  test('a bad price is said at its field, and nothing is saved', async () => {
     await desk.page.goto(`${desk.base}/?stage=to%20check`)
     await desk.page.waitForFunction(() =>
       [...document.querySelectorAll<HTMLElement>('[role="option"]')].some((row) =>
@@ -96,7 +96,7 @@ describe('an order', () => {
     await fill('[data-test="quantity-1"]', '1')
     await setDate('[data-test="supplied"]', today())
     await desk.page.click('[data-test="keep-draft"]')
-    await says('The draft is kept.')
+    await says('The draft is saved.')
     await sendIt()
     await desk.page.click('.bar a[href^="/orders/"]')
     await desk.wait('[data-test="bill-part"]')
@@ -114,7 +114,7 @@ describe('an order', () => {
 })
 
 describe('by keyboard alone', () => {
-  /** An invoice over 12.30, written and issued but not sent: it hangs on To send. */
+  /** An invoice over 12.30, written and issued but not sent: it waits in To send. */
   test('an invoice is written, issued without sending, and voided with a reason; its number stays', async () => {
     await desk.goTo('Register', '/register')
     await desk.tabTo('[data-test="write-invoice"]')
@@ -145,7 +145,7 @@ describe('by keyboard alone', () => {
     }
     await setDate('[data-test="supplied"]', today())
     await desk.press('Control+Enter')
-    await says('The draft is kept.')
+    await says('The draft is saved.')
     await desk.page.waitForFunction(
       () => document.querySelector<HTMLButtonElement>('[data-test="send-paper"]')?.disabled === false,
     )

@@ -56,7 +56,7 @@ describe('a routine', () => {
     expect((await sentence()).replace(/\s+/g, ' ')).toContain('its total is over 1500 EUR')
     expect(await sentence()).toContain('20 minutes later')
     await desk.press('Control+Enter')
-    await says('Kept as version 2')
+    await says('Saved as version 2')
   })
 
   test('is switched on apart from editing, and every version stands with who and when', async () => {
@@ -73,7 +73,7 @@ describe('a routine', () => {
     )
   })
 
-  test('catches up on older orders after a look: they wait on To check, once each', async () => {
+  test('catches up on older orders after a look: they wait in To check, once each', async () => {
     await desk.clickText('.routine', 'Confirmation for schools abroad')
     await desk.page.waitForFunction(
       () =>
@@ -212,9 +212,9 @@ describe('customers', () => {
 
   test('where a paper cannot go, the reason and its remedy stand there before one tries', async () => {
     await desk.page.goto(`${desk.base}/customers?search=Gorsefield`)
-    await desk.wait('[data-test="wish-invoice"] .notice')
-    expect(await desk.text('[data-test="wish-invoice"]')).toContain('no billing contact')
-    await desk.clickText('[data-test="wish-invoice"] button', 'Add a contact')
+    await desk.wait('[data-test="trouble-invoice"] .notice')
+    expect(await desk.text('[data-test="trouble-invoice"]')).toContain('no billing contact')
+    await desk.clickText('[data-test="trouble-invoice"] button', 'Add a contact')
     await desk.wait('[data-test="contact-email-1"] input')
     await desk.page.waitForFunction(() =>
       document.activeElement?.matches('.v-dialog input, [data-test="ask-go"]'),
@@ -224,16 +224,23 @@ describe('customers', () => {
     await desk.page.waitForFunction(() =>
       document
         .querySelector<HTMLElement>('[data-test="wish-invoice"]')
-        ?.innerText.includes('now estate@gorsefield.example'),
+        ?.innerText.includes('estate@gorsefield.example'),
     )
   })
 
-  test('a wish is a sentence; a bad address changes nothing', async () => {
-    await desk.page.click('[data-test="wish-invoice"] button[aria-label^="Copies"]')
-    await desk.page.waitForFunction(() => document.activeElement?.matches('.panel input') ?? false)
-    await desk.page.keyboard.type('nobody')
-    await desk.press('Enter')
+  test('a wish is changed in its row; a bad address is said at its field and changes nothing', async () => {
+    await desk.page.click('[data-test="change-invoice"]')
+    await desk.wait('[data-test="wish-cc"] input')
+    await desk.page.type('[data-test="wish-cc"] input', 'nobody')
+    await desk.page.click('[data-test="ask-go"]')
     await says('“nobody” is not an email address')
-    expect(await desk.text('[data-test="wish-invoice"]')).toContain('no copy')
+    await desk.page.type('[data-test="wish-cc"] input', '@gorsefield.example')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForFunction(() =>
+      document
+        .querySelector<HTMLElement>('[data-test="wish-invoice"]')
+        ?.innerText.includes('CC nobody@gorsefield.example'),
+    )
+    expect(await desk.text('[data-test="wish-invoice"]')).toContain('this customer')
   })
 })

@@ -1,6 +1,6 @@
 import { expect, inject, test } from 'vitest'
 import { demoStaff } from '../../demo/house'
-import { startCluster, stopCluster } from '../../demo/postgres'
+import { startCluster, stopCluster } from '../../run/cluster'
 import { one, rows } from '../../server/db/connection'
 import { until } from '../integration/house'
 import { startWeb } from '../web'

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { one } from '../../server/db/connection'
-import { setStatus } from '../../server/services/orders/orders'
+import { setStatus } from '../../server/services/orders/status'
 import { until } from '../integration/house'
 import { seededDice, useDoomed } from './processes'
 import { inTheNameOf } from '../../server/services/people/principal'

@@ -9,7 +9,7 @@ import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { voidDocument } from '../../server/services/documents/void'
 import { sendDocuments } from '../../server/services/dispatch/by-hand'
 import { changeHouse } from '../../server/services/house/settings'
-import { setStatus } from '../../server/services/orders/orders'
+import { setStatus } from '../../server/services/orders/status'
 import { reverseWithdrawn } from '../../server/services/orders/withdrawn'
 import { madeAgain } from '../../server/services/register/again'
 import { numbers } from '../../server/services/register/numbers-queries'
@@ -134,7 +134,7 @@ describe('a routine on posting', () => {
     expect(await historyWords(order)).toContainEqual(expect.stringContaining('Nothing was sent'))
   })
 
-  test('with less trust only names it on To send; a person then sends it as the routine says', async () => {
+  test('with less trust only names it in To send; a person then sends it as the routine says', async () => {
     await routine('After a look', 'after a check', { to: 'buying' })
     const document = await posted()
     expect(await dispatches(document.id)).toEqual([])
@@ -243,7 +243,7 @@ describe('an order that is withdrawn after its invoice', () => {
       (row) => row.number,
     )
 
-  test('is listed; what was never handed over is voided, the other credited on To check', async () => {
+  test('is listed; what was never handed over is voided, the other credited in To check', async () => {
     const [sent, unsent] = [await billed(true), await billed(false)]
     await setStatus([sent.order, unsent.order], 'Withdrawn', inTheNameOf('Test'))
     await house.settle()
@@ -260,7 +260,7 @@ describe('an order that is withdrawn after its invoice', () => {
     expect(again).toMatchObject({
       voided: [],
       credited: [],
-      refused: [{ number: sent.number, reason: expect.stringContaining('already waits on To check') }],
+      refused: [{ number: sent.number, reason: expect.stringContaining('already waits in To check') }],
     })
     const [credit] = await rows<{ preparedId: number }>(
       `select p.id "preparedId" from prepared_document p join draft b on b.id = p.source_id where b.credits_id = $1`,

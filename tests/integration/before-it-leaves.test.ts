@@ -72,7 +72,7 @@ beforeEach(async () => {
 })
 
 describe('grace', () => {
-  test('a whole run is taken back while it lasts: nothing was numbered, all papers are on To check', async () => {
+  test('a whole run is taken back while it lasts: nothing was numbered, all papers are in To check', async () => {
     await changeHouse({ undoMinutes: 5 })
     const { orders, papers } = await shipped(3)
     const id = await startRun(ready(papers), randomUUID(), user)
@@ -88,7 +88,7 @@ describe('grace', () => {
       numbers: [],
     })
     expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared', 'prepared'])
-    await expect(takeBack(id, inTheNameOf('Col Varley'))).rejects.toThrow('Its grace is over')
+    await expect(takeBack(id, inTheNameOf('Col Varley'))).rejects.toThrow('The undo time is over')
   })
 
   test('over, the run goes by itself, even if its job was lost', async () => {
@@ -96,7 +96,7 @@ describe('grace', () => {
     const { orders, papers } = await shipped(2)
     const id = await startRun(ready(papers), randomUUID(), user)
     await run(`update send_run set goes_at = now() - interval '1 second' where id = $1`, [id])
-    await expect(takeBack(id, inTheNameOf('Col Varley'))).rejects.toThrow('Its grace is over')
+    await expect(takeBack(id, inTheNameOf('Col Varley'))).rejects.toThrow('The undo time is over')
     await run(`delete from graphile_worker._private_jobs`)
     await sweep()
     await house.settle()
@@ -104,7 +104,7 @@ describe('grace', () => {
     expect(await runReport(id)).toMatchObject({ issued: 2, open: 0 })
   })
 
-  test('a run that is stopped keeps what is issued and leaves the rest on To check', async () => {
+  test('a run that is stopped keeps what is issued and leaves the rest in To check', async () => {
     await changeHouse({ undoMinutes: 5 })
     const { orders, papers } = await shipped(2)
     const id = await startRun(ready(papers), randomUUID(), user)
@@ -278,7 +278,7 @@ describe('pause', () => {
     await pauseAll('', inTheNameOf('Test'))
     const { orders } = await shipped(0)
     const order = await house.newOrder({ status: 'Draft' })
-    const { setStatus } = await import('../../server/services/orders/orders')
+    const { setStatus } = await import('../../server/services/orders/status')
     await run(`update sales_order set supplied_on = '2026-11-20' where id = $1`, [order])
     await setStatus([order], 'Closed', inTheNameOf('Test'))
     await house.settle()
@@ -433,7 +433,7 @@ describe('send one to me', () => {
   })
 })
 
-describe('the print tray', () => {
+describe('the print queue', () => {
   test('merges the stored PDFs in posting order; marking as posted is an act of its own', async () => {
     const reedbank = { customerId: house.customer('10419').id, customerName: 'Reedbank Orchards' }
     const { papers } = await shipped(2, reedbank)

@@ -1,9 +1,10 @@
+import { AsyncLocalStorage } from 'node:async_hooks'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { dayInZone } from '../../core/documents/days'
 import { Refusal } from '../../core/errors'
 import { Decimal } from '../../core/money/decimal'
-import { one, rows } from '../../server/db/connection'
+import { inTransaction, one, rows } from '../../server/db/connection'
 import { creditDocument } from '../../server/services/drafts/credit'
 import { drop } from '../../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
@@ -21,6 +22,8 @@ import { inTheNameOf } from '../../server/services/people/principal'
 const house = useHouse({ reports: false })
 const today = dayInZone(new Date(), 'Europe/Dublin')
 const customers = ['10417', '10418']
+/** Runs work outside of the transaction that it is called in: somebody else's. */
+const outside = AsyncLocalStorage.snapshot()
 
 async function invoice(customer: string, quantity: number): Promise<void> {
   const { id, name } = house.customer(customer)
@@ -221,6 +224,64 @@ test('any order of invoices, payments, credits, voids and what is taken back lea
     'void',
   ])
 }, 120_000)
+
+test('a payment is taken back while somebody books the rest of it: both are done, neither waits for ever', async () => {
+  const { id: customerId } = house.customer('10417')
+  await invoice('10417', 2)
+  await invoice('10417', 3)
+  const items = await rows<{ id: number }>(
+    'select document_id id from open_item where customer_id = $1 order by id desc limit 2',
+    [customerId],
+  )
+  const [later, earlier] = items.map((item) => item.id)
+  const settle = (documentId: number, amount: string) => [
+    { documentId, amount, discount: '0', writeOff: '0' },
+  ]
+  const openBefore = await rows('select document_id, open from open_item order by document_id')
+  const payment = await recordPayment(
+    {
+      direction: 'in',
+      customerId,
+      date: today,
+      method: 'cash',
+      amount: '30.00',
+      currency: 'EUR',
+      reference: 'Taken back meanwhile',
+      settle: settle(earlier!, '10.00'),
+    },
+    inTheNameOf('Test'),
+  )
+  await house.settle()
+
+  // somebody books ten on the later invoice; before that is written, two more come to the same payment
+  let undo: Promise<number>, rest: Promise<void>
+  await inTransaction(async () => {
+    await allocatePayment(payment, settle(later!, '10.00'), inTheNameOf('Test'))
+    undo = outside(() => undoPayment(payment, 'Mistake', inTheNameOf('Test')))
+    await waiting(1)
+    rest = outside(() => allocatePayment(payment, settle(later!, '5.00'), inTheNameOf('Test')))
+    await waiting(2)
+  })
+  await Promise.all([undo!, rest!])
+
+  expect(await rows('select document_id, open from open_item order by document_id')).toEqual(openBefore)
+  await house.settle()
+  await holds(today)
+})
+
+/** Until so many transactions wait for a lock. */
+async function waiting(count: number): Promise<void> {
+  await expect
+    .poll(
+      () =>
+        outside(() =>
+          one(`select count(*)::int count from pg_stat_activity
+            where datname = current_database() and wait_event_type = 'Lock'`),
+        ),
+      { timeout: 10_000, interval: 20 },
+    )
+    .toEqual({ count })
+}
 
 test(
   'many people at the same customers at the same time: each is done or refused in words, none ' +

@@ -5,6 +5,7 @@ import { demoStaff } from '../../demo/house'
 import { one, rows, run } from '../../server/db/connection'
 import { prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { newInvoice } from '../../server/services/drafts/drafts'
+import { addRoutine, type RoutineView } from '../../server/services/routines/routines'
 import { makeToken } from '../../server/services/people/tokens'
 import { recordPayment } from '../../server/services/receivables/payments'
 import { startWeb } from '../web'
@@ -171,6 +172,35 @@ const lists = routes.filter(
     !route.path.includes('[') &&
     !/live|again|pdf/.test(route.path),
 )
+
+test('a routine about another brand is not there, and one about all counts its own documents', async () => {
+  const theirsOnly = await addRoutine(
+    {
+      name: 'Invoices of the other brand',
+      description: '',
+      trust: 'by hand',
+      isOn: true,
+      sentence: {
+        statuses: ['Packed'],
+        conditions: [{ about: 'brand', is: 'one of', values: [house.brands[0]!.code] }],
+        issue: 'invoice',
+        to: 'billing',
+        delayMinutes: 0,
+      },
+    },
+    inTheNameOf('Test'),
+  )
+  const seen = (await (await call('GET', '/api/routines')).json()) as RoutineView[]
+  expect(seen.map((one) => one.name)).toEqual(['Invoice when shipped'])
+  expect((await call('GET', `/api/routines/${theirsOnly}/versions`)).status).toBe(404)
+  const made = await one<{ all: number; own: number }>(
+    `select count(*)::int "all", count(*) filter (where brand_id = $1)::int own
+    from prepared_document where routine_id = $2 and state = 'issued'`,
+    [house.brands[1]!.id, seen[0]!.id],
+  )
+  expect(seen[0]!.thisMonth).toBe(made!.own)
+  expect(made!.own).toBeLessThan(made!.all)
+})
 
 test('every route says what of brands is in it', () => {
   expect(routes.filter((route) => route.brands === undefined).map((route) => route.file)).toEqual([])

@@ -1,10 +1,17 @@
 import { PNG } from 'pngjs'
 import { describe, expect, test } from 'vitest'
+import { lookOf } from '../../core/designs/supplied'
 import type { NumberSeries } from '../../core/numbering/series'
 import { one, rows, run } from '../../server/db/connection'
 import { changeContacts } from '../../server/services/customers/contacts'
 import { customerView } from '../../server/services/customers/customers'
-import { brandViews, changeBrand, changeEmailText, changeLook } from '../../server/services/house/change'
+import {
+  brandViews,
+  changeBrand,
+  changeEmail,
+  changeLook,
+  type LookChange,
+} from '../../server/services/house/change'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { samplePaper } from '../../server/services/documents/sample'
@@ -53,33 +60,30 @@ describe('the brand', () => {
     expect((await brand()).version).toBe(current.version)
   })
 
+  const change = async (look: Omit<LookChange, 'version'>) => {
+    const { id, version } = await brand()
+    await changeLook(id, { version, ...look }, inTheNameOf('Test'))
+  }
+
   test('a new logo makes a new version of the stationery, and the sample is drawn with it', async () => {
     const current = await brand()
     const picture = new PNG({ width: 200, height: 100 })
-    await changeLook(current.id, { picture: PNG.sync.write(picture), width: 30 }, inTheNameOf('Test'))
+    await change({ picture: PNG.sync.write(picture), width: 30 })
     const now = await brand()
     expect(now.design.version).toBe(current.design.version + 1)
     expect(now.design.design.pictures.logo).toMatchObject({ ratio: 2, width: 30 })
     expect((await samplePaper(now.id, 'invoice')).design.pictures.logo).toMatchObject({ width: 30 })
-    await expect(changeLook(current.id, { width: 200 }, inTheNameOf('Test'))).rejects.toThrow('5 to 60 mm')
-    await expect(changeLook(current.id, { width: 60 }, inTheNameOf('Test'))).rejects.toThrow(
-      'this logo is 30 mm high, and the head of the paper has place for 26 mm. Make it 52 mm wide at most.',
+    await expect(change({ width: 200 })).rejects.toThrow('5 to 60 mm')
+    await expect(change({ width: 60 })).rejects.toThrow(
+      'this logo is 30 mm high, and the head of the document has place for 26 mm. Make it 52 mm wide at most.',
     )
     expect((await brand()).design.version).toBe(now.design.version)
   })
 
   test('a see-through logo is laid anew on the colour that is behind it now', async () => {
-    const { id, design } = await brand()
-    await changeLook(
-      id,
-      { picture: PNG.sync.write(new PNG({ width: 200, height: 100 })) },
-      inTheNameOf('Test'),
-    )
-    await changeLook(
-      id,
-      { supplied: 'bold', colours: { ...design.design.colours, brand: '#204060' } },
-      inTheNameOf('Test'),
-    )
+    const { design } = await brand()
+    await change({ picture: PNG.sync.write(new PNG({ width: 200, height: 100 })) })
+    await change({ supplied: 'bold', colours: { ...design.design.colours, brand: '#204060' } })
     const { picture } = (await brand()).design.design.pictures.logo!
     const file = (await one<{ bytes: Buffer }>('select bytes from file where sha256 = $1', [picture]))!
     expect([...PNG.sync.read(file.bytes).data.subarray(0, 3)]).toEqual([0x20, 0x40, 0x60])
@@ -89,8 +93,8 @@ describe('the brand', () => {
 describe('the number series', () => {
   const seriesOf = async () => (await brand(1)).series!
   const set = async (change: Partial<NumberSeries>, skipping?: Skipping) => {
-    const { id, prefix, suffix, length, start, restart, businessYearStart } = await seriesOf()
-    await changeSeries(id, { prefix, suffix, length, start, restart, businessYearStart, ...change }, skipping)
+    const { id, ...series } = await seriesOf()
+    await changeSeries(id, { ...series, ...change }, skipping)
   }
   const shopInvoice = async () => {
     const order = await house.newOrder({ brandId: house.brands[1]!.id })
@@ -180,8 +184,7 @@ describe('the number series', () => {
 
   test('a change after which a number could come twice is refused, with that number', async () => {
     const other = (await brand(0)).series!
-    const { prefix, suffix, length, start, businessYearStart } = other
-    await expect(set({ prefix })).rejects.toMatchObject({
+    await expect(set({ prefix: other.prefix })).rejects.toMatchObject({
       code: 'double-numbers',
       about: { field: 'prefix' },
     })
@@ -189,9 +192,9 @@ describe('the number series', () => {
       `select number from document where series_id = $1 order by counter desc limit 1`,
       [other.id],
     ))!.number
-    await expect(
-      changeSeries(other.id, { prefix, suffix, length, start, restart: 'never', businessYearStart }),
-    ).rejects.toThrow(`${last} is already issued`)
+    await expect(changeSeries(other.id, { ...other, restart: 'never' })).rejects.toThrow(
+      `${last} is already issued`,
+    )
   })
 
   test("confirmations may take the order's number; the second of an order ends in -2", async () => {
@@ -219,24 +222,54 @@ describe('the number series', () => {
   })
 })
 
-test('a cover note with an unknown field is refused; a good one goes with the next email', async () => {
-  const { id } = await brand()
-  await expect(
-    changeEmailText(id, 'invoice', 'en', { subject: '{{ nubmer }}', text: 'x' }, inTheNameOf('Test')),
-  ).rejects.toThrow('Did you mean “number”?')
-  await changeEmailText(
-    id,
-    'invoice',
-    'en',
-    { subject: 'Your invoice {{ number }}, with thanks', text: 'Hello {{ contact }}' },
-    inTheNameOf('Test'),
-  )
+test('an email text with an unknown field is refused; a good one goes with the next email', async () => {
+  const { id, version, emailLook: look } = await brand()
+  const change = (subject: string, text: string) =>
+    changeEmail(id, { version, kind: 'invoice', language: 'en', subject, text, look }, inTheNameOf('Test'))
+  await expect(change('{{ nubmer }}', 'x')).rejects.toThrow('Did you mean “number”?')
+  await change('Your invoice {{ number }}, with thanks', 'Hello {{ contact }}')
   const { number } = await issued()
   await until('the mail', async () =>
     house.mailboxes
       .of('accounts@ottermill.example')
       .some((mail) => mail.subject === `Your invoice ${number}, with thanks`),
   )
+})
+
+describe('two supervisors at the same brand', () => {
+  test('the later one is told, whichever part the first one changed, and nothing is overwritten', async () => {
+    const onScreen = await brand()
+    const who = inTheNameOf('Test')
+    const { version, emailLook: look } = onScreen
+    await changeLook(onScreen.id, { version, hiddenSums: ['net'] }, who)
+    const text = { subject: 'From an old screen {{ number }}', text: 'x' }
+    for (const late of [
+      () => changeLook(onScreen.id, { version, hiddenSums: [] }, who),
+      () => changeEmail(onScreen.id, { version, kind: 'invoice', language: 'en', look, ...text }, who),
+      () => changeBrand(onScreen.id, onScreen),
+    ])
+      await expect(late()).rejects.toThrow('Somebody changed this brand meanwhile')
+    expect((await brand()).version).toBe(version + 1)
+    expect(lookOf((await brand()).design.design).hiddenSums).toEqual(['net'])
+    expect(await rows('select id from email_text where subject = $1', [text.subject])).toEqual([])
+  })
+
+  test('the look of emails alone makes no new version of their text', async () => {
+    const { id, version, emailLook, notes } = await brand()
+    const note = notes.find((one) => one.language === 'en')!
+    const look = { ...emailLook, closing: 'Otter Mill, since 1911' }
+    await changeEmail(id, { ...note, version, kind: 'invoice', language: 'en', look }, inTheNameOf('Test'))
+    const now = await brand()
+    expect(now.emailLook).toEqual(look)
+    expect(now.notes.find((one) => one.language === 'en')!.version).toBe(note.version)
+  })
+
+  test('a series that changed meanwhile is not changed from an old screen', async () => {
+    const { id, ...series } = (await brand(1)).series!
+    await changeSeries(id, { ...series, length: 7 })
+    await expect(changeSeries(id, { ...series, length: 4 })).rejects.toThrow('Somebody changed this series')
+    expect((await brand(1)).series!.length).toBe(7)
+  })
 })
 
 describe('a customer without a billing contact', () => {

@@ -6,15 +6,16 @@ import { Logger, run, type Runner } from 'graphile-worker'
 import pg from 'pg'
 import { simpleParser } from 'mailparser'
 import { afterAll, beforeAll, inject } from 'vitest'
-import { loadHouse, type CustomerData } from '../../demo/house'
-import { freePort } from '../../demo/postgres'
+import type { CustomerData } from '../../demo/house'
+import { freePort } from '../../run/cluster'
 import { closeDatabase, one, rows } from '../../server/db/connection'
 import { listenForReports } from '../../server/outside/mail/listener'
 import { keepReport } from '../../server/services/dispatch/reports'
 import { closeMailConnections } from '../../server/outside/mail/smtp'
 import { taskList } from '../../server/queue/run-worker'
 import { closeRenderPool } from '../../server/render/pool'
-import { addOrder, setStatus, type NewOrder } from '../../server/services/orders/orders'
+import { addOrder, type NewOrder } from '../../server/services/orders/orders'
+import { setStatus } from '../../server/services/orders/status'
 import { addRoutine } from '../../server/services/routines/routines'
 import { registerSources } from '../../server/services/sources'
 import type { Trust } from '../../core/routines/sentence'
@@ -42,6 +43,7 @@ export interface House {
   mails: (address: string) => Promise<Awaited<ReturnType<typeof simpleParser>>[]>
 }
 
+/** The last order's number of this house. */
 let count = 0
 
 /** Makes a database from the migrated template. @returns its URL */
@@ -68,11 +70,15 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
   const house = {} as House
   const folder = mkdtempSync(join(tmpdir(), 'clothespin-mail-'))
   let runner: Runner | undefined
+  /** What a file sets is gone with it: the next one may run in the same process. */
+  let environment: NodeJS.ProcessEnv = {}
   let listener: ReturnType<typeof listenForReports> | undefined
   let server: ReturnType<typeof mailServer>
 
   beforeAll(async () => {
     registerSources()
+    count = 0
+    environment = { ...process.env }
     const [smtpPort, returnPort] = [await freePort(), await freePort()]
     process.env.CLOTHESPIN_DATABASE_URL = await freshDatabase()
     Object.assign(process.env, {
@@ -82,7 +88,7 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
       CLOTHESPIN_RETURN_PORT: String(returnPort),
       CLOTHESPIN_LOG: 'silent',
     })
-    const loaded = await loadHouse()
+    const loaded = inject('loadedHouse')
     await addRoutine(
       {
         name: 'Invoice when shipped',
@@ -98,7 +104,10 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
     server = mailServer(rules, mailboxes, new Reporter(returnPort), {
       reportDelivery: options.reports ?? true,
     })
-    await new Promise<void>((resolve) => server.listen(smtpPort, '127.0.0.1', () => resolve()))
+    await new Promise<void>((resolve, reject) => {
+      server.on('error', reject)
+      server.listen(smtpPort, '127.0.0.1', () => resolve())
+    })
     listener = listenForReports(keepReport)
     if (options.jobs !== false) {
       runner = await run({
@@ -165,6 +174,8 @@ export function useHouse(options: { trust?: Trust; jobs?: boolean; reports?: boo
     await closeRenderPool()
     await closeDatabase()
     rmSync(folder, { recursive: true, force: true })
+    for (const name of Object.keys(process.env)) if (!(name in environment)) delete process.env[name]
+    Object.assign(process.env, environment)
   })
   return house
 }

@@ -8,9 +8,10 @@ import { lineCounts } from '../../server/services/line/counts-queries'
 import { type LineFilter } from '../../server/services/line/list'
 import { lineList } from '../../server/services/line/list-queries'
 import { documentView, preparedView } from '../../server/services/line/in-hand'
-import { findItems, type OrderFilter } from '../../server/services/orders/list'
+import type { OrderFilter } from '../../server/services/orders/list'
+import { itemsLike } from '../../server/services/items/queries'
 import { listOrders } from '../../server/services/orders/list-queries'
-import { setStatus } from '../../server/services/orders/orders'
+import { setStatus } from '../../server/services/orders/status'
 import { startRun } from '../../server/services/documents/send-run'
 import { papersOf, historyWords, until, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
@@ -97,8 +98,8 @@ describe('orders', () => {
   })
 
   test("items are found by code and by name in the paper's language", async () => {
-    expect((await findItems('hb-', 'en')).map((item) => item.code)).toContain('HB-10N')
-    expect((await findItems('rähmchen', 'de')).length).toBeGreaterThan(2)
+    expect((await itemsLike('%hb-%', 'en', null)).map((item) => item.code)).toContain('HB-10N')
+    expect((await itemsLike('%rähmchen%', 'de', null)).length).toBeGreaterThan(2)
   })
 })
 
@@ -112,7 +113,7 @@ describe('the Line', () => {
     expect(listed.groups).toMatchObject([{ name: 'Invoice when shipped', count: 4 }])
     await putBack([listed.rows[0]!.id], inTheNameOf('Test'))
     expect(await count('to check')).toMatchObject({ count: 3 })
-    expect(await count('to send')).toMatchObject({ count: 1, facts: ['1 put back'] })
+    expect(await count('to send')).toMatchObject({ count: 1, facts: ['1 returned'] })
     expect((await stage({ stage: 'to send' })).rows.map((row) => row.state)).toEqual(['put back'])
   })
 

@@ -176,7 +176,7 @@ describe('trouble ends in a plain cause', () => {
     expect(house.mailboxes.of('good@house.example')).toHaveLength(1)
   })
 
-  test('closing needs a reason, and the document hangs on To send again', async () => {
+  test('closing needs a reason, and the document waits in To send again', async () => {
     house.rules.set({ who: 'gone@house.example', does: 'bounce at once' })
     const order = await shipTo('gone@house.example')
     const dispatch = await dispatchOf(order)
@@ -194,8 +194,8 @@ describe('trouble ends in a plain cause', () => {
 
 describe('return paths', () => {
   test('only our own signature names a dispatch', () => {
-    expect(dispatchOfReturnPath(returnPath(42))).toBe(42)
-    expect(dispatchOfReturnPath(returnPath(42).replace('d42-', 'd43-'))).toBeUndefined()
+    expect(dispatchOfReturnPath(returnPath(42, 'us@house.example'))).toBe(42)
+    expect(dispatchOfReturnPath(returnPath(42, 'us@house.example').replace('d42-', 'd43-'))).toBeUndefined()
     const forged = createHmac('sha256', 'another secret')
       .update('return path of dispatch 42')
       .digest('hex')

@@ -10,7 +10,8 @@ import { startRun } from '../../server/services/documents/send-run'
 import { runReport } from '../../server/services/runs/runs'
 import { sendCopy } from '../../server/services/dispatch/by-hand'
 import { orderView } from '../../server/services/orders/list'
-import { editOrder, setStatus } from '../../server/services/orders/orders'
+import { editOrder } from '../../server/services/orders/orders'
+import { setStatus } from '../../server/services/orders/status'
 import { documentBytes } from '../../server/services/register/register'
 import { register, registerSums } from '../../server/services/register/register-queries'
 import { changeRoutine, listRoutines } from '../../server/services/routines/routines'
@@ -245,7 +246,7 @@ describe('trust', () => {
     )
   })
 
-  test('by itself, but nobody to write to: it waits on To check', async () => {
+  test('by itself, but nobody to write to: it waits in To check', async () => {
     const customer = house.customer('10424')
     const order = await house.newOrder({ customerId: customer.id, customerName: customer.name })
     await house.ship([order])

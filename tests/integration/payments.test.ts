@@ -618,7 +618,7 @@ describe('the proof of a day', () => {
     }
     expect(reconciliation.differences.find((one) => one.kind === 'invoice')).toMatchObject({
       step: 'sent',
-      words: 'An invoice that was issued and not sent: it hangs on To send.',
+      words: 'An invoice that was issued and not sent: it waits in To send.',
     })
   })
 

@@ -57,7 +57,7 @@ async function change_(
   )
   await house.settle()
 }
-/** Issues what hangs on To check of these drafts, as a Send does after one has looked. */
+/** Issues what waits in To check of these drafts, as a Send does after one has looked. */
 async function issue(...draftIds: number[]): Promise<IssueResult[]> {
   await house.settle()
   const papers = await rows<{ preparedId: number; revision: number }>(
@@ -110,7 +110,7 @@ beforeEach(async () => {
 })
 
 describe('an invoice without an order', () => {
-  test('is written, waits on To check, and is numbered and booked in one act', async () => {
+  test('is written, waits in To check, and is numbered and booked in one act', async () => {
     const draftId = await written()
     const { paper } = await draftView(draftId)
     expect(paper).toMatchObject({ state: 'prepared', problem: null, total: '145.70' })
@@ -313,7 +313,7 @@ describe('crediting', () => {
       )
       await expect(
         creditDocument(invoice.id, { ask: { kind: 'whole' }, reason: 'x', anew: false }, inTheNameOf('Test')),
-      ).rejects.toThrow('already waits on To check')
+      ).rejects.toThrow('already waits in To check')
       notes.push(await issued(credit))
     }
     expect(sum(notes.map((note) => note.total)).toFixed(2)).toBe(invoice.total)
@@ -368,7 +368,7 @@ describe('crediting', () => {
     )
     expect(asked.map((one) => one.status).sort()).toEqual(['fulfilled', 'rejected', 'rejected', 'rejected'])
     for (const one of asked)
-      if (one.status === 'rejected') expect(String(one.reason)).toContain('already waits on To check')
+      if (one.status === 'rejected') expect(String(one.reason)).toContain('already waits in To check')
     expect(await rows('select id from draft where credits_id = $1', [invoice.id])).toHaveLength(1)
   })
 

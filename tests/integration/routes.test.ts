@@ -80,7 +80,15 @@ describe('every route', () => {
         .filter((route) => route.role === 'anyone')
         .map((route) => route.path)
         .sort(),
-    ).toEqual(['/api/health', '/api/session', '/api/session', '/api/session'])
+    ).toEqual([
+      '/api/first-visit',
+      '/api/health',
+      '/api/session',
+      '/api/session',
+      '/api/session',
+      '/api/session/choose-password',
+      '/api/session/forgotten',
+    ])
   })
 
   test.each(routes.filter((route) => route.role !== 'anyone'))(

@@ -11,7 +11,8 @@ import {
 import { listCustomers } from '../../server/services/customers/queries'
 import { drop, prepareByHand, putBack } from '../../server/services/documents/prepare-by-hand'
 import { documentView, preparedView } from '../../server/services/line/in-hand'
-import { editOrder, setStatus } from '../../server/services/orders/orders'
+import { editOrder } from '../../server/services/orders/orders'
+import { setStatus } from '../../server/services/orders/status'
 import { catchUp, lookBack } from '../../server/services/routines/catch-up'
 import {
   addRoutine,
@@ -333,7 +334,7 @@ describe('why', () => {
       (await papersOf([order])).map((paper) => paper.id),
       inTheNameOf('Test'),
     )
-    expect((await conclusion()).conclusion).toBe('Its invoice is on To send: it was put back.')
+    expect((await conclusion()).conclusion).toBe('Its invoice is in To send: it was returned.')
     expect((await whyOf(order)).find((one) => one.name === 'Schools')!.conclusion).toBe(
       'The order never became Confirmed.',
     )

@@ -14,7 +14,7 @@ import { changeHouse, endRehearsal, startRehearsal } from '../../server/services
 import { lineCounts } from '../../server/services/line/counts-queries'
 import { lineList } from '../../server/services/line/list-queries'
 import { houseState } from '../../server/services/house/health'
-import { setStatus } from '../../server/services/orders/orders'
+import { setStatus } from '../../server/services/orders/status'
 import { addRoutine } from '../../server/services/routines/routines'
 import { papersOf, until, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'

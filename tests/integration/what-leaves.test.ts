@@ -10,7 +10,7 @@ import { continueRun, startMatchingRun, startRun, stopRun } from '../../server/s
 import { voidDocument } from '../../server/services/documents/void'
 import { changeHouse } from '../../server/services/house/settings'
 import { lineList } from '../../server/services/line/list-queries'
-import { setStatus, trySetStatus } from '../../server/services/orders/orders'
+import { setStatus, trySetStatus } from '../../server/services/orders/status'
 import { addRoutine } from '../../server/services/routines/routines'
 import { runLines, runReport } from '../../server/services/runs/runs'
 import { papersOf, historyWords, until, useHouse, type PaperRow } from './house'
@@ -111,7 +111,7 @@ describe('Stop', () => {
 describe('an order that is withdrawn or held', () => {
   const toCheck = async (search: string) => lineList({ stage: 'to check', search, limit: 50 })
 
-  test('its invoice on To check is marked at once, in no Send, and goes alone once somebody read why', async () => {
+  test('its invoice in To check is marked at once, in no Send, and goes alone once somebody read why', async () => {
     const customer = house.customer('10440')
     const { orders, papers } = await shipped(2, { customerId: customer.id, customerName: customer.name })
     const asked = await trySetStatus([orders[0]!], 'Withdrawn', inTheNameOf('Test'))
@@ -457,7 +457,7 @@ test('a document that no number series fits says so in the report, and the other
     issued: 1,
     failed: 1,
     problems: [
-      { part: 'failed', reason: expect.stringMatching(/has no number series for it\. Add one at Company/) },
+      { part: 'failed', reason: expect.stringMatching(/has no number series for it\. Add one in Settings/) },
     ],
   })
   expect(await documentsOf([...orders, ...other.orders])).toHaveLength(1)

@@ -47,12 +47,12 @@ const allocate = computed({
     if (!open) allocating.value = undefined
   },
 })
-/** The receipt, prepared by hand; it waits on To check. */
+/** The receipt, prepared by hand; it waits in To check. */
 const makeReceipt = (one: PaymentRow) =>
   attempt(async () => {
     const { outcome, reason } = await prepareReceipt(one.id)
     useToasts().say(
-      outcome === 'prepared' ? `The receipt waits on To check.${reason ? ` ${reason}` : ''}` : reason,
+      outcome === 'prepared' ? `The receipt waits in To check.${reason ? ` ${reason}` : ''}` : reason,
       { wrong: outcome !== 'prepared' },
     )
   })

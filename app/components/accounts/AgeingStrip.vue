@@ -43,9 +43,13 @@ const choices = computed(() => props.ageing.map((one) => ({ value: one.currency,
       <div class="chart">
         <Suspense><AgeingChart :key="shown.currency" :ageing="shown" /></Suspense>
         <div class="under">
-          <span v-for="one in shown.steps" :key="one.step" class="mono" :title="plural(one.count, 'paper')">{{
-            money(one.sum, shown.currency)
-          }}</span>
+          <span
+            v-for="one in shown.steps"
+            :key="one.step"
+            class="mono"
+            :title="plural(one.count, 'document')"
+            >{{ money(one.sum, shown.currency) }}</span
+          >
         </div>
       </div>
     </template>

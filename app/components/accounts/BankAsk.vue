@@ -14,7 +14,7 @@ const reason = ref('')
   <Ask
     v-if="act === 'book'"
     v-model="open"
-    :title="`Book ${plural(count, 'sure payment')}?`"
+    :title="`Book ${plural(count, 'matched payment')}?`"
     :go="`Book ${count}`"
     :busy="busy"
     @go="emit('book')"
@@ -26,8 +26,8 @@ const reason = ref('')
   <Ask
     v-else
     v-model="open"
-    :title="`Set ${plural(count, 'movement')} aside?`"
-    go="Set aside"
+    :title="`Ignore ${plural(count, 'movement')}?`"
+    go="Ignore"
     :busy="busy"
     :disabled="!reason.trim()"
     @go="emit('set-aside', reason.trim())"

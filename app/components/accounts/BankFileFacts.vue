@@ -20,7 +20,7 @@ const done = computed(() => count('booked') + count('set aside'))
       >{{ plural(file.entries, 'movement')
       }}<template v-if="file.known">, {{ file.known }} known from another file and left out</template>.
       {{ done }} done<template v-if="count('to book')">, {{ count('to book') }} being booked</template>,
-      {{ count('sure') }} sure, {{ count('unsure') }} unsure, {{ count('strange') }} strange.</span
+      {{ count('sure') }} matched, {{ count('unsure') }} to check, {{ count('strange') }} unknown.</span
     >
   </p>
 </template>

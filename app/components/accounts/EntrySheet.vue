@@ -11,6 +11,7 @@ import { fetchAccount } from '../../calls/accounts'
 import { searchCustomers } from '../../calls/customers'
 import { bookEntry } from '../../calls/bank-entries'
 import { Decimal } from '../../../core/money/decimal'
+import { movementWords } from '../../../core/receivables/movement-states'
 import { settledBy, type OpenItem, type Settlement } from '../../../core/receivables/settle'
 import type { Account, CustomerRow, EntryView } from '../../contract'
 
@@ -105,7 +106,7 @@ async function book() {
       role="status"
     >
       <span
-        ><strong>{{ entry.state }}</strong
+        ><strong>{{ movementWords[entry.state] }}</strong
         >: {{ entry.reason }}<template v-if="entry.decidedBy"> ({{ entry.decidedBy }})</template></span
       >
     </p>

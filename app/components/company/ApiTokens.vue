@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
-import { longDay } from '../../composables/format'
+import { houseToday, longDay } from '../../composables/format'
 import { fetchTokens, makeToken, revokeToken } from '../../calls/tokens'
 import type { TokenView } from '../../contract'
 
@@ -12,6 +13,15 @@ import type { TokenView } from '../../contract'
 const found = shallowRef<TokenView[]>([])
 const name = ref('')
 const scope = ref<'read' | 'write'>('read')
+/** A year is long for a key; it can be made anew. */
+const endsOn = ref(inAYear())
+function inAYear(): string {
+  const today = houseToday()
+  return `${Number(today.slice(0, 4)) + 1}${today.slice(4).replace('-02-29', '-02-28')}`
+}
+/** What ends within a month is said before it does. */
+const soon = (one: TokenView) =>
+  !one.ended && one.endsOn !== null && Date.parse(one.endsOn) - Date.parse(houseToday()) < 31 * 86_400_000
 const fresh = ref('')
 const revoking = ref<TokenView | null>(null)
 const asking = computed({
@@ -28,7 +38,13 @@ onMounted(load)
 
 const make = () =>
   attempt(async () => {
-    fresh.value = (await makeToken({ name: name.value.trim(), scope: scope.value })).token
+    fresh.value = (
+      await makeToken({
+        name: name.value.trim(),
+        scope: scope.value,
+        endsOn: endsOn.value || null,
+      })
+    ).token
     name.value = ''
     await load()
   })
@@ -53,14 +69,9 @@ const scopes = [
   </p>
   <form class="row" @submit.prevent="make">
     <FormField v-model="name" label="Which program" /><span class="may"
-      >may
-      <WordPicker
-        label="Scope"
-        :words="scopes.find((one) => one.value === scope)!.words"
-        :choices="scopes"
-        :value="scope"
-        @pick="scope = $event as typeof scope"
+      >may <WordPicker label="Scope" :choices="scopes" :value="scope" @pick="scope = $event as typeof scope"
     /></span>
+    <div class="until"><DateField v-model="endsOn" label="Until" /></div>
     <VBtn type="submit" :disabled="!name.trim()" data-test="make-token">Make a token</VBtn>
   </form>
   <p v-if="fresh" class="notice go" role="status" data-test="token">
@@ -76,7 +87,12 @@ const scopes = [
         {{ one.usedOn ? `used ${longDay(one.usedOn)}` : 'never used' }}</span
       >
       <span v-if="one.revokedAt" class="tag push">revoked</span
-      ><button v-else type="button" class="word push" @click="revoking = one">revoke</button>
+      ><span v-else-if="one.ended" class="tag push">ended {{ longDay(one.endsOn!) }}</span
+      ><span v-else-if="soon(one)" class="tag wait">ends {{ longDay(one.endsOn!) }}</span
+      ><span v-else-if="one.endsOn" class="soft">until {{ longDay(one.endsOn) }}</span>
+      <button v-if="!one.revokedAt && !one.ended" type="button" class="word push" @click="revoking = one">
+        revoke
+      </button>
     </li>
   </ul>
   <Ask v-model="asking" :title="`Revoke the token of ${revoking?.name}?`" go="Revoke" danger @go="revoke"
@@ -93,10 +109,17 @@ p {
 }
 .row {
   display: grid;
-  grid-template-columns: 1fr auto auto;
+  grid-template-columns: 1fr auto auto auto;
   gap: 12px;
   align-items: end;
   margin-bottom: 8px;
+}
+.until {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  font-size: 12.5px;
+  color: var(--soft-ink);
 }
 .may {
   padding-bottom: 7px;

@@ -68,7 +68,7 @@ const currencyChoices = [
     {{
       banks.length === 0
         ? 'Without an account invoices do not say where to pay.'
-        : 'A paper names the account of its currency, else the first that takes any.'
+        : 'A document names the account of its currency, else the first that takes any.'
     }}
     <button
       v-if="!disabled && banks.length < 12"

@@ -79,7 +79,7 @@ async function keep() {
       .map((line) => line.trim())
       .filter(Boolean)
     await save(() => changeBrand(props.brand.id, { version: base.value.version, ...rest, addressLines }))
-    useToasts().say('The brand is kept. Papers from now on carry it.')
+    useToasts().say('The brand is saved. Documents from now on carry it.')
     emit('kept')
   } catch (error) {
     const refusal = error as ApiRefusal
@@ -97,7 +97,7 @@ useMainKey(ask)
 
 <template>
   <div class="body">
-    <h2>On the paper</h2>
+    <h2>On the document</h2>
     <div class="grid">
       <FormField v-model="form.name" label="Name" :disabled="disabled" :wrong="wrongs.name" />
       <FormField v-model="form.legalName" label="Legal name" :disabled="disabled" :wrong="wrongs.legalName" />
@@ -130,7 +130,7 @@ useMainKey(ask)
       </template>
       <FormField v-model="form.registration" label="Registration" :disabled="disabled" />
       <FormField v-model="form.phone" label="Phone" :disabled="disabled" />
-      <FormField v-model="form.email" label="Email on the paper" :disabled="disabled" />
+      <FormField v-model="form.email" label="Email on the document" :disabled="disabled" />
       <FormField v-model="form.website" label="Website" :disabled="disabled" />
     </div>
     <p class="soft">
@@ -183,13 +183,13 @@ useMainKey(ask)
     </div>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy"
       data-test="keep-brand"
       @click="ask"
-      >Keep the brand</VBtn
+      >Save</VBtn
     >
   </footer>
   <Ask

@@ -29,13 +29,14 @@ const busy = ref(false)
 /** A change is for all kinds of paper unless one is chosen. */
 const only = ref('')
 const scopes = computed(() => [
-  { value: '', words: 'all its papers' },
+  { value: '', words: 'all its documents' },
   ...props.kinds.map((one) => ({ value: one.value, words: `${one.words} only` })),
 ])
 const design = computed(() => props.brand.design.design)
 const logo = computed(() => design.value.pictures.logo)
-function formOf(of: Design) {
-  const { supplied, fonts, colours, hiddenSums, logo: placed } = lookOf(of)
+const saved = computed(() => ({ design: design.value, version: props.brand.version }))
+function formOf(of: { design: Design }) {
+  const { supplied, fonts, colours, hiddenSums, logo: placed } = lookOf(of.design)
   return {
     supplied,
     fonts: { ...fonts },
@@ -44,14 +45,15 @@ function formOf(of: Design) {
     width: String(placed?.width ?? 20),
   }
 }
-const { form, dirty, save } = useForm(() => design.value, formOf, 'the look')
+const { form, base, dirty, save, beside } = useForm(() => saved.value, formOf, 'the look')
 const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.supplied))
 
 async function change(body: object, said: string, whole = false) {
   busy.value = true
   await attempt(async () => {
-    const write = () => changeLook(props.brand.id, { ...body, ...(only.value ? { kind: only.value } : {}) })
-    await (whole ? save(write) : write())
+    const { version } = base.value
+    const kind = only.value ? { kind: only.value } : {}
+    await (whole ? save : beside)(() => changeLook(props.brand.id, { ...body, ...kind, version }))
     useToasts().say(said)
     emit('kept')
   })
@@ -81,7 +83,7 @@ const keep = () => {
     !busy.value &&
     change(
       { ...look, ...(logo.value ? { width: Number(width) } : {}) },
-      'The look is kept. Papers made from now on have it.',
+      'The design is saved. Documents from now on have it.',
       true,
     )
   )
@@ -107,7 +109,7 @@ const families = paperFamilies.map((value) => ({ value, words: value }))
 const colourNames = {
   brand: 'Brand: heading and band',
   accent: 'Accent: behind the sum to pay',
-  ground: 'Ground: pale boxes and rows',
+  ground: 'Pale background: boxes and rows',
 } as const
 </script>
 
@@ -116,8 +118,7 @@ const colourNames = {
     <p class="sentence">
       On
       <WordPicker
-        label="Papers"
-        :words="scopes.find((one) => one.value === only)!.words"
+        label="Documents"
         :choices="scopes"
         :value="only"
         :disabled="disabled"
@@ -126,7 +127,6 @@ const colourNames = {
       the design is
       <WordPicker
         label="Design"
-        :words="designs.find((one) => one.value === form.supplied)!.words"
         :choices="designs"
         :value="form.supplied"
         :disabled="disabled"
@@ -201,22 +201,22 @@ const colourNames = {
       <VBtn
         v-if="logo && !disabled"
         :disabled="busy"
-        @click="change({ noLogo: true }, 'The paper goes without a logo now.')"
+        @click="change({ noLogo: true }, 'The document goes without a logo now.')"
         >Take the logo off</VBtn
       >
     </div>
     <p v-if="!only" class="soft">
-      Shown is the paper of {{ kindFacts[kind].many }}; a change is for every kind.
+      Shown is the document of {{ kindFacts[kind].many }}; a change is for every kind.
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy"
       data-test="keep-look"
       @click="keep"
-      >Keep the look</VBtn
+      >Save</VBtn
     >
   </footer>
 </template>

@@ -11,7 +11,7 @@ import { useToasts } from '../../stores/toasts'
 import { useMainKey } from '../../composables/useMainKey'
 import type { BodyOf } from '../../composables/api'
 import { previewEmailText } from '../../calls/email-texts'
-import { changeEmailLook, changeEmailText } from '../../calls/brands'
+import { changeEmail } from '../../calls/brands'
 import { mergeFieldNames } from '../../../core/emailtexts/fields'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
@@ -33,8 +33,12 @@ const note = computed(() => props.brand.notes.find((one) => one.language === lan
 const filled = shallowRef<{ subject: string; html: string }>()
 const wrong = ref('')
 const busy = ref(false)
-const saved = computed(() => ({ note: note.value, look: props.brand.emailLook }))
-const { form, dirty, save, take } = useForm(
+const saved = computed(() => ({
+  note: note.value,
+  look: props.brand.emailLook,
+  version: props.brand.version,
+}))
+const { form, base, dirty, save, take } = useForm(
   () => saved.value,
   ({ note, look }) => ({ subject: note?.subject ?? '', text: note?.text ?? '', look: { ...look } }),
   'the email text',
@@ -69,18 +73,19 @@ watch(
 void preview()
 watchDebounced([form, language], preview, { deep: true, debounce: 200 })
 
-async function write() {
-  const { subject, text, look } = form.value
-  if (JSON.stringify(look) !== JSON.stringify(saved.value.look)) await changeEmailLook(props.brand.id, look)
-  if (subject !== (note.value?.subject ?? '') || text !== (note.value?.text ?? ''))
-    await changeEmailText(props.brand.id, { kind: props.kind, language: language.value, subject, text })
-}
+const write = () =>
+  changeEmail(props.brand.id, {
+    version: base.value.version,
+    kind: props.kind,
+    language: language.value,
+    ...form.value,
+  })
 async function keep() {
   if (!dirty.value || busy.value || wrong.value) return
   busy.value = true
   await attempt(async () => {
     await save(write)
-    useToasts().say('Kept. Emails from now on read and look like this.')
+    useToasts().say('Saved. Emails from now on read and look like this.')
     emit('kept')
   })
   busy.value = false
@@ -100,8 +105,6 @@ const letters = [
   { value: 'sans', words: 'plain letters' },
   { value: 'serif', words: 'book letters' },
 ]
-const wordsOf = (choices: { value: string; words: string }[], value: string) =>
-  choices.find((one) => one.value === value)!.words
 const languages = [
   { value: 'en', words: 'English' },
   { value: 'de', words: 'German' },
@@ -122,7 +125,6 @@ const languages = [
       />, in
       <WordPicker
         label="Language"
-        :words="languages.find((one) => one.value === language)!.words"
         :choices="languages"
         :value="language"
         @pick="turnTo($event as Language)"
@@ -144,7 +146,6 @@ const languages = [
       begins with
       <WordPicker
         label="Heading"
-        :words="wordsOf(headings, form.look.heading)"
         :choices="headings"
         :value="form.look.heading"
         :disabled="disabled"
@@ -153,7 +154,6 @@ const languages = [
       in
       <WordPicker
         label="Colour"
-        :words="wordsOf(colours, form.look.colour)"
         :choices="colours"
         :value="form.look.colour"
         :disabled="disabled"
@@ -161,7 +161,6 @@ const languages = [
       />, is set in
       <WordPicker
         label="Letters"
-        :words="wordsOf(letters, form.look.letters)"
         :choices="letters"
         :value="form.look.letters"
         :disabled="disabled"
@@ -183,12 +182,12 @@ const languages = [
     /></Teleport>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy || !!wrong"
       @click="keep"
-      >Keep the cover note</VBtn
+      >Save</VBtn
     >
   </footer>
 </template>

@@ -56,6 +56,7 @@ const fresh: SeriesView = {
   restart: 'year',
   businessYearStart: 1,
   source: 'own',
+  version: 0,
   counters: [],
 }
 const series = computed(
@@ -80,7 +81,7 @@ const formOf = (series: NumberSeries) => ({
   businessYearStart: String(series.businessYearStart),
   source: series.source ?? 'own',
 })
-const { form, dirty, save, take } = useForm(() => series.value, formOf, 'the numbers')
+const { form, base, dirty, save, take } = useForm(() => series.value, formOf, 'the numbers')
 async function turnTo(id: number) {
   if (id === seriesId.value || !(await mayLeave())) return
   seriesId.value = id
@@ -144,6 +145,7 @@ async function write() {
   if (series.value.id)
     await changeSeries(series.value.id, {
       ...typed.value,
+      version: base.value.version,
       ...(skipped.value ? { skipReason: skipReason.value.trim() } : {}),
     })
   else
@@ -224,7 +226,7 @@ useMainKey(() => void keep())
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not kept yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
       v-if="series.id && (series.country || series.currency)"
       :disabled="busy"
       @click="takeAway"
@@ -235,7 +237,7 @@ useMainKey(() => void keep())
       :disabled="!dirty || busy || !!wrong.words"
       data-test="keep-series"
       @click="keep"
-      >Keep the series</VBtn
+      >Save</VBtn
     >
   </footer>
   <Ask

@@ -91,7 +91,10 @@ async function close() {
       From then on no document can bear a date up to that day. Only a supervisor can open it again, with a
       reason.
     </p>
-    <FormField v-model="reason" :label="opens || !until ? 'Why; it is kept' : 'A remark, if you like'" />
+    <FormField
+      v-model="reason"
+      :label="opens || !until ? 'Why (kept with the date)' : 'A remark, if you like'"
+    />
   </Ask>
 </template>
 

@@ -39,8 +39,8 @@ const add = () =>
 <template>
   <h2>Exchange rates</h2>
   <p>
-    A paper in foreign currency says its VAT in {{ session.house!.company.currency }} too, at the newest rate
-    up to its date.
+    A document in foreign currency says its VAT in {{ session.house!.company.currency }} too, at the newest
+    rate up to its date.
   </p>
   <table v-if="found.length">
     <thead>

@@ -59,10 +59,11 @@ const act = (call: () => Promise<unknown>) =>
     await house.refresh()
   })
 const limits = [
-  ['20', '20 seconds (the demo)'],
+  ['20', '20 seconds'],
   ['3600', 'an hour'],
   ['86400', 'a day'],
   ['172800', 'two days'],
+  ['259200', 'three days'],
 ].map(([seconds, words]) => ({ value: seconds!, words: words! }))
 const limitWords = computed(
   () =>
@@ -70,8 +71,8 @@ const limitWords = computed(
     `${settings.value?.presumeSeconds} seconds`,
 )
 const zeros = [
-  { value: 'make', words: 'its papers like any other' },
-  { value: 'skip', words: 'no papers from routines' },
+  { value: 'make', words: 'its documents like any other' },
+  { value: 'skip', words: 'no documents from routines' },
 ]
 const datedKinds = documentKinds.filter(
   (kind) => !kindFacts[kind].sources.every((source) => source === 'draft'),
@@ -119,7 +120,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
               data-test="rehearsal-address"
               @take="keep({ rehearsalAddress: $event }, 'The rehearsal address is set.')" /></label
         ></WordPanel>
-        instead of to customers. Papers are watermarked and numbered apart; the real ones stay due.
+        instead of to customers. Documents are watermarked and numbered apart; the real ones stay due.
       </p>
       <VBtn
         v-if="!house.state.rehearsalSince"
@@ -142,11 +143,11 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         >Pause everything…</VBtn
       >
       <span v-else class="tag wait">paused since {{ shortTime(house.state.pausedAt!) }}</span>
-      <h2>Habits</h2>
+      <h2>Sending and dates</h2>
       <p>
         A Send begins to issue
         <WordPicker
-          label="Grace"
+          label="Undo time"
           :words="
             graces.find((one) => one.value === String(settings!.undoMinutes))?.words ??
             `after ${settings.undoMinutes} minutes`
@@ -154,7 +155,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
           :choices="graces"
           :value="String(settings.undoMinutes)"
           :disabled="disabled"
-          @pick="keep({ undoMinutes: Number($event) }, 'The grace is set.')"
+          @pick="keep({ undoMinutes: Number($event) }, 'The undo time is set.')"
         />; until then nothing is numbered and the whole run can be taken back.
       </p>
       <p>
@@ -189,7 +190,6 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         An order that comes to nothing gets
         <WordPicker
           label="Zero totals"
-          :words="zeros.find((one) => one.value === settings!.zeroTotals)!.words"
           :choices="zeros"
           :value="settings.zeroTotals"
           :disabled="disabled"
@@ -198,7 +198,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
       </p>
       <StoppingSettings :settings="settings" :disabled="disabled" @keep="keep" />
       <p>
-        Papers bear the date of their issue<template v-for="kind in datedKinds" :key="kind"
+        Documents have the date of issue<template v-for="kind in datedKinds" :key="kind"
           >{{ kind === datedKinds[0] ? ', but ' : ', ' }}{{ kindFacts[kind].many }}
           <WordPicker
             label="Date"
@@ -224,6 +224,21 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
               @take="keep({ smallDifference: $event }, 'Small differences are set.')" /></label></WordPanel
         >, the rest is waived.
       </p>
+      <p>
+        Links in emails begin with
+        <WordPanel
+          label="Public address"
+          :words="settings.publicAddress || 'no address yet'"
+          :open-end="!settings.publicAddress"
+          :disabled="disabled"
+          ><label
+            >Address
+            <TakenField
+              :value="settings!.publicAddress"
+              placeholder="https://clothespin.house.example"
+              @take="keep({ publicAddress: $event }, 'The public address is set.')" /></label></WordPanel
+        >, where people reach Clothespin.
+      </p>
       <ExchangeRates />
       <ApiTokens v-if="!disabled" />
     </template>
@@ -247,7 +262,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
       go="Rehearse"
       @go="act(() => setRehearsal({ on: true }))"
       ><p>
-        Until it is ended, nothing reaches a customer: every paper and email goes to
+        Until it is ended, nothing reaches a customer: every document and email goes to
         {{ settings?.rehearsalAddress }}. A band on every screen says so.
       </p></Ask
     >

@@ -32,7 +32,6 @@ const restarts = [
     The number is
     <WordPicker
       label="Number is"
-      :words="sources.find((one) => one.value === form.source)!.words"
       :choices="sources"
       :value="form.source"
       :disabled="disabled"
@@ -70,10 +69,9 @@ const restarts = [
     />
   </div>
   <p v-if="form.source === 'own'">
-    It begins anew
+    It starts again
     <WordPicker
       label="Restart"
-      :words="restarts.find((one) => one.value === form.restart)!.words"
       :choices="restarts"
       :value="form.restart"
       :disabled="disabled"

@@ -8,12 +8,12 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
 </script>
 
 <template>
-  <div class="body">
+  <div v-if="steps.length" class="body">
     <h2>
       {{
         steps.some((one) => one.needed && one.missing.length)
-          ? 'Before papers can go out'
-          : 'Everything stands: papers can go out'
+          ? 'Before documents can go out'
+          : 'Ready to send'
       }}
     </h2>
     <ol data-test="guide">
@@ -27,9 +27,9 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
           ></span
         >
         <span class="tag" :class="step.missing.length ? (step.needed ? 'stuck' : 'wait') : 'go'">{{
-          step.missing.length ? (step.needed ? 'missing' : 'better so') : 'stands'
+          step.missing.length ? (step.needed ? 'missing' : 'recommended') : 'done'
         }}</span>
-        <VBtn height="30" @click="go(step.to)">{{ step.missing.length ? 'Mend it' : 'Look' }}</VBtn>
+        <VBtn height="30" @click="go(step.to)">{{ step.missing.length ? 'Fix' : 'Open' }}</VBtn>
       </li>
     </ol>
   </div>

@@ -9,7 +9,7 @@ const emit = defineEmits<{ keep: [change: Partial<HouseSettings>, said: string] 
 const session = useSession()
 const rules = [
   { value: 'list', words: 'listed in the Register, for a person to settle' },
-  { value: 'settle', words: 'voided where that is allowed, else credited by a note on To check' },
+  { value: 'settle', words: 'voided where that is allowed, else credited by a note in To check' },
 ]
 const statusChoices = session.house!.company.orderStatuses.map((words) => ({ value: words, words }))
 const toggled = (statuses: readonly string[], status: string) =>
@@ -51,7 +51,6 @@ const toggleHeld = (status: string) =>
     />. Its invoice is then
     <WordPicker
       label="Withdrawn rule"
-      :words="rules.find((one) => one.value === settings.withdrawnRule)!.words"
       :choices="rules"
       :value="settings.withdrawnRule"
       :disabled="disabled"

@@ -1,64 +1,149 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
-import { useActing } from '../../composables/useActing'
+import PickField from '../fields/PickField.vue'
+import SelectField from '../fields/SelectField.vue'
+import { useWrongs } from '../../composables/useWrongs'
 import { useToasts } from '../../stores/toasts'
-import { changeCustomer } from '../../calls/customers'
+import { listOf } from './delivery'
+import { changeAddresses, changeCustomer } from '../../calls/customers'
 import { countryName, countryNames } from '../../../core/countries'
 import type { CustomerView } from '../../contract'
 
-/** Where a customer's papers are addressed to: behind the envelope's window, and on the paper that is mailed. */
-const props = defineProps<{ customer: CustomerView }>()
-const open = defineModel<boolean>({ required: true })
-const emit = defineEmits<{ kept: [] }>()
-const attention = ref(props.customer.billing?.attention ?? '')
-const lines = ref(props.customer.billing?.lines.join('\n') ?? '')
-const country = ref(countryName(props.customer.billing?.country ?? props.customer.country))
-const { busy, wrong, acting } = useActing()
-const written = computed(() =>
-  lines.value
-    .split('\n')
-    .map((line) => line.trim())
-    .filter(Boolean),
-)
-
+/**
+ * One address of a customer: the postal one, or a further one to bill or to deliver to. An address that is billed can
+ * have recipients of its own.
+ */
+const props = defineProps<{ customer: CustomerView; which: 'postal' | 'new' | number }>()
+const emit = defineEmits<{ leave: []; kept: [] }>()
+const further = props.customer.addresses.find((one) => one.id === props.which)
+const postal = props.which === 'postal'
+const given = postal ? props.customer.billing : further?.address
+const mail = postal ? props.customer.billingMail : (further?.mail ?? {})
+const form = reactive({
+  purpose: further?.purpose ?? 'delivery',
+  label: further?.label ?? '',
+  name: given && given.name !== props.customer.name ? given.name : '',
+  attention: given?.attention ?? '',
+  lines: given?.lines.join('\n') ?? '',
+  country: countryName(given?.country ?? props.customer.country),
+  to: mail.to?.join(', ') ?? '',
+  cc: mail.cc?.join(', ') ?? '',
+  bcc: mail.bcc?.join(', ') ?? '',
+})
+const purposes = [
+  { value: 'delivery', words: 'goods are delivered to' },
+  { value: 'billing', words: 'documents are billed to' },
+] as const
+const { busy, wrong, wrongs, acting } = useWrongs(['billing', 'billingMail', 'addresses'])
+const wrongAt = (field: string) =>
+  Object.entries(wrongs.value).find(([one]) => one.split('.').includes(field))?.[1] ?? ''
+const billed = computed(() => postal || form.purpose === 'billing')
+const edited = () => ({
+  address: {
+    name: form.name,
+    attention: form.attention,
+    lines: form.lines
+      .split('\n')
+      .map((line) => line.trim())
+      .filter(Boolean),
+    country: form.country,
+  },
+  mail: billed.value
+    ? Object.fromEntries(
+        (['to', 'cc', 'bcc'] as const).flatMap((field) =>
+          listOf(form[field]).length ? [[field, listOf(form[field])]] : [],
+        ),
+      )
+    : {},
+})
+const others = () =>
+  props.customer.addresses
+    .filter((one) => one.id !== props.which)
+    .map((one) => ({ ...one, address: { ...one.address } }))
 async function keep() {
-  await acting(async () => {
-    await changeCustomer(props.customer.id, {
-      version: props.customer.version,
-      billing: { attention: attention.value, lines: written.value, country: country.value },
-    })
-    useToasts().say(`The address of ${props.customer.name} is kept, for every paper from now on.`)
-    open.value = false
-    emit('kept')
+  const { version, id, name } = props.customer
+  const { address, mail } = edited()
+  const done = await acting(async () => {
+    if (postal) {
+      const { name: _, ...billing } = address
+      await changeCustomer(id, { version, billing, billingMail: mail })
+    } else {
+      const own = { id: further?.id ?? null, purpose: form.purpose, label: form.label, address, mail }
+      await changeAddresses(id, {
+        version,
+        addresses: further
+          ? props.customer.addresses.map((one) => (one.id === further.id ? own : one))
+          : [...others(), own],
+      })
+    }
   })
+  if (!done) return
+  useToasts().say(
+    postal ? `The address of ${name} is saved, for every document from now on.` : `“${form.label}” is saved.`,
+  )
+  emit('kept')
+  emit('leave')
 }
+const drop = () =>
+  acting(async () => {
+    await changeAddresses(props.customer.id, { version: props.customer.version, addresses: others() })
+    useToasts().say(`“${further!.label}” is deleted.`)
+    emit('kept')
+    emit('leave')
+  })
 </script>
 
 <template>
   <Ask
-    v-model="open"
-    :title="`Postal address of ${customer.name}`"
-    go="Keep the address"
+    :model-value="true"
+    wide
+    :title="postal ? `Postal address of ${customer.name}` : further ? further.label : 'Add an address'"
+    go="Save"
     :busy="busy"
-    :disabled="written.length === 0 || !country.trim()"
+    :disabled="!form.lines.trim() || !form.country.trim() || (!postal && !form.label.trim())"
+    @update:model-value="emit('leave')"
     @go="keep"
   >
-    <div class="fields">
-      <FormField v-model="attention" label="For the attention of" /><FormField
-        v-model="lines"
-        label="Street, town, one below the other"
-        :lines="4"
-      /><FormField v-model="country" label="Country" :suggest="countryNames" />
+    <div class="two-columns">
+      <template v-if="!postal">
+        <FormField
+          v-model="form.label"
+          label="Called"
+          placeholder="Warehouse North"
+          data-test="address-label"
+          :wrong="wrongAt('label')"
+        />
+        <SelectField v-model="form.purpose" label="For" :choices="purposes" data-test="address-purpose" />
+        <FormField v-model="form.name" label="Name on it" :placeholder="customer.name" />
+      </template>
+      <FormField v-model="form.attention" label="For the attention of" />
+      <FormField
+        v-model="form.lines"
+        label="Street, postcode and town"
+        :lines="3"
+        data-test="address-lines"
+        :wrong="wrongAt('lines')"
+      />
+      <PickField v-model="form.country" label="Country" :choices="countryNames" :wrong="wrongAt('country')" />
+      <template v-if="billed">
+        <FormField
+          v-model="form.to"
+          label="Emails for it go to"
+          placeholder="the customer’s contacts"
+          hint="Several, with commas between."
+          data-test="address-to"
+          :wrong="wrongAt('billingMail') || wrongAt('mail')"
+        />
+        <FormField v-model="form.cc" label="Copies to (CC)" placeholder="nobody" data-test="address-cc" />
+        <FormField v-model="form.bcc" label="Hidden copies to (BCC)" placeholder="nobody" />
+      </template>
     </div>
-    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+    <p v-if="wrong || wrongs.addresses" class="notice stuck" role="alert">
+      {{ wrong || wrongs.addresses }}
+    </p>
+    <button v-if="further" type="button" class="word" data-test="drop-address" @click="!busy && drop()">
+      Delete this address
+    </button>
   </Ask>
 </template>
-
-<style scoped>
-.fields {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-</style>

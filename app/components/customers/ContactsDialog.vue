@@ -4,8 +4,10 @@ import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import { useActing } from '../../composables/useActing'
 import { attempt } from '../../composables/api'
+import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { fetchCustomer, changeContacts } from '../../calls/customers'
+import { anyone } from '../../../core/preferences/recipients'
 import type { CustomerView } from '../../contract'
 
 /** Whom a customer's papers go to: mended where a paper has nobody to go to, or came back. */
@@ -15,12 +17,11 @@ const emit = defineEmits<{ kept: [] }>()
 const customer = shallowRef<CustomerView>()
 const contacts = ref<CustomerView['contacts']>([])
 const { busy, wrong, acting } = useActing()
-const roles = [
-  { value: 'billing', words: 'billing' },
-  { value: 'buying', words: 'buying' },
-  { value: 'goods-in', words: 'goods in' },
-  { value: 'anyone', words: 'anything' },
-] as const
+const session = useSession()
+const roles = computed(() => [
+  ...session.house!.company.contactRoles.map((value) => ({ value, words: value })),
+  { value: anyone, words: 'anything' },
+])
 
 watch(
   open,
@@ -41,7 +42,7 @@ const add = () => contacts.value.push({ name: '', email: '', role: 'billing' })
 async function keep() {
   await acting(async () => {
     await changeContacts(props.customerId, { version: customer.value!.version, contacts: contacts.value })
-    useToasts().say(`The contacts of ${customer.value!.name} are kept, for every paper from now on.`)
+    useToasts().say(`The contacts of ${customer.value!.name} are saved, for every document from now on.`)
     open.value = false
     emit('kept')
   })
@@ -51,8 +52,8 @@ async function keep() {
 <template>
   <Ask
     v-model="open"
-    :title="`Whom papers of ${customer?.name ?? '…'} go to`"
-    go="Keep the contacts"
+    :title="`Who gets documents of ${customer?.name ?? '…'}`"
+    go="Save"
     :busy="busy"
     @go="keep"
   >

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import AddressDialog from './AddressDialog.vue'
 import ContactsDialog from './ContactsDialog.vue'
-import PreferenceSentence from './PreferenceSentence.vue'
+import DeliveryTable from './DeliveryTable.vue'
+import EditCustomer from './EditCustomer.vue'
 import TermsWord from './TermsWord.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
@@ -10,13 +11,14 @@ import { useLive } from '../../composables/useLive'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { money, shortDay } from '../../composables/format'
+import { languageChoices, languageWords } from '../../composables/languages'
+import type { Beneath } from './delivery'
 import { fetchCustomer, changeCustomer } from '../../calls/customers'
 import { countryName } from '../../../core/countries'
-import { documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { needsTaxNumber, treatments } from '../../../core/documents/treatment'
 import { termsWords } from '../../../core/documents/terms'
-import { languages } from '../../../core/money/format'
-import type { Preference, Preferences } from '../../../core/preferences/recipients'
+import type { AddressMail, Preference, Preferences } from '../../../core/preferences/recipients'
 import { preferenceWords } from '../../../core/preferences/recipients'
 import type { CustomerView } from '../../contract'
 
@@ -30,7 +32,8 @@ const may = computed(() => session.may('clerk'))
 const view = shallowRef<CustomerView>()
 const wrong = ref('')
 const contacts = ref(false)
-const address = ref(false)
+const address = ref<'postal' | 'new' | number>()
+const editing = ref(false)
 
 const newest = useNewest()
 async function load() {
@@ -66,19 +69,29 @@ const keep = (change: object, said: string) =>
     })
   })
 
-function setPreference(kind: DocumentKind, change: Preference) {
-  const preference = Object.fromEntries(
-    Object.entries({ ...view.value!.preferences[kind], ...change }).filter(
-      ([, value]) => value !== undefined && !(Array.isArray(value) && value.length === 0),
-    ),
-  )
-  const preferences: Preferences = { ...view.value!.preferences, [kind]: preference }
+const beneath = computed<Beneath[]>(() => [
+  { level: 'the company', preferences: view.value!.beneath.house },
+  ...(view.value!.beneath.group
+    ? [{ level: `the group ${view.value!.groupName}`, preferences: view.value!.beneath.group }]
+    : []),
+])
+function setPreference(kind: DocumentKind, preference: Preference) {
+  const { [kind]: _before, ...others } = view.value!.preferences
+  const preferences: Preferences =
+    Object.keys(preference).length > 0 ? { ...others, [kind]: preference } : others
   void keep(
     { preferences },
     `${view.value!.name}: ${kindFacts[kind].many} ` +
-      `${preferenceWords(preference as Preference) || 'as usual'}, from the next one on.`,
+      `${preferenceWords(preference) || 'as usual'}, from the next one on.`,
   )
 }
+
+const ownWords = computed(() =>
+  session
+    .house!.ownFields.filter((field) => field.of === 'customer' && view.value?.fields[field.name])
+    .map((field) => `${field.name}: ${view.value!.fields[field.name]}`)
+    .join(' · '),
+)
 
 const taxWords = {
   domestic: 'a domestic supply',
@@ -89,15 +102,20 @@ const taxWords = {
 }
 const taxChoices = treatments.map((value) => ({ value, words: taxWords[value] }))
 const priceChoices = [
-  { value: 'null', words: 'as the brand says them' },
+  { value: 'null', words: 'with VAT as the brand has it' },
   { value: 'false', words: 'without VAT' },
   { value: 'true', words: 'with VAT' },
 ]
 const priceWords = computed(
   () => priceChoices.find((one) => one.value === String(view.value?.pricesIncludeTax))?.words ?? '',
 )
-const languageWords = { en: 'English', de: 'German', fr: 'French' }
-const languageChoices = languages.map((value) => ({ value, words: languageWords[value] }))
+const printed = (of: { name: string; attention?: string; lines: string[]; country: string }) =>
+  [of.name, of.attention, ...of.lines, countryName(of.country)].filter(Boolean).join('\n')
+const mailWords = (mail: AddressMail) =>
+  (['to', 'cc', 'bcc'] as const)
+    .filter((part) => mail[part]?.length)
+    .map((part) => `${part === 'to' ? 'To' : part.toUpperCase()} ${mail[part]!.join(', ')}`)
+    .join('; ')
 const stateTone: Record<string, string> = {
   arrived: 'go',
   'on the way': 'way',
@@ -110,15 +128,17 @@ const stateTone: Record<string, string> = {
   <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
   <template v-else-if="view">
     <div class="bar">
-      <strong class="cut">{{ view.name }}</strong><span class="soft push mono">{{ view.number }}</span>
+      <strong class="cut">{{ view.name }}</strong><span class="soft mono">{{ view.number }}</span
+      ><span v-if="view.groupName" class="soft cut">{{ view.groupName }}</span>
+      <VBtn v-if="may" class="push" height="28" data-test="edit-customer" @click="editing = true">Edit</VBtn>
     </div>
     <div class="body">
       <p class="sentence">
-        Papers are written in
+        Documents are written in
         <WordPicker
           label="Language"
           :words="languageWords[view.language]"
-          :choices="languageChoices"
+          :choices="[...languageChoices]"
           :value="view.language"
           :disabled="!may"
           @pick="
@@ -147,7 +167,7 @@ const stateTone: Record<string, string> = {
           @pick="
             keep(
               { treatment: $event },
-              `${view.name} is taxed as ${taxWords[$event as 'domestic']}, from the next paper on.`,
+              `${view.name} is taxed as ${taxWords[$event as 'domestic']}, from the next document on.`,
             )
           "
         />. Invoices are due
@@ -159,17 +179,19 @@ const stateTone: Record<string, string> = {
           "
         />.
       </p>
+      <p v-if="ownWords" class="soft">{{ ownWords }}</p>
       <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">
         That needs the customer's VAT number, and there is none.
       </p>
-      <PreferenceSentence
-        v-for="kind in documentKinds"
-        :key="kind"
-        :kind="kind"
-        :view="view"
+      <h2>How documents go</h2>
+      <DeliveryTable
+        :own="view.preferences"
+        level="this customer"
+        :beneath="beneath"
+        :ways="view.ways"
         :may="may"
-        @change="setPreference(kind, $event)"
-        @address="address = true"
+        @change="setPreference"
+        @address="address = 'postal'"
         @contacts="contacts = true"
       />
       <h2>
@@ -185,21 +207,31 @@ const stateTone: Record<string, string> = {
         </li>
         <li v-if="view.contacts.length === 0" class="soft">Nobody yet.</li>
       </ul>
-      <h2>
-        Postal address
-        <button v-if="may" type="button" class="word" data-test="address" @click="address = true">
-          change
-        </button>
-      </h2>
-      <p class="lines">
-        {{
-          view.billing
-            ? [view.name, view.billing.attention, ...view.billing.lines, countryName(view.billing.country)]
-                .filter(Boolean)
-                .join('\n')
-            : 'None yet.'
-        }}
-      </p>
+      <h2>Addresses</h2>
+      <ul class="addresses">
+        <li>
+          <span class="lines">{{
+            view.billing ? printed({ ...view.billing, name: view.name }) : 'None yet.'
+          }}</span>
+          <span class="tag">postal</span>
+          <span v-if="mailWords(view.billingMail)" class="soft">{{ mailWords(view.billingMail) }}</span>
+          <button v-if="may" type="button" class="word" data-test="address" @click="address = 'postal'">
+            change
+          </button>
+        </li>
+        <li v-for="one in view.addresses" :key="one.id">
+          <span class="lines"
+            ><strong>{{ one.label }}</strong
+            >{{ `\n${printed(one.address)}` }}</span
+          >
+          <span class="tag">{{ one.purpose }}</span>
+          <span v-if="mailWords(one.mail)" class="soft">{{ mailWords(one.mail) }}</span>
+          <button v-if="may" type="button" class="word" @click="address = one.id">change</button>
+        </li>
+      </ul>
+      <button v-if="may" type="button" class="word open-end" data-test="add-address" @click="address = 'new'">
+        + address
+      </button>
       <h2>Newest documents</h2>
       <ul>
         <li v-for="one in view.documents" :key="one.id">
@@ -214,7 +246,15 @@ const stateTone: Record<string, string> = {
       </ul>
     </div>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.id" @kept="load" />
-    <AddressDialog v-if="address" v-model="address" :customer="view" @kept="load" />
+    <AddressDialog
+      v-if="address"
+      :key="address"
+      :customer="view"
+      :which="address"
+      @leave="address = undefined"
+      @kept="load"
+    />
+    <EditCustomer v-if="editing" :customer="view" @leave="editing = false" @kept="load" />
   </template>
 </template>
 
@@ -249,6 +289,10 @@ li {
 }
 .lines {
   white-space: pre-line;
-  margin: 0;
+  flex: 1;
+}
+.addresses li {
+  border-bottom: 1px solid var(--rule);
+  padding: 5px 0;
 }
 </style>

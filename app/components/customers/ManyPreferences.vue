@@ -3,12 +3,13 @@ import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { attempt } from '../../composables/api'
+import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { plural } from '../../composables/format'
 import type { Language } from '../../../core/money/format'
 import { changePreferences, bringPreferencesBack } from '../../calls/customers'
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { languages } from '../../../core/money/format'
+import { languageChoices } from '../../composables/languages'
 import { channels, preferenceWords, type PreferenceChange } from '../../../core/preferences/recipients'
 import type { CustomerRow, ManyPreferences } from '../../contract'
 
@@ -44,7 +45,7 @@ const ways = [
 const roles = [
   left('the contact each has now'),
   { value: 'usual', words: 'the usual contact' },
-  ...['billing', 'buying', 'goods-in'].map((value) => ({ value, words: `the ${value} contact` })),
+  ...useSession().house!.company.contactRoles.map((value) => ({ value, words: `the ${value} contact` })),
 ]
 const gathers = [
   left('gathered or not as now'),
@@ -56,13 +57,7 @@ const copying = [
   { value: 'none', words: 'to nobody' },
   { value: 'these', words: 'to these addresses' },
 ]
-const languageWords = { en: 'English', de: 'German', fr: 'French' }
-const languageChoices = [
-  left('the language each has now'),
-  ...languages.map((value) => ({ value, words: languageWords[value] })),
-]
-const wordsOf = (choices: { value: string; words: string }[], value: string) =>
-  choices.find((one) => one.value === value)!.words
+const languages = [left('the language each has now'), ...languageChoices]
 
 const change = computed<PreferenceChange>(() => {
   const { channel, to, gathered, copies, cc } = form.value
@@ -115,7 +110,7 @@ async function set() {
 <template>
   <Ask
     v-model="open"
-    :title="result ? 'What was set' : `Set wishes of ${plural(customers.length, 'customer')}`"
+    :title="result ? 'What was set' : `Set delivery preferences of ${plural(customers.length, 'customer')}`"
     :go="result ? 'Close' : `Set ${customers.length}`"
     :busy="busy"
     :disabled="!result && nothing"
@@ -135,44 +130,24 @@ async function set() {
         From now on
         <WordPicker
           label="Kind"
-          :words="wordsOf(kinds, form.kind)"
           :choices="kinds"
           :value="form.kind"
           @pick="form.kind = $event as DocumentKind"
         />
         go to them
-        <WordPicker
-          label="Way"
-          :words="wordsOf(ways, form.channel)"
-          :choices="ways"
-          :value="form.channel"
-          @pick="form.channel = $event"
-        />, emails to
-        <WordPicker
-          label="Whom"
-          :words="wordsOf(roles, form.to)"
-          :choices="roles"
-          :value="form.to"
-          @pick="form.to = $event"
-        />,
+        <WordPicker label="Way" :choices="ways" :value="form.channel" @pick="form.channel = $event" />, emails
+        to <WordPicker label="Whom" :choices="roles" :value="form.to" @pick="form.to = $event" />,
         <WordPicker
           label="Gathered"
-          :words="wordsOf(gathers, form.gathered)"
           :choices="gathers"
           :value="form.gathered"
           @pick="form.gathered = $event"
         />, copies
-        <WordPicker
-          label="Copies"
-          :words="wordsOf(copying, form.copies)"
-          :choices="copying"
-          :value="form.copies"
-          @pick="form.copies = $event"
-        />. Papers are written in
+        <WordPicker label="Copies" :choices="copying" :value="form.copies" @pick="form.copies = $event" />.
+        Documents are written in
         <WordPicker
           label="Language"
-          :words="wordsOf(languageChoices, form.language)"
-          :choices="languageChoices"
+          :choices="languages"
           :value="form.language"
           @pick="form.language = $event"
         />.

@@ -75,7 +75,7 @@ function keep(close: () => void) {
       max="365"
     />
     <VBtn height="30" class="go" variant="flat" data-test="keep-terms" @click="keep(close)"
-      >Keep: {{ termsWords(written) }}</VBtn
+      >Save: {{ termsWords(written) }}</VBtn
     >
   </WordPanel>
 </template>

@@ -97,8 +97,8 @@ async function credit() {
     open.value = false
     useToasts().say(
       made.anew
-        ? 'The credit note and the new invoice hang on To check. Correct the new one, then send both.'
-        : 'The credit note hangs on To check.',
+        ? 'The credit note and the new invoice wait in To check. Correct the new one, then send both.'
+        : 'The credit note waits in To check.',
     )
     await navigateTo(`/drafts/${made.anew ?? made.credit}`)
   })
@@ -117,13 +117,7 @@ async function credit() {
     <template v-if="offer">
       <p class="sentence">
         Take back
-        <WordPicker
-          label="What"
-          :words="ways.find((one) => one.value === way)!.words"
-          :choices="ways"
-          :value="way"
-          @pick="way = $event as typeof way"
-        />.
+        <WordPicker label="What" :choices="ways" :value="way" @pick="way = $event as typeof way" />.
       </p>
       <table v-if="way === 'lines'">
         <thead>

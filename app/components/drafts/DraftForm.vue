@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import CheckField from '../fields/CheckField.vue'
 import DateField from '../fields/DateField.vue'
-import DraftAdjustments from './DraftAdjustments.vue'
+import OrderAdjustments from '../orders/OrderAdjustments.vue'
 import FormField from '../fields/FormField.vue'
 import OrderLines from '../orders/OrderLines.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -67,7 +67,6 @@ const [reference, customerNote, suppliedOn, date] = [
         Prices are
         <WordPicker
           label="Prices"
-          :words="modes.find((one) => one.value === String(facts.pricesIncludeTax))!.words"
           :choices="modes"
           :value="String(facts.pricesIncludeTax)"
           :disabled="disabled || !!draft.orderId"
@@ -82,7 +81,7 @@ const [reference, customerNote, suppliedOn, date] = [
         <FormField
           v-model="customerNote"
           class="wide"
-          label="Note on the paper"
+          label="Note on the document"
           :disabled="disabled"
           maxlength="1000"
           placeholder="nothing"
@@ -94,17 +93,22 @@ const [reference, customerNote, suppliedOn, date] = [
         >Date of supply <DateField v-model="suppliedOn" :disabled="disabled" data-test="supplied"
       /></label>
       <label>Document date <DateField v-model="date" :disabled="disabled" data-test="date" /></label>
-      <span class="soft">{{ date ? '' : 'the day it is issued' }}</span>
+      <span class="soft">{{ date ? '' : 'date of issue' }}</span>
       <CheckField v-if="date" v-model="form.earlierDateOk" :disabled="disabled"
         >The date is meant, even if a later one is numbered already</CheckField
       >
     </div>
     <template v-if="!isCredit">
-      <OrderLines v-model="facts.lines" :disabled="disabled" :currency="facts.currency" />
-      <DraftAdjustments v-if="!facts.deposit" v-model="facts.adjustments" :disabled="disabled" />
+      <OrderLines
+        v-model="facts.lines"
+        :disabled="disabled"
+        :currency="facts.currency"
+        :language="draft.language"
+      />
+      <OrderAdjustments v-if="!facts.deposit" v-model="facts.adjustments" :disabled="disabled" />
     </template>
     <p class="sum">
-      {{ dirty ? 'Total as kept' : 'Total' }}
+      {{ dirty ? 'Saved total' : 'Total' }}
       <strong class="mono">{{ draft.paper ? moneyWithSign(draft.paper.total, facts.currency) : '–' }}</strong>
     </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>

@@ -37,7 +37,7 @@ const go = () =>
     ><p>
       It draws its number now, is booked, and
       {{
-        postOnly ? 'hangs on To send until a routine or a person sends it' : `goes to ${draft.customerName}`
+        postOnly ? 'waits in To send until a routine or a person sends it' : `goes to ${draft.customerName}`
       }}, {{ moneyWithSign(draft.paper?.total ?? '0', currency) }}.
     </p>
     <CheckField v-model="postOnly">Only issue: number and book now, send later</CheckField>

@@ -10,7 +10,8 @@ const LazyDateCalendar = defineAsyncComponent(() => import('./DateCalendar.vue')
  */
 defineOptions({ inheritAttrs: false })
 const value = defineModel<string | null>({ required: true })
-defineProps<{ disabled?: boolean }>()
+withDefaults(defineProps<{ disabled?: boolean; label?: string }>(), { label: '' })
+const id = useId()
 const written = ref('')
 const wrong = ref(false)
 const open = ref(false)
@@ -44,8 +45,10 @@ function choose(date: unknown) {
 </script>
 
 <template>
+  <label v-if="label" :for="id">{{ label }}</label>
   <span class="date-field" :class="{ bad: wrong }">
     <input
+      :id="id"
       v-model="written"
       v-bind="$attrs"
       type="text"

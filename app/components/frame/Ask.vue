@@ -11,17 +11,22 @@ const props = withDefaults(
     busy?: boolean
     disabled?: boolean
     wide?: boolean
+    /** Nothing is asked, something is shown: one button, and no second one that does the same. */
+    shows?: boolean
   }>(),
-  { wide: false, danger: false, busy: false, disabled: false },
+  { wide: false, shows: false, danger: false, busy: false, disabled: false },
 )
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ go: [] }>()
 const button = ref<{ $el: HTMLElement }>()
 const body = ref<HTMLElement>()
+/** Something is written in it: a click beside it does not throw that away. Cancel and Escape do. */
+const written = ref(false)
 
 watch(
   open,
   async (now) => {
+    written.value = false
     await nextTick()
     if (now)
       setTimeout(
@@ -42,6 +47,9 @@ function key(event: KeyboardEvent) {
     event.target instanceof HTMLInputElement && !['checkbox', 'date', 'time'].includes(event.target.type)
   // a select opens its list with Enter
   if (event.defaultPrevented) return
+  // a list that is open takes the first Escape for itself
+  if (event.key === 'Escape' && written.value && !document.querySelector('.v-menu.v-overlay--active'))
+    open.value = false
   if (event.key === 'Enter' && (event.ctrlKey || inField) && !props.busy && !props.disabled) {
     event.preventDefault()
     event.stopPropagation()
@@ -51,12 +59,19 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <VDialog v-model="open" :aria-label="title" v-bind="wide ? { maxWidth: 700 } : {}" @keydown="key">
+  <VDialog
+    v-model="open"
+    :aria-label="title"
+    :persistent="written"
+    v-bind="wide ? { maxWidth: 700 } : {}"
+    @keydown="key"
+    @input="written = true"
+  >
     <div class="ask" role="document">
       <h2>{{ title }}</h2>
-      <div ref="body"><slot /></div>
+      <div ref="body" class="body"><slot /></div>
       <div class="buttons">
-        <VBtn @click="open = false">Leave</VBtn>
+        <VBtn v-if="!shows" @click="open = false">Cancel</VBtn>
         <VBtn
           ref="button"
           variant="flat"
@@ -78,6 +93,16 @@ function key(event: KeyboardEvent) {
   border-radius: 5px;
   padding: 20px 22px;
   border-top: 4px solid var(--peg);
+  display: flex;
+  flex-direction: column;
+  max-height: calc(100vh - 48px);
+}
+/* Long ones scroll between the question and its answers; the edge leaves room for the ring of what has the focus. */
+.body {
+  overflow: auto;
+  min-height: 0;
+  margin: -3px;
+  padding: 3px;
 }
 h2 {
   margin-bottom: 8px;

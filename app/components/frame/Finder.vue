@@ -34,17 +34,18 @@ const places: Hit[] = Object.entries({
   Orders: '/orders',
   Register: '/register',
   Customers: '/customers',
+  Items: '/items',
   Accounts: '/accounts',
   Payments: '/accounts/payments',
   'Bank files': '/accounts/bank',
   Imports: '/imports',
   Numbers: '/numbers',
   Reconciliation: '/reconciliation',
-  'Print tray': '/print-queue',
+  'Print queue': '/print-queue',
   Sends: '/runs',
   Emails: '/emails',
   Routines: '/routines',
-  Company: '/company',
+  Settings: '/company',
 }).map(([words, to]) => ({ key: to, what: 'Place', words, more: '', to }))
 
 const parts: Hit[] = [
@@ -71,25 +72,27 @@ const acts = computed<Hit[]>(() => [
           key: 'rehearse',
           what: 'Act',
           words: 'Begin or end a rehearsal',
-          more: 'Company, House',
-          to: '/company?part=House',
+          more: 'Settings, General',
+          to: '/company?part=General',
         },
       ]
     : []),
   ...(session.may('clerk')
     ? [
+        { key: 'new order', what: 'Act', words: 'Write an order', more: '', to: '/orders/new' },
+        { key: 'new customer', what: 'Act', words: 'Add customer', more: '', to: '/customers?new=yes' },
         {
           key: 'pause',
           what: 'Act',
           words: 'Pause everything',
-          more: 'Company, House',
-          to: '/company?part=House',
+          more: 'Settings, General',
+          to: '/company?part=General',
         },
         {
           key: 'print',
           what: 'Act',
           words: 'Print what waits for the printer',
-          more: 'Print tray',
+          more: 'Print queue',
           to: '/print-queue',
         },
       ]
@@ -97,7 +100,7 @@ const acts = computed<Hit[]>(() => [
   {
     key: 'look',
     what: 'Act',
-    words: look.theme === 'dark' ? 'By daylight' : 'By lamplight',
+    words: look.theme === 'dark' ? 'Light mode' : 'Dark mode',
     more: 'changes the colours',
     act: () => look.choose(look.theme === 'dark' ? 'light' : 'dark'),
   },
@@ -121,8 +124,7 @@ async function search() {
     searchCustomers({ search: text, limit: 5 }),
   ])
   if (mine !== turn) return
-  hits.value = [
-    ...named.slice(0, 6),
+  const found: Hit[] = [
     ...documents.rows.map((row) => ({
       key: `d${row.id}`,
       what: 'Document',
@@ -145,6 +147,9 @@ async function search() {
       to: `/customers?search=${encodeURIComponent(row.number)}&in=${row.id}`,
     })),
   ]
+  // whose very number was typed stands first: Enter opens it
+  const isIt = (hit: Hit) => [hit.words, hit.more].some((one) => one.toLowerCase() === text.toLowerCase())
+  hits.value = [...found.filter(isIt), ...named.slice(0, 6), ...found.filter((hit) => !isIt(hit))]
   at.value = 0
 }
 

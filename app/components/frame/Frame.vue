@@ -3,15 +3,16 @@ import { useEventListener } from '@vueuse/core'
 import Finder from './Finder.vue'
 import KeysHelp from './KeysHelp.vue'
 import LeaveDialog from './LeaveDialog.vue'
+import OwnMenu from './OwnMenu.vue'
 import PegMark from './PegMark.vue'
 import RunStrip from './RunStrip.vue'
 import StateBand from './StateBand.vue'
 import Toasts from './Toasts.vue'
-import { useSession } from '../../stores/session'
 import { useLiveStore } from '../../stores/live'
-import { useLook } from '../../stores/look'
+import { useAside } from '../../composables/useAside'
 import { useLive } from '../../composables/useLive'
-const session = useSession()
+
+/** What stands around every page: the places, what was found to say, and what opens by a key. */
 const live = useLiveStore()
 const route = useRoute()
 const places = [
@@ -19,27 +20,15 @@ const places = [
   { to: '/orders', words: 'Orders' },
   { to: '/register', words: 'Register' },
   { to: '/customers', words: 'Customers' },
+  { to: '/items', words: 'Items' },
   { to: '/accounts', words: 'Accounts' },
-  { to: '/print-queue', words: 'Print tray' },
+  { to: '/print-queue', words: 'Print queue' },
 ]
 const setUp = [
   { to: '/routines', words: 'Routines' },
-  { to: '/company', words: 'Company' },
+  { to: '/company', words: 'Settings' },
 ]
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
-const initials = computed(() =>
-  session
-    .user!.name.split(' ')
-    .map((part) => part[0])
-    .join('')
-    .slice(0, 2),
-)
-const look = useLook()
-const themes = [
-  { value: 'light', words: 'By daylight' },
-  { value: 'dark', words: 'By lamplight' },
-  { value: 'system', words: 'As the computer' },
-] as const
 const keys = ref(false)
 const find = ref(false)
 
@@ -53,6 +42,8 @@ function key(event: KeyboardEvent) {
   }
 }
 useEventListener(document, 'keydown', key)
+
+const aside = useAside()
 useLive([], () => {})
 </script>
 
@@ -80,45 +71,27 @@ useLive([], () => {})
       >
     </nav>
     <button type="button" class="find" @click="find = true">
-      <span>Number, customer, address</span><kbd>Ctrl K</kbd>
+      <span>Number, customer, address</span><em>Find</em><kbd>Ctrl K</kbd>
     </button>
-    <VMenu>
-      <template #activator="{ props: activator }">
-        <button
-          type="button"
-          class="who"
-          :aria-label="`${initials}: ${session.user!.name}, signed in as ${session.user!.role}`"
-          v-bind="activator"
-        >
-          {{ initials }}
-        </button>
-      </template>
-      <VList>
-        <div class="me">
-          <strong>{{ session.user!.name }}</strong><br /><span class="soft"
-            >{{ session.user!.role }} · {{ session.user!.email }}</span
-          >
-        </div>
-        <VListItem
-          v-for="one in themes"
-          :key="one.value"
-          :title="one.words"
-          :active="look.theme === one.value"
-          @click="look.choose(one.value)"
-        />
-        <VListItem title="Keys" @click="keys = true"
-          ><template #append><kbd>F1</kbd></template></VListItem
-        >
-        <VListItem title="Sign out" @click="session.signOut()" />
-      </VList>
-    </VMenu>
+    <OwnMenu @keys="keys = true" />
   </header>
   <div v-if="!live.connected" class="away" role="status">
     No word from the server just now: what is shown may be old. Trying again.
   </div>
   <StateBand />
+  <RunStrip />
   <main id="main" class="main"><slot /></main>
-  <div class="corner"><RunStrip /><Toasts /></div>
+  <button
+    type="button"
+    class="aside-tab"
+    :aria-expanded="aside"
+    title="D"
+    data-test="aside-tab"
+    @click="aside = !aside"
+  >
+    {{ aside ? 'Close' : 'Document' }}
+  </button>
+  <div class="corner"><Toasts /></div>
   <LeaveDialog />
   <KeysHelp v-model="keys" />
   <Finder v-model="find" @keys="keys = true" />
@@ -196,24 +169,8 @@ nav a.here {
   color: #cfdbd6;
   border-color: #86979a;
 }
-.who {
-  background: none;
-  border: 1px solid #51656a;
-  border-radius: 50%;
-  width: 32px;
-  height: 32px;
-  color: #fff;
-  font-weight: 700;
-  font-size: 12.5px;
-  cursor: pointer;
-}
 .head :focus-visible {
   outline-color: #f2b632;
-}
-.me {
-  padding: 8px 16px 10px;
-  border-bottom: 1px solid var(--rule);
-  margin-bottom: 4px;
 }
 .away {
   background: var(--brick-pale);
@@ -249,5 +206,65 @@ nav a.here {
 }
 .corner > * {
   pointer-events: auto;
+}
+.aside-tab {
+  position: fixed;
+  right: 0;
+  bottom: 66px;
+  z-index: 21;
+  writing-mode: vertical-rl;
+  padding: 12px 6px;
+  border: 1px solid var(--rule);
+  border-right: 0;
+  border-radius: 4px 0 0 4px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  font-weight: 650;
+  cursor: pointer;
+}
+nav a,
+.find span {
+  white-space: nowrap;
+}
+.find em {
+  display: none;
+  font-style: normal;
+}
+@media (max-width: 1150px) {
+  .find {
+    width: auto;
+  }
+  .find {
+    gap: 8px;
+  }
+  .find span {
+    display: none;
+  }
+  .find em {
+    display: block;
+  }
+}
+@media (max-width: 900px) {
+  .brand span {
+    display: none;
+  }
+  nav {
+    overflow-x: auto;
+    scrollbar-width: none;
+    min-width: 0;
+  }
+}
+@media (max-width: 700px) {
+  .head {
+    gap: 6px;
+    padding: 0 8px;
+  }
+  .find kbd {
+    display: none;
+  }
+  .corner {
+    right: 14px;
+  }
 }
 </style>

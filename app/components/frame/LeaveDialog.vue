@@ -16,9 +16,9 @@ const open = computed({
       <h2>Leave without saving?</h2>
       <p>Your changes to {{ leaving.what }} are not saved yet.</p>
       <div class="buttons">
-        <VBtn data-test="discard" @click="leaving.answer(true)">Discard the changes</VBtn>
+        <VBtn data-test="discard" @click="leaving.answer(true)">Discard changes</VBtn>
         <VBtn variant="flat" class="go" data-test="stay" autofocus @click="leaving.answer(false)"
-          >Go on writing</VBtn
+          >Keep editing</VBtn
         >
       </div>
     </div>

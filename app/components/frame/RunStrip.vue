@@ -35,13 +35,23 @@ const mails = (run: RunReport) =>
   [run.emails ? plural(run.emails, 'email') : '', run.prints ? plural(run.prints, 'print job') : '']
     .filter(Boolean)
     .join(' and ')
+/** A report in which nothing is left to do goes by itself; Sends keeps it. */
+const quietSeconds = 40
+const isDone = (run: RunReport) =>
+  run.endedAt !== null &&
+  problems(run).length === 0 &&
+  run.parts.every((part) => part.part !== 'waiting') &&
+  now.value - new Date(run.endedAt).getTime() > quietSeconds * 1000
+/** So many stand here; the others are found under Sends. */
+const most = 2
+const shown = computed(() => store.runs.filter((run) => !isDone(run)))
 const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
 </script>
 
 <template>
-  <div v-if="store.runs.length > 0" class="runs" role="status">
-    <section v-for="run in store.runs" :key="run.id" class="run" data-test="run">
-      <div v-if="inUndoTime(run)" class="words">
+  <div v-if="shown.length > 0" class="runs" role="status">
+    <section v-for="run in shown.slice(0, most)" :key="run.id" class="run" data-test="run">
+      <template v-if="inUndoTime(run)">
         <strong
           >{{ plural(run.chosen, 'document') }} {{ run.chosen === 1 ? 'goes' : 'go' }} in
           <span class="mono">{{ clockWords(left(run)) }}</span></strong
@@ -50,68 +60,71 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
         <button type="button" class="close" data-test="take-back" @click="act(run, 'take-back')">
           Take all back
         </button>
-      </div>
+      </template>
       <template v-else-if="!run.endedAt">
-        <div class="words">
-          <strong>Sending {{ run.chosen - run.open }} of {{ run.chosen }}</strong>
-          <span class="soft">It goes on when you leave this page.</span
-          ><button type="button" class="close" @click="act(run, 'stop')">Stop</button>
-        </div>
+        <strong>Sending {{ run.chosen - run.open }} of {{ run.chosen }}</strong>
         <VProgressLinear
+          class="progress"
           :model-value="((run.chosen - run.open) / run.chosen) * 100"
           :aria-label="`Sending ${run.chosen - run.open} of ${run.chosen}`"
         />
+        <span class="soft">It goes on when you leave this page.</span>
+        <button type="button" class="close" @click="act(run, 'stop')">Stop</button>
       </template>
       <template v-else>
-        <div class="words">
-          <strong>{{ title(run) }}</strong>
-          <span v-for="one in run.numbers" :key="one.first" class="mono">{{
-            one.first === one.last ? one.first : `${one.first} to ${one.last}`
-          }}</span>
-          <span v-for="one in run.sums" :key="one.currency" class="mono soft">{{
-            moneyWithSign(one.sum, one.currency)
-          }}</span>
-          <button type="button" class="close" @click="store.remove(run.id)">Close</button>
-        </div>
-        <p class="soft">
-          {{ says(run) }}<template v-if="mails(run)">; {{ mails(run) }}</template
-          >.
-          <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">Open the report</NuxtLink>
-        </p>
-        <ul v-if="problems(run).length">
-          <li v-for="row in problems(run).slice(0, 4)" :key="row.preparedId">
-            <span class="mono">{{ row.number || row.orderNumber }}</span> {{ row.customerName }}:
-            {{ row.reason || row.part }}
-          </li>
-          <li v-if="problems(run).length > 4" class="soft">
-            and {{ problems(run).length - 4 }} more in the report
-          </li>
-        </ul>
+        <strong>{{ title(run) }}</strong>
+        <span v-for="one in run.numbers" :key="one.first" class="mono">{{
+          one.first === one.last ? one.first : `${one.first} to ${one.last}`
+        }}</span>
+        <span v-for="one in run.sums" :key="one.currency" class="mono soft">{{
+          moneyWithSign(one.sum, one.currency)
+        }}</span>
+        <span class="soft"
+          >{{ says(run) }}<template v-if="mails(run)">; {{ mails(run) }}</template
+          >.</span
+        >
+        <span v-for="row in problems(run).slice(0, 2)" :key="row.preparedId" class="problem">
+          <span class="mono">{{ row.number || row.orderNumber }}</span> {{ row.customerName }}:
+          {{ row.reason || row.part }}
+        </span>
+        <span v-if="problems(run).length > 2" class="soft"
+          >and {{ problems(run).length - 2 }} more in the report</span
+        >
+        <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">Open the report</NuxtLink>
+        <button type="button" class="close" @click="store.remove(run.id)">Close</button>
       </template>
     </section>
+    <p v-if="shown.length > most" class="run">
+      <NuxtLink to="/runs">{{ plural(shown.length - most, 'more Send') }}</NuxtLink>
+    </p>
   </div>
 </template>
 
 <style scoped>
 .runs {
-  width: 560px;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
+  flex: none;
+  max-height: 30vh;
+  overflow: auto;
+  background: var(--paper);
 }
 .run {
-  background: var(--paper);
-  border: 1px solid var(--ink);
-  border-left: 4px solid var(--spruce);
-  border-radius: 4px;
-  padding: 10px 14px;
-  box-shadow: 0 6px 18px rgb(22 38 43 / 16%);
-}
-.words {
   display: flex;
-  gap: 10px;
-  align-items: baseline;
   flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 12px;
+  padding: 7px 14px;
+  border-bottom: 1px solid var(--rule);
+  border-left: 4px solid var(--spruce);
+}
+.runs > p {
+  margin: 0;
+}
+.progress {
+  flex: 0 0 180px;
+  align-self: center;
+}
+.problem {
+  color: var(--brick);
 }
 .close {
   margin-left: auto;
@@ -121,13 +134,5 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
   text-decoration: underline;
   cursor: pointer;
   color: var(--ink);
-}
-p {
-  margin: 4px 0 0;
-  font-size: 13px;
-}
-ul {
-  margin: 8px 0 0;
-  padding-left: 18px;
 }
 </style>

@@ -1,13 +1,43 @@
 <script setup lang="ts">
+import ChoosePassword from './ChoosePassword.vue'
 import FormField from '../fields/FormField.vue'
 import PegMark from './PegMark.vue'
 import { useSession } from '../../stores/session'
 import { useActing } from '../../composables/useActing'
+import { ApiRefusal } from '../../composables/api'
+import { askForPassword } from '../../calls/begin'
+
+/** Signs in; or asks for a new password by mail; or chooses one with a code out of a mail. */
 const session = useSession()
+const route = useRoute()
 const email = ref('')
 const password = ref('')
+const asked = ref(false)
 const { busy, wrong, acting } = useActing()
-const signIn = () => acting(() => session.signIn(email.value, password.value))
+/** Asked for only once the password fitted, of who has a second factor. */
+const secondCode = ref('')
+const asksCode = ref(false)
+const signIn = () =>
+  acting(async () => {
+    try {
+      await session.signIn(email.value, password.value, secondCode.value)
+    } catch (error) {
+      if (!(error instanceof ApiRefusal) || error.code !== 'code-needed') throw error
+      asksCode.value = true
+    }
+  })
+const code = computed(() => {
+  const { invitation, password: reset } = route.query
+  if (invitation) return { purpose: 'invitation', code: String(invitation) } as const
+  return reset ? ({ purpose: 'new password', code: String(reset) } as const) : undefined
+})
+const byHand = ref<'invitation' | 'new password'>()
+const ask = () =>
+  acting(async () => {
+    if (!email.value.trim()) throw new Error('Enter your email address first.')
+    await askForPassword(email.value)
+    asked.value = true
+  })
 </script>
 
 <template>
@@ -15,10 +45,15 @@ const signIn = () => acting(() => session.signIn(email.value, password.value))
     <svg class="rope" viewBox="0 0 1280 120" preserveAspectRatio="none" aria-hidden="true">
       <path d="M0 20 C 300 90, 900 100, 1280 30" fill="none" stroke="#86979a" stroke-width="2" />
     </svg>
-    <form class="sheet" @submit.prevent="signIn">
+    <div v-if="code || byHand" class="sheet">
+      <PegMark class="peg" />
+      <ChoosePassword :purpose="code?.purpose ?? byHand!" :code="code?.code ?? ''" />
+      <button v-if="byHand" type="button" class="word" @click="byHand = undefined">Back to sign in</button>
+    </div>
+    <form v-else class="sheet" @submit.prevent="signIn">
       <PegMark class="peg" />
       <h1>Clothespin</h1>
-      <p class="soft">Every paper that is due goes out once.</p>
+      <p class="soft">Every document that is due goes out once.</p>
       <FormField
         id="email"
         v-model="email"
@@ -36,8 +71,27 @@ const signIn = () => acting(() => session.signIn(email.value, password.value))
         autocomplete="current-password"
         required
       />
+      <FormField
+        v-if="asksCode"
+        v-model="secondCode"
+        label="Code from your phone"
+        mono
+        autofocus
+        autocomplete="one-time-code"
+        hint="Six digits, or one of your recovery codes."
+        data-test="second-code"
+      />
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <p v-if="asked" role="status">
+        If somebody works here with this address, an email with a code is on its way. It is good for a day.
+      </p>
       <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">Sign in</VBtn>
+      <div class="others">
+        <button type="button" class="word" data-test="forgotten" @click="ask">Forgot your password?</button>
+        <button type="button" class="word" data-test="have-code" @click="byHand = 'new password'">
+          I have a code
+        </button>
+      </div>
     </form>
   </main>
 </template>
@@ -61,10 +115,11 @@ const signIn = () => acting(() => session.signIn(email.value, password.value))
 .sheet {
   position: relative;
   width: 360px;
+  max-width: calc(100vw - 24px);
   background: var(--paper);
   border: 1px solid var(--rule);
   box-shadow: 0 10px 30px rgb(22 38 43 / 12%);
-  padding: 34px 30px 30px;
+  padding: 34px 30px 26px;
   display: flex;
   flex-direction: column;
 }
@@ -82,7 +137,7 @@ h1 {
 p {
   margin: 2px 0 18px;
 }
-.form-field {
+.sheet > .form-field {
   margin-bottom: 14px;
 }
 .wrong {
@@ -91,5 +146,10 @@ p {
   padding: 8px 11px;
   border-radius: 3px;
   margin: 0 0 14px;
+}
+.others {
+  display: flex;
+  justify-content: space-between;
+  margin-top: 14px;
 }
 </style>

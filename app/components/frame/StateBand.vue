@@ -100,7 +100,7 @@ const end = () =>
     >
       <p>
         It was copied or restored. If a newer one has issued numbers after these, they would come twice.
-        Compare with the last papers that left the house:
+        Compare with the last documents that left the house:
       </p>
       <ul>
         <li v-for="one in found?.series" :key="one.last">
@@ -109,15 +109,15 @@ const end = () =>
         </li>
       </ul>
       <p>
-        Waiting to go when it is let on: {{ plural(found?.emails ?? 0, 'email') }} and
-        {{ plural(found?.papers ?? 0, 'paper') }} that {{ found?.papers === 1 ? 'goes' : 'go' }} by itself. It
-        stays paused until you let it go on.
+        Waiting to go when sending goes on: {{ plural(found?.emails ?? 0, 'email') }} and
+        {{ plural(found?.papers ?? 0, 'document') }} that {{ found?.papers === 1 ? 'goes' : 'go' }} by itself.
+        It stays paused until you let it go on.
       </p>
     </Ask>
-    <Ask v-model="asking" title="End the rehearsal?" go="Papers go for real" @go="end"
+    <Ask v-model="asking" title="End the rehearsal?" go="End the rehearsal" @go="end"
       ><p>
-        From now on papers go to your customers. What was rehearsed does not go by itself: papers wait on To
-        check, emails are held under Waiting until somebody lets them go.
+        From now on documents go to your customers. What was rehearsed does not go by itself: documents wait
+        in To check, emails are held under Waiting until somebody lets them go.
       </p></Ask
     >
   </div>

@@ -79,12 +79,7 @@ const canMend = computed(
   <div class="bar">
     <strong>Rows</strong
     ><span class="sentence soft"
-      ><WordPicker
-        label="Rows"
-        :words="choices.find((one) => one.value === state)!.words"
-        :choices="choices"
-        :value="state"
-        @pick="state = $event as RowState"
+      ><WordPicker label="Rows" :choices="choices" :value="state" @pick="state = $event as RowState"
     /></span>
   </div>
   <div class="list">
@@ -127,7 +122,7 @@ const canMend = computed(
       height="30"
       :disabled="busy || cells.join('\n') === row.cells.join('\n')"
       data-test="mend-row"
-      >Mend and check line {{ row.line }}</VBtn
+      >Check row {{ row.line }}</VBtn
     >
   </form>
 </template>

@@ -115,7 +115,7 @@ useMainKey(() => {
         <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
           >Although {{ stoppedRow.stopped }}…</VBtn
         >
-        <VBtn :disabled="busy" data-test="put-back" @click="putBack(subject)">Put back</VBtn>
+        <VBtn :disabled="busy" data-test="put-back" @click="putBack(subject)">Return to To send</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="send" @click="askToSend">{{
           sendable.length ? `Send ${sendable.length}${ways ? `: ${ways}` : ''}` : 'Why not sent…'
         }}</VBtn>
@@ -153,7 +153,7 @@ useMainKey(() => {
           >At a time…</VBtn
         >
         <VBtn v-if="emails.length" :disabled="busy" data-test="cancel" @click="asking = 'close'"
-          >Cancel…</VBtn
+          >Give up…</VBtn
         >
         <VBtn
           v-if="toPost.length"
@@ -161,11 +161,11 @@ useMainKey(() => {
           class="go"
           :disabled="busy"
           @click="navigateTo('/print-queue')"
-          >To the print tray</VBtn
+          >Open the print queue</VBtn
         >
       </template>
       <template v-else-if="stage === 'stuck'">
-        <VBtn :disabled="busy" @click="asking = 'close'">Close…</VBtn>
+        <VBtn :disabled="busy" @click="asking = 'close'">Give up…</VBtn>
         <VBtn :disabled="busy" data-test="print-instead" @click="keepBack('print instead', subject)"
           >Print instead</VBtn
         >
@@ -210,7 +210,7 @@ useMainKey(() => {
   <Ask
     v-else-if="asking === 'post'"
     v-model="ask"
-    :title="`Mark ${plural(toPost.length, 'paper')} as posted?`"
+    :title="`Mark ${plural(toPost.length, 'document')} as posted?`"
     go="Posted"
     :busy="busy"
     @go="settle('print', toPost)"
@@ -221,7 +221,7 @@ useMainKey(() => {
   <Ask
     v-else-if="asking === 'confirm'"
     v-model="ask"
-    :title="`Did ${plural(unclear.length, 'paper')} arrive?`"
+    :title="`Did ${plural(unclear.length, 'document')} arrive?`"
     go="It arrived"
     :busy="busy"
     @go="settle('confirm', unclear)"
@@ -230,8 +230,8 @@ useMainKey(() => {
   <Ask
     v-else-if="asking === 'close'"
     v-model="ask"
-    :title="`Close ${plural(count, 'dispatch', 'dispatches')}?`"
-    go="Close"
+    :title="`Give up on ${plural(count, 'email or print job', 'emails and print jobs')}?`"
+    go="Give up"
     danger
     :busy="busy"
     :disabled="!reason.trim()"
@@ -239,7 +239,7 @@ useMainKey(() => {
   >
     <p>
       Nothing more is sent. The {{ count === 1 ? 'document stays' : 'documents stay' }} issued and
-      {{ count === 1 ? 'is' : 'are' }} listed on To send.
+      {{ count === 1 ? 'is' : 'are' }} listed in To send.
     </p>
     <FormField
       v-model="reason"

@@ -24,8 +24,8 @@ const totals = computed(() => addAmounts(props.chosen))
     ><span class="soft">{{
       plural(
         matching,
-        stage === 'to send' || stage === 'to check' ? 'paper' : 'dispatch',
-        stage === 'to send' || stage === 'to check' ? 'papers' : 'dispatches',
+        stage === 'to send' || stage === 'to check' ? 'document' : 'email or print job',
+        stage === 'to send' || stage === 'to check' ? 'documents' : 'emails and print jobs',
       )
     }}</span
     ><span v-for="one in sums" :key="one.currency" class="mono soft">{{

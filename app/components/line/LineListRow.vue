@@ -41,7 +41,7 @@ const age = computed(() => {
       row.keptBack ? 'could not go' : 'cannot be issued'
     }}</span>
     <span v-else-if="row.keptBack" class="tag stuck">could not go</span>
-    <span v-else-if="row.state === 'put back'" class="tag wait">put back</span>
+    <span v-else-if="row.state === 'put back'" class="tag wait">returned</span>
     <span v-else-if="row.held" class="tag queue">held</span>
     <span
       v-else-if="stage === 'waiting' && row.state === 'waiting' && row.reply"
@@ -61,7 +61,7 @@ const age = computed(() => {
   white-space: nowrap;
 }
 .kind {
-  flex: 0 0 82px;
+  flex: 0 0 76px;
 }
 .name {
   flex: 1 1 150px;
@@ -77,12 +77,25 @@ const age = computed(() => {
   margin-right: 5px;
 }
 .amount {
-  flex: 0 0 100px;
+  flex: 0 0 92px;
   white-space: nowrap;
 }
 .age {
-  flex: 0 0 62px;
+  flex: 0 0 56px;
   text-align: right;
   white-space: nowrap;
+}
+@media (max-width: 700px) {
+  .kind,
+  .to,
+  .age {
+    display: none;
+  }
+  .name {
+    flex-basis: 90px;
+  }
+  .amount {
+    flex-basis: 80px;
+  }
 }
 </style>

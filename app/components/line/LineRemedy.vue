@@ -181,4 +181,13 @@ const correctIt = () =>
 p {
   margin: 0 0 8px;
 }
+@media (max-width: 700px) {
+  .remedy {
+    flex-direction: column;
+  }
+  .acts {
+    max-width: none;
+    justify-content: flex-start;
+  }
+}
 </style>

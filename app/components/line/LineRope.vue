@@ -18,7 +18,6 @@ const words: Record<Stage, string> = {
   arrived: 'Arrived',
   stuck: 'Stuck',
 }
-const hang = [20, 25, 28, 27, 23, 19]
 const tabs = ref<HTMLButtonElement[]>([])
 
 function fact(one: StageCount): string {
@@ -80,7 +79,7 @@ function key(event: KeyboardEvent, index: number) {
   <div class="line">
     <svg class="rope" viewBox="0 0 1280 60" preserveAspectRatio="none" aria-hidden="true">
       <path
-        d="M0 12 C 260 30, 420 32, 640 28 S 1060 14, 1280 14"
+        d="M0 13 H 1280"
         fill="none"
         stroke="var(--rope)"
         stroke-width="2"
@@ -96,7 +95,6 @@ function key(event: KeyboardEvent, index: number) {
         role="tab"
         class="cloth"
         :class="[one.stage.replaceAll(' ', '-'), { here: one.stage === stage }]"
-        :style="{ marginTop: `${hang[index]}px` }"
         :aria-selected="one.stage === stage"
         :tabindex="one.stage === stage ? 0 : -1"
         :data-stage="one.stage"
@@ -117,7 +115,7 @@ function key(event: KeyboardEvent, index: number) {
 <style scoped>
 .line {
   position: relative;
-  height: 122px;
+  height: 96px;
   background: var(--ledger);
   border-bottom: 1px solid var(--rule);
   flex: none;
@@ -135,11 +133,11 @@ function key(event: KeyboardEvent, index: number) {
   display: grid;
   grid-template-columns: repeat(6, 1fr);
   gap: 32px;
-  padding: 0 28px;
+  padding: 15px 28px 0;
 }
 .cloth {
   position: relative;
-  height: 72px;
+  height: 68px;
   text-align: left;
   background: var(--paper);
   border: 1px solid var(--rule);
@@ -159,12 +157,11 @@ function key(event: KeyboardEvent, index: number) {
   border-left-color: var(--ink);
   border-right-color: var(--ink);
   border-bottom-color: var(--ink);
-  height: 80px;
   box-shadow: 0 5px 12px rgb(22 38 43 / 16%);
 }
 .peg {
   position: absolute;
-  top: -15px;
+  top: -14px;
   left: 50%;
   width: 9px;
   height: 24px;
@@ -211,7 +208,31 @@ function key(event: KeyboardEvent, index: number) {
 @media (max-width: 1200px) {
   .cloths {
     gap: 14px;
-    padding: 0 14px;
+    padding: 15px 14px 0;
+  }
+}
+@media (max-width: 700px) {
+  .line {
+    height: auto;
+  }
+  .cloths {
+    position: static;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 14px 8px;
+    padding: 15px 8px 8px;
+  }
+  .cloth {
+    height: 52px;
+    padding: 6px 8px 0;
+  }
+  .count {
+    font-size: 18px;
+  }
+  .name {
+    font-size: 13px;
+  }
+  .fact {
+    display: none;
   }
 }
 </style>

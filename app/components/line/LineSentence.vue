@@ -2,35 +2,28 @@
 import AmountPicker from '../list/AmountPicker.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
-import { brandChoices, brandWords } from '../../composables/brands'
+import { brandChoices } from '../../composables/brands'
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
 import type { Stage } from '../../../core/dispatch/states'
 
 /** The filter above a stage, written as a sentence. */
-const props = defineProps<{ filters: { kind: string; brand: string; over: string }; stage: Stage }>()
+defineProps<{ filters: { kind: string; brand: string; over: string }; stage: Stage }>()
 const emit = defineEmits<{ set: [change: { kind?: string; brand?: string; over?: string }] }>()
 const session = useSession()
 const choices = computed(() => brandChoices(session.house!.brands))
-const brand = computed(() => brandWords(choices.value, props.filters.brand))
 const kinds = [
   { value: '', words: 'any kind' },
   ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
 ]
-const kindWords = computed(() => kinds.find((one) => one.value === props.filters.kind)?.words ?? 'any kind')
 </script>
 
 <template>
   <span class="sentence soft"
     >of
-    <WordPicker
-      label="Kind"
-      :words="kindWords"
-      :choices="kinds"
-      :value="filters.kind"
-      @pick="emit('set', { kind: $event })" />, of
+    <WordPicker label="Kind" :choices="kinds" :value="filters.kind" @pick="emit('set', { kind: $event })" />,
+    of
     <WordPicker
       label="Brand"
-      :words="brand"
       :choices="choices"
       :value="filters.brand"
       @pick="emit('set', { brand: $event })" />, of

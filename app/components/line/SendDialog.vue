@@ -80,7 +80,7 @@ async function send() {
         Together
         <strong v-for="one in check.sums" :key="one.currency" class="mono"
           >{{ moneyWithSign(one.sum, one.currency) }} </strong>. Each gets its number, in order of date and
-        order number{{ postOnly ? ', and waits on To send.' : '.' }}
+        order number{{ postOnly ? ', and waits in To send.' : '.' }}
       </p>
       <p v-if="!postOnly && ways.length" data-test="send-ways">{{ ways.join(', ') }}.</p>
     </template>

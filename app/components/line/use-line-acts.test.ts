@@ -36,7 +36,7 @@ describe('rows of the Line', () => {
   test('put back can be prepared again, kind by kind, from the same message', async () => {
     const rows = [row(1), row(2, { kind: 'order confirmation' }), row(3)]
     await useLineActs(done).putBack(rows)
-    expect(said()).toEqual(['3 papers put back to To send. No number was used.'])
+    expect(said()).toEqual(['3 documents returned to To send. No number was used.'])
     await undo()!()
     expect(calls.prepareDocuments.mock.calls.map(([ask]) => ask)).toEqual([
       { kind: 'invoice', sourceIds: [1001, 1003] },
@@ -47,7 +47,7 @@ describe('rows of the Line', () => {
   test('are told by how many were really moved, not by how many were picked', async () => {
     calls.keepBack.mockResolvedValueOnce({ ids: [1] })
     await useLineActs(done).keepBack('hold', [row(1), row(2)])
-    expect(said()).toEqual(['1 dispatch held.'])
+    expect(said()).toEqual(['1 email or print job held.'])
     await undo()!()
     expect(calls.keepBack).toHaveBeenLastCalledWith({ ids: [1], act: 'let go' })
   })
@@ -81,6 +81,6 @@ describe('rows of the Line', () => {
       act: 'close',
       reason: 'sent by the portal',
     })
-    expect(said()).toEqual(['2 papers closed.'])
+    expect(said()).toEqual(['2 documents given up.'])
   })
 })

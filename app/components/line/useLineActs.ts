@@ -26,7 +26,7 @@ export function useLineActs(done: () => void) {
   const putBack = (rows: readonly LineRow[]) =>
     finish(async () => {
       const { ids } = await prepared.putBack(idsOf(rows))
-      toasts.say(`${plural(ids.length, 'paper')} put back to To send. No number was used.`, {
+      toasts.say(`${plural(ids.length, 'document')} returned to To send. No number was used.`, {
         undo: async () => {
           await prepareRows(rows)
         },
@@ -39,7 +39,7 @@ export function useLineActs(done: () => void) {
     for (const [kind, own] of groupBy(rows, (row) => row.kind)) {
       const sourceIds = own.map((row) => row.sourceId)
       const result = await prepared.prepareDocuments({ kind, sourceIds })
-      if (result.prepared > 0) said.push(`${countOf(result.prepared, kind)} prepared, on To check.`)
+      if (result.prepared > 0) said.push(`${countOf(result.prepared, kind)} prepared, in To check.`)
       said.push(...result.already, ...result.refused)
     }
     return said
@@ -57,7 +57,7 @@ export function useLineActs(done: () => void) {
   const drop = (rows: readonly LineRow[]) =>
     finish(async () => {
       const { ids } = await prepared.dropPrepared({ ids: idsOf(rows) })
-      toasts.say(`${plural(ids.length, 'paper')} taken off To send.`, {
+      toasts.say(`${plural(ids.length, 'document')} taken off To send.`, {
         undo: async () => {
           await prepared.dropPrepared({ ids, undo: true })
         },
@@ -82,20 +82,23 @@ export function useLineActs(done: () => void) {
         hold: 'held',
         'let go': 'let go',
         later: `to go ${at ? shortTime(at) : ''}`,
-        'print instead': 'in the print tray',
+        'print instead': 'in the print queue',
       }[act]
       const undo = act === 'hold' ? 'let go' : act === 'let go' ? 'hold' : undefined
       const takeBack = async () => {
         await dispatches.keepBack({ ids, act: undo! })
       }
-      toasts.say(`${plural(ids.length, 'dispatch', 'dispatches')} ${said}.`, undo ? { undo: takeBack } : {})
+      toasts.say(
+        `${plural(ids.length, 'email or print job', 'emails and print jobs')} ${said}.`,
+        undo ? { undo: takeBack } : {},
+      )
     })
 
   const settle = (act: 'confirm' | 'print' | 'close', rows: readonly LineRow[], reason = '') =>
     finish(async () => {
       const { ids } = await dispatches.decideDispatches({ ids: idsOf(rows), act, reason })
-      const said = { confirm: 'marked as arrived', print: 'marked as posted', close: 'closed' }[act]
-      toasts.say(`${plural(ids.length, 'paper')} ${said}.`)
+      const said = { confirm: 'marked as arrived', print: 'marked as posted', close: 'given up' }[act]
+      toasts.say(`${plural(ids.length, 'document')} ${said}.`)
     })
 
   return { busy, putBack, prepare, drop, sendAgain, keepBack, settle }

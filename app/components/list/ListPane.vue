@@ -85,4 +85,13 @@ const widths = computed(() =>
   min-width: 0;
   white-space: nowrap;
 }
+/* on a narrow screen the columns stay, and the list is moved sideways */
+@media (max-width: 900px) {
+  .pane {
+    overflow-x: auto;
+  }
+  .pane > :deep(*) {
+    min-width: 820px;
+  }
+}
 </style>

@@ -1,4 +1,7 @@
 <script setup lang="ts" generic="Row extends { id: number }">
+import { rowHeight, useRowInSight } from './useRowInSight'
+import { useRowKeys } from './useRowKeys'
+
 /**
  * A dense list with the keys that every list has: up and down, Space picks, Shift+arrows picks a range, left
  * and right turn the leaves, Enter opens, Escape leaves.
@@ -34,7 +37,6 @@ defineSlots<{
 
 type Entry = { key: string; row: Row; group: null } | { key: string; row: Row; group: string }
 
-const rowHeight = 38
 const list = ref<HTMLElement>()
 
 const entries = computed<Entry[]>(() => {
@@ -55,104 +57,24 @@ function groupPicks(group: string): 'all' | 'some' | 'none' {
   return count === 0 ? 'none' : count === own.length ? 'all' : 'some'
 }
 
-let anchor: number | null = null
-
-const indexOf = (id: number | null) => props.rows.findIndex((row) => row.id === id)
-
-let shown: number | null = null
-
-/**
- * Brings a row into sight; a list that is only just being laid out is not as long as it will be, so that it
- * is looked at again in the next frames.
- */
-function show(id: number, tries = 8) {
-  shown = id
-  const element = scroller()
-  const index = entries.value.findIndex((entry) => entry.group === null && entry.row.id === id)
-  if (!element || index < 0) return
-  const top = index * rowHeight
-  if (top < element.scrollTop + rowHeight) element.scrollTop = Math.max(0, top - rowHeight)
-  else if (top + rowHeight > element.scrollTop + element.clientHeight)
-    element.scrollTop = top + rowHeight - element.clientHeight
-  const reached = top >= element.scrollTop && top + rowHeight <= element.scrollTop + element.clientHeight + 1
-  if (!reached && tries > 0) requestAnimationFrame(() => shown === id && show(id, tries - 1))
-}
-
-/** Rows that come in above push the row in hand down: where it was in sight, it stays in sight. */
-watch(entries, async (_, before) => {
-  const element = scroller()
-  const top = before.findIndex((entry) => entry.group === null && entry.row.id === props.active) * rowHeight
-  if (
-    !element ||
-    top < 0 ||
-    top + rowHeight <= element.scrollTop ||
-    top >= element.scrollTop + element.clientHeight
-  )
-    return
-  await nextTick()
-  if (props.active !== null) show(props.active)
+const scroller = () => list.value?.querySelector<HTMLElement>('.scroller')
+const isRow = (entry: Entry, id: number | null) => entry.group === null && entry.row.id === id
+const { show } = useRowInSight({
+  entries,
+  indexOf: (all, id) => all.findIndex((entry) => isRow(entry, id)),
+  active: () => props.active,
+  scroller,
 })
-
-function goTo(index: number, range: boolean) {
-  const bounded = Math.min(props.rows.length - 1, Math.max(0, index))
-  const row = props.rows[bounded]
-  if (!row) return
-  if (range && props.pickable) {
-    anchor ??= indexOf(props.active)
-    const [from, to] = [Math.min(Math.max(0, anchor), bounded), Math.max(anchor, bounded)]
-    emit('update:picked', new Set(props.rows.slice(from, to + 1).map((one) => one.id)))
-  } else anchor = null
-  emit('update:active', row.id)
-  show(row.id)
-  if (bounded > props.rows.length - 15) emit('more')
-}
-
-function toggle(id: number) {
-  const next = new Set(props.picked)
-  if (!next.delete(id)) next.add(id)
-  emit('update:picked', next)
-}
-
-function key(event: KeyboardEvent) {
-  if (event.altKey || event.metaKey || (event.ctrlKey && event.key !== 'a')) return
-  const at = indexOf(props.active)
-  const page = Math.max(1, Math.floor((scroller()?.clientHeight ?? 400) / rowHeight) - 1)
-  const acts: Record<string, () => void> = {
-    ArrowDown: () => goTo(at + 1, event.shiftKey),
-    ArrowUp: () => goTo(at - 1, event.shiftKey),
-    PageDown: () => goTo(at + page, event.shiftKey),
-    PageUp: () => goTo(at - page, event.shiftKey),
-    Home: () => goTo(0, event.shiftKey),
-    End: () => goTo(props.rows.length - 1, event.shiftKey),
-    ArrowRight: () => emit('leaf', 1),
-    ArrowLeft: () => emit('leaf', -1),
-    ' ': () => props.active !== null && props.pickable && toggle(props.active),
-    a: () =>
-      event.ctrlKey && props.pickable && emit('update:picked', new Set(props.rows.map((row) => row.id))),
-    Enter: () => props.active !== null && emit('open', props.active),
-    Escape: () => (props.picked.size > 0 ? emit('update:picked', new Set()) : emit('update:active', null)),
-  }
-  const act = acts[event.key]
-  if (!act || (event.key === 'a' && !event.ctrlKey)) return
-  event.preventDefault()
-  act()
-}
-
-function click(event: MouseEvent, row: Row) {
-  if (event.shiftKey && props.pickable) {
-    goTo(indexOf(row.id), true)
-    return
-  }
-  anchor = null
-  emit('update:active', row.id)
-}
+const { key, click, toggle } = useRowKeys(props, emit, {
+  show,
+  rowsInSight: () => Math.max(1, Math.floor((scroller()?.clientHeight ?? 400) / rowHeight) - 1),
+})
 
 function scrolled(event: Event) {
   const element = event.target as HTMLElement
   if (element.scrollTop + element.clientHeight > element.scrollHeight - 800) emit('more')
 }
 
-const scroller = () => list.value?.querySelector<HTMLElement>('.scroller')
 const focusNow = () => (list.value?.firstElementChild as HTMLElement | null)?.focus()
 
 /** Rows that come or go must not take the focus away. */

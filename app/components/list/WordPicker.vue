@@ -8,8 +8,8 @@ export interface WordChoice {
 
 const props = withDefaults(
   defineProps<{
-    /** What stands in the sentence now. */
-    words: string
+    /** What stands in the sentence now; the words of the chosen one, or of the first, where nothing is said. */
+    words?: string
     label: string
     choices: WordChoice[]
     value: string | string[] | null
@@ -17,7 +17,7 @@ const props = withDefaults(
     disabled?: boolean
     openEnd?: boolean
   }>(),
-  { several: false, disabled: false, openEnd: false },
+  { words: undefined, several: false, disabled: false, openEnd: false },
 )
 
 const emit = defineEmits<{ pick: [value: string]; done: [] }>()
@@ -32,6 +32,10 @@ const shown = computed(() =>
 )
 const chosen = (value: string) =>
   Array.isArray(props.value) ? props.value.includes(value) : props.value === value
+const said = computed(
+  () =>
+    props.words ?? (props.choices.find((choice) => chosen(choice.value)) ?? props.choices[0])?.words ?? '…',
+)
 
 watch(open, () => {
   narrow.value = ''
@@ -62,7 +66,7 @@ function key(event: KeyboardEvent) {
 <template>
   <WordMenu
     v-model="open"
-    :words="words"
+    :words="said"
     :label="label"
     :disabled="disabled"
     :open-end="openEnd"

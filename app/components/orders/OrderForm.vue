@@ -1,17 +1,27 @@
 <script setup lang="ts">
 import FormField from '../fields/FormField.vue'
+import OwnFields from '../fields/OwnFields.vue'
 import OrderLines from './OrderLines.vue'
+import OrderMore from './OrderMore.vue'
 import OrderWhy from './OrderWhy.vue'
-import { useSession } from '../../stores/session'
-import { longDay, money, moneyWithSign } from '../../composables/format'
+import { attempt } from '../../composables/api'
+import { fetchCustomer } from '../../calls/customers'
+import { longDay, moneyWithSign } from '../../composables/format'
 import type { OrderForm } from './order-form'
-import type { OrderView } from '../../contract'
+import type { CustomerView, OrderView } from '../../contract'
 
 /** What can be written of an order: reference, note, own fields and lines; beneath them why papers are due or not. */
 const form = defineModel<OrderForm>({ required: true })
-defineProps<{ order: OrderView; disabled: boolean }>()
-const session = useSession()
-const fieldNames = computed(() => session.house!.company.orderFields)
+const props = defineProps<{ order: OrderView; disabled: boolean }>()
+const customer = shallowRef<CustomerView>()
+watch(
+  () => props.order.customerId,
+  (id) =>
+    attempt(async () => {
+      customer.value = await fetchCustomer(id)
+    }),
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -21,33 +31,28 @@ const fieldNames = computed(() => session.house!.company.orderFields)
       <FormField
         v-model="form.customerNote"
         class="wide"
-        label="Note on the paper"
+        label="Note on the document"
         :disabled="disabled"
         maxlength="1000"
         placeholder="nothing"
       />
-      <FormField
-        v-for="name in fieldNames"
-        :key="name"
-        :model-value="form.fields[name] ?? ''"
-        :label="name"
-        :disabled="disabled"
-        maxlength="200"
-        @update:model-value="form.fields[name] = $event"
-      />
+      <OwnFields v-model="form.fields" of="order" :disabled="disabled" />
       <span class="soft whole"
-        >Salesperson {{ order.salesperson }} ·
-        {{ order.pricesIncludeTax ? 'prices with VAT' : 'prices without VAT'
+        ><template v-if="order.salesperson">Salesperson {{ order.salesperson }} · </template
+        >{{ order.pricesIncludeTax ? 'prices with VAT' : 'prices without VAT'
         }}<template v-if="order.suppliedOn"> · supplied {{ longDay(order.suppliedOn) }}</template></span
       >
     </div>
-    <OrderLines v-model="form.lines" :disabled="disabled" :currency="order.currency" />
-    <p v-for="row in order.adjustments" :key="row.label" class="adjustment">
-      {{ row.kind === 'discount' ? 'less' : 'plus' }} {{ row.label }}
-      {{ row.amount ? money(row.amount, order.currency) : `${row.percent} %` }}
-    </p>
+    <OrderLines
+      v-model="form.lines"
+      :disabled="disabled"
+      :currency="order.currency"
+      :language="order.language"
+      :customer-id="order.customerId"
+    />
+    <OrderMore v-model="form" :customer="customer" :disabled="disabled" />
     <p class="sum">
-      Total as kept <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong>
+      Saved total <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong>
     </p>
     <OrderWhy :order-id="order.id" :changed="order.statusSince" />
   </div>
@@ -72,7 +77,6 @@ const fieldNames = computed(() => session.house!.company.orderFields)
 .texts .wide {
   grid-column: span 2;
 }
-.adjustment,
 .sum {
   text-align: right;
   margin: 6px 0;

@@ -1,31 +1,50 @@
 <script setup lang="ts">
+import OwnFields from '../fields/OwnFields.vue'
 import { useSession } from '../../stores/session'
+import { useItemLookup } from '../../composables/useItemLookup'
+import { newLine, usualRates } from './order-form'
 import type { LineEdit } from '../../contract'
 
-/** The lines of an order as a table to type in. */
+/**
+ * The lines of an order as a table to type in. A line that names an item takes its name, price and VAT; Enter in the
+ * last line begins another.
+ */
 const lines = defineModel<LineEdit[]>({ required: true })
-defineProps<{ disabled: boolean; currency: string }>()
-const session = useSession()
-/** The highest rate first: it is the usual one, and a line that is taxed too little is the worse mistake. */
-const rates = computed(() =>
-  Object.entries(session.house!.company.taxRates).sort(([, a], [, b]) => Number(b) - Number(a)),
+const props = withDefaults(
+  defineProps<{ disabled: boolean; currency: string; language?: string; customerId?: number }>(),
+  { language: 'en', customerId: undefined },
 )
+const session = useSession()
+const rates = computed(() => usualRates(session.house!.company.taxRates))
 const number = (text: string) => /^-?\d{1,10}(\.\d{1,4})?$/.test(text.trim())
-const add = () =>
-  lines.value.push({
-    item: '',
-    description: '',
-    detail: null,
-    unit: '',
-    quantity: '1',
-    unitPrice: '0.00',
-    discountPercent: '0',
-    taxCode: rates.value[0]![0],
-  })
+const table = ref<HTMLTableElement>()
+const add = () => lines.value.push(newLine(session.house!.company.taxRates))
+const items = useItemLookup(
+  () => props.language,
+  () => props.currency,
+  () => props.customerId,
+)
+const lineFields = computed(() => session.house!.ownFields.filter((one) => one.of === 'line'))
+function setField(line: LineEdit, values: Record<string, string>) {
+  line.fields = values
+}
+const offers = useId()
+const focus = (row: number, cell: string) =>
+  table.value?.querySelectorAll('tbody tr')[row]?.querySelector<HTMLInputElement>(cell)?.select()
+async function named(line: LineEdit, row: number) {
+  if (await items.fill(line)) focus(row, '.number')
+}
+async function enter(row: number) {
+  if (row === lines.value.length - 1) {
+    add()
+    await nextTick()
+  }
+  focus(row + 1, '.item')
+}
 </script>
 
 <template>
-  <table>
+  <table ref="table">
     <thead>
       <tr>
         <th>Item</th>
@@ -38,10 +57,21 @@ const add = () =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="(line, index) in lines" :key="index">
+      <tr
+        v-for="(line, index) in lines"
+        :key="index"
+        @keydown.enter.exact.prevent="($event.target as Element).matches('.item') || enter(index)"
+      >
         <td>
           <input
             v-model="line.item"
+            :list="offers"
+            :placeholder="disabled || line.description ? '' : 'number'"
+            autocomplete="off"
+            :data-test="`item-${index + 1}`"
+            @input="items.searchSoon(line.item)"
+            @change="named(line, index)"
+            @keydown.enter.exact.prevent="named(line, index)"
             class="mono item"
             :disabled="disabled"
             :aria-label="`Line ${index + 1}, item`"
@@ -52,10 +82,20 @@ const add = () =>
           <input
             v-model="line.description"
             :disabled="disabled"
-            :class="{ bad: !line.description.trim() }"
+            :class="{ bad: line.item.trim() && !line.description.trim() }"
+            :placeholder="disabled ? '' : 'what is delivered'"
+            :data-test="`description-${index + 1}`"
             :aria-label="`Line ${index + 1}, description`"
             maxlength="400"
           /><span v-if="line.detail" class="soft detail">{{ line.detail }}</span>
+          <OwnFields
+            v-if="lineFields.length && (line.item.trim() || line.description.trim())"
+            of="line"
+            :model-value="line.fields ?? {}"
+            :disabled="disabled"
+            :prefix="`Line ${index + 1}, `"
+            @update:model-value="setField(line, $event)"
+          />
         </td>
         <td>
           <input
@@ -76,6 +116,7 @@ const add = () =>
             :disabled="disabled"
             :class="{ bad: !number(line.unitPrice) }"
             :aria-label="`Line ${index + 1}, price`"
+            :data-test="`price-${index + 1}`"
           />
         </td>
         <td>
@@ -107,6 +148,9 @@ const add = () =>
       </tr>
     </tbody>
   </table>
+  <datalist :id="offers">
+    <option v-for="item in items.found.value" :key="item.code" :value="item.code">{{ item.name }}</option>
+  </datalist>
   <button v-if="!disabled" type="button" class="word open-end add" @click="add">+ line</button>
 </template>
 

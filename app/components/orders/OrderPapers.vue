@@ -18,7 +18,7 @@ const emit = defineEmits<{
 const states: Record<string, string> = {
   due: 'due',
   prepared: 'to check',
-  'put back': 'put back',
+  'put back': 'returned',
   dropped: 'not wanted',
 }
 

@@ -35,7 +35,7 @@ watch([() => props.orderId, () => props.changed, open], () => open.value && void
           <span class="answer">{{ seen.holds ? 'Yes' : 'No' }}</span> {{ seen.words }}
           <span class="soft">· seen: {{ seen.seen }}</span>
         </li>
-        <li v-if="one.preference"><span class="answer">Wish</span> {{ one.preference }}</li>
+        <li v-if="one.preference"><span class="answer">Delivery preference</span> {{ one.preference }}</li>
         <li v-for="to in one.recipients" :key="to.address">
           <span class="answer">{{ to.as }}</span> {{ to.address }} <span class="soft">· {{ to.source }}</span>
         </li>

@@ -18,16 +18,10 @@ const go = () =>
 </script>
 
 <template>
-  <Ask v-model="open" :title="`Bill a part of ${orderNumber}`" go="Begin the draft" @go="go">
+  <Ask v-model="open" :title="`Invoice a part of ${orderNumber}`" go="Begin the draft" @go="go">
     <p class="sentence">
       Write
-      <WordPicker
-        label="What"
-        :words="parts.find((one) => one.value === part)!.words"
-        :choices="parts"
-        :value="part"
-        @pick="part = $event as 'part' | 'deposit'"
-      />.
+      <WordPicker label="What" :choices="parts" :value="part" @pick="part = $event as 'part' | 'deposit'" />.
     </p>
     <FormField v-if="part === 'deposit'" v-model="percent" label="Percent of the order" mono />
     <p class="soft">

@@ -39,7 +39,7 @@ const mails = computed(() =>
   >
     <ul v-if="stops" data-test="effects">
       <li v-if="effects.toCheck">
-        <strong>{{ plural(effects.toCheck, 'document') }}</strong> on To check
+        <strong>{{ plural(effects.toCheck, 'document') }}</strong> in To check
         {{ effects.toCheck === 1 ? 'is' : 'are' }} marked and kept out of every Send<template
           v-if="effects.nowByHand"
           >; {{ effects.nowByHand }} of them would have gone automatically</template
@@ -62,7 +62,7 @@ const mails = computed(() =>
         <strong>{{ mails }}</strong> {{ effects.emails + effects.prints === 1 ? 'was' : 'were' }} taken out of
         Waiting when the {{ orders === 1 ? 'order was' : 'orders were' }} held or withdrawn.
         <template v-if="effects.toCheck"
-          >{{ plural(effects.toCheck, 'document') }} on To check can be sent again.</template
+          >{{ plural(effects.toCheck, 'document') }} in To check can be sent again.</template
         >
       </p>
       <VRadioGroup v-model="letGo">

@@ -12,11 +12,13 @@ const line = {
   discountPercent: '0',
   taxCode: 'standard',
 }
+const beside = { adjustments: [], billToId: null, delivery: null, internalNote: '' }
 const order = {
   lines: [line],
   reference: null,
   customerNote: 'Leave it at the gate',
   fields: { 'Season order': 'yes' },
+  ...beside,
 } as Partial<OrderView> as OrderView
 
 describe('the form of an order', () => {
@@ -26,7 +28,16 @@ describe('the form of an order', () => {
       reference: null,
       customerNote: 'Leave it at the gate',
       fields: { 'Season order': 'yes' },
+      ...beside,
     })
+  })
+
+  test('keeps where the goods go without empty lines, and nowhere of its own where no line is left', () => {
+    const form = formOfOrder(order)
+    form.delivery = { name: 'Barn', lines: ['Barn Lane', ''], country: 'IE' }
+    expect(writtenOrder(form).delivery?.lines).toEqual(['Barn Lane'])
+    form.delivery.lines = ['']
+    expect(writtenOrder(form).delivery).toBeNull()
   })
 
   test('never writes into the order that it came from', () => {
@@ -44,6 +55,12 @@ describe('the form of an order', () => {
   })
 
   test('is empty while no order is loaded', () => {
-    expect(formOfOrder(undefined)).toEqual({ lines: [], reference: '', customerNote: '', fields: {} })
+    expect(formOfOrder(undefined)).toEqual({
+      lines: [],
+      reference: '',
+      customerNote: '',
+      fields: {},
+      ...beside,
+    })
   })
 })

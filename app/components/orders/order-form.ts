@@ -1,3 +1,5 @@
+import type { Address } from '../../../core/documents/facts'
+import type { Adjustment } from '../../../core/money/totals'
 import type { LineEdit, OrderView } from '../../contract'
 
 /** What a person can write of an order. */
@@ -7,6 +9,12 @@ export interface OrderForm {
   customerNote: string
   /** The company's own order fields, by name. */
   fields: Record<string, string>
+  adjustments: Adjustment[]
+  /** The customer's billing address, null for its own. */
+  billToId: number | null
+  /** Where the goods go, null for the address that is billed. */
+  delivery: Address | null
+  internalNote: string
 }
 
 /** The form over an order as it is saved; empty while none is loaded. */
@@ -15,6 +23,10 @@ export const formOfOrder = (order: OrderView | undefined): OrderForm => ({
   reference: order?.reference ?? '',
   customerNote: order?.customerNote ?? '',
   fields: { ...order?.fields },
+  adjustments: structuredClone(order?.adjustments ?? []),
+  billToId: order?.billToId ?? null,
+  delivery: structuredClone(order?.delivery ?? null),
+  internalNote: order?.internalNote ?? '',
 })
 
 /** A form as it is saved: what is empty is left out. */
@@ -23,4 +35,37 @@ export const writtenOrder = (form: OrderForm) => ({
   reference: form.reference || null,
   customerNote: form.customerNote || null,
   fields: Object.fromEntries(Object.entries(form.fields).filter(([, value]) => value !== '')),
+  ...writtenMore(form),
 })
+
+/** What stands beside the lines, as it is saved. */
+export const writtenMore = (
+  form: Pick<OrderForm, 'adjustments' | 'billToId' | 'delivery' | 'internalNote'>,
+) => ({
+  adjustments: form.adjustments,
+  billToId: form.billToId,
+  delivery: form.delivery?.lines.some(Boolean)
+    ? { ...form.delivery, lines: form.delivery.lines.filter(Boolean) }
+    : null,
+  internalNote: form.internalNote,
+})
+
+/** The code with the highest rate first: it is the usual one, and a line that is taxed too little is worse. */
+export const usualRates = (rates: Readonly<Record<string, string>>) =>
+  Object.entries(rates).sort(([, a], [, b]) => Number(b) - Number(a))
+
+/** A line that nothing is written in yet. */
+export const newLine = (rates: Readonly<Record<string, string>>): LineEdit => ({
+  item: '',
+  description: '',
+  detail: null,
+  unit: '',
+  quantity: '1',
+  unitPrice: '0.00',
+  discountPercent: '0',
+  taxCode: usualRates(rates)[0]?.[0] ?? '',
+})
+
+/** The lines that something is written in. */
+export const writtenLines = (lines: readonly LineEdit[]): LineEdit[] =>
+  lines.filter((line) => line.item.trim() || line.description.trim())

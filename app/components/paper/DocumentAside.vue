@@ -4,7 +4,7 @@ import type { Leaf } from './LeafTabs.vue'
 
 /** The document in hand at the right of a list, or what would stand there. */
 defineProps<{ id: number | null; empty: string; words: string }>()
-const leaf = defineModel<Leaf>('leaf', { default: 'Paper' })
+const leaf = defineModel<Leaf>('leaf', { default: 'Document' })
 </script>
 
 <template>

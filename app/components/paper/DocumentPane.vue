@@ -13,7 +13,7 @@ import { useLive } from '../../composables/useLive'
 import { houseToday, longDay, money, moneyWithSign, plural, shortTime } from '../../composables/format'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
-import { orderOf } from '../../composables/sources'
+import { orderOf } from '../../../core/documents/sources'
 import { fetchDocument, voidDocument, sendDocumentToMe } from '../../calls/documents'
 import { paymentState } from '../../../core/receivables/ageing'
 import { taxInDiscount } from '../../../core/receivables/settle'
@@ -123,7 +123,7 @@ function print() {
   <LeafTabs v-model="leaf" :note="note" />
   <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
   <template v-else-if="view">
-    <template v-if="leaf === 'Paper'">
+    <template v-if="leaf === 'Document'">
       <PdfView v-if="url" :url="url" :label="`${view.number}`" @wrong="pdfWrong = $event" />
       <div v-else class="empty"><strong>The PDF is being made</strong>It will be here in a moment.</div>
       <p v-if="pdfWrong" class="notice stuck">{{ pdfWrong }}</p>
@@ -178,7 +178,7 @@ function print() {
         <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>
         <VBtn v-if="url" height="30" @click="print">Open to print</VBtn>
         <VBtn v-if="session.may('clerk') && url" height="30" data-test="to-me" @click="toMe"
-          >Send one to me</VBtn
+          >Email it to me</VBtn
         >
         <VBtn v-if="session.may('clerk') && !view.voided" height="30" data-test="copy" @click="copy = true"
           >Send a copy…</VBtn

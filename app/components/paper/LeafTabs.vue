@@ -1,10 +1,10 @@
 <script setup lang="ts">
-export type Leaf = 'Paper' | 'Email' | 'Trail'
+export type Leaf = 'Document' | 'Email' | 'History'
 
 /** The three leaves of the sheet in hand. */
 const leaf = defineModel<Leaf>({ required: true })
 defineProps<{ note: string }>()
-const leaves: Leaf[] = ['Paper', 'Email', 'Trail']
+const leaves: Leaf[] = ['Document', 'Email', 'History']
 
 function key(event: KeyboardEvent) {
   const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key]

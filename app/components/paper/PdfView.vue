@@ -1,13 +1,26 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { fetchBytes } from '../../composables/api'
 import { loadPdfjs } from '../../composables/pdfjs'
 import type { PDFDocumentProxy } from 'pdfjs-dist'
+
+const PdfLarge = defineAsyncComponent(() => import('./PdfLarge.vue'))
 
 /**
  * The real PDF, drawn with pdf.js page by page. The old pages stay until the new ones are there, so that
  * nothing jumps.
  */
-const props = defineProps<{ url: string; label: string }>()
+const props = withDefaults(
+  defineProps<{
+    url: string
+    label: string
+    /** Times the width of its place. */
+    zoom?: number
+    /** It stands by itself and cannot be enlarged any more. */
+    large?: boolean
+  }>(),
+  { zoom: 1, large: false },
+)
 const emit = defineEmits<{ pages: [count: number]; wrong: [words: string] }>()
 
 interface Drawn {
@@ -31,7 +44,7 @@ async function draw() {
     const document = await pdfjs.getDocument({ data: bytes, isEvalSupported: false }).promise
     if (mine !== turn) return void document.loadingTask.destroy()
     const drawn: Drawn[] = []
-    const width = Math.max(300, (holder.value?.clientWidth ?? 478) - 74)
+    const width = Math.max(300, (holder.value?.clientWidth ?? 478) - 28) * props.zoom
     for (let number = 1; number <= document.numPages; number++) {
       const page = await document.getPage(number)
       const ratio = Math.min(2.5, window.devicePixelRatio || 1)
@@ -62,7 +75,14 @@ async function draw() {
 }
 
 onMounted(draw)
-watch(() => props.url, draw)
+watch(() => [props.url, props.zoom], draw)
+const enlarged = ref(false)
+useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+  const isTyping = (event.target as Element).closest?.('input, textarea, select, [contenteditable]')
+  if (event.key !== 'f' || event.ctrlKey || event.metaKey || event.altKey || isTyping || props.large) return
+  event.preventDefault()
+  enlarged.value = true
+})
 onUnmounted(() => {
   turn++
   void current?.loadingTask.destroy()
@@ -71,6 +91,18 @@ onUnmounted(() => {
 
 <template>
   <div ref="holder" class="pdf" role="region" tabindex="0" :aria-label="label" :aria-busy="loading">
+    <button
+      v-if="!large"
+      type="button"
+      class="enlarge"
+      title="Full screen (F)"
+      aria-label="Show the document full screen"
+      data-test="enlarge"
+      @click="enlarged = true"
+    >
+      ⤢
+    </button>
+    <PdfLarge v-if="enlarged" v-model="enlarged" :url="url" :label="label" />
     <div v-if="loading && !pages?.childElementCount" class="blank" aria-hidden="true" />
     <div ref="pages" class="pages" data-test="pdf-pages" />
   </div>
@@ -81,7 +113,24 @@ onUnmounted(() => {
   flex: 1;
   min-height: 0;
   overflow: auto;
-  padding: 14px 37px;
+  padding: 14px;
+  position: relative;
+}
+.enlarge {
+  position: sticky;
+  top: 0;
+  float: right;
+  z-index: 1;
+  width: 30px;
+  height: 30px;
+  margin: 4px 4px -34px 0;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  background: var(--paper);
+  color: var(--ink);
+  font-size: 16px;
+  line-height: 1;
+  cursor: pointer;
 }
 .pages {
   display: flex;
@@ -92,8 +141,11 @@ onUnmounted(() => {
 .blank {
   background: var(--paper);
   box-shadow: 0 2px 10px rgb(22 38 43 / 14%);
-  width: 100%;
+  max-width: none;
   height: auto;
+}
+.blank {
+  width: 100%;
 }
 .blank {
   aspect-ratio: 210 / 297;

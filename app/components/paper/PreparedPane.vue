@@ -12,7 +12,7 @@ import { useLive } from '../../composables/useLive'
 import { plural } from '../../composables/format'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
-import { orderOf, sourcePath } from '../../composables/sources'
+import { orderOf, screenOf } from '../../../core/documents/sources'
 import { fetchPrepared, sendPreparedToMe, markSeen } from '../../calls/prepared'
 import { fetchCustomer } from '../../calls/customers'
 import { capital, kindFacts } from '../../../core/documents/kinds'
@@ -52,7 +52,7 @@ const url = computed(() =>
   view.value ? `/api/prepared/${view.value.id}/pdf?revision=${view.value.revision}` : '',
 )
 const note = computed(() =>
-  leaf.value === 'Paper'
+  leaf.value === 'Document'
     ? `as it will be${pages.value ? ` · ${plural(pages.value, 'page')}` : ''}`
     : leaf.value === 'Email'
       ? 'as it will be'
@@ -90,7 +90,7 @@ const seen = () =>
       @click="giveAddress"
       >Give the address…</VBtn
     >
-    <NuxtLink v-else-if="view.sourceKind !== 'payment'" class="push" :to="sourcePath(view)"
+    <NuxtLink v-else-if="view.sourceKind !== 'payment'" class="push" :to="screenOf(view)"
       >Open the {{ view.sourceKind }}</NuxtLink
     >
   </div>
@@ -109,7 +109,7 @@ const seen = () =>
   <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
   <template v-else-if="view">
     <PdfView
-      v-if="leaf === 'Paper' && !(view.problem && !view.email && view.channel === 'email')"
+      v-if="leaf === 'Document' && !(view.problem && !view.email && view.channel === 'email')"
       :url="url"
       :label="`${capital(view.kind)}${view.orderNumber ? ` for order ${view.orderNumber}` : ''}`"
       @pages="pages = $event"
@@ -117,11 +117,11 @@ const seen = () =>
     />
     <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="view.channel" />
     <HistoryLeaf
-      v-else-if="leaf === 'Trail'"
+      v-else-if="leaf === 'History'"
       :history="view.history"
       :addresses="view.email?.to.map((to) => to.address)"
     />
-    <footer v-if="leaf === 'Paper'" class="facts">
+    <footer v-if="leaf === 'Document'" class="facts">
       <template v-if="view.email">
         <span class="soft">To</span
         ><span class="cut" :title="view.email.to[0]?.source"
@@ -157,7 +157,7 @@ const seen = () =>
           view.orderNumber
         }}</NuxtLink
         >{{ orderOf(view) && view.sourceKind === 'draft' ? ' · ' : ''
-        }}<NuxtLink v-if="view.sourceKind === 'draft'" :to="sourcePath(view)" data-test="open-draft"
+        }}<NuxtLink v-if="view.sourceKind === 'draft'" :to="screenOf(view)" data-test="open-draft"
           >open the draft</NuxtLink
         >
         <button
@@ -167,7 +167,7 @@ const seen = () =>
           data-test="to-me"
           @click="toMe"
         >
-          send one to me
+          email it to me
         </button></span
       >
     </footer>
@@ -181,7 +181,13 @@ const seen = () =>
       @contacts="contacts = true"
     />
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
-    <AddressDialog v-if="customer && addressing" v-model="addressing" :customer="customer" @kept="load" />
+    <AddressDialog
+      v-if="customer && addressing"
+      :customer="customer"
+      which="postal"
+      @leave="addressing = false"
+      @kept="load"
+    />
   </template>
 </template>
 

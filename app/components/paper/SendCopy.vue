@@ -52,7 +52,7 @@ async function send() {
     @go="send"
   >
     <p class="soft">
-      The very PDF that was issued, with the same number. The trail will say that it was a copy.
+      The very PDF that was issued, with the same number. The history will say that it was a copy.
     </p>
     <FormField v-model="address" label="To" type="email" data-test="copy-to" />
     <p v-if="wrong" class="notice" :class="before ? 'wait' : 'stuck'" role="alert">{{ wrong }}</p>

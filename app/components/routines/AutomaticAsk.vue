@@ -9,7 +9,7 @@ const emit = defineEmits<{ go: [] }>()
 </script>
 
 <template>
-  <Ask v-model="open" title="Let it go by itself?" go="By itself" :busy="busy" @go="emit('go')">
+  <Ask v-model="open" title="Send automatically?" go="Automatic" :busy="busy" @go="emit('go')">
     <p>
       From now on, when {{ eventWords(sentence) }} and the sentence is met,
       {{ sentence.on === 'posted' ? 'that document goes' : `its ${sentence.issue} is issued and goes` }}

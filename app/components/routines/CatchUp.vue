@@ -83,7 +83,7 @@ async function go() {
           : `Orders that came to ${routine.sentence.statuses.join(' or ')}`
       }}
       that have no {{ routine.sentence.issue }} yet. What is prepared here
-      {{ routine.trust === 'by hand' ? 'is listed on To send' : 'waits on To check' }}; nothing leaves the
+      {{ routine.trust === 'by hand' ? 'is listed in To send' : 'waits in To check' }}; nothing leaves the
       house.
     </p>
     <form class="range" @submit.prevent="look">

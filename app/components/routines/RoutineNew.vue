@@ -14,7 +14,7 @@ const name = ref(props.from ? `${props.from.name}, copy` : '')
   <Ask
     v-model="open"
     :title="from ? `A copy of “${from.name}”` : 'A new routine'"
-    go="Write it"
+    go="Create"
     :disabled="!name.trim()"
     @go="emit('add', name)"
   >

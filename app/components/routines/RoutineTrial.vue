@@ -120,7 +120,7 @@ const placeOf = (one: Trial['orders'][number]) =>
       </div>
     </dl>
     <VBtn v-if="trial.papers" data-test="trial-all" @click="all = true">See all {{ trial.papers }}</VBtn>
-    <VDialog v-model="all" max-width="760" aria-label="The papers of the trial">
+    <VDialog v-model="all" max-width="760" aria-label="The documents of the trial">
       <div class="list">
         <h2>What would have happened</h2>
         <table>

@@ -30,7 +30,7 @@ const name = computed(() => nameIn(props.choices))
         class="word"
         @click="emit('take', one)"
       >
-        Take this sentence up again
+        Edit again
       </button>
     </li>
   </ol>

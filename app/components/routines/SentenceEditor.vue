@@ -55,11 +55,9 @@ function setEvent(value: string) {
   else set({ on, statuses: [], issue: value.slice(on.length + 1) as RoutineSentence['issue'], to: 'billing' })
 }
 const kindChoices = kindsOn['order status'].map((kind) => ({ value: kind, words: kindFacts[kind].one }))
-const roleChoices = [
-  ['billing', 'the billing contact'],
-  ['buying', 'the buying contact'],
-  ['goods-in', 'the goods-in contact'],
-].map(([value, words]) => ({ value: value!, words: words! }))
+const roleChoices = computed(() =>
+  props.choices.roles.map((value) => ({ value, words: `the ${value} contact` })),
+)
 const added = computed(() => newConditions(props.choices))
 
 const setCondition = (index: number, condition: Condition) =>

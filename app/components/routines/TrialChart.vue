@@ -42,13 +42,14 @@ const options = computed<ApexOptions>(() => ({
   },
   yaxis: { show: false },
   states: { hover: { filter: { type: 'none' } } },
+  // false is its own way to leave colours to our style sheet; the types say only a name
   tooltip: { theme: false as never, x: { show: true } },
 }))
 const most = computed(() => Math.max(...props.days.map((one) => one.count)))
 </script>
 
 <template>
-  <div role="img" :aria-label="`Papers by day over ${days.length} days: at most ${most} on a day`">
+  <div role="img" :aria-label="`Documents by day over ${days.length} days: at most ${most} on a day`">
     <VueApexCharts type="bar" height="120" :options="options" :series="series" />
   </div>
 </template>

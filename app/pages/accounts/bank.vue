@@ -16,6 +16,7 @@ import { usePicks } from '../../composables/usePicks'
 import { useLive } from '../../composables/useLive'
 import { money, plural, shortDay, shortTime } from '../../composables/format'
 import { useMainKey } from '../../composables/useMainKey'
+import { movementStates, movementWords } from '../../../core/receivables/movement-states'
 import type { BankFileView, EntryView } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 import type { ListColumn } from '../../components/list/ColumnHeads.vue'
@@ -122,7 +123,7 @@ const setAside = (reason: string) =>
     const { ids } = await api.post('/api/bank-entries/set-aside', {
       body: { ids: aside.value.map((one) => one.id), reason },
     })
-    toasts.say(`${plural(ids.length, 'movement')} set aside: ${reason}.`)
+    toasts.say(`${plural(ids.length, 'movement')} ignored: ${reason}.`)
     picks.clear()
   })
 const matchAgain = () =>
@@ -145,10 +146,7 @@ const fileChoices = computed(() =>
 )
 const states = computed(() => [
   { value: '', words: `all ${file.value ? file.value.entries - file.value.known : ''}` },
-  ...['sure', 'unsure', 'strange', 'to book', 'booked', 'set aside'].map((value) => ({
-    value,
-    words: `${value}, ${count(value)}`,
-  })),
+  ...movementStates.map((value) => ({ value, words: `${movementWords[value]}, ${count(value)}` })),
 ])
 const tone: Record<EntryView['state'], string> = {
   sure: 'go',
@@ -181,12 +179,7 @@ const columns: ListColumn[] = [
               :choices="fileChoices"
               :value="String(file.id)"
               @pick="set({ file: $event, state: '' })" />:
-            <WordPicker
-              label="State"
-              :words="states.find((one) => one.value === filters.state)!.words"
-              :choices="states"
-              :value="filters.state"
-              @pick="set({ state: $event })"
+            <WordPicker label="State" :choices="states" :value="filters.state" @pick="set({ state: $event })"
           /></span>
           <VBtn
             v-if="may"
@@ -195,7 +188,7 @@ const columns: ListColumn[] = [
             :disabled="busy"
             data-test="read-file"
             @click="field?.click()"
-            >Read a file…</VBtn
+            >Import a file…</VBtn
           >
           <input
             ref="field"
@@ -222,7 +215,7 @@ const columns: ListColumn[] = [
             }}</span
             ><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
             <span class="state"
-              ><span class="tag" :class="tone[one.state]">{{ one.state }}</span></span
+              ><span class="tag" :class="tone[one.state]">{{ movementWords[one.state] }}</span></span
             ><span class="total amount">{{ money(one.amount, one.currency) }}</span>
           </template>
           <template #empty
@@ -233,9 +226,10 @@ const columns: ListColumn[] = [
                   : 'Read a statement of your bank (ISO 20022 camt.053, or its CSV, whose columns you ' +
                     'map once): payments are matched with what is open, and booked after your look. ' +
                     'The same file twice books nothing twice.'
-              }}<template v-if="!file && session.house?.mailboxesUrl">
-                <a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener"
-                  >The simulated bank has a statement to take away.</a
+              }}<template v-if="!file && session.house?.mailboxesUrl"
+                >{{ ' '
+                }}<a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener"
+                  >Download a sample statement.</a
                 ></template
               >
             </div></template
@@ -250,7 +244,7 @@ const columns: ListColumn[] = [
             <VBtn :href="`/api/bank-files/${file.id}/csv`">As CSV</VBtn>
             <VBtn :disabled="busy" data-test="match-again" @click="matchAgain">Match again</VBtn>
             <VBtn :disabled="busy || aside.length === 0" data-test="set-aside" @click="asking = 'aside'"
-              >Set {{ aside.length || '' }} aside…</VBtn
+              >Ignore {{ aside.length || '' }}…</VBtn
             >
             <VBtn
               variant="flat"
@@ -258,7 +252,7 @@ const columns: ListColumn[] = [
               :disabled="busy || toBook === 0"
               data-test="book-sure"
               @click="asking = 'book'"
-              >Book {{ toBook }} sure</VBtn
+              >Book the {{ toBook }} matched</VBtn
             >
           </template>
         </footer>
@@ -271,7 +265,7 @@ const columns: ListColumn[] = [
           @done="list.reload()"
         />
         <div v-else class="empty">
-          <strong>No movement in hand</strong>Choose one to see what it would settle, and why.
+          <strong>No payment selected</strong>Select one to see what it would settle, and why.
         </div>
       </aside>
     </div>

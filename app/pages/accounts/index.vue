@@ -99,7 +99,6 @@ const open = (id: number) =>
             >of
             <WordPicker
               label="Accounts"
-              :words="choices.find((one) => one.value === filters.only)?.words ?? 'all'"
               :choices="choices"
               :value="filters.only"
               @pick="set({ only: $event })"

@@ -58,13 +58,11 @@ const columns: ListColumn[] = [
           <span class="sentence soft"
             ><WordPicker
               label="What"
-              :words="directions.find((one) => one.value === filters.direction)!.words"
               :choices="directions"
               :value="filters.direction"
               @pick="set({ direction: $event })" />,
             <WordPicker
               label="Rest"
-              :words="rests.find((one) => one.value === filters.onAccount)!.words"
               :choices="rests"
               :value="filters.onAccount"
               @pick="set({ onAccount: $event })"

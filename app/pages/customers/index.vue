@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import CustomerDialog from '../../components/customers/CustomerDialog.vue'
 import CustomerSheet from '../../components/customers/CustomerSheet.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import ManyPreferences from '../../components/customers/ManyPreferences.vue'
 import SearchField from '../../components/list/SearchField.vue'
 import WordPicker from '../../components/list/WordPicker.vue'
+import { useToasts } from '../../stores/toasts'
 import { useSession } from '../../stores/session'
 import { useFilters } from '../../composables/useFilters'
 import { useList } from '../../composables/useList'
@@ -43,9 +45,26 @@ const asked = computed(() => ({
 const list = useList<CustomerRow, CustomerPage>((place) =>
   api.get('/api/customers', { query: { ...asked.value, ...place } }),
 )
+const isFiltered = computed(() =>
+  Boolean(filters.value.search || filters.value.group || filters.value.trouble || filters.value.preference),
+)
 const picks = usePicks(list.rows)
 const { active } = useHand(list.rows, Number(filters.value.in) || null)
 const setting = ref(false)
+const adding = ref(false)
+const route = useRoute()
+watch(
+  () => route.query.new,
+  (asked) => {
+    if (asked && session.may('clerk')) adding.value = true
+  },
+  { immediate: true },
+)
+async function added({ id, number, name }: { id: number; number: string; name: string }) {
+  await list.restart()
+  active.value = id
+  useToasts().say(`${name} is customer ${number}.`)
+}
 
 watch(
   () => JSON.stringify(asked.value),
@@ -66,18 +85,16 @@ const groups = computed(() => [
   ...(list.extra.value?.groups ?? []).map((value) => ({ value, words: value })),
 ])
 const preferences = [
-  { value: '', words: 'any wish' },
+  { value: '', words: 'any delivery' },
   { value: 'email', words: 'email wished' },
-  { value: 'paper', words: 'paper wished' },
+  { value: 'paper', words: 'on paper' },
   { value: 'both', words: 'both wished' },
   { value: 'nothing', words: 'nothing wished' },
 ]
 const troubles = [
-  { value: '', words: 'reached or not' },
+  { value: '', words: 'with or without an address' },
   { value: 'true', words: 'who cannot be reached' },
 ]
-const wordsOf = (choices: { value: string; words: string }[], value: string) =>
-  choices.find((one) => one.value === value)?.words ?? value
 useMainKey(() => {
   if (session.may('clerk') && picks.chosen.value.length) setting.value = true
 })
@@ -93,19 +110,16 @@ useMainKey(() => {
             >of
             <WordPicker
               label="Group"
-              :words="wordsOf(groups, filters.group)"
               :choices="groups"
               :value="filters.group"
               @pick="set({ group: $event })" />,
             <WordPicker
-              label="Wish"
-              :words="wordsOf(preferences, filters.preference)"
+              label="Delivery"
               :choices="preferences"
               :value="filters.preference"
               @pick="set({ preference: $event })" />,
             <WordPicker
               label="Trouble"
-              :words="wordsOf(troubles, filters.trouble)"
               :choices="troubles"
               :value="filters.trouble"
               @pick="set({ trouble: $event })"
@@ -145,7 +159,13 @@ useMainKey(() => {
           </template>
           <template #empty
             ><div class="empty">
-              <strong>No customer of that kind</strong>Widen the sentence above, or clear the search.
+              <template v-if="isFiltered"
+                ><strong>No customer of that kind</strong>Widen the sentence above, or clear the
+                search.</template
+              ><template v-else
+                ><strong>No customers yet</strong>Add the first one, or import them from your old
+                program.</template
+              >
             </div></template
           >
         </ListPane>
@@ -154,8 +174,17 @@ useMainKey(() => {
           ><span v-else class="soft">{{ plural(list.extra.value?.matching ?? 0, 'customer') }}</span>
           <span class="push" />
           <template v-if="picks.chosen.value.length === 0"
+            ><VBtn to="/customers/addresses" data-test="to-check">Addresses to check</VBtn
             ><VBtn :href="csvHref('/api/customers/csv', asked)" data-test="csv">Save as CSV</VBtn
-            ><VBtn v-if="session.may('clerk')" to="/imports?of=customers">Import…</VBtn></template
+            ><VBtn v-if="session.may('clerk')" to="/imports?of=customers">Import…</VBtn
+            ><VBtn
+              v-if="session.may('clerk')"
+              variant="flat"
+              class="go"
+              data-test="add-customer"
+              @click="adding = true"
+              >Add customer</VBtn
+            ></template
           >
           <VBtn
             v-if="session.may('clerk') && picks.chosen.value.length"
@@ -163,17 +192,18 @@ useMainKey(() => {
             class="go"
             data-test="set-wishes"
             @click="setting = true"
-            >Set wishes of {{ picks.chosen.value.length }}…</VBtn
+            >Set delivery of {{ picks.chosen.value.length }}…</VBtn
           >
         </footer>
       </section>
       <aside class="right" aria-label="The customer in hand">
         <CustomerSheet v-if="active" :id="active" :key="active" />
         <div v-else class="empty">
-          <strong>No customer in hand</strong>Choose a row to see how papers reach them.
+          <strong>No customer selected</strong>Select one to see how documents reach them.
         </div>
       </aside>
     </div>
+    <CustomerDialog v-if="adding" @leave="adding = false" @added="added" />
     <ManyPreferences
       v-model="setting"
       :customers="picks.chosen.value"

@@ -15,7 +15,7 @@ import { capital } from '../../../core/documents/kinds'
 import type { DraftView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
-/** An invoice or credit note being written, with its true paper beside it; kept, it hangs on To check. */
+/** An invoice or credit note being written, with its true paper beside it; kept, it waits in To check. */
 const route = useRoute()
 const session = useSession()
 const toasts = useToasts()
@@ -24,7 +24,7 @@ const draft = shallowRef<DraftView>()
 const wrong = ref('')
 const wrongField = ref('')
 const busy = ref(false)
-const leaf = ref<Leaf>('Paper')
+const leaf = ref<Leaf>('Document')
 const asking = ref(false)
 
 const formOf = (view: DraftView | undefined) => ({
@@ -69,7 +69,7 @@ async function keep() {
       }),
     )
     await load()
-    toasts.say('The draft is kept. Its paper is built anew.')
+    toasts.say('The draft is saved. Its document is rebuilt.')
   } catch (error) {
     wrongField.value = (error as Error).message
   }
@@ -108,10 +108,10 @@ useMainKey(() => void keep())
         </div>
         <DraftForm v-model="form" :draft="draft" :disabled="disabled" :dirty="dirty" :wrong="wrongField" />
         <footer class="foot-bar">
-          <span v-if="dirty" class="tag wait">not kept yet</span>
+          <span v-if="dirty" class="tag wait">not saved yet</span>
           <span v-else-if="draft.document" class="tag go">issued</span>
           <span v-else-if="draft.state === 'dropped'" class="tag">thrown away</span>
-          <span v-else class="soft">on {{ draft.paper?.state === 'prepared' ? 'To check' : 'To send' }}</span>
+          <span v-else class="soft">in {{ draft.paper?.state === 'prepared' ? 'To check' : 'To send' }}</span>
           <span class="push" />
           <VBtn
             v-if="!disabled && draft.paper?.state === 'prepared'"
@@ -127,15 +127,15 @@ useMainKey(() => void keep())
             :disabled="!dirty || busy"
             data-test="keep-draft"
             @click="keep"
-            >Keep the draft</VBtn
+            >Save</VBtn
           >
         </footer>
       </section>
-      <aside class="right" aria-label="The draft's paper">
+      <aside class="right" aria-label="The draft's document">
         <DocumentPane v-if="draft.document" :id="draft.document.id" v-model:leaf="leaf" />
         <PreparedPane v-else-if="draft.paper" :id="draft.paper.id" v-model:leaf="leaf" />
         <div v-else class="empty">
-          <strong>No paper yet</strong>Keep the draft, and its paper stands here.
+          <strong>No document yet</strong>Save the draft, and it appears here as it will be.
         </div>
       </aside>
       <DraftSend

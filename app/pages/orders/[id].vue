@@ -32,7 +32,7 @@ const id = computed(() => Number(route.params.id))
 const order = shallowRef<OrderView>()
 const wrong = ref('')
 const busy = ref(false)
-const leaf = ref<Leaf>('Paper')
+const leaf = ref<Leaf>('Document')
 
 const { form, base, dirty, save, take } = useForm(() => order.value, formOfOrder, 'the order')
 
@@ -58,7 +58,7 @@ async function keep() {
   await attempt(async () => {
     const { version } = await save(() => put(base.value!.version, writtenOrder(form.value)))
     await load()
-    toasts.say('The order is kept.', {
+    toasts.say('The order is saved.', {
       undo: async () => {
         await put(version, before)
         await load()
@@ -125,7 +125,7 @@ async function prepare(kind: DocumentKind) {
   }
   await attempt(async () => {
     const result = await api.post('/api/prepared/prepare', { body: { kind, sourceIds: [id.value] } })
-    toasts.say(result.already[0] ?? `The ${kind} is prepared and waits on To check.`)
+    toasts.say(result.already[0] ?? `The ${kind} is prepared and waits in To check.`)
     chosenKind.value = kind
     await load()
   })
@@ -191,15 +191,18 @@ const statuses = computed(() =>
         </div>
         <OrderForm v-model="form" :order="order" :disabled="!session.may('clerk')" />
         <footer class="foot-bar">
-          <span v-if="dirty" class="tag wait">not kept yet</span>
+          <span v-if="dirty" class="tag wait">not saved yet</span>
           <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>
           <span class="push" />
-          <VBtn v-if="dirty" @click="take">Give up the changes</VBtn>
+          <VBtn v-if="dirty" @click="take">Discard changes</VBtn>
           <VBtn
             v-else-if="session.may('clerk') && !liveOf('invoice')?.documentId && order.status !== 'Draft'"
             data-test="bill-part"
             @click="billing = true"
-            >Bill a part…</VBtn
+            >Invoice a part…</VBtn
+          >
+          <VBtn v-if="session.may('clerk') && !dirty" :to="`/orders/new?copy=${id}`" data-test="copy-order"
+            >Copy</VBtn
           >
           <VBtn
             v-if="session.may('clerk') && live?.state === 'prepared' && !chosenPart"
@@ -215,11 +218,11 @@ const statuses = computed(() =>
             :disabled="!dirty || busy"
             data-test="keep-order"
             @click="keep"
-            >Keep the order</VBtn
+            >Save</VBtn
           >
         </footer>
       </section>
-      <aside class="right" aria-label="The order's paper">
+      <aside class="right" aria-label="The order's document">
         <OrderPapers
           :order-id="id"
           :papers="order.papers"

@@ -10,7 +10,9 @@ import { useList } from '../../composables/useList'
 import { api, csvHref } from '../../composables/api'
 import { usePicks } from '../../composables/usePicks'
 import { useLive } from '../../composables/useLive'
-import { brandChoices, brandWords } from '../../composables/brands'
+import { timeChoices } from '../../composables/times'
+import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
+import { brandChoices } from '../../composables/brands'
 import { useStatusChange } from '../../composables/useStatusChange'
 import { useMainKey } from '../../composables/useMainKey'
 import { money, moneyWithSign, plural, shortDay } from '../../composables/format'
@@ -29,6 +31,8 @@ const { filters, set } = useFilters({
   status: '',
   brand: '',
   over: '',
+  without: '',
+  from: '',
   sort: 'date',
   down: 'yes',
 })
@@ -40,12 +44,24 @@ const list = useList<OrderRow, OrderPage>((place) =>
       statuses: statuses.value,
       brand: filters.value.brand,
       over: filters.value.over,
+      without: filters.value.without as DocumentKind,
+      from: filters.value.from,
       sort: filters.value.sort,
       descending: filters.value.down === 'yes',
       ...place,
     },
   }),
 )
+const isFiltered = computed(() =>
+  Boolean(
+    ['search', 'status', 'brand', 'over', 'without', 'from'].some((name) => filters.value[name as 'search']),
+  ),
+)
+const withouts = [
+  { value: '', words: 'with or without documents' },
+  ...orderKinds.map((kind) => ({ value: kind as string, words: `without ${kind}` })),
+]
+const { times, timeWords } = timeChoices()
 const picks = usePicks(list.rows)
 const active = ref<number | null>(null)
 const target = ref('Shipped')
@@ -123,11 +139,21 @@ const columns: ListColumn[] = [
               @pick="pickStatus" />, of
             <WordPicker
               label="Brand"
-              :words="brandWords(ofBrands, filters.brand)"
               :choices="ofBrands"
               :value="filters.brand"
               @pick="set({ brand: $event })" />, of
-            <AmountPicker :value="filters.over" @pick="set({ over: $event })"
+            <AmountPicker :value="filters.over" @pick="set({ over: $event })" />,
+            <WordPicker
+              label="Documents"
+              :choices="withouts"
+              :value="filters.without"
+              @pick="set({ without: $event })" />, of
+            <WordPicker
+              label="Time"
+              :words="timeWords(filters.from)"
+              :choices="times"
+              :value="filters.from"
+              @pick="set({ from: $event })"
           /></span>
           <SearchField
             class="push"
@@ -162,8 +188,13 @@ const columns: ListColumn[] = [
           </template>
           <template #empty
             ><div class="empty">
-              <strong>No order of that kind</strong>Widen the sentence above, or clear the search, to see more
-              orders.
+              <template v-if="isFiltered"
+                ><strong>No order of that kind</strong>Widen the sentence above, or clear the search, to see
+                more orders.</template
+              ><template v-else
+                ><strong>No orders yet</strong>Write the first one, or import them from your shop or your old
+                program.</template
+              >
             </div></template
           >
         </ListPane>
@@ -186,6 +217,8 @@ const columns: ListColumn[] = [
                 statuses,
                 brand: filters.brand,
                 over: filters.over,
+                without: filters.without,
+                from: filters.from,
                 sort: filters.sort,
                 descending: String(filters.down === 'yes'),
               })
@@ -194,6 +227,13 @@ const columns: ListColumn[] = [
             >Save as CSV</VBtn
           ><VBtn v-if="session.may('clerk') && picks.chosen.value.length === 0" to="/imports?of=orders"
             >Import…</VBtn
+          ><VBtn
+            v-if="session.may('clerk') && chosen.length === 0"
+            variant="flat"
+            class="go"
+            to="/orders/new"
+            data-test="new-order"
+            >Write an order</VBtn
           >
           <template v-if="session.may('clerk') && chosen.length > 0">
             <span class="soft"

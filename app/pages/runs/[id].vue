@@ -191,10 +191,10 @@ const inUndoTime = computed(
             <span class="amount">{{ money(row.total, row.currency) }}</span>
             <span class="soft now">{{
               {
-                prepared: 'on To check',
+                prepared: 'in To check',
                 issued: 'issued since',
-                'put back': 'on To send',
-                due: 'on To send',
+                'put back': 'in To send',
+                due: 'in To send',
               }[row.paperState] ?? 'not wanted any more'
             }}</span>
           </li>

@@ -20,7 +20,7 @@ export function address(
       code: 'too-long',
       sentence:
         `The sender’s line above the address, “${sender}”, is longer than the envelope’s window. Shorten ` +
-        'the brand’s name or address under Company, Identity.',
+        'the brand’s name or address under Settings, Identity.',
     })
   sheet.text(sender, frame.left, senderY, small)
   sheet.line(

@@ -173,9 +173,16 @@ export function payment(strip: Strip, look: StripOf<'payment'>): Block | null {
  * What the law wants said and the customer's note; a long one begins on the page where it has room for at
  * least two lines, and leaves no lone line.
  */
-export function note({ paper, sheet, frame }: Strip): Block | null {
-  const parts = [...(paper.legal ?? []), paper.customerNote ?? ''].filter((part) => part !== '')
-  if (parts.length === 0) return null
+export function note(strip: Strip): Block | null {
+  const { paper } = strip
+  const parts = [...(paper.legal ?? []), ...(paper.paragraphs ?? []), paper.customerNote ?? ''].filter(
+    (part) => part !== '',
+  )
+  return parts.length === 0 ? null : textBlock(strip, parts)
+}
+
+/** Paragraphs over the whole width; torn where at least two lines are left on either side. */
+export function textBlock({ sheet, frame }: Strip, parts: readonly string[]): Block {
   const lines = parts.flatMap((part) => sheet.wrap(part, frame.right - frame.left, frame.text))
   const block = (some: readonly string[]): Block => ({
     height: 14 + some.length * noteStep,

@@ -34,6 +34,14 @@ function columns({ paper, sheet, frame }: Strip, style: TextStyle): FootLine[] {
   )
 }
 
+/** Texts of the house above the small print, and the room they take. */
+export function footTexts({ paper, sheet, frame }: Strip): { lines: string[]; height: number } {
+  const lines = (paper.foot ?? []).flatMap((text) => sheet.wrap(text, frame.right - frame.left, frame.small))
+  return { lines, height: lines.length === 0 ? 0 : lines.length * textStep + 6 }
+}
+
+const textStep = 9.5
+
 /** The company's small print and "page n of m" on every page; drawn last, when the number of pages is known. */
 export function footer(strip: Strip, look: StripOf<'footer'>): void {
   const { paper, sheet, frame, design } = strip
@@ -45,11 +53,25 @@ export function footer(strip: Strip, look: StripOf<'footer'>): void {
       code: 'too-long',
       sentence:
         'The small print at the foot is longer than its place. Shorten legal name, registration or ' +
-        'address under Company, Identity.',
+        'address under Settings, Identity.',
+    })
+  const texts = footTexts(strip)
+  if (texts.height > (frame.height - frame.continuedTop) / 3)
+    sheet.problems.push({
+      code: 'too-long',
+      sentence:
+        'The texts in the foot take more than a third of the page. Shorten them in Settings, Standing ' +
+        'texts, or give them a page of their own.',
     })
   sheet.pages.forEach((_, index) =>
     sheet.onPage(index, () => {
       const y = frame.footTop
+      texts.lines.forEach((line, row) =>
+        sheet.text(line, frame.left, y - 10 - texts.height + (row + 1) * textStep, {
+          ...frame.small,
+          role: 'artifact',
+        }),
+      )
       sheet.line(
         frame.left,
         y - 10,

@@ -70,7 +70,7 @@ function brandName(
   if (lines.length > most)
     sheet.problems.push({
       code: 'too-long',
-      sentence: `The name “${name}” is too long for the head of a document. Shorten it under Company, Identity.`,
+      sentence: `The name “${name}” is too long for the head of a document. Shorten it under Settings, Identity.`,
     })
   const step = size * 1.19
   const first =

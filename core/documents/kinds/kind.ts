@@ -26,7 +26,7 @@ export interface KindFacts {
   /** Another one of the same source takes the place of the one before, and says so. */
   replacesEarlier: boolean
   /** Whom it goes to when nothing else is said. */
-  to: Exclude<ContactRole, 'anyone'>
+  to: ContactRole
 }
 
 /** A kind as its file writes it; its name is what it is called in the database and the API. */

@@ -1,6 +1,6 @@
 import { languages } from '../../../core/money/format'
 import { paymentMethods } from '../../../core/documents/facts'
-import { country, id, idParam, Joi, name, text } from '../../http/checks'
+import { country, currency, id, idParam, Joi, name, text } from '../../http/checks'
 import { route } from '../../http/route'
 import { changeBrand, type BrandChange } from '../../services/house/change'
 
@@ -30,10 +30,7 @@ export default route<{ id: number }, object, BrandChange>(
             name: some(80),
             iban: text(42).required(),
             bic: some(14),
-            currency: Joi.string()
-              .pattern(/^[A-Z]{3}$/)
-              .allow('')
-              .default(''),
+            currency: currency.allow('').default(''),
           }),
         )
         .max(12)

@@ -1,27 +1,8 @@
 import { treatments } from '../../../core/documents/treatment'
-import { percent } from '../drafts/draft.check'
-import { country, id, idParam, Joi, language, text } from '../../http/checks'
+import { address, country, currency, id, idParam, Joi, language, name, terms, text } from '../../http/checks'
 import { route } from '../../http/route'
 import { changeCustomer, type CustomerChange } from '../../services/customers/customers'
-import { preferences } from './preference.check'
-
-const billing = Joi.object({
-  attention: text(80).allow(''),
-  lines: Joi.array().items(text(80)).min(1).max(6).required(),
-  country: country.required(),
-}).allow(null)
-
-const whole = (least: number, most: number) => Joi.number().integer().min(least).max(most)
-
-const ofDay = { is: 'day of month', then: Joi.required(), otherwise: Joi.forbidden() }
-/** n days; end of month and n days; a day of the nth month after; each with an early-payment discount or none. */
-const terms = Joi.object({
-  kind: Joi.valid('days', 'end of month', 'day of month').required(),
-  days: whole(0, 365).when('kind', { is: 'day of month', then: Joi.forbidden(), otherwise: Joi.required() }),
-  day: whole(1, 31).when('kind', ofDay),
-  months: whole(0, 12).when('kind', ofDay),
-  discount: Joi.object({ percent: percent.required(), days: whole(1, 365).required() }),
-})
+import { addressMail, preferences } from './preference.check'
 
 export default route<{ id: number }, object, CustomerChange>(
   {
@@ -31,13 +12,22 @@ export default route<{ id: number }, object, CustomerChange>(
     params: idParam,
     body: Joi.object({
       version: id.required(),
-      billing,
+      number: name(30),
+      name: name(120),
+      groupName: name(60).allow(''),
+      country,
+      currency,
+      taxNumber: text(40).allow(''),
+      salesperson: name(80).allow(''),
+      billingMail: addressMail,
+      fields: Joi.object().pattern(text(60), text(200).allow('')),
+      billing: address,
       language,
       preferences,
       treatment: Joi.valid(...treatments),
       terms,
       pricesIncludeTax: Joi.boolean().allow(null),
-    }).or('billing', 'language', 'preferences', 'treatment', 'terms', 'pricesIncludeTax'),
+    }),
   },
   async ({ params, body, user }) => {
     await changeCustomer(params.id, body, user)

@@ -3,20 +3,23 @@ import { Joi } from '../../http/checks'
 import { csvAnswer, csvPages } from '../../http/csv'
 import { customerFilter } from './list.check'
 import { route } from '../../http/route'
-import { type CustomerFilter } from '../../services/customers/customers'
+import { type CustomerFilter, type CustomerRow } from '../../services/customers/customers'
 import { listCustomers } from '../../services/customers/queries'
+import { ownFields } from '../../services/fields/own-fields'
 
-/** Customers as CSV, with how each kind of paper reaches them. */
+/** Customers as CSV, with how each kind of document reaches them and the house's own fields. */
 export default route<object, CustomerFilter>(
   { role: 'reader', brands: 'own', query: Joi.object(customerFilter) },
-  ({ event, query, user }) =>
-    csvAnswer(
+  async ({ event, query, user }) => {
+    const own = (await ownFields('customer')).map(({ name }) => name)
+    return csvAnswer(
       event,
       'customers',
-      csvPages<Awaited<ReturnType<typeof listCustomers>>['rows'][number], Record<string, string>>(
-        ['number', 'name', 'group', 'country', 'language', 'currency', ...documentKinds],
+      csvPages<CustomerRow, Record<string, string>>(
+        ['number', 'name', 'group', 'country', 'language', 'currency', ...documentKinds, ...own],
         (place) => listCustomers({ ...query, ...place }, user),
-        ({ number, name, groupName, country, language, currency, ways }) => ({
+        ({ number, name, groupName, country, language, currency, ways, fields }) => ({
+          ...Object.fromEntries(own.map((field) => [field, fields[field] ?? ''])),
           number,
           name,
           group: groupName,
@@ -26,5 +29,6 @@ export default route<object, CustomerFilter>(
           ...Object.fromEntries(ways.map((way) => [way.kind, way.problem ?? (way.to || way.words)])),
         }),
       ),
-    ),
+    )
+  },
 )

@@ -1,23 +1,32 @@
 import { documentKinds } from '../../../core/documents/kinds'
 import { channels } from '../../../core/preferences/recipients'
-import { Joi, text } from '../../http/checks'
+import { Joi, name, text } from '../../http/checks'
 
-/** A customer's wish for a kind, at the door. */
+const addresses = Joi.array().items(text(320)).max(10)
+
+/** A wish for a kind, at the door. */
 export const preference = Joi.object({
   channel: Joi.valid(...channels),
-  to: Joi.valid('buying', 'billing', 'goods-in'),
-  cc: Joi.array().items(text(320)).max(10),
-  bcc: Joi.array().items(text(320)).max(10),
+  to: name(40),
+  addresses,
+  cc: addresses,
+  bcc: addresses,
   gathered: Joi.boolean(),
+  unreachable: Joi.valid('wait', 'print'),
 })
 
 /** A change of a preference: null takes a part away. */
 export const preferenceChange = Joi.object({
   channel: Joi.valid(...channels, null),
-  to: Joi.valid('buying', 'billing', 'goods-in', null),
-  cc: Joi.array().items(text(320)).max(10).allow(null),
-  bcc: Joi.array().items(text(320)).max(10).allow(null),
+  to: name(40).allow(null),
+  addresses: addresses.allow(null),
+  cc: addresses.allow(null),
+  bcc: addresses.allow(null),
   gathered: Joi.boolean().allow(null),
+  unreachable: Joi.valid('wait', 'print', null),
 })
 
 export const preferences = Joi.object(Object.fromEntries(documentKinds.map((kind) => [kind, preference])))
+
+/** The recipients that are kept at an address. */
+export const addressMail = Joi.object({ to: addresses, cc: addresses, bcc: addresses })

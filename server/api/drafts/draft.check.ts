@@ -1,15 +1,7 @@
-import { day, decimal, Joi, text } from '../../http/checks'
+import { adjustment } from '../orders/order.check'
+import { currency, day, decimal, Joi, percent, text } from '../../http/checks'
 
 const some = (most: number) => text(most).allow('', null).default(null).empty('')
-
-const currency = Joi.string()
-  .pattern(/^[A-Z]{3}$/)
-  .messages({ 'string.pattern.base': '{{#label}} is a currency like EUR' })
-
-export const percent = Joi.string()
-  .trim()
-  .pattern(/^(100(\.0{1,3})?|\d{1,2}(\.\d{1,3})?)$/)
-  .messages({ 'string.pattern.base': '{{#label}} is a percentage from 0 to 100' })
 
 export const draftLine = Joi.object({
   item: text(60).allow('').default(''),
@@ -22,14 +14,6 @@ export const draftLine = Joi.object({
   taxCode: text(40).required(),
   orderLine: Joi.number().integer().min(1).max(100_000),
 })
-
-export const adjustment = Joi.object({
-  kind: Joi.valid('discount', 'charge').required(),
-  label: text(120).required(),
-  amount: decimal,
-  percent,
-  taxCode: text(20),
-}).xor('amount', 'percent')
 
 /** What of an invoice is to be credited: all that is left, quantities of lines, or an amount with tax. */
 export const creditAsk = Joi.object({

@@ -1,20 +1,41 @@
 import { config } from '../../config'
 import { route } from '../../http/route'
 import { gate } from '../../services/house/queries'
+import { ownFields } from '../../services/fields/own-fields'
 import { brands, company } from '../../services/house/house'
 import { brandsOf } from '../../services/people/principal'
 
 /** What every page needs to know of the house. */
 export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
-  const { name, timeZone, orderStatuses, orderFields, taxRates, currency, country, smallDifference } =
-    await company()
+  const {
+    name,
+    timeZone,
+    orderStatuses,
+    contactRoles,
+    taxRates,
+    currency,
+    country,
+    language,
+    smallDifference,
+  } = await company()
   return {
-    company: { name, timeZone, orderStatuses, orderFields, taxRates, currency, country, smallDifference },
+    company: {
+      name,
+      timeZone,
+      orderStatuses,
+      contactRoles,
+      taxRates,
+      currency,
+      country,
+      language,
+      smallDifference,
+    },
     brands: brandsOf(user, await brands()).map((brand) => ({
       id: brand.id,
       code: brand.code,
       name: brand.name,
     })),
+    ownFields: await ownFields(),
     gate: await gate(),
     mailboxesUrl: config.mailboxesUrl,
   }

@@ -1,5 +1,5 @@
 import { kindFacts, documentKinds } from '../../../core/documents/kinds'
-import { decimal, Joi, text } from '../../http/checks'
+import { decimal, Joi, publicAddress, text } from '../../http/checks'
 import { route } from '../../http/route'
 import type { HouseSettings } from '../../services/house/settings'
 import { changeSettings } from '../../services/orders/settings'
@@ -25,6 +25,7 @@ export default route<object, object, Partial<HouseSettings>>(
       ),
       undoMinutes: Joi.number().integer().min(0).max(60),
       rehearsalAddress: text(320).allow(''),
+      publicAddress,
     }).min(1),
   },
   async ({ body }) => {

@@ -1,12 +1,13 @@
-import { Joi, text } from '../../http/checks'
+import { Joi, page, text } from '../../http/checks'
 import { route } from '../../http/route'
-import { findItems } from '../../services/orders/list'
+import { listItems } from '../../services/items/queries'
 
-export default route<object, { search: string; language: string }>(
+/** One page of items. */
+export default route<object, { search: string; after?: string; limit: number }>(
   {
     role: 'reader',
     brands: 'none',
-    query: Joi.object({ search: text(60).allow('').default(''), language: text(5).default('en') }),
+    query: Joi.object({ search: text(60).allow('').default(''), ...page }),
   },
-  ({ query }) => findItems(query.search, query.language),
+  ({ query }) => listItems(query),
 )

@@ -1,17 +1,7 @@
-import { decimal, id, idParam, Joi, text } from '../../http/checks'
+import { id, idParam, Joi, text } from '../../http/checks'
 import { route } from '../../http/route'
+import { line, orderExtras } from './order.check'
 import { editOrder, type OrderEdit } from '../../services/orders/orders'
-
-const line = Joi.object({
-  item: text(40).allow('').required(),
-  description: text(400).required(),
-  detail: text(400).allow('', null).default(null),
-  unit: text(12).allow('').default(''),
-  quantity: decimal.required(),
-  unitPrice: decimal.required(),
-  discountPercent: decimal.default('0'),
-  taxCode: text(30).required(),
-})
 
 export default route<{ id: number }, object, OrderEdit>(
   {
@@ -24,6 +14,7 @@ export default route<{ id: number }, object, OrderEdit>(
       reference: text(80).allow('', null).default(null),
       customerNote: text(1000).allow('', null).default(null),
       fields: Joi.object().pattern(text(60), text(200).allow('')),
+      ...orderExtras,
       lines: Joi.array().items(line).min(1).max(1000).required(),
     }),
   },

@@ -1,4 +1,4 @@
-import { Joi, decimal, text } from '../../http/checks'
+import { Joi, day, decimal, orderKind, text } from '../../http/checks'
 
 /** What orders can be narrowed by, for its pages and for the whole as CSV. */
 const search = text(100).allow('')
@@ -8,6 +8,9 @@ export const orderFilter = {
   statuses: Joi.array().items(text(40)).single().default([]),
   brand: text(10),
   over: decimal,
+  /** A kind of document that they have none of. */
+  without: orderKind,
+  from: day,
   sort: Joi.valid('date', 'number', 'customer', 'total', 'status').default('date'),
   descending: Joi.boolean().default(true),
 }

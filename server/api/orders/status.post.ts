@@ -1,6 +1,6 @@
 import { ids, Joi, text } from '../../http/checks'
 import { route } from '../../http/route'
-import { setStatus, trySetStatus } from '../../services/orders/orders'
+import { setStatus, trySetStatus } from '../../services/orders/status'
 
 interface Change {
   ids: number[]

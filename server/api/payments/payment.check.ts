@@ -1,5 +1,5 @@
 import { paymentMethods } from '../../../core/documents/facts'
-import { day, id, Joi, text } from '../../http/checks'
+import { currency, day, id, Joi, text } from '../../http/checks'
 
 /** An amount of money over or at zero, at the door. */
 export const amount = Joi.string()
@@ -25,9 +25,7 @@ export const payment = Joi.object({
   date: day.required(),
   method: Joi.valid(...paymentMethods).required(),
   amount: amount.required(),
-  currency: Joi.string()
-    .pattern(/^[A-Z]{3}$/)
-    .required(),
+  currency: currency.required(),
   reference: text(140).allow('').default(''),
   settle: settle.default([]),
   giveBack: Joi.array()

@@ -5,7 +5,7 @@ import { prepareByHand } from '../../services/documents/prepare-by-hand'
 
 /**
  * Has documents of sources prepared by hand: of orders, or of drafts and payments that were put back, which are of
- * their own kind. They then wait on To check. Of a held or withdrawn order only alone and with despite.
+ * their own kind. They then wait in To check. Of a held or withdrawn order only alone and with despite.
  */
 export default route<object, object, { kind: DocumentKind; sourceIds: number[]; despite: boolean }>(
   {

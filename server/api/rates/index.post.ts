@@ -1,11 +1,9 @@
-import { day, Joi, text } from '../../http/checks'
+import { currency, day, Joi, text } from '../../http/checks'
 import { route } from '../../http/route'
 import { keepRates, type RateRow } from '../../services/house/rates'
 
 const rate = Joi.object({
-  currency: Joi.string()
-    .pattern(/^[A-Z]{3}$/)
-    .required(),
+  currency: currency.required(),
   day: day.required(),
   rate: Joi.string()
     .pattern(/^(?=.*[1-9])\d{1,9}(\.\d{1,8})?$/)

@@ -4,12 +4,12 @@ import { route } from '../../http/route'
 import { listRoutines } from '../../services/routines/routines'
 
 /** Routines as CSV, each with its sentence in words. */
-export default route({ role: 'reader', brands: 'none' }, async ({ event }) =>
+export default route({ role: 'reader', brands: 'own' }, async ({ event, user }) =>
   csvFile(
     event,
     'routines',
     ['name', 'on', 'trust', 'sentence', 'description', 'version', 'changedAt', 'changedBy', 'thisMonth'],
-    (await listRoutines()).map(({ isOn, sentence, changedAt, ...routine }) => ({
+    (await listRoutines(user)).map(({ isOn, sentence, changedAt, ...routine }) => ({
       ...routine,
       on: isOn ? 'yes' : 'no',
       sentence: sentenceWords(sentence),

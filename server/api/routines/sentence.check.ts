@@ -1,5 +1,5 @@
 import { choiceSubjects, routineEvents, trusts } from '../../../core/routines/sentence'
-import { country, Joi, kind, text } from '../../http/checks'
+import { country, Joi, kind, name, text } from '../../http/checks'
 
 /** A routine's sentence at the door; what it means is checked by the core. */
 const time = Joi.string()
@@ -39,7 +39,7 @@ export const sentence = Joi.object({
   statuses: Joi.array().items(text(40)).max(20).required(),
   conditions: Joi.array().items(condition).max(20).required(),
   issue: kind.required(),
-  to: Joi.valid('buying', 'billing', 'goods-in').required(),
+  to: name(40).required(),
   copyTo: Joi.array().items(text(320)).max(10).default([]),
   delayMinutes: Joi.number().integer().required(),
   hours: Joi.object({ from: time.required(), to: time.required(), workdays: Joi.boolean().required() })

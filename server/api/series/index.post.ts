@@ -1,6 +1,6 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries, SeriesScope } from '../../../core/numbering/series'
-import { country as countryCheck, id, Joi, kind } from '../../http/checks'
+import { country, currency, id, Joi, kind } from '../../http/checks'
 import { route } from '../../http/route'
 import { series } from './series.check'
 import { addSeries } from '../../services/house/series'
@@ -15,11 +15,8 @@ export default route<object, object, NumberSeries & SeriesScope & { brandId: num
       ...series,
       brandId: id.required(),
       kind: kind.required(),
-      country: countryCheck.allow('').default(''),
-      currency: Joi.string()
-        .pattern(/^[A-Z]{3}$/)
-        .allow('')
-        .default(''),
+      country: country.allow('').default(''),
+      currency: currency.allow('').default(''),
     }),
   },
   async ({ body: { brandId, kind, country, currency, ...how } }) => ({

@@ -1,30 +1,24 @@
-import { getCookie, setCookie } from 'h3'
+import { getCookie } from 'h3'
 import { Joi, text } from '../../http/checks'
 import { callerAddress } from '../../http/caller'
-import { isSecure, route, sessionOf } from '../../http/route'
-import { knownMark, signIn } from '../../services/people/sign-in'
+import { route } from '../../http/route'
+import { keepSession, knownCookie } from '../../http/session-cookie'
+import { signIn } from '../../services/people/sign-in'
 
-/** The cookie by which a browser that signed in before is told apart from somebody who guesses. */
-const knownCookie = 'clothespin-known'
-
-export default route<object, object, { email: string; password: string }>(
+export default route<object, object, { email: string; password: string; code: string }>(
   {
     role: 'anyone',
     brands: 'none',
-    body: Joi.object({ email: text(200).required(), password: Joi.string().max(200).required() }),
+    body: Joi.object({
+      email: text(200).required(),
+      password: Joi.string().max(200).required(),
+      code: text(20).allow('').default(''),
+    }),
   },
   async ({ event, body }) => {
     const from = { address: callerAddress(event), mark: getCookie(event, knownCookie) ?? '' }
-    const { session: id, ...user } = await signIn(body.email, body.password, from)
-    const session = await sessionOf(event)
-    await session.update({ session: id })
-    setCookie(event, knownCookie, knownMark(user.email), {
-      httpOnly: true,
-      sameSite: 'lax',
-      secure: isSecure(event),
-      path: '/api/session',
-      maxAge: 180 * 86_400,
-    })
+    const { session, ...user } = await signIn(body.email, body.password, from, body.code)
+    await keepSession(event, session, user.email)
     return { user }
   },
 )

@@ -18,6 +18,8 @@ export class ApiToken extends Model<InferAttributes<ApiToken>, InferCreationAttr
   declare madeAt: Date
   declare usedOn: string | null
   declare revokedAt: Date | null
+  /** The last day on which it opens anything; null for one without an end. */
+  declare endsOn: string | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -30,6 +32,7 @@ export class ApiToken extends Model<InferAttributes<ApiToken>, InferCreationAttr
         madeAt: { type: DataTypes.DATE, allowNull: false },
         usedOn: { type: DataTypes.DATEONLY },
         revokedAt: { type: DataTypes.DATE },
+        endsOn: { type: DataTypes.DATEONLY },
       },
       { sequelize, tableName: 'api_token' },
     )

@@ -34,6 +34,7 @@ export class Brand extends Model<InferAttributes<Brand>, InferCreationAttributes
   declare paymentMethods: CreationOptional<PaymentMethod[]>
   /** What invoices say instead of a tax number, by language. */
   declare withoutTaxNumber: CreationOptional<Partial<Record<Language, string>>>
+  declare mailAccountId: number | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -64,6 +65,7 @@ export class Brand extends Model<InferAttributes<Brand>, InferCreationAttributes
         pricesIncludeTax: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         paymentMethods: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         withoutTaxNumber: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        mailAccountId: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'brand' },
     )

@@ -6,8 +6,10 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
+import { suppliedRoles, type ContactRole, type Preferences } from '../../../core/preferences/recipients'
 
 /** The one company of this house, with its switches. */
 export class Company extends Model<InferAttributes<Company>, InferCreationAttributes<Company>> {
@@ -22,7 +24,6 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   /** After so many seconds without a bounce an email counts as arrived. */
   declare presumeSeconds: number
   declare failureNoticeTo: CreationOptional<string>
-  declare orderFields: CreationOptional<string[]>
   declare undoMinutes: CreationOptional<number>
   declare pausedAt: Date | null
   declare pausedBy: string | null
@@ -42,6 +43,16 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   /** So much less than is open counts as paid in full, once a person agrees. */
   declare smallDifference: CreationOptional<string>
   declare heldStatuses: CreationOptional<string[]>
+  /** 1 to 12: the month in which the business year begins. */
+  declare businessYearStart: CreationOptional<number>
+  /** What a new customer is given. */
+  declare terms: CreationOptional<Terms>
+  /** What the address of links in emails begins with; never taken from a request. */
+  declare publicAddress: CreationOptional<string>
+  /** How documents reach customers that say nothing else, nor their group. */
+  declare preferences: CreationOptional<Preferences>
+  /** What contacts are for, in the house’s own words. */
+  declare contactRoles: CreationOptional<ContactRole[]>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -56,7 +67,6 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         orderStatuses: { type: DataTypes.JSONB, allowNull: false },
         presumeSeconds: { type: DataTypes.INTEGER, allowNull: false },
         failureNoticeTo: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
-        orderFields: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         undoMinutes: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         pausedAt: { type: DataTypes.DATE },
         pausedBy: { type: DataTypes.TEXT },
@@ -72,6 +82,15 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         documentDates: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         smallDifference: { type: DataTypes.DECIMAL, allowNull: false, defaultValue: '0' },
         heldStatuses: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        businessYearStart: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+        terms: {
+          type: DataTypes.JSONB,
+          allowNull: false,
+          defaultValue: JSON.parse('{"kind": "days", "days": 30}'),
+        },
+        publicAddress: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
       },
       { sequelize, tableName: 'company' },
     )

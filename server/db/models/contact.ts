@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { ContactRole } from '../../../core/preferences/recipients'
 import { Customer } from './customer'
 
 /** The people of a customer, by what they are for. */
@@ -14,7 +15,7 @@ export class Contact extends Model<InferAttributes<Contact>, InferCreationAttrib
   declare customerId: number
   declare name: string
   declare email: string
-  declare role: 'buying' | 'billing' | 'goods-in' | 'anyone'
+  declare role: ContactRole
 
   static start(sequelize: Sequelize): void {
     this.init(

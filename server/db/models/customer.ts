@@ -9,7 +9,7 @@ import {
 import type { Address } from '../../../core/documents/facts'
 import type { Terms } from '../../../core/documents/terms'
 import type { Language } from '../../../core/money/format'
-import type { Preferences } from '../../../core/preferences/recipients'
+import type { AddressMail, Preferences } from '../../../core/preferences/recipients'
 
 /** Who buys. How documents reach a customer is written in preferences. */
 export class Customer extends Model<InferAttributes<Customer>, InferCreationAttributes<Customer>> {
@@ -32,6 +32,9 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
   >
   /** Null: as the brand does. */
   declare pricesIncludeTax: boolean | null
+  /** The recipients that are kept at the postal address. */
+  declare billingMail: CreationOptional<AddressMail>
+  declare fields: CreationOptional<Record<string, string>>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -51,6 +54,8 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         taxTreatment: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'domestic' },
         pricesIncludeTax: { type: DataTypes.BOOLEAN },
+        billingMail: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
       },
       { sequelize, tableName: 'customer' },
     )

@@ -11,6 +11,8 @@ import { Company } from './company'
 import { Contact } from './contact'
 import { EmailTextVersion } from './email-text'
 import { Customer } from './customer'
+import { CustomerAddress } from './customer-address'
+import { CustomerGroup } from './customer-group'
 import { Dispatch } from './dispatch'
 import { DispatchDocument } from './dispatch-document'
 import { DispatchRecipient } from './dispatch-recipient'
@@ -24,15 +26,21 @@ import { StoredFile } from './file'
 import { ImportFile } from './import'
 import { ImportRow } from './import-row'
 import { Item } from './item'
+import { ItemCustomerCode } from './item-customer-code'
+import { ItemPrice } from './item-price'
+import { MailAccount } from './mail-account'
 import { MailCopy } from './mail-copy'
 import { NumberSeries } from './number-series'
 import { NumberSkip } from './number-skip'
+import { OneTimeCode } from './one-time-code'
 import { OpenItem } from './open-item'
 import { OrderLine } from './order-line'
+import { OwnField } from './own-field'
 import { PreparedDocument } from './prepared-document'
 import { Payment } from './payment'
 import { PeriodClose } from './period-close'
 import { RateLimit } from './rate-limit'
+import { RecoveryCode } from './recovery-code'
 import { Rehearsal } from './rehearsal'
 import { Routine } from './routine'
 import { RoutineVersion } from './routine-version'
@@ -44,6 +52,7 @@ import { SeriesCounter } from './series-counter'
 import { Session } from './session'
 import { Staff } from './staff'
 import { StaffBrand } from './staff-brand'
+import { StandingText } from './standing-text'
 import { DesignVersion } from './design'
 import { TaxCode } from './tax-code'
 import { TaxRate } from './tax-rate'
@@ -65,6 +74,8 @@ export {
   Contact,
   EmailTextVersion,
   Customer,
+  CustomerAddress,
+  CustomerGroup,
   Dispatch,
   DispatchDocument,
   DispatchRecipient,
@@ -78,15 +89,21 @@ export {
   ImportFile,
   ImportRow,
   Item,
+  ItemCustomerCode,
+  ItemPrice,
+  MailAccount,
   MailCopy,
   NumberSeries,
   NumberSkip,
+  OneTimeCode,
   OpenItem,
   OrderLine,
+  OwnField,
   PreparedDocument,
   Payment,
   PeriodClose,
   RateLimit,
+  RecoveryCode,
   Rehearsal,
   Routine,
   RoutineVersion,
@@ -98,6 +115,7 @@ export {
   Session,
   Staff,
   StaffBrand,
+  StandingText,
   DesignVersion,
   TaxCode,
   TaxRate,
@@ -119,13 +137,17 @@ export const models: readonly HouseModel[] = [
   ApiToken,
   ApiCall,
   RateLimit,
+  RecoveryCode,
   Company,
   TaxCode,
   TaxRate,
   ExchangeRate,
   Item,
+  ItemCustomerCode,
+  ItemPrice,
   Brand,
   StaffBrand,
+  StandingText,
   DesignVersion,
   EmailTextVersion,
   NumberSeries,
@@ -133,10 +155,13 @@ export const models: readonly HouseModel[] = [
   NumberSkip,
   PeriodClose,
   Customer,
+  CustomerAddress,
+  CustomerGroup,
   Contact,
   Source,
   SalesOrder,
   OrderLine,
+  OwnField,
   Routine,
   RoutineVersion,
   HouseEvent,
@@ -156,10 +181,12 @@ export const models: readonly HouseModel[] = [
   Dispatch,
   DispatchDocument,
   DispatchRecipient,
+  MailAccount,
   MailCopy,
   ImportFile,
   ImportRow,
   Payment,
+  OneTimeCode,
   OpenItem,
   Allocation,
   BankFile,

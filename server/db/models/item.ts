@@ -16,6 +16,20 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
   declare unit: CreationOptional<string>
   declare price: string
   declare taxCode: string
+  declare version: CreationOptional<number>
+  declare gtin: CreationOptional<string>
+  /** Kilograms. */
+  declare weight: string | null
+  declare size: CreationOptional<string>
+  declare commodityCode: CreationOptional<string>
+  /** Two letters of its country (ISO 3166-1). */
+  declare origin: CreationOptional<string>
+  /** Where it lies. */
+  declare place: CreationOptional<string>
+  declare category: CreationOptional<string>
+  /** By language, where the unit has another word there. */
+  declare units: CreationOptional<Partial<Record<Language, string>>>
+  declare fields: CreationOptional<Record<string, string>>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -26,6 +40,16 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
         unit: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         price: { type: DataTypes.DECIMAL(14, 4), allowNull: false },
         taxCode: { type: DataTypes.TEXT, allowNull: false },
+        version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+        gtin: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        weight: { type: DataTypes.DECIMAL },
+        size: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        commodityCode: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        origin: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        place: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        category: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        units: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
       },
       { sequelize, tableName: 'item' },
     )

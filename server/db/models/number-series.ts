@@ -29,6 +29,7 @@ export class NumberSeries extends Model<
   declare currency: CreationOptional<string>
   /** Whether it counts itself or takes the order’s number. */
   declare source: CreationOptional<'own' | 'order'>
+  declare version: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -45,6 +46,7 @@ export class NumberSeries extends Model<
         country: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         currency: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         source: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'own' },
+        version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
       },
       { sequelize, tableName: 'number_series' },
     )

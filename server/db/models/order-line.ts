@@ -21,6 +21,7 @@ export class OrderLine extends Model<InferAttributes<OrderLine>, InferCreationAt
   declare unitPrice: string
   declare discountPercent: CreationOptional<string>
   declare taxCode: string
+  declare fields: CreationOptional<Record<string, string>>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -36,6 +37,7 @@ export class OrderLine extends Model<InferAttributes<OrderLine>, InferCreationAt
         unitPrice: { type: DataTypes.DECIMAL(14, 4), allowNull: false },
         discountPercent: { type: DataTypes.DECIMAL(6, 3), allowNull: false, defaultValue: '0' },
         taxCode: { type: DataTypes.TEXT, allowNull: false },
+        fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
       },
       { sequelize, tableName: 'order_line' },
     )

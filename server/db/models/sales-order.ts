@@ -6,9 +6,11 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { Address } from '../../../core/documents/facts'
 import type { Adjustment } from '../../../core/money/totals'
 import { Brand } from './brand'
 import { Customer } from './customer'
+import { CustomerAddress } from './customer-address'
 
 /** An order as it is now. Version counts every change, revision those that a document shows. */
 export class SalesOrder extends Model<InferAttributes<SalesOrder>, InferCreationAttributes<SalesOrder>> {
@@ -35,6 +37,12 @@ export class SalesOrder extends Model<InferAttributes<SalesOrder>, InferCreation
   declare version: CreationOptional<number>
   declare revision: CreationOptional<number>
   declare fields: CreationOptional<Record<string, string>>
+  /** Another of the customer's addresses, where it is not billed to its own. */
+  declare billToId: number | null
+  /** Where the goods go, as it was agreed; null for the address that is billed. */
+  declare delivery: Address | null
+  /** For people here only; never on a document. */
+  declare internalNote: CreationOptional<string>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -60,6 +68,9 @@ export class SalesOrder extends Model<InferAttributes<SalesOrder>, InferCreation
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         revision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        billToId: { type: DataTypes.INTEGER },
+        delivery: { type: DataTypes.JSONB },
+        internalNote: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
       },
       { sequelize, tableName: 'sales_order' },
     )
@@ -68,5 +79,6 @@ export class SalesOrder extends Model<InferAttributes<SalesOrder>, InferCreation
   static associate(): void {
     this.belongsTo(Brand, { as: 'brand', foreignKey: 'brandId' })
     this.belongsTo(Customer, { as: 'customer', foreignKey: 'customerId' })
+    this.belongsTo(CustomerAddress, { as: 'billTo', foreignKey: 'billToId' })
   }
 }

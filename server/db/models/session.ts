@@ -1,6 +1,7 @@
 import {
   DataTypes,
   Model,
+  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Sequelize,
@@ -14,6 +15,8 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
   declare role: 'reader' | 'clerk' | 'supervisor'
   declare madeAt: Date
   declare endsAt: Date
+  /** The browser and system that somebody signed in with. */
+  declare device: CreationOptional<string>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -23,6 +26,7 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
         role: { type: DataTypes.TEXT, allowNull: false },
         madeAt: { type: DataTypes.DATE, allowNull: false },
         endsAt: { type: DataTypes.DATE, allowNull: false },
+        device: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
       },
       { sequelize, tableName: 'session' },
     )

@@ -7,13 +7,22 @@ import {
   type Sequelize,
 } from 'sequelize'
 
-/** Who works here. Passwords are kept as scrypt hashes. */
+/**
+ * Who works here. Passwords are kept as scrypt hashes; there is none until an invitation is taken up. Who has left
+ * keeps the row, and the name in the history, and nothing else.
+ */
 export class Staff extends Model<InferAttributes<Staff>, InferCreationAttributes<Staff>> {
   declare id: CreationOptional<number>
   declare email: string
   declare name: string
   declare role: 'clerk' | 'supervisor' | 'reader'
-  declare passwordHash: string
+  declare passwordHash: CreationOptional<string>
+  declare leftAt: Date | null
+  declare version: CreationOptional<number>
+  /** The sealed secret of a second factor; empty for none. */
+  declare sealedSecondFactor: CreationOptional<string>
+  /** The last of its steps that was used. */
+  declare secondFactorStep: string | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -22,7 +31,11 @@ export class Staff extends Model<InferAttributes<Staff>, InferCreationAttributes
         email: { type: DataTypes.TEXT, allowNull: false },
         name: { type: DataTypes.TEXT, allowNull: false },
         role: { type: DataTypes.TEXT, allowNull: false },
-        passwordHash: { type: DataTypes.TEXT, allowNull: false },
+        passwordHash: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        leftAt: { type: DataTypes.DATE },
+        version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+        sealedSecondFactor: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        secondFactorStep: { type: DataTypes.BIGINT },
       },
       { sequelize, tableName: 'staff' },
     )

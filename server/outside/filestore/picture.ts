@@ -108,3 +108,25 @@ function drawSvg(bytes: Uint8Array, refuse: (sentence: string) => Refusal): Buff
     )
   }
 }
+
+/** Wide enough to tell colours by. */
+const sampleWidth = 96
+
+/** The pixels (RGBA) of a picture that `flattenPicture` takes, drawn small. */
+export function pixelsOf(bytes: Uint8Array): Uint8Array {
+  const data = isSvg(bytes) ? Buffer.from(bytes) : Buffer.from(wrapped(bytes))
+  return new Resvg(data, {
+    fitTo: { mode: 'width', value: sampleWidth },
+    font: { loadSystemFonts: false },
+  }).render().pixels
+}
+
+/** An SVG that shows a PNG or JPEG. */
+function wrapped(bytes: Uint8Array): string {
+  const { width, height, type } = sizeOf(Buffer.from(bytes))!
+  const url = `data:image/${type === 'jpg' ? 'jpeg' : 'png'};base64,${Buffer.from(bytes).toString('base64')}`
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}">` +
+    `<image width="${width}" height="${height}" href="${url}"/></svg>`
+  )
+}

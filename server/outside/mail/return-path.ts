@@ -1,4 +1,4 @@
-import { createHmac, timingSafeEqual } from 'node:crypto'
+import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto'
 import { config } from '../../config'
 
 /**
@@ -12,9 +12,21 @@ function signature(dispatchId: number): string {
     .slice(0, 20)
 }
 
-export function returnPath(dispatchId: number): string {
-  return `d${dispatchId}-${signature(dispatchId)}@${config.returnDomain}`
+/**
+ * Where reports and bounces of a dispatch go: its own signed address, or, where no domain for them is set up, the
+ * sender's mailbox, where a person reads them.
+ */
+export function returnPath(dispatchId: number, sender: string): string {
+  return senderOf(`d${dispatchId}-${signature(dispatchId)}`, sender)
 }
+
+/** The envelope's sender of other mail: this name at the domain of return paths, or the sender itself. */
+export const senderOf = (name: string, sender: string): string =>
+  config.returnDomain ? `${name}@${config.returnDomain}` : sender
+
+/** A Message-ID (RFC 5322, 3.6.4) at the domain of return paths, or at the sender's. */
+export const newMessageId = (sender: string): string =>
+  `<${randomUUID()}@${config.returnDomain || sender.slice(sender.lastIndexOf('@') + 1)}>`
 
 /** The dispatch that a return path names; undefined when it is not one of ours or its signature does not hold. */
 export function dispatchOfReturnPath(address: string): number | undefined {

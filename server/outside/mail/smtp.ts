@@ -51,6 +51,37 @@ function writable(
   return { to, refused, written }
 }
 
+/** A mail server and how it is spoken to. */
+export interface MailServer {
+  /** Two that have the same are the same, also for connections that are kept open. */
+  key: string
+  host: string
+  port: number
+  /** TLS from the start; after STARTTLS (RFC 3207), always or where it is offered; or none. */
+  security: 'tls' | 'starttls' | 'offered' | 'none'
+  user: string
+  password: string
+  /** Why it cannot be spoken to at all. */
+  problem?: string
+}
+
+/** The server that was named at the start; undefined for none. */
+function namedServer(): MailServer | undefined {
+  if (!config.smtpUrl) return undefined
+  const url = new URL(config.smtpUrl)
+  return {
+    key: config.smtpUrl,
+    host: url.hostname,
+    port: Number(url.port || 25),
+    security: url.protocol === 'smtps:' ? 'tls' : 'offered',
+    user: decodeURIComponent(url.username),
+    password: decodeURIComponent(url.password),
+  }
+}
+
+/** What is said, also to whoever waits for an email, as long as there is nowhere to hand it over. */
+export const noMailAccount = 'There is no mail account yet. Add one in Settings, Mail accounts.'
+
 /** Whom a message goes to on the wire. */
 export interface Envelope {
   from: string
@@ -80,16 +111,16 @@ class Connection {
   private fail: (error: Error) => void = () => {}
   lastUsed = Date.now()
 
-  constructor() {
-    const url = new URL(config.smtpUrl)
-    const secure = url.protocol === 'smtps:'
-    const withoutTls = config.smtpPasswordWithoutTls === 'loopback' && isLoopback(url.hostname)
+  constructor(readonly server: MailServer) {
+    const { host, port, security, user } = server
+    const withoutTls = config.smtpPasswordWithoutTls === 'loopback' && isLoopback(host)
     this.smtp = new SMTPConnection({
-      host: url.hostname,
-      port: Number(url.port || 25),
-      secure,
+      host,
+      port,
+      secure: security === 'tls',
       // a password is never sent where somebody could read it
-      requireTLS: !secure && url.username !== '' && !withoutTls,
+      requireTLS: security === 'starttls' || (security === 'offered' && user !== '' && !withoutTls),
+      ignoreTLS: security === 'none',
       connectionTimeout: config.socketTimeout,
       greetingTimeout: config.socketTimeout,
       socketTimeout: config.socketTimeout,
@@ -113,6 +144,11 @@ class Connection {
     this.fail(error)
   }
 
+  /** What the server said last. */
+  get lastAnswer(): string {
+    return String(this.inner.lastServerResponse || '')
+  }
+
   get usable(): boolean {
     return !this.broken
   }
@@ -123,17 +159,17 @@ class Connection {
       this.smtp.connect((error) => (error ? reject(error) : resolve()))
     })
     refuseUnnamedServer(this.inner.lastServerResponse)
-    const url = new URL(config.smtpUrl)
-    if (url.username) {
-      await new Promise<void>((resolve, reject) =>
-        this.smtp.login(
-          {
-            credentials: { user: decodeURIComponent(url.username), pass: decodeURIComponent(url.password) },
-          } as never,
-          (error) => (error ? reject(error) : resolve()),
-        ),
-      )
-    }
+  }
+
+  async signIn(): Promise<void> {
+    const { user, password } = this.server
+    if (!user) return
+    await new Promise<void>((resolve, reject) =>
+      this.smtp.login(
+        { credentials: { user, pass: password } } as never, // nodemailer's types ask for methods of OAuth, too
+        (error) => (error ? reject(error) : resolve()),
+      ),
+    )
   }
 
   async handOver(envelope: Envelope, message: Buffer, beforeContent: () => Promise<void>): Promise<HandOver> {
@@ -181,6 +217,7 @@ class Connection {
           this.fail = reject
           content.on('error', reject)
           const dsn = { ret: 'HDRS', envid: envelope.id, notify: ['SUCCESS', 'FAILURE', 'DELAY'] }
+          // RFC 3461 per recipient is left out of its types, as is what it says of each refusal
           this.smtp.send({ from: envelope.from, to: envelope.to, dsn } as never, content, (error, info) =>
             error
               ? reject(error)
@@ -237,24 +274,37 @@ const idle: Connection[] = []
 
 const idleMilliseconds = 10_000
 
+/** A connection to this server that is open and idle, if there is one. */
+function takeIdle(server: MailServer): Connection | undefined {
+  for (let at = idle.length - 1; at >= 0; at--) {
+    const one = idle[at]!
+    if (one.server.key !== server.key) continue
+    idle.splice(at, 1)
+    if (one.usable && Date.now() - one.lastUsed <= idleMilliseconds) return one
+    one.close()
+  }
+  return undefined
+}
+
 /**
  * Hands a message over on an idle connection, or a new one. Errors of `beforeContent` are thrown; everything
  * else is an answer.
+ * @param server without one, the server that was named at the start
  */
 export async function handOver(
   envelope: Envelope,
   message: Buffer,
   beforeContent: () => Promise<void>,
+  server: MailServer | undefined = namedServer(),
 ): Promise<HandOver> {
-  let connection = idle.pop()
-  while (connection && (!connection.usable || Date.now() - connection.lastUsed > idleMilliseconds)) {
-    connection.close()
-    connection = idle.pop()
-  }
+  if (!server || server.problem)
+    return { result: 'away', reply: { code: 0, enhanced: null, text: server?.problem ?? noMailAccount } }
+  let connection = takeIdle(server)
   if (!connection) {
-    connection = new Connection()
+    connection = new Connection(server)
     try {
       await connection.connect()
+      await connection.signIn()
     } catch (error) {
       connection.close()
       return { result: 'away', reply: replyOf(error as SmtpError) }
@@ -263,6 +313,44 @@ export async function handOver(
   const result = await connection.handOver(envelope, message, beforeContent)
   if (connection.usable) idle.push(connection)
   return result
+}
+
+/** One step of trying a mail server, with what it said. */
+export interface TriedStep {
+  step: 'connect' | 'sign in' | 'send'
+  worked: boolean
+  /** In the server's words, or those of the network. */
+  said: string
+}
+
+/** Connects, signs in and sends one message, on a connection of its own; ends with the first step that fails. */
+export async function tryServer(
+  server: MailServer,
+  envelope: Envelope,
+  message: Buffer,
+): Promise<TriedStep[]> {
+  const connection = new Connection(server)
+  const steps: TriedStep[] = []
+  const tried = async (step: TriedStep['step'], act: () => Promise<string>): Promise<boolean> => {
+    try {
+      steps.push({ step, worked: true, said: await act() })
+      return true
+    } catch (error) {
+      steps.push({ step, worked: false, said: replyOf(error as SmtpError).text })
+      return false
+    }
+  }
+  try {
+    const connected = await tried('connect', () => connection.connect().then(() => connection.lastAnswer))
+    if (!connected) return steps
+    if (server.user && !(await tried('sign in', () => connection.signIn().then(() => connection.lastAnswer))))
+      return steps
+    const { result, reply } = await connection.handOver(envelope, message, async () => {})
+    steps.push({ step: 'send', worked: result === 'accepted', said: reply.text })
+    return steps
+  } finally {
+    connection.close()
+  }
 }
 
 export function closeMailConnections(): void {

@@ -1,8 +1,9 @@
+import { isDeepStrictEqual } from 'node:util'
 import { Refusal } from '../../../core/errors'
-import { isAddress, type ContactFacts } from '../../../core/preferences/recipients'
+import { withAddressReplaced, type ContactFacts } from '../../../core/preferences/recipients'
 import { inTransaction } from '../../db/connection'
-import { Contact } from '../../db/models'
-import { markStale } from '../outbox/stale'
+import { Company, Contact, CustomerAddress, CustomerGroup } from '../../db/models'
+import { markAllStale, markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
 import {
   lockCustomer,
@@ -11,9 +12,10 @@ import {
   noteOnPrepared,
   customersWithAddress,
   correctContactAddress,
-  keepCorrectedPreferences,
+  keepCorrected,
   noteOnEachPrepared,
 } from './queries'
+import { checkAddress, checkRole } from './checks'
 import type { Principal } from '../people/principal'
 
 /*
@@ -31,14 +33,8 @@ export async function changeContacts(
   contacts: ContactFacts[],
   who: Principal,
 ): Promise<void> {
-  contacts.forEach((contact, index) => {
-    if (!isAddress(contact.email))
-      throw new Refusal(
-        'bad-address',
-        `“${contact.email}” is not an email address. Write one like name@house.example.`,
-        { status: 400, about: { field: `contacts.${index}.email` } },
-      )
-  })
+  contacts.forEach(({ email }, index) => checkAddress(email, `contacts.${index}.email`))
+  for (const [index, { role }] of contacts.entries()) await checkRole(role, `contacts.${index}.role`)
   await inTransaction(async () => {
     const customer = await lockCustomer(id)
     if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
@@ -58,6 +54,21 @@ export async function changeContacts(
   })
 }
 
+/** The copies that groups and the house wish; what is prepared for their customers is built anew. */
+async function correctBeneath(from: string, to: string): Promise<void> {
+  for (const group of await CustomerGroup.findAll()) {
+    const preferences = withAddressReplaced(group.preferences, from, to)
+    if (isDeepStrictEqual(preferences, group.preferences)) continue
+    await group.update({ preferences, version: group.version + 1 })
+    await markAllStale(group.name)
+  }
+  const company = (await Company.findByPk(1))!
+  const preferences = withAddressReplaced(company.preferences, from, to)
+  if (isDeepStrictEqual(preferences, company.preferences)) return
+  await company.update({ preferences })
+  await markAllStale(null)
+}
+
 /**
  * Corrects an address everywhere it is used: at every contact and every wished copy of every customer.
  * @returns the customers that were changed
@@ -68,29 +79,20 @@ export async function correctContacts(
   to: string,
   who: Principal,
 ): Promise<{ id: number; name: string }[]> {
-  if (!isAddress(to))
-    throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, {
-      status: 400,
-      about: { field: 'to' },
-    })
+  checkAddress(to, 'to')
   return inTransaction(async () => {
     const customers = await customersWithAddress(from, JSON.stringify(from).slice(1, -1))
+    await correctBeneath(from, to)
     if (customers.length === 0) return []
     await correctContactAddress(from, to)
-    const corrected = (addresses: string[] | undefined) =>
-      addresses?.map((address) => (address.toLowerCase() === from.toLowerCase() ? to : address))
-    for (const { id, preferences } of customers) {
-      const now = Object.fromEntries(
-        Object.entries(preferences).map(([kind, preference]) => [
-          kind,
-          {
-            ...preference,
-            ...(preference.cc ? { cc: corrected(preference.cc) } : {}),
-            ...(preference.bcc ? { bcc: corrected(preference.bcc) } : {}),
-          },
-        ]),
-      )
-      await keepCorrectedPreferences(id, now)
+    for (const { id, preferences, billingMail } of customers) {
+      await keepCorrected({
+        id,
+        preferences: withAddressReplaced(preferences, from, to),
+        billingMail: withAddressReplaced(billingMail, from, to),
+      })
+      for (const address of await CustomerAddress.findAll({ where: { customerId: id } }))
+        await address.update({ mail: withAddressReplaced(address.mail, from, to) })
       await noteOnEachPrepared({ customerId: id, actor: who.name, words: `${from} was corrected to ${to}.` })
       await markStale('customer', id)
     }

@@ -2,16 +2,15 @@ import { waysOf, type Way } from '../../../core/dispatch/ways'
 import {
   documentsOfCustomer,
   customerFacts,
-  lockCustomer,
   type sorts,
   type Columns,
   updatePreferences,
-  updateCustomer,
   noteOnPreparedOfAll,
   lockCustomerRows,
 } from './queries'
 import { noteOnEachPrepared } from './queries'
 import { isDeepStrictEqual } from 'node:util'
+import type { FieldValues } from '../../../core/fields/own-fields'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { kindFacts } from '../../../core/documents/kinds'
 import type { Address } from '../../../core/documents/facts'
@@ -20,16 +19,20 @@ import type { Terms } from '../../../core/documents/terms'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import { languages, type Language } from '../../../core/money/format'
 import {
+  addressesIn,
   changedPreference,
-  isAddress,
+  type AddressMail,
   type ContactFacts,
   type Preference,
   type PreferenceChange,
   type Preferences,
 } from '../../../core/preferences/recipients'
-import { inTransaction, json } from '../../db/connection'
+import { inTransaction } from '../../db/connection'
+import { Customer } from '../../db/models'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
+import { checkFields } from '../fields/own-fields'
+import { checkAddresses, checkRole, refuseTakenNumber } from './checks'
 import { type Principal, theHouse } from '../people/principal'
 
 /*
@@ -47,6 +50,8 @@ export interface CustomerRow {
   country: string
   language: Language
   currency: string
+  /** Values of the house's own customer fields. */
+  fields: FieldValues
   /** Per kind: the preference in words, and what stops a paper now. */
   ways: Way[]
 }
@@ -69,6 +74,11 @@ export interface CustomerView extends Omit<Columns, 'contacts'> {
   terms: Terms
   /** Null: as the brand has it. */
   pricesIncludeTax: boolean | null
+  /** The recipients that are kept at the postal address. */
+  billingMail: AddressMail
+  /** What is wished where the customer says nothing: by the house, and over it by its group. */
+  beneath: { house: Preferences; group: Preferences | null }
+  addresses: CustomerAddressView[]
   contacts: ContactFacts[]
   ways: Way[]
   documents: {
@@ -82,6 +92,15 @@ export interface CustomerView extends Omit<Columns, 'contacts'> {
   }[]
 }
 
+/** A further address of a customer. */
+export interface CustomerAddressView {
+  id: number
+  purpose: 'billing' | 'delivery'
+  label: string
+  address: Address
+  mail: AddressMail
+}
+
 /** @throws Refusal "no-such-customer" */
 export async function customerView(id: number, who = theHouse): Promise<CustomerView> {
   const customer = await customerFacts(id)
@@ -92,7 +111,17 @@ export async function customerView(id: number, who = theHouse): Promise<Customer
 
 export interface CustomerChange {
   version: number
+  number?: string
+  name?: string
+  groupName?: string
+  country?: string
+  currency?: string
+  taxNumber?: string
+  salesperson?: string
   billing?: Omit<Address, 'name'> | null
+  billingMail?: AddressMail
+  /** Values of the house's own customer fields, all of them. */
+  fields?: FieldValues
   language?: Language
   preferences?: Preferences
   treatment?: TaxTreatment
@@ -101,31 +130,35 @@ export interface CustomerChange {
 }
 
 /**
- * Changes address, language, preferences, tax, terms or how prices are said. @throws Refusal "bad-address",
- * "changed-meanwhile"
+ * Changes what is given of a customer; what is left out stays. Issued documents keep what they say.
+ * @throws Refusal "bad-address", "same-number", "unknown-role", "changed-meanwhile"
  */
 export async function changeCustomer(id: number, change: CustomerChange, who: Principal): Promise<void> {
-  for (const preference of Object.values(change.preferences ?? {})) checkPreference(preference)
+  for (const preference of Object.values(change.preferences ?? {})) await checkPreference(preference)
+  checkAddresses(addressesIn(change.billingMail ?? {}), 'billingMail')
+  const own = change.fields ? { fields: await checkFields('customer', change.fields) } : {}
   if (change.language && !languages.includes(change.language))
     throw new Refusal('unknown-language', 'Papers come in English, German and French.', {
       status: 400,
       about: { field: 'language' },
     })
   await inTransaction(async () => {
-    const customer = await lockCustomer(id)
+    const customer = await Customer.findByPk(id, { lock: true })
     if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
     if (customer.version !== change.version)
       throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
-    await updateCustomer({
-      id,
-      billingGiven: change.billing !== undefined,
-      billing: change.billing ? json({ name: customer.name, ...change.billing }) : null,
-      language: change.language ?? null,
-      preferences: change.preferences ? json(change.preferences) : null,
-      treatment: change.treatment ?? null,
-      terms: change.terms ? json(change.terms) : null,
-      pricesGiven: change.pricesIncludeTax !== undefined,
-      pricesIncludeTax: change.pricesIncludeTax ?? null,
+    const { version, treatment, taxNumber, billing, number, ...others } = change
+    if (number !== undefined) await refuseTakenNumber(number, id)
+    const name = change.name ?? customer.name
+    const address = billing === undefined ? customer.billing : billing
+    await customer.update({
+      ...others,
+      ...own,
+      ...(number === undefined ? {} : { number }),
+      ...(treatment === undefined ? {} : { taxTreatment: treatment }),
+      ...(taxNumber === undefined ? {} : { taxNumber: taxNumber || null }),
+      billing: address && { ...address, name },
+      version: version + 1,
     })
     await noteOnEachPrepared({ customerId: id, actor: who.name, words: `${customer.name} was changed.` })
     await markStale('customer', id)
@@ -134,15 +167,10 @@ export async function changeCustomer(id: number, change: CustomerChange, who: Pr
   })
 }
 
-function checkPreference(preference: Preference): void {
-  for (const address of [...(preference.cc ?? []), ...(preference.bcc ?? [])]) {
-    if (!isAddress(address))
-      throw new Refusal(
-        'bad-address',
-        `“${address}” is not an email address. Write one like name@house.example.`,
-        { status: 400, about: { field: 'preferences' } },
-      )
-  }
+/** @throws Refusal "bad-address", "unknown-role" */
+export async function checkPreference(preference: Preference): Promise<void> {
+  checkAddresses(addressesIn(preference), 'preferences')
+  if (preference.to !== undefined) await checkRole(preference.to, 'preferences')
 }
 
 export interface ManyPreferences {
@@ -168,7 +196,8 @@ export async function setPreferences(
   change: { preference: PreferenceChange; language?: Language },
   who: Principal,
 ): Promise<ManyPreferences> {
-  checkPreference({ cc: change.preference.cc ?? [], bcc: change.preference.bcc ?? [] })
+  const given = Object.entries(change.preference).filter(([, value]) => value !== null)
+  await checkPreference(Object.fromEntries(given) as Preference)
   return inTransaction(async () => {
     const customers = await lockCustomerRows(ids)
     const skipped: ManyPreferences['skipped'] = []
@@ -178,7 +207,8 @@ export async function setPreferences(
       const preference = changedPreference(old, change.preference)
       const preferences: Preferences = preference ? { ...others, [kind]: preference } : others
       const language = change.language ?? customer.language
-      const problem = waysOf({ ...customer, preferences }).find((way) => way.kind === kind)!.problem
+      const wished = { ...customer.wished, [kind]: { ...customer.wished[kind], ...preference } }
+      const problem = waysOf({ ...customer, wished }).find((way) => way.kind === kind)!.problem
       if (isDeepStrictEqual(preferences, customer.preferences) && language === customer.language)
         skipped.push({ id: customer.id, name: customer.name, reason: 'already so' })
       else if (problem) skipped.push({ id: customer.id, name: customer.name, reason: problem })

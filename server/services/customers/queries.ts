@@ -1,9 +1,10 @@
 import type { Address } from '../../../core/documents/facts'
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
+import type { FieldValues } from '../../../core/fields/own-fields'
 import type { Language } from '../../../core/money/format'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import { waysOf } from '../../../core/dispatch/ways'
-import { type ContactFacts, type Preferences } from '../../../core/preferences/recipients'
+import type { AddressMail, ContactFacts, Preferences } from '../../../core/preferences/recipients'
 import { one, run, rows, json } from '../../db/connection'
 import type { CustomerFilter, CustomerRow, CustomerView } from './customers'
 import { type Principal, theHouse } from '../people/principal'
@@ -32,11 +33,16 @@ export const noteOnPrepared = (given: { customerId: number; actor: string; words
   )
 
 export const customersWithAddress = (address: string, inJson: string) =>
-  rows<{ id: number; name: string; preferences: Preferences }>(
-    `select c.id, c.name, c.preferences
+  rows<{ id: number; name: string; preferences: Preferences; billingMail: AddressMail }>(
+    `select c.id, c.name, c.preferences, c.billing_mail "billingMail"
     from customer c
     where exists (select from contact k where k.customer_id = c.id and lower(k.email) = lower($address))
-      or position(lower($inJson) in lower(c.preferences::text)) > 0
+      or position(lower($inJson) in lower(c.preferences::text || c.billing_mail::text)) > 0
+      or exists (
+        select
+        from customer_address a
+        where a.customer_id = c.id and position(lower($inJson) in lower(a.mail::text)) > 0
+      )
     order by c.id
     for update of c`,
     { address, inJson },
@@ -45,11 +51,13 @@ export const customersWithAddress = (address: string, inJson: string) =>
 export const correctContactAddress = (from: string, to: string) =>
   run('update contact set email = $to where lower(email) = lower($from)', { from, to })
 
-export const keepCorrectedPreferences = (id: number, now: unknown) =>
-  run('update customer set version = version + 1, preferences = $now::jsonb where id = $id', {
-    id,
-    now: json(now),
-  })
+export const keepCorrected = (given: { id: number; preferences: Preferences; billingMail: AddressMail }) =>
+  run(
+    `update customer
+    set version = version + 1, preferences = $preferences::jsonb, billing_mail = $billingMail::jsonb
+    where id = $id`,
+    { ...given, preferences: json(given.preferences), billingMail: json(given.billingMail) },
+  )
 
 export const noteOnEachPrepared = (given: { customerId: number; actor: string; words: string }) =>
   run(
@@ -73,24 +81,22 @@ export interface Columns {
   language: Language
   currency: string
   billing: Address | null
+  /** What the customer itself wishes. */
   preferences: Preferences
+  /** With what its group and the house wish beneath it. */
+  wished: Preferences
   treatment: TaxTreatment
+  /** Values of the house's own fields. */
+  fields: FieldValues
   contacts: ContactFacts[]
 }
 
-const contactsOf = `
-  coalesce(
-    (
-      select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-      from contact k
-      where k.customer_id = c.id
-    ),
-    '[]'
-  )`
+/** SQL: what is wished for each kind, with what the group and the house wish. */
+const allWished = `preferences_for(c, null, array[${documentKinds.map((kind) => `'${kind}'`).join(', ')}])`
 
 const columns = `
   c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.preferences,
-  c.tax_treatment treatment, ${contactsOf} contacts`
+  ${allWished} wished, c.tax_treatment treatment, c.fields, contacts_of(c.id) contacts`
 
 function where(
   filter: Pick<CustomerFilter, 'search' | 'group' | 'trouble' | 'preference'>,
@@ -113,22 +119,27 @@ function where(
   }
   if (filter.group) found.push(`c.group_name = ${bind(filter.group)}`)
   if (filter.preference)
-    found.push(`c.preferences @? ${bind(`$.*.channel ? (@ == "${filter.preference}")`)}::jsonpath`)
+    found.push(`${allWished} @? ${bind(`$.*.channel ? (@ == "${filter.preference}")`)}::jsonpath`)
   if (filter.trouble)
     found.push(`
       (
         c.billing is null
           or exists (
+            -- worked out once a customer
+            with wished as materialized (select ${allWished} of)
             select
-            from unnest(
+            from wished
+            cross join unnest(
               ${bind(documentKinds)}::text[], ${bind(documentKinds.map((kind) => kindFacts[kind].to))}::text[]
             ) as t (kind, role)
-            where coalesce(c.preferences -> t.kind ->> 'channel', 'email') in ('email', 'both')
+            cross join lateral (select coalesce(wished.of -> t.kind, '{}') wish) w
+            where coalesce(w.wish ->> 'channel', 'email') in ('email', 'both')
+              and coalesce(w.wish ->> 'unreachable', 'wait') = 'wait'
+              and coalesce(w.wish -> 'addresses', '[]') = '[]'
               and not exists (
                 select
                 from contact k
-                where k.customer_id = c.id
-                  and k.role in (coalesce(c.preferences -> t.kind ->> 'to', t.role), 'anyone')
+                where k.customer_id = c.id and k.role in (coalesce(w.wish ->> 'to', t.role), 'anyone')
               )
           )
       )`)
@@ -160,9 +171,9 @@ export async function listCustomers(
     `select distinct group_name name from customer where group_name <> '' order by 1`,
   )
   const listed = paged(
-    found.map(({ billing, preferences, contacts, treatment: _, ...row }) => ({
+    found.map(({ billing, preferences: _own, wished, contacts, treatment: _, ...row }) => ({
       ...row,
-      ways: waysOf({ name: row.name, billing, preferences, contacts }),
+      ways: waysOf({ name: row.name, billing, wished, contacts }),
     })),
     filter.limit,
   )
@@ -170,9 +181,39 @@ export async function listCustomers(
 }
 
 export const customerFacts = (id: number) =>
-  one<Columns & Pick<CustomerView, 'version' | 'taxNumber' | 'salesperson' | 'terms' | 'pricesIncludeTax'>>(
+  one<
+    Columns &
+      Pick<
+        CustomerView,
+        | 'version'
+        | 'taxNumber'
+        | 'salesperson'
+        | 'terms'
+        | 'pricesIncludeTax'
+        | 'billingMail'
+        | 'beneath'
+        | 'addresses'
+      >
+  >(
     `select ${columns}, c.version, c.tax_number "taxNumber", c.salesperson, c.terms,
-      c.prices_include_tax "pricesIncludeTax"
+      c.prices_include_tax "pricesIncludeTax", c.billing_mail "billingMail",
+      jsonb_build_object(
+        'house', (select preferences from company),
+        'group', (select preferences from customer_group g where g.name = c.group_name)
+      ) beneath,
+      coalesce(
+        (
+          select jsonb_agg(
+            jsonb_build_object(
+              'id', a.id, 'purpose', a.purpose, 'label', a.label, 'address', a.address, 'mail', a.mail
+            )
+            order by a.position
+          )
+          from customer_address a
+          where a.customer_id = c.id
+        ),
+        '[]'
+      ) addresses
     from customer c
     where c.id = $id`,
     { id },
@@ -196,27 +237,6 @@ export const documentsOfCustomer = (who: Principal, id: number) =>
     { id },
   )
 
-export const updateCustomer = (given: {
-  id: number
-  billingGiven: boolean
-  billing: string | null
-  language: null | string
-  preferences: string | null
-  treatment: null | string
-  terms: string | null
-  pricesGiven: boolean
-  pricesIncludeTax: boolean | null
-}) =>
-  run(
-    `update customer
-    set version = version + 1, billing = case when $billingGiven then $billing::jsonb else billing end,
-      language = coalesce($language, language), preferences = coalesce($preferences::jsonb, preferences),
-      tax_treatment = coalesce($treatment, tax_treatment), terms = coalesce($terms::jsonb, terms),
-      prices_include_tax = case when $pricesGiven then $pricesIncludeTax::boolean else prices_include_tax end
-    where id = $id`,
-    given,
-  )
-
 export const lockCustomerRows = (ids: readonly number[]) =>
   rows<Columns>(
     `select ${columns} from customer c where c.id = any($ids::int[]) order by c.id for update of c`,
@@ -236,7 +256,7 @@ export const noteOnPreparedOfAll = (given: {
     given,
   )
 
-export const updatePreferences = (given: { id: number; preferences: unknown; language: string }) =>
+export const updatePreferences = (given: { id: number; preferences: Preferences; language: string }) =>
   run(
     'update customer set preferences = $preferences::jsonb, language = $language, version = version + 1 where id = $id',
     { ...given, preferences: json(given.preferences) },

@@ -1,9 +1,8 @@
-import { randomUUID } from 'node:crypto'
 import { isByWorker, type ChannelName } from '../../../core/dispatch/channels'
 import type { ContactRole } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
-import { config } from '../../config'
-import { Dispatch, DispatchDocument } from '../../db/models'
+import { newMessageId } from '../../outside/mail/return-path'
+import { Brand, Dispatch, DispatchDocument } from '../../db/models'
 import { addJobs } from '../../queue/add'
 import { note, noteAll } from '../history/history'
 import {
@@ -55,6 +54,7 @@ export interface NewDispatch {
 export async function newDispatches(wanted: readonly NewDispatch[]): Promise<number[]> {
   if (wanted.length === 0) return []
   const now = clock.now()
+  const senders = await sendersOf(wanted.map((one) => one.brandId))
   const made = await Dispatch.bulkCreate(
     wanted.map((one) => ({
       channel: one.channel,
@@ -75,7 +75,7 @@ export async function newDispatches(wanted: readonly NewDispatch[]): Promise<num
       ready: one.ready,
       notBefore: one.notBefore,
       nextTryAt: one.notBefore,
-      messageId: `<${randomUUID()}@${config.returnDomain}>`,
+      messageId: newMessageId(senders.get(one.brandId)!),
       since: now,
       copyTo: [...one.copyTo],
       despite: one.despite ?? false,
@@ -101,6 +101,15 @@ export async function newDispatches(wanted: readonly NewDispatch[]): Promise<num
     ),
   )
   return ids
+}
+
+/** The sender's address of each brand. */
+async function sendersOf(brandIds: readonly number[]): Promise<Map<number, string>> {
+  const brands = await Brand.findAll({
+    where: { id: [...new Set(brandIds)] },
+    attributes: ['id', 'senderAddress'],
+  })
+  return new Map(brands.map((brand) => [brand.id, brand.senderAddress]))
 }
 
 /** One dispatch. */

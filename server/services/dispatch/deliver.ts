@@ -1,8 +1,8 @@
-import { channelFacts, channelsFor, isByWorker } from '../../../core/dispatch/channels'
+import { channelFacts, isByWorker } from '../../../core/dispatch/channels'
 import { kindFacts } from '../../../core/documents/kinds'
 import { sendingTime } from '../../../core/routines/sending-time'
 import type { RoutineSentence } from '../../../core/routines/sentence'
-import type { Channel } from '../../../core/preferences/recipients'
+import { deliveryOf } from '../../../core/dispatch/delivery'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { addJob } from '../../queue/add'
@@ -16,7 +16,7 @@ import type { Principal } from '../people/principal'
  * Puts an issued document on its way that has no dispatch that lives: one dispatch for each way its customer wants.
  * Called inside the caller's transaction by a routine on posting and by a person from To send; the row in
  * "undelivered" is what only one of them can take.
- * Dies half-way: the caller's transaction is undone and the document stays on To send.
+ * Dies half-way: the caller's transaction is undone and the document stays in To send.
  */
 
 /**
@@ -35,8 +35,15 @@ export async function deliver(
   if (!document) return false
   // locked, so that painting either sees the dispatch or has stored the PDF before
   const painted = !(await isUnpainted(documentId))
-  const wished: Channel = document.preferences[document.kind]?.channel ?? 'email'
-  if (wished === 'nothing')
+  const role = sentence?.to ?? kindFacts[document.kind].to
+  const copyTo = sentence?.copyTo ?? []
+  const wished = deliveryOf({
+    contacts: document.contacts,
+    role,
+    copyTo,
+    preference: document.preferences[document.kind],
+  })
+  if (wished.channel === 'nothing')
     throw new Refusal(
       'wants-none',
       `${document.customerName} wants no ${kindFacts[document.kind].many}. Send a copy to an address ` +
@@ -44,15 +51,15 @@ export async function deliver(
     )
   const now = clock.now()
   const notBefore = sentence ? sendingTime(now, sentence.delayMinutes, sentence.hours ?? null, timeZone) : now
-  for (const channel of channelsFor(wished)) {
+  for (const channel of wished.channels) {
     const id = await newDispatch({
       ...document,
       channel,
       documentId,
-      role: sentence?.to ?? kindFacts[document.kind].to,
+      role,
       sendTo: channelFacts[channel].sendTo,
       toAddresses: null,
-      copyTo: sentence?.copyTo ?? [],
+      copyTo,
       isCopy: false,
       ready: painted,
       notBefore,

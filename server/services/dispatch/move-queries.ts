@@ -1,5 +1,6 @@
 import type { DispatchState } from '../../../core/dispatch/states'
 import { json, rows, run } from '../../db/connection'
+import type { DispatchChange } from './move'
 
 /* The statements of move.ts. */
 
@@ -22,7 +23,11 @@ export const lockDispatches = (ids: readonly number[]) =>
  * move does not say stays, but for what a step does to every dispatch: a claim ends with its states, a cause
  * and a time of arrival stand only while they hold.
  */
-export const moveDispatchRows = (given: { moves: unknown; steps: unknown; now: Date }) =>
+export const moveDispatchRows = (given: {
+  moves: readonly { id: number; token?: string; set: DispatchChange }[]
+  steps: unknown
+  now: Date
+}) =>
   rows<MovedDispatch>(
     `update dispatch d
     set state = s.after,

@@ -1,18 +1,13 @@
-import MailComposer from 'nodemailer/lib/mail-composer'
-import { randomUUID } from 'node:crypto'
 import { stuckWords } from '../../../core/dispatch/states'
 import { capital } from '../../../core/documents/kinds'
 import { isAddress } from '../../../core/preferences/recipients'
-import { clock } from '../../clock'
-import { config } from '../../config'
 import { inTransaction } from '../../db/connection'
-import { handOver } from '../../outside/mail/smtp'
 import { gate } from '../house/queries'
 import { company } from '../house/house'
+import { sendHouseMail } from '../house/house-mail'
 import {
   unnoticedStuck,
   unnoticedKeptBack,
-  houseSender,
   markStuckNoticed,
   markKeptBackNoticed,
   type Stuck,
@@ -35,27 +30,13 @@ export async function sendFailureNotice(): Promise<void> {
   const keptBack = await unnoticedKeptBack()
   const count = stuck.length + keptBack.length
   if (count === 0) return
-  const brand = await houseSender()
   const subject = subjectOf(stuck, keptBack, name)
-  const message = await new Promise<Buffer>((resolve, reject) =>
-    new MailComposer({
-      from: { name: brand!.senderName, address: brand!.senderAddress },
-      to,
-      messageId: `<${randomUUID()}@${config.returnDomain}>`,
-      date: clock.now(),
-      subject: rehearsalSince ? `[Rehearsal] ${subject}` : subject,
-      text: textOf(stuck, keptBack),
-      headers: { 'Auto-Submitted': 'auto-generated' },
-    })
-      .compile()
-      .build((error, built) => (error ? reject(error) : resolve(built))),
-  )
-  const result = await handOver(
-    { from: `notices@${config.returnDomain}`, to: [to], id: 'notice' },
-    message,
-    async () => {},
-  )
-  if (result.result !== 'accepted') return
+  const result = await sendHouseMail({
+    to,
+    subject: rehearsalSince ? `[Rehearsal] ${subject}` : subject,
+    text: textOf(stuck, keptBack),
+  })
+  if (result?.result !== 'accepted') return
   await inTransaction(async () => {
     await markStuckNoticed(stuck.map((row) => row.id))
     await markKeptBackNoticed(keptBack.map((row) => row.id))

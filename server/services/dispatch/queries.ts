@@ -1,4 +1,4 @@
-import type { Preferences } from '../../../core/preferences/recipients'
+import type { ContactFacts, Preferences } from '../../../core/preferences/recipients'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { one, rows, run } from '../../db/connection'
 import { type Principal, theHouse } from '../people/principal'
@@ -53,12 +53,14 @@ interface Undelivered {
   total: string
   currency: string
   preferences: Preferences
+  contacts: ContactFacts[]
 }
 
 export const lockUndelivered = (documentId: number) =>
   one<Undelivered>(
     `select d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName", d.brand_id "brandId",
-      d.email_text_id "emailTextId", d.total, d.currency, c.preferences
+      d.email_text_id "emailTextId", d.total, d.currency,
+      preferences_for(c, d.source_id, array[d.kind]) preferences, contacts_of(c.id) contacts
     from document d
     join undelivered u on u.document_id = d.id
     join customer c on c.id = d.customer_id
@@ -157,11 +159,6 @@ export const unnoticedKeptBack = () =>
     where state = 'prepared' and kept_back and not kept_back_noticed
     order by id
     limit ${most}`,
-  )
-
-export const houseSender = () =>
-  one<{ senderName: string; senderAddress: string }>(
-    'select sender_name "senderName", sender_address "senderAddress" from brand order by id limit 1',
   )
 
 export const markStuckNoticed = (ids: readonly number[]) =>

@@ -25,7 +25,7 @@ import type { Principal } from '../people/principal'
 
 /** What setting orders to a status does to their documents: counts of what the transaction wrote. */
 export interface StatusEffects {
-  /** Prepared documents that stay on To check, marked, and leave every Send; or, on return, can be sent again. */
+  /** Prepared documents that stay in To check, marked, and leave every Send; or, on return, can be sent again. */
   toCheck: number
   /** Of these, those that were to go automatically and now wait for a person. */
   nowByHand: number

@@ -3,6 +3,7 @@ import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { log } from '../../log'
 import { addJob, type Jobs } from '../../queue/add'
+import { howFar } from '../house/how-far'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { moveDispatches } from './move'
@@ -56,6 +57,7 @@ export async function sweep(): Promise<void> {
     const mine = await trySweepLock(sweepLock)
     if (!mine?.mine) return
     await buryWorkers()
+    if ((await howFar()) !== 'ready') return
     await lapseClaims()
     await presumeArrived((await company()).presumeSeconds)
     await wake('look-at-events', forgottenEvents, 25, (eventIds) => ({ eventIds }))
@@ -72,7 +74,7 @@ export async function sweep(): Promise<void> {
       await addJob('go-on-importing', { importId: id }, { key: `sweep import ${id}` })
     for (const { id } of await runsDue()) await addJob('send-run', { runId: id }, { key: `sweep run ${id}` })
   })
-  await sendFailureNotice()
+  if ((await howFar()) === 'ready') await sendFailureNotice()
 }
 
 /**

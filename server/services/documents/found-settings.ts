@@ -13,10 +13,19 @@ import { noAddress } from '../../../core/dispatch/plan'
 import { findSetting } from '../../../core/preferences/settings'
 import { clock } from '../../clock'
 import { allSeries, brands, company, emailTexts, newestDesigns, type BrandRow } from '../house/house'
+import { printedFields, type FieldSubject, type FieldValues } from '../../../core/fields/own-fields'
+import { ownFields } from '../fields/own-fields'
+import { standingTextsOf } from '../house/standing-texts'
 import { taxCodes } from '../house/tax'
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import { lastCounters, rateTable } from './queries'
 import type { HouseContext, SubjectRow, Addressing, PaperContext } from './paper-context'
+
+/** Own fields of a line and of its item, where its source has them. */
+interface OwnOfLine {
+  own?: FieldValues
+  ofItem?: FieldValues
+}
 
 export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
   const counters = await lastCounters()
@@ -30,6 +39,8 @@ export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
     counters: new Map(counters.map((row) => [row.id, row.last])),
     company: house,
     taxCodes: await taxCodes(),
+    standing: await standingTextsOf(kind),
+    ownFields: await ownFields(),
     today: dayInZone(clock.now(), house.timeZone),
   }
 }
@@ -38,7 +49,7 @@ export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
 export function contextOf(
   kind: DocumentKind,
   order: SubjectRow,
-  lines: OrderLineFacts[],
+  lines: (OrderLineFacts & OwnOfLine)[],
   contacts: ContactFacts[],
   addressing: Addressing,
   house: HouseContext,
@@ -50,11 +61,11 @@ export function contextOf(
     { country: order.billing?.country ?? '', currency: order.currency },
   )
   if (!design)
-    throw new Refusal('no-design', `${brand.name} has no stationery for this kind of paper.`, {
+    throw new Refusal('no-design', `${brand.name} has no design for this kind of document.`, {
       about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
     })
   if (!series)
-    throw new Refusal('no-series', `${brand.name} has no number series for this kind of paper.`, {
+    throw new Refusal('no-series', `${brand.name} has no number series for this kind of document.`, {
       about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
     })
   const language = findSetting<Language>([
@@ -67,7 +78,7 @@ export function contextOf(
     ofBrand.find((candidate) => candidate.language === language) ??
     ofBrand.find((candidate) => candidate.language === house.company.language)
   if (!note)
-    throw new Refusal('no-email-text', `${brand.name} has no cover note for this kind of paper.`, {
+    throw new Refusal('no-email-text', `${brand.name} has no email text for this kind of document.`, {
       about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
     })
   // the rates of the day of supply, or else of the document; codes of one category and rate are taxed together
@@ -77,6 +88,14 @@ export function contextOf(
   const untaxed = order.treatment === 'domestic' ? undefined : lines[0]?.taxCode
   const taxedAs = (code: string) => (order.credit ? code : (untaxed ?? together[code] ?? code))
   const { role, copyTo } = addressing
+  const printed = (of: FieldSubject, values: FieldValues = {}) =>
+    printedFields(
+      house.ownFields.filter((field) => field.of === of),
+      values,
+      language,
+    )
+  const ownWords = printed('order', order.fields)
+  const standing = house.standing.filter(({ brandId }) => brandId === null || brandId === brand.id)
   const delivery = deliveryOf({ role, copyTo, contacts, preference: order.preferences[kind] })
   return {
     sourceId: order.sourceId,
@@ -124,6 +143,7 @@ export function contextOf(
         ]),
       ),
       brand: factsOf(brand),
+      ...(standing.length ? { standing } : {}),
       order: {
         number: order.number,
         date: order.date,
@@ -132,16 +152,30 @@ export function contextOf(
         pricesIncludeTax: order.pricesIncludeTax,
         reference: order.reference,
         customerNote: order.customerNote,
+        ...(ownWords ? { own: ownWords } : {}),
+        ...(order.delivery ? { delivery: order.delivery } : {}),
         prepaid: order.prepaid,
         adjustments: order.adjustments.map((one) =>
           one.taxCode === undefined ? one : { ...one, taxCode: taxedAs(one.taxCode) },
         ),
         ...(order.deposits?.length ? { deposits: order.deposits } : {}),
         lines: lines.map(
-          ({ item, description, detail, unit, quantity, unitPrice, discountPercent, taxCode }) => ({
+          ({
             item,
             description,
             detail,
+            unit,
+            quantity,
+            unitPrice,
+            discountPercent,
+            taxCode,
+            own,
+            ofItem,
+          }) => ({
+            item,
+            description,
+            detail:
+              [detail, printed('line', own), printed('item', ofItem)].filter(Boolean).join(' · ') || null,
             unit,
             quantity,
             unitPrice,

@@ -5,7 +5,7 @@ import { capital, kindFacts, type DocumentKind } from '../../../core/documents/k
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { SendingHours } from '../../../core/routines/sentence'
-import type { Channel, ContactRole } from '../../../core/preferences/recipients'
+import type { Channel, ContactRole, Preference } from '../../../core/preferences/recipients'
 import { HouseEvent, IssuedDocument, OpenItem, Unpainted } from '../../db/models'
 import { Refusal } from '../../../core/errors'
 import { movePrepared } from './move'
@@ -62,8 +62,8 @@ export interface PaperRow {
   toAddresses: string[] | null
   delayMinutes: number
   hours: SendingHours | null
-  /** The customer wants several documents of one Send in one email. */
-  gathered?: boolean
+  /** What its customer wants of its kind. */
+  wish?: Preference
   /** What routines on posting may test of the customer. */
   customerFacts: Pick<EventFacts, 'group' | 'country' | 'salesperson'>
 }
@@ -113,7 +113,7 @@ export interface Inserted {
 /** Whether nothing of its issuing hangs on what was issued just before: then it goes with others at once. */
 export const standsAlone = (paper: PaperRow, issuing: IssuingRun): boolean => {
   const { check, issued } = sourceOf(paper.sourceKind)
-  return !check && !issued && issuing.paidBy === null && !paper.gathered
+  return !check && !issued && issuing.paidBy === null && !paper.wish?.gathered
 }
 
 /**

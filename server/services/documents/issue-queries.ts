@@ -1,5 +1,5 @@
 import type { Day } from '../../../core/documents/days'
-import type { Preferences } from '../../../core/preferences/recipients'
+import type { Preference } from '../../../core/preferences/recipients'
 import { run, rows, json, one } from '../../db/connection'
 import { stopOf } from '../dispatch/stopped-queries'
 import { type SeriesRow } from '../house/house'
@@ -39,7 +39,7 @@ export const nextAutomatic = (limit: number) =>
     { limit },
   )
 
-export const keepBack = (failed: unknown) =>
+export const keepBack = (failed: readonly IssueResult[]) =>
   run(
     `update prepared_document p
     set automatic = false, kept_back = true, kept_back_noticed = false,
@@ -69,14 +69,23 @@ export const lockCustomersOf = (paidBy: undefined | null | string, ids: readonly
   rows<{
     id: number
     version: number
-    preferences: Preferences
     facts: PaperRow['customerFacts']
   }>(
-    `select c.id, c.version, c.preferences,
+    `select c.id, c.version,
       jsonb_build_object('group', c.group_name, 'country', c.country, 'salesperson', c.salesperson) facts
     from customer c
     where c.id in (select customer_id from prepared_document where id = any($ids::int[]))
     order by c.id for ${paidBy ? 'update' : 'share'}`,
+    { ids },
+  )
+
+/** What the customers of prepared documents want of their kind. */
+export const wishesOf = (ids: readonly number[]) =>
+  rows<{ id: number; wish: Preference }>(
+    `select p.id, preferences_for(c, p.source_id, array[p.kind]) -> p.kind wish
+    from prepared_document p
+    join customer c on c.id = p.customer_id
+    where p.id = any($ids::int[])`,
     { ids },
   )
 

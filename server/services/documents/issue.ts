@@ -24,6 +24,7 @@ import {
   creditedBy,
   lockOpenItems,
   lockCustomersOf,
+  wishesOf,
   lockPrepared,
   brandVersions,
   markPreparedStale,
@@ -132,7 +133,7 @@ async function rehearseReady(
 /**
  * Issues every paper that goes automatically and waits, in order of order date and number. One that cannot be
  * issued stops going automatically
- * and waits on To check with its reason, so that it is in plain sight.
+ * and waits in To check with its reason, so that it is in plain sight.
  */
 export async function issueAutomatic(): Promise<void> {
   while (await inTransaction(issueSomeAutomatic));
@@ -185,6 +186,7 @@ async function checked(
   )
   const customers = await lockCustomersOf(paidBy, ids)
   const papers = await lockPrepared(ids)
+  const wishOf = new Map((await wishesOf(ids)).map(({ id, wish }) => [id, wish]))
   const brands = await brandVersions()
   const customerVersion = new Map(customers.map((row) => [row.id, row.version]))
   const customerOf = new Map(customers.map((row) => [row.id, row]))
@@ -223,7 +225,7 @@ async function checked(
       if (plan.goes)
         ready.push({
           ...paper,
-          gathered: customer.preferences[paper.kind]?.gathered,
+          wish: wishOf.get(paper.id),
           customerFacts: customer.facts,
         })
       else refuse(outcomeOfBar[plan.bar], `${plan.reason} ${plan.help}`)
@@ -276,7 +278,7 @@ async function issueReady(
     if (!seriesOf(paper, series))
       results.push({
         preparedId: paper.id,
-        ...failed(`${paper.source.brand.name} has no number series for it. Add one at Company, Numbers.`),
+        ...failed(`${paper.source.brand.name} has no number series for it. Add one in Settings, Numbers.`),
       })
   for (const used of series) {
     const own = ready.filter((paper) => seriesOf(paper, series)?.id === used.id)

@@ -23,7 +23,7 @@ export function matchingConditions(
   return conditions.map((condition) => ` and ${condition}`).join('')
 }
 
-/** The condition of all on To check that match, over paper `p`; adds to the parameters. */
+/** The condition of all in To check that match, over paper `p`; adds to the parameters. */
 export function toCheckMatching(filter: Matching, parameters: unknown[], who: Principal): string {
   const rest = matchingConditions(
     filter,

@@ -1,6 +1,7 @@
 import type { Design } from '../../../core/designs/design'
 import type { Day } from '../../../core/documents/days'
 import type {
+  Address,
   CreditFacts,
   ReplacedFacts,
   DepositFacts,
@@ -9,6 +10,8 @@ import type {
   CustomerFacts,
 } from '../../../core/documents/facts'
 import type { PaperSource } from '../../../core/documents/issue'
+import type { FieldValues, OwnFieldFacts } from '../../../core/fields/own-fields'
+import type { StandingTextFacts } from '../../../core/documents/standing-texts'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import type { Exchange } from '../../../core/money/exchange'
 import type { Language } from '../../../core/money/format'
@@ -86,6 +89,10 @@ export interface SubjectRow {
   pricesIncludeTax: boolean
   reference: string | null
   customerNote: string | null
+  /** Where the goods go, where that is not where it is billed. */
+  delivery: Address | null
+  /** Values of the house's own order fields. */
+  fields: FieldValues
   prepaid: string
   adjustments: OrderFacts['adjustments']
   brandId: number
@@ -119,6 +126,8 @@ export interface HouseContext {
   counters: Map<number, number>
   company: Awaited<ReturnType<typeof company>>
   taxCodes: TaxCode[]
+  standing: StandingTextFacts[]
+  ownFields: OwnFieldFacts[]
   today: Day
   /** The newest sixty rates of each currency, newest first. */
   exchange: Exchange[]

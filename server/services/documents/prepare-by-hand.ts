@@ -1,4 +1,4 @@
-import { sourceWords } from '../../../core/documents/sources'
+import { sources } from '../../../core/documents/sources'
 import { Refusal } from '../../../core/errors'
 import { capital, type DocumentKind, kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
@@ -77,12 +77,12 @@ export async function prepareByHand(
 
 /** @throws Refusal "not-of-this" where a document of the kind is not made of what is named */
 async function refuseOtherSources(kind: DocumentKind, sourceIds: readonly number[]): Promise<void> {
-  const { one, sources } = kindFacts[kind]
-  const other = [...(await byKind(sourceIds)).keys()].find((of) => !sources.includes(of))
+  const { one, sources: own } = kindFacts[kind]
+  const other = [...(await byKind(sourceIds)).keys()].find((of) => !own.includes(of))
   if (other)
     throw new Refusal(
       'not-of-this',
-      `${capital(one)} is not made of ${sourceWords[other]}. Choose its kind.`,
+      `${capital(one)} is not made of ${sources[other].words}. Choose its kind.`,
       {
         status: 400,
         about: { field: 'kind' },
@@ -152,7 +152,7 @@ export async function undrop(preparedIds: readonly number[], who: Principal): Pr
       'take up',
       alone.map(({ id }) => id),
       { since: clock.now() },
-      { who, words: ({ kind }) => `The ${kind} was put on To send again.` },
+      { who, words: ({ kind }) => `The ${kind} was put in To send again.` },
     )
     for (const [of, ids] of await byKind(back.map((paper) => paper.sourceId)))
       await sourceOf(of).restored?.(ids)

@@ -34,7 +34,10 @@ export const sourcesWithStop = (ids: readonly number[]) =>
     { ids },
   )
 
-export const takeClaims = (claims: unknown, now: Date) =>
+export const takeClaims = (
+  claims: readonly { source_id: number; kind: DocumentKind; occasion: string; prepared_id?: number }[],
+  now: Date,
+) =>
   run(
     `insert into claim (source_id, document_kind, occasion, prepared_id, taken_at)
     select n.source_id, n.kind, n.occasion, n.prepared_id, $now
@@ -82,7 +85,9 @@ export const insertPreparedRows = (papers: unknown, now: Date) =>
     { papers: json(papers), now },
   )
 
-export const holdersOfClaims = (wanted: unknown) =>
+export const holdersOfClaims = (
+  wanted: readonly { source_id: number; kind: DocumentKind; occasion: string }[],
+) =>
   rows<{
     preparedId: number
     number: string | null

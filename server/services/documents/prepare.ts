@@ -253,7 +253,7 @@ async function claimHolders(
         words: number
           ? `Nothing was made: ${kind} ${number} was already issued for this ${sourceKind}.`
           : `Nothing was made: the ${kind} of this ${sourceKind} is already prepared and ` +
-            `${automatic ? 'goes by itself' : 'waits on To check'}.`,
+            `${automatic ? 'goes by itself' : 'waits in To check'}.`,
       },
     ]),
   )

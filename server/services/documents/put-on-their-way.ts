@@ -42,9 +42,17 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
     }
     const notBefore = sendingTime(now, from.delayMinutes, from.hours, timeZone)
     for (const channel of plan.channels) {
-      const alike = [from.customerId, from.brandId, from.kind, from.role, from.copyTo, currency]
+      const alike = [
+        from.customerId,
+        from.brandId,
+        from.kind,
+        from.role,
+        from.copyTo,
+        currency,
+        from.wish?.addresses,
+      ]
       const gatherKey =
-        channel === 'email' && from.gathered && from.toAddresses === null
+        channel === 'email' && from.wish?.gathered && from.toAddresses === null
           ? `${gatherAs} ${json([...alike, from.delayMinutes, from.hours])}`
           : null
       const open = gatherKey && (await gatheringDispatch(gatherKey))
@@ -78,7 +86,7 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
   await newDispatches(wanted)
 }
 
-/** Nothing goes: its customer wants none, or it is issued only and waits on To send. */
+/** Nothing goes: its customer wants none, or it is issued only and waits in To send. */
 async function goesNowhere(from: PaperRow, documentId: number, now: Date, who: Principal): Promise<void> {
   if (from.channel === 'nothing')
     await note(

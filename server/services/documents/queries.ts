@@ -1,3 +1,4 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
 import { noAddress, planSending } from '../../../core/dispatch/plan'
 import type { Paper } from '../../../core/documents/paper'
 import type { Exchange } from '../../../core/money/exchange'
@@ -61,7 +62,15 @@ export const rateTable = (home: string, today: string) =>
     { home, today },
   )
 
-export const claimsIssued = (issued: unknown) =>
+export const claimsIssued = (
+  issued: readonly {
+    document_id: number
+    source_id: number
+    kind: DocumentKind
+    occasion: string
+    prepared_id: number
+  }[],
+) =>
   run(
     `update claim c
     set document_id = n.document_id
@@ -190,12 +199,14 @@ export async function candidates(which: Which, how: IssueHow, who: Principal): P
       p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
       p.customer_name "customerName", p.total::text total, p.currency,
       case
-        when (c.preferences -> p.kind ->> 'gathered')::boolean then concat_ws(
-          '|', p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours
+        when (w.wish ->> 'gathered')::boolean then concat_ws(
+          '|', w.wish ->> 'addresses',
+          p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours
         )
       end gather
     from prepared_document p
     join customer c on c.id = p.customer_id
+    cross join lateral (select preferences_for(c, p.source_id, array[p.kind]) -> p.kind wish) w
     where ${where}
     order by p.id
     limit ${mostSent + 1}`,

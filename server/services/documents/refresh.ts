@@ -102,7 +102,7 @@ function difference(before: Baseline, now: Baseline): PaperChange[] {
   if ((before.problem ?? '') !== (now.problem ?? ''))
     changes.push({ what: 'Problem', before: before.problem ?? 'none', now: now.problem ?? 'none' })
   if (before.emailTextId !== now.emailTextId)
-    changes.push({ what: 'Cover note', before: 'an earlier version', now: 'the version now in force' })
+    changes.push({ what: 'Email text', before: 'an earlier version', now: 'the version now in force' })
   return changes
 }
 

@@ -1,3 +1,4 @@
+import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Recipient, Preferences, ContactFacts } from '../../../core/preferences/recipients'
@@ -24,6 +25,7 @@ interface Unsent {
   stored: Buffer | null
   fileName: string | null
   design: Parameters<typeof renderPaper>[1]
+  brandId: number
   brandName: string
   senderName: string
   senderAddress: string
@@ -33,20 +35,13 @@ interface Unsent {
 export const nextRehearsalNumber = () =>
   one<{ next: string }>(`select nextval('rehearsal_number')::text next`)
 
-export const contactsOfCustomer = (customerId: number) =>
+export const contactsOfCustomer = (customerId: number, sourceId: number, kind: DocumentKind) =>
   one<{ preferences: Preferences; contacts: ContactFacts[] }>(
-    `select preferences,
-      coalesce(
-        (
-          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-          from contact k
-          where k.customer_id = c.id
-        ),
-        '[]'
-      ) contacts
+    `select preferences_for(c, $sourceId, array[$kind]) preferences,
+      contacts_of(c.id) contacts
     from customer c
     where id = $customerId`,
-    { customerId },
+    { customerId, sourceId, kind },
   )
 
 export const preparedToRehearse = (preparedId: number) =>
@@ -87,7 +82,7 @@ export const unsentRehearsals = (rehearsalIds: readonly number[]) =>
     `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design,
       s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook",
       coalesce(r.email ->> 'subject', n.subject) subject, coalesce(r.email ->> 'text', n.text) text,
-      r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.name "brandName",
+      r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.id "brandId", b.name "brandName",
       b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
     from rehearsal r
     left join document_file f on f.document_id = r.document_id

@@ -4,19 +4,19 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import { fileNamePart } from '../../../core/numbering/series'
 import { recipientsFor, type ContactRole, type Recipient } from '../../../core/preferences/recipients'
-import { randomUUID } from 'node:crypto'
 import { clock } from '../../clock'
-import { config } from '../../config'
 import { inTransaction } from '../../db/connection'
 import { Rehearsal } from '../../db/models'
 import { Refusal } from '../../../core/errors'
 import { isTemporary } from '../../../core/dispatch/reply'
 import { log } from '../../log'
 import { addJob } from '../../queue/add'
+import { newMessageId, senderOf } from '../../outside/mail/return-path'
 import { handOver } from '../../outside/mail/smtp'
 import { renderPaper } from '../../render/pool'
 import { composeMessage, type Letter } from '../dispatch/compose'
 import { company } from '../house/house'
+import { mailServerOf } from '../house/mail-accounts'
 import { dayInZone } from '../../../core/documents/days'
 import { note, noteAll } from '../history/history'
 import { samplePaper, type EmailOnScreen } from './sample'
@@ -135,7 +135,7 @@ async function keep(kept: Kept): Promise<number> {
 }
 
 async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
-  const customer = await contactsOfCustomer(paper.customerId)
+  const customer = await contactsOfCustomer(paper.customerId, paper.sourceId, paper.kind)
   return recipientsFor({
     contacts: customer!.contacts,
     role: paper.role,
@@ -151,7 +151,7 @@ async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
 export async function sendOneToMe(preparedId: number, user: Principal & { email: string }): Promise<string> {
   return inTransaction(async () => {
     const paper = await preparedToRehearse(preparedId)
-    if (!paper) throw new Refusal('no-such-paper', 'That paper is not waiting any more.', { status: 404 })
+    if (!paper) throw new Refusal('no-such-paper', 'That document is not waiting any more.', { status: 404 })
     if (paper.problem) throw new Refusal('no-paper', paper.problem)
     const [number] = await rehearse(
       [paper],
@@ -245,12 +245,13 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
     const message = await composeMessage(
       letter,
       [{ name: one.fileName ?? `${fileNamePart(one.number)}.pdf`, bytes }],
-      { messageId: `<${randomUUID()}@${config.returnDomain}>`, date: clock.now() },
+      { messageId: newMessageId(one.senderAddress), date: clock.now() },
     )
     const result = await handOver(
-      { from: `rehearsal@${config.returnDomain}`, to: [one.sentTo], id: `rehearsal ${one.id}` },
+      { from: senderOf('rehearsal', one.senderAddress), to: [one.sentTo], id: `rehearsal ${one.id}` },
       message.bytes,
       async () => {},
+      await mailServerOf(one.brandId),
     )
     if (result.result === 'accepted')
       await markRehearsed({ id: one.id, now: clock.now(), reply: result.reply.text })

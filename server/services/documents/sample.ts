@@ -23,7 +23,9 @@ export async function samplePaper(
 ): Promise<{ paper: Paper; design: Design; context: PaperContext }> {
   const order = await sampleOrder(brandId, language ?? '')
   if (!order)
-    throw new Refusal('no-sample', 'This brand has no shipped order yet to show a paper of.', { status: 404 })
+    throw new Refusal('no-sample', 'This brand has no shipped order yet to show a document of.', {
+      status: 404,
+    })
   const own = (await sourceOf('order').load(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] })).get(
     order.id,
   )!

@@ -1,5 +1,6 @@
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { run, json, one, rows } from '../../db/connection'
+import type { IssueResult } from './issue'
 
 /* The statements of send-run.ts. */
 
@@ -20,7 +21,7 @@ interface RunHeader {
   withoutAddress: boolean
 }
 
-export const insertRunDocuments = (runId: number, papers: unknown) =>
+export const insertRunDocuments = (runId: number, papers: readonly { id: number; revision: number }[]) =>
   run(
     `insert into send_run_document (run_id, prepared_id, revision)
     select $runId, p.id, p.revision
@@ -99,7 +100,7 @@ export const nextOfRun = (runId: number, limit: number) =>
 export const endOpenRun = (runId: number, now: Date) =>
   run('update send_run set ended_at = $now where id = $runId and ended_at is null', { runId, now })
 
-export const keepRunOutcomes = (runId: number, outcomes: unknown) =>
+export const keepRunOutcomes = (runId: number, outcomes: readonly IssueResult[]) =>
   run(
     `update send_run_document r set outcome = o.outcome, reason = o.reason, document_id = o."documentId"
     from jsonb_to_recordset($outcomes::jsonb) as o ("preparedId" int, outcome text, reason text, "documentId" int)

@@ -110,7 +110,7 @@ export interface Matching {
 }
 
 /**
- * Sends everything on To check that matches a filter, frozen at this moment. What changed since somebody
+ * Sends everything in To check that matches a filter, frozen at this moment. What changed since somebody
  * looked, or cannot be issued, is left out.
  * @throws Refusal "other-count" when it is not as many as were shown
  */
@@ -146,13 +146,13 @@ export async function takeBack(runId: number, who: Principal): Promise<void> {
     if (back === 0)
       throw new Refusal(
         'too-late',
-        'Its grace is over: the papers are being issued. Stop the run to keep back what is left.',
+        'The undo time is over: the documents are being issued. Stop the Send to hold what is left.',
       )
     await leaveOut(runId, `Taken back by ${who.name}. No number was used.`)
   })
 }
 
-/** Stops a run cleanly: what is issued stays issued, the rest stays on To check. */
+/** Stops a run cleanly: what is issued stays issued, the rest stays in To check. */
 export async function stopRun(runId: number, who: Principal): Promise<void> {
   await inTransaction(async () => {
     await askToStop(runId, who.name)

@@ -2,7 +2,7 @@ import type { Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import type { PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
-import type { SourceKind } from '../../../core/documents/sources'
+import { sources, type SourceKind } from '../../../core/documents/sources'
 import { groupBy } from '../../../core/group'
 import type { Refusal } from '../../../core/errors'
 import type { Addressing, PaperContext } from './paper-context'
@@ -77,25 +77,21 @@ export interface Hooks {
   paidAtOnce: (payment: PaidAtOnce, who: Principal) => Promise<unknown>
 }
 
-const sources = new Map<SourceKind, Source>()
+let registered: Readonly<Record<SourceKind, Source>> | undefined
 let hooks: Hooks | undefined
 
-/** Registers a kind of source. Those that others are parts of come first: they are locked in this order. */
-export function registerSource(kind: SourceKind, source: Source): void {
-  sources.set(kind, source)
-}
-
-export function registerHooks(all: Hooks): void {
-  hooks = all
+/** Registers every kind of source, and what follows elsewhere from the engine's acts. */
+export function register(modules: Readonly<Record<SourceKind, Source>>, follows: Hooks): void {
+  registered = modules
+  hooks = follows
 }
 
 const missing = 'The sources of documents are not registered: call registerSources first.'
 
 /** @throws Error in a process that did not call registerSources */
 export function sourceOf(kind: SourceKind): Source {
-  const source = sources.get(kind)
-  if (!source) throw new Error(missing)
-  return source
+  if (!registered) throw new Error(missing)
+  return registered[kind]
 }
 
 /** @throws Error in a process that did not call registerSources */
@@ -111,8 +107,8 @@ export async function byKind(ids: readonly number[]): Promise<Map<SourceKind, nu
 }
 
 /**
- * Locks sources, and what they are parts of, kind by kind in the order of registration and within by id: to read
- * them as they are, to issue from them, or to change them. In the caller's transaction.
+ * Locks sources, and what they are parts of, kind by kind in their order and within by id: to read them as they
+ * are, to issue from them, or to change them. In the caller's transaction.
  * @returns the version of each
  */
 export async function lockSources(
@@ -121,7 +117,8 @@ export async function lockSources(
 ): Promise<Map<number, number>> {
   const found = await rootsOfSources(ids)
   const versions = new Map<number, number>()
-  for (const [kind, source] of sources) {
+  for (const kind of Object.keys(sources) as SourceKind[]) {
+    const source = sourceOf(kind)
     const wholes = found.filter((one) => one.rootId !== one.id && one.rootKind === kind)
     const own = found.filter((one) => one.kind === kind)
     const ownStrength = to === 'change' || (to === 'issue' && source.issuingWrites) ? 'update' : 'share'

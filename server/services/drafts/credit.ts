@@ -67,7 +67,7 @@ async function invoiceToCredit(documentId: number) {
 
 /**
  * A credit note for an invoice, whole, by line or by amount; with `anew` also the invoice that takes its
- * place, both linked, both on To check.
+ * place, both linked, both in To check.
  * @throws Refusal "over-credit", "nothing-left", "open-credit"
  */
 export async function creditDocument(
@@ -92,7 +92,7 @@ async function creditUnderLock(
   if (waiting)
     throw new Refusal(
       'open-credit',
-      `A credit note for ${invoice.number} already waits on To check. Send it, or put it back, first.`,
+      `A credit note for ${invoice.number} already waits in To check. Send it, or put it back, first.`,
     )
   creditOf(basisOf(invoice), invoice.before, wanted.ask, '')
   const { order } = invoice.source

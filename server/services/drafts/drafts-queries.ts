@@ -25,7 +25,7 @@ export interface OrderHead {
 export const draftRow = (id: number) =>
   one<DraftView>(
     `select b.id, b.kind, b.brand_id "brandId", b.customer_id "customerId", c.name "customerName",
-      b.order_id "orderId", coalesce(o.number, '') "orderNumber", b.version, b.state, b.facts,
+      c.language, b.order_id "orderId", coalesce(o.number, '') "orderNumber", b.version, b.state, b.facts,
       (
         select jsonb_build_object('id', d.id, 'number', d.number) from document d where d.id = b.credits_id
       ) credits,
@@ -158,7 +158,7 @@ export const lockDraft = (id: number) =>
     { id },
   )
 
-export const updateDraft = (given: { id: number; facts: unknown; brandId: number; customerId: number }) =>
+export const updateDraft = (given: { id: number; facts: DraftFacts; brandId: number; customerId: number }) =>
   run(
     `update draft
     set version = version + 1, facts = $facts::jsonb,

@@ -5,7 +5,7 @@ import { kindFacts } from '../../../core/documents/kinds'
 import { paperWords } from '../../../core/documents/words'
 import { Refusal } from '../../../core/errors'
 import { Decimal, moneyText } from '../../../core/money/decimal'
-import { formatPercent } from '../../../core/money/format'
+import { formatPercent, type Language } from '../../../core/money/format'
 import { totals } from '../../../core/money/totals'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -33,7 +33,7 @@ import type { Principal } from '../people/principal'
 
 /*
  * Drafts: invoices and credit notes that a person writes, without an order, for a part of one, or against an invoice.
- * Called from the Register, an order and a document. A draft that is kept is a prepared paper on To check;
+ * Called from the Register, an order and a document. A draft that is kept is a prepared paper in To check;
  * sending it issues and books it.
  * Refuses: a draft that is issued already or was changed by somebody else, billing an order twice, crediting
  * more than is left.
@@ -45,6 +45,8 @@ export interface DraftView {
   brandId: number
   customerId: number
   customerName: string
+  /** The customer's: items of a new line come in it. */
+  language: Language
   orderId: number | null
   orderNumber: string
   version: number

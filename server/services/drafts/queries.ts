@@ -1,6 +1,6 @@
 import type { Credited } from '../../../core/documents/credit'
 import type { DraftFacts } from '../../../core/documents/draft'
-import type { DocumentKind } from '../../../core/documents/kinds'
+import { kindsOf, type DocumentKind } from '../../../core/documents/kinds'
 import { rows } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
 import type { CreditedInvoice } from './context'
@@ -20,13 +20,15 @@ export const draftRows = (draftIds: readonly number[]) =>
       b.facts, b.facts ->> 'date' "wantedDate", coalesce(o.number, '') number,
       coalesce(o.date, (b.made_at at time zone 'UTC')::date)::text "date", b.brand_id "brandId", b.version,
       1 revision, '0' total, '0' prepaid, c.id "customerId", c.number "customerNumber", c.name "customerName",
-      c.tax_number "taxNumber", c.terms, c.language "customerLanguage", c.billing, c.preferences,
+      c.tax_number "taxNumber", c.terms, c.language "customerLanguage",
+      o.delivery, coalesce(o.fields, '{}') fields, coalesce((billed_to(b.id)).address, c.billing) billing,
+      preferences_for(c, b.id, $kinds::text[]) preferences,
       c.version "customerVersion", c.tax_treatment treatment
     from draft b
     join customer c on c.id = b.customer_id
     left join sales_order o on o.id = b.order_id
     where b.id = any($draftIds::int[])`,
-    { draftIds },
+    { draftIds, kinds: kindsOf('draft') },
   )
 
 export const creditedDocuments = (ids: readonly number[]) =>

@@ -4,7 +4,8 @@ import { isAddress } from '../../../core/preferences/recipients'
 import { listCustomers } from '../customers/queries'
 import { brands, company, emailTexts, newestDesigns } from '../house/house'
 import { brandsOf, theHouse } from '../people/principal'
-import { customerLanguages, seriesKinds, routinesOn } from './queries'
+import { canMail } from '../house/mail-accounts-queries'
+import { customerLanguages, seriesKinds, routinesOn, started } from './queries'
 
 /*
  * The set-up guide: what must stand before anything can go out, in the order one would do it, each with what
@@ -36,6 +37,7 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
     documentKinds.map(async (kind) => ({ kind, notes: await emailTexts(kind) })),
   )
   const routines = (await routinesOn())!
+  const begun = (await started())!
   const unreached = (await listCustomers({ trouble: true, limit: 1 }, who)).matching
   const perBrand = (lacks: (brand: (typeof all)[number]) => string[]) =>
     all.flatMap((brand) => lacks(brand).map((what) => `${brand.name}: ${what}`))
@@ -63,9 +65,9 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
     },
     {
       key: 'logo',
-      words: 'Papers carry the logo',
+      words: 'Documents carry the logo',
       needed: false,
-      to: 'Look',
+      to: 'Design',
       missing: perBrand((brand) =>
         some(!looks.some((look) => look.brandId === brand.id && look.design.pictures.logo) && 'logo'),
       ),
@@ -83,8 +85,22 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
       ),
     },
     {
+      key: 'mail',
+      words: 'Emails can be sent',
+      needed: true,
+      to: 'Mail accounts',
+      missing: some(!(await canMail()) && 'mail account; emails wait until there is one'),
+    },
+    {
+      key: 'public',
+      words: 'Links in emails lead here',
+      needed: false,
+      to: 'General',
+      missing: some(!house.publicAddress && 'public address'),
+    },
+    {
       key: 'numbers',
-      words: 'Each kind of paper has its numbers',
+      words: 'Each kind of document has its numbers',
       needed: true,
       to: 'Numbers',
       missing: perBrand((brand) =>
@@ -95,9 +111,9 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
     },
     {
       key: 'notes',
-      words: 'Each kind has its cover note in your customers’ languages',
+      words: 'Each kind has its email text in your customers’ languages',
       needed: true,
-      to: 'Cover note',
+      to: 'Email text',
       missing: perBrand((brand) =>
         notes.flatMap(({ kind, notes: found }) =>
           used
@@ -107,6 +123,13 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
             .map((language) => `${kind} in ${languageWords[language]}`),
         ),
       ),
+    },
+    {
+      key: 'data',
+      words: 'Customers and items are there',
+      needed: false,
+      to: '/customers',
+      missing: some(!begun.customer && 'first customer', !begun.item && 'first item'),
     },
     {
       key: 'customers',
@@ -128,7 +151,7 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
       key: 'notices',
       words: 'Somebody is told by mail when something gets stuck',
       needed: false,
-      to: 'House',
+      to: 'General',
       missing: some(!isAddress(house.failureNoticeTo) && 'address for failure notices'),
     },
   ]

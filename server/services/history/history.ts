@@ -28,10 +28,15 @@ export async function note(
   await noteAll([{ ...subject, actor, words, detail }])
 }
 
+/** An entry as it is written. */
+export interface HistoryNote extends HistorySubject {
+  actor: string
+  words: string
+  detail?: unknown
+}
+
 /** Many entries in one statement. */
-export async function noteAll(
-  entries: readonly (HistorySubject & { actor: string; words: string; detail?: unknown })[],
-): Promise<void> {
+export async function noteAll(entries: readonly HistoryNote[]): Promise<void> {
   if (entries.length === 0) return
   await insertHistory(clock.now(), entries)
 }

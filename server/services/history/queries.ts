@@ -1,9 +1,9 @@
 import { run, json, rows } from '../../db/connection'
-import type { HistoryEntry } from './history'
+import type { HistoryEntry, HistoryNote } from './history'
 
 /* The statements of history that have no file of their own. */
 
-export const insertHistory = (now: Date, entries: unknown) =>
+export const insertHistory = (now: Date, entries: readonly HistoryNote[]) =>
   run(
     `insert into history (at, actor, source_id, prepared_id, document_id, dispatch_id, words, detail)
     select $now::timestamptz, e.actor, e."sourceId", e."preparedId", e."documentId", e."dispatchId", e.words,

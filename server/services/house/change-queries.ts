@@ -1,3 +1,5 @@
+import type { EmailLook } from '../../../core/emailtexts/email-look'
+import type { Design } from '../../../core/designs/design'
 import { rows, run, one, json } from '../../db/connection'
 import { type SeriesRow } from './house'
 import { seriesColumns } from './house-queries'
@@ -16,15 +18,15 @@ export const usedCounters = () =>
     order by c.period desc`,
   )
 
-export const raiseBrandVersion = (brandId: number, version: number | null) =>
-  run(
-    'update brand set version = version + 1 where id = $brandId and ($version::int is null or version = $version)',
-    { brandId, version },
-  )
+export const raiseBrandVersion = (brandId: number, version: number) =>
+  run('update brand set version = version + 1 where id = $brandId and version = $version', {
+    brandId,
+    version,
+  })
 
 export const brandExists = (brandId: number) => one('select id from brand where id = $brandId', { brandId })
 
-export const insertDesignVersion = (given: { id: number; design: unknown; now: Date; actor: string }) =>
+export const insertDesignVersion = (given: { id: number; design: Design; now: Date; actor: string }) =>
   run(
     `insert into design (brand_id, kind, version, design, made_at, made_by)
     select brand_id, kind, version + 1, $design::jsonb, $now, $actor
@@ -33,10 +35,11 @@ export const insertDesignVersion = (given: { id: number; design: unknown; now: D
     { ...given, design: json(given.design) },
   )
 
-export const updateEmailLook = (brandId: number, look: unknown) =>
+export const updateEmailLook = (brandId: number, look: EmailLook) =>
   run('update brand set email_look = $look::jsonb where id = $brandId', { brandId, look: json(look) })
 
-export const insertEmailText = (given: {
+/** A new version of an email text, unless the newest reads just so already. */
+export const insertChangedEmailText = (given: {
   brandId: number
   language: string
   subject: string
@@ -46,9 +49,15 @@ export const insertEmailText = (given: {
   kind: string
 }) =>
   run(
-    `insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
-    select $brandId, $kind, $language, coalesce(max(version), 0) + 1, $subject, $text, $now, $actor
-    from email_text
-    where brand_id = $brandId and kind = $kind and language = $language`,
+    `with newest as (
+      select version, subject, text
+      from email_text
+      where brand_id = $brandId and kind = $kind and language = $language
+      order by version desc
+      limit 1
+    )
+    insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
+    select $brandId, $kind, $language, coalesce((select version from newest), 0) + 1, $subject, $text, $now, $actor
+    where not exists (select from newest where subject = $subject and text = $text)`,
     given,
   )

@@ -26,7 +26,7 @@ import {
   brandExists,
   insertDesignVersion,
   updateEmailLook,
-  insertEmailText,
+  insertChangedEmailText,
 } from './change-queries'
 
 /*
@@ -85,8 +85,8 @@ export interface BrandChange {
 }
 
 /** Locks the brand at the version that was on the screen and raises it, so that prepared papers know. */
-async function raiseVersion(brandId: number, version?: number): Promise<void> {
-  const raised = await raiseBrandVersion(brandId, version ?? null)
+async function raiseVersion(brandId: number, version: number): Promise<void> {
+  const raised = await raiseBrandVersion(brandId, version)
   if (raised === 1) return
   const there = await brandExists(brandId)
   throw there
@@ -145,6 +145,7 @@ const logoHeight = 26
 
 /** How a brand's papers look; what is left out stays. */
 export interface LookChange {
+  version: number
   picture?: Uint8Array
   /** Millimetres. */
   width?: number
@@ -195,7 +196,7 @@ export async function changeLook(brandId: number, change: LookChange, who: Princ
     }),
   )
   await inTransaction(async () => {
-    await raiseVersion(brandId)
+    await raiseVersion(brandId, change.version)
     for (const { id, design } of looks)
       await insertDesignVersion({ id, design, now: clock.now(), actor: who.name })
     await markStale('brand', brandId)
@@ -239,7 +240,7 @@ function placed(logo: DesignPicture): DesignPicture {
   const widest = Math.floor(logoHeight * logo.ratio)
   throw new Refusal(
     'logo-too-tall',
-    `At ${logo.width} mm wide this logo is ${Math.round(height)} mm high, and the head of the paper has ` +
+    `At ${logo.width} mm wide this logo is ${Math.round(height)} mm high, and the head of the document has ` +
       `place for ${logoHeight} mm. ` +
       (widest >= logoWidths[0]
         ? `Make it ${widest} mm wide at most.`
@@ -248,47 +249,33 @@ function placed(logo: DesignPicture): DesignPicture {
   )
 }
 
-/** How the brand's emails look around their text, from now on. */
-export async function changeEmailLook(brandId: number, look: EmailLook): Promise<void> {
-  await inTransaction(async () => {
-    await raiseVersion(brandId)
-    await updateEmailLook(brandId, look)
-    publish('house')
-  })
-}
-
 /** What an email text reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
 export function tryEmailText(note: { subject: string; text: string }, frame: EmailFrame): FilledNote {
   return fillEmailText(note, exampleFields, frame)
 }
 
-/** Keeps a new version of an email text. */
-export async function changeEmailText(
-  brandId: number,
-  kind: DocumentKind,
-  language: Language,
-  note: { subject: string; text: string },
-  who: Principal,
-): Promise<void> {
-  tryEmailText(note, {
-    brandName: '',
-    colours: { brand: '', accent: '' },
-    look: plainEmailLook,
-    footLines: [],
-    language,
-  })
+/** What an email says with a kind of document in one language, and how the brand's emails look around it. */
+export interface EmailChange {
+  version: number
+  kind: DocumentKind
+  language: Language
+  subject: string
+  text: string
+  look: EmailLook
+}
+
+/** Keeps an email text as a new version where it changed, and the look of all the brand's emails. */
+export async function changeEmail(brandId: number, change: EmailChange, who: Principal): Promise<void> {
+  const { kind, language, subject, text, look } = change
+  tryEmailText(
+    { subject, text },
+    { brandName: '', colours: { brand: '', accent: '' }, look: plainEmailLook, footLines: [], language },
+  )
   await inTransaction(async () => {
-    await raiseVersion(brandId)
-    await insertEmailText({
-      brandId,
-      language,
-      subject: note.subject,
-      text: note.text,
-      now: clock.now(),
-      actor: who.name,
-      kind,
-    })
-    await markStale('brand', brandId)
+    await raiseVersion(brandId, change.version)
+    await updateEmailLook(brandId, look)
+    const given = { brandId, kind, language, subject, text, now: clock.now(), actor: who.name }
+    if ((await insertChangedEmailText(given)) > 0) await markStale('brand', brandId)
     publish('house')
   })
 }

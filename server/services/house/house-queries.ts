@@ -25,15 +25,16 @@ const brandColumns = `
 
 export const seriesColumns = `
   s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart,
-  s.business_year_start "businessYearStart", s.source, s.country, s.currency`
+  s.business_year_start "businessYearStart", s.source, s.country, s.currency, s.version`
 
 export const companyRow = (now: Date) =>
   one<CompanyRow>(
     `select name, time_zone "timeZone", country, currency, language, ${ratesToday} "taxRates",
-      order_statuses "orderStatuses", order_fields "orderFields", presume_seconds "presumeSeconds",
+      order_statuses "orderStatuses", presume_seconds "presumeSeconds",
       failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
-      document_dates "documentDates", small_difference::text "smallDifference"
+      document_dates "documentDates", small_difference::text "smallDifference",
+      public_address "publicAddress", contact_roles "contactRoles"
     from company`,
     { now },
   )

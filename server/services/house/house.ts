@@ -24,7 +24,7 @@ export interface CompanyRow {
   taxRates: Record<string, string>
   orderStatuses: string[]
   /** Names of the house's own order fields. */
-  orderFields: string[]
+  contactRoles: string[]
   presumeSeconds: number
   failureNoticeTo: string
   /** Last day of the closed accounting periods. */
@@ -40,6 +40,8 @@ export interface CompanyRow {
   documentDates: Partial<Record<DocumentKind, 'event'>>
   /** Most that is waived without asking when a payment falls short, in the house's currency. */
   smallDifference: string
+  /** What links in emails begin with. */
+  publicAddress: string
 }
 
 /** The company's settings. @throws when the database is empty */
@@ -103,6 +105,7 @@ export interface SeriesRow extends NumberSeries {
   brandId: number
   country: string
   currency: string
+  version: number
 }
 
 export async function allSeries(): Promise<SeriesRow[]> {

@@ -8,13 +8,25 @@ import type { RateRow } from './rates'
 
 /* The statements of house that have no file of their own. */
 
+/** Nothing leaves a house that has no company yet. */
+const notBegun: Gate = {
+  paused: true,
+  pausedBy: null,
+  pausedAt: null,
+  pauseReason: 'The set-up is not finished.',
+  confirmNeeded: false,
+  rehearsalSince: null,
+  rehearsalAddress: '',
+}
+
 /** Reads the gate; `lock` keeps it as it is until the caller's transaction ends. */
 export async function gate(lock = false): Promise<Gate> {
-  return (await one<Gate>(`
+  const row = await one<Gate>(`
     select paused_at is not null paused, paused_by "pausedBy", paused_at "pausedAt",
       pause_reason "pauseReason", confirm_needed "confirmNeeded", rehearsal_since "rehearsalSince",
       rehearsal_address "rehearsalAddress"
-    from company${lock ? ' for share' : ''}`))!
+    from company${lock ? ' for share' : ''}`)
+  return row ?? notBegun
 }
 
 export const stateCounts = (before: Date) =>
@@ -123,7 +135,7 @@ export const newestRates = (today: string) =>
     { today },
   )
 
-export const lockRates = (given: unknown) =>
+export const lockRates = (given: readonly RateRow[]) =>
   rows<RateRow>(
     `select r.currency, r.day::text "day", r.rate::text rate, r.source
     from exchange_rate r
@@ -134,7 +146,7 @@ export const lockRates = (given: unknown) =>
     { given: json(given) },
   )
 
-export const upsertRates = (table: unknown) =>
+export const upsertRates = (table: readonly RateRow[]) =>
   run(
     `insert into exchange_rate (currency, day, rate, source)
     select currency, day, rate, source
@@ -151,4 +163,10 @@ export const markStaleByCurrency = (currencies: readonly string[]) =>
     where currency = any($currencies::text[]) and state in ('prepared', 'due', 'put back')
     returning id`,
     { currencies },
+  )
+
+export const begunRow = () =>
+  one<{ staff: boolean; company: boolean; brand: boolean }>(
+    `select exists (select from staff) staff, exists (select from company) company,
+      exists (select from brand) brand`,
   )

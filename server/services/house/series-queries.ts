@@ -26,7 +26,7 @@ export const updateSeries = (given: {
     `update number_series
     set prefix = $prefix, suffix = $suffix, length = $length, start = $start, restart = $restart,
       business_year_start = $businessYearStart,
-      source = $source
+      source = $source, version = version + 1
     where id = $id`,
     given,
   )

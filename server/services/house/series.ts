@@ -46,20 +46,22 @@ export interface Skipping {
 }
 
 /**
- * Changes how numbers look and begin. Numbers already issued stay. In a period that has numbers a start
- * counts, too: at or below the last it is refused,
- * above it the numbers between are left out for a reason that the number register keeps.
- * @throws Refusal "start-used", "numbers-skipped", "double-numbers"
+ * Changes how numbers look and begin, from the version that was on the screen. Numbers already issued stay. In
+ * a period that has numbers a start counts, too: at or below the last it is refused, above it the numbers
+ * between are left out for a reason that the number register keeps.
+ * @throws Refusal "changed-meanwhile", "start-used", "numbers-skipped", "double-numbers"
  */
 export async function changeSeries(
   seriesId: number,
-  series: NumberSeries,
+  { version, ...series }: NumberSeries & { version: number },
   skipping?: Skipping,
 ): Promise<void> {
   checkSeries(series)
   await inTransaction(async () => {
     const before = await lockSeries(seriesId)
     if (!before) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
+    if (before.version !== version)
+      throw new Refusal('changed-meanwhile', 'Somebody changed this series meanwhile. Load the page again.')
     await lockCounters(seriesId)
     await refuseDoubles({ ...before, ...series })
     if (series.source !== 'order' && series.start !== before.start)
@@ -131,7 +133,7 @@ export async function addSeries(
       throw new Refusal('series-exists', 'There is a series for that already.', {
         about: { field: 'country' },
       })
-    await refuseDoubles({ ...series, ...scope, id: 0, kind, brandId })
+    await refuseDoubles({ ...series, ...scope, id: 0, version: 0, kind, brandId })
     const { id } = await NumberSeriesRow.create({
       kind,
       brandId,
@@ -155,7 +157,7 @@ export async function removeSeries(id: number): Promise<void> {
     const series = await lockSeries(id)
     if (!series) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
     if (!series.country && !series.currency)
-      throw new Refusal('last-series', 'The series for all stays: every paper needs a number.')
+      throw new Refusal('last-series', 'The series for all stays: every document needs a number.')
     if (await seriesIsUsed(id))
       throw new Refusal(
         'series-used',

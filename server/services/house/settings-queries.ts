@@ -9,7 +9,8 @@ export const settingsRow = () =>
     `select failure_notice_to "failureNoticeTo", presume_seconds "presumeSeconds",
       undo_minutes "undoMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
-      document_dates "documentDates", small_difference::text "smallDifference"
+      document_dates "documentDates", small_difference::text "smallDifference",
+      public_address "publicAddress"
     from company`,
   )
 

@@ -38,6 +38,8 @@ export interface HouseSettings {
   withdrawnRule: 'list' | 'settle'
   documentDates: Partial<Record<DocumentKind, 'event'>>
   smallDifference: string
+  /** What links in emails begin with. */
+  publicAddress: string
 }
 
 export async function houseSettings(): Promise<HouseSettings> {
@@ -126,7 +128,7 @@ export async function startRehearsal(who: Principal): Promise<void> {
   })
 }
 
-/** Papers go for real again. What was rehearsed waits for a person: papers on To check, emails held under Waiting. */
+/** Papers go for real again. What was rehearsed waits for a person: papers in To check, emails held under Waiting. */
 export async function endRehearsal(): Promise<void> {
   await inTransaction(async () => {
     await stopRehearsal()

@@ -1,3 +1,4 @@
+import type { DatedRate, TaxCode } from '../../../core/money/tax-codes'
 import { rows, one, run, json } from '../../db/connection'
 import type { TaxCodeRow } from './tax'
 
@@ -21,7 +22,12 @@ export const taxCodeRows = () =>
 export const lockTaxCode = (code: string) =>
   one<{ version: number }>('select version from tax_code where code = $code for update', { code })
 
-export const upsertTaxCode = (given: { code: string; category: string; names: unknown; reasons: unknown }) =>
+export const upsertTaxCode = (given: {
+  code: string
+  category: string
+  names: TaxCode['names']
+  reasons: TaxCode['reasons']
+}) =>
   run(
     `insert into tax_code (code, category, names, reasons)
     values ($code, $category, $names::jsonb, $reasons::jsonb)
@@ -33,7 +39,7 @@ export const upsertTaxCode = (given: { code: string; category: string; names: un
 
 export const deleteTaxRates = (code: string) => run('delete from tax_rate where code = $code', { code })
 
-export const insertTaxRates = (code: string, rates: unknown) =>
+export const insertTaxRates = (code: string, rates: readonly DatedRate[]) =>
   run(
     `insert into tax_rate (code, from_day, percent)
     select $code, r."from", r.percent from jsonb_to_recordset($rates::jsonb) as r ("from" date, percent numeric)`,

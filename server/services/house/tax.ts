@@ -15,7 +15,7 @@ import {
 
 /*
  * Tax codes: their kind of supply, their words and their rates with the day from which each holds.
- * Called from Company, Tax, by a supervisor, and by everything that makes a document. Prepared documents are
+ * Called from Settings, Tax, by a supervisor, and by everything that makes a document. Prepared documents are
  * built again after a change;
  * issued ones keep what they were issued with. Refuses a code that nothing could be printed of, and taking
  * away a rate that was used.

@@ -16,7 +16,7 @@ import { knownOf, problemsOf, keyOf } from './references'
  * Called by go-on-importing. Dies half-way: all rows are checked anew.
  */
 
-interface Checked {
+export interface Checked {
   line: number
   cells: string[]
   key: string

@@ -1,5 +1,6 @@
 import { rows, one, json, run } from '../../db/connection'
 import { type Listed, keyset, paged } from '../keyset'
+import type { Checked } from './check-rows'
 import type { RowState, RowView, ImportView } from './imports'
 
 /* The statements of imports.ts. */
@@ -34,7 +35,7 @@ export async function importRows(filter: {
   return paged(found, filter.limit)
 }
 
-export const mappingOfLike = (subject: string, columns: unknown) =>
+export const mappingOfLike = (subject: string, columns: readonly string[]) =>
   one<Pick<ImportView, 'mapping' | 'decimalSign' | 'dayOrder'>>(
     `select mapping, decimal_sign "decimalSign", day_order "dayOrder"
     from import
@@ -68,7 +69,7 @@ export const importFile = (id: number) =>
 
 export const deleteRows = (id: number) => run('delete from import_row where import_id = $id', { id })
 
-export const insertRows = (importId: number, rows: unknown) =>
+export const insertRows = (importId: number, rows: readonly Checked[]) =>
   run(
     `insert into import_row (import_id, line, key, cells, state, note)
     select $importId, c.line, left(c.key, 400), c.cells, c.state, c.note
@@ -126,7 +127,10 @@ export const importToWrite = (id: number) =>
     { id },
   )
 
-export const keepRowOutcomes = (importId: number, lines: unknown) =>
+export const keepRowOutcomes = (
+  importId: number,
+  lines: readonly { line: number; state: 'written' | 'unchanged' | 'wrong'; note: string }[],
+) =>
   run(
     `update import_row r
     set state = l.state, note = l.note
@@ -147,7 +151,7 @@ export const lockRow = (importId: number, line: number) =>
 export const updateRow = (given: {
   importId: number
   line: number
-  cells: unknown
+  cells: readonly string[]
   key: string
   state: RowState
   note: string

@@ -34,6 +34,7 @@ export function headOf(text: string): {
   const end = text.length > 400_000 ? text.lastIndexOf('\n', 400_000) : text.length
   let found: { record: string[] }[]
   try {
+    // with `info` it answers records and where they stand, which its types do not say
     found = parseNow(text.slice(0, end), { ...options(delimiter), to: 30 }) as unknown as {
       record: string[]
     }[]

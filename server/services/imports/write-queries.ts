@@ -1,3 +1,4 @@
+import type { Language } from '../../../core/money/format'
 import { one, run, json, rows } from '../../db/connection'
 import type { LineEdit } from '../orders/orders'
 
@@ -71,7 +72,7 @@ export const lockImportItem = (code: string | undefined) =>
 
 export const upsertItem = (given: {
   code: string | undefined
-  names: unknown
+  names: Partial<Record<Language, string>>
   unit: string | null
   price: string | undefined
   taxCode: string | undefined
@@ -86,7 +87,9 @@ export const upsertItem = (given: {
     { ...given, names: json(given.names) },
   )
 
-export const ratesGiven = (given: unknown) =>
+export const ratesGiven = (
+  given: readonly { currency: string; day: string; rate: string; source: string }[],
+) =>
   rows<{ key: string; rate: string; source: string }>(
     `select r.currency || ' ' || r.day key, r.rate::text rate, r.source
     from exchange_rate r

@@ -56,7 +56,7 @@ export async function lineCounts(who = theHouse): Promise<StageCount[]> {
       count: counts.due! + counts.back! + counts.undelivered!,
       facts: [
         ...some(counts.due, 'not made'),
-        ...some(counts.back, 'put back'),
+        ...some(counts.back, 'returned'),
         ...some(counts.undelivered, 'issued, not sent'),
       ],
       at: null,

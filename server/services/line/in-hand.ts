@@ -56,7 +56,7 @@ export interface PreparedView extends SourceRef {
 /** A paper that is not issued yet. @throws Refusal "no-such-paper" */
 export async function preparedView(id: number): Promise<PreparedView> {
   const row = await preparedRow(id)
-  if (!row) throw new Refusal('no-such-paper', 'That paper does not exist any more.', { status: 404 })
+  if (!row) throw new Refusal('no-such-paper', 'That document does not exist any more.', { status: 404 })
   const {
     content,
     role,
@@ -128,8 +128,8 @@ function preview(
 /** The content and design of a paper, for its PDF as it will be. */
 export async function paperForPdf(id: number): Promise<{ paper: Paper; design: Design }> {
   const row = await preparedPage(id)
-  if (!row) throw new Refusal('no-such-paper', 'That paper does not exist any more.', { status: 404 })
-  if (!row.content) throw new Refusal('no-paper', row.problem ?? 'There is no paper yet.')
+  if (!row) throw new Refusal('no-such-paper', 'That document does not exist any more.', { status: 404 })
+  if (!row.content) throw new Refusal('no-paper', row.problem ?? 'There is no document yet.')
   return { paper: row.content, design: row.design }
 }
 

@@ -26,23 +26,15 @@ interface PaperRow extends Omit<PreparedView, 'email' | 'history'> {
   contacts: ContactFacts[]
 }
 
-const contactsOf = (customer: string) => `coalesce(
-    (
-      select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-      from contact k
-      where k.customer_id = ${customer}
-    ),
-    '[]'
-  )`
-
 export const preparedRow = (id: number) =>
   one<PaperRow>(
     `select p.id, p.kind, p.revision, ${sourceColumns}, p.order_number "orderNumber",
       p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
-      p.to_addresses "toAddresses", c.preferences, n.subject, n.text, s.design -> 'colours' colours,
+      p.to_addresses "toAddresses",
+      preferences_for(c, p.source_id, array[p.kind]) preferences, n.subject, n.text, s.design -> 'colours' colours,
       b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
-      b.sender_address "senderAddress", b.reply_to "replyTo", ${contactsOf('p.customer_id')} contacts
+      b.sender_address "senderAddress", b.reply_to "replyTo", contacts_of(p.customer_id) contacts
     from prepared_document p
     ${sourceJoins('p')}
     join customer c on c.id = p.customer_id
@@ -151,11 +143,12 @@ export const recipientsOfDispatch = (dispatchId: number) =>
 
 export const letterToCome = (dispatchId: number) =>
   rows<PaperRow & { content: Paper }>(
-    `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo", c.preferences,
+    `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo",
+      preferences_for(c, d.source_id, array[d.kind]) preferences,
       s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' colours,
       b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
       b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName",
-      ${contactsOf('s.customer_id')} contacts
+      contacts_of(s.customer_id) contacts
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
     join document d on d.id = dd.document_id

@@ -3,7 +3,17 @@ import { log } from '../../log'
 
 /** What may have changed for somebody who looks: the page then asks anew for what it shows. */
 export type Topic =
-  'line' | 'order' | 'register' | 'routine' | 'run' | 'worker' | 'house' | 'customer' | 'payment' | 'import'
+  | 'line'
+  | 'order'
+  | 'register'
+  | 'routine'
+  | 'run'
+  | 'worker'
+  | 'house'
+  | 'customer'
+  | 'item'
+  | 'payment'
+  | 'import'
 
 export interface Change {
   topic: Topic

@@ -14,7 +14,7 @@ export interface Confirmed {
   date: string
   /** What the customer was told otherwise than it is now. */
   changes: PaperChange[]
-  /** The revision is prepared and waits on To check. */
+  /** The revision is prepared and waits in To check. */
   waits: boolean
 }
 

@@ -22,6 +22,11 @@ function conditions(filter: OrderFilter, parameters: unknown[], who: Principal):
   if (filter.statuses.length > 0) found.push(`o.status = any(${bind(filter.statuses)}::text[])`)
   if (filter.brand) found.push(`b.code = ${bind(filter.brand)}`)
   if (filter.over) found.push(`o.total > ${bind(filter.over)}::numeric`)
+  if (filter.from) found.push(`o.date >= ${bind(filter.from)}::date`)
+  if (filter.without)
+    found.push(
+      `not exists (select from claim k where k.source_id = o.id and k.document_kind = ${bind(filter.without)})`,
+    )
   return found.join(' and ')
 }
 
@@ -51,7 +56,7 @@ export async function listOrders(
   const found = await rows<OrderRow & { sortKey: string }>(
     `select o.id, o.number, o.date::text date, c.name "customerName", c.group_name "groupName", b.code brand,
       o.status, o.status_since "statusSince", o.total::text total, o.currency, o.reference, o.salesperson,
-      (${sorts[filter.sort].key})::text "sortKey",
+      o.fields, (${sorts[filter.sort].key})::text "sortKey",
       (
         select coalesce(d.number, 'prepared')
         from claim k
@@ -75,11 +80,12 @@ export async function listOrders(
 export const orderRow = (id: number) =>
   one<Omit<OrderView, 'lines' | 'papers' | 'evaluations' | 'history'>>(
     `select o.id, o.number, o.date::text date, c.name "customerName", c.id "customerId",
-      c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince", o.net::text net,
+      c.language, c.group_name "groupName", b.code brand, o.status, o.status_since "statusSince", o.net::text net,
       o.total::text total, o.currency, o.reference, o.salesperson, o.version, o.customer_note "customerNote",
       o.prepaid::text prepaid, o.supplied_on::text "suppliedOn",
       (select ss.status from stopped_source ss where ss.source_id = o.id) stopped,
-      o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields
+      o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields, o.bill_to_id "billToId",
+      o.delivery, o.internal_note "internalNote"
     from ${tables}
     where o.id = $id`,
     { id },
@@ -91,7 +97,7 @@ export const editableLines = (id: number) =>
       (
         case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end
       )::text "unitPrice",
-      trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode"
+      trim_scale(discount_percent)::text "discountPercent", tax_code "taxCode", fields
     from order_line
     where order_id = $id
     order by position`,
@@ -119,14 +125,4 @@ export const evaluationsOfOrder = (id: number) =>
     order by e.id desc
     limit 50`,
     { id },
-  )
-
-export const itemsLike = (pattern: string, language: string) =>
-  rows<{ code: string; name: string; price: string; unit: string; taxCode: string }>(
-    `select code, coalesce(names ->> $language, names ->> 'en') name, price::text price, unit, tax_code "taxCode"
-    from item
-    where lower(code) like $pattern or lower(coalesce(names ->> $language, names ->> 'en')) like $pattern
-    order by code
-    limit 12`,
-    { pattern, language },
   )

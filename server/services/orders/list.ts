@@ -1,10 +1,12 @@
+import type { Address } from '../../../core/documents/facts'
+import type { Adjustment } from '../../../core/money/totals'
+import type { Language } from '../../../core/money/format'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import type { ConditionSeen } from '../../../core/routines/routine'
-import { likeText } from '../keyset'
 import { historyOf, type HistoryEntry } from '../history/history'
 import type { LineEdit } from './orders'
-import { orderRow, editableLines, papersOfOrder, evaluationsOfOrder, itemsLike } from './list-queries'
+import { orderRow, editableLines, papersOfOrder, evaluationsOfOrder } from './list-queries'
 
 export interface OrderRow {
   id: number
@@ -20,6 +22,8 @@ export interface OrderRow {
   reference: string | null
   salesperson: string
   invoice: string | null
+  /** Values of the house's own order fields. */
+  fields: Record<string, string>
 }
 
 export type OrderSort = 'date' | 'number' | 'customer' | 'total' | 'status'
@@ -29,6 +33,10 @@ export interface OrderFilter {
   statuses: string[]
   brand?: string
   over?: string
+  /** A kind of document that they have none of, prepared or issued. */
+  without?: DocumentKind
+  /** The first date. */
+  from?: string
   sort: OrderSort
   descending: boolean
   after?: string
@@ -38,6 +46,8 @@ export interface OrderFilter {
 export interface OrderView extends Omit<OrderRow, 'invoice'> {
   version: number
   customerId: number
+  /** The customer's: items of a new line come in it. */
+  language: Language
   customerNote: string | null
   net: string
   prepaid: string
@@ -45,9 +55,11 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
   /** The status that holds its documents back; null when they may leave. */
   stopped: string | null
   pricesIncludeTax: boolean
-  adjustments: { kind: string; label: string; amount?: string; percent?: string }[]
+  adjustments: Adjustment[]
+  billToId: number | null
+  delivery: Address | null
+  internalNote: string
   lines: LineEdit[]
-  fields: Record<string, string>
   papers: {
     id: number
     /** The source that it is made of: the order itself, or a draft of a part of it. */
@@ -84,12 +96,4 @@ export async function orderView(id: number): Promise<OrderView> {
   const papers = await papersOfOrder(id)
   const evaluations = await evaluationsOfOrder(id)
   return { ...order, lines, papers, evaluations, history: await historyOf({ sourceId: id }) }
-}
-
-/** Items whose code or name begins with or holds a text, for a line's picker. */
-export async function findItems(
-  search: string,
-  language: string,
-): Promise<{ code: string; name: string; price: string; unit: string; taxCode: string }[]> {
-  return itemsLike(likeText(search), language)
 }

@@ -1,7 +1,9 @@
+import type { Address } from '../../../core/documents/facts'
 import type { Day } from '../../../core/documents/days'
 import type { Adjustment } from '../../../core/money/totals'
 import type { EventFacts } from '../../../core/routines/routine'
 import { run, rows, json, one } from '../../db/connection'
+import type { LineEdit } from './orders'
 
 /* The statements of orders.ts. */
 
@@ -48,7 +50,7 @@ export const updateStatus = (given: {
   )
 
 export const insertStatusEvents = (given: {
-  moving: unknown
+  moving: readonly OrderState[]
   now: Date
   actor: string
   tellRoutines: boolean
@@ -76,8 +78,16 @@ export const lockOrder = (orderId: number) =>
     number: string
     customerName: string
     fields: Record<string, string>
+    customerId: number
+    billToId: number | null
+    delivery: Address | null
+    internalNote: string
+    reference: string | null
+    customerNote: string | null
   }>(
-    `select o.version, o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid,
+    `select o.version, o.customer_id "customerId", o.bill_to_id "billToId", o.delivery,
+      o.internal_note "internalNote", o.reference, o.customer_note "customerNote",
+      o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid,
       o.number, o.fields, c.name "customerName"
     from sales_order o
     join customer c on c.id = o.customer_id
@@ -93,30 +103,44 @@ export const updateOrder = (given: {
   net: string
   total: string
   search: string
-  fields: unknown
+  fields: Readonly<Record<string, string>>
+  adjustments: readonly Adjustment[]
+  billToId: number | null
+  delivery: Address | null
+  internalNote: string
+  /** Whether anything changed that a document shows. */
+  shown: boolean
 }) =>
   run(
     `update sales_order
     set reference = $reference, customer_note = $customerNote, net = $net, total = $total, version = version + 1,
-      revision = revision + 1, search = $search, fields = $fields::jsonb
+      revision = revision + $shown::int, search = $search, fields = $fields::jsonb,
+      adjustments = $adjustments::jsonb, bill_to_id = $billToId, delivery = $delivery::jsonb,
+      internal_note = $internalNote
     where id = $orderId`,
-    { ...given, fields: json(given.fields) },
+    {
+      ...given,
+      shown: Number(given.shown),
+      fields: json(given.fields),
+      adjustments: json(given.adjustments),
+      delivery: given.delivery && json(given.delivery),
+    },
   )
 
 export const deleteLines = (orderId: number) =>
   run('delete from order_line where order_id = $orderId', { orderId })
 
-export const insertOrderLines = (lines: unknown) =>
+export const insertOrderLines = (lines: readonly (LineEdit & { orderId: number; position: number })[]) =>
   run(
     `insert into order_line (
       order_id, position, item_code, description, detail, unit, quantity, unit_price, discount_percent,
-      tax_code
+      tax_code, fields
     )
     select l."orderId", l.position, l.item, l.description, l.detail, l.unit, l.quantity, l."unitPrice",
-      l."discountPercent", l."taxCode"
+      l."discountPercent", l."taxCode", coalesce(l.fields, '{}')
     from jsonb_to_recordset($lines::jsonb) as l (
       "orderId" int, position int, item text, description text, detail text, unit text, quantity numeric,
-      "unitPrice" numeric, "discountPercent" numeric, "taxCode" text
+      "unitPrice" numeric, "discountPercent" numeric, "taxCode" text, fields jsonb
     )`,
     { lines: json(lines) },
   )
@@ -125,15 +149,17 @@ export const insertOrders = (orders: unknown, now: Date) =>
   rows<{ id: number; number: string }>(
     `insert into sales_order (
       number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax,
-      reference, salesperson, customer_note, prepaid, adjustments, net, total, search, fields
+      reference, salesperson, customer_note, prepaid, adjustments, net, total, search, fields,
+      bill_to_id, delivery, internal_note
     )
     select o.number, o."brandId", o."customerId", o.date, o.status, $now::timestamptz, o.currency,
       o."pricesIncludeTax", o.reference, o.salesperson, o."customerNote", o.prepaid, o.adjustments,
-      o.net, o.total, o.search, o.fields
+      o.net, o.total, o.search, o.fields, o."billToId", o.delivery, coalesce(o."internalNote", '')
     from jsonb_to_recordset($orders::jsonb) as o (
       number text, "brandId" int, "customerId" int, date date, status text, currency text,
       "pricesIncludeTax" boolean, reference text, salesperson text, "customerNote" text,
-      prepaid numeric, adjustments jsonb, net numeric, total numeric, search text, fields jsonb
+      prepaid numeric, adjustments jsonb, net numeric, total numeric, search text, fields jsonb,
+      "billToId" int, delivery jsonb, "internalNote" text
     )
     returning id, number`,
     { orders: json(orders), now },

@@ -1,136 +1,25 @@
+import { isDeepStrictEqual } from 'node:util'
 import { Refusal } from '../../../core/errors'
-import { dayInZone, type Day } from '../../../core/documents/days'
+import type { Day } from '../../../core/documents/days'
 import { totals, type Adjustment } from '../../../core/money/totals'
+import type { Address } from '../../../core/documents/facts'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
-import { addJobs } from '../../queue/add'
-import { suppliedStatus } from '../../../core/orders/statuses'
+import { CustomerAddress } from '../../db/models'
 import { markStale } from '../outbox/stale'
+import { checkFields } from '../fields/own-fields'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
-import { applyStatus, type StatusEffects, type StatusTurn } from '../dispatch/stopped'
-import {
-  lockOrders,
-  orderStates,
-  updateStatus,
-  insertStatusEvents,
-  lockOrder,
-  updateOrder,
-  deleteLines,
-  insertOrderLines,
-  insertOrders,
-} from './orders-queries'
+import { editableLines } from './list-queries'
+import { lockOrder, updateOrder, deleteLines, insertOrderLines, insertOrders } from './orders-queries'
 import type { Principal } from '../people/principal'
 
 /*
- * What changes an order: its status, one or many at once, and its lines.
- * Called by the Orders screens and by the demo's loader. Each call is one transaction: orders, events, jobs
- * and history together.
- * Refuses: an unknown status, an order somebody else changed meanwhile, lines that make no sense.
+ * Takes orders in, and changes what is written of one: lines, texts, addresses. Called by the Orders screens, by
+ * imports and by the demo's loader. Each call is one transaction: orders and history together.
+ * Refuses an order that somebody else changed meanwhile, and lines that make no sense.
  */
-
-export interface StatusChange {
-  changed: number[]
-  unchanged: number[]
-  before: { id: number; status: string }[]
-  /** Whether the new status stops documents or lets them back, and what was written of them. */
-  turn: StatusTurn
-  effects: StatusEffects
-}
-
-/**
- * Sets orders to a status and tells the routines through one event each. Orders already there are left alone.
- * With `tellRoutines` false the events are kept and no routine looks at them: old orders that are brought in
- * mail nobody.
- * A status that holds or withdraws takes their documents out of every Send and of Waiting; with `letGo` a
- * return lets the emails go again.
- */
-export async function setStatus(
-  orderIds: readonly number[],
-  status: string,
-  who: Principal,
-  letGo = true,
-  tellRoutines = true,
-): Promise<StatusChange> {
-  const { orderStatuses, timeZone, ...stopping } = await company()
-  if (!orderStatuses.includes(status)) {
-    throw new Refusal(
-      'unknown-status',
-      `"${status}" is not one of the order statuses: ${orderStatuses.join(', ')}.`,
-      { status: 400, about: { field: 'status' } },
-    )
-  }
-  return inTransaction(async () => {
-    const now = clock.now()
-    // looked at once they are locked: their lines may have changed while this waited
-    await lockOrders(orderIds)
-    const orders = await orderStates(orderIds, status)
-    if (orders.length < new Set(orderIds).size)
-      throw new Refusal('no-such-order', 'One of the orders does not exist any more. Load the list again.', {
-        status: 404,
-      })
-    const moving = orders.filter((order) => order.from !== status)
-    const ids = moving.map((order) => order.id)
-    const supplies =
-      status === suppliedStatus
-        ? moving.filter((order) => order.suppliedOn === null).map((order) => order.id)
-        : []
-    await updateStatus({ ids, status, now, supplies, today: dayInZone(now, timeZone) })
-    const events = await insertStatusEvents({ moving, now, actor: who.name, tellRoutines })
-    if (tellRoutines)
-      await addJobs(
-        'look-at-events',
-        events.map((event) => event.id),
-        25,
-        (eventIds) => ({ eventIds }),
-      )
-    await noteAll(
-      moving.map((order) => ({
-        sourceId: order.id,
-        actor: who.name,
-        words: `The order went from ${order.from} to ${status}.`,
-      })),
-    )
-    for (const id of supplies) await markStale('source', id)
-    const { turn, effects } = await applyStatus(moving, status, stopping, letGo, who)
-    publish('order', ids)
-    if (turn !== 'nothing') publish('line')
-    return {
-      turn,
-      effects,
-      changed: ids,
-      unchanged: orders.filter((order) => order.from === status).map((order) => order.id),
-      before: moving.map((order) => ({ id: order.id, status: order.from })),
-    }
-  })
-}
-
-/** Ends a trial of a transaction, which undoes it, and carries out what it wrote. */
-class Tried extends Error {
-  constructor(readonly change: StatusChange) {
-    super('only tried')
-  }
-}
-
-/**
- * What `setStatus` would do, found by doing it and taking it back, so that the question and the act cannot
- * differ.
- */
-export async function trySetStatus(
-  orderIds: readonly number[],
-  status: string,
-  who: Principal,
-): Promise<StatusChange> {
-  try {
-    return await inTransaction(async () => {
-      throw new Tried(await setStatus(orderIds, status, who))
-    })
-  } catch (error) {
-    if (error instanceof Tried) return error.change
-    throw error
-  }
-}
 
 export interface LineEdit {
   item: string
@@ -141,6 +30,8 @@ export interface LineEdit {
   unitPrice: string
   discountPercent: string
   taxCode: string
+  /** The house's own line fields. */
+  fields?: Record<string, string>
 }
 
 export interface OrderEdit {
@@ -151,6 +42,13 @@ export interface OrderEdit {
   /** The house's own order fields; left out, they stay as they are. */
   fields?: Record<string, string>
   lines: LineEdit[]
+  /** Charges and discounts on the whole order; left out, they stay. */
+  adjustments?: Adjustment[]
+  /** Another of the customer's billing addresses, null for its own; left out, it stays. */
+  billToId?: number | null
+  /** Where the goods go, null for the address that is billed; left out, it stays. */
+  delivery?: Address | null
+  internalNote?: string
 }
 
 /**
@@ -158,13 +56,9 @@ export interface OrderEdit {
  * version
  */
 export async function editOrder(orderId: number, edit: OrderEdit, who: Principal): Promise<number> {
-  const { taxRates, orderFields } = await company()
-  const unknown = Object.keys(edit.fields ?? {}).find((name) => !orderFields.includes(name))
-  if (unknown)
-    throw new Refusal('unknown-field', `“${unknown}” is not one of the house's order fields.`, {
-      status: 400,
-      about: { field: 'fields' },
-    })
+  const { taxRates } = await company()
+  const given = edit.fields && (await checkFields('order', edit.fields))
+  await checkLines(edit.lines)
   return inTransaction(async () => {
     const order = await lockOrder(orderId)
     if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
@@ -174,35 +68,76 @@ export async function editOrder(orderId: number, edit: OrderEdit, who: Principal
         `Somebody changed order ${order.number} while you were at it. Load it again; your changes are ` +
           'still on the screen to copy.',
       )
+    const adjustments = edit.adjustments ?? order.adjustments
     const sums = totals({
       currency: order.currency,
       pricesIncludeTax: order.pricesIncludeTax,
       rates: taxRates,
       lines: edit.lines,
-      adjustments: order.adjustments,
+      adjustments,
       prepaid: order.prepaid,
     })
+    const billToId = edit.billToId === undefined ? order.billToId : edit.billToId
+    await refuseForeignAddress(order.customerId, billToId)
+    const delivery = edit.delivery === undefined ? order.delivery : edit.delivery
+    const fields = given ?? order.fields
+    const shown = !isDeepStrictEqual(
+      [edit.lines, edit.reference, edit.customerNote, fields, adjustments, billToId, delivery],
+      [
+        await editableLines(orderId),
+        order.reference,
+        order.customerNote,
+        order.fields,
+        order.adjustments,
+        order.billToId,
+        order.delivery,
+      ],
+    )
     await replaceLines(orderId, edit.lines)
     await updateOrder({
+      shown,
+      adjustments,
+      billToId,
+      delivery,
+      internalNote: edit.internalNote ?? order.internalNote,
       orderId,
       reference: edit.reference,
       customerNote: edit.customerNote,
       net: sums.net,
       total: sums.total,
-      search: searchText(order.number, order.customerName, edit.reference),
-      fields: edit.fields ?? order.fields,
+      search: searchText(order.number, order.customerName, edit.reference, fields),
+      fields,
     })
-    await markStale('source', orderId)
+    if (shown) await markStale('source', orderId)
     await noteAll([
       {
         sourceId: orderId,
         actor: who.name,
-        words: `The order was changed; it now comes to ${sums.total} ${order.currency}.`,
+        words: shown
+          ? `The order was changed; it now comes to ${sums.total} ${order.currency}.`
+          : 'The internal note was changed.',
       },
     ])
     publish('order', [orderId])
     return order.version + 1
   })
+}
+
+/** @throws Refusal "no-such-address" where it is not one that this customer is billed at */
+export async function refuseForeignAddress(customerId: number, billToId: number | null): Promise<void> {
+  if (billToId === null) return
+  if (!(await CustomerAddress.findOne({ where: { id: billToId, customerId, purpose: 'billing' } })))
+    throw new Refusal(
+      'no-such-address',
+      'That is not one of the customer’s billing addresses any more. Choose another.',
+      { status: 400, about: { field: 'billToId' } },
+    )
+}
+
+/** @throws Refusal "unknown-field", "wrong-value" of an own field */
+export async function checkLines(lines: readonly LineEdit[]): Promise<void> {
+  const filled = lines.filter((line) => Object.keys(line.fields ?? {}).length > 0)
+  for (const line of filled) await checkFields('line', line.fields!)
 }
 
 async function replaceLines(orderId: number, lines: readonly LineEdit[]): Promise<void> {
@@ -216,8 +151,12 @@ async function insertLines(
   await insertOrderLines(lines)
 }
 
-const searchText = (number: string, customer: string, reference: string | null) =>
-  [number, customer, reference ?? ''].join(' ').toLowerCase()
+const searchText = (
+  number: string,
+  customer: string,
+  reference: string | null,
+  fields: Readonly<Record<string, string>>,
+) => [number, customer, reference ?? '', ...Object.values(fields)].join(' ').trimEnd().toLowerCase()
 
 export interface NewOrder {
   number: string
@@ -235,6 +174,9 @@ export interface NewOrder {
   adjustments: Adjustment[]
   fields?: Record<string, string>
   lines: LineEdit[]
+  billToId?: number | null
+  delivery?: Address | null
+  internalNote?: string
 }
 
 /** Takes an order into the house. @throws Refusal from `totals` */
@@ -264,7 +206,7 @@ export async function addOrders(orders: readonly NewOrder[], who: Principal): Pr
       fields: order.fields ?? {},
       net,
       total,
-      search: searchText(order.number, order.customerName, order.reference),
+      search: searchText(order.number, order.customerName, order.reference, order.fields ?? {}),
     }
   })
   return inTransaction(async () => {

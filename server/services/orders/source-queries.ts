@@ -1,4 +1,5 @@
 import type { OrderLineFacts, ReplacedFacts } from '../../../core/documents/facts'
+import { orderKinds } from '../../../core/documents/kinds'
 import type { OrderToDocument } from '../../../core/orders/statuses'
 import { rows, one, run } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
@@ -12,22 +13,27 @@ export const orderSubjects = (orderIds: readonly number[]) =>
         o.supplied_on, (o.status_since at time zone (select time_zone from company))::date
       )::text "eventDay",
       o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency,
-      o.prices_include_tax "pricesIncludeTax", o.reference, o.customer_note "customerNote", o.prepaid,
+      o.prices_include_tax "pricesIncludeTax", o.reference,
+      o.customer_note "customerNote", o.fields, o.delivery, o.prepaid,
       o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total, c.id "customerId",
       c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
-      c.language "customerLanguage", c.billing, c.preferences, c.version "customerVersion",
+      c.language "customerLanguage",
+      coalesce((billed_to(o.id)).address, c.billing) billing,
+      preferences_for(c, o.id, $kinds::text[]) preferences, c.version "customerVersion",
       c.tax_treatment treatment
     from sales_order o
     join customer c on c.id = o.customer_id
     where o.id = any($orderIds::int[])`,
-    { orderIds },
+    { orderIds, kinds: orderKinds },
   )
 
 export const linesOfOrders = (orderIds: readonly number[]) =>
   rows<OrderLineFacts & { orderId: number; position: number }>(
-    `select order_id "orderId", position, item_code item, description, detail, unit, quantity,
-      unit_price "unitPrice", discount_percent "discountPercent", tax_code "taxCode"
-    from order_line
+    `select order_id "orderId", position, item_code item, description, detail, l.unit, quantity,
+      unit_price "unitPrice", discount_percent "discountPercent", l.tax_code "taxCode",
+      l.fields own, coalesce(i.fields, '{}') "ofItem"
+    from order_line l
+    left join item i on i.code = l.item_code
     where order_id = any($orderIds::int[])
     order by order_id, position`,
     { orderIds },

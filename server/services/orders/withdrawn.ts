@@ -6,7 +6,7 @@ import type { Principal } from '../people/principal'
 
 /*
  * Invoices whose order was withdrawn: never deleted, but voided where that is allowed, else credited whole by
- * a credit note on To check.
+ * a credit note in To check.
  * Called from the Register with the chosen ones, and for one order when the house's rule says so. Each is its
  * own transaction, so one that cannot be settled
  * stops only itself; dies half-way: those settled are settled, and calling again does the rest.

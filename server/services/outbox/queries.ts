@@ -18,3 +18,13 @@ export const markBuiltFrom = (of: BuiltFrom, id: number) =>
     returning id`,
     { id },
   )
+
+export const markOfGroup = (group: string | null) =>
+  rows<{ id: number }>(
+    `update prepared_document
+    set stale = true
+    where state in ('prepared', 'due', 'put back')
+      and customer_id in (select id from customer where $group::text is null or group_name = $group)
+    returning id`,
+    { group },
+  )

@@ -6,7 +6,16 @@ import { Session } from '../../db/models'
 import { countWrongTry, forgetWrongTries, refuseGuesser } from '../../http/rate'
 import type { Role, User } from '../../http/route'
 import { hashPassword, passwordFits } from './passwords'
-import { staffByEmail, deleteEndedSessions, userOfSession, deleteSession } from './queries'
+import { checkSecondFactor } from './second-factor'
+import {
+  staffByEmail,
+  deleteEndedSessions,
+  deleteSessionByKey,
+  nameDevice,
+  sessionsOf,
+  userOfSession,
+  deleteSession,
+} from './queries'
 
 /*
  * Signing in and out. A session is a row: without it the cookie is nothing, so signing out, a changed role
@@ -35,18 +44,19 @@ function isKnown(email: string, mark: string): boolean {
 
 /**
  * @throws Refusal "wrong-password" in the same words and time whether the address is known or not;
- * "too-many-tries"
+ * "too-many-tries"; "code-needed" or "wrong-code" of a second factor, once the password fitted
  */
 export async function signIn(
   email: string,
   password: string,
   from: { address: string; mark: string },
+  code = '',
 ): Promise<User> {
   const account = createHash('sha256').update(email.trim().toLowerCase()).digest('base64url').slice(0, 22)
   const place = isKnown(email, from.mark) ? `known ${account}` : from.address
   await refuseGuesser(account, place)
   const row = await staffByEmail(email.trim())
-  const fits = await passwordFits(password, row?.hash ?? (await nobody))
+  const fits = await passwordFits(password, row?.hash || (await nobody))
   if (!row || !fits) {
     await countWrongTry(account, place)
     throw new Refusal('wrong-password', 'Address and password do not fit together. Try again.', {
@@ -54,12 +64,20 @@ export async function signIn(
       about: { field: 'password' },
     })
   }
+  try {
+    await checkSecondFactor(row.id, code)
+  } catch (error) {
+    // asked for is not guessed
+    if (error instanceof Refusal && error.code === 'wrong-code') await countWrongTry(account, place)
+    throw error
+  }
   await forgetWrongTries(account, place)
   const { id, name, role, brands } = row
   return { id, name, email: row.email, role, brands, session: await beginSession(id, role) }
 }
 
-async function beginSession(staffId: number, role: Role): Promise<string> {
+/** A session of its own for somebody who has shown who they are. @returns its id */
+export async function beginSession(staffId: number, role: Role): Promise<string> {
   const id = randomBytes(24).toString('base64url')
   const now = clock.now()
   await deleteEndedSessions(now)
@@ -76,6 +94,30 @@ async function beginSession(staffId: number, role: Role): Promise<string> {
 /** Who has a session that still is one. */
 export async function sessionUser(session: string): Promise<Omit<User, 'session'> | undefined> {
   return userOfSession(session, clock.now())
+}
+
+/** Where a person is signed in. */
+export interface DeviceView {
+  /** Tells sessions apart; it opens nothing. */
+  key: string
+  /** "Firefox on Linux"; empty where it is not known. */
+  device: string
+  since: Date
+  until: Date
+  /** The one that asks. */
+  here: boolean
+}
+
+/** Keeps on which device a session was begun. */
+export const rememberDevice = (session: string, device: string) => nameDevice(session, device)
+
+export const devicesOf = (user: Pick<User, 'id' | 'session'>): Promise<DeviceView[]> =>
+  sessionsOf(user.id, user.session, clock.now())
+
+/** Signs a person out somewhere else. @throws Refusal "no-such-session" */
+export async function endSessionElsewhere(staffId: number, key: string): Promise<void> {
+  if ((await deleteSessionByKey(staffId, key)) === 0)
+    throw new Refusal('no-such-session', 'You are not signed in there any more.', { status: 404 })
 }
 
 /** Ends a session at once, also its open streams. */

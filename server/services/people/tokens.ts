@@ -1,10 +1,11 @@
 import { createHash, randomBytes } from 'node:crypto'
+import type { Day } from '../../../core/documents/days'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { ApiToken } from '../../db/models'
 import type { User } from '../../http/route'
-import { tokenRows, revokeTokenOf, userOfToken, markTokenUsed } from './queries'
+import { todayHere, tokenRows, revokeTokenOf, userOfToken, markTokenUsed } from './queries'
 
 /*
  * Tokens with which another program calls the API. Only the hash is kept; the token itself is shown once.
@@ -21,19 +22,37 @@ export interface TokenView {
   madeAt: Date
   usedOn: string | null
   revokedAt: Date | null
+  /** The last day on which it opens anything; null for one without an end. */
+  endsOn: Day | null
+  /** That day is over. */
+  ended: boolean | null
 }
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex')
 
-/** @returns the token in plain, this one time */
-export async function makeToken(name: string, scope: Scope, staffId: number): Promise<string> {
+/**
+ * @param endsOn the last day on which it opens anything; null for one without an end
+ * @returns the token in plain, this one time
+ * @throws Refusal "day-over"
+ */
+export async function makeToken(
+  name: string,
+  scope: Scope,
+  staffId: number,
+  endsOn: Day | null = null,
+): Promise<string> {
+  if (endsOn !== null && endsOn < (await todayHere(clock.now())))
+    throw new Refusal('day-over', 'That day is over. Choose the last day on which the token is to work.', {
+      status: 400,
+      about: { field: 'endsOn' },
+    })
   const token = `clothespin_${randomBytes(32).toString('base64url')}`
-  await ApiToken.create({ name, scope, hash: hashOf(token), staffId, madeAt: clock.now() })
+  await ApiToken.create({ name, scope, hash: hashOf(token), staffId, madeAt: clock.now(), endsOn })
   return token
 }
 
 export async function tokens(): Promise<TokenView[]> {
-  return tokenRows()
+  return tokenRows(clock.now())
 }
 
 /** @throws Refusal "no-such-token" */
@@ -44,7 +63,7 @@ export async function revokeToken(id: number): Promise<void> {
   })
 }
 
-/** Who calls with a token; undefined for one that is unknown or revoked. */
+/** Who calls with a token; undefined for one that is unknown, revoked or over. */
 export async function tokenUser(token: string): Promise<User | undefined> {
   const found = await userOfToken(hashOf(token), clock.now())
   if (!found) return undefined

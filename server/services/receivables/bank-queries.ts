@@ -59,7 +59,7 @@ export const bankFileState = (fileId: number) =>
 export const lockReading = (fileId: number) =>
   one(`select id from bank_file where id = $fileId and state = 'reading' for update`, { fileId })
 
-export const knownEntries = (keys: unknown) =>
+export const knownEntries = (keys: readonly { account: string; key: string }[]) =>
   rows<{ account: string; key: string }>(
     `select e.account, e.key
     from bank_entry e

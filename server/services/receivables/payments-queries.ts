@@ -117,8 +117,8 @@ export const paymentToAllocate = (id: number) =>
   )
 
 export const lockItemsOfPayment = (id: number) =>
-  run(
-    `select document_id
+  rows<{ documentId: number }>(
+    `select document_id "documentId"
     from open_item
     where document_id in (select to_document_id from allocation where payment_id = $id)
     order by document_id
@@ -127,6 +127,14 @@ export const lockItemsOfPayment = (id: number) =>
   )
 
 export const lockPaymentRow = (id: number) => run('select id from payment where id = $id for update', { id })
+
+export const settlesOthers = (id: number, documentIds: readonly number[]) =>
+  one(
+    `select 1
+    from allocation
+    where payment_id = $id and to_document_id is not null and to_document_id <> all($documentIds::int[])`,
+    { id, documentIds },
+  )
 
 export const paymentToUndo = (id: number) =>
   one<{

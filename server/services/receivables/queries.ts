@@ -1,4 +1,5 @@
 import type { PaymentFacts, SettledFacts } from '../../../core/documents/facts'
+import { kindsOf } from '../../../core/documents/kinds'
 import type { Candidate, Match } from '../../../core/receivables/match'
 import { one, rows } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
@@ -55,14 +56,16 @@ export const paymentRows = (paymentIds: readonly number[]) =>
     `select p.id "sourceId", p.direction, p.date::text "day", p.method, p.amount::text amount,
       p.open::text "onAccount", p.reference, null::int "creditsId",
       null::int "replacesId", null "wantedDate", p.date::text "eventDay", '' number, p.date::text "date",
-      null "suppliedOn", p.currency, false "pricesIncludeTax", null "customerNote", '0' prepaid,
+      null "suppliedOn", p.currency, false "pricesIncludeTax", null "customerNote", null::jsonb delivery,
+      '{}'::jsonb fields, '0' prepaid,
       '[]'::jsonb adjustments, p.brand_id "brandId", p.version, 1 revision, p.amount::text total,
       c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
-      c.language "customerLanguage", c.billing, c.preferences, c.version "customerVersion", 'domestic' treatment
+      c.language "customerLanguage", c.billing,
+      preferences_for(c, p.id, $kinds::text[]) preferences, c.version "customerVersion", 'domestic' treatment
     from payment p
     join customer c on c.id = p.customer_id
     where p.id = any($paymentIds::int[])`,
-    { paymentIds },
+    { paymentIds, kinds: kindsOf('payment') },
   )
 
 export const settledOfPayments = (paymentIds: readonly number[]) =>

@@ -3,7 +3,7 @@ import { capital } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
-import { inTransaction } from '../../db/connection'
+import { behindSavepoint, inTransaction } from '../../db/connection'
 import { undoPrepared } from '../documents/prepare-by-hand'
 import { noteAll } from '../history/history'
 import { company } from '../house/house'
@@ -12,6 +12,7 @@ import { checkDate } from './payment-checks'
 import {
   lockItemsOfPayment,
   lockPaymentRow,
+  settlesOthers,
   paymentToUndo,
   returnedOf,
   insertReversal,
@@ -34,9 +35,8 @@ import type { Principal } from '../people/principal'
  */
 export async function undoPayment(id: number, reason: string, who: Principal): Promise<number> {
   return inTransaction(async () => {
-    await lockItemsOfPayment(id)
+    while (!(await lockWithItems(id)));
     // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
-    await lockPaymentRow(id)
     const payment = await paymentToUndo(id)
     if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
     if (payment.undone || payment.reversesId !== null)
@@ -76,3 +76,27 @@ export async function undoPayment(id: number, reason: string, who: Principal): P
     return counter
   })
 }
+
+/**
+ * Locks the documents that a payment settles, then the payment, as everybody does who books on them. When it was
+ * booked on a further document while this waited, nothing stays locked: locking that one now would be out of order,
+ * and the two would wait for each other.
+ * @returns whether all are locked
+ */
+async function lockWithItems(id: number): Promise<boolean> {
+  const done = behindSavepoint(async () => {
+    const items = await lockItemsOfPayment(id)
+    await lockPaymentRow(id)
+    const ids = items.map((item) => item.documentId)
+    if (await settlesOthers(id, ids)) throw new BookedMeanwhile()
+  })
+  return done.then(
+    () => true,
+    (error: unknown) => {
+      if (error instanceof BookedMeanwhile) return false
+      throw error
+    },
+  )
+}
+
+class BookedMeanwhile extends Error {}

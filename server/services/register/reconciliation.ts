@@ -114,7 +114,7 @@ function differenceOf({
       'sent',
       unsent
         ? `${kindFacts[document.kind].one.replace(/^./, (first) => first.toUpperCase())} that was issued ` +
-            'and not sent: it hangs on To send.'
+            'and not sent: it waits in To send.'
         : state === 'stuck'
           ? `Stuck: ${stuckWords[stuckCause!].label}.`
           : channel === 'paper'

@@ -2,6 +2,7 @@
 export interface RoutineChoices {
   statuses: string[]
   fields: string[]
+  roles: string[]
   groups: string[]
   countries: string[]
   salespersons: string[]

@@ -206,7 +206,7 @@ function toKeep(event: EventRow, routine: RoutineRow, laidOut: AllMade, version:
 }
 
 /**
- * A routine on posting sends that very document and makes none. Before a check, it is named on To send and a
+ * A routine on posting sends that very document and makes none. Before a check, it is named in To send and a
  * person sends it.
  */
 async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string): Promise<Result> {
@@ -220,7 +220,7 @@ async function sendPosted(event: EventRow, routine: RoutineRow, timeZone: string
     await keepUndeliveredRoutine(event.documentId, routine.id)
     return {
       outcome: 'due',
-      reason: `${document.number} waits on To send: “${routine.name}” sends nothing by itself.`,
+      reason: `${document.number} waits in To send: “${routine.name}” sends nothing by itself.`,
     }
   }
   if (!(await deliver(event.documentId!, routine.sentence, inTheNameOf(routine.name), timeZone)))

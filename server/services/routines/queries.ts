@@ -3,6 +3,7 @@ import type { DocumentKind } from '../../../core/documents/kinds'
 import { type EventFacts, judge, occasionOf } from '../../../core/routines/routine'
 import { type RoutineEvent, type RoutineSentence, type Trust, eventOf } from '../../../core/routines/sentence'
 import { rows, one, json, run } from '../../db/connection'
+import { ownFields } from '../fields/own-fields'
 import { company } from '../house/house'
 import { type Principal, theHouse } from '../people/principal'
 import { buysWithin, within } from '../people/brand-queries'
@@ -29,7 +30,7 @@ export async function missed(
   to: string,
   who: Principal,
 ): Promise<MissedRow[]> {
-  if (eventOf(sentence) === 'posted') return [] // what is posted and not sent lies on To send
+  if (eventOf(sentence) === 'posted') return [] // what is posted and not sent lies in To send
   if (eventOf(sentence) === 'payment') return missedReceipts(sentence, from, to, who)
   const { timeZone } = await company()
   const found = await rows<MissedRow>(
@@ -98,7 +99,12 @@ export const routineSentence = (id: number) =>
 
 export const insertCatchUpEvents = (
   ofPayment: boolean,
-  given: { taken: unknown; now: Date; actor: string; routineId: number },
+  given: {
+    taken: readonly { id: number; facts: EventFacts; place: number }[]
+    now: Date
+    actor: string
+    routineId: number
+  },
 ) =>
   rows<{ id: number }>(
     `insert into event (kind, source_id, facts, schema_version, at, actor, only_routine)
@@ -112,10 +118,10 @@ export const insertCatchUpEvents = (
 const mostChoices = 2000
 
 export async function routineChoices(who = theHouse): Promise<RoutineChoices> {
-  const { orderStatuses, orderFields } = await company()
+  const { orderStatuses, contactRoles } = await company()
   const found = (await one<Pick<RoutineChoices, 'groups' | 'countries' | 'currencies' | 'salespersons'>>(`
     select
-      (select coalesce(jsonb_agg(distinct group_name), '[]') from customer where group_name <> '') groups,
+      (select coalesce(jsonb_agg(name order by name), '[]') from customer_group) groups,
       (select coalesce(jsonb_agg(distinct country), '[]') from customer where country <> '') countries,
       (select coalesce(jsonb_agg(distinct currency), '[]') from customer) currencies,
       (
@@ -124,7 +130,8 @@ export async function routineChoices(who = theHouse): Promise<RoutineChoices> {
   return {
     ...found,
     statuses: orderStatuses,
-    fields: orderFields,
+    fields: (await ownFields('order')).map(({ name }) => name),
+    roles: contactRoles,
     brands: await rows(`select code value, name words from brand where ${within(who, 'id')} order by id`),
     customers: await rows(
       `select number value, name || ' (' || number || ')' words
@@ -205,7 +212,8 @@ export const postedDocument = (documentId: number | null) =>
     preferences: Preferences
   }>(
     `select d.number, d.kind, exists (select from document_void v where v.document_id = d.id) voided,
-      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName", c.preferences
+      exists (select from undelivered u where u.document_id = d.id) unsent, c.name "customerName",
+      preferences_for(c, d.source_id, array[d.kind]) preferences
     from document d
     join customer c on c.id = d.customer_id
     where d.id = $documentId`,
@@ -268,18 +276,12 @@ export const routinesSharing = (routineId: number | null) =>
     { routineId },
   )
 
-export const customersWithContacts = (ids: readonly number[]) =>
+export const customersWithContacts = (ids: readonly number[], kind: DocumentKind) =>
   rows<CustomerRow>(
-    `select c.id, c.name, c.billing, c.preferences,
-      coalesce(
-        (
-          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-          from contact k
-          where k.customer_id = c.id
-        ),
-        '[]'
-      ) contacts
+    `select c.id, c.name, c.billing,
+      preferences_for(c, null, array[$kind]) preferences,
+      contacts_of(c.id) contacts
     from customer c
     where c.id = any($ids::int[])`,
-    { ids },
+    { ids, kind },
   )

@@ -1,10 +1,13 @@
 import type { Trust } from '../../../core/routines/sentence'
 import { rows, one, run } from '../../db/connection'
+import { within } from '../people/brand-queries'
+import type { Principal } from '../people/principal'
 import type { RoutineView, RoutineVersion } from './routines'
 
 /* The statements of routines.ts. */
 
-export const routineRows = (now: Date) =>
+/** The house's routines; what they made this month is counted within the brands of who asks. */
+export const routineRows = (who: Principal, now: Date) =>
   rows<RoutineView>(
     `select r.id, r.name, r.description, r.is_on "isOn", r.applies_since "appliesSince", r.trust, r.version,
       r.sentence, r.changed_at "changedAt", r.changed_by "changedBy",
@@ -12,6 +15,7 @@ export const routineRows = (now: Date) =>
         select count(*)::int
         from prepared_document p
         where p.routine_id = r.id and p.state = 'issued' and p.since >= date_trunc('month', $now::timestamptz)
+          and ${within(who, 'p.brand_id')}
       ) "thisMonth"
     from routine r
     order by r.name`,

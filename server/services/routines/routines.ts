@@ -1,9 +1,15 @@
 import { Refusal } from '../../../core/errors'
-import { checkSentence, trusts, type RoutineSentence, type Trust } from '../../../core/routines/sentence'
+import {
+  checkSentence,
+  trusts,
+  type Condition,
+  type RoutineSentence,
+  type Trust,
+} from '../../../core/routines/sentence'
 import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
 import { Routine } from '../../db/models'
-import { company } from '../house/house'
+import { brands, company } from '../house/house'
 import { publish } from '../live/publish'
 import {
   routineRows,
@@ -13,7 +19,7 @@ import {
   routineNamed,
   insertRoutineVersion,
 } from './routines-queries'
-import type { Principal } from '../people/principal'
+import { brandsOf, theHouse, type Principal } from '../people/principal'
 
 /*
  * Routines as a supervisor keeps them: name, sentence, on and off apart from editing, trust. Every change
@@ -35,8 +41,14 @@ export interface RoutineView {
   thisMonth: number
 }
 
-export async function listRoutines(): Promise<RoutineView[]> {
-  return routineRows(clock.now())
+/** The routines that can be about the brands of who asks; what is said of brands elsewhere is not theirs. */
+export async function listRoutines(who: Principal = theHouse): Promise<RoutineView[]> {
+  const all = await routineRows(who, clock.now())
+  if (who.brands === null) return all
+  const own = brandsOf(who, await brands()).map((brand) => brand.code)
+  const isAboutOwn = (one: Condition) =>
+    one.about !== 'brand' || one.is === 'not' || one.values.some((code) => own.includes(code))
+  return all.filter(({ sentence }) => sentence.conditions.every(isAboutOwn))
 }
 
 export interface RoutineVersion {
@@ -49,7 +61,10 @@ export interface RoutineVersion {
   name: string
 }
 
-export async function routineVersions(id: number): Promise<RoutineVersion[]> {
+/** @throws Refusal "no-such-routine" for one that is not there or cannot be about this one's brands */
+export async function routineVersions(id: number, who: Principal = theHouse): Promise<RoutineVersion[]> {
+  if (!(await listRoutines(who)).some((one) => one.id === id))
+    throw new Refusal('no-such-routine', 'That routine does not exist.', { status: 404 })
   return versionsOfRoutine(id)
 }
 
@@ -69,7 +84,7 @@ export async function changeRoutine(id: number, change: RoutineChange, who: Prin
       status: 400,
       about: { field: 'trust' },
     })
-  if (change.sentence) checkSentence(change.sentence, (await company()).orderStatuses)
+  if (change.sentence) await check(change.sentence)
   await inTransaction(async () => {
     const current = await lockRoutine(id)
     if (!current) throw new Refusal('no-such-routine', 'That routine does not exist.', { status: 404 })
@@ -113,7 +128,7 @@ export interface NewRoutine {
 
 /** Adds a routine, switched off unless said otherwise. @throws Refusal "same-name", "bad-sentence" */
 export async function addRoutine(routine: NewRoutine, who: Principal): Promise<number> {
-  checkSentence(routine.sentence, (await company()).orderStatuses)
+  await check(routine.sentence)
   return inTransaction(async () => {
     await refuseTakenName(routine.name, 0)
     const now = clock.now()
@@ -135,4 +150,9 @@ export async function addRoutine(routine: NewRoutine, who: Principal): Promise<n
 
 async function keepVersion(id: number): Promise<void> {
   await insertRoutineVersion(id)
+}
+
+async function check(sentence: RoutineSentence): Promise<void> {
+  const { orderStatuses, contactRoles } = await company()
+  checkSentence(sentence, orderStatuses, contactRoles)
 }

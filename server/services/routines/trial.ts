@@ -1,5 +1,5 @@
 import { dayInZone, addDays, type Day } from '../../../core/documents/days'
-import { kindFacts } from '../../../core/documents/kinds'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { judge, type EventFacts } from '../../../core/routines/routine'
 import { checkSentence, eventOf, type RoutineSentence } from '../../../core/routines/sentence'
 import { Decimal } from '../../../core/money/decimal'
@@ -67,8 +67,8 @@ export async function tryOut(
   routineId: number | null = null,
   who = theHouse,
 ): Promise<Trial> {
-  const { orderStatuses, timeZone } = await company()
-  checkSentence(sentence, orderStatuses)
+  const { orderStatuses, contactRoles, timeZone } = await company()
+  checkSentence(sentence, orderStatuses, contactRoles)
   const now = clock.now()
   const since = new Date(now.getTime() - days * 86_400_000)
   const statuses = [...new Set([...sentence.statuses, ...(live?.statuses ?? [])])]
@@ -79,7 +79,10 @@ export async function tryOut(
     who,
   )
   const first = firstPerOrder(sentence, events)
-  const customers = await customersOf([...new Set([...first.values()].map((event) => event.customerId))])
+  const customers = await customersOf(
+    [...new Set([...first.values()].map((event) => event.customerId))],
+    sentence.issue,
+  )
   const today = dayInZone(now, timeZone)
   const byDay = new Map(
     Array.from({ length: days }, (_, index) => [addDays(today, index - days + 1), { count: 0, stuck: 0 }]),
@@ -173,8 +176,8 @@ function firstPerOrder(sentence: RoutineSentence, events: readonly EventRow[]): 
   return first
 }
 
-async function customersOf(ids: readonly number[]): Promise<Map<number, CustomerRow>> {
-  const found = await customersWithContacts(ids)
+async function customersOf(ids: readonly number[], kind: DocumentKind): Promise<Map<number, CustomerRow>> {
+  const found = await customersWithContacts(ids, kind)
   return new Map(found.map((customer) => [customer.id, customer]))
 }
 

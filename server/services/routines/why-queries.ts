@@ -1,4 +1,4 @@
-import type { DocumentKind } from '../../../core/documents/kinds'
+import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { Preferences, ContactFacts } from '../../../core/preferences/recipients'
 import type { EventFacts } from '../../../core/routines/routine'
 import type { RoutineSentence, Trust } from '../../../core/routines/sentence'
@@ -25,19 +25,13 @@ export const whyOrder = (orderId: number) =>
     contacts: ContactFacts[]
     customerName: string
   }>(
-    `select o.status, o.revision, c.billing, c.preferences, c.name "customerName",
-      coalesce(
-        (
-          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-          from contact k
-          where k.customer_id = c.id
-        ),
-        '[]'
-      ) contacts
+    `select o.status, o.revision, coalesce((billed_to(o.id)).address, c.billing) billing,
+      preferences_for(c, o.id, $kinds::text[]) preferences, c.name "customerName",
+      contacts_of(c.id) contacts
     from sales_order o
     join customer c on c.id = o.customer_id
     where o.id = $orderId`,
-    { orderId },
+    { orderId, kinds: orderKinds },
   )
 
 export const routinesOfOrders = () =>

@@ -121,8 +121,8 @@ function conclusion(routine: RoutineRow, found: Deciding): string {
   if (found.claim) return `Its ${issue} is prepared and not issued yet.`
   if (found.lies === 'put back' || found.lies === 'due')
     return (
-      `Its ${issue} is on To send: ` +
-      `${found.lies === 'due' ? 'due, and made when a person asks' : 'it was put back'}.`
+      `Its ${issue} is in To send: ` +
+      `${found.lies === 'due' ? 'due, and made when a person asks' : 'it was returned'}.`
     )
   if (found.lies === 'dropped') return `Its ${issue} was taken off To send: it is not wanted.`
   if (!found.reached) return `The order never became ${statuses.join(' or ')}.`

@@ -73,7 +73,7 @@ export interface RunPart {
 /** A chosen document that did not go, or is stuck. */
 export interface RunProblem {
   preparedId: number
-  /** "prepared" while it still waits on To check. */
+  /** "prepared" while it still waits in To check. */
   paperState: string
   kind: DocumentKind
   orderNumber: string

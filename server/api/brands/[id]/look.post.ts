@@ -1,11 +1,12 @@
 import { hideableSums, paperFamilies, type Design, type HideableSum } from '../../../../core/designs/design'
 import { suppliedDesigns } from '../../../../core/designs/supplied'
 import type { DocumentKind } from '../../../../core/documents/kinds'
-import { idParam, Joi, kind } from '../../../http/checks'
+import { colours, id, idParam, Joi, kind, picture } from '../../../http/checks'
 import { route } from '../../../http/route'
 import { changeLook } from '../../../services/house/change'
 
 interface Look {
+  version: number
   kind?: DocumentKind
   picture?: string
   width?: number
@@ -15,12 +16,6 @@ interface Look {
   colours?: Design['colours']
   hiddenSums?: HideableSum[]
 }
-
-const colour = Joi.string()
-  .pattern(/^#[0-9a-f]{6}$/i)
-  .lowercase()
-  .required()
-  .messages({ 'string.pattern.base': '{{#label}} is a colour like #8a5a00' })
 
 /**
  * A brand's look on its papers: logo (base64) and its width in millimetres, design, fonts, colours; each may
@@ -34,8 +29,9 @@ export default route<{ id: number }, object, Look>(
     params: idParam,
     bodyLimit: 4_000_000,
     body: Joi.object({
+      version: id.required(),
       kind: kind,
-      picture: Joi.string().base64().max(3_000_000),
+      picture,
       width: Joi.number(),
       noLogo: Joi.boolean(),
       supplied: Joi.valid(...Object.keys(suppliedDesigns)),
@@ -43,7 +39,7 @@ export default route<{ id: number }, object, Look>(
         heading: Joi.valid(...paperFamilies).required(),
         text: Joi.valid(...paperFamilies).required(),
       }),
-      colours: Joi.object({ brand: colour, accent: colour, ground: colour }),
+      colours,
       hiddenSums: Joi.array()
         .items(Joi.valid(...hideableSums))
         .unique(),

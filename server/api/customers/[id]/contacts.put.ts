@@ -1,6 +1,7 @@
 import type { ContactFacts } from '../../../../core/preferences/recipients'
-import { id, idParam, Joi, name, text } from '../../../http/checks'
+import { id, idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
+import { contacts } from '../contact.check'
 import { changeContacts } from '../../../services/customers/contacts'
 
 export default route<{ id: number }, object, { version: number; contacts: ContactFacts[] }>(
@@ -11,16 +12,7 @@ export default route<{ id: number }, object, { version: number; contacts: Contac
     params: idParam,
     body: Joi.object({
       version: id.required(),
-      contacts: Joi.array()
-        .max(50)
-        .items(
-          Joi.object({
-            name: name(80).allow('').default(''),
-            email: text(320).required(),
-            role: Joi.valid('buying', 'billing', 'goods-in', 'anyone').required(),
-          }),
-        )
-        .required(),
+      contacts: contacts.required(),
     }),
   },
   async ({ params, body, user }) => {

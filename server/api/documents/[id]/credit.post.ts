@@ -4,7 +4,7 @@ import { idParam, Joi, text } from '../../../http/checks'
 import { route } from '../../../http/route'
 import { creditDocument } from '../../../services/drafts/credit'
 
-/** A credit note for an invoice; with `anew` also the invoice that takes its place. Both wait on To check. */
+/** A credit note for an invoice; with `anew` also the invoice that takes its place. Both wait in To check. */
 export default route<{ id: number }, object, { ask: CreditAsk; reason: string; anew: boolean }>(
   {
     role: 'clerk',

@@ -2,7 +2,7 @@ import { idParam, Joi } from '../../../http/checks'
 import { route } from '../../../http/route'
 import { prepareReceipt } from '../../../services/receivables/source'
 
-/** Has the receipt of a payment or refund prepared; it then waits on To check. */
+/** Has the receipt of a payment or refund prepared; it then waits in To check. */
 export default route<{ id: number }>(
   {
     role: 'clerk',

@@ -1,7 +1,12 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import type { Paper } from '../../../../core/documents/paper'
 import type { EmailLook } from '../../../../core/emailtexts/email-look'
-import type { ContactRole, Preferences, ContactFacts } from '../../../../core/preferences/recipients'
+import type {
+  ContactFacts,
+  ContactRole,
+  Preferences,
+  Recipient,
+} from '../../../../core/preferences/recipients'
 import { rows, run, json } from '../../../db/connection'
 import type { Letter } from '../compose'
 
@@ -21,6 +26,7 @@ export interface EmailToSend {
   documents: number
   subject: string
   text: string
+  brandId: number
   brandName: string
   senderName: string
   senderAddress: string
@@ -46,18 +52,13 @@ export const emailsToSend = (ids: readonly number[]) =>
   rows<EmailToSend>(
     `select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
       m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
-      d.id "documentId", dd.documents, n.subject, n.text, b.name "brandName", b.sender_name "senderName",
+      d.id "documentId", dd.documents, n.subject, n.text, b.id "brandId", b.name "brandName",
+      b.sender_name "senderName",
       b.sender_address "senderAddress", b.reply_to "replyTo",
-      s.design -> 'colours' colours, b.email_look \"emailLook\", c.preferences, d.paper, f.file_name "fileName",
+      s.design -> 'colours' colours, b.email_look \"emailLook\", 
+      preferences_for(c, d.source_id, array[d.kind]) preferences, d.paper, f.file_name "fileName",
       file.bytes,
-      coalesce(
-        (
-          select jsonb_agg(jsonb_build_object('name', k.name, 'email', k.email, 'role', k.role) order by k.id)
-          from contact k
-          where k.customer_id = c.id
-        ),
-        '[]'
-      ) contacts,
+      contacts_of(c.id) contacts,
       coalesce(
         (
           select jsonb_agg(lower(r.address))
@@ -95,7 +96,11 @@ export const enclosedDocuments = (dispatchId: number, documentId: number) =>
     { dispatchId, documentId },
   )
 
-export const keepRecipientOutcomes = (given: { id: number; outcomes: unknown; now: Date }) =>
+export const keepRecipientOutcomes = (given: {
+  id: number
+  outcomes: readonly (Recipient & { outcome: string; reply: string })[]
+  now: Date
+}) =>
   run(
     `insert into dispatch_recipient (dispatch_id, address, name, placed, source, outcome, reply, at)
     select $id, lower(o.address), o.name, o."as", o.source, o.outcome, o.reply, $now
@@ -116,7 +121,7 @@ export const keepMailCopy = (given: {
   subject: string
   text: string
   html: string
-  files: unknown
+  files: readonly { name: string; size: number }[]
   now: Date
 }) =>
   run(

@@ -1,13 +1,12 @@
-import { randomUUID } from 'node:crypto'
 import { deliveryOf } from '../../../../core/dispatch/delivery'
 import type { HandOver } from '../../../../core/dispatch/outcome'
 import type { Recipient } from '../../../../core/preferences/recipients'
 import { Refusal } from '../../../../core/errors'
 import { clock } from '../../../clock'
-import { config } from '../../../config'
 import { logTrouble, troubleWords } from '../../../log'
-import { returnPath } from '../../../outside/mail/return-path'
-import { handOver } from '../../../outside/mail/smtp'
+import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return-path'
+import { handOver, type MailServer } from '../../../outside/mail/smtp'
+import { mailServerOf } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
 import type { Attempt, WorkerChannel } from './channel'
 import {
@@ -26,8 +25,17 @@ import {
  * Refuses: a customer who wants no email; sending to somebody who already has it.
  */
 
-export const emailChannel: WorkerChannel<EmailToSend> = {
-  load: emailsToSend,
+/** An email with the server it is handed to; without one, the server that was named at the start. */
+type Outgoing = EmailToSend & { server: MailServer | undefined }
+
+export const emailChannel: WorkerChannel<Outgoing> = {
+  async load(ids) {
+    const emails = await emailsToSend(ids)
+    const servers = new Map<number, MailServer | undefined>()
+    for (const { brandId } of emails)
+      if (!servers.has(brandId)) servers.set(brandId, await mailServerOf(brandId))
+    return emails.map((email) => ({ ...email, server: servers.get(email.brandId) }))
+  },
 
   async handOver(email, beforeContent) {
     const recipients = whom(email)
@@ -48,9 +56,10 @@ export const emailChannel: WorkerChannel<EmailToSend> = {
     }
     const addresses = recipients.list.map((one) => one.address)
     const result = await handOver(
-      { from: returnPath(email.id), to: addresses, id: String(email.id) },
+      { from: returnPath(email.id, email.senderAddress), to: addresses, id: String(email.id) },
       message.bytes,
       beforeContent,
+      email.server,
     )
     return {
       result,
@@ -68,13 +77,14 @@ export const emailChannel: WorkerChannel<EmailToSend> = {
       insteadTo: address,
     }
     const message = await composeMessage(letter, [{ name: email.fileName, bytes: email.bytes }, ...others], {
-      messageId: `<${randomUUID()}@${config.returnDomain}>`,
+      messageId: newMessageId(email.senderAddress),
       date: clock.now(),
     })
     const result = await handOver(
-      { from: `rehearsal@${config.returnDomain}`, to: [address], id: `rehearsal of ${email.id}` },
+      { from: senderOf('rehearsal', email.senderAddress), to: [address], id: `rehearsal of ${email.id}` },
       message.bytes,
       async () => {},
+      email.server,
     )
     return result.result === 'accepted'
   },
@@ -82,14 +92,14 @@ export const emailChannel: WorkerChannel<EmailToSend> = {
 
 /** Looked up at this moment, never earlier. Somebody who already has it is not written to again. */
 function whom(email: EmailToSend): { list: Recipient[] } | Extract<Attempt, { stuck: unknown }> {
-  const { channels, recipients } = deliveryOf({
+  const { channels, recipients, printedInstead } = deliveryOf({
     contacts: email.contacts,
     role: email.toRole,
     preference: email.preferences[email.kind],
     copyTo: email.copyTo,
     toAddresses: email.toAddresses,
   })
-  if (!channels.includes('email')) return { stuck: 'no email wanted', reply: null }
+  if (!channels.includes('email') && !printedInstead) return { stuck: 'no email wanted', reply: null }
   const list = recipients.filter((one) => !email.reached.includes(one.address.toLowerCase()))
   return list.length === 0 ? { stuck: 'no address', reply: null } : { list }
 }

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import BeginForm from './BeginForm.vue'
+import BrandFields from './BrandFields.vue'
+import { useSession } from '../../stores/session'
+import { useWrongs } from '../../composables/useWrongs'
+import { addBrand } from '../../calls/begin'
+import { newBrandForm, writtenBrand } from './brand-form'
+
+/** The first brand: under which name the company sells, with address, bank account, sender and logo. */
+const session = useSession()
+const company = session.house!.company
+const form = ref(newBrandForm(company.name, company.country, session.user!.email))
+const { busy, wrong, wrongs, acting } = useWrongs([...Object.keys(form.value), 'addressLines', 'banks'])
+const go = () =>
+  acting(async () => {
+    await addBrand(writtenBrand(form.value))
+    session.welcome = true
+    await session.load()
+  })
+</script>
+
+<template>
+  <BeginForm
+    title="How you trade"
+    says="Under this name your documents go out. More brands can follow in Settings."
+    go="Save and go on"
+    :busy="busy"
+    :wrong="wrong"
+    @go="go"
+  >
+    <BrandFields v-model="form" :wrongs="wrongs" />
+  </BeginForm>
+</template>

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import BeginForm from './BeginForm.vue'
+import MailFields from '../mail/MailFields.vue'
+import { useWrongs } from '../../composables/useWrongs'
+import { addMailAccount } from '../../calls/mail-accounts'
+import { mailFormOf, writtenMail } from '../mail/mail-form'
+
+/** Where email is handed over. It can be added later; until then emails wait. */
+const emit = defineEmits<{ done: [] }>()
+const form = ref(mailFormOf())
+const { busy, wrong, wrongs, acting } = useWrongs(Object.keys(form.value))
+const go = () =>
+  acting(async () => {
+    await addMailAccount(writtenMail(form.value))
+    emit('done')
+  })
+</script>
+
+<template>
+  <BeginForm
+    title="Email"
+    says="The account through which your documents are sent. Without one they wait until it is there."
+    go="Save and finish"
+    :busy="busy"
+    :wrong="wrong"
+    @go="go"
+  >
+    <MailFields v-model="form" :wrongs="wrongs" />
+    <template #beside><VBtn height="36" data-test="later" @click="emit('done')">Later</VBtn></template>
+  </BeginForm>
+</template>

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import BrandFields from './BrandFields.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { useWrongs } from '../../composables/useWrongs'
+import { addBrand } from '../../calls/begin'
+import { newBrandForm, writtenBrand } from './brand-form'
+
+/** Adds a brand, with a design, email texts and numbers of its own for every kind. */
+const emit = defineEmits<{ leave: []; kept: [] }>()
+const session = useSession()
+const { name, country } = session.house!.company
+const form = ref({ ...newBrandForm('', country, session.user!.email), legalName: name })
+const { busy, wrong, wrongs, acting } = useWrongs([...Object.keys(form.value), 'addressLines', 'banks'])
+async function keep() {
+  const done = await acting(async () => {
+    await addBrand(writtenBrand(form.value))
+    await session.load()
+  })
+  if (!done) return
+  useToasts().say(`${form.value.name} is added, with designs, email texts and numbers of its own.`)
+  emit('kept')
+  emit('leave')
+}
+</script>
+
+<template>
+  <Ask
+    :model-value="true"
+    wide
+    title="Add a brand"
+    go="Add brand"
+    :busy="busy"
+    @update:model-value="emit('leave')"
+    @go="keep"
+  >
+    <div class="form">
+      <BrandFields v-model="form" :wrongs="wrongs" />
+      <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+    </div>
+  </Ask>
+</template>
+
+<style scoped>
+.form :deep(.fields) {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 18px;
+  align-items: start;
+}
+.form :deep(.whole) {
+  grid-column: 1 / -1;
+}
+</style>

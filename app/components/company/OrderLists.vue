@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import WordsList from './WordsList.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { useForm } from '../../composables/useForm'
+import { useWrongs } from '../../composables/useWrongs'
+import { useLive } from '../../composables/useLive'
+import { useMainKey } from '../../composables/useMainKey'
+import { attempt } from '../../composables/api'
+import { changeLists, fetchLists } from '../../calls/house'
+import { draftStatus, suppliedStatus } from '../../../core/orders/statuses'
+import type { HouseLists } from '../../contract'
+
+/** The statuses that orders go through. */
+const session = useSession()
+const disabled = computed(() => !session.may('supervisor'))
+const saved = shallowRef<HouseLists>({ statuses: [] })
+const load = () =>
+  attempt(async () => {
+    saved.value = await fetchLists()
+  })
+onMounted(load)
+useLive(['house'], () => void load())
+const { form, base, dirty, save, take } = useForm(
+  () => saved.value,
+  (lists) => ({ statuses: [...lists.statuses] }),
+  'the statuses',
+)
+const { busy, wrong, wrongs, acting } = useWrongs(['statuses'])
+const keep = () =>
+  acting(async () => {
+    await save(() => changeLists({ before: base.value, now: { ...form.value } }))
+    await load()
+    await session.load()
+    useToasts().say('The statuses are saved.')
+  })
+useMainKey(() => dirty.value && !busy.value && void keep())
+</script>
+
+<template>
+  <div class="body">
+    <h2>Order statuses</h2>
+    <p class="soft">
+      In the order in which they usually follow. Which of them hold or withdraw an order’s documents is said
+      in General.
+    </p>
+    <WordsList
+      v-model="form.statuses"
+      what="status"
+      :fixed="[draftStatus, suppliedStatus]"
+      :disabled="disabled"
+      :wrong="Object.entries(wrongs).find(([field]) => /statuses/.test(field))?.[1] ?? ''"
+    />
+    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+    <div v-if="!disabled" class="buttons">
+      <VBtn v-if="dirty" @click="take">Discard changes</VBtn>
+      <VBtn variant="flat" class="go" :disabled="!dirty" :loading="busy" data-test="keep-lists" @click="keep"
+        >Save</VBtn
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+  max-width: 640px;
+}
+h2 {
+  margin: 18px 0 2px;
+}
+h2:first-child {
+  margin-top: 0;
+}
+.buttons {
+  display: flex;
+  gap: 10px;
+  margin-top: 18px;
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { attempt } from '../../composables/api'
+import { useNewest } from '../../composables/useNewest'
+import { searchCustomers } from '../../calls/customers'
+import type { CustomerRow } from '../../contract'
+
+/** Finds a customer by any part of name, number or address. */
+const customer = defineModel<CustomerRow | null>({ required: true })
+defineProps<{ label: string; wrong?: string }>()
+const emit = defineEmits<{ add: [name: string] }>()
+const id = useId()
+const found = shallowRef<CustomerRow[]>([])
+const typed = ref('')
+/** The text that was looked for; what was found for another one is not offered. */
+const foundFor = ref<string>()
+const offered = computed(() => (foundFor.value === typed.value ? found.value : []))
+/** Enter came before the answer: the first that fits is taken once it is there. */
+const takesFirst = ref(false)
+const newest = useNewest()
+const look = (text: string) =>
+  attempt(async () => {
+    const answer = await newest(() => searchCustomers({ search: text, limit: 8 }))
+    if (!answer || text !== typed.value) return
+    found.value = answer.rows
+    foundFor.value = text
+    if (takesFirst.value) customer.value = answer.rows[0] ?? null
+    takesFirst.value = false
+  })
+const lookSoon = useDebounceFn(look, 150)
+onMounted(() => look(''))
+function search(text: string) {
+  typed.value = text
+  takesFirst.value = false
+  if (text === customer.value?.name) foundFor.value = text
+  else void lookSoon(text)
+}
+/** Never takes one of an older list for what is typed now. */
+function enter(event: KeyboardEvent) {
+  if (!typed.value || foundFor.value === typed.value) return
+  event.stopImmediatePropagation() // the field would take the first of what it shows
+  event.preventDefault()
+  takesFirst.value = true
+}
+</script>
+
+<template>
+  <div class="customer-field">
+    <label :for="id">{{ label }}</label>
+    <VAutocomplete
+      :id="id"
+      v-model="customer"
+      :items="offered"
+      item-title="name"
+      item-value="id"
+      return-object
+      no-filter
+      auto-select-first
+      :error-messages="wrong"
+      data-test="customer"
+      @update:search="search"
+      @keydown.enter.capture="enter"
+    >
+      <template #item="{ props: row, item }">
+        <VListItem v-bind="row" :title="item.name" :subtitle="`${item.number} · ${item.country}`" />
+      </template>
+      <template #no-data>
+        <p v-if="foundFor !== typed" class="none soft">Looking …</p>
+        <p v-else class="none">
+          No customer of that name.
+          <button type="button" class="word" data-test="add-this-customer" @click="emit('add', typed)">
+            Add {{ typed || 'a customer' }}
+          </button>
+        </p>
+      </template>
+    </VAutocomplete>
+  </div>
+</template>
+
+<style scoped>
+.customer-field {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+label {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+}
+.none {
+  padding: 8px 14px;
+  margin: 0;
+}
+</style>

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import PreferenceDialog from './PreferenceDialog.vue'
+import { beneathFor, channelWords, levelOf, toWords, type Beneath } from './delivery'
+import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import type { Preference, Preferences } from '../../../core/preferences/recipients'
+import type { CustomerView } from '../../contract'
+
+/**
+ * How each kind of document goes, one row a kind so that they compare: how, to whom, with what copies, and who says
+ * so. A row opens what can be changed of it.
+ */
+const props = defineProps<{
+  /** What is said at this level itself. */
+  own: Preferences
+  /** What this level is called: "this customer". */
+  level: string
+  beneath: readonly Beneath[]
+  may: boolean
+  /** What stops a kind now, for a customer. */
+  ways?: CustomerView['ways']
+}>()
+const emit = defineEmits<{
+  change: [kind: DocumentKind, preference: Preference]
+  address: []
+  contacts: []
+}>()
+const editing = ref<DocumentKind>()
+const wishOf = (kind: DocumentKind): Preference => ({
+  ...beneathFor(props.beneath, kind),
+  ...props.own[kind],
+})
+const byEmail = (wish: Preference) => ['email', 'both'].includes(wish.channel ?? 'email')
+const wayOf = (kind: DocumentKind) => props.ways?.find((one) => one.kind === kind)
+const copies = (wish: Preference) =>
+  [wish.cc?.length ? `CC ${wish.cc.join(', ')}` : '', wish.bcc?.length ? `BCC ${wish.bcc.join(', ')}` : '']
+    .filter(Boolean)
+    .join('; ')
+const problemWords = (kind: DocumentKind, problem: string) =>
+  problem === 'no postal address'
+    ? `Without a postal address ${kindFacts[kind].one} cannot be made.`
+    : `There is ${problem}, and nobody for anything: ${kindFacts[kind].one} would get stuck.`
+</script>
+
+<template>
+  <table class="delivery">
+    <thead>
+      <tr>
+        <th>Documents</th>
+        <th>How, and to whom</th>
+        <th v-if="may" />
+      </tr>
+    </thead>
+    <tbody>
+      <template v-for="kind in documentKinds" :key="kind">
+        <tr :data-test="`wish-${kind}`">
+          <td class="kind">
+            {{ capital(kindFacts[kind].many) }}
+            <span v-if="beneath.length" class="soft now">{{ levelOf(own[kind], level, beneath, kind) }}</span>
+          </td>
+          <td class="to">
+            {{ channelWords[wishOf(kind).channel ?? 'email']
+            }}<template v-if="byEmail(wishOf(kind))"> to {{ toWords(wishOf(kind), kind) }}</template
+            ><template v-if="wishOf(kind).gathered">, one email a Send</template
+            ><template v-if="wishOf(kind).unreachable === 'print'">, else on paper</template>
+            <span
+              v-if="byEmail(wishOf(kind)) && wayOf(kind)?.to && !wishOf(kind).addresses"
+              class="soft now"
+              >{{ wayOf(kind)!.to }}</span><span
+              v-if="byEmail(wishOf(kind)) && copies(wishOf(kind))"
+              class="soft now"
+              >{{ copies(wishOf(kind)) }}</span
+            >
+          </td>
+          <td v-if="may">
+            <button
+              type="button"
+              class="word"
+              :aria-label="`Change how ${kindFacts[kind].many} go`"
+              :data-test="`change-${kind}`"
+              @click="editing = kind"
+            >
+              change
+            </button>
+          </td>
+        </tr>
+        <tr v-if="wayOf(kind)?.problem" class="trouble" :data-test="`trouble-${kind}`">
+          <td :colspan="3">
+            <p class="notice stuck" role="status">
+              <span>{{ problemWords(kind, wayOf(kind)!.problem!) }}</span>
+              <VBtn
+                v-if="may"
+                class="push"
+                height="28"
+                @click="wayOf(kind)!.problem === 'no postal address' ? emit('address') : emit('contacts')"
+                >{{
+                  wayOf(kind)!.problem === 'no postal address' ? 'Write the address' : 'Add a contact'
+                }}</VBtn
+              >
+            </p>
+          </td>
+        </tr>
+      </template>
+    </tbody>
+  </table>
+  <PreferenceDialog
+    v-if="editing"
+    :kind="editing"
+    :own="own[editing] ?? {}"
+    :beneath="beneathFor(beneath, editing)"
+    :beneath-level="beneath.length ? levelOf(undefined, '', beneath, editing) : ''"
+    @leave="editing = undefined"
+    @keep="(preference) => emit('change', editing!, preference)"
+  />
+</template>
+
+<style scoped>
+.delivery {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  text-align: left;
+  font-size: 12.5px;
+  font-weight: 600;
+  color: var(--soft-ink);
+  border-bottom: 1px solid var(--rule);
+  padding: 2px 8px 2px 0;
+}
+td {
+  padding: 5px 8px 5px 0;
+  border-bottom: 1px solid var(--rule);
+  vertical-align: baseline;
+}
+.kind {
+  white-space: nowrap;
+}
+.to {
+  width: 100%;
+}
+.now {
+  display: block;
+  font-size: 13px;
+  overflow-wrap: anywhere;
+}
+.trouble td {
+  padding: 0 0 6px;
+}
+.notice {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
+import FormField from '../fields/FormField.vue'
+import OwnFields from '../fields/OwnFields.vue'
+import PickField from '../fields/PickField.vue'
+import SelectField from '../fields/SelectField.vue'
+import { useMeanwhile } from '../../composables/useMeanwhile'
+import { useToasts } from '../../stores/toasts'
+import { useWrongs } from '../../composables/useWrongs'
+import { changeCustomer, fetchCustomer, fetchDefaults } from '../../calls/customers'
+import { countryName, countryNames } from '../../../core/countries'
+import { languageChoices } from '../../composables/languages'
+import type { CustomerView } from '../../contract'
+
+/** What a customer is called, in which group it is, its number, language, currency and VAT number. */
+const props = defineProps<{ customer: CustomerView }>()
+const emit = defineEmits<{ leave: []; kept: [] }>()
+const formOf = (of: CustomerView) => ({
+  name: of.name,
+  number: of.number,
+  groupName: of.groupName,
+  country: countryName(of.country),
+  language: of.language,
+  currency: of.currency,
+  taxNumber: of.taxNumber ?? '',
+  salesperson: of.salesperson,
+  fields: { ...of.fields },
+})
+const form = reactive(formOf(props.customer))
+const labels = {
+  name: 'Name',
+  number: 'Customer number',
+  groupName: 'Group',
+  country: 'Country',
+  language: 'Language',
+  currency: 'Currency',
+  taxNumber: 'VAT number',
+  salesperson: 'Salesperson',
+  fields: 'Own fields',
+}
+const { busy, wrong, wrongs, acting } = useWrongs(Object.keys(form))
+const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
+  form,
+  opened: props.customer,
+  formOf,
+  read: () => fetchCustomer(props.customer.id),
+  labels,
+  words: (value) =>
+    typeof value === 'string'
+      ? value
+      : Object.entries(value as object)
+          .map(([name, one]) => `${name}: ${one}`)
+          .join('\n'),
+})
+const currencies = Intl.supportedValuesOf('currency')
+const groups = shallowRef<string[]>([])
+onMounted(async () => {
+  groups.value = (await fetchDefaults()).groups.map(({ name }) => name)
+})
+/** Only what was changed is sent: what somebody else changed beside it stays. */
+const changes = computed(() => {
+  const before = formOf(base.value)
+  return Object.fromEntries(
+    Object.entries(form).filter(
+      ([field, value]) => JSON.stringify(value) !== JSON.stringify(before[field as keyof typeof before]),
+    ),
+  )
+})
+async function keep() {
+  const done = await acting(() =>
+    saving(() => changeCustomer(props.customer.id, { version: base.value.version, ...changes.value })),
+  )
+  if (!done || changed.value.length > 0) return
+  useToasts().say(`${form.name} is saved. Issued documents keep what they say.`)
+  emit('kept')
+  emit('leave')
+}
+</script>
+
+<template>
+  <Ask
+    :model-value="true"
+    wide
+    :title="`Customer ${customer.number}`"
+    go="Save"
+    :busy="busy"
+    :disabled="changed.length > 0 || Object.keys(changes).length === 0"
+    @update:model-value="emit('leave')"
+    @go="keep"
+  >
+    <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
+    <div class="two-columns">
+      <FormField v-model="form.name" label="Name" data-test="edit-name" :wrong="wrongs.name" />
+      <FormField v-model="form.number" label="Customer number" mono :wrong="wrongs.number" />
+      <FormField
+        v-model="form.groupName"
+        label="Group"
+        :suggest="groups"
+        hint="Its delivery holds where this customer says nothing."
+        data-test="edit-group"
+        :wrong="wrongs.groupName"
+      />
+      <FormField v-model="form.salesperson" label="Salesperson" :wrong="wrongs.salesperson" />
+      <PickField v-model="form.country" label="Country" :choices="countryNames" :wrong="wrongs.country" />
+      <FormField v-model="form.taxNumber" label="VAT number" :wrong="wrongs.taxNumber" />
+      <SelectField v-model="form.language" label="Language of documents" :choices="languageChoices" />
+      <PickField
+        v-model="form.currency"
+        label="Currency"
+        :choices="currencies"
+        hint="For new orders; those that are there keep theirs."
+        :wrong="wrongs.currency"
+      />
+      <OwnFields v-model="form.fields" of="customer" :wrongs="wrongs" />
+    </div>
+    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+  </Ask>
+</template>

@@ -1,0 +1,38 @@
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { roleWords, type Preference, type Preferences } from '../../../core/preferences/recipients'
+
+/** Wishes that hold where nothing more particular is said, the most general first. */
+export interface Beneath {
+  /** "the company", "the group Schools". */
+  level: string
+  preferences: Preferences
+}
+
+/** What holds beneath a level for one kind, and where each part of it is said. */
+export function beneathFor(beneath: readonly Beneath[], kind: DocumentKind): Preference {
+  return Object.assign({}, ...beneath.map((one) => one.preferences[kind] ?? {})) as Preference
+}
+
+/** Which level says how a kind goes: the most particular one that says anything of it. */
+export function levelOf(
+  own: Preference | undefined,
+  ownLevel: string,
+  beneath: readonly Beneath[],
+  kind: DocumentKind,
+): string {
+  if (own && Object.keys(own).length > 0) return ownLevel
+  return beneath.findLast((one) => Object.keys(one.preferences[kind] ?? {}).length > 0)?.level ?? 'as usual'
+}
+
+export const channelWords = {
+  email: 'by email',
+  paper: 'on paper',
+  both: 'by email and on paper',
+  nothing: 'not at all',
+} as const
+
+/** "the billing contact", "accounts@ottermill.example". */
+export const toWords = (wish: Preference, kind: DocumentKind): string =>
+  wish.addresses?.length ? wish.addresses.join(', ') : roleWords(wish.to ?? kindFacts[kind].to)
+
+export const listOf = (text: string): string[] => text.split(/[\s,;]+/).filter(Boolean)

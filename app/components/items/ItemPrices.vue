@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import FormField from '../fields/FormField.vue'
+import PickField from '../fields/PickField.vue'
+import { useSession } from '../../stores/session'
+import { fetchDefaults } from '../../calls/customers'
+import type { ItemRow } from '../../contract'
+
+/** Other prices of an item: in another currency, for a group of customers. */
+const prices = defineModel<ItemRow['prices']>({ required: true })
+defineProps<{ wrongs: Record<string, string> }>()
+const { company } = useSession().house!
+const currencies = Intl.supportedValuesOf('currency')
+const groups = shallowRef<string[]>([])
+onMounted(async () => {
+  groups.value = (await fetchDefaults()).groups.map(({ name }) => name)
+})
+const add = () => prices.value.push({ currency: company.currency, groupName: '', price: '' })
+</script>
+
+<template>
+  <h3>Other prices</h3>
+  <div v-for="(one, index) in prices" :key="index" class="price">
+    <PickField
+      v-model="one.groupName"
+      label="For"
+      :choices="groups"
+      hint="Empty: every customer."
+      :data-test="`price-group-${index + 1}`"
+    />
+    <PickField
+      v-model="one.currency"
+      label="Currency"
+      :choices="currencies"
+      :wrong="wrongs[`prices.${index}.currency`]"
+    />
+    <FormField
+      v-model="one.price"
+      label="Price"
+      mono
+      inputmode="decimal"
+      :data-test="`other-price-${index + 1}`"
+      :wrong="wrongs[`prices.${index}.price`]"
+    />
+    <button
+      type="button"
+      class="remove"
+      :aria-label="`Take price ${index + 1} away`"
+      @click="prices.splice(index, 1)"
+    >
+      ×
+    </button>
+  </div>
+  <button type="button" class="word open-end" data-test="add-price" @click="add">+ price</button>
+</template>
+
+<style scoped>
+h3 {
+  margin: 16px 0 4px;
+}
+.price {
+  display: grid;
+  grid-template-columns: 1.4fr 1fr 1fr 24px;
+  gap: 10px;
+  align-items: start;
+  margin-bottom: 6px;
+}
+.remove {
+  border: 0;
+  background: none;
+  font-size: 17px;
+  color: var(--soft-ink);
+  cursor: pointer;
+  margin-top: 20px;
+}
+</style>

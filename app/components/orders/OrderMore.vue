@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import FormField from '../fields/FormField.vue'
+import OrderAdjustments from './OrderAdjustments.vue'
+import PickField from '../fields/PickField.vue'
+import SelectField from '../fields/SelectField.vue'
+import { countryName, countryNames } from '../../../core/countries'
+import type { OrderForm } from './order-form'
+import type { CustomerView } from '../../contract'
+
+/** Beside the lines of an order: charges and discounts, who is billed, where the goods go, a note for people here. */
+type More = Pick<OrderForm, 'adjustments' | 'billToId' | 'delivery' | 'internalNote'>
+const more = defineModel<More>({ required: true })
+const props = defineProps<{ customer: CustomerView | undefined; disabled: boolean }>()
+const own = 'own'
+const other = 'other'
+const ofPurpose = (purpose: string) =>
+  (props.customer?.addresses ?? []).filter((one) => one.purpose === purpose)
+const bills = computed(() => [
+  { value: own, words: 'the customer’s postal address' },
+  ...ofPurpose('billing').map((one) => ({ value: String(one.id), words: one.label })),
+])
+const billTo = computed({
+  get: () => (more.value.billToId === null ? own : String(more.value.billToId)),
+  set: (value) => {
+    more.value.billToId = value === own ? null : Number(value)
+  },
+})
+const same = (one: object) => JSON.stringify(one) === JSON.stringify(more.value.delivery)
+const known = computed(() => ofPurpose('delivery').find((one) => same(one.address)))
+const deliveries = computed(() => [
+  { value: own, words: 'the address that is billed' },
+  ...ofPurpose('delivery').map((one) => ({ value: String(one.id), words: one.label })),
+  { value: other, words: 'another address' },
+])
+const deliverTo = computed({
+  get: () => (more.value.delivery === null ? own : known.value ? String(known.value.id) : other),
+  set: (value) => {
+    if (value === own) more.value.delivery = null
+    else if (value === other)
+      more.value.delivery = {
+        name: props.customer?.name ?? '',
+        lines: [''],
+        country: countryName(props.customer?.country ?? ''),
+      }
+    else
+      more.value.delivery = structuredClone(
+        toRaw(ofPurpose('delivery').find((one) => String(one.id) === value)!.address),
+      )
+  },
+})
+const lines = computed({
+  get: () => more.value.delivery?.lines.join('\n') ?? '',
+  set: (text) => {
+    more.value.delivery!.lines = text.split('\n').map((line) => line.trim())
+  },
+})
+const country = computed({
+  get: () => countryName(more.value.delivery?.country ?? ''),
+  set: (value) => {
+    more.value.delivery!.country = value
+  },
+})
+</script>
+
+<template>
+  <OrderAdjustments v-model="more.adjustments" :disabled="disabled" />
+  <div class="more">
+    <SelectField
+      v-if="bills.length > 1"
+      v-model="billTo"
+      label="Billed to"
+      :choices="bills"
+      :disabled="disabled"
+      data-test="bill-to"
+    />
+    <SelectField
+      v-model="deliverTo"
+      label="Delivered to"
+      :choices="deliveries"
+      :disabled="disabled || !customer"
+      data-test="deliver-to"
+    />
+    <template v-if="more.delivery && deliverTo === other">
+      <FormField v-model="more.delivery.name" label="Name" :disabled="disabled" />
+      <FormField
+        v-model="lines"
+        label="Street, postcode and town"
+        :lines="2"
+        :disabled="disabled"
+        data-test="delivery-lines"
+      />
+      <PickField v-model="country" label="Country" :choices="countryNames" :disabled="disabled" />
+    </template>
+    <p v-else-if="more.delivery" class="soft address">
+      {{ [more.delivery.name, ...more.delivery.lines, countryName(more.delivery.country)].join(', ') }}
+    </p>
+    <FormField
+      v-model="more.internalNote"
+      class="wide"
+      label="Internal note, never on a document"
+      :lines="2"
+      :disabled="disabled"
+      maxlength="2000"
+      data-test="internal-note"
+    />
+  </div>
+</template>
+
+<style scoped>
+.more {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 8px 16px;
+  align-items: start;
+  margin-top: 10px;
+}
+.address {
+  margin: 0;
+  align-self: end;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+</style>

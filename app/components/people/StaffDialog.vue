@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import CheckField from '../fields/CheckField.vue'
+import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { useWrongs } from '../../composables/useWrongs'
+import { changeStaff, invite } from '../../calls/staff'
+import type { StaffView } from '../../contract'
+
+/** Invites somebody, or changes name, role and brands. */
+const props = defineProps<{ person: StaffView | undefined }>()
+const emit = defineEmits<{ leave: []; kept: []; invited: [name: string, code: string | null] }>()
+const session = useSession()
+const form = reactive({
+  name: props.person?.name ?? '',
+  email: props.person?.email ?? '',
+  role: props.person?.role ?? ('clerk' as StaffView['role']),
+  brandIds: [...(props.person?.brandIds ?? [])],
+})
+const { busy, wrong, wrongs, acting } = useWrongs(['name', 'email'])
+const roles = [
+  { value: 'clerk', words: 'clerk: writes, sends and books' },
+  { value: 'supervisor', words: 'supervisor: also sets up' },
+  { value: 'reader', words: 'reader: only looks' },
+] as const
+const brands = computed(() => session.house!.brands)
+const toggle = (id: number, on: boolean) => {
+  form.brandIds = on ? [...form.brandIds, id] : form.brandIds.filter((one) => one !== id)
+}
+async function keep() {
+  let code: string | null = null
+  const { email, ...facts } = form
+  const done = await acting(async () => {
+    if (props.person) await changeStaff(props.person.id, { ...facts, version: props.person.version })
+    else code = (await invite({ ...facts, email })).code
+  })
+  if (!done) return
+  if (props.person) useToasts().say(`${form.name} is saved.`)
+  else emit('invited', form.name, code)
+  emit('kept')
+  emit('leave')
+}
+</script>
+
+<template>
+  <Ask
+    :model-value="true"
+    :title="person ? person.name : 'Invite somebody'"
+    :go="person ? 'Save' : 'Invite'"
+    :busy="busy"
+    @update:model-value="emit('leave')"
+    @go="keep"
+  >
+    <div class="fields">
+      <FormField v-model="form.name" label="Name" data-test="staff-name" :wrong="wrongs.name" />
+      <FormField
+        v-model="form.email"
+        label="Email address"
+        type="email"
+        :disabled="!!person"
+        hint="The invitation goes there; it is the sign-in, too."
+        data-test="staff-email"
+        :wrong="wrongs.email"
+      />
+      <SelectField v-model="form.role" label="Role" :choices="roles" />
+      <fieldset v-if="brands.length > 1">
+        <legend>Only these brands (none ticked: all)</legend>
+        <CheckField
+          v-for="brand in brands"
+          :key="brand.id"
+          :model-value="form.brandIds.includes(brand.id)"
+          @update:model-value="toggle(brand.id, $event)"
+          >{{ brand.name }}</CheckField
+        >
+      </fieldset>
+      <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+    </div>
+  </Ask>
+</template>
+
+<style scoped>
+.fields {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+}
+legend {
+  font-size: 12.5px;
+  color: var(--soft-ink);
+  padding: 0;
+}
+</style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import StaffDialog from './StaffDialog.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { attempt } from '../../composables/api'
+import { useLive } from '../../composables/useLive'
+import { shortTime } from '../../composables/format'
+import { fetchStaff, inviteAgain, leaveHouse } from '../../calls/staff'
+import type { StaffView } from '../../contract'
+
+/** Who works here: invited, changed, let go. Who has left stays in the list, and in the history. */
+const session = useSession()
+const staff = shallowRef<StaffView[]>()
+const load = () =>
+  attempt(async () => {
+    staff.value = await fetchStaff()
+  })
+onMounted(load)
+useLive(['house'], () => void load())
+const editing = shallowRef<StaffView | 'new'>()
+const leaving = shallowRef<StaffView>()
+/** A code to hand over, where no mail can be sent yet. */
+const code = shallowRef<{ name: string; link: string }>()
+const brandsOf = (person: StaffView) =>
+  person.brandIds.length === 0
+    ? 'all brands'
+    : person.brandIds.map((id) => session.house!.brands.find((one) => one.id === id)?.name).join(', ')
+function invited(name: string, given: string | null) {
+  if (given) code.value = { name, link: `${location.origin}/?invitation=${given}` }
+  else useToasts().say(`An invitation is on its way to ${name}. It is good for seven days.`)
+}
+const again = (person: StaffView) =>
+  attempt(async () => {
+    invited(person.name, (await inviteAgain(person.id)).code)
+  })
+const leave = () =>
+  attempt(async () => {
+    await leaveHouse(leaving.value!.id, leaving.value!.version)
+    useToasts().say(`${leaving.value!.name} has no access any more.`)
+    leaving.value = undefined
+    await load()
+  })
+</script>
+
+<template>
+  <div class="body">
+    <div class="top">
+      <h2>People</h2>
+      <VBtn variant="flat" class="go" data-test="invite" @click="editing = 'new'">Invite somebody</VBtn>
+    </div>
+    <ul>
+      <li v-for="person in staff" :key="person.id" :class="{ gone: person.state === 'left' }">
+        <span
+          ><strong>{{ person.name }}</strong
+          ><br /><span class="soft">{{ person.email }}</span></span
+        >
+        <span>{{ person.role }}, {{ brandsOf(person) }}</span>
+        <span v-if="person.state === 'left'" class="tag">left {{ shortTime(person.leftAt!) }}</span>
+        <span v-else-if="person.state === 'invited'" class="tag wait">invited</span>
+        <span v-else class="tag go">works here</span>
+        <span class="acts">
+          <VBtn v-if="person.state === 'invited'" height="30" @click="again(person)">Invite again</VBtn>
+          <template v-if="person.state !== 'left'"
+            ><VBtn height="30" @click="editing = person">Open</VBtn
+            ><VBtn v-if="person.id !== session.user!.id" height="30" @click="leaving = person"
+              >End access…</VBtn
+            >
+          </template>
+        </span>
+      </li>
+    </ul>
+    <StaffDialog
+      v-if="editing"
+      :person="editing === 'new' ? undefined : editing"
+      @leave="editing = undefined"
+      @kept="load"
+      @invited="invited"
+    />
+    <Ask
+      v-if="leaving"
+      :model-value="true"
+      :title="`End the access of ${leaving.name}?`"
+      go="End access"
+      danger
+      @update:model-value="leaving = undefined"
+      @go="leave"
+      ><p>
+        Sign-in and API tokens end at once. What {{ leaving.name }} did stays in the history under the name.
+      </p></Ask
+    >
+    <Ask
+      v-if="code"
+      :model-value="true"
+      :title="`Pass this on to ${code.name}`"
+      go="Done"
+      @update:model-value="code = undefined"
+      @go="code = undefined"
+      ><p>No email can be sent yet, so hand over this address. It is good once, for seven days:</p>
+      <p class="mono link">{{ code.link }}</p></Ask
+    >
+  </div>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+.top {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 1.3fr 1fr 92px auto;
+  gap: 14px;
+  align-items: center;
+  padding: 9px 0;
+  border-top: 1px solid var(--rule);
+}
+.tag {
+  justify-self: start;
+}
+.gone {
+  color: var(--soft-ink);
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
+  min-width: 150px;
+}
+.link {
+  overflow-wrap: anywhere;
+  user-select: all;
+}
+</style>

@@ -1,0 +1,190 @@
+<script setup lang="ts">
+import Ask from '../frame/Ask.vue'
+import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
+import DateField from '../fields/DateField.vue'
+import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
+import { placeWords, audienceWords } from './words'
+import { useMeanwhile } from '../../composables/useMeanwhile'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { useWrongs } from '../../composables/useWrongs'
+import { languageChoices } from '../../composables/languages'
+import {
+  addStandingText,
+  changeStandingText,
+  dropStandingText,
+  fetchStandingTexts,
+} from '../../calls/standing-texts'
+import { capital, documentKinds, kindFacts } from '../../../core/documents/kinds'
+import { textAudiences, textPlaces } from '../../../core/documents/standing-texts'
+import type { StandingTextView } from '../../contract'
+
+/** A standing text: its words in the languages of documents, on what it stands, where and for how long. */
+const props = defineProps<{ text: StandingTextView | undefined }>()
+const emit = defineEmits<{ leave: []; kept: [] }>()
+const { company, brands } = useSession().house!
+const none: StandingTextView = {
+  id: 0,
+  name: '',
+  kinds: [],
+  brandId: null,
+  customers: 'all',
+  place: 'before the foot',
+  texts: {},
+  from: null,
+  until: null,
+  version: 1,
+}
+const everyBrand = 'all'
+const formOf = (text: StandingTextView) => ({
+  name: text.name,
+  kinds: [...text.kinds],
+  brand: text.brandId === null ? everyBrand : String(text.brandId),
+  customers: text.customers,
+  place: text.place,
+  texts: { en: '', de: '', fr: '', ...text.texts },
+  from: text.from ?? '',
+  until: text.until ?? '',
+})
+const form = reactive(formOf(props.text ?? none))
+const { busy, wrong, wrongs, acting } = useWrongs(['name', 'texts', 'until', 'from'])
+const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
+  form,
+  opened: props.text ?? none,
+  formOf,
+  read: async () => (await fetchStandingTexts()).texts.find((one) => one.id === props.text!.id) ?? none,
+  labels: { name: 'Name', texts: 'Text', kinds: 'Documents', place: 'Place', from: 'From', until: 'Until' },
+  words: (value) =>
+    typeof value === 'string'
+      ? value
+      : Object.values(value as object)
+          .filter(Boolean)
+          .join('\n'),
+})
+/** The company's language first. */
+const languages = [...languageChoices].sort(
+  (a, b) => Number(b.value === company.language) - Number(a.value === company.language),
+)
+const brandChoices = [
+  { value: everyBrand, words: 'every brand' },
+  ...brands.map((one) => ({ value: String(one.id), words: one.name })),
+]
+const places = textPlaces.map((value) => ({ value, words: placeWords[value] }))
+const audiences = textAudiences.map((value) => ({ value, words: audienceWords[value] }))
+const toggle = (kind: (typeof documentKinds)[number]) => {
+  form.kinds = form.kinds.includes(kind)
+    ? form.kinds.filter((one) => one !== kind)
+    : documentKinds.filter((one) => one === kind || form.kinds.includes(one))
+}
+async function keep() {
+  const done = await acting(async () => {
+    const { brand, from, until, ...others } = form
+    const body = {
+      ...others,
+      brandId: brand === everyBrand ? null : Number(brand),
+      from: from || null,
+      until: until || null,
+    }
+    await saving(() =>
+      props.text
+        ? changeStandingText(props.text.id, { ...body, version: base.value.version })
+        : addStandingText(body),
+    )
+  })
+  if (!done || changed.value.length > 0) return
+  useToasts().say(`“${form.name}” is saved, for every document from the next one on.`)
+  emit('kept')
+  emit('leave')
+}
+const drop = () =>
+  acting(async () => {
+    await dropStandingText(props.text!.id)
+    useToasts().say(`“${props.text!.name}” is deleted. Issued documents keep it.`)
+    emit('kept')
+    emit('leave')
+  })
+</script>
+
+<template>
+  <Ask
+    :model-value="true"
+    wide
+    :title="text ? text.name : 'Add standing text'"
+    :go="text ? 'Save' : 'Add text'"
+    :busy="busy"
+    :disabled="!form.name.trim() || changed.length > 0"
+    @update:model-value="emit('leave')"
+    @go="keep"
+  >
+    <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
+    <div class="two-columns">
+      <FormField
+        v-model="form.name"
+        label="Called"
+        placeholder="Terms of sale"
+        hint="Its heading where it has a page of its own."
+        data-test="text-name"
+        :wrong="wrongs.name"
+      />
+      <SelectField v-model="form.place" label="Printed" :choices="places" data-test="text-place" />
+      <SelectField v-if="brands.length > 1" v-model="form.brand" label="Brand" :choices="brandChoices" />
+      <SelectField v-model="form.customers" label="For" :choices="audiences" />
+      <div class="day"><DateField v-model="form.from" label="From, by document date" /></div>
+      <div class="day">
+        <DateField v-model="form.until" label="Until" />
+        <p v-if="wrongs.until" class="brick">{{ wrongs.until }}</p>
+      </div>
+    </div>
+    <fieldset>
+      <legend class="soft">On {{ form.kinds.length === 0 ? 'all documents' : 'these documents' }}</legend>
+      <label v-for="kind in documentKinds" :key="kind">
+        <input type="checkbox" :checked="form.kinds.includes(kind)" @change="toggle(kind)" />
+        {{ capital(kindFacts[kind].many) }}
+      </label>
+    </fieldset>
+    <FormField
+      v-for="(one, place) in languages"
+      :key="one.value"
+      v-model="form.texts[one.value]"
+      class="text"
+      :label="place === 0 ? `Text in ${one.words}` : `In ${one.words}`"
+      :lines="place === 0 ? 4 : 2"
+      :placeholder="place === 0 ? '' : 'as in the company’s language'"
+      :data-test="`text-${one.value}`"
+      :wrong="place === 0 ? wrongs.texts : ''"
+    />
+    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+    <button v-if="text" type="button" class="word" data-test="drop-text" @click="!busy && drop()">
+      Delete this text
+    </button>
+  </Ask>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 12px 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+}
+legend {
+  font-size: 12.5px;
+}
+.day {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  font-size: 12.5px;
+  color: var(--soft-ink);
+}
+.text {
+  margin-bottom: 8px;
+}
+.brick {
+  color: var(--brick);
+  margin: 2px 0 0;
+}
+</style>

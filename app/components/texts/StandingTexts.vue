@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import StandingTextDialog from './StandingTextDialog.vue'
+import { placeWords, audienceWords } from './words'
+import { useSession } from '../../stores/session'
+import { attempt } from '../../composables/api'
+import { useLive } from '../../composables/useLive'
+import { longDay } from '../../composables/format'
+import { fetchStandingTexts } from '../../calls/standing-texts'
+import { kindFacts } from '../../../core/documents/kinds'
+import type { StandingTextView } from '../../contract'
+
+/** Texts of the house that stand on documents: what, on which, where and from when to when. */
+const session = useSession()
+const may = computed(() => session.may('supervisor'))
+const texts = shallowRef<StandingTextView[]>()
+const load = () =>
+  attempt(async () => {
+    texts.value = (await fetchStandingTexts()).texts
+  })
+onMounted(load)
+useLive(['house'], () => void load())
+const editing = shallowRef<StandingTextView | 'new'>()
+const brandOf = (id: number | null) => session.house!.brands.find((one) => one.id === id)?.name
+const onWhat = (text: StandingTextView) =>
+  [
+    text.kinds.length === 0
+      ? 'all documents'
+      : new Intl.ListFormat('en').format(text.kinds.map((kind) => kindFacts[kind].many)),
+    text.brandId === null ? '' : `of ${brandOf(text.brandId) ?? 'another brand'}`,
+    text.customers === 'all' ? '' : `for ${audienceWords[text.customers]}`,
+  ]
+    .filter(Boolean)
+    .join(' ')
+const wordsOf = ({ texts }: StandingTextView) =>
+  texts[session.house!.company.language as 'en'] || Object.values(texts).find(Boolean)
+const when = (text: StandingTextView) =>
+  [text.from && `from ${longDay(text.from)}`, text.until && `until ${longDay(text.until)}`]
+    .filter(Boolean)
+    .join(' ')
+</script>
+
+<template>
+  <div class="body">
+    <div class="top">
+      <p class="soft">
+        Terms, a footer, a remark: written once, printed on every document that they are for.
+      </p>
+      <VBtn v-if="may" variant="flat" class="go" data-test="add-text" @click="editing = 'new'">Add text</VBtn>
+    </div>
+    <ul v-if="texts?.length">
+      <li v-for="text in texts" :key="text.id">
+        <span class="what"
+          ><strong>{{ text.name }}</strong
+          ><span class="soft cut">{{ wordsOf(text) }}</span></span
+        >
+        <span>{{ onWhat(text) }}, {{ placeWords[text.place] }}</span>
+        <span class="soft">{{ when(text) }}</span>
+        <VBtn v-if="may" height="30" :data-test="`text-${text.name}`" @click="editing = text">Open</VBtn>
+      </li>
+    </ul>
+    <div v-else-if="texts" class="empty">
+      <strong>No standing texts yet</strong>Add your terms of sale, or a footer for pro formas.
+    </div>
+    <StandingTextDialog
+      v-if="editing"
+      :text="editing === 'new' ? undefined : editing"
+      @leave="editing = undefined"
+      @kept="load"
+    />
+  </div>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+.top {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 16px;
+}
+.top p {
+  margin: 0;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 10px 0;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) 190px 80px;
+  gap: 14px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding: 8px 0;
+}
+.what {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+</style>

@@ -1,0 +1,62 @@
+import { useDebounceFn } from '@vueuse/core'
+import { attempt } from './api'
+import { findItems } from '../calls/items'
+import type { LineEdit } from '../contract'
+
+type FoundItem = Awaited<ReturnType<typeof findItems>>[number]
+
+/**
+ * Items for the lines of an order, by number or words. A line takes name, unit, price and VAT of the item that it
+ * names; what somebody wrote themselves stays.
+ * @param language of the document
+ * @param currency of the order
+ * @param customerId who buys: prices of its group and its own numbers hold
+ */
+export function useItemLookup(
+  language: () => string,
+  currency: () => string,
+  customerId: () => number | undefined = () => undefined,
+) {
+  const found = shallowRef<FoundItem[]>([])
+  const known = new Map<string, FoundItem>()
+
+  async function search(text: string): Promise<void> {
+    await attempt(async () => {
+      const customer = customerId()
+      found.value = text.trim()
+        ? await findItems({
+            search: text.trim(),
+            language: language(),
+            currency: currency(),
+            ...(customer ? { customerId: customer } : {}),
+          })
+        : []
+      for (const item of found.value) {
+        known.set(item.code.toLowerCase(), item)
+        if (item.customerCode) known.set(item.customerCode.toLowerCase(), item)
+      }
+    })
+  }
+  const searchSoon = useDebounceFn(search, 150)
+
+  /** Fills a line with the item that it names. @returns whether there is one */
+  async function fill(line: LineEdit): Promise<boolean> {
+    const code = line.item.trim().toLowerCase()
+    if (!code) return false
+    if (!known.has(code)) await search(line.item)
+    const item = known.get(code) ?? (found.value.length === 1 ? found.value[0] : undefined)
+    if (!item) return false
+    const isOurs = [...known.values()].some((one) => one.name === line.description)
+    line.item = item.code
+    if (line.description.trim() && !isOurs) return true
+    const priced = item.price === null ? {} : { unitPrice: item.price }
+    const detail = item.customerCode ? yourNumber(item.customerCode, language()) : null
+    Object.assign(line, { description: item.name, unit: item.unit, taxCode: item.taxCode, detail, ...priced })
+    return true
+  }
+  return { found, searchSoon, fill }
+}
+
+/** The customer's own number as documents say it. */
+const yourNumber = (code: string, language: string) =>
+  ({ de: `Ihre Nr. ${code}`, fr: `Votre réf. ${code}` })[language] ?? `Your no. ${code}`

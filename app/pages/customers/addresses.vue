@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import Ask from '../../components/frame/Ask.vue'
+import FormField from '../../components/fields/FormField.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { useActing } from '../../composables/useActing'
+import { useLive } from '../../composables/useLive'
+import { attempt } from '../../composables/api'
+import { plural } from '../../composables/format'
+import { correctAddress, fetchAddressesToCheck } from '../../calls/customers'
+
+/** Email addresses that somebody should look at, by what is the matter, each with its remedy. */
+type Found = Awaited<ReturnType<typeof fetchAddressesToCheck>>['addresses'][number]
+const session = useSession()
+const found = shallowRef<Found[]>()
+const load = () =>
+  attempt(async () => {
+    found.value = (await fetchAddressesToCheck()).addresses
+  })
+onMounted(load)
+useLive(['customer'], () => void load(), 500)
+const problems = [
+  { problem: 'missing', heading: 'No email address', help: 'Documents by email have nobody to go to.' },
+  { problem: 'malformed', heading: 'Cannot be written to', help: 'It is not an email address.' },
+  { problem: 'bounced', heading: 'Came back', help: 'The last email to it was refused or bounced.' },
+  { problem: 'our own', heading: 'Our own people’s', help: 'Documents for the customer come to us.' },
+  {
+    problem: 'shared',
+    heading: 'Shared by several customers',
+    help: 'Right for a parent company, a slip otherwise.',
+  },
+] as const
+const groups = computed(() =>
+  problems
+    .map((one) => ({ ...one, rows: (found.value ?? []).filter((row) => row.problem === one.problem) }))
+    .filter(({ rows }) => rows.length > 0),
+)
+const replacing = shallowRef<Found>()
+const to = ref('')
+const { busy, wrong, acting } = useActing()
+const replace = () =>
+  acting(async () => {
+    const { address } = replacing.value!
+    await correctAddress({ from: address, to: to.value.trim(), again: [] })
+    useToasts().say(`${address} is now ${to.value.trim()} everywhere.`)
+    replacing.value = undefined
+    await load()
+  })
+function open(row: Found) {
+  to.value = ''
+  wrong.value = ''
+  replacing.value = row
+}
+</script>
+
+<template>
+  <div class="page">
+    <section class="left" aria-label="Addresses to check">
+      <div class="bar">
+        <NuxtLink to="/customers" class="soft">Customers</NuxtLink>
+        <h1 class="title">Addresses to check</h1>
+      </div>
+      <div class="body">
+        <div v-if="found && groups.length === 0" class="empty">
+          <strong>Every address looks right</strong>Missing, malformed, returned and shared ones are listed
+          here.
+        </div>
+        <section v-for="group in groups" :key="group.problem" :data-test="`problem-${group.problem}`">
+          <h2>
+            {{ group.heading }} <span class="soft count">{{ group.rows.length }}</span>
+          </h2>
+          <p class="soft">{{ group.help }}</p>
+          <ul>
+            <li v-for="row in group.rows" :key="row.address + row.customers[0]?.id">
+              <span class="cut" :title="row.address">{{ row.address || 'none' }}</span>
+              <span class="cut">
+                <template v-for="(one, at) in row.customers.slice(0, 3)" :key="one.id"
+                  ><template v-if="at">, </template
+                  ><NuxtLink :to="`/customers?search=${one.number}&in=${one.id}`">{{
+                    one.name
+                  }}</NuxtLink></template
+                ><template v-if="row.customers.length > 3">
+                  and {{ plural(row.customers.length - 3, 'other') }}</template
+                >
+              </span>
+              <span class="soft cut" :title="row.words">{{ row.words }}</span>
+              <VBtn v-if="session.may('clerk') && row.address" height="28" @click="open(row)">Replace…</VBtn>
+            </li>
+          </ul>
+        </section>
+      </div>
+    </section>
+    <Ask
+      v-if="replacing"
+      :model-value="true"
+      :title="`Replace ${replacing.address}`"
+      go="Replace everywhere"
+      :busy="busy"
+      :disabled="!to.trim()"
+      @update:model-value="replacing = undefined"
+      @go="replace"
+    >
+      <FormField v-model="to" label="The right address" type="email" data-test="right-address" />
+      <p class="soft">
+        At {{ plural(replacing.customers.length, 'customer') }}, and in every copy that names it. What was
+        sent stays as it was.
+      </p>
+      <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+    </Ask>
+  </div>
+</template>
+
+<style scoped>
+.title {
+  font-size: 16px;
+}
+.left {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 12px 16px 24px;
+}
+h2 {
+  margin: 14px 0 0;
+}
+.count {
+  font-weight: 400;
+}
+p {
+  margin: 0 0 4px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 260px minmax(0, 1.2fr) minmax(0, 1fr) 100px;
+  gap: 12px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  min-height: 36px;
+}
+@media (max-width: 700px) {
+  li {
+    grid-template-columns: 1fr;
+    gap: 0;
+    padding: 6px 0;
+  }
+}
+</style>

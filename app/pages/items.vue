@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import ItemDialog from '../components/items/ItemDialog.vue'
+import ListPane from '../components/list/ListPane.vue'
+import SearchField from '../components/list/SearchField.vue'
+import { useSession } from '../stores/session'
+import { useFilters } from '../composables/useFilters'
+import { useList } from '../composables/useList'
+import { useLive } from '../composables/useLive'
+import { api, csvHref } from '../composables/api'
+import { moneyWithSign, plural } from '../composables/format'
+import type { ItemRow } from '../contract'
+import type { PageOf } from '../composables/useList'
+import type { ListColumn } from '../components/list/ColumnHeads.vue'
+
+/** What is sold, with its price and VAT. A change holds from the next order line on. */
+const session = useSession()
+const { company } = session.house!
+const { filters, set } = useFilters({ search: '' })
+const list = useList<ItemRow, PageOf<ItemRow>>((place) =>
+  api.get('/api/items', { query: { search: filters.value.search, ...place } }),
+)
+watch(filters, () => void list.restart(), { immediate: true })
+useLive(['item', 'import'], () => void list.reload())
+const active = ref<number | null>(null)
+const editing = shallowRef<ItemRow | 'new'>()
+const open = (id: number) => {
+  if (session.may('clerk')) editing.value = list.rows.value.find((one) => one.id === id)
+}
+const nameOf = ({ names }: ItemRow) =>
+  names[company.language as 'en'] || names.en || names.de || names.fr || ''
+const columns: ListColumn[] = [
+  { words: 'Item', width: 130 },
+  { words: 'Name', width: '4fr' },
+  { words: 'Unit', width: 80 },
+  { words: 'VAT', width: 90 },
+  { words: 'Price', width: 130, right: true },
+]
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" aria-label="Items">
+        <div class="bar">
+          <h1 class="title">Items</h1>
+          <SearchField
+            class="push"
+            :value="filters.search"
+            label="Number, name"
+            @search="set({ search: $event })"
+          />
+        </div>
+        <ListPane v-model:active="active" :list="list" :columns="columns" label="Items" @open="open">
+          <template #row="{ row }">
+            <span class="link number mono" @click.stop="open(row.id)">{{ row.code }}</span>
+            <span class="name cut">{{ nameOf(row) }}</span>
+            <span class="soft">{{ row.unit }}</span>
+            <span class="soft">{{ company.taxRates[row.taxCode] ?? '?' }} %</span>
+            <span class="amount">{{ moneyWithSign(row.price, company.currency) }}</span>
+          </template>
+          <template #empty
+            ><div class="empty">
+              <template v-if="filters.search"
+                ><strong>No item of that name</strong>Clear the search to see all.</template
+              ><template v-else
+                ><strong>No items yet</strong>What you sell appears here. Orders can also be written without
+                items.</template
+              >
+            </div></template
+          >
+        </ListPane>
+        <footer class="foot-bar">
+          <span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'item') }}</span>
+          <span class="push" />
+          <VBtn :href="csvHref('/api/items/csv', { search: filters.search })" data-test="csv"
+            >Save as CSV</VBtn
+          >
+          <template v-if="session.may('clerk')"
+            ><VBtn to="/imports?of=items">Import…</VBtn
+            ><VBtn variant="flat" class="go" data-test="add-item" @click="editing = 'new'"
+              >Add item</VBtn
+            ></template
+          >
+        </footer>
+      </section>
+    </div>
+    <ItemDialog
+      v-if="editing"
+      :item="editing === 'new' ? undefined : editing"
+      @leave="editing = undefined"
+      @kept="list.reload()"
+    />
+  </div>
+</template>
+
+<style scoped>
+.title {
+  font-size: 16px;
+}
+.link {
+  cursor: pointer;
+}
+.link:hover {
+  text-decoration: underline;
+}
+</style>

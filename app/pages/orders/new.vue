@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import CustomerDialog from '../../components/customers/CustomerDialog.vue'
+import CustomerField from '../../components/customers/CustomerField.vue'
+import DateField from '../../components/fields/DateField.vue'
+import FormField from '../../components/fields/FormField.vue'
+import OwnFields from '../../components/fields/OwnFields.vue'
+import OrderMore from '../../components/orders/OrderMore.vue'
+import OrderLines from '../../components/orders/OrderLines.vue'
+import SelectField from '../../components/fields/SelectField.vue'
+import { useSession } from '../../stores/session'
+import { useToasts } from '../../stores/toasts'
+import { useUnsaved } from '../../composables/useUnsaved'
+import { useMainKey } from '../../composables/useMainKey'
+import { useWrongs } from '../../composables/useWrongs'
+import { moneyWithSign } from '../../composables/format'
+import { api, attempt } from '../../composables/api'
+import { fetchCustomer } from '../../calls/customers'
+import { writeOrder } from '../../calls/orders'
+import { dayInZone } from '../../../core/documents/days'
+import type { Address } from '../../../core/documents/facts'
+import { totals, type Adjustment } from '../../../core/money/totals'
+import { formOfOrder, newLine, writtenLines, writtenMore } from '../../components/orders/order-form'
+import type { CustomerRow, CustomerView, LineEdit } from '../../contract'
+
+/** A new order: for whom, what, and in which status it begins. What it comes to follows as one types. */
+const session = useSession()
+const { company, brands } = session.house!
+const customer = shallowRef<CustomerRow | null>(null)
+const facts = shallowRef<CustomerView>()
+watch(customer, (row) =>
+  attempt(async () => {
+    facts.value = row ? await fetchCustomer(row.id) : undefined
+  }),
+)
+const form = reactive({
+  brandId: String(brands[0]?.id ?? ''),
+  reference: '',
+  date: dayInZone(new Date(), company.timeZone) as string,
+  customerNote: '',
+  fields: {} as Record<string, string>,
+  status: company.orderStatuses[0]!,
+})
+const more = ref({
+  adjustments: [] as Adjustment[],
+  billToId: null as number | null,
+  delivery: null as Address | null,
+  internalNote: '',
+})
+const lines = ref<LineEdit[]>([newLine(company.taxRates)])
+const { busy, wrong, wrongs, acting } = useWrongs(['customerId', 'reference', 'date', 'fields'])
+const dirty = computed(() => !!customer.value || writtenLines(lines.value).length > 0)
+const whileSaving = useUnsaved(dirty, 'the order')
+const currency = computed(() => customer.value?.currency ?? company.currency)
+const sums = computed(() => {
+  try {
+    return totals({
+      currency: currency.value,
+      pricesIncludeTax: facts.value?.pricesIncludeTax ?? false,
+      rates: company.taxRates,
+      lines: writtenLines(lines.value),
+      adjustments: more.value.adjustments,
+      prepaid: '0',
+    })
+  } catch {
+    return undefined
+  }
+})
+/** A copy takes over whom, what and how; number, date and status are its own. */
+const route = useRoute()
+onMounted(() => {
+  const id = Number(route.query.copy)
+  if (!id) return
+  void attempt(async () => {
+    const order = await api.get('/api/orders/{id}', { path: { id } })
+    await added({ id: order.customerId })
+    const { reference, customerNote, fields } = formOfOrder(order)
+    Object.assign(form, { reference, customerNote, fields })
+    const { adjustments, billToId, delivery } = formOfOrder(order)
+    Object.assign(more.value, { adjustments, billToId, delivery })
+    form.brandId = String(brands.find((one) => one.code === order.brand)?.id ?? form.brandId)
+    lines.value = formOfOrder(order).lines
+  })
+})
+const adding = ref<string>()
+async function added({ id }: { id: number }) {
+  await attempt(async () => {
+    facts.value = await fetchCustomer(id)
+    customer.value = facts.value as unknown as CustomerRow // a view holds all that a row does
+  })
+}
+const keep = () =>
+  acting(async () => {
+    if (!customer.value) throw new Error('Choose a customer first.')
+    const body = {
+      customerId: customer.value.id,
+      brandId: Number(form.brandId),
+      reference: form.reference || null,
+      customerNote: form.customerNote || null,
+      date: form.date,
+      status: form.status,
+      fields: Object.fromEntries(Object.entries(form.fields).filter(([, value]) => value !== '')),
+      ...writtenMore(more.value),
+      lines: writtenLines(lines.value),
+    }
+    if (body.lines.length === 0) throw new Error('Write at least one line.')
+    const { id, number } = await whileSaving(() => writeOrder(body))
+    useToasts().say(`Order ${number} is saved as ${form.status}.`)
+    customer.value = null
+    lines.value = []
+    await navigateTo(`/orders/${id}`)
+  })
+useMainKey(() => !busy.value && void keep())
+</script>
+
+<template>
+  <div class="page">
+    <div class="split">
+      <section class="left" aria-label="New order">
+        <div class="bar">
+          <NuxtLink to="/orders" class="soft">Orders</NuxtLink>
+          <h1 class="title">New order</h1>
+        </div>
+        <div class="body">
+          <div class="facts">
+            <CustomerField
+              v-model="customer"
+              class="wide"
+              label="Customer"
+              :wrong="wrongs.customerId"
+              @add="adding = $event"
+            />
+            <FormField
+              v-model="form.reference"
+              label="Customer’s reference"
+              maxlength="80"
+              data-test="reference"
+              :wrong="wrongs.reference"
+            />
+            <div class="date"><DateField v-model="form.date" label="Order date" /></div>
+            <SelectField
+              v-if="brands.length > 1"
+              v-model="form.brandId"
+              label="Brand"
+              :choices="brands.map((one) => ({ value: String(one.id), words: one.name }))"
+            />
+            <SelectField
+              v-model="form.status"
+              label="Status"
+              :choices="company.orderStatuses"
+              data-test="order-status"
+            />
+            <FormField
+              v-model="form.customerNote"
+              class="wide"
+              label="Note on the document"
+              maxlength="1000"
+              placeholder="nothing"
+            />
+            <OwnFields v-model="form.fields" of="order" :wrongs="wrongs" />
+          </div>
+          <OrderLines
+            v-model="lines"
+            :disabled="false"
+            :currency="currency"
+            :language="customer?.language ?? company.language"
+            :customer-id="customer?.id"
+          />
+          <OrderMore v-model="more" :customer="facts" :disabled="false" />
+          <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+        </div>
+        <footer class="foot-bar">
+          <span v-if="sums" class="soft"
+            >net <span class="mono">{{ moneyWithSign(sums.net, currency) }}</span>, VAT
+            <span class="mono">{{ moneyWithSign(sums.tax, currency) }}</span></span
+          >
+          <strong v-if="sums" class="mono" data-test="order-total">{{
+            moneyWithSign(sums.total, currency)
+          }}</strong>
+          <span class="push" />
+          <VBtn to="/orders">Cancel</VBtn>
+          <VBtn variant="flat" class="go" :loading="busy" data-test="keep-order" @click="keep"
+            >Save order</VBtn
+          >
+        </footer>
+      </section>
+    </div>
+    <CustomerDialog v-if="adding !== undefined" :name="adding" @leave="adding = undefined" @added="added" />
+  </div>
+</template>
+
+<style scoped>
+.title {
+  font-size: 16px;
+}
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 12px 14px;
+}
+.facts {
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  gap: 8px 16px;
+  align-items: start;
+  margin-bottom: 14px;
+}
+.date {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  font-size: 12.5px;
+  color: var(--soft-ink);
+}
+.wide {
+  grid-column: span 2;
+}
+</style>

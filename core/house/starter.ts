@@ -1,0 +1,112 @@
+import type { Look } from '../designs/supplied'
+import type { DocumentKind } from '../documents/kinds'
+import type { Language } from '../money/format'
+import type { NumberSeries } from '../numbering/series'
+import type { RoutineSentence, Trust } from '../routines/sentence'
+import texts from './starter-texts.json'
+
+/*
+ * What a house begins with: enough to send the first confirmation and invoice, each part to be changed later.
+ */
+
+/** The statuses of orders, and which of them stop what an order would send. */
+export const starterStatuses = {
+  all: ['Draft', 'Confirmed', 'In picking', 'Packed', 'Shipped', 'Closed', 'Held', 'Withdrawn'],
+  held: ['Held'],
+  withdrawn: ['Withdrawn'],
+} as const
+
+/** Subject and text of the emails, by kind and language. */
+export const starterTexts: Readonly<
+  Record<DocumentKind, Record<Language, { subject: string; text: string }>>
+> = texts
+
+const letters: Readonly<Record<DocumentKind, string>> = {
+  'order confirmation': 'OC',
+  invoice: 'INV',
+  'credit note': 'CN',
+  'payment receipt': 'PR',
+  'refund receipt': 'RR',
+}
+
+/**
+ * How a brand's documents of a kind are numbered: each year anew, with the brand's code where other brands
+ * number documents of that kind already.
+ * @param businessYearStart 1–12, the month in which the business year begins
+ */
+export function starterSeries(kind: DocumentKind, isFirst: boolean, businessYearStart: number): NumberSeries {
+  return {
+    prefix: `${letters[kind]}-${isFirst ? '' : '{brand}-'}{year}-`,
+    suffix: '',
+    length: 5,
+    start: 1,
+    restart: businessYearStart === 1 ? 'year' : 'business year',
+    businessYearStart,
+  }
+}
+
+export interface StarterRoutine {
+  name: string
+  description: string
+  trust: Trust
+  sentence: RoutineSentence
+}
+
+/** Three routines that most houses want; they come switched off, to be tried first. */
+export const starterRoutines: readonly StarterRoutine[] = [
+  {
+    name: 'Confirm orders',
+    description: 'The buyer sees what was ordered before it is packed.',
+    trust: 'after a check',
+    sentence: {
+      statuses: ['Confirmed'],
+      conditions: [],
+      issue: 'order confirmation',
+      to: 'buying',
+      delayMinutes: 0,
+    },
+  },
+  {
+    name: 'Invoice what was shipped',
+    description: 'Every order that is shipped gets its invoice.',
+    trust: 'after a check',
+    sentence: { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
+  },
+  {
+    name: 'Receipts for payments',
+    description: 'Whoever pays gets a receipt.',
+    trust: 'after a check',
+    sentence: {
+      on: 'payment',
+      statuses: [],
+      conditions: [],
+      issue: 'payment receipt',
+      to: 'billing',
+      delayMinutes: 0,
+    },
+  },
+]
+
+/** The colours of documents and emails before a brand has its own. */
+export const starterColours: Look['colours'] = { brand: '#1f4e5a', accent: '#c98b2c', ground: '#f4f7f7' }
+
+/** The design of a new brand's documents. */
+export const starterLook = (name: string, colours: Look['colours'], logo: Look['logo']): Look => ({
+  name,
+  supplied: 'plain',
+  fonts: { heading: 'Source Sans 3', text: 'Source Sans 3' },
+  colours,
+  logo,
+  hiddenSums: [],
+})
+
+/** A short code for a brand out of its name: the first letters of its words. */
+export function codeOf(name: string): string {
+  const words = name
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .split(/[^A-Za-z0-9]+/)
+    .filter(Boolean)
+  const code = words.length > 1 ? words.map((word) => word[0]).join('') : (words[0] ?? '').slice(0, 2)
+  return code.slice(0, 4).toUpperCase()
+}

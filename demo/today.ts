@@ -1,0 +1,117 @@
+import { clock } from '../server/clock'
+import { config } from '../server/config'
+import { one, rows } from '../server/db/connection'
+import { sendCopy } from '../server/services/dispatch/by-hand'
+import { issueInOneTransaction } from '../server/services/documents/issue'
+import { putBack } from '../server/services/documents/prepare-by-hand'
+import { creditDocument } from '../server/services/drafts/credit'
+import { changeDraft, draftView, newInvoice } from '../server/services/drafts/drafts'
+import { setStatus } from '../server/services/orders/status'
+import { inTheNameOf } from '../server/services/people/principal'
+import { changeRoutine } from '../server/services/routines/routines'
+
+const clerk = 'Col Varley'
+/** Somebody whose mail server breaks off while it takes the message: what went there is unclear. */
+export const droppedAddress = 'auditor@hartwell.example'
+
+/**
+ * Today's goods: half went by themselves this morning; then the routine was set to "after a check", and the
+ * rest waits.
+ */
+export async function today(
+  leaving: number[],
+  routine: number,
+  at: (daysAgo: number, hour: number) => void,
+  settle: () => Promise<void>,
+): Promise<void> {
+  const half = Math.floor(leaving.length / 2)
+  at(0, 12)
+  await setStatus(leaving.slice(0, half), 'Shipped', inTheNameOf(clerk))
+  await settle()
+  at(0, 13)
+  const { version } = (await one<{ version: number }>('select version from routine where id = $1', [
+    routine,
+  ]))!
+  await changeRoutine(routine, { version, trust: 'after a check' }, inTheNameOf('Maeve Tarrant'))
+  at(0, 14)
+  await setStatus(leaving.slice(half), 'Shipped', inTheNameOf(clerk))
+  await settle()
+  const [first] = await rows<{ id: number }>(
+    `select id from prepared_document where state = 'prepared' order by id desc limit 1`,
+  )
+  at(0, 15)
+  if (first) await putBack([first.id], inTheNameOf(clerk))
+  await settle()
+  await writeByHand(settle)
+  const [sent] = await rows<{ id: number }>(
+    `select d.id
+    from document d
+    join customer c on c.id = d.customer_id
+    where c.number = '10417' and d.kind = 'invoice'
+    order by d.id desc
+    limit 1`,
+  )
+  if (sent) await sendCopy(sent.id, droppedAddress, false, inTheNameOf(clerk))
+  for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
+}
+
+/**
+ * What the desk writes without an order: a credit for one brood box that came broken, and a repair, still a
+ * draft.
+ */
+async function writeByHand(settle: () => Promise<void>): Promise<void> {
+  const [invoice] = await rows<{ id: number }>(
+    `select d.id
+    from document d
+    join customer c on c.id = d.customer_id
+    where c.number = '10420' and d.kind = 'invoice'
+    order by d.id desc
+    limit 1`,
+  )
+  if (invoice) {
+    const { credit } = await creditDocument(
+      invoice.id,
+      { ask: { kind: 'lines', lines: [{ line: 0, quantity: '1' }] }, reason: 'Arrived broken', anew: false },
+      inTheNameOf(clerk),
+    )
+    const [paper] = await rows<{ preparedId: number; revision: number }>(
+      'select id "preparedId", revision from prepared_document where source_id = $1',
+      [credit],
+    )
+    await issueInOneTransaction([paper!], inTheNameOf(clerk))
+  }
+  const customer = await one<{ id: number; brandId: number }>(
+    `select c.id, (select min(id) from brand) "brandId" from customer c where number = '10418'`,
+  )
+  const draft = await newInvoice(customer!.id, customer!.brandId, inTheNameOf(clerk))
+  const { version, facts } = await draftView(draft)
+  const line = (description: string, quantity: string, unitPrice: string) => ({
+    item: '',
+    description,
+    detail: null,
+    unit: '',
+    quantity,
+    unitPrice,
+    discountPercent: '0',
+    taxCode: 'standard',
+  })
+  await changeDraft(
+    draft,
+    {
+      version,
+      brandId: customer!.brandId,
+      customerId: customer!.id,
+      earlierDateOk: false,
+      facts: {
+        ...facts,
+        suppliedOn: clock.now().toISOString().slice(0, 10),
+        lines: [
+          line('Repair of a radial extractor, two hours', '2', '48.00'),
+          line('Bearing set', '1', '19.90'),
+        ],
+      },
+    },
+    inTheNameOf(clerk),
+  )
+  await settle()
+}

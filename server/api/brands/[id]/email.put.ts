@@ -1,0 +1,25 @@
+import { emailLook, id, idParam, Joi, kind, language } from '../../../http/checks'
+import { route } from '../../../http/route'
+import { changeEmail, type EmailChange } from '../../../services/house/change'
+
+/** What an email says with a kind of document in one language, and how the brand's emails look around it. */
+export default route<{ id: number }, object, EmailChange>(
+  {
+    role: 'supervisor',
+    brands: 'own',
+    of: ({ params }) => ({ brands: [params.id] }),
+    params: idParam,
+    body: Joi.object({
+      version: id.required(),
+      kind: kind.default('invoice'),
+      language: language.required(),
+      subject: Joi.string().max(300).allow('').required(),
+      text: Joi.string().max(8000).allow('').required(),
+      look: emailLook.required(),
+    }),
+  },
+  async ({ params, body, user }) => {
+    await changeEmail(params.id, body, user)
+    return { ok: true }
+  },
+)

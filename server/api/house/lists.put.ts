@@ -1,0 +1,20 @@
+import { Joi, name } from '../../http/checks'
+import { route } from '../../http/route'
+import { changeHouseLists, type HouseLists } from '../../services/orders/house-lists'
+
+const lists = Joi.object({
+  statuses: Joi.array().items(name(40)).max(40).unique().required(),
+})
+
+/** Changes them, from how they were on the screen; what is used cannot be taken away. */
+export default route<object, object, { before: HouseLists; now: HouseLists }>(
+  {
+    role: 'supervisor',
+    brands: 'all',
+    body: Joi.object({ before: lists.required(), now: lists.required() }),
+  },
+  async ({ body }) => {
+    await changeHouseLists(body.before, body.now)
+    return { ok: true }
+  },
+)

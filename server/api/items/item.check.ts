@@ -1,0 +1,44 @@
+import { languages } from '../../../core/money/format'
+import { country, currency, id, Joi, name, text } from '../../http/checks'
+
+const price = Joi.string()
+  .trim()
+  .pattern(/^\d{1,9}(\.\d{1,4})?$/)
+  .messages({ 'string.pattern.base': '{{#label}} is an amount like 12.50' })
+
+const byLanguage = (most: number) =>
+  Joi.object(Object.fromEntries(languages.map((one) => [one, name(most).allow('')])))
+
+/** An item as it is written. */
+export const item = {
+  code: name(40).required(),
+  names: byLanguage(200).required(),
+  unit: name(12).allow('').default(''),
+  price: price.required(),
+  taxCode: text(30).required(),
+  gtin: Joi.string().trim().max(14).allow(''),
+  weight: Joi.string()
+    .trim()
+    .pattern(/^\d{1,6}(\.\d{1,4})?$/)
+    .allow(null)
+    .messages({ 'string.pattern.base': '{{#label}} is a number of kilograms like 1.25' }),
+  size: name(60).allow(''),
+  commodityCode: name(20).allow(''),
+  origin: country.allow(''),
+  place: name(60).allow(''),
+  category: name(60).allow(''),
+  units: byLanguage(12),
+  fields: Joi.object().pattern(text(60), text(200).allow('')),
+  prices: Joi.array()
+    .items(
+      Joi.object({
+        currency: currency.required(),
+        groupName: name(60).allow('').default(''),
+        price: price.required(),
+      }),
+    )
+    .max(200),
+  customerCodes: Joi.array()
+    .items(Joi.object({ customerId: id.required(), code: name(40).required() }))
+    .max(500),
+}

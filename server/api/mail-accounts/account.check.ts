@@ -1,0 +1,17 @@
+import { id, Joi, name, text } from '../../http/checks'
+
+/** A mail account as it is written. */
+export const account = {
+  name: name(60).required(),
+  host: Joi.string()
+    .trim()
+    .max(200)
+    .pattern(/^[\w.:[\]-]+$/)
+    .required()
+    .messages({ 'string.pattern.base': '{{#label}} is a name like mail.house.example' }),
+  port: Joi.number().integer().min(1).max(65_535).required(),
+  security: Joi.valid('starttls', 'tls', 'none').required(),
+  userName: text(200).allow('').default(''),
+  password: Joi.string().max(400).allow(''),
+  brandIds: Joi.array().items(id).unique().max(100).default([]),
+}

@@ -1,0 +1,1041 @@
+-- The base that every house begins with, as it was with the first house of one's own. It never changes: what
+-- changes comes as the next file, and in schema.sql, which shows the whole as it is now.
+
+create extension if not exists pg_trgm;
+
+-- People: who works here, who is signed in, tokens of other programs
+
+-- Who works here. Passwords are kept as scrypt hashes; there is none until an invitation is taken up. Who has left
+-- keeps the row, and the name in the history, and nothing else.
+create table staff (
+  id integer primary key generated always as identity,
+  email text not null unique,
+  name text not null,
+  role text not null check (role in ('clerk', 'supervisor', 'reader')),
+  password_hash text not null default '',
+  left_at timestamptz,
+  version integer not null default 1
+);
+
+-- Codes that are good once and for a while; only their hash is kept. The first visit has one before anybody works
+-- here; an invitation and a new password are somebody's.
+create table one_time_code (
+  id integer primary key generated always as identity,
+  purpose text not null check (purpose in ('first visit', 'invitation', 'new password')),
+  staff_id integer references staff on delete cascade,
+  hash text not null unique,
+  made_at timestamptz not null,
+  ends_at timestamptz not null,
+  used_at timestamptz,
+  check ((purpose = 'first visit') = (staff_id is null))
+);
+create index one_time_code_staff_id_idx on one_time_code (staff_id);
+
+-- Who is signed in. A row that is gone ends the session at once, also its open stream.
+create table session (
+  id text primary key,
+  staff_id integer not null references staff on delete cascade,
+  role text not null,
+  made_at timestamptz not null,
+  ends_at timestamptz not null
+);
+create index session_ends_at_idx on session (ends_at);
+create index session_staff_id_idx on session (staff_id);
+
+-- Tokens of other programs: only their hash is kept; each acts for the person who made it.
+create table api_token (
+  id integer primary key generated always as identity,
+  name text not null,
+  scope text not null check (scope in ('read', 'write')),
+  hash text not null unique,
+  staff_id integer not null references staff,
+  made_at timestamptz not null,
+  used_on date,
+  revoked_at timestamptz
+);
+
+-- Answers of calls with an idempotency key: the same call again gets the first answer.
+create table api_call (
+  caller text not null,
+  key text not null,
+  call_hash text not null,
+  started_at timestamptz not null,
+  status integer,
+  answer jsonb,
+  primary key (caller, key)
+);
+create index api_call_started on api_call (started_at);
+
+-- Calls counted per minute and wrong passwords; survives a restart, needs no write-ahead log.
+create unlogged table rate_limit (
+  key varchar(255) primary key,
+  points integer not null default 0,
+  expire bigint
+);
+
+-- House: the company, its brands, designs, email texts, number series, rates and taxes
+
+-- The one company of this house, with its switches.
+create table company (
+  id integer primary key check (id = 1),
+  name text not null,
+  installation_id uuid not null,
+  time_zone text not null,
+  country text not null,
+  currency text not null,
+  language text not null,
+  order_statuses jsonb not null,
+  -- after so many seconds without a bounce an email counts as arrived
+  presume_seconds integer not null check (presume_seconds > 0),
+  failure_notice_to text not null default '',
+  order_fields jsonb not null default '[]',
+  undo_minutes integer not null default 0 check (undo_minutes >= 0 and undo_minutes <= 60),
+  paused_at timestamptz,
+  paused_by text,
+  pause_reason text not null default '',
+  rehearsal_since timestamptz,
+  rehearsal_by text,
+  rehearsal_address text not null default '',
+  -- a copied or restored house stays silent until a supervisor confirmed numbers and queue
+  confirm_needed boolean not null default false,
+  -- no document is dated in a closed period
+  closed_until date,
+  zero_totals text not null default 'make' check (zero_totals in ('make', 'skip')),
+  withdrawn_statuses jsonb not null default '[]',
+  withdrawn_rule text not null default 'list' check (withdrawn_rule in ('list', 'settle')),
+  -- how a kind’s date is chosen
+  document_dates jsonb not null default '{}',
+  -- so much less than is open counts as paid in full, once a person agrees
+  small_difference numeric not null default 0,
+  held_statuses jsonb not null default '[]',
+  -- 1 to 12: the month in which the business year begins
+  business_year_start integer not null default 1 check (business_year_start between 1 and 12),
+  -- what a new customer is given
+  terms jsonb not null default '{"kind": "days", "days": 30}',
+  -- what the address of links in emails begins with; never taken from a request
+  public_address text not null default ''
+);
+
+-- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
+-- that lies outside the database.
+create table mail_account (
+  id integer primary key generated always as identity,
+  name text not null unique,
+  host text not null,
+  port integer not null check (port between 1 and 65535),
+  security text not null check (security in ('starttls', 'tls', 'none')),
+  user_name text not null default '',
+  sealed_password text not null default '',
+  version integer not null default 1
+);
+
+-- Tax codes with their words; their rates over time are beside.
+create table tax_code (
+  code text primary key,
+  position integer not null generated always as identity,
+  category text not null check (category in ('S', 'Z', 'E', 'O')),
+  names jsonb not null,
+  reasons jsonb not null default '{}',
+  version integer not null default 1
+);
+
+-- The rate of a tax code from a day on.
+create table tax_rate (
+  code text not null references tax_code,
+  from_day date not null,
+  percent numeric not null check (percent >= 0 and percent < 100),
+  primary key (code, from_day)
+);
+
+-- How much of a currency one unit of the company’s own is, from a day on.
+create table exchange_rate (
+  currency text not null,
+  day date not null,
+  rate numeric not null check (rate > 0),
+  source text not null,
+  primary key (currency, day)
+);
+
+-- What is sold, with names by language.
+create table item (
+  id integer primary key generated always as identity,
+  code text not null unique,
+  names jsonb not null,
+  unit text not null default '',
+  price numeric(14,4) not null,
+  tax_code text not null,
+  version integer not null default 1
+);
+
+-- A name under which the company sells, with the look of its emails.
+create table brand (
+  id integer primary key generated always as identity,
+  code text not null unique,
+  name text not null,
+  legal_name text not null,
+  address_lines jsonb not null,
+  country text not null,
+  phone text not null default '',
+  email text not null default '',
+  website text not null default '',
+  registration text not null default '',
+  tax_number text not null default '',
+  sender_name text not null,
+  sender_address text not null,
+  reply_to text not null,
+  version integer not null default 1,
+  banks jsonb not null default '[]',
+  email_look jsonb not null default '{"colour": "brand", "closing": "", "heading": "line", "letters": "sans"}',
+  prices_include_tax boolean not null default false,
+  payment_methods jsonb not null default '[]',
+  -- what invoices say instead of a tax number, by language
+  without_tax_number jsonb not null default '{}',
+  mail_account_id integer references mail_account
+);
+
+-- The brands that a person is limited to; who has none here sees them all.
+create table staff_brand (
+  staff_id integer not null references staff on delete cascade,
+  brand_id integer not null references brand,
+  primary key (staff_id, brand_id)
+);
+
+-- The design of a kind of document: a new version with every change, none is ever changed.
+create table design (
+  id integer primary key generated always as identity,
+  brand_id integer not null references brand,
+  kind text not null,
+  version integer not null,
+  design jsonb not null,
+  made_at timestamptz not null,
+  made_by text not null,
+  unique (brand_id, kind, version)
+);
+
+-- The email text of a kind in a language: a new version with every change, none is ever changed.
+create table email_text (
+  id integer primary key generated always as identity,
+  brand_id integer not null references brand,
+  kind text not null,
+  language text not null,
+  version integer not null,
+  subject text not null,
+  text text not null,
+  made_at timestamptz not null,
+  made_by text not null,
+  unique (brand_id, kind, language, version)
+);
+
+-- How documents of a kind are numbered; closer ones for a country or a currency.
+create table number_series (
+  id integer primary key generated always as identity,
+  kind text not null,
+  brand_id integer not null references brand,
+  prefix text not null,
+  suffix text not null,
+  -- digits of the counter, padded with zeros
+  length integer not null,
+  start integer not null,
+  restart text not null,
+  business_year_start integer not null default 1,
+  country text not null default '',
+  currency text not null default '',
+  -- whether it counts itself or takes the order’s number
+  source text not null default 'own' check (source in ('own', 'order')),
+  version integer not null default 1,
+  constraint number_series_of unique (kind, brand_id, country, currency)
+);
+
+-- The last number drawn of a series in a period. Its row is locked last in every issuing.
+create table series_counter (
+  series_id integer not null references number_series,
+  period text not null,
+  last integer not null,
+  primary key (series_id, period)
+);
+
+-- Numbers that a supervisor left out on purpose, with the reason: they are no gap.
+create table number_skip (
+  id integer primary key generated always as identity,
+  series_id integer not null references number_series,
+  period text not null,
+  first integer not null,
+  last integer not null,
+  reason text not null,
+  at timestamptz not null,
+  by text not null,
+  constraint number_skip_check check (last >= first)
+);
+create index number_skip_series_id_period_idx on number_skip (series_id, period);
+
+-- When periods were closed and opened again, by whom and why.
+create table period_close (
+  id integer primary key generated always as identity,
+  closed_until date,
+  was_until date,
+  at timestamptz not null,
+  by text not null,
+  reason text not null default ''
+);
+
+-- Customers
+
+-- Who buys. How documents reach a customer is written in preferences.
+create table customer (
+  id integer primary key generated always as identity,
+  number text not null unique,
+  name text not null,
+  group_name text not null,
+  language text not null,
+  currency text not null,
+  country text not null,
+  terms jsonb not null,
+  tax_number text,
+  salesperson text not null default '',
+  -- the postal address; none yet where it is null
+  billing jsonb,
+  preferences jsonb not null default '{}' constraint preferences_are_sentences
+    check (jsonb_typeof(preferences) = 'object'),
+  version integer not null default 1,
+  tax_treatment text not null default 'domestic'
+    check (tax_treatment in ('domestic', 'reverse charge', 'intra-Community supply', 'export', 'exempt')),
+  -- null: as the brand does
+  prices_include_tax boolean
+);
+create index customer_name on customer (name, id);
+
+-- The people of a customer, by what they are for.
+create table contact (
+  id integer primary key generated always as identity,
+  customer_id integer not null references customer,
+  name text not null,
+  email text not null,
+  role text not null check (role in ('buying', 'billing', 'goods-in', 'anyone'))
+);
+create index contact_customer_id_idx on contact (customer_id);
+
+-- Sources: what documents are made of
+
+-- One row for each thing that documents are made of: an order, a draft, a payment. The table of its kind has the
+-- same id, and writes and keeps this row by the trigger below it.
+create table source (
+  id integer primary key generated always as identity,
+  kind text not null check (kind in ('order', 'draft', 'payment')),
+  customer_id integer not null references customer,
+  brand_id integer not null references brand,
+  -- what a person calls it: its number, or its kind and id
+  label text not null,
+  -- the source that it is a part of: the order of a draft
+  part_of integer references source,
+  -- what its documents hang on: the whole that it is a part of, or itself
+  root_id integer not null generated always as (coalesce(part_of, id)) stored
+);
+create index source_root_id_idx on source (root_id);
+
+-- Keeps the row of a source: its kind, the column that names it ('' for none) and the one it is a part of.
+create function keep_source() returns trigger language plpgsql as $fn$
+declare
+  facts jsonb := to_jsonb(new);
+  called text := coalesce(facts ->> tg_argv[1], '');
+  whole integer := (facts ->> tg_argv[2])::integer;
+begin
+  if tg_op = 'INSERT' then
+    insert into source (kind, customer_id, brand_id, label, part_of)
+    values (tg_argv[0], new.customer_id, new.brand_id, called, whole)
+    returning id into new.id;
+  end if;
+  called := coalesce(nullif(called, ''), initcap(tg_argv[0]) || ' ' || new.id);
+  update source
+  set customer_id = new.customer_id, brand_id = new.brand_id, label = called, part_of = whole
+  where id = new.id
+    and (customer_id, brand_id, label, part_of) is distinct from (new.customer_id, new.brand_id, called, whole);
+  return new;
+end $fn$;
+
+-- Orders
+
+-- An order as it is now. Version counts every change, revision those that a document shows.
+create table sales_order (
+  id integer primary key references source,
+  number text not null unique,
+  brand_id integer not null references brand,
+  customer_id integer not null references customer,
+  date date not null,
+  status text not null,
+  status_since timestamptz not null,
+  currency text not null,
+  prices_include_tax boolean not null default false,
+  reference text,
+  salesperson text not null default '',
+  customer_note text,
+  prepaid numeric not null default 0,
+  adjustments jsonb not null default '[]',
+  -- the date of supply; from the status where nobody wrote one
+  supplied_on date,
+  net numeric not null,
+  total numeric not null,
+  -- lower-case text that the search looks through
+  search text not null,
+  version integer not null default 1,
+  revision integer not null default 1,
+  fields jsonb not null default '{}'
+);
+create index sales_order_customer_id_idx on sales_order (customer_id);
+create index sales_order_date_id_idx on sales_order (date desc, id desc);
+create index sales_order_search_idx on sales_order using gin (search gin_trgm_ops);
+create index sales_order_status_date_id_idx on sales_order (status, date desc, id desc);
+
+create trigger source_of_order before insert or update of number, customer_id, brand_id on sales_order
+  for each row execute function keep_source('order', 'number', '');
+
+-- The lines of an order, in their order.
+create table order_line (
+  id integer primary key generated always as identity,
+  order_id integer not null references sales_order,
+  position integer not null,
+  item_code text not null,
+  description text not null,
+  detail text,
+  unit text not null default '',
+  quantity numeric(14,3) not null,
+  unit_price numeric(14,4) not null,
+  discount_percent numeric(6,3) not null default 0,
+  tax_code text not null,
+  unique (order_id, position) deferrable initially deferred
+);
+
+-- Sources whose order has a status that says that nothing of it may leave for now.
+create view stopped_source as
+select s.id source_id, o.status, case when c.withdrawn_statuses ? o.status then 'withdrawn' else 'held' end how
+from source s
+join sales_order o on o.id = s.root_id
+cross join company c
+where c.withdrawn_statuses ? o.status or c.held_statuses ? o.status;
+
+-- Routines: what happened, what was to be made of it and why
+
+-- A sentence that makes documents when something happens.
+create table routine (
+  id integer primary key generated always as identity,
+  name text not null unique,
+  description text not null default '',
+  is_on boolean not null default false,
+  applies_since timestamptz,
+  trust text not null check (trust in ('by hand', 'after a check', 'automatic')),
+  version integer not null default 1,
+  sentence jsonb not null,
+  changed_at timestamptz not null,
+  changed_by text not null
+);
+
+-- A routine as it was after each change.
+create table routine_version (
+  routine_id integer not null references routine,
+  version integer not null,
+  name text not null,
+  is_on boolean not null,
+  trust text not null,
+  sentence jsonb not null,
+  made_at timestamptz not null,
+  made_by text not null,
+  primary key (routine_id, version)
+);
+
+-- What happened to an order, a document or a payment, with the facts that routines test, as they were.
+create table event (
+  id integer primary key generated always as identity,
+  kind text not null,
+  source_id integer references source,
+  facts jsonb not null,
+  schema_version integer not null,
+  at timestamptz not null,
+  actor text not null,
+  -- null until routines looked at it
+  looked_at timestamptz,
+  -- caught up for this routine alone
+  only_routine integer references routine,
+  document_id integer
+);
+create index event_of_status on event (at) where kind = 'order status';
+create index event_source_id_idx on event (source_id);
+create index event_unseen on event (id) where looked_at is null;
+
+-- What a routine made of an event, and each condition with the value seen.
+create table evaluation (
+  id integer primary key generated always as identity,
+  event_id integer not null references event,
+  source_id integer references source,
+  routine_id integer not null references routine,
+  routine_version integer not null,
+  outcome text not null,
+  reason text not null,
+  seen jsonb not null,
+  at timestamptz not null,
+  unique (event_id, routine_id)
+);
+create index evaluation_source_id_idx on evaluation (source_id);
+
+-- Documents: prepared, issued for good, and rehearsed
+
+-- Bytes by their SHA-256, each once. Lists never select them.
+create table file (
+  sha256 text primary key,
+  media_type text not null,
+  size integer not null,
+  bytes bytea not null,
+  kept_at timestamptz not null
+);
+-- PDFs and pictures are compressed already
+alter table file alter column bytes set storage external;
+
+-- A draft that a person writes: an invoice without an order or for a part of one, or a credit.
+create table draft (
+  id integer primary key references source,
+  kind text not null check (kind in ('invoice', 'credit note')),
+  brand_id integer not null references brand,
+  customer_id integer not null references customer,
+  order_id integer references sales_order,
+  credits_id integer,
+  replaces_id integer,
+  facts jsonb not null,
+  state text not null default 'open' check (state in ('open', 'issued', 'dropped')),
+  version integer not null default 1,
+  made_at timestamptz not null,
+  made_by text not null
+);
+create index draft_credits_id_idx on draft (credits_id) where credits_id is not null;
+create index draft_order_id_idx on draft (order_id) where order_id is not null;
+create trigger source_of_draft before insert or update of order_id, customer_id, brand_id on draft
+  for each row execute function keep_source('draft', '', 'order_id');
+
+-- A document that is due or prepared and not issued yet.
+create table prepared_document (
+  id integer primary key generated always as identity,
+  source_id integer not null references source,
+  kind text not null,
+  -- what lets a source have another of the same kind: its revision
+  occasion text not null,
+  state text not null check (state in ('due', 'prepared', 'put back', 'issued', 'dropped')),
+  automatic boolean not null default false,
+  routine_id integer references routine,
+  routine_version integer,
+  customer_id integer not null references customer,
+  brand_id integer not null references brand,
+  order_number text not null,
+  order_date date not null,
+  customer_name text not null,
+  total numeric not null,
+  currency text not null,
+  channel text not null,
+  send_to text not null,
+  to_role text not null,
+  delay_minutes integer not null default 0,
+  -- the facts it is made from, frozen
+  source jsonb not null,
+  -- the printed document; null where there is a problem
+  content jsonb,
+  -- what the person saw who looked at it last
+  baseline jsonb not null,
+  design_id integer not null references design,
+  email_text_id integer not null references email_text,
+  -- versions of everything that it was made from
+  built_from jsonb not null,
+  revision integer not null default 1,
+  problem text,
+  changes jsonb,
+  -- something it was made from changed; it is built anew
+  stale boolean not null default false,
+  since timestamptz not null,
+  actor text not null default '',
+  copy_to jsonb not null default '[]',
+  hours jsonb,
+  -- the invoice that it credits, the document that it takes the place of
+  credits_id integer,
+  replaces_id integer,
+  wanted_date date,
+  earlier_date_ok boolean not null default false,
+  event_day date,
+  kept_back boolean not null default false,
+  kept_back_noticed boolean not null default true,
+  -- recipients for this time only
+  to_addresses jsonb
+);
+create index prepared_brand on prepared_document (brand_id) where state = 'prepared';
+create index prepared_by_source on prepared_document (source_id);
+create index prepared_customer on prepared_document (customer_id) where state = 'prepared';
+create index prepared_kept_back on prepared_document (id) where state = 'prepared' and kept_back;
+create unique index prepared_open on prepared_document (source_id, kind, occasion)
+  where state in ('due', 'prepared', 'put back');
+create index prepared_stale on prepared_document (id) where stale;
+create index prepared_to_check on prepared_document (since, id) where state = 'prepared' and not automatic;
+create index prepared_to_issue on prepared_document (id) where state = 'prepared' and automatic;
+create index prepared_to_send on prepared_document (since, id) where state in ('due', 'put back');
+
+-- An issued document, for good. Its sums and its printed facts never change.
+create table document (
+  id integer primary key generated always as identity,
+  kind text not null,
+  number text not null,
+  series_id integer not null references number_series,
+  period text not null,
+  counter integer not null,
+  date date not null,
+  due_date date,
+  source_id integer not null references source,
+  order_number text not null,
+  customer_id integer not null references customer,
+  customer_name text not null,
+  brand_id integer not null references brand,
+  language text not null,
+  currency text not null,
+  net numeric not null,
+  tax numeric not null,
+  total numeric not null,
+  -- what the document asks for
+  to_pay numeric not null,
+  -- what is printed, frozen
+  paper jsonb not null,
+  design_id integer not null references design,
+  email_text_id integer not null references email_text,
+  prepared_id integer not null references prepared_document,
+  issued_at timestamptz not null,
+  issued_by text not null,
+  search text not null,
+  credits_id integer references document,
+  replaces_id integer references document,
+  -- the newer date before it in its series, where that was allowed
+  earlier_than date,
+  unique (kind, number),
+  unique (series_id, period, counter)
+);
+create index document_bare_number on document (upper(regexp_replace(number, '[^A-Za-z0-9]', '', 'g')));
+create index document_credits_id_idx on document (credits_id) where credits_id is not null;
+create index document_customer_id_idx on document (customer_id);
+create index document_earlier on document (series_id, period, counter) where earlier_than is not null;
+create index document_issued_at_id_idx on document (issued_at desc, id desc);
+create index document_of_series on document (series_id, period, date);
+create index document_replaces_id_idx on document (replaces_id) where replaces_id is not null;
+create index document_search_idx on document using gin (search gin_trgm_ops);
+create index document_source_id_idx on document (source_id);
+create index document_sums on document (currency, kind, date) include (total, brand_id);
+create index document_total_idx on document (total);
+
+-- What keeps a document from being made twice: one row for each source, kind and occasion.
+create table claim (
+  source_id integer not null references source,
+  document_kind text not null,
+  occasion text not null,
+  prepared_id integer not null references prepared_document,
+  document_id integer,
+  taken_at timestamptz not null,
+  primary key (source_id, document_kind, occasion)
+);
+
+-- The PDF of a document: its bytes are the original.
+create table document_file (
+  document_id integer primary key references document,
+  sha256 text not null references file,
+  file_name text not null,
+  renderer text not null,
+  pages integer not null,
+  made_at timestamptz not null
+);
+
+-- Documents that were voided. Their numbers stay.
+create table document_void (
+  document_id integer primary key references document,
+  at timestamptz not null,
+  by text not null,
+  reason text not null
+);
+
+-- Documents that are issued and still have no PDF.
+create table unpainted (
+  document_id integer primary key references document
+);
+
+-- Documents that are issued and were never put on their way.
+create table undelivered (
+  document_id integer primary key references document,
+  since timestamptz not null,
+  routine_id integer references routine
+);
+
+-- A Send: many documents issued and put on their way at once.
+create table send_run (
+  id integer primary key generated always as identity,
+  -- the idempotency key of the request
+  key text not null unique,
+  started_by text not null,
+  started_by_id integer not null references staff,
+  started_at timestamptz not null,
+  ended_at timestamptz,
+  -- looked at between batches
+  stop_asked boolean not null default false,
+  -- until then it can be taken back whole
+  goes_at timestamptz not null,
+  taken_back_by text,
+  stopped_by text,
+  post_only boolean not null default false,
+  paid_by text,
+  despite boolean not null default false,
+  without_address boolean not null default false
+);
+create index send_run_newest on send_run (started_at desc, id desc);
+create index send_run_open on send_run (id) where ended_at is null;
+
+-- What became of each document of a Send.
+create table send_run_document (
+  run_id integer not null references send_run,
+  prepared_id integer not null references prepared_document,
+  revision integer not null,
+  outcome text,
+  reason text,
+  document_id integer references document,
+  primary key (run_id, prepared_id)
+);
+create index send_run_document_open on send_run_document (run_id) where outcome is null;
+
+create sequence rehearsal_number;
+-- What a rehearsal made: numbered on its own, mailed to the rehearsal address only.
+create table rehearsal (
+  id integer primary key generated always as identity,
+  number text not null unique,
+  prepared_id integer references prepared_document,
+  content jsonb not null,
+  design_id integer not null references design,
+  email_text_id integer not null references email_text,
+  would_go_to jsonb not null,
+  sent_to text not null,
+  made_at timestamptz not null,
+  made_by text not null,
+  sent_at timestamptz,
+  last_reply text,
+  document_id integer references document,
+  brand_id integer not null references brand,
+  customer_name text not null default '',
+  given_up text,
+  -- the email as it stood on the screen, where it was not kept yet
+  email jsonb
+);
+create index rehearsal_unsent on rehearsal (id) where sent_at is null and given_up is null;
+
+-- Dispatch: what leaves, to whom, and what became of it
+
+-- An email or a print job with one or more documents: its state is moved in services/dispatch alone.
+create table dispatch (
+  id integer primary key generated always as identity,
+  channel text not null check (channel in ('email', 'paper')),
+  state text not null
+    check (state in ('waiting', 'claimed', 'handing over', 'on the way', 'arrived', 'stuck', 'closed')),
+  customer_id integer not null references customer,
+  customer_name text not null,
+  brand_id integer not null references brand,
+  email_text_id integer not null references email_text,
+  to_role text not null,
+  to_addresses jsonb,
+  -- a copy never decides how its document stands
+  is_copy boolean not null default false,
+  number text not null,
+  total numeric not null,
+  currency text not null,
+  send_to text not null default '',
+  created_at timestamptz not null,
+  created_by text not null,
+  -- every document of it has its PDF
+  ready boolean not null default false,
+  -- held until then by a delay, by hours of the day or by a person
+  not_before timestamptz not null,
+  -- decides when it is tried, not the queue
+  next_try_at timestamptz not null,
+  attempts integer not null default 0,
+  -- only who holds it may write what became of the try
+  claim_token uuid,
+  claimed_by text,
+  lease_until timestamptz,
+  -- fixed before the first try and kept on every other
+  message_id text not null unique,
+  since timestamptz not null,
+  handed_over_at timestamptz,
+  arrived_at timestamptz,
+  arrived_how text,
+  stuck_cause text,
+  last_reply text,
+  -- the failure notice told of it
+  noticed boolean not null default false,
+  copy_to jsonb not null default '[]',
+  held boolean not null default false,
+  -- 'order' while it is held because an order of its documents is held or withdrawn
+  held_for text,
+  -- somebody read why it was held and let it go all the same
+  despite boolean not null default false,
+  gather_key text,
+  away boolean not null default false
+);
+create index dispatch_arrived on dispatch (arrived_at desc, id desc) where state = 'arrived';
+create index dispatch_away on dispatch (id) where state = 'waiting' and away;
+create index dispatch_customer_id_idx on dispatch (customer_id);
+create index dispatch_due on dispatch (next_try_at)
+  where state = 'waiting' and channel = 'email' and ready and not held;
+create index dispatch_gathering on dispatch (gather_key) where gather_key is not null;
+create index dispatch_held_for on dispatch (id) where held_for is not null;
+create index dispatch_leased on dispatch (lease_until) where state in ('claimed', 'handing over');
+create index dispatch_newest on dispatch (created_at desc, id desc);
+create index dispatch_on_the_way on dispatch (since, id) where state = 'on the way';
+create index dispatch_presume on dispatch (handed_over_at) where state = 'on the way';
+create index dispatch_stuck on dispatch (since, id) where state = 'stuck';
+create index dispatch_print_queue on dispatch (number) where state = 'waiting' and channel = 'paper';
+create index dispatch_unnoticed on dispatch (id) where state = 'stuck' and not noticed;
+create index dispatch_waiting on dispatch (since, id) where state in ('waiting', 'claimed', 'handing over');
+
+-- The documents of an email or a print job.
+create table dispatch_document (
+  dispatch_id integer not null references dispatch,
+  document_id integer not null references document,
+  primary key (dispatch_id, document_id)
+);
+create index dispatch_document_document_id_idx on dispatch_document (document_id);
+
+-- Each recipient with what the mail server said.
+create table dispatch_recipient (
+  dispatch_id integer not null references dispatch,
+  address text not null,
+  name text not null,
+  -- to, cc or bcc
+  placed text not null,
+  source text not null,
+  outcome text not null,
+  reply text not null default '',
+  at timestamptz not null,
+  primary key (dispatch_id, address)
+);
+create index dispatch_recipient_address on dispatch_recipient using gin (address gin_trgm_ops);
+
+-- The very words of an email that was handed over.
+create table mail_copy (
+  dispatch_id integer primary key references dispatch,
+  message_id text not null,
+  sender text not null,
+  reply_to text not null,
+  recipients text not null,
+  subject text not null,
+  text text not null,
+  html text not null,
+  files jsonb not null,
+  sent_at timestamptz not null
+);
+create index mail_copy_words on mail_copy using gin (lower(((subject || ' ') || text)) gin_trgm_ops);
+
+-- Imports
+
+-- A CSV that is read, with the columns it was mapped by.
+create table import (
+  id integer primary key generated always as identity,
+  subject text not null,
+  name text not null,
+  sha256 text not null references file,
+  encoding text not null,
+  delimiter text not null,
+  columns jsonb not null,
+  sample jsonb not null,
+  mapping jsonb not null,
+  decimal_sign text not null,
+  day_order text not null,
+  state text not null default 'new'
+    check (state in ('new', 'checking', 'checked', 'writing', 'done', 'refused')),
+  reason text not null default '',
+  made_at timestamptz not null,
+  made_by text not null,
+  since timestamptz not null,
+  heading integer not null default 0,
+  as_before boolean not null default false,
+  tell_routines boolean not null default false
+);
+
+-- A row of it, with what is wrong or what became of it.
+create table import_row (
+  import_id integer not null references import on delete cascade,
+  line integer not null,
+  key text not null,
+  cells jsonb not null,
+  state text not null check (state in ('right', 'wrong', 'written', 'unchanged')),
+  note text not null default '',
+  primary key (import_id, line)
+);
+create index import_row_state on import_row (import_id, state, key, line);
+
+-- Receivables: what is owed, what was paid, what the bank says
+
+-- Money that came in or went out. Taking one back is a payment of its own that reverses it.
+create table payment (
+  id integer primary key references source,
+  direction text not null check (direction in ('in', 'out')),
+  customer_id integer not null references customer,
+  brand_id integer not null references brand,
+  date date not null,
+  method text not null,
+  amount numeric not null check (amount <> 0),
+  currency text not null,
+  reference text not null default '',
+  -- what of it is on account
+  open numeric not null,
+  reverses_id integer references payment unique,
+  version integer not null default 1,
+  made_at timestamptz not null,
+  made_by text not null,
+  -- the other program’s own key, so that it comes in once
+  external_key text unique
+);
+create trigger source_of_payment before insert or update of customer_id, brand_id on payment
+  for each row execute function keep_source('payment', '', '');
+create index payment_customer_id_id_idx on payment (customer_id, id);
+create index payment_newest on payment (date desc, id desc);
+create index payment_on_account on payment (customer_id) where open <> 0;
+
+-- What is owed on an invoice, or on a credit note below zero.
+create table open_item (
+  document_id integer primary key references document,
+  customer_id integer not null references customer,
+  currency text not null,
+  amount numeric not null,
+  -- what is still open of it
+  open numeric not null,
+  due_date date not null,
+  dispute text not null default '',
+  promised_on date,
+  marked_by text not null default '',
+  marked_at timestamptz
+);
+create index open_item_account on open_item (customer_id, currency, due_date) include (open, document_id, dispute)
+  where open <> 0;
+create index open_item_amount on open_item (open) where open <> 0;
+create index open_item_customer_id_idx on open_item (customer_id) where open <> 0;
+
+-- Which payment or credit settled what. Counter-entries are below zero; none is ever deleted.
+create table allocation (
+  id integer primary key generated always as identity,
+  from_document_id integer references document,
+  to_document_id integer references document,
+  amount numeric not null constraint allocation_moves check (amount <> 0),
+  currency text not null,
+  at timestamptz not null,
+  by text not null,
+  payment_id integer references payment,
+  to_payment_id integer references payment,
+  -- by what it was settled
+  kind text not null default 'credit' check (kind in ('credit', 'payment', 'discount', 'write-off')),
+  constraint allocation_from check (num_nonnulls(from_document_id, payment_id) = 1),
+  constraint allocation_to check (num_nonnulls(to_document_id, to_payment_id) = 1)
+);
+create index allocation_from_document_id_idx on allocation (from_document_id);
+create index allocation_payment_id_idx on allocation (payment_id) where payment_id is not null;
+create index allocation_to_document_id_idx on allocation (to_document_id);
+create index allocation_to_payment_id_idx on allocation (to_payment_id) where to_payment_id is not null;
+
+-- A statement of the bank that was read.
+create table bank_file (
+  id integer primary key generated always as identity,
+  sha256 text not null references file,
+  name text not null,
+  account text not null default '',
+  state text not null default 'reading' check (state in ('reading', 'ready', 'refused')),
+  reason text not null default '',
+  entries integer not null default 0,
+  known integer not null default 0,
+  made_at timestamptz not null,
+  made_by text not null,
+  import_id integer references import unique
+);
+create unique index bank_file_read_once on bank_file (sha256) where import_id is null;
+
+-- A movement on a statement, with what it is proposed to settle.
+create table bank_entry (
+  id integer primary key generated always as identity,
+  file_id integer not null references bank_file,
+  account text not null,
+  -- tells the movement in every file that holds it
+  key text not null,
+  booked_on date not null,
+  amount numeric not null,
+  currency text not null,
+  name text not null,
+  iban text not null,
+  text text not null,
+  reference text not null,
+  state text not null check (state in ('sure', 'unsure', 'strange', 'to book', 'booked', 'set aside')),
+  reason text not null,
+  proposal jsonb not null,
+  payment_id integer references payment,
+  decided_by text not null default '',
+  decided_at timestamptz,
+  unique (account, key)
+);
+create index bank_entry_file_id_state_id_idx on bank_entry (file_id, state, id);
+create index bank_entry_to_book on bank_entry (id) where state = 'to book';
+
+-- History and processes
+
+-- The history: who did what to which order, document or email, in words.
+create table history (
+  id integer primary key generated always as identity,
+  at timestamptz not null,
+  actor text not null,
+  source_id integer references source,
+  prepared_id integer references prepared_document,
+  document_id integer references document,
+  dispatch_id integer references dispatch,
+  words text not null,
+  detail jsonb
+);
+create index history_dispatch_id_idx on history (dispatch_id) where dispatch_id is not null;
+create index history_document_id_idx on history (document_id) where document_id is not null;
+create index history_prepared_id_idx on history (prepared_id) where prepared_id is not null;
+create index history_source_id_idx on history (source_id) where source_id is not null;
+
+-- Workers that are alive, by their heartbeat.
+create table worker (
+  id text primary key,
+  started_at timestamptz not null,
+  beat_at timestamptz not null,
+  queue_workers text[] not null default '{}'
+);
+
+-- What refers to tables that come later
+alter table event add foreign key (document_id) references document;
+alter table draft add foreign key (credits_id) references document;
+alter table draft add foreign key (replaces_id) references document;
+alter table prepared_document add foreign key (credits_id) references document;
+alter table prepared_document add foreign key (replaces_id) references document;
+
+-- An issued document never changes: voiding, crediting and retention are rows of their own
+create function refuse_change() returns trigger language plpgsql as $fn$
+begin
+  raise exception 'documents are never changed or deleted: void or credit instead'
+    using errcode = 'integrity_constraint_violation';
+end $fn$;
+create trigger document_is_final before update or delete on document
+  for each row execute function refuse_change();
+create trigger document_stays before truncate on document
+  for each statement execute function refuse_change();
+create trigger document_file_is_final before update or delete on document_file
+  for each row execute function refuse_change();
+create trigger document_void_is_final before update or delete on document_void
+  for each row execute function refuse_change();
+
+-- A session that ends is told at once, so that its open stream ends, too
+create function tell_session_end() returns trigger language plpgsql as $fn$
+begin
+  perform pg_notify('clothespin_changes_signout', old.id);
+  return old;
+end $fn$;
+create trigger session_ends after delete on session for each row execute function tell_session_end();
+
+-- Another role or password, or a person who left, ends their sessions
+create function end_sessions() returns trigger language plpgsql as $fn$
+begin
+  delete from session where staff_id = old.id;
+  return new;
+end $fn$;
+create trigger staff_changed after update of role, password_hash on staff
+  for each row when (old.role <> new.role or old.password_hash <> new.password_hash)
+  execute function end_sessions();

@@ -1,0 +1,39 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+
+/**
+ * Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
+ * that lies outside the database.
+ */
+export class MailAccount extends Model<InferAttributes<MailAccount>, InferCreationAttributes<MailAccount>> {
+  declare id: CreationOptional<number>
+  declare name: string
+  declare host: string
+  declare port: number
+  declare security: 'starttls' | 'tls' | 'none'
+  declare userName: CreationOptional<string>
+  declare sealedPassword: CreationOptional<string>
+  declare version: CreationOptional<number>
+
+  static start(sequelize: Sequelize): void {
+    this.init(
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        host: { type: DataTypes.TEXT, allowNull: false },
+        port: { type: DataTypes.INTEGER, allowNull: false },
+        security: { type: DataTypes.TEXT, allowNull: false },
+        userName: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        sealedPassword: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+      },
+      { sequelize, tableName: 'mail_account' },
+    )
+  }
+}

@@ -1,0 +1,50 @@
+import type { FieldSubject } from '../../../core/fields/own-fields'
+import { one, rows } from '../../db/connection'
+
+/* The statements of own fields. */
+
+const tableOf: Record<FieldSubject, string> = {
+  order: 'sales_order',
+  line: 'order_line',
+  item: 'item',
+  customer: 'customer',
+}
+
+/** How many have something in a field, and the first routine that asks for it. */
+export const usesOfField = async (of: FieldSubject, name: string) =>
+  (await one<{ filled: number; routine: string | null }>(
+    `select (select count(*)::int from ${tableOf[of]} where coalesce(fields ->> $name, '') <> '') filled,
+      (
+        select r.name
+        from routine r
+        where $of = 'order' and exists (
+          select
+          from jsonb_array_elements(r.sentence -> 'conditions') c
+          where c ->> 'about' = 'field' and c ->> 'field' = $name
+        )
+        order by r.id
+        limit 1
+      ) routine`,
+    { of, name },
+  ))!
+
+/** How many have a word of a choice. */
+export const havingChoice = async (of: FieldSubject, name: string, choice: string) =>
+  (await one<{ filled: number }>(
+    `select count(*)::int filled from ${tableOf[of]} where fields ->> $name = $choice`,
+    { name, choice },
+  ))!
+
+/** How many have something in each field that is filled anywhere. */
+export const filledCounts = () =>
+  rows<{ of: FieldSubject; name: string; filled: number }>(
+    Object.entries(tableOf)
+      .map(
+        ([of, table]) => `select '${of}' of, f.key name, count(*)::int filled
+    from ${table}
+    cross join jsonb_each_text(fields) f
+    where f.value <> ''
+    group by f.key`,
+      )
+      .join('\n    union all\n    '),
+  )

@@ -1,0 +1,134 @@
+import type { FieldValues } from '../../../core/fields/own-fields'
+import { isGtin } from '../../../core/items/gtin'
+import type { OtherPrice } from '../../../core/items/price'
+import type { Language } from '../../../core/money/format'
+import { Refusal } from '../../../core/errors'
+import { inTransaction } from '../../db/connection'
+import { Item, ItemCustomerCode, ItemPrice, TaxCode } from '../../db/models'
+import { checkFields } from '../fields/own-fields'
+import { company } from '../house/house'
+import { publish } from '../live/publish'
+import { itemRow, type ItemRow } from './queries'
+
+/*
+ * Items: what is sold. Called from the Items page by a clerk. Orders and documents keep what they took from an item;
+ * a change holds from the next line on. Refuses a number that is taken, and a change on top of somebody else's.
+ */
+
+export interface ItemChange {
+  code: string
+  names: Partial<Record<Language, string>>
+  unit: string
+  price: string
+  taxCode: string
+  gtin?: string
+  /** Kilograms. */
+  weight?: string | null
+  size?: string
+  commodityCode?: string
+  /** Two letters of its country. */
+  origin?: string
+  place?: string
+  category?: string
+  units?: Partial<Record<Language, string>>
+  fields?: FieldValues
+  /** Its other prices, all of them; left out, they stay. */
+  prices?: OtherPrice[]
+  /** What customers call it, all of them; left out, they stay. */
+  customerCodes?: { customerId: number; code: string }[]
+}
+
+/**
+ * Adds an item (`id` null) or changes one. @throws Refusal "same-code", "no-name", "unknown-tax-code", "bad-gtin",
+ * "same-price", "same-customer", "unknown-field", "wrong-value", "changed-meanwhile"
+ */
+export async function keepItem(id: number | null, item: ItemChange, version = 0): Promise<number> {
+  const { language } = await company()
+  if (!item.names[language])
+    throw new Refusal('no-name', 'Give the item a name in the company’s language.', {
+      status: 400,
+      about: { field: `names.${language}` },
+    })
+  if (!(await TaxCode.findByPk(item.taxCode)))
+    throw new Refusal('unknown-tax-code', `There is no tax code “${item.taxCode}”.`, {
+      status: 400,
+      about: { field: 'taxCode' },
+    })
+  if (item.gtin && !isGtin(item.gtin))
+    throw refuse('bad-gtin', `“${item.gtin}” is not a GTIN: its last digit does not fit the others.`, 'gtin')
+  return inTransaction(async () => {
+    const twin = await Item.findOne({ where: { code: item.code } })
+    if (twin && twin.id !== id)
+      throw new Refusal('same-code', `There is already an item ${item.code}.`, {
+        status: 400,
+        about: { field: 'code' },
+      })
+    const { prices, customerCodes, fields, ...facts } = item
+    const own = fields === undefined ? {} : { fields: await checkFields('item', fields) }
+    const kept =
+      id === null
+        ? await Item.create({ ...facts, ...own, weight: facts.weight ?? null })
+        : await changed(id, { ...facts, ...own }, version)
+    if (prices) await keepPrices(kept.id, prices)
+    if (customerCodes) await keepCodes(kept.id, customerCodes)
+    publish('item', [kept.id])
+    return kept.id
+  })
+}
+
+/** @throws Refusal "no-such-item" */
+export async function itemView(id: number): Promise<ItemRow> {
+  const found = await itemRow(id)
+  if (!found)
+    throw new Refusal('no-such-item', 'That item does not exist any more. Load the list again.', {
+      status: 404,
+    })
+  return found
+}
+
+const refuse = (code: string, words: string, field: string) =>
+  new Refusal(code, words, { status: 400, about: { field } })
+
+async function keepPrices(itemId: number, prices: readonly OtherPrice[]): Promise<void> {
+  prices.forEach(({ currency, groupName }, index) => {
+    if (prices.findIndex((one) => one.currency === currency && one.groupName === groupName) !== index)
+      throw refuse(
+        'same-price',
+        `There are two prices in ${currency}${groupName ? ` for ${groupName}` : ''}.`,
+        `prices.${index}.currency`,
+      )
+  })
+  await ItemPrice.destroy({ where: { itemId } })
+  await ItemPrice.bulkCreate(prices.map((one) => ({ itemId, ...one })))
+}
+
+async function keepCodes(
+  itemId: number,
+  codes: readonly { customerId: number; code: string }[],
+): Promise<void> {
+  codes.forEach(({ customerId }, index) => {
+    if (codes.findIndex((one) => one.customerId === customerId) !== index)
+      throw refuse(
+        'same-customer',
+        'This customer has a number above already.',
+        `customerCodes.${index}.code`,
+      )
+  })
+  await ItemCustomerCode.destroy({ where: { itemId } })
+  await ItemCustomerCode.bulkCreate(codes.map((one) => ({ itemId, ...one })))
+}
+
+async function changed(
+  id: number,
+  item: Omit<ItemChange, 'prices' | 'customerCodes'>,
+  version: number,
+): Promise<Item> {
+  const before = await Item.findByPk(id, { lock: true })
+  if (!before)
+    throw new Refusal('no-such-item', 'That item does not exist any more. Load the list again.', {
+      status: 404,
+    })
+  if (before.version !== version)
+    throw new Refusal('changed-meanwhile', `Somebody changed ${before.code} meanwhile. Open it again.`)
+  return before.update({ ...item, version: version + 1 })
+}

@@ -1,0 +1,65 @@
+import { isDeepStrictEqual } from 'node:util'
+import { draftStatus, suppliedStatus } from '../../../core/orders/statuses'
+import { Refusal } from '../../../core/errors'
+import { inTransaction } from '../../db/connection'
+import { Company } from '../../db/models'
+import { publish } from '../live/publish'
+import { usesOfStatus } from './house-lists-queries'
+
+/*
+ * The statuses of the house's orders, in their order.
+ * Called from Settings, Orders, by a supervisor. Refuses to take away what is used, and says by what.
+ */
+
+export interface HouseLists {
+  statuses: string[]
+}
+
+export async function houseLists(): Promise<HouseLists> {
+  const { orderStatuses } = (await Company.findByPk(1))!
+  return { statuses: orderStatuses }
+}
+
+/** Statuses on which other things rest: an order begins as the one, and is supplied by the other. */
+export const fixedStatuses: readonly string[] = [draftStatus, suppliedStatus]
+
+const refuse = (field: keyof HouseLists, words: string) =>
+  new Refusal('in-use', words, { status: 400, about: { field } })
+
+/**
+ * Keeps the lists.
+ * @param before as they were on the screen
+ * @throws Refusal "changed-meanwhile", "in-use", "fixed-status"
+ */
+export async function changeHouseLists(before: HouseLists, now: HouseLists): Promise<void> {
+  await inTransaction(async () => {
+    const company = (await Company.findByPk(1, { lock: true }))!
+    const kept = { statuses: company.orderStatuses }
+    if (!isDeepStrictEqual(kept, before))
+      throw new Refusal('changed-meanwhile', 'Somebody changed these lists meanwhile. Load the page again.')
+    if (now.statuses[0] !== draftStatus || !now.statuses.includes(suppliedStatus))
+      throw new Refusal(
+        'fixed-status',
+        `${draftStatus} stays the first status, and ${suppliedStatus} stays: it gives an order its date of supply.`,
+        { status: 400, about: { field: 'statuses' } },
+      )
+    for (const status of kept.statuses.filter((one) => !now.statuses.includes(one)))
+      await refuseUsedStatus(status)
+    await company.update({ orderStatuses: now.statuses })
+    publish('house')
+  })
+}
+
+async function refuseUsedStatus(status: string): Promise<void> {
+  const { orders, routine, stops } = (await usesOfStatus(status))!
+  if (orders > 0)
+    throw refuse(
+      'statuses',
+      `${count(orders, 'order is', 'orders are')} ${status}. Set them to another status first.`,
+    )
+  if (routine) throw refuse('statuses', `The routine “${routine}” waits for ${status}. Change it first.`)
+  if (stops)
+    throw refuse('statuses', `${status} holds or withdraws orders. Change that in Settings, General, first.`)
+}
+
+const count = (orders: number, one: string, many: string) => `${orders} ${orders === 1 ? one : many}`

@@ -1,0 +1,120 @@
+import { Refusal } from '../../../core/errors'
+import { dayInZone } from '../../../core/documents/days'
+import { suppliedStatus } from '../../../core/orders/statuses'
+import { clock } from '../../clock'
+import { inTransaction } from '../../db/connection'
+import { addJobs } from '../../queue/add'
+import { applyStatus, type StatusEffects, type StatusTurn } from '../dispatch/stopped'
+import { noteAll } from '../history/history'
+import { company } from '../house/house'
+import { publish } from '../live/publish'
+import { markStale } from '../outbox/stale'
+import type { Principal } from '../people/principal'
+import { insertStatusEvents, lockOrders, orderStates, updateStatus } from './orders-queries'
+
+/*
+ * What changes the status of orders, one or many at once. Called by the Orders screens, by imports and by the demo's
+ * loader. Each call is one transaction: orders, events, jobs and history together. Refuses an unknown status.
+ */
+
+export interface StatusChange {
+  changed: number[]
+  unchanged: number[]
+  before: { id: number; status: string }[]
+  /** Whether the new status stops documents or lets them back, and what was written of them. */
+  turn: StatusTurn
+  effects: StatusEffects
+}
+
+/**
+ * Sets orders to a status and tells the routines through one event each. Orders already there are left alone.
+ * With `tellRoutines` false the events are kept and no routine looks at them: old orders that are brought in
+ * mail nobody.
+ * A status that holds or withdraws takes their documents out of every Send and of Waiting; with `letGo` a
+ * return lets the emails go again.
+ */
+export async function setStatus(
+  orderIds: readonly number[],
+  status: string,
+  who: Principal,
+  letGo = true,
+  tellRoutines = true,
+): Promise<StatusChange> {
+  const { orderStatuses, timeZone, ...stopping } = await company()
+  if (!orderStatuses.includes(status)) {
+    throw new Refusal(
+      'unknown-status',
+      `"${status}" is not one of the order statuses: ${orderStatuses.join(', ')}.`,
+      { status: 400, about: { field: 'status' } },
+    )
+  }
+  return inTransaction(async () => {
+    const now = clock.now()
+    // looked at once they are locked: their lines may have changed while this waited
+    await lockOrders(orderIds)
+    const orders = await orderStates(orderIds, status)
+    if (orders.length < new Set(orderIds).size)
+      throw new Refusal('no-such-order', 'One of the orders does not exist any more. Load the list again.', {
+        status: 404,
+      })
+    const moving = orders.filter((order) => order.from !== status)
+    const ids = moving.map((order) => order.id)
+    const supplies =
+      status === suppliedStatus
+        ? moving.filter((order) => order.suppliedOn === null).map((order) => order.id)
+        : []
+    await updateStatus({ ids, status, now, supplies, today: dayInZone(now, timeZone) })
+    const events = await insertStatusEvents({ moving, now, actor: who.name, tellRoutines })
+    if (tellRoutines)
+      await addJobs(
+        'look-at-events',
+        events.map((event) => event.id),
+        25,
+        (eventIds) => ({ eventIds }),
+      )
+    await noteAll(
+      moving.map((order) => ({
+        sourceId: order.id,
+        actor: who.name,
+        words: `The order went from ${order.from} to ${status}.`,
+      })),
+    )
+    for (const id of supplies) await markStale('source', id)
+    const { turn, effects } = await applyStatus(moving, status, stopping, letGo, who)
+    publish('order', ids)
+    if (turn !== 'nothing') publish('line')
+    return {
+      turn,
+      effects,
+      changed: ids,
+      unchanged: orders.filter((order) => order.from === status).map((order) => order.id),
+      before: moving.map((order) => ({ id: order.id, status: order.from })),
+    }
+  })
+}
+
+/** Ends a trial of a transaction, which undoes it, and carries out what it wrote. */
+class Tried extends Error {
+  constructor(readonly change: StatusChange) {
+    super('only tried')
+  }
+}
+
+/**
+ * What `setStatus` would do, found by doing it and taking it back, so that the question and the act cannot
+ * differ.
+ */
+export async function trySetStatus(
+  orderIds: readonly number[],
+  status: string,
+  who: Principal,
+): Promise<StatusChange> {
+  try {
+    return await inTransaction(async () => {
+      throw new Tried(await setStatus(orderIds, status, who))
+    })
+  } catch (error) {
+    if (error instanceof Tried) return error.change
+    throw error
+  }
+}

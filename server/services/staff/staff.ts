@@ -1,0 +1,143 @@
+import { Refusal } from '../../../core/errors'
+import { clock } from '../../clock'
+import { inTransaction } from '../../db/connection'
+import { ApiToken, Session, Staff, StaffBrand } from '../../db/models'
+import type { Role } from '../../http/route'
+import { countWrongTry, refuseGuesser } from '../../http/rate'
+import { addJob } from '../../queue/add'
+import { publish } from '../live/publish'
+import { refuseBadAddress } from '../people/address'
+import { makeCode } from '../people/one-time-codes'
+import { codeHours } from '../people/new-password'
+import { staffByEmail } from '../people/queries'
+import { canMail } from '../house/mail-accounts-queries'
+import { supervisorsBeside, staffRows } from './queries'
+
+/*
+ * Who works here: invited by mail, with a role and brands; who leaves loses everything at once but the name in the
+ * history. Called from Settings, People, by a supervisor. Refuses to leave the house without a supervisor.
+ */
+
+export interface StaffView {
+  id: number
+  email: string
+  name: string
+  role: Role
+  brandIds: number[]
+  /** "invited" until the first password is chosen. */
+  state: 'invited' | 'works here' | 'left'
+  leftAt: Date | null
+  version: number
+}
+
+export const listStaff = (): Promise<StaffView[]> => staffRows()
+
+export interface StaffChange {
+  name: string
+  role: Role
+  /** None for all brands. */
+  brandIds: number[]
+}
+
+/** An invitation: sent by mail, or, where no mail can be sent yet, a code to hand over. */
+export interface Invitation {
+  id: number
+  code: string | null
+}
+
+/** @throws Refusal "same-address" */
+export async function invite(person: StaffChange & { email: string }): Promise<Invitation> {
+  refuseBadAddress(person.email)
+  return inTransaction(async () => {
+    const email = person.email.toLowerCase()
+    const known = await Staff.findOne({ where: { email }, lock: true })
+    if (known && !known.leftAt)
+      throw new Refusal('same-address', `${known.name} works here already with this address.`, {
+        status: 400,
+        about: { field: 'email' },
+      })
+    const facts = { name: person.name, role: person.role, passwordHash: '', leftAt: null }
+    const staff = known
+      ? await known.update({ ...facts, version: known.version + 1 })
+      : await Staff.create({ ...facts, email })
+    await keepBrands(staff.id, person.brandIds)
+    publish('house')
+    return { id: staff.id, code: await send(staff.id) }
+  })
+}
+
+/** Sends an invitation anew; the one before is out of force. @throws Refusal "not-invited" */
+export async function inviteAgain(id: number): Promise<Invitation> {
+  return inTransaction(async () => {
+    const staff = await lockStaff(id)
+    if (staff.passwordHash !== '')
+      throw new Refusal('not-invited', `${staff.name} has taken up the invitation already.`)
+    return { id, code: await send(id) }
+  })
+}
+
+async function send(staffId: number): Promise<string | null> {
+  if (!(await canMail())) return makeCode('invitation', staffId, codeHours.invitation)
+  await addJob('write-to-staff', { staffId, purpose: 'invitation' })
+  return null
+}
+
+/**
+ * Has a code for a new password written to who works here with this address. Says nothing of whether somebody does;
+ * who asks often is made to wait. @throws Refusal "too-many-tries"
+ */
+export async function forgotPassword(email: string, place: string): Promise<void> {
+  await refuseGuesser('forgotten', place)
+  await countWrongTry('forgotten', place)
+  const person = await staffByEmail(email.trim())
+  if (person) await addJob('write-to-staff', { staffId: person.id, purpose: 'new password' })
+}
+
+async function lockStaff(id: number, version?: number): Promise<Staff> {
+  const staff = await Staff.findByPk(id, { lock: true })
+  if (!staff || staff.leftAt)
+    throw new Refusal('no-such-person', 'Nobody of that name works here any more. Load the page again.', {
+      status: 404,
+    })
+  if (version !== undefined && staff.version !== version)
+    throw new Refusal('changed-meanwhile', `Somebody changed ${staff.name} meanwhile. Load the page again.`)
+  return staff
+}
+
+async function keepBrands(staffId: number, brandIds: readonly number[]): Promise<void> {
+  await StaffBrand.destroy({ where: { staffId } })
+  await StaffBrand.bulkCreate(brandIds.map((brandId) => ({ staffId, brandId })))
+}
+
+/** @throws Refusal "last-supervisor" */
+async function refuseLast(staff: Staff): Promise<void> {
+  if (staff.role === 'supervisor' && (await supervisorsBeside(staff.id)) === 0)
+    throw new Refusal(
+      'last-supervisor',
+      `${staff.name} is the only supervisor. Make somebody else one first; without one nothing can be set up.`,
+    )
+}
+
+/** Changes name, role or brands. A changed role ends the person's sessions. */
+export async function changeStaff(id: number, version: number, change: StaffChange): Promise<void> {
+  await inTransaction(async () => {
+    const staff = await lockStaff(id, version)
+    if (change.role !== 'supervisor' || change.brandIds.length > 0) await refuseLast(staff)
+    await staff.update({ name: change.name, role: change.role, version: version + 1 })
+    await keepBrands(id, change.brandIds)
+    publish('house')
+  })
+}
+
+/** Somebody leaves: sessions and tokens end at once, the name stays in the history. */
+export async function leaveHouse(id: number, version: number): Promise<void> {
+  await inTransaction(async () => {
+    const staff = await lockStaff(id, version)
+    await refuseLast(staff)
+    const now = clock.now()
+    await staff.update({ leftAt: now, passwordHash: '', version: version + 1 })
+    await Session.destroy({ where: { staffId: id } })
+    await ApiToken.update({ revokedAt: now }, { where: { staffId: id, revokedAt: null } })
+    publish('house')
+  })
+}

@@ -1,0 +1,155 @@
+import { expect, test } from 'vitest'
+import { useDesk } from './desk'
+
+/* What a supervisor sets up by hand: a group's delivery, an address, a text, a field, a price. Each is seen at work. */
+const desk = useDesk()
+const until = (selector: string, words: string) =>
+  desk.page.waitForFunction(
+    (of, text) => document.querySelector<HTMLElement>(of)?.innerText.includes(text),
+    {},
+    selector,
+    words,
+  )
+const type = async (name: string, text: string) => {
+  const field = `[data-test="${name}"] input, [data-test="${name}"] textarea`
+  await desk.wait(field)
+  await desk.page.click(field, { count: 3 })
+  await desk.page.type(field, text)
+}
+const choose = async (name: string, words: string) => {
+  await desk.page.click(`[data-test="${name}"]`)
+  await desk.page.waitForFunction(
+    (text) => [...document.querySelectorAll('.v-list-item')].some((one) => one.textContent!.includes(text)),
+    {},
+    words,
+  )
+  await desk.page.evaluate(
+    (text) =>
+      [...document.querySelectorAll<HTMLElement>('.v-list-item')]
+        .find((one) => one.textContent!.includes(text))!
+        .click(),
+    words,
+  )
+}
+/** The filled button of the dialog on top. */
+const go = async () => {
+  await desk.page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('[data-test="ask-go"]')].at(-1)!.click(),
+  )
+}
+const closed = () => desk.page.waitForFunction(() => !document.querySelector('.v-dialog .ask'))
+
+test('what a group says holds for its customers that say nothing, and their page says so', async () => {
+  await desk.signIn('supervisor')
+  await desk.page.goto(`${desk.base}/company?part=Customers`)
+  await desk.wait('[data-test="group-Schools"]')
+  await desk.page.click('[data-test="group-Schools"]')
+  await desk.wait('.v-dialog [data-test="change-credit note"]')
+  await desk.page.evaluate(() =>
+    document.querySelector<HTMLElement>('.v-dialog [data-test="change-credit note"]')!.click(),
+  )
+  await desk.wait('[data-test="wish-channel"]')
+  await choose('wish-channel', 'on paper')
+  await go()
+  await until('.v-dialog [data-test="wish-credit note"]', 'on paper')
+  await go()
+  await closed()
+  await desk.page.goto(`${desk.base}/customers?group=Schools`)
+  await until('[data-test="wish-credit note"]', 'on paper')
+  expect(await desk.text('[data-test="wish-credit note"]')).toContain('the group Schools')
+})
+
+test('an address is added, said twice is refused at its field, and an order can be delivered there', async () => {
+  await desk.page.click('[data-test="add-address"]')
+  await type('address-label', 'Barn')
+  await type('address-lines', 'Barn Lane 3\nFarrow')
+  await go()
+  await closed()
+  await until('.addresses', 'Barn Lane 3')
+  await desk.page.click('[data-test="add-address"]')
+  await type('address-label', 'barn')
+  await type('address-lines', 'Elsewhere')
+  await go()
+  await until('.v-dialog', 'There are two addresses called “barn”')
+  await desk.press('Escape')
+  await closed()
+})
+
+test('a name that somebody else changed meanwhile is shown beside mine, and I choose', async () => {
+  await desk.page.click('[data-test="edit-customer"]')
+  await type('edit-name', 'Mine')
+  const other = await desk.newPage()
+  await other.setViewport({ width: 1280, height: 800 })
+  await other.goto(desk.page.url())
+  await other.waitForSelector('[data-test="edit-customer"]')
+  await other.click('[data-test="edit-customer"]')
+  await other.waitForSelector('[data-test="edit-name"] input')
+  await other.click('[data-test="edit-name"] input', { count: 3 })
+  await other.type('[data-test="edit-name"] input', 'Theirs')
+  await other.click('[data-test="ask-go"]')
+  await other.waitForFunction(() => !document.querySelector('.v-dialog .ask'))
+  await other.close()
+  await desk.page.bringToFront()
+  await go()
+  await until('[data-test="meanwhile"]', 'Theirs')
+  expect(await desk.text('[data-test="meanwhile"]')).toContain('Mine')
+  await desk.page.click('[data-test="keep-mine"]')
+  await go()
+  await closed()
+  await until('aside .bar', 'Mine')
+})
+
+test('a standing text is written once and stands in the list with what it is for', async () => {
+  await desk.page.goto(`${desk.base}/company?part=Standing texts`)
+  await desk.wait('[data-test="add-text"]')
+  await desk.page.click('[data-test="add-text"]')
+  await type('text-name', 'Terms of sale')
+  await choose('text-place', 'on a page of its own')
+  await go()
+  await until('.v-dialog', 'Write the text in at least one language')
+  await type('text-en', 'Goods stay ours until they are paid.')
+  await go()
+  await closed()
+  await until('main', 'all documents, on a page of its own')
+})
+
+test('an own field of orders is there for the next order at once; one that is used stays', async () => {
+  await desk.page.goto(`${desk.base}/company?part=Own fields`)
+  await desk.wait('[data-test="add-field-order"]')
+  await desk.page.click('[data-test="add-field-order"]')
+  await type('field-name', 'Gate code')
+  await go()
+  await closed()
+  await until('main', 'Gate code')
+  await desk.page.click('[data-test="field-Delivery window"]')
+  await desk.wait('[data-test="drop-field"]')
+  await desk.page.click('[data-test="drop-field"]')
+  await until('.v-dialog', 'It would be lost')
+  await desk.press('Escape')
+  await closed()
+  await desk.page.goto(`${desk.base}/orders/new`)
+  await desk.wait('[data-test="own-Gate code"] input')
+})
+
+test('a price for a group is what a line of its customer takes', async () => {
+  await desk.page.goto(`${desk.base}/items?search=HB-10N`)
+  await desk.clickText('.link', 'HB-10N')
+  await desk.page.click('[data-test="item-more"]')
+  await desk.page.click('[data-test="add-price"]')
+  await desk.page.click('[data-test="price-group-1"] input')
+  await choose('price-group-1', 'Schools')
+  await type('other-price-1', '33.25')
+  await go()
+  await closed()
+  await desk.page.goto(`${desk.base}/orders/new`)
+  await desk.wait('[data-test="customer"] input')
+  // typed faster than any list comes
+  await desk.page.type('[data-test="customer"] input', 'Bluebell')
+  await desk.press('Enter')
+  await until('[data-test="customer"]', 'Bluebell Wood Primary')
+  await desk.page.type('[data-test="item-1"]', 'HB-10N')
+  await desk.press('Enter')
+  await desk.page.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('[data-test="price-1"]')!.value === '33.25',
+  )
+})

@@ -1,0 +1,90 @@
+import { TOTP } from 'otpauth'
+import { expect, test } from 'vitest'
+import { demoStaff } from '../../demo/house'
+import { useDesk } from './desk'
+
+/* What is one's own at sign-in: the second factor with its codes, and the other places where one is signed in. */
+const desk = useDesk()
+const clerk = demoStaff().find((person) => person.role === 'clerk')!
+const openOwn = async (name: string) => {
+  await desk.page.click('.who')
+  await desk.wait(`[data-test="${name}"]`)
+  await desk.page.click(`[data-test="${name}"]`)
+}
+const type = async (name: string, text: string) => {
+  await desk.wait(`[data-test="${name}"] input`)
+  await desk.fill(`[data-test="${name}"] input`, text)
+}
+/** What the app on the phone shows now; `steps` half minutes later it shows another. */
+const shown = (secret: string, steps = 0) =>
+  new TOTP({ secret }).generate({ timestamp: Date.now() + steps * 30_000 })
+const signInWithPassword = async () => {
+  await desk.page.evaluate(() => fetch('/api/session', { method: 'DELETE' }))
+  await desk.page.goto(desk.base)
+  await desk.wait('#email')
+  await desk.page.type('#email', clerk.email)
+  await desk.page.type('#password', clerk.password)
+  await desk.page.keyboard.press('Enter')
+}
+let secret = ''
+let codes: string[] = []
+
+test('a second factor is turned on with a code from the phone, and its recovery codes are shown once', async () => {
+  await desk.signIn('clerk')
+  await openOwn('second-factor')
+  await desk.wait('[data-test="secret"]')
+  await desk.page.waitForFunction(() => document.activeElement?.closest('[data-test="factor-code"]'))
+  secret = (await desk.text('[data-test="secret"]')).replaceAll(/\s/g, '')
+  await type('factor-code', '000000')
+  await type('factor-password', clerk.password)
+  await desk.page.click('[data-test="ask-go"]')
+  await desk.wait('[data-test="factor-code"] .wrong, .ask [role="alert"]')
+  await type('factor-code', shown(secret))
+  await desk.page.click('[data-test="ask-go"]')
+  await desk.wait('[data-test="recovery-codes"]')
+  codes = await desk.page.$$eval('[data-test="recovery-codes"] li', (list) =>
+    list.map((one) => one.textContent!.trim()),
+  )
+  expect(codes.length).toBeGreaterThan(5)
+  await desk.page.click('[data-test="ask-go"]')
+  await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+})
+
+test('signing in then asks for a code: the one of the phone is good once, a recovery code as well', async () => {
+  await signInWithPassword()
+  await type('second-code', '000000')
+  await desk.page.keyboard.press('Enter')
+  await desk.wait('.sign-in .wrong')
+  await type('second-code', shown(secret, 1))
+  await desk.page.keyboard.press('Enter')
+  await desk.wait('[data-stage="stuck"]')
+
+  await signInWithPassword()
+  await type('second-code', shown(secret, 1))
+  await desk.page.keyboard.press('Enter')
+  await desk.wait('.sign-in .wrong')
+  await type('second-code', codes[0]!)
+  await desk.page.keyboard.press('Enter')
+  await desk.wait('[data-stage="stuck"]')
+})
+
+test('another browser is seen and signed out from here', async () => {
+  const elsewhere = await desk.page.browser().createBrowserContext()
+  const other = await elsewhere.newPage()
+  await other.goto(desk.base)
+  await other.waitForSelector('#email')
+  await other.type('#email', clerk.email)
+  await other.type('#password', clerk.password)
+  await other.keyboard.press('Enter')
+  await other.waitForSelector('[data-test="second-code"] input', { visible: true })
+  await other.type('[data-test="second-code"] input', codes[1]!)
+  await other.keyboard.press('Enter')
+  await other.waitForSelector('[data-stage="stuck"]')
+
+  await openOwn('devices')
+  await desk.wait('[data-test="end-device"]')
+  await desk.page.click('[data-test="end-device"]')
+  await desk.says('is signed out')
+  await other.waitForSelector('#email')
+  await elsewhere.close()
+})

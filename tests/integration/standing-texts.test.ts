@@ -1,0 +1,97 @@
+import { randomUUID } from 'node:crypto'
+import { describe, expect, test } from 'vitest'
+import { one } from '../../server/db/connection'
+import { preparedView } from '../../server/services/line/in-hand'
+import { orderView } from '../../server/services/orders/list'
+import {
+  dropStandingText,
+  keepStandingText,
+  standingTexts,
+  type StandingTextChange,
+} from '../../server/services/house/standing-texts'
+import { startRun } from '../../server/services/documents/send-run'
+import { inTheNameOf } from '../../server/services/people/principal'
+import { useHouse } from './house'
+
+/* Texts of the house on documents: what is prepared has them at once, what is issued keeps what it says. */
+const house = useHouse({ trust: 'after a check' })
+const refused = (act: Promise<unknown>) =>
+  act.then(
+    () => 'done',
+    (error: { code?: string }) => error.code,
+  )
+const text = (change: Partial<StandingTextChange> = {}): StandingTextChange => ({
+  name: 'Title',
+  kinds: ['invoice'],
+  brandId: null,
+  customers: 'all',
+  place: 'before the foot',
+  texts: { en: 'Goods stay ours until they are paid.' },
+  from: null,
+  until: null,
+  ...change,
+})
+interface Printed {
+  paragraphs?: string[]
+  foot?: string[]
+  pages?: { title: string; text: string }[]
+}
+async function prepared(orderId: number) {
+  await house.settle()
+  const { papers } = await orderView(orderId)
+  const { id, changes } = await preparedView(papers.find((paper) => paper.kind === 'invoice')!.id)
+  const { content } = (await one<{ content: Printed }>(
+    'select content from prepared_document where id = $1',
+    [id],
+  ))!
+  return { id, changes, content }
+}
+
+describe('a standing text', () => {
+  test('is on what is prepared as soon as it is written, and said as a change of it', async () => {
+    const id = await house.newOrder()
+    await house.ship([id])
+    expect((await prepared(id)).content.paragraphs).toBeUndefined()
+    await keepStandingText(null, text())
+    await keepStandingText(null, text({ name: 'Terms of sale', place: 'own page' }))
+    await keepStandingText(null, text({ name: 'Foot', place: 'foot', kinds: [] }))
+    const { content, changes } = await prepared(id)
+    expect(content).toMatchObject({
+      paragraphs: ['Goods stay ours until they are paid.'],
+      foot: ['Goods stay ours until they are paid.'],
+      pages: [{ title: 'Terms of sale' }],
+    })
+    expect(changes?.map((one) => one.what)).toEqual(['Texts'])
+  })
+
+  test('that is deleted stays on what was issued with it', async () => {
+    const id = await house.newOrder()
+    await house.ship([id])
+    const { id: preparedId } = await prepared(id)
+    const { revision } = (await one<{ revision: number }>(
+      'select revision from prepared_document where id = $1',
+      [preparedId],
+    ))!
+    await startRun([{ id: preparedId, revision }], randomUUID(), { ...inTheNameOf('Col Varley'), id: 1 })
+    await house.settle()
+    for (const { id: textId } of await standingTexts()) await dropStandingText(textId)
+    await house.settle()
+    const issued = (await one<{ paper: Printed }>('select paper from document where prepared_id = $1', [
+      preparedId,
+    ]))!
+    expect(issued.paper.paragraphs).toEqual(['Goods stay ours until they are paid.'])
+    expect(issued.paper.pages).toHaveLength(1)
+  })
+
+  test('without words, with a taken name or with its days the wrong way round is refused', async () => {
+    await keepStandingText(null, text())
+    expect(await refused(keepStandingText(null, text({ name: 'X', texts: { en: ' ' } })))).toBe('no-text')
+    expect(await refused(keepStandingText(null, text()))).toBe('same-name')
+    const days = { from: '2026-12-02', until: '2026-12-01' }
+    expect(await refused(keepStandingText(null, text({ name: 'X', ...days })))).toBe('wrong-days')
+    const [kept] = await standingTexts()
+    await keepStandingText(kept!.id, text({ name: 'Y' }), 1)
+    expect(await refused(keepStandingText(kept!.id, text({ name: 'Z' }), 1))).toBe('changed-meanwhile')
+    expect((await standingTexts()).map((one) => one.name)).toEqual(['Y'])
+  })
+})

@@ -1,0 +1,93 @@
+import { execFileSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { gunzipSync } from 'node:zlib'
+import pg from 'pg'
+import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest'
+import { closeDatabase, one, rows } from '../../server/db/connection'
+import { migrate, pendingMigrations } from '../../server/db/migrate'
+import { customerView } from '../../server/services/customers/customers'
+import { customerDefaults } from '../../server/services/customers/groups'
+import { listCustomers } from '../../server/services/customers/queries'
+import { ownFields } from '../../server/services/fields/own-fields'
+import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
+import { orderView } from '../../server/services/orders/list'
+import { inTheNameOf } from '../../server/services/people/principal'
+import { registerSources } from '../../server/services/sources'
+
+/* A house of every earlier release becomes one of this version, and goes on: nothing of it is lost or changed. */
+const releases = join(import.meta.dirname, '..', 'releases')
+const dumps = readdirSync(releases).filter((file) => file.endsWith('.sql.gz'))
+
+interface Kept {
+  documents: string
+  files: string
+  orders: string
+  open: string
+}
+const kept = () =>
+  one<Kept>(
+    `select (select md5(string_agg(number || paper::text, '' order by id)) from document) documents,
+      (select md5(string_agg(encode(bytes, 'hex'), '' order by sha256)) from file) files,
+      (select count(*) || ' ' || sum(total) from sales_order) orders,
+      (select sum(open)::text from open_item) open`,
+  )
+
+describe.each(dumps)('the house of %s', (dump) => {
+  let before: Kept | undefined
+  beforeAll(async () => {
+    const admin = inject('clusterUrl')
+    const name = `release_${randomUUID().slice(0, 8)}`
+    const client = new pg.Client({ connectionString: admin })
+    await client.connect()
+    await client.query(`create database ${name} template template0`)
+    await client.end()
+    const url = admin.replace(/\/postgres$/, `/${name}`)
+    execFileSync('psql', ['--quiet', '--set', 'ON_ERROR_STOP=1', url], {
+      input: gunzipSync(readFileSync(join(releases, dump))),
+      stdio: ['pipe', 'ignore', 'inherit'],
+    })
+    process.env.CLOTHESPIN_DATABASE_URL = url
+    registerSources()
+    before = await kept()
+    await migrate()
+  }, 60_000)
+  afterAll(closeDatabase)
+
+  test('has nothing left to migrate, and every document, file, order and open amount as it was', async () => {
+    expect((await pendingMigrations()).names).toEqual([])
+    expect(await kept()).toEqual(before)
+  })
+
+  test('has its groups and own fields where they are kept now', async () => {
+    const { groups, roles } = await customerDefaults()
+    expect(groups.map((one) => one.name)).toContain('Schools')
+    expect(groups.reduce((sum, one) => sum + one.customers, 0)).toBeGreaterThan(50)
+    expect(roles).toEqual(['buying', 'billing', 'goods-in'])
+    expect((await ownFields('order')).map((one) => [one.name, one.kind])).toContainEqual([
+      'Delivery window',
+      'text',
+    ])
+  })
+
+  test('every customer is reached as before, and its next document is made', async () => {
+    const { rows: customers } = await listCustomers({ limit: 200 })
+    for (const { id } of customers.slice(0, 20)) {
+      const { preferences, wished } = await customerView(id)
+      expect(wished).toEqual(preferences)
+    }
+    const [order] = await rows<{ id: number }>(
+      `select o.id
+      from sales_order o
+      where o.supplied_on is not null
+        and not exists (select from prepared_document p where p.source_id = o.id and p.kind = 'order confirmation')
+        and not exists (select from source s where s.part_of = o.id)
+      order by o.id desc
+      limit 1`,
+    )
+    const [made] = await prepareByHand('order confirmation', [order!.id], inTheNameOf('Col Varley'))
+    expect(made!.result).toMatchObject({ outcome: 'prepared' })
+    expect((await orderView(order!.id)).papers[0]!.kind).toBe('order confirmation')
+  })
+})
