@@ -1,7 +1,10 @@
+import { useSession } from './session'
 interface Change {
   topic: string
   ids: number[]
 }
+/** So long after a refused stream the next is tried. */
+const refusedPause = 2000
 type Listener = (ids: number[]) => void
 type Word = { changes: Change[] } | { again: true } | { connected: boolean }
 
@@ -36,19 +39,36 @@ export const useLiveStore = defineStore('live', () => {
 
   /** Listens to the server until the page is left or somebody signs out. */
   function listen(): Promise<void> {
-    const source = new EventSource('/api/live')
-    source.onopen = () => {
-      tell({ again: true })
-      tell({ connected: true })
+    let source = connect()
+    let left = false
+    function connect(): EventSource {
+      const stream = new EventSource('/api/live')
+      stream.onopen = () => {
+        tell({ again: true })
+        tell({ connected: true })
+      }
+      stream.onerror = () => {
+        tell({ connected: false })
+        if (stream.readyState === EventSource.CLOSED) setTimeout(() => void begin(), refusedPause)
+      }
+      stream.onmessage = (message: MessageEvent<string>) => {
+        const changes = JSON.parse(message.data) as Change[] | string
+        tell(typeof changes === 'string' ? { again: true } : { changes })
+      }
+      return stream
     }
-    source.onerror = () => tell({ connected: false })
-    source.onmessage = (message: MessageEvent<string>) => {
-      const changes = JSON.parse(message.data) as Change[] | string
-      tell(typeof changes === 'string' ? { again: true } : { changes })
+    /** A refused stream is not tried again by the browser: whose session ended signs in, all others listen anew. */
+    async function begin(): Promise<void> {
+      if (left) return
+      await useSession()
+        .load()
+        .catch(() => undefined)
+      if (useSession().user && !left) source = connect()
     }
     return new Promise((resolve) => {
       const before = letGo
       letGo = () => {
+        left = true
         source.close()
         before()
         resolve()

@@ -11,6 +11,8 @@ vi.mock('../composables/api', () => ({ api: calls, attempt: (act: () => unknown)
 /** The stream of the server, and what a browser lends: one lock that tabs wait for. */
 class Stream {
   static all: Stream[] = []
+  static CLOSED = 2
+  readyState = 1
   onopen = () => {}
   onerror = () => {}
   onmessage = (_: { data: string }) => {}
@@ -66,6 +68,29 @@ describe('the stream of changes', () => {
     stream!.onopen()
     expect(useLiveStore().connected).toBe(true)
     expect(line.mock.calls).toEqual([[[]], [[]]])
+  })
+
+  test('that is refused asks for the sign-in of whose session ended', async () => {
+    calls.get.mockResolvedValue({ user: null, begun: 'ready' })
+    useSession().user = { id: 1, name: 'Maeve', email: 'm@house.example', role: 'clerk' }
+    useLiveStore().on('line', vi.fn())
+    Object.assign(Stream.all[0]!, { readyState: Stream.CLOSED })
+    Stream.all[0]!.onerror()
+    await vi.advanceTimersByTimeAsync(2500)
+    expect(useSession().user).toBeNull()
+    expect(Stream.all).toHaveLength(1)
+  })
+
+  test('that is refused while a server begins again is opened anew', async () => {
+    calls.get.mockRejectedValue(new Error('no answer'))
+    useSession().user = { id: 1, name: 'Maeve', email: 'm@house.example', role: 'clerk' }
+    useLiveStore().on('line', vi.fn())
+    Object.assign(Stream.all[0]!, { readyState: Stream.CLOSED })
+    Stream.all[0]!.onerror()
+    await vi.advanceTimersByTimeAsync(2500)
+    expect(Stream.all).toHaveLength(2)
+    useLiveStore().close()
+    expect(Stream.all[1]!.closed).toBe(true)
   })
 
   test('the server may ask everybody to look anew, too', () => {
