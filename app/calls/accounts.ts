@@ -1,3 +1,8 @@
-import { api } from '../composables/api'
+import { api, type BodyOf } from '../composables/api'
 
 export const fetchAccount = (id: number) => api.get('/api/accounts/{id}', { path: { id } })
+
+export const fetchTakenOver = () => api.get('/api/open-items/taken-over')
+
+export const keepTrialBalance = (body: BodyOf<'/api/open-items/trial-balance', 'put'>) =>
+  api.put('/api/open-items/trial-balance', { body })

@@ -10,3 +10,8 @@ export const changeEmail = (id: number, body: BodyOf<'/api/brands/{id}/email', '
   api.put('/api/brands/{id}/email', { path: { id }, body })
 
 export const fetchBrands = (query: QueryOf<'/api/brands', 'get'>) => api.get('/api/brands', { query })
+
+export const fetchBrandUses = (id: number) => api.get('/api/brands/{id}/uses', { path: { id } })
+
+export const retireBrand = (id: number, body: BodyOf<'/api/brands/{id}/retire', 'post'>) =>
+  api.post('/api/brands/{id}/retire', { path: { id }, body })

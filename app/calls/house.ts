@@ -19,3 +19,7 @@ export const pauseHouse = (body: BodyOf<'/api/house/pause', 'post'>) => api.post
 export const fetchLists = () => api.get('/api/house/lists')
 
 export const changeLists = (body: BodyOf<'/api/house/lists', 'put'>) => api.put('/api/house/lists', { body })
+
+export const fetchKinds = () => api.get('/api/house/kinds')
+
+export const switchKind = (body: BodyOf<'/api/house/kinds', 'put'>) => api.put('/api/house/kinds', { body })

@@ -10,8 +10,13 @@ export interface StatusQuestion {
   change: StatusChange
 }
 
-const setStatus = (body: { ids: readonly number[]; status: string; letGo?: boolean; onlyTry?: boolean }) =>
-  api.post('/api/orders/status', { body })
+const setStatus = (body: {
+  ids: readonly number[]
+  status: string
+  letGo?: boolean
+  onlyTry?: boolean
+  undo?: boolean
+}) => api.post('/api/orders/status', { body })
 
 /** Sets orders to a status: at once where no document is touched, else after a question with the counts. */
 export function useStatusChange(done: () => Promise<unknown>) {
@@ -53,7 +58,11 @@ export function useStatusChange(done: () => Promise<unknown>) {
   /** Sets back what was set. What a routine prepared meanwhile stays, and its history says so. */
   async function undo(before: { id: number; status: string }[]): Promise<void> {
     for (const status of new Set(before.map((one) => one.status)))
-      await setStatus({ ids: before.filter((one) => one.status === status).map((one) => one.id), status })
+      await setStatus({
+        ids: before.filter((one) => one.status === status).map((one) => one.id),
+        status,
+        undo: true,
+      })
     await done()
   }
 

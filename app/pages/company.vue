@@ -8,6 +8,8 @@ import ClosedPeriods from '../components/company/ClosedPeriods.vue'
 import CompanyTax from '../components/company/CompanyTax.vue'
 import CustomerSettings from '../components/customers/CustomerSettings.vue'
 import HouseSettings from '../components/company/HouseSettings.vue'
+import BrandEnd from '../components/company/BrandEnd.vue'
+import KindsList from '../components/company/KindsList.vue'
 import MailAccounts from '../components/mail/MailAccounts.vue'
 import OrderLists from '../components/company/OrderLists.vue'
 import OwnFieldList from '../components/own-fields/OwnFieldList.vue'
@@ -28,6 +30,7 @@ import type { BrandView, GuideStep } from '../contract'
 const companyParts = [
   'Guide',
   'General',
+  'Documents',
   'Orders',
   'Customers',
   'Standing texts',
@@ -78,6 +81,7 @@ async function turnToKind(other: DocumentKind) {
 }
 const kinds = documentKinds.map((value) => ({ value, words: kindFacts[value].many }))
 const adding = ref(false)
+const copying = shallowRef<BrandView>()
 const steps = shallowRef<GuideStep[]>([])
 const brand = computed(() => brands.value.find((one) => one.id === activeId.value))
 
@@ -149,7 +153,8 @@ const version = computed(() =>
             @click="turnToBrand(one.id)"
           >
             <strong>{{ one.name }}</strong>
-            <span v-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
+            <span v-if="one.retired" class="tag">retired</span>
+            <span v-else-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
           </button>
           <template v-if="one.id === activeId">
             <button
@@ -183,9 +188,14 @@ const version = computed(() =>
       <section v-if="brand || !ofBrand" class="left">
         <div class="bar">
           <strong>{{ ofBrand && brand ? `${brand.name}: ${section}` : section }}</strong>
+          <template v-if="ofBrand && brand && section === 'Identity' && session.may('supervisor')">
+            <VBtn class="push" height="28" data-test="copy-brand" @click="copying = brand">Copy…</VBtn>
+            <BrandEnd :key="brand.id" :brand="brand" @kept="load" />
+          </template>
         </div>
         <SetUpGuide v-if="section === 'Guide'" :steps="steps" @part="turnTo($event as Section)" />
         <HouseSettings v-else-if="section === 'General'" />
+        <KindsList v-else-if="section === 'Documents'" />
         <CustomerSettings v-else-if="section === 'Customers'" />
         <OwnFieldList v-else-if="section === 'Own fields'" />
         <StandingTexts v-else-if="section === 'Standing texts'" />
@@ -256,7 +266,12 @@ const version = computed(() =>
       </aside>
       <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
     </div>
-    <BrandDialog v-if="adding" @leave="adding = false" @kept="load" />
+    <BrandDialog
+      v-if="adding || copying"
+      v-bind="copying ? { copyOf: copying } : {}"
+      @leave="((adding = false), (copying = undefined))"
+      @kept="load"
+    />
   </div>
 </template>
 

@@ -233,8 +233,8 @@ const fileChoices = computed(() =>
     </div>
     <Ask
       v-model="asking"
-      :title="`Write ${plural(count('right'), 'row')} of ${file?.subject}?`"
-      :go="`Write ${count('right')}`"
+      :title="`Import ${plural(count('right'), 'row')} of ${file?.subject}?`"
+      :go="`Import ${count('right')}`"
       :busy="busy"
       @go="write"
       ><p>
@@ -243,6 +243,8 @@ const fileChoices = computed(() =>
         ><template v-else-if="file?.subject === 'bank movements'">
           They are matched with what is open, and wait at Bank file for your look; nothing is booked
           before.</template
+        ><template v-else-if="file?.subject === 'open items'">
+          They are owed from then on, under their own numbers; nothing is sent.</template
         ><template v-if="count('wrong')">
           {{ count('wrong') }} wrong {{ count('wrong') === 1 ? 'row stays' : 'rows stay' }} here to be
           mended.</template

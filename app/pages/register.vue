@@ -190,7 +190,7 @@ const columns: ListColumn[] = [
               ><span v-else class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{
                 one.state === 'claimed' || one.state === 'handing over'
                   ? 'waiting'
-                  : (one.state ?? 'not sent')
+                  : (one.state ?? (one.takenOver ? 'taken over' : 'not sent'))
               }}</span></span
             >
             <span class="total amount">{{

@@ -3,20 +3,20 @@ import { useTheme } from 'vuetify'
 
 type Choice = 'light' | 'dark' | 'system'
 
-/** The interface by daylight or by lamplight; kept in this browser. */
+/** Light or dark, as the computer has it unless somebody chose; kept in this browser. */
 export const useLook = defineStore('look', () => {
   const vuetify = useTheme()
   const system = usePreferredDark()
-  const theme = useLocalStorage<Choice>('look', 'light')
+  const theme = useLocalStorage<Choice>('look', 'system')
+  const dark = computed(() => theme.value === 'dark' || (theme.value === 'system' && system.value))
 
   function show(): void {
-    const dark = theme.value === 'dark' || (theme.value === 'system' && system.value)
-    document.documentElement.dataset.theme = dark ? 'dark' : 'light'
-    vuetify.change(dark ? 'lamplight' : 'ledger')
+    document.documentElement.dataset.theme = dark.value ? 'dark' : 'light'
+    vuetify.change(dark.value ? 'lamplight' : 'ledger')
   }
   function choose(choice: Choice): void {
     theme.value = choice
   }
-  watch([theme, system], show, { immediate: true })
-  return { theme, choose }
+  watch(dark, show, { immediate: true })
+  return { theme, dark, choose }
 })

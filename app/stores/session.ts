@@ -1,4 +1,6 @@
 import type { OwnFieldFacts } from '../../core/fields/own-fields'
+import type { DocumentKind } from '../../core/documents/kinds'
+import type { StatusSteps } from '../../core/orders/statuses'
 import { api } from '../composables/api'
 import { useLiveStore } from './live'
 export interface SignedIn {
@@ -15,6 +17,10 @@ interface House {
     name: string
     timeZone: string
     orderStatuses: string[]
+    /** Which statuses may follow a status; one that is not named may be followed by any. */
+    statusSteps: StatusSteps
+    /** Kinds of document that the house does not use. */
+    kindsOff: DocumentKind[]
     contactRoles: string[]
     taxRates: Record<string, string>
     currency: string
@@ -22,7 +28,10 @@ interface House {
     language: string
     smallDifference: string
   }
-  brands: { id: number; code: string; name: string }[]
+  /** A retired one is found and filtered by; nothing new begins with it. */
+  brands: { id: number; code: string; name: string; retired: boolean }[]
+  /** Where this person begins. */
+  startPage: string
   /** Fields of the house's own. */
   ownFields: OwnFieldFacts[]
   mailboxesUrl: string
@@ -51,6 +60,8 @@ export const useSession = defineStore('session', () => {
   async function signIn(email: string, password: string, code = ''): Promise<void> {
     await api.post('/api/session', { body: { email, password, code } })
     await load()
+    if (useRoute().path === '/' && house.value && house.value.startPage !== '/')
+      await navigateTo(house.value.startPage)
   }
 
   async function signOut(): Promise<void> {

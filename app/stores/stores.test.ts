@@ -112,20 +112,33 @@ describe('the stream of changes', () => {
 })
 
 describe('messages', () => {
-  test('go by themselves, those with an undo or a fault later', () => {
+  test('leave the foot by themselves, those with an undo or a fault later; the list keeps them', () => {
     const toasts = useToasts()
     toasts.say('Saved.')
+    vi.advanceTimersByTime(7000)
+    expect(toasts.fresh).toBeUndefined()
+    toasts.say('The mail server does not answer.', { wrong: true })
+    vi.advanceTimersByTime(7000)
+    expect(toasts.fresh?.words).toBe('The mail server does not answer.')
     toasts.say('Set to Shipped.', { undo: async () => {} })
-    vi.advanceTimersByTime(5000)
-    expect(toasts.toasts.map((one) => one.words)).toEqual(['Set to Shipped.'])
-    vi.advanceTimersByTime(6000)
-    expect(toasts.toasts).toEqual([])
+    vi.advanceTimersByTime(21_000)
+    expect(toasts.fresh?.words).toBe('Set to Shipped.')
+    vi.advanceTimersByTime(60_000)
+    expect(toasts.fresh).toBeUndefined()
+    expect(toasts.toasts.map((one) => one.words)).toEqual([
+      'Saved.',
+      'The mail server does not answer.',
+      'Set to Shipped.',
+    ])
   })
 
-  test('are three at most, the newest last', () => {
+  test('stand one at a time, the newest; fifty are kept, and none for who signs in next', () => {
     const toasts = useToasts()
-    for (const words of ['1', '2', '3', '4']) toasts.say(words)
-    expect(toasts.toasts.map((one) => one.words)).toEqual(['2', '3', '4'])
+    for (let n = 1; n <= 60; n++) toasts.say(String(n))
+    expect(toasts.fresh?.words).toBe('60')
+    expect([toasts.toasts.length, toasts.toasts[0]!.words]).toEqual([50, '11'])
+    toasts.forget()
+    expect([toasts.fresh, toasts.toasts]).toEqual([undefined, []])
   })
 })
 

@@ -1,23 +1,41 @@
-interface Toast {
+export interface Toast {
   id: number
   words: string
   wrong: boolean
+  at: Date
+  /** Takes it back; offered while it is the newest. */
   undo?: () => Promise<void>
 }
 
-/** Short words at the foot of the page: what was done, with its undo, or what went wrong. */
+/** So many are kept to be looked up. */
+const most = 50
+
+/**
+ * Short words on the foot of the page: what was done, with its undo, or what went wrong. The newest stands there
+ * for a while; all of this sitting are kept in a list.
+ */
 export const useToasts = defineStore('toasts', () => {
   const toasts = ref<Toast[]>([])
+  const fresh = ref<Toast>()
   let count = 0
 
   function say(words: string, options: { wrong?: boolean; undo?: () => Promise<void> } = {}): void {
-    const toast: Toast = { id: ++count, words, wrong: options.wrong ?? false, undo: options.undo }
-    toasts.value = [...toasts.value.slice(-2), toast]
-    setTimeout(() => remove(toast.id), toast.wrong || toast.undo ? 10_000 : 4000)
+    const { wrong = false, undo } = options
+    const toast: Toast = { id: ++count, words, wrong, at: new Date(), undo }
+    toasts.value = [...toasts.value.slice(1 - most), toast]
+    fresh.value = toast
+    setTimeout(() => settle(toast.id), undo ? 60_000 : wrong ? 20_000 : 6000)
   }
 
-  function remove(id: number): void {
-    toasts.value = toasts.value.filter((toast) => toast.id !== id)
+  /** It is read, or taken back: it is found in the list only. */
+  function settle(id: number): void {
+    if (fresh.value?.id === id) fresh.value = undefined
   }
-  return { toasts, say, remove }
+
+  /** The next person at this screen reads nothing of it. */
+  function forget(): void {
+    toasts.value = []
+    fresh.value = undefined
+  }
+  return { toasts, fresh, say, settle, forget }
 })

@@ -25,6 +25,8 @@ export interface DraftFacts {
   adjustments: Adjustment[]
   /** It asks for a part of an order's sum before the goods go; the final invoice deducts it. */
   deposit?: boolean
+  /** What was paid of it in the program before this one, where it was taken over. */
+  prepaid?: DecimalText
   /** For a credit note: what of the invoice, and why. */
   credit?: { ask: CreditAsk; reason: string }
 }

@@ -8,6 +8,10 @@ import { readDay, readNumber, type DayOrder, type DecimalSign } from './text'
 /** A record with plain values by field key: exact numbers, ISO days, trimmed text; what is empty is left out. */
 export type ImportRecord = Record<string, string>
 
+/** What an item that was open in another program is: what is below zero without a word is a credit note. */
+export const oldKind = (record: ImportRecord): 'invoice' | 'credit note' | 'payment' =>
+  (record.kind as 'invoice' | undefined) ?? (record.open?.startsWith('-') ? 'credit note' : 'invoice')
+
 export interface Reading {
   mapping: Mapping
   decimalSign: DecimalSign

@@ -2,7 +2,15 @@ import { paymentMethods } from '../documents/facts'
 import { languages } from '../money/format'
 
 /** What can be read from a file or given by another program. */
-export const importSubjects = ['customers', 'items', 'orders', 'payments', 'bank movements', 'rates'] as const
+export const importSubjects = [
+  'customers',
+  'items',
+  'orders',
+  'open items',
+  'payments',
+  'bank movements',
+  'rates',
+] as const
 export type ImportSubject = (typeof importSubjects)[number]
 
 /** A field of a record. Its key is stable: programs that give JSON use it. */
@@ -149,6 +157,95 @@ export const importFields: Readonly<Record<ImportSubject, readonly ImportField[]
     of('number', 'price', 'Line: unit price', 'unitprice', 'preis', 'einzelpreis', 'prix'),
     of('number', 'discount', 'Line: discount, percent', 'discountpercent', 'rabatt', 'remise'),
     text('taxCode', 'Line: tax code', 40, 'tax', 'vatcode', 'steuer', 'tva'),
+  ],
+  'open items': [
+    needed(
+      text(
+        'number',
+        'Number in the earlier program',
+        60,
+        'document',
+        'documentnumber',
+        'invoice',
+        'invoicenumber',
+        'invoiceno',
+        'rechnung',
+        'rechnungsnummer',
+        'belegnummer',
+        'facture',
+        'no',
+      ),
+    ),
+    needed(
+      text(
+        'customer',
+        'Customer number',
+        40,
+        'customernumber',
+        'customerno',
+        'kundennummer',
+        'debitor',
+        'client',
+        'account',
+      ),
+    ),
+    needed(
+      of(
+        'day',
+        'date',
+        'Date of the document',
+        'documentdate',
+        'invoicedate',
+        'datum',
+        'rechnungsdatum',
+        'belegdatum',
+      ),
+    ),
+    of(
+      'day',
+      'dueDate',
+      'Due date',
+      'due',
+      'dueon',
+      'faellig',
+      'fällig',
+      'fälligkeit',
+      'echeance',
+      'échéance',
+    ),
+    needed(
+      of(
+        'number',
+        'open',
+        'Still open; credits below zero',
+        'openamount',
+        'outstanding',
+        'balance',
+        'remaining',
+        'offen',
+        'offenerbetrag',
+        'saldo',
+        'solde',
+        'reste',
+      ),
+    ),
+    of(
+      'number',
+      'total',
+      'Total with VAT',
+      'amount',
+      'gross',
+      'grossamount',
+      'betrag',
+      'brutto',
+      'montant',
+      'ttc',
+    ),
+    choice('kind', 'Kind', ['invoice', 'credit note', 'payment'], 'type', 'art', 'belegart', 'documenttype'),
+    of('currency', 'currency', 'Currency', 'waehrung', 'währung', 'devise'),
+    text('brand', 'Brand code', 10, 'shop', 'marke', 'marque'),
+    text('taxCode', 'Tax code', 40, 'tax', 'vatcode', 'steuer', 'tva'),
+    text('reference', 'Customer’s reference', 80, 'yourreference', 'po', 'ponumber', 'referenz', 'référence'),
   ],
   payments: [
     text('id', 'Own id of the payment', 80, 'paymentid', 'transaction', 'transactionid'),

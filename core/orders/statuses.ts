@@ -6,6 +6,20 @@ export const draftStatus = 'Draft'
 /** The status in which goods have left; reaching it gives an order its date of supply. */
 export const suppliedStatus = 'Shipped'
 
+/** Which statuses may follow a status; one that is not named may be followed by any. */
+export type StatusSteps = Readonly<Record<string, readonly string[]>>
+
+/** Whether an order may go from a status to another; to stay is no step. */
+export const mayFollow = (steps: StatusSteps, from: string, to: string): boolean =>
+  from === to || (steps[from]?.includes(to) ?? true)
+
+/** Why an order does not go to a status, as a sentence that says where it may go. */
+export function stepRefusal(steps: StatusSteps, order: { number: string; from: string }, to: string): string {
+  const after = steps[order.from] ?? []
+  const may = after.length ? `it may go to ${after.join(', ')}` : 'it goes nowhere else'
+  return `Order ${order.number} is ${order.from}; from there ${may}, and not to ${to}.`
+}
+
 /** What a status says of an order's documents: withdrawn and held both keep them from leaving. */
 export type OrderStop = 'withdrawn' | 'held'
 

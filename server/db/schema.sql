@@ -18,7 +18,9 @@ create table staff (
   version integer not null default 1,
   -- the sealed secret of a second factor (TOTP, RFC 6238), and the last step that was used
   sealed_second_factor text not null default '',
-  second_factor_step bigint
+  second_factor_step bigint,
+  -- where one begins after signing in; by the role where it is empty
+  start_page text not null default ''
 );
 
 -- Codes that stand for a second factor once each, for a lost phone. Only their hash is kept.
@@ -132,7 +134,13 @@ create table company (
   -- how documents reach customers that say nothing else, nor their group
   preferences jsonb not null default '{}',
   -- what contacts are for, in the house's own words
-  contact_roles jsonb not null default '["buying", "billing", "goods-in"]'
+  contact_roles jsonb not null default '["buying", "billing", "goods-in"]',
+  -- kinds of document that the house does not use
+  kinds_off jsonb not null default '[]',
+  -- which statuses may follow a status; one that is not named may be followed by any
+  status_steps jsonb not null default '{}',
+  -- what the program before this one said was open, by currency
+  trial_balance jsonb not null default '{}'
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -145,7 +153,19 @@ create table mail_account (
   security text not null check (security in ('starttls', 'tls', 'none')),
   user_name text not null default '',
   sealed_password text not null default '',
-  version integer not null default 1
+  version integer not null default 1,
+  -- most emails in a minute, an hour and a day
+  per_minute integer check (per_minute > 0),
+  per_hour integer check (per_hour > 0),
+  per_day integer check (per_day > 0)
+);
+
+-- How many emails of a mail account were given a minute to go in, so that its limits are kept.
+create table mail_slot (
+  mail_account_id integer not null references mail_account on delete cascade,
+  minute timestamptz not null,
+  emails integer not null check (emails > 0),
+  primary key (mail_account_id, minute)
 );
 
 -- Tax codes with their words; their rates over time are beside.
@@ -248,7 +268,9 @@ create table brand (
   payment_methods jsonb not null default '[]',
   -- what invoices say instead of a tax number, by language
   without_tax_number jsonb not null default '{}',
-  mail_account_id integer references mail_account
+  mail_account_id integer references mail_account,
+  -- it is not used for new orders and documents any more
+  retired_at timestamptz
 );
 
 -- The brands that a person is limited to; who has none here sees them all.
@@ -762,9 +784,10 @@ create table document (
   id integer primary key generated always as identity,
   kind text not null,
   number text not null,
-  series_id integer not null references number_series,
+  -- none where it was taken over from the program before: its number is of no series of the house
+  series_id integer references number_series,
   period text not null,
-  counter integer not null,
+  counter integer,
   date date not null,
   due_date date,
   source_id integer not null references source,
@@ -792,7 +815,8 @@ create table document (
   -- the newer date before it in its series, where that was allowed
   earlier_than date,
   unique (kind, number),
-  unique (series_id, period, counter)
+  unique (series_id, period, counter),
+  constraint document_numbered check (num_nulls(series_id, counter) in (0, 2))
 );
 create index document_bare_number on document (upper(regexp_replace(number, '[^A-Za-z0-9]', '', 'g')));
 create index document_credits_id_idx on document (credits_id) where credits_id is not null;
@@ -804,6 +828,7 @@ create index document_replaces_id_idx on document (replaces_id) where replaces_i
 create index document_search_idx on document using gin (search gin_trgm_ops);
 create index document_source_id_idx on document (source_id);
 create index document_sums on document (currency, kind, date) include (total, brand_id);
+create index document_taken_over on document (currency, kind) where series_id is null;
 create index document_total_idx on document (total);
 
 -- What keeps a document from being made twice: one row for each source, kind and occasion.
@@ -956,7 +981,9 @@ create table dispatch (
   -- somebody read why it was held and let it go all the same
   despite boolean not null default false,
   gather_key text,
-  away boolean not null default false
+  away boolean not null default false,
+  -- the minute it goes in, where its mail account takes so many
+  slot_at timestamptz
 );
 create index dispatch_arrived on dispatch (arrived_at desc, id desc) where state = 'arrived';
 create index dispatch_away on dispatch (id) where state = 'waiting' and away;

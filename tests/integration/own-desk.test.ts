@@ -22,6 +22,7 @@ import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { orderView } from '../../server/services/orders/list'
 import { listOrders } from '../../server/services/orders/list-queries'
 import { writeOrder } from '../../server/services/orders/new-order'
+import { setStatus } from '../../server/services/orders/status'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { until, useHouse } from './house'
 
@@ -315,12 +316,54 @@ describe('the statuses of the house', () => {
     await run(`update routine set sentence = jsonb_set(sentence, '{statuses}', '["Packed"]')`)
     await run(`update sales_order set status = 'Draft' where status = 'Packed'`)
     await expect(lacking('Packed')).rejects.toThrow('“Invoice when shipped” waits for Packed')
-    expect(await houseLists()).toEqual({ statuses })
+    expect(await houseLists()).toEqual({ statuses, steps: {} })
+  })
+
+  test('follow one another as the house says; what was just set can always be set back', async () => {
+    const { statuses } = await houseLists()
+    await change({ statuses, steps: { Confirmed: ['In picking', 'Held'], Closed: [] } })
+    const order = (
+      await writeOrder(
+        {
+          brandId: house.brands[0]!.id,
+          customerId: house.customers[0]!.id,
+          reference: null,
+          customerNote: null,
+          status: 'Confirmed',
+          fields: {},
+          lines: [
+            {
+              item: '',
+              description: 'Honey',
+              detail: null,
+              unit: '',
+              quantity: '1',
+              unitPrice: '5',
+              discountPercent: '0',
+              taxCode: 'standard',
+            },
+          ],
+        },
+        who,
+      )
+    ).id
+    await expect(setStatus([order], 'Shipped', who)).rejects.toThrow(
+      /is Confirmed; from there it may go to In picking, Held, and not to Shipped/,
+    )
+    await setStatus([order], 'In picking', who)
+    await setStatus([order], 'Closed', who)
+    await expect(setStatus([order], 'In picking', who)).rejects.toThrow('it goes nowhere else')
+    const somebody = inTheNameOf('Somebody else')
+    await expect(setStatus([order], 'In picking', somebody, { undo: true })).rejects.toThrow('nowhere else')
+    await setStatus([order], 'In picking', who, { undo: true })
+    expect((await orderView(order)).status).toBe('In picking')
+    await expect(change({ steps: { Confirmed: ['Lost'] } })).rejects.toThrow('“Lost” is not a status')
+    await change({ steps: {} })
   })
 
   test('changed by two: the later one is told', async () => {
     const before = await houseLists()
-    await changeHouseLists(before, { statuses: [...before.statuses, 'At the dock'] })
+    await changeHouseLists(before, { ...before, statuses: [...before.statuses, 'At the dock'] })
     expect(await refused(changeHouseLists(before, before))).toBe('changed-meanwhile')
   })
 })

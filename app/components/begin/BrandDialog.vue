@@ -5,17 +5,29 @@ import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { addBrand } from '../../calls/begin'
-import { newBrandForm, writtenBrand } from './brand-form'
+import { copiedBrand, newBrandForm, writtenBrand } from './brand-form'
+import type { BrandView } from '../../contract'
 
-/** Adds a brand, with a design, email texts and numbers of its own for every kind. */
+/**
+ * Adds a brand, with a design, email texts and numbers of its own for every kind; a copy has another's identity,
+ * designs and email texts to begin with.
+ */
+const props = defineProps<{ copyOf?: BrandView }>()
 const emit = defineEmits<{ leave: []; kept: [] }>()
 const session = useSession()
 const { name, country } = session.house!.company
-const form = ref({ ...newBrandForm('', country, session.user!.email), legalName: name })
+const form = ref(
+  props.copyOf
+    ? copiedBrand(props.copyOf)
+    : { ...newBrandForm('', country, session.user!.email), legalName: name },
+)
 const { busy, wrong, wrongs, acting } = useWrongs([...Object.keys(form.value), 'addressLines', 'banks'])
 async function keep() {
   const done = await acting(async () => {
-    await addBrand(writtenBrand(form.value))
+    await addBrand({
+      ...writtenBrand(form.value),
+      ...(props.copyOf ? { copyOf: props.copyOf.id } : {}),
+    })
     await session.load()
   })
   if (!done) return
@@ -29,14 +41,18 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    title="Add a brand"
+    :title="copyOf ? `Copy ${copyOf.name}` : 'Add a brand'"
     go="Add brand"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
   >
     <div class="form">
-      <BrandFields v-model="form" :wrongs="wrongs" />
+      <BrandFields v-model="form" :wrongs="wrongs" :without-look="!!copyOf" />
+      <p v-if="copyOf" class="soft">
+        Logo, colours, designs and email texts are those of {{ copyOf.name }}, to be changed on their own. Its
+        numbers begin anew.
+      </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     </div>
   </Ask>

@@ -11,7 +11,7 @@ import type { BrandForm } from './brand-form'
 
 /** The fields of a new brand. Its colours come out of the logo, and can be changed. */
 const form = defineModel<BrandForm>({ required: true })
-defineProps<{ wrongs: Record<string, string> }>()
+defineProps<{ wrongs: Record<string, string>; withoutLook?: boolean }>()
 watch(
   () => form.value.name,
   (name, before) => {
@@ -83,7 +83,7 @@ const colourWords = { brand: 'Headings', accent: 'Accent', ground: 'Pale backgro
       data-test="sender"
       :wrong="wrongs.senderAddress"
     />
-    <div class="logo whole">
+    <div v-if="!withoutLook" class="logo whole">
       <label class="pick"
         ><span>Logo</span
         ><input type="file" accept=".png,.jpg,.jpeg,.svg" data-test="logo" @change="upload" /></label

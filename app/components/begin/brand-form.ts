@@ -1,4 +1,5 @@
 import type { BodyOf } from '../../composables/api'
+import type { BrandView } from '../../contract'
 import { countryName } from '../../../core/countries'
 import { codeOf, starterColours } from '../../../core/house/starter'
 
@@ -28,6 +29,21 @@ export const newBrandForm = (company: string, country: string, email: string): B
   iban: '',
   senderAddress: email,
   pricesIncludeTax: false,
+  logo: '',
+  colours: { ...starterColours },
+})
+
+/** A new brand that is like another; its name and code are its own. */
+export const copiedBrand = (brand: BrandView): BrandForm => ({
+  name: `${brand.name} copy`,
+  code: codeOf(`${brand.name} copy`),
+  legalName: brand.legalName,
+  address: brand.addressLines.join('\n'),
+  country: countryName(brand.country),
+  taxNumber: brand.taxNumber,
+  iban: brand.banks[0]?.iban ?? '',
+  senderAddress: brand.senderAddress,
+  pricesIncludeTax: brand.pricesIncludeTax,
   logo: '',
   colours: { ...starterColours },
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StatusSteps from './StatusSteps.vue'
 import WordsList from './WordsList.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -14,7 +15,7 @@ import type { HouseLists } from '../../contract'
 /** The statuses that orders go through. */
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
-const saved = shallowRef<HouseLists>({ statuses: [] })
+const saved = shallowRef<HouseLists>({ statuses: [], steps: {} })
 const load = () =>
   attempt(async () => {
     saved.value = await fetchLists()
@@ -23,13 +24,26 @@ onMounted(load)
 useLive(['house'], () => void load())
 const { form, base, dirty, save, take } = useForm(
   () => saved.value,
-  (lists) => ({ statuses: [...lists.statuses] }),
+  (lists) => ({ statuses: [...lists.statuses], steps: structuredClone(lists.steps) }),
   'the statuses',
 )
-const { busy, wrong, wrongs, acting } = useWrongs(['statuses'])
+const { busy, wrong, wrongs, acting } = useWrongs(['statuses', 'steps'])
+/** What is said of a status that is taken away goes with it. */
+const written = computed(() => {
+  const { statuses, steps } = form.value
+  const there = (status: string) => statuses.includes(status)
+  return {
+    statuses,
+    steps: Object.fromEntries(
+      Object.entries(steps)
+        .filter(([status]) => there(status))
+        .map(([status, after]) => [status, after.filter(there)]),
+    ),
+  }
+})
 const keep = () =>
   acting(async () => {
-    await save(() => changeLists({ before: base.value, now: { ...form.value } }))
+    await save(() => changeLists({ before: base.value, now: written.value }))
     await load()
     await session.load()
     useToasts().say('The statuses are saved.')
@@ -51,7 +65,10 @@ useMainKey(() => dirty.value && !busy.value && void keep())
       :disabled="disabled"
       :wrong="Object.entries(wrongs).find(([field]) => /statuses/.test(field))?.[1] ?? ''"
     />
-    <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+    <h2>Which may follow which</h2>
+    <p class="soft">An order is refused another status, with the ones it may go to. Undo always works.</p>
+    <StatusSteps v-model="form.steps" :statuses="form.statuses" :disabled="disabled" />
+    <p v-if="wrong || wrongs.steps" class="notice stuck" role="alert">{{ wrong || wrongs.steps }}</p>
     <div v-if="!disabled" class="buttons">
       <VBtn v-if="dirty" @click="take">Discard changes</VBtn>
       <VBtn variant="flat" class="go" :disabled="!dirty" :loading="busy" data-test="keep-lists" @click="keep"

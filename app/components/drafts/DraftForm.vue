@@ -4,6 +4,7 @@ import DateField from '../fields/DateField.vue'
 import OrderAdjustments from '../orders/OrderAdjustments.vue'
 import FormField from '../fields/FormField.vue'
 import OrderLines from '../orders/OrderLines.vue'
+import { useSums } from '../../composables/useSums'
 import WordPicker from '../list/WordPicker.vue'
 import { moneyWithSign, plural } from '../../composables/format'
 import type { DraftFacts } from '../../../core/documents/draft'
@@ -26,6 +27,8 @@ const askWords = computed(() => {
   if (ask.kind === 'whole') return 'all that is left'
   return ask.kind === 'amount' ? `${ask.amount} ${facts.value.currency}` : plural(ask.lines.length, 'line')
 })
+/** What it comes to as it is being written; what its parts deduct is known once it is saved. */
+const sums = useSums(() => facts.value)
 const modes = [
   { value: 'false', words: 'without VAT' },
   { value: 'true', words: 'with VAT' },
@@ -46,7 +49,13 @@ const [reference, customerNote, suppliedOn, date] = [
 </script>
 
 <template>
-  <div class="body">
+  <div class="body" :class="{ read: disabled }">
+    <p v-if="draft.document" class="notice" data-test="issued-as">
+      Issued as
+      <NuxtLink class="mono" :to="`/register?search=${draft.document.number}&in=${draft.document.id}`">{{
+        draft.document.number
+      }}</NuxtLink>. Nothing of it is changed any more; what is wrong is credited.
+    </p>
     <p v-if="draft.replaces" class="notice way">
       Takes the place of
       <NuxtLink class="mono" :to="`/register?search=${draft.replaces.number}&in=${draft.replaces.id}`">{{
@@ -108,8 +117,18 @@ const [reference, customerNote, suppliedOn, date] = [
       <OrderAdjustments v-if="!facts.deposit" v-model="facts.adjustments" :disabled="disabled" />
     </template>
     <p class="sum">
-      {{ dirty ? 'Saved total' : 'Total' }}
-      <strong class="mono">{{ draft.paper ? moneyWithSign(draft.paper.total, facts.currency) : '–' }}</strong>
+      <template v-if="isCredit || facts.deposit || !dirty">
+        {{ dirty ? 'Saved total' : 'Total' }}
+        <strong class="mono">{{
+          draft.paper ? moneyWithSign(draft.paper.total, facts.currency) : '–'
+        }}</strong>
+      </template>
+      <template v-else-if="sums">
+        net <span class="mono">{{ moneyWithSign(sums.net, facts.currency) }}</span>, VAT
+        <span class="mono">{{ moneyWithSign(sums.tax, facts.currency) }}</span>, total
+        <strong class="mono" data-test="draft-total">{{ moneyWithSign(sums.total, facts.currency) }}</strong>
+      </template>
+      <template v-else>Total <strong class="mono">–</strong></template>
     </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </div>
@@ -120,6 +139,19 @@ const [reference, customerNote, suppliedOn, date] = [
   flex: 1;
   overflow: auto;
   padding: 12px 14px;
+}
+/* What is only read has no boxes that one would type into. */
+.read :deep(.v-field__outline),
+.read :deep(.v-field__append-inner) {
+  display: none;
+}
+.read :deep(.v-field) {
+  opacity: 1;
+  background: none;
+}
+.read :deep(input),
+.read :deep(textarea) {
+  -webkit-text-fill-color: var(--ink);
 }
 .sentence {
   white-space: normal;

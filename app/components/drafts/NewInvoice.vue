@@ -30,7 +30,7 @@ watch(
   open,
   async (now) => {
     if (!now) return
-    brands.value = await fetchBrands({ kind: 'invoice' })
+    brands.value = (await fetchBrands({ kind: 'invoice' })).filter((brand) => !brand.retired)
     brandId.value ||= String(brands.value[0]?.id ?? '')
     await look()
   },

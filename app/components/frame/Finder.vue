@@ -7,7 +7,7 @@ import { attempt } from '../../composables/api'
 import { searchDocuments } from '../../calls/documents'
 import { searchOrders } from '../../calls/orders'
 import { searchCustomers } from '../../calls/customers'
-import { stages } from '../../../core/dispatch/states'
+import { findEntries, type Entry } from '../../help/entries'
 
 /** Ctrl+K: finds documents, orders and customers, goes to places, and does things, by name. */
 interface Hit {
@@ -20,7 +20,7 @@ interface Hit {
 }
 
 const open = defineModel<boolean>({ required: true })
-const emit = defineEmits<{ keys: [] }>()
+const emit = defineEmits<{ help: [task: string] }>()
 const session = useSession()
 const look = useLook()
 const typed = ref('')
@@ -29,91 +29,33 @@ const at = ref(0)
 const field = ref<HTMLInputElement>()
 let turn = 0
 
-const places: Hit[] = Object.entries({
-  Line: '/',
-  Orders: '/orders',
-  Register: '/register',
-  Customers: '/customers',
-  Items: '/items',
-  Accounts: '/accounts',
-  Payments: '/accounts/payments',
-  'Bank files': '/accounts/bank',
-  Imports: '/imports',
-  Numbers: '/numbers',
-  Reconciliation: '/reconciliation',
-  'Print queue': '/print-queue',
-  Sends: '/runs',
-  Emails: '/emails',
-  Routines: '/routines',
-  Settings: '/company',
-}).map(([words, to]) => ({ key: to, what: 'Place', words, more: '', to }))
-
-const parts: Hit[] = [
-  ...stages.map((stage) => ({
-    key: `stage ${stage}`,
-    what: 'Place',
-    words: stage.charAt(0).toUpperCase() + stage.slice(1),
-    more: 'on the Line',
-    to: stage === 'to check' ? '/' : `/?stage=${encodeURIComponent(stage)}`,
-  })),
-  {
-    key: 'unreached',
-    what: 'Place',
-    words: 'Customers who cannot be reached',
-    more: '',
-    to: '/customers?trouble=true',
-  },
-]
-const acts = computed<Hit[]>(() => [
-  ...(session.may('supervisor')
-    ? [
-        { key: 'new routine', what: 'Act', words: 'Write a new routine', more: '', to: '/routines?new=yes' },
-        {
-          key: 'rehearse',
-          what: 'Act',
-          words: 'Begin or end a rehearsal',
-          more: 'Settings, General',
-          to: '/company?part=General',
-        },
-      ]
-    : []),
-  ...(session.may('clerk')
-    ? [
-        { key: 'new order', what: 'Act', words: 'Write an order', more: '', to: '/orders/new' },
-        { key: 'new customer', what: 'Act', words: 'Add customer', more: '', to: '/customers?new=yes' },
-        {
-          key: 'pause',
-          what: 'Act',
-          words: 'Pause everything',
-          more: 'Settings, General',
-          to: '/company?part=General',
-        },
-        {
-          key: 'print',
-          what: 'Act',
-          words: 'Print what waits for the printer',
-          more: 'Print queue',
-          to: '/print-queue',
-        },
-      ]
-    : []),
+const asHit = (entry: Entry): Hit => ({
+  key: entry.key,
+  what: entry.what,
+  words: entry.words,
+  more: '',
+  ...(entry.what === 'Help' ? { act: () => emit('help', entry.key.slice(5)) } : { to: entry.to }),
+})
+/** What is done here and now, at no place of its own. */
+const here = computed<Hit[]>(() => [
   {
     key: 'look',
     what: 'Act',
-    words: look.theme === 'dark' ? 'Light mode' : 'Dark mode',
+    words: look.dark ? 'Light mode' : 'Dark mode',
     more: 'changes the colours',
-    act: () => look.choose(look.theme === 'dark' ? 'light' : 'dark'),
+    act: () => look.choose(look.dark ? 'light' : 'dark'),
   },
-  { key: 'keys', what: 'Act', words: 'Show the keys', more: 'F1', act: () => emit('keys') },
+  { key: 'keys', what: 'Help', words: 'Keys', more: 'F1', act: () => emit('help', 'keys') },
   { key: 'out', what: 'Act', words: 'Sign out', more: '', act: () => session.signOut() },
 ])
 
 async function search() {
   const text = typed.value.trim()
   const mine = ++turn
-  const named = [...places, ...(text ? [...parts, ...acts.value] : acts.value)].filter((place) =>
-    place.words.toLowerCase().includes(text.toLowerCase()),
-  )
+  const named = [
+    ...findEntries(text, session.may).map(asHit),
+    ...here.value.filter((one) => one.words.toLowerCase().includes(text.toLowerCase())),
+  ]
   if (!text) {
     hits.value = named
     return

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import Finder from './Finder.vue'
-import KeysHelp from './KeysHelp.vue'
+import FootLine from './FootLine.vue'
 import LeaveDialog from './LeaveDialog.vue'
 import OwnMenu from './OwnMenu.vue'
 import PegMark from './PegMark.vue'
 import RunStrip from './RunStrip.vue'
 import StateBand from './StateBand.vue'
-import Toasts from './Toasts.vue'
 import { useLiveStore } from '../../stores/live'
 import { useAside } from '../../composables/useAside'
 import { useLive } from '../../composables/useLive'
@@ -29,13 +28,15 @@ const setUp = [
   { to: '/company', words: 'Settings' },
 ]
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
-const keys = ref(false)
+/** The task whose help is open; '' is what this screen begins with. */
+const help = ref<string>()
+const Help = defineAsyncComponent(() => import('./Help.vue'))
 const find = ref(false)
 
 function key(event: KeyboardEvent) {
   if (event.key === 'F1') {
     event.preventDefault()
-    keys.value = !keys.value
+    help.value = help.value === undefined ? '' : undefined
   } else if (event.ctrlKey && event.key.toLowerCase() === 'k') {
     event.preventDefault()
     find.value = true
@@ -73,7 +74,7 @@ useLive([], () => {})
     <button type="button" class="find" @click="find = true">
       <span>Number, customer, address</span><em>Find</em><kbd>Ctrl K</kbd>
     </button>
-    <OwnMenu @keys="keys = true" />
+    <OwnMenu @help="help = ''" />
   </header>
   <div v-if="!live.connected" class="away" role="status">
     No word from the server just now: what is shown may be old. Trying again.
@@ -91,10 +92,15 @@ useLive([], () => {})
   >
     {{ aside ? 'Close' : 'Document' }}
   </button>
-  <div class="corner"><Toasts /></div>
+  <FootLine />
   <LeaveDialog />
-  <KeysHelp v-model="keys" />
-  <Finder v-model="find" @keys="keys = true" />
+  <Help
+    v-if="help !== undefined"
+    :path="route.path"
+    v-bind="help ? { task: help } : {}"
+    @leave="help = undefined"
+  />
+  <Finder v-model="find" @help="help = $event" />
 </template>
 
 <style scoped>
@@ -193,24 +199,10 @@ nav a.here {
   min-height: 0;
   overflow: hidden;
 }
-.corner {
-  position: fixed;
-  left: 14px;
-  bottom: 66px;
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  gap: 8px;
-  z-index: 2500;
-  pointer-events: none;
-}
-.corner > * {
-  pointer-events: auto;
-}
 .aside-tab {
   position: fixed;
   right: 0;
-  bottom: 66px;
+  bottom: 96px;
   z-index: 21;
   writing-mode: vertical-rl;
   padding: 12px 6px;
@@ -262,9 +254,6 @@ nav a,
   }
   .find kbd {
     display: none;
-  }
-  .corner {
-    right: 14px;
   }
 }
 </style>

@@ -6,7 +6,7 @@ import { useSession } from '../../stores/session'
 import { useLook } from '../../stores/look'
 
 /** Who is signed in, and what is one's own here: dark or light, password, second factor, devices, signing out. */
-const emit = defineEmits<{ keys: [] }>()
+const emit = defineEmits<{ help: [] }>()
 const session = useSession()
 const initials = computed(() =>
   session
@@ -54,7 +54,7 @@ const factor = ref(false)
       <VListItem title="Change your password…" @click="password = true" />
       <VListItem title="Second factor…" data-test="second-factor" @click="factor = true" />
       <VListItem title="Where you are signed in…" data-test="devices" @click="devices = true" />
-      <VListItem title="Keys" @click="emit('keys')"
+      <VListItem title="Help and keys" @click="emit('help')"
         ><template #append><kbd>F1</kbd></template></VListItem
       >
       <VListItem title="Sign out" @click="session.signOut()" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
+import FormField from '../fields/FormField.vue'
 import MailFields from './MailFields.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -44,6 +45,18 @@ async function keep() {
   >
     <div class="form">
       <MailFields v-model="form" :id="account?.id" :has-password="account?.hasPassword" :wrongs="wrongs" />
+      <fieldset class="limits">
+        <legend>It takes at most so many emails; empty is no limit. What is more waits its turn.</legend>
+        <FormField
+          v-model="form.perMinute"
+          label="In a minute"
+          inputmode="numeric"
+          data-test="mail-per-minute"
+          :wrong="wrongs.perMinute"
+        />
+        <FormField v-model="form.perHour" label="In an hour" inputmode="numeric" :wrong="wrongs.perHour" />
+        <FormField v-model="form.perDay" label="In a day" inputmode="numeric" :wrong="wrongs.perDay" />
+      </fieldset>
       <fieldset v-if="brands.length > 1">
         <legend>Brands that send through it</legend>
         <CheckField
@@ -73,6 +86,14 @@ fieldset {
   border: 0;
   padding: 12px 0 0;
   margin: 0;
+}
+.limits {
+  display: grid;
+  grid-template-columns: repeat(3, 120px);
+  gap: 6px 18px;
+}
+.limits legend {
+  margin-bottom: 6px;
 }
 legend {
   font-size: 12.5px;

@@ -9,6 +9,9 @@ export interface MailForm {
   security: MailAccountView['security']
   userName: string
   password: string
+  perMinute: string
+  perHour: string
+  perDay: string
   brandIds: number[]
 }
 
@@ -19,6 +22,9 @@ export const mailFormOf = (account?: MailAccountView): MailForm => ({
   security: account?.security ?? 'starttls',
   userName: account?.userName ?? '',
   password: '',
+  perMinute: String(account?.perMinute ?? ''),
+  perHour: String(account?.perHour ?? ''),
+  perDay: String(account?.perDay ?? ''),
   brandIds: account?.brandIds ?? [],
 })
 
@@ -31,6 +37,14 @@ export const usualPort: Readonly<Record<MailAccountView['security'], string>> = 
 
 /** A form as it is saved: a password that is left empty stays as it is. */
 export function writtenMail(form: MailForm): BodyOf<'/api/mail-accounts', 'post'> {
-  const { password, port, ...rest } = form
-  return { ...rest, port: Number(port), ...(password ? { password } : {}) }
+  const { password, port, perMinute, perHour, perDay, ...rest } = form
+  const most = (text: string) => (text.trim() ? Number(text) : null)
+  return {
+    ...rest,
+    port: Number(port),
+    perMinute: most(perMinute),
+    perHour: most(perHour),
+    perDay: most(perDay),
+    ...(password ? { password } : {}),
+  }
 }

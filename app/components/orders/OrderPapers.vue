@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { capital, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
+import { useSession } from '../../stores/session'
 import type { OrderView } from '../../contract'
 
 /** One order's papers together, each leading to its sheet, and what can be made next. */
@@ -31,18 +32,21 @@ const parts = computed(() =>
     .reverse(),
 )
 const own = computed(() => props.papers.filter((paper) => paper.sourceId === props.orderId && !paper.voided))
+const { kindsOff } = useSession().house!.company
 const tabs = computed(() =>
-  orderKinds.map((kind) => {
-    const paper =
-      own.value.find((one) => one.kind === kind && one.state !== 'dropped') ??
-      own.value.find((one) => one.kind === kind)
-    return {
-      kind,
-      words: paper?.number ?? (paper ? states[paper.state] : 'not made'),
-      tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '',
-      earlier: own.value.filter((one) => one.kind === kind && one.number).length - 1,
-    }
-  }),
+  orderKinds
+    .filter((kind) => !kindsOff.includes(kind) || own.value.some((one) => one.kind === kind))
+    .map((kind) => {
+      const paper =
+        own.value.find((one) => one.kind === kind && one.state !== 'dropped') ??
+        own.value.find((one) => one.kind === kind)
+      return {
+        kind,
+        words: paper?.number ?? (paper ? states[paper.state] : 'not made'),
+        tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '',
+        earlier: own.value.filter((one) => one.kind === kind && one.number).length - 1,
+      }
+    }),
 )
 </script>
 

@@ -98,7 +98,7 @@ const stateWords = computed(() => {
   if (view.value?.voided)
     return `void since ${shortTime(view.value.voided.at)}, by ${view.value.voided.by}: ${view.value.voided.reason}`
   const one = dispatch.value
-  if (!one) return 'not sent'
+  if (!one) return view.value?.takenOver ? 'sent by the program before' : 'not sent'
   if (one.state === 'arrived') return `arrived ${shortTime(one.since)} · ${one.how ?? ''}`
   if (one.state === 'on the way') return `on the way since ${shortTime(one.since)}`
   if (one.state === 'stuck') return `stuck: ${one.cause ?? ''}`
@@ -125,6 +125,10 @@ function print() {
   <template v-else-if="view">
     <template v-if="leaf === 'Document'">
       <PdfView v-if="url" :url="url" :label="`${view.number}`" @wrong="pdfWrong = $event" />
+      <div v-else-if="view.takenOver" class="empty">
+        <strong>Taken over without a PDF</strong>It was sent by the program before. Its PDF can be brought:
+        <NuxtLink to="/accounts/taken-over">open items of the earlier program</NuxtLink>
+      </div>
       <div v-else class="empty"><strong>The PDF is being made</strong>It will be here in a moment.</div>
       <p v-if="pdfWrong" class="notice stuck">{{ pdfWrong }}</p>
     </template>
@@ -177,10 +181,18 @@ function print() {
       <div v-if="current" class="acts">
         <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>
         <VBtn v-if="url" height="30" @click="print">Open to print</VBtn>
-        <VBtn v-if="session.may('clerk') && url" height="30" data-test="to-me" @click="toMe"
+        <VBtn
+          v-if="session.may('clerk') && url && !view.takenOver"
+          height="30"
+          data-test="to-me"
+          @click="toMe"
           >Email it to me</VBtn
         >
-        <VBtn v-if="session.may('clerk') && !view.voided" height="30" data-test="copy" @click="copy = true"
+        <VBtn
+          v-if="session.may('clerk') && !view.voided && (url || !view.takenOver)"
+          height="30"
+          data-test="copy"
+          @click="copy = true"
           >Send a copy…</VBtn
         >
         <VBtn

@@ -7,6 +7,7 @@ import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { changeStaff, invite } from '../../calls/staff'
+import { startOfRole, startPages } from '../../../core/house/start-pages'
 import type { StaffView } from '../../contract'
 
 /** Invites somebody, or changes name, role and brands. */
@@ -18,6 +19,7 @@ const form = reactive({
   email: props.person?.email ?? '',
   role: props.person?.role ?? ('clerk' as StaffView['role']),
   brandIds: [...(props.person?.brandIds ?? [])],
+  startPage: props.person?.startPage ?? ('' as StaffView['startPage']),
 })
 const { busy, wrong, wrongs, acting } = useWrongs(['name', 'email'])
 const roles = [
@@ -25,6 +27,10 @@ const roles = [
   { value: 'supervisor', words: 'supervisor: also sets up' },
   { value: 'reader', words: 'reader: only looks' },
 ] as const
+const pages = computed(() => [
+  { value: '' as const, words: `by the role: ${startPages[startOfRole[form.role]]}` },
+  ...Object.entries(startPages).map(([value, words]) => ({ value: value as StaffView['startPage'], words })),
+])
 const brands = computed(() => session.house!.brands)
 const toggle = (id: number, on: boolean) => {
   form.brandIds = on ? [...form.brandIds, id] : form.brandIds.filter((one) => one !== id)
@@ -65,6 +71,7 @@ async function keep() {
         :wrong="wrongs.email"
       />
       <SelectField v-model="form.role" label="Role" :choices="roles" />
+      <SelectField v-model="form.startPage" label="Begins with" :choices="pages" data-test="staff-start" />
       <fieldset v-if="brands.length > 1">
         <legend>Only these brands (none ticked: all)</legend>
         <CheckField

@@ -20,6 +20,7 @@ const states = [
   { value: 'open', words: 'still open' },
   { value: 'overdue', words: 'overdue' },
   { value: 'not sent', words: 'not sent' },
+  { value: 'taken over', words: 'taken over from the earlier program' },
   { value: 'void', words: 'void' },
   { value: 'withdrawn', words: 'of withdrawn orders' },
   { value: 'earlier date', words: 'dated before an earlier number' },

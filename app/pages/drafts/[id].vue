@@ -12,6 +12,8 @@ import { useRuns } from '../../stores/runs'
 import { useForm } from '../../composables/useForm'
 import { useMainKey } from '../../composables/useMainKey'
 import { capital } from '../../../core/documents/kinds'
+import { newLine, writtenLines } from '../../components/orders/order-form'
+import type { DraftLine } from '../../../core/documents/draft'
 import type { DraftView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
 
@@ -27,12 +29,17 @@ const busy = ref(false)
 const leaf = ref<Leaf>('Document')
 const asking = ref(false)
 
-const formOf = (view: DraftView | undefined) => ({
-  facts: view && structuredClone(view.facts),
-  earlierDateOk: view?.paper?.earlierDateOk ?? false,
-})
+const { taxRates } = session.house!.company
+/** An invoice that nothing is written in yet begins with a line to type in. */
+function formOf(view: DraftView | undefined) {
+  const facts = view && structuredClone(view.facts)
+  if (facts?.lines.length === 0 && view?.state === 'open' && view.kind === 'invoice')
+    facts.lines.push(newLine(taxRates) as DraftLine)
+  return { facts, earlierDateOk: view?.paper?.earlierDateOk ?? false }
+}
 const { form, base, dirty, save } = useForm(() => draft.value, formOf, 'the draft')
 const isOpen = computed(() => draft.value?.state === 'open')
+const isBlank = computed(() => draft.value?.kind === 'invoice' && draft.value.facts.lines.length === 0)
 const disabled = computed(() => !session.may('clerk') || !isOpen.value)
 
 const newest = useNewest()
@@ -65,7 +72,13 @@ async function keep() {
     await save(() =>
       api.patch('/api/drafts/{id}', {
         path: { id: id.value },
-        body: { version, facts, brandId, customerId, earlierDateOk },
+        body: {
+          version,
+          facts: { ...facts, lines: writtenLines(facts.lines) },
+          brandId,
+          customerId,
+          earlierDateOk,
+        },
       }),
     )
     await load()
@@ -111,10 +124,11 @@ useMainKey(() => void keep())
           <span v-if="dirty" class="tag wait">not saved yet</span>
           <span v-else-if="draft.document" class="tag go">issued</span>
           <span v-else-if="draft.state === 'dropped'" class="tag">thrown away</span>
+          <span v-else-if="isBlank" class="soft">nothing written yet</span>
           <span v-else class="soft">in {{ draft.paper?.state === 'prepared' ? 'To check' : 'To send' }}</span>
           <span class="push" />
           <VBtn
-            v-if="!disabled && draft.paper?.state === 'prepared'"
+            v-if="!disabled && !isBlank && draft.paper?.state === 'prepared'"
             :disabled="dirty || !!draft.paper.problem || busy"
             data-test="send-paper"
             @click="asking = true"
@@ -133,10 +147,10 @@ useMainKey(() => void keep())
       </section>
       <aside class="right" aria-label="The draft's document">
         <DocumentPane v-if="draft.document" :id="draft.document.id" v-model:leaf="leaf" />
-        <PreparedPane v-else-if="draft.paper" :id="draft.paper.id" v-model:leaf="leaf" />
-        <div v-else class="empty">
-          <strong>No document yet</strong>Save the draft, and it appears here as it will be.
+        <div v-else-if="!draft.paper || isBlank" class="empty">
+          <strong>No document yet</strong>Write a line and save: it appears here as it will be.
         </div>
+        <PreparedPane v-else :id="draft.paper.id" v-model:leaf="leaf" />
       </aside>
       <DraftSend
         v-if="asking"

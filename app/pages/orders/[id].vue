@@ -20,7 +20,7 @@ import { useForm } from '../../composables/useForm'
 import { useMainKey } from '../../composables/useMainKey'
 import { longDay, plural } from '../../composables/format'
 import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
-import { prepareRefusal } from '../../../core/orders/statuses'
+import { mayFollow, prepareRefusal } from '../../../core/orders/statuses'
 import { formOfOrder, writtenOrder } from '../../components/orders/order-form'
 import type { Confirmed, OrderView } from '../../contract'
 import type { Leaf } from '../../components/paper/LeafTabs.vue'
@@ -89,7 +89,11 @@ const live = computed(
   () => order.value?.papers.find((paper) => paper.id === chosenPart.value) ?? liveOf(kindInHand.value),
 )
 const canMake = (kind: DocumentKind) =>
-  session.may('clerk') && !!order.value && !liveOf(kind) && prepareRefusal(kind, order.value) === null
+  session.may('clerk') &&
+  !!order.value &&
+  !liveOf(kind) &&
+  !session.house!.company.kindsOff.includes(kind) &&
+  prepareRefusal(kind, order.value) === null
 watch(id, () => {
   chosenKind.value = null
   chosenPart.value = null
@@ -162,7 +166,11 @@ function askToSend() {
 
 useMainKey(() => void keep())
 const statuses = computed(() =>
-  session.house!.company.orderStatuses.map((status) => ({ value: status, words: status })),
+  session
+    .house!.company.orderStatuses.filter((status) =>
+      mayFollow(session.house!.company.statusSteps, order.value!.status, status),
+    )
+    .map((status) => ({ value: status, words: status })),
 )
 </script>
 

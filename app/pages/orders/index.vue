@@ -16,6 +16,7 @@ import { brandChoices } from '../../composables/brands'
 import { useStatusChange } from '../../composables/useStatusChange'
 import { useMainKey } from '../../composables/useMainKey'
 import { money, moneyWithSign, plural, shortDay } from '../../composables/format'
+import { mayFollow } from '../../../core/orders/statuses'
 import type { OrderRow } from '../../contract'
 import { addAmounts } from '../../composables/amounts'
 import type { PageOf } from '../../composables/useList'
@@ -72,6 +73,12 @@ useLive(['order'], () => void list.reload())
 const ofBrands = computed(() => brandChoices(session.house!.brands))
 const statusChoices = computed(() =>
   session.house!.company.orderStatuses.map((status) => ({ value: status, words: status })),
+)
+/** To which statuses all that are chosen may go. */
+const nextStatuses = computed(() =>
+  statusChoices.value.filter(({ value }) =>
+    chosen.value.every((row) => mayFollow(session.house!.company.statusSteps, row.status, value)),
+  ),
 )
 const statusWords = computed(() => statuses.value.join(' or ') || 'any status')
 
@@ -233,7 +240,7 @@ const columns: ListColumn[] = [
             class="go"
             to="/orders/new"
             data-test="new-order"
-            >Write an order</VBtn
+            >Add order</VBtn
           >
           <template v-if="session.may('clerk') && chosen.length > 0">
             <span class="soft"
@@ -241,7 +248,7 @@ const columns: ListColumn[] = [
               <WordPicker
                 label="Set to status"
                 :words="target"
-                :choices="statusChoices"
+                :choices="nextStatuses"
                 :value="target"
                 @pick="target = $event"
             /></span>

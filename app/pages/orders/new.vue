@@ -11,6 +11,7 @@ import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useUnsaved } from '../../composables/useUnsaved'
 import { useMainKey } from '../../composables/useMainKey'
+import { useSums } from '../../composables/useSums'
 import { useWrongs } from '../../composables/useWrongs'
 import { moneyWithSign } from '../../composables/format'
 import { api, attempt } from '../../composables/api'
@@ -18,13 +19,14 @@ import { fetchCustomer } from '../../calls/customers'
 import { writeOrder } from '../../calls/orders'
 import { dayInZone } from '../../../core/documents/days'
 import type { Address } from '../../../core/documents/facts'
-import { totals, type Adjustment } from '../../../core/money/totals'
+import type { Adjustment } from '../../../core/money/totals'
 import { formOfOrder, newLine, writtenLines, writtenMore } from '../../components/orders/order-form'
 import type { CustomerRow, CustomerView, LineEdit } from '../../contract'
 
 /** A new order: for whom, what, and in which status it begins. What it comes to follows as one types. */
 const session = useSession()
-const { company, brands } = session.house!
+const { company } = session.house!
+const brands = session.house!.brands.filter((brand) => !brand.retired)
 const customer = shallowRef<CustomerRow | null>(null)
 const facts = shallowRef<CustomerView>()
 watch(customer, (row) =>
@@ -51,20 +53,12 @@ const { busy, wrong, wrongs, acting } = useWrongs(['customerId', 'reference', 'd
 const dirty = computed(() => !!customer.value || writtenLines(lines.value).length > 0)
 const whileSaving = useUnsaved(dirty, 'the order')
 const currency = computed(() => customer.value?.currency ?? company.currency)
-const sums = computed(() => {
-  try {
-    return totals({
-      currency: currency.value,
-      pricesIncludeTax: facts.value?.pricesIncludeTax ?? false,
-      rates: company.taxRates,
-      lines: writtenLines(lines.value),
-      adjustments: more.value.adjustments,
-      prepaid: '0',
-    })
-  } catch {
-    return undefined
-  }
-})
+const sums = useSums(() => ({
+  currency: currency.value,
+  pricesIncludeTax: facts.value?.pricesIncludeTax ?? false,
+  lines: writtenLines(lines.value),
+  adjustments: more.value.adjustments,
+}))
 /** A copy takes over whom, what and how; number, date and status are its own. */
 const route = useRoute()
 onMounted(() => {

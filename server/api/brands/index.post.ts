@@ -1,4 +1,4 @@
-import { Joi, colours, country, currency, name, picture, text } from '../../http/checks'
+import { Joi, colours, country, currency, id, name, picture, text } from '../../http/checks'
 import { route } from '../../http/route'
 import { addBrand, type NewBrand } from '../../services/house/add-brand'
 
@@ -9,7 +9,7 @@ const bank = Joi.object({
   currency: currency.allow('').default(''),
 })
 
-/** A new brand with all that its documents need; its logo in base64. */
+/** A new brand with all that its documents need; its logo in base64. With `copyOf` it looks and writes like another. */
 export default route<object, object, Omit<NewBrand, 'logo'> & { logo?: string }>(
   {
     role: 'supervisor',
@@ -33,6 +33,7 @@ export default route<object, object, Omit<NewBrand, 'logo'> & { logo?: string }>
       pricesIncludeTax: Joi.boolean().default(false),
       logo: picture,
       colours,
+      copyOf: id,
     }),
   },
   async ({ body, user }) => ({

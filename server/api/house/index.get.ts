@@ -4,6 +4,8 @@ import { gate } from '../../services/house/queries'
 import { ownFields } from '../../services/fields/own-fields'
 import { brands, company } from '../../services/house/house'
 import { brandsOf } from '../../services/people/principal'
+import { startPageOf } from '../../services/people/queries'
+import { startOfRole } from '../../../core/house/start-pages'
 
 /** What every page needs to know of the house. */
 export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
@@ -11,6 +13,8 @@ export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
     name,
     timeZone,
     orderStatuses,
+    statusSteps,
+    kindsOff,
     contactRoles,
     taxRates,
     currency,
@@ -23,6 +27,8 @@ export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
       name,
       timeZone,
       orderStatuses,
+      statusSteps,
+      kindsOff,
       contactRoles,
       taxRates,
       currency,
@@ -34,7 +40,9 @@ export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
       id: brand.id,
       code: brand.code,
       name: brand.name,
+      retired: brand.retired,
     })),
+    startPage: (await startPageOf(user.id)) || startOfRole[user.role],
     ownFields: await ownFields(),
     gate: await gate(),
     mailboxesUrl: config.mailboxesUrl,

@@ -4,6 +4,9 @@ import { changeHouseLists, type HouseLists } from '../../services/orders/house-l
 
 const lists = Joi.object({
   statuses: Joi.array().items(name(40)).max(40).unique().required(),
+  steps: Joi.object()
+    .pattern(name(40), Joi.array().items(name(40)).max(40).unique())
+    .default({}),
 })
 
 /** Changes them, from how they were on the screen; what is used cannot be taken away. */

@@ -1,6 +1,8 @@
 import { id, Joi, name, text } from '../../http/checks'
 
-/** A mail account as it is written. */
+const most = Joi.number().integer().min(1).max(1_000_000).allow(null).default(null)
+
+/** A mail account as it is written; null for no limit. */
 export const account = {
   name: name(60).required(),
   host: Joi.string()
@@ -13,5 +15,8 @@ export const account = {
   security: Joi.valid('starttls', 'tls', 'none').required(),
   userName: text(200).allow('').default(''),
   password: Joi.string().max(400).allow(''),
+  perMinute: most,
+  perHour: most,
+  perDay: most,
   brandIds: Joi.array().items(id).unique().max(100).default([]),
 }

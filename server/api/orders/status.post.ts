@@ -7,11 +7,13 @@ interface Change {
   status: string
   letGo: boolean
   onlyTry: boolean
+  undo: boolean
 }
 
 /**
  * Sets orders to a status. With onlyTry nothing is changed and the answer says what would be: which documents
  * are held, kept or taken out of Waiting.
+ * With undo, what this person has just set is set back, whatever may follow what.
  * On return from a status that holds, letGo lets the emails taken out of Waiting go again; without it they stay held.
  */
 export default route<object, object, Change>(
@@ -24,10 +26,9 @@ export default route<object, object, Change>(
       status: text(40).required(),
       letGo: Joi.boolean().default(true),
       onlyTry: Joi.boolean().default(false),
+      undo: Joi.boolean().default(false),
     }),
   },
-  ({ body, user }) =>
-    body.onlyTry
-      ? trySetStatus(body.ids, body.status, user)
-      : setStatus(body.ids, body.status, user, body.letGo),
+  ({ body: { ids, status, onlyTry, ...how }, user }) =>
+    onlyTry ? trySetStatus(ids, status, user, how) : setStatus(ids, status, user, how),
 )

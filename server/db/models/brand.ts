@@ -35,6 +35,8 @@ export class Brand extends Model<InferAttributes<Brand>, InferCreationAttributes
   /** What invoices say instead of a tax number, by language. */
   declare withoutTaxNumber: CreationOptional<Partial<Record<Language, string>>>
   declare mailAccountId: number | null
+  /** It is not used for new orders and documents any more. */
+  declare retiredAt: Date | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -66,6 +68,7 @@ export class Brand extends Model<InferAttributes<Brand>, InferCreationAttributes
         paymentMethods: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         withoutTaxNumber: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         mailAccountId: { type: DataTypes.INTEGER },
+        retiredAt: { type: DataTypes.DATE },
       },
       { sequelize, tableName: 'brand' },
     )

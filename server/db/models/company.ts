@@ -9,6 +9,7 @@ import {
 import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
+import type { TrialBalance } from '../../../core/receivables/trial-balance'
 import { suppliedRoles, type ContactRole, type Preferences } from '../../../core/preferences/recipients'
 
 /** The one company of this house, with its switches. */
@@ -53,6 +54,12 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare preferences: CreationOptional<Preferences>
   /** What contacts are for, in the house’s own words. */
   declare contactRoles: CreationOptional<ContactRole[]>
+  /** Kinds of document that the house does not use. */
+  declare kindsOff: CreationOptional<DocumentKind[]>
+  /** Which statuses may follow a status; one that is not named may be followed by any. */
+  declare statusSteps: CreationOptional<Record<string, string[]>>
+  /** What the program before this one said was open, by currency. */
+  declare trialBalance: CreationOptional<TrialBalance>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -91,6 +98,9 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         publicAddress: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
+        kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        statusSteps: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        trialBalance: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
       },
       { sequelize, tableName: 'company' },
     )

@@ -58,6 +58,8 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
   declare despite: CreationOptional<boolean>
   declare gatherKey: string | null
   declare away: CreationOptional<boolean>
+  /** The minute it goes in, where its mail account takes so many. */
+  declare slotAt: Date | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -99,6 +101,7 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
         despite: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         gatherKey: { type: DataTypes.TEXT },
         away: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+        slotAt: { type: DataTypes.DATE },
       },
       { sequelize, tableName: 'dispatch' },
     )

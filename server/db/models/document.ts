@@ -25,9 +25,10 @@ export class IssuedDocument extends Model<
   declare id: CreationOptional<number>
   declare kind: DocumentKind
   declare number: string
-  declare seriesId: number
+  /** None where it was taken over from the program before. */
+  declare seriesId: number | null
   declare period: string
-  declare counter: number
+  declare counter: number | null
   declare date: string
   declare dueDate: string | null
   declare sourceId: number
@@ -61,9 +62,9 @@ export class IssuedDocument extends Model<
         id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
         kind: { type: DataTypes.TEXT, allowNull: false },
         number: { type: DataTypes.TEXT, allowNull: false },
-        seriesId: { type: DataTypes.INTEGER, allowNull: false },
+        seriesId: { type: DataTypes.INTEGER },
         period: { type: DataTypes.TEXT, allowNull: false },
-        counter: { type: DataTypes.INTEGER, allowNull: false },
+        counter: { type: DataTypes.INTEGER },
         date: { type: DataTypes.DATEONLY, allowNull: false },
         dueDate: { type: DataTypes.DATEONLY },
         sourceId: { type: DataTypes.INTEGER, allowNull: false },

@@ -30,6 +30,7 @@ import { ItemCustomerCode } from './item-customer-code'
 import { ItemPrice } from './item-price'
 import { MailAccount } from './mail-account'
 import { MailCopy } from './mail-copy'
+import { MailSlot } from './mail-slot'
 import { NumberSeries } from './number-series'
 import { NumberSkip } from './number-skip'
 import { OneTimeCode } from './one-time-code'
@@ -93,6 +94,7 @@ export {
   ItemPrice,
   MailAccount,
   MailCopy,
+  MailSlot,
   NumberSeries,
   NumberSkip,
   OneTimeCode,
@@ -182,6 +184,7 @@ export const models: readonly HouseModel[] = [
   DispatchDocument,
   DispatchRecipient,
   MailAccount,
+  MailSlot,
   MailCopy,
   ImportFile,
   ImportRow,

@@ -19,6 +19,10 @@ export class MailAccount extends Model<InferAttributes<MailAccount>, InferCreati
   declare security: 'starttls' | 'tls' | 'none'
   declare userName: CreationOptional<string>
   declare sealedPassword: CreationOptional<string>
+  /** Most emails in a minute, an hour and a day; null is no limit. */
+  declare perMinute: number | null
+  declare perHour: number | null
+  declare perDay: number | null
   declare version: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
@@ -31,6 +35,9 @@ export class MailAccount extends Model<InferAttributes<MailAccount>, InferCreati
         security: { type: DataTypes.TEXT, allowNull: false },
         userName: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         sealedPassword: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        perMinute: { type: DataTypes.INTEGER },
+        perHour: { type: DataTypes.INTEGER },
+        perDay: { type: DataTypes.INTEGER },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
       },
       { sequelize, tableName: 'mail_account' },

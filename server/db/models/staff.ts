@@ -23,6 +23,8 @@ export class Staff extends Model<InferAttributes<Staff>, InferCreationAttributes
   declare sealedSecondFactor: CreationOptional<string>
   /** The last of its steps that was used. */
   declare secondFactorStep: string | null
+  /** Where one begins after signing in; by the role where it is empty. */
+  declare startPage: CreationOptional<string>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -36,6 +38,7 @@ export class Staff extends Model<InferAttributes<Staff>, InferCreationAttributes
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         sealedSecondFactor: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         secondFactorStep: { type: DataTypes.BIGINT },
+        startPage: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
       },
       { sequelize, tableName: 'staff' },
     )

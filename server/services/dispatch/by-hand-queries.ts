@@ -114,9 +114,10 @@ export const lockDocument = (documentId: number) =>
   one('select id from document where id = $documentId for no key update', { documentId })
 
 export const documentToCopy = (documentId: number) =>
-  one<DocumentRow & { voided: boolean }>(
+  one<DocumentRow & { voided: boolean; takenOver: boolean }>(
     `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName",
       d.brand_id "brandId", d.email_text_id "emailTextId", d.total, d.currency,
+      d.series_id is null "takenOver",
       f.document_id is not null painted,
       exists (select from document_void v where v.document_id = d.id) voided
     from document d

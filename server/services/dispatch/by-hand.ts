@@ -13,6 +13,7 @@ import { company } from '../house/house'
 import { newDispatch } from './create'
 import { deliver } from './deliver'
 import { moveDispatches } from './move'
+import { noPdf } from './no-pdf'
 import {
   emailsAmong,
   forgetRefusedRecipients,
@@ -236,6 +237,7 @@ export async function sendCopy(
     if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
     if (document.voided)
       throw new Refusal('void', `${document.number} is void: it is not sent to anybody any more.`)
+    if (document.takenOver && !document.painted) throw noPdf()
     const before = (await alreadySent(documentId)).find((sent) => sent.address === to.toLowerCase())
     if (before && !again)
       throw new Refusal(

@@ -48,6 +48,8 @@ export const moveDispatchRows = (given: {
       claim_token = case when s.claimed then coalesce((m.set ->> 'claimToken')::uuid, d.claim_token) end,
       claimed_by = case when s.claimed then coalesce(m.set ->> 'claimedBy', d.claimed_by) end,
       lease_until = case when s.claimed then coalesce((m.set ->> 'leaseUntil')::timestamptz, d.lease_until) end,
+      -- a minute is used up by what was handed over, and kept by what never came so far
+      slot_at = case when s.before <> 'handing over' then d.slot_at end,
       handed_over_at = case when s.accepted then $now else d.handed_over_at end,
       arrived_at = case when s.after = 'arrived' then $now end,
       arrived_how = case when s.after = 'arrived' then m.set ->> 'how' end

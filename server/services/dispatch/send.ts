@@ -13,6 +13,7 @@ import { workerChannelModules } from './channels'
 import type { Attempt, ClaimedDispatch, WorkerChannel } from './channels/channel'
 import { takeOut } from './create'
 import { moveDispatches } from './move'
+import { paced } from './pace'
 import { claimable, holdForOrder, lockDue, voidedAmong, type DueDispatch } from './send-queries'
 import { theHouse } from '../people/principal'
 
@@ -107,7 +108,7 @@ async function claim(
   return inTransaction(async () => {
     const now = clock.now()
     const due = await lockDue(ids, now)
-    const leaving = await mayLeave(due)
+    const leaving = await paced(await mayLeave(due))
     const claimed = await moveDispatches(
       'claim',
       leaving.map((id) => ({

@@ -68,13 +68,15 @@ export interface PaperRow {
   customerFacts: Pick<EventFacts, 'group' | 'country' | 'salesperson'>
 }
 
-/** The number that was drawn for a document, and its date. */
+/** The number that was drawn for a document, and its date; of no series where it was taken over with its own. */
 export interface Drawn {
   number: string
-  counter: number
+  counter: number | null
   period: string
-  seriesId: number
+  seriesId: number | null
   date: Day
+  /** Where it was taken over: when it was due; else its terms say that. */
+  dueDate?: Day | null
   /** The newest date of its series, where this one was allowed before it. */ earlierThan: Day | null
 }
 
@@ -143,7 +145,7 @@ export async function insertDocuments(
       period: drawn.period,
       counter: drawn.counter,
       date: drawn.date,
-      dueDate: contents[index]!.paper.dueDate,
+      dueDate: drawn.dueDate ?? contents[index]!.paper.dueDate,
       sourceId: paper.sourceId,
       orderNumber: paper.orderNumber,
       customerId: paper.customerId,
@@ -185,11 +187,13 @@ export async function insertDocuments(
         currency: paper.currency,
         amount: owed,
         open: owed,
-        dueDate: paper.dueDate ?? drawn.date,
+        dueDate: drawn.dueDate ?? paper.dueDate ?? drawn.date,
       }
     }),
   )
-  await Unpainted.bulkCreate(documents.map(({ id }) => ({ documentId: id })))
+  // what was taken over is drawn by nobody anew, was sent then, and its number is not ours
+  const ours = issued.filter(({ drawn }) => drawn.seriesId !== null)
+  await Unpainted.bulkCreate(ours.map(({ documentId }) => ({ documentId })))
   const nowIssued = await movePrepared(
     'issue',
     numbered.map(({ paper }) => paper.id),
@@ -225,7 +229,10 @@ export async function insertDocuments(
       preparedId: from.id,
       documentId,
       actor: who.name,
-      words: `${capital(from.kind)} ${drawn.number} was issued over ${paper.amounts.total} ${paper.currency}.`,
+      words:
+        drawn.seriesId === null
+          ? `${capital(from.kind)} ${drawn.number} was taken over from the program before; it was sent then.`
+          : `${capital(from.kind)} ${drawn.number} was issued over ${paper.amounts.total} ${paper.currency}.`,
     })),
   )
   for (const { from, drawn, documentId, paper, paidNow } of issued) {
@@ -245,7 +252,7 @@ export async function insertDocuments(
       )
   }
   await putOnTheirWay(
-    issued.map(({ from, drawn, documentId, paper }) => ({
+    ours.map(({ from, drawn, documentId, paper }) => ({
       from,
       documentId,
       number: drawn.number,

@@ -5,6 +5,8 @@ import type { SendingHours, Trust } from '../../../core/routines/sentence'
 import { clock } from '../../clock'
 import { json } from '../../db/connection'
 import { addJob } from '../../queue/add'
+import { company } from '../house/house'
+import { kindOffWords, refuseKindOff } from '../house/kinds'
 import { publish } from '../live/publish'
 import { sourceOf, type SourceKind } from './sources'
 import { noteAll } from '../history/history'
@@ -56,10 +58,12 @@ export const keepDraft = async (asked: Prepare, made: MadeDocument): Promise<Pre
  * Takes the claims and keeps the drafts, in the caller's transaction. With trust "by hand" the paper is only
  * listed as due. A paper with a problem never goes automatically: it waits for a person. Of two that ask for the
  * same, the first has it.
- * @returns what became of each, in their order. @throws ClaimLost
+ * @returns what became of each, in their order. @throws ClaimLost, Refusal "kind-off" where a person asks
  */
 export async function keepDrafts(all: readonly ToKeep[]): Promise<Prepared[]> {
   if (all.length === 0) return []
+  const { kindsOff } = await company()
+  for (const { asked } of all) if (!asked.routine) refuseKindOff(asked.kind, kindsOff)
   const sources = new Map(
     (await sourcesWithStop(all.map(({ made }) => made.context.sourceId))).map((source) => [
       source.id,
@@ -71,7 +75,7 @@ export async function keepDrafts(all: readonly ToKeep[]): Promise<Prepared[]> {
     return { asked, made, place, source, occasion: occasionIn(source.kind, asked.kind, made.context) }
   })
   const results: Prepared[] = []
-  for (const round of rounds(wanted)) await keepRound(round, results)
+  for (const round of rounds(wanted)) await keepRound(round, results, kindsOff)
   publish('line')
   return results
 }
@@ -94,11 +98,12 @@ function rounds(wanted: readonly Wanted[]): Wanted[][] {
 }
 
 /** Why nothing is made, before a claim is taken, and whether its history says so; undefined where it is made. */
-function notWanted({
-  asked,
-  made: { context, paper },
-}: Wanted): { words: string; noted: boolean } | undefined {
+function notWanted(
+  { asked, made: { context, paper } }: Wanted,
+  kindsOff: readonly DocumentKind[],
+): { words: string; noted: boolean } | undefined {
   if (!asked.routine) return undefined
+  if (kindsOff.includes(asked.kind)) return { words: kindOffWords(asked.kind), noted: false }
   if (context.channel === 'nothing' && kindFacts[asked.kind].books === null)
     return { words: `${context.customerName} wants no ${kindFacts[asked.kind].many}.`, noted: false }
   if (context.zeroTotals === 'skip' && Number(paper?.amounts.total ?? context.total) === 0)
@@ -109,7 +114,11 @@ function notWanted({
   return undefined
 }
 
-async function keepRound(round: readonly Wanted[], results: Prepared[]): Promise<void> {
+async function keepRound(
+  round: readonly Wanted[],
+  results: Prepared[],
+  kindsOff: readonly DocumentKind[],
+): Promise<void> {
   const holders = await claimHolders(round)
   const notes: Parameters<typeof noteAll>[0][number][] = []
   const kept = round.flatMap((one) => {
@@ -119,7 +128,7 @@ async function keepRound(round: readonly Wanted[], results: Prepared[]): Promise
       results[place] = { outcome: 'already', preparedId: held.preparedId, reason: held.words }
       return []
     }
-    const not = notWanted(one)
+    const not = notWanted(one, kindsOff)
     if (not) {
       results[place] = { outcome: 'not wanted', preparedId: null, reason: not.words }
       if (not.noted) notes.push({ sourceId: source.id, actor: asked.who.name, words: not.words })

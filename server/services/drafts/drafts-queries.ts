@@ -67,8 +67,6 @@ export const customerTerms = (customerId: number, brandId: number) =>
     { customerId, brandId },
   )
 
-export const brandExists = (brandId: number) => one('select id from brand where id = $brandId', { brandId })
-
 export const orderHead = (orderId: number) =>
   one<OrderHead>(
     `select o.id, o.number, o.brand_id "brandId", o.customer_id "customerId", o.currency,

@@ -1,3 +1,4 @@
+import { dayInZone } from '../../../core/documents/days'
 import { billedBy, remaining, type DraftFacts, type DraftLine } from '../../../core/documents/draft'
 import type { OrderLineFacts } from '../../../core/documents/facts'
 import { sumsOf } from '../../../core/documents/issue'
@@ -15,12 +16,12 @@ import { keepDraft } from '../documents/prepare'
 import { makeAll, type MadeDocument } from '../documents/make-papers'
 import { markStale } from '../outbox/stale'
 import { company } from '../house/house'
+import { brandInUse } from '../house/retire-brand'
 import { publish } from '../live/publish'
 import { partsOfOrders } from './parts'
 import {
   draftRow,
   customerTerms,
-  brandExists,
   orderHead,
   invoiceOfOrder,
   linesToInvoice,
@@ -134,7 +135,7 @@ async function checkFacts(facts: DraftFacts): Promise<void> {
   })
 }
 
-/** An empty invoice for a customer. @throws Refusal "no-such-customer", "no-such-brand" */
+/** An empty invoice for a customer, supplied today. @throws Refusal "no-such-customer", "no-such-brand" */
 export async function newInvoice(customerId: number, brandId: number, who: Principal): Promise<number> {
   const customer = await customerTerms(customerId, brandId)
   if (!customer)
@@ -142,16 +143,13 @@ export async function newInvoice(customerId: number, brandId: number, who: Princ
       status: 404,
       about: { field: 'customerId' },
     })
-  if (!(await brandExists(brandId)))
-    throw new Refusal('no-such-brand', 'That brand does not exist.', {
-      status: 404,
-      about: { field: 'brandId' },
-    })
+  await brandInUse(brandId)
+  const { timeZone } = await company()
   const facts: DraftFacts = {
     ...customer,
     reference: null,
     customerNote: null,
-    suppliedOn: null,
+    suppliedOn: dayInZone(clock.now(), timeZone),
     date: null,
     lines: [],
     adjustments: [],

@@ -35,6 +35,8 @@ export interface NewBrand {
   /** PNG, JPEG or SVG. */
   logo?: Uint8Array
   colours?: Look['colours']
+  /** The brand whose designs and email texts it begins with, in place of the supplied ones. */
+  copyOf?: number
 }
 
 /** Colours that go with a logo. @throws Refusal "bad-picture" */
@@ -57,8 +59,24 @@ async function logoFor(bytes: Uint8Array): Promise<Look['logo']> {
   }
 }
 
+/** The newest designs by kind, and email texts by kind and language, of a brand. */
+async function looksOf(brandId: number) {
+  const order = [['version', 'ASC']] as [string, string][]
+  const designs = await DesignVersion.findAll({ where: { brandId }, order })
+  const texts = await EmailTextVersion.findAll({ where: { brandId }, order })
+  return {
+    designs: new Map(designs.map((one) => [one.kind, one.design])),
+    texts: new Map(
+      texts.map(({ kind, language, subject, text }) => [`${kind} ${language}`, { subject, text }]),
+    ),
+  }
+}
+
 /** @returns the brand's id @throws Refusal "bad-address", "same-code", "bad-picture", or of an IBAN */
-export async function addBrand({ logo, colours, ...brand }: NewBrand, who: Principal): Promise<number> {
+export async function addBrand(
+  { logo, colours, copyOf, ...brand }: NewBrand,
+  who: Principal,
+): Promise<number> {
   if (!isAddress(brand.senderAddress))
     throw new Refusal('bad-address', `“${brand.senderAddress}” is not an email address.`, {
       status: 400,
@@ -87,10 +105,18 @@ export async function addBrand({ logo, colours, ...brand }: NewBrand, who: Princ
       suppliedDesign(starterLook(brand.name, chosen, logo ? await logoFor(logo) : null)),
     )
     const made = { brandId: id, version: 1, madeAt: clock.now(), madeBy: who.name }
-    await DesignVersion.bulkCreate(documentKinds.map((kind) => ({ ...made, kind, design })))
+    const copied = copyOf === undefined ? undefined : await looksOf(copyOf)
+    await DesignVersion.bulkCreate(
+      documentKinds.map((kind) => ({ ...made, kind, design: copied?.designs.get(kind) ?? design })),
+    )
     await EmailTextVersion.bulkCreate(
       documentKinds.flatMap((kind) =>
-        languages.map((language) => ({ ...made, kind, language, ...starterTexts[kind][language] })),
+        languages.map((language) => ({
+          ...made,
+          kind,
+          language,
+          ...(copied?.texts.get(`${kind} ${language}`) ?? starterTexts[kind][language]),
+        })),
       ),
     )
     await NumberSeries.bulkCreate(

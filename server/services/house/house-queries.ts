@@ -21,7 +21,8 @@ const brandColumns = `
   (select language from company) "homeLanguage", b.phone, b.email, b.website, b.registration,
   b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName",
   b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax",
-  b.payment_methods methods, b.without_tax_number "withoutTaxNumber"`
+  b.payment_methods methods, b.without_tax_number "withoutTaxNumber",
+  b.retired_at is not null retired`
 
 export const seriesColumns = `
   s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart,
@@ -30,8 +31,8 @@ export const seriesColumns = `
 export const companyRow = (now: Date) =>
   one<CompanyRow>(
     `select name, time_zone "timeZone", country, currency, language, ${ratesToday} "taxRates",
-      order_statuses "orderStatuses", presume_seconds "presumeSeconds",
-      failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
+      order_statuses "orderStatuses", status_steps "statusSteps", kinds_off "kindsOff",
+      presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", contact_roles "contactRoles"

@@ -1,3 +1,4 @@
+import type { StatusSteps } from '../../../core/orders/statuses'
 import { clock } from '../../clock'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { Day } from '../../../core/documents/days'
@@ -23,7 +24,10 @@ export interface CompanyRow {
   language: Language
   taxRates: Record<string, string>
   orderStatuses: string[]
-  /** Names of the house's own order fields. */
+  /** Which statuses may follow a status. */
+  statusSteps: StatusSteps
+  /** Kinds of document that the house does not use. */
+  kindsOff: DocumentKind[]
   contactRoles: string[]
   presumeSeconds: number
   failureNoticeTo: string
@@ -61,6 +65,8 @@ export interface BrandRow extends BrandFacts {
   pricesIncludeTax: boolean
   methods: PaymentMethod[]
   withoutTaxNumber: Partial<Record<Language, string>>
+  /** It is not used for new orders and documents any more. */
+  retired: boolean
 }
 
 export async function brands(): Promise<BrandRow[]> {

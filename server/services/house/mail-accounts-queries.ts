@@ -5,7 +5,9 @@ import type { MailAccountView } from './mail-accounts'
 
 /* The statements of mail-accounts.ts. */
 
-const columns = 'a.id, a.name, a.host, a.port, a.security, a.user_name "userName", a.version'
+const columns = `
+  a.id, a.name, a.host, a.port, a.security, a.user_name "userName", a.version,
+  a.per_minute "perMinute", a.per_hour "perHour", a.per_day "perDay"`
 
 export const accountViews = () =>
   rows<MailAccountView>(
@@ -29,8 +31,10 @@ export const accountOfBrand = (brandId: number | null) =>
   }>(
     `select ${columns}, a.sealed_password "sealedPassword"
     from mail_account a
-    order by a.id = (select mail_account_id from brand where id = $brandId::int) desc nulls last, a.id
-    limit 1`,
+    where a.id = coalesce(
+      (select mail_account_id from brand where id = $brandId::int),
+      (select min(id) from mail_account)
+    )`,
     { brandId },
   )
 
@@ -46,6 +50,20 @@ export const bringAwayForward = (now: Date) =>
     where state = 'waiting' and away and ${byWorker('channel')} and next_try_at > $now`,
     { now },
   )
+
+/** Emails that wait for the turn that their account's limits gave them. */
+export const emailsPaced = () =>
+  rows<{ id: number }>(`select id from dispatch where state = 'waiting' and slot_at is not null order by id`)
+
+/** Takes every turn back that has not come yet. */
+export async function forgetTurns(now: Date): Promise<void> {
+  await run('delete from mail_slot where minute > $now', { now })
+  await run(
+    `update dispatch set slot_at = null, next_try_at = least(next_try_at, greatest(not_before, $now))
+    where state = 'waiting' and slot_at > $now`,
+    { now },
+  )
+}
 
 /** In whose name the house itself writes: its first brand. */
 export const houseSender = () =>

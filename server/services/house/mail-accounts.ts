@@ -1,3 +1,4 @@
+import type { Pace } from '../../../core/dispatch/pace'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -6,14 +7,21 @@ import { addJobs } from '../../queue/add'
 import { isLoopback, type MailServer } from '../../outside/mail/smtp'
 import { seal, unseal } from '../../outside/seal'
 import { publish } from '../live/publish'
-import { accountOfBrand, accountViews, bringAwayForward, emailsAway } from './mail-accounts-queries'
+import {
+  accountOfBrand,
+  accountViews,
+  bringAwayForward,
+  emailsAway,
+  emailsPaced,
+  forgetTurns,
+} from './mail-accounts-queries'
 
 /*
  * Mail accounts: where email is handed over. Called from Settings and the first visit by a supervisor, and by
  * everything that sends. Passwords go in and never come out. Refuses a password on a line that others could read.
  */
 
-export interface MailAccountView {
+export interface MailAccountView extends Pace {
   id: number
   name: string
   host: string
@@ -26,7 +34,7 @@ export interface MailAccountView {
   brandIds: number[]
 }
 
-export interface MailAccountChange {
+export interface MailAccountChange extends Partial<Pace> {
   name: string
   host: string
   port: number
@@ -53,7 +61,7 @@ export async function mailServerOf(brandId: number | null): Promise<MailServer |
 }
 
 /** The server of an account; a password that is given goes before the one that is kept. */
-const serverOf = (account: Omit<MailAccountChange, 'brandIds'> & KeptPassword): MailServer => ({
+const serverOf = (account: Omit<MailAccountChange, 'brandIds' | keyof Pace> & KeptPassword): MailServer => ({
   key: `account ${account.id} ${account.version}`,
   host: account.host,
   port: account.port,
@@ -115,9 +123,12 @@ export async function keepMailAccount(
     await Brand.update({ mailAccountId: account.id }, { where: { id: brandIds } })
     // what waited because nothing could be handed over need not wait for its next try
     await bringAwayForward(clock.now())
+    // and who waits for a turn is given another, by the limits as they are now
+    const paced = await emailsPaced()
+    await forgetTurns(clock.now())
     await addJobs(
       'send-dispatches',
-      (await emailsAway()).map((one) => one.id),
+      [...new Set([...(await emailsAway()), ...paced].map((one) => one.id))],
       10,
       (dispatchIds) => ({ dispatchIds }),
     )

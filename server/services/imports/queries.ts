@@ -6,7 +6,7 @@ import type { Known } from './references'
 export const customersByNumber = (numbers: readonly string[]) =>
   rows<{ number: string } & (Known['customers'] extends Map<string, infer C> ? C : never)>(
     `select number, id, name, currency, prices_include_tax "pricesIncludeTax", salesperson,
-      coalesce(language, 'en') language
+      coalesce(language, 'en') language, billing is not null "hasAddress"
     from customer
     where number = any($numbers::text[])`,
     { numbers },
@@ -37,5 +37,5 @@ export const itemsByCode = (codes: readonly string[]) =>
 
 export const brandsByCode = () =>
   rows<{ code: string; id: number; pricesIncludeTax: boolean }>(
-    'select code, id, prices_include_tax "pricesIncludeTax" from brand order by id',
+    'select code, id, prices_include_tax "pricesIncludeTax" from brand where retired_at is null order by id',
   )

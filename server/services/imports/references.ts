@@ -1,6 +1,6 @@
 import type { ImportSubject } from '../../../core/imports/subjects'
 import { countAlike, saidOf } from '../../../core/receivables/bank-statement'
-import type { ImportRecord } from '../../../core/imports/row'
+import { oldKind, type ImportRecord } from '../../../core/imports/row'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { clock } from '../../clock'
@@ -20,6 +20,7 @@ export interface Known {
       pricesIncludeTax: boolean | null
       salesperson: string
       language: string
+      hasAddress: boolean
     }
   >
   documents: Map<string, { id: number; number: string; customerId: number; open: string; currency: string }>
@@ -39,7 +40,9 @@ const named = (records: readonly ImportRecord[], key: string) => [
 export async function knownOf(subject: ImportSubject, records: readonly ImportRecord[]): Promise<Known> {
   const { taxRates, orderStatuses, currency, timeZone } = await company()
   const customers =
-    subject === 'orders' || subject === 'payments' ? await customersByNumber(named(records, 'customer')) : []
+    subject === 'orders' || subject === 'payments' || subject === 'open items'
+      ? await customersByNumber(named(records, 'customer'))
+      : []
   const documents = subject === 'payments' ? await documentsByNumber(named(records, 'document')) : []
   const items = subject === 'orders' ? await itemsByCode(named(records, 'item')) : []
   const brands = await brandsByCode()
@@ -61,7 +64,7 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
   const taxCode = record.taxCode ?? known.items.get(record.item ?? '')?.taxCode
   if (subject === 'items' && !known.taxCodes.has(record.taxCode!))
     problems.push(`Tax code: “${record.taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
-  if (subject === 'orders' || subject === 'payments') {
+  if (subject === 'orders' || subject === 'payments' || subject === 'open items') {
     if (record.customer !== undefined && !known.customers.has(record.customer))
       problems.push(`Customer ${record.customer} is not known. Import the customers first.`)
   }
@@ -89,6 +92,7 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
     )
       problems.push(`${record.document} is not a document of customer ${record.customer}.`)
   }
+  if (subject === 'open items') problems.push(...problemsOfOpenItem(record, known))
   if (subject === 'rates' && !(Number(record.rate) > 0)) problems.push('The rate is not over zero.')
   if (subject === 'rates' && record.currency === known.home)
     problems.push(`${known.home} is the house's own currency.`)
@@ -99,6 +103,30 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
     if (!new Decimal(moneyText(record.amount!, currency)).eq(record.amount!))
       problems.push(`${record.amount} has more digits than ${currency} has.`)
   }
+  return problems
+}
+
+function problemsOfOpenItem(record: ImportRecord, known: Known): string[] {
+  const problems: string[] = []
+  const customer = known.customers.get(record.customer!)
+  const currency = record.currency ?? customer?.currency ?? known.home
+  const kind = oldKind(record)
+  const open = new Decimal(record.open!)
+  const total = new Decimal(record.total ?? open).abs()
+  if (open.isZero()) problems.push('Nothing of it is open. Leave it out.')
+  if (kind === 'invoice' && open.lt(0))
+    problems.push('An invoice that is open below zero is a credit note or a payment: say which under Kind.')
+  if (open.abs().gt(total)) problems.push(`More is open than it came to: ${open.abs()} of ${total}.`)
+  for (const amount of [open, total])
+    if (!new Decimal(moneyText(amount, currency)).eq(amount))
+      problems.push(`${amount} has more digits than ${currency} has.`)
+  if (record.date! > known.today) problems.push(`${record.date} is in the future.`)
+  if (customer && !customer.hasAddress)
+    problems.push(`Customer ${record.customer} has no billing address. Add it first.`)
+  if (record.brand !== undefined && !known.brands.has(record.brand))
+    problems.push(`Brand ${record.brand} is not known: ${[...known.brands.keys()].join(', ')}.`)
+  if (record.taxCode !== undefined && !known.taxCodes.has(record.taxCode))
+    problems.push(`Tax code: “${record.taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
   return problems
 }
 
@@ -117,6 +145,8 @@ export function keyOf(
   switch (subject) {
     case 'customers':
       return record.number ?? `line ${line}`
+    case 'open items':
+      return record.number ? `${oldKind(record)} ${record.number}` : `line ${line}`
     case 'items':
       return record.code ?? `line ${line}`
     case 'orders':

@@ -69,7 +69,7 @@ export async function writeOrders(
   )
   for (const status of new Set(fresh.map((one) => one.status))) {
     const own = fresh.flatMap((one, index) => (one.status === status ? ids[index]! : []))
-    if (status !== orderStatuses[0]) await setStatus(own, status, who, true, tellRoutines)
+    if (status !== orderStatuses[0]) await setStatus(own, status, who, { tellRoutines, anyStep: true })
   }
   return done
 }
@@ -143,6 +143,6 @@ async function changeOrder(
   if (sameLines && sameStatus) return unchanged
   if (!sameLines)
     await editOrder(before.id, { version: before.version, reference, customerNote: note, lines }, who)
-  if (!sameStatus) await setStatus([before.id], head.status!, who, true, tellRoutines)
+  if (!sameStatus) await setStatus([before.id], head.status!, who, { tellRoutines })
   return { outcome: 'written', note: sameLines ? `Now ${head.status}.` : 'Changed.' }
 }

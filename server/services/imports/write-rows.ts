@@ -36,7 +36,8 @@ async function nextToWrite(
     const keys = (await nextKeys(id)).map((row) => row.key)
     return rightOfKeys(id, keys)
   }
-  return rightAfter({ id, after, limit: subject === 'payments' ? 200 : 1000 })
+  const books = subject === 'payments' || subject === 'open items'
+  return rightAfter({ id, after, limit: books ? 200 : 1000 })
 }
 
 export async function writeAll({

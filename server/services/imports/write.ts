@@ -9,6 +9,7 @@ import { markStale } from '../outbox/stale'
 import type { MovementSource } from '../receivables/bank'
 import { recordPayment } from '../receivables/payments'
 import { writeMovements } from './movements'
+import { writeOpenItems } from './open-items'
 import type { Known } from './references'
 import {
   lockImportCustomer,
@@ -66,12 +67,18 @@ export async function writeGroups(
       return writePayments(groups, known, who)
     case 'orders':
       return writeOrders(groups, known, who, tellRoutines)
+    case 'open items':
+      return writeOpenItems(groups, known, who)
     case 'bank movements':
       return writeMovements(groups, known, source, who)
   }
 }
 
-async function each(groups: readonly Group[], write: (group: Group) => Promise<Written>): Promise<Written[]> {
+/** One after the other; one that is refused stops only itself. */
+export async function each(
+  groups: readonly Group[],
+  write: (group: Group) => Promise<Written>,
+): Promise<Written[]> {
   const done: Written[] = []
   for (const group of groups) {
     try {

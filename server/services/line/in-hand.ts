@@ -164,6 +164,8 @@ export interface DocumentView extends SourceRef {
   issuedBy: string
   fileName: string | null
   sha256: string | null
+  /** From the program before this one; its PDF is there only where it was brought. */
+  takenOver: boolean
   pages: number | null
   open: string | null
   /** What was booked on it, oldest first; a counter-entry is below zero. */

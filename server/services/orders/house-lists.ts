@@ -13,11 +13,13 @@ import { usesOfStatus } from './house-lists-queries'
 
 export interface HouseLists {
   statuses: string[]
+  /** Which statuses may follow a status; one that is not named may be followed by any. */
+  steps: Record<string, string[]>
 }
 
 export async function houseLists(): Promise<HouseLists> {
-  const { orderStatuses } = (await Company.findByPk(1))!
-  return { statuses: orderStatuses }
+  const { orderStatuses, statusSteps } = (await Company.findByPk(1))!
+  return { statuses: orderStatuses, steps: statusSteps }
 }
 
 /** Statuses on which other things rest: an order begins as the one, and is supplied by the other. */
@@ -34,7 +36,7 @@ const refuse = (field: keyof HouseLists, words: string) =>
 export async function changeHouseLists(before: HouseLists, now: HouseLists): Promise<void> {
   await inTransaction(async () => {
     const company = (await Company.findByPk(1, { lock: true }))!
-    const kept = { statuses: company.orderStatuses }
+    const kept = { statuses: company.orderStatuses, steps: company.statusSteps }
     if (!isDeepStrictEqual(kept, before))
       throw new Refusal('changed-meanwhile', 'Somebody changed these lists meanwhile. Load the page again.')
     if (now.statuses[0] !== draftStatus || !now.statuses.includes(suppliedStatus))
@@ -45,7 +47,15 @@ export async function changeHouseLists(before: HouseLists, now: HouseLists): Pro
       )
     for (const status of kept.statuses.filter((one) => !now.statuses.includes(one)))
       await refuseUsedStatus(status)
-    await company.update({ orderStatuses: now.statuses })
+    const unknown = Object.entries(now.steps)
+      .flat(2)
+      .find((status) => !now.statuses.includes(status))
+    if (unknown)
+      throw new Refusal('unknown-status', `“${unknown}” is not a status of the house's orders.`, {
+        status: 400,
+        about: { field: 'steps' },
+      })
+    await company.update({ orderStatuses: now.statuses, statusSteps: now.steps })
     publish('house')
   })
 }

@@ -5,9 +5,10 @@ import { nextAfter } from '../../../core/numbering/next-after'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
-import { Brand, Customer, SalesOrder } from '../../db/models'
+import { Customer, SalesOrder } from '../../db/models'
 import { checkFields } from '../fields/own-fields'
 import { company } from '../house/house'
+import { brandInUse } from '../house/retire-brand'
 import type { Principal } from '../people/principal'
 import { addOrder, checkLines, refuseForeignAddress, type LineEdit } from './orders'
 import { setStatus } from './status'
@@ -56,8 +57,7 @@ export async function writeOrder(
     await lockOrderNumbers()
     const customer = await Customer.findByPk(order.customerId)
     if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
-    const brand = await Brand.findByPk(order.brandId)
-    if (!brand) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+    const brand = await brandInUse(order.brandId)
     const last = await lastOrderNumber()
     const number = order.number || (last ? nextAfter(last) : firstNumber)
     if (await SalesOrder.findOne({ where: { number } }))
@@ -89,7 +89,8 @@ export async function writeOrder(
       },
       who,
     )
-    if (order.status && order.status !== orderStatuses[0]) await setStatus([id], order.status, who)
+    if (order.status && order.status !== orderStatuses[0])
+      await setStatus([id], order.status, who, { anyStep: true })
     return { id, number }
   })
 }

@@ -68,6 +68,25 @@ export const insertStatusEvents = (given: {
     { ...given, moving: json(given.moving) },
   )
 
+/** How many of the orders were set from a status by this person, as the last that was set of them. */
+export const ordersJustFrom = (given: {
+  ids: readonly number[]
+  status: string
+  since: Date
+  actor: string
+}) =>
+  one<{ count: number }>(
+    `select count(*)::int count
+    from (
+      select distinct on (source_id) source_id, facts, at, actor
+      from event
+      where source_id = any($ids::int[]) and kind = 'order status'
+      order by source_id, id desc
+    ) last
+    where last.facts ->> 'from' = $status and last.at >= $since and last.actor = $actor`,
+    given,
+  )
+
 export const lockOrder = (orderId: number) =>
   one<{
     version: number

@@ -1,6 +1,6 @@
 import { Refusal } from '../../../core/errors'
 import { dayInZone } from '../../../core/documents/days'
-import { suppliedStatus } from '../../../core/orders/statuses'
+import { mayFollow, stepRefusal, suppliedStatus } from '../../../core/orders/statuses'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJobs } from '../../queue/add'
@@ -10,7 +10,7 @@ import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { markStale } from '../outbox/stale'
 import type { Principal } from '../people/principal'
-import { insertStatusEvents, lockOrders, orderStates, updateStatus } from './orders-queries'
+import { insertStatusEvents, lockOrders, ordersJustFrom, orderStates, updateStatus } from './orders-queries'
 
 /*
  * What changes the status of orders, one or many at once. Called by the Orders screens, by imports and by the demo's
@@ -26,21 +26,45 @@ export interface StatusChange {
   effects: StatusEffects
 }
 
+export interface StatusHow {
+  /** On return from a status that holds, the emails taken out of Waiting go again. */
+  letGo?: boolean
+  /** When false the events are kept and no routine looks at them: old orders that are brought in mail nobody. */
+  tellRoutines?: boolean
+  /** The order begins with it: no other status goes before. */
+  anyStep?: boolean
+  /** What one has just set is set back, whatever may follow what. */
+  undo?: boolean
+}
+
+/** So long what was set can be set back. */
+const undoMinutes = 60
+
+/** Whether this person has just set all of the orders from that status. */
+async function cameJustFrom(
+  status: string,
+  orders: readonly { id: number }[],
+  now: Date,
+  who: Principal,
+): Promise<boolean> {
+  const since = new Date(now.getTime() - undoMinutes * 60_000)
+  const ids = orders.map((order) => order.id)
+  const { count } = (await ordersJustFrom({ ids, status, since, actor: who.name }))!
+  return count === orders.length
+}
+
 /**
  * Sets orders to a status and tells the routines through one event each. Orders already there are left alone.
- * With `tellRoutines` false the events are kept and no routine looks at them: old orders that are brought in
- * mail nobody.
- * A status that holds or withdraws takes their documents out of every Send and of Waiting; with `letGo` a
- * return lets the emails go again.
+ * A status that holds or withdraws takes their documents out of every Send and of Waiting.
+ * @throws Refusal "unknown-status", "no-such-order", "status-step" where the house lets none follow the other
  */
 export async function setStatus(
   orderIds: readonly number[],
   status: string,
   who: Principal,
-  letGo = true,
-  tellRoutines = true,
+  { letGo = true, tellRoutines = true, anyStep = false, undo = false }: StatusHow = {},
 ): Promise<StatusChange> {
-  const { orderStatuses, timeZone, ...stopping } = await company()
+  const { orderStatuses, statusSteps, timeZone, ...stopping } = await company()
   if (!orderStatuses.includes(status)) {
     throw new Refusal(
       'unknown-status',
@@ -59,6 +83,14 @@ export async function setStatus(
       })
     const moving = orders.filter((order) => order.from !== status)
     const ids = moving.map((order) => order.id)
+    const against = moving.filter((order) => !mayFollow(statusSteps, order.from, status))
+    if (against.length > 0 && !anyStep && !(undo && (await cameJustFrom(status, against, now, who)))) {
+      const [{ order: number, from }] = against as [(typeof against)[0]]
+      const others = against.length > 1 ? ` The same holds for ${against.length - 1} more of them.` : ''
+      throw new Refusal('status-step', stepRefusal(statusSteps, { number, from }, status) + others, {
+        about: { field: 'status' },
+      })
+    }
     const supplies =
       status === suppliedStatus
         ? moving.filter((order) => order.suppliedOn === null).map((order) => order.id)
@@ -108,10 +140,11 @@ export async function trySetStatus(
   orderIds: readonly number[],
   status: string,
   who: Principal,
+  how: StatusHow = {},
 ): Promise<StatusChange> {
   try {
     return await inTransaction(async () => {
-      throw new Tried(await setStatus(orderIds, status, who))
+      throw new Tried(await setStatus(orderIds, status, who, how))
     })
   } catch (error) {
     if (error instanceof Tried) return error.change

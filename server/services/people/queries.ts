@@ -1,3 +1,4 @@
+import type { StartPage } from '../../../core/house/start-pages'
 import { one, rows, run } from '../../db/connection'
 import type { Role, User } from '../../http/route'
 import { brandsOfStaff } from './brand-queries'
@@ -107,3 +108,12 @@ export const takeStep = async (staffId: number, step: number) =>
     where id = $staffId and coalesce(second_factor_step, 0) < $step`,
     { staffId, step },
   )) > 0
+
+/** Where a person chose to begin; '' for what the role begins with. */
+export async function startPageOf(staffId: number): Promise<StartPage | ''> {
+  const row = await one<{ startPage: StartPage | '' }>(
+    'select start_page "startPage" from staff where id = $staffId',
+    { staffId },
+  )
+  return row?.startPage ?? ''
+}

@@ -55,8 +55,15 @@ export async function recordPayment(payment: NewPayment, who: Principal): Promis
   return inTransaction(() => bookPayment(payment, who))
 }
 
-/** The same in the caller's transaction. */
-export async function bookPayment(payment: NewPayment, who: Principal): Promise<number> {
+/**
+ * The same in the caller's transaction. With `tellRoutines` false no routine looks at it: what was booked in another
+ * program gets no receipt.
+ */
+export async function bookPayment(
+  payment: NewPayment,
+  who: Principal,
+  { tellRoutines = true } = {},
+): Promise<number> {
   // open items before customers, as issuing locks them
   const items = await lockItems(payment.settle.map((line) => line.documentId))
   const customer = await payingCustomer(payment.customerId)
@@ -124,8 +131,9 @@ export async function bookPayment(payment: NewPayment, who: Principal): Promise<
     schemaVersion: 3,
     at: now,
     actor: who.name,
+    lookedAt: tellRoutines ? null : now,
   })
-  await addJob('look-at-events', { eventIds: [event.id] })
+  if (tellRoutines) await addJob('look-at-events', { eventIds: [event.id] })
   await noteAll(
     payment.settle.map((line) => ({
       documentId: line.documentId,

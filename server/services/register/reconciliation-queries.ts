@@ -67,6 +67,7 @@ const documentsOf = (who: Principal) => `
         on true
       where d.issued_at >= ($day::date::timestamp at time zone $timeZone)
         and d.issued_at < (($day::date + 1)::timestamp at time zone $timeZone)
+        and d.series_id is not null
         and ${within(who, 'd.brand_id')}
     )
   `

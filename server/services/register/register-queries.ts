@@ -23,6 +23,7 @@ const stateConditions: Record<Exclude<RegisterState, 'overdue'>, string> = {
   withdrawn: standsWithdrawn,
   'earlier date': 'd.earlier_than is not null',
   'not sent': 'exists (select from undelivered u where u.document_id = d.id)',
+  'taken over': 'd.series_id is null',
 }
 
 /** Documents by number, order, customer, reference or amount; newest first unless sorted otherwise. */
@@ -38,7 +39,8 @@ export async function register(filter: RegisterFilter, who = theHouse): Promise<
   const found = await rows<RegisterRow & { sortKey: string }>(
     `select d.id, d.number, d.kind, d.date::text date, d.order_number "orderNumber", ${sourceColumns},
       d.customer_name "customerName", b.code brand, d.total::text total, coalesce(i.open, 0)::text open,
-      d.currency, s.state, exists (select from document_void v where v.document_id = d.id) voided,
+      d.currency, s.state, d.series_id is null "takenOver",
+      exists (select from document_void v where v.document_id = d.id) voided,
       case when k.total is null then '' when k.total < d.total then 'part' else 'whole' end credited,
       (${sorts[filter.sort].key})::text "sortKey"
     from document d
@@ -155,7 +157,10 @@ function amountIn(text: string): string | undefined {
 }
 
 export const fileOfDocument = (documentId: number) =>
-  one<{ sha256: string; fileName: string }>(
-    'select sha256, file_name "fileName" from document_file where document_id = $documentId',
+  one<{ sha256: string | null; fileName: string; takenOver: boolean }>(
+    `select f.sha256, f.file_name "fileName", d.series_id is null "takenOver"
+    from document d
+    left join document_file f on f.document_id = d.id
+    where d.id = $documentId`,
     { documentId },
   )

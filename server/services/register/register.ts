@@ -3,6 +3,7 @@ import type { SourceRef } from '../../../core/documents/sources'
 import { Refusal } from '../../../core/errors'
 import { readFileBytes } from '../../outside/filestore/store'
 import { fileOfDocument } from './register-queries'
+import { noPdf } from '../dispatch/no-pdf'
 
 /** A row of the Register: every document ever issued. */
 export interface RegisterRow extends SourceRef {
@@ -18,6 +19,8 @@ export interface RegisterRow extends SourceRef {
   currency: string
   /** State of its newest email or print job that is no copy; null when it was never sent. */
   state: string | null
+  /** From the program before this one. */
+  takenOver: boolean
   voided: boolean
   /** How much of an invoice is credited: nothing, a part, all. */
   credited: '' | 'part' | 'whole'
@@ -26,7 +29,15 @@ export interface RegisterRow extends SourceRef {
 export type RegisterSort = 'issued' | 'number' | 'customer' | 'total'
 
 /** What stands out about a document. */
-export const registerStates = ['open', 'overdue', 'void', 'withdrawn', 'earlier date', 'not sent'] as const
+export const registerStates = [
+  'open',
+  'overdue',
+  'void',
+  'withdrawn',
+  'earlier date',
+  'not sent',
+  'taken over',
+] as const
 
 export type RegisterState = (typeof registerStates)[number]
 
@@ -43,12 +54,15 @@ export interface RegisterFilter {
   limit: number
 }
 
-/** The very bytes that were sent, with their name. @throws Refusal "not-painted" */
+/** The very bytes that were sent, with their name. @throws Refusal "not-painted", "no-pdf" */
 export async function documentBytes(
   documentId: number,
 ): Promise<{ bytes: Uint8Array; fileName: string; sha256: string }> {
   const file = await fileOfDocument(documentId)
-  if (!file)
-    throw new Refusal('not-painted', 'The PDF is just being made. Look again in a moment.', { status: 404 })
-  return { ...file, bytes: await readFileBytes(file.sha256) }
+  if (!file?.sha256)
+    throw file?.takenOver
+      ? noPdf()
+      : new Refusal('not-painted', 'The PDF is just being made. Look again in a moment.', { status: 404 })
+  const { sha256, fileName } = file
+  return { sha256, fileName, bytes: await readFileBytes(sha256) }
 }

@@ -6,6 +6,7 @@ import type { StaffView } from './staff'
 export const staffRows = () =>
   rows<StaffView>(
     `select s.id, s.email, s.name, s.role, s.left_at "leftAt", s.version,
+      s.start_page "startPage",
       case
         when s.left_at is not null then 'left'
         when s.password_hash = '' then 'invited'

@@ -1,4 +1,5 @@
 import { Refusal } from '../../../core/errors'
+import type { StartPage } from '../../../core/house/start-pages'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { ApiToken, Session, Staff, StaffBrand } from '../../db/models'
@@ -24,6 +25,8 @@ export interface StaffView {
   name: string
   role: Role
   brandIds: number[]
+  /** Where one begins; by the role where it is empty. */
+  startPage: StartPage | ''
   /** "invited" until the first password is chosen. */
   state: 'invited' | 'works here' | 'left'
   leftAt: Date | null
@@ -37,6 +40,7 @@ export interface StaffChange {
   role: Role
   /** None for all brands. */
   brandIds: number[]
+  startPage?: StartPage | ''
 }
 
 /** An invitation: sent by mail, or, where no mail can be sent yet, a code to hand over. */
@@ -56,7 +60,8 @@ export async function invite(person: StaffChange & { email: string }): Promise<I
         status: 400,
         about: { field: 'email' },
       })
-    const facts = { name: person.name, role: person.role, passwordHash: '', leftAt: null }
+    const { name, role, startPage } = person
+    const facts = { name, role, startPage, passwordHash: '', leftAt: null }
     const staff = known
       ? await known.update({ ...facts, version: known.version + 1 })
       : await Staff.create({ ...facts, email })
@@ -123,8 +128,9 @@ export async function changeStaff(id: number, version: number, change: StaffChan
   await inTransaction(async () => {
     const staff = await lockStaff(id, version)
     if (change.role !== 'supervisor' || change.brandIds.length > 0) await refuseLast(staff)
-    await staff.update({ name: change.name, role: change.role, version: version + 1 })
-    await keepBrands(id, change.brandIds)
+    const { brandIds, ...facts } = change
+    await staff.update({ ...facts, version: version + 1 })
+    await keepBrands(id, brandIds)
     publish('house')
   })
 }

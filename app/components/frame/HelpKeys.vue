@@ -1,5 +1,5 @@
 <script setup lang="ts">
-const open = defineModel<boolean>({ required: true })
+/** The keys, and what they do. */
 const keys = [
   ['In a list', ''],
   ['Up, Down', 'go from row to row'],
@@ -15,47 +15,42 @@ const keys = [
   ['Left, Right on the cloths', 'go from stage to stage'],
   ['Anywhere', ''],
   ['Ctrl + Enter', 'is the filled button of the screen; it asks before something leaves'],
-  ['Ctrl + K', 'finds orders, documents and customers, goes to places and does things by name'],
-  ['F1', 'shows these keys'],
+  [
+    'Ctrl + K',
+    'finds orders, documents and customers, goes to places, and opens help by what you want to do',
+  ],
+  ['F1', 'shows this help'],
 ]
 </script>
 
 <template>
-  <VDialog v-model="open" aria-label="Keys">
-    <div class="keys">
-      <h2>Keys</h2>
-      <dl>
-        <template v-for="[key, words] in keys" :key="key">
-          <dt v-if="!words" class="part">{{ key }}</dt>
-          <template v-else
-            ><dt>
-              <kbd>{{ key }}</kbd>
-            </dt>
-            <dd>{{ words }}</dd></template
-          >
-        </template>
-      </dl>
-      <VBtn @click="open = false">Close</VBtn>
-    </div>
-  </VDialog>
+  <dl>
+    <template v-for="[key, words] in keys" :key="key">
+      <dt v-if="!words" class="part">{{ key }}</dt>
+      <template v-else
+        ><dt>
+          <kbd>{{ key }}</kbd>
+        </dt>
+        <dd>{{ words }}</dd></template
+      >
+    </template>
+  </dl>
 </template>
 
 <style scoped>
-.keys {
-  background: var(--paper);
-  padding: 20px 22px;
-  border-radius: 5px;
-}
 dl {
   display: grid;
   grid-template-columns: 190px 1fr;
   gap: 6px 12px;
-  margin: 12px 0 18px;
+  margin: 0;
 }
 .part {
   grid-column: 1 / 3;
   font-weight: 700;
   margin-top: 8px;
+}
+.part:first-child {
+  margin-top: 0;
 }
 dd {
   margin: 0;

@@ -1,0 +1,137 @@
+import { stages } from '../../core/dispatch/states'
+import { capital } from '../../core/documents/kinds'
+import { helpTasks } from './tasks'
+
+/** What Ctrl+K finds by name beside documents, orders and customers. */
+export interface Entry {
+  key: string
+  what: 'Place' | 'Setting' | 'Report' | 'Act' | 'Help'
+  words: string
+  /** Other words that clerks have for it. */
+  also: string
+  to: string
+  /** Who may: everybody who is not named below that role. */
+  for?: 'clerk' | 'supervisor'
+}
+
+const place = (words: string, to: string, also = ''): Entry => ({
+  key: `place ${to}`,
+  what: 'Place',
+  words,
+  also,
+  to,
+})
+const setting = (words: string, part: string, also: string, who?: Entry['for']): Entry => ({
+  key: `setting ${words}`,
+  what: 'Setting',
+  words,
+  also,
+  to: `/company?part=${encodeURIComponent(part)}`,
+  for: who,
+})
+const report = (words: string, to: string, also: string): Entry => ({
+  key: `report ${words}`,
+  what: 'Report',
+  words,
+  also,
+  to,
+})
+const act = (words: string, to: string, also: string, who: Entry['for'] = 'clerk'): Entry => ({
+  key: `act ${words}`,
+  what: 'Act',
+  words,
+  also,
+  to,
+  for: who,
+})
+
+export const entries: readonly Entry[] = [
+  place('Line', '/', 'home start overview dashboard'),
+  place('Orders', '/orders', 'sales order desk'),
+  place('Register', '/register', 'invoices documents archive issued list'),
+  place('Customers', '/customers', 'clients debtors accounts addresses'),
+  place('Items', '/items', 'articles products stock catalogue prices'),
+  place('Accounts', '/accounts', 'open items receivables overdue balance debtors ledger'),
+  place('Payments', '/accounts/payments', 'receipts money refunds'),
+  place('Bank files', '/accounts/bank', 'statement camt movements booking'),
+  place('Imports', '/imports', 'csv upload excel file'),
+  place('Numbers', '/numbers', 'number register series gap'),
+  place('Reconciliation', '/reconciliation', 'daily control difference'),
+  place('Print queue', '/print-queue', 'printer paper post letters'),
+  place('Sends', '/runs', 'send report batch run'),
+  place('Emails', '/emails', 'mail outbox sent bounced opened'),
+  place('Routines', '/routines', 'rules automatic triggers'),
+  place('Settings', '/company', 'set-up configuration company options'),
+  ...stages.map((stage) =>
+    place(
+      `${capital(stage)} on the Line`,
+      stage === 'to check' ? '/' : `/?stage=${encodeURIComponent(stage)}`,
+      stage === 'stuck' ? 'failed bounced errors' : '',
+    ),
+  ),
+  setting('Set-up guide', 'Guide', 'missing steps checklist'),
+  setting('Undo time, sending hours and pause', 'General', 'delay send window night hours timer'),
+  setting('Rehearsal', 'General', 'test mode sandbox'),
+  setting('Order statuses and salespeople', 'Orders', 'status list workflow states'),
+  setting('Customer groups and roles of contacts', 'Customers', 'default delivery terms new customers'),
+  setting('Standing texts', 'Standing texts', 'terms conditions footer remark small print'),
+  setting('Own fields', 'Own fields', 'custom extra additional attributes'),
+  setting('Tax categories and rates', 'Tax', 'vat gst rate exchange currency'),
+  setting('Accounting periods', 'Periods', 'close month year lock'),
+  setting('Mail accounts', 'Mail accounts', 'smtp server sender limit password', 'supervisor'),
+  setting('People', 'People', 'users staff roles invite tokens api leaver', 'supervisor'),
+  setting('Brand: identity, bank and sender', 'Identity', 'logo address iban vat number reply-to'),
+  setting('Brand: design', 'Design', 'layout letterhead colours font logo template'),
+  setting('Brand: number series', 'Numbers', 'invoice number prefix counter start'),
+  setting('Brand: email texts', 'Email text', 'template wording subject signature'),
+  report('Overdue accounts', '/accounts?only=overdue', 'late unpaid dunning reminders ageing'),
+  report('Orders without an invoice', '/orders?without=invoice', 'unbilled not invoiced forgotten'),
+  report('Orders without a confirmation', '/orders?without=order%20confirmation', 'unconfirmed'),
+  report(
+    'Customers who cannot be reached',
+    '/customers?trouble=true',
+    'no address unreachable missing email',
+  ),
+  report('Addresses to check', '/customers/addresses', 'bounced malformed shared duplicate quality'),
+  act('Add order', '/orders/new', 'new write enter sales order'),
+  act('Add customer', '/customers?new=yes', 'new client debtor'),
+  act('Add routine', '/routines?new=yes', 'new rule automatic', 'supervisor'),
+  act('Pause everything', '/company?part=General', 'stop halt emergency'),
+  act('Begin or end a rehearsal', '/company?part=General', 'test mode', 'supervisor'),
+  act('Print what waits for the printer', '/print-queue', 'paper letters post'),
+]
+
+/** Help is found like all else; it opens where it is read. */
+const helps: readonly Entry[] = helpTasks.map((task) => ({
+  key: `help ${task.id}`,
+  what: 'Help',
+  words: task.words,
+  also: task.also,
+  to: '',
+}))
+
+const wordsOf = (text: string) =>
+  text
+    .toLowerCase()
+    .split(/[^\p{L}\d]+/u)
+    .filter(Boolean)
+
+/**
+ * What fits: each typed word begins one of its words. Those whose own name fits come before those that are
+ * only called so; places and acts before help.
+ * @param may whether the person may what such a role may
+ */
+export function findEntries(text: string, may: (role: 'clerk' | 'supervisor') => boolean): Entry[] {
+  const typed = wordsOf(text)
+  const all = [...entries, ...helps].filter((entry) => !entry.for || may(entry.for))
+  if (typed.length === 0) return all.filter((entry) => entry.what === 'Place' || entry.what === 'Act')
+  const fits = (words: string) => {
+    const own = wordsOf(words)
+    return typed.every((one) => own.some((word) => word.startsWith(one)))
+  }
+  const byName = all.filter((entry) => fits(entry.words))
+  return [
+    ...byName,
+    ...all.filter((entry) => !byName.includes(entry) && fits(`${entry.words} ${entry.also}`)),
+  ]
+}

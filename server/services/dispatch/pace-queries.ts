@@ -1,0 +1,57 @@
+import type { Pace } from '../../../core/dispatch/pace'
+import { json, rows, run } from '../../db/connection'
+
+/* The statements of pace.ts. */
+
+/** Mail accounts with a limit, locked, so that one batch after the other takes its minutes. */
+export const lockPacedAccounts = () =>
+  rows<Pace & { id: number; name: string }>(
+    `select id, name, per_minute "perMinute", per_hour "perHour", per_day "perDay"
+    from mail_account
+    where num_nonnulls(per_minute, per_hour, per_day) > 0
+    order by id
+    for no key update`,
+  )
+
+/** The emails among dispatches that have no minute yet, with the account that each goes through. */
+export const emailsWithoutSlot = (ids: readonly number[], accountIds: readonly number[]) =>
+  rows<{ id: number; accountId: number }>(
+    `select s.id, a.id "accountId"
+    from dispatch s
+    join brand b on b.id = s.brand_id
+    join mail_account a on a.id = coalesce(b.mail_account_id, (select min(id) from mail_account))
+    where s.id = any($ids::int[]) and s.channel = 'email' and s.slot_at is null
+      and a.id = any($accountIds::int[])
+    order by s.id`,
+    { ids, accountIds },
+  )
+
+/** What was given out of the last day and of the time to come, by minutes since 1970. */
+export const slotsGiven = (accountId: number, since: Date) =>
+  rows<{ minute: number; emails: number }>(
+    `select (extract(epoch from minute) / 60)::int "minute", emails
+    from mail_slot
+    where mail_account_id = $accountId and minute > $since`,
+    { accountId, since },
+  )
+
+export const keepSlots = (accountId: number, slots: readonly { minute: Date; emails: number }[]) =>
+  run(
+    `insert into mail_slot (mail_account_id, minute, emails)
+    select $accountId, g.minute, g.emails
+    from jsonb_to_recordset($slots::jsonb) as g (minute timestamptz, emails int)
+    on conflict (mail_account_id, minute) do update set emails = mail_slot.emails + excluded.emails`,
+    { accountId, slots: json(slots) },
+  )
+
+export const forgetSlots = (accountId: number, before: Date) =>
+  run('delete from mail_slot where mail_account_id = $accountId and minute < $before', { accountId, before })
+
+export const giveSlots = (given: readonly { id: number; at: Date }[]) =>
+  run(
+    `update dispatch d
+    set slot_at = g.at, next_try_at = greatest(d.next_try_at, g.at)
+    from jsonb_to_recordset($given::jsonb) as g (id int, at timestamptz)
+    where d.id = g.id`,
+    { given: json(given) },
+  )

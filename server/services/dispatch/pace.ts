@@ -1,0 +1,69 @@
+import { paceWords, slotsFor } from '../../../core/dispatch/pace'
+import { groupBy } from '../../../core/group'
+import { clock } from '../../clock'
+import { addJob } from '../../queue/add'
+import { noteAll } from '../history/history'
+import { publish } from '../live/publish'
+import {
+  emailsWithoutSlot,
+  forgetSlots,
+  giveSlots,
+  keepSlots,
+  lockPacedAccounts,
+  slotsGiven,
+} from './pace-queries'
+
+/*
+ * What a mail account takes in a minute, an hour and a day: emails over it wait their turn, and are never refused.
+ * Called by sending as it claims, in its transaction. Dies half-way: nobody was given a minute.
+ */
+
+const minuteLong = 60_000
+const dayLong = 24 * 60 * minuteLong
+
+/** @returns those of the dispatches that may go now; the others have their minute, and a job that wakes them then */
+export async function paced(ids: readonly number[]): Promise<number[]> {
+  const accounts = ids.length === 0 ? [] : await lockPacedAccounts()
+  if (accounts.length === 0) return [...ids]
+  const emails = await emailsWithoutSlot(
+    ids,
+    accounts.map((account) => account.id),
+  )
+  const now = clock.now().getTime()
+  const thisMinute = Math.floor(now / minuteLong)
+  const later = new Set<number>()
+  for (const [accountId, own] of groupBy(emails, (email) => email.accountId)) {
+    const account = accounts.find((one) => one.id === accountId)!
+    const given = await slotsGiven(accountId, new Date(now - dayLong))
+    const slots = slotsFor(
+      own.length,
+      thisMinute,
+      account,
+      new Map(given.map(({ minute, emails }) => [minute, emails])),
+    )
+    const at = (minute: number) => new Date(minute * minuteLong)
+    await keepSlots(
+      accountId,
+      [...groupBy(slots, (minute) => minute)].map(([minute, same]) => ({
+        minute: at(minute),
+        emails: same.length,
+      })),
+    )
+    await forgetSlots(accountId, new Date(now - 2 * dayLong))
+    const turns = own.map(({ id }, index) => ({ id, minute: slots[index]! }))
+    await giveSlots(turns.map(({ id, minute }) => ({ id, at: at(minute) })))
+    const waiting = turns.filter(({ minute }) => minute > thisMinute)
+    for (const [minute, same] of groupBy(waiting, (turn) => turn.minute))
+      await addJob('send-dispatches', { dispatchIds: same.map(({ id }) => id) }, { runAt: at(minute) })
+    await noteAll(
+      waiting.map(({ id }) => ({
+        dispatchId: id,
+        actor: 'Clothespin',
+        words: `Waits its turn: the mail account “${account.name}” takes ${paceWords(account)}.`,
+      })),
+    )
+    for (const { id } of waiting) later.add(id)
+  }
+  if (later.size > 0) publish('line')
+  return ids.filter((id) => !later.has(id))
+}
