@@ -177,9 +177,9 @@ const fileChoices = computed(() =>
             v-if="wrong"
             class="notice stuck"
             >{{ wrong }}</span
-          >Customers, items, orders, payments, movements of a bank and rates come in as CSV from any program:
-          delimiter, encoding and decimal signs are found, columns are mapped here, every row is checked, and
-          only then something is written. The same file twice changes nothing.
+          >Customers, items, orders, open items of an earlier program, payments, movements of a bank and rates
+          come in as CSV from any program: delimiter, encoding and decimal signs are found, columns are mapped
+          here, every row is checked, and only then something is written. The same file twice changes nothing.
         </div>
         <template v-else>
           <ImportFacts :file="file" :started="started" />
@@ -201,6 +201,14 @@ const fileChoices = computed(() =>
               :to="`/accounts/bank?file=${file.bankFileId}`"
               data-test="to-movements"
               >Look at the movements</VBtn
+            >
+            <VBtn
+              v-else-if="file.subject === 'open items' && file.state === 'done'"
+              variant="flat"
+              class="go"
+              to="/accounts/taken-over"
+              data-test="to-taken-over"
+              >Compare with the earlier program</VBtn
             >
             <VBtn
               v-else-if="dirty && !started"

@@ -37,6 +37,9 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Imports', '/imports', '[data-test="read-file"]'],
   ['Daily reconciliation', '/reconciliation', '[data-test="proof-facts"]'],
   ['Periods', '/company?part=Periods', '[data-test="close-period"]'],
+  ['Kinds of document', '/company?part=Documents', '[data-test="switch-invoice"]'],
+  ['Statuses', '/company?part=Orders', '[data-test="after-Shipped"]'],
+  ['What came over', '/accounts/taken-over', '.empty, [data-test="comparison"]'],
   ['General settings', '/company?part=General', '[data-test="make-token"]'],
   ['Number series', '/company?part=Numbers', '[data-test="samples"]'],
 ]
@@ -104,7 +107,7 @@ describe.each(['light', 'dark'])('%s', (look) => {
     await desk.wait('[data-test="why"] ul')
     expect(await violations()).toEqual([])
     await desk.press('F1')
-    await desk.wait('.keys')
+    await desk.wait('[data-test="help"]')
     expect(await violations()).toEqual([])
     await desk.press('Escape')
   })

@@ -272,12 +272,37 @@ describe('by keyboard alone', () => {
     ).toBe(sent.sha256)
   })
 
-  test('F1 shows the keys, Escape leaves', async () => {
+  test('F1 shows how the tasks of the screen are done, and the keys; Escape leaves', async () => {
     await desk.press('F1')
-    await desk.wait('.keys')
-    expect(await desk.text('.keys')).toContain('picks a range')
+    await desk.wait('[data-test="help"]')
+    expect(await desk.text('[data-test="help"]')).toContain('Credit an invoice')
+    await desk.clickText('[data-test="help"] nav button', 'Keys')
+    expect(await desk.text('[data-test="help"]')).toContain('picks a range')
     await desk.press('Escape')
-    await ready(() => !document.querySelector('.keys'))
+    await ready(() => !document.querySelector('[data-test="help"]'))
+  })
+
+  test('Ctrl+K finds a setting and help by what a clerk calls them', async () => {
+    await desk.press('Control+k')
+    await ready(() => document.activeElement?.matches('.finder input'))
+    await desk.page.keyboard.type('not invoiced')
+    await ready(
+      () => !!document.querySelector<HTMLElement>('.finder')?.innerText.includes('Orders without an invoice'),
+    )
+    await desk.press('Enter')
+    await ready(() => location.pathname === '/orders' && location.search.includes('without=invoice'))
+    await desk.press('Control+k')
+    await ready(() => document.activeElement?.matches('.finder input'))
+    await desk.page.keyboard.type('undelivered')
+    await ready(
+      () => !!document.querySelector<HTMLElement>('.finder')?.innerText.includes('Send again what bounced'),
+    )
+    await desk.press('Enter')
+    await desk.wait('[data-test="help"]')
+    expect(await desk.text('[data-test="help"] h1')).toBe('Send again what bounced')
+    await desk.page.click('[data-test="help-go"]')
+    await ready(() => location.search.includes('stage=stuck'))
+    await desk.goTo('Register', '/register')
   })
 
   test('F shows the document full screen, plus enlarges it, Escape goes back to the list', async () => {

@@ -3,7 +3,10 @@ import { shortTime } from '../../composables/format'
 import { useToasts, type Toast } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 
-/** The foot of every page: what was just done, with its undo, and the list of all that was done before it. */
+/**
+ * The foot of every page: what was just done, with its undo, the list of all that was done before it, and help.
+ */
+const emit = defineEmits<{ help: [] }>()
 const store = useToasts()
 const before = computed(() => store.toasts.toReversed())
 
@@ -40,6 +43,9 @@ onUnmounted(store.forget)
         </li>
       </ol>
     </VMenu>
+    <button type="button" class="list" data-test="help-button" @click="emit('help')">
+      Help <kbd>F1</kbd>
+    </button>
   </footer>
 </template>
 

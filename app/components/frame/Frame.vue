@@ -92,7 +92,7 @@ useLive([], () => {})
   >
     {{ aside ? 'Close' : 'Document' }}
   </button>
-  <FootLine />
+  <FootLine @help="help = ''" />
   <LeaveDialog />
   <Help
     v-if="help !== undefined"

@@ -53,7 +53,12 @@ onMounted(() =>
           <HelpKeys />
         </template>
         <div class="buttons">
-          <VBtn v-if="shownTask?.to" :to="shownTask.to" data-test="help-go" @click="emit('leave')"
+          <VBtn
+            v-if="shownTask?.to"
+            :to="shownTask.to"
+            :active="false"
+            data-test="help-go"
+            @click="emit('leave')"
             >Go there</VBtn
           >
           <VBtn class="push" @click="emit('leave')">Close</VBtn>
@@ -94,6 +99,9 @@ nav button {
   color: inherit;
   font: inherit;
   cursor: pointer;
+}
+nav button:focus-visible {
+  outline-offset: -2px;
 }
 nav button[aria-current='true'] {
   border-left-color: var(--peg);

@@ -84,8 +84,8 @@ async function keep() {
 }
 fieldset {
   border: 0;
-  padding: 12px 0 0;
-  margin: 0;
+  padding: 0;
+  margin: 14px 0 0;
 }
 .limits {
   display: grid;

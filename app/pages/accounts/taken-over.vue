@@ -9,7 +9,7 @@ import { useLive } from '../../composables/useLive'
 import { useMainKey } from '../../composables/useMainKey'
 import { useWrongs } from '../../composables/useWrongs'
 import { attempt, csvHref, sendFile } from '../../composables/api'
-import { money, plural } from '../../composables/format'
+import { money, moneyWithSign, plural } from '../../composables/format'
 import { fetchTakenOver, keepTrialBalance } from '../../calls/accounts'
 import type { TakenOverPdfs, TakenOverView } from '../../contract'
 
@@ -79,6 +79,7 @@ const customers = computed(() =>
     `${one.number} ${one.name}`.toLowerCase().includes(search.value.trim().toLowerCase()),
   ),
 )
+const zip = ref<HTMLInputElement>()
 const pdfs = shallowRef<TakenOverPdfs>()
 async function bringPdfs(event: Event) {
   const input = event.target as HTMLInputElement
@@ -94,167 +95,178 @@ async function bringPdfs(event: Event) {
 
 <template>
   <div class="page">
-    <section class="left" aria-label="Taken over">
-      <div class="bar">
-        <AccountPlaces />
-        <strong class="push">Open items of the earlier program</strong>
-      </div>
-      <div class="body">
-        <div v-if="view.comparison.length === 0" class="empty">
-          <strong>Nothing is taken over yet</strong>Import the open items of the earlier program; here they
-          are compared with its trial balance.
-          <NuxtLink to="/imports?of=open%20items">Import open items</NuxtLink>
+    <div class="split">
+      <section class="left" aria-label="Taken over">
+        <div class="bar">
+          <AccountPlaces />
+          <strong class="push">Open items of the earlier program</strong>
         </div>
-        <template v-else>
-          <table data-test="comparison">
-            <thead>
-              <tr>
-                <th />
-                <th colspan="2" class="right">Invoices</th>
-                <th colspan="2" class="right">Credits</th>
-                <th colspan="2" class="right">On account</th>
-                <th colspan="2" class="right">In all</th>
-                <th class="right">The earlier program: items</th>
-                <th class="right">and their sum</th>
-                <th>Difference</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(side, currency) in form.sides" :key="currency">
-                <th>{{ currency }}</th>
-                <template v-if="rowOf(currency)">
-                  <template
-                    v-for="part in [
-                      rowOf(currency)!.invoices,
-                      rowOf(currency)!.credits,
-                      rowOf(currency)!.onAccount,
-                      rowOf(currency)!,
-                    ]"
-                    :key="String(part.sum)"
-                  >
-                    <td class="right soft mono">{{ part.count }}</td>
-                    <td class="right mono">{{ money(part.sum, currency) }}</td>
+        <div class="body">
+          <div v-if="view.comparison.length === 0" class="empty">
+            <strong>Nothing is taken over yet</strong>Import the open items of the earlier program; here they
+            are compared with its trial balance.
+            <NuxtLink to="/imports?of=open%20items">Import open items</NuxtLink>
+          </div>
+          <template v-else>
+            <table data-test="comparison">
+              <thead>
+                <tr>
+                  <th />
+                  <th colspan="2" class="right">Invoices</th>
+                  <th colspan="2" class="right">Credits</th>
+                  <th colspan="2" class="right">On account</th>
+                  <th colspan="2" class="right">In all</th>
+                  <th>The earlier program: items</th>
+                  <th>and their sum</th>
+                  <th>Difference</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="(side, currency) in form.sides" :key="currency">
+                  <th>{{ currency }}</th>
+                  <template v-if="rowOf(currency)">
+                    <template
+                      v-for="part in [
+                        rowOf(currency)!.invoices,
+                        rowOf(currency)!.credits,
+                        rowOf(currency)!.onAccount,
+                        rowOf(currency)!,
+                      ]"
+                      :key="String(part.sum)"
+                    >
+                      <td class="right soft mono">{{ part.count }}</td>
+                      <td class="right mono">{{ money(part.sum, currency) }}</td>
+                    </template>
                   </template>
-                </template>
-                <td v-else colspan="8" class="soft">nothing came over</td>
-                <td>
-                  <FormField
-                    v-model="side.count"
-                    :aria-label="`${currency}: items in the earlier program`"
-                    inputmode="numeric"
-                    mono
-                    :disabled="!may"
-                    :data-test="`count-${currency}`"
-                    :wrong="wrongs[`balance.${currency}.count`]"
-                  />
-                </td>
-                <td>
-                  <FormField
-                    v-model="side.sum"
-                    :aria-label="`${currency}: their sum in the earlier program`"
-                    inputmode="decimal"
-                    mono
-                    :disabled="!may"
-                    :data-test="`sum-${currency}`"
-                    :wrong="wrongs[`balance.${currency}.sum`]"
-                  />
-                </td>
-                <td>
-                  <span v-if="agrees(currency)" class="tag go" :data-test="`difference-${currency}`"
-                    >agrees</span
-                  >
-                  <span
-                    v-else-if="rowOf(currency)?.difference"
-                    class="tag stuck"
-                    :data-test="`difference-${currency}`"
-                    >{{ plural(Math.abs(rowOf(currency)!.difference!.count), 'item') }},
-                    {{ money(rowOf(currency)!.difference!.sum, currency) }}</span
-                  >
-                  <span v-else class="soft">not entered</span>
-                </td>
-              </tr>
-            </tbody>
-          </table>
-          <p class="soft">
-            A difference over zero is missing here, one below zero is too much. What was paid since does not
-            count.
-          </p>
-          <SelectField
-            v-if="may"
-            v-model="added"
-            class="currency"
-            label="Another currency of the earlier program"
-            :choices="others"
-          />
-          <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-          <h2>Their PDFs</h2>
-          <p class="soft">
-            {{ view.withPdf }} of {{ plural(view.documents, 'document') }} came with a PDF. The others count
-            as sent earlier.
-          </p>
-          <label v-if="may" class="pick"
-            ><span>A ZIP with PDFs, each named by its number</span
-            ><input type="file" accept=".zip" data-test="pdfs" @change="bringPdfs"
-          /></label>
-          <p
-            v-if="pdfs"
-            class="notice"
-            :class="{ wait: pdfs.unknown.length > 0 }"
-            role="status"
-            data-test="pdfs-told"
-          >
-            {{ plural(pdfs.added, 'PDF') }} added<template v-if="pdfs.before"
-              >, {{ pdfs.before }} were there before</template
-            >.
-            <template v-if="pdfs.unknown.length"
-              >No document of this number: {{ pdfs.unknown.slice(0, 12).join(', ')
-              }}{{ pdfs.unknown.length > 12 ? ` and ${pdfs.unknown.length - 12} more` : '' }}.</template
+                  <td v-else colspan="8" class="soft">nothing came over</td>
+                  <td>
+                    <FormField
+                      v-model="side.count"
+                      :aria-label="`${currency}: items in the earlier program`"
+                      inputmode="numeric"
+                      mono
+                      :disabled="!may"
+                      :data-test="`count-${currency}`"
+                      :wrong="wrongs[`balance.${currency}.count`]"
+                    />
+                  </td>
+                  <td>
+                    <FormField
+                      v-model="side.sum"
+                      :aria-label="`${currency}: their sum in the earlier program`"
+                      inputmode="decimal"
+                      mono
+                      :disabled="!may"
+                      :data-test="`sum-${currency}`"
+                      :wrong="wrongs[`balance.${currency}.sum`]"
+                    />
+                  </td>
+                  <td>
+                    <span v-if="agrees(currency)" class="tag go" :data-test="`difference-${currency}`"
+                      >agrees</span
+                    >
+                    <span
+                      v-else-if="rowOf(currency)?.difference"
+                      class="tag stuck"
+                      :data-test="`difference-${currency}`"
+                      >{{ plural(Math.abs(rowOf(currency)!.difference!.count), 'item') }},
+                      {{ money(rowOf(currency)!.difference!.sum, currency) }}</span
+                    >
+                    <span v-else class="soft">not entered</span>
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+            <p class="soft">
+              A difference over zero is missing here, one below zero is too much. What was paid since does not
+              count.
+            </p>
+            <SelectField
+              v-if="may"
+              v-model="added"
+              class="currency"
+              label="Another currency of the earlier program"
+              :choices="others"
+            />
+            <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
+            <h2>Their PDFs</h2>
+            <p class="soft">
+              {{ view.withPdf }} of {{ plural(view.documents, 'document') }} came with a PDF. The others count
+              as sent earlier.
+            </p>
+            <template v-if="may">
+              <VBtn @click="zip?.click()">Add a ZIP of PDFs…</VBtn>
+              <span class="soft beside">Each named by its number, like R-4711.pdf.</span>
+              <input
+                ref="zip"
+                type="file"
+                class="file"
+                accept=".zip"
+                aria-label="A ZIP of PDFs"
+                data-test="pdfs"
+                @change="bringPdfs"
+              />
+            </template>
+            <p
+              v-if="pdfs"
+              class="notice"
+              :class="{ wait: pdfs.unknown.length > 0 }"
+              role="status"
+              data-test="pdfs-told"
             >
-          </p>
-          <h2>By customer</h2>
-          <FormField v-model="search" aria-label="Customer" placeholder="Number or name" class="search" />
-          <table data-test="by-customer">
-            <thead>
-              <tr>
-                <th>Number</th>
-                <th>Customer</th>
-                <th class="right">Items</th>
-                <th class="right">Sum</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="one in customers.slice(0, most)" :key="`${one.id} ${one.currency}`">
-                <td class="mono soft">{{ one.number }}</td>
-                <td>
-                  <NuxtLink :to="`/accounts?customer=${one.id}`">{{ one.name }}</NuxtLink>
-                </td>
-                <td class="right mono">{{ one.count }}</td>
-                <td class="right mono">{{ one.currency }} {{ money(one.sum, one.currency) }}</td>
-              </tr>
-            </tbody>
-          </table>
-          <p v-if="customers.length > most" class="soft">
-            {{ most }} of {{ customers.length }} are shown; search for one, or save them all.
-          </p>
-        </template>
-      </div>
-      <footer class="foot-bar">
-        <span class="push" />
-        <VBtn :href="csvHref('/api/open-items/taken-over-csv', {})">Save as CSV</VBtn>
-        <VBtn v-if="may" to="/imports?of=open%20items">Import…</VBtn>
-        <VBtn v-if="may && dirty" @click="take">Discard changes</VBtn>
-        <VBtn
-          v-if="may"
-          variant="flat"
-          class="go"
-          :disabled="!dirty || filled.length === 0"
-          :loading="busy"
-          data-test="keep-balance"
-          @click="keep"
-          >Save</VBtn
-        >
-      </footer>
-    </section>
+              {{ plural(pdfs.added, 'PDF') }} added<template v-if="pdfs.before"
+                >, {{ pdfs.before }} were there before</template
+              >.
+              <template v-if="pdfs.unknown.length"
+                >No document of this number: {{ pdfs.unknown.slice(0, 12).join(', ')
+                }}{{ pdfs.unknown.length > 12 ? ` and ${pdfs.unknown.length - 12} more` : '' }}.</template
+              >
+            </p>
+            <h2>By customer</h2>
+            <FormField v-model="search" aria-label="Customer" placeholder="Number or name" class="search" />
+            <table data-test="by-customer">
+              <thead>
+                <tr>
+                  <th>Number</th>
+                  <th>Customer</th>
+                  <th class="right">Items</th>
+                  <th class="right">Sum</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="one in customers.slice(0, most)" :key="`${one.id} ${one.currency}`">
+                  <td class="mono soft">{{ one.number }}</td>
+                  <td>
+                    <NuxtLink :to="`/accounts?customer=${one.id}`">{{ one.name }}</NuxtLink>
+                  </td>
+                  <td class="right mono">{{ one.count }}</td>
+                  <td class="right mono">{{ moneyWithSign(one.sum, one.currency) }}</td>
+                </tr>
+              </tbody>
+            </table>
+            <p v-if="customers.length > most" class="soft">
+              {{ most }} of {{ customers.length }} are shown; search for one, or save them all.
+            </p>
+          </template>
+        </div>
+        <footer class="foot-bar">
+          <span class="push" />
+          <VBtn :href="csvHref('/api/open-items/taken-over-csv', {})">Save as CSV</VBtn>
+          <VBtn v-if="may" to="/imports?of=open%20items">Import…</VBtn>
+          <VBtn v-if="may && dirty" @click="take">Discard changes</VBtn>
+          <VBtn
+            v-if="may"
+            variant="flat"
+            class="go"
+            :disabled="!dirty || filled.length === 0"
+            :loading="busy"
+            data-test="keep-balance"
+            @click="keep"
+            >Save</VBtn
+          >
+        </footer>
+      </section>
+    </div>
   </div>
 </template>
 
@@ -291,11 +303,13 @@ h2 {
 .search {
   max-width: 280px;
 }
-.pick {
-  display: flex;
-  flex-direction: column;
-  gap: 3px;
-  font-size: 12.5px;
-  color: var(--soft-ink);
+.file {
+  display: none;
+}
+.beside {
+  margin-left: 12px;
+}
+td .form-field {
+  width: 130px;
 }
 </style>

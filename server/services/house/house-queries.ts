@@ -32,7 +32,8 @@ export const companyRow = (now: Date) =>
   one<CompanyRow>(
     `select name, time_zone "timeZone", country, currency, language, ${ratesToday} "taxRates",
       order_statuses "orderStatuses", status_steps "statusSteps", kinds_off "kindsOff",
-      presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo", closed_until::text "closedUntil", zero_totals "zeroTotals",
+      presume_seconds "presumeSeconds", failure_notice_to "failureNoticeTo",
+      closed_until::text "closedUntil", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
       public_address "publicAddress", contact_roles "contactRoles"
