@@ -62,6 +62,8 @@ const app = listed('app/**/*.ts', 'app/**/*.vue', 'app/*.vue')
 const components = listed('app/components/**/*.vue')
 const fromServer = withAny(app, /from '[./]*server\//)
 const fetching = withAny(components, /\bapi\.\w+\(|\bfetch\(|\bsendFile\(/)
+/** Sizes of type come from the theme's four. */
+const ownSizes = withAny(listed('app/**/*.vue', 'app/*.vue', 'app/**/*.css'), /font-size: [\d.]+(px|r?em)/)
 const circles = inCircles()
 const total = code.reduce((sum, file) => sum + lines(file).length, 0)
 const tested = tests.reduce((sum, file) => sum + lines(file).length, 0)
@@ -81,6 +83,7 @@ const measures = [
     `${withAny(components, /\bapi\.\w+\(|\bfetch\(|\bsendFile\(/).length} of ${components.length}`,
   ],
   ['app files that import from server/', fromServer.length],
+  ['app files with a size of type of their own', ownSizes.length],
   [
     'as unknown as, as never, tests aside',
     count(
@@ -99,6 +102,7 @@ if (process.argv.includes('--check')) {
     ...writers.map((file) => `${file}: writes a state that only its move() may write`),
     ...fetching.map((file) => `${file}: a component that fetches; name the call in app/calls/`),
     ...fromServer.map((file) => `${file}: the interface imports from server/`),
+    ...ownSizes.map((file) => `${file}: a size of type that is none of the theme's four`),
   ]
   for (const one of broken) console.error(one)
   process.exitCode = broken.length ? 1 : 0

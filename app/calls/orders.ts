@@ -1,7 +1,11 @@
-import { api, type BodyOf, type QueryOf } from '../composables/api'
+import { api, postForBytes, type BodyOf, type QueryOf } from '../composables/api'
 
 export const searchOrders = (query: QueryOf<'/api/orders', 'get'>) => api.get('/api/orders', { query })
 
 export const fetchWhy = (id: number) => api.get('/api/orders/{id}/why', { path: { id } })
+
+/** The confirmation of an order that is being written, as a PDF. */
+export const previewOrder = (body: BodyOf<'/api/orders/preview', 'post'>) =>
+  postForBytes('/api/orders/preview', body)
 
 export const writeOrder = (body: BodyOf<'/api/orders', 'post'>) => api.post('/api/orders', { body })

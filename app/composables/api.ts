@@ -132,6 +132,17 @@ export async function fetchBytes(url: string): Promise<Uint8Array> {
   return new Uint8Array(await response.arrayBuffer())
 }
 
+/** The bytes that a route answers to what is sent. @throws ApiRefusal */
+export async function postForBytes(url: string, body: unknown): Promise<Uint8Array> {
+  const response = await fetch(url, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
+  if (!response.ok) throw await refusalOf(response)
+  return new Uint8Array(await response.arrayBuffer())
+}
+
 /** Runs an act and says its refusal in a toast. Answers whether it went well. */
 export async function attempt(act: () => Promise<void>): Promise<boolean> {
   try {

@@ -93,8 +93,8 @@ describe('setting a status', () => {
     post.mockClear()
     await said().undo!()
     expect(asked()).toEqual([
-      { ids: [1], status: 'In picking' },
-      { ids: [11, 12], status: 'Packed' },
+      { ids: [1], status: 'In picking', undo: true },
+      { ids: [11, 12], status: 'Packed', undo: true },
     ])
   })
 

@@ -17,6 +17,7 @@ import PdfView from '../components/paper/PdfView.vue'
 import SetUpGuide from '../components/company/SetUpGuide.vue'
 import StandingTexts from '../components/texts/StandingTexts.vue'
 import StaffList from '../components/people/StaffList.vue'
+import { findEntries } from '../help/entries'
 import { useSession } from '../stores/session'
 import { mayLeave } from '../composables/useUnsaved'
 import { api, attempt } from '../composables/api'
@@ -66,6 +67,11 @@ watch(
 async function turnTo(part: Section) {
   if (part !== section.value && (await mayLeave())) section.value = part
 }
+/** Settings by what clerks call them, as Ctrl+K finds them. */
+const looked = ref('')
+const foundSettings = computed(() =>
+  findEntries(looked.value, session.may).filter((entry) => entry.what === 'Setting'),
+)
 const ofBrand = computed(() => brandParts.some((one) => one === section.value))
 async function turnToBrand(id: number) {
   if ((id === activeId.value && ofBrand.value) || !(await mayLeave())) return
@@ -132,8 +138,27 @@ const version = computed(() =>
     <div class="split">
       <nav class="brands" aria-label="Settings">
         <div class="bar"><h1 class="title">Settings</h1></div>
+        <input
+          v-model="looked"
+          type="search"
+          class="look-for"
+          placeholder="Find a setting"
+          aria-label="Find a setting"
+          data-test="find-setting"
+        />
+        <template v-if="looked.trim()">
+          <NuxtLink
+            v-for="one in foundSettings"
+            :key="one.key"
+            class="part"
+            :to="one.to"
+            @click="looked = ''"
+            >{{ one.words }}</NuxtLink
+          >
+          <p v-if="foundSettings.length === 0" class="soft hint">No setting is called so.</p>
+        </template>
         <button
-          v-for="one in shownParts"
+          v-for="one in looked.trim() ? [] : shownParts"
           :key="one"
           type="button"
           class="part"
@@ -143,8 +168,8 @@ const version = computed(() =>
         >
           {{ one }}
         </button>
-        <h2 class="soft">Brands</h2>
-        <template v-for="one in brands" :key="one.id">
+        <h2 v-if="!looked.trim()" class="soft">Brands</h2>
+        <template v-for="one in looked.trim() ? [] : brands" :key="one.id">
           <button
             type="button"
             class="brand"
@@ -277,7 +302,7 @@ const version = computed(() =>
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .brands {
   flex: 0 0 220px;
@@ -287,8 +312,21 @@ const version = computed(() =>
 .brands {
   overflow: auto;
 }
+.look-for {
+  width: calc(100% - 28px);
+  margin: 8px 14px;
+  padding: 5px 9px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  font: inherit;
+  color: inherit;
+  background: var(--paper);
+}
+a.part {
+  text-decoration: none;
+}
 h2 {
-  font-size: 12.5px;
+  font-size: var(--small);
   padding: 14px 14px 4px;
 }
 .brand,
@@ -328,7 +366,7 @@ h2 {
 .hint {
   padding: 14px 14px 0;
   margin: 0;
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 #email-preview {
   display: flex;

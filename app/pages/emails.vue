@@ -132,7 +132,7 @@ const columns: ListColumn[] = [
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .bar :deep(.search) {
   min-width: 0;

@@ -184,7 +184,13 @@ const fileChoices = computed(() =>
         <template v-else>
           <ImportFacts :file="file" :started="started" />
           <div class="body">
-            <ImportMapping v-model="mapping" v-model:signs="signs" :file="file" :disabled="!may || started" />
+            <ImportMapping
+              v-model="mapping"
+              v-model:signs="signs"
+              :file="file"
+              :disabled="!may || started"
+              :own="session.house!.ownFields"
+            />
             <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
           </div>
           <RealNotice what="what is imported here is written" />
@@ -267,7 +273,7 @@ const fileChoices = computed(() =>
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .file {
   display: none;

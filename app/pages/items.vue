@@ -95,7 +95,7 @@ const columns: ListColumn[] = [
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .link {
   cursor: pointer;

@@ -170,7 +170,7 @@ const columns: ListColumn[] = [
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 p {
   margin: 0;

@@ -149,7 +149,7 @@ useMainKey(() => {
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .age {
   text-align: right;

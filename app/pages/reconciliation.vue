@@ -211,7 +211,7 @@ const columns: ListColumn[] = [
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .day {
   border: 1px solid var(--faint-ink);
@@ -229,7 +229,7 @@ p.notice {
   overflow: auto;
 }
 .small {
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 table {
   width: 100%;
@@ -238,7 +238,7 @@ table {
 }
 th {
   text-align: left;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   font-weight: 600;
 }
@@ -249,7 +249,7 @@ th {
   vertical-align: top;
 }
 .range {
-  font-size: 12.5px;
+  font-size: var(--small);
   white-space: nowrap;
 }
 th.right,
@@ -258,7 +258,7 @@ td.right {
   white-space: nowrap;
 }
 td.mono {
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 .short {
   color: var(--brick);

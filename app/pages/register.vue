@@ -276,6 +276,6 @@ const columns: ListColumn[] = [
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 </style>

@@ -1,7 +1,9 @@
 import { countryOf } from '../countries'
 import { isAddress } from '../preferences/recipients'
 import { Decimal } from '../money/decimal'
-import { directions, importFields, oneOf, type ImportField, type ImportSubject } from './subjects'
+import type { OwnFieldFacts } from '../fields/own-fields'
+import { fieldsOf } from './fields'
+import { directions, oneOf, type ImportField, type ImportSubject } from './subjects'
 import { type Mapping } from './mapping'
 import { readDay, readNumber, type DayOrder, type DecimalSign } from './text'
 
@@ -35,10 +37,12 @@ export function readRecord(
   subject: ImportSubject,
   raw: ImportRecord,
   how: Pick<Reading, 'decimalSign' | 'dayOrder'>,
+  own: readonly OwnFieldFacts[] = [],
 ): { record: ImportRecord; problems: string[] } {
   const record: ImportRecord = {}
   const problems: string[] = []
-  for (const field of importFields[subject]) {
+  const fields = fieldsOf(subject, own)
+  for (const field of fields) {
     const cell = raw[field.key]
     if (cell === undefined) {
       if (field.needed) problems.push(`${field.words} is missing.`)
@@ -49,7 +53,7 @@ export function readRecord(
     else record[field.key] = value.value
   }
   for (const key of Object.keys(raw))
-    if (!importFields[subject].some((field) => field.key === key))
+    if (!fields.some((field) => field.key === key))
       problems.push(`There is no field “${key.slice(0, 40)}” for ${subject}; nothing of it would be kept.`)
   const some = oneOf[subject]
   if (some && !some.keys.some((key) => raw[key])) problems.push(some.words)

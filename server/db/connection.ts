@@ -71,6 +71,28 @@ export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
   return database().transaction(work)
 }
 
+/** Carries what was found out of a transaction that is taken back. */
+class TakenBack extends Error {
+  constructor(readonly found: unknown) {
+    super('taken back')
+  }
+}
+
+/**
+ * Runs `work` in a transaction of its own and takes back all that it wrote: what an act would do is found by doing
+ * it, so that the question and the act cannot differ.
+ */
+export async function takenBack<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await database().transaction(async () => {
+      throw new TakenBack(await work())
+    })
+  } catch (error) {
+    if (error instanceof TakenBack) return error.found as T
+    throw error
+  }
+}
+
 /** Calls `act` once the current transaction is committed; at once outside of one. */
 export function afterCommit(act: () => void): void {
   const transaction = currentTransaction()

@@ -284,7 +284,7 @@ describe('by keyboard alone', () => {
 
   test('Ctrl+K finds a setting and help by what a clerk calls them', async () => {
     await desk.press('Control+k')
-    await ready(() => document.activeElement?.matches('.finder input'))
+    await ready(() => !!document.activeElement?.matches('.finder input'))
     await desk.page.keyboard.type('not invoiced')
     await ready(
       () => !!document.querySelector<HTMLElement>('.finder')?.innerText.includes('Orders without an invoice'),
@@ -292,7 +292,7 @@ describe('by keyboard alone', () => {
     await desk.press('Enter')
     await ready(() => location.pathname === '/orders' && location.search.includes('without=invoice'))
     await desk.press('Control+k')
-    await ready(() => document.activeElement?.matches('.finder input'))
+    await ready(() => !!document.activeElement?.matches('.finder input'))
     await desk.page.keyboard.type('undelivered')
     await ready(
       () => !!document.querySelector<HTMLElement>('.finder')?.innerText.includes('Send again what bounced'),

@@ -153,3 +153,62 @@ test('a price for a group is what a line of its customer takes', async () => {
     () => document.querySelector<HTMLInputElement>('[data-test="price-1"]')!.value === '33.25',
   )
 })
+
+test('a kind that is switched off says what rests on it, and can be switched on again', async () => {
+  await desk.page.goto(`${desk.base}/company?part=Documents`)
+  await desk.wait('[data-test="switch-order confirmation"]')
+  await desk.page.click('[data-test="switch-order confirmation"]')
+  await desk.wait('.v-dialog .ask')
+  expect(await desk.text('.v-dialog .ask')).toMatch(/waiting in To send or To check|routine/)
+  await go()
+  await closed()
+  await desk.says('Order confirmations are switched off.')
+  await desk.page.goto(`${desk.base}/orders/new`)
+  await desk.wait('[data-test="customer"] input')
+  await desk.page.goto(`${desk.base}/company?part=Documents`)
+  await desk.page.click('[data-test="switch-order confirmation"]')
+  await desk.says('Order confirmations are switched on.')
+})
+
+test('beside a new order stands its confirmation, as it will be; it follows what is typed', async () => {
+  await desk.page.goto(`${desk.base}/orders/new`)
+  await desk.wait('[data-test="customer"] input')
+  await desk.page.type('[data-test="customer"] input', 'Bluebell')
+  await desk.press('Enter')
+  await until('[data-test="customer"]', 'Bluebell Wood Primary')
+  await desk.page.type('[data-test="item-1"]', 'HB-10N')
+  await desk.press('Enter')
+  await desk.wait('aside.right [data-test="pdf-pages"] canvas')
+  expect((await desk.page.$('[data-test="preview-wrong"]')) === null).toBe(true)
+  await desk.page.evaluate(() =>
+    document.querySelector('[data-test="pdf-pages"] canvas')!.setAttribute('data-old', ''),
+  )
+  await desk.page.click('[data-test="quantity-1"]', { count: 3 })
+  await desk.page.keyboard.type('7')
+  await desk.page.waitForFunction(() =>
+    document.querySelector('[data-test="pdf-pages"] canvas:not([data-old])'),
+  )
+})
+
+test('a brand is copied, and retired once it is said what uses it', async () => {
+  await desk.page.goto(`${desk.base}/company?part=Identity`)
+  await desk.wait('[data-test="copy-brand"]')
+  await desk.page.click('[data-test="copy-brand"]')
+  await desk.wait('.v-dialog [data-test="brand"] input')
+  await type('brand', 'Skep Outlet')
+  await go()
+  await closed()
+  await until('nav.brands', 'Skep Outlet')
+  await desk.clickText('nav.brands .brand', 'Skep Outlet')
+  await desk.wait('[data-test="retire-brand"]')
+  await desk.page.click('[data-test="retire-brand"]')
+  await until('.v-dialog', 'Nothing uses it now')
+  await go()
+  await closed()
+  await until('nav.brands', 'retired')
+  await desk.page.goto(`${desk.base}/orders/new`)
+  await desk.wait('[data-test="customer"] input')
+  expect(
+    await desk.page.$$eval('.select-field', (fields) => fields.map((one) => one.textContent).join()),
+  ).not.toContain('Skep Outlet')
+})

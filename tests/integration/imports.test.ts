@@ -12,6 +12,7 @@ import {
   writeImport,
 } from '../../server/services/imports/imports'
 import { importRows } from '../../server/services/imports/imports-queries'
+import { addOwnField } from '../../server/services/fields/own-fields'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { papersOf, useHouse } from './house'
 import { inTheNameOf } from '../../server/services/people/principal'
@@ -390,5 +391,82 @@ describe('hostile and broken files', () => {
         dayOrder: 'day first',
       }),
     ).rejects.toThrow('mapped to nothing')
+  })
+})
+
+describe('what a screen takes comes in from a file as well', () => {
+  const facts = { kind: 'text' as const, choices: [], labels: {}, printed: false }
+
+  test('items with their numbers, customs and own fields; what a file does not give stays', async () => {
+    await addOwnField({ ...facts, of: 'item', name: 'Finish' })
+    const head = 'code,name,price,tax code,EAN,kg,origin,Finish\n'
+    expect(
+      await written(await checked('items', `${head}IM-1,Hive,12.50,standard,4006381333931,1.25,DE,Cedar\n`)),
+    ).toEqual({ written: 1 })
+    const item = () =>
+      one(
+        `select gtin, trim_scale(weight)::text weight, origin, fields, price::text price from item where code = 'IM-1'`,
+      )
+    expect(await item()).toEqual({
+      gtin: '4006381333931',
+      weight: '1.25',
+      origin: 'DE',
+      fields: { Finish: 'Cedar' },
+      price: '12.5000',
+    })
+    await written(await checked('items', 'code,name,price,tax code\nIM-1,Hive,13,standard\n'))
+    expect(await item()).toMatchObject({
+      gtin: '4006381333931',
+      fields: { Finish: 'Cedar' },
+      price: '13.0000',
+    })
+    expect(await notes(await checked('items', `${head}IM-2,Hive,12.50,standard,4006381333930,,,\n`))).toEqual(
+      ['2 wrong: “4006381333930” is not a GTIN: its last digit does not fit the others.'],
+    )
+  })
+
+  test('orders with charge, delivery address, internal note, and own fields of order and lines', async () => {
+    await addOwnField({ ...facts, of: 'order', name: 'Gate code' })
+    await addOwnField({ ...facts, of: 'line', name: 'Engraving' })
+    const head =
+      'order,date,customer number,description,quantity,price,tax code,freight,internal,ship to,' +
+      'lieferstrasse,lieferort,lieferland,Gate code,Engraving\n'
+    const row = (charge: string) =>
+      `IMP-1,2026-11-20,10417,Hive,2,10,standard,${charge},Ring first,Barn,Lane 1,Farrow,Ireland,7711,Ada\n`
+    expect(await written(await checked('orders', head + row('5.00')))).toEqual({ written: 1 })
+    const order = () =>
+      one<{ adjustments: unknown[] }>(
+        `select o.adjustments, o.internal_note note, o.delivery -> 'lines' lines, o.fields, l.fields "lineFields",
+          o.total::text total
+        from sales_order o
+        join order_line l on l.order_id = o.id
+        where o.number = 'IMP-1'`,
+      )
+    expect(await order()).toEqual({
+      adjustments: [{ kind: 'charge', label: 'Shipping', amount: '5.00' }],
+      note: 'Ring first',
+      lines: ['Lane 1', 'Farrow'],
+      fields: { 'Gate code': '7711' },
+      lineFields: { Engraving: 'Ada' },
+      total: '30.75',
+    })
+    expect(await written(await checked('orders', head + row('5.00')))).toEqual({ unchanged: 1 })
+    expect(await written(await checked('orders', head + row('6.00')))).toEqual({ written: 1 })
+    expect((await order())!.adjustments).toEqual([{ kind: 'charge', label: 'Shipping', amount: '6.00' }])
+    await written(
+      await checked(
+        'orders',
+        'order,date,customer number,description,quantity,price,tax code\nIMP-1,2026-11-20,10417,Hive,3,10,standard\n',
+      ),
+    )
+    expect(await order()).toMatchObject({ note: 'Ring first', lineFields: { Engraving: 'Ada' } })
+  })
+
+  test('customers with their own fields', async () => {
+    await addOwnField({ ...facts, of: 'customer', name: 'Queens', kind: 'number' })
+    await written(await checked('customers', 'number,name,country,Queens\n20500,Hivers,Ireland,12\n'))
+    expect(await one(`select fields from customer where number = '20500'`)).toEqual({
+      fields: { Queens: '12' },
+    })
   })
 })

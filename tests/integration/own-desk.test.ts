@@ -22,6 +22,7 @@ import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { orderView } from '../../server/services/orders/list'
 import { listOrders } from '../../server/services/orders/list-queries'
 import { writeOrder } from '../../server/services/orders/new-order'
+import { previewOrder } from '../../server/services/orders/preview'
 import { setStatus } from '../../server/services/orders/status'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { until, useHouse } from './house'
@@ -267,6 +268,46 @@ describe('orders in the list', () => {
     const recent = await listOrders({ ...filter, from: newest!.date })
     expect(recent.rows.every((row) => row.date >= newest!.date)).toBe(true)
     expect(recent.matching).toBeLessThan(all.matching)
+  })
+})
+
+describe('the confirmation of an order that is being written', () => {
+  const order = () => ({
+    brandId: house.brands[0]!.id,
+    customerId: house.customer('10417').id,
+    reference: 'SEEN',
+    customerNote: null,
+    fields: {},
+    status: 'Confirmed',
+    lines: [
+      {
+        item: '',
+        description: 'Honey',
+        detail: null,
+        unit: '',
+        quantity: '2',
+        unitPrice: '5',
+        discountPercent: '0',
+        taxCode: 'standard',
+      },
+    ],
+  })
+
+  test('is drawn as it will be, and nothing is kept: no order, no number, no event', async () => {
+    const counts = () =>
+      one('select (select count(*) from sales_order) orders, (select count(*) from event) events')
+    const before = await counts()
+    const bytes = await previewOrder(order(), who)
+    expect(Buffer.from(bytes.slice(0, 5)).toString()).toBe('%PDF-')
+    expect(await counts()).toEqual(before)
+    expect(await rows(`select id from sales_order where reference = 'SEEN'`)).toEqual([])
+  })
+
+  test('says what stands in the way', async () => {
+    const [line] = order().lines
+    expect(
+      await refused(previewOrder({ ...order(), lines: [{ ...line!, taxCode: 'none such' }] }, who)),
+    ).toBe('unknown-tax-code')
   })
 })
 

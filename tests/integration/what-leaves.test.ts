@@ -218,10 +218,10 @@ describe('an order that is withdrawn or held', () => {
     await setStatus(orders, 'Withdrawn', inTheNameOf('Test'))
     const ids = (await dispatchesOf(orders)).map((dispatch) => dispatch.id)
     await expect(hold(ids, false, inTheNameOf('Test'))).rejects.toThrow('is Withdrawn')
-    await expect(hold(ids, false, inTheNameOf('Test'))).rejects.toThrow('one by one')
+    await expect(hold(ids, false, inTheNameOf('Test'), true)).rejects.toThrow('one by one')
     const before = await mailsTo('accounts@ottermill.example')
     await run(`update dispatch set next_try_at = now() where id = any($1::int[])`, [ids])
-    await hold([ids[0]!], false, inTheNameOf('Test'))
+    await hold([ids[0]!], false, inTheNameOf('Test'), true)
     await until(
       'the one to be gone',
       async () => (await mailsTo('accounts@ottermill.example')) === before + 1,
@@ -300,7 +300,7 @@ describe('an order that is withdrawn or held', () => {
     await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'))).rejects.toThrow(
       'still a Draft',
     )
-    await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'))).rejects.toThrow(
+    await expect(prepareByHand('order confirmation', [draft], inTheNameOf('Test'), true)).rejects.toThrow(
       'still a Draft',
     )
     const many = await prepareByHand('order confirmation', [held, other, draft], inTheNameOf('Test'))
@@ -311,7 +311,7 @@ describe('an order that is withdrawn or held', () => {
         [draft, 'refused'],
       ]),
     )
-    const alone = await prepareByHand('order confirmation', [held], inTheNameOf('Test'))
+    const alone = await prepareByHand('order confirmation', [held], inTheNameOf('Test'), true)
     expect(alone[0]!.result.outcome).toBe('prepared')
   })
 
@@ -322,7 +322,7 @@ describe('an order that is withdrawn or held', () => {
     await setStatus(orders, 'Withdrawn', inTheNameOf('Test'))
     const [document] = await documentsOf(orders)
     await expect(sendDocuments([document!.id], inTheNameOf('Test'))).rejects.toThrow('is Withdrawn')
-    await sendDocuments([document!.id], inTheNameOf('Test'))
+    await sendDocuments([document!.id], inTheNameOf('Test'), true)
     await until('it to be gone', async () =>
       ['on the way', 'arrived'].includes((await dispatchesOf(orders))[0]?.state ?? ''),
     )

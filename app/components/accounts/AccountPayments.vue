@@ -101,7 +101,7 @@ li {
   flex: 0 0 54px;
 }
 .small {
-  font-size: 13px;
+  font-size: var(--small);
   padding: 3px 0 0 64px;
 }
 .came {

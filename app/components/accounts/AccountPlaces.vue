@@ -24,7 +24,7 @@ const places = [
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .places {
   display: flex;

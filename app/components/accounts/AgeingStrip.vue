@@ -103,7 +103,7 @@ dd {
   grid-template-columns: repeat(5, 1fr);
   text-align: center;
   padding: 0 29px 0 1px;
-  font-size: 12.5px;
+  font-size: var(--small);
   white-space: nowrap;
 }
 </style>

@@ -220,7 +220,7 @@ const ready = computed(
 .head label {
   display: flex;
   flex-direction: column;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .wide {

@@ -146,10 +146,10 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
 table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 13px;
+  font-size: var(--small);
 }
 th {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   font-weight: 600;
   text-align: left;
@@ -167,7 +167,7 @@ td input {
   border: 1px solid var(--faint-ink);
   border-radius: 4px;
   font: inherit;
-  font-size: 13px;
+  font-size: var(--small);
   width: 58px;
   text-align: right;
   padding: 4px 3px;

@@ -21,7 +21,7 @@ const emit = defineEmits<{ go: [] }>()
 
 <style scoped>
 h1 {
-  font-size: 21px;
+  font-size: var(--large);
 }
 form > p {
   margin: 2px 0 16px;

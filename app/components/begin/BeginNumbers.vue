@@ -110,7 +110,7 @@ table {
 }
 th {
   text-align: left;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   font-weight: 600;
   padding: 0 10px 4px 0;

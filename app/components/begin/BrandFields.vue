@@ -113,7 +113,7 @@ const colourWords = { brand: 'Headings', accent: 'Accent', ground: 'Pale backgro
   display: flex;
   flex-direction: column;
   gap: 3px;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .colour {

@@ -82,7 +82,7 @@ aside {
   align-items: center;
   gap: 10px;
   font-weight: 700;
-  font-size: 20px;
+  font-size: var(--large);
   margin: 0 0 18px;
 }
 .peg {

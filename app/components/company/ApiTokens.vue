@@ -118,7 +118,7 @@ p {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .may {

@@ -229,7 +229,7 @@ const colourNames = {
 }
 .sentence {
   white-space: normal;
-  font-size: 15px;
+  font-size: var(--text);
   line-height: 2;
   margin: 0;
 }
@@ -262,7 +262,7 @@ h2 {
 }
 .file span {
   display: block;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .file input {

@@ -202,7 +202,7 @@ const languages = [
   gap: 8px;
 }
 .small {
-  font-size: 13px;
+  font-size: var(--small);
   font-weight: 400;
   margin: 0;
 }
@@ -216,7 +216,7 @@ h2 {
 }
 code {
   font-family: var(--mono);
-  font-size: 12.5px;
+  font-size: var(--small);
   background: var(--ledger);
   padding: 1px 4px;
   border-radius: 3px;

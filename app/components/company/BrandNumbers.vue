@@ -289,7 +289,7 @@ dl {
 }
 dd {
   margin: 0;
-  font-size: 17px;
+  font-size: var(--title);
   font-weight: 600;
 }
 dt {

@@ -106,7 +106,7 @@ async function close() {
 }
 .sentence {
   white-space: normal;
-  font-size: 15px;
+  font-size: var(--text);
   margin: 0 0 14px;
 }
 .row {
@@ -115,7 +115,7 @@ async function close() {
   align-items: end;
 }
 .row label {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   display: flex;
   flex-direction: column;

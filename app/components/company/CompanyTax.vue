@@ -214,7 +214,7 @@ const add = () =>
   border: 0;
   background: none;
   cursor: pointer;
-  font-size: 17px;
+  font-size: var(--title);
   min-width: 26px;
   color: var(--soft-ink);
 }

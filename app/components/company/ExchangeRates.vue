@@ -87,7 +87,7 @@ table {
 }
 th {
   text-align: left;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   font-weight: 600;
 }
@@ -104,7 +104,7 @@ th {
   margin: 10px 0;
 }
 .day {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   display: flex;
   flex-direction: column;

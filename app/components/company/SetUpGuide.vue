@@ -64,6 +64,6 @@ li {
 }
 .lack {
   color: var(--soft-ink);
-  font-size: 13px;
+  font-size: var(--small);
 }
 </style>

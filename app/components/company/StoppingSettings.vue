@@ -63,7 +63,7 @@ const toggleHeld = (status: string) =>
 
 <style scoped>
 p {
-  font-size: 15px;
+  font-size: var(--text);
   line-height: 2;
   margin: 0 0 10px;
 }

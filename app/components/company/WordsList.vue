@@ -103,7 +103,7 @@ li button {
   border: 0;
   background: none;
   color: var(--soft-ink);
-  font-size: 15px;
+  font-size: var(--text);
   cursor: pointer;
   height: 28px;
 }

@@ -96,7 +96,7 @@ async function keep() {
   border: 0;
   background: none;
   cursor: pointer;
-  font-size: 17px;
+  font-size: var(--title);
   color: var(--soft-ink);
 }
 p {

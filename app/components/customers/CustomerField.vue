@@ -84,7 +84,7 @@ function enter(event: KeyboardEvent) {
   min-width: 0;
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .none {

@@ -120,7 +120,7 @@ const problemWords = (kind: DocumentKind, problem: string) =>
 }
 th {
   text-align: left;
-  font-size: 12.5px;
+  font-size: var(--small);
   font-weight: 600;
   color: var(--soft-ink);
   border-bottom: 1px solid var(--rule);
@@ -139,7 +139,7 @@ td {
 }
 .now {
   display: block;
-  font-size: 13px;
+  font-size: var(--small);
   overflow-wrap: anywhere;
 }
 .trouble td {

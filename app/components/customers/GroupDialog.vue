@@ -157,7 +157,7 @@ const drop = () =>
   align-items: flex-start;
 }
 .terms .soft {
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 h3 {
   margin: 16px 0 4px;

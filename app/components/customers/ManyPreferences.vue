@@ -165,7 +165,7 @@ async function set() {
 
 <style scoped>
 .sentence {
-  font-size: 16px;
+  font-size: var(--title);
   line-height: 1.9;
   white-space: normal;
   margin: 4px 0 12px;

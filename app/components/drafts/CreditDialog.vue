@@ -175,7 +175,7 @@ async function credit() {
 
 <style scoped>
 .sentence {
-  font-size: 16px;
+  font-size: var(--title);
   white-space: normal;
   margin: 2px 0 10px;
 }
@@ -205,7 +205,7 @@ th {
   text-align: left;
 }
 th {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   font-weight: 600;
 }

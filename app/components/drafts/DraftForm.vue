@@ -156,7 +156,7 @@ const [reference, customerNote, suppliedOn, date] = [
 .sentence {
   white-space: normal;
   margin: 0 0 8px;
-  font-size: 15px;
+  font-size: var(--text);
 }
 .texts {
   display: grid;
@@ -166,7 +166,7 @@ const [reference, customerNote, suppliedOn, date] = [
   margin-bottom: 12px;
 }
 .texts label {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   display: flex;
   flex-direction: column;

@@ -89,7 +89,7 @@ input {
   border-radius: 4px 0 0 4px;
   padding: 5px 8px;
   font: inherit;
-  font-size: 14px;
+  font-size: var(--text);
   color: var(--ink);
 }
 .calendar {
@@ -111,7 +111,7 @@ input {
   left: 0;
   z-index: 2;
   white-space: nowrap;
-  font-size: 12px;
+  font-size: var(--small);
   color: var(--brick);
   background: var(--paper);
 }

@@ -66,11 +66,11 @@ const ofField = computed(() => ({ ...attrs, class: undefined }))
   min-width: 0;
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 p {
   margin: 2px 0 0;
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 </style>

@@ -69,7 +69,7 @@ const yesNo = [nothing, { value: 'yes', words: 'yes' }, { value: 'no', words: 'n
   display: flex;
   flex-direction: column;
   align-items: flex-start;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 </style>

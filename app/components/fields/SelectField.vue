@@ -38,7 +38,7 @@ const ofField = computed(() => ({ ...attrs, class: undefined }))
   min-width: 0;
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 </style>

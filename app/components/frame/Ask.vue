@@ -106,7 +106,7 @@ function key(event: KeyboardEvent) {
 }
 h2 {
   margin-bottom: 8px;
-  font-size: 17px;
+  font-size: var(--title);
 }
 .buttons {
   display: flex;

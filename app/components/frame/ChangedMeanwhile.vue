@@ -45,7 +45,7 @@ table {
 th {
   text-align: left;
   font-weight: 600;
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 th,
 td {

@@ -51,7 +51,7 @@ form {
   gap: 14px;
 }
 h1 {
-  font-size: 20px;
+  font-size: var(--large);
   margin-bottom: 4px;
 }
 </style>

@@ -162,7 +162,7 @@ function key(event: KeyboardEvent) {
 input {
   width: 100%;
   font: inherit;
-  font-size: 16px;
+  font-size: var(--title);
   padding: 14px 18px;
   border: 0;
   border-bottom: 1px solid var(--rule);
@@ -188,6 +188,6 @@ li.at {
 .what {
   width: 76px;
   color: var(--soft-ink);
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 </style>

@@ -93,7 +93,7 @@ onUnmounted(store.forget)
   background: none;
   border: 0;
   font: inherit;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   cursor: pointer;
 }

@@ -125,7 +125,7 @@ useLive([], () => {})
   align-items: center;
   gap: 8px;
   font-weight: 700;
-  font-size: 16px;
+  font-size: var(--title);
   color: #fff !important;
   margin-right: 6px;
 }

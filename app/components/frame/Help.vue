@@ -84,7 +84,7 @@ nav {
   padding: 16px 0;
 }
 h2 {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   padding: 0 16px 6px;
 }
@@ -119,7 +119,7 @@ section {
   flex-direction: column;
 }
 h1 {
-  font-size: 17px;
+  font-size: var(--title);
   margin-bottom: 14px;
 }
 ol {

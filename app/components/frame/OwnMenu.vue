@@ -74,7 +74,7 @@ const factor = ref(false)
   height: 32px;
   color: #fff;
   font-weight: 700;
-  font-size: 12.5px;
+  font-size: var(--small);
   cursor: pointer;
 }
 .who:focus-visible {

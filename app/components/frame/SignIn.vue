@@ -132,7 +132,7 @@ const ask = () =>
   height: 46px;
 }
 h1 {
-  font-size: 24px;
+  font-size: var(--large);
 }
 p {
   margin: 2px 0 18px;

@@ -3,7 +3,8 @@ import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
 import type { Mapping } from '../../../core/imports/mapping'
-import { importFields } from '../../../core/imports/subjects'
+import type { OwnFieldFacts } from '../../../core/fields/own-fields'
+import { fieldsOf } from '../../../core/imports/fields'
 import type { ImportView } from '../../contract'
 
 /** Which column each field of a file comes from, with a sample beside it, and how its numbers and days are written. */
@@ -13,7 +14,15 @@ export interface Signs {
 }
 const mapping = defineModel<Mapping>({ required: true })
 const signs = defineModel<Signs>('signs', { required: true })
-const props = defineProps<{ file: ImportView; disabled: boolean }>()
+const props = withDefaults(
+  defineProps<{
+    file: ImportView
+    disabled: boolean
+    /** The house's own fields: they come in as well. */
+    own?: readonly OwnFieldFacts[]
+  }>(),
+  { own: () => [] },
+)
 const sampleRow = ref(0)
 watch(
   () => props.file.id,
@@ -21,7 +30,7 @@ watch(
     sampleRow.value = 0
   },
 )
-const fields = computed(() => importFields[props.file.subject])
+const fields = computed(() => fieldsOf(props.file.subject, props.own))
 const columnChoices = computed(() => [
   { value: '', words: 'nothing' },
   ...props.file.columns.map((words, index) => ({ value: String(index), words })),
@@ -146,7 +155,7 @@ table {
 }
 th {
   text-align: left;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   font-weight: 600;
 }
@@ -163,7 +172,7 @@ th:last-child {
 }
 .need {
   color: var(--peg-words);
-  font-size: 12px;
+  font-size: var(--small);
 }
 .sample {
   max-width: 0;
@@ -171,6 +180,6 @@ th:last-child {
 td > :deep(:nth-child(2)) {
   margin-left: 14px;
   font-weight: 400;
-  font-size: 13px;
+  font-size: var(--small);
 }
 </style>

@@ -5,7 +5,8 @@ import { useList } from '../../composables/useList'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { fetchImportRows, mendImportRow } from '../../calls/imports'
-import { importFields } from '../../../core/imports/subjects'
+import { useSession } from '../../stores/session'
+import { fieldsOf } from '../../../core/imports/fields'
 import type { ImportView, RowState, RowView } from '../../contract'
 import type { PageOf } from '../../composables/useList'
 
@@ -40,7 +41,7 @@ watch(
 )
 
 const columns = computed(() =>
-  importFields[props.file.subject].flatMap((field) => {
+  fieldsOf(props.file.subject, useSession().house!.ownFields).flatMap((field) => {
     const mapped = props.file.mapping[field.key]
     return mapped && 'column' in mapped ? [{ ...field, column: mapped.column }] : []
   }),
@@ -164,7 +165,7 @@ const canMend = computed(
   margin-bottom: 8px;
 }
 label {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   display: flex;
   flex-direction: column;
@@ -175,7 +176,7 @@ input {
   border-radius: 4px;
   padding: 5px 8px;
   font: inherit;
-  font-size: 14px;
+  font-size: var(--text);
   color: var(--ink);
   background: var(--paper);
   min-width: 0;

@@ -67,7 +67,7 @@ h3 {
 .remove {
   border: 0;
   background: none;
-  font-size: 17px;
+  font-size: var(--title);
   color: var(--soft-ink);
   cursor: pointer;
   margin-top: 20px;

@@ -56,6 +56,13 @@ const ways = computed(() => {
   const prints = plans.value.filter(({ plan }) => plan.goes && plan.channels.includes('paper')).length
   return [emails ? `${emails} by email` : '', prints ? `${prints} on paper` : ''].filter(Boolean).join(', ')
 })
+/** What the filled button is about: how many are picked, or the one in hand by its name, since nobody picked it. */
+const named = computed(() => (props.chosen.length > 0 || !props.row ? String(count.value) : props.row.number))
+const sendWords = computed(() => {
+  if (sendable.value.length === 0) return 'Why not sent…'
+  if (props.chosen.length > 0) return `Send ${sendable.value.length}${ways.value ? `: ${ways.value}` : ''}`
+  return `Send ${named.value}${ways.value ? `: ${ways.value.replaceAll('1 ', '')}` : ''}`
+})
 /** The one row in hand or picked, where its order is held or withdrawn. */
 const stoppedRow = computed(() => (count.value === 1 && subject.value[0]!.stopped ? subject.value[0]! : null))
 const despiteAct = computed(() => {
@@ -117,7 +124,7 @@ useMainKey(() => {
         >
         <VBtn :disabled="busy" data-test="put-back" @click="putBack(subject)">Return to To send</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="send" @click="askToSend">{{
-          sendable.length ? `Send ${sendable.length}${ways ? `: ${ways}` : ''}` : 'Why not sent…'
+          sendWords
         }}</VBtn>
       </template>
       <template v-else-if="stage === 'to send'">
@@ -128,7 +135,9 @@ useMainKey(() => {
           >Not wanted</VBtn
         >
         <VBtn variant="flat" class="go" :disabled="busy" data-test="prepare" @click="prepare(subject)">{{
-          papersOf(subject).length ? `Prepare ${papersOf(subject).length}` : `Send ${count}`
+          papersOf(subject).length
+            ? `Prepare ${chosen.length ? papersOf(subject).length : named}`
+            : `Send ${named}`
         }}</VBtn>
       </template>
       <template v-else-if="stage === 'waiting'">
@@ -173,7 +182,7 @@ useMainKey(() => {
           unclear.length === 1 ? 'It arrived' : `${unclear.length} arrived`
         }}</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="send-again" @click="sendAgain(subject)"
-          >Send {{ count }} again</VBtn
+          >Send {{ named }} again</VBtn
         >
       </template>
     </template>

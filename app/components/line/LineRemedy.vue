@@ -140,7 +140,7 @@ const correctIt = () =>
   flex: 1;
 }
 .reply {
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 .acts {
   display: flex;

@@ -174,16 +174,16 @@ function key(event: KeyboardEvent, index: number) {
   white-space: nowrap;
 }
 .count {
-  font-size: 23px;
+  font-size: var(--large);
   font-weight: 650;
   line-height: 1.1;
 }
 .name {
   font-weight: 650;
-  font-size: 14.5px;
+  font-size: var(--text);
 }
 .fact {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   margin-top: 3px;
 }
@@ -226,10 +226,10 @@ function key(event: KeyboardEvent, index: number) {
     padding: 6px 8px 0;
   }
   .count {
-    font-size: 18px;
+    font-size: var(--title);
   }
   .name {
-    font-size: 13px;
+    font-size: var(--small);
   }
   .fact {
     display: none;

@@ -116,13 +116,13 @@ p {
 }
 .left-out p {
   margin: 4px 0 0;
-  font-size: 13px;
+  font-size: var(--small);
 }
 ul {
   margin: 4px 0 0;
   padding-left: 18px;
   max-height: 116px;
   overflow: auto;
-  font-size: 13px;
+  font-size: var(--small);
 }
 </style>

@@ -112,6 +112,16 @@ describe('what can be done with rows of To check', () => {
     expect(none.words().at(-1)).toBe('Why not sent…')
   })
 
+  test('names the one in hand where nobody picked any', () => {
+    const one = row(1, { number: 'SO-7' })
+    expect(actions('to check', { row: one }).words().at(-1)).toBe('Send SO-7: by email')
+    expect(
+      actions('stuck', { row: row(1, { number: 'INV-3' }) })
+        .words()
+        .at(-1),
+    ).toBe('Send INV-3 again')
+  })
+
   test('offers all that match while nothing is picked', () => {
     expect(actions('to check', { allSendable: 14 }).words()[0]).toBe('Send all 14…')
     expect(actions('to check', { allSendable: 14, chosen: [row(1)] }).words()[0]).toBe('Return to To send')

@@ -26,7 +26,7 @@ function keep() {
     <template #activator="{ props: activator }">
       <button
         type="button"
-        class="word"
+        class="word value"
         :aria-label="`Amount: ${value ? `over ${value}` : 'any amount'}`"
         v-bind="activator"
       >

@@ -52,7 +52,7 @@ const now = computed(() => (props.descending ? ', now falling' : ', now rising')
   align-items: center;
   border-bottom: 1px solid var(--rule);
   background: var(--ledger);
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   flex: none;
 }

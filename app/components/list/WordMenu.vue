@@ -22,7 +22,7 @@ watch(open, async (now) => {
       <button
         ref="word"
         type="button"
-        class="word"
+        class="word value"
         :class="{ 'open-end': openEnd }"
         :disabled="disabled"
         :aria-label="`${label}: ${words}`"

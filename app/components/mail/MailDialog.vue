@@ -96,7 +96,7 @@ fieldset {
   margin-bottom: 6px;
 }
 legend {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   padding: 0;
 }

@@ -29,7 +29,7 @@ p {
   margin: 4px 0;
 }
 .mono {
-  font-size: 12.5px;
+  font-size: var(--small);
   overflow-wrap: anywhere;
 }
 </style>

@@ -119,7 +119,7 @@ const write = (one: Adjustment, value: string) => {
   border: 0;
   background: none;
   cursor: pointer;
-  font-size: 17px;
+  font-size: var(--title);
   color: var(--soft-ink);
 }
 </style>

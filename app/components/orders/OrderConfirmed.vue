@@ -41,7 +41,7 @@ const emit = defineEmits<{ revise: [] }>()
   background: var(--peg-pale);
   border-bottom: 1px solid var(--peg);
   padding: 8px 14px;
-  font-size: 13px;
+  font-size: var(--small);
   max-height: 190px;
   overflow: auto;
   flex: none;

@@ -162,7 +162,7 @@ table {
 }
 th {
   text-align: left;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   font-weight: 600;
   padding: 2px 4px;
@@ -220,14 +220,14 @@ select {
   width: 100%;
 }
 .detail {
-  font-size: 12.5px;
+  font-size: var(--small);
   padding-left: 6px;
 }
 .remove {
   border: 0;
   background: none;
   cursor: pointer;
-  font-size: 17px;
+  font-size: var(--title);
   color: var(--soft-ink);
 }
 </style>

@@ -107,7 +107,7 @@ button[role='tab'] {
   border-bottom: 2px solid transparent;
   background: none;
   font: inherit;
-  font-size: 13px;
+  font-size: var(--small);
   padding: 6px 7px;
   cursor: pointer;
   color: var(--ink);
@@ -118,6 +118,6 @@ button.here {
 }
 .tag {
   font-family: var(--mono);
-  font-size: 12px;
+  font-size: var(--small);
 }
 </style>

@@ -64,7 +64,7 @@ section {
   margin: 10px 0;
 }
 h3 {
-  font-size: 14px;
+  font-size: var(--text);
 }
 p {
   margin: 2px 0 4px;

@@ -71,11 +71,11 @@ li {
   overflow-wrap: anywhere;
 }
 .when {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   padding-top: 1px;
 }
 .by {
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 </style>

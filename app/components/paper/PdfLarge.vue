@@ -2,7 +2,7 @@
 import PdfView from './PdfView.vue'
 
 /** A document by itself, as large as one likes: plus and minus zoom, Escape goes back. */
-defineProps<{ url: string; label: string }>()
+defineProps<{ url?: string; bytes?: Uint8Array; label: string }>()
 const open = defineModel<boolean>({ required: true })
 const steps = [0.5, 0.75, 1, 1.25, 1.5, 2] as const
 const at = ref(1)
@@ -27,7 +27,7 @@ function key(event: KeyboardEvent) {
         <VBtn height="28" aria-label="Larger" :disabled="at === steps.length - 1" @click="turn(1)">+</VBtn>
         <VBtn height="28" data-test="close-large" @click="open = false">Close</VBtn>
       </div>
-      <PdfView class="view" :url="url" :label="label" :zoom="zoom" large />
+      <PdfView class="view" :url="url ?? ''" :bytes="bytes" :label="label" :zoom="zoom" large />
     </div>
   </VDialog>
 </template>

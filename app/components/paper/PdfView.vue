@@ -12,14 +12,16 @@ const PdfLarge = defineAsyncComponent(() => import('./PdfLarge.vue'))
  */
 const props = withDefaults(
   defineProps<{
-    url: string
+    /** Where it is fetched from, or the PDF itself. */
+    url?: string
+    bytes?: Uint8Array
     label: string
     /** Times the width of its place. */
     zoom?: number
     /** It stands by itself and cannot be enlarged any more. */
     large?: boolean
   }>(),
-  { zoom: 1, large: false },
+  { url: '', bytes: undefined, zoom: 1, large: false },
 )
 const emit = defineEmits<{ pages: [count: number]; wrong: [words: string] }>()
 
@@ -38,7 +40,8 @@ async function draw() {
   const mine = ++turn
   loading.value = true
   try {
-    const bytes = await fetchBytes(props.url)
+    // pdf.js takes the bytes for itself
+    const bytes = props.bytes?.slice() ?? (await fetchBytes(props.url))
     const pdfjs = await loadPdfjs()
     if (mine !== turn) return
     const document = await pdfjs.getDocument({ data: bytes, isEvalSupported: false }).promise
@@ -75,7 +78,7 @@ async function draw() {
 }
 
 onMounted(draw)
-watch(() => [props.url, props.zoom], draw)
+watch(() => [props.url, props.bytes, props.zoom], draw)
 const enlarged = ref(false)
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   const isTyping = (event.target as Element).closest?.('input, textarea, select, [contenteditable]')
@@ -102,7 +105,7 @@ onUnmounted(() => {
     >
       ⤢
     </button>
-    <PdfLarge v-if="enlarged" v-model="enlarged" :url="url" :label="label" />
+    <PdfLarge v-if="enlarged" v-model="enlarged" :url="url" :bytes="bytes" :label="label" />
     <div v-if="loading && !pages?.childElementCount" class="blank" aria-hidden="true" />
     <div ref="pages" class="pages" data-test="pdf-pages" />
   </div>
@@ -128,7 +131,7 @@ onUnmounted(() => {
   border-radius: 3px;
   background: var(--paper);
   color: var(--ink);
-  font-size: 16px;
+  font-size: var(--title);
   line-height: 1;
   cursor: pointer;
 }

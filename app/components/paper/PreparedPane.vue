@@ -196,7 +196,7 @@ const seen = () =>
   background: var(--peg-pale);
   border-bottom: 1px solid var(--peg);
   padding: 8px 14px;
-  font-size: 13px;
+  font-size: var(--small);
   max-height: 170px;
   overflow: auto;
   flex: none;

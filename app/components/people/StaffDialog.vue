@@ -99,7 +99,7 @@ fieldset {
   margin: 0;
 }
 legend {
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
   padding: 0;
 }

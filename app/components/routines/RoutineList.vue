@@ -47,7 +47,7 @@ const emit = defineEmits<{ turn: [id: number]; add: [] }>()
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .list {
   flex: 0 0 248px;

@@ -178,7 +178,7 @@ const placeOf = (one: Trial['orders'][number]) =>
   min-height: 52px;
 }
 .big {
-  font-size: 38px;
+  font-size: var(--large);
   line-height: 1;
 }
 .each {
@@ -218,7 +218,7 @@ dd.bad {
 small {
   display: block;
   color: var(--soft-ink);
-  font-size: 13px;
+  font-size: var(--small);
 }
 div.wait span {
   display: block;
@@ -243,7 +243,7 @@ th {
   text-align: left;
   font-weight: 600;
   color: var(--soft-ink);
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 th.amount {
   text-align: right;

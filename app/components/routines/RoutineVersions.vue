@@ -49,7 +49,7 @@ li {
 .when,
 .words {
   display: block;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .words {
   margin: 4px 0;

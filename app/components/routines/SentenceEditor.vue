@@ -216,7 +216,7 @@ const setHours = (change: Partial<SendingHours> | null) =>
   border: 1px solid var(--rule);
   border-radius: 5px;
   padding: 18px 26px;
-  font-size: 18px;
+  font-size: var(--title);
   line-height: 42px;
   background-image: repeating-linear-gradient(transparent 0 41px, var(--rule) 41px 42px);
   background-position: 0 18px;

@@ -70,7 +70,7 @@ button:disabled {
   cursor: default;
 }
 span {
-  font-size: 13px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .here span {

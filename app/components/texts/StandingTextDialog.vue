@@ -171,13 +171,13 @@ fieldset {
   gap: 4px 16px;
 }
 legend {
-  font-size: 12.5px;
+  font-size: var(--small);
 }
 .day {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .text {

@@ -180,7 +180,7 @@ const open = (id: number) =>
 }
 .step,
 .sum {
-  font-size: 13px;
+  font-size: var(--small);
 }
 .late {
   color: var(--brick);

@@ -112,7 +112,7 @@ function open(row: Found) {
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .left {
   flex: 1;

@@ -215,7 +215,7 @@ useMainKey(() => {
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .way {
   color: var(--soft-ink);

@@ -166,7 +166,7 @@ useMainKey(() => void keep())
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
   white-space: nowrap;
 }
 </style>

@@ -291,6 +291,6 @@ const statuses = computed(() =>
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 </style>

@@ -4,6 +4,7 @@ import CustomerField from '../../components/customers/CustomerField.vue'
 import DateField from '../../components/fields/DateField.vue'
 import FormField from '../../components/fields/FormField.vue'
 import OwnFields from '../../components/fields/OwnFields.vue'
+import OrderPreview from '../../components/orders/OrderPreview.vue'
 import OrderMore from '../../components/orders/OrderMore.vue'
 import OrderLines from '../../components/orders/OrderLines.vue'
 import SelectField from '../../components/fields/SelectField.vue'
@@ -82,20 +83,35 @@ async function added({ id }: { id: number }) {
     customer.value = facts.value as unknown as CustomerRow // a view holds all that a row does
   })
 }
+/** As it is saved; undefined while no customer is chosen. */
+const written = computed(() =>
+  customer.value
+    ? {
+        customerId: customer.value.id,
+        brandId: Number(form.brandId),
+        reference: form.reference || null,
+        customerNote: form.customerNote || null,
+        date: form.date,
+        status: form.status,
+        fields: Object.fromEntries(Object.entries(form.fields).filter(([, value]) => value !== '')),
+        ...writtenMore(more.value),
+        lines: writtenLines(lines.value),
+      }
+    : undefined,
+)
+/** What is shown beside it: only once it could be saved. */
+const shown = computed(() =>
+  sums.value &&
+  written.value?.lines.length &&
+  !company.kindsOff.includes('order confirmation') &&
+  written.value.lines.every((line) => line.description.trim())
+    ? written.value
+    : undefined,
+)
 const keep = () =>
   acting(async () => {
-    if (!customer.value) throw new Error('Choose a customer first.')
-    const body = {
-      customerId: customer.value.id,
-      brandId: Number(form.brandId),
-      reference: form.reference || null,
-      customerNote: form.customerNote || null,
-      date: form.date,
-      status: form.status,
-      fields: Object.fromEntries(Object.entries(form.fields).filter(([, value]) => value !== '')),
-      ...writtenMore(more.value),
-      lines: writtenLines(lines.value),
-    }
+    const body = written.value
+    if (!body) throw new Error('Choose a customer first.')
     if (body.lines.length === 0) throw new Error('Write at least one line.')
     const { id, number } = await whileSaving(() => writeOrder(body))
     useToasts().say(`Order ${number} is saved as ${form.status}.`)
@@ -177,6 +193,7 @@ useMainKey(() => !busy.value && void keep())
           >
         </footer>
       </section>
+      <aside class="right" aria-label="The order's confirmation"><OrderPreview :order="shown" /></aside>
     </div>
     <CustomerDialog v-if="adding !== undefined" :name="adding" @leave="adding = undefined" @added="added" />
   </div>
@@ -184,7 +201,7 @@ useMainKey(() => !busy.value && void keep())
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .body {
   flex: 1;
@@ -193,7 +210,7 @@ useMainKey(() => !busy.value && void keep())
 }
 .facts {
   display: grid;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(168px, 1fr));
   gap: 8px 16px;
   align-items: start;
   margin-bottom: 14px;
@@ -202,7 +219,7 @@ useMainKey(() => !busy.value && void keep())
   display: flex;
   flex-direction: column;
   align-items: flex-start;
-  font-size: 12.5px;
+  font-size: var(--small);
   color: var(--soft-ink);
 }
 .wide {

@@ -206,7 +206,7 @@ const inUndoTime = computed(
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 .page {
   background: var(--paper);
@@ -269,7 +269,7 @@ const inUndoTime = computed(
 }
 .reason {
   flex: 1 1 200px;
-  font-size: 13px;
+  font-size: var(--small);
 }
 .now {
   flex: 0 0 120px;

@@ -69,6 +69,6 @@ const numbers = (run: RunHeader) =>
 
 <style scoped>
 .title {
-  font-size: 16px;
+  font-size: var(--title);
 }
 </style>

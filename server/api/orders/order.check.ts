@@ -1,4 +1,4 @@
-import { country, decimal, id, Joi, name, percent, text } from '../../http/checks'
+import { country, day, decimal, id, Joi, name, percent, text } from '../../http/checks'
 
 /** A line of an order as it is written. */
 export const line = Joi.object({
@@ -33,4 +33,19 @@ export const orderExtras = {
     country: country.required(),
   }).allow(null),
   internalNote: text(2000).allow(''),
+}
+
+/** A new order; what is left out is as the customer or the company has it. */
+export const newOrder = {
+  number: name(30).allow(''),
+  brandId: id.required(),
+  customerId: id.required(),
+  date: day,
+  status: text(40),
+  reference: text(80).allow('', null).default(null),
+  customerNote: text(1000).allow('', null).default(null),
+  salesperson: name(80).allow(''),
+  fields: Joi.object().pattern(text(60), text(200).allow('')),
+  ...orderExtras,
+  lines: Joi.array().items(line).min(1).max(1000).required(),
 }

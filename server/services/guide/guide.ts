@@ -27,15 +27,16 @@ export interface GuideStep {
 const languageWords: Record<Language, string> = { en: 'English', de: 'German', fr: 'French' }
 
 export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
-  const [house, all] = [await company(), brandsOf(who, await brands())]
+  const house = await company()
+  const all = brandsOf(who, await brands()).filter((brand) => !brand.retired)
+  // what the house does not use needs nothing
+  const kinds = documentKinds.filter((kind) => !house.kindsOff.includes(kind))
   const used = (await customerLanguages())
     .map((row) => row.language)
     .filter((language) => languages.includes(language))
   const series = await seriesKinds()
-  const looks = (await Promise.all(documentKinds.map((kind) => newestDesigns(kind)))).flat()
-  const notes = await Promise.all(
-    documentKinds.map(async (kind) => ({ kind, notes: await emailTexts(kind) })),
-  )
+  const looks = (await Promise.all(kinds.map((kind) => newestDesigns(kind)))).flat()
+  const notes = await Promise.all(kinds.map(async (kind) => ({ kind, notes: await emailTexts(kind) })))
   const routines = (await routinesOn())!
   const begun = (await started())!
   const unreached = (await listCustomers({ trouble: true, limit: 1 }, who)).matching
@@ -104,7 +105,7 @@ export async function setUpGuide(who = theHouse): Promise<GuideStep[]> {
       needed: true,
       to: 'Numbers',
       missing: perBrand((brand) =>
-        documentKinds
+        kinds
           .filter((kind) => !series.some((one) => one.kind === kind && one.brandId === brand.id))
           .map((kind) => `numbers for ${kindFacts[kind].many}`),
       ),

@@ -1,12 +1,13 @@
 import { clock } from '../../clock'
 import { log } from '../../log'
 import { type Gate } from './gate'
+import { bytesLeft } from '../../outside/disk'
 import { gate, stateCounts, ping } from './queries'
 import { tellStreams } from '../live/listen'
 
 /*
  * How the house stands: paused, in rehearsal, or in trouble that every screen has to say: no worker, an old
- * queue, a mail server that is away.
+ * queue, a mail server that is away or takes no more, a disk that is nearly full.
  * Asked by pages, and watched by each web process while somebody looks, since a worker that stopped cannot tell.
  */
 
@@ -38,8 +39,22 @@ export async function houseState(): Promise<HouseState> {
       `The mail server is away: ${seen.away} ${seen.away === 1 ? 'email waits' : 'emails wait'} and ` +
         `${seen.away === 1 ? 'is' : 'are'} tried again by itself. (${seen.awayWords})`,
     )
+  if (seen.paced > 0 && !state.paused)
+    troubles.push(
+      `The mail account “${seen.pacedBy}” takes no more for now: ${seen.paced} ` +
+        `${seen.paced === 1 ? 'email waits' : 'emails wait'} more than an hour for their turn.`,
+    )
+  const left = await bytesLeft()
+  if (left !== undefined && left < lowBytes) troubles.push(diskWords(left))
   return { ...state, troubles }
 }
+
+/** With less than this left, a day or two of documents would fill the disk. */
+const lowBytes = 300_000_000
+
+export const diskWords = (left: number): string =>
+  `Only ${Math.floor(left / 1_000_000)} MB are left on the disk of this machine. Make room before it is full: ` +
+  'then nothing could be issued or sent.'
 
 let last = ''
 

@@ -35,6 +35,9 @@ export const stateCounts = (before: Date) =>
     oldest: Date | null
     away: number
     awayWords: string | null
+    /** Emails whose mail account takes no more of them within the hour, and its name. */
+    paced: number
+    pacedBy: string | null
   }>(
     `select (select max(beat_at) from worker) "lastBeat",
     least(
@@ -46,7 +49,18 @@ export const stateCounts = (before: Date) =>
       (select min(at) from event where looked_at is null and at < $before)
     ) oldest,
     (select count(*)::int from dispatch where state = 'waiting' and away) away,
-    (select last_reply from dispatch where state = 'waiting' and away limit 1) "awayWords"`,
+    (select last_reply from dispatch where state = 'waiting' and away limit 1) "awayWords",
+    (
+      select count(*)::int from dispatch where state = 'waiting' and slot_at > $before::timestamptz + interval '1 hour'
+    ) paced,
+    (
+      select a.name
+      from mail_slot m
+      join mail_account a on a.id = m.mail_account_id
+      where m.minute > $before::timestamptz + interval '1 hour'
+      order by m.minute desc
+      limit 1
+    ) "pacedBy"`,
     { before },
   )
 

@@ -4,6 +4,7 @@ import type { ImportSubject } from '../../../core/imports/subjects'
 import { decodeText } from '../../../core/imports/text'
 import { clock } from '../../clock'
 import { moveRows } from '../../db/move'
+import { ownFields } from '../fields/own-fields'
 import { readFileBytes } from '../../outside/filestore/store'
 import { publish } from '../live/publish'
 import { type RowState, type ImportView, files } from './imports'
@@ -54,7 +55,11 @@ export async function checkRows(
   batch: readonly { line: number; cells: string[] }[],
   alike: Map<string, number>,
 ): Promise<Checked[]> {
-  const read = batch.map((row) => ({ ...row, ...readRecord(subject, recordOf(row.cells, reading), reading) }))
+  const own = await ownFields()
+  const read = batch.map((row) => ({
+    ...row,
+    ...readRecord(subject, recordOf(row.cells, reading), reading, own),
+  }))
   const known = await knownOf(
     subject,
     read.map((one) => one.record),

@@ -1,6 +1,7 @@
 import { importLifecycle, type ImportState } from '../../../core/imports/states'
 import { moveRows } from '../../db/move'
-import { importFields, oneOf, type ImportSubject } from '../../../core/imports/subjects'
+import { fieldsOf } from '../../../core/imports/fields'
+import { oneOf, type ImportSubject } from '../../../core/imports/subjects'
 import { guessMapping, type Mapping } from '../../../core/imports/mapping'
 import { readRecord, type ImportRecord, type Reading } from '../../../core/imports/row'
 import {
@@ -17,6 +18,7 @@ import { inTransaction, json } from '../../db/connection'
 import { ImportFile } from '../../db/models'
 import { keepFile } from '../../outside/filestore/store'
 import { addJob } from '../../queue/add'
+import { ownFields } from '../fields/own-fields'
 import { publish } from '../live/publish'
 import { headOf } from './read'
 import { keyOf, knownOf, problemsOf } from './references'
@@ -91,10 +93,11 @@ export async function takeImport(
   const { text, encoding } = decodeText(bytes)
   const head = headOf(text)
   const before = await mappingOfLike(subject, head.columns)
-  const mapping = before?.mapping ?? guessMapping(subject, head.columns)
+  const fields = fieldsOf(subject, await ownFields())
+  const mapping = before?.mapping ?? guessMapping(subject, head.columns, await ownFields())
   const cellsOf = (kinds: string[]) =>
     head.sample.flatMap((row) =>
-      importFields[subject].flatMap((field) => {
+      fields.flatMap((field) => {
         const mapped = mapping[field.key]
         return kinds.includes(field.kind) && mapped && 'column' in mapped ? (row[mapped.column] ?? []) : []
       }),
@@ -141,7 +144,8 @@ export async function imports(): Promise<ImportView[]> {
 /** Has every row checked by a mapping. @throws Refusal "unmapped" naming the field, "busy" */
 export async function checkImport(id: number, reading: Reading): Promise<void> {
   const { subject, columns: names } = await importView(id)
-  const missing = importFields[subject].find((field) => field.needed && !reading.mapping[field.key])
+  const fields = fieldsOf(subject, await ownFields())
+  const missing = fields.find((field) => field.needed && !reading.mapping[field.key])
   if (missing)
     throw new Refusal('unmapped', `Say which column is “${missing.words}”, or give one value for all.`, {
       status: 400,
@@ -149,7 +153,7 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
     })
   const some = oneOf[subject]
   if (some && !some.keys.some((key) => reading.mapping[key])) {
-    const wordsOf = (key: string) => importFields[subject].find((field) => field.key === key)!.words
+    const wordsOf = (key: string) => fields.find((field) => field.key === key)!.words
     throw new Refusal(
       'unmapped',
       `Say which column is ${some.keys.map((key) => `“${wordsOf(key)}”`).join(' or ')}.`,
@@ -158,8 +162,7 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
   }
   const unknown = Object.entries(reading.mapping).find(
     ([key, mapped]) =>
-      !importFields[subject].some((field) => field.key === key) ||
-      ('column' in mapped && mapped.column >= names.length),
+      !fields.some((field) => field.key === key) || ('column' in mapped && mapped.column >= names.length),
   )
   if (unknown)
     throw new Refusal('unmapped', `“${unknown[0]}” is mapped to nothing that is there.`, {
@@ -254,7 +257,8 @@ export async function importRecords(
 ): Promise<{ record: number; outcome: Written['outcome']; note: string }[]> {
   return inTransaction(async () => {
     const usual = { decimalSign: '.', dayOrder: 'day first' } as const
-    const read = records.map((raw, index) => ({ at: index + 1, ...readRecord(subject, raw, usual) }))
+    const own = await ownFields()
+    const read = records.map((raw, index) => ({ at: index + 1, ...readRecord(subject, raw, usual, own) }))
     const known = await knownOf(
       subject,
       read.map((one) => one.record),

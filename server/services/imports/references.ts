@@ -1,5 +1,6 @@
 import type { ImportSubject } from '../../../core/imports/subjects'
 import { countAlike, saidOf } from '../../../core/receivables/bank-statement'
+import { isGtin } from '../../../core/items/gtin'
 import { oldKind, type ImportRecord } from '../../../core/imports/row'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import { dayInZone, type Day } from '../../../core/documents/days'
@@ -92,6 +93,14 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
     )
       problems.push(`${record.document} is not a document of customer ${record.customer}.`)
   }
+  if (subject === 'items' && record.gtin !== undefined && !isGtin(record.gtin))
+    problems.push(`“${record.gtin}” is not a GTIN: its last digit does not fit the others.`)
+  if (
+    subject === 'orders' &&
+    (record.deliveryStreet !== undefined || record.deliveryTown !== undefined) &&
+    record.deliveryCountry === undefined
+  )
+    problems.push('Deliver to: the country is missing.')
   if (subject === 'open items') problems.push(...problemsOfOpenItem(record, known))
   if (subject === 'rates' && !(Number(record.rate) > 0)) problems.push('The rate is not over zero.')
   if (subject === 'rates' && record.currency === known.home)

@@ -1,7 +1,10 @@
+import { isDeepStrictEqual } from 'node:util'
+import type { Address } from '../../../core/documents/facts'
 import { Refusal } from '../../../core/errors'
+import { ownValues } from '../../../core/imports/fields'
 import type { ImportRecord } from '../../../core/imports/row'
 import { Decimal } from '../../../core/money/decimal'
-import { totals } from '../../../core/money/totals'
+import { totals, type Adjustment } from '../../../core/money/totals'
 import { json } from '../../db/connection'
 import { company } from '../house/house'
 import { type NewOrder, addOrders, type LineEdit, editOrder } from '../orders/orders'
@@ -53,7 +56,10 @@ export async function writeOrders(
         salesperson: head.salesperson ?? customer.salesperson,
         customerNote: head.note ?? null,
         prepaid: '0',
-        adjustments: [],
+        adjustments: adjustmentsOf(head) ?? [],
+        internalNote: head.internalNote ?? '',
+        delivery: deliveryOf(head, customer.name) ?? null,
+        fields: ownValues(head, 'fields.') ?? {},
         lines,
       }
       totals({ ...order, rates: taxRates })
@@ -86,6 +92,32 @@ function lineOf(record: ImportRecord, known: Known, language: string): LineEdit 
     unitPrice: plain(record.price ?? item!.price),
     discountPercent: plain(record.discount ?? '0'),
     taxCode: record.taxCode ?? item!.taxCode,
+    fields: ownValues(record, 'lineFields.') ?? {},
+  }
+}
+
+/** Charge and discount on the whole order; undefined where the file says nothing of them. */
+function adjustmentsOf(head: ImportRecord): Adjustment[] | undefined {
+  const all: Adjustment[] = [
+    ...(head.charge
+      ? [{ kind: 'charge' as const, label: head.chargeLabel ?? 'Shipping', amount: head.charge }]
+      : []),
+    ...(head.orderDiscount
+      ? [{ kind: 'discount' as const, label: 'Discount', amount: head.orderDiscount }]
+      : []),
+  ]
+  return all.length ? all : undefined
+}
+
+/** Where the goods go; undefined where the file says nothing of it. */
+function deliveryOf(head: ImportRecord, customerName: string): Address | undefined {
+  const lines = [head.deliveryStreet, head.deliveryTown].filter((line): line is string => !!line)
+  if (lines.length === 0) return undefined
+  return {
+    name: head.deliveryName ?? customerName,
+    attention: '',
+    lines,
+    country: head.deliveryCountry ?? '',
   }
 }
 
@@ -103,10 +135,14 @@ async function changeOrder(
     brand: string
     reference: string | null
     note: string | null
+    internalNote: string
+    fields: Record<string, string>
+    delivery: Address | null
+    adjustments: Adjustment[]
     lines: LineEdit[]
   },
   head: ImportRecord,
-  lines: LineEdit[],
+  read: LineEdit[],
   who: Principal,
   tellRoutines: boolean,
 ): Promise<Written> {
@@ -125,7 +161,7 @@ async function changeOrder(
     )
   const said = (list: readonly LineEdit[]) =>
     json(
-      list.map(({ item, description, unit, quantity, unitPrice, discountPercent, taxCode }) => [
+      list.map(({ item, description, unit, quantity, unitPrice, discountPercent, taxCode, fields = {} }) => [
         item,
         description,
         unit,
@@ -133,16 +169,43 @@ async function changeOrder(
         unitPrice,
         discountPercent,
         taxCode,
+        ...Object.entries(fields).sort(),
       ]),
     )
+  // what the file does not give of a line stays with it
+  const lines = read.map((line, at) =>
+    Object.keys(line.fields ?? {}).length === 0 && before.lines[at]?.item === line.item
+      ? { ...line, fields: before.lines[at].fields }
+      : line,
+  )
   const reference = head.reference ?? before.reference
   const note = head.note ?? before.note
+  const more = {
+    ...given('internalNote', head.internalNote, before.internalNote),
+    ...given('adjustments', adjustmentsOf(head), before.adjustments),
+    ...given('delivery', deliveryOf(head, before.delivery?.name ?? ''), before.delivery),
+    ...given('fields', mergedFields(ownValues(head, 'fields.'), before.fields), before.fields),
+  }
   const sameLines =
-    said(lines) === said(before.lines) && reference === before.reference && note === before.note
+    said(lines) === said(before.lines) &&
+    reference === before.reference &&
+    note === before.note &&
+    Object.keys(more).length === 0
   const sameStatus = head.status === undefined || head.status === before.status
   if (sameLines && sameStatus) return unchanged
   if (!sameLines)
-    await editOrder(before.id, { version: before.version, reference, customerNote: note, lines }, who)
+    await editOrder(
+      before.id,
+      { version: before.version, reference, customerNote: note, lines, ...more },
+      who,
+    )
   if (!sameStatus) await setStatus([before.id], head.status!, who, { tellRoutines })
   return { outcome: 'written', note: sameLines ? `Now ${head.status}.` : 'Changed.' }
 }
+
+/** What the file gives and is another than before, under its name; nothing else. */
+const given = <Key extends string, Value>(key: Key, value: Value | undefined, before: Value | null) =>
+  value === undefined || isDeepStrictEqual(value, before) ? {} : ({ [key]: value } as Record<Key, Value>)
+
+const mergedFields = (values: Record<string, string> | undefined, before: Record<string, string>) =>
+  values && { ...before, ...values }

@@ -1,4 +1,6 @@
+import type { Address } from '../../../core/documents/facts'
 import type { Language } from '../../../core/money/format'
+import type { Adjustment } from '../../../core/money/totals'
 import { one, run, json, rows } from '../../db/connection'
 import type { LineEdit } from '../orders/orders'
 
@@ -8,7 +10,9 @@ export const lockImportCustomer = (number: string | undefined) =>
   one<{ id: number; state: string }>(
     `select id,
       md5(
-        concat_ws('|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing)
+        concat_ws(
+          '|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing, fields
+        )
       ) state
     from customer
     where number = $number
@@ -27,17 +31,20 @@ export const upsertCustomer = (given: {
   taxNumber: string | null
   salesperson: string | null
   billing: string | null
+  /** Of the house's own, as JSON; those that are not given stay. */
+  fields: string
   houseLanguage: string
   houseCurrency: string
 }) =>
   one<{ id: number; state: string }>(
     `insert into customer (
-      number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing
+      number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, fields
     )
     values (
       $number, $name, coalesce($group, ''), coalesce($language, $houseLanguage), coalesce($currency, $houseCurrency),
       $country,
-      coalesce($terms::jsonb, '{"kind": "days", "days": 30}'), $taxNumber, coalesce($salesperson, ''), $billing::jsonb
+      coalesce($terms::jsonb, '{"kind": "days", "days": 30}'), $taxNumber, coalesce($salesperson, ''),
+      $billing::jsonb, $fields::jsonb
     )
     on conflict (number) do update
     set name = excluded.name, group_name = coalesce($group, customer.group_name),
@@ -45,10 +52,12 @@ export const upsertCustomer = (given: {
       country = excluded.country, terms = coalesce($terms::jsonb, customer.terms),
       tax_number = coalesce($taxNumber, customer.tax_number),
       salesperson = coalesce($salesperson, customer.salesperson),
-      billing = coalesce($billing::jsonb, customer.billing)
+      billing = coalesce($billing::jsonb, customer.billing), fields = customer.fields || excluded.fields
     returning id,
       md5(
-        concat_ws('|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing)
+        concat_ws(
+          '|', name, group_name, language, currency, country, terms, tax_number, salesperson, billing, fields
+        )
       ) state`,
     given,
   )
@@ -64,26 +73,48 @@ export const addBillingContact = (given: { customerId: number; name: string; ema
 export const raiseCustomerVersion = (id: number) =>
   run('update customer set version = version + 1 where id = $id', { id })
 
-export const lockImportItem = (code: string | undefined) =>
-  one<{ state: string }>(
-    `select concat_ws('|', names, unit, trim_scale(price), tax_code) state from item where code = $code for update`,
-    { code },
-  )
+/** What an import may change of an item. */
+const itemState = `concat_ws(
+    '|', names, unit, trim_scale(price), tax_code, gtin, trim_scale(weight), size, commodity_code, origin, place,
+    category, fields
+  )`
 
+export const lockImportItem = (code: string | undefined) =>
+  one<{ state: string }>(`select ${itemState} state from item where code = $code for update`, { code })
+
+/** An item as a file gives it; what it does not give stays, or is empty. */
 export const upsertItem = (given: {
   code: string | undefined
   names: Partial<Record<Language, string>>
   unit: string | null
   price: string | undefined
   taxCode: string | undefined
+  gtin: string | null
+  weight: string | null
+  size: string | null
+  commodityCode: string | null
+  origin: string | null
+  place: string | null
+  category: string | null
+  fields: string
 }) =>
   one<{ state: string }>(
-    `insert into item (code, names, unit, price, tax_code)
-    values ($code, $names::jsonb, coalesce($unit, ''), $price, $taxCode)
+    `insert into item (
+      code, names, unit, price, tax_code, gtin, weight, size, commodity_code, origin, place, category, fields
+    )
+    values (
+      $code, $names::jsonb, coalesce($unit, ''), $price, $taxCode, coalesce($gtin, ''), $weight::numeric,
+      coalesce($size, ''), coalesce($commodityCode, ''), coalesce($origin, ''), coalesce($place, ''),
+      coalesce($category, ''), $fields::jsonb
+    )
     on conflict (code) do update
     set names = item.names || excluded.names, unit = coalesce($unit, item.unit), price = excluded.price,
-      tax_code = excluded.tax_code
-    returning concat_ws('|', names, unit, trim_scale(price), tax_code) state`,
+      tax_code = excluded.tax_code, gtin = coalesce($gtin, item.gtin),
+      weight = coalesce($weight::numeric, item.weight), size = coalesce($size, item.size),
+      commodity_code = coalesce($commodityCode, item.commodity_code), origin = coalesce($origin, item.origin),
+      place = coalesce($place, item.place), category = coalesce($category, item.category),
+      fields = item.fields || excluded.fields
+    returning ${itemState} state`,
     { ...given, names: json(given.names) },
   )
 
@@ -127,17 +158,21 @@ export const ordersByNumber = (numbers: readonly string[]) =>
     brand: string
     reference: string | null
     note: string | null
+    internalNote: string
+    fields: Record<string, string>
+    delivery: Address | null
+    adjustments: Adjustment[]
     lines: LineEdit[]
   }>(
     `select o.number, o.id, o.version, o.status, c.number customer, o.date::text "date", b.code brand,
-      o.reference, o.customer_note note,
+      o.reference, o.customer_note note, o.internal_note "internalNote", o.fields, o.delivery, o.adjustments,
       (
         select coalesce(
           jsonb_agg(
             jsonb_build_object(
               'item', l.item_code, 'description', l.description, 'detail', l.detail, 'unit', l.unit,
               'quantity', trim_scale(l.quantity)::text, 'unitPrice', trim_scale(l.unit_price)::text,
-              'discountPercent', trim_scale(l.discount_percent)::text, 'taxCode', l.tax_code
+              'discountPercent', trim_scale(l.discount_percent)::text, 'taxCode', l.tax_code, 'fields', l.fields
             ) order by l.position
           ),
           '[]'

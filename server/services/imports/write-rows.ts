@@ -4,6 +4,7 @@ import type { ImportSubject } from '../../../core/imports/subjects'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { moveRows } from '../../db/move'
+import { ownFields } from '../fields/own-fields'
 import { publish } from '../live/publish'
 import { type ImportView, files } from './imports'
 import {
@@ -50,6 +51,7 @@ export async function writeAll({
   madeBy,
 }: ImportView): Promise<void> {
   const { sha256, tellRoutines } = (await importToWrite(id))!
+  const fields = await ownFields()
   let after = 0
   for (;;) {
     const found = await inTransaction(async () => {
@@ -59,7 +61,8 @@ export async function writeAll({
         key,
         lines: own.map((row) => row.line),
         records: own.map(
-          (row) => readRecord(subject, recordOf(row.cells, { mapping }), { decimalSign, dayOrder }).record,
+          (row) =>
+            readRecord(subject, recordOf(row.cells, { mapping }), { decimalSign, dayOrder }, fields).record,
         ),
       }))
       const known = await knownOf(

@@ -1,3 +1,4 @@
+import { ownValues } from '../../../core/imports/fields'
 import type { ImportSubject } from '../../../core/imports/subjects'
 import type { ImportRecord } from '../../../core/imports/row'
 import { Refusal } from '../../../core/errors'
@@ -115,6 +116,7 @@ async function writeCustomer(record: ImportRecord): Promise<Written> {
     taxNumber: record.taxNumber ?? null,
     salesperson: record.salesperson ?? null,
     billing: billing ? json(billing) : null,
+    fields: json(ownValues(record, 'fields.') ?? {}),
     houseLanguage: language,
     houseCurrency: home,
   }))!
@@ -142,6 +144,14 @@ async function writeItem(record: ImportRecord): Promise<Written> {
     unit: record.unit ?? null,
     price: record.price,
     taxCode: record.taxCode,
+    gtin: record.gtin ?? null,
+    weight: record.weight ?? null,
+    size: record.size ?? null,
+    commodityCode: record.commodityCode ?? null,
+    origin: record.origin ?? null,
+    place: record.place ?? null,
+    category: record.category ?? null,
+    fields: json(ownValues(record, 'fields.') ?? {}),
   }))!
   return before?.state === row.state ? unchanged : { outcome: 'written', note: before ? 'Changed.' : 'New.' }
 }

@@ -2,7 +2,7 @@ import { Refusal } from '../../../core/errors'
 import { dayInZone } from '../../../core/documents/days'
 import { mayFollow, stepRefusal, suppliedStatus } from '../../../core/orders/statuses'
 import { clock } from '../../clock'
-import { inTransaction } from '../../db/connection'
+import { inTransaction, takenBack } from '../../db/connection'
 import { addJobs } from '../../queue/add'
 import { applyStatus, type StatusEffects, type StatusTurn } from '../dispatch/stopped'
 import { noteAll } from '../history/history'
@@ -125,29 +125,13 @@ export async function setStatus(
   })
 }
 
-/** Ends a trial of a transaction, which undoes it, and carries out what it wrote. */
-class Tried extends Error {
-  constructor(readonly change: StatusChange) {
-    super('only tried')
-  }
-}
-
 /**
  * What `setStatus` would do, found by doing it and taking it back, so that the question and the act cannot
  * differ.
  */
-export async function trySetStatus(
+export const trySetStatus = (
   orderIds: readonly number[],
   status: string,
   who: Principal,
   how: StatusHow = {},
-): Promise<StatusChange> {
-  try {
-    return await inTransaction(async () => {
-      throw new Tried(await setStatus(orderIds, status, who, how))
-    })
-  } catch (error) {
-    if (error instanceof Tried) return error.change
-    throw error
-  }
-}
+): Promise<StatusChange> => takenBack(() => setStatus(orderIds, status, who, how))
