@@ -106,7 +106,7 @@ describe('Accounts', () => {
       {},
       number,
     )
-    await desk.clickText('.corner button', 'Undo')
+    await desk.clickText('.toast button', 'Undo')
     await desk.page.waitForFunction(
       (wanted) => !!document.querySelector(`[data-open="${wanted}"]`),
       {},

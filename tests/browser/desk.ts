@@ -146,7 +146,8 @@ export function useDesk(): Desk {
         await page.keyboard.press('Tab')
         await page.keyboard.type(person.password)
         await page.keyboard.press('Enter')
-        await page.waitForSelector('[data-stage="stuck"]')
+        // who only looks begins with the Register
+        await page.waitForSelector(role === 'reader' ? '[data-test="csv"]' : '[data-stage="stuck"]')
       },
       count: async (stage: string) => {
         const shown = await page.waitForSelector(`[data-stage="${stage}"] .count`)

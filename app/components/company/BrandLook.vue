@@ -229,7 +229,7 @@ const colourNames = {
 }
 .sentence {
   white-space: normal;
-  font-size: var(--text);
+  font-size: var(--body);
   line-height: 2;
   margin: 0;
 }

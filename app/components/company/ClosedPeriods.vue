@@ -106,7 +106,7 @@ async function close() {
 }
 .sentence {
   white-space: normal;
-  font-size: var(--text);
+  font-size: var(--body);
   margin: 0 0 14px;
 }
 .row {

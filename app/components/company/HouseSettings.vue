@@ -276,7 +276,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
   padding: 14px 16px;
 }
 p {
-  font-size: var(--text);
+  font-size: var(--body);
   line-height: 2;
   margin: 0 0 10px;
 }

@@ -63,7 +63,7 @@ const toggleHeld = (status: string) =>
 
 <style scoped>
 p {
-  font-size: var(--text);
+  font-size: var(--body);
   line-height: 2;
   margin: 0 0 10px;
 }

@@ -103,7 +103,7 @@ li button {
   border: 0;
   background: none;
   color: var(--soft-ink);
-  font-size: var(--text);
+  font-size: var(--body);
   cursor: pointer;
   height: 28px;
 }

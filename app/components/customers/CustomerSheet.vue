@@ -269,7 +269,7 @@ const stateTone: Record<string, string> = {
   white-space: normal;
   margin: 0;
   line-height: 2;
-  font-size: var(--text);
+  font-size: var(--body);
 }
 h2 {
   margin: 14px 0 4px;

@@ -156,7 +156,7 @@ const [reference, customerNote, suppliedOn, date] = [
 .sentence {
   white-space: normal;
   margin: 0 0 8px;
-  font-size: var(--text);
+  font-size: var(--body);
 }
 .texts {
   display: grid;

@@ -89,7 +89,7 @@ input {
   border-radius: 4px 0 0 4px;
   padding: 5px 8px;
   font: inherit;
-  font-size: var(--text);
+  font-size: var(--body);
   color: var(--ink);
 }
 .calendar {

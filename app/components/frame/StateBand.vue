@@ -129,7 +129,7 @@ const end = () =>
   gap: 12px;
   align-items: center;
   padding: 6px 14px;
-  font-size: var(--text);
+  font-size: var(--body);
 }
 .paused {
   background: var(--peg-ground);

@@ -176,7 +176,7 @@ input {
   border-radius: 4px;
   padding: 5px 8px;
   font: inherit;
-  font-size: var(--text);
+  font-size: var(--body);
   color: var(--ink);
   background: var(--paper);
   min-width: 0;

@@ -180,7 +180,7 @@ function key(event: KeyboardEvent, index: number) {
 }
 .name {
   font-weight: 650;
-  font-size: var(--text);
+  font-size: var(--body);
 }
 .fact {
   font-size: var(--small);

@@ -64,7 +64,7 @@ section {
   margin: 10px 0;
 }
 h3 {
-  font-size: var(--text);
+  font-size: var(--body);
 }
 p {
   margin: 2px 0 4px;
