@@ -379,6 +379,18 @@ export const helpTasks: readonly HelpTask[] = [
   },
 ]
 
-/** Those of a screen, the nearest first. */
-export const tasksOf = (path: string): HelpTask[] =>
-  helpTasks.filter((task) => task.on.some((start) => (start === '/' ? path === '/' : path.startsWith(start))))
+/** Those of a screen, the nearest first: what is done on it alone before what is done on all like it. */
+export function tasksOf(path: string): HelpTask[] {
+  const near = (task: HelpTask) =>
+    Math.max(
+      0,
+      ...task.on
+        .filter((start) => (start === '/' ? path === '/' : path.startsWith(start)))
+        .map((start) => start.length),
+    )
+  return helpTasks
+    .map((task) => ({ task, near: near(task) }))
+    .filter((one) => one.near > 0)
+    .sort((a, b) => b.near - a.near)
+    .map((one) => one.task)
+}

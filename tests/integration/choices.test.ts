@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { one, rows, run } from '../../server/db/connection'
+import { hold } from '../../server/services/dispatch/by-hand'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { newInvoice } from '../../server/services/drafts/drafts'
 import { addBrand } from '../../server/services/house/add-brand'
@@ -138,8 +139,8 @@ describe('a mail account with limits', () => {
     for (let n = 0; n < 5; n++) orders.push(await house.newOrder())
     await house.ship(orders)
     const states = () =>
-      rows<{ state: string; minute: number | null; words: string }>(
-        `select s.state, (extract(epoch from s.slot_at - date_trunc('minute', now())) / 60)::int "minute"
+      rows<{ id: number; state: string; minute: number | null }>(
+        `select s.id, s.state, (extract(epoch from s.slot_at - date_trunc('minute', now())) / 60)::int "minute"
         from dispatch s
         join dispatch_document dd on dd.dispatch_id = s.id
         join document d on d.id = dd.document_id
@@ -160,6 +161,13 @@ describe('a mail account with limits', () => {
     expect(await rows(`select words from history where words like 'Waits its turn%' limit 1`)).toEqual([
       { words: 'Waits its turn: the mail account “Main” takes 2 a minute.' },
     ])
+
+    // asked to go at once it keeps its turn
+    const early = waiting.at(-1)!
+    await hold([early.id], true, who)
+    await hold([early.id], false, who)
+    await house.settle()
+    expect((await states()).find((one) => one.id === early.id)).toMatchObject({ state: 'waiting' })
 
     // a limit that is taken away lets them all go
     const [account] = await mailAccounts()

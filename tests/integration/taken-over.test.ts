@@ -157,6 +157,17 @@ describe('open items of the earlier program', () => {
     await balances()
   })
 
+  test('taken over by mistake are voided, and their number is not taken again', async () => {
+    const row = 'Invoice no;Customer no;Document date;Outstanding\nR-5;10419;2026-09-14;10,00\n'
+    expect(await imported(row)).toEqual(['written: Owed.'])
+    await voidDocument((await old('R-5'))!.id, 'Paid long ago', who)
+    expect(await openOf('R-5')).toBe('0')
+    expect(await imported(row)).toEqual([
+      'wrong: R-5 is there and void. A number stands once: give this one another, like R-5-2.',
+    ])
+    await balances()
+  })
+
   test('are compared with the trial balance as they came over, whatever was paid since', async () => {
     await keepTrialBalance({ EUR: { count: 5, sum: '114.00' }, GBP: { count: 1, sum: '9.00' } })
     const { comparison, customers } = await takenOverView(theHouse)

@@ -16,7 +16,7 @@ export const checkMayImport = (user: User, subject: ImportSubject) =>
 
 /** How a file is read: which column is which field, and its signs. */
 export const reading = Joi.object({
-  mapping: Joi.object().pattern(Joi.string().max(40), mapped).max(40).required(),
+  mapping: Joi.object().pattern(Joi.string().max(80), mapped).max(200).required(),
   decimalSign: Joi.valid('.', ',').required(),
   dayOrder: Joi.valid('day first', 'month first').required(),
 })
@@ -26,7 +26,7 @@ export const records = Joi.array()
   .items(
     Joi.object()
       .pattern(
-        Joi.string().max(40),
+        Joi.string().max(80),
         Joi.alternatives().try(
           Joi.string().max(4000).allow(''),
           Joi.number()
@@ -34,7 +34,7 @@ export const records = Joi.array()
             .custom((value: number) => String(value)),
         ),
       )
-      .max(60),
+      .max(200),
   )
   .min(1)
   .max(500)

@@ -13,17 +13,17 @@ export const lockPacedAccounts = () =>
     for no key update`,
   )
 
-/** The emails among dispatches that have no minute yet, with the account that each goes through. */
-export const emailsWithoutSlot = (ids: readonly number[], accountIds: readonly number[]) =>
-  rows<{ id: number; accountId: number }>(
-    `select s.id, a.id "accountId"
+/** The emails among dispatches whose minute has not come, or that have none, with the account that each goes through. */
+export const emailsToPace = (ids: readonly number[], accountIds: readonly number[], now: Date) =>
+  rows<{ id: number; accountId: number; slotAt: Date | null }>(
+    `select s.id, a.id "accountId", s.slot_at "slotAt"
     from dispatch s
     join brand b on b.id = s.brand_id
     join mail_account a on a.id = coalesce(b.mail_account_id, (select min(id) from mail_account))
-    where s.id = any($ids::int[]) and s.channel = 'email' and s.slot_at is null
+    where s.id = any($ids::int[]) and s.channel = 'email' and (s.slot_at is null or s.slot_at > $now)
       and a.id = any($accountIds::int[])
     order by s.id`,
-    { ids, accountIds },
+    { ids, accountIds, now },
   )
 
 /** What was given out of the last day and of the time to come, by minutes since 1970. */

@@ -5,7 +5,7 @@ import { addJob } from '../../queue/add'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
 import {
-  emailsWithoutSlot,
+  emailsToPace,
   forgetSlots,
   giveSlots,
   keepSlots,
@@ -25,14 +25,28 @@ const dayLong = 24 * 60 * minuteLong
 export async function paced(ids: readonly number[]): Promise<number[]> {
   const accounts = ids.length === 0 ? [] : await lockPacedAccounts()
   if (accounts.length === 0) return [...ids]
-  const emails = await emailsWithoutSlot(
+  const now = clock.now().getTime()
+  const emails = await emailsToPace(
     ids,
     accounts.map((account) => account.id),
+    new Date(now),
   )
-  const now = clock.now().getTime()
   const thisMinute = Math.floor(now / minuteLong)
+  const at = (minute: number) => new Date(minute * minuteLong)
   const later = new Set<number>()
-  for (const [accountId, own] of groupBy(emails, (email) => email.accountId)) {
+  const wait = async (turns: readonly { id: number; minute: number }[]) => {
+    for (const [minute, same] of groupBy(turns, (turn) => turn.minute))
+      await addJob('send-dispatches', { dispatchIds: same.map(({ id }) => id) }, { runAt: at(minute) })
+    for (const { id } of turns) later.add(id)
+  }
+  // who was asked to go before its turn keeps it: nothing overtakes
+  const early = emails.flatMap(({ id, slotAt }) =>
+    slotAt ? [{ id, minute: slotAt.getTime() / minuteLong }] : [],
+  )
+  await giveSlots(early.map(({ id, minute }) => ({ id, at: at(minute) })))
+  await wait(early)
+  const fresh = emails.filter((email) => email.slotAt === null)
+  for (const [accountId, own] of groupBy(fresh, (email) => email.accountId)) {
     const account = accounts.find((one) => one.id === accountId)!
     const given = await slotsGiven(accountId, new Date(now - dayLong))
     const slots = slotsFor(
@@ -41,7 +55,6 @@ export async function paced(ids: readonly number[]): Promise<number[]> {
       account,
       new Map(given.map(({ minute, emails }) => [minute, emails])),
     )
-    const at = (minute: number) => new Date(minute * minuteLong)
     await keepSlots(
       accountId,
       [...groupBy(slots, (minute) => minute)].map(([minute, same]) => ({
@@ -53,8 +66,7 @@ export async function paced(ids: readonly number[]): Promise<number[]> {
     const turns = own.map(({ id }, index) => ({ id, minute: slots[index]! }))
     await giveSlots(turns.map(({ id, minute }) => ({ id, at: at(minute) })))
     const waiting = turns.filter(({ minute }) => minute > thisMinute)
-    for (const [minute, same] of groupBy(waiting, (turn) => turn.minute))
-      await addJob('send-dispatches', { dispatchIds: same.map(({ id }) => id) }, { runAt: at(minute) })
+    await wait(waiting)
     await noteAll(
       waiting.map(({ id }) => ({
         dispatchId: id,
@@ -62,7 +74,6 @@ export async function paced(ids: readonly number[]): Promise<number[]> {
         words: `Waits its turn: the mail account “${account.name}” takes ${paceWords(account)}.`,
       })),
     )
-    for (const { id } of waiting) later.add(id)
   }
   if (later.size > 0) publish('line')
   return ids.filter((id) => !later.has(id))

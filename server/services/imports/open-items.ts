@@ -61,10 +61,15 @@ export async function writeOpenItems(
 
 /** A number that is there already is the same one, or somebody else's. */
 function sameAs(
-  before: { number: string; takenOver: boolean; customerId: number; owed: string },
+  before: { number: string; takenOver: boolean; voided: boolean; customerId: number; owed: string },
   customerId: number,
   owed: Decimal,
 ): Written {
+  if (before.voided)
+    return {
+      outcome: 'wrong',
+      note: `${before.number} is there and void. A number stands once: give this one another, like ${before.number}-2.`,
+    }
   if (before.takenOver && before.customerId === customerId && owed.eq(before.owed)) return unchanged
   return {
     outcome: 'wrong',

@@ -8,9 +8,17 @@ import type { TakenOverRow } from './take-over'
 /* The statements of take-over.ts. */
 
 export const documentsNumbered = (numbers: readonly string[]) =>
-  rows<{ kind: DocumentKind; number: string; takenOver: boolean; customerId: number; owed: string }>(
+  rows<{
+    kind: DocumentKind
+    number: string
+    takenOver: boolean
+    voided: boolean
+    customerId: number
+    owed: string
+  }>(
     `select d.kind, d.number, d.series_id is null "takenOver", d.customer_id "customerId",
-      coalesce(i.amount, 0)::text owed
+      coalesce(i.amount, 0)::text owed,
+      exists (select from document_void v where v.document_id = d.id) voided
     from document d
     left join open_item i on i.document_id = d.id
     where d.number = any($numbers::text[])`,
