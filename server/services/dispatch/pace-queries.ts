@@ -13,7 +13,7 @@ export const lockPacedAccounts = () =>
     for no key update`,
   )
 
-/** The emails among dispatches whose minute has not come, or that have none, with the account that each goes through. */
+/** The emails among dispatches whose minute has not come, or that have none, with the account that each goes by. */
 export const emailsToPace = (ids: readonly number[], accountIds: readonly number[], now: Date) =>
   rows<{ id: number; accountId: number; slotAt: Date | null }>(
     `select s.id, a.id "accountId", s.slot_at "slotAt"
