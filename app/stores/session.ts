@@ -60,8 +60,12 @@ export const useSession = defineStore('session', () => {
   async function signIn(email: string, password: string, code = ''): Promise<void> {
     await api.post('/api/session', { body: { email, password, code } })
     await load()
-    if (useRoute().path === '/' && house.value && house.value.startPage !== '/')
-      await navigateTo(house.value.startPage)
+    if (useRoute().path === '/') await goToStart()
+  }
+
+  /** Where this person begins; an address that somebody opened stays. */
+  async function goToStart(): Promise<void> {
+    await navigateTo(house.value?.startPage ?? '/', { replace: true })
   }
 
   async function signOut(): Promise<void> {
@@ -75,5 +79,5 @@ export const useSession = defineStore('session', () => {
   const may = (role: 'clerk' | 'supervisor') =>
     user.value?.role === 'supervisor' || (role === 'clerk' && user.value?.role === 'clerk')
   const brandName = (code: string) => house.value?.brands.find((brand) => brand.code === code)?.name ?? code
-  return { user, house, known, begun, welcome, setsUp, load, signIn, signOut, may, brandName }
+  return { user, house, known, begun, welcome, setsUp, load, signIn, goToStart, signOut, may, brandName }
 })

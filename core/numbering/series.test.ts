@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import {
   checkSeries,
+  counterIn,
   fileNamePart,
   formatNumber,
   nextCounter,
@@ -35,6 +36,14 @@ describe('numbers of a series', () => {
   test('a counter that outgrows its length gets more digits and is never cut', () => {
     expect(formatNumber(series({ length: 2 }), 1234, facts)).toBe('INV-2026-1234')
     expect(numberStandIn(series({ length: 2 }), facts, 999)).toBe('INV-2026-0000')
+  })
+
+  test('a number of another program is one of the series only where the series draws just that', () => {
+    expect(counterIn(series(), facts, 'INV-2026-00412')).toBe(412)
+    expect(counterIn(series(), facts, 'INV-2026-412')).toBeNull()
+    expect(counterIn(series(), facts, 'INV-2025-00412')).toBeNull()
+    expect(counterIn(series(), facts, 'INV-2026-')).toBeNull()
+    expect(counterIn(series({ prefix: 'R-', suffix: '/A', length: 1 }), facts, 'R-7/A')).toBe(7)
   })
 
   test("a series may go on from another program's last number", () => {

@@ -194,6 +194,15 @@ export function aroundCounter(series: NumberSeries, facts: NumberFacts): { befor
   return { before: fill(series.prefix, facts), after: fill(series.suffix, facts) }
 }
 
+/** The counter with which a series draws just this number; null where its numbers never read so. */
+export function counterIn(series: NumberSeries, facts: NumberFacts, number: string): number | null {
+  const { before, after } = aroundCounter(series, facts)
+  if (!number.startsWith(before) || !number.endsWith(after)) return null
+  const digits = number.slice(before.length, number.length - after.length)
+  if (!/^\d{1,15}$/.test(digits)) return null
+  return formatNumber(series, Number(digits), facts) === number ? Number(digits) : null
+}
+
 /** A number as part of a file name: what no file system takes becomes a hyphen, the rest stays. */
 export function fileNamePart(number: string): string {
   return number.replace(/[\\/:*?"<>|\p{Cc}\s]+/gu, '-').replace(/^[.-]+|[.-]+$/g, '') || 'document'

@@ -8,6 +8,7 @@ import { kindViews, switchKind } from '../../server/services/house/kinds'
 import { keepMailAccount, mailAccounts } from '../../server/services/house/mail-accounts'
 import { brandUses, retireBrand } from '../../server/services/house/retire-brand'
 import { writeOrder } from '../../server/services/orders/new-order'
+import { tryOut } from '../../server/services/routines/trial'
 import { inTheNameOf } from '../../server/services/people/principal'
 import { historyWords, papersOf, until, useHouse } from './house'
 
@@ -37,6 +38,14 @@ describe('a kind that is switched off', () => {
     })
     expect(await code(prepareByHand('invoice', [order], who))).toBe('kind-off')
     expect(await code(newInvoice(house.customers[0]!.id, house.brands[0]!.id, who))).toBe('kind-off')
+    const trial = await tryOut(
+      { statuses: ['Shipped'], conditions: [], issue: 'invoice', to: 'billing', delayMinutes: 0 },
+      2,
+      null,
+    )
+    expect(trial.stuck.reasons).toEqual([
+      { words: 'Invoices are switched off in Settings, Documents.', count: trial.papers },
+    ])
     await switchKind('invoice', true)
     expect((await prepareByHand('invoice', [order], who))[0]!.result.outcome).toBe('prepared')
   })

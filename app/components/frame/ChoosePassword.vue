@@ -16,6 +16,7 @@ const go = () =>
     if (!signedIn) useToasts().say('Your password is saved. Sign in with it and the code from your phone.')
     await navigateTo('/', { replace: true })
     await session.load()
+    if (signedIn) await session.goToStart()
   })
 </script>
 

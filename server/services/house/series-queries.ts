@@ -83,6 +83,14 @@ export const otherSeries = (kind: string, id: number) =>
     { kind, id },
   )
 
+export const seriesWithCode = () =>
+  rows<SeriesRow & { code: string; brand: string }>(
+    `select ${seriesColumns}, b.code, b.name brand
+    from number_series s
+    join brand b on b.id = s.brand_id
+    order by s.id`,
+  )
+
 export const counterOf = (seriesId: number, period: string) =>
   one<{ last: number }>('select last from series_counter where series_id = $seriesId and period = $period', {
     seriesId,

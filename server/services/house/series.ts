@@ -1,10 +1,11 @@
-import { brandExists } from './change-queries'
+import { brandExists, usedCounters } from './change-queries'
 import { Refusal } from '../../../core/errors'
-import { dayInZone } from '../../../core/documents/days'
+import { dayInZone, type Day } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import {
   aroundCounter,
   checkSeries,
+  counterIn,
   formatNumber,
   periodOf,
   type NumberSeries,
@@ -28,6 +29,7 @@ import {
   deleteSeries,
   brandCode,
   otherSeries,
+  seriesWithCode,
   counterOf,
   highestIn,
   numberLike,
@@ -167,6 +169,31 @@ export async function removeSeries(id: number): Promise<void> {
     await deleteSeries(id)
     publish('house')
   })
+}
+
+/**
+ * Why a number of another program cannot come in: a series of ours has yet to draw it, and would stop there.
+ * @returns what answers that for a number and its date, as a sentence; null where it may come in
+ */
+export async function numbersToCome(): Promise<
+  (kind: DocumentKind, number: string, date: Day) => string | null
+> {
+  const all = await seriesWithCode()
+  const counters = new Map((await usedCounters()).map((one) => [`${one.seriesId} ${one.period}`, one.last]))
+  const today = dayInZone(clock.now(), (await company()).timeZone)
+  return (kind, number, date) => {
+    for (const series of all.filter((one) => one.kind === kind && one.source !== 'order'))
+      for (const day of [today, date]) {
+        const counter = counterIn(series, { date: day, brand: series.code, order: '' }, number)
+        const last = counters.get(`${series.id} ${periodOf(series, day)}`) ?? series.start - 1
+        if (counter !== null && counter > last)
+          return (
+            `${number} would be drawn by our own ${kindFacts[kind].many} of ${series.brand} as well. In Settings, ` +
+            `Numbers, let them start above ${counter} first.`
+          )
+      }
+    return null
+  }
 }
 
 /** @throws Refusal "double-numbers" naming the number that would come again */

@@ -6,6 +6,7 @@ import { Decimal, moneyText } from '../../../core/money/decimal'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { company } from '../house/house'
+import { numbersToCome } from '../house/series'
 import { digested } from '../receivables/bank'
 import { movementOf } from './movements'
 import { customersByNumber, documentsByNumber, itemsByCode, brandsByCode } from './queries'
@@ -31,6 +32,8 @@ export interface Known {
   statuses: string[]
   home: string
   today: Day
+  /** Why a number of another program cannot come in; asked of open items only. */
+  toCome?: Awaited<ReturnType<typeof numbersToCome>>
 }
 
 const named = (records: readonly ImportRecord[], key: string) => [
@@ -56,6 +59,7 @@ export async function knownOf(subject: ImportSubject, records: readonly ImportRe
     statuses: orderStatuses,
     home: currency,
     today: dayInZone(clock.now(), timeZone),
+    ...(subject === 'open items' ? { toCome: await numbersToCome() } : {}),
   }
 }
 
@@ -130,6 +134,8 @@ function problemsOfOpenItem(record: ImportRecord, known: Known): string[] {
     if (!new Decimal(moneyText(amount, currency)).eq(amount))
       problems.push(`${amount} has more digits than ${currency} has.`)
   if (record.date! > known.today) problems.push(`${record.date} is in the future.`)
+  const toCome = kind === 'payment' ? null : known.toCome?.(kind, record.number!, record.date as Day)
+  if (toCome) problems.push(toCome)
   if (customer && !customer.hasAddress)
     problems.push(`Customer ${record.customer} has no billing address. Add it first.`)
   if (record.brand !== undefined && !known.brands.has(record.brand))

@@ -5,6 +5,7 @@ import { checkSentence, eventOf, type RoutineSentence } from '../../../core/rout
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { company } from '../house/house'
+import { kindOffWords } from '../house/kinds'
 import { theHouse } from '../people/principal'
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import {
@@ -67,7 +68,7 @@ export async function tryOut(
   routineId: number | null = null,
   who = theHouse,
 ): Promise<Trial> {
-  const { orderStatuses, contactRoles, timeZone } = await company()
+  const { orderStatuses, contactRoles, timeZone, kindsOff } = await company()
   checkSentence(sentence, orderStatuses, contactRoles)
   const now = clock.now()
   const since = new Date(now.getTime() - days * 86_400_000)
@@ -96,7 +97,9 @@ export async function tryOut(
   const orders: Trial['orders'] = []
   for (const [subject, event] of first) {
     const customer = customers.get(event.customerId)!
-    const { outcome, reason } = outcomeOf(sentence, event.facts, customer)
+    const { outcome, reason } = kindsOff.includes(sentence.issue)
+      ? { outcome: 'stuck' as const, reason: kindOffWords(sentence.issue) }
+      : outcomeOf(sentence, event.facts, customer)
     const day = dayInZone(event.at, timeZone)
     reasons[outcome].set(reason, (reasons[outcome].get(reason) ?? 0) + 1)
     const onDay = byDay.get(day)
