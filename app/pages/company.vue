@@ -14,10 +14,10 @@ import MailAccounts from '../components/mail/MailAccounts.vue'
 import OrderLists from '../components/company/OrderLists.vue'
 import OwnFieldList from '../components/own-fields/OwnFieldList.vue'
 import PdfView from '../components/paper/PdfView.vue'
+import SettingsNav from '../components/company/SettingsNav.vue'
 import SetUpGuide from '../components/company/SetUpGuide.vue'
 import StandingTexts from '../components/texts/StandingTexts.vue'
 import StaffList from '../components/people/StaffList.vue'
-import { findEntries } from '../help/entries'
 import { useSession } from '../stores/session'
 import { mayLeave } from '../composables/useUnsaved'
 import { api, attempt } from '../composables/api'
@@ -57,26 +57,27 @@ const wrong = ref('')
 const sampleWrong = ref('')
 const route = useRoute()
 const section = ref<Section>(sections.find((one) => one === route.query.part) ?? 'Guide')
+/** The address says the part, so that it can be gone back to. */
+async function show(part: Section) {
+  section.value = part
+  if (part !== route.query.part) await navigateTo({ query: { part } }, { replace: true })
+}
+/** Another part or brand: what is not saved asks first. */
+async function turnTo(part: Section) {
+  await show(part === section.value || (await mayLeave()) ? part : section.value)
+}
 watch(
   () => route.query.part,
   (part) => {
-    section.value = sections.find((one) => one === part) ?? section.value
+    const asked = sections.find((one) => one === part)
+    if (asked && asked !== section.value) void turnTo(asked)
   },
-)
-/** Another part or brand: what is not saved asks first. */
-async function turnTo(part: Section) {
-  if (part !== section.value && (await mayLeave())) section.value = part
-}
-/** Settings by what clerks call them, as Ctrl+K finds them. */
-const looked = ref('')
-const foundSettings = computed(() =>
-  findEntries(looked.value, session.may).filter((entry) => entry.what === 'Setting'),
 )
 const ofBrand = computed(() => brandParts.some((one) => one === section.value))
 async function turnToBrand(id: number) {
   if ((id === activeId.value && ofBrand.value) || !(await mayLeave())) return
   activeId.value = id
-  if (!ofBrand.value) section.value = 'Identity'
+  if (!ofBrand.value) await show('Identity')
 }
 const shownParts = computed(() =>
   companyParts.filter((part) => session.may('supervisor') || !forSupervisors.includes(part)),
@@ -118,16 +119,6 @@ async function toMe() {
   })
 }
 
-const missing = (one: BrandView) =>
-  [
-    !one.taxNumber && 'tax number',
-    one.banks.length === 0 && 'bank account',
-    !one.design?.design.pictures.logo && 'logo',
-    !one.series && 'number series',
-    one.notes.length === 0 && 'email text',
-  ]
-    .filter(Boolean)
-    .join(', ')
 const version = computed(() =>
   brand.value ? `${brand.value.version}-${brand.value.design.id}&kind=${encodeURIComponent(kind.value)}` : '',
 )
@@ -136,80 +127,17 @@ const version = computed(() =>
 <template>
   <div class="page">
     <div class="split">
-      <nav class="brands" aria-label="Settings">
-        <div class="bar"><h1 class="title">Settings</h1></div>
-        <input
-          v-model="looked"
-          type="search"
-          class="look-for"
-          placeholder="Find a setting"
-          aria-label="Find a setting"
-          data-test="find-setting"
-        />
-        <template v-if="looked.trim()">
-          <NuxtLink
-            v-for="one in foundSettings"
-            :key="one.key"
-            class="part"
-            :to="one.to"
-            @click="looked = ''"
-            >{{ one.words }}</NuxtLink
-          >
-          <p v-if="foundSettings.length === 0" class="soft hint">No setting is called so.</p>
-        </template>
-        <button
-          v-for="one in looked.trim() ? [] : shownParts"
-          :key="one"
-          type="button"
-          class="part"
-          :class="{ here: section === one }"
-          :aria-current="section === one"
-          @click="turnTo(one)"
-        >
-          {{ one }}
-        </button>
-        <h2 v-if="!looked.trim()" class="soft">Brands</h2>
-        <template v-for="one in looked.trim() ? [] : brands" :key="one.id">
-          <button
-            type="button"
-            class="brand"
-            :class="{ here: ofBrand && one.id === activeId }"
-            :aria-expanded="one.id === activeId"
-            @click="turnToBrand(one.id)"
-          >
-            <strong>{{ one.name }}</strong>
-            <span v-if="one.retired" class="tag">retired</span>
-            <span v-else-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
-          </button>
-          <template v-if="one.id === activeId">
-            <button
-              v-for="part in brandParts"
-              :key="part"
-              type="button"
-              class="part inner"
-              :class="{ here: section === part }"
-              :aria-current="section === part"
-              @click="turnTo(part)"
-            >
-              {{ part }}
-            </button>
-          </template>
-        </template>
-        <button
-          v-if="session.may('supervisor')"
-          type="button"
-          class="word add"
-          data-test="add-brand"
-          @click="adding = true"
-        >
-          + brand
-        </button>
-        <p class="soft hint">
-          A change applies to documents from now on. Issued ones keep what they were printed with; prepared
-          ones are rebuilt and marked.
-        </p>
-        <p v-if="!session.may('supervisor')" class="soft hint">Only a supervisor changes these.</p>
-      </nav>
+      <SettingsNav
+        :section="section"
+        :parts="shownParts"
+        :brand-parts="brandParts"
+        :of-brand="ofBrand"
+        :brands="brands"
+        :active-id="activeId"
+        @turn="turnTo($event as Section)"
+        @brand="turnToBrand"
+        @add="adding = true"
+      />
       <section v-if="brand || !ofBrand" class="left">
         <div class="bar">
           <strong>{{ ofBrand && brand ? `${brand.name}: ${section}` : section }}</strong>
@@ -301,73 +229,6 @@ const version = computed(() =>
 </template>
 
 <style scoped>
-.title {
-  font-size: var(--title);
-}
-.brands {
-  flex: 0 0 220px;
-  background: var(--paper);
-  border-right: 1px solid var(--rule);
-}
-.brands {
-  overflow: auto;
-}
-.look-for {
-  width: calc(100% - 28px);
-  margin: 8px 14px;
-  padding: 5px 9px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  font: inherit;
-  color: inherit;
-  background: var(--paper);
-}
-a.part {
-  text-decoration: none;
-}
-h2 {
-  font-size: var(--small);
-  padding: 14px 14px 4px;
-}
-.brand,
-.part {
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  gap: 4px;
-  width: 100%;
-  text-align: left;
-  padding: 7px 14px;
-  border: 0;
-  border-left: 3px solid transparent;
-  background: none;
-  font: inherit;
-  cursor: pointer;
-  color: inherit;
-}
-.part.inner {
-  padding-left: 28px;
-}
-.part.here,
-.part:hover,
-.brand:hover {
-  background: var(--ledger);
-}
-.part.here {
-  border-left-color: var(--peg);
-  font-weight: 650;
-}
-.brand .tag {
-  white-space: normal;
-}
-.add {
-  margin: 8px 14px 0;
-}
-.hint {
-  padding: 14px 14px 0;
-  margin: 0;
-  font-size: var(--small);
-}
 #email-preview {
   display: flex;
   flex-direction: column;

@@ -1,5 +1,6 @@
 import type { FieldSubject, FieldValues, OwnFieldFacts } from '../fields/own-fields'
-import { importFields, type ImportField, type ImportSubject } from './subjects'
+import type { ImportField } from './field'
+import { importFields, type ImportSubject } from './subjects'
 import type { ImportRecord } from './row'
 
 /** Whose own fields come in with a kind of record, and what their keys begin with. */

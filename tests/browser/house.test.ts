@@ -177,6 +177,31 @@ describe('Stuck', () => {
   })
 })
 
+describe('a setting that is being changed', () => {
+  test('is not lost by finding another one: it asks, and whoever stays has it still', async () => {
+    await desk.page.goto(`${desk.base}/company?part=Identity`)
+    await wait('[data-test="keep-brand"]')
+    await fill('Phone', '+353 00 777')
+    await desk.page.type('[data-test="find-setting"]', 'vat')
+    await wait('[data-test="found-setting"]')
+    await clickText('[data-test="found-setting"]', 'Tax categories')
+    await wait('[data-test="stay"]')
+    await desk.page.click('[data-test="stay"]')
+    await desk.page.waitForFunction(() => location.search === '?part=Identity')
+    const values = () => desk.page.$$eval('.form-field input', (fields) => fields.map((field) => field.value))
+    expect(await values()).toContain('+353 00 777')
+    // by Ctrl+K as well, and whoever leaves is there
+    await desk.press('Control+k')
+    await desk.page.waitForFunction(() => !!document.activeElement?.matches('.finder input'))
+    await desk.page.keyboard.type('accounting periods')
+    await wait('.finder li.at')
+    await desk.press('Enter')
+    await wait('[data-test="discard"]')
+    await desk.page.click('[data-test="discard"]')
+    await wait('[data-test="close-period"]')
+  })
+})
+
 describe('an order', () => {
   test('is changed and the change undone', async () => {
     await desk.page.goto(`${desk.base}/orders?status=Packed`)

@@ -3,6 +3,9 @@ import { PDFDocument } from 'pdf-lib'
 import { describe, expect, test } from 'vitest'
 import { formatNumber, type NumberSeries } from '../../core/numbering/series'
 import { one, rows } from '../../server/db/connection'
+import { sendCopy } from '../../server/services/dispatch/by-hand'
+import { sendDocumentToMe } from '../../server/services/documents/rehearse'
+import { madeAgain } from '../../server/services/register/again'
 import { creditDocument } from '../../server/services/drafts/credit'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { voidDocument } from '../../server/services/documents/void'
@@ -195,6 +198,11 @@ describe('open items of the earlier program', () => {
   test('bring their PDFs by number; what is none, or of nobody, is named; else there is none to send', async () => {
     const { id } = (await old('R-4711'))!
     await expect(documentBytes(id)).rejects.toThrow('came without a PDF')
+    await expect(madeAgain([id])).rejects.toThrow('it is not drawn here')
+    await expect(sendDocumentToMe(id, { ...who, email: 'col@tansyhollow.example' })).rejects.toThrow(
+      'it is not drawn here',
+    )
+    await expect(sendCopy(id, 'anna@ottermill.example', false, who)).rejects.toThrow('came without a PDF')
     const pdf = await PDFDocument.create()
     pdf.addPage()
     const bytes = await pdf.save()

@@ -25,6 +25,8 @@ const session = useSession()
 const look = useLook()
 const typed = ref('')
 const hits = ref<Hit[]>([])
+/** The words that the hits answer: what is typed since has its answer still to come. */
+const answered = ref('')
 const at = ref(0)
 const field = ref<HTMLInputElement>()
 let turn = 0
@@ -58,6 +60,7 @@ async function search() {
   ]
   if (!text) {
     hits.value = named
+    answered.value = text
     return
   }
   const [documents, orders, customers] = await Promise.all([
@@ -92,7 +95,21 @@ async function search() {
   // whose very number was typed stands first: Enter opens it
   const isIt = (hit: Hit) => [hit.words, hit.more].some((one) => one.toLowerCase() === text.toLowerCase())
   hits.value = [...found.filter(isIt), ...named.slice(0, 6), ...found.filter((hit) => !isIt(hit))]
+  answered.value = text
   at.value = 0
+  await openAnswer()
+}
+/** Enter opens what answers the words that stand there, and waits for it; never a hit of the letters before. */
+const entered = ref(false)
+watch(typed, () => (entered.value = false))
+async function openAnswer() {
+  if (!entered.value || answered.value !== typed.value.trim()) return
+  entered.value = false
+  await go(hits.value[at.value])
+}
+async function enter() {
+  entered.value = true
+  await openAnswer()
 }
 
 watch(open, async (now) => {
@@ -115,7 +132,7 @@ function key(event: KeyboardEvent) {
   if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     event.preventDefault()
     at.value = Math.min(hits.value.length - 1, Math.max(0, at.value + (event.key === 'ArrowDown' ? 1 : -1)))
-  } else if (event.key === 'Enter') void go(hits.value[at.value])
+  } else if (event.key === 'Enter') void attempt(enter)
 }
 </script>
 

@@ -1,5 +1,6 @@
 import { fieldsOf } from '../../../core/imports/fields'
-import { importSubjects, type ImportField, type ImportSubject } from '../../../core/imports/subjects'
+import type { ImportField } from '../../../core/imports/field'
+import { importSubjects, type ImportSubject } from '../../../core/imports/subjects'
 import { route } from '../../http/route'
 import { ownFields } from '../../services/fields/own-fields'
 

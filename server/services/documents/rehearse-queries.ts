@@ -61,8 +61,11 @@ export const documentToRehearse = (documentId: number) =>
     customerName: string
     designId: number
     emailTextId: number
+    issuedNumber: string
+    takenOver: boolean
   }>(
-    `select d.paper, d.brand_id "brandId", d.customer_name "customerName", d.design_id "designId",
+    `select d.number "issuedNumber", d.series_id is null "takenOver",
+      d.paper, d.brand_id "brandId", d.customer_name "customerName", d.design_id "designId",
       (
         select n.id
         from email_text n

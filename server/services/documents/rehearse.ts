@@ -15,6 +15,7 @@ import { newMessageId, senderOf } from '../../outside/mail/return-path'
 import { handOver } from '../../outside/mail/smtp'
 import { renderPaper } from '../../render/pool'
 import { composeMessage, type Letter } from '../dispatch/compose'
+import { notOursToDraw } from '../dispatch/no-pdf'
 import { company } from '../house/house'
 import { mailServerOf } from '../house/mail-accounts'
 import { dayInZone } from '../../../core/documents/days'
@@ -163,7 +164,7 @@ export async function sendOneToMe(preparedId: number, user: Principal & { email:
   })
 }
 
-/** A document as it is, to whoever asks; nothing else happens to it. @throws Refusal "no-such-document" */
+/** A document as it is, to whoever asks; nothing else happens to it. @throws Refusal "no-such-document", "not-ours" */
 export async function sendDocumentToMe(
   documentId: number,
   user: Principal & { email: string },
@@ -171,12 +172,14 @@ export async function sendDocumentToMe(
   await inTransaction(async () => {
     const found = await documentToRehearse(documentId)
     if (!found) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
+    const { issuedNumber, takenOver, ...document } = found
+    if (takenOver) throw notOursToDraw(issuedNumber)
     const id = await keep({
-      ...found,
+      ...document,
       number: await nextNumber(),
       preparedId: null,
       documentId,
-      content: found.paper,
+      content: document.paper,
       wouldGoTo: [],
       sentTo: user.email,
       who: user,

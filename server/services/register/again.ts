@@ -2,6 +2,7 @@ import { paperWords } from '../../../core/documents/words'
 import { Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { mergePdfs, renderPaper } from '../../render/pool'
+import { notOursToDraw } from '../dispatch/no-pdf'
 import { newestDesigns } from '../house/house'
 import { papersAgain } from './queries'
 
@@ -14,11 +15,13 @@ import { papersAgain } from './queries'
 /** Most documents that are made again at once. */
 export const mostAgain = 50
 
-/** @throws Refusal "no-such-document", "cannot-draw" */
+/** @throws Refusal "no-such-document", "not-ours", "cannot-draw" */
 export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
   const documents = await papersAgain(ids, mostAgain)
   if (documents.length === 0)
     throw new Refusal('no-such-document', 'None of these documents exists.', { status: 404 })
+  const foreign = documents.find((one) => one.takenOver)
+  if (foreign) throw notOursToDraw(foreign.number)
   const designs = new Map(
     await Promise.all(
       [...new Set(documents.map((one) => one.kind))].map(

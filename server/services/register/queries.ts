@@ -4,8 +4,8 @@ import { rows } from '../../db/connection'
 /* The statements of register that have no file of their own. */
 
 export const papersAgain = (ids: readonly number[], most: number) =>
-  rows<{ number: string; kind: string; brandId: number; paper: Paper }>(
-    `select number, kind, brand_id "brandId", paper
+  rows<{ number: string; kind: string; brandId: number; paper: Paper; takenOver: boolean }>(
+    `select number, kind, brand_id "brandId", paper, series_id is null "takenOver"
     from document
     where id = any($ids::int[])
     order by array_position($ids::int[], id)

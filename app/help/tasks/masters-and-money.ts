@@ -1,0 +1,94 @@
+import type { HelpTask } from './task'
+
+/** How customers and items are kept, money is booked, and files come in. */
+export const masterTasks: readonly HelpTask[] = [
+  {
+    id: 'customer',
+    words: 'Add a customer, or change where their documents go',
+    also: 'new client debtor contact billing email address cc bcc paper post preferences',
+    on: ['/customers'],
+    to: '/customers?new=yes',
+    steps: [
+      'Press Add customer: number, name, country and one email address are enough.',
+      'Contacts have roles; each kind of document goes to a role: invoices to billing, ' +
+        'confirmations to buying.',
+      'Under How documents go, each kind says what differs from the group: by email, on paper, ' +
+        'both or nothing, with CC and BCC.',
+      '- A customer who wants no email gets none, whatever a routine says.',
+    ],
+  },
+  {
+    id: 'addresses',
+    words: 'Clean up email addresses',
+    also: 'bounced malformed missing shared duplicate quality check',
+    on: ['/customers'],
+    to: '/customers/addresses',
+    steps: [
+      'Addresses to check lists what is missing, malformed, bounced, shared by several ' +
+        'customers, or our own.',
+      'Correct one there: it is corrected wherever it stands.',
+    ],
+  },
+  {
+    id: 'item',
+    words: 'Add an item or a price',
+    also: 'article product sku price list gtin ean customs',
+    on: ['/items'],
+    to: '/items',
+    steps: [
+      'Press Add item: number, name, price and tax category.',
+      'Under More are names in other languages, prices by currency and customer group, ' +
+        'customers’ own numbers and customs data.',
+    ],
+  },
+  {
+    id: 'payment',
+    words: 'Record a payment or refund',
+    also: 'paid money receipt cash cheque allocate settle on account early discount',
+    on: ['/accounts'],
+    to: '/accounts',
+    steps: [
+      'In Accounts select the customer and press Record a payment, or select open items and press Settle.',
+      'What is more than the items stays on account and can be booked later.',
+      'Early-payment discount and small differences are taken in the same step.',
+      '- Undo makes a counter-entry; nothing is deleted.',
+    ],
+  },
+  {
+    id: 'bank',
+    words: 'Book a bank statement',
+    also: 'camt csv movements match import bank file reconciliation',
+    on: ['/accounts/bank', '/accounts'],
+    to: '/accounts/bank',
+    steps: [
+      'Give the bank’s file, camt.053 or CSV. The same movement comes in once.',
+      'Matched movements are booked together; for those to check, choose the customer and ' +
+        'items; others are ignored with a reason.',
+    ],
+  },
+  {
+    id: 'open-items',
+    words: 'Bring over what is open from your earlier program',
+    also: 'old invoices migrate take over opening balance previous software trial balance',
+    on: ['/imports', '/accounts'],
+    to: '/imports?of=open%20items',
+    steps: [
+      'Save the open items of the earlier program as CSV: number, customer, date, due date, what is open.',
+      'In Imports choose Open items, give the file and look at the columns. Amounts below zero are credits.',
+      'Compare the sums with the trial balance of the earlier program on the page that opens then.',
+      '- They are owed, paid and credited like any other, and never take a number of ours.',
+    ],
+  },
+  {
+    id: 'import',
+    words: 'Import customers, items, orders, payments or rates',
+    also: 'csv upload excel file mapping columns',
+    on: ['/imports', '/customers', '/items', '/orders'],
+    to: '/imports',
+    steps: [
+      'Give a CSV file. Its columns are recognised by their names; look them over beside the sample.',
+      'After the check, rows with problems come first. Correct them there, or leave them out.',
+      'The same file twice changes nothing.',
+    ],
+  },
+]

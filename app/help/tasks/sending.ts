@@ -1,0 +1,117 @@
+import type { HelpTask } from './task'
+
+/** How documents are sent, held, printed and proved. */
+export const sendingTasks: readonly HelpTask[] = [
+  {
+    id: 'send',
+    words: 'Send what was prepared',
+    also: 'email invoice mail out release approve post go',
+    on: ['/', '/runs'],
+    to: '/',
+    steps: [
+      'On the Line, open To check. Each document shows as it will be; its email and history are beside it.',
+      'Select the ones that are right with Space or the box, or a whole group by its heading.',
+      'Press Send. It says first how many go, by which way and to whom.',
+      'During the undo time, Take all back stops them; nothing has a number until then.',
+      '- What cannot go says why in its row: no address, on hold, changed since you looked.',
+    ],
+  },
+  {
+    id: 'not-due',
+    words: 'Send back what should not go',
+    also: 'return reject wrong prepared cancel withdraw remove',
+    on: ['/'],
+    to: '/',
+    steps: [
+      'In To check, select the document and press Return to To send. No number is used.',
+      'It stays in To send until it is prepared again, or marked as not wanted with a reason.',
+    ],
+  },
+  {
+    id: 'bounced',
+    words: 'Send again what bounced',
+    also: 'stuck failed undelivered returned mail wrong address mailbox full refused resend retry',
+    on: ['/', '/emails', '/customers/addresses'],
+    to: '/?stage=stuck',
+    steps: [
+      'On the Line, open Stuck. They are grouped by cause, with the remedy above the list.',
+      'Wrong address: Correct the address. It is corrected at every customer that has it, and ' +
+        'what is stuck goes again.',
+      'Somebody else should have it: To someone else, for this time or for good.',
+      'Nobody can be reached by email: Print instead. It goes to the print queue.',
+      '- Give up closes an email with a reason; the document stays in the Register as not delivered.',
+    ],
+  },
+  {
+    id: 'hold',
+    words: 'Hold an email, or send it at a set time',
+    also: 'delay later schedule wait postpone tomorrow release',
+    on: ['/'],
+    to: '/?stage=waiting',
+    steps: [
+      'On the Line, open Waiting and select the emails.',
+      'Hold keeps them until somebody lets them go. At a time sends them then.',
+      '- Give up takes them out for good; their documents stay issued.',
+    ],
+  },
+  {
+    id: 'copy',
+    words: 'Send somebody a copy',
+    also: 'again duplicate forward resend lost invoice never received',
+    on: ['/register', '/orders', '/accounts'],
+    to: '/register',
+    steps: [
+      'Find the document in the Register, by number, customer or amount.',
+      'Press Send a copy and choose or type who gets it. The copy is marked as one.',
+      '- If the same person had it before, it says when, and asks.',
+    ],
+  },
+  {
+    id: 'proof',
+    words: 'Show that a document went out',
+    also: 'evidence delivered received when who history opened',
+    on: ['/register', '/accounts'],
+    to: '/register',
+    steps: [
+      'Find the document in the Register and turn to History with the right arrow.',
+      'Each recipient has a line: when the mail server took it, what it answered, and whether it arrived.',
+      'Save the PDF gives the very file that was sent.',
+    ],
+  },
+  {
+    id: 'print',
+    words: 'Print and post',
+    also: 'paper letter printer window envelope queue',
+    on: ['/print-queue'],
+    to: '/print-queue',
+    steps: [
+      'Select what waits for the printer and press Print: one PDF in the order of issue.',
+      'When it is in the post, Mark as posted. A jam is no loss: Make again prints the same ones.',
+    ],
+  },
+  {
+    id: 'routine',
+    words: 'Let documents be made when something happens',
+    also: 'automatic rule trigger workflow schedule every time',
+    on: ['/routines'],
+    to: '/routines',
+    steps: [
+      'A routine is one sentence. Choose its underlined words: when, which orders, what, to ' +
+        'whom, how far it goes.',
+      'The trial at its right shows what it would have done with the past orders.',
+      'Switch it on After a check first. When nothing needed a hand for a while, choose Automatic.',
+      '- It applies to what happens from then on; older orders are offered for catching up.',
+    ],
+  },
+  {
+    id: 'reconcile',
+    words: 'Check that nothing was lost today',
+    also: 'daily reconciliation difference control end of day audit',
+    on: ['/reconciliation'],
+    to: '/reconciliation',
+    steps: [
+      'Reconciliation compares what was issued, numbered, made, sent and has arrived, and the money.',
+      'Each difference names its documents and opens them.',
+    ],
+  },
+]

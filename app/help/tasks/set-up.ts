@@ -1,0 +1,90 @@
+import type { HelpTask } from './task'
+
+/** How the house is set up. */
+export const setUpTasks: readonly HelpTask[] = [
+  {
+    id: 'numbers',
+    words: 'Set or continue a number series',
+    also: 'invoice number prefix start counter year register gap',
+    on: ['/company', '/numbers'],
+    to: '/company?part=Numbers',
+    steps: [
+      'In Settings open the brand, then Numbers, and choose the kind.',
+      'Write the pattern; the next three numbers are shown. To go on with an earlier program, ' +
+        'set the next number.',
+      '- A number that was used is never used again, and none is left out.',
+    ],
+  },
+  {
+    id: 'mail',
+    words: 'Connect or test a mail account',
+    also: 'smtp server password sender from limit outgoing',
+    on: ['/company'],
+    to: '/company?part=Mail%20accounts',
+    steps: [
+      'In Settings open Mail accounts and press Add. Server, port, user and password come from ' +
+        'your mail provider.',
+      'Try it connects, signs in and sends one email to you. Each step says what the server answered.',
+    ],
+  },
+  {
+    id: 'people',
+    words: 'Invite somebody, or end their access',
+    also: 'user staff role clerk supervisor reader leaver password brand',
+    on: ['/company'],
+    to: '/company?part=People',
+    steps: [
+      'In Settings open People and press Invite somebody: address, role and, if you want, brands.',
+      'Who leaves loses access and tokens at once. Their name stays in the history.',
+      '- Forgotten passwords are renewed from the sign-in page.',
+    ],
+  },
+  {
+    id: 'look',
+    words: 'Change how documents look',
+    also: 'logo colour letterhead stationery template font footer terms',
+    on: ['/company'],
+    to: '/company?part=Design',
+    steps: [
+      'In Settings open the brand, then Design: logo, colours and what is printed. The true ' +
+        'document is beside it.',
+      'Standing texts print terms and remarks, by kind, brand and time.',
+      '- Issued documents keep what they were printed with.',
+    ],
+  },
+  {
+    id: 'email-text',
+    words: 'Change what the email says',
+    also: 'template wording subject signature greeting language',
+    on: ['/company'],
+    to: '/company?part=Email%20text',
+    steps: [
+      'In Settings open the brand, then Email text, and choose kind and language.',
+      'Fields are filled from the document; a field that does not exist is named, with its nearest.',
+      'Email it to me sends a sample to your own address.',
+    ],
+  },
+  {
+    id: 'periods',
+    words: 'Close a month',
+    also: 'period lock accounting closed date',
+    on: ['/company', '/accounts'],
+    to: '/company?part=Periods',
+    steps: [
+      'In Settings open Periods, give the last day and press Close. Nothing is dated, voided or ' +
+        'booked before it any more.',
+      'A supervisor can open it again, with a reason.',
+    ],
+  },
+  {
+    id: 'pause',
+    words: 'Stop everything at once',
+    also: 'pause emergency halt wrong price mistake panic',
+    on: ['/company', '/'],
+    to: '/company?part=General',
+    steps: [
+      'In Settings, General, press Pause everything. Nothing is issued or sent until somebody goes on.',
+      '- A rehearsal sends everything to one address of yours instead, visibly marked.',
+    ],
+  },
+]
