@@ -1,5 +1,7 @@
 import { api, type BodyOf, type QueryOf } from '../composables/api'
 
+export const fetchRoutines = () => api.get('/api/routines')
+
 export const fetchMissed = (id: number, query: QueryOf<'/api/routines/{id}/missed', 'get'>) =>
   api.get('/api/routines/{id}/missed', { path: { id }, query })
 

@@ -14,6 +14,7 @@ import MailAccounts from '../components/mail/MailAccounts.vue'
 import OrderLists from '../components/company/OrderLists.vue'
 import OwnFieldList from '../components/own-fields/OwnFieldList.vue'
 import PdfView from '../components/paper/PdfView.vue'
+import SendersList from '../components/mail/SendersList.vue'
 import SettingsNav from '../components/company/SettingsNav.vue'
 import SetUpGuide from '../components/company/SetUpGuide.vue'
 import StandingTexts from '../components/texts/StandingTexts.vue'
@@ -41,10 +42,10 @@ const companyParts = [
   'Mail accounts',
   'People',
 ] as const
-const brandParts = ['Identity', 'Design', 'Numbers', 'Email text'] as const
+const brandParts = ['Identity', 'Design', 'Numbers', 'Email text', 'Senders'] as const
 const sections = [...companyParts, ...brandParts] as const
 type Section = (typeof sections)[number]
-const forSupervisors: readonly Section[] = ['Mail accounts', 'People']
+const forSupervisors: readonly Section[] = ['Mail accounts', 'People', 'Senders']
 
 /**
  * What has to stand before anything goes out: each brand's identity, logo, sender, numbers and email texts,
@@ -79,9 +80,7 @@ async function turnToBrand(id: number) {
   activeId.value = id
   if (!ofBrand.value) await show('Identity')
 }
-const shownParts = computed(() =>
-  companyParts.filter((part) => session.may('supervisor') || !forSupervisors.includes(part)),
-)
+const mayShow = (part: Section) => session.may('supervisor') || !forSupervisors.includes(part)
 const kind = ref<DocumentKind>('invoice')
 async function turnToKind(other: DocumentKind) {
   if (other !== kind.value && (await mayLeave())) kind.value = other
@@ -129,8 +128,8 @@ const version = computed(() =>
     <div class="split">
       <SettingsNav
         :section="section"
-        :parts="shownParts"
-        :brand-parts="brandParts"
+        :parts="companyParts.filter(mayShow)"
+        :brand-parts="brandParts.filter(mayShow)"
         :of-brand="ofBrand"
         :brands="brands"
         :active-id="activeId"
@@ -182,8 +181,13 @@ const version = computed(() =>
             @kind="turnToKind"
             @kept="load"
           />
+          <SendersList
+            v-else-if="section === 'Senders' && session.may('supervisor')"
+            :key="`s${brand.id}`"
+            :brand="brand"
+          />
           <BrandNote
-            v-else
+            v-else-if="section === 'Email text'"
             :key="`c${brand.id}${kind}`"
             :brand="brand"
             :kind="kind"
@@ -194,7 +198,7 @@ const version = computed(() =>
           />
         </template>
       </section>
-      <aside v-if="brand && ofBrand" class="right" aria-label="The brand's document">
+      <aside v-if="brand && ofBrand && section !== 'Senders'" class="right" aria-label="The brand's document">
         <div class="bar">
           <strong>{{ section === 'Email text' ? 'The email' : brand.design.design.name }}</strong><span
             class="soft push"

@@ -69,7 +69,7 @@ const order = (customerId: number, change: object = {}) =>
 async function invoiceOf(orderId: number) {
   await house.settle()
   const { papers } = await orderView(orderId)
-  const view = await preparedView(papers.find((paper) => paper.kind === 'invoice')!.id)
+  const view = await preparedView(papers.find((paper) => paper.kind === 'invoice')!.id, who)
   const row = (await one<{ paper: { recipient: { lines: string[] }; paragraphs?: string[] } }>(
     'select content paper from prepared_document where id = $1',
     [view.id],

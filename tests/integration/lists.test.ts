@@ -159,7 +159,7 @@ describe('the Line', () => {
 
   test('the paper in hand has its email as it will be, with the source of each recipient', async () => {
     const [row] = (await stage({ stage: 'to check' })).rows
-    const view = await preparedView(row!.id)
+    const view = await preparedView(row!.id, inTheNameOf('Test'))
     expect(view.email).toMatchObject({ sent: false, subject: `Invoice … for your order ${view.orderNumber}` })
     expect(view.email!.to).toMatchObject([
       { address: 'accounts@ottermill.example', source: "the customer's billing contact" },

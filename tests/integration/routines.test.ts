@@ -354,7 +354,10 @@ describe("customers' wishes", () => {
     )
     await house.settle()
     const [paper] = await papersOf([order])
-    expect(await preparedView(paper!.id)).toMatchObject({ channel: 'paper', email: null })
+    expect(await preparedView(paper!.id, inTheNameOf('Test'))).toMatchObject({
+      channel: 'paper',
+      email: null,
+    })
     await changeCustomer(ottermill.id, { version: before.version + 1, preferences: {} }, inTheNameOf('Test'))
   })
 

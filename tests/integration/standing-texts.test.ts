@@ -39,7 +39,10 @@ interface Printed {
 async function prepared(orderId: number) {
   await house.settle()
   const { papers } = await orderView(orderId)
-  const { id, changes } = await preparedView(papers.find((paper) => paper.kind === 'invoice')!.id)
+  const { id, changes } = await preparedView(
+    papers.find((paper) => paper.kind === 'invoice')!.id,
+    inTheNameOf('Test'),
+  )
   const { content } = (await one<{ content: Printed }>(
     'select content from prepared_document where id = $1',
     [id],

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import RecordList from '../list/RecordList.vue'
 import MailDialog from './MailDialog.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -34,21 +35,18 @@ const remove = () =>
 
 <template>
   <div class="body">
-    <div class="top">
-      <h2>Mail accounts</h2>
-      <VBtn variant="flat" class="go" data-test="add-mail-account" @click="editing = 'new'"
-        >Add mail account</VBtn
-      >
-    </div>
-    <p v-if="accounts?.length === 0" class="empty">
-      <strong>No mail account yet</strong>Emails wait until there is one. Add the account that sends for your
-      addresses.
-    </p>
-    <ul v-else>
-      <li v-for="(account, index) in accounts" :key="account.id">
-        <span
+    <RecordList
+      :rows="accounts"
+      add="Add mail account"
+      add-test="add-mail-account"
+      columns="1.4fr 1fr auto"
+      @add="editing = 'new'"
+    >
+      <template #intro>Emails are handed to these servers.</template>
+      <template #row="{ row: account, index }">
+        <span class="what"
           ><strong>{{ account.name }}</strong
-          ><br /><span class="soft"
+          ><span class="soft"
             >{{ account.host }}:{{ account.port
             }}{{ account.userName ? `, as ${account.userName}` : '' }}</span
           ></span
@@ -58,8 +56,12 @@ const remove = () =>
           ><VBtn height="30" @click="editing = account">Open</VBtn
           ><VBtn height="30" @click="removing = account">Delete…</VBtn></span
         >
-      </li>
-    </ul>
+      </template>
+      <template #empty>
+        <strong>No mail account yet</strong>Emails wait until there is one. Add the account that sends for
+        your addresses.
+      </template>
+    </RecordList>
     <MailDialog
       v-if="editing"
       :account="editing === 'new' ? undefined : editing"
@@ -87,26 +89,5 @@ const remove = () =>
   flex: 1;
   overflow: auto;
   padding: 14px 16px;
-}
-.top {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-ul {
-  list-style: none;
-  padding: 0;
-}
-li {
-  display: grid;
-  grid-template-columns: 1.4fr 1fr auto;
-  gap: 14px;
-  align-items: center;
-  padding: 10px 0;
-  border-top: 1px solid var(--rule);
-}
-.acts {
-  display: flex;
-  gap: 8px;
 }
 </style>

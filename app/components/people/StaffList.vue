@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import RecordList from '../list/RecordList.vue'
 import StaffDialog from './StaffDialog.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -45,17 +46,20 @@ const leave = () =>
 
 <template>
   <div class="body">
-    <div class="top">
-      <h2>People</h2>
-      <VBtn variant="flat" class="go" data-test="invite" @click="editing = 'new'">Invite somebody</VBtn>
-    </div>
-    <ul>
-      <li v-for="person in staff" :key="person.id" :class="{ gone: person.state === 'left' }">
-        <span
+    <RecordList
+      :rows="staff"
+      add="Invite somebody"
+      add-test="invite"
+      columns="1.3fr 1fr 92px auto"
+      @add="editing = 'new'"
+    >
+      <template #intro>Who works here, and what each may do.</template>
+      <template #row="{ row: person }">
+        <span class="what" :class="{ soft: person.state === 'left' }"
           ><strong>{{ person.name }}</strong
-          ><br /><span class="soft">{{ person.email }}</span></span
+          ><span class="soft">{{ person.email }}</span></span
         >
-        <span>{{ person.role }}, {{ brandsOf(person) }}</span>
+        <span :class="{ soft: person.state === 'left' }">{{ person.role }}, {{ brandsOf(person) }}</span>
         <span v-if="person.state === 'left'" class="tag">left {{ shortTime(person.leftAt!) }}</span>
         <span v-else-if="person.state === 'invited'" class="tag wait">invited</span>
         <span v-else class="tag go">works here</span>
@@ -68,8 +72,8 @@ const leave = () =>
             >
           </template>
         </span>
-      </li>
-    </ul>
+      </template>
+    </RecordList>
     <StaffDialog
       v-if="editing"
       :person="editing === 'new' ? undefined : editing"
@@ -108,33 +112,7 @@ const leave = () =>
   overflow: auto;
   padding: 14px 16px;
 }
-.top {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-ul {
-  list-style: none;
-  padding: 0;
-}
-li {
-  display: grid;
-  grid-template-columns: 1.3fr 1fr 92px auto;
-  gap: 14px;
-  align-items: center;
-  padding: 9px 0;
-  border-top: 1px solid var(--rule);
-}
-.tag {
-  justify-self: start;
-}
-.gone {
-  color: var(--soft-ink);
-}
 .acts {
-  display: flex;
-  gap: 8px;
-  justify-content: flex-end;
   min-width: 150px;
 }
 .link {

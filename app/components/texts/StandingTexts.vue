@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import RecordList from '../list/RecordList.vue'
 import StandingTextDialog from './StandingTextDialog.vue'
 import { placeWords, audienceWords } from './words'
 import { useSession } from '../../stores/session'
@@ -41,14 +42,17 @@ const when = (text: StandingTextView) =>
 
 <template>
   <div class="body">
-    <div class="top">
-      <p class="soft">
+    <RecordList
+      :rows="texts"
+      :add="may ? 'Add text' : ''"
+      add-test="add-text"
+      columns="minmax(0, 1.3fr) minmax(0, 1fr) 190px 80px"
+      @add="editing = 'new'"
+    >
+      <template #intro>
         Terms, a footer, a remark: written once, printed on every document that they are for.
-      </p>
-      <VBtn v-if="may" variant="flat" class="go" data-test="add-text" @click="editing = 'new'">Add text</VBtn>
-    </div>
-    <ul v-if="texts?.length">
-      <li v-for="text in texts" :key="text.id">
+      </template>
+      <template #row="{ row: text }">
         <span class="what"
           ><strong>{{ text.name }}</strong
           ><span class="soft cut">{{ wordsOf(text) }}</span></span
@@ -56,11 +60,11 @@ const when = (text: StandingTextView) =>
         <span>{{ onWhat(text) }}, {{ placeWords[text.place] }}</span>
         <span class="soft">{{ when(text) }}</span>
         <VBtn v-if="may" height="30" :data-test="`text-${text.name}`" @click="editing = text">Open</VBtn>
-      </li>
-    </ul>
-    <div v-else-if="texts" class="empty">
-      <strong>No standing texts yet</strong>Add your terms of sale, or a footer for pro formas.
-    </div>
+      </template>
+      <template #empty>
+        <strong>No standing texts yet</strong>Add your terms of sale, or a footer for pro formas.
+      </template>
+    </RecordList>
     <StandingTextDialog
       v-if="editing"
       :text="editing === 'new' ? undefined : editing"
@@ -75,32 +79,5 @@ const when = (text: StandingTextView) =>
   flex: 1;
   overflow: auto;
   padding: 14px 16px;
-}
-.top {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 16px;
-}
-.top p {
-  margin: 0;
-}
-ul {
-  list-style: none;
-  padding: 0;
-  margin: 10px 0;
-}
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) 190px 80px;
-  gap: 14px;
-  align-items: center;
-  border-top: 1px solid var(--rule);
-  padding: 8px 0;
-}
-.what {
-  display: flex;
-  flex-direction: column;
-  min-width: 0;
 }
 </style>

@@ -4,5 +4,5 @@ import { preparedView } from '../../services/line/in-hand'
 
 export default route<{ id: number }>(
   { role: 'reader', brands: 'own', of: ({ params }) => ({ prepared: [params.id] }), params: idParam },
-  ({ params }) => preparedView(params.id),
+  ({ params, user }) => preparedView(params.id, user),
 )

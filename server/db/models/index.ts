@@ -47,6 +47,7 @@ import { Routine } from './routine'
 import { RoutineVersion } from './routine-version'
 import { SalesOrder } from './sales-order'
 import { Source } from './source'
+import { Sender } from './sender'
 import { SendRun } from './send-run'
 import { SendRunDocument } from './send-run-document'
 import { SeriesCounter } from './series-counter'
@@ -110,6 +111,7 @@ export {
   Routine,
   RoutineVersion,
   SalesOrder,
+  Sender,
   SendRun,
   SendRunDocument,
   SeriesCounter,
@@ -177,6 +179,7 @@ export const models: readonly HouseModel[] = [
   DocumentVoid,
   Unpainted,
   Undelivered,
+  Sender,
   SendRun,
   SendRunDocument,
   Rehearsal,

@@ -5,6 +5,7 @@ import type { Recipient, Preferences, ContactFacts } from '../../../core/prefere
 import { one, rows, run } from '../../db/connection'
 import type { renderPaper } from '../../render/pool'
 import type { Letter } from '../dispatch/compose'
+import { senderColumns } from '../house/senders-queries'
 import type { Rehearsable } from './rehearse'
 
 /* The statements of rehearse.ts. */
@@ -25,11 +26,11 @@ interface Unsent {
   stored: Buffer | null
   fileName: string | null
   design: Parameters<typeof renderPaper>[1]
-  brandId: number
   brandName: string
   senderName: string
   senderAddress: string
   replyTo: string
+  mailAccountId: number | null
 }
 
 export const nextRehearsalNumber = () =>
@@ -85,14 +86,17 @@ export const unsentRehearsals = (rehearsalIds: readonly number[]) =>
     `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design,
       s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook",
       coalesce(r.email ->> 'subject', n.subject) subject, coalesce(r.email ->> 'text', n.text) text,
-      r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.id "brandId", b.name "brandName",
-      b.sender_name "senderName", b.sender_address "senderAddress", b.reply_to "replyTo"
+      r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.name "brandName",
+      ${senderColumns}, sender.mail_account_id "mailAccountId"
     from rehearsal r
     left join document_file f on f.document_id = r.document_id
     left join file on file.sha256 = f.sha256
     join design s on s.id = r.design_id
     join email_text n on n.id = r.email_text_id
     join brand b on b.id = r.brand_id
+    left join document d on d.id = r.document_id
+    left join prepared_document p on p.id = coalesce(r.prepared_id, d.prepared_id)
+    cross join lateral sender_for(b, r.content ->> 'kind', p.routine_id, r.made_by, p.source_id) sender
     where r.id = any($rehearsalIds::int[]) and r.sent_at is null and r.given_up is null
     order by r.id`,
     { rehearsalIds },

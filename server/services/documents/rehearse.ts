@@ -17,7 +17,7 @@ import { renderPaper } from '../../render/pool'
 import { composeMessage, type Letter } from '../dispatch/compose'
 import { notOursToDraw } from '../dispatch/no-pdf'
 import { company } from '../house/house'
-import { mailServerOf } from '../house/mail-accounts'
+import { mailServer } from '../house/mail-accounts'
 import { dayInZone } from '../../../core/documents/days'
 import { note, noteAll } from '../history/history'
 import { samplePaper, type EmailOnScreen } from './sample'
@@ -254,7 +254,7 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
       { from: senderOf('rehearsal', one.senderAddress), to: [one.sentTo], id: `rehearsal ${one.id}` },
       message.bytes,
       async () => {},
-      await mailServerOf(one.brandId),
+      await mailServer(one.mailAccountId),
     )
     if (result.result === 'accepted')
       await markRehearsed({ id: one.id, now: clock.now(), reply: result.reply.text })

@@ -3,7 +3,7 @@ import type { HandOver } from '../../../core/dispatch/outcome'
 import { clock } from '../../clock'
 import { newMessageId, senderOf } from '../../outside/mail/return-path'
 import { handOver, tryServer, type MailServer, type TriedStep } from '../../outside/mail/smtp'
-import { mailServerOf } from './mail-accounts'
+import { mailServer } from './mail-accounts'
 import { houseSender } from './mail-accounts-queries'
 
 /*
@@ -20,7 +20,7 @@ export interface HouseMail {
 export async function sendHouseMail(mail: HouseMail): Promise<HandOver | undefined> {
   const written = await write(mail)
   if (!written) return undefined
-  return handOver(written.envelope, written.message, async () => {}, await mailServerOf(null))
+  return handOver(written.envelope, written.message, async () => {}, await mailServer(null))
 }
 
 /** Has one handed to a server that is being tried. @returns what it said, step by step */

@@ -17,8 +17,8 @@ export const accountViews = () =>
     order by a.id`,
   )
 
-/** The account that a brand names, or the first one. */
-export const accountOfBrand = (brandId: number | null) =>
+/** An account, or the first one. */
+export const accountToUse = (id: number | null) =>
   one<{
     id: number
     name: string
@@ -31,11 +31,8 @@ export const accountOfBrand = (brandId: number | null) =>
   }>(
     `select ${columns}, a.sealed_password "sealedPassword"
     from mail_account a
-    where a.id = coalesce(
-      (select mail_account_id from brand where id = $brandId::int),
-      (select min(id) from mail_account)
-    )`,
-    { brandId },
+    where a.id = coalesce($id::int, (select min(id) from mail_account))`,
+    { id },
   )
 
 /** Emails that could not be handed over because no server was there. */

@@ -8,7 +8,7 @@ import { isLoopback, type MailServer } from '../../outside/mail/smtp'
 import { seal, unseal } from '../../outside/seal'
 import { publish } from '../live/publish'
 import {
-  accountOfBrand,
+  accountToUse,
   accountViews,
   bringAwayForward,
   emailsAway,
@@ -49,9 +49,12 @@ const purpose = 'mail account'
 
 export const mailAccounts = (): Promise<MailAccountView[]> => accountViews()
 
-/** The server that a brand's email is handed to; undefined where none is kept. */
-export async function mailServerOf(brandId: number | null): Promise<MailServer | undefined> {
-  const found = await accountOfBrand(brandId)
+/**
+ * The server that email is handed to; undefined where none is kept.
+ * @param accountId as the sender has it; null for the first account, which sends for the house itself
+ */
+export async function mailServer(accountId: number | null): Promise<MailServer | undefined> {
+  const found = await accountToUse(accountId)
   try {
     return found && serverOf(found)
   } catch (error) {

@@ -8,6 +8,7 @@ import { type Recipient } from '../../../core/preferences/recipients'
 import { fillLetter, type Letter } from '../dispatch/compose'
 import { voidRefusal } from '../documents/void'
 import { historyOf, type HistoryEntry } from '../history/history'
+import type { Principal } from '../people/principal'
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import {
   preparedRow,
@@ -53,9 +54,13 @@ export interface PreparedView extends SourceRef {
   currency: string
 }
 
-/** A paper that is not issued yet. @throws Refusal "no-such-paper" */
-export async function preparedView(id: number): Promise<PreparedView> {
-  const row = await preparedRow(id)
+/**
+ * A paper that is not issued yet.
+ * @param who looks at it, and would have it sent
+ * @throws Refusal "no-such-paper"
+ */
+export async function preparedView(id: number, who: Principal): Promise<PreparedView> {
+  const row = await preparedRow(id, who.name)
   if (!row) throw new Refusal('no-such-paper', 'That document does not exist any more.', { status: 404 })
   const {
     content,

@@ -4,6 +4,7 @@ import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { ContactRole, Preferences, ContactFacts } from '../../../core/preferences/recipients'
 import { one, rows } from '../../db/connection'
 import type { Letter } from '../dispatch/compose'
+import { senderColumns } from '../house/senders-queries'
 import { sourceColumns, sourceJoins } from '../documents/sources'
 import type { PreparedView, DocumentView, DispatchView, EmailView } from './in-hand'
 
@@ -26,23 +27,24 @@ interface PaperRow extends Omit<PreparedView, 'email' | 'history'> {
   contacts: ContactFacts[]
 }
 
-export const preparedRow = (id: number) =>
+/** @param who would have it sent */
+export const preparedRow = (id: number, who: string) =>
   one<PaperRow>(
     `select p.id, p.kind, p.revision, ${sourceColumns}, p.order_number "orderNumber",
       p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
       p.to_addresses "toAddresses",
       preferences_for(c, p.source_id, array[p.kind]) preferences, n.subject, n.text, s.design -> 'colours' colours,
-      b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
-      b.sender_address "senderAddress", b.reply_to "replyTo", contacts_of(p.customer_id) contacts
+      b.email_look "emailLook", b.name "brandName", ${senderColumns}, contacts_of(p.customer_id) contacts
     from prepared_document p
     ${sourceJoins('p')}
     join customer c on c.id = p.customer_id
     join email_text n on n.id = p.email_text_id
     join brand b on b.id = p.brand_id
     join design s on s.id = p.design_id
+    cross join lateral sender_for(b, p.kind, p.routine_id, $who, p.source_id) sender
     where p.id = $id`,
-    { id },
+    { id, who },
   )
 
 export const preparedPage = (id: number) =>
@@ -147,8 +149,7 @@ export const letterToCome = (dispatchId: number) =>
     `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo",
       preferences_for(c, d.source_id, array[d.kind]) preferences,
       s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' colours,
-      b.email_look \"emailLook\", b.name "brandName", b.sender_name "senderName",
-      b.sender_address "senderAddress", b.reply_to "replyTo", s.customer_name "customerName",
+      b.email_look "emailLook", b.name "brandName", ${senderColumns}, s.customer_name "customerName",
       contacts_of(s.customer_id) contacts
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
@@ -157,6 +158,8 @@ export const letterToCome = (dispatchId: number) =>
     join email_text n on n.id = s.email_text_id
     join brand b on b.id = s.brand_id
     join design t on t.id = d.design_id
+    join prepared_document p on p.id = d.prepared_id
+    cross join lateral sender_for(b, d.kind, p.routine_id, s.created_by, d.source_id) sender
     where s.id = $dispatchId and s.channel = 'email'
     order by d.id`,
     { dispatchId },

@@ -8,6 +8,7 @@ import type {
   Recipient,
 } from '../../../../core/preferences/recipients'
 import { rows, run, json } from '../../../db/connection'
+import { senderColumns } from '../../house/senders-queries'
 import type { Letter } from '../compose'
 
 /* The statements of email.ts. */
@@ -31,6 +32,7 @@ export interface EmailToSend {
   senderName: string
   senderAddress: string
   replyTo: string
+  mailAccountId: number | null
   colours: Letter['brand']['colours']
   emailLook: EmailLook
   preferences: Preferences
@@ -53,9 +55,8 @@ export const emailsToSend = (ids: readonly number[]) =>
     `select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
       m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
       d.id "documentId", dd.documents, n.subject, n.text, b.id "brandId", b.name "brandName",
-      b.sender_name "senderName",
-      b.sender_address "senderAddress", b.reply_to "replyTo",
-      s.design -> 'colours' colours, b.email_look \"emailLook\", 
+      ${senderColumns}, sender.mail_account_id "mailAccountId",
+      s.design -> 'colours' colours, b.email_look "emailLook",
       preferences_for(c, d.source_id, array[d.kind]) preferences, d.paper, f.file_name "fileName",
       file.bytes,
       contacts_of(c.id) contacts,
@@ -79,6 +80,8 @@ export const emailsToSend = (ids: readonly number[]) =>
     join brand b on b.id = m.brand_id
     join customer c on c.id = m.customer_id
     join design s on s.id = d.design_id
+    join prepared_document p on p.id = d.prepared_id
+    cross join lateral sender_for(b, d.kind, p.routine_id, m.created_by, d.source_id) sender
     where m.id = any($ids::int[])
     order by m.id`,
     { ids },

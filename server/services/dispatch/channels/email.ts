@@ -6,7 +6,7 @@ import { clock } from '../../../clock'
 import { logTrouble, troubleWords } from '../../../log'
 import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return-path'
 import { handOver, type MailServer } from '../../../outside/mail/smtp'
-import { mailServerOf } from '../../house/mail-accounts'
+import { mailServer } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
 import type { Attempt, WorkerChannel } from './channel'
 import {
@@ -31,10 +31,10 @@ type Outgoing = EmailToSend & { server: MailServer | undefined }
 export const emailChannel: WorkerChannel<Outgoing> = {
   async load(ids) {
     const emails = await emailsToSend(ids)
-    const servers = new Map<number, MailServer | undefined>()
-    for (const { brandId } of emails)
-      if (!servers.has(brandId)) servers.set(brandId, await mailServerOf(brandId))
-    return emails.map((email) => ({ ...email, server: servers.get(email.brandId) }))
+    const servers = new Map<number | null, MailServer | undefined>()
+    for (const { mailAccountId } of emails)
+      if (!servers.has(mailAccountId)) servers.set(mailAccountId, await mailServer(mailAccountId))
+    return emails.map((email) => ({ ...email, server: servers.get(email.mailAccountId) }))
   },
 
   async handOver(email, beforeContent) {

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import RecordList from '../list/RecordList.vue'
+import SenderDialog from './SenderDialog.vue'
+import { useSession } from '../../stores/session'
+import { attempt } from '../../composables/api'
+import { useLive } from '../../composables/useLive'
+import { fetchSenders } from '../../calls/senders'
+import { answersToWords, fromWords } from '../../../core/dispatch/sender'
+import { kindFacts } from '../../../core/documents/kinds'
+import type { BrandView, SenderView } from '../../contract'
+
+/** Who a brand's emails come from: the brand itself, and what comes from somebody else. */
+const props = defineProps<{ brand: BrandView }>()
+const session = useSession()
+const may = computed(() => session.may('supervisor'))
+const all = shallowRef<SenderView[]>()
+const load = () =>
+  attempt(async () => {
+    all.value = (await fetchSenders()).senders
+  })
+onMounted(load)
+useLive(['house'], () => void load())
+const senders = computed(() => all.value?.filter((one) => one.brandId === props.brand.id))
+const editing = shallowRef<SenderView | 'new'>()
+const ofWhat = ({ kind, routineName }: SenderView) =>
+  kind ? `All ${kindFacts[kind].many}` : `What “${routineName}” makes`
+const answers = ({ answersTo, replyTo }: SenderView) =>
+  answersTo === 'brand' ? props.brand.replyTo : replyTo || answersToWords[answersTo]
+</script>
+
+<template>
+  <div class="body">
+    <RecordList
+      :rows="senders"
+      :add="may ? 'Add sender' : ''"
+      add-test="add-sender"
+      columns="minmax(0, 1fr) minmax(0, 1.5fr) 80px"
+      @add="editing = 'new'"
+    >
+      <template #intro>
+        {{ brand.name }} writes as {{ brand.senderName }} &lt;{{ brand.senderAddress }}&gt;; answers go to
+        {{ brand.replyTo }}. Here stands what comes from somebody else.
+      </template>
+      <template #row="{ row: sender }">
+        <strong>{{ ofWhat(sender) }}</strong>
+        <span class="what"
+          ><span class="cut">from {{ fromWords(sender, brand.senderName) }}</span
+          ><span class="soft cut"
+            >answers go to {{ answers(sender)
+            }}{{ sender.mailAccountName ? `; through ${sender.mailAccountName}` : '' }}</span
+          ></span
+        >
+        <VBtn v-if="may" height="30" data-test="open-sender" @click="editing = sender">Open</VBtn>
+      </template>
+      <template #empty>
+        <strong>Everything comes from the brand</strong>Add a sender where invoices, for example, should come
+        from accounts@, or answers should reach the salesperson.
+      </template>
+    </RecordList>
+    <SenderDialog
+      v-if="editing"
+      :brand="brand"
+      :sender="editing === 'new' ? undefined : editing"
+      @leave="editing = undefined"
+      @kept="load"
+    />
+  </div>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  overflow: auto;
+  padding: 14px 16px;
+}
+</style>
