@@ -1,3 +1,4 @@
+import { useProving } from '../stores/proving'
 import { useSession } from '../stores/session'
 import { useToasts } from '../stores/toasts'
 import type { paths } from '../contract'
@@ -87,7 +88,18 @@ export const filledPath = (path: string, given: object = {}): string =>
     encodeURIComponent(String(given[name as keyof typeof given])),
   )
 
+/** One call; refused for want of a password, it is asked for and the call made once more. */
 async function call(method: Method, path: string, options: CallOptions = {}): Promise<unknown> {
+  try {
+    return await callOnce(method, path, options)
+  } catch (error) {
+    const wanted = error instanceof ApiRefusal && error.code === 'password-needed'
+    if (!wanted || !(await useProving().ask())) throw error
+    return callOnce(method, path, options)
+  }
+}
+
+async function callOnce(method: Method, path: string, options: CallOptions): Promise<unknown> {
   const url = new URL(filledPath(path, options.path), location.origin)
   for (const [name, value] of Object.entries(options.query ?? {})) {
     for (const one of Array.isArray(value) ? value : [value])

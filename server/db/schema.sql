@@ -53,7 +53,9 @@ create table session (
   made_at timestamptz not null,
   ends_at timestamptz not null,
   -- the browser and system that somebody signed in with
-  device text not null default ''
+  device text not null default '',
+  -- when they last showed who they are: by signing in, or by their password again
+  proved_at timestamptz not null
 );
 create index session_ends_at_idx on session (ends_at);
 create index session_staff_id_idx on session (staff_id);

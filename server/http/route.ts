@@ -18,9 +18,10 @@ import { config } from '../config'
 import { once } from './idempotency'
 import { askedHost, callerAddress } from './caller'
 import { inputWords } from './input-words'
+import { refuseToken } from './own-session'
 import { countCall } from './rate'
 import { refuseForeign, refuseLimited, type Named, type Principal } from '../services/people/principal'
-import { sessionHours, sessionUser } from '../services/people/sign-in'
+import { isProved, sessionHours, sessionUser } from '../services/people/sign-in'
 import { tokenUser } from '../services/people/tokens'
 import { logTrouble } from '../log'
 
@@ -31,6 +32,8 @@ export interface User extends Principal {
   email: string
   role: Role
   session: string
+  /** When they last showed who they are; null for a token. */
+  provedAt: Date | null
 }
 
 const rank: Record<Role | 'anyone', number> = { anyone: 0, reader: 1, clerk: 2, supervisor: 3 }
@@ -46,6 +49,11 @@ export interface RouteSpec {
   params?: Joi.ObjectSchema
   query?: Joi.ObjectSchema
   body?: Joi.ObjectSchema
+  /**
+   * It could let others in: who has not shown who they are for a quarter of an hour is asked for the password, and
+   * no token may.
+   */
+  proved?: boolean
   /** It does not count towards anybody's limit of calls. */
   uncounted?: boolean
   /** The body is a file: its bytes are given as they are. */
@@ -112,6 +120,7 @@ export function route<P = object, Q = object, B = object>(
       if (spec.role !== 'anyone') {
         if (!user) throw new Refusal('not-signed-in', 'Sign in first.', { status: 401 })
         checkRole(user, spec.role)
+        if (spec.proved) checkProved(user)
       }
       const params = check<P>(spec.params, getRouterParams(event))
       const query = check<Q>(spec.query, getQuery(event))
@@ -155,6 +164,13 @@ async function withinRate(event: H3Event, user: User | undefined): Promise<void>
   if (seconds === 0) return
   setResponseHeader(event, 'retry-after', seconds)
   throw new Refusal('too-many-calls', `Too many calls. Try again in ${seconds} seconds.`, { status: 429 })
+}
+
+/** @throws Refusal "not-allowed" to a token, "password-needed" */
+function checkProved(user: User): void {
+  refuseToken(user)
+  if (!isProved(user))
+    throw new Refusal('password-needed', 'Enter your password again to do this.', { status: 403 })
 }
 
 /**

@@ -2,6 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import pg from 'pg'
 import puppeteer, { type Browser, type KeyInput, type Page } from 'puppeteer-core'
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
 import { demoStaff } from '../../demo/house'
@@ -36,6 +37,8 @@ export interface Desk {
   says: (words: string) => Promise<unknown>
   /** Writes over what is in a field. */
   fill: (selector: string, value: string) => Promise<void>
+  /** Lets time pass where it is kept: nothing else is done behind the interface's back. */
+  sql: (statement: string) => Promise<void>
   /** Writes a date into a date field and leaves it. */
   setDate: (selector: string, value: string) => Promise<void>
 }
@@ -136,6 +139,12 @@ export function useDesk(): Desk {
       page,
       base: web.base,
       mailboxes: process.env.CLOTHESPIN_MAILBOXES_URL!,
+      sql: async (statement: string) => {
+        const client = new pg.Client({ connectionString: process.env.CLOTHESPIN_DATABASE_URL })
+        await client.connect()
+        await client.query(statement)
+        await client.end()
+      },
       signIn: async (role: string) => {
         const person = demoStaff().find((one) => one.role === role)!
         await page.goto(web.base)

@@ -88,3 +88,50 @@ test('another browser is seen and signed out from here', async () => {
   await other.waitForSelector('#email')
   await elsewhere.close()
 })
+
+test('what could let others in asks for the password again, and does then what was asked', async () => {
+  await desk.signIn('supervisor')
+  await desk.page.goto(`${desk.base}/company?part=Mail%20accounts`)
+  await desk.wait('[data-test="add-mail-account"]')
+  await desk.sql(`update session set proved_at = now() - interval '16 minutes'`)
+  await desk.page.click('[data-test="add-mail-account"]')
+  await desk.fill('[data-test="mail-name"] input', 'Second account')
+  await type('mail-host', 'mail.house.example')
+  await desk.page.click('[data-test="ask-go"]')
+  await type('prove-password', 'a guess')
+  await desk.press('Enter')
+  await desk.says('That is not your password.')
+  const { password } = demoStaff().find((person) => person.role === 'supervisor')!
+  await type('prove-password', password)
+  await desk.press('Enter')
+  await desk.says('The mail account is saved.')
+  // and is not asked again at once
+  await desk.page.goto(`${desk.base}/company?part=People`)
+  await desk.wait('[data-test="invite"]')
+  await desk.page.click('[data-test="invite"]')
+  await type('staff-name', 'Una Marlow')
+  await type('staff-email', 'una@tansyhollow.example')
+  await desk.page.click('[data-test="ask-go"]')
+  await desk.says('An invitation is on its way to Una Marlow')
+})
+
+test('invoices are given a sender of their own, and the next one is shown with it', async () => {
+  await desk.page.goto(`${desk.base}/company?part=Senders`)
+  await desk.wait('[data-test="add-sender"]')
+  await desk.page.click('[data-test="add-sender"]')
+  await type('sender-name', 'Tansy Hollow Books')
+  await type('sender-address', 'books@')
+  await desk.page.click('[data-test="ask-go"]')
+  await desk.says('“books@” is not an email address.')
+  await type('sender-address', 'books@tansyhollow.example')
+  await desk.page.click('[data-test="ask-go"]')
+  await desk.says('from Tansy Hollow Books <books@tansyhollow.example>')
+  const [prepared] = await desk.page.evaluate(async () => {
+    const { rows } = await (await fetch('/api/line?stage=to%20check&kind=invoice&brand=TH&limit=20')).json()
+    const views = await Promise.all(
+      rows.map(async (row: { id: number }) => (await fetch(`/api/prepared/${row.id}`)).json()),
+    )
+    return views.filter((view) => view.email).map((view) => view.email.from as string)
+  })
+  expect(prepared).toBe('Tansy Hollow Books <books@tansyhollow.example>')
+})

@@ -2,7 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { demoStaff } from '../../demo/house'
-import { rows } from '../../server/db/connection'
+import { rows, run } from '../../server/db/connection'
 import { startWeb } from '../web'
 import { useHouse } from './house'
 
@@ -168,5 +168,45 @@ describe('signing in', () => {
       await Promise.race([ended, new Promise((resolve) => setTimeout(() => resolve(false), 5000))]),
     ).toBe(true)
     void house
+  })
+})
+
+describe('what could let others in', () => {
+  const provedRoutes = routes.filter(({ file }) =>
+    /proved: true/.test(readFileSync(join('server/api', file), 'utf8')),
+  )
+
+  test('is people, mail accounts and tokens', () => {
+    const writes = routes.filter(
+      ({ path, method }) =>
+        method !== 'GET' &&
+        /^\/api\/(staff|mail-accounts|tokens)(\/|$)/.test(path) &&
+        !/DELETE .*tokens/.test(`${method} ${path}`),
+    )
+    expect(provedRoutes.map(({ file }) => file).sort()).toEqual(writes.map(({ file }) => file).sort())
+  })
+
+  test('asks for the password again after a quarter of an hour, and a wrong one opens nothing', async () => {
+    const prove = (password: string) =>
+      fetch(`${web.base}/api/session/prove`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', cookie: cookies.get('supervisor')! },
+        body: JSON.stringify({ password }),
+      })
+    const answers = async () => {
+      const codes: string[] = []
+      for (const route of provedRoutes) {
+        const answer = await call(route, 'supervisor')
+        codes.push(((await answer.json()) as { code: string }).code)
+      }
+      return codes
+    }
+    expect(await answers()).not.toContain('password-needed')
+    await run(`update session set proved_at = now() - interval '16 minutes'`)
+    expect(new Set(await answers())).toEqual(new Set(['password-needed']))
+    expect((await prove('a guess')).status).toBe(400)
+    expect(new Set(await answers())).toEqual(new Set(['password-needed']))
+    expect((await prove(demoStaff().find((one) => one.role === 'supervisor')!.password)).status).toBe(200)
+    expect(await answers()).not.toContain('password-needed')
   })
 })

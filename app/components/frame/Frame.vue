@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import Finder from './Finder.vue'
 import FootLine from './FootLine.vue'
 import LeaveDialog from './LeaveDialog.vue'
+import ProveDialog from '../people/ProveDialog.vue'
 import OwnMenu from './OwnMenu.vue'
 import PegMark from './PegMark.vue'
 import RunStrip from './RunStrip.vue'
@@ -94,6 +95,7 @@ useLive([], () => {})
   </button>
   <FootLine @help="help = ''" />
   <LeaveDialog />
+  <ProveDialog />
   <Help
     v-if="help !== undefined"
     :path="route.path"

@@ -41,7 +41,7 @@ const tryIt = () =>
       data-test="mail-host"
       :wrong="wrongs.host"
     />
-    <FormField v-model="form.name" label="Name in Clothespin" :wrong="wrongs.name" />
+    <FormField v-model="form.name" label="Name in Clothespin" data-test="mail-name" :wrong="wrongs.name" />
     <SelectField v-model="form.security" label="Encryption" :choices="securities" data-test="mail-security" />
     <FormField
       v-model="form.port"

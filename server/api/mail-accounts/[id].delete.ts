@@ -3,7 +3,13 @@ import { route } from '../../http/route'
 import { removeMailAccount } from '../../services/house/mail-accounts'
 
 export default route<{ id: number }, { version: number }>(
-  { role: 'supervisor', brands: 'all', params: idParam, query: Joi.object({ version: id.required() }) },
+  {
+    role: 'supervisor',
+    proved: true,
+    brands: 'all',
+    params: idParam,
+    query: Joi.object({ version: id.required() }),
+  },
   async ({ params, query }) => {
     await removeMailAccount(params.id, query.version)
     return { ok: true }

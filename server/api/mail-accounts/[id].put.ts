@@ -7,6 +7,7 @@ import { account } from './account.check'
 export default route<{ id: number }, object, MailAccountChange & { version: number }>(
   {
     role: 'supervisor',
+    proved: true,
     brands: 'all',
     params: idParam,
     body: Joi.object({ ...account, version: id.required() }),

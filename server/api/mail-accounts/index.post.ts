@@ -4,6 +4,6 @@ import { keepMailAccount, type MailAccountChange } from '../../services/house/ma
 import { account } from './account.check'
 
 export default route<object, object, MailAccountChange>(
-  { role: 'supervisor', brands: 'all', body: Joi.object(account) },
+  { role: 'supervisor', proved: true, brands: 'all', body: Joi.object(account) },
   async ({ body }) => ({ id: await keepMailAccount(null, { ...body, version: 1 }) }),
 )

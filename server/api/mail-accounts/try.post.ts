@@ -9,6 +9,6 @@ import { account } from './account.check'
  * account whose password is used where none is given.
  */
 export default route<object, object, MailAccountChange & { id?: number }>(
-  { role: 'supervisor', brands: 'all', body: Joi.object({ ...account, id }) },
+  { role: 'supervisor', proved: true, brands: 'all', body: Joi.object({ ...account, id }) },
   ({ body: { id: kept, ...change }, user }) => tryMailAccount(kept ?? null, change, user.email),
 )

@@ -6,6 +6,7 @@ import { person } from './staff.check'
 export default route<{ id: number }, object, StaffChange & { version: number }>(
   {
     role: 'supervisor',
+    proved: true,
     brands: 'all',
     params: idParam,
     body: Joi.object({ ...person, version: id.required() }),

@@ -7,6 +7,7 @@ import { person } from './staff.check'
 export default route<object, object, StaffChange & { email: string }>(
   {
     role: 'supervisor',
+    proved: true,
     brands: 'all',
     body: Joi.object({ ...person, email: text(200).required() }),
   },

@@ -7,6 +7,7 @@ import { makeToken, type Scope } from '../../services/people/tokens'
 export default route<object, object, { name: string; scope: Scope; endsOn: Day | null }>(
   {
     role: 'supervisor',
+    proved: true,
     brands: 'all',
     body: Joi.object({
       name: name(60).required(),

@@ -17,6 +17,8 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
   declare endsAt: Date
   /** The browser and system that somebody signed in with. */
   declare device: CreationOptional<string>
+  /** When they last showed who they are: by signing in, or by their password again. */
+  declare provedAt: Date
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -27,6 +29,7 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
         madeAt: { type: DataTypes.DATE, allowNull: false },
         endsAt: { type: DataTypes.DATE, allowNull: false },
         device: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        provedAt: { type: DataTypes.DATE, allowNull: false },
       },
       { sequelize, tableName: 'session' },
     )

@@ -19,7 +19,9 @@ export const deleteEndedSessions = (now: Date) => run('delete from session where
 
 export const userOfSession = (session: string, now: Date) =>
   one<Omit<User, 'session'>>(
-    `select s.id, s.name, s.email, s.role, ${brandsOfStaff('s')} brands from session x join staff s on s.id = x.staff_id
+    `select s.id, s.name, s.email, s.role, ${brandsOfStaff('s')} brands, x.proved_at "provedAt"
+    from session x
+    join staff s on s.id = x.staff_id
     where x.id = $session and x.ends_at > $now and x.role = s.role and s.left_at is null`,
     { session, now },
   )
@@ -87,6 +89,9 @@ export const sessionsOf = (staffId: number, session: string, now: Date) =>
 
 export const deleteSessionByKey = (staffId: number, key: string) =>
   run(`delete from session where staff_id = $staffId and ${keyOf('id')} = $key`, { staffId, key })
+
+export const markProved = (session: string, now: Date) =>
+  run('update session set proved_at = $now where id = $session', { session, now })
 
 export const nameDevice = (session: string, device: string) =>
   run('update session set device = $device where id = $session', { session, device })

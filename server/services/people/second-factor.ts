@@ -43,7 +43,7 @@ export async function beginSecondFactor(
   staffId: number,
   given: { secret: string; code: string; password: string },
 ): Promise<string[]> {
-  await withPassword(staffId, given.password)
+  await checkOwnPassword(staffId, given.password)
   const step = stepOf(given.secret, given.code)
   if (step === null)
     throw new Refusal(
@@ -72,7 +72,7 @@ export async function beginSecondFactor(
 
 /** Takes one's own second factor away. @throws Refusal "wrong-password", "too-many-tries" */
 export async function endSecondFactor(staffId: number, password: string): Promise<void> {
-  await withPassword(staffId, password)
+  await checkOwnPassword(staffId, password)
   await dropSecondFactor(staffId)
 }
 
@@ -84,7 +84,8 @@ export async function dropSecondFactor(staffId: number): Promise<void> {
   })
 }
 
-async function withPassword(staffId: number, password: string): Promise<void> {
+/** Somebody who is signed in shows their password. @throws Refusal "wrong-password", "too-many-tries" */
+export async function checkOwnPassword(staffId: number, password: string): Promise<void> {
   const account = ['own password', `staff ${staffId}`] as const
   await refuseGuesser(...account)
   const person = (await Staff.findByPk(staffId))!

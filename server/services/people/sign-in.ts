@@ -6,11 +6,12 @@ import { Session } from '../../db/models'
 import { countWrongTry, forgetWrongTries, refuseGuesser } from '../../http/rate'
 import type { Role, User } from '../../http/route'
 import { hashPassword, passwordFits } from './passwords'
-import { checkSecondFactor } from './second-factor'
+import { checkOwnPassword, checkSecondFactor } from './second-factor'
 import {
   staffByEmail,
   deleteEndedSessions,
   deleteSessionByKey,
+  markProved,
   nameDevice,
   sessionsOf,
   userOfSession,
@@ -73,7 +74,25 @@ export async function signIn(
   }
   await forgetWrongTries(account, place)
   const { id, name, role, brands } = row
-  return { id, name, email: row.email, role, brands, session: await beginSession(id, role) }
+  const session = await beginSession(id, role)
+  return { id, name, email: row.email, role, brands, session, provedAt: clock.now() }
+}
+
+/** How long after showing who one is the screens that could let others in are open. */
+const provedMinutes = 15
+
+/** Whether somebody showed who they are a short while ago; a token never does. */
+export const isProved = (user: User): boolean =>
+  user.provedAt !== null && clock.now().getTime() - user.provedAt.getTime() < provedMinutes * 60_000
+
+/**
+ * Somebody who is signed in shows again who they are. @throws Refusal "wrong-password", "too-many-tries",
+ * "code-needed", "wrong-code"
+ */
+export async function prove(user: User, password: string, code: string): Promise<void> {
+  await checkOwnPassword(user.id, password)
+  await checkSecondFactor(user.id, code)
+  await markProved(user.session, clock.now())
 }
 
 /** A session of its own for somebody who has shown who they are. @returns its id */
@@ -86,6 +105,7 @@ export async function beginSession(staffId: number, role: Role): Promise<string>
     staffId,
     role,
     madeAt: now,
+    provedAt: now,
     endsAt: new Date(now.getTime() + sessionHours * 3_600_000),
   })
   return id

@@ -74,6 +74,7 @@ export async function tokenUser(token: string): Promise<User | undefined> {
     email: found.email,
     role: found.scope === 'read' || found.role === 'reader' ? 'reader' : 'clerk',
     session: `token ${found.tokenId}`,
+    provedAt: null,
     brands: found.brands,
   }
 }

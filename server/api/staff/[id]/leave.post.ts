@@ -4,7 +4,13 @@ import { leaveHouse } from '../../../services/staff/staff'
 
 /** Somebody leaves: sessions and tokens end at once. */
 export default route<{ id: number }, object, { version: number }>(
-  { role: 'supervisor', brands: 'all', params: idParam, body: Joi.object({ version: id.required() }) },
+  {
+    role: 'supervisor',
+    proved: true,
+    brands: 'all',
+    params: idParam,
+    body: Joi.object({ version: id.required() }),
+  },
   async ({ params, body }) => {
     await leaveHouse(params.id, body.version)
     return { ok: true }
