@@ -83,6 +83,7 @@ export const entries: readonly Entry[] = [
   setting('Brand: identity, bank and sender', 'Identity', 'logo address iban vat number reply-to'),
   setting('Brand: design', 'Design', 'layout letterhead colours font logo template'),
   setting('Brand: number series', 'Numbers', 'invoice number prefix counter start'),
+  setting('Brand: branches', 'Branches', 'location shop site second address'),
   setting('Brand: senders', 'Senders', 'from reply-to answers address mail account', 'supervisor'),
   setting('Brand: email texts', 'Email text', 'template wording subject signature'),
   report('Overdue accounts', '/accounts?only=overdue', 'late unpaid dunning reminders ageing'),

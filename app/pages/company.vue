@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import BranchList from '../components/company/BranchList.vue'
 import BrandDialog from '../components/begin/BrandDialog.vue'
 import BrandIdentity from '../components/company/BrandIdentity.vue'
 import BrandLook from '../components/company/BrandLook.vue'
@@ -42,7 +43,9 @@ const companyParts = [
   'Mail accounts',
   'People',
 ] as const
-const brandParts = ['Identity', 'Design', 'Numbers', 'Email text', 'Senders'] as const
+const brandParts = ['Identity', 'Branches', 'Design', 'Numbers', 'Email text', 'Senders'] as const
+/** Those of a brand that show no document beside them. */
+const listed: readonly Section[] = ['Branches', 'Senders']
 const sections = [...companyParts, ...brandParts] as const
 type Section = (typeof sections)[number]
 const forSupervisors: readonly Section[] = ['Mail accounts', 'People', 'Senders']
@@ -181,6 +184,7 @@ const version = computed(() =>
             @kind="turnToKind"
             @kept="load"
           />
+          <BranchList v-else-if="section === 'Branches'" :key="`b${brand.id}`" :brand="brand" />
           <SendersList
             v-else-if="section === 'Senders' && session.may('supervisor')"
             :key="`s${brand.id}`"
@@ -198,7 +202,11 @@ const version = computed(() =>
           />
         </template>
       </section>
-      <aside v-if="brand && ofBrand && section !== 'Senders'" class="right" aria-label="The brand's document">
+      <aside
+        v-if="brand && ofBrand && !listed.includes(section)"
+        class="right"
+        aria-label="The brand's document"
+      >
         <div class="bar">
           <strong>{{ section === 'Email text' ? 'The email' : brand.design.design.name }}</strong><span
             class="soft push"

@@ -37,6 +37,8 @@ export interface BrandFacts {
   withoutTaxNumber?: Partial<Record<Language, string>>
   /** In the order in which they are looked through. */
   banks: BankAccount[]
+  /** The branch whose address and accounts these are; the brand's own where none is named. */
+  branch?: string
   /** Payment methods its invoices say are accepted; nothing is said where none is. */
   methods?: PaymentMethod[]
 }

@@ -29,6 +29,7 @@ export const orderFields: readonly ImportField[] = [
     ),
   ),
   text('brand', 'Brand code', 10, 'shop', 'marke', 'marque'),
+  text('branch', 'Branch', 60, 'location', 'filiale', 'standort', 'succursale'),
   text('status', 'Status', 40, 'state', 'statut'),
   of('currency', 'currency', 'Currency', 'waehrung', 'währung', 'devise'),
   text(

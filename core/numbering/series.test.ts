@@ -7,7 +7,10 @@ import {
   nextCounter,
   numberStandIn,
   periodOf,
+  scopeWords,
+  seriesFor,
   type NumberSeries,
+  type SeriesScope,
 } from './series'
 
 const series = (change: Partial<NumberSeries> = {}): NumberSeries => ({
@@ -87,4 +90,31 @@ describe('a series is refused before it can do harm', () => {
 test('a number becomes a file name that every system takes', () => {
   expect(fileNamePart('TH/2026/0042')).toBe('TH-2026-0042')
   expect(fileNamePart('..')).toBe('document')
+})
+
+test('of several series a document draws from the closest: branch before country before currency', () => {
+  const series = (name: string, of: Partial<SeriesScope>) => ({
+    name,
+    country: '',
+    currency: '',
+    branch: '',
+    ...of,
+  })
+  const all = [
+    series('all', {}),
+    series('pounds', { currency: 'GBP' }),
+    series('Germany', { country: 'DE' }),
+    series('quay', { branch: 'Quay' }),
+    series('quay in pounds', { branch: 'Quay', currency: 'GBP' }),
+  ]
+  const drawn = (of: Partial<SeriesScope>) =>
+    seriesFor(all, { country: 'IE', currency: 'EUR', branch: '', ...of })?.name
+  expect(drawn({})).toBe('all')
+  expect(drawn({ currency: 'GBP', country: 'DE' })).toBe('Germany')
+  expect(drawn({ branch: 'Quay', country: 'DE' })).toBe('quay')
+  expect(drawn({ branch: 'Quay', currency: 'GBP' })).toBe('quay in pounds')
+  expect(drawn({ branch: 'Hill' })).toBe('all')
+  expect(scopeWords({ country: '', currency: 'GBP', branch: 'Quay' })).toBe(
+    'the branch Quay and documents in GBP',
+  )
 })

@@ -164,17 +164,23 @@ export function checkSeries(series: NumberSeries): void {
 export interface SeriesScope {
   country: string
   currency: string
+  /** A branch of its brand, by name. */
+  branch: string
 }
 
 /** What a closer series is for, in words: "customers in Germany and documents in GBP"; empty for the one for all. */
-export const scopeWords = ({ country, currency }: SeriesScope): string =>
-  [country && `customers in ${countryName(country)}`, currency && `documents in ${currency}`]
+export const scopeWords = ({ country, currency, branch }: SeriesScope): string =>
+  [
+    branch && `the branch ${branch}`,
+    country && `customers in ${countryName(country)}`,
+    currency && `documents in ${currency}`,
+  ]
     .filter(Boolean)
     .join(' and ')
 
 /**
- * The series kept most closely for a document: country and currency, then country, then currency, then the
- * one for all.
+ * The series kept most closely for a document: its branch before its country before its currency before the one
+ * for all.
  */
 export function seriesFor<Series extends SeriesScope>(
   all: readonly Series[],
@@ -182,10 +188,11 @@ export function seriesFor<Series extends SeriesScope>(
 ): Series | undefined {
   const fits = all.filter(
     (one) =>
+      (one.branch === '' || one.branch === of.branch) &&
       (one.country === '' || one.country === of.country) &&
       (one.currency === '' || one.currency === of.currency),
   )
-  const closeness = (one: Series) => (one.country ? 2 : 0) + (one.currency ? 1 : 0)
+  const closeness = (one: Series) => (one.branch ? 4 : 0) + (one.country ? 2 : 0) + (one.currency ? 1 : 0)
   return fits.sort((a, b) => closeness(b) - closeness(a))[0]
 }
 

@@ -275,6 +275,22 @@ create table brand (
   retired_at timestamptz
 );
 
+-- A place that a brand sells from: its documents show its address, and name its bank accounts where it has own ones.
+create table branch (
+  id integer primary key generated always as identity,
+  brand_id integer not null references brand,
+  name text not null,
+  address_lines jsonb not null,
+  country text not null,
+  phone text not null default '',
+  email text not null default '',
+  banks jsonb not null default '[]',
+  -- nothing new begins there any more
+  closed_at timestamptz,
+  version integer not null default 1,
+  unique (brand_id, name)
+);
+
 -- The brands that a person is limited to; who has none here sees them all.
 create table staff_brand (
   staff_id integer not null references staff on delete cascade,
@@ -343,7 +359,9 @@ create table number_series (
   -- whether it counts itself or takes the order’s number
   source text not null default 'own' check (source in ('own', 'order')),
   version integer not null default 1,
-  constraint number_series_of unique (kind, brand_id, country, currency)
+  -- closer ones for a branch as well
+  branch_id integer references branch,
+  constraint number_series_of unique nulls not distinct (kind, brand_id, country, currency, branch_id)
 );
 
 -- The last number drawn of a series in a period. Its row is locked last in every issuing.
@@ -543,7 +561,9 @@ create table sales_order (
   -- where the goods go, as it was agreed; null for the address that is billed
   delivery jsonb,
   -- for people here only; never on a document
-  internal_note text not null default ''
+  internal_note text not null default '',
+  -- the place it is sold from; null for the brand's own address
+  branch_id integer references branch
 );
 create index sales_order_bill_to_id_idx on sales_order (bill_to_id) where bill_to_id is not null;
 create index sales_order_customer_id_idx on sales_order (customer_id);

@@ -73,6 +73,14 @@ export const currency = Joi.string()
   .pattern(/^[A-Z]{3}$/)
   .messages({ 'string.pattern.base': '{{#label}} is a currency like EUR' })
 
+/** A bank account that documents name; the IBAN's check digits are looked at by what keeps it. */
+export const bank = Joi.object({
+  name: name(80).allow('').default(''),
+  iban: text(60).required(),
+  bic: text(20).allow('').default(''),
+  currency: currency.allow('').default(''),
+})
+
 export const percent = Joi.string()
   .trim()
   .pattern(/^(100(\.0{1,3})?|\d{1,2}(\.\d{1,3})?)$/)

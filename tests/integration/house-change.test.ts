@@ -145,7 +145,7 @@ describe('the number series', () => {
   )
 
   test('a closer series for a country numbers its papers, and goes only while it has numbered nothing', async () => {
-    const scope = { country: 'DE', currency: '' }
+    const scope = { country: 'DE', currency: '', branch: '' }
     const how = {
       prefix: 'LS-DE{yy}-',
       suffix: '',
@@ -175,7 +175,7 @@ describe('the number series', () => {
     const unused = await addSeries(
       house.brands[1]!.id,
       'invoice',
-      { country: '', currency: 'GBP' },
+      { country: '', currency: 'GBP', branch: '' },
       { ...how, prefix: 'LS-GB{yy}-' },
     )
     await removeSeries(unused)

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
 import SeriesFields from './SeriesFields.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
+import { useBranches } from '../../composables/useBranches'
 import { useForm } from '../../composables/useForm'
 import { mayLeave } from '../../composables/useUnsaved'
 import { useToasts } from '../../stores/toasts'
@@ -49,6 +51,7 @@ const fresh: SeriesView = {
   brandId: props.brand.id,
   country: '',
   currency: '',
+  branch: '',
   prefix: '',
   suffix: '',
   length: 5,
@@ -66,10 +69,15 @@ const series = computed(
       prefix: `${all.value[0]?.prefix ?? ''}`,
     },
 )
-const scope = ref({ country: '', currency: '' })
+const scope = ref({ country: '', currency: '', branch: '' })
+const branches = useBranches(() => props.brand.id)
+const branchChoices = computed(() => [
+  { value: '', words: 'all' },
+  ...branches.value.filter((one) => !one.closed).map(({ name }) => ({ value: name, words: name })),
+])
 const seriesChoices = computed(() => [
   ...all.value.map((one) => ({ value: String(one.id), words: scopeWords(one) || 'all' })),
-  ...(disabled.value ? [] : [{ value: '0', words: 'another country or currency …' }]),
+  ...(disabled.value ? [] : [{ value: '0', words: 'another branch, country or currency …' }]),
 ])
 
 const formOf = (series: NumberSeries) => ({
@@ -190,13 +198,14 @@ useMainKey(() => void keep())
       />, {{ brand.name }}, for
       <WordPicker
         label="Series for"
-        :words="seriesId ? scopeWords(series) || 'all' : 'another country or currency'"
+        :words="seriesId ? scopeWords(series) || 'all' : 'another branch, country or currency'"
         :choices="seriesChoices"
         :value="String(seriesId)"
         @pick="turnTo(Number($event))"
       />
     </h2>
     <div v-if="!seriesId" class="grid">
+      <SelectField v-if="branches.length" v-model="scope.branch" label="Branch" :choices="branchChoices" />
       <FormField
         v-model="scope.country"
         label="Country of the customer; may be empty"
@@ -227,7 +236,7 @@ useMainKey(() => void keep())
   </div>
   <footer v-if="!disabled" class="foot-bar">
     <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
-      v-if="series.id && (series.country || series.currency)"
+      v-if="series.id && scopeWords(series)"
       :disabled="busy"
       @click="takeAway"
       >Take it away</VBtn

@@ -42,6 +42,7 @@ defineSlots<{
 }
 p {
   margin: 0;
+  max-width: 80ch;
 }
 ul {
   list-style: none;

@@ -39,7 +39,7 @@ const remove = () =>
       :rows="accounts"
       add="Add mail account"
       add-test="add-mail-account"
-      columns="1.4fr 1fr auto"
+      columns="minmax(0, 1.4fr) minmax(0, 1fr) 170px"
       @add="editing = 'new'"
     >
       <template #intro>Emails are handed to these servers.</template>

@@ -39,7 +39,7 @@ const answers = ({ answersTo, replyTo }: SenderView) =>
     >
       <template #intro>
         {{ brand.name }} writes as {{ brand.senderName }} &lt;{{ brand.senderAddress }}&gt;; answers go to
-        {{ brand.replyTo }}. Here stands what comes from somebody else.
+        {{ brand.replyTo }}. Listed here is only what comes from somebody else.
       </template>
       <template #row="{ row: sender }">
         <strong>{{ ofWhat(sender) }}</strong>

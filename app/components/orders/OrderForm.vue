@@ -4,6 +4,8 @@ import OwnFields from '../fields/OwnFields.vue'
 import OrderLines from './OrderLines.vue'
 import OrderMore from './OrderMore.vue'
 import OrderWhy from './OrderWhy.vue'
+import { useSession } from '../../stores/session'
+import { useBranches } from '../../composables/useBranches'
 import { attempt } from '../../composables/api'
 import { fetchCustomer } from '../../calls/customers'
 import { longDay, moneyWithSign } from '../../composables/format'
@@ -14,6 +16,8 @@ import type { CustomerView, OrderView } from '../../contract'
 const form = defineModel<OrderForm>({ required: true })
 const props = defineProps<{ order: OrderView; disabled: boolean }>()
 const customer = shallowRef<CustomerView>()
+const session = useSession()
+const branches = useBranches(() => session.house!.brands.find(({ code }) => code === props.order.brand)?.id)
 watch(
   () => props.order.customerId,
   (id) =>
@@ -50,7 +54,7 @@ watch(
       :language="order.language"
       :customer-id="order.customerId"
     />
-    <OrderMore v-model="form" :customer="customer" :disabled="disabled" />
+    <OrderMore v-model="form" :customer="customer" :branches="branches" :disabled="disabled" />
     <p class="sum">
       Saved total <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong>
     </p>

@@ -4,13 +4,20 @@ import OrderAdjustments from './OrderAdjustments.vue'
 import PickField from '../fields/PickField.vue'
 import SelectField from '../fields/SelectField.vue'
 import { countryName, countryNames } from '../../../core/countries'
-import type { OrderForm } from './order-form'
-import type { CustomerView } from '../../contract'
+import type { OrderMore } from './order-form'
+import type { BranchView, CustomerView } from '../../contract'
 
 /** Beside the lines of an order: charges and discounts, who is billed, where the goods go, a note for people here. */
-type More = Pick<OrderForm, 'adjustments' | 'billToId' | 'delivery' | 'internalNote'>
-const more = defineModel<More>({ required: true })
-const props = defineProps<{ customer: CustomerView | undefined; disabled: boolean }>()
+const more = defineModel<OrderMore>({ required: true })
+const props = withDefaults(
+  defineProps<{
+    customer: CustomerView | undefined
+    /** Those of the order's brand. */
+    branches?: readonly BranchView[]
+    disabled: boolean
+  }>(),
+  { branches: () => [] },
+)
 const own = 'own'
 const other = 'other'
 const ofPurpose = (purpose: string) =>
@@ -23,6 +30,18 @@ const billTo = computed({
   get: () => (more.value.billToId === null ? own : String(more.value.billToId)),
   set: (value) => {
     more.value.billToId = value === own ? null : Number(value)
+  },
+})
+const soldFrom = computed(() => [
+  { value: own, words: 'the brand’s own address' },
+  ...props.branches
+    .filter((one) => !one.closed || one.id === more.value.branchId)
+    .map((one) => ({ value: String(one.id), words: one.name })),
+])
+const branch = computed({
+  get: () => (more.value.branchId === null ? own : String(more.value.branchId)),
+  set: (value) => {
+    more.value.branchId = value === own ? null : Number(value)
   },
 })
 const same = (one: object) => JSON.stringify(one) === JSON.stringify(more.value.delivery)
@@ -65,6 +84,14 @@ const country = computed({
 <template>
   <OrderAdjustments v-model="more.adjustments" :disabled="disabled" />
   <div class="more">
+    <SelectField
+      v-if="soldFrom.length > 1"
+      v-model="branch"
+      label="Sold from"
+      :choices="soldFrom"
+      :disabled="disabled"
+      data-test="sold-from"
+    />
     <SelectField
       v-if="bills.length > 1"
       v-model="billTo"

@@ -12,7 +12,7 @@ const line = {
   discountPercent: '0',
   taxCode: 'standard',
 }
-const beside = { adjustments: [], billToId: null, delivery: null, internalNote: '' }
+const beside = { adjustments: [], billToId: null, delivery: null, internalNote: '', branchId: null }
 const order = {
   lines: [line],
   reference: null,

@@ -15,7 +15,12 @@ export interface OrderForm {
   /** Where the goods go, null for the address that is billed. */
   delivery: Address | null
   internalNote: string
+  /** The place it is sold from, null for the brand's own address. */
+  branchId: number | null
 }
+
+/** What stands beside the lines. */
+export type OrderMore = Pick<OrderForm, 'adjustments' | 'billToId' | 'delivery' | 'internalNote' | 'branchId'>
 
 /** The form over an order as it is saved; empty while none is loaded. */
 export const formOfOrder = (order: OrderView | undefined): OrderForm => ({
@@ -27,6 +32,7 @@ export const formOfOrder = (order: OrderView | undefined): OrderForm => ({
   billToId: order?.billToId ?? null,
   delivery: structuredClone(order?.delivery ?? null),
   internalNote: order?.internalNote ?? '',
+  branchId: order?.branchId ?? null,
 })
 
 /** A form as it is saved: what is empty is left out. */
@@ -39,15 +45,14 @@ export const writtenOrder = (form: OrderForm) => ({
 })
 
 /** What stands beside the lines, as it is saved. */
-export const writtenMore = (
-  form: Pick<OrderForm, 'adjustments' | 'billToId' | 'delivery' | 'internalNote'>,
-) => ({
+export const writtenMore = (form: OrderMore) => ({
   adjustments: form.adjustments,
   billToId: form.billToId,
   delivery: form.delivery?.lines.some(Boolean)
     ? { ...form.delivery, lines: form.delivery.lines.filter(Boolean) }
     : null,
   internalNote: form.internalNote,
+  branchId: form.branchId,
 })
 
 /** The code with the highest rate first: it is the usual one, and a line that is taxed too little is worse. */

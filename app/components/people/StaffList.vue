@@ -50,7 +50,7 @@ const leave = () =>
       :rows="staff"
       add="Invite somebody"
       add-test="invite"
-      columns="1.3fr 1fr 92px auto"
+      columns="minmax(0, 1.3fr) minmax(0, 1fr) 92px 180px"
       @add="editing = 'new'"
     >
       <template #intro>Who works here, and what each may do.</template>

@@ -8,6 +8,7 @@ import OrderPreview from '../../components/orders/OrderPreview.vue'
 import OrderMore from '../../components/orders/OrderMore.vue'
 import OrderLines from '../../components/orders/OrderLines.vue'
 import SelectField from '../../components/fields/SelectField.vue'
+import { useBranches } from '../../composables/useBranches'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useUnsaved } from '../../composables/useUnsaved'
@@ -48,8 +49,16 @@ const more = ref({
   billToId: null as number | null,
   delivery: null as Address | null,
   internalNote: '',
+  branchId: null as number | null,
 })
 const lines = ref<LineEdit[]>([newLine(company.taxRates)])
+const branches = useBranches(() => Number(form.brandId))
+watch(
+  () => form.brandId,
+  () => {
+    more.value.branchId = null
+  },
+)
 const { busy, wrong, wrongs, acting } = useWrongs(['customerId', 'reference', 'date', 'fields'])
 const dirty = computed(() => !!customer.value || writtenLines(lines.value).length > 0)
 const whileSaving = useUnsaved(dirty, 'the order')
@@ -70,9 +79,10 @@ onMounted(() => {
     await added({ id: order.customerId })
     const { reference, customerNote, fields } = formOfOrder(order)
     Object.assign(form, { reference, customerNote, fields })
-    const { adjustments, billToId, delivery } = formOfOrder(order)
-    Object.assign(more.value, { adjustments, billToId, delivery })
     form.brandId = String(brands.find((one) => one.code === order.brand)?.id ?? form.brandId)
+    await nextTick() // another brand has other branches
+    const { adjustments, billToId, delivery, branchId } = formOfOrder(order)
+    Object.assign(more.value, { adjustments, billToId, delivery, branchId })
     lines.value = formOfOrder(order).lines
   })
 })
@@ -175,7 +185,7 @@ useMainKey(() => !busy.value && void keep())
             :language="customer?.language ?? company.language"
             :customer-id="customer?.id"
           />
-          <OrderMore v-model="more" :customer="facts" :disabled="false" />
+          <OrderMore v-model="more" :customer="facts" :branches="branches" :disabled="false" />
           <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
         </div>
         <footer class="foot-bar">

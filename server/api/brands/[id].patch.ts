@@ -1,6 +1,6 @@
 import { languages } from '../../../core/money/format'
 import { paymentMethods } from '../../../core/documents/facts'
-import { country, currency, id, idParam, Joi, name, text } from '../../http/checks'
+import { bank, country, id, idParam, Joi, name, text } from '../../http/checks'
 import { route } from '../../http/route'
 import { changeBrand, type BrandChange } from '../../services/house/change'
 
@@ -24,17 +24,7 @@ export default route<{ id: number }, object, BrandChange>(
       registration: some(160),
       taxNumber: some(40),
       withoutTaxNumber: Joi.object(Object.fromEntries(languages.map((one) => [one, some(200)]))).default({}),
-      banks: Joi.array()
-        .items(
-          Joi.object({
-            name: some(80),
-            iban: text(42).required(),
-            bic: some(14),
-            currency: currency.allow('').default(''),
-          }),
-        )
-        .max(12)
-        .required(),
+      banks: Joi.array().items(bank).max(12).required(),
       senderName: name(80).required(),
       senderAddress: text(320).required(),
       replyTo: text(320).required(),

@@ -1,13 +1,6 @@
-import { Joi, colours, country, currency, id, name, picture, text } from '../../http/checks'
+import { bank, Joi, colours, country, id, name, picture, text } from '../../http/checks'
 import { route } from '../../http/route'
 import { addBrand, type NewBrand } from '../../services/house/add-brand'
-
-const bank = Joi.object({
-  name: name(80).allow('').default(''),
-  iban: text(60).required(),
-  bic: text(20).allow('').default(''),
-  currency: currency.allow('').default(''),
-})
 
 /** A new brand with all that its documents need; its logo in base64. With `copyOf` it looks and writes like another. */
 export default route<object, object, Omit<NewBrand, 'logo'> & { logo?: string }>(

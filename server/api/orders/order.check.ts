@@ -33,6 +33,7 @@ export const orderExtras = {
     country: country.required(),
   }).allow(null),
   internalNote: text(2000).allow(''),
+  branchId: id.allow(null),
 }
 
 /** A new order; what is left out is as the customer or the company has it. */

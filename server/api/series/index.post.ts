@@ -1,11 +1,11 @@
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { NumberSeries, SeriesScope } from '../../../core/numbering/series'
-import { country, currency, id, Joi, kind } from '../../http/checks'
+import { country, currency, id, Joi, kind, name } from '../../http/checks'
 import { route } from '../../http/route'
 import { series } from './series.check'
 import { addSeries } from '../../services/house/series'
 
-/** A closer series, for a country, a currency or both. */
+/** A closer series, for a branch, a country, a currency or several of them. */
 export default route<object, object, NumberSeries & SeriesScope & { brandId: number; kind: DocumentKind }>(
   {
     role: 'supervisor',
@@ -17,9 +17,10 @@ export default route<object, object, NumberSeries & SeriesScope & { brandId: num
       kind: kind.required(),
       country: country.allow('').default(''),
       currency: currency.allow('').default(''),
+      branch: name(60).allow('').default(''),
     }),
   },
-  async ({ body: { brandId, kind, country, currency, ...how } }) => ({
-    id: await addSeries(brandId, kind, { country, currency }, how),
+  async ({ body: { brandId, kind, country, currency, branch, ...how } }) => ({
+    id: await addSeries(brandId, kind, { country, currency, branch }, how),
   }),
 )

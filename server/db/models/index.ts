@@ -5,6 +5,7 @@ import { ApiToken } from './api-token'
 import { BankEntry } from './bank-entry'
 import { BankFile } from './bank-file'
 import { Draft } from './draft'
+import { Branch } from './branch'
 import { Brand } from './brand'
 import { Claim } from './claim'
 import { Company } from './company'
@@ -70,6 +71,7 @@ export {
   BankEntry,
   BankFile,
   Draft,
+  Branch,
   Brand,
   Claim,
   Company,
@@ -149,6 +151,7 @@ export const models: readonly HouseModel[] = [
   Item,
   ItemCustomerCode,
   ItemPrice,
+  Branch,
   Brand,
   StaffBrand,
   StandingText,

@@ -30,6 +30,8 @@ export class NumberSeries extends Model<
   /** Whether it counts itself or takes the order’s number. */
   declare source: CreationOptional<'own' | 'order'>
   declare version: CreationOptional<number>
+  /** Closer ones for a branch as well. */
+  declare branchId: number | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -47,6 +49,7 @@ export class NumberSeries extends Model<
         currency: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         source: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'own' },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+        branchId: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'number_series' },
     )

@@ -43,6 +43,8 @@ export class SalesOrder extends Model<InferAttributes<SalesOrder>, InferCreation
   declare delivery: Address | null
   /** For people here only; never on a document. */
   declare internalNote: CreationOptional<string>
+  /** The place it is sold from; null for the brand's own address. */
+  declare branchId: number | null
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -71,6 +73,7 @@ export class SalesOrder extends Model<InferAttributes<SalesOrder>, InferCreation
         billToId: { type: DataTypes.INTEGER },
         delivery: { type: DataTypes.JSONB },
         internalNote: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        branchId: { type: DataTypes.INTEGER },
       },
       { sequelize, tableName: 'sales_order' },
     )

@@ -15,6 +15,7 @@ import { clock } from '../../clock'
 import { allSeries, brands, company, emailTexts, newestDesigns, type BrandRow } from '../house/house'
 import { printedFields, type FieldSubject, type FieldValues } from '../../../core/fields/own-fields'
 import { ownFields } from '../fields/own-fields'
+import { branches, type BranchView } from '../house/branches'
 import { standingTextsOf } from '../house/standing-texts'
 import { taxCodes } from '../house/tax'
 import { deliveryOf } from '../../../core/dispatch/delivery'
@@ -33,6 +34,7 @@ export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
   return {
     exchange: await rateTable(house.currency, dayInZone(clock.now(), house.timeZone)),
     brands: await brands(),
+    branches: await branches(),
     designs: await newestDesigns(kind),
     notes: await emailTexts(kind),
     series: await allSeries(),
@@ -56,9 +58,10 @@ export function contextOf(
 ): PaperContext {
   const brand = house.brands.find((candidate) => candidate.id === order.brandId)!
   const design = house.designs.find((candidate) => candidate.brandId === brand.id)
+  const branch = house.branches.find((candidate) => candidate.id === order.branchId)
   const series = seriesFor(
     house.series.filter((candidate) => candidate.brandId === brand.id && candidate.kind === kind),
-    { country: order.billing?.country ?? '', currency: order.currency },
+    { country: order.billing?.country ?? '', currency: order.currency, branch: branch?.name ?? '' },
   )
   if (!design)
     throw new Refusal('no-design', `${brand.name} has no design for this kind of document.`, {
@@ -142,7 +145,7 @@ export function contextOf(
           },
         ]),
       ),
-      brand: factsOf(brand),
+      brand: factsOf(brand, branch),
       ...(standing.length ? { standing } : {}),
       order: {
         number: order.number,
@@ -209,26 +212,29 @@ export function contextOf(
 }
 
 /**
- * What a paper takes from a brand; sender addresses and the like stay out, so that changing them does not
- * change papers.
+ * What a paper takes from a brand, its address and accounts from the branch where there is one; sender addresses and
+ * the like stay out, so that changing them does not change papers.
  */
-function factsOf({
-  id,
-  code,
-  name,
-  legalName,
-  addressLines,
-  country,
-  homeLanguage,
-  phone,
-  email,
-  website,
-  registration,
-  taxNumber,
-  banks,
-  methods,
-  withoutTaxNumber,
-}: BrandRow): PaperSource['brand'] {
+function factsOf(
+  {
+    id,
+    code,
+    name,
+    legalName,
+    addressLines,
+    country,
+    homeLanguage,
+    phone,
+    email,
+    website,
+    registration,
+    taxNumber,
+    banks,
+    methods,
+    withoutTaxNumber,
+  }: BrandRow,
+  branch: BranchView | undefined,
+): PaperSource['brand'] {
   return {
     id,
     code,
@@ -243,6 +249,16 @@ function factsOf({
     registration,
     taxNumber,
     banks,
+    ...(branch
+      ? {
+          branch: branch.name,
+          addressLines: branch.addressLines,
+          country: branch.country,
+          phone: branch.phone || phone,
+          email: branch.email || email,
+          banks: branch.banks.length ? branch.banks : banks,
+        }
+      : {}),
     ...(methods.length ? { methods } : {}),
     ...(taxNumber ? {} : { withoutTaxNumber }),
   }

@@ -298,5 +298,9 @@ async function issueReady(
 const seriesOf = (paper: PaperRow, series: readonly SeriesRow[]) =>
   seriesFor(
     series.filter((one) => one.brandId === paper.brandId && one.kind === paper.kind),
-    { country: paper.source.customer.billing?.country ?? '', currency: paper.source.order.currency },
+    {
+      country: paper.source.customer.billing?.country ?? '',
+      currency: paper.source.order.currency,
+      branch: paper.source.brand.branch ?? '',
+    },
   )

@@ -18,6 +18,7 @@ import type { Language } from '../../../core/money/format'
 import type { TaxCode } from '../../../core/money/tax-codes'
 import type { Channel, Recipient, Preferences, ContactRole } from '../../../core/preferences/recipients'
 import type { Letter } from '../dispatch/compose'
+import type { BranchView } from '../house/branches'
 import type { SeriesRow, BrandRow, newestDesigns, emailTexts, company } from '../house/house'
 
 /*
@@ -96,6 +97,8 @@ export interface SubjectRow {
   prepaid: string
   adjustments: OrderFacts['adjustments']
   brandId: number
+  /** The place it is sold from; null for the brand itself. */
+  branchId: number | null
   version: number
   revision: number
   total: string
@@ -120,6 +123,7 @@ export interface Addressing {
 /** The settings that are the same for every paper of a batch. */
 export interface HouseContext {
   brands: BrandRow[]
+  branches: BranchView[]
   designs: Awaited<ReturnType<typeof newestDesigns>>
   notes: Awaited<ReturnType<typeof emailTexts>>
   series: SeriesRow[]

@@ -26,7 +26,8 @@ const brandColumns = `
 
 export const seriesColumns = `
   s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart,
-  s.business_year_start "businessYearStart", s.source, s.country, s.currency, s.version`
+  s.business_year_start "businessYearStart", s.source, s.country, s.currency, s.version,
+  coalesce((select name from branch where branch.id = s.branch_id), '') branch`
 
 export const companyRow = (now: Date) =>
   one<CompanyRow>(

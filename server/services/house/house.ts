@@ -111,6 +111,8 @@ export interface SeriesRow extends NumberSeries {
   brandId: number
   country: string
   currency: string
+  /** Of its brand, by name; '' for all. */
+  branch: string
   version: number
 }
 

@@ -56,13 +56,18 @@ export const seriesWithScope = (given: {
   brandId: number
   country: string
   currency: string
+  branch: string
 }) =>
   one(
     `select id
     from number_series
-    where kind = $kind and brand_id = $brandId and country = $country and currency = $currency`,
+    where kind = $kind and brand_id = $brandId and country = $country and currency = $currency
+      and branch_id is not distinct from (select id from branch where brand_id = $brandId and name = $branch)`,
     given,
   )
+
+export const branchCalled = (brandId: number, name: string) =>
+  one<{ id: number }>('select id from branch where brand_id = $brandId and name = $name', { brandId, name })
 
 export const seriesIsUsed = (id: number) =>
   one('select id from document where series_id = $id limit 1', { id })

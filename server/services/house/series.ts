@@ -8,6 +8,7 @@ import {
   counterIn,
   formatNumber,
   periodOf,
+  scopeWords,
   type NumberSeries,
   type SeriesScope,
 } from '../../../core/numbering/series'
@@ -23,6 +24,7 @@ import {
   deleteUnusedCounters,
   newestInSeries,
   setCounter,
+  branchCalled,
   seriesWithScope,
   seriesIsUsed,
   deleteCounters,
@@ -115,7 +117,7 @@ async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promi
   await setCounter({ seriesId: series.id, period, last: until })
 }
 
-/** Adds a series for a country, a currency or both. @throws Refusal "series-exists" */
+/** Adds a series for a branch, a country, a currency or several of them. @throws Refusal "series-exists", "no-such-branch" */
 export async function addSeries(
   brandId: number,
   kind: DocumentKind,
@@ -123,15 +125,21 @@ export async function addSeries(
   series: NumberSeries,
 ): Promise<number> {
   checkSeries(series)
-  if (!scope.country && !scope.currency)
-    throw new Refusal('no-scope', 'Say for which country or currency the series is.', {
+  if (!scope.country && !scope.currency && !scope.branch)
+    throw new Refusal('no-scope', 'Say for which branch, country or currency the series is.', {
       status: 400,
       about: { field: 'country' },
     })
   return inTransaction(async () => {
     if (!(await brandExists(brandId)))
       throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
-    if (await seriesWithScope({ kind, brandId, country: scope.country, currency: scope.currency }))
+    const branch = scope.branch ? await branchCalled(brandId, scope.branch) : null
+    if (branch === undefined)
+      throw new Refusal('no-such-branch', `There is no branch “${scope.branch}” of this brand.`, {
+        status: 400,
+        about: { field: 'branch' },
+      })
+    if (await seriesWithScope({ kind, brandId, ...scope }))
       throw new Refusal('series-exists', 'There is a series for that already.', {
         about: { field: 'country' },
       })
@@ -139,7 +147,9 @@ export async function addSeries(
     const { id } = await NumberSeriesRow.create({
       kind,
       brandId,
-      ...scope,
+      country: scope.country,
+      currency: scope.currency,
+      branchId: branch?.id ?? null,
       prefix: series.prefix,
       suffix: series.suffix,
       length: series.length,
@@ -158,7 +168,7 @@ export async function removeSeries(id: number): Promise<void> {
   await inTransaction(async () => {
     const series = await lockSeries(id)
     if (!series) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
-    if (!series.country && !series.currency)
+    if (!scopeWords(series))
       throw new Refusal('last-series', 'The series for all stays: every document needs a number.')
     if (await seriesIsUsed(id))
       throw new Refusal(
@@ -210,7 +220,7 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   if (twin)
     refuse(
       `Another series of ${kindFacts[series.kind as DocumentKind].many} ` +
-        `(${[twin.brand, twin.country, twin.currency].filter(Boolean).join(', ')}) looks just the same, ` +
+        `(${[twin.brand, twin.branch, twin.country, twin.currency].filter(Boolean).join(', ')}) looks just the same, ` +
         'so numbers would come twice. Tell them apart in what stands before or after the counter, for ' +
         'example with {brand}.',
     )

@@ -35,6 +35,14 @@ export const itemsByCode = (codes: readonly string[]) =>
     { codes },
   )
 
+export const openBranches = () =>
+  rows<{ id: number; name: string; brand: string }>(
+    `select r.id, r.name, b.code brand
+    from branch r
+    join brand b on b.id = r.brand_id
+    where r.closed_at is null`,
+  )
+
 export const brandsByCode = () =>
   rows<{ code: string; id: number; pricesIncludeTax: boolean }>(
     'select code, id, prices_include_tax "pricesIncludeTax" from brand where retired_at is null order by id',

@@ -9,7 +9,7 @@ import { company } from '../house/house'
 import { numbersToCome } from '../house/series'
 import { digested } from '../receivables/bank'
 import { movementOf } from './movements'
-import { customersByNumber, documentsByNumber, itemsByCode, brandsByCode } from './queries'
+import { customersByNumber, documentsByNumber, itemsByCode, brandsByCode, openBranches } from './queries'
 
 /** What the house knows of what records name. */
 export interface Known {
@@ -28,6 +28,8 @@ export interface Known {
   documents: Map<string, { id: number; number: string; customerId: number; open: string; currency: string }>
   items: Map<string, { names: Record<string, string>; unit: string; price: string; taxCode: string }>
   brands: Map<string, { id: number; pricesIncludeTax: boolean }>
+  /** Those where something new may begin, by brand code and name. */
+  branches: Map<string, number>
   taxCodes: Set<string>
   statuses: string[]
   home: string
@@ -35,6 +37,14 @@ export interface Known {
   /** Why a number of another program cannot come in; asked of open items only. */
   toCome?: Awaited<ReturnType<typeof numbersToCome>>
 }
+
+const branchKey = (brand: string, name: string) => `${brand} ${name.toLowerCase()}`
+
+/** The branch that an order's record names, within its brand. */
+export const branchIn = ({ brand, branch }: ImportRecord, known: Known): number | undefined =>
+  branch === undefined
+    ? undefined
+    : known.branches.get(branchKey(brand ?? [...known.brands.keys()][0] ?? '', branch))
 
 const named = (records: readonly ImportRecord[], key: string) => [
   ...new Set(records.flatMap((record) => record[key] ?? [])),
@@ -55,6 +65,12 @@ export async function knownOf(subject: ImportSubject, records: readonly ImportRe
     documents: new Map(documents.map((one) => [one.number, one])),
     items: new Map(items.map((one) => [one.code, one])),
     brands: new Map(brands.map((one) => [one.code, one])),
+    branches: new Map(
+      (subject === 'orders' ? await openBranches() : []).map((one) => [
+        branchKey(one.brand, one.name),
+        one.id,
+      ]),
+    ),
     taxCodes: new Set(Object.keys(taxRates)),
     statuses: orderStatuses,
     home: currency,
@@ -83,6 +99,10 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
       problems.push(`Tax code: “${taxCode}” is none of ${[...known.taxCodes].join(', ')}.`)
     if (record.brand !== undefined && !known.brands.has(record.brand))
       problems.push(`Brand ${record.brand} is not known: ${[...known.brands.keys()].join(', ')}.`)
+    if (record.branch !== undefined && branchIn(record, known) === undefined)
+      problems.push(
+        `Branch: “${record.branch}” is not one of this brand, or is closed. See Settings, Branches.`,
+      )
     if (record.status !== undefined && !known.statuses.includes(record.status))
       problems.push(`Status: “${record.status}” is none of ${known.statuses.join(', ')}.`)
     if (record.discount !== undefined && (Number(record.discount) < 0 || Number(record.discount) > 100))

@@ -9,7 +9,7 @@ import { json } from '../../db/connection'
 import { company } from '../house/house'
 import { type NewOrder, addOrders, type LineEdit, editOrder } from '../orders/orders'
 import { setStatus } from '../orders/status'
-import type { Known } from './references'
+import { branchIn, type Known } from './references'
 import { type Group, type Written, unchanged } from './write'
 import { ordersByNumber } from './write-queries'
 import type { Principal } from '../people/principal'
@@ -39,7 +39,7 @@ export async function writeOrders(
     done[at] = { outcome: 'written', note: 'New.' }
     try {
       if (before) {
-        done[at] = await changeOrder(before, head, lines, who, tellRoutines)
+        done[at] = await changeOrder(before, head, lines, who, known, tellRoutines)
         continue
       }
       const brand = known.brands.get(head.brand ?? [...known.brands.keys()][0]!)!
@@ -58,6 +58,7 @@ export async function writeOrders(
         prepaid: '0',
         adjustments: adjustmentsOf(head) ?? [],
         internalNote: head.internalNote ?? '',
+        branchId: branchIn(head, known) ?? null,
         delivery: deliveryOf(head, customer.name) ?? null,
         fields: ownValues(head, 'fields.') ?? {},
         lines,
@@ -136,6 +137,7 @@ async function changeOrder(
     reference: string | null
     note: string | null
     internalNote: string
+    branchId: number | null
     fields: Record<string, string>
     delivery: Address | null
     adjustments: Adjustment[]
@@ -144,6 +146,7 @@ async function changeOrder(
   head: ImportRecord,
   read: LineEdit[],
   who: Principal,
+  known: Known,
   tellRoutines: boolean,
 ): Promise<Written> {
   const differs = (
@@ -181,6 +184,7 @@ async function changeOrder(
   const reference = head.reference ?? before.reference
   const note = head.note ?? before.note
   const more = {
+    ...given('branchId', branchIn({ ...head, brand: before.brand }, known), before.branchId),
     ...given('internalNote', head.internalNote, before.internalNote),
     ...given('adjustments', adjustmentsOf(head), before.adjustments),
     ...given('delivery', deliveryOf(head, before.delivery?.name ?? ''), before.delivery),

@@ -159,13 +159,15 @@ export const ordersByNumber = (numbers: readonly string[]) =>
     reference: string | null
     note: string | null
     internalNote: string
+    branchId: number | null
     fields: Record<string, string>
     delivery: Address | null
     adjustments: Adjustment[]
     lines: LineEdit[]
   }>(
     `select o.number, o.id, o.version, o.status, c.number customer, o.date::text "date", b.code brand,
-      o.reference, o.customer_note note, o.internal_note "internalNote", o.fields, o.delivery, o.adjustments,
+      o.reference, o.customer_note note, o.internal_note "internalNote",
+      o.branch_id "branchId", o.fields, o.delivery, o.adjustments,
       (
         select coalesce(
           jsonb_agg(

@@ -85,7 +85,7 @@ export const orderRow = (id: number) =>
       o.prepaid::text prepaid, o.supplied_on::text "suppliedOn",
       (select ss.status from stopped_source ss where ss.source_id = o.id) stopped,
       o.prices_include_tax "pricesIncludeTax", o.adjustments, o.fields, o.bill_to_id "billToId",
-      o.delivery, o.internal_note "internalNote"
+      o.delivery, o.internal_note "internalNote", o.branch_id "branchId"
     from ${tables}
     where o.id = $id`,
     { id },

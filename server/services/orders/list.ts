@@ -59,6 +59,7 @@ export interface OrderView extends Omit<OrderRow, 'invoice'> {
   billToId: number | null
   delivery: Address | null
   internalNote: string
+  branchId: number | null
   lines: LineEdit[]
   papers: {
     id: number

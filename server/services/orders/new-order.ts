@@ -7,6 +7,7 @@ import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Customer, SalesOrder } from '../../db/models'
 import { checkFields } from '../fields/own-fields'
+import { refuseOtherBranch } from '../house/branches'
 import { company } from '../house/house'
 import { brandInUse } from '../house/retire-brand'
 import type { Principal } from '../people/principal'
@@ -37,6 +38,7 @@ export interface WrittenOrder {
   billToId?: number | null
   delivery?: Address | null
   internalNote?: string
+  branchId?: number | null
 }
 
 /** The number of the first order of a house. */
@@ -66,6 +68,7 @@ export async function writeOrder(
         about: { field: 'number' },
       })
     await refuseForeignAddress(customer.id, order.billToId ?? null)
+    await refuseOtherBranch(brand.id, order.branchId ?? null)
     const id = await addOrder(
       {
         number,
@@ -84,6 +87,7 @@ export async function writeOrder(
         billToId: order.billToId ?? null,
         delivery: order.delivery ?? null,
         internalNote: order.internalNote ?? '',
+        branchId: order.branchId ?? null,
         fields,
         lines: order.lines,
       },

@@ -101,11 +101,13 @@ export const lockOrder = (orderId: number) =>
     billToId: number | null
     delivery: Address | null
     internalNote: string
+    branchId: number | null
+    brandId: number
     reference: string | null
     customerNote: string | null
   }>(
     `select o.version, o.customer_id "customerId", o.bill_to_id "billToId", o.delivery,
-      o.internal_note "internalNote", o.reference, o.customer_note "customerNote",
+      o.internal_note "internalNote", o.branch_id "branchId", o.brand_id "brandId", o.reference, o.customer_note "customerNote",
       o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid,
       o.number, o.fields, c.name "customerName"
     from sales_order o
@@ -127,6 +129,7 @@ export const updateOrder = (given: {
   billToId: number | null
   delivery: Address | null
   internalNote: string
+  branchId: number | null
   /** Whether anything changed that a document shows. */
   shown: boolean
 }) =>
@@ -135,7 +138,7 @@ export const updateOrder = (given: {
     set reference = $reference, customer_note = $customerNote, net = $net, total = $total, version = version + 1,
       revision = revision + $shown::int, search = $search, fields = $fields::jsonb,
       adjustments = $adjustments::jsonb, bill_to_id = $billToId, delivery = $delivery::jsonb,
-      internal_note = $internalNote
+      internal_note = $internalNote, branch_id = $branchId
     where id = $orderId`,
     {
       ...given,
@@ -169,16 +172,16 @@ export const insertOrders = (orders: unknown, now: Date) =>
     `insert into sales_order (
       number, brand_id, customer_id, date, status, status_since, currency, prices_include_tax,
       reference, salesperson, customer_note, prepaid, adjustments, net, total, search, fields,
-      bill_to_id, delivery, internal_note
+      bill_to_id, delivery, internal_note, branch_id
     )
     select o.number, o."brandId", o."customerId", o.date, o.status, $now::timestamptz, o.currency,
       o."pricesIncludeTax", o.reference, o.salesperson, o."customerNote", o.prepaid, o.adjustments,
-      o.net, o.total, o.search, o.fields, o."billToId", o.delivery, coalesce(o."internalNote", '')
+      o.net, o.total, o.search, o.fields, o."billToId", o.delivery, coalesce(o."internalNote", ''), o."branchId"
     from jsonb_to_recordset($orders::jsonb) as o (
       number text, "brandId" int, "customerId" int, date date, status text, currency text,
       "pricesIncludeTax" boolean, reference text, salesperson text, "customerNote" text,
       prepaid numeric, adjustments jsonb, net numeric, total numeric, search text, fields jsonb,
-      "billToId" int, delivery jsonb, "internalNote" text
+      "billToId" int, delivery jsonb, "internalNote" text, "branchId" int
     )
     returning id, number`,
     { orders: json(orders), now },

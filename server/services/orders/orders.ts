@@ -8,6 +8,7 @@ import { inTransaction } from '../../db/connection'
 import { CustomerAddress } from '../../db/models'
 import { markStale } from '../outbox/stale'
 import { checkFields } from '../fields/own-fields'
+import { refuseOtherBranch } from '../house/branches'
 import { company } from '../house/house'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
@@ -49,6 +50,8 @@ export interface OrderEdit {
   /** Where the goods go, null for the address that is billed; left out, it stays. */
   delivery?: Address | null
   internalNote?: string
+  /** A branch of the order's brand, null for the brand's own address; left out, it stays. */
+  branchId?: number | null
 }
 
 /**
@@ -79,10 +82,12 @@ export async function editOrder(orderId: number, edit: OrderEdit, who: Principal
     })
     const billToId = edit.billToId === undefined ? order.billToId : edit.billToId
     await refuseForeignAddress(order.customerId, billToId)
+    const branchId = edit.branchId === undefined ? order.branchId : edit.branchId
+    if (branchId !== order.branchId) await refuseOtherBranch(order.brandId, branchId)
     const delivery = edit.delivery === undefined ? order.delivery : edit.delivery
     const fields = given ?? order.fields
     const shown = !isDeepStrictEqual(
-      [edit.lines, edit.reference, edit.customerNote, fields, adjustments, billToId, delivery],
+      [edit.lines, edit.reference, edit.customerNote, fields, adjustments, billToId, delivery, branchId],
       [
         await editableLines(orderId),
         order.reference,
@@ -91,6 +96,7 @@ export async function editOrder(orderId: number, edit: OrderEdit, who: Principal
         order.adjustments,
         order.billToId,
         order.delivery,
+        order.branchId,
       ],
     )
     await replaceLines(orderId, edit.lines)
@@ -100,6 +106,7 @@ export async function editOrder(orderId: number, edit: OrderEdit, who: Principal
       billToId,
       delivery,
       internalNote: edit.internalNote ?? order.internalNote,
+      branchId,
       orderId,
       reference: edit.reference,
       customerNote: edit.customerNote,
@@ -177,6 +184,7 @@ export interface NewOrder {
   billToId?: number | null
   delivery?: Address | null
   internalNote?: string
+  branchId?: number | null
 }
 
 /** Takes an order into the house. @throws Refusal from `totals` */

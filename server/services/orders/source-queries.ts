@@ -15,7 +15,7 @@ export const orderSubjects = (orderIds: readonly number[]) =>
       o.number, o.date::text "date", o.supplied_on::text "suppliedOn", o.currency,
       o.prices_include_tax "pricesIncludeTax", o.reference,
       o.customer_note "customerNote", o.fields, o.delivery, o.prepaid,
-      o.adjustments, o.brand_id "brandId", o.version, o.revision, o.total, c.id "customerId",
+      o.adjustments, o.brand_id "brandId", o.branch_id "branchId", o.version, o.revision, o.total, c.id "customerId",
       c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
       c.language "customerLanguage",
       coalesce((billed_to(o.id)).address, c.billing) billing,

@@ -13,7 +13,9 @@ import type { NumberPeriod, NumberRow, SkippedNumbers } from './numbers'
  * gathered into one.
  */
 export async function numberPeriods(who = theHouse): Promise<NumberPeriod[]> {
-  const found = await rows<Omit<NumberPeriod, 'scope'> & { country: string; currency: string }>(`
+  const found = await rows<
+    Omit<NumberPeriod, 'scope'> & { country: string; currency: string; branch: string }
+  >(`
     with
       found as (
         select d.series_id, case s.source when 'order' then '' else d.period end period, min(d.counter) low,
@@ -24,7 +26,8 @@ export async function numberPeriods(who = theHouse): Promise<NumberPeriod[]> {
         where ${within(who, 's.brand_id')}
         group by 1, 2, s.source
       )
-    select f.series_id "seriesId", s.kind, b.name brand, s.country, s.currency, f.period, f.count, f.doubles,
+    select f.series_id "seriesId", s.kind, b.name brand, s.country, s.currency,
+      coalesce((select name from branch where branch.id = s.branch_id), '') branch, f.period, f.count, f.doubles,
       case f.source
         when 'order' then 0
         else f.high - f.low + 1 - f.count

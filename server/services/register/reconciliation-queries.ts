@@ -73,9 +73,10 @@ const documentsOf = (who: Principal) => `
   `
 
 export const seriesOfDay = (who: Principal, day: string, timeZone: string) =>
-  rows<Omit<ProvedSeries, 'id' | 'scope'> & { country: string; ofCurrency: string }>(
+  rows<Omit<ProvedSeries, 'id' | 'scope'> & { country: string; ofCurrency: string; branch: string }>(
     `${documentsOf(who)}
     select x.series_id "seriesId", x.kind, b.name brand, s.country, s.currency "ofCurrency", x.currency,
+      coalesce((select name from branch where branch.id = s.branch_id), '') branch,
       (array_agg(x.number order by x.counter))[1] first,
       (array_agg(x.number order by x.counter desc))[1] last, ${both('issued', 'true')},
       ${both('numbered', 'not x.double')}, ${both('painted', 'x.painted')},
@@ -83,7 +84,7 @@ export const seriesOfDay = (who: Principal, day: string, timeZone: string) =>
     from day x
     join number_series s on s.id = x.series_id
     join brand b on b.id = s.brand_id
-    group by x.series_id, x.kind, b.name, b.id, s.country, s.currency, x.currency
+    group by x.series_id, x.kind, b.name, b.id, s.country, s.currency, s.branch_id, x.currency
     order by x.kind <> 'invoice', x.kind, b.id, x.currency`,
     { day, timeZone },
   )

@@ -78,10 +78,10 @@ export async function reconciliationOf(day: Day, who = theHouse): Promise<Reconc
   const found = await differencesOfDay(who, day, timeZone)
   return {
     day,
-    series: series.map(({ country, ofCurrency, ...one }, id) => ({
+    series: series.map(({ country, ofCurrency, branch, ...one }, id) => ({
       id,
       ...one,
-      scope: scopeWords({ country, currency: ofCurrency }),
+      scope: scopeWords({ country, currency: ofCurrency, branch }),
     })),
     postings,
     differences: found.slice(0, mostDifferences).map(differenceOf),

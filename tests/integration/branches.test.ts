@@ -1,0 +1,183 @@
+import { describe, expect, test } from 'vitest'
+import { one, rows } from '../../server/db/connection'
+import { creditDocument } from '../../server/services/drafts/credit'
+import { branches, keepBranch, type BranchChange } from '../../server/services/house/branches'
+import { addSeries } from '../../server/services/house/series'
+import { issueInOneTransaction } from '../../server/services/documents/issue'
+import { checkImport, importView, takeImport, writeImport } from '../../server/services/imports/imports'
+import { importRows } from '../../server/services/imports/imports-queries'
+import { orderView } from '../../server/services/orders/list'
+import { writeOrder } from '../../server/services/orders/new-order'
+import { editOrder } from '../../server/services/orders/orders'
+import { inTheNameOf } from '../../server/services/people/principal'
+import { papersOf, useHouse } from './house'
+
+/* A place that a brand sells from: its address and account on documents, its own numbers, and its end. */
+const house = useHouse({ reports: false })
+const who = inTheNameOf('Col Varley')
+const refused = (act: Promise<unknown>) =>
+  act.then(
+    () => 'done',
+    (error: { code?: string; about?: { field?: string } }) =>
+      `${error.code} ${error.about?.field ?? ''}`.trim(),
+  )
+const quay = (more: Partial<BranchChange> = {}): BranchChange => ({
+  brandId: house.brands[0]!.id,
+  name: 'Quay shop',
+  addressLines: ['7 Salt Quay', 'Port Ardal'],
+  country: 'IE',
+  phone: '+353 00 777',
+  email: '',
+  banks: [{ name: 'Quay Bank', iban: 'IE29 AIBK 9311 5212 3456 78', bic: '', currency: '' }],
+  closed: false,
+  ...more,
+})
+const order = (more = {}) =>
+  writeOrder(
+    {
+      brandId: house.brands[0]!.id,
+      customerId: house.customers[0]!.id,
+      status: 'Shipped',
+      reference: null,
+      customerNote: null,
+      lines: [
+        {
+          item: 'HB-10N',
+          description: 'Brood box',
+          detail: null,
+          unit: '',
+          quantity: '2',
+          unitPrice: '41.50',
+          discountPercent: '0',
+          taxCode: 'standard',
+        },
+      ],
+      ...more,
+    },
+    who,
+  )
+/** What the prepared invoice of an order prints of its sender, and with what number it would go. */
+async function invoiceOf(sourceId: number) {
+  await house.settle()
+  const [paper] = await papersOf([sourceId])
+  const { content } = (await one<{ content: { brand: object; payment: object | null } }>(
+    'select content from prepared_document where id = $1',
+    [paper!.id],
+  ))!
+  return { paper: paper!, printed: JSON.stringify(content) }
+}
+async function issued(sourceId: number): Promise<{ id: number; number: string; printed: string }> {
+  const { paper } = await invoiceOf(sourceId)
+  await issueInOneTransaction([{ preparedId: paper.id, revision: null }], who, undefined, { postOnly: true })
+  await house.settle()
+  return (await one<{ id: number; number: string; printed: string }>(
+    'select id, number, paper::text printed from document where source_id = $1',
+    [sourceId],
+  ))!
+}
+let branch = 0
+
+describe('an order that is sold from a branch', () => {
+  test('has its address and account on the invoice, and its own numbers', async () => {
+    branch = await keepBranch(null, quay())
+    await addSeries(
+      house.brands[0]!.id,
+      'invoice',
+      { country: '', currency: '', branch: 'Quay shop' },
+      { prefix: 'Q{yy}-', suffix: '', length: 4, start: 1, restart: 'year', businessYearStart: 1 },
+    )
+    const { id } = await order({ branchId: branch })
+    const { number, printed } = await issued(id)
+    expect(number).toMatch(/^Q\d\d-0001$/)
+    expect(printed).toContain('7 Salt Quay')
+    expect(printed).toContain('IE29 AIBK 9311 5212 3456 78')
+    const other = await issued((await order()).id)
+    expect(other.number).not.toMatch(/^Q/)
+    expect(other.printed).not.toContain('Salt Quay')
+    expect(other.printed).not.toContain('AIBK')
+  })
+
+  test('is credited from there, too', async () => {
+    const { id } = (await one<{ id: number }>(`select id from document where number like 'Q%'`))!
+    const { credit } = await creditDocument(
+      id,
+      { ask: { kind: 'whole' }, reason: 'Returned', anew: false },
+      who,
+    )
+    expect((await invoiceOf(credit)).printed).toContain('7 Salt Quay')
+  })
+
+  test('is rebuilt with the new address when the branch moves, and with the brand’s when it is sold from there', async () => {
+    const { id } = await order({ branchId: branch })
+    expect((await invoiceOf(id)).printed).toContain('7 Salt Quay')
+    const [kept] = await branches()
+    await keepBranch(branch, quay({ addressLines: ['1 Hill Lane', 'Port Ardal'] }), kept!.version)
+    const moved = await invoiceOf(id)
+    expect(moved.printed).toContain('1 Hill Lane')
+    expect(moved.paper.changes).not.toBeNull()
+    const { version, lines, reference, customerNote } = await orderView(id)
+    await editOrder(id, { version, lines, reference, customerNote, branchId: null }, who)
+    expect((await invoiceOf(id)).printed).not.toContain('1 Hill Lane')
+    expect(await orderView(id)).toMatchObject({ branchId: null })
+  })
+})
+
+describe('an import', () => {
+  const file = (place: string) =>
+    `order,date,customer,status,branch,description,qty,price,tax\nB-1,2026-11-24,10417,Packed,${place},Repair,1,40,standard\n`
+  async function imported(text: string) {
+    const id = await takeImport('orders', 'orders.csv', new TextEncoder().encode(text), who)
+    const { mapping, decimalSign, dayOrder } = await importView(id)
+    await checkImport(id, { mapping, decimalSign, dayOrder })
+    await house.settle()
+    if ((await importView(id)).counts.right) await writeImport(id)
+    await house.settle()
+    return (await importRows({ importId: id, limit: 9 })).rows.map((row) => `${row.state}: ${row.note}`)
+  }
+
+  test('names it; one that is not there is said, and the same again changes nothing', async () => {
+    expect(await imported(file('Attic'))).toEqual([
+      'wrong: Branch: “Attic” is not one of this brand, or is closed. See Settings, Branches.',
+    ])
+    expect(await imported(file('quay shop'))).toEqual(['written: New.'])
+    expect(await imported(file('Quay shop'))).toEqual(['unchanged: ' + (await unchangedNote())])
+    const [{ id }] = (await rows<{ id: number }>(`select id from sales_order where number = 'B-1'`)) as [
+      { id: number },
+    ]
+    expect(await orderView(id)).toMatchObject({ branchId: branch })
+  })
+})
+const unchangedNote = async () =>
+  (await one<{ note: string }>(`select note from import_row where state = 'unchanged' limit 1`))!.note
+
+describe('a branch', () => {
+  test('that is closed takes no new order; its orders are brought to their end', async () => {
+    const { id } = await order({ branchId: branch })
+    const [kept] = await branches()
+    await keepBranch(branch, quay({ closed: true }), kept!.version)
+    expect(await refused(order({ branchId: branch }))).toBe('branch-closed branchId')
+    expect((await issued(id)).number).toMatch(/^Q/)
+    const { version, lines, customerNote } = await orderView(id)
+    await editOrder(id, { version, lines, customerNote, reference: 'PO 7', branchId: branch }, who)
+  })
+
+  test.each([
+    [
+      'of another brand',
+      () => order({ brandId: house.brands[1]!.id, branchId: branch }),
+      'no-such-branch branchId',
+    ],
+    ['that is not there', () => order({ branchId: 99_999 }), 'no-such-branch branchId'],
+    ['with a name that is taken', () => keepBranch(null, quay()), 'same-name name'],
+    [
+      'with an IBAN that cannot be right',
+      () => keepBranch(null, quay({ name: 'Hill', banks: [{ ...quay().banks[0]!, iban: 'IE00 AIBK 1' }] })),
+      'bad-iban banks.0.iban',
+    ],
+    ['that somebody changed meanwhile', () => keepBranch(branch, quay(), 1), 'changed-meanwhile'],
+  ])('%s is refused', async (_what, act, expected) => {
+    const before = await branches()
+    expect(await refused(act())).toBe(expected)
+    expect(await branches()).toEqual(before)
+  })
+})
