@@ -1,8 +1,11 @@
 import { suppliedDesign, type Look } from '../core/designs/supplied'
 import { starterTexts } from '../core/house/starter'
+import type { AnswersTo } from '../core/dispatch/sender'
 import type { TaxCode } from '../core/money/tax-codes'
 import type { FieldKind, FieldSubject } from '../core/fields/own-fields'
 import { addOwnField } from '../server/services/fields/own-fields'
+import { keepBranch } from '../server/services/house/branches'
+import { keepSender } from '../server/services/house/senders'
 import { keepStandingText, type StandingTextChange } from '../server/services/house/standing-texts'
 import { keepTaxCode } from '../server/services/house/tax'
 import { readFileSync } from 'node:fs'
@@ -68,6 +71,21 @@ interface HouseData {
   ownFields: { of: FieldSubject; name: string; kind: FieldKind; choices?: string[]; printed?: boolean }[]
   standingTexts: Pick<StandingTextChange, 'name' | 'kinds' | 'place' | 'texts'>[]
   /** Without brands a person works for all of them. */
+  branches: {
+    brand: string
+    name: string
+    addressLines: string[]
+    country: string
+    phone: string
+    sellsTo: string[]
+  }[]
+  senders: {
+    brand: string
+    kind: DocumentKind
+    name: string
+    address: string
+    answersTo: AnswersTo
+  }[]
   staff: { email: string; name: string; role: string; brands?: string[]; password: string }[]
   brands: BrandData[]
   /** Published weekly: the source, and per currency its rates in turn, newest first. */
@@ -85,6 +103,7 @@ export interface CustomerData {
   terms: object
   tax: string | null
   salesperson: string
+  fields?: Record<string, string>
   preferences?: object
   treatment?: string
   billing: { attention?: string; lines: string[] } | null
@@ -109,12 +128,20 @@ export const demoStaff = () => read<HouseData>('house.json').staff
 /** A text for everybody, for good. */
 const noText = { brandId: null, customers: 'all' as const, from: null, until: null }
 
-/** Puts company, staff, brands, customers and items into an empty database. */
-export async function loadHouse(): Promise<{
+/** What the demo's orders are made from. */
+export interface LoadedHouse {
   brands: { id: number; code: string }[]
+  /** With the numbers of the customers that it sells to. */
+  branches: { id: number; sellsTo: string[] }[]
   customers: CustomerData[]
   items: ItemData[]
-}> {
+}
+
+/** What a sender leaves to its brand. */
+const brandsOwn = { routineId: null, namesPerson: false, replyTo: '', mailAccountId: null }
+
+/** Puts company, staff, brands, customers and items into an empty database. */
+export async function loadHouse(): Promise<LoadedHouse> {
   const house = read<HouseData>('house.json')
   const customers = read<CustomerData[]>('customers.json')
   const items = parse(readFileSync(join(folder, 'items.csv')), { columns: true }) as ItemData[]
@@ -153,7 +180,8 @@ export async function loadHouse(): Promise<{
         await hashPassword(person.password),
       ])
     }
-    const brands = []
+    const brands: LoadedHouse['brands'] = []
+    const branches: LoadedHouse['branches'] = []
     for (const brand of house.brands) brands.push({ id: await loadBrand(brand), code: brand.code })
     for (const person of house.staff)
       await run(
@@ -164,6 +192,13 @@ export async function loadHouse(): Promise<{
         where s.email = $1`,
         [person.email, person.brands ?? []],
       )
+    const brandCalled = (code: string) => brands.find((one) => one.code === code)!.id
+    for (const { brand, sellsTo, ...branch } of house.branches) {
+      const facts = { email: '', banks: [], closed: false, ...branch, brandId: brandCalled(brand) }
+      branches.push({ id: await keepBranch(null, facts), sellsTo })
+    }
+    for (const { brand, ...sender } of house.senders)
+      await keepSender(null, { ...brandsOwn, ...sender, brandId: brandCalled(brand) })
     for (const customer of customers) customer.id = await loadCustomer(customer)
     for (const item of items) {
       await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [
@@ -175,7 +210,7 @@ export async function loadHouse(): Promise<{
       ])
     }
     await loadRates(house.exchange)
-    return { brands, customers, items }
+    return { brands, branches, customers, items }
   })
 }
 
@@ -266,9 +301,9 @@ async function loadCustomer(customer: CustomerData): Promise<number> {
   const row = await one<{ id: number }>(
     `insert into customer (
       number, name, group_name, language, currency, country, terms, tax_number, salesperson, billing, preferences,
-      tax_treatment
+      tax_treatment, fields
     )
-    values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12)
+    values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9, $10::jsonb, $11::jsonb, $12, $13::jsonb)
     returning id`,
     [
       customer.number,
@@ -283,6 +318,7 @@ async function loadCustomer(customer: CustomerData): Promise<number> {
       billing ? json(billing) : null,
       json(customer.preferences ?? {}),
       customer.treatment ?? 'domestic',
+      json(customer.fields ?? {}),
     ],
   )
   for (const [name, email, role] of customer.contacts) {

@@ -1,5 +1,5 @@
 import type { LineEdit, NewOrder } from '../server/services/orders/orders'
-import type { CustomerData, ItemData } from './house'
+import type { CustomerData, LoadedHouse } from './house'
 import { Dice } from './random'
 
 /** An order and the days on which it moves; days are counted back from today. */
@@ -21,12 +21,6 @@ export interface Size {
 export const fullSize: Size = { orders: 600, days: 90 }
 export const testSize: Size = { orders: 150, days: 60 }
 
-interface House {
-  brands: { id: number; code: string }[]
-  customers: CustomerData[]
-  items: ItemData[]
-}
-
 /** How many orders, from the newest, are where. */
 interface Shares {
   packed: number
@@ -36,7 +30,7 @@ interface Shares {
 }
 
 /** The demo's orders: most long gone, a good number packed and ready, the youngest just in. */
-export function stories(house: House, size: Size): Story[] {
+export function stories(house: LoadedHouse, size: Size): Story[] {
   const dice = new Dice(20931)
   const shares: Shares = {
     packed: 32 + Math.floor(size.orders / 50),
@@ -47,7 +41,7 @@ export function stories(house: House, size: Size): Story[] {
   return Array.from({ length: size.orders }, (_, index) => story(house, dice, index, size, shares))
 }
 
-function story(house: House, dice: Dice, index: number, size: Size, shares: Shares): Story {
+function story(house: LoadedHouse, dice: Dice, index: number, size: Size, shares: Shares): Story {
   const gone = size.orders - shares.packed - shares.picking - shares.young
   const cameIn =
     index < gone
@@ -76,6 +70,9 @@ function story(house: House, dice: Dice, index: number, size: Size, shares: Shar
     order: {
       number: `SO-${20951 - size.orders + index}`,
       brandId: brand.id,
+      branchId: shop
+        ? null
+        : (house.branches.find(({ sellsTo }) => sellsTo.includes(customer.number))?.id ?? null),
       customerId: customer.id,
       customerName: customer.name,
       status: 'Draft',
@@ -117,7 +114,7 @@ function fieldsOf(customer: CustomerData, index: number): Record<string, string>
  * Some places are kept for customers whose papers meet trouble; places are counted from the newest order that
  * has left.
  */
-function pickCustomer(house: House, dice: Dice, special: number): CustomerData {
+function pickCustomer(house: LoadedHouse, dice: Dice, special: number): CustomerData {
   const named: Record<number, string> = {
     '-53': '10428',
     '-28': '10438',
@@ -170,7 +167,7 @@ function adjustments(dice: Dice, customer: CustomerData): NewOrder['adjustments'
   return list
 }
 
-function line(house: House, dice: Dice, customer: CustomerData, shop: boolean): LineEdit {
+function line(house: LoadedHouse, dice: Dice, customer: CustomerData, shop: boolean): LineEdit {
   const item = dice.of(house.items)
   const language = customer.language as 'en' | 'de' | 'fr'
   const rate = { standard: 1.23, reduced: 1.135, zero: 1 }[item.tax] ?? 1

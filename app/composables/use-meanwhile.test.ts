@@ -57,3 +57,44 @@ test('any other refusal stays one', async () => {
   await expect(saving(write)).rejects.toThrow('No.')
   expect(changed.value).toEqual([])
 })
+
+test('where they changed nothing that stands in the form, it is saved over their version, and told so once', async () => {
+  const form = reactive(formOf(opened))
+  const { base, changed, saving } = useMeanwhile({
+    form,
+    opened,
+    formOf,
+    read: async () => ({ ...opened, version: 7 }),
+    labels: { name: 'Name', city: 'Town' },
+  })
+  const versions: number[] = []
+  await saving(async () => {
+    versions.push(base.value.version)
+    if (versions.length === 1) throw conflict()
+  })
+  expect([versions, changed.value]).toEqual([[1, 7], []])
+})
+
+test('a list stands line by line, and a tick in a word', async () => {
+  const before = { version: 1, people: [{ name: 'Nuala', email: 'n@otter.example' }], closed: false }
+  const meanwhile = useMeanwhile({
+    form: reactive({ people: before.people, closed: false }),
+    opened: before,
+    formOf: ({ people, closed }) => ({ people, closed }),
+    read: async () => ({
+      version: 2,
+      people: [...before.people, { name: '', email: 'p@otter.example' }],
+      closed: true,
+    }),
+    labels: { people: 'Contacts', closed: 'Closed' },
+  })
+  await meanwhile.saving(() => Promise.reject(conflict()))
+  expect(meanwhile.changed.value).toEqual([
+    {
+      label: 'Contacts',
+      theirs: 'Nuala, n@otter.example\np@otter.example',
+      mine: 'Nuala, n@otter.example',
+    },
+    { label: 'Closed', theirs: 'yes', mine: 'no' },
+  ])
+})

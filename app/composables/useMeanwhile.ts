@@ -7,22 +7,35 @@ export interface ChangedField {
   mine: string
 }
 
+/** A value of a form as a person reads it: lists and tables line by line. */
+function inWords(value: unknown): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value !== 'object' || value === null) return String(value ?? '')
+  return Object.values(value)
+    .map((one) =>
+      typeof one === 'object' && one !== null ? Object.values(one).filter(Boolean).join(', ') : one,
+    )
+    .filter((one) => one !== '' && one !== null)
+    .join('\n')
+}
+
 /**
  * For a form whose record somebody else changed meanwhile: what they changed beside what is written here, and the
- * choice between the two. `read` fetches what is saved now; `labels` names the fields that a person knows.
+ * choice between the two. `read` fetches what is saved now; `labels` names
+ * every field of the form. Where they changed nothing that stands in the form, it is saved over their version.
  */
 export function useMeanwhile<Form extends object, Saved extends { version: number }>(of: {
   form: Form
   opened: Saved
   formOf: (saved: Saved) => Form
   read: () => Promise<Saved>
-  labels: Partial<Record<keyof Form, string>>
+  labels: Record<keyof Form, string>
   words?: (value: unknown) => string
 }) {
   const base = shallowRef(of.opened)
   const changed = shallowRef<ChangedField[]>([])
   let latest: Saved | undefined
-  const print = of.words ?? ((value: unknown) => (typeof value === 'string' ? value : JSON.stringify(value)))
+  const print = of.words ?? inWords
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
   /** Whether the error is that somebody changed it; then both versions are laid side by side. */
@@ -33,7 +46,7 @@ export function useMeanwhile<Form extends object, Saved extends { version: numbe
     changed.value = (Object.keys(of.labels) as (keyof Form)[])
       .filter((field) => !same(before[field], now[field]))
       .map((field) => ({
-        label: of.labels[field]!,
+        label: of.labels[field],
         theirs: print(now[field]),
         mine: print(of.form[field]),
       }))
@@ -46,6 +59,9 @@ export function useMeanwhile<Form extends object, Saved extends { version: numbe
       await write()
     } catch (error) {
       if (!(await met(error))) throw error
+      if (changed.value.length > 0) return
+      keepMine()
+      await write()
     }
   }
 

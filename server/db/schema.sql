@@ -244,6 +244,7 @@ create table own_field (
   labels jsonb not null default '{}',
   printed boolean not null default false,
   position integer not null,
+  version integer not null default 1,
   unique (of, name)
 );
 

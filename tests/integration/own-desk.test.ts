@@ -436,7 +436,7 @@ describe('own fields', () => {
     await keepItem(item!.id, edit, item!.version)
     expect(await refused(dropOwnField(await idOf('Timber')))).toBe('in-use')
     const ash = { choices: ['ash'], labels: {}, printed: false }
-    expect(await refused(changeOwnField(await idOf('Timber'), ash))).toBe('in-use')
+    expect(await refused(changeOwnField(await idOf('Timber'), 1, ash))).toBe('in-use')
     expect(await refused(dropOwnField(await idOf('Gate code')))).toBe('in-use')
   })
 
@@ -450,7 +450,11 @@ describe('own fields', () => {
       labels: { en: 'Promised for' },
     })
     await addOwnField({ ...ownField, ...printed, of: 'line', name: 'Engraving' })
-    await changeOwnField(await idOf('Timber'), { ...printed, choices: ['oak', 'ash'], labels: {} })
+    const timber = { ...printed, choices: ['oak', 'ash'], labels: {} }
+    await changeOwnField(await idOf('Timber'), 1, timber)
+    expect(await refused(changeOwnField(await idOf('Timber'), 1, { ...timber, printed: false }))).toBe(
+      'changed-meanwhile',
+    )
     const { id } = await writeOrder(
       {
         brandId: house.brands[0]!.id,

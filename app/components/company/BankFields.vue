@@ -5,7 +5,15 @@ import type { BankAccount } from '../../../core/documents/bank'
 
 /** A brand's bank accounts, each for a currency or for any. */
 const banks = defineModel<(Omit<BankAccount, 'currency'> & { currency: string })[]>({ required: true })
-defineProps<{ disabled: boolean; wrongs: Record<string, string> }>()
+withDefaults(
+  defineProps<{
+    disabled: boolean
+    wrongs: Record<string, string>
+    /** What holds where there is none. */
+    without?: string
+  }>(),
+  { without: 'Without an account invoices do not say where to pay.' },
+)
 const currencyChoices = [
   { value: '', words: 'any currency' },
   ...[
@@ -67,7 +75,7 @@ const currencyChoices = [
   <p class="soft">
     {{
       banks.length === 0
-        ? 'Without an account invoices do not say where to pay.'
+        ? without
         : 'A document names the account of its currency, else the first that takes any.'
     }}
     <button

@@ -50,6 +50,7 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
     country: 'Country',
     phone: 'Phone',
     email: 'Email',
+    banks: 'Bank accounts',
     closed: 'Closed',
   },
 })
@@ -92,7 +93,7 @@ async function keep() {
         v-model="form.name"
         label="Name in Clothespin"
         placeholder="Ballynore shop"
-        hint="Orders and imports call it so; a number can carry it in its series."
+        hint="Orders and files call it so; customers do not see it."
         :wrong="wrongs.name"
         data-test="branch-name"
       />
@@ -115,8 +116,13 @@ async function keep() {
         />
       </div>
     </div>
-    <h3>Bank accounts of its own; with none it is paid to those of {{ brand.name }}</h3>
-    <BankFields v-model="form.banks" :disabled="false" :wrongs="wrongs" />
+    <h3>Bank accounts of its own</h3>
+    <BankFields
+      v-model="form.banks"
+      :disabled="false"
+      :wrongs="wrongs"
+      :without="`Its documents are paid to the accounts of ${brand.name}.`"
+    />
     <CheckField v-if="branch" v-model="form.closed" data-test="branch-closed"
       >Closed: no new order is sold from it; what was begun is brought to its end</CheckField
     >

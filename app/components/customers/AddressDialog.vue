@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import FormField from '../fields/FormField.vue'
 import PickField from '../fields/PickField.vue'
 import SelectField from '../fields/SelectField.vue'
+import { useMeanwhile } from '../../composables/useMeanwhile'
 import { useWrongs } from '../../composables/useWrongs'
 import { useToasts } from '../../stores/toasts'
 import { listOf } from './delivery'
-import { changeAddresses, changeCustomer } from '../../calls/customers'
+import { changeAddresses, changeCustomer, fetchCustomer } from '../../calls/customers'
 import { countryName, countryNames } from '../../../core/countries'
 import type { CustomerView } from '../../contract'
 
@@ -16,21 +18,43 @@ import type { CustomerView } from '../../contract'
  */
 const props = defineProps<{ customer: CustomerView; which: 'postal' | 'new' | number }>()
 const emit = defineEmits<{ leave: []; kept: [] }>()
-const further = props.customer.addresses.find((one) => one.id === props.which)
 const postal = props.which === 'postal'
-const given = postal ? props.customer.billing : further?.address
-const mail = postal ? props.customer.billingMail : (further?.mail ?? {})
-const form = reactive({
-  purpose: further?.purpose ?? 'delivery',
-  label: further?.label ?? '',
-  name: given && given.name !== props.customer.name ? given.name : '',
-  attention: given?.attention ?? '',
-  lines: given?.lines.join('\n') ?? '',
-  country: countryName(given?.country ?? props.customer.country),
-  to: mail.to?.join(', ') ?? '',
-  cc: mail.cc?.join(', ') ?? '',
-  bcc: mail.bcc?.join(', ') ?? '',
+const furtherOf = (customer: CustomerView) => customer.addresses.find((one) => one.id === props.which)
+function formOf(customer: CustomerView) {
+  const further = furtherOf(customer)
+  const given = postal ? customer.billing : further?.address
+  const mail = postal ? customer.billingMail : (further?.mail ?? {})
+  return {
+    purpose: further?.purpose ?? ('delivery' as const),
+    label: further?.label ?? '',
+    name: given && given.name !== customer.name ? given.name : '',
+    attention: given?.attention ?? '',
+    lines: given?.lines.join('\n') ?? '',
+    country: countryName(given?.country ?? customer.country),
+    to: mail.to?.join(', ') ?? '',
+    cc: mail.cc?.join(', ') ?? '',
+    bcc: mail.bcc?.join(', ') ?? '',
+  }
+}
+const form = reactive(formOf(props.customer))
+const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
+  form,
+  opened: props.customer,
+  formOf,
+  read: () => fetchCustomer(props.customer.id),
+  labels: {
+    purpose: 'For',
+    label: 'Called',
+    name: 'Name on it',
+    attention: 'For the attention of',
+    lines: 'Street, postcode and town',
+    country: 'Country',
+    to: 'Emails for it go to',
+    cc: 'Copies to',
+    bcc: 'Hidden copies to',
+  },
 })
+const further = computed(() => furtherOf(base.value))
 const purposes = [
   { value: 'delivery', words: 'goods are delivered to' },
   { value: 'billing', words: 'documents are billed to' },
@@ -58,27 +82,28 @@ const edited = () => ({
     : {},
 })
 const others = () =>
-  props.customer.addresses
+  base.value.addresses
     .filter((one) => one.id !== props.which)
     .map((one) => ({ ...one, address: { ...one.address } }))
 async function keep() {
-  const { version, id, name } = props.customer
+  const { id, name } = props.customer
   const { address, mail } = edited()
-  const done = await acting(async () => {
+  async function write() {
+    const { version } = base.value
     if (postal) {
       const { name: _, ...billing } = address
-      await changeCustomer(id, { version, billing, billingMail: mail })
-    } else {
-      const own = { id: further?.id ?? null, purpose: form.purpose, label: form.label, address, mail }
-      await changeAddresses(id, {
-        version,
-        addresses: further
-          ? props.customer.addresses.map((one) => (one.id === further.id ? own : one))
-          : [...others(), own],
-      })
+      return changeCustomer(id, { version, billing, billingMail: mail })
     }
-  })
-  if (!done) return
+    const own = { id: further.value?.id ?? null, purpose: form.purpose, label: form.label, address, mail }
+    return changeAddresses(id, {
+      version,
+      addresses: further.value
+        ? base.value.addresses.map((one) => (one.id === own.id ? own : one))
+        : [...others(), own],
+    })
+  }
+  const done = await acting(() => saving(write))
+  if (!done || changed.value.length > 0) return
   useToasts().say(
     postal ? `The address of ${name} is saved, for every document from now on.` : `“${form.label}” is saved.`,
   )
@@ -87,8 +112,8 @@ async function keep() {
 }
 const drop = () =>
   acting(async () => {
-    await changeAddresses(props.customer.id, { version: props.customer.version, addresses: others() })
-    useToasts().say(`“${further!.label}” is deleted.`)
+    await changeAddresses(props.customer.id, { version: base.value.version, addresses: others() })
+    useToasts().say(`“${form.label}” is deleted.`)
     emit('kept')
     emit('leave')
   })
@@ -101,10 +126,13 @@ const drop = () =>
     :title="postal ? `Postal address of ${customer.name}` : further ? further.label : 'Add an address'"
     go="Save"
     :busy="busy"
-    :disabled="!form.lines.trim() || !form.country.trim() || (!postal && !form.label.trim())"
+    :disabled="
+      changed.length > 0 || !form.lines.trim() || !form.country.trim() || (!postal && !form.label.trim())
+    "
     @update:model-value="emit('leave')"
     @go="keep"
   >
+    <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div class="two-columns">
       <template v-if="!postal">
         <FormField

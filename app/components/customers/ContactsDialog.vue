@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
+import { useMeanwhile } from '../../composables/useMeanwhile'
 import { useActing } from '../../composables/useActing'
 import { attempt } from '../../composables/api'
 import { useSession } from '../../stores/session'
@@ -15,8 +17,18 @@ const props = defineProps<{ customerId: number }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ kept: [] }>()
 const customer = shallowRef<CustomerView>()
-const contacts = ref<CustomerView['contacts']>([])
+const form = reactive({ contacts: [] as CustomerView['contacts'] })
 const { busy, wrong, acting } = useActing()
+const formOf = ({ contacts }: Pick<CustomerView, 'contacts'>) => ({
+  contacts: structuredClone(toRaw(contacts)),
+})
+const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
+  form,
+  opened: { version: 0, contacts: [] } as Pick<CustomerView, 'version' | 'contacts'>,
+  formOf,
+  read: () => fetchCustomer(props.customerId),
+  labels: { contacts: 'Contacts' },
+})
 const session = useSession()
 const roles = computed(() => [
   ...session.house!.company.contactRoles.map((value) => ({ value, words: value })),
@@ -30,18 +42,23 @@ watch(
     wrong.value = ''
     await attempt(async () => {
       customer.value = await fetchCustomer(props.customerId)
-      contacts.value = structuredClone(customer.value.contacts)
-      if (contacts.value.length === 0) add()
+      base.value = customer.value
+      changed.value = []
+      Object.assign(form, formOf(customer.value))
+      if (form.contacts.length === 0) add()
     })
   },
   { immediate: true },
 )
 
-const add = () => contacts.value.push({ name: '', email: '', role: 'billing' })
+const add = () => form.contacts.push({ name: '', email: '', role: 'billing' })
 
 async function keep() {
   await acting(async () => {
-    await changeContacts(props.customerId, { version: customer.value!.version, contacts: contacts.value })
+    await saving(() =>
+      changeContacts(props.customerId, { version: base.value.version, contacts: form.contacts }),
+    )
+    if (changed.value.length > 0) return
     useToasts().say(`The contacts of ${customer.value!.name} are saved, for every document from now on.`)
     open.value = false
     emit('kept')
@@ -55,9 +72,11 @@ async function keep() {
     :title="`Who gets documents of ${customer?.name ?? '…'}`"
     go="Save"
     :busy="busy"
+    :disabled="changed.length > 0"
     @go="keep"
   >
-    <div v-for="(contact, index) in contacts" :key="index" class="contact">
+    <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
+    <div v-for="(contact, index) in form.contacts" :key="index" class="contact">
       <FormField v-model="contact.name" placeholder="Name" :aria-label="`Contact ${index + 1}, name`" />
       <FormField
         v-model="contact.email"
@@ -71,7 +90,7 @@ async function keep() {
         type="button"
         class="remove"
         :aria-label="`Take contact ${index + 1} away`"
-        @click="contacts.splice(index, 1)"
+        @click="form.contacts.splice(index, 1)"
       >
         ×
       </button>

@@ -50,7 +50,16 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   opened: props.group ?? none,
   formOf,
   read: async () => (await fetchDefaults()).groups.find((one) => one.id === props.group!.id)!,
-  labels: { name: 'Name', language: 'Language', currency: 'Currency', preferences: 'Delivery' },
+  labels: {
+    name: 'Name',
+    language: 'Language',
+    currency: 'Currency',
+    terms: 'Terms',
+    taxTreatment: 'Tax',
+    prices: 'Prices',
+    preferences: 'Delivery',
+  },
+  words: (value) => (typeof value === 'string' ? value : JSON.stringify(value)),
 })
 const usual = { value: asCompany, words: 'as the company' }
 const languages = [usual, ...languageChoices]

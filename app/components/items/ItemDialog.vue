@@ -57,17 +57,19 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
     names: 'Names',
     price: 'Price',
     unit: 'Unit',
+    units: 'Unit in other languages',
     taxCode: 'VAT',
+    gtin: 'GTIN',
+    weight: 'Weight',
+    size: 'Size',
+    commodityCode: 'Commodity code',
+    origin: 'Country of origin',
+    place: 'Place',
+    category: 'Category',
+    fields: 'Own fields',
     prices: 'Other prices',
     customerCodes: 'Customers’ numbers',
   },
-  words: (value) =>
-    typeof value === 'string'
-      ? value
-      : Object.values(value as object)
-          .map((one) => (typeof one === 'object' ? Object.values(one as object).join(' ') : String(one)))
-          .filter(Boolean)
-          .join('\n'),
 })
 const filled = <Value extends Record<string, string>>(of: Value) =>
   Object.fromEntries(Object.entries(of).filter(([, text]) => text.trim()))

@@ -48,7 +48,15 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   opened,
   formOf,
   read: async () => (await fetchSenders()).senders.find((one) => one.id === opened.id) ?? opened,
-  labels: { name: 'Name', address: 'Address', answersTo: 'Answers', replyTo: 'Address for answers' },
+  labels: {
+    of: 'Of which emails',
+    name: 'Name',
+    namesPerson: 'Name whoever sends it',
+    address: 'Address',
+    answersTo: 'Answers go to',
+    replyTo: 'Address for answers',
+    account: 'Mail account',
+  },
 })
 const routines = shallowRef<{ id: number; name: string }[]>([])
 const accounts = shallowRef<{ id: number; name: string }[]>([])

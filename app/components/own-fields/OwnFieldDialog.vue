@@ -1,25 +1,52 @@
 <script setup lang="ts">
 import Ask from '../frame/Ask.vue'
+import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import { kindWords } from './words'
+import { useMeanwhile } from '../../composables/useMeanwhile'
 import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { languageChoices } from '../../composables/languages'
-import { addOwnField, changeOwnField, dropOwnField } from '../../calls/own-fields'
-import { fieldKinds, type FieldKind, type FieldSubject } from '../../../core/fields/own-fields'
+import { addOwnField, changeOwnField, dropOwnField, fetchOwnFields } from '../../calls/own-fields'
+import { fieldKinds, type FieldSubject } from '../../../core/fields/own-fields'
 import type { OwnFieldView } from '../../contract'
 
 /** Adds a field of the house's own, or changes how it is printed. Its name and kind stay once it is there. */
 const props = defineProps<{ field: OwnFieldView | undefined; of: FieldSubject }>()
 const emit = defineEmits<{ leave: []; kept: [] }>()
-const form = reactive({
-  name: props.field?.name ?? '',
-  kind: props.field?.kind ?? ('text' as FieldKind),
-  choices: props.field?.choices.join('\n') ?? '',
-  printed: props.field?.printed ?? false,
-  labels: { en: '', de: '', fr: '', ...props.field?.labels },
+const none: OwnFieldView = {
+  id: 0,
+  of: props.of,
+  name: '',
+  kind: 'text',
+  choices: [],
+  printed: false,
+  labels: {},
+  filled: 0,
+  version: 1,
+}
+const formOf = (field: OwnFieldView) => ({
+  name: field.name,
+  kind: field.kind,
+  choices: field.choices.join('\n'),
+  printed: field.printed,
+  labels: { en: '', de: '', fr: '', ...field.labels },
+})
+const form = reactive(formOf(props.field ?? none))
+const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
+  form,
+  opened: props.field ?? none,
+  formOf,
+  read: async () => (await fetchOwnFields()).fields.find((one) => one.id === props.field!.id) ?? none,
+  labels: {
+    name: 'Name',
+    kind: 'What is written in it',
+    choices: 'Words to choose from',
+    printed: 'Printed on documents',
+    labels: 'Called on documents',
+  },
 })
 const { busy, wrong, wrongs, acting } = useWrongs(['name', 'choices'])
 const kinds = fieldKinds.map((value) => ({ value, words: kindWords[value] }))
@@ -37,10 +64,13 @@ async function keep() {
         : [],
   }
   const done = await acting(async () => {
-    if (props.field) await changeOwnField(props.field.id, body)
-    else await addOwnField({ of: props.of, name: form.name, kind: form.kind, ...body })
+    await saving(() =>
+      props.field
+        ? changeOwnField(props.field.id, { ...body, version: base.value.version })
+        : addOwnField({ of: props.of, name: form.name, kind: form.kind, ...body }),
+    )
   })
-  if (!done) return
+  if (!done || changed.value.length > 0) return
   useToasts().say(`The field ${form.name} of ${subjects[props.of]} is saved.`)
   emit('kept')
   emit('leave')
@@ -60,10 +90,11 @@ const drop = () =>
     :title="field ? field.name : `Add a field of ${subjects[of]}`"
     :go="field ? 'Save' : 'Add field'"
     :busy="busy"
-    :disabled="!form.name.trim()"
+    :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
     @go="keep"
   >
+    <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div class="fields">
       <template v-if="!field">
         <FormField

@@ -54,13 +54,16 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   opened: props.text ?? none,
   formOf,
   read: async () => (await fetchStandingTexts()).texts.find((one) => one.id === props.text!.id) ?? none,
-  labels: { name: 'Name', texts: 'Text', kinds: 'Documents', place: 'Place', from: 'From', until: 'Until' },
-  words: (value) =>
-    typeof value === 'string'
-      ? value
-      : Object.values(value as object)
-          .filter(Boolean)
-          .join('\n'),
+  labels: {
+    name: 'Name',
+    texts: 'Text',
+    kinds: 'Documents',
+    brand: 'Brand',
+    customers: 'Customers',
+    place: 'Place',
+    from: 'From',
+    until: 'Until',
+  },
 })
 /** The company's language first. */
 const languages = [...languageChoices].sort(

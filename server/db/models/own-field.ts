@@ -20,6 +20,7 @@ export class OwnField extends Model<InferAttributes<OwnField>, InferCreationAttr
   declare labels: CreationOptional<Partial<Record<Language, string>>>
   declare printed: CreationOptional<boolean>
   declare position: number
+  declare version: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -32,6 +33,7 @@ export class OwnField extends Model<InferAttributes<OwnField>, InferCreationAttr
         labels: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         printed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         position: { type: DataTypes.INTEGER, allowNull: false },
+        version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
       },
       { sequelize, tableName: 'own_field' },
     )

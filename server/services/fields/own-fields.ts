@@ -19,6 +19,7 @@ import { filledCounts, havingChoice, usesOfField } from './queries'
 
 export interface OwnFieldView extends OwnFieldFacts {
   id: number
+  version: number
   /** How many have something in it. */
   filled: number
 }
@@ -42,8 +43,9 @@ export async function ownFields(of?: FieldSubject): Promise<OwnFieldFacts[]> {
 export async function ownFieldViews(): Promise<OwnFieldView[]> {
   const found = await OwnField.findAll({ order: ['of', 'position', 'id'] })
   const counts = new Map((await filledCounts()).map((one) => [`${one.of} ${one.name}`, one.filled]))
-  return found.map(({ id, of, name, kind, choices, labels, printed }) => ({
+  return found.map(({ id, of, name, kind, choices, labels, printed, version }) => ({
     id,
+    version,
     of,
     name,
     kind,
@@ -89,21 +91,23 @@ function checkChoices({ kind, choices }: Pick<OwnFieldFacts, 'kind' | 'choices'>
 /** What can change of a field that is there. */
 export type OwnFieldChange = Pick<OwnFieldFacts, 'choices' | 'labels' | 'printed'>
 
-/** @throws Refusal "no-such-field", "no-choices", "in-use" for a word that something has */
-export async function changeOwnField(id: number, change: OwnFieldChange): Promise<void> {
+/** @throws Refusal "no-such-field", "changed-meanwhile", "no-choices", "in-use" for a word that something has */
+export async function changeOwnField(id: number, version: number, change: OwnFieldChange): Promise<void> {
   await inTransaction(async () => {
     const field = await OwnField.findByPk(id, { lock: true })
     if (!field)
       throw new Refusal('no-such-field', 'That field does not exist any more. Load the page again.', {
         status: 404,
       })
+    if (field.version !== version)
+      throw new Refusal('changed-meanwhile', `Somebody changed “${field.name}” meanwhile. Open it again.`)
     checkChoices({ kind: field.kind, choices: change.choices })
     for (const choice of field.choices.filter((one) => !change.choices.includes(one))) {
       const { filled } = await havingChoice(field.of, field.name, choice)
       if (filled > 0)
         throw refuse('in-use', `${filled} ${wordsOf[field.of]} have “${choice}”. It stays.`, 'choices')
     }
-    await field.update(change)
+    await field.update({ ...change, version: version + 1 })
     await markAllStale(null)
     publish('house')
   })
