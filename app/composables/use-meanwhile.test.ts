@@ -58,7 +58,7 @@ test('any other refusal stays one', async () => {
   expect(changed.value).toEqual([])
 })
 
-test('where they changed nothing that stands in the form, it is saved over their version, and told so once', async () => {
+test('where they changed nothing that stands in the form, it is saved over their version', async () => {
   const form = reactive(formOf(opened))
   const { base, changed, saving } = useMeanwhile({
     form,

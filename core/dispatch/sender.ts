@@ -1,4 +1,4 @@
-/** Where answers to an email go: the brand's address, one that is written, the salesperson's, the person's who works. */
+/** Where answers to an email go: to the brand, an address, the salesperson, or the person who had it sent. */
 export const answersTo = ['brand', 'address', 'salesperson', 'person'] as const
 export type AnswersTo = (typeof answersTo)[number]
 

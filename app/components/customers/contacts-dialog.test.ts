@@ -7,7 +7,7 @@ import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { openDialogs } from '../../testing/dialog'
 
-/* Two people mend the contacts of one customer: nobody's addresses are lost, and nothing is said to be saved that is not. */
+/* Two people mend the contacts of one customer: no address is lost, and nothing is said to be saved that is not. */
 const calls = vi.hoisted(() => ({ fetchCustomer: vi.fn(), changeContacts: vi.fn() }))
 vi.mock('../../calls/customers', () => calls)
 const pinia = createPinia()

@@ -40,8 +40,8 @@ const refuse = (code: string, words: string, field: string) =>
   new Refusal(code, words, { status: 400, about: { field } })
 
 /**
- * Adds a sender (`id` null) or changes one. @throws Refusal "bad-address", "no-emails-named", "no-such-brand", "no-such-routine",
- * "no-such-account", "sender-there", "changed-meanwhile"
+ * Adds a sender (`id` null) or changes one. @throws Refusal "bad-address", "no-emails-named", "no-such-brand",
+ * "no-such-routine", "no-such-account", "sender-there", "changed-meanwhile"
  */
 export async function keepSender(id: number | null, change: SenderChange, version = 0): Promise<number> {
   const kept = { ...change, replyTo: change.answersTo === 'address' ? change.replyTo : '' }

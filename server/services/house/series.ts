@@ -117,7 +117,7 @@ async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promi
   await setCounter({ seriesId: series.id, period, last: until })
 }
 
-/** Adds a series for a branch, a country, a currency or several of them. @throws Refusal "series-exists", "no-such-branch" */
+/** Adds a series for a branch, a country, a currency or several. @throws Refusal "series-exists", "no-such-branch" */
 export async function addSeries(
   brandId: number,
   kind: DocumentKind,

@@ -107,7 +107,8 @@ export const lockOrder = (orderId: number) =>
     customerNote: string | null
   }>(
     `select o.version, o.customer_id "customerId", o.bill_to_id "billToId", o.delivery,
-      o.internal_note "internalNote", o.branch_id "branchId", o.brand_id "brandId", o.reference, o.customer_note "customerNote",
+      o.internal_note "internalNote", o.branch_id "branchId", o.brand_id "brandId", o.reference,
+      o.customer_note "customerNote",
       o.currency, o.prices_include_tax "pricesIncludeTax", o.adjustments, o.prepaid,
       o.number, o.fields, c.name "customerName"
     from sales_order o
