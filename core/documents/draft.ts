@@ -1,4 +1,5 @@
 import { Decimal, sum, type Currency, type DecimalText } from '../money/decimal'
+import type { FieldValues } from '../fields/own-fields'
 import type { Adjustment } from '../money/totals'
 import type { CreditAsk } from './credit'
 import type { Day } from './days'
@@ -7,6 +8,8 @@ import type { OrderLineFacts } from './facts'
 /** A line of an invoice being written; `orderLine` is the position of the order's line it drafts. */
 export interface DraftLine extends OrderLineFacts {
   orderLine?: number
+  /** The house's own line fields. */
+  fields?: FieldValues
 }
 
 /**

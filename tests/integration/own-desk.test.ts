@@ -18,7 +18,8 @@ import { findItems } from '../../server/services/items/find'
 import { keepItem } from '../../server/services/items/items'
 import { listItems } from '../../server/services/items/queries'
 import { changeHouseLists, houseLists, type HouseLists } from '../../server/services/orders/house-lists'
-import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
+import { drop, prepareByHand } from '../../server/services/documents/prepare-by-hand'
+import { changeDraft, draftFromOrder, draftView } from '../../server/services/drafts/drafts'
 import { orderView } from '../../server/services/orders/list'
 import { listOrders } from '../../server/services/orders/list-queries'
 import { writeOrder } from '../../server/services/orders/new-order'
@@ -487,6 +488,33 @@ describe('own fields', () => {
     ))!
     expect(content.paragraphs).toEqual(['Promised for: 1 December 2026'])
     expect(content.lines[0]!.detail).toBe('in a tin · Engraving: For Una · Timber: oak')
+    // the same on a part of it that a person writes, and what is written there is not lost with the field
+    await drop([prepared!], 'In parts', who)
+    const part = await draftFromOrder(id, { kind: 'part' }, who)
+    const printedOn = async () =>
+      (await one<{ detail: string }>(
+        `select content -> 'lines' -> 0 ->> 'detail' detail from prepared_document where source_id = $1`,
+        [part],
+      ))!.detail
+    expect(await printedOn()).toBe('in a tin · Engraving: For Una · Timber: oak')
+    const { facts, version, brandId, customerId } = await draftView(part)
+    const [line] = facts.lines
+    const written = (fields: Record<string, string>) =>
+      changeDraft(
+        part,
+        {
+          version,
+          brandId,
+          customerId,
+          earlierDateOk: false,
+          facts: { ...facts, lines: [{ ...line!, fields }] },
+        },
+        who,
+      )
+    expect(await refused(written({ Carving: 'x' }))).toBe('unknown-field')
+    await written({ Engraving: 'For Oisín' })
+    await house.settle()
+    expect(await printedOn()).toBe('in a tin · Engraving: For Oisín · Timber: oak')
     expect(
       (await listOrders({ statuses: [], sort: 'date', descending: true, limit: 9, search: '7711' })).rows,
     ).not.toHaveLength(0)

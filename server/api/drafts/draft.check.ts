@@ -12,6 +12,7 @@ export const draftLine = Joi.object({
   unitPrice: decimal.required(),
   discountPercent: percent.default('0'),
   taxCode: text(40).required(),
+  fields: Joi.object().pattern(text(60), text(200).allow('')).default({}),
   orderLine: Joi.number().integer().min(1).max(100_000),
 })
 

@@ -11,7 +11,7 @@ import { groupBy } from '../../../core/group'
 import { totals } from '../../../core/money/totals'
 import { contextOf, houseContext } from '../documents/found-settings'
 import { type PaperContext, type SubjectRow } from '../documents/paper-context'
-import { draftRows, creditedDocuments, standingCredits } from './queries'
+import { draftRows, creditedDocuments, standingCredits, fieldsOfItems } from './queries'
 import { contactsOfCustomers } from '../customers/queries'
 
 /** The invoice that a credit note answers, with what was credited of it before. */
@@ -34,6 +34,7 @@ export async function loadDraftContexts(
     (contact) => contact.customerId,
   )
   const invoices = await creditedInvoices(drafts.flatMap((draft) => draft.creditsId ?? []))
+  const itemFields = await fieldsOfItems(drafts.flatMap(({ facts }) => facts.lines.map(({ item }) => item)))
   const contexts = new Map<number, PaperContext>()
   for (const [kind, own] of groupBy(drafts, (draft) => draft.kind)) {
     const house = await houseContext(kind)
@@ -44,7 +45,14 @@ export async function loadDraftContexts(
         invoice && facts.credit
           ? creditFacts(invoice, facts, draft.customerLanguage ?? house.company.language)
           : undefined
-      const lines = credit?.lines ?? facts.lines
+      // a credit note's lines are its invoice's, with what was printed at them
+      const lines =
+        credit?.lines ??
+        facts.lines.map(({ fields, ...line }) => ({
+          ...line,
+          own: fields,
+          ofItem: itemFields.get(line.item),
+        }))
       const subject: SubjectRow = {
         ...draft,
         currency: facts.currency,

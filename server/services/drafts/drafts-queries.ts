@@ -1,4 +1,5 @@
 import type { DraftFacts } from '../../../core/documents/draft'
+import type { FieldValues } from '../../../core/fields/own-fields'
 import type { OrderLineFacts } from '../../../core/documents/facts'
 import type { Language } from '../../../core/money/format'
 import type { Adjustment } from '../../../core/money/totals'
@@ -90,8 +91,8 @@ export const invoiceOfOrder = (orderId: number) =>
   )
 
 export const linesToInvoice = (orderId: number) =>
-  rows<OrderLineFacts & { position: number }>(
-    `select position, item_code item, description, detail, unit, trim_scale(quantity)::text quantity,
+  rows<OrderLineFacts & { position: number; fields: FieldValues }>(
+    `select position, item_code item, description, detail, unit, fields, trim_scale(quantity)::text quantity,
       (
         case when scale(trim_scale(unit_price)) < 2 then round(unit_price, 2) else trim_scale(unit_price) end
       )::text "unitPrice",

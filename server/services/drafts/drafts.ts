@@ -15,6 +15,7 @@ import type { Addressing } from '../documents/paper-context'
 import { keepDraft } from '../documents/prepare'
 import { makeAll, type MadeDocument } from '../documents/make-papers'
 import { markStale } from '../outbox/stale'
+import { checkFields } from '../fields/own-fields'
 import { company } from '../house/house'
 import { brandInUse } from '../house/retire-brand'
 import { publish } from '../live/publish'
@@ -122,7 +123,7 @@ const keepPaper = (made: MadeDocument, who: Principal) =>
     made,
   )
 
-/** @throws Refusal with the field, for sums that cannot be worked out */
+/** @throws Refusal with the field, for sums that cannot be worked out and own fields that are not right */
 async function checkFacts(facts: DraftFacts): Promise<void> {
   const { taxRates } = await company()
   facts.lines.forEach((line, index) => {
@@ -133,6 +134,8 @@ async function checkFacts(facts: DraftFacts): Promise<void> {
         { status: 400, about: { field: `lines.${index}.taxCode` } },
       )
   })
+  for (const { fields } of facts.lines)
+    if (Object.keys(fields ?? {}).length > 0) await checkFields('line', fields!)
 }
 
 /** An empty invoice for a customer, supplied today. @throws Refusal "no-such-customer", "no-such-brand" */

@@ -1,5 +1,6 @@
 import type { Credited } from '../../../core/documents/credit'
 import type { DraftFacts } from '../../../core/documents/draft'
+import type { FieldValues } from '../../../core/fields/own-fields'
 import { kindsOf, type DocumentKind } from '../../../core/documents/kinds'
 import { rows } from '../../db/connection'
 import type { SubjectRow } from '../documents/paper-context'
@@ -32,6 +33,15 @@ export const draftRows = (draftIds: readonly number[]) =>
     where b.id = any($draftIds::int[])`,
     { draftIds, kinds: kindsOf('draft') },
   )
+
+/** What the house's own fields of items hold, by item number. */
+export async function fieldsOfItems(codes: readonly string[]): Promise<Map<string, FieldValues>> {
+  const found = await rows<{ code: string; fields: FieldValues }>(
+    `select code, fields from item where code = any($codes::text[]) and fields <> '{}'`,
+    { codes: [...new Set(codes)] },
+  )
+  return new Map(found.map(({ code, fields }) => [code, fields]))
+}
 
 export const creditedDocuments = (ids: readonly number[]) =>
   rows<Omit<CreditedInvoice, 'before'>>(

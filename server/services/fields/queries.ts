@@ -13,7 +13,18 @@ const tableOf: Record<FieldSubject, string> = {
 /** How many have something in a field, and the first routine that asks for it. */
 export const usesOfField = async (of: FieldSubject, name: string) =>
   (await one<{ filled: number; routine: string | null }>(
-    `select (select count(*)::int from ${tableOf[of]} where coalesce(fields ->> $name, '') <> '') filled,
+    `select (
+        select count(*)::int
+        from (
+          select fields from ${tableOf[of]}
+          union all
+          select l -> 'fields'
+          from draft
+          cross join jsonb_array_elements(facts -> 'lines') l
+          where $of = 'line' and state = 'open'
+        ) x
+        where coalesce(x.fields ->> $name, '') <> ''
+      ) filled,
       (
         select r.name
         from routine r
