@@ -3,7 +3,10 @@ import { describe, expect, test } from 'vitest'
 import type { AxeResults } from 'axe-core'
 import { useDesk } from './desk'
 
-/* Every screen by daylight and by lamplight: WCAG 2.2 A and AA, and dates as the house writes them. */
+/*
+ * Every screen by daylight and by lamplight: WCAG 2.2 A and AA, and dates as the house writes them. By lamplight only
+ * the colours are other ones, so only they are looked at again.
+ */
 const desk = useDesk()
 const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8')
 
@@ -42,6 +45,8 @@ const screens: [name: string, path: string, ready: string][] = [
   ['What came over', '/accounts/taken-over', '.empty, [data-test="comparison"]'],
   ['General settings', '/company?part=General', '[data-test="make-token"]'],
   ['Number series', '/company?part=Numbers', '[data-test="samples"]'],
+  ['Branches', '/company?part=Branches', '[data-test="add-branch"]'],
+  ['Senders', '/company?part=Senders', '[data-test="open-sender"]'],
 ]
 
 /** Dates that stand as a machine writes them; a document's number may hold anything. */
@@ -52,20 +57,34 @@ const machineDates = () =>
     return words.match(/(?<![\w-])(19|20)\d\d-\d\d-\d\d(?![\w-])|(?<![\d/])\d{1,2}\/\d{1,2}\/20\d\d/g) ?? []
   })
 
+const daylight = { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }
+const lamplight = { type: 'rule', values: ['color-contrast'] }
+
+async function turnTo(look: 'light' | 'dark'): Promise<void> {
+  if ((await desk.page.evaluate(() => document.documentElement.dataset.theme)) === look) return
+  await desk.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: look }])
+  await desk.page.waitForFunction((wanted) => document.documentElement.dataset.theme === wanted, {}, look)
+  // colours that fade are looked at when they have
+  await new Promise((resolve) => setTimeout(resolve, 300))
+}
+
+/** What is wrong with the page as it stands, in both looks. */
 async function violations(): Promise<string[]> {
   await desk.page.evaluate(axe)
-  const found = await desk.page.evaluate(() =>
-    window.axe.run({
-      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
-    }),
-  )
-  return found.violations.map(
-    (one) =>
-      `${one.id}: ${one.nodes
-        .slice(0, 3)
-        .map((node) => node.target.join(' '))
-        .join(' | ')}`,
-  )
+  const wrong: string[] = []
+  for (const [look, runOnly] of [
+    ['light', daylight],
+    ['dark', lamplight],
+  ] as const) {
+    await turnTo(look)
+    const found = await desk.page.evaluate((rules) => window.axe.run({ runOnly: rules }), runOnly)
+    for (const { id, nodes } of found.violations) {
+      const where = nodes.slice(0, 3).map((node) => node.target.join(' '))
+      wrong.push(`${look}: ${id}: ${where.join(' | ')}`)
+    }
+  }
+  await turnTo('light')
+  return wrong
 }
 
 test('sign-in', async () => {
@@ -83,12 +102,11 @@ const someDraft = () =>
     return list.rows.find((row) => row.sourceKind === 'draft')?.sourceId
   })
 
-describe.each(['light', 'dark'])('%s', (look) => {
-  test('is chosen and kept', async () => {
+describe('signed in', () => {
+  test('the look follows the computer until one chooses', async () => {
     await desk.signIn('supervisor')
-    await desk.page.evaluate((choice) => localStorage.setItem('look', choice), look)
-    await desk.page.reload()
-    await desk.page.waitForFunction((choice) => document.documentElement.dataset.theme === choice, {}, look)
+    await turnTo('dark')
+    await turnTo('light')
   })
 
   test.each(screens)('%s', async (_name, path, ready) => {
@@ -110,5 +128,11 @@ describe.each(['light', 'dark'])('%s', (look) => {
     await desk.wait('[data-test="help"]')
     expect(await violations()).toEqual([])
     await desk.press('Escape')
+  })
+
+  test('a look that is chosen is kept', async () => {
+    await desk.page.evaluate(() => localStorage.setItem('look', 'dark'))
+    await desk.page.reload()
+    await desk.page.waitForFunction(() => document.documentElement.dataset.theme === 'dark')
   })
 })
