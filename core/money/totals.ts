@@ -81,8 +81,7 @@ function adjustmentAmount(adjustment: Adjustment, linesSum: Decimal, currency: C
  */
 export function totals(input: TotalsInput): Totals {
   const { currency, pricesIncludeTax } = input
-  if (input.lines.length === 0)
-    throw new Refusal('no-lines', 'The order has no lines. Add at least one line.')
+  if (input.lines.length === 0) throw new Refusal('no-lines', 'There is no line yet. Add at least one.')
 
   const amounts = input.lines.map((line) => lineAmount(line, currency))
   const linesSum = sum(amounts)

@@ -3,7 +3,7 @@ import { closeDatabase } from '../db/connection'
 import { migrate } from '../db/migrate'
 import { log } from '../log'
 import { guardInstallation } from '../services/house/installation'
-import { isLoopback } from '../outside/mail/smtp'
+import { isLoopback } from '../outside/mail/connection'
 import { startWorker } from './run-worker'
 
 /** The worker process. SIGTERM and SIGINT let running jobs end; anything harder is what the sweeper is for. */

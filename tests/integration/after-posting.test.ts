@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { addDays, dayInZone } from '../../core/documents/days'
 import type { RoutineSentence, Trust } from '../../core/routines/sentence'
 import { one, rows, run } from '../../server/db/connection'
+import { lineList } from '../../server/services/line/list-queries'
 import { draftView, changeDraft, newInvoice } from '../../server/services/drafts/drafts'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
@@ -318,6 +319,30 @@ describe('dates', () => {
     expect(first.date).toBe(addDays(today(), -3))
     expect(first.printed).toContain(String(Number(first.date.slice(8))))
     expect((await issue(orders[1]!)).date).toBe(first.date)
+  })
+
+  test('a draft that nobody wrote in yet is told apart from one that cannot be issued', async () => {
+    const id = await newInvoice(house.customer('10417').id, house.brands[0]!.id, inTheNameOf('Test'))
+    const own = async () =>
+      (await lineList({ stage: 'to check', search: 'Ottermill', limit: 200 })).rows.find(
+        (row) => row.sourceId === id,
+      )
+    expect(await own()).toMatchObject({ unwritten: true, problem: 'There is no line yet. Add at least one.' })
+    const { facts, version, brandId, customerId } = await draftView(id)
+    const line = { item: '', description: 'Repair', detail: null, unit: '', quantity: '1', unitPrice: '10' }
+    await changeDraft(
+      id,
+      {
+        version,
+        brandId: brandId,
+        customerId: customerId!,
+        earlierDateOk: false,
+        facts: { ...facts, lines: [{ ...line, discountPercent: '0', taxCode: 'standard' }] },
+      },
+      inTheNameOf('Test'),
+    )
+    await house.settle()
+    expect(await own()).toMatchObject({ unwritten: false, problem: null })
   })
 
   test('an earlier date that was allowed is listed, with the date it went behind', async () => {

@@ -37,6 +37,7 @@ const age = computed(() => {
   >
     <span v-if="row.stopped" class="tag stuck" data-test="stopped">order {{ row.stopped }}</span>
     <span v-else-if="row.changed" class="tag wait">changed</span>
+    <span v-else-if="row.unwritten" class="tag wait" data-test="unwritten">nothing written yet</span>
     <span v-else-if="row.problem" class="tag stuck">{{
       row.keptBack ? 'could not go' : 'cannot be issued'
     }}</span>

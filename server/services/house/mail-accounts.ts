@@ -4,7 +4,7 @@ import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Brand, MailAccount } from '../../db/models'
 import { addJobs } from '../../queue/add'
-import { isLoopback, type MailServer } from '../../outside/mail/smtp'
+import { isLoopback, type MailServer } from '../../outside/mail/connection'
 import { seal, unseal } from '../../outside/seal'
 import { publish } from '../live/publish'
 import {

@@ -128,7 +128,8 @@ function paperQuery(filter: LineFilter, who: Principal): Query {
       p.total::text total, p.currency, p.since, p.channel, p.routine_id "routineId", r.name "routineName",
       p.revision, p.changes is not null changed, p.problem, p.state, null "cause", null "causeKey",
       null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents,
-      false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale
+      false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale,
+      p.problem is not null and p.source #> '{order,lines}' = '[]' unwritten
     from prepared_document p
     ${sourceJoins('p')}
     left join routine r on r.id = p.routine_id
@@ -150,7 +151,7 @@ function paperQuery(filter: LineFilter, who: Principal): Query {
       select d.id, 'document', d.kind, d.number, d.order_number, ${sourceColumns}, d.id,
         d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id,
         (select r.name from routine r where r.id = u.routine_id), null, false, null, 'issued', null, null,
-        null, null, null, null, null, 1, false, ${stopOf('d')}, false, false
+        null, null, null, null, null, 1, false, ${stopOf('d')}, false, false, false
       from undelivered u
       join document d on d.id = u.document_id
       ${sourceJoins('d')}
@@ -219,7 +220,7 @@ async function dispatchQuery(filter: LineFilter, who: Principal): Promise<Query>
       ) "badAddress",
       null remedy, s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how,
       (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held,
-      ${stopOfDispatch('s')} stopped, false "keptBack", false stale
+      ${stopOfDispatch('s')} stopped, false "keptBack", false unwritten, false stale
     from dispatch s
     join lateral (
       select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1

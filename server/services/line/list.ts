@@ -40,6 +40,8 @@ export interface LineRow extends SourceRef {
   stopped: string | null
   /** A routine was to let it go automatically, and could not. */
   keptBack: boolean
+  /** A draft with no line yet. */
+  unwritten: boolean
 }
 
 export interface LineFilter {
