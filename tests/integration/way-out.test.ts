@@ -219,7 +219,7 @@ describe('what was to go automatically and could not be issued', () => {
     await house.settle()
     expect((await papersOf(orders)).map((paper) => paper.state)).toEqual(['prepared', 'prepared', 'prepared'])
     const toCheck = (await lineCounts()).find((one) => one.stage === 'to check')!
-    expect(toCheck.facts).toContain('3 could not go automatically')
+    expect(toCheck.facts).toContain('3 could not go')
     expect((await lineList({ stage: 'to check', search: customer.name, limit: 5 })).rows[0]!.keptBack).toBe(
       true,
     )

@@ -28,7 +28,8 @@ function fact(one: StageCount): string {
     case 'to check':
       return one.count === 0
         ? 'nothing to look at'
-        : [one.at ? `${facts ? '' : 'oldest '}since ${shortTime(one.at)}` : '', facts]
+        : // what needs somebody first: the end of a narrow one is cut
+          [facts, one.at ? `${facts ? '' : 'oldest '}since ${shortTime(one.at)}` : '']
             .filter(Boolean)
             .join(' · ')
     case 'waiting':
@@ -106,7 +107,7 @@ function key(event: KeyboardEvent, index: number) {
           ><span class="count mono">{{ one.count.toLocaleString('en-IE') }}</span>
           <span class="name">{{ words[one.stage] }}</span></span
         >
-        <span class="fact cut">{{ fact(one) }}</span>
+        <span class="fact cut" :title="fact(one)">{{ fact(one) }}</span>
       </button>
     </div>
   </div>

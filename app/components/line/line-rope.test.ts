@@ -23,6 +23,17 @@ describe('the stages on the rope', () => {
     expect(tab(line, 'to check').text()).toContain('1,200')
   })
 
+  test('begin with what needs somebody, since the end of a narrow one is cut', () => {
+    const one = {
+      stage: 'to check',
+      count: 29,
+      facts: ['17 could not go'],
+      at: new Date('2026-09-08T15:00:00Z'),
+    }
+    const line = mount(LineRope, { props: { counts: [one] as unknown as StageCount[], stage: 'to check' } })
+    expect(tab(line, 'to check').text()).toMatch(/17 could not go · since 8 Sept/)
+  })
+
   test('only the one in hand is reached by Tab', () => {
     const line = rope()
     expect(line.findAll('[tabindex="0"]').map((one) => one.attributes('data-stage'))).toEqual(['waiting'])

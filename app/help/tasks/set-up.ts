@@ -28,6 +28,32 @@ export const setUpTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'senders',
+    words: 'Let emails come from somebody else',
+    also: 'sender from reply-to answers address salesperson name kind',
+    on: ['/company'],
+    to: '/company?part=Senders',
+    steps: [
+      'In Settings open the brand, then Senders, and press Add sender.',
+      'Choose whose emails it is for: all of a kind, or what one routine makes. Name, address and where answers ' +
+        'go can each be left to the brand.',
+      '- A routine’s sender goes before the kind’s. The email beside a document shows what holds.',
+    ],
+  },
+  {
+    id: 'branches',
+    words: 'Send documents from a second address',
+    also: 'branch location shop site store series account',
+    on: ['/company', '/orders'],
+    to: '/company?part=Branches',
+    steps: [
+      'In Settings open the brand, then Branches, and add the place with its address.',
+      'On an order choose it under Sold from; a file can name it in a column Branch.',
+      'For numbers of its own: Numbers, “another branch, country or currency”.',
+      '- A branch that is closed takes no new order; what was begun there is brought to its end.',
+    ],
+  },
+  {
     id: 'people',
     words: 'Invite somebody, or end their access',
     also: 'user staff role clerk supervisor reader leaver password brand',

@@ -64,7 +64,7 @@ export async function lineCounts(who = theHouse): Promise<StageCount[]> {
     'to check': {
       count: counts.toCheck!,
       facts: [
-        ...some(counts.keptBack, 'could not go automatically'),
+        ...some(counts.keptBack, 'could not go'),
         ...some(counts.stopped, 'of held orders'),
         ...some(counts.changed, 'changed'),
       ],
