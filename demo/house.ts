@@ -1,5 +1,6 @@
 import { suppliedDesign, type Look } from '../core/designs/supplied'
 import { starterTexts } from '../core/house/starter'
+import { optionsIn } from '../core/items/options'
 import type { AnswersTo } from '../core/dispatch/sender'
 import type { TaxCode } from '../core/money/tax-codes'
 import type { FieldKind, FieldSubject } from '../core/fields/own-fields'
@@ -79,6 +80,8 @@ interface HouseData {
     phone: string
     sellsTo: string[]
   }[]
+  /** What is chosen of items, by number. */
+  choices: Record<string, string>
   senders: {
     brand: string
     kind: DocumentKind
@@ -201,13 +204,18 @@ export async function loadHouse(): Promise<LoadedHouse> {
       await keepSender(null, { ...brandsOwn, ...sender, brandId: brandCalled(brand) })
     for (const customer of customers) customer.id = await loadCustomer(customer)
     for (const item of items) {
-      await run('insert into item (code, names, unit, price, tax_code) values ($1, $2::jsonb, $3, $4, $5)', [
-        item.code,
-        json({ en: item.en, de: item.de, fr: item.fr }),
-        item.unit,
-        item.price,
-        item.tax,
-      ])
+      await run(
+        `insert into item (code, names, unit, price, tax_code, options)
+        values ($1, $2::jsonb, $3, $4, $5, $6::jsonb)`,
+        [
+          item.code,
+          json({ en: item.en, de: item.de, fr: item.fr }),
+          item.unit,
+          item.price,
+          item.tax,
+          json(optionsIn(house.choices[item.code] ?? '')!),
+        ],
+      )
     }
     await loadRates(house.exchange)
     return { brands, branches, customers, items }

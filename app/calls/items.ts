@@ -2,6 +2,8 @@ import { api, type BodyOf, type QueryOf } from '../composables/api'
 
 export const findItems = (query: QueryOf<'/api/items/find', 'get'>) => api.get('/api/items/find', { query })
 
+export const fetchOptions = (codes: string[]) => api.post('/api/items/options', { body: { codes } })
+
 export const addItem = (body: BodyOf<'/api/items', 'post'>) => api.post('/api/items', { body })
 
 export const changeItem = (id: number, body: BodyOf<'/api/items/{id}', 'put'>) =>

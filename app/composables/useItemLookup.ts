@@ -1,6 +1,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { attempt } from './api'
-import { findItems } from '../calls/items'
+import { fetchOptions, findItems } from '../calls/items'
+import type { ItemOption } from '../../core/items/options'
 import type { LineEdit } from '../contract'
 
 type FoundItem = Awaited<ReturnType<typeof findItems>>[number]
@@ -39,6 +40,21 @@ export function useItemLookup(
   }
   const searchSoon = useDebounceFn(search, 150)
 
+  /** What can be chosen of items, by number in lower case. */
+  const options = shallowRef(new Map<string, ItemOption[]>())
+  const learn = (found: readonly { code: string; options: ItemOption[] }[]) => {
+    options.value = new Map([
+      ...options.value,
+      ...found.map((one) => [one.code.toLowerCase(), one.options] as const),
+    ])
+  }
+  const optionsOf = (code: string) => options.value.get(code.trim().toLowerCase()) ?? []
+  /** For the lines that are there already. */
+  async function learnOf(codes: readonly string[]): Promise<void> {
+    const asked = [...new Set(codes)].filter(Boolean)
+    if (asked.length > 0) await attempt(async () => learn((await fetchOptions(asked)).items))
+  }
+
   /** Fills a line with the item that it names. @returns whether there is one */
   async function fill(line: LineEdit): Promise<boolean> {
     const code = line.item.trim().toLowerCase()
@@ -46,6 +62,7 @@ export function useItemLookup(
     if (!known.has(code)) await search(line.item)
     const item = known.get(code) ?? (found.value.length === 1 ? found.value[0] : undefined)
     if (!item) return false
+    learn([item])
     const isOurs = [...known.values()].some((one) => one.name === line.description)
     line.item = item.code
     if (line.description.trim() && !isOurs) return true
@@ -54,7 +71,7 @@ export function useItemLookup(
     Object.assign(line, { description: item.name, unit: item.unit, taxCode: item.taxCode, detail, ...priced })
     return true
   }
-  return { found, searchSoon, fill }
+  return { found, searchSoon, fill, optionsOf, learnOf }
 }
 
 /** The customer's own number as documents say it. */

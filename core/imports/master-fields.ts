@@ -48,5 +48,14 @@ export const itemFields: readonly ImportField[] = [
   text('commodityCode', 'Commodity code', 20, 'hscode', 'cncode', 'warennummer', 'zolltarifnummer'),
   of('country', 'origin', 'Country of origin', 'madein', 'ursprung', 'ursprungsland', 'origine'),
   text('place', 'Where it lies', 60, 'bin', 'shelf', 'lagerplatz', 'emplacement'),
+  text(
+    'options',
+    'Choices, like “Colour: green, blue; Size: S, L”',
+    600,
+    'choices',
+    'variants',
+    'optionen',
+    'varianten',
+  ),
   text('category', 'Category', 60, 'warengruppe', 'categorie', 'catégorie'),
 ]

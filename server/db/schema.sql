@@ -219,7 +219,9 @@ create table item (
   -- by language, where the unit has another word there
   units jsonb not null default '{}',
   -- fields of the house's own
-  fields jsonb not null default '{}'
+  fields jsonb not null default '{}',
+  -- what a buyer chooses of it: names with their values
+  options jsonb not null default '[]'
 );
 create index item_gtin on item (gtin) where gtin <> '';
 

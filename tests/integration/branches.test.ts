@@ -6,11 +6,12 @@ import { addSeries } from '../../server/services/house/series'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { checkImport, importView, takeImport, writeImport } from '../../server/services/imports/imports'
 import { importRows } from '../../server/services/imports/imports-queries'
+import { listOrders } from '../../server/services/orders/list-queries'
 import { orderView } from '../../server/services/orders/list'
 import { writeOrder } from '../../server/services/orders/new-order'
 import { editOrder } from '../../server/services/orders/orders'
 import { inTheNameOf } from '../../server/services/people/principal'
-import { papersOf, useHouse } from './house'
+import { papersOf, until, useHouse } from './house'
 
 /* A place that a brand sells from: its address and account on documents, its own numbers, and its end. */
 const house = useHouse({ reports: false })
@@ -59,6 +60,13 @@ const order = (more = {}) =>
 /** What the prepared invoice of an order prints of its sender, and with what number it would go. */
 async function invoiceOf(sourceId: number) {
   await house.settle()
+  // what a branch changed is built anew before it can be issued
+  await until('the documents built anew', async () => {
+    const { left } = (await one<{ left: number }>(
+      'select count(*)::int "left" from prepared_document where stale',
+    ))!
+    return left === 0
+  })
   const [paper] = await papersOf([sourceId])
   const { content } = (await one<{ content: { brand: object; payment: object | null } }>(
     'select content from prepared_document where id = $1',
@@ -145,6 +153,8 @@ describe('an import', () => {
       { id: number },
     ]
     expect(await orderView(id)).toMatchObject({ branchId: branch })
+    const listed = await listOrders({ statuses: [], sort: 'date', descending: true, limit: 1, search: 'B-1' })
+    expect(listed.rows[0]).toMatchObject({ number: 'B-1', branch: 'Quay shop' })
   })
 })
 const unchangedNote = async () =>

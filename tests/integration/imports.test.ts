@@ -425,6 +425,31 @@ describe('what a screen takes comes in from a file as well', () => {
     )
   })
 
+  test('items with what a buyer chooses; who has one open is told that a file changed it', async () => {
+    const head = 'code,name,price,tax code,choices\n'
+    const version = async () =>
+      (await one<{ version: number }>(`select version from item where code = 'IM-1'`))!.version
+    const before = await version()
+    await written(await checked('items', `${head}IM-1,Hive,13,standard,"Colour: green, blue; Size: S"\n`))
+    expect(await one(`select options from item where code = 'IM-1'`)).toEqual({
+      options: [
+        { name: 'Colour', values: ['green', 'blue'] },
+        { name: 'Size', values: ['S'] },
+      ],
+    })
+    expect(await version()).toBe(before + 1)
+    // the same again, and a file without that column, take nothing away
+    expect(
+      await written(await checked('items', 'code,name,price,tax code\nIM-1,Hive,13,standard\n')),
+    ).toEqual({
+      unchanged: 1,
+    })
+    expect(await version()).toBe(before + 1)
+    expect(await notes(await checked('items', `${head}IM-3,Hive,13,standard,green\n`))).toEqual([
+      '2 wrong: Choices: “green” is not written like “Colour: green, blue; Size: S, L”.',
+    ])
+  })
+
   test('orders with charge, delivery address, internal note, and own fields of order and lines', async () => {
     await addOwnField({ ...facts, of: 'order', name: 'Gate code' })
     await addOwnField({ ...facts, of: 'line', name: 'Engraving' })

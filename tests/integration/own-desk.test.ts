@@ -16,7 +16,7 @@ import {
 } from '../../server/services/fields/own-fields'
 import { findItems } from '../../server/services/items/find'
 import { keepItem } from '../../server/services/items/items'
-import { listItems } from '../../server/services/items/queries'
+import { listItems, optionsOf } from '../../server/services/items/queries'
 import { changeHouseLists, houseLists, type HouseLists } from '../../server/services/orders/house-lists'
 import { drop, prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { changeDraft, draftFromOrder, draftView } from '../../server/services/drafts/drafts'
@@ -213,6 +213,18 @@ describe('an item', () => {
     )
     expect(await refused(keepItem(null, { ...item, code: 'X', taxCode: 'luxury' }))).toBe('unknown-tax-code')
     expect(await refused(keepItem(null, item))).toBe('same-code')
+  })
+
+  test('has what a buyer chooses; a line finds it by its number', async () => {
+    const [row] = (await listItems({ search: 'seed-1', limit: 1 })).rows
+    const options = [{ name: 'Bag', values: ['1 kg', '5 kg'] }]
+    await keepItem(row!.id, { ...item, options }, row!.version)
+    const [found] = await findItems({ search: 'seed-1', language: 'en' })
+    expect(found).toMatchObject({ code: 'SEED-1', options })
+    expect(await optionsOf(['SEED-1', 'HB-10N', 'NONE'])).toEqual([{ code: 'SEED-1', options }])
+    // who changes only the price keeps them
+    await keepItem(row!.id, item, row!.version + 1)
+    expect(await optionsOf(['SEED-1'])).toEqual([{ code: 'SEED-1', options }])
   })
 
   test('changed by two: the later one is told', async () => {

@@ -130,7 +130,7 @@ describe('an invoice without an order', () => {
   test('without lines, or without a date of supply, says what is missing and cannot be issued', async () => {
     const draftId = await newInvoice(house.customer('10417').id, house.brands[0]!.id, inTheNameOf('Test'))
     expect((await draftView(draftId)).facts.suppliedOn).toBe(today())
-    expect((await draftView(draftId)).paper!.problem).toMatch(/no lines/)
+    expect((await draftView(draftId)).paper!.problem).toMatch(/no line yet/)
     await change_(draftId, { suppliedOn: null })
     expect((await draftView(draftId)).paper!.problem).toMatch(/no date of supply/)
     expect(await issue(draftId)).toMatchObject([{ outcome: 'failed' }])

@@ -3,6 +3,7 @@ import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import FormField from '../fields/FormField.vue'
 import ItemCodes from './ItemCodes.vue'
+import ItemOptions from './ItemOptions.vue'
 import ItemPrices from './ItemPrices.vue'
 import OwnFields from '../fields/OwnFields.vue'
 import PickField from '../fields/PickField.vue'
@@ -14,6 +15,7 @@ import { useWrongs } from '../../composables/useWrongs'
 import { languageChoices } from '../../composables/languages'
 import { addItem, changeItem, fetchItem } from '../../calls/items'
 import { countryName, countryNames } from '../../../core/countries'
+import { valuesOf } from '../../../core/items/options'
 import type { ItemRow } from '../../contract'
 
 /** Adds an item, or changes one: what it is called, what it costs whom, and what customs and the store ask. */
@@ -38,6 +40,7 @@ const formOf = (item: ItemRow | undefined) => ({
   place: item?.place ?? '',
   category: item?.category ?? '',
   fields: { ...item?.fields },
+  options: (item?.options ?? []).map(({ name, values }) => ({ name, values: values.join(', ') })),
   prices: structuredClone(toRaw(item?.prices ?? [])),
   customerCodes: structuredClone(toRaw(item?.customerCodes ?? [])),
 })
@@ -67,6 +70,7 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
     place: 'Place',
     category: 'Category',
     fields: 'Own fields',
+    options: 'What a buyer chooses',
     prices: 'Other prices',
     customerCodes: 'Customers’ numbers',
   },
@@ -79,6 +83,9 @@ async function keep() {
     names: filled(form.names),
     units: filled(form.units),
     weight: form.weight.trim() || null,
+    options: form.options
+      .map(({ name, values }) => ({ name: name.trim(), values: valuesOf(values) }))
+      .filter(({ name, values }) => name || values.length),
     prices: form.prices.filter((one) => one.price.trim()),
     customerCodes: form.customerCodes.map(({ customerId, code }) => ({ customerId, code })),
   }
@@ -99,6 +106,7 @@ const more = ref(
       props.item.weight ||
       props.item.commodityCode ||
       props.item.category ||
+      props.item.options.length ||
       props.item.prices.length ||
       props.item.customerCodes.length),
   ),
@@ -150,9 +158,10 @@ const more = ref(
       <OwnFields v-model="form.fields" of="item" :wrongs="wrongs" />
     </div>
     <button v-if="!more" type="button" class="word open-end" data-test="item-more" @click="more = true">
-      + other prices, customers’ numbers, GTIN, weight, customs
+      + choices, other prices, customers’ numbers, GTIN, weight, customs
     </button>
     <template v-else>
+      <ItemOptions v-model="form.options" :wrongs="wrongs" />
       <ItemPrices v-model="form.prices" :wrongs="wrongs" />
       <ItemCodes v-model="form.customerCodes" :wrongs="wrongs" />
       <h3>Store and customs</h3>

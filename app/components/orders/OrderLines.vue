@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import LineOptions from './LineOptions.vue'
 import OwnFields from '../fields/OwnFields.vue'
 import { useSession } from '../../stores/session'
 import { useItemLookup } from '../../composables/useItemLookup'
@@ -24,6 +25,7 @@ const items = useItemLookup(
   () => props.currency,
   () => props.customerId,
 )
+onMounted(() => items.learnOf(lines.value.map((line) => line.item)))
 const lineFields = computed(() => session.house!.ownFields.filter((one) => one.of === 'line'))
 function setField(line: LineEdit, values: Record<string, string>) {
   line.fields = values
@@ -88,6 +90,12 @@ async function enter(row: number) {
             :aria-label="`Line ${index + 1}, description`"
             maxlength="400"
           /><span v-if="line.detail" class="soft detail">{{ line.detail }}</span>
+          <LineOptions
+            v-model="line.detail"
+            :options="items.optionsOf(line.item)"
+            :disabled="disabled"
+            :prefix="`Line ${index + 1}, `"
+          />
           <OwnFields
             v-if="lineFields.length && (line.item.trim() || line.description.trim())"
             of="line"

@@ -1,4 +1,5 @@
 import { languages } from '../../../core/money/format'
+import { optionsLine } from '../../../core/items/options'
 import { Joi, text } from '../../http/checks'
 import { csvAnswer, csvPages } from '../../http/csv'
 import { route } from '../../http/route'
@@ -28,11 +29,12 @@ export default route<object, { search: string }>(
       event,
       'items',
       csvPages<ItemRow, Record<string, string>>(
-        [...facts, ...languages.map((one) => `name ${one}`), ...own],
+        [...facts, 'options', ...languages.map((one) => `name ${one}`), ...own],
         (place) => listItems({ ...query, ...place }),
         (row) => ({
           ...Object.fromEntries(own.map((name) => [name, row.fields[name] ?? ''])),
           ...Object.fromEntries(facts.map((fact) => [fact, row[fact] ?? ''])),
+          options: optionsLine(row.options),
           ...Object.fromEntries(languages.map((one) => [`name ${one}`, row.names[one] ?? ''])),
         }),
       ),

@@ -6,6 +6,11 @@ const price = Joi.string()
   .pattern(/^\d{1,9}(\.\d{1,4})?$/)
   .messages({ 'string.pattern.base': '{{#label}} is an amount like 12.50' })
 
+/** A line's detail says "Colour: green · Size: L", so a name holds neither sign. */
+const optionName = name(40)
+  .pattern(/^[^:·]+$/)
+  .messages({ 'string.pattern.base': '{{#label}} is a word like Colour, without a colon' })
+
 const byLanguage = (most: number) =>
   Joi.object(Object.fromEntries(languages.map((one) => [one, name(most).allow('')])))
 
@@ -29,6 +34,15 @@ export const item = {
   category: name(60).allow(''),
   units: byLanguage(12),
   fields: Joi.object().pattern(text(60), text(200).allow('')),
+  options: Joi.array()
+    .items(
+      Joi.object({
+        name: optionName.required(),
+        values: Joi.array().items(name(60).required()).min(1).max(60).unique().required(),
+      }),
+    )
+    .max(6)
+    .unique('name'),
   prices: Joi.array()
     .items(
       Joi.object({

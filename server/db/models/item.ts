@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { ItemOption } from '../../../core/items/options'
 import type { Language } from '../../../core/money/format'
 
 /** What is sold, with names by language. */
@@ -30,6 +31,8 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
   /** By language, where the unit has another word there. */
   declare units: CreationOptional<Partial<Record<Language, string>>>
   declare fields: CreationOptional<Record<string, string>>
+  /** What a buyer chooses of it. */
+  declare options: CreationOptional<ItemOption[]>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -50,6 +53,7 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
         category: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         units: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        options: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
       },
       { sequelize, tableName: 'item' },
     )

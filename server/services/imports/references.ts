@@ -1,5 +1,6 @@
 import type { ImportSubject } from '../../../core/imports/subjects'
 import { countAlike, saidOf } from '../../../core/receivables/bank-statement'
+import { optionsIn } from '../../../core/items/options'
 import { isGtin } from '../../../core/items/gtin'
 import { oldKind, type ImportRecord } from '../../../core/imports/row'
 import { Decimal, moneyText } from '../../../core/money/decimal'
@@ -119,6 +120,8 @@ export function problemsOf(subject: ImportSubject, record: ImportRecord, known: 
   }
   if (subject === 'items' && record.gtin !== undefined && !isGtin(record.gtin))
     problems.push(`“${record.gtin}” is not a GTIN: its last digit does not fit the others.`)
+  if (subject === 'items' && record.options !== undefined && optionsIn(record.options) === null)
+    problems.push(`Choices: “${record.options}” is not written like “Colour: green, blue; Size: S, L”.`)
   if (
     subject === 'orders' &&
     (record.deliveryStreet !== undefined || record.deliveryTown !== undefined) &&

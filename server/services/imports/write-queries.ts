@@ -1,4 +1,5 @@
 import type { Address } from '../../../core/documents/facts'
+import type { ItemOption } from '../../../core/items/options'
 import type { Language } from '../../../core/money/format'
 import type { Adjustment } from '../../../core/money/totals'
 import { one, run, json, rows } from '../../db/connection'
@@ -76,7 +77,7 @@ export const raiseCustomerVersion = (id: number) =>
 /** What an import may change of an item. */
 const itemState = `concat_ws(
     '|', names, unit, trim_scale(price), tax_code, gtin, trim_scale(weight), size, commodity_code, origin, place,
-    category, fields
+    category, fields, options
   )`
 
 export const lockImportItem = (code: string | undefined) =>
@@ -96,16 +97,18 @@ export const upsertItem = (given: {
   origin: string | null
   place: string | null
   category: string | null
+  options: ItemOption[] | null
   fields: string
 }) =>
   one<{ state: string }>(
     `insert into item (
-      code, names, unit, price, tax_code, gtin, weight, size, commodity_code, origin, place, category, fields
+      code, names, unit, price, tax_code, gtin, weight, size, commodity_code, origin, place, category, fields,
+      options
     )
     values (
       $code, $names::jsonb, coalesce($unit, ''), $price, $taxCode, coalesce($gtin, ''), $weight::numeric,
       coalesce($size, ''), coalesce($commodityCode, ''), coalesce($origin, ''), coalesce($place, ''),
-      coalesce($category, ''), $fields::jsonb
+      coalesce($category, ''), $fields::jsonb, coalesce($options::jsonb, '[]')
     )
     on conflict (code) do update
     set names = item.names || excluded.names, unit = coalesce($unit, item.unit), price = excluded.price,
@@ -113,10 +116,14 @@ export const upsertItem = (given: {
       weight = coalesce($weight::numeric, item.weight), size = coalesce($size, item.size),
       commodity_code = coalesce($commodityCode, item.commodity_code), origin = coalesce($origin, item.origin),
       place = coalesce($place, item.place), category = coalesce($category, item.category),
+      options = coalesce($options::jsonb, item.options),
       fields = item.fields || excluded.fields
     returning ${itemState} state`,
-    { ...given, names: json(given.names) },
+    { ...given, names: json(given.names), options: given.options && json(given.options) },
   )
+
+export const raiseItemVersion = (code: string) =>
+  run('update item set version = version + 1 where code = $code', { code })
 
 export const ratesGiven = (
   given: readonly { currency: string; day: string; rate: string; source: string }[],

@@ -1,3 +1,4 @@
+import { optionsIn } from '../../../core/items/options'
 import { ownValues } from '../../../core/imports/fields'
 import type { ImportSubject } from '../../../core/imports/subjects'
 import type { ImportRecord } from '../../../core/imports/row'
@@ -17,6 +18,7 @@ import {
   upsertCustomer,
   addBillingContact,
   raiseCustomerVersion,
+  raiseItemVersion,
   lockImportItem,
   upsertItem,
   ratesGiven,
@@ -151,9 +153,13 @@ async function writeItem(record: ImportRecord): Promise<Written> {
     origin: record.origin ?? null,
     place: record.place ?? null,
     category: record.category ?? null,
+    options: record.options === undefined ? null : optionsIn(record.options),
     fields: json(ownValues(record, 'fields.') ?? {}),
   }))!
-  return before?.state === row.state ? unchanged : { outcome: 'written', note: before ? 'Changed.' : 'New.' }
+  if (before?.state === row.state) return unchanged
+  // whoever has it open sees what the file changed before they save
+  if (before) await raiseItemVersion(record.code!)
+  return { outcome: 'written', note: before ? 'Changed.' : 'New.' }
 }
 
 async function writeRates(groups: readonly Group[]): Promise<Written[]> {

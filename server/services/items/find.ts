@@ -1,3 +1,4 @@
+import type { ItemOption } from '../../../core/items/options'
 import { priceFor } from '../../../core/items/price'
 import { company } from '../house/house'
 import { likeText } from '../keyset'
@@ -12,6 +13,8 @@ export interface FoundItem {
   price: string | null
   unit: string
   taxCode: string
+  /** What a buyer chooses of it. */
+  options: ItemOption[]
   /** What the customer calls it. */
   customerCode: string | null
 }

@@ -1,5 +1,6 @@
 import type { FieldValues } from '../../../core/fields/own-fields'
 import { isGtin } from '../../../core/items/gtin'
+import type { ItemOption } from '../../../core/items/options'
 import type { OtherPrice } from '../../../core/items/price'
 import type { Language } from '../../../core/money/format'
 import { Refusal } from '../../../core/errors'
@@ -32,6 +33,8 @@ export interface ItemChange {
   category?: string
   units?: Partial<Record<Language, string>>
   fields?: FieldValues
+  /** What a buyer chooses of it; left out, it stays. */
+  options?: ItemOption[]
   /** Its other prices, all of them; left out, they stay. */
   prices?: OtherPrice[]
   /** What customers call it, all of them; left out, they stay. */

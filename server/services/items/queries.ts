@@ -1,4 +1,5 @@
 import type { FieldValues } from '../../../core/fields/own-fields'
+import type { ItemOption } from '../../../core/items/options'
 import type { OtherPrice } from '../../../core/items/price'
 import type { Language } from '../../../core/money/format'
 import { one, rows } from '../../db/connection'
@@ -23,6 +24,7 @@ export interface ItemRow {
   category: string
   units: Partial<Record<Language, string>>
   fields: FieldValues
+  options: ItemOption[]
   prices: OtherPrice[]
   customerCodes: { customerId: number; code: string; customerName: string }[]
 }
@@ -48,7 +50,7 @@ const pricesOf = `coalesce(
 const columns = `
       i.id, i.code, i.names, i.unit, ${writtenPrice('i.price')} price, i.tax_code "taxCode", i.version,
       i.gtin, trim_scale(i.weight)::text weight, i.size, i.commodity_code "commodityCode", i.origin, i.place,
-      i.category, i.units, i.fields, ${pricesOf} prices,
+      i.category, i.units, i.fields, i.options, ${pricesOf} prices,
       coalesce(
         (
           select jsonb_agg(
@@ -102,6 +104,7 @@ export interface FoundRow {
   unit: string
   taxCode: string
   prices: OtherPrice[]
+  options: ItemOption[]
   /** What the customer calls it; null where it does not. */
   customerCode: string | null
 }
@@ -112,7 +115,7 @@ export const itemsLike = (pattern: string, language: string, customerId: number 
     `select i.code,
       coalesce(names ->> $language, names ->> 'en', names ->> (select c.language from company c)) "name",
       ${writtenPrice('i.price')} price, coalesce(i.units ->> $language, i.unit) unit, i.tax_code "taxCode",
-      ${pricesOf} prices, k.code "customerCode"
+      ${pricesOf} prices, i.options, k.code "customerCode"
     from item i
     left join item_customer_code k on k.item_id = i.id and k.customer_id = $customerId
     where lower(i.code) like $pattern
@@ -122,6 +125,13 @@ export const itemsLike = (pattern: string, language: string, customerId: number 
     order by i.code
     limit 12`,
     { pattern, language, customerId },
+  )
+
+/** What can be chosen of items, by number; those without a choice are left out. */
+export const optionsOf = (codes: readonly string[]) =>
+  rows<{ code: string; options: ItemOption[] }>(
+    `select code, options from item where code = any($codes::text[]) and options <> '[]' order by code`,
+    { codes },
   )
 
 /** What prices ask of a customer. */

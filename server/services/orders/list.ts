@@ -15,6 +15,8 @@ export interface OrderRow {
   customerName: string
   groupName: string
   brand: string
+  /** The place it is sold from; '' for the brand itself. */
+  branch: string
   status: string
   statusSince: Date
   total: string
@@ -43,7 +45,7 @@ export interface OrderFilter {
   limit: number
 }
 
-export interface OrderView extends Omit<OrderRow, 'invoice'> {
+export interface OrderView extends Omit<OrderRow, 'invoice' | 'branch'> {
   version: number
   customerId: number
   /** The customer's: items of a new line come in it. */
