@@ -55,7 +55,8 @@ export async function listOrders(
   )
   const found = await rows<OrderRow & { sortKey: string }>(
     `select o.id, o.number, o.date::text date, c.name "customerName", c.group_name "groupName", b.code brand,
-      coalesce((select name from branch where branch.id = o.branch_id), '') branch, o.status, o.status_since "statusSince", o.total::text total, o.currency, o.reference, o.salesperson,
+      coalesce((select name from branch where branch.id = o.branch_id), '') branch, o.status,
+      o.status_since "statusSince", o.total::text total, o.currency, o.reference, o.salesperson,
       o.fields, (${sorts[filter.sort].key})::text "sortKey",
       (
         select coalesce(d.number, 'prepared')
