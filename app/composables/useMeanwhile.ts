@@ -30,7 +30,7 @@ export function useMeanwhile<Form extends object, Saved extends { version: numbe
   formOf: (saved: Saved) => Form
   read: () => Promise<Saved>
   labels: Record<keyof Form, string>
-  words?: (value: unknown) => string
+  words?: (value: unknown, field: keyof Form) => string
 }) {
   const base = shallowRef(of.opened)
   const changed = shallowRef<ChangedField[]>([])
@@ -47,8 +47,8 @@ export function useMeanwhile<Form extends object, Saved extends { version: numbe
       .filter((field) => !same(before[field], now[field]))
       .map((field) => ({
         label: of.labels[field],
-        theirs: print(now[field]),
-        mine: print(of.form[field]),
+        theirs: print(now[field], field),
+        mine: print(of.form[field], field),
       }))
     return true
   }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
+import pg from 'pg'
 import { describe, expect, test } from 'vitest'
-import { one } from '../../server/db/connection'
+import { one, run } from '../../server/db/connection'
 import { preparedView } from '../../server/services/line/in-hand'
 import { orderView } from '../../server/services/orders/list'
 import {
@@ -9,9 +10,10 @@ import {
   standingTexts,
   type StandingTextChange,
 } from '../../server/services/house/standing-texts'
+import { refreshPrepared } from '../../server/services/documents/refresh'
 import { startRun } from '../../server/services/documents/send-run'
 import { inTheNameOf } from '../../server/services/people/principal'
-import { useHouse } from './house'
+import { until, useHouse } from './house'
 
 /* Texts of the house on documents: what is prepared has them at once, what is issued keeps what it says. */
 const house = useHouse({ trust: 'after a check' })
@@ -65,6 +67,33 @@ describe('a standing text', () => {
       pages: [{ title: 'Terms of sale' }],
     })
     expect(changes?.map((one) => one.what)).toEqual(['Texts'])
+  })
+
+  test('that is written while a document is being built anew stands on it all the same', async () => {
+    const id = await house.newOrder()
+    await house.ship([id])
+    const { id: preparedId } = await prepared(id)
+    const other = new pg.Client({ connectionString: process.env.CLOTHESPIN_DATABASE_URL })
+    await other.connect()
+    // the first build has read what holds now, and waits to write behind somebody who has the order
+    await other.query('begin')
+    await other.query('select from sales_order where id = $1 for update', [id])
+    await run('update prepared_document set stale = true where id = $1', [preparedId])
+    const first = refreshPrepared([preparedId])
+    await until('it to wait', async () =>
+      Boolean(
+        await one(
+          `select from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
+        ),
+      ),
+    )
+    const textId = await keepStandingText(null, text({ name: 'Late', texts: { en: 'Mind the bees.' } }))
+    await other.query('commit')
+    await other.end()
+    await first
+    const { content } = await prepared(id)
+    expect(JSON.stringify(content)).toContain('Mind the bees.')
+    await dropStandingText(textId)
   })
 
   test('that is deleted stays on what was issued with it', async () => {

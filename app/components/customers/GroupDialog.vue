@@ -12,9 +12,10 @@ import { useToasts } from '../../stores/toasts'
 import { useWrongs } from '../../composables/useWrongs'
 import { languageChoices } from '../../composables/languages'
 import { addGroup, changeGroup, dropGroup, fetchDefaults } from '../../calls/customers'
+import { termsWords, type Terms } from '../../../core/documents/terms'
 import { treatments } from '../../../core/documents/treatment'
-import type { DocumentKind } from '../../../core/documents/kinds'
-import type { Preference, Preferences } from '../../../core/preferences/recipients'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { preferenceWords, type Preference, type Preferences } from '../../../core/preferences/recipients'
 
 /** A group of customers: what a new one is given, and how documents reach those that say nothing else. */
 type Group = Awaited<ReturnType<typeof fetchDefaults>>['groups'][number]
@@ -34,6 +35,16 @@ const none: Group = {
   customers: 0,
 }
 const asCompany = 'company'
+/** A value of the form as a clerk reads it beside somebody else's. */
+function wordsOf(value: unknown, field: string): string {
+  if (field === 'terms') return value ? termsWords(value as Terms) : 'as the company'
+  if (field === 'prices') return prices.find((one) => one.value === value)!.words
+  if (field === 'preferences')
+    return Object.entries(value as Preferences)
+      .map(([kind, wish]) => `${kindFacts[kind as DocumentKind].many}: ${preferenceWords(wish)}`)
+      .join('\n')
+  return value === asCompany ? 'as the company' : String(value)
+}
 const formOf = (group: Group) => ({
   name: group.name,
   language: (group.language ?? asCompany) as string,
@@ -59,7 +70,7 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
     prices: 'Prices',
     preferences: 'Delivery',
   },
-  words: (value) => (typeof value === 'string' ? value : JSON.stringify(value)),
+  words: wordsOf,
 })
 const usual = { value: asCompany, words: 'as the company' }
 const languages = [usual, ...languageChoices]

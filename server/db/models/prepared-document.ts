@@ -72,6 +72,8 @@ export class PreparedDocument extends Model<
   declare keptBackNoticed: CreationOptional<boolean>
   /** Recipients for this time only. */
   declare toAddresses: string[] | null
+  /** How often it was marked stale; counted by a trigger. */
+  declare staleMark: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -117,6 +119,7 @@ export class PreparedDocument extends Model<
         keptBack: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         keptBackNoticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
         toAddresses: { type: DataTypes.JSONB },
+        staleMark: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       },
       { sequelize, tableName: 'prepared_document' },
     )

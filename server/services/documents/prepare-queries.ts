@@ -24,6 +24,8 @@ export interface StalePaper extends Omit<Baseline, 'own'> {
   copyTo: string[]
   baseline: Baseline
   automatic: boolean
+  /** How often it had been marked when it was read. */
+  staleMark: number
 }
 
 export const sourcesWithStop = (ids: readonly number[]) =>
@@ -113,7 +115,7 @@ export const lockStale = (preparedIds: readonly number[]) =>
   rows<StalePaper>(
     `select p.id, p.source_id "sourceId", s.kind "sourceKind", p.kind, p.to_role role, p.copy_to "copyTo",
       p.content, p.send_to "sendTo", p.problem, p.email_text_id "emailTextId", p.baseline,
-      p.automatic "automatic"
+      p.automatic "automatic", p.stale_mark "staleMark"
     from prepared_document p
     join source s on s.id = p.source_id
     where p.id = any($preparedIds::int[]) and p.stale`,
@@ -127,7 +129,7 @@ export const updateRefreshed = (given: Readonly<Record<string, unknown>>) =>
       email_text_id = $emailTextId, built_from = $builtFrom::jsonb, problem = $problem, total = $total,
       currency = $currency, channel = $channel,
       send_to = case when to_addresses is null then $sendTo else send_to end, customer_name = $customerName,
-      stale = $stale, changes = $changes::jsonb, revision = revision + $further,
+      stale = $stale or stale_mark <> $staleMark, changes = $changes::jsonb, revision = revision + $further,
       automatic = automatic and $stillAutomatic, kept_back = kept_back or (automatic and not $stillAutomatic),
       kept_back_noticed = kept_back_noticed and not (automatic and not $stillAutomatic),
       occasion = $occasion, wanted_date = $wantedDate, event_day = $eventDay, brand_id = $brandId,

@@ -66,6 +66,8 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
       sendTo: sendToWords(context),
       customerName: context.customerName,
       stale: version !== context.builtFrom.order,
+      // marked again since it was read: it stays marked, for whoever was called by that mark
+      staleMark: paper.staleMark,
       changes: changes.length > 0 ? json(changes) : null,
       further: moved ? 1 : 0,
       stillAutomatic,
