@@ -855,7 +855,7 @@ create table prepared_document (
   kept_back_noticed boolean not null default true,
   -- recipients for this time only
   to_addresses jsonb,
-  -- how often it was marked stale
+  -- how often it was marked stale: who builds it anew clears only the marks that they saw
   stale_mark integer not null default 0
 );
 create index prepared_brand on prepared_document (brand_id) where state = 'prepared';
@@ -868,16 +868,6 @@ create index prepared_stale on prepared_document (id) where stale;
 create index prepared_to_check on prepared_document (since, id) where state = 'prepared' and not automatic;
 create index prepared_to_issue on prepared_document (id) where state = 'prepared' and automatic;
 create index prepared_to_send on prepared_document (since, id) where state in ('due', 'put back');
-
--- Counts how often a prepared document was marked: whoever builds it anew clears only the marks that were there
--- when they began to read what it is made of.
-create function count_stale_marks() returns trigger language plpgsql as $fn$
-begin
-  new.stale_mark := old.stale_mark + 1;
-  return new;
-end $fn$;
-create trigger stale_marks before update of stale on prepared_document
-  for each row when (new.stale) execute function count_stale_marks();
 
 -- An issued document, for good. Its sums and its printed facts never change.
 create table document (

@@ -78,7 +78,9 @@ describe('a standing text', () => {
     // the first build has read what holds now, and waits to write behind somebody who has the order
     await other.query('begin')
     await other.query('select from sales_order where id = $1 for update', [id])
-    await run('update prepared_document set stale = true where id = $1', [preparedId])
+    await run('update prepared_document set stale = true, stale_mark = stale_mark + 1 where id = $1', [
+      preparedId,
+    ])
     const first = refreshPrepared([preparedId])
     await until('it to wait', async () =>
       Boolean(

@@ -72,7 +72,7 @@ export class PreparedDocument extends Model<
   declare keptBackNoticed: CreationOptional<boolean>
   /** Recipients for this time only. */
   declare toAddresses: string[] | null
-  /** How often it was marked stale; counted by a trigger. */
+  /** How often it was marked stale. */
   declare staleMark: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {

@@ -1,6 +1,7 @@
 import type { Day } from '../../../core/documents/days'
 import type { Preference } from '../../../core/preferences/recipients'
 import { run, rows, json, one } from '../../db/connection'
+import { markedStale } from '../outbox/queries'
 import { stopOf } from '../dispatch/stopped-queries'
 import { type SeriesRow } from '../house/house'
 import { seriesColumns } from '../house/house-queries'
@@ -98,7 +99,7 @@ export const lockPrepared = (ids: readonly number[]) =>
 export const brandVersions = () => rows<{ id: number; version: number }>('select id, version from brand')
 
 export const markPreparedStale = (ids: readonly number[]) =>
-  run('update prepared_document set stale = true where id = any($ids::int[])', { ids })
+  run(`update prepared_document set ${markedStale} where id = any($ids::int[])`, { ids })
 
 export const seriesOfBrands = (brandIds: readonly number[]) =>
   rows<SeriesRow>(

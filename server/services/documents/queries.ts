@@ -163,7 +163,7 @@ export const addressOnce = (given: { id: number; toAddresses: string | null; sen
   one<{ sourceId: number; channel: string }>(
     `update prepared_document
     set to_addresses = $toAddresses::jsonb, send_to = coalesce($sendTo, send_to),
-      stale = stale or $toAddresses::jsonb is null,
+      stale = stale or $toAddresses::jsonb is null, stale_mark = stale_mark + 1,
       revision = revision + 1
     where id = $id and state = 'prepared'
     returning source_id "sourceId", channel`,

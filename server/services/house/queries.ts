@@ -1,6 +1,7 @@
 import { byWorker } from '../../db/by-worker'
 import type { Day } from '../../../core/documents/days'
 import { one, run, rows, json } from '../../db/connection'
+import { markedStale } from '../outbox/queries'
 import type { Gate } from './gate'
 import type { Confirmation } from './installation'
 import type { PeriodClose, Periods } from './periods'
@@ -173,7 +174,7 @@ export const upsertRates = (table: readonly RateRow[]) =>
 export const markStaleByCurrency = (currencies: readonly string[]) =>
   rows<{ id: number }>(
     `update prepared_document
-    set stale = true
+    set ${markedStale}
     where currency = any($currencies::text[]) and state in ('prepared', 'due', 'put back')
     returning id`,
     { currencies },

@@ -1,5 +1,6 @@
 import { byWorker } from '../../db/by-worker'
 import { one, run, rows } from '../../db/connection'
+import { markedStale } from '../outbox/queries'
 import type { HouseSettings } from './settings'
 
 /* The statements of settings.ts. */
@@ -15,7 +16,7 @@ export const settingsRow = () =>
   )
 
 export const markAllStale = () =>
-  run(`update prepared_document set stale = true where state in ('prepared', 'due', 'put back')`)
+  run(`update prepared_document set ${markedStale} where state in ('prepared', 'due', 'put back')`)
 
 export const pauseHouse = (given: { now: Date; actor: string; reason: string }) =>
   run(

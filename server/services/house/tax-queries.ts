@@ -1,5 +1,6 @@
 import type { DatedRate, TaxCode } from '../../../core/money/tax-codes'
 import { rows, one, run, json } from '../../db/connection'
+import { markedStale } from '../outbox/queries'
 import type { TaxCodeRow } from './tax'
 
 /* The statements of tax.ts. */
@@ -48,5 +49,5 @@ export const insertTaxRates = (code: string, rates: readonly DatedRate[]) =>
 
 export const markAllStaleReturning = () =>
   rows<{ id: number }>(
-    `update prepared_document set stale = true where state in ('prepared', 'due', 'put back') returning id`,
+    `update prepared_document set ${markedStale} where state in ('prepared', 'due', 'put back') returning id`,
   )
