@@ -53,11 +53,21 @@ describe('by mouse', () => {
     await desk.page.waitForFunction(() => location.search.includes('sort=total'))
     await clickText('.heads button', 'Order')
     await desk.page.waitForFunction(() => location.search.includes('sort=number'))
+    await desk.page.waitForFunction(() => {
+      const numbers = [...document.querySelectorAll('[role="option"] .number')].map(
+        (cell) => cell.textContent!,
+      )
+      const up = [...numbers].sort().join()
+      return [up, [...numbers].sort().reverse().join()].includes(numbers.join())
+    })
     const before = await rows()
     await desk.page.click('[role="option"]')
     await desk.page.click('[data-test="set-status"]')
     await desk.page.waitForFunction(
-      (first) => document.querySelector('[role="option"] .number')?.textContent?.trim() !== first,
+      (first) =>
+        ![...document.querySelectorAll('[role="option"] .number')].some(
+          (cell) => cell.textContent!.trim() === first,
+        ),
       {},
       before[0],
     )

@@ -113,6 +113,27 @@ describe('picking', () => {
     expect(picked()).toEqual([1, 2])
   })
 
+  test('a range holds on to the row where it began while rows come and go above it', () => {
+    const { press } = keysOf(9)
+    for (let times = 0; times < 3; times++) press('ArrowDown')
+    press('ArrowDown', { shiftKey: true })
+    list.rows = [{ id: 10 }, ...list.rows]
+    press('ArrowDown', { shiftKey: true })
+    expect(picked()).toEqual([3, 4, 5])
+    list.rows = list.rows.slice(3)
+    press('ArrowDown', { shiftKey: true })
+    expect(picked()).toEqual([3, 4, 5, 6])
+  })
+
+  test('where the row at which it began has left the list, a range begins at the row in hand', () => {
+    const { press } = keysOf(9)
+    press('ArrowDown')
+    press('ArrowDown', { shiftKey: true })
+    list.rows = list.rows.slice(1)
+    press('ArrowDown', { shiftKey: true })
+    expect(picked()).toEqual([2, 3])
+  })
+
   test('a step without Shift begins the next range anew', () => {
     const { press } = keysOf(9)
     press('ArrowDown')

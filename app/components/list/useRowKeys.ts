@@ -19,17 +19,23 @@ export function useRowKeys<Row extends { id: number }>(
   emit: Told,
   seen: { show: (id: number) => void; rowsInSight: () => number },
 ) {
-  /** Where a range began. */
+  /** The row at which a range began: the row, not its place, for rows come and go above it meanwhile. */
   let anchor: number | null = null
   const indexOf = (id: number | null) => props.rows.findIndex((row) => row.id === id)
+
+  /** The place at which the range began; where its row has left the list, the range begins at the row in hand. */
+  function anchorIndex(): number {
+    if (indexOf(anchor) < 0) anchor = props.active
+    return Math.max(0, indexOf(anchor))
+  }
 
   function goTo(index: number, range: boolean): void {
     const bounded = Math.min(props.rows.length - 1, Math.max(0, index))
     const row = props.rows[bounded]
     if (!row) return
     if (range && props.pickable) {
-      anchor ??= indexOf(props.active)
-      const [from, to] = [Math.min(Math.max(0, anchor), bounded), Math.max(anchor, bounded)]
+      const began = anchorIndex()
+      const [from, to] = [Math.min(began, bounded), Math.max(began, bounded)]
       emit('update:picked', new Set(props.rows.slice(from, to + 1).map((one) => one.id)))
     } else anchor = null
     emit('update:active', row.id)
