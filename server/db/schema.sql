@@ -142,7 +142,9 @@ create table company (
   -- which statuses may follow a status; one that is not named may be followed by any
   status_steps jsonb not null default '{}',
   -- what the program before this one said was open, by currency
-  trial_balance jsonb not null default '{}'
+  trial_balance jsonb not null default '{}',
+  -- how often something of the whole house that stands on documents was changed
+  papers_version integer not null default 1
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key

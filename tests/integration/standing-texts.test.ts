@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import pg from 'pg'
 import { describe, expect, test } from 'vitest'
-import { one, run } from '../../server/db/connection'
+import type { DocumentKind } from '../../core/documents/kinds'
+import { inTransaction, one, run } from '../../server/db/connection'
 import { preparedView } from '../../server/services/line/in-hand'
 import { orderView } from '../../server/services/orders/list'
 import {
@@ -10,6 +11,8 @@ import {
   standingTexts,
   type StandingTextChange,
 } from '../../server/services/house/standing-texts'
+import { makeAll } from '../../server/services/documents/make-papers'
+import { keepDraft } from '../../server/services/documents/prepare'
 import { refreshPrepared } from '../../server/services/documents/refresh'
 import { startRun } from '../../server/services/documents/send-run'
 import { inTheNameOf } from '../../server/services/people/principal'
@@ -38,11 +41,11 @@ interface Printed {
   foot?: string[]
   pages?: { title: string; text: string }[]
 }
-async function prepared(orderId: number) {
+async function prepared(orderId: number, kind: DocumentKind = 'invoice') {
   await house.settle()
   const { papers } = await orderView(orderId)
   const { id, changes } = await preparedView(
-    papers.find((paper) => paper.kind === 'invoice')!.id,
+    papers.find((paper) => paper.kind === kind)!.id,
     inTheNameOf('Test'),
   )
   const { content } = (await one<{ content: Printed }>(
@@ -51,6 +54,12 @@ async function prepared(orderId: number) {
   ))!
   return { id, changes, content }
 }
+
+/** Whether somebody waits for somebody else. */
+const waiting = async () =>
+  Boolean(
+    await one(`select from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`),
+  )
 
 describe('a standing text', () => {
   test('is on what is prepared as soon as it is written, and said as a change of it', async () => {
@@ -69,6 +78,46 @@ describe('a standing text', () => {
     expect(changes?.map((one) => one.what)).toEqual(['Texts'])
   })
 
+  test('that is written after a document was read and before it is kept stands on it all the same', async () => {
+    const id = await house.newOrder()
+    const kind = 'order confirmation'
+    const addressing = { role: 'billing', copyTo: [] }
+    const made = (await makeAll(kind, [id], addressing)).get(id)!
+    const textId = await keepStandingText(null, text({ name: 'Between', kinds: [kind] }))
+    const who = inTheNameOf('Test')
+    const asked = {
+      addressing,
+      trust: 'after a check',
+      delayMinutes: 0,
+      hours: null,
+      routine: null,
+      who,
+    } as const
+    await inTransaction(() => keepDraft({ kind, ...asked }, made))
+    await house.settle()
+    expect(JSON.stringify((await prepared(id, kind)).content)).toContain('Goods stay ours')
+    await dropStandingText(textId)
+  })
+
+  test('that is written while a document is being kept stands on it all the same', async () => {
+    const id = await house.newOrder()
+    const other = new pg.Client({ connectionString: process.env.CLOTHESPIN_DATABASE_URL })
+    await other.connect()
+    // the routine has written the document, and waits to take its claim
+    await other.query('begin')
+    await other.query('lock table claim in share mode')
+    const shipped = house.ship([id])
+    await until('the routine to wait', waiting)
+    const written = keepStandingText(null, text({ name: 'Meanwhile', texts: { en: 'Mind the queen.' } }))
+    await new Promise((resolve) => setTimeout(resolve, 200))
+    await other.query('commit')
+    await other.end()
+    const textId = await written
+    await shipped
+    expect(JSON.stringify((await prepared(id)).content)).toContain('Mind the queen.')
+    await dropStandingText(textId)
+  })
+
   test('that is written while a document is being built anew stands on it all the same', async () => {
     const id = await house.newOrder()
     await house.ship([id])
@@ -82,13 +131,7 @@ describe('a standing text', () => {
       preparedId,
     ])
     const first = refreshPrepared([preparedId])
-    await until('it to wait', async () =>
-      Boolean(
-        await one(
-          `select from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
-        ),
-      ),
-    )
+    await until('it to wait', waiting)
     const textId = await keepStandingText(null, text({ name: 'Late', texts: { en: 'Mind the bees.' } }))
     await other.query('commit')
     await other.end()

@@ -60,6 +60,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare statusSteps: CreationOptional<Record<string, string[]>>
   /** What the program before this one said was open, by currency. */
   declare trialBalance: CreationOptional<TrialBalance>
+  /** How often something of the whole house that stands on documents was changed. */
+  declare papersVersion: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -101,6 +103,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         statusSteps: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         trialBalance: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        papersVersion: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
       },
       { sequelize, tableName: 'company' },
     )

@@ -60,13 +60,13 @@ async function correctBeneath(from: string, to: string): Promise<void> {
     const preferences = withAddressReplaced(group.preferences, from, to)
     if (isDeepStrictEqual(preferences, group.preferences)) continue
     await group.update({ preferences, version: group.version + 1 })
-    await markAllStale(group.name)
+    await markAllStale({ group: group.name })
   }
   const company = (await Company.findByPk(1))!
   const preferences = withAddressReplaced(company.preferences, from, to)
   if (isDeepStrictEqual(preferences, company.preferences)) return
   await company.update({ preferences })
-  await markAllStale(null)
+  await markAllStale()
 }
 
 /**

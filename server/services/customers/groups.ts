@@ -122,7 +122,7 @@ export async function dropGroup(id: number): Promise<void> {
 /** Documents prepared for the customers of a group, or of the house, are built anew. */
 async function tellCustomers(group: string | null): Promise<void> {
   await raiseVersions(group)
-  await markAllStale(group)
+  await markAllStale(group === null ? {} : { group })
   publish('line')
   publish('customer')
 }

@@ -29,8 +29,9 @@ interface OwnOfLine {
 }
 
 export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
-  const counters = await lastCounters()
+  // first of all, for its version: what is saved while the rest is read shows by it
   const house = await company()
+  const counters = await lastCounters()
   return {
     exchange: await rateTable(house.currency, dayInZone(clock.now(), house.timeZone)),
     brands: await brands(),
@@ -128,6 +129,7 @@ export function contextOf(
       brand: brand.version,
       design: design.id,
       emailText: note.id,
+      house: house.company.papersVersion,
     },
     series,
     lastCounter: house.counters.get(series.id),

@@ -36,6 +36,8 @@ export interface BuiltFrom {
   brand: number
   design: number
   emailText: number
+  /** What of the whole house stands on documents: standing texts, own fields, tax, rates, branches, groups. */
+  house: number
 }
 
 /** Everything a paper of one source is made of, as it stands now. */

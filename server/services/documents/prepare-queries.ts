@@ -54,20 +54,20 @@ export const insertPreparedRows = (papers: unknown, now: Date) =>
       source_id, kind, occasion, state, automatic, routine_id, routine_version, customer_id, brand_id,
       order_number, order_date, customer_name, total, currency, channel, send_to, to_role, delay_minutes,
       source, content, design_id, email_text_id, built_from, problem, since, actor, baseline, copy_to,
-      hours, credits_id, replaces_id, wanted_date, event_day, kept_back, kept_back_noticed
+      hours, credits_id, replaces_id, wanted_date, event_day, kept_back, kept_back_noticed, stale
     )
     select n."sourceId", n.kind, n.occasion, n.state, n.automatic, n."routineId", n."routineVersion",
       n."customerId", n."brandId", n."orderNumber", n."orderDate", n."customerName", n.total, n.currency,
       n.channel, n."sendTo", n.role, n."delayMinutes", n.source, n.content, n."designId", n."emailTextId",
       n."builtFrom", n.problem, $now, n.actor, n.baseline, n."copyTo", n.hours, n."creditsId", n."replacesId",
-      n."wantedDate", n."eventDay", n."keptBack", not n."keptBack"
+      n."wantedDate", n."eventDay", n."keptBack", not n."keptBack", n.stale
     from jsonb_to_recordset($papers::jsonb) as n (
       "sourceId" int, kind text, occasion text, state text, automatic boolean, "routineId" int,
       "routineVersion" int, "customerId" int, "brandId" int, "orderNumber" text, "orderDate" date,
       "customerName" text, total numeric, currency text, channel text, "sendTo" text, role text,
       "delayMinutes" int, source jsonb, content jsonb, "designId" int, "emailTextId" int, "builtFrom" jsonb,
       problem text, actor text, baseline jsonb, "copyTo" jsonb, hours jsonb, "creditsId" int,
-      "replacesId" int, "wantedDate" date, "eventDay" date, "keptBack" boolean
+      "replacesId" int, "wantedDate" date, "eventDay" date, "keptBack" boolean, stale boolean
     )
     on conflict (source_id, kind, occasion)
     where state in ('due', 'prepared', 'put back') do update
@@ -79,7 +79,7 @@ export const insertPreparedRows = (papers: unknown, now: Date) =>
       delay_minutes = excluded.delay_minutes, copy_to = excluded.copy_to, hours = excluded.hours,
       source = excluded.source, content = excluded.content, design_id = excluded.design_id,
       email_text_id = excluded.email_text_id, built_from = excluded.built_from, problem = excluded.problem,
-      baseline = excluded.baseline, changes = null, stale = false, since = excluded.since,
+      baseline = excluded.baseline, changes = null, stale = excluded.stale, since = excluded.since,
       revision = prepared_document.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
       kept_back_noticed = excluded.kept_back_noticed, wanted_date = excluded.wanted_date,
       event_day = excluded.event_day, credits_id = excluded.credits_id, replaces_id = excluded.replaces_id

@@ -10,6 +10,7 @@ import { kindOffWords, refuseKindOff } from '../house/kinds'
 import { publish } from '../live/publish'
 import { sourceOf, type SourceKind } from './sources'
 import { noteAll } from '../history/history'
+import { holdPapersVersion } from '../outbox/queries'
 import { sendToWords } from './found-settings'
 import { type Addressing, type PaperContext } from './paper-context'
 import {
@@ -63,6 +64,7 @@ export const keepDraft = async (asked: Prepare, made: MadeDocument): Promise<Pre
 export async function keepDrafts(all: readonly ToKeep[]): Promise<Prepared[]> {
   if (all.length === 0) return []
   const { kindsOff } = await company()
+  const { version } = (await holdPapersVersion())!
   for (const { asked } of all) if (!asked.routine) refuseKindOff(asked.kind, kindsOff)
   const sources = new Map(
     (await sourcesWithStop(all.map(({ made }) => made.context.sourceId))).map((source) => [
@@ -75,7 +77,7 @@ export async function keepDrafts(all: readonly ToKeep[]): Promise<Prepared[]> {
     return { asked, made, place, source, occasion: occasionIn(source.kind, asked.kind, made.context) }
   })
   const results: Prepared[] = []
-  for (const round of rounds(wanted)) await keepRound(round, results, kindsOff)
+  for (const round of rounds(wanted)) await keepRound(round, results, kindsOff, version)
   publish('line')
   return results
 }
@@ -118,6 +120,7 @@ async function keepRound(
   round: readonly Wanted[],
   results: Prepared[],
   kindsOff: readonly DocumentKind[],
+  papersVersion: number,
 ): Promise<void> {
   const holders = await claimHolders(round)
   const notes: Parameters<typeof noteAll>[0][number][] = []
@@ -138,7 +141,7 @@ async function keepRound(
     const plan = asked.trust === 'automatic' ? planOf(asked.kind, made, stopped) : undefined
     return { ...one, plan, byHand: asked.trust === 'by hand', automatic: plan?.goes ?? false }
   })
-  const ids = await insertPrepared(kept)
+  const ids = await insertPrepared(kept, papersVersion)
   const claimed = kept.filter((one) => !one.byHand)
   const taken = await takeClaims(
     claimed.map((one) => ({
@@ -150,8 +153,11 @@ async function keepRound(
     clock.now(),
   )
   if (taken < claimed.length) throw new ClaimLost()
-  const going = kept.filter((one) => one.automatic).map((one) => ids.get(claimKey(one))!)
+  const idsOf = (some: typeof kept) => some.map((one) => ids.get(claimKey(one))!)
+  const going = idsOf(kept.filter((one) => one.automatic))
   if (going.length > 0) await addJob('issue-prepared', { preparedIds: going })
+  const stale = idsOf(kept.filter((one) => isStale(one, papersVersion)))
+  if (stale.length > 0) await addJob('refresh-prepared', { preparedIds: stale })
   for (const one of kept) {
     const { asked, made, plan, byHand, automatic, place, source } = one
     const preparedId = ids.get(claimKey(one))!
@@ -172,46 +178,54 @@ async function keepRound(
   await noteAll(notes)
 }
 
+/** Whether something of the whole house was changed since it was read for this document. */
+const isStale = ({ made }: Wanted, papersVersion: number) => made.context.builtFrom.house !== papersVersion
+
 /** Writes prepared documents, each over the open one of its claim if there is one. @returns ids by claim */
 async function insertPrepared(
   kept: readonly (Wanted & { plan: SendPlan | undefined; byHand: boolean; automatic: boolean })[],
+  papersVersion: number,
 ): Promise<Map<string, number>> {
   const written = await insertPreparedRows(
-    kept.map(({ asked, made, plan, byHand, automatic, occasion }) => ({
-      sourceId: made.context.sourceId,
-      kind: asked.kind,
-      occasion,
-      state: byHand ? 'due' : 'prepared',
-      automatic,
-      routineId: asked.routine?.id ?? null,
-      routineVersion: asked.routine?.version ?? null,
-      customerId: made.context.customerId,
-      brandId: made.context.brandId,
-      orderNumber: made.context.orderNumber,
-      orderDate: made.context.orderDate,
-      customerName: made.context.customerName,
-      total: made.paper?.amounts.total ?? made.context.total,
-      currency: made.context.source.order.currency,
-      channel: made.context.channel,
-      sendTo: sendToWords(made.context),
-      role: asked.addressing.role,
-      delayMinutes: asked.delayMinutes,
-      source: made.context.source,
-      content: made.paper,
-      designId: made.context.design.id,
-      emailTextId: made.context.emailTextId,
-      builtFrom: made.context.builtFrom,
-      problem: made.problem,
-      actor: asked.who.name,
-      baseline: baselineOf(made),
-      copyTo: asked.addressing.copyTo,
-      hours: asked.hours,
-      creditsId: made.context.creditsId,
-      replacesId: made.context.replacesId,
-      wantedDate: made.context.wantedDate,
-      eventDay: made.context.eventDay,
-      keptBack: plan !== undefined && !plan.goes,
-    })),
+    kept.map((one) => {
+      const { asked, made, plan, byHand, automatic, occasion } = one
+      return {
+        sourceId: made.context.sourceId,
+        kind: asked.kind,
+        occasion,
+        state: byHand ? 'due' : 'prepared',
+        automatic,
+        routineId: asked.routine?.id ?? null,
+        routineVersion: asked.routine?.version ?? null,
+        customerId: made.context.customerId,
+        brandId: made.context.brandId,
+        orderNumber: made.context.orderNumber,
+        orderDate: made.context.orderDate,
+        customerName: made.context.customerName,
+        total: made.paper?.amounts.total ?? made.context.total,
+        currency: made.context.source.order.currency,
+        channel: made.context.channel,
+        sendTo: sendToWords(made.context),
+        role: asked.addressing.role,
+        delayMinutes: asked.delayMinutes,
+        source: made.context.source,
+        content: made.paper,
+        designId: made.context.design.id,
+        emailTextId: made.context.emailTextId,
+        builtFrom: made.context.builtFrom,
+        problem: made.problem,
+        actor: asked.who.name,
+        baseline: baselineOf(made),
+        copyTo: asked.addressing.copyTo,
+        hours: asked.hours,
+        creditsId: made.context.creditsId,
+        replacesId: made.context.replacesId,
+        wantedDate: made.context.wantedDate,
+        eventDay: made.context.eventDay,
+        keptBack: plan !== undefined && !plan.goes,
+        stale: isStale(one, papersVersion),
+      }
+    }),
     clock.now(),
   )
   return new Map(written.map((one) => [json([one.sourceId, one.kind, one.occasion]), one.id]))

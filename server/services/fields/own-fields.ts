@@ -108,7 +108,7 @@ export async function changeOwnField(id: number, version: number, change: OwnFie
         throw refuse('in-use', `${filled} ${wordsOf[field.of]} have “${choice}”. It stays.`, 'choices')
     }
     await field.update({ ...change, version: version + 1 })
-    await markAllStale(null)
+    await markAllStale()
     publish('house')
   })
 }

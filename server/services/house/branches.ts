@@ -71,7 +71,7 @@ export async function keepBranch(id: number | null, change: BranchChange, versio
     const kept = before ? await before.update({ ...facts, version: version + 1 }) : await Branch.create(facts)
     // what is prepared shows it, and is built anew
     await brand.update({ version: brand.version + 1 })
-    await markAllStale(null)
+    await markAllStale()
     publish('house')
     publish('line')
     return kept.id

@@ -46,6 +46,8 @@ export interface CompanyRow {
   smallDifference: string
   /** What links in emails begin with. */
   publicAddress: string
+  /** How often something of the whole house that stands on documents was changed. */
+  papersVersion: number
 }
 
 /** The company's settings. @throws when the database is empty */

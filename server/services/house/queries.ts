@@ -1,7 +1,6 @@
 import { byWorker } from '../../db/by-worker'
 import type { Day } from '../../../core/documents/days'
 import { one, run, rows, json } from '../../db/connection'
-import { markedStale } from '../outbox/queries'
 import type { Gate } from './gate'
 import type { Confirmation } from './installation'
 import type { PeriodClose, Periods } from './periods'
@@ -169,15 +168,6 @@ export const upsertRates = (table: readonly RateRow[]) =>
     on conflict (currency, day) do update
     set rate = excluded.rate, source = excluded.source`,
     { table: json(table) },
-  )
-
-export const markStaleByCurrency = (currencies: readonly string[]) =>
-  rows<{ id: number }>(
-    `update prepared_document
-    set ${markedStale}
-    where currency = any($currencies::text[]) and state in ('prepared', 'due', 'put back')
-    returning id`,
-    { currencies },
   )
 
 export const begunRow = () =>

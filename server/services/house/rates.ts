@@ -3,9 +3,9 @@ import { dayInZone, type Day } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { company } from './house'
 import { inTransaction } from '../../db/connection'
-import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
-import { newestRates, lockRates, upsertRates, markStaleByCurrency } from './queries'
+import { markAllStale } from '../outbox/stale'
+import { newestRates, lockRates, upsertRates } from './queries'
 
 /*
  * Exchange rates: how much of a currency one unit of the house's own is, by day and source. Invoices in
@@ -41,8 +41,8 @@ export async function keepRates(given: readonly RateRow[]): Promise<RatesReport>
       return !old || !new Decimal(old.rate).eq(rate.rate) || old.source !== rate.source
     })
     await upsertRates(differs)
-    const papers = await markStaleByCurrency([...new Set(differs.map((rate) => rate.currency))])
-    if (papers.length > 0) await addJob('refresh-prepared', { preparedIds: papers.map((paper) => paper.id) })
+    if (differs.length > 0)
+      await markAllStale({ currencies: [...new Set(differs.map((rate) => rate.currency))] })
     publish('house')
     const changed = differs.filter((rate) => known.has(`${rate.currency} ${rate.day}`)).length
     return { added: differs.length - changed, changed, same: given.length - differs.length }

@@ -1,6 +1,5 @@
 import { byWorker } from '../../db/by-worker'
 import { one, run, rows } from '../../db/connection'
-import { markedStale } from '../outbox/queries'
 import type { HouseSettings } from './settings'
 
 /* The statements of settings.ts. */
@@ -14,9 +13,6 @@ export const settingsRow = () =>
       public_address "publicAddress"
     from company`,
   )
-
-export const markAllStale = () =>
-  run(`update prepared_document set ${markedStale} where state in ('prepared', 'due', 'put back')`)
 
 export const pauseHouse = (given: { now: Date; actor: string; reason: string }) =>
   run(

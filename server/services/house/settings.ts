@@ -6,11 +6,11 @@ import { inTransaction } from '../../db/connection'
 import { Company } from '../../db/models'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
+import { markAllStale } from '../outbox/stale'
 import { gate } from './queries'
 import { company } from './house'
 import {
   settingsRow,
-  markAllStale,
   pauseHouse,
   resumeHouse,
   openRuns,

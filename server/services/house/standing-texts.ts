@@ -100,7 +100,7 @@ export async function dropStandingText(id: number): Promise<void> {
 }
 
 async function tell(): Promise<void> {
-  await markAllStale(null)
+  await markAllStale()
   publish('house')
   publish('line')
 }

@@ -1,6 +1,5 @@
 import type { DatedRate, TaxCode } from '../../../core/money/tax-codes'
 import { rows, one, run, json } from '../../db/connection'
-import { markedStale } from '../outbox/queries'
 import type { TaxCodeRow } from './tax'
 
 /* The statements of tax.ts. */
@@ -45,9 +44,4 @@ export const insertTaxRates = (code: string, rates: readonly DatedRate[]) =>
     `insert into tax_rate (code, from_day, percent)
     select $code, r."from", r.percent from jsonb_to_recordset($rates::jsonb) as r ("from" date, percent numeric)`,
     { code, rates: json(rates) },
-  )
-
-export const markAllStaleReturning = () =>
-  rows<{ id: number }>(
-    `update prepared_document set ${markedStale} where state in ('prepared', 'due', 'put back') returning id`,
   )

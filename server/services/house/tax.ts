@@ -1,17 +1,10 @@
 import { checkTaxCode, type TaxCode } from '../../../core/money/tax-codes'
 import { Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
-import { addJob } from '../../queue/add'
 import { publish } from '../live/publish'
+import { markAllStale } from '../outbox/stale'
 import { company } from './house'
-import {
-  taxCodeRows,
-  lockTaxCode,
-  upsertTaxCode,
-  deleteTaxRates,
-  insertTaxRates,
-  markAllStaleReturning,
-} from './tax-queries'
+import { taxCodeRows, lockTaxCode, upsertTaxCode, deleteTaxRates, insertTaxRates } from './tax-queries'
 
 /*
  * Tax codes: their kind of supply, their words and their rates with the day from which each holds.
@@ -50,10 +43,7 @@ export async function keepTaxCode(code: TaxCode, version: number | null): Promis
     })
     await deleteTaxRates(code.code)
     await insertTaxRates(code.code, code.rates)
-    const stale = await markAllStaleReturning()
-    for (let at = 0; at < stale.length; at += 50)
-      await addJob('refresh-prepared', { preparedIds: stale.slice(at, at + 50).map((paper) => paper.id) })
+    await markAllStale()
     publish('house')
-    publish('line')
   })
 }

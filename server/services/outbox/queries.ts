@@ -1,4 +1,4 @@
-import { rows } from '../../db/connection'
+import { one, rows, run } from '../../db/connection'
 
 /* The statements of stale.ts. */
 
@@ -7,6 +7,20 @@ import { rows } from '../../db/connection'
  * were there when they began to read what it is made of.
  */
 export const markedStale = 'stale = true, stale_mark = stale_mark + 1'
+
+/** Documents that are made and not issued. */
+const open = `state in ('prepared', 'due', 'put back')`
+
+/** Says that something of the whole house has changed: see `holdPapersVersion`. */
+const raisePapersVersion = () => run('update company set papers_version = papers_version + 1')
+
+/**
+ * The version of what of the whole house stands on documents; nobody raises it before the caller's transaction ends.
+ * Who inserts a prepared document compares it with the one that it was built from: what is marked after it is held
+ * finds the new document, and what was marked before shows in the version.
+ */
+export const holdPapersVersion = () =>
+  one<{ version: number }>('select papers_version version from company for share')
 
 /** What a prepared document is built from; a source counts with its parts. */
 const built = {
@@ -20,17 +34,24 @@ export const markBuiltFrom = (of: BuiltFrom, id: number) =>
   rows<{ id: number }>(
     `update prepared_document
     set ${markedStale}
-    where ${built[of]} and state in ('prepared', 'due', 'put back')
+    where ${built[of]} and ${open}
     returning id`,
     { id },
   )
 
-export const markOfGroup = (group: string | null) =>
-  rows<{ id: number }>(
+/** Marks all there are, or those of the customers of a group, or in some currencies. */
+export async function markOfHouse(which: {
+  group?: string
+  currencies?: readonly string[]
+}): Promise<{ id: number }[]> {
+  await raisePapersVersion()
+  return rows<{ id: number }>(
     `update prepared_document
     set ${markedStale}
-    where state in ('prepared', 'due', 'put back')
-      and customer_id in (select id from customer where $group::text is null or group_name = $group)
+    where ${open}
+      and ($currencies::text[] is null or currency = any($currencies))
+      and ($group::text is null or customer_id in (select id from customer where group_name = $group))
     returning id`,
-    { group },
+    { group: which.group ?? null, currencies: which.currencies ?? null },
   )
+}

@@ -1,6 +1,6 @@
-import { addJob } from '../../queue/add'
+import { addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
-import { markBuiltFrom, markOfGroup, type BuiltFrom } from './queries'
+import { markBuiltFrom, markOfHouse, type BuiltFrom } from './queries'
 
 /**
  * Marks prepared papers that were built from something that has now changed, and has them built anew. In the
@@ -10,14 +10,16 @@ export async function markStale(of: BuiltFrom, id: number): Promise<void> {
   await rebuild(await markBuiltFrom(of, id))
 }
 
-/** The same for all customers of a group, or of the house where it is null. */
-export async function markAllStale(group: string | null): Promise<void> {
-  await rebuild(await markOfGroup(group))
+/** The same for all there are, or those of the customers of a group, or in some currencies. */
+export async function markAllStale(
+  which: { group?: string; currencies?: readonly string[] } = {},
+): Promise<void> {
+  await rebuild(await markOfHouse(which))
 }
 
 async function rebuild(papers: readonly { id: number }[]): Promise<void> {
   if (papers.length === 0) return
-  const preparedIds = papers.map((paper) => paper.id)
-  await addJob('refresh-prepared', { preparedIds })
-  publish('line', preparedIds)
+  const ids = papers.map((paper) => paper.id)
+  await addJobs('refresh-prepared', ids, 50, (preparedIds) => ({ preparedIds }))
+  publish('line', ids)
 }
