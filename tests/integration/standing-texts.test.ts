@@ -83,7 +83,10 @@ describe('a standing text', () => {
     const kind = 'order confirmation'
     const addressing = { role: 'billing', copyTo: [] }
     const made = (await makeAll(kind, [id], addressing)).get(id)!
-    const textId = await keepStandingText(null, text({ name: 'Between', kinds: [kind] }))
+    const textId = await keepStandingText(
+      null,
+      text({ name: 'Between', kinds: [kind], texts: { en: 'Mind the wasps.' } }),
+    )
     const who = inTheNameOf('Test')
     const asked = {
       addressing,
@@ -95,7 +98,7 @@ describe('a standing text', () => {
     } as const
     await inTransaction(() => keepDraft({ kind, ...asked }, made))
     await house.settle()
-    expect(JSON.stringify((await prepared(id, kind)).content)).toContain('Goods stay ours')
+    expect(JSON.stringify((await prepared(id, kind)).content)).toContain('Mind the wasps.')
     await dropStandingText(textId)
   })
 
