@@ -35,7 +35,12 @@ export default defineNuxtConfig({
   vite: {
     vue: { template: { transformAssetUrls } },
     build: { cssMinify: 'lightningcss' },
-    define: { 'process.env.DEBUG': 'false' },
+    define: {
+      'process.env.DEBUG': 'false',
+      __VUE_I18N_LEGACY_API__: 'false',
+      __VUE_I18N_FULL_INSTALL__: 'true',
+      __INTLIFY_PROD_DEVTOOLS__: 'false',
+    },
   },
   typescript: {
     strict: true,

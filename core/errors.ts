@@ -1,25 +1,63 @@
+import { filledSentence, type RefusalKey, type RefusalValues, type ValueOf } from './refusals/sentences'
+
 /** A field or record that a refusal is about, so that the interface can lead there. */
 export interface RefusalSubject {
   field?: string
   record?: { kind: string; id: string | number; label?: string }
 }
 
+interface Circumstances {
+  /** HTTP status the API answers with: 400 for bad input, 404, 409 (the rule) for a state that does not allow it. */
+  status?: number
+  about?: RefusalSubject
+}
+
+/** The values of a sentence: none may be missing, and none is wanted where the sentence has no braces. */
+type Given<Key extends RefusalKey> = [ValueOf<Key>] extends [never]
+  ? { values?: undefined }
+  : { values: Record<ValueOf<Key>, string | number> }
+type Rest<Key extends RefusalKey> = [ValueOf<Key>] extends [never]
+  ? [options?: Circumstances & Given<Key>]
+  : [options: Circumstances & Given<Key>]
+
 /**
- * A refusal with a stable code and a plain sentence. Everything that says no in core and services throws one;
- * the API answers it as `application/problem+json` (RFC 9457).
+ * A refusal: which sentence is said (core/refusals), with its values. Everything that says no in core and services
+ * throws one; the API answers it as `application/problem+json` (RFC 9457), and the interface makes the sentence.
  */
-export class Refusal extends Error {
+export class Refusal<Key extends RefusalKey = RefusalKey> extends Error {
   /** Stable, for programs and tests: lower case words joined by hyphens. */
   readonly code: string
-  /** HTTP status the API answers with: 400 for bad input, 404, 409 for a state that does not allow it. */
+  readonly values: RefusalValues
   readonly status: number
   readonly about: RefusalSubject
 
-  constructor(code: string, sentence: string, options: { status?: number; about?: RefusalSubject } = {}) {
-    super(sentence)
+  constructor(
+    readonly says: Key,
+    ...[options]: Rest<Key>
+  ) {
+    const {
+      values = {},
+      status = 409,
+      about = {},
+    } = (options ?? {}) as Circumstances & {
+      values?: RefusalValues
+    }
+    super(filledSentence(says, values))
     this.name = 'Refusal'
-    this.code = code
-    this.status = options.status ?? 409
-    this.about = options.about ?? {}
+    this.code = says.split('/')[0]!
+    this.values = values
+    this.status = status
+    this.about = about
   }
+}
+
+/** Refuses what was entered in a field: 400, about that field. */
+export const badInput = <Key extends RefusalKey>(
+  says: Key,
+  field: string,
+  ...[values]: [ValueOf<Key>] extends [never] ? [] : [values: Record<ValueOf<Key>, string | number>]
+): Refusal<Key> => {
+  const options = { values, status: 400, about: { field } }
+  // what the sentence needs is checked where this is called; here its key is any
+  return new Refusal(says, ...([options] as unknown as Rest<Key>))
 }

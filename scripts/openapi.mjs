@@ -141,11 +141,13 @@ const document = {
       ...schemas,
       Problem: {
         type: 'object',
-        required: ['type', 'status', 'code', 'title', 'about'],
+        required: ['type', 'status', 'code', 'says', 'values', 'title', 'about'],
         properties: {
           type: { type: 'string' },
           status: { type: 'integer' },
           code: { type: 'string' },
+          says: { type: 'string' },
+          values: { type: 'object', additionalProperties: { type: ['string', 'number'] } },
           title: { type: 'string' },
           about: { type: 'object', properties: { field: { type: 'string' }, record: { type: 'object' } } },
         },

@@ -1,6 +1,7 @@
 import { useProving } from '../stores/proving'
 import { useSession } from '../stores/session'
 import { useToasts } from '../stores/toasts'
+import { refusalWords, type Problem } from '../words/refusals'
 import type { paths } from '../contract'
 
 /** A refusal of the server, as RFC 9457 has it. */
@@ -121,17 +122,18 @@ async function callOnce(method: Method, path: string, options: CallOptions): Pro
   throw await refusalOf(response)
 }
 
-/** What the server refused, in its own words (RFC 9457). Who is not signed in any more signs in again. */
+/** What the server refused, as a sentence (RFC 9457). Who is not signed in any more signs in again. */
 async function refusalOf(response: Response): Promise<ApiRefusal> {
-  const problem = (await response.json().catch(() => ({}))) as {
-    code?: string
-    title?: string
-    about?: { field?: string }
-  }
+  const problem = (await response.json().catch(() => ({}))) as Partial<Problem>
   if (response.status === 401 && problem.code === 'not-signed-in') useSession().user = null
   return new ApiRefusal(
     problem.code ?? 'trouble',
-    problem.title ?? 'That did not work, and nothing was changed.',
+    refusalWords({
+      says: '',
+      values: {},
+      title: 'That did not work, and nothing was changed.',
+      ...problem,
+    }),
     response.status,
     problem.about ?? {},
   )

@@ -1,9 +1,10 @@
 import { config } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { createVuetify } from 'vuetify'
+import { i18n } from '../words'
 
-/** Components as the application mounts them: with its stores and Vuetify. */
-config.global.plugins = [createPinia(), createVuetify()]
+/** Components as the application mounts them: with its stores, Vuetify and words. */
+config.global.plugins = [createPinia(), createVuetify(), i18n]
 Object.assign(globalThis, {
   ResizeObserver: class {
     observe() {}

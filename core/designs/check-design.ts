@@ -1,5 +1,5 @@
 import Ajv from 'ajv'
-import { Refusal } from '../errors'
+import { badInput } from '../errors'
 import type { Design } from './design'
 import schema from './design.schema.json'
 
@@ -13,25 +13,13 @@ export function readDesign(data: unknown): Design {
   if (!validate(data)) {
     const [error] = validate.errors!
     const place = error!.instancePath.slice(1).replaceAll('/', '.')
-    throw new Refusal(
-      'bad-design',
-      `The design is not in order${place && ` at ${place}`}: it ${error!.message}.`,
-      {
-        status: 400,
-        about: { field: place || 'design' },
-      },
-    )
+    throw badInput('bad-design', place || 'design', {
+      place: place && ` at ${place}`,
+      fault: error!.message!,
+    })
   }
   const pieces = data.strips.flatMap((one) => ('pieces' in one ? one.pieces : []))
   const lost = pieces.find((one) => one.piece === 'picture' && !(one.picture in data.pictures))
-  if (lost?.piece === 'picture')
-    throw new Refusal(
-      'no-such-picture',
-      `The design names a picture “${lost.picture}” that it does not have.`,
-      {
-        status: 400,
-        about: { field: 'pictures' },
-      },
-    )
+  if (lost?.piece === 'picture') throw badInput('no-such-picture', 'pictures', { picture: lost.picture })
   return data
 }

@@ -1,4 +1,4 @@
-import { Refusal } from '../errors'
+import { badInput } from '../errors'
 import { Decimal, moneyText, roundMoney, sum, type Currency } from '../money/decimal'
 import { spread } from '../money/spread'
 import type { Totals } from '../money/totals'
@@ -18,11 +18,11 @@ export function portion(
   const left = { base: new Decimal(group.base), tax: new Decimal(group.tax) }
   const limit = pricesIncludeTax ? left.base.plus(left.tax) : left.base
   if (part.abs().gt(limit.abs()))
-    throw new Refusal(
-      'over-credit',
-      `At ${group.rate} % only ${moneyText(limit, currency)} ${currency} are not credited yet.`,
-      { status: 400, about: { field: 'lines' } },
-    )
+    throw badInput('over-credit/rate', 'lines', {
+      rate: group.rate,
+      amount: moneyText(limit, currency),
+      currency,
+    })
   if (part.eq(limit)) return group
   const rate = new Decimal(group.rate)
   let tax = Decimal.min(

@@ -1,4 +1,4 @@
-import { Refusal } from '../errors'
+import { badInput, Refusal } from '../errors'
 import { Decimal, moneyText, roundMoney, sum, type DecimalText } from '../money/decimal'
 import { spread } from '../money/spread'
 import { totals, type LineCharge, type Totals, type TotalsInput } from '../money/totals'
@@ -97,8 +97,7 @@ export function creditOf(
   shareLabel: string,
 ): Credit {
   const left = creditable(basis, before)
-  if (new Decimal(left.total).lte(0))
-    throw new Refusal('nothing-left', 'Everything of this invoice is credited already.')
+  if (new Decimal(left.total).lte(0)) throw new Refusal('nothing-left')
   if (ask.kind === 'whole' && before.length === 0) return mirror(basis)
   if (ask.kind === 'lines') return ofLines(basis, left, ask.lines, shareLabel)
   return ofAmount(basis, left, ask.kind === 'whole' ? left.total : ask.amount)
@@ -122,30 +121,18 @@ function ofLines(
 ): Credit {
   const { currency } = basis
   const wanted = asked.filter((one) => !new Decimal(one.quantity).isZero())
-  if (wanted.length === 0)
-    throw new Refusal('no-lines', 'Nothing is chosen to credit. Give at least one line a quantity.', {
-      status: 400,
-      about: { field: 'lines' },
-    })
+  if (wanted.length === 0) throw badInput('no-lines', 'lines')
   const whole = totals({ ...basis, prepaid: '0' })
   const shares = adjustmentShares(basis, whole)
   const amounts = wanted.map(({ line, quantity }) => {
     const charge = basis.lines[line]
     const rest = left.quantities[line]
-    if (!charge || rest === undefined)
-      throw new Refusal('no-such-line', `The invoice has no line ${line + 1}.`, {
-        status: 400,
-        about: { field: 'lines' },
-      })
+    if (!charge || rest === undefined) throw badInput('no-such-line', 'lines', { line: line + 1 })
     if (
       new Decimal(quantity).abs().gt(new Decimal(rest).abs()) ||
       new Decimal(quantity).isNegative() !== new Decimal(charge.quantity).isNegative()
     ) {
-      throw new Refusal(
-        'over-credit',
-        `Line ${line + 1}: ${quantity} is more than the ${rest} that are not credited yet.`,
-        { status: 400, about: { field: 'lines' } },
-      )
+      throw badInput('over-credit/line', 'lines', { line: line + 1, quantity, rest })
     }
     const part = new Decimal(quantity).div(charge.quantity)
     return {
@@ -218,22 +205,11 @@ function withRounding(amounts: readonly Decimal[], rest: Decimal): Decimal[] {
 function ofAmount(basis: CreditBasis, left: Creditable, asked: DecimalText): Credit {
   const { currency } = basis
   const amount = new Decimal(asked)
-  if (amount.lte(0))
-    throw new Refusal('bad-amount', 'An amount to credit is more than zero.', {
-      status: 400,
-      about: { field: 'amount' },
-    })
+  if (amount.lte(0)) throw badInput('bad-amount', 'amount')
   if (!roundMoney(amount, currency).eq(amount))
-    throw new Refusal('bad-amount', `${asked} has more digits than ${currency} has.`, {
-      status: 400,
-      about: { field: 'amount' },
-    })
+    throw badInput('bad-amount/digits', 'amount', { asked, currency })
   if (amount.gt(left.total))
-    throw new Refusal(
-      'over-credit',
-      `${asked} is more than the ${left.total} ${currency} that are not credited yet.`,
-      { status: 400, about: { field: 'amount' } },
-    )
+    throw badInput('over-credit/amount', 'amount', { asked, left: left.total, currency })
   const gross = left.groups.map((group) => new Decimal(group.base).plus(group.tax))
   const parts = spread(amount, gross, currency)
   const groups = left.groups

@@ -62,26 +62,22 @@ export function buildPaper(input: PaperInput): Paper {
   const is = kindFacts[kind]
   const words = paperWords[language]
   if (!customer.billing) {
-    throw new Refusal('no-address', `${customer.name} has no billing address for ${is.many}.`, {
+    throw new Refusal('no-address', {
+      values: { customer: customer.name, kinds: is.many },
       about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
     })
   }
   if (is.needsSupply && !order.suppliedOn)
-    throw new Refusal(
-      'no-date-of-supply',
-      order.number
-        ? `Order ${order.number} has no date of supply yet. Set it to Shipped, or give its draft one.`
-        : 'The draft has no date of supply. Give it one.',
-    )
+    throw order.number
+      ? new Refusal('no-date-of-supply', { values: { order: order.number } })
+      : new Refusal('no-date-of-supply/draft')
   const treatment = customer.treatment ?? 'domestic'
   checkTreatment(customer)
   if (is.books !== null && !brand.taxNumber.trim() && !brand.withoutTaxNumber?.[language]?.trim())
-    throw new Refusal(
-      'no-own-tax-number',
-      `${brand.name} has no tax number, which ${is.many} must say. Give it one in Settings, ` +
-        'Identity, or say there that it has none and what is printed instead.',
-      { about: { record: { kind: 'brand', id: brand.id, label: brand.name } } },
-    )
+    throw new Refusal('no-own-tax-number', {
+      values: { brand: brand.name, kinds: is.many },
+      about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
+    })
 
   const rates = ratesFor(input.rates, treatment)
   const deposits = order.deposits ?? []
@@ -96,19 +92,12 @@ export function buildPaper(input: PaperInput): Paper {
       prepaid: sum([order.prepaid, ...deposits.map((deposit) => deposit.total)]).toString(),
     })
   if (new Decimal(result.total).isNegative()) {
-    const what = order.number ? `Order ${order.number}` : 'The draft'
-    throw new Refusal(
-      'negative-total',
-      `${what} comes to ${result.total}: ${is.one} cannot be below zero. ` +
-        (is.books !== null ? 'Issue a credit note instead.' : 'Look at its lines.'),
-    )
+    const says = is.books === null ? 'negative-total/lines' : 'negative-total'
+    const of = order.number ? `Order ${order.number}` : 'The draft'
+    throw new Refusal(says, { values: { of, total: result.total, kind: is.one } })
   }
   if (is.books !== null && input.exchange === null && !new Decimal(result.tax).isZero()) {
-    throw new Refusal(
-      'no-exchange-rate',
-      `There is no exchange rate for ${order.currency} yet, and the VAT must be said in the house's ` +
-        'currency. Add one under Settings, General.',
-    )
+    throw new Refusal('no-exchange-rate', { values: { currency: order.currency } })
   }
   const money = (amount: string) => formatMoney(amount, order.currency, language)
   const signed = (kind: 'discount' | 'charge', amount: string) =>

@@ -1,5 +1,5 @@
 import { countrySpecs, isValidIBAN, validateIBAN, ValidationErrorsIBAN as Wrong } from 'ibantools'
-import { Refusal } from '../errors'
+import { badInput } from '../errors'
 import { Decimal, type Currency, type DecimalText } from '../money/decimal'
 
 /** ISO 7064 MOD 97-10 of a string of letters and digits, letters counting 10–35. */
@@ -96,10 +96,5 @@ function ibanProblem(text: string): string | null {
 /** @throws Refusal when a bank account cannot be right */
 export function checkIban(iban: string, field = 'iban'): void {
   const problem = ibanProblem(iban)
-  if (problem)
-    throw new Refusal(
-      'bad-iban',
-      `${iban} is not a valid IBAN: ${problem}. Compare it with the bank's letter.`,
-      { status: 400, about: { field } },
-    )
+  if (problem) throw badInput('bad-iban', field, { iban, problem })
 }

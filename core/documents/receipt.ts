@@ -19,7 +19,8 @@ import { paperWords } from './words'
 export function receiptPaper(input: PaperInput, payment: PaymentFacts): Paper {
   const { kind, customer, brand, language, number, date } = input
   if (!customer.billing) {
-    throw new Refusal('no-address', `${customer.name} has no billing address for ${kindFacts[kind].many}.`, {
+    throw new Refusal('no-address', {
+      values: { customer: customer.name, kinds: kindFacts[kind].many },
       about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
     })
   }

@@ -34,12 +34,13 @@ export function checkTreatment(
   customer: Pick<CustomerFacts, 'number' | 'name' | 'taxNumber' | 'treatment'>,
 ): void {
   if (!needsTaxNumber(customer.treatment ?? 'domestic') || customer.taxNumber?.trim()) return
-  throw new Refusal(
-    'no-tax-number',
-    `${customer.name} has no VAT number, which ` +
-      `${customer.treatment === 'reverse charge' ? 'a reverse charge' : 'an intra-Community supply'} needs.`,
-    { about: { record: { kind: 'customer', id: customer.number, label: customer.name } } },
-  )
+  throw new Refusal('no-tax-number', {
+    values: {
+      customer: customer.name,
+      supply: customer.treatment === 'reverse charge' ? 'a reverse charge' : 'an intra-Community supply',
+    },
+    about: { record: { kind: 'customer', id: customer.number, label: customer.name } },
+  })
 }
 
 /** What the paper must say, by language. */

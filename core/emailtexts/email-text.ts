@@ -1,5 +1,5 @@
 import { Liquid, type Template } from 'liquidjs'
-import { Refusal } from '../errors'
+import { badInput, Refusal } from '../errors'
 import { emailHtml, emailText, type EmailFrame } from './email-look'
 import { mergeFieldNames, type MergeFields } from './fields'
 
@@ -36,13 +36,7 @@ const engine = new Liquid({
 
 /** A field that stands outside of a passage for it and is empty: "due on ." never leaves. */
 engine.registerFilter('filled', (value: string, name: string) => {
-  if (value === '')
-    throw new Refusal(
-      'empty-field',
-      `The email's text needs “${name}”, which this document does not have. Put it in a passage that ` +
-        'only stands if there is one.',
-      { about: { field: name } },
-    )
+  if (value === '') throw new Refusal('empty-field', { values: { name }, about: { field: name } })
   return value
 })
 
@@ -80,13 +74,9 @@ const fieldList = mergeFieldNames.map((name) => `{{ ${name} }}`).join(', ')
 
 const notAField = (found: string, where: string): Refusal => {
   const name = /[a-z]+/i.exec(found)?.[0]
-  return new Refusal(
-    'bad-field',
-    name
-      ? `“${found}” in the email's ${where} is not a field. Fields stand in double braces: {{ ${name} }}.`
-      : `The email's ${where} has a brace too many or too few. Fields stand in double braces, like {{ number }}.`,
-    { status: 400, about: { field: where } },
-  )
+  return name
+    ? badInput('bad-field', where, { found, where, field: `{{ ${name} }}` })
+    : badInput('bad-field/brace', where, { where, field: '{{ number }}' })
 }
 
 /** The engine's error in words: which field there is not, and which was perhaps meant. */
@@ -94,21 +84,16 @@ function whyNotFilled(error: Error & { originalError?: unknown }, where: string)
   if (error.originalError instanceof Refusal) return error.originalError
   const unknown = /undefined variable: (\w+)/.exec(error.message)?.[1]
   if (unknown === undefined)
-    return new Refusal(
-      'bad-passage',
-      `A passage in the email's ${where} is not closed or not understood. Write it like {% if order != ` +
-        '"" %} … {% endif %}.',
-      { status: 400, about: { field: where } },
-    )
+    return badInput('bad-passage', where, { where, example: '{% if order != "" %}', example2: '{% endif %}' })
   const [near] = mergeFieldNames
     .filter((name) => likeness(name, unknown) > 0.3)
     .sort((a, b) => likeness(b, unknown) - likeness(a, unknown))
-  return new Refusal(
-    'unknown-merge-field',
-    `There is no field called “${unknown}” (in the ${where}).` +
-      `${near ? ` Did you mean “${near}”?` : ''} Fields are ${fieldList}.`,
-    { status: 400, about: { field: where } },
-  )
+  return badInput('unknown-merge-field', where, {
+    unknown,
+    where,
+    hint: near ? ` Did you mean “${near}”?` : '',
+    fields: fieldList,
+  })
 }
 
 /** How alike two words are, 0 to 1: by the letter pairs they share (Dice's coefficient). */
@@ -137,19 +122,11 @@ export function fillEmailText(note: EmailText, fields: MergeFields, frame: Email
   const subject = fill(note.subject, 'subject')
     .replace(/[\p{Cc}\s]+/gu, ' ')
     .trim()
-  if (!subject)
-    throw new Refusal('empty-subject', 'The email has no subject. Write one.', {
-      status: 400,
-      about: { field: 'subject' },
-    })
+  if (!subject) throw badInput('empty-subject', 'subject')
   const text = fill(note.text, 'text')
     .replace(/[^\S\n]+$/gm, '')
     .replace(/\n{3,}/g, '\n\n')
     .trim()
-  if (!text)
-    throw new Refusal('empty-text', 'The email has no text. Write one.', {
-      status: 400,
-      about: { field: 'text' },
-    })
+  if (!text) throw badInput('empty-text', 'text')
   return { subject, text: emailText(text, frame), html: emailHtml(text, frame) }
 }

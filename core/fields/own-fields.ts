@@ -1,7 +1,7 @@
 import { Decimal } from '../money/decimal'
 import { formatDay, isDay } from '../documents/days'
 import { formatQuantity, type Language } from '../money/format'
-import { Refusal } from '../errors'
+import { badInput } from '../errors'
 
 export const fieldSubjects = ['order', 'line', 'item', 'customer'] as const
 /** What has the field. */
@@ -44,12 +44,10 @@ export function checkedValues(
   for (const [name, given] of Object.entries(values)) {
     const value = given.trim()
     const field = fields.find((one) => one.name === name)
-    const refuse = (code: string, words: string) =>
-      new Refusal(code, words, { status: 400, about: { field: `fields.${name}` } })
-    if (!field) throw refuse('unknown-field', `There is no own field “${name}” of ${what}.`)
+    if (!field) throw badInput('unknown-field', `fields.${name}`, { name, what })
     if (value === '') continue
     const wrong = wrongWith(field, value)
-    if (wrong) throw refuse('wrong-value', `${name}: ${wrong}`)
+    if (wrong) throw badInput('wrong-value', `fields.${name}`, { name, wrong })
     kept[name] = value
   }
   return kept

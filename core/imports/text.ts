@@ -14,13 +14,7 @@ export function decodeText(bytes: Uint8Array): { text: string; encoding: Encodin
     return { text: new TextDecoder('utf-16le').decode(bytes), encoding: 'UTF-16LE' }
   if (head[0] === 0xfe && head[1] === 0xff)
     return { text: new TextDecoder('utf-16be').decode(bytes), encoding: 'UTF-16BE' }
-  if (bytes.subarray(0, 8000).includes(0))
-    throw new Refusal(
-      'not-text',
-      'This file is not text: it may be a spreadsheet or a picture. Save it as CSV, or as the bank ' +
-        'gives it, and try again.',
-      { status: 400 },
-    )
+  if (bytes.subarray(0, 8000).includes(0)) throw new Refusal('not-text', { status: 400 })
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: 'UTF-8' }
   } catch {

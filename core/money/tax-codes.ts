@@ -1,4 +1,4 @@
-import { Refusal } from '../errors'
+import { badInput } from '../errors'
 import type { Day } from '../documents/days'
 import type { DecimalText } from './decimal'
 import type { Language } from './format'
@@ -61,27 +61,17 @@ export function togetherOn(codes: readonly TaxCode[], day: Day): Record<string, 
 
 /** @throws Refusal "bad-tax-code" saying what is missing or cannot be */
 export function checkTaxCode({ code, category, names, reasons, rates }: TaxCode, company: Language): void {
-  const refuse = (sentence: string, field: string) => {
-    throw new Refusal('bad-tax-code', sentence, { status: 400, about: { field } })
-  }
-  if (!/^[a-z][a-z0-9-]{0,19}$/.test(code))
-    refuse('A tax code is a short name in small letters, like “standard”.', 'code')
-  if (!names[company]?.trim())
-    refuse('Give the tax code a name in the company’s language; documents print it.', 'names')
-  if (rates.length === 0) refuse('Give the tax code a rate and the day from which it holds.', 'rates')
+  if (!/^[a-z][a-z0-9-]{0,19}$/.test(code)) throw badInput('bad-tax-code/code', 'code')
+  if (!names[company]?.trim()) throw badInput('bad-tax-code/names', 'names')
+  if (rates.length === 0) throw badInput('bad-tax-code/no-rate', 'rates')
   const days = rates.map((rate) => rate.from)
-  if (new Set(days).size < days.length) refuse('Two rates begin on the same day. Keep one of them.', 'rates')
+  if (new Set(days).size < days.length) throw badInput('bad-tax-code/same-day', 'rates')
   for (const { percent } of rates) {
-    if (!/^\d{1,2}(\.\d{1,3})?$/.test(percent))
-      refuse(`“${percent}” is no percentage like 23 or 13.5.`, 'rates')
+    if (!/^\d{1,2}(\.\d{1,3})?$/.test(percent)) throw badInput('bad-tax-code/percent', 'rates', { percent })
     if (category !== 'S' && Number(percent) !== 0)
-      refuse(`A code that is ${taxCategories[category]} has the rate 0.`, 'rates')
-    if (category === 'S' && Number(percent) === 0)
-      refuse(
-        'A rate of 0 needs a reason: choose zero rated, exempt, or outside the scope of VAT.',
-        'category',
-      )
+      throw badInput('bad-tax-code/not-zero', 'rates', { category: taxCategories[category] })
+    if (category === 'S' && Number(percent) === 0) throw badInput('bad-tax-code/zero', 'category')
   }
   if ((category === 'E' || category === 'O') && !reasons[company]?.trim())
-    refuse('Say why no tax is charged; documents must print it.', 'reasons')
+    throw badInput('bad-tax-code/reason', 'reasons')
 }

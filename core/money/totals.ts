@@ -81,27 +81,21 @@ function adjustmentAmount(adjustment: Adjustment, linesSum: Decimal, currency: C
  */
 export function totals(input: TotalsInput): Totals {
   const { currency, pricesIncludeTax } = input
-  if (input.lines.length === 0) throw new Refusal('no-lines', 'There is no line yet. Add at least one.')
+  if (input.lines.length === 0) throw new Refusal('no-lines/document')
 
   const amounts = input.lines.map((line) => lineAmount(line, currency))
   const linesSum = sum(amounts)
   const byCode = new Map<string, Decimal>()
   input.lines.forEach((line, index) => {
     if (input.rates[line.taxCode] === undefined) {
-      throw new Refusal(
-        'unknown-tax-code',
-        `Line ${index + 1} has the tax code "${line.taxCode}", which the company does not have.`,
-      )
+      throw new Refusal('unknown-tax-code/line', { values: { line: index + 1, taxCode: line.taxCode } })
     }
     byCode.set(line.taxCode, (byCode.get(line.taxCode) ?? new Decimal(0)).plus(amounts[index]!))
   })
   for (const { taxCode, label } of input.adjustments) {
     if (taxCode === undefined) continue
     if (input.rates[taxCode] === undefined)
-      throw new Refusal(
-        'unknown-tax-code',
-        `“${label}” has the tax code "${taxCode}", which the company does not have.`,
-      )
+      throw new Refusal('unknown-tax-code/charge', { values: { label, taxCode } })
     if (!byCode.has(taxCode)) byCode.set(taxCode, new Decimal(0))
   }
   const codes = [...byCode.keys()].sort(

@@ -1,5 +1,5 @@
 import { countryName } from '../countries'
-import { Refusal } from '../errors'
+import { badInput } from '../errors'
 import { parseDay, type Day } from '../documents/days'
 
 /** How a kind of document is numbered: prefix + zero-padded counter + suffix. */
@@ -104,59 +104,39 @@ export function numberStandIn(series: NumberSeries, facts: NumberFacts, last: nu
  * @throws Refusal with the field it is about
  */
 export function checkSeries(series: NumberSeries): void {
-  const refuse = (field: string, sentence: string) => {
-    throw new Refusal('bad-series', sentence, { status: 400, about: { field } })
-  }
   for (const field of ['prefix', 'suffix'] as const) {
     const text = series[field]
-    if (/[\p{Cc}\p{Cf}]/u.test(text))
-      refuse(field, `The ${field} holds an invisible character. Type it again.`)
-    if (text.length > 24)
-      refuse(field, `The ${field} is longer than 24 characters and would not fit the papers. Shorten it.`)
+    if (/[\p{Cc}\p{Cf}]/u.test(text)) throw badInput('bad-series/invisible', field, { field })
+    if (text.length > 24) throw badInput('bad-series/long', field, { field })
     for (const [whole, name] of text.matchAll(/\{([^}]*)\}?/g)) {
       if (!numberParts.includes(name as NumberPart) || !whole.endsWith('}')) {
-        refuse(
-          field,
-          `${whole} is not a part of a number. Use one of ${numberParts.map((known) => `{${known}}`).join(' ')}.`,
-        )
+        throw badInput('bad-series/part', field, {
+          part: whole,
+          parts: numberParts.map((known) => `{${known}}`).join(' '),
+        })
       }
     }
-    if (/\}/.test(text.replace(/\{[^}]*\}/g, '')))
-      refuse(field, `The ${field} has a closing brace without an opening one.`)
+    if (/\}/.test(text.replace(/\{[^}]*\}/g, ''))) throw badInput('bad-series/brace', field, { field })
   }
   if (!Number.isInteger(series.length) || series.length < 1 || series.length > 12)
-    refuse('length', 'The counter has 1 to 12 digits.')
-  if (!Number.isInteger(series.start) || series.start < 1) refuse('start', 'The first number is 1 or more.')
+    throw badInput('bad-series/digits', 'length')
+  if (!Number.isInteger(series.start) || series.start < 1) throw badInput('bad-series/first', 'start')
   if (series.businessYearStart < 1 || series.businessYearStart > 12)
-    refuse('businessYearStart', 'A business year begins in month 1 to 12.')
+    throw badInput('bad-series/month', 'businessYearStart')
   if (series.source === 'order') return
   const text = series.prefix + series.suffix
   const hasYear = /\{(year|yy)\}/.test(text)
   const hasMonth = /\{month\}/.test(text)
   if (series.restart === 'year' && !hasYear) {
-    refuse(
-      'prefix',
-      'A series that begins anew every year needs the year in its prefix or suffix, or numbers would ' +
-        'come twice. Add {year}.',
-    )
+    throw badInput('bad-series/yearly', 'prefix', { year: '{year}' })
   }
   if (series.restart === 'business year' && !hasYear)
-    refuse(
-      'prefix',
-      'A series that begins anew every business year needs {year}, or numbers would come twice.',
-    )
+    throw badInput('bad-series/business-year', 'prefix', { year: '{year}' })
   if (series.restart === 'business year' && series.businessYearStart !== 1 && !hasMonth) {
-    refuse(
-      'prefix',
-      'A business year that begins in mid-year needs {year} and {month}: the same calendar year falls ' +
-        'into two of them.',
-    )
+    throw badInput('bad-series/mid-year', 'prefix', { year: '{year}', month: '{month}' })
   }
   if (series.restart === 'month' && !(hasYear && hasMonth)) {
-    refuse(
-      'prefix',
-      'A series that begins anew every month needs {year} and {month}, or numbers would come twice.',
-    )
+    throw badInput('bad-series/monthly', 'prefix', { year: '{year}', month: '{month}' })
   }
 }
 

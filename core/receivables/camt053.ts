@@ -39,18 +39,13 @@ export class Camt053Reader {
 
   constructor() {
     this.parser.on('error', (error) => {
-      throw new Refusal(
-        'not-xml',
-        `This is no well-formed XML: line ${error.message.replace(/^(\d+):(\d+): /, '$1, ').slice(0, 160)}`,
-        { status: 400 },
-      )
+      throw new Refusal('not-xml', {
+        values: { place: error.message.replace(/^(\d+):(\d+): /, '$1, ').slice(0, 160) },
+        status: 400,
+      })
     })
     this.parser.on('doctype', () => {
-      throw new Refusal(
-        'not-a-statement',
-        'This XML declares a document type, which no bank statement does. It was not read.',
-        { status: 400 },
-      )
+      throw new Refusal('not-a-statement/document-type', { status: 400 })
     })
     this.parser.on('attribute', () => {
       if (++this.attributes > limits.attributes) throw tooMuch('attributes')
@@ -68,13 +63,7 @@ export class Camt053Reader {
   /** After the last piece. */
   close(): BankStatement[] {
     this.parser.close()
-    if (!this.isStatement)
-      throw new Refusal(
-        'not-a-statement',
-        'This is no bank statement: an ISO 20022 camt.053 file has a “BkToCstmrStmt”. Ask the bank for ' +
-          'that format, or use its CSV.',
-        { status: 400 },
-      )
+    if (!this.isStatement) throw new Refusal('not-a-statement/other', { status: 400 })
     return this.statements
   }
 
@@ -131,10 +120,7 @@ export function readCamt053(xml: string): BankStatement[] {
   return reader.close()
 }
 
-const tooMuch = (what: string) =>
-  new Refusal('not-a-statement', `This XML has more ${what} than any bank statement. It was not read.`, {
-    status: 400,
-  })
+const tooMuch = (what: string) => new Refusal('not-a-statement/too-large', { values: { what }, status: 400 })
 
 const at = (element: Element | undefined, path: string): Element | undefined =>
   path.split('/').reduce((found, name) => found?.inside.find((one) => one.name === name), element)
@@ -148,10 +134,7 @@ const isBooked = (entry: Element) => ['BOOK', ''].includes(text(entry, 'Sts/Cd',
 
 function entriesOf(entry: Element, place: number): Unkeyed[] {
   const bookedOn = text(entry, 'BookgDt/Dt', 'BookgDt/DtTm', 'ValDt/Dt', 'ValDt/DtTm').slice(0, 10)
-  if (!isDay(bookedOn))
-    throw new Refusal('bad-statement', `Entry ${place} has no booking date. Nothing was read.`, {
-      status: 400,
-    })
+  if (!isDay(bookedOn)) throw new Refusal('bad-statement/day', { values: { place }, status: 400 })
   const reversed = text(entry, 'RvslInd') === 'true'
   const sign = (of: Element | undefined) =>
     ((text(of, 'CdtDbtInd') || text(entry, 'CdtDbtInd')) === 'DBIT') !== reversed
@@ -165,9 +148,7 @@ function entriesOf(entry: Element, place: number): Unkeyed[] {
     bankReference: string,
   ): Unkeyed => {
     if (!/^\d{1,15}(\.\d{1,5})?$/.test(amount) || !/^[A-Z]{3}$/.test(currency))
-      throw new Refusal('bad-statement', `Entry ${place} has no amount with a currency. Nothing was read.`, {
-        status: 400,
-      })
+      throw new Refusal('bad-statement/amount', { values: { place }, status: 400 })
     const out = sign(of)
     const other = out ? 'Cdtr' : 'Dbtr'
     const structured = list(at(of, 'RmtInf'), 'Strd')

@@ -124,38 +124,39 @@ export function checkSettlements(
   settlements: readonly Settlement[],
   items: ReadonlyMap<number, Pick<OpenItem, 'number' | 'currency' | 'open'>>,
 ): void {
-  const refuse = (code: string, words: string, field: string) => {
-    throw new Refusal(code, words, { about: { field } })
-  }
   settlements.forEach((one, index) => {
     const item = items.get(one.documentId)!
     const field = `settle.${index}`
     if (item.currency !== currency)
-      refuse('other-currency', `${item.number} is in ${item.currency}, the payment in ${currency}.`, field)
+      throw new Refusal('other-currency', {
+        values: { item: item.number, currency: item.currency, currency2: currency },
+        about: { field },
+      })
     const booked = sum([one.amount, one.discount, one.writeOff])
     if (
       booked.lte(0) ||
       [one.amount, one.discount, one.writeOff].some((part) => new Decimal(part).isNegative())
     )
-      refuse(
-        'nothing-settled',
-        `Nothing would be booked on ${item.number}. Give an amount over zero, or leave it out.`,
-        field,
-      )
+      throw new Refusal('nothing-settled', { values: { item: item.number }, about: { field } })
     const open = new Decimal(item.open).abs()
     if (booked.gt(open))
-      refuse(
-        'over-open',
-        `${item.number} has ${moneyText(open, currency)} ${currency} open, and ` +
-          `${moneyText(booked, currency)} would be booked on it.`,
-        field,
-      )
+      throw new Refusal('over-open', {
+        values: {
+          item: item.number,
+          open: moneyText(open, currency),
+          currency,
+          booked: moneyText(booked, currency),
+        },
+        about: { field },
+      })
   })
   if (settledBy(settlements).gt(amount))
-    refuse(
-      'over-settled',
-      `${moneyText(settledBy(settlements), currency)} ${currency} would be booked, and only ` +
-        `${moneyText(amount, currency)} was paid.`,
-      'settle',
-    )
+    throw new Refusal('over-settled', {
+      values: {
+        booked: moneyText(settledBy(settlements), currency),
+        currency,
+        paid: moneyText(amount, currency),
+      },
+      about: { field: 'settle' },
+    })
 }

@@ -8,7 +8,7 @@ import {
   type DocumentKind,
 } from '../documents/kinds'
 import { isAddress, suppliedRoles, type ContactRole } from '../preferences/recipients'
-import { Refusal } from '../errors'
+import { badInput } from '../errors'
 import { Decimal } from '../money/decimal'
 
 export type Trust = 'by hand' | 'after a check' | 'automatic'
@@ -182,42 +182,35 @@ export function checkSentence(
   orderStatuses: readonly string[],
   contactRoles: readonly ContactRole[] = suppliedRoles,
 ): void {
-  const refuse = (field: string, words: string) => {
-    throw new Refusal('bad-sentence', words, { status: 400, about: { field } })
-  }
   const event = eventOf(sentence)
   if (!kindsOn[event].includes(sentence.issue))
-    refuse('issue', `${kindFacts[sentence.issue].one} is not what a routine makes of that event.`)
+    throw badInput('bad-sentence/kind', 'issue', { kind: kindFacts[sentence.issue].one })
   if (event === 'order status' && sentence.statuses.length === 0)
-    refuse('statuses', 'The routine has no status to wait for. Choose one.')
+    throw badInput('bad-sentence/no-status', 'statuses')
   const unknown = sentence.statuses.find((status) => !orderStatuses.includes(status))
-  if (unknown) refuse('statuses', `“${unknown}” is not a status of the house's orders.`)
+  if (unknown) throw badInput('bad-sentence/status', 'statuses', { status: unknown })
   if (!contactRoles.includes(sentence.to))
-    refuse('to', `There is no contact role “${sentence.to}”. There are ${contactRoles.join(', ')}.`)
+    throw badInput('bad-sentence/role', 'to', { role: sentence.to, roles: contactRoles.join(', ') })
   for (const [index, condition] of sentence.conditions.entries()) {
     const field = `conditions.${index}`
     if (condition.about === 'total') {
       if (!/^\d{1,10}(\.\d{1,4})?$/.test(condition.amount) || new Decimal(condition.amount).isNegative())
-        refuse(field, 'Write the amount like 500 or 500.00.')
+        throw badInput('bad-sentence/amount', field)
     } else if (condition.about === 'field') {
-      if (!condition.field) refuse(field, 'Choose the order field that is meant.')
+      if (!condition.field) throw badInput('bad-sentence/field', field)
       if ((condition.is === 'contains' || condition.is === 'is') && !condition.value.trim())
-        refuse(field, `Say what the field “${condition.field}” must hold.`)
+        throw badInput('bad-sentence/value', field, { field: condition.field })
     } else if (condition.values.length === 0)
-      refuse(
-        field,
-        `The condition about the ${condition.about} names nothing. Choose at least one, or take it out.`,
-      )
+      throw badInput('bad-sentence/empty', field, { about: condition.about })
   }
   for (const address of sentence.copyTo ?? [])
-    if (!isAddress(address))
-      refuse('copyTo', `“${address}” is not an email address. Write one like name@house.example.`)
+    if (!isAddress(address)) throw badInput('bad-sentence/address', 'copyTo', { address })
   if (
     !Number.isInteger(sentence.delayMinutes) ||
     sentence.delayMinutes < 0 ||
     sentence.delayMinutes > 30 * 24 * 60
   )
-    refuse('delayMinutes', 'A document waits 0 minutes to 30 days.')
+    throw badInput('bad-sentence/delay', 'delayMinutes')
   if (sentence.hours && minutesOf(sentence.hours.from) >= minutesOf(sentence.hours.to))
-    refuse('hours', 'Sending hours begin before they end, like 08:00 to 17:00.')
+    throw badInput('bad-sentence/hours', 'hours')
 }

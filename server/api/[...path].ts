@@ -3,5 +3,5 @@ import { route } from '../http/route'
 
 /** Every address under /api that no other route has. */
 export default route({ role: 'anyone', brands: 'none' }, () => {
-  throw new Refusal('no-such-path', 'There is nothing at this address.', { status: 404 })
+  throw new Refusal('no-such-path', { status: 404 })
 })

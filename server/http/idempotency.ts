@@ -56,17 +56,9 @@ async function answerOf(
     const known = await knownCall(caller, key)
     if (!known) return once(caller, key, call, work) // the first was refused
     if (known.callHash !== callHash)
-      throw new Refusal(
-        'key-used-otherwise',
-        'This idempotency key was used for another call. Give every call its own key.',
-        { status: 422, about: { field: 'Idempotency-Key' } },
-      )
+      throw new Refusal('key-used-otherwise', { status: 422, about: { field: 'Idempotency-Key' } })
     if (known.status !== null) return { status: known.status, answer: known.answer }
     await new Promise((resolve) => setTimeout(resolve, 50))
   }
-  throw new Refusal(
-    'call-unclear',
-    'A call with this key began and gave no answer. Look whether it did its work, then call with a new key.',
-    { about: { field: 'Idempotency-Key' } },
-  )
+  throw new Refusal('call-unclear', { about: { field: 'Idempotency-Key' } })
 }

@@ -66,11 +66,10 @@ export async function refuseGuesser(account: string, place: string): Promise<voi
   ] as const) {
     const tries = await limiter(`wrong-${name}`, wrongTries[name], window).get(key)
     if (tries !== null && tries.consumedPoints >= wrongTries[name])
-      throw new Refusal(
-        'too-many-tries',
-        `Too many tries. Wait ${Math.ceil(tries.msBeforeNext / 60_000)} minutes, then try again.`,
-        { status: 429 },
-      )
+      throw new Refusal('too-many-tries', {
+        values: { minutes: Math.ceil(tries.msBeforeNext / 60_000) },
+        status: 429,
+      })
   }
 }
 

@@ -13,12 +13,13 @@ import {
   type EventHandler,
   type H3Event,
 } from 'h3'
-import { Refusal } from '../../core/errors'
+import { badInput, Refusal } from '../../core/errors'
 import { config } from '../config'
 import { once } from './idempotency'
 import { askedHost, callerAddress } from './caller'
 import { inputWords } from './input-words'
 import { refuseToken } from './own-session'
+import { problemOf, troubleOf } from './problem'
 import { countCall } from './rate'
 import { refuseForeign, refuseLimited, type Named, type Principal } from '../services/people/principal'
 import { isProved, sessionHours, sessionUser } from '../services/people/sign-in'
@@ -118,7 +119,7 @@ export function route<P = object, Q = object, B = object>(
       const user = await signedIn(event)
       if (!spec.uncounted) await withinRate(event, user)
       if (spec.role !== 'anyone') {
-        if (!user) throw new Refusal('not-signed-in', 'Sign in first.', { status: 401 })
+        if (!user) throw new Refusal('not-signed-in', { status: 401 })
         checkRole(user, spec.role)
         if (spec.proved) checkProved(user)
       }
@@ -134,12 +135,7 @@ export function route<P = object, Q = object, B = object>(
       const key = getHeader(event, 'idempotency-key')
       if (event.method === 'GET' || key === undefined || !user)
         return await handle({ event, user: user!, params, query, body, bytes })
-      if (!/^[\w-]{8,100}$/.test(key))
-        throw new Refusal(
-          'bad-key',
-          'An idempotency key is 8 to 100 letters, digits, hyphens or underscores.',
-          { status: 400, about: { field: 'Idempotency-Key' } },
-        )
+      if (!/^[\w-]{8,100}$/.test(key)) throw badInput('bad-key', 'Idempotency-Key')
       const { status, answer } = await once(
         user.session.startsWith('token ') ? user.session : `staff ${user.id}`,
         key,
@@ -163,14 +159,13 @@ async function withinRate(event: H3Event, user: User | undefined): Promise<void>
       : await countCall('staff', String(user.id))
   if (seconds === 0) return
   setResponseHeader(event, 'retry-after', seconds)
-  throw new Refusal('too-many-calls', `Too many calls. Try again in ${seconds} seconds.`, { status: 429 })
+  throw new Refusal('too-many-calls', { values: { seconds }, status: 429 })
 }
 
 /** @throws Refusal "not-allowed" to a token, "password-needed" */
 function checkProved(user: User): void {
   refuseToken(user)
-  if (!isProved(user))
-    throw new Refusal('password-needed', 'Enter your password again to do this.', { status: 403 })
+  if (!isProved(user)) throw new Refusal('password-needed', { status: 403 })
 }
 
 /**
@@ -179,9 +174,7 @@ function checkProved(user: User): void {
  */
 export function checkRole(user: Pick<User, 'role'>, least: Role): void {
   if (rank[user.role] < rank[least])
-    throw new Refusal('not-allowed', `Only a ${least} may do this. You are signed in as a ${user.role}.`, {
-      status: 403,
-    })
+    throw new Refusal('not-allowed/role', { values: { least, role: user.role }, status: 403 })
 }
 
 async function fileOf(event: H3Event, limit: number): Promise<Uint8Array> {
@@ -193,13 +186,9 @@ async function fileOf(event: H3Event, limit: number): Promise<Uint8Array> {
 function checkLength(event: H3Event, limit: number): void {
   const length = getHeader(event, 'content-length')
   if (length === undefined && getHeader(event, 'transfer-encoding') !== undefined)
-    throw new Refusal('no-length', 'Say the length of the body (Content-Length).', { status: 411 })
+    throw new Refusal('no-length', { status: 411 })
   if (Number(length ?? 0) > limit)
-    throw new Refusal(
-      'too-large',
-      `The request is larger than the ${Math.round(limit / 1000)} kB that this takes.`,
-      { status: 413 },
-    )
+    throw new Refusal('too-large', { values: { most: Math.round(limit / 1000) }, status: 413 })
 }
 
 async function bodyOf(event: H3Event, limit: number): Promise<unknown> {
@@ -207,7 +196,7 @@ async function bodyOf(event: H3Event, limit: number): Promise<unknown> {
   try {
     return (await readBody(event)) ?? {}
   } catch {
-    throw new Refusal('bad-json', 'The request could not be read.', { status: 400 })
+    throw new Refusal('bad-json', { status: 400 })
   }
 }
 
@@ -219,12 +208,11 @@ function check<T>(schema: Joi.ObjectSchema | undefined, value: unknown): T {
   })
   if (error) {
     const detail = error.details[0]!
-    throw new Refusal('bad-input', inputWords(detail), {
-      status: 400,
-      about: {
-        field: detail.path.join('.') || String((detail.context?.peers as string[] | undefined)?.[0] ?? ''),
-      },
-    })
+    throw badInput(
+      'bad-input',
+      detail.path.join('.') || String((detail.context?.peers as string[] | undefined)?.[0] ?? ''),
+      { words: inputWords(detail) },
+    )
   }
   return checked as T
 }
@@ -236,7 +224,7 @@ function check<T>(schema: Joi.ObjectSchema | undefined, value: unknown): T {
 function sameOrigin(event: H3Event): void {
   const origin = getHeader(event, 'origin')
   if (origin === undefined || hostOf(origin) === askedHost(event)) return
-  throw new Refusal('other-origin', 'This request came from another page.', { status: 403 })
+  throw new Refusal('other-origin', { status: 403 })
 }
 
 function hostOf(origin: string): string | undefined {
@@ -253,29 +241,15 @@ function hostOf(origin: string): string | undefined {
  */
 function outOfRange(error: unknown): Refusal | undefined {
   const code = (error as { original?: { code?: string } } | null)?.original?.code ?? ''
-  return code.startsWith('22')
-    ? new Refusal('bad-value', 'A value is out of range or cannot be read. Check what was sent.', {
-        status: 400,
-      })
-    : undefined
+  return code.startsWith('22') ? new Refusal('bad-value', { status: 400 }) : undefined
 }
 
 function problem(event: H3Event, error: unknown): unknown {
   if (error && typeof error === 'object' && 'statusCode' in error && !(error instanceof Refusal))
     throw createError(error as { statusCode: number })
   const refusal = error instanceof Refusal ? error : outOfRange(error)
-  const trouble = refusal ? '' : logTrouble(error, { path: event.path }, 'a request failed')
-  const status = refusal?.status ?? 500
-  setResponseStatus(event, status)
+  const said = refusal ?? troubleOf(logTrouble(error, { path: event.path }, 'a request failed'))
+  setResponseStatus(event, said.status)
   setResponseHeader(event, 'content-type', 'application/problem+json')
-  return {
-    type: `urn:clothespin:${refusal?.code ?? 'trouble'}`,
-    status,
-    code: refusal?.code ?? 'trouble',
-    title:
-      refusal?.message ??
-      'That did not work because of a fault in Clothespin, and nothing was changed. Tell your IT ' +
-        `person this number: ${trouble}.`,
-    about: refusal?.about ?? {},
-  }
+  return problemOf(said)
 }

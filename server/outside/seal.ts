@@ -29,9 +29,6 @@ export function unseal(sealed: string, purpose: string): string {
     decipher.setAuthTag(tag!)
     return Buffer.concat([decipher.update(text!), decipher.final()]).toString('utf8')
   } catch {
-    throw new Refusal(
-      'other-secret',
-      'The password cannot be read: it was kept under another secret of the installation. Enter it again.',
-    )
+    throw new Refusal('other-secret')
   }
 }

@@ -37,7 +37,7 @@ export function keyset(
     typeof cursor[0] !== 'string' ||
     !Number.isInteger(cursor[1])
   ) {
-    throw new Refusal('bad-page', 'That page does not exist. Load the list again.', { status: 400 })
+    throw new Refusal('bad-page', { status: 400 })
   }
   parameters.push(cursor[0], cursor[1])
   const compare = sort.descending ? '<' : '>'

@@ -1,7 +1,7 @@
 import { Resvg } from '@resvg/resvg-js'
 import { imageSize } from 'image-size'
 import { PNG } from 'pngjs'
-import { Refusal } from '../../../core/errors'
+import { badInput } from '../../../core/errors'
 
 export interface FlatPicture {
   bytes: Uint8Array
@@ -25,29 +25,21 @@ const smallest = 60
  * @throws Refusal "bad-picture" with what is wrong
  */
 export function flattenPicture(bytes: Uint8Array, ground: string): FlatPicture {
-  const refuse = (sentence: string) =>
-    new Refusal('bad-picture', sentence, { status: 400, about: { field: 'picture' } })
   if (bytes.byteLength > mostBytes)
-    throw refuse(`The picture has ${(bytes.byteLength / 1e6).toFixed(1)} MB. Take one of at most 2 MB.`)
-  const data = isSvg(bytes) ? drawSvg(bytes, refuse) : Buffer.from(bytes)
+    throw badInput('bad-picture/heavy', 'picture', { size: (bytes.byteLength / 1e6).toFixed(1) })
+  const data = isSvg(bytes) ? drawSvg(bytes) : Buffer.from(bytes)
   const size = sizeOf(data)
-  if (!size)
-    throw refuse(
-      'That is neither a PNG, a JPEG nor an SVG picture. Save the logo as one of these and try again.',
-    )
+  if (!size) throw badInput('bad-picture/kind', 'picture')
   if (size.width * size.height > mostPixels)
-    throw refuse(`The picture has ${size.width} × ${size.height} pixels. Take one of at most 6 million.`)
-  if (size.width < smallest)
-    throw refuse(
-      `The picture is only ${size.width} pixels wide and would print coarse. Take one of at least ${smallest}.`,
-    )
+    throw badInput('bad-picture/pixels', 'picture', { width: size.width, height: size.height })
+  if (size.width < smallest) throw badInput('bad-picture/coarse', 'picture', { width: size.width, smallest })
   if (size.type === 'jpg')
     return { bytes: data, mediaType: 'image/jpeg', width: size.width, height: size.height }
   let picture: PNG
   try {
     picture = PNG.sync.read(data)
   } catch {
-    throw refuse('The PNG picture is damaged. Save it anew and try again.')
+    throw badInput('bad-picture/damaged', 'picture')
   }
   const [r, g, b] = [1, 3, 5].map((at) => Number.parseInt(ground.slice(at, at + 2), 16)) as [
     number,
@@ -88,14 +80,12 @@ const isSvg = (bytes: Uint8Array) =>
 const svgWidth = 1400
 
 /** Draws an SVG once, with nothing from outside of it: no scripts, entities, linked files or fonts. */
-function drawSvg(bytes: Uint8Array, refuse: (sentence: string) => Refusal): Buffer {
+function drawSvg(bytes: Uint8Array): Buffer {
   const text = Buffer.from(bytes).toString('utf8')
-  if (/<!ENTITY|<script|<foreignObject/i.test(text))
-    throw refuse('The SVG picture holds scripts or entities. Save it as a plain SVG, or as PNG.')
+  if (/<!ENTITY|<script|<foreignObject/i.test(text)) throw badInput('bad-picture/scripts', 'picture')
   if (/href\s*=\s*["'](?!#|data:image\/(png|jpeg);)/i.test(text))
-    throw refuse('The SVG picture links to other files. Save it with everything inside, or as PNG.')
-  if (/<text[\s>]/i.test(text))
-    throw refuse('The SVG picture holds text that needs a font. Turn the text into paths, or save it as PNG.')
+    throw badInput('bad-picture/links', 'picture')
+  if (/<text[\s>]/i.test(text)) throw badInput('bad-picture/text', 'picture')
   try {
     return Buffer.from(
       new Resvg(text, { fitTo: { mode: 'width', value: svgWidth }, font: { loadSystemFonts: false } })
@@ -103,9 +93,7 @@ function drawSvg(bytes: Uint8Array, refuse: (sentence: string) => Refusal): Buff
         .asPng(),
     )
   } catch (error) {
-    throw refuse(
-      `The SVG picture cannot be drawn: ${(error as Error).message.split('\n')[0]}. Save it as PNG and try again.`,
-    )
+    throw badInput('bad-picture/not-drawn', 'picture', { why: (error as Error).message.split('\n')[0]! })
   }
 }
 

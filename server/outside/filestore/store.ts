@@ -21,6 +21,6 @@ export const keepFile = async (bytes: Uint8Array, mediaType: string): Promise<st
 /** @throws Refusal "no-such-file" */
 export async function readFileBytes(sha256: string): Promise<Uint8Array> {
   const row = await fileBytes(sha256)
-  if (!row) throw new Refusal('no-such-file', 'That file is not in store.', { status: 404 })
+  if (!row) throw new Refusal('no-such-file', { status: 404 })
   return row.bytes
 }

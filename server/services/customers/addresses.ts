@@ -1,6 +1,6 @@
 import type { Address } from '../../../core/documents/facts'
 import { addressesIn, type AddressMail } from '../../../core/preferences/recipients'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
 import { Customer, CustomerAddress, SalesOrder } from '../../db/models'
 import { publish } from '../live/publish'
@@ -32,24 +32,17 @@ export async function keepAddresses(
   addresses.forEach(({ mail, label }, index) => {
     checkAddresses(addressesIn(mail), `addresses.${index}.mail`)
     if (addresses.findIndex((one) => one.label.toLowerCase() === label.toLowerCase()) !== index)
-      throw new Refusal('same-label', `There are two addresses called “${label}”.`, {
-        status: 400,
-        about: { field: `addresses.${index}.label` },
-      })
+      throw badInput('same-label', `addresses.${index}.label`, { label })
   })
   await inTransaction(async () => {
     const customer = await Customer.findByPk(customerId, { lock: true })
-    if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
+    if (!customer) throw new Refusal('no-such-customer', { status: 404 })
     if (customer.version !== version)
-      throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
+      throw new Refusal('changed-meanwhile/customer', { values: { customer: customer.name } })
     const before = await CustomerAddress.findAll({ where: { customerId } })
     for (const gone of before.filter((one) => !addresses.some((kept) => kept.id === one.id))) {
       const order = await SalesOrder.findOne({ where: { billToId: gone.id }, order: [['id', 'desc']] })
-      if (order)
-        throw new Refusal('in-use', `Order ${order.number} is billed to “${gone.label}”. It stays.`, {
-          status: 400,
-          about: { field: 'addresses' },
-        })
+      if (order) throw badInput('in-use/address', 'addresses', { order: order.number, label: gone.label })
       await gone.destroy()
     }
     for (const [position, { id, purpose, label, address, mail }] of addresses.entries()) {

@@ -37,9 +37,9 @@ export async function changeContacts(
   for (const [index, { role }] of contacts.entries()) await checkRole(role, `contacts.${index}.role`)
   await inTransaction(async () => {
     const customer = await lockCustomer(id)
-    if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
+    if (!customer) throw new Refusal('no-such-customer', { status: 404 })
     if (customer.version !== version)
-      throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
+      throw new Refusal('changed-meanwhile/customer', { values: { customer: customer.name } })
     await raiseCustomerVersion(id)
     await deleteContacts(id)
     await Contact.bulkCreate(contacts.map(({ name, email, role }) => ({ customerId: id, name, email, role })))

@@ -14,7 +14,7 @@ import type { FieldValues } from '../../../core/fields/own-fields'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { kindFacts } from '../../../core/documents/kinds'
 import type { Address } from '../../../core/documents/facts'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import type { Terms } from '../../../core/documents/terms'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import { languages, type Language } from '../../../core/money/format'
@@ -104,7 +104,7 @@ export interface CustomerAddressView {
 /** @throws Refusal "no-such-customer" */
 export async function customerView(id: number, who = theHouse): Promise<CustomerView> {
   const customer = await customerFacts(id)
-  if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
+  if (!customer) throw new Refusal('no-such-customer', { status: 404 })
   const documents = await documentsOfCustomer(who, id)
   return { ...customer, ways: waysOf(customer), documents }
 }
@@ -137,16 +137,12 @@ export async function changeCustomer(id: number, change: CustomerChange, who: Pr
   for (const preference of Object.values(change.preferences ?? {})) await checkPreference(preference)
   checkAddresses(addressesIn(change.billingMail ?? {}), 'billingMail')
   const own = change.fields ? { fields: await checkFields('customer', change.fields) } : {}
-  if (change.language && !languages.includes(change.language))
-    throw new Refusal('unknown-language', 'Papers come in English, German and French.', {
-      status: 400,
-      about: { field: 'language' },
-    })
+  if (change.language && !languages.includes(change.language)) throw badInput('unknown-language', 'language')
   await inTransaction(async () => {
     const customer = await Customer.findByPk(id, { lock: true })
-    if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
+    if (!customer) throw new Refusal('no-such-customer', { status: 404 })
     if (customer.version !== change.version)
-      throw new Refusal('changed-meanwhile', `Somebody changed ${customer.name} meanwhile. Open it again.`)
+      throw new Refusal('changed-meanwhile/customer', { values: { customer: customer.name } })
     const { version, treatment, taxNumber, billing, number, ...others } = change
     if (number !== undefined) await refuseTakenNumber(number, id)
     const name = change.name ?? customer.name

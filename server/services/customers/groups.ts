@@ -3,7 +3,7 @@ import type { Terms } from '../../../core/documents/terms'
 import type { TaxTreatment } from '../../../core/documents/treatment'
 import type { Language } from '../../../core/money/format'
 import { suppliedRoles, type ContactRole, type Preferences } from '../../../core/preferences/recipients'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
 import { Company, CustomerGroup } from '../../db/models'
 import { publish } from '../live/publish'
@@ -45,7 +45,7 @@ export async function keepDefaults(before: CustomerDefaults, now: CustomerDefaul
   await inTransaction(async () => {
     const company = (await Company.findByPk(1, { lock: true }))!
     if (!isDeepStrictEqual({ preferences: company.preferences, roles: company.contactRoles }, before))
-      throw new Refusal('changed-meanwhile', 'Somebody changed this meanwhile. Load the page again.')
+      throw new Refusal('changed-meanwhile/defaults')
     for (const role of before.roles.filter((one) => !now.roles.includes(one))) await refuseUsedRole(role)
     await company.update({ contactRoles: now.roles })
     for (const preference of Object.values(now.preferences)) await checkPreference(preference)
@@ -58,15 +58,15 @@ export async function keepDefaults(before: CustomerDefaults, now: CustomerDefaul
 }
 
 async function refuseUsedRole(role: ContactRole): Promise<void> {
-  const refuse = (words: string) =>
-    new Refusal('in-use', words, { status: 400, about: { field: 'now.roles' } })
-  if (suppliedRoles.includes(role)) throw refuse(`“${role}” stays: documents go to it as a rule.`)
+  if (suppliedRoles.includes(role)) throw badInput('in-use/supplied-role', 'now.roles', { role })
   const { contacts, routine } = (await usesOfRole(role))!
   if (contacts > 0)
-    throw refuse(
-      `${contacts} ${contacts === 1 ? 'contact is' : 'contacts are'} for ${role}. Change them first.`,
-    )
-  if (routine) throw refuse(`The routine “${routine}” writes to ${role}. Change it first.`)
+    throw badInput('in-use/role-of-contacts', 'now.roles', {
+      contacts,
+      are: contacts === 1 ? 'contact is' : 'contacts are',
+      role,
+    })
+  if (routine) throw badInput('in-use/role-of-routine', 'now.roles', { routine, role })
 }
 
 /** Adds a group (`id` null) or changes one. @throws Refusal "same-name", "changed-meanwhile", "bad-address" */
@@ -74,26 +74,16 @@ export async function keepGroup(id: number | null, change: GroupChange, version 
   for (const preference of Object.values(change.preferences)) await checkPreference(preference)
   return inTransaction(async () => {
     const twin = await CustomerGroup.findOne({ where: { name: change.name } })
-    if (twin && twin.id !== id)
-      throw new Refusal('same-name', `There is already a group “${change.name}”.`, {
-        status: 400,
-        about: { field: 'name' },
-      })
+    if (twin && twin.id !== id) throw badInput('same-name', 'name', { name: change.name })
     if (id === null) {
       const made = await CustomerGroup.create(change)
       publish('customer')
       return made.id
     }
     const group = await CustomerGroup.findByPk(id, { lock: true })
-    if (!group)
-      throw new Refusal('no-such-group', 'That group does not exist any more. Load the page again.', {
-        status: 404,
-      })
+    if (!group) throw new Refusal('no-such-group', { status: 404 })
     if (group.version !== version)
-      throw new Refusal(
-        'changed-meanwhile',
-        `Somebody changed the group “${group.name}” meanwhile. Open it again.`,
-      )
+      throw new Refusal('changed-meanwhile/group', { values: { group: group.name } })
     const oldName = group.name
     await group.update({ ...change, version: version + 1 })
     if (oldName !== change.name) await customerRenamedGroup(oldName, change.name)
@@ -109,11 +99,13 @@ export async function dropGroup(id: number): Promise<void> {
     const group = (await groupRows()).find((one) => one.id === id)
     if (!group) return
     if (group.customers > 0)
-      throw new Refusal(
-        'in-use',
-        `${group.customers} ${group.customers === 1 ? 'customer is' : 'customers are'} in ` +
-          `“${group.name}”. Move them first.`,
-      )
+      throw new Refusal('in-use/group', {
+        values: {
+          customers: group.customers,
+          are: group.customers === 1 ? 'customer is' : 'customers are',
+          group: group.name,
+        },
+      })
     await CustomerGroup.destroy({ where: { id } })
     publish('customer')
   })

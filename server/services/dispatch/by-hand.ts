@@ -1,13 +1,12 @@
 import { dayWords, dayInZone } from '../../../core/documents/days'
 import { kindFacts } from '../../../core/documents/kinds'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { channelFacts } from '../../../core/dispatch/channels'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
-import { stopWords } from '../../../core/orders/statuses'
 import { noteAll } from '../history/history'
 import { company } from '../house/house'
 import { newDispatch } from './create'
@@ -43,12 +42,7 @@ import type { Principal } from '../people/principal'
  * ids that go. @throws Refusal "bad-address"
  */
 export async function sendAgain(ids: readonly number[], who: Principal, once?: string): Promise<number[]> {
-  if (once !== undefined && !isAddress(once))
-    throw new Refusal(
-      'bad-address',
-      `“${once}” is not an email address. Write one like name@house.example.`,
-      { status: 400, about: { field: 'to' } },
-    )
+  if (once !== undefined && !isAddress(once)) throw badInput('bad-address', 'to', { address: once })
   return inTransaction(async () => {
     const going = await moveDispatches(
       'send again',
@@ -92,11 +86,7 @@ export async function decideByHand(
   reason: string,
   who: Principal,
 ): Promise<number[]> {
-  if (act === 'close' && !reason.trim())
-    throw new Refusal('no-reason', 'Say in a few words why it is closed.', {
-      status: 400,
-      about: { field: 'reason' },
-    })
+  if (act === 'close' && !reason.trim()) throw badInput('no-reason', 'reason')
   const how = { confirm: 'a person said so', print: 'posted on paper', close: null }[act]
   const words = {
     confirm: 'A person said that it arrived.',
@@ -155,16 +145,14 @@ async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Pr
   const first = stopped[0]
   if (!first) return
   if (!despite)
-    throw new Refusal(
-      'order-stopped',
-      `The order of ${first.number} is ${first.stopped}, so ` +
-        `${stopped.length === 1 ? 'it is' : `${stopped.length} of these are`} held. ` +
-        'Such emails are let go one by one.',
-    )
-  if (ids.length > 1)
-    throw new Refusal('one-by-one', 'Emails of held or withdrawn orders are let go one by one.', {
-      status: 400,
+    throw new Refusal('order-stopped/several', {
+      values: {
+        number: first.number,
+        stopped: first.stopped,
+        others: stopped.length === 1 ? 'it is' : `${stopped.length} of these are`,
+      },
     })
+  if (ids.length > 1) throw new Refusal('one-by-one/emails', { status: 400 })
 }
 
 /**
@@ -173,11 +161,7 @@ async function lookBeforeLettingGo(ids: readonly number[], despite: boolean): Pr
  */
 export async function sendLater(ids: readonly number[], at: Date, who: Principal): Promise<number[]> {
   const now = clock.now()
-  if (at <= now || at.getTime() - now.getTime() > 60 * 86_400_000)
-    throw new Refusal('bad-time', 'Choose a time from now on, within 60 days.', {
-      status: 400,
-      about: { field: 'at' },
-    })
+  if (at <= now || at.getTime() - now.getTime() > 60 * 86_400_000) throw badInput('bad-time', 'at')
   return inTransaction(async () => {
     await lookBeforeLettingGo(ids, false)
     const done = await postponeDispatches(ids, at)
@@ -225,29 +209,26 @@ export async function sendCopy(
   who: Principal,
 ): Promise<number> {
   const to = address.trim()
-  if (!isAddress(to))
-    throw new Refusal('bad-address', `“${to}” is not an email address. Write one like name@house.example.`, {
-      status: 400,
-      about: { field: 'address' },
-    })
+  if (!isAddress(to)) throw badInput('bad-address', 'address', { address: to })
   return inTransaction(async () => {
     // one at a time: the same copy asked for twice at one instant goes once
     await lockDocument(documentId)
     const document = await documentToCopy(documentId)
-    if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
-    if (document.voided)
-      throw new Refusal('void', `${document.number} is void: it is not sent to anybody any more.`)
+    if (!document) throw new Refusal('no-such-document', { status: 404 })
+    if (document.voided) throw new Refusal('void', { values: { document: document.number } })
     if (document.takenOver && !document.painted) throw noPdf()
     const before = (await alreadySent(documentId)).find((sent) => sent.address === to.toLowerCase())
     if (before && !again)
-      throw new Refusal(
-        'sent-before',
-        `${document.number} already went to ${to} on ` +
-          `${dayWords(dayInZone(before.at, (await company()).timeZone))}. Send it again?`,
-        { about: { field: 'again' } },
-      )
+      throw new Refusal('sent-before', {
+        values: {
+          document: document.number,
+          to,
+          day: dayWords(dayInZone(before.at, (await company()).timeZone)),
+        },
+        about: { field: 'again' },
+      })
     const waiting = await copyOnItsWay(documentId, to)
-    if (waiting) throw new Refusal('goes-already', `A copy to ${to} is already waiting to go.`)
+    if (waiting) throw new Refusal('goes-already', { values: { to } })
     const id = await newDispatch({
       ...document,
       channel: 'email',
@@ -280,10 +261,11 @@ export async function sendDocuments(
   await inTransaction(async () => {
     for (const documentId of documentIds) {
       const stop = await documentStop(documentId)
-      if (stop?.stopped && !despite) throw new Refusal('order-stopped', stopWords(stop.number, stop.stopped))
+      if (stop?.stopped && !despite)
+        throw new Refusal('order-stopped', { values: { order: stop.number, status: stop.stopped } })
       const waiting = await undeliveredRoutine(documentId)
       if (!(await deliver(documentId, waiting?.sentence ?? null, who, timeZone, despite)))
-        throw new Refusal('not-unsent', 'One of these documents is already on its way. Look again.')
+        throw new Refusal('not-unsent')
     }
   })
 }

@@ -59,11 +59,7 @@ export async function correctAddress(
   return inTransaction(async () => {
     const customers = await correctContacts(from, to, who)
     const copies = await correctDispatchAddress(from, to)
-    if (customers.length + copies === 0)
-      throw new Refusal(
-        'unknown-address',
-        `${from} is at no customer and in no copy any more. Look at the customer's contacts.`,
-      )
+    if (customers.length + copies === 0) throw new Refusal('unknown-address', { values: { from } })
     const stuck = new Set((await stuckByAddress(from)).map((one) => one.id))
     const ids = await sendAgain(
       againIds.filter((id) => stuck.has(id)),

@@ -44,11 +44,9 @@ export async function deliver(
     preference: document.preferences[document.kind],
   })
   if (wished.channel === 'nothing')
-    throw new Refusal(
-      'wants-none',
-      `${document.customerName} wants no ${kindFacts[document.kind].many}. Send a copy to an address ` +
-        'you name, or change what the customer wants.',
-    )
+    throw new Refusal('wants-none', {
+      values: { customer: document.customerName, kinds: kindFacts[document.kind].many },
+    })
   const now = clock.now()
   const notBefore = sentence ? sendingTime(now, sentence.delayMinutes, sentence.hours ?? null, timeZone) : now
   for (const channel of wished.channels) {

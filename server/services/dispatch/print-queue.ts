@@ -23,8 +23,7 @@ export interface PrintQueueRow {
 export async function printQueuePdf(ids: readonly number[], copies: number): Promise<Uint8Array> {
   const chosen = new Set(ids)
   const files = await printFiles([...chosen])
-  if (files.length === 0)
-    throw new Refusal('nothing-to-print', 'None of these waits for the printer any more.', { status: 404 })
+  if (files.length === 0) throw new Refusal('nothing-to-print', { status: 404 })
   const bytes = new Map<string, Uint8Array>()
   for (const { sha256 } of files) if (!bytes.has(sha256)) bytes.set(sha256, await readFileBytes(sha256))
   return mergePdfs(files.flatMap((file) => Array<Uint8Array>(copies).fill(bytes.get(file.sha256)!)))

@@ -65,11 +65,13 @@ export function contextOf(
     { country: order.billing?.country ?? '', currency: order.currency, branch: branch?.name ?? '' },
   )
   if (!design)
-    throw new Refusal('no-design', `${brand.name} has no design for this kind of document.`, {
+    throw new Refusal('no-design', {
+      values: { brand: brand.name },
       about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
     })
   if (!series)
-    throw new Refusal('no-series', `${brand.name} has no number series for this kind of document.`, {
+    throw new Refusal('no-series', {
+      values: { brand: brand.name },
       about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
     })
   const language = findSetting<Language>([
@@ -82,7 +84,8 @@ export function contextOf(
     ofBrand.find((candidate) => candidate.language === language) ??
     ofBrand.find((candidate) => candidate.language === house.company.language)
   if (!note)
-    throw new Refusal('no-email-text', `${brand.name} has no email text for this kind of document.`, {
+    throw new Refusal('no-email-text', {
+      values: { brand: brand.name },
       about: { record: { kind: 'brand', id: brand.id, label: brand.name } },
     })
   // the rates of the day of supply, or else of the document; codes of one category and rate are taxed together

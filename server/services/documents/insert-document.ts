@@ -129,11 +129,7 @@ export async function insertDocuments(
 ): Promise<Inserted[]> {
   const { moved, now, who } = issuing
   for (const { paper } of numbered) {
-    if (moved.has(paper.sourceId))
-      throw new Refusal(
-        'billed-meanwhile',
-        'A part of its order has just been invoiced. Look at it again, then send it.',
-      )
+    if (moved.has(paper.sourceId)) throw new Refusal('billed-meanwhile')
     await sourceOf(paper.sourceKind).check?.(paper)
   }
   const contents = numbered.map((one) => contentOf(one, issuing))

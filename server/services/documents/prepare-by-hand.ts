@@ -1,5 +1,5 @@
 import { sources } from '../../../core/documents/sources'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { capital, type DocumentKind, kindFacts } from '../../../core/documents/kinds'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -29,14 +29,11 @@ export async function prepareByHand(
   who: Principal,
   despite = false,
 ): Promise<{ sourceId: number; result: PreparedByHand }[]> {
-  if (despite && sourceIds.length > 1)
-    throw new Refusal('one-by-one', 'Documents of held or withdrawn orders are prepared one by one.', {
-      status: 400,
-    })
+  if (despite && sourceIds.length > 1) throw new Refusal('one-by-one/prepare', { status: 400 })
   await refuseOtherSources(kind, sourceIds)
   const addressing = { role: kindFacts[kind].to, copyTo: [] }
   const laidOut = await makeAll(kind, sourceIds, addressing)
-  if (laidOut.size === 0) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
+  if (laidOut.size === 0) throw new Refusal('no-such-order', { status: 404 })
   return inTransaction(async () => {
     const results: { sourceId: number; result: PreparedByHand }[] = []
     for (const [of, ids] of await byKind([...laidOut.keys()]))
@@ -79,15 +76,7 @@ export async function prepareByHand(
 async function refuseOtherSources(kind: DocumentKind, sourceIds: readonly number[]): Promise<void> {
   const { one, sources: own } = kindFacts[kind]
   const other = [...(await byKind(sourceIds)).keys()].find((of) => !own.includes(of))
-  if (other)
-    throw new Refusal(
-      'not-of-this',
-      `${capital(one)} is not made of ${sources[other].words}. Choose its kind.`,
-      {
-        status: 400,
-        about: { field: 'kind' },
-      },
-    )
+  if (other) throw badInput('not-of-this', 'kind', { kind: capital(one), sources: sources[other].words })
 }
 
 /**
@@ -170,15 +159,7 @@ export async function sendThisOnceTo(
   who: Principal,
 ): Promise<void> {
   const wrong = addresses.find((address) => !isAddress(address))
-  if (wrong !== undefined)
-    throw new Refusal(
-      'bad-address',
-      `“${wrong}” is not an email address. Write one like name@house.example.`,
-      {
-        status: 400,
-        about: { field: 'addresses' },
-      },
-    )
+  if (wrong !== undefined) throw badInput('bad-address', 'addresses', { address: wrong })
   await inTransaction(async () => {
     const [first, ...others] = addresses
     const words = first && first + (others.length ? ` +${others.length}` : '')
@@ -187,12 +168,8 @@ export async function sendThisOnceTo(
       toAddresses: first ? JSON.stringify(addresses) : null,
       sendTo: words ?? null,
     })
-    if (!paper) throw new Refusal('no-such-paper', 'That document is not waiting any more.', { status: 404 })
-    if (paper.channel !== 'email' && paper.channel !== 'both')
-      throw new Refusal(
-        'no-email',
-        'This customer wants no email of this kind, so there is nobody to choose.',
-      )
+    if (!paper) throw new Refusal('no-such-paper', { status: 404 })
+    if (paper.channel !== 'email' && paper.channel !== 'both') throw new Refusal('no-email')
     if (!first) await addJob('refresh-prepared', { preparedIds: [preparedId] })
     await noteAll([
       {

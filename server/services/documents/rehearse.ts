@@ -152,8 +152,8 @@ async function recipientsOf(paper: Rehearsable): Promise<Recipient[]> {
 export async function sendOneToMe(preparedId: number, user: Principal & { email: string }): Promise<string> {
   return inTransaction(async () => {
     const paper = await preparedToRehearse(preparedId)
-    if (!paper) throw new Refusal('no-such-paper', 'That document is not waiting any more.', { status: 404 })
-    if (paper.problem) throw new Refusal('no-paper', paper.problem)
+    if (!paper) throw new Refusal('no-such-paper', { status: 404 })
+    if (paper.problem) throw new Refusal('no-paper', { values: { words: paper.problem } })
     const [number] = await rehearse(
       [paper],
       user.email,
@@ -171,7 +171,7 @@ export async function sendDocumentToMe(
 ): Promise<void> {
   await inTransaction(async () => {
     const found = await documentToRehearse(documentId)
-    if (!found) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
+    if (!found) throw new Refusal('no-such-document', { status: 404 })
     const { issuedNumber, takenOver, ...document } = found
     if (takenOver) throw notOursToDraw(issuedNumber)
     const id = await keep({

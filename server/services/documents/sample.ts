@@ -22,16 +22,13 @@ export async function samplePaper(
   language?: Language,
 ): Promise<{ paper: Paper; design: Design; context: PaperContext }> {
   const order = await sampleOrder(brandId, language ?? '')
-  if (!order)
-    throw new Refusal('no-sample', 'This brand has no shipped order yet to show a document of.', {
-      status: 404,
-    })
+  if (!order) throw new Refusal('no-sample', { status: 404 })
   const own = (await sourceOf('order').load(kind, [order.id], { role: kindFacts[kind].to, copyTo: [] })).get(
     order.id,
   )!
   const context = language ? { ...own, source: { ...own.source, language } } : own
   const made = paperOf(context, dayInZone(clock.now(), (await company()).timeZone))
-  if ('problem' in made) throw new Refusal('not-drawn', made.problem)
+  if ('problem' in made) throw new Refusal('not-drawn', { values: { words: made.problem } })
   return { paper: asPreview(made.paper), design: context.design.design, context }
 }
 
@@ -55,7 +52,7 @@ export async function previewEmail(
 ): Promise<FilledNote> {
   const brand = (await brands()).find((one) => one.id === brandId)
   const design = (await newestDesigns(kind)).find((one) => one.brandId === brandId)?.design
-  if (!brand || !design) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  if (!brand || !design) throw new Refusal('no-such-brand', { status: 404 })
   const emailLook = look ?? brand.emailLook
   try {
     const { paper, context } = await samplePaper(brandId, kind, language)

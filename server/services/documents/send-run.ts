@@ -39,14 +39,9 @@ export async function startRun(
   user: { id: number; name: string },
   how: IssueHow = {},
 ): Promise<number> {
-  if (papers.length === 0)
-    throw new Refusal('nothing-chosen', 'Nothing is chosen. Pick the documents to send.', { status: 400 })
-  if (papers.length > mostSent)
-    throw new Refusal('too-many', `At most ${mostSent} documents can be sent at once.`, { status: 400 })
-  if (how.despite && papers.length > 1)
-    throw new Refusal('one-by-one', 'Documents of held or withdrawn orders are sent one by one.', {
-      status: 400,
-    })
+  if (papers.length === 0) throw new Refusal('nothing-chosen', { status: 400 })
+  if (papers.length > mostSent) throw new Refusal('too-many', { values: { mostSent }, status: 400 })
+  if (how.despite && papers.length > 1) throw new Refusal('one-by-one/send', { status: 400 })
   return inTransaction(async () => {
     const started = await newRun(key, user, how)
     if (!started.isNew) return started.id
@@ -125,13 +120,9 @@ export async function startMatchingRun(
     const started = await newRun(key, user, how)
     if (!started.isNew) return started.id
     const going = (await candidates({ matching: filter }, how, user)).filter((one) => one.plan.goes)
-    if (going.length > mostSent)
-      throw new Refusal('too-many', `At most ${mostSent} documents can be sent at once. Narrow the sentence.`)
+    if (going.length > mostSent) throw new Refusal('too-many/sentence', { values: { mostSent } })
     if (going.length !== count)
-      throw new Refusal(
-        'other-count',
-        `Meanwhile it is ${going.length} and not ${count}. Look again, then send.`,
-      )
+      throw new Refusal('other-count', { values: { now: going.length, then: count } })
     await choose(started.id, going)
     await begin(started)
     return started.id
@@ -143,11 +134,7 @@ export async function takeBack(runId: number, who: Principal): Promise<void> {
   await inTransaction(async () => {
     const now = clock.now()
     const back = await endTakenBack({ runId, now, actor: who.name })
-    if (back === 0)
-      throw new Refusal(
-        'too-late',
-        'The undo time is over: the documents are being issued. Stop the Send to hold what is left.',
-      )
+    if (back === 0) throw new Refusal('too-late')
     await leaveOut(runId, `Taken back by ${who.name}. No number was used.`)
   })
 }

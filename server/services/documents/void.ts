@@ -48,7 +48,7 @@ export interface Voidable {
 export async function voidDocument(id: number, reason: string, who: Principal): Promise<void> {
   await inTransaction(async () => {
     const document = await documentToVoid(id)
-    if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
+    if (!document) throw new Refusal('no-such-document', { status: 404 })
     const { number } = document
     await lockOpenItems([id, document.creditsId ?? id])
     await lockSources([document.sourceId], 'change')
@@ -94,23 +94,17 @@ export async function voidDocument(id: number, reason: string, who: Principal): 
 export async function voidRefusal(document: Voidable): Promise<Refusal | undefined> {
   const { id, number } = document
   const dispatches = await triedDispatchesOf(id)
-  if (await isVoided(id)) return new Refusal('void-already', `${number} is void already.`)
+  if (await isVoided(id)) return new Refusal('void-already', { values: { number } })
   const gone = dispatches.some(
     (one) => one.attempted || ['claimed', 'handing over', 'on the way', 'arrived'].includes(one.state),
   )
   const credit = `Credit it instead: a credit note takes it back and both stay to be seen.`
-  if (gone)
-    return new Refusal('handed-over', `${number} was handed over already, so it may not be voided. ${credit}`)
-  if (await standingCreditOf(id))
-    return new Refusal('credited', `${number} is credited already, so it may not be voided.`)
-  if (await settledBy(id, document.creditsId))
-    return new Refusal('allocated', `Payments are booked on ${number}, so it may not be voided. ${credit}`)
+  if (gone) return new Refusal('handed-over', { values: { number, credit } })
+  if (await standingCreditOf(id)) return new Refusal('credited', { values: { number } })
+  if (await settledBy(id, document.creditsId)) return new Refusal('allocated', { values: { number, credit } })
   const { closedUntil } = (await lockClosedUntil())!
   if (closedUntil !== null && document.date <= closedUntil)
-    return new Refusal(
-      'closed-period',
-      `${number} lies in a closed period (closed until ${dayWords(closedUntil)}), so it may not be voided. ${credit}`,
-    )
+    return new Refusal('closed-period', { values: { number, day: dayWords(closedUntil), credit } })
   return undefined
 }
 

@@ -54,14 +54,12 @@ export async function creditOffer(documentId: number): Promise<CreditOffer> {
 
 async function invoiceToCredit(documentId: number) {
   const document = await documentToCredit(documentId)
-  if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
+  if (!document) throw new Refusal('no-such-document', { status: 404 })
   if (document.kind !== 'invoice')
-    throw new Refusal(
-      'not-an-invoice',
-      `${document.number} is ${kindFacts[document.kind as 'invoice'].one}. Only an invoice can be credited.`,
-    )
-  if (document.voided)
-    throw new Refusal('voided', `${document.number} was voided: there is nothing to credit.`)
+    throw new Refusal('not-an-invoice', {
+      values: { document: document.number, kind: kindFacts[document.kind as 'invoice'].one },
+    })
+  if (document.voided) throw new Refusal('voided', { values: { document: document.number } })
   return { ...document, ...(await creditedInvoices([documentId])).get(documentId)! }
 }
 
@@ -89,11 +87,7 @@ async function creditUnderLock(
 ): Promise<{ credit: number; anew: number | null }> {
   const invoice = await invoiceToCredit(documentId)
   const waiting = await openCreditDraft(documentId)
-  if (waiting)
-    throw new Refusal(
-      'open-credit',
-      `A credit note for ${invoice.number} already waits in To check. Send it, or put it back, first.`,
-    )
+  if (waiting) throw new Refusal('open-credit', { values: { invoice: invoice.number } })
   creditOf(basisOf(invoice), invoice.before, wanted.ask, '')
   const { order } = invoice.source
   const common = {

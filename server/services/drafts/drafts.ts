@@ -4,7 +4,7 @@ import type { OrderLineFacts } from '../../../core/documents/facts'
 import { sumsOf } from '../../../core/documents/issue'
 import { kindFacts } from '../../../core/documents/kinds'
 import { paperWords } from '../../../core/documents/words'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { Decimal, moneyText } from '../../../core/money/decimal'
 import { formatPercent, type Language } from '../../../core/money/format'
 import { totals } from '../../../core/money/totals'
@@ -64,7 +64,7 @@ export interface DraftView {
 /** @throws Refusal "no-such-draft" */
 export async function draftView(id: number): Promise<DraftView> {
   const found = await draftRow(id)
-  if (!found) throw new Refusal('no-such-draft', 'That draft does not exist.', { status: 404 })
+  if (!found) throw new Refusal('no-such-draft', { status: 404 })
   return found
 }
 
@@ -128,11 +128,10 @@ async function checkFacts(facts: DraftFacts): Promise<void> {
   const { taxRates } = await company()
   facts.lines.forEach((line, index) => {
     if (taxRates[line.taxCode] === undefined)
-      throw new Refusal(
-        'unknown-tax-code',
-        `Line ${index + 1} has the tax code “${line.taxCode}”, which the company does not have.`,
-        { status: 400, about: { field: `lines.${index}.taxCode` } },
-      )
+      throw badInput('unknown-tax-code/draft', `lines.${index}.taxCode`, {
+        line: index + 1,
+        taxCode: line.taxCode,
+      })
   })
   for (const { fields } of facts.lines)
     if (Object.keys(fields ?? {}).length > 0) await checkFields('line', fields!)
@@ -141,11 +140,7 @@ async function checkFacts(facts: DraftFacts): Promise<void> {
 /** An empty invoice for a customer, supplied today. @throws Refusal "no-such-customer", "no-such-brand" */
 export async function newInvoice(customerId: number, brandId: number, who: Principal): Promise<number> {
   const customer = await customerTerms(customerId, brandId)
-  if (!customer)
-    throw new Refusal('no-such-customer', 'That customer does not exist.', {
-      status: 404,
-      about: { field: 'customerId' },
-    })
+  if (!customer) throw new Refusal('no-such-customer', { status: 404, about: { field: 'customerId' } })
   await brandInUse(brandId)
   const { timeZone } = await company()
   const facts: DraftFacts = {
@@ -170,18 +165,14 @@ export async function draftFromOrder(
   who: Principal,
 ): Promise<number> {
   const order = await orderHead(orderId)
-  if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
+  if (!order) throw new Refusal('no-such-order', { status: 404 })
   const whole = await invoiceOfOrder(orderId)
   if (whole)
-    throw new Refusal(
-      'billed-already',
-      `Invoice ${whole.number} bills the whole of order ${order.number}. Credit it first.`,
-    )
+    throw new Refusal('billed-already/whole', { values: { whole: whole.number!, order: order.number } })
   const lines = await linesToInvoice(orderId)
   const drafts = (await partsOfOrders([orderId])).get(orderId) ?? []
   const left = remaining(lines, order.adjustments, billedBy(drafts.map((draft) => draft.facts)))
-  if (left.lines.length === 0)
-    throw new Refusal('billed-already', `Everything of order ${order.number} is billed in parts already.`)
+  if (left.lines.length === 0) throw new Refusal('billed-already/parts', { values: { order: order.number } })
   const common = {
     currency: order.currency,
     pricesIncludeTax: order.pricesIncludeTax,
@@ -219,11 +210,7 @@ async function depositLines(
   percent: string,
 ): Promise<DraftLine[]> {
   const share = new Decimal(percent)
-  if (share.lte(0) || share.gt(100))
-    throw new Refusal('bad-percent', 'A deposit is more than 0 and at most 100 percent.', {
-      status: 400,
-      about: { field: 'percent' },
-    })
+  if (share.lte(0) || share.gt(100)) throw badInput('bad-percent', 'percent')
   const { taxRates } = await company()
   const { groups } = totals({ ...order, rates: taxRates, lines, prepaid: '0' })
   return groups.map((group) => ({
@@ -253,16 +240,9 @@ export async function changeDraft(
   const { paper } = await draftView(id)
   await inTransaction(async () => {
     const draft = await lockDraft(id)
-    if (!draft) throw new Refusal('no-such-draft', 'That draft does not exist.', { status: 404 })
-    if (draft.state !== 'open')
-      throw new Refusal(
-        'not-open',
-        draft.state === 'issued'
-          ? 'It is issued: it cannot be changed any more. Credit it instead.'
-          : 'This draft was thrown away.',
-      )
-    if (draft.version !== change.version)
-      throw new Refusal('changed-meanwhile', 'Somebody changed this draft meanwhile. Open it again.')
+    if (!draft) throw new Refusal('no-such-draft', { status: 404 })
+    if (draft.state !== 'open') throw new Refusal(draft.state === 'issued' ? 'not-open/issued' : 'not-open')
+    if (draft.version !== change.version) throw new Refusal('changed-meanwhile/draft')
     await updateDraft({ id, facts: change.facts, brandId: change.brandId, customerId: change.customerId })
     await markOwnChange(id, change.earlierDateOk)
     await markStale('source', id)

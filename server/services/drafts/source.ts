@@ -37,30 +37,17 @@ const isPart = (paper: IssuedFrom) => paper.rootId !== paper.sourceId
 /** @throws Refusal when an order would be billed twice or an invoice credited for more than is left */
 async function checkDraft(paper: IssuedFrom): Promise<void> {
   const draft = (await draftToIssue(paper.sourceId))!
-  if (draft.state !== 'open')
-    throw new Refusal('draft-closed', 'Its draft is not open any more. Put this back and begin a new draft.')
+  if (draft.state !== 'open') throw new Refusal('draft-closed')
   if (paper.creditsId !== null) {
     const voided = await isVoided(paper.creditsId)
-    if (voided)
-      throw new Refusal(
-        'void',
-        'Its invoice was voided, so there is nothing to credit. Put it back and drop the draft.',
-      )
+    if (voided) throw new Refusal('void/invoice')
     const invoice = (await creditedInvoices([paper.creditsId])).get(paper.creditsId)!
     const { credit } = creditFacts(invoice, draft.facts, paper.source.language)
-    if (!isDeepStrictEqual(credit.sums, paper.source.credit?.sums))
-      throw new Refusal(
-        'credited-meanwhile',
-        'Its invoice was credited meanwhile. Open the draft and look what is left to credit.',
-      )
+    if (!isDeepStrictEqual(credit.sums, paper.source.credit?.sums)) throw new Refusal('credited-meanwhile')
   } else if (isPart(paper) && !draft.facts.deposit) {
     const lines = await orderLines(paper.rootId)
     const whole = await invoiceNumberOfOrder(paper.rootId)
-    if (whole)
-      throw new Refusal(
-        'billed-already',
-        `Invoice ${whole.number} already bills the whole order. Put this back and drop the draft.`,
-      )
+    if (whole) throw new Refusal('billed-already/put-back', { values: { whole: whole.number } })
     const left = new Map(
       remaining(
         lines,
@@ -71,11 +58,9 @@ async function checkDraft(paper: IssuedFrom): Promise<void> {
     for (const [position, quantity] of billedBy([draft.facts]).quantities) {
       const rest = left.get(position) ?? '0'
       if (new Decimal(quantity).abs().gt(new Decimal(rest).abs()))
-        throw new Refusal(
-          'too-much',
-          `Of “${draft.facts.lines.find((line) => line.orderLine === position)!.description}” only ${rest} ` +
-            'are left to be billed. Open the draft and take the rest off.',
-        )
+        throw new Refusal('too-much', {
+          values: { draft: draft.facts.lines.find((line) => line.orderLine === position)!.description, rest },
+        })
     }
   }
 }

@@ -4,7 +4,7 @@ import {
   type FieldValues,
   type OwnFieldFacts,
 } from '../../../core/fields/own-fields'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
 import { OwnField } from '../../db/models'
 import { publish } from '../live/publish'
@@ -67,15 +67,12 @@ const wordsOf: Record<FieldSubject, string> = {
 export const checkFields = async (of: FieldSubject, values: Readonly<FieldValues>): Promise<FieldValues> =>
   checkedValues(await ownFields(of), values, wordsOf[of])
 
-const refuse = (code: string, words: string, field: string) =>
-  new Refusal(code, words, { status: 400, about: { field } })
-
 /** Adds a field at the end. @throws Refusal "same-name", "no-choices" */
 export async function addOwnField(field: OwnFieldFacts): Promise<number> {
   checkChoices(field)
   return inTransaction(async () => {
     if (await OwnField.findOne({ where: { of: field.of, name: field.name } }))
-      throw refuse('same-name', `There is already a field “${field.name}” of ${wordsOf[field.of]}.`, 'name')
+      throw badInput('same-name/field', 'name', { field: field.name, records: wordsOf[field.of] })
     const position = 1 + (await OwnField.count({ where: { of: field.of } }))
     const { id } = await OwnField.create({ ...field, position })
     publish('house')
@@ -84,8 +81,7 @@ export async function addOwnField(field: OwnFieldFacts): Promise<number> {
 }
 
 function checkChoices({ kind, choices }: Pick<OwnFieldFacts, 'kind' | 'choices'>): void {
-  if (kind === 'choice' && choices.length === 0)
-    throw refuse('no-choices', 'Write at least one word to choose from.', 'choices')
+  if (kind === 'choice' && choices.length === 0) throw badInput('no-choices', 'choices')
 }
 
 /** What can change of a field that is there. */
@@ -95,17 +91,14 @@ export type OwnFieldChange = Pick<OwnFieldFacts, 'choices' | 'labels' | 'printed
 export async function changeOwnField(id: number, version: number, change: OwnFieldChange): Promise<void> {
   await inTransaction(async () => {
     const field = await OwnField.findByPk(id, { lock: true })
-    if (!field)
-      throw new Refusal('no-such-field', 'That field does not exist any more. Load the page again.', {
-        status: 404,
-      })
+    if (!field) throw new Refusal('no-such-field', { status: 404 })
     if (field.version !== version)
-      throw new Refusal('changed-meanwhile', `Somebody changed “${field.name}” meanwhile. Open it again.`)
+      throw new Refusal('changed-meanwhile/own-field', { values: { field: field.name } })
     checkChoices({ kind: field.kind, choices: change.choices })
     for (const choice of field.choices.filter((one) => !change.choices.includes(one))) {
       const { filled } = await havingChoice(field.of, field.name, choice)
       if (filled > 0)
-        throw refuse('in-use', `${filled} ${wordsOf[field.of]} have “${choice}”. It stays.`, 'choices')
+        throw badInput('in-use/choice', 'choices', { filled, records: wordsOf[field.of], choice })
     }
     await field.update({ ...change, version: version + 1 })
     await markAllStale()
@@ -120,12 +113,8 @@ export async function dropOwnField(id: number): Promise<void> {
     if (!field) return
     const { filled, routine } = await usesOfField(field.of, field.name)
     if (filled > 0)
-      throw new Refusal(
-        'in-use',
-        `${filled} ${wordsOf[field.of]} have something in “${field.name}”. It would be lost.`,
-      )
-    if (routine)
-      throw new Refusal('in-use', `The routine “${routine}” asks for “${field.name}”. Change it first.`)
+      throw new Refusal('in-use/field', { values: { filled, records: wordsOf[field.of], field: field.name } })
+    if (routine) throw new Refusal('in-use/field-of-routine', { values: { routine, field: field.name } })
     await field.destroy()
     publish('house')
   })

@@ -3,7 +3,7 @@ import { documentKinds } from '../../../core/documents/kinds'
 import { checkIban } from '../../../core/documents/payment-code'
 import { readDesign } from '../../../core/designs/check-design'
 import { suppliedDesign, type Look } from '../../../core/designs/supplied'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { coloursOf } from '../../../core/house/logo-colours'
 import { starterColours, starterLook, starterSeries, starterTexts } from '../../../core/house/starter'
 import { languages } from '../../../core/money/format'
@@ -78,21 +78,15 @@ export async function addBrand(
   who: Principal,
 ): Promise<number> {
   if (!isAddress(brand.senderAddress))
-    throw new Refusal('bad-address', `“${brand.senderAddress}” is not an email address.`, {
-      status: 400,
-      about: { field: 'senderAddress' },
-    })
+    throw badInput('bad-address', 'senderAddress', { address: brand.senderAddress })
   const banks = brand.banks.map((bank) => ({ ...bank, iban: bank.iban.replace(/\s/g, '').toUpperCase() }))
   banks.forEach((bank, index) => checkIban(bank.iban, `banks.${index}.iban`))
   const chosen = colours ?? (logo ? proposeColours(logo) : starterColours)
   return inTransaction(async () => {
     const company = await Company.findByPk(1, { lock: true })
-    if (!company) throw new Refusal('no-company', 'Enter the company first.')
+    if (!company) throw new Refusal('no-company')
     if (await Brand.findOne({ where: { code: brand.code } }))
-      throw new Refusal('same-code', `There is already a brand with the code ${brand.code}.`, {
-        status: 400,
-        about: { field: 'code' },
-      })
+      throw badInput('same-code', 'code', { code: brand.code })
     const isFirst = (await Brand.count()) === 0
     const { id } = await Brand.create({
       ...brand,

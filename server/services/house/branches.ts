@@ -1,6 +1,6 @@
 import type { BankAccount } from '../../../core/documents/bank'
 import { checkIban } from '../../../core/documents/payment-code'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Branch, Brand } from '../../db/models'
@@ -49,9 +49,6 @@ export async function branches(): Promise<BranchView[]> {
   }))
 }
 
-const refuse = (code: string, words: string, field: string) =>
-  new Refusal(code, words, { status: 400, about: { field } })
-
 /**
  * Adds a branch (`id` null) or changes one. @throws Refusal "same-name", "bad-iban", "no-such-brand",
  * "changed-meanwhile"
@@ -62,10 +59,10 @@ export async function keepBranch(id: number | null, change: BranchChange, versio
   banks.forEach((bank, index) => checkIban(bank.iban, `banks.${index}.iban`))
   return inTransaction(async () => {
     const brand = await Brand.findByPk(change.brandId, { lock: true })
-    if (!brand) throw refuse('no-such-brand', 'That brand does not exist any more.', 'brandId')
+    if (!brand) throw badInput('no-such-brand/any-more', 'brandId')
     const twin = await Branch.findOne({ where: { brandId: brand.id, name: change.name } })
     if (twin && twin.id !== id)
-      throw refuse('same-name', `${brand.name} has a branch “${change.name}” already.`, 'name')
+      throw badInput('same-name/branch', 'name', { brand: brand.name, name: change.name })
     const before = id === null ? null : await lockBranch(id, brand.id, version)
     const facts = { ...written, banks, closedAt: closed ? (before?.closedAt ?? clock.now()) : null }
     const kept = before ? await before.update({ ...facts, version: version + 1 }) : await Branch.create(facts)
@@ -80,12 +77,9 @@ export async function keepBranch(id: number | null, change: BranchChange, versio
 
 async function lockBranch(id: number, brandId: number, version: number): Promise<Branch> {
   const branch = await Branch.findOne({ where: { id, brandId }, lock: true })
-  if (!branch)
-    throw new Refusal('no-such-branch', 'That branch does not exist any more. Load the page again.', {
-      status: 404,
-    })
+  if (!branch) throw new Refusal('no-such-branch', { status: 404 })
   if (branch.version !== version)
-    throw new Refusal('changed-meanwhile', `Somebody changed “${branch.name}” meanwhile. Open it again.`)
+    throw new Refusal('changed-meanwhile/branch', { values: { branch: branch.name } })
   return branch
 }
 
@@ -93,8 +87,6 @@ async function lockBranch(id: number, brandId: number, version: number): Promise
 export async function refuseOtherBranch(brandId: number, branchId: number | null): Promise<void> {
   if (branchId === null) return
   const branch = await Branch.findOne({ where: { id: branchId, brandId } })
-  if (!branch)
-    throw refuse('no-such-branch', 'That is not a branch of this brand. Choose another.', 'branchId')
-  if (branch.closedAt)
-    throw refuse('branch-closed', `The branch ${branch.name} is closed. Choose another.`, 'branchId')
+  if (!branch) throw badInput('no-such-branch/of-brand', 'branchId')
+  if (branch.closedAt) throw badInput('branch-closed', 'branchId', { branch: branch.name })
 }

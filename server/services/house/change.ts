@@ -1,4 +1,4 @@
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { exampleFields, fillEmailText, type FilledNote } from '../../../core/emailtexts/email-text'
 import { plainEmailLook, type EmailFrame, type EmailLook } from '../../../core/emailtexts/email-look'
 import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
@@ -89,9 +89,7 @@ async function raiseVersion(brandId: number, version: number): Promise<void> {
   const raised = await raiseBrandVersion(brandId, version)
   if (raised === 1) return
   const there = await brandExists(brandId)
-  throw there
-    ? new Refusal('changed-meanwhile', 'Somebody changed this brand meanwhile. Load the page again.')
-    : new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  throw there ? new Refusal('changed-meanwhile/brand') : new Refusal('no-such-brand', { status: 404 })
 }
 
 /** Keeps a brand's identity. @throws Refusal for an IBAN or address that cannot be right */
@@ -103,11 +101,7 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
   }))
   banks.forEach((bank, index) => checkIban(bank.iban, `banks.${index}.iban`))
   for (const field of ['senderAddress', 'replyTo'] as const) {
-    if (!isAddress(change[field]))
-      throw new Refusal('bad-address', `“${change[field]}” is not an email address.`, {
-        status: 400,
-        about: { field },
-      })
+    if (!isAddress(change[field])) throw badInput('bad-address', field, { address: change[field] })
   }
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
@@ -164,17 +158,14 @@ export interface LookChange {
  */
 export async function changeLook(brandId: number, change: LookChange, who: Principal): Promise<void> {
   if (change.width !== undefined && (change.width < logoWidths[0] || change.width > logoWidths[1])) {
-    throw new Refusal('bad-width', `A logo is ${logoWidths[0]} to ${logoWidths[1]} mm wide.`, {
-      status: 400,
-      about: { field: 'width' },
-    })
+    throw badInput('bad-width', 'width', { narrowest: logoWidths[0], widest: logoWidths[1] })
   }
   const current = (
     await Promise.all((change.kind ? [change.kind] : documentKinds).map((kind) => newestDesigns(kind)))
   )
     .flat()
     .filter((design) => design.brandId === brandId)
-  if (current.length === 0) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+  if (current.length === 0) throw new Refusal('no-such-brand', { status: 404 })
   if (change.picture) flattenPicture(change.picture, '#ffffff') // refused before anything is kept
   const uploaded = change.picture && {
     bytes: change.picture,
@@ -238,15 +229,10 @@ function placed(logo: DesignPicture): DesignPicture {
   const height = logo.width / logo.ratio
   if (height <= logoHeight) return logo
   const widest = Math.floor(logoHeight * logo.ratio)
-  throw new Refusal(
-    'logo-too-tall',
-    `At ${logo.width} mm wide this logo is ${Math.round(height)} mm high, and the head of the document has ` +
-      `place for ${logoHeight} mm. ` +
-      (widest >= logoWidths[0]
-        ? `Make it ${widest} mm wide at most.`
-        : 'Take a picture that is less narrow.'),
-    { status: 400, about: { field: 'width' } },
-  )
+  const values = { width: logo.width, height: Math.round(height), most: logoHeight }
+  throw widest >= logoWidths[0]
+    ? badInput('logo-too-tall', 'width', { ...values, widest })
+    : badInput('logo-too-tall/narrow', 'width', values)
 }
 
 /** What an email text reads like with the example's fields. @throws Refusal for unknown fields or an empty part */

@@ -68,7 +68,7 @@ export async function confirmInstallation(who: Principal): Promise<void> {
   await inTransaction(async () => {
     const id = randomUUID()
     const confirmed = await openAfterConfirming(id, who.name)
-    if (confirmed === 0) throw new Refusal('nothing-to-confirm', 'This database is already confirmed.')
+    if (confirmed === 0) throw new Refusal('nothing-to-confirm')
     await keepInstallation()
     publish('house')
   })

@@ -49,7 +49,8 @@ export const kindOffWords = (kind: DocumentKind): string =>
 /** @throws Refusal "kind-off" */
 export function refuseKindOff(kind: DocumentKind, kindsOff: readonly DocumentKind[]): void {
   if (kindsOff.includes(kind))
-    throw new Refusal('kind-off', `${kindOffWords(kind)} Have a supervisor switch them on.`, {
+    throw new Refusal('kind-off', {
+      values: { kinds: capital(kindFacts[kind].many) },
       about: { field: 'kind' },
     })
 }

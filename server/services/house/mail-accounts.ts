@@ -1,5 +1,5 @@
 import type { Pace } from '../../../core/dispatch/pace'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Brand, MailAccount } from '../../db/models'
@@ -96,12 +96,7 @@ export async function serverToTry(id: number | null, change: MailAccountChange):
 }
 
 function check({ host, security, userName }: MailAccountChange): void {
-  if (security === 'none' && userName && !isLoopback(host))
-    throw new Refusal(
-      'password-in-plain',
-      'Without TLS the password could be read on its way. Choose STARTTLS or TLS.',
-      { status: 400, about: { field: 'security' } },
-    )
+  if (security === 'none' && userName && !isLoopback(host)) throw badInput('password-in-plain', 'security')
 }
 
 /** Adds an account (`id` null) or changes one. @throws Refusal "same-name", "changed-meanwhile", "password-in-plain" */
@@ -112,11 +107,7 @@ export async function keepMailAccount(
   check({ ...change, brandIds })
   return inTransaction(async () => {
     const twin = await MailAccount.findOne({ where: { name: change.name } })
-    if (twin && twin.id !== id)
-      throw new Refusal('same-name', `There is already a mail account “${change.name}”.`, {
-        status: 400,
-        about: { field: 'name' },
-      })
+    if (twin && twin.id !== id) throw badInput('same-name/mail-account', 'name', { name: change.name })
     const before = id === null ? null : await lockAccount(id, version)
     const kept = password === undefined ? {} : { sealedPassword: seal(password, purpose) }
     const account = before
@@ -143,15 +134,8 @@ export async function keepMailAccount(
 /** @throws Refusal "no-such-account", "changed-meanwhile" */
 async function lockAccount(id: number, version: number): Promise<MailAccount> {
   const account = await MailAccount.findByPk(id, { lock: true })
-  if (!account)
-    throw new Refusal('no-such-account', 'That mail account does not exist any more. Load the page again.', {
-      status: 404,
-    })
-  if (account.version !== version)
-    throw new Refusal(
-      'changed-meanwhile',
-      'Somebody changed this mail account meanwhile. Load the page again.',
-    )
+  if (!account) throw new Refusal('no-such-account', { status: 404 })
+  if (account.version !== version) throw new Refusal('changed-meanwhile/mail-account')
   return account
 }
 

@@ -1,4 +1,4 @@
-import { Refusal } from '../../../core/errors'
+import { badInput } from '../../../core/errors'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -43,18 +43,10 @@ export async function closePeriods(until: Day | null, reason: string, who: Princ
   await inTransaction(async () => {
     const { closedUntil: was } = (await lockClosedUntilForUpdate())!
     const { timeZone } = await company()
-    if (until !== null && until >= dayInZone(clock.now(), timeZone))
-      throw new Refusal('bad-day', 'Only days that are over can be closed.', {
-        status: 400,
-        about: { field: 'until' },
-      })
+    if (until !== null && until >= dayInZone(clock.now(), timeZone)) throw badInput('bad-day', 'until')
     if (until === was) return
     const opens = was !== null && (until === null || until < was)
-    if (opens && !reason.trim())
-      throw new Refusal('no-reason', 'Opening a closed period needs a reason; it is kept.', {
-        status: 400,
-        about: { field: 'reason' },
-      })
+    if (opens && !reason.trim()) throw badInput('no-reason/period', 'reason')
     await setClosedUntil(until)
     await PeriodCloseRow.create({
       closedUntil: until,

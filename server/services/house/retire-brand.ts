@@ -29,11 +29,10 @@ export async function retireBrand(id: number, version: number, retired: boolean)
   await inTransaction(async () => {
     const all = await Brand.findAll({ order: ['id'], lock: true })
     const brand = all.find((one) => one.id === id)
-    if (!brand) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
-    if (brand.version !== version)
-      throw new Refusal('changed-meanwhile', 'Somebody changed this brand meanwhile. Load the page again.')
+    if (!brand) throw new Refusal('no-such-brand', { status: 404 })
+    if (brand.version !== version) throw new Refusal('changed-meanwhile/brand')
     if (retired && all.every((one) => one.id === id || one.retiredAt))
-      throw new Refusal('last-brand', `${brand.name} is the only brand in use. Add another one first.`)
+      throw new Refusal('last-brand', { values: { brand: brand.name } })
     // prepared documents stay as they are: the version is of what they are made from
     await brand.update({ retiredAt: retired ? clock.now() : null })
     publish('house')
@@ -44,15 +43,8 @@ export async function retireBrand(id: number, version: number, retired: boolean)
 export async function brandInUse(id: number): Promise<Brand> {
   const about = { field: 'brandId' }
   const brand = await Brand.findByPk(id)
-  if (!brand) throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404, about })
+  if (!brand) throw new Refusal('no-such-brand', { status: 404, about })
   if (brand.retiredAt)
-    throw new Refusal(
-      'brand-retired',
-      `${brand.name} is retired: nothing new begins with it. Choose another.`,
-      {
-        status: 400,
-        about,
-      },
-    )
+    throw new Refusal('brand-retired', { values: { brand: brand.name }, status: 400, about })
   return brand
 }

@@ -1,6 +1,6 @@
 import type { AnswersTo } from '../../../core/dispatch/sender'
 import type { DocumentKind } from '../../../core/documents/kinds'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { isAddress } from '../../../core/preferences/recipients'
 import { inTransaction } from '../../db/connection'
 import { Brand, MailAccount, Routine, Sender } from '../../db/models'
@@ -36,9 +36,6 @@ export interface SenderView extends SenderChange {
 
 export const senders = (): Promise<SenderView[]> => senderRows()
 
-const refuse = (code: string, words: string, field: string) =>
-  new Refusal(code, words, { status: 400, about: { field } })
-
 /**
  * Adds a sender (`id` null) or changes one. @throws Refusal "bad-address", "no-emails-named", "no-such-brand",
  * "no-such-routine", "no-such-account", "sender-there", "changed-meanwhile"
@@ -46,19 +43,15 @@ const refuse = (code: string, words: string, field: string) =>
 export async function keepSender(id: number | null, change: SenderChange, version = 0): Promise<number> {
   const kept = { ...change, replyTo: change.answersTo === 'address' ? change.replyTo : '' }
   for (const field of ['address', 'replyTo'] as const)
-    if (kept[field] && !isAddress(kept[field]))
-      throw refuse('bad-address', `“${kept[field]}” is not an email address.`, field)
-  if (kept.answersTo === 'address' && !kept.replyTo)
-    throw refuse('bad-address', 'Write the address that answers go to.', 'replyTo')
-  if ((kept.kind === null) === (kept.routineId === null))
-    throw refuse('no-emails-named', 'Name a kind of document or a routine.', 'kind')
+    if (kept[field] && !isAddress(kept[field])) throw badInput('bad-address', field, { address: kept[field] })
+  if (kept.answersTo === 'address' && !kept.replyTo) throw badInput('bad-address/answers', 'replyTo')
+  if ((kept.kind === null) === (kept.routineId === null)) throw badInput('no-emails-named', 'kind')
   return inTransaction(async () => {
     await checkNamed(kept)
     const twin = await Sender.findOne({
       where: { brandId: kept.brandId, kind: kept.kind, routineId: kept.routineId },
     })
-    if (twin && twin.id !== id)
-      throw refuse('sender-there', 'These emails have a sender already. Open that one.', 'kind')
+    if (twin && twin.id !== id) throw badInput('sender-there', 'kind')
     const sender = id === null ? await Sender.create(kept) : await changed(id, kept, version)
     publish('house')
     publish('line')
@@ -67,22 +60,17 @@ export async function keepSender(id: number | null, change: SenderChange, versio
 }
 
 async function checkNamed({ brandId, routineId, mailAccountId }: SenderChange): Promise<void> {
-  if (!(await Brand.findByPk(brandId)))
-    throw refuse('no-such-brand', 'That brand does not exist any more.', 'brandId')
+  if (!(await Brand.findByPk(brandId))) throw badInput('no-such-brand/any-more', 'brandId')
   if (routineId !== null && !(await Routine.findByPk(routineId)))
-    throw refuse('no-such-routine', 'That routine does not exist any more.', 'kind')
+    throw badInput('no-such-routine/any-more', 'kind')
   if (mailAccountId !== null && !(await MailAccount.findByPk(mailAccountId)))
-    throw refuse('no-such-account', 'That mail account does not exist any more.', 'mailAccountId')
+    throw badInput('no-such-account/sender', 'mailAccountId')
 }
 
 async function changed(id: number, change: SenderChange, version: number): Promise<Sender> {
   const sender = await Sender.findByPk(id, { lock: true })
-  if (!sender)
-    throw new Refusal('no-such-sender', 'That sender does not exist any more. Load the page again.', {
-      status: 404,
-    })
-  if (sender.version !== version)
-    throw new Refusal('changed-meanwhile', 'Somebody changed this sender meanwhile. Open it again.')
+  if (!sender) throw new Refusal('no-such-sender', { status: 404 })
+  if (sender.version !== version) throw new Refusal('changed-meanwhile/sender')
   return sender.update({ ...change, version: version + 1 })
 }
 

@@ -1,5 +1,5 @@
 import { brandExists, usedCounters } from './change-queries'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import {
@@ -63,9 +63,8 @@ export async function changeSeries(
   checkSeries(series)
   await inTransaction(async () => {
     const before = await lockSeries(seriesId)
-    if (!before) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
-    if (before.version !== version)
-      throw new Refusal('changed-meanwhile', 'Somebody changed this series meanwhile. Load the page again.')
+    if (!before) throw new Refusal('no-such-series', { status: 404 })
+    if (before.version !== version) throw new Refusal('changed-meanwhile/series')
     await lockCounters(seriesId)
     await refuseDoubles({ ...before, ...series })
     if (series.source !== 'order' && series.start !== before.start)
@@ -93,18 +92,11 @@ async function startAt(series: SeriesRow, skipping: Skipping | undefined): Promi
   if (!last) return
   const [first, until] = [last.counter + 1, series.start - 1]
   if (series.start <= last.counter)
-    throw new Refusal(
-      'start-used',
-      `${last.number} is issued already, so the series cannot start at ${series.start} again. Start ` +
-        `above ${last.counter}.`,
-      { status: 400, about: { field: 'start' } },
-    )
+    throw badInput('start-used', 'start', { number: last.number, start: series.start, counter: last.counter })
   if (until < first) return
   const numbers = first === until ? `Number ${first}` : `Numbers ${first} to ${until}`
   if (!skipping?.reason.trim())
-    throw new Refusal('numbers-skipped', `${numbers} will not be used. Continue?`, {
-      about: { field: 'start' },
-    })
+    throw new Refusal('numbers-skipped', { values: { numbers }, about: { field: 'start' } })
   await NumberSkip.create({
     seriesId: series.id,
     period,
@@ -125,24 +117,13 @@ export async function addSeries(
   series: NumberSeries,
 ): Promise<number> {
   checkSeries(series)
-  if (!scope.country && !scope.currency && !scope.branch)
-    throw new Refusal('no-scope', 'Say for which branch, country or currency the series is.', {
-      status: 400,
-      about: { field: 'country' },
-    })
+  if (!scope.country && !scope.currency && !scope.branch) throw badInput('no-scope', 'country')
   return inTransaction(async () => {
-    if (!(await brandExists(brandId)))
-      throw new Refusal('no-such-brand', 'That brand does not exist.', { status: 404 })
+    if (!(await brandExists(brandId))) throw new Refusal('no-such-brand', { status: 404 })
     const branch = scope.branch ? await branchCalled(brandId, scope.branch) : null
-    if (branch === undefined)
-      throw new Refusal('no-such-branch', `There is no branch “${scope.branch}” of this brand.`, {
-        status: 400,
-        about: { field: 'branch' },
-      })
+    if (branch === undefined) throw badInput('no-such-branch/series', 'branch', { branch: scope.branch })
     if (await seriesWithScope({ kind, brandId, ...scope }))
-      throw new Refusal('series-exists', 'There is a series for that already.', {
-        about: { field: 'country' },
-      })
+      throw new Refusal('series-exists', { about: { field: 'country' } })
     await refuseDoubles({ ...series, ...scope, id: 0, version: 0, kind, brandId })
     const { id } = await NumberSeriesRow.create({
       kind,
@@ -167,14 +148,9 @@ export async function addSeries(
 export async function removeSeries(id: number): Promise<void> {
   await inTransaction(async () => {
     const series = await lockSeries(id)
-    if (!series) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
-    if (!scopeWords(series))
-      throw new Refusal('last-series', 'The series for all stays: every document needs a number.')
-    if (await seriesIsUsed(id))
-      throw new Refusal(
-        'series-used',
-        'It has numbered documents already; they stay in the number register under it.',
-      )
+    if (!series) throw new Refusal('no-such-series', { status: 404 })
+    if (!scopeWords(series)) throw new Refusal('last-series')
+    if (await seriesIsUsed(id)) throw new Refusal('series-used')
     await deleteCounters(id)
     await deleteSeries(id)
     publish('house')
@@ -208,9 +184,6 @@ export async function numbersToCome(): Promise<
 
 /** @throws Refusal "double-numbers" naming the number that would come again */
 async function refuseDoubles(series: SeriesRow): Promise<void> {
-  const refuse = (sentence: string) => {
-    throw new Refusal('double-numbers', sentence, { status: 400, about: { field: 'prefix' } })
-  }
   const { code } = (await brandCode(series.brandId))!
   const today = dayInZone(clock.now(), (await company()).timeZone)
   const look = (one: SeriesRow, brand: string) =>
@@ -218,12 +191,11 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
   const others = await otherSeries(series.kind, series.id)
   const twin = others.find((other) => look(other, other.code) === look(series, code))
   if (twin)
-    refuse(
-      `Another series of ${kindFacts[series.kind as DocumentKind].many} ` +
-        `(${[twin.brand, twin.branch, twin.country, twin.currency].filter(Boolean).join(', ')}) looks just the same, ` +
-        'so numbers would come twice. Tell them apart in what stands before or after the counter, for ' +
-        'example with {brand}.',
-    )
+    throw badInput('double-numbers', 'prefix', {
+      kinds: kindFacts[series.kind].many,
+      twin: [twin.brand, twin.branch, twin.country, twin.currency].filter(Boolean).join(', '),
+      example: '{brand}',
+    })
   if (series.source === 'order') return
 
   const facts = { date: today, brand: code, order: '' }
@@ -240,12 +212,10 @@ async function refuseDoubles(series: SeriesRow): Promise<void> {
     suffix: after,
   })
   if (there && Number(there.counter) >= next) {
-    throw new Refusal(
-      'start-used',
-      `${there.number} is already issued: the next one would be ${formatNumber(series, next, facts)}, ` +
-        `and the series would come to ${there.number} again. Start above ${Number(there.counter)}, or ` +
-        'change what stands around the counter.',
-      { status: 400, about: { field: 'start' } },
-    )
+    throw badInput('start-used/around', 'start', {
+      number: there.number,
+      next: formatNumber(series, next, facts),
+      counter: Number(there.counter),
+    })
   }
 }

@@ -1,4 +1,4 @@
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -51,23 +51,14 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
   const { orderStatuses } = await company()
   for (const field of ['withdrawnStatuses', 'heldStatuses'] as const) {
     const unknown = change[field]?.find((status) => !orderStatuses.includes(status))
-    if (unknown)
-      throw new Refusal('unknown-status', `“${unknown}” is not a status of the house's orders.`, {
-        status: 400,
-        about: { field },
-      })
+    if (unknown) throw badInput('unknown-status', field, { status: unknown })
   }
   for (const field of ['failureNoticeTo', 'rehearsalAddress'] as const) {
     if (change[field] && !isAddress(change[field]))
-      throw new Refusal(
-        'bad-address',
-        `“${change[field]}” is not an email address. Write one like name@house.example.`,
-        { status: 400, about: { field } },
-      )
+      throw badInput('bad-address', field, { address: change[field] })
   }
   await inTransaction(async () => {
-    if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince)
-      throw new Refusal('rehearsing', 'A rehearsal is on and needs its address. End it first.')
+    if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing')
     // what is left out stays
     await Company.update(change, { where: { id: 1 } })
     if (change.documentDates) await markAllStale()
@@ -89,11 +80,7 @@ export async function pauseAll(reason: string, who: Principal): Promise<void> {
  * database
  */
 export async function resumeAll(): Promise<void> {
-  if ((await gate()).confirmNeeded)
-    throw new Refusal(
-      'confirm-first',
-      'This database was copied or restored. Confirm the last numbers and what waits first.',
-    )
+  if ((await gate()).confirmNeeded) throw new Refusal('confirm-first')
   await inTransaction(async () => {
     const resumed = await resumeHouse()
     if (resumed === 0) return
@@ -119,9 +106,7 @@ export async function startRehearsal(who: Principal): Promise<void> {
   await inTransaction(async () => {
     const now = await gate(true)
     if (!isAddress(now.rehearsalAddress))
-      throw new Refusal('no-rehearsal-address', 'Say first to which address the rehearsal goes.', {
-        about: { field: 'rehearsalAddress' },
-      })
+      throw new Refusal('no-rehearsal-address', { about: { field: 'rehearsalAddress' } })
     await beginRehearsal(clock.now(), who.name)
     publish('house')
     publish('line')

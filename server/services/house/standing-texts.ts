@@ -2,7 +2,7 @@ import type { Day } from '../../../core/documents/days'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { StandingTextFacts, TextAudience, TextPlace } from '../../../core/documents/standing-texts'
 import type { Language } from '../../../core/money/format'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
 import { Brand, StandingText } from '../../db/models'
 import { publish } from '../live/publish'
@@ -63,17 +63,13 @@ export async function keepStandingText(
   { from, until, ...change }: StandingTextChange,
   version = 0,
 ): Promise<number> {
-  const refuse = (code: string, words: string, field: string) =>
-    new Refusal(code, words, { status: 400, about: { field } })
-  if (!Object.values(change.texts).some((text) => text.trim()))
-    throw refuse('no-text', 'Write the text in at least one language.', 'texts')
-  if (from && until && until < from) throw refuse('wrong-days', 'The last day is before the first.', 'until')
+  if (!Object.values(change.texts).some((text) => text.trim())) throw badInput('no-text', 'texts')
+  if (from && until && until < from) throw badInput('wrong-days', 'until')
   if (change.brandId !== null && !(await Brand.findByPk(change.brandId)))
-    throw refuse('no-such-brand', 'That brand does not exist any more.', 'brandId')
+    throw badInput('no-such-brand/any-more', 'brandId')
   return inTransaction(async () => {
     const twin = await StandingText.findOne({ where: { name: change.name } })
-    if (twin && twin.id !== id)
-      throw refuse('same-name', `There is already a text called “${change.name}”.`, 'name')
+    if (twin && twin.id !== id) throw badInput('same-name/standing-text', 'name', { name: change.name })
     const facts = { ...change, fromDay: from, untilDay: until }
     const kept = id === null ? await StandingText.create(facts) : await changed(id, facts, version)
     await tell()
@@ -83,12 +79,9 @@ export async function keepStandingText(
 
 async function changed(id: number, facts: Partial<StandingText>, version: number): Promise<StandingText> {
   const text = await StandingText.findByPk(id, { lock: true })
-  if (!text)
-    throw new Refusal('no-such-text', 'That text does not exist any more. Load the page again.', {
-      status: 404,
-    })
+  if (!text) throw new Refusal('no-such-text', { status: 404 })
   if (text.version !== version)
-    throw new Refusal('changed-meanwhile', `Somebody changed “${text.name}” meanwhile. Open it again.`)
+    throw new Refusal('changed-meanwhile/standing-text', { values: { text: text.name } })
   return text.update({ ...facts, version: version + 1 })
 }
 

@@ -30,11 +30,8 @@ export async function keepTaxCode(code: TaxCode, version: number | null): Promis
   await inTransaction(async () => {
     const before = await lockTaxCode(code.code)
     if (version === null && before)
-      throw new Refusal('tax-code-exists', `There is a tax code “${code.code}” already.`, {
-        about: { field: 'code' },
-      })
-    if (version !== null && before?.version !== version)
-      throw new Refusal('changed-meanwhile', 'Somebody changed this tax code meanwhile. Load the page again.')
+      throw new Refusal('tax-code-exists', { values: { code: code.code }, about: { field: 'code' } })
+    if (version !== null && before?.version !== version) throw new Refusal('changed-meanwhile/tax-code')
     await upsertTaxCode({
       code: code.code,
       category: code.category,

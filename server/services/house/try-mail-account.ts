@@ -37,7 +37,7 @@ export async function tryMailAccount(
   change: MailAccountChange,
   to: string,
 ): Promise<Tried> {
-  if (!isAddress(to)) throw new Refusal('bad-address', `“${to}” is not an email address.`, { status: 400 })
+  if (!isAddress(to)) throw new Refusal('bad-address', { values: { address: to }, status: 400 })
   const steps = await tryWithMail(await serverToTry(id, change), {
     to,
     subject: 'Clothespin can send email',

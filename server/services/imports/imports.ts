@@ -11,7 +11,7 @@ import {
   type DayOrder,
   type DecimalSign,
 } from '../../../core/imports/text'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
 import { clock } from '../../clock'
 import { inTransaction, json } from '../../db/connection'
@@ -132,7 +132,7 @@ export const files = { table: 'import', lifecycle: importLifecycle }
 /** @throws Refusal "no-such-import" */
 export async function importView(id: number): Promise<ImportView> {
   const found = await importRow(id)
-  if (!found) throw new Refusal('no-such-import', 'That import does not exist.', { status: 404 })
+  if (!found) throw new Refusal('no-such-import', { status: 404 })
   return found
 }
 
@@ -146,29 +146,19 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
   const { subject, columns: names } = await importView(id)
   const fields = fieldsOf(subject, await ownFields())
   const missing = fields.find((field) => field.needed && !reading.mapping[field.key])
-  if (missing)
-    throw new Refusal('unmapped', `Say which column is “${missing.words}”, or give one value for all.`, {
-      status: 400,
-      about: { field: `mapping.${missing.key}` },
-    })
+  if (missing) throw badInput('unmapped', `mapping.${missing.key}`, { column: missing.words })
   const some = oneOf[subject]
   if (some && !some.keys.some((key) => reading.mapping[key])) {
     const wordsOf = (key: string) => fields.find((field) => field.key === key)!.words
-    throw new Refusal(
-      'unmapped',
-      `Say which column is ${some.keys.map((key) => `“${wordsOf(key)}”`).join(' or ')}.`,
-      { status: 400, about: { field: `mapping.${some.keys[0]}` } },
-    )
+    throw badInput('unmapped/some', `mapping.${some.keys[0]}`, {
+      columns: some.keys.map((key) => `“${wordsOf(key)}”`).join(' or '),
+    })
   }
   const unknown = Object.entries(reading.mapping).find(
     ([key, mapped]) =>
       !fields.some((field) => field.key === key) || ('column' in mapped && mapped.column >= names.length),
   )
-  if (unknown)
-    throw new Refusal('unmapped', `“${unknown[0]}” is mapped to nothing that is there.`, {
-      status: 400,
-      about: { field: `mapping.${unknown[0]}` },
-    })
+  if (unknown) throw badInput('unmapped/nothing', `mapping.${unknown[0]}`, { column: unknown[0] })
   await inTransaction(async () => {
     const [taken] = (await hasWritten(id))
       ? []
@@ -179,11 +169,7 @@ export async function checkImport(id: number, reading: Reading): Promise<void> {
           reason: '',
           since: clock.now(),
         })
-    if (!taken)
-      throw new Refusal(
-        'busy',
-        'This import is under way, or partly written. Take the file once more for another mapping.',
-      )
+    if (!taken) throw new Refusal('busy')
     await addJob('go-on-importing', { importId: id })
     publish('import', [id])
   })
@@ -195,7 +181,7 @@ export async function writeImport(id: number, tellRoutines = false): Promise<voi
     const [taken] = (await hasRight(id))
       ? await moveRows(files, 'write', [id], { since: clock.now(), tell_routines: tellRoutines })
       : []
-    if (!taken) throw new Refusal('nothing-right', 'No row of this import waits to be written.')
+    if (!taken) throw new Refusal('nothing-right')
     await addJob('go-on-importing', { importId: id })
     publish('import', [id])
   })
@@ -222,8 +208,7 @@ export async function mendRow(importId: number, line: number, cells: string[]): 
   const [checked] = await checkRows(view.subject, view, [{ line, cells }], new Map())
   return inTransaction(async () => {
     const before = await lockRow(importId, line)
-    if (!before || ['checking', 'writing'].includes(view.state))
-      throw new Refusal('not-wrong', 'That row is written already, or the import is under way.')
+    if (!before || ['checking', 'writing'].includes(view.state)) throw new Refusal('not-wrong')
     const key = counted(view.subject) ? await payableKey(importId, line, checked!.key) : checked!.key
     await updateRow({ importId, line, cells, key, state: checked!.state, note: checked!.note })
     if (view.subject === 'orders') await rightAgain(importId, [before.key, key])

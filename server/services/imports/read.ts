@@ -44,19 +44,12 @@ export function headOf(text: string): {
   const first = found.map((one) => one.record)
   const heading = findHeading(first)
   const [columns, ...sample] = first.slice(heading, heading + 9)
-  if (!columns || sample.length === 0)
-    throw new Refusal(
-      'bad-file',
-      'The file needs a first line that names its columns, and at least one more.',
-      { status: 400 },
-    )
+  if (!columns || sample.length === 0) throw new Refusal('bad-file', { status: 400 })
   if (columns.length > mostColumns)
-    throw new Refusal(
-      'bad-file',
-      `The file has ${columns.length.toLocaleString('en')} columns; at most ${mostColumns} can be ` +
-        'read. Take out those that are not needed.',
-      { status: 400 },
-    )
+    throw new Refusal('bad-file/too-wide', {
+      values: { columns: columns.length.toLocaleString('en'), mostColumns },
+      status: 400,
+    })
   return {
     delimiter,
     heading,
@@ -66,12 +59,10 @@ export function headOf(text: string): {
 }
 
 const badFile = (error: unknown) =>
-  new Refusal(
-    'bad-file',
-    `The file cannot be read as CSV: ${(error as Error).message.replace(/\.$/, '')}. Save it as CSV ` +
-      'once more, and try again.',
-    { status: 400 },
-  )
+  new Refusal('bad-file/not-csv', {
+    values: { why: (error as Error).message.replace(/\.$/, '') },
+    status: 400,
+  })
 
 export interface ReadRow {
   line: number

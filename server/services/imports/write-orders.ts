@@ -157,11 +157,9 @@ async function changeOrder(
     ] as const
   ).find(([key, given]) => given !== undefined && given !== before[key])
   if (differs)
-    throw new Refusal(
-      'another-order',
-      `This order is there with the ${differs[0]} ${before[differs[0]]}, not ${differs[1]}. An import ` +
-        'does not change that: withdraw it and give the new one its own number.',
-    )
+    throw new Refusal('another-order', {
+      values: { differ: differs[0], before: before[differs[0]], now: differs[1]! },
+    })
   const said = (list: readonly LineEdit[]) =>
     json(
       list.map(({ item, description, unit, quantity, unitPrice, discountPercent, taxCode, fields = {} }) => [

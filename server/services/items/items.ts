@@ -3,7 +3,7 @@ import { isGtin } from '../../../core/items/gtin'
 import type { ItemOption } from '../../../core/items/options'
 import type { OtherPrice } from '../../../core/items/price'
 import type { Language } from '../../../core/money/format'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
 import { Item, ItemCustomerCode, ItemPrice, TaxCode } from '../../db/models'
 import { checkFields } from '../fields/own-fields'
@@ -47,25 +47,13 @@ export interface ItemChange {
  */
 export async function keepItem(id: number | null, item: ItemChange, version = 0): Promise<number> {
   const { language } = await company()
-  if (!item.names[language])
-    throw new Refusal('no-name', 'Give the item a name in the company’s language.', {
-      status: 400,
-      about: { field: `names.${language}` },
-    })
+  if (!item.names[language]) throw badInput('no-name', `names.${language}`)
   if (!(await TaxCode.findByPk(item.taxCode)))
-    throw new Refusal('unknown-tax-code', `There is no tax code “${item.taxCode}”.`, {
-      status: 400,
-      about: { field: 'taxCode' },
-    })
-  if (item.gtin && !isGtin(item.gtin))
-    throw refuse('bad-gtin', `“${item.gtin}” is not a GTIN: its last digit does not fit the others.`, 'gtin')
+    throw badInput('unknown-tax-code/item', 'taxCode', { taxCode: item.taxCode })
+  if (item.gtin && !isGtin(item.gtin)) throw badInput('bad-gtin', 'gtin', { gtin: item.gtin })
   return inTransaction(async () => {
     const twin = await Item.findOne({ where: { code: item.code } })
-    if (twin && twin.id !== id)
-      throw new Refusal('same-code', `There is already an item ${item.code}.`, {
-        status: 400,
-        about: { field: 'code' },
-      })
+    if (twin && twin.id !== id) throw badInput('same-code/item', 'code', { item: item.code })
     const { prices, customerCodes, fields, ...facts } = item
     const own = fields === undefined ? {} : { fields: await checkFields('item', fields) }
     const kept =
@@ -82,24 +70,17 @@ export async function keepItem(id: number | null, item: ItemChange, version = 0)
 /** @throws Refusal "no-such-item" */
 export async function itemView(id: number): Promise<ItemRow> {
   const found = await itemRow(id)
-  if (!found)
-    throw new Refusal('no-such-item', 'That item does not exist any more. Load the list again.', {
-      status: 404,
-    })
+  if (!found) throw new Refusal('no-such-item', { status: 404 })
   return found
 }
-
-const refuse = (code: string, words: string, field: string) =>
-  new Refusal(code, words, { status: 400, about: { field } })
 
 async function keepPrices(itemId: number, prices: readonly OtherPrice[]): Promise<void> {
   prices.forEach(({ currency, groupName }, index) => {
     if (prices.findIndex((one) => one.currency === currency && one.groupName === groupName) !== index)
-      throw refuse(
-        'same-price',
-        `There are two prices in ${currency}${groupName ? ` for ${groupName}` : ''}.`,
-        `prices.${index}.currency`,
-      )
+      throw badInput('same-price', `prices.${index}.currency`, {
+        currency,
+        group: groupName ? ` for ${groupName}` : '',
+      })
   })
   await ItemPrice.destroy({ where: { itemId } })
   await ItemPrice.bulkCreate(prices.map((one) => ({ itemId, ...one })))
@@ -111,11 +92,7 @@ async function keepCodes(
 ): Promise<void> {
   codes.forEach(({ customerId }, index) => {
     if (codes.findIndex((one) => one.customerId === customerId) !== index)
-      throw refuse(
-        'same-customer',
-        'This customer has a number above already.',
-        `customerCodes.${index}.code`,
-      )
+      throw badInput('same-customer', `customerCodes.${index}.code`)
   })
   await ItemCustomerCode.destroy({ where: { itemId } })
   await ItemCustomerCode.bulkCreate(codes.map((one) => ({ itemId, ...one })))
@@ -127,11 +104,8 @@ async function changed(
   version: number,
 ): Promise<Item> {
   const before = await Item.findByPk(id, { lock: true })
-  if (!before)
-    throw new Refusal('no-such-item', 'That item does not exist any more. Load the list again.', {
-      status: 404,
-    })
+  if (!before) throw new Refusal('no-such-item', { status: 404 })
   if (before.version !== version)
-    throw new Refusal('changed-meanwhile', `Somebody changed ${before.code} meanwhile. Open it again.`)
+    throw new Refusal('changed-meanwhile/item', { values: { code: before.code } })
   return before.update({ ...item, version: version + 1 })
 }

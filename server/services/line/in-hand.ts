@@ -61,7 +61,7 @@ export interface PreparedView extends SourceRef {
  */
 export async function preparedView(id: number, who: Principal): Promise<PreparedView> {
   const row = await preparedRow(id, who.name)
-  if (!row) throw new Refusal('no-such-paper', 'That document does not exist any more.', { status: 404 })
+  if (!row) throw new Refusal('no-such-paper/any-more', { status: 404 })
   const {
     content,
     role,
@@ -133,8 +133,9 @@ function preview(
 /** The content and design of a paper, for its PDF as it will be. */
 export async function paperForPdf(id: number): Promise<{ paper: Paper; design: Design }> {
   const row = await preparedPage(id)
-  if (!row) throw new Refusal('no-such-paper', 'That document does not exist any more.', { status: 404 })
-  if (!row.content) throw new Refusal('no-paper', row.problem ?? 'There is no document yet.')
+  if (!row) throw new Refusal('no-such-paper/any-more', { status: 404 })
+  if (!row.content)
+    throw new Refusal('no-paper', { values: { words: row.problem ?? 'There is no document yet.' } })
   return { paper: row.content, design: row.design }
 }
 
@@ -195,7 +196,7 @@ export interface DocumentView extends SourceRef {
 /** A document with everything that happened to it. @throws Refusal "no-such-document" */
 export async function documentView(id: number, dispatchId?: number): Promise<DocumentView> {
   const document = await documentRow(id)
-  if (!document) throw new Refusal('no-such-document', 'That document does not exist.', { status: 404 })
+  if (!document) throw new Refusal('no-such-document', { status: 404 })
   const dispatches = await dispatchesOfDocument(id)
   const shown =
     dispatches.find((dispatch) => dispatch.id === dispatchId) ??

@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util'
 import { draftStatus, suppliedStatus } from '../../../core/orders/statuses'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
 import { Company } from '../../db/models'
 import { publish } from '../live/publish'
@@ -25,9 +25,6 @@ export async function houseLists(): Promise<HouseLists> {
 /** Statuses on which other things rest: an order begins as the one, and is supplied by the other. */
 export const fixedStatuses: readonly string[] = [draftStatus, suppliedStatus]
 
-const refuse = (field: keyof HouseLists, words: string) =>
-  new Refusal('in-use', words, { status: 400, about: { field } })
-
 /**
  * Keeps the lists.
  * @param before as they were on the screen
@@ -37,24 +34,15 @@ export async function changeHouseLists(before: HouseLists, now: HouseLists): Pro
   await inTransaction(async () => {
     const company = (await Company.findByPk(1, { lock: true }))!
     const kept = { statuses: company.orderStatuses, steps: company.statusSteps }
-    if (!isDeepStrictEqual(kept, before))
-      throw new Refusal('changed-meanwhile', 'Somebody changed these lists meanwhile. Load the page again.')
+    if (!isDeepStrictEqual(kept, before)) throw new Refusal('changed-meanwhile/statuses')
     if (now.statuses[0] !== draftStatus || !now.statuses.includes(suppliedStatus))
-      throw new Refusal(
-        'fixed-status',
-        `${draftStatus} stays the first status, and ${suppliedStatus} stays: it gives an order its date of supply.`,
-        { status: 400, about: { field: 'statuses' } },
-      )
+      throw badInput('fixed-status', 'statuses', { draftStatus, suppliedStatus })
     for (const status of kept.statuses.filter((one) => !now.statuses.includes(one)))
       await refuseUsedStatus(status)
     const unknown = Object.entries(now.steps)
       .flat(2)
       .find((status) => !now.statuses.includes(status))
-    if (unknown)
-      throw new Refusal('unknown-status', `“${unknown}” is not a status of the house's orders.`, {
-        status: 400,
-        about: { field: 'steps' },
-      })
+    if (unknown) throw badInput('unknown-status', 'steps', { status: unknown })
     await company.update({ orderStatuses: now.statuses, statusSteps: now.steps })
     publish('house')
   })
@@ -63,13 +51,9 @@ export async function changeHouseLists(before: HouseLists, now: HouseLists): Pro
 async function refuseUsedStatus(status: string): Promise<void> {
   const { orders, routine, stops } = (await usesOfStatus(status))!
   if (orders > 0)
-    throw refuse(
-      'statuses',
-      `${count(orders, 'order is', 'orders are')} ${status}. Set them to another status first.`,
-    )
-  if (routine) throw refuse('statuses', `The routine “${routine}” waits for ${status}. Change it first.`)
-  if (stops)
-    throw refuse('statuses', `${status} holds or withdraws orders. Change that in Settings, General, first.`)
+    throw badInput('in-use/status', 'statuses', { orders: count(orders, 'order is', 'orders are'), status })
+  if (routine) throw badInput('in-use/status-of-routine', 'statuses', { routine, status })
+  if (stops) throw badInput('in-use/status-that-stops', 'statuses', { status })
 }
 
 const count = (orders: number, one: string, many: string) => `${orders} ${orders === 1 ? one : many}`

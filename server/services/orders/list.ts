@@ -94,7 +94,7 @@ export interface OrderView extends Omit<OrderRow, 'invoice' | 'branch'> {
  */
 export async function orderView(id: number): Promise<OrderView> {
   const order = await orderRow(id)
-  if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
+  if (!order) throw new Refusal('no-such-order', { status: 404 })
   const lines = await editableLines(id)
   const papers = await papersOfOrder(id)
   const evaluations = await evaluationsOfOrder(id)

@@ -2,7 +2,7 @@ import { dayInZone, type Day } from '../../../core/documents/days'
 import type { Address } from '../../../core/documents/facts'
 import type { Adjustment } from '../../../core/money/totals'
 import { nextAfter } from '../../../core/numbering/next-after'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Customer, SalesOrder } from '../../db/models'
@@ -58,15 +58,12 @@ export async function writeOrder(
   return inTransaction(async () => {
     await lockOrderNumbers()
     const customer = await Customer.findByPk(order.customerId)
-    if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
+    if (!customer) throw new Refusal('no-such-customer', { status: 404 })
     const brand = await brandInUse(order.brandId)
     const last = await lastOrderNumber()
     const number = order.number || (last ? nextAfter(last) : firstNumber)
     if (await SalesOrder.findOne({ where: { number } }))
-      throw new Refusal('same-number', `There is already an order with the number ${number}.`, {
-        status: 400,
-        about: { field: 'number' },
-      })
+      throw badInput('same-number/order', 'number', { number })
     await refuseForeignAddress(customer.id, order.billToId ?? null)
     await refuseOtherBranch(brand.id, order.branchId ?? null)
     const id = await addOrder(

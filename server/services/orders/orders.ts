@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import type { Day } from '../../../core/documents/days'
 import { totals, type Adjustment } from '../../../core/money/totals'
 import type { Address } from '../../../core/documents/facts'
@@ -64,13 +64,9 @@ export async function editOrder(orderId: number, edit: OrderEdit, who: Principal
   await checkLines(edit.lines)
   return inTransaction(async () => {
     const order = await lockOrder(orderId)
-    if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
+    if (!order) throw new Refusal('no-such-order', { status: 404 })
     if (order.version !== edit.version)
-      throw new Refusal(
-        'changed-meanwhile',
-        `Somebody changed order ${order.number} while you were at it. Load it again; your changes are ` +
-          'still on the screen to copy.',
-      )
+      throw new Refusal('changed-meanwhile/order', { values: { order: order.number } })
     const adjustments = edit.adjustments ?? order.adjustments
     const sums = totals({
       currency: order.currency,
@@ -134,11 +130,7 @@ export async function editOrder(orderId: number, edit: OrderEdit, who: Principal
 export async function refuseForeignAddress(customerId: number, billToId: number | null): Promise<void> {
   if (billToId === null) return
   if (!(await CustomerAddress.findOne({ where: { id: billToId, customerId, purpose: 'billing' } })))
-    throw new Refusal(
-      'no-such-address',
-      'That is not one of the customer’s billing addresses any more. Choose another.',
-      { status: 400, about: { field: 'billToId' } },
-    )
+    throw badInput('no-such-address', 'billToId')
 }
 
 /** @throws Refusal "unknown-field", "wrong-value" of an own field */

@@ -20,12 +20,15 @@ export async function previewOrder(order: WrittenOrder, who: Principal): Promise
     const { id } = await writeOrder({ ...order, status: undefined }, who)
     return (await makeAll(kind, [id], { role: kindFacts[kind].to, copyTo: [] })).get(id)!
   })
-  if (!made.paper) throw new Refusal('not-drawn', made.problem!)
+  if (!made.paper) throw new Refusal('not-drawn', { values: { words: made.problem! } })
   const { bytes, problems } = await renderPaper(
     asPreview(made.paper),
     made.context.design.design,
     clock.now(),
   )
-  if (!bytes) throw new Refusal('not-drawn', problems.map((problem) => problem.sentence).join(' '))
+  if (!bytes)
+    throw new Refusal('not-drawn', {
+      values: { words: problems.map((problem) => problem.sentence).join(' ') },
+    })
   return bytes
 }

@@ -3,7 +3,7 @@ import type { ReplacedFacts } from '../../../core/documents/facts'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { Refusal } from '../../../core/errors'
 import { groupBy } from '../../../core/group'
-import { prepareRefusal, stopWords } from '../../../core/orders/statuses'
+import { prepareRefusal } from '../../../core/orders/statuses'
 import { occasionOf } from '../../../core/routines/routine'
 import { partsOfOrders, depositOf, type OrderPart } from '../drafts/parts'
 import { contextOf, houseContext } from '../documents/found-settings'
@@ -79,9 +79,11 @@ export async function confirmationsOf(orderIds: readonly number[]): Promise<Map<
 async function refusal(kind: DocumentKind, orderId: number, despite: boolean): Promise<Refusal | undefined> {
   const order = (await orderToRefuse(orderId))!
   const words = prepareRefusal(kind, order)
-  if (words) return new Refusal('not-yet', words, { about: { record: { kind: 'order', id: orderId } } })
+  if (words)
+    return new Refusal('not-yet', { values: { words }, about: { record: { kind: 'order', id: orderId } } })
   if (order.stopped !== null && kindFacts[kind].waitsWithOrder && !despite)
-    return new Refusal('order-stopped', stopWords(order.number, order.stopped), {
+    return new Refusal('order-stopped', {
+      values: { order: order.number, status: order.stopped },
       about: { record: { kind: 'order', id: orderId, label: order.number } },
     })
   return undefined

@@ -1,4 +1,4 @@
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { dayInZone } from '../../../core/documents/days'
 import { mayFollow, stepRefusal, suppliedStatus } from '../../../core/orders/statuses'
 import { clock } from '../../clock'
@@ -66,28 +66,22 @@ export async function setStatus(
 ): Promise<StatusChange> {
   const { orderStatuses, statusSteps, timeZone, ...stopping } = await company()
   if (!orderStatuses.includes(status)) {
-    throw new Refusal(
-      'unknown-status',
-      `"${status}" is not one of the order statuses: ${orderStatuses.join(', ')}.`,
-      { status: 400, about: { field: 'status' } },
-    )
+    throw badInput('unknown-status/set', 'status', { status, statuses: orderStatuses.join(', ') })
   }
   return inTransaction(async () => {
     const now = clock.now()
     // looked at once they are locked: their lines may have changed while this waited
     await lockOrders(orderIds)
     const orders = await orderStates(orderIds, status)
-    if (orders.length < new Set(orderIds).size)
-      throw new Refusal('no-such-order', 'One of the orders does not exist any more. Load the list again.', {
-        status: 404,
-      })
+    if (orders.length < new Set(orderIds).size) throw new Refusal('no-such-order/one', { status: 404 })
     const moving = orders.filter((order) => order.from !== status)
     const ids = moving.map((order) => order.id)
     const against = moving.filter((order) => !mayFollow(statusSteps, order.from, status))
     if (against.length > 0 && !anyStep && !(undo && (await cameJustFrom(status, against, now, who)))) {
       const [{ order: number, from }] = against as [(typeof against)[0]]
       const others = against.length > 1 ? ` The same holds for ${against.length - 1} more of them.` : ''
-      throw new Refusal('status-step', stepRefusal(statusSteps, { number, from }, status) + others, {
+      throw new Refusal('status-step', {
+        values: { sentence: stepRefusal(statusSteps, { number, from }, status), others },
         about: { field: 'status' },
       })
     }

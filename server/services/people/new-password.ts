@@ -1,7 +1,7 @@
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { Session, Staff } from '../../db/models'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { countWrongTry, forgetWrongTries, refuseGuesser } from '../../http/rate'
 import { hashPassword, passwordFits } from './passwords'
 import { makeCode, opening, redeem } from './one-time-codes'
@@ -49,7 +49,7 @@ export async function choosePassword(
   return opening(purpose, place, async () => {
     const staffId = await redeem(purpose, code)
     const person = await Staff.findByPk(staffId!, { lock: true })
-    if (!person || person.leftAt) throw new Refusal('wrong-code', 'This code does not fit.', { status: 400 })
+    if (!person || person.leftAt) throw new Refusal('wrong-code/sign-in', { status: 400 })
     const session = await setPassword(person, passwordHash)
     if (person.sealedSecondFactor === '') return { session, email: person.email }
     await endSession(session)
@@ -67,10 +67,7 @@ export async function changePassword(staffId: number, old: string, password: str
   const before = (await Staff.findByPk(staffId))!
   if (!(await passwordFits(old, before.passwordHash))) {
     await countWrongTry(...account)
-    throw new Refusal('wrong-password', 'That is not your password now.', {
-      status: 400,
-      about: { field: 'old' },
-    })
+    throw badInput('wrong-password', 'old')
   }
   await forgetWrongTries(...account)
   const passwordHash = await hashPassword(password)

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { OneTimeCode } from '../../db/models'
@@ -62,11 +62,7 @@ export async function makeCode(purpose: CodePurpose, staffId: number | null, hou
 export async function redeem(purpose: CodePurpose, code: string): Promise<number | null> {
   const used = await useCode(purpose, hashOf(purpose, code), clock.now())
   if (used) return used.staffId
-  throw new Refusal(
-    'wrong-code',
-    'This code does not fit, was used already, or has run out. Check it letter by letter, or get a new one.',
-    { status: 400, about: { field: 'code' } },
-  )
+  throw badInput('wrong-code/one-time', 'code')
 }
 
 /**

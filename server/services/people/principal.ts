@@ -37,12 +37,7 @@ export interface Named {
 
 /** @throws Refusal "whole-house" */
 export function refuseLimited(who: Principal): void {
-  if (who.brands !== null)
-    throw new Refusal(
-      'whole-house',
-      'This is about the whole house, and you work for some of its brands. Ask somebody who works for all.',
-      { status: 403 },
-    )
+  if (who.brands !== null) throw new Refusal('whole-house', { status: 403 })
 }
 
 /** @throws Refusal "not-there", in the same words for what is of another brand and for what does not exist */
@@ -51,7 +46,6 @@ export async function refuseForeign(who: Principal, named: Named): Promise<void>
   for (const [what, ids] of Object.entries(named) as [keyof Named, readonly number[] | undefined][]) {
     if (!ids || ids.length === 0) continue
     const own = await ownIds(who, what, ids)
-    if (own.length < ids.length)
-      throw new Refusal('not-there', 'That does not exist, or is not of your brands.', { status: 404 })
+    if (own.length < ids.length) throw new Refusal('not-there', { status: 404 })
   }
 }

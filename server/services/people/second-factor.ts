@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { Secret, TOTP } from 'otpauth'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { RecoveryCode, Staff } from '../../db/models'
@@ -31,9 +31,6 @@ export function newSecondFactor(email: string): { secret: string; uri: string } 
   return { secret, uri: totpOf(secret, email).toString() }
 }
 
-const wrongCode = (words: string) =>
-  new Refusal('wrong-code', words, { status: 401, about: { field: 'code' } })
-
 /**
  * Puts a second factor in force, once its app has shown that it has it.
  * @returns the recovery codes, this one time
@@ -45,15 +42,7 @@ export async function beginSecondFactor(
 ): Promise<string[]> {
   await checkOwnPassword(staffId, given.password)
   const step = stepOf(given.secret, given.code)
-  if (step === null)
-    throw new Refusal(
-      'wrong-code',
-      'The code does not fit. Wait for the next one, and check the phone’s clock.',
-      {
-        status: 400,
-        about: { field: 'code' },
-      },
-    )
+  if (step === null) throw badInput('wrong-code/clock', 'code')
   const codes = Array.from({ length: 10 }, () =>
     randomBytes(5)
       .toString('hex')
@@ -91,10 +80,7 @@ export async function checkOwnPassword(staffId: number, password: string): Promi
   const person = (await Staff.findByPk(staffId))!
   if (!(await passwordFits(password, person.passwordHash))) {
     await countWrongTry(...account)
-    throw new Refusal('wrong-password', 'That is not your password.', {
-      status: 400,
-      about: { field: 'password' },
-    })
+    throw badInput('wrong-password/second-factor', 'password')
   }
   await forgetWrongTries(...account)
 }
@@ -114,18 +100,14 @@ function stepOf(secret: string, code: string): number | null {
 export async function checkSecondFactor(staffId: number, code: string): Promise<void> {
   const { sealedSecondFactor } = (await Staff.findByPk(staffId))!
   if (!sealedSecondFactor) return
-  if (!code.trim())
-    throw new Refusal('code-needed', 'Enter the code from your phone.', {
-      status: 401,
-      about: { field: 'code' },
-    })
+  if (!code.trim()) throw new Refusal('code-needed', { status: 401, about: { field: 'code' } })
   if (/[a-z-]/i.test(code)) {
     if (await takeRecoveryCode(staffId, hashOf(staffId, code), clock.now())) return
-    throw wrongCode('This recovery code does not fit, or was used already.')
+    throw new Refusal('wrong-code/recovery', { status: 401, about: { field: 'code' } })
   }
   const step = stepOf(unseal(sealedSecondFactor, sealedFor), code)
   if (step === null || !(await takeStep(staffId, step)))
-    throw wrongCode('The code does not fit, or was used already. Wait for the next one.')
+    throw new Refusal('wrong-code/used', { status: 401, about: { field: 'code' } })
 }
 
 /** Whether somebody has a second factor, and how many recovery codes are left. */

@@ -60,10 +60,7 @@ export async function signIn(
   const fits = await passwordFits(password, row?.hash || (await nobody))
   if (!row || !fits) {
     await countWrongTry(account, place)
-    throw new Refusal('wrong-password', 'Address and password do not fit together. Try again.', {
-      status: 401,
-      about: { field: 'password' },
-    })
+    throw new Refusal('wrong-password/sign-in', { status: 401, about: { field: 'password' } })
   }
   try {
     await checkSecondFactor(row.id, code)
@@ -136,8 +133,7 @@ export const devicesOf = (user: Pick<User, 'id' | 'session'>): Promise<DeviceVie
 
 /** Signs a person out somewhere else. @throws Refusal "no-such-session" */
 export async function endSessionElsewhere(staffId: number, key: string): Promise<void> {
-  if ((await deleteSessionByKey(staffId, key)) === 0)
-    throw new Refusal('no-such-session', 'You are not signed in there any more.', { status: 404 })
+  if ((await deleteSessionByKey(staffId, key)) === 0) throw new Refusal('no-such-session', { status: 404 })
 }
 
 /** Ends a session at once, also its open streams. */

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { Day } from '../../../core/documents/days'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { ApiToken } from '../../db/models'
@@ -41,11 +41,7 @@ export async function makeToken(
   staffId: number,
   endsOn: Day | null = null,
 ): Promise<string> {
-  if (endsOn !== null && endsOn < (await todayHere(clock.now())))
-    throw new Refusal('day-over', 'That day is over. Choose the last day on which the token is to work.', {
-      status: 400,
-      about: { field: 'endsOn' },
-    })
+  if (endsOn !== null && endsOn < (await todayHere(clock.now()))) throw badInput('day-over', 'endsOn')
   const token = `clothespin_${randomBytes(32).toString('base64url')}`
   await ApiToken.create({ name, scope, hash: hashOf(token), staffId, madeAt: clock.now(), endsOn })
   return token
@@ -58,8 +54,7 @@ export async function tokens(): Promise<TokenView[]> {
 /** @throws Refusal "no-such-token" */
 export async function revokeToken(id: number): Promise<void> {
   await inTransaction(async () => {
-    if ((await revokeTokenOf(id, clock.now())) === 0)
-      throw new Refusal('no-such-token', 'That token does not exist.', { status: 404 })
+    if ((await revokeTokenOf(id, clock.now())) === 0) throw new Refusal('no-such-token', { status: 404 })
   })
 }
 

@@ -141,7 +141,7 @@ export interface Account {
 /** One customer's open items, oldest due first, and newest payments. @throws Refusal "no-such-customer" */
 export async function account(customerId: number, who = theHouse): Promise<Account> {
   const customer = await accountHead(customerId)
-  if (!customer) throw new Refusal('no-such-customer', 'That customer does not exist.', { status: 404 })
+  if (!customer) throw new Refusal('no-such-customer', { status: 404 })
   const day = await today()
   const items = await openItemsOf(who, customerId)
   const payments = await paymentsOf(who, customerId)
@@ -181,7 +181,7 @@ export async function markItem(
       actor: who.name,
       now: clock.now(),
     })
-    if (marked === 0) throw new Refusal('nothing-open', 'Nothing is open on that document.')
+    if (marked === 0) throw new Refusal('nothing-open')
     if (mark.dispute !== undefined)
       await note({ documentId }, who.name, mark.dispute ? `Disputed: ${mark.dispute}` : 'No longer disputed.')
     if (mark.promisedOn !== undefined)

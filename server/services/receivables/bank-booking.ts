@@ -37,8 +37,7 @@ export async function bookSure(
       sure.map(({ id }) => id),
       { decided_by: who.name, decided_at: clock.now() },
     )
-    if (taken.length === 0)
-      throw new Refusal('nothing-sure', 'None of these waits to be booked any more. Look again.')
+    if (taken.length === 0) throw new Refusal('nothing-sure')
     await addJob('book-bank-entries', { fileId })
     publish('payment')
     return taken.length
@@ -78,12 +77,11 @@ async function bookOne(
   who: Principal,
 ): Promise<number> {
   const entry = await lockEntry(id)
-  if (!entry) throw new Refusal('no-such-entry', 'That movement does not exist.', { status: 404 })
+  if (!entry) throw new Refusal('no-such-entry', { status: 404 })
   if (!from.includes(entry.state))
-    throw new Refusal(
-      'booked-already',
-      entry.state === 'booked' ? `It is booked already, by ${entry.decidedBy}.` : 'It is being booked.',
-    )
+    throw entry.state === 'booked'
+      ? new Refusal('booked-already', { values: { by: entry.decidedBy! } })
+      : new Refusal('booked-already/now')
   const { customerId, settle } = decided ?? {
     customerId: entry.proposal.customerId!,
     settle: entry.proposal.settlements.map(({ documentId, amount, discount, writeOff }) => ({

@@ -72,20 +72,22 @@ export const mostBankBytes = 30_000_000
 
 /** Keeps a file and has it read. @throws Refusal "read-before" */
 export async function takeBankFile(name: string, bytes: Uint8Array, who: Principal): Promise<number> {
-  if (bytes.length === 0) throw new Refusal('empty-file', 'That file is empty.', { status: 400 })
+  if (bytes.length === 0) throw new Refusal('empty-file', { status: 400 })
   const sha256 = createHash('sha256').update(bytes).digest('hex')
   const known = await bankFileBySum(sha256)
   if (known)
-    throw new Refusal(
-      'read-before',
-      `This file was read on ${dayWords(dayInZone(known.at, (await company()).timeZone))} by ` +
-        `${known.by}, as ${known.name}. Nothing was booked again.`,
-      { about: { record: { kind: 'bank file', id: known.id, label: known.name } } },
-    )
+    throw new Refusal('read-before', {
+      values: {
+        day: dayWords(dayInZone(known.at, (await company()).timeZone)),
+        by: known.by,
+        name: known.name,
+      },
+      about: { record: { kind: 'bank file', id: known.id, label: known.name } },
+    })
   return inTransaction(async () => {
     await keepFile(bytes, 'application/octet-stream')
     const row = await insertBankFile({ sha256, name, now: clock.now(), actor: who.name })
-    if (!row) throw new Refusal('read-before', 'This file is just being read.')
+    if (!row) throw new Refusal('read-before/now')
     await addJob('read-bank-file', { fileId: row.id })
     publish('payment')
     return row.id
@@ -99,8 +101,7 @@ export async function readBankFile(fileId: number): Promise<void> {
   let statements: BankStatement[]
   try {
     statements = await readStatements(decodeText(await readFileBytes(file.sha256)).text)
-    if (statements.every((one) => one.entries.length === 0))
-      throw new Refusal('not-a-statement', 'No booked movement stands in this statement.')
+    if (statements.every((one) => one.entries.length === 0)) throw new Refusal('not-a-statement/empty')
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     await moveRows(files, 'refuse', [fileId], { reason: error.message })

@@ -1,5 +1,5 @@
 import { type Day, dayInZone, dayWords } from '../../../core/documents/days'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { Decimal } from '../../../core/money/decimal'
 import { clock } from '../../clock'
 import { company } from '../house/house'
@@ -15,18 +15,12 @@ import { shareClosedUntil, samePayment, type LockedItem, lockSettledItems } from
 export async function checkDate(date: Day): Promise<void> {
   const { timeZone } = await company()
   const { closedUntil } = (await shareClosedUntil())!
-  if (date > dayInZone(clock.now(), timeZone))
-    throw new Refusal('future-date', `${dayWords(date)} is in the future. Give the day the money moved.`, {
-      status: 400,
+  if (date > dayInZone(clock.now(), timeZone)) throw badInput('future-date', 'date', { day: dayWords(date) })
+  if (closedUntil !== null && date <= closedUntil)
+    throw new Refusal('closed-period/payment', {
+      values: { day: dayWords(date), day2: dayWords(closedUntil) },
       about: { field: 'date' },
     })
-  if (closedUntil !== null && date <= closedUntil)
-    throw new Refusal(
-      'closed-period',
-      `${dayWords(date)} lies in a closed period (closed until ${dayWords(closedUntil)}). Give a later ` +
-        'day, or have a supervisor open the period.',
-      { about: { field: 'date' } },
-    )
 }
 
 /** The same money on the same day from the same customer is booked once, unless somebody says that it is another. */
@@ -36,12 +30,17 @@ export async function refuseTwice(
 ): Promise<void> {
   const same = await samePayment({ customerId, direction, date, amount, currency, method })
   if (same)
-    throw new Refusal(
-      'booked-before',
-      `${amount} ${currency} of ${dayWords(date)} ${direction === 'in' ? 'from' : 'to'} ${name} is ` +
-        `booked already, by ${same.by}. Is this another one?`,
-      { about: { field: 'another' } },
-    )
+    throw new Refusal('booked-before', {
+      values: {
+        amount,
+        currency,
+        day: dayWords(date),
+        direction: direction === 'in' ? 'from' : 'to',
+        name,
+        by: same.by,
+      },
+      about: { field: 'another' },
+    })
 }
 
 /**
@@ -61,32 +60,17 @@ export function checkItems(
   settle.forEach(({ documentId }, index) => {
     const item = items.get(documentId)
     const about = { field: `settle.${index}.documentId` }
-    if (!item)
-      throw new Refusal('no-such-document', 'That document does not exist, or nothing is ever paid on it.', {
-        status: 404,
-        about,
-      })
+    if (!item) throw new Refusal('no-such-document/nothing-paid', { status: 404, about })
     if (item.customerId !== customer.id)
-      throw new Refusal('other-customer', `${item.number} is not ${customer.name}'s.`, { about })
-    if (item.voided)
-      throw new Refusal(
-        'voided',
-        `${item.number} was voided: nothing is owed on it. Keep the payment on account, or refund it.`,
-        { about },
-      )
+      throw new Refusal('other-customer', { values: { item: item.number, customer: customer.name }, about })
+    if (item.voided) throw new Refusal('voided/nothing-owed', { values: { item: item.number }, about })
     const owed = new Decimal(item.open).times(direction === 'in' ? 1 : -1)
     if (owed.lte(0))
-      throw new Refusal(
-        'nothing-open',
-        direction === 'in'
-          ? `Nothing is open on ${item.number} any more. Somebody may have booked this payment, or it is credited.`
-          : `Nothing is to be refunded on ${item.number}.`,
-        { about },
-      )
+      throw new Refusal(direction === 'in' ? 'nothing-open/any-more' : 'nothing-open/refund', {
+        values: { item: item.number },
+        about,
+      })
   })
   if (new Set(settle.map((line) => line.documentId)).size < settle.length)
-    throw new Refusal('named-twice', 'One document is named twice. Name each once.', {
-      status: 400,
-      about: { field: 'settle' },
-    })
+    throw badInput('named-twice', 'settle')
 }

@@ -1,7 +1,7 @@
 import { dayWords, type Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { receiptKind } from '../../../core/documents/kinds'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import { Decimal, moneyText, type DecimalText } from '../../../core/money/decimal'
 import { checkSettlements, settledBy, type Settlement } from '../../../core/receivables/settle'
 import type { EventFacts } from '../../../core/routines/routine'
@@ -67,16 +67,8 @@ export async function bookPayment(
   // open items before customers, as issuing locks them
   const items = await lockItems(payment.settle.map((line) => line.documentId))
   const customer = await payingCustomer(payment.customerId)
-  if (!customer)
-    throw new Refusal('no-such-customer', 'That customer does not exist.', {
-      status: 404,
-      about: { field: 'customerId' },
-    })
-  if (new Decimal(payment.amount).lte(0))
-    throw new Refusal('no-amount', 'A payment or refund is over zero. To take one back, undo it.', {
-      status: 400,
-      about: { field: 'amount' },
-    })
+  if (!customer) throw new Refusal('no-such-customer', { status: 404, about: { field: 'customerId' } })
+  if (new Decimal(payment.amount).lte(0)) throw badInput('no-amount', 'amount')
   await checkDate(payment.date)
   if (!payment.another) await refuseTwice(payment, customer.name)
 
@@ -180,18 +172,13 @@ async function giveBack(
       kept.currency !== currency ||
       kept.direction !== 'in'
     )
-      throw new Refusal('nothing-on-account', `That is no payment of ${name} that can be given back.`, {
-        about,
-      })
+      throw new Refusal('nothing-on-account', { values: { name }, about })
     if (new Decimal(amount).lte(0) || new Decimal(amount).gt(kept.open))
-      throw new Refusal('over-open', `Of that payment ${kept.open} ${currency} are on account.`, { about })
+      throw new Refusal('over-open/on-account', { values: { open: kept.open, currency }, about })
     await lowerPaymentOpen(paymentId, amount)
     given = given.plus(amount)
   }
-  if (given.gt(rest))
-    throw new Refusal('over-settled', 'More is given back than is refunded.', {
-      about: { field: 'giveBack' },
-    })
+  if (given.gt(rest)) throw new Refusal('over-settled/refund', { about: { field: 'giveBack' } })
   return given
 }
 
@@ -231,15 +218,14 @@ export async function allocatePayment(id: number, lines: Settlement[], who: Prin
   await inTransaction(async () => {
     const items = await lockItems(lines.map((line) => line.documentId))
     const payment = await paymentToAllocate(id)
-    if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
-    if (payment.undone) throw new Refusal('undone', 'That payment was taken back.')
+    if (!payment) throw new Refusal('no-such-payment', { status: 404 })
+    if (payment.undone) throw new Refusal('undone')
     checkItems({ ...payment, settle: lines }, items, { id: payment.customerId, name: payment.name })
     if (settledBy(lines).gt(payment.open))
-      throw new Refusal(
-        'over-settled',
-        `Of that payment ${payment.open} ${payment.currency} are on account.`,
-        { about: { field: 'settle' } },
-      )
+      throw new Refusal('over-settled/on-account', {
+        values: { open: payment.open, currency: payment.currency },
+        about: { field: 'settle' },
+      })
     checkSettlements(payment.open, payment.currency, lines, items)
     for (const line of lines) await settle(id, payment, line, items.get(line.documentId)!, who)
     await lowerPaymentOpen(id, settledBy(lines).toString())

@@ -62,6 +62,6 @@ export const paymentSource: Source = { table: 'payment', load: loadPaymentContex
 /** The receipt of a payment or refund, prepared by hand. @throws Refusal "no-such-payment" */
 export async function prepareReceipt(paymentId: number, who: Principal): Promise<PreparedByHand> {
   const payment = await paymentDirection(paymentId)
-  if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
+  if (!payment) throw new Refusal('no-such-payment', { status: 404 })
   return (await prepareByHand(receiptKind(payment.direction), [paymentId], who))[0]!.result
 }

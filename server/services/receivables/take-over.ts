@@ -92,7 +92,7 @@ export async function takeOver(olds: readonly OldDocument[], who: Principal): Pr
   const oldOf = new Map(drafts.map((draft, index) => [draft.id, olds[index]!]))
   const made = await makeAll('invoice', [...oldOf.keys()], { role: 'billing', copyTo: [] })
   const wrong = [...made.values()].find((one) => one.paper === null)
-  if (wrong) throw new Refusal('not-to-be-made', wrong.problem!)
+  if (wrong) throw new Refusal('not-to-be-made', { values: { words: wrong.problem! } })
   const kept = await keepDrafts(
     [...made.values()].map((one) => ({
       asked: {

@@ -82,19 +82,14 @@ function unpack(zip: Uint8Array): [string, Uint8Array][] {
       filter: ({ name, originalSize }) => {
         if (!/\.pdf$/i.test(name) || nameOf(name).startsWith('.')) return false
         size += originalSize
-        if (size > mostUnpackedBytes)
-          throw new Refusal('too-large', 'These PDFs are more than 200 MB. Give them in several ZIPs.', {
-            status: 400,
-          })
+        if (size > mostUnpackedBytes) throw new Refusal('too-large/pdfs', { status: 400 })
         return true
       },
     })
     return Object.entries(files)
   } catch (error) {
     if (error instanceof Refusal) throw error
-    throw new Refusal('no-zip', 'This is no ZIP file that can be read. Pack the PDFs into one.', {
-      status: 400,
-    })
+    throw new Refusal('no-zip', { status: 400 })
   }
 }
 

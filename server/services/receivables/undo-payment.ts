@@ -38,16 +38,10 @@ export async function undoPayment(id: number, reason: string, who: Principal): P
     while (!(await lockWithItems(id)));
     // a look of its own afterwards: what waited for the lock would see no counter-entry made meanwhile
     const payment = await paymentToUndo(id)
-    if (!payment) throw new Refusal('no-such-payment', 'That payment does not exist.', { status: 404 })
+    if (!payment) throw new Refusal('no-such-payment', { status: 404 })
     if (payment.undone || payment.reversesId !== null)
-      throw new Refusal(
-        'undone',
-        payment.undone
-          ? 'That payment was taken back already.'
-          : 'That is a counter-entry. Record the payment again instead.',
-      )
-    if (await returnedOf(id))
-      throw new Refusal('given-back', 'Part of that payment was refunded. Take the refund back first.')
+      throw new Refusal(payment.undone ? 'undone/already' : 'undone/counter-entry')
+    if (await returnedOf(id)) throw new Refusal('given-back')
     const { timeZone } = await company()
     const today = dayInZone(clock.now(), timeZone)
     await checkDate(today)

@@ -18,8 +18,7 @@ export const mostAgain = 50
 /** @throws Refusal "no-such-document", "not-ours", "cannot-draw" */
 export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
   const documents = await papersAgain(ids, mostAgain)
-  if (documents.length === 0)
-    throw new Refusal('no-such-document', 'None of these documents exists.', { status: 404 })
+  if (documents.length === 0) throw new Refusal('no-such-document/none', { status: 404 })
   const foreign = documents.find((one) => one.takenOver)
   if (foreign) throw notOursToDraw(foreign.number)
   const designs = new Map(
@@ -35,10 +34,9 @@ export async function madeAgain(ids: readonly number[]): Promise<Uint8Array> {
       const words = { ...paper.words, copy: paper.words.copy ?? paperWords[paper.language].copy }
       const { bytes, problems } = await renderPaper({ ...paper, words, copy: true }, design, clock.now())
       if (!bytes)
-        throw new Refusal(
-          'cannot-draw',
-          `${number} cannot be drawn on the present stationery: ${problems.map((one) => one.sentence).join(' ')}`,
-        )
+        throw new Refusal('cannot-draw', {
+          values: { number, problems: problems.map((one) => one.sentence).join(' ') },
+        })
       return bytes
     }),
   )

@@ -84,7 +84,7 @@ export async function inPeriod(
   period: string,
 ): Promise<{ where: string; parameters: unknown[] }> {
   const series = await seriesSource(seriesId)
-  if (!series) throw new Refusal('no-such-series', 'That number series does not exist.', { status: 404 })
+  if (!series) throw new Refusal('no-such-series', { status: 404 })
   return series.source === 'order'
     ? { where: 'd.series_id = $1', parameters: [seriesId] }
     : { where: 'd.series_id = $1 and d.period = $2', parameters: [seriesId, period] }

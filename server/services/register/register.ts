@@ -59,10 +59,7 @@ export async function documentBytes(
   documentId: number,
 ): Promise<{ bytes: Uint8Array; fileName: string; sha256: string }> {
   const file = await fileOfDocument(documentId)
-  if (!file?.sha256)
-    throw file?.takenOver
-      ? noPdf()
-      : new Refusal('not-painted', 'The PDF is just being made. Look again in a moment.', { status: 404 })
+  if (!file?.sha256) throw file?.takenOver ? noPdf() : new Refusal('not-painted', { status: 404 })
   const { sha256, fileName } = file
   return { sha256, fileName, bytes: await readFileBytes(sha256) }
 }

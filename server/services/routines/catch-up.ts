@@ -29,7 +29,7 @@ export interface Missed {
 
 async function routineOf(id: number): Promise<{ name: string; sentence: RoutineSentence }> {
   const routine = await routineSentence(id)
-  if (!routine) throw new Refusal('no-such-routine', 'That routine does not exist.', { status: 404 })
+  if (!routine) throw new Refusal('no-such-routine', { status: 404 })
   return routine
 }
 
@@ -59,8 +59,7 @@ export async function catchUp(
     const { name, sentence } = await routineOf(id)
     const chosen = new Set(ids)
     const taken = (await missed(sentence, range.from, range.to, theHouse)).filter((row) => chosen.has(row.id))
-    if (taken.length === 0)
-      throw new Refusal('nothing-missed', `None of these still lacks its ${sentence.issue}. Look again.`)
+    if (taken.length === 0) throw new Refusal('nothing-missed', { values: { issue: sentence.issue } })
     const ofPayment = eventOf(sentence) === 'payment'
     const events = await insertCatchUpEvents(ofPayment, {
       taken: taken.map(({ id: subject, facts }, place) => ({ id: subject, facts, place })),

@@ -1,4 +1,4 @@
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import {
   checkSentence,
   trusts,
@@ -64,7 +64,7 @@ export interface RoutineVersion {
 /** @throws Refusal "no-such-routine" for one that is not there or cannot be about this one's brands */
 export async function routineVersions(id: number, who: Principal = theHouse): Promise<RoutineVersion[]> {
   if (!(await listRoutines(who)).some((one) => one.id === id))
-    throw new Refusal('no-such-routine', 'That routine does not exist.', { status: 404 })
+    throw new Refusal('no-such-routine', { status: 404 })
   return versionsOfRoutine(id)
 }
 
@@ -79,17 +79,13 @@ export interface RoutineChange {
 
 /** Changes a routine. Switching it on makes it apply from now on; older orders are never touched by it. */
 export async function changeRoutine(id: number, change: RoutineChange, who: Principal): Promise<void> {
-  if (change.trust && !trusts.includes(change.trust))
-    throw new Refusal('unknown-trust', 'Trust is by hand, after a check or by itself.', {
-      status: 400,
-      about: { field: 'trust' },
-    })
+  if (change.trust && !trusts.includes(change.trust)) throw badInput('unknown-trust', 'trust')
   if (change.sentence) await check(change.sentence)
   await inTransaction(async () => {
     const current = await lockRoutine(id)
-    if (!current) throw new Refusal('no-such-routine', 'That routine does not exist.', { status: 404 })
+    if (!current) throw new Refusal('no-such-routine', { status: 404 })
     if (current.version !== change.version)
-      throw new Refusal('changed-meanwhile', `Somebody changed “${current.name}” meanwhile. Load it again.`)
+      throw new Refusal('changed-meanwhile/routine', { values: { name: current.name } })
     if (change.name !== undefined) await refuseTakenName(change.name, id)
     const now = clock.now()
     const switchedOn = change.isOn === true && !current.isOn
@@ -111,11 +107,7 @@ export async function changeRoutine(id: number, change: RoutineChange, who: Prin
 
 async function refuseTakenName(name: string, except: number): Promise<void> {
   const same = await routineNamed(name, except)
-  if (same)
-    throw new Refusal('same-name', `There is already a routine “${name}”. Choose another name.`, {
-      status: 400,
-      about: { field: 'name' },
-    })
+  if (same) throw badInput('same-name/routine', 'name', { name })
 }
 
 export interface NewRoutine {

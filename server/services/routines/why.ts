@@ -42,7 +42,7 @@ export interface RoutineWhy {
 /** @throws Refusal "no-such-order" */
 export async function whyOf(orderId: number): Promise<RoutineWhy[]> {
   const order = await whyOrder(orderId)
-  if (!order) throw new Refusal('no-such-order', 'That order does not exist.', { status: 404 })
+  if (!order) throw new Refusal('no-such-order', { status: 404 })
   const routines = await routinesOfOrders()
   const events = await statusEvents(orderId)
   const evaluations = await evaluationsOf(orderId)

@@ -119,7 +119,7 @@ const shownProblems = 500
 /** How far a run is, and at its end its report. @throws Refusal "no-such-run" */
 export async function runReport(runId: number): Promise<RunReport> {
   const header = await runHeader(runId)
-  if (!header) throw new Refusal('no-such-run', 'That Send does not exist.', { status: 404 })
+  if (!header) throw new Refusal('no-such-run', { status: 404 })
   const [numbers, sums, mails, parts, partSums, problems] = await Promise.all([
     runNumbers(runId),
     runSums(runId),

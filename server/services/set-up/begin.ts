@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { starterRoutines, starterStatuses } from '../../../core/house/starter'
 import { proposalFor } from '../../../core/house/from-country'
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import type { Language } from '../../../core/money/format'
 import type { TaxCode } from '../../../core/money/tax-codes'
 import { inTransaction } from '../../db/connection'
@@ -44,8 +44,7 @@ export async function beginHouse(person: FirstSupervisor, place: string): Promis
   const passwordHash = await hashPassword(person.password)
   return opening('first visit', place, async () => {
     await lockHouseToBegin()
-    if ((await howFar()) !== 'nobody')
-      throw new Refusal('begun', 'Somebody works here already. Sign in, or ask for an invitation.')
+    if ((await howFar()) !== 'nobody') throw new Refusal('begun')
     await redeem('first visit', person.code)
     const staff = await Staff.create({
       email: person.email.toLowerCase(),
@@ -77,10 +76,7 @@ function refuseUnknownZone(timeZone: string): void {
   try {
     new Intl.DateTimeFormat('en', { timeZone })
   } catch {
-    throw new Refusal('unknown-zone', `“${timeZone}” is no time zone. Choose one like Europe/Dublin.`, {
-      status: 400,
-      about: { field: 'timeZone' },
-    })
+    throw badInput('unknown-zone', 'timeZone', { timeZone })
   }
 }
 
@@ -89,8 +85,7 @@ export async function foundCompany(company: NewCompany, who: Principal & { email
   refuseUnknownZone(company.timeZone)
   await inTransaction(async () => {
     await lockHouseToBegin()
-    if ((await howFar()) !== 'no company')
-      throw new Refusal('begun', 'The company is there already. Load the page again.')
+    if ((await howFar()) !== 'no company') throw new Refusal('begun/company')
     const { taxCodes, ...facts } = company
     await Company.create({
       ...facts,

@@ -1,4 +1,4 @@
-import { Refusal } from '../../../core/errors'
+import { badInput, Refusal } from '../../../core/errors'
 import type { StartPage } from '../../../core/house/start-pages'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -55,11 +55,7 @@ export async function invite(person: StaffChange & { email: string }): Promise<I
   return inTransaction(async () => {
     const email = person.email.toLowerCase()
     const known = await Staff.findOne({ where: { email }, lock: true })
-    if (known && !known.leftAt)
-      throw new Refusal('same-address', `${known.name} works here already with this address.`, {
-        status: 400,
-        about: { field: 'email' },
-      })
+    if (known && !known.leftAt) throw badInput('same-address', 'email', { name: known.name })
     const { name, role, startPage } = person
     const facts = { name, role, startPage, passwordHash: '', leftAt: null }
     const staff = known
@@ -75,8 +71,7 @@ export async function invite(person: StaffChange & { email: string }): Promise<I
 export async function inviteAgain(id: number): Promise<Invitation> {
   return inTransaction(async () => {
     const staff = await lockStaff(id)
-    if (staff.passwordHash !== '')
-      throw new Refusal('not-invited', `${staff.name} has taken up the invitation already.`)
+    if (staff.passwordHash !== '') throw new Refusal('not-invited', { values: { staff: staff.name } })
     return { id, code: await send(id) }
   })
 }
@@ -100,12 +95,9 @@ export async function forgotPassword(email: string, place: string): Promise<void
 
 async function lockStaff(id: number, version?: number): Promise<Staff> {
   const staff = await Staff.findByPk(id, { lock: true })
-  if (!staff || staff.leftAt)
-    throw new Refusal('no-such-person', 'Nobody of that name works here any more. Load the page again.', {
-      status: 404,
-    })
+  if (!staff || staff.leftAt) throw new Refusal('no-such-person', { status: 404 })
   if (version !== undefined && staff.version !== version)
-    throw new Refusal('changed-meanwhile', `Somebody changed ${staff.name} meanwhile. Load the page again.`)
+    throw new Refusal('changed-meanwhile/staff', { values: { staff: staff.name } })
   return staff
 }
 
@@ -117,10 +109,7 @@ async function keepBrands(staffId: number, brandIds: readonly number[]): Promise
 /** @throws Refusal "last-supervisor" */
 async function refuseLast(staff: Staff): Promise<void> {
   if (staff.role === 'supervisor' && (await supervisorsBeside(staff.id)) === 0)
-    throw new Refusal(
-      'last-supervisor',
-      `${staff.name} is the only supervisor. Make somebody else one first; without one nothing can be set up.`,
-    )
+    throw new Refusal('last-supervisor', { values: { staff: staff.name } })
 }
 
 /** Changes name, role or brands. A changed role ends the person's sessions. */

@@ -19,7 +19,10 @@ export default route<{ id: number }, { kind: DocumentKind }>(
   async ({ event, params, query }) => {
     const { paper, design } = await samplePaper(params.id, query.kind)
     const { bytes, problems } = await renderPaper(paper, design, clock.now())
-    if (!bytes) throw new Refusal('not-drawn', problems.map((problem) => problem.sentence).join(' '))
+    if (!bytes)
+      throw new Refusal('not-drawn', {
+        values: { words: problems.map((problem) => problem.sentence).join(' ') },
+      })
     setResponseHeaders(event, { 'content-type': 'application/pdf', 'cache-control': 'no-store' })
     return Buffer.from(bytes)
   },

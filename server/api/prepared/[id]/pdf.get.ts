@@ -13,7 +13,10 @@ export default route<{ id: number }>(
   async ({ event, params }) => {
     const { paper, design } = await paperForPdf(params.id)
     const { bytes, problems } = await renderPaper(asPreview(paper), design, clock.now())
-    if (!bytes) throw new Refusal('not-drawn', problems.map((problem) => problem.sentence).join(' '))
+    if (!bytes)
+      throw new Refusal('not-drawn', {
+        values: { words: problems.map((problem) => problem.sentence).join(' ') },
+      })
     setResponseHeaders(event, { 'content-type': 'application/pdf', 'cache-control': 'no-store' })
     return Buffer.from(bytes)
   },

@@ -12,8 +12,7 @@ export default route<{ id: number }, object, { revision: number }>(
     body: Joi.object({ revision: id.required() }),
   },
   async ({ params, body, user }) => {
-    if (!(await markSeen(params.id, body.revision, user)))
-      throw new Refusal('changed-again', 'It changed once more. Look at it again.')
+    if (!(await markSeen(params.id, body.revision, user))) throw new Refusal('changed-again')
     return { ok: true }
   },
 )

@@ -1,0 +1,2 @@
+/** Every word of the interface in English, by screen. */
+export const en = {}

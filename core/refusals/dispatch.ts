@@ -1,0 +1,30 @@
+/** Emails: who gets them, what they say, when they go. */
+export const dispatch = {
+  'bad-field': "“{found}” in the email's {where} is not a field. Fields stand in double braces: {field}.",
+  'bad-field/brace':
+    "The email's {where} has a brace too many or too few. Fields stand in double braces, like {field}.",
+  'bad-passage':
+    "A passage in the email's {where} is not closed or not understood. Write it like {example} … {example2}.",
+  'bad-time': 'Choose a time from now on, within 60 days.',
+  'empty-field':
+    "The email's text needs “{name}”, which this document does not have. Put it in a passage that only stands if there is one.",
+  'empty-subject': 'The email has no subject. Write one.',
+  'empty-text': 'The email has no text. Write one.',
+  'goes-already': 'A copy to {to} is already waiting to go.',
+  'no-pdf':
+    'It came without a PDF from the program before. Bring it in a ZIP: Accounts, open items of the earlier program.',
+  'no-reason': 'Say in a few words why it is closed.',
+  'not-ours':
+    '{number} came over from the program before, so it is not drawn here. Save the PDF that came with it instead.',
+  'not-unsent': 'One of these documents is already on its way. Look again.',
+  'nothing-to-print': 'None of these waits for the printer any more.',
+  'one-by-one/emails': 'Emails of held or withdrawn orders are let go one by one.',
+  'order-stopped/several':
+    'The order of {number} is {stopped}, so {others} held. Such emails are let go one by one.',
+  'sent-before': '{document} already went to {to} on {day}. Send it again?',
+  'unknown-address': "{from} is at no customer and in no copy any more. Look at the customer's contacts.",
+  'unknown-merge-field': 'There is no field called “{unknown}” (in the {where}).{hint} Fields are {fields}.',
+  void: '{document} is void: it is not sent to anybody any more.',
+  'wants-none':
+    '{customer} wants no {kinds}. Send a copy to an address you name, or change what the customer wants.',
+} as const

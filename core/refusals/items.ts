@@ -1,0 +1,20 @@
+/** Items and own fields. */
+export const items = {
+  'bad-gtin': '“{gtin}” is not a GTIN: its last digit does not fit the others.',
+  'changed-meanwhile/item': 'Somebody changed {code} meanwhile. Open it again.',
+  'changed-meanwhile/own-field': 'Somebody changed “{field}” meanwhile. Open it again.',
+  'in-use/choice': '{filled} {records} have “{choice}”. It stays.',
+  'in-use/field': '{filled} {records} have something in “{field}”. It would be lost.',
+  'in-use/field-of-routine': 'The routine “{routine}” asks for “{field}”. Change it first.',
+  'no-choices': 'Write at least one word to choose from.',
+  'no-name': 'Give the item a name in the company’s language.',
+  'no-such-field': 'That field does not exist any more. Load the page again.',
+  'no-such-item': 'That item does not exist any more. Load the list again.',
+  'same-code/item': 'There is already an item {item}.',
+  'same-customer': 'This customer has a number above already.',
+  'same-name/field': 'There is already a field “{field}” of {records}.',
+  'same-price': 'There are two prices in {currency}{group}.',
+  'unknown-field': 'There is no own field “{name}” of {what}.',
+  'unknown-tax-code/item': 'There is no tax code “{taxCode}”.',
+  'wrong-value': '{name}: {wrong}',
+} as const
