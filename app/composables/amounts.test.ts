@@ -116,7 +116,7 @@ test('one is one, and a thousand has its comma', () => {
     '0 orders',
     '1,200 orders',
   ])
-  expect(plural(2, 'was', 'were')).toBe('2 were')
+  expect(plural(2, 'was')).toBe('2 were')
 })
 
 describe('the brands in a sentence of filters', () => {

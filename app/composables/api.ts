@@ -1,3 +1,4 @@
+import { t } from '../words'
 import { useProving } from '../stores/proving'
 import { useSession } from '../stores/session'
 import { useToasts } from '../stores/toasts'
@@ -116,7 +117,7 @@ async function callOnce(method: Method, path: string, options: CallOptions): Pro
     })
   } catch (error) {
     if ((error as Error).name === 'AbortError') throw error
-    throw new ApiRefusal('away', 'Clothespin does not answer. Is it running? Nothing was changed.', 0, {})
+    throw new ApiRefusal('away', t('common.clothespinDoesNotAnswerIs'), 0, {})
   }
   if (response.ok) return response.json()
   throw await refusalOf(response)
@@ -131,7 +132,7 @@ async function refusalOf(response: Response): Promise<ApiRefusal> {
     refusalWords({
       says: '',
       values: {},
-      title: 'That did not work, and nothing was changed.',
+      title: t('common.thatDidNotWorkAnd'),
       ...problem,
     }),
     response.status,
@@ -181,12 +182,7 @@ export async function sendFile<T>(path: string, file: File, query: Record<string
       body: file,
     })
   } catch {
-    throw new ApiRefusal(
-      'away',
-      `“${file.name}” could not be sent. It may be too large, or Clothespin does not answer. Nothing was changed.`,
-      0,
-      {},
-    )
+    throw new ApiRefusal('away', t('common.fileCouldNotBeSent', { file: file.name }), 0, {})
   }
   if (response.ok) return (await response.json()) as T
   throw await refusalOf(response)

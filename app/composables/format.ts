@@ -1,3 +1,5 @@
+import { t } from '../words'
+import type { nouns } from '../words/en/nouns'
 import { useSession } from '../stores/session'
 import { kindFacts, type DocumentKind } from '../../core/documents/kinds'
 import { addDays, dayInZone } from '../../core/documents/days'
@@ -81,7 +83,7 @@ export function fullTime(instant: string | Date): string {
 export function ago(instant: string | Date, now = Date.now()): string {
   const seconds = Math.max(0, Math.round((now - new Date(instant).getTime()) / 1000))
   if (seconds < 60) return `${seconds} s`
-  if (seconds < 3600) return `${Math.floor(seconds / 60)} min`
+  if (seconds < 3600) return t('common.valueMin', { value: Math.floor(seconds / 60) })
   if (seconds < 86_400) return `${Math.floor(seconds / 3600)} h`
   return plural(Math.floor(seconds / 86_400), 'day')
 }
@@ -89,5 +91,6 @@ export function ago(instant: string | Date, now = Date.now()): string {
 /** A kind of document in a narrow column. */
 export const kindShort = (kind: DocumentKind): string => kindFacts[kind].short
 
-export const plural = (count: number, one: string, many = `${one}s`) =>
-  `${count.toLocaleString('en-IE')} ${count === 1 ? one : many}`
+/** A count with its noun: "1,204 orders". */
+export const plural = (count: number, noun: keyof typeof nouns): string =>
+  t(`nouns.${noun}`, { n: count.toLocaleString('en-IE') }, count)

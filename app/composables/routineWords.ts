@@ -1,3 +1,4 @@
+import { t } from '../words'
 import { countryName } from '../../core/countries'
 import { plainName, type ChoiceSubject, type Condition } from '../../core/routines/sentence'
 import type { RoutineChoices } from '../contract'
@@ -36,17 +37,17 @@ export const nameIn =
 /** What "+ and" offers, and the condition each begins with. */
 export function newConditions(choices: RoutineChoices): { words: string; condition: Condition }[] {
   const subjects: [ChoiceSubject, string][] = [
-    ['brand', 'it is sold by …'],
-    ['customer', 'its customer is …'],
-    ['group', 'its customer is in the group …'],
-    ['country', 'it goes to …'],
-    ['salesperson', 'its salesperson is …'],
-    ['item', 'it holds the item …'],
-    ['currency', 'it is in the currency …'],
+    ['brand', t('common.itIsSoldBy')],
+    ['customer', t('common.itsCustomerIs')],
+    ['group', t('common.itsCustomerIsInThe')],
+    ['country', t('common.itGoesTo')],
+    ['salesperson', t('common.itsSalespersonIs')],
+    ['item', t('common.itHoldsTheItem')],
+    ['currency', t('common.itIsInTheCurrency')],
   ]
   return [
     {
-      words: 'its total is over …',
+      words: t('common.itsTotalIsOver'),
       condition: {
         about: 'total',
         of: 'gross',
@@ -60,7 +61,7 @@ export function newConditions(choices: RoutineChoices): { words: string; conditi
       condition: { about, is: 'one of', values: [] } as Condition,
     })),
     ...choices.fields.map((field) => ({
-      words: `its field “${field}” …`,
+      words: t('common.itsFieldField', { field }),
       condition: { about: 'field', field, is: 'contains', value: '' } as Condition,
     })),
   ]

@@ -1,17 +1,18 @@
+import { t } from '../words'
 import { plural } from './format'
 import type { RunHeader, RunPart } from '../contract'
 
 /** How far a Send is, in a word or two. */
 export function runState(run: RunHeader, now = Date.now()): { words: string; tone: string } {
-  if (run.takenBackBy) return { words: 'taken back', tone: 'wait' }
+  if (run.takenBackBy) return { words: t('common.takenBack'), tone: 'wait' }
   if (!run.endedAt)
     return new Date(run.goesAt).getTime() > now
-      ? { words: 'in undo time', tone: 'queue' }
-      : { words: 'under way', tone: 'way' }
+      ? { words: t('common.inUndoTime'), tone: 'queue' }
+      : { words: t('common.underWay'), tone: 'way' }
   if (run.stoppedBy) return { words: 'stopped', tone: 'wait' }
   if (run.rehearsed) return { words: 'rehearsed', tone: 'queue' }
-  if (run.issued === run.chosen) return { words: 'all issued', tone: 'go' }
-  return { words: run.issued ? 'partly issued' : 'none issued', tone: 'wait' }
+  if (run.issued === run.chosen) return { words: t('common.allIssued'), tone: 'go' }
+  return { words: run.issued ? t('common.partlyIssued') : t('common.noneIssued'), tone: 'wait' }
 }
 
 /** What the parts of a report are called, and their colour. */
@@ -20,12 +21,12 @@ export const partWords: Readonly<Record<RunPart['part'], { words: string; tone: 
   printed: { words: 'printed', tone: 'go' },
   waiting: { words: 'waiting', tone: 'queue' },
   stuck: { words: 'stuck', tone: 'stuck' },
-  'not sent': { words: 'issued, not sent', tone: 'wait' },
+  'not sent': { words: t('common.issuedNotSent'), tone: 'wait' },
   rehearsed: { words: 'rehearsed', tone: 'queue' },
   changed: { words: 'changed', tone: 'wait' },
   skipped: { words: 'skipped', tone: 'wait' },
   failed: { words: 'failed', tone: 'stuck' },
-  open: { words: 'to come', tone: '' },
+  open: { words: t('common.toCome'), tone: '' },
 }
 
 /** "3 documents in 1 email". */
@@ -34,13 +35,14 @@ export function partSays(part: RunPart): string {
     part.emails ? plural(part.emails, 'email') : '',
     part.prints ? plural(part.prints, 'print job') : '',
   ].filter(Boolean)
-  return `${plural(part.documents, 'document')}${mails.length ? ` in ${mails.join(' and ')}` : ''}`
+  const inMails = mails.length ? t('common.inMails', { mails: mails.join(' and ') }) : ''
+  return plural(part.documents, 'document') + inMails
 }
 
 /** A stretch of time in whole units: "under a second", "12 s", "3 min 20 s". */
 export function lasted(from: string | Date, to: string | Date): string {
   const seconds = Math.round((new Date(to).getTime() - new Date(from).getTime()) / 1000)
-  if (seconds < 1) return 'under a second'
+  if (seconds < 1) return t('common.underASecond')
   if (seconds < 60) return `${seconds} s`
-  return `${Math.floor(seconds / 60)} min ${seconds % 60} s`
+  return t('common.valueMinSecondsS', { value: Math.floor(seconds / 60), seconds: seconds % 60 })
 }

@@ -1,3 +1,4 @@
+import { t } from '../words'
 import { houseToday, longDay } from './format'
 import { monthsBefore } from '../../core/documents/days'
 
@@ -5,12 +6,12 @@ import { monthsBefore } from '../../core/documents/days'
 export function timeChoices() {
   const today = houseToday()
   const times = [
-    { value: '', words: 'any time' },
+    { value: '', words: t('common.anyTime') },
     { value: today, words: 'today' },
-    { value: monthsBefore(today, 1), words: 'the last month' },
-    { value: monthsBefore(today, 3), words: 'the last three months' },
+    { value: monthsBefore(today, 1), words: t('common.theLastMonth') },
+    { value: monthsBefore(today, 3), words: t('common.theLastThreeMonths') },
   ]
   const timeWords = (from: string) =>
-    times.find((one) => one.value === from)?.words ?? `since ${longDay(from)}`
+    times.find((one) => one.value === from)?.words ?? t('common.sinceFrom', { from: longDay(from) })
   return { times, timeWords }
 }

@@ -1,3 +1,4 @@
+import { t } from '../words'
 import { filledSentence } from '../../core/routines/sentence'
 import { useToasts } from '../stores/toasts'
 import { api, attempt } from './api'
@@ -26,7 +27,7 @@ export function useRoutine(wanted: () => string, settled: () => void) {
     name: one?.name ?? '',
     description: one?.description ?? '',
   })
-  const { form, base, dirty, save, take } = useForm(() => routine.value, formOf, 'the routine')
+  const { form, base, dirty, save, take } = useForm(() => routine.value, formOf, t('common.theRoutine'))
 
   async function load() {
     try {

@@ -1,3 +1,4 @@
+import { t } from '../words'
 import { api, attempt } from './api'
 import { plural } from './format'
 import { useToasts } from '../stores/toasts'
@@ -46,10 +47,18 @@ export function useStatusChange(done: () => Promise<unknown>) {
   async function write(ids: number[], status: string, letGo: boolean): Promise<void> {
     const change = await setStatus({ ids, status, letGo })
     const already = change.unchanged.length
-      ? ` ${plural(change.unchanged.length, 'order')} already ${change.unchanged.length === 1 ? 'was' : 'were'}.`
+      ? t('common.ordersAlreadyChange', {
+          orders: plural(change.unchanged.length, 'order'),
+          change: change.unchanged.length === 1 ? 'was' : 'were',
+        })
       : ''
     useToasts().say(
-      `${plural(change.changed.length, 'order')} set to ${status}.${effectWords(change, letGo)}${already}`,
+      t('common.ordersSetToStatusEffectWords', {
+        orders: plural(change.changed.length, 'order'),
+        status,
+        effectWords: effectWords(change, letGo),
+        already,
+      }),
       change.changed.length ? { undo: () => undo(change.before) } : {},
     )
     await done()
@@ -73,7 +82,9 @@ export function useStatusChange(done: () => Promise<unknown>) {
 function effectWords({ turn, effects }: StatusChange, letGo: boolean): string {
   const mails = effects.emails + effects.prints
   if (turn === 'nothing' || mails === 0) return ''
-  const what = plural(mails, 'email or print job', 'emails and print jobs')
-  if (turn === 'stops') return ` ${what} taken out of Waiting.`
-  return letGo ? ` ${what} let go again.` : ` ${what} stay${mails === 1 ? 's' : ''} held.`
+  const what = plural(mails, 'email or print job')
+  if (turn === 'stops') return t('common.whatTakenOutOfWaiting', { what })
+  return letGo
+    ? t('common.whatLetGoAgain', { what })
+    : t('common.whatStayMailsHeld', { what, mails: mails === 1 ? 's' : '' })
 }

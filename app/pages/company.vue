@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import BranchList from '../components/company/BranchList.vue'
 import BrandDialog from '../components/begin/BrandDialog.vue'
 import BrandIdentity from '../components/company/BrandIdentity.vue'
@@ -117,7 +118,7 @@ async function toMe() {
       path: { id: activeId.value! },
       body: { kind: kind.value, ...(section.value === 'Email text' ? { email: emailOnScreen.value } : {}) },
     })
-    useToasts().say(`A sample is on its way to ${to}, with its email.`)
+    useToasts().say(t('company.aSampleIsOnIts', { to }))
   })
 }
 
@@ -144,7 +145,9 @@ const version = computed(() =>
         <div class="bar">
           <strong>{{ ofBrand && brand ? `${brand.name}: ${section}` : section }}</strong>
           <template v-if="ofBrand && brand && section === 'Identity' && session.may('supervisor')">
-            <VBtn class="push" height="28" data-test="copy-brand" @click="copying = brand">Copy…</VBtn>
+            <VBtn class="push" height="28" data-test="copy-brand" @click="copying = brand">{{
+              $t('common.copy')
+            }}</VBtn>
             <BrandEnd :key="brand.id" :brand="brand" @kept="load" />
           </template>
         </div>
@@ -205,31 +208,33 @@ const version = computed(() =>
       <aside
         v-if="brand && ofBrand && !listed.includes(section)"
         class="right"
-        aria-label="The brand's document"
+        :aria-label="$t('company.theBrandsDocument')"
       >
         <div class="bar">
-          <strong>{{ section === 'Email text' ? 'The email' : brand.design.design.name }}</strong><span
-            class="soft push"
-            >{{
-              section === 'Email text'
-                ? 'as it would go with the sample'
-                : `as it is now · version ${brand.design.version}`
-            }}</span
-          ><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe"
-            >Email it to me</VBtn
-          >
+          <strong>{{
+            section === 'Email text' ? $t('common.theEmail') : brand.design.design.name
+          }}</strong><span class="soft push">{{
+            section === 'Email text'
+              ? $t('company.asItWouldGoWith')
+              : $t('company.asItIsNowVersion', { version: brand.design.version })
+          }}</span
+          ><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe">{{
+            $t('common.emailItToMe')
+          }}</VBtn>
         </div>
         <div v-if="section === 'Email text'" id="email-preview" />
         <p v-else-if="sampleWrong" class="notice stuck">{{ sampleWrong }}</p>
         <PdfView
           v-if="section !== 'Email text'"
           :url="`/api/brands/${brand.id}/sample?v=${version}`"
-          :label="`A document of ${brand.name}`"
+          :label="$t('company.aDocumentOfBrand', { brand: brand.name })"
           @wrong="sampleWrong = $event"
           @pages="sampleWrong = ''"
         />
       </aside>
-      <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+      <div v-if="wrong" class="empty">
+        <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+      </div>
     </div>
     <BrandDialog
       v-if="adding || copying"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../words'
 import DateField from '../components/fields/DateField.vue'
 import DocumentPane from '../components/paper/DocumentPane.vue'
 import ListPane from '../components/list/ListPane.vue'
@@ -29,11 +31,11 @@ watch(filters, () => void list.restart(), { immediate: true })
 useLive(['line'], () => void list.reload(), 600)
 
 const states = [
-  { value: '', words: 'in any state' },
+  { value: '', words: t('common.inAnyState') },
   ...dispatchStages.map((value) => ({ value: value as string, words: value as string })),
 ]
 const kinds = [
-  { value: '', words: 'documents of any kind' },
+  { value: '', words: t('dispatches.documentsOfAnyKind') },
   ...documentKinds.map((value) => ({ value: value as string, words: kindFacts[value].many })),
 ]
 const tone: Record<string, string> = { arrived: 'go', 'on the way': 'way', stuck: 'stuck', waiting: 'queue' }
@@ -44,61 +46,86 @@ function turn(step: 1 | -1) {
   leaf.value = leaves[Math.min(2, Math.max(0, leaves.indexOf(leaf.value) + step))]!
 }
 const columns: ListColumn[] = [
-  { words: 'When', width: 76 },
-  { words: 'Number', width: 128 },
+  { words: t('common.when'), width: 76 },
+  { words: t('common.number'), width: 128 },
   { words: 'To', width: '3fr' },
-  { words: 'Subject', width: '4fr' },
-  { words: 'State', width: 86 },
+  { words: t('common.subject'), width: '4fr' },
+  { words: t('common.state'), width: 86 },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Emails">
+      <section class="left" :aria-label="$t('common.emails')">
         <div class="bar">
-          <h1 class="title">Emails</h1>
+          <h1 class="title">{{ $t('common.emails') }}</h1>
           <span class="sentence soft"
-            >with
-            <WordPicker label="Kind" :choices="kinds" :value="filters.kind" @pick="set({ kind: $event })" />,
-            <WordPicker
-              label="State"
-              :choices="states"
-              :value="filters.state"
-              @pick="set({ state: $event })"
-            />,
-            <WordPanel
-              label="Days"
-              :words="
-                filters.from || filters.to
-                  ? (filters.from ? longDay(filters.from) : 'the first') +
-                    ` to ${filters.to ? longDay(filters.to) : 'today'}`
-                  : 'of any day'
-              "
-              ><label
-                >from
-                <DateField
-                  :model-value="filters.from"
-                  @update:model-value="set({ from: $event ?? '' })" /></label
-              ><label
-                >to
-                <DateField :model-value="filters.to" @update:model-value="set({ to: $event ?? '' })" /></label
-            ></WordPanel>
+            ><I18nT keypath="dispatches.withKindStateDays" scope="global"
+              ><template #kind
+                ><WordPicker
+                  :label="$t('common.kind')"
+                  :choices="kinds"
+                  :value="filters.kind"
+                  @pick="set({ kind: $event })" /></template
+              ><template #state
+                ><WordPicker
+                  :label="$t('common.state')"
+                  :choices="states"
+                  :value="filters.state"
+                  @pick="set({ state: $event })" /></template
+              ><template #days
+                ><WordPanel
+                  :label="$t('common.days')"
+                  :words="
+                    filters.from || filters.to
+                      ? $t('dispatches.filtersToFilters2', {
+                          filters: filters.from ? longDay(filters.from) : $t('dispatches.theFirst'),
+                          filters2: filters.to ? longDay(filters.to) : 'today',
+                        })
+                      : $t('dispatches.ofAnyDay')
+                  "
+                  ><label
+                    ><I18nT keypath="dispatches.fromDateField" scope="global"
+                      ><template #dateField
+                        ><DateField
+                          :model-value="filters.from"
+                          @update:model-value="set({ from: $event ?? '' })" /></template></I18nT></label
+                  ><label
+                    ><I18nT keypath="dispatches.toDateField" scope="global"
+                      ><template #dateField
+                        ><DateField
+                          :model-value="filters.to"
+                          @update:model-value="
+                            set({ to: $event ?? '' })
+                          " /></template></I18nT></label></WordPanel></template
+            ></I18nT>
           </span>
           <SearchField
             class="push"
             :value="filters.address"
-            label="Address"
+            :label="$t('common.address')"
             @search="set({ address: $event })"
           />
-          <SearchField :value="filters.text" label="Words in it" @search="set({ text: $event })" />
+          <SearchField
+            :value="filters.text"
+            :label="$t('dispatches.wordsInIt')"
+            @search="set({ text: $event })"
+          />
         </div>
-        <ListPane v-model:active="active" :list="list" :columns="columns" label="Emails" @leaf="turn">
+        <ListPane
+          v-model:active="active"
+          :list="list"
+          :columns="columns"
+          :label="$t('common.emails')"
+          @leaf="turn"
+        >
           <template #row="{ row: one }">
             <span class="soft" :title="fullTime(one.createdAt)">{{ shortTime(one.createdAt) }}</span>
             <span class="mono cut">{{ one.number }}</span>
             <span class="cut" :title="one.sendTo"
-              ><span v-if="one.isCopy" class="tag">copy</span> {{ one.sendTo || one.customerName }}</span
+              ><span v-if="one.isCopy" class="tag">{{ $t('dispatches.copy') }}</span>
+              {{ one.sendTo || one.customerName }}</span
             >
             <span class="cut">{{
               one.subject ||
@@ -106,7 +133,7 @@ const columns: ListColumn[] = [
                 ? kindFacts[one.kind].one
                 : one.state === 'arrived'
                   ? 'printed'
-                  : 'to print')
+                  : $t('dispatches.toPrint'))
             }}</span>
             <span
               ><span class="tag" :class="tone[stateOf(one)] ?? ''">{{ stateOf(one) }}</span></span
@@ -114,16 +141,17 @@ const columns: ListColumn[] = [
           </template>
           <template #empty
             ><div class="empty">
-              <strong>No email of that kind</strong>Every email is listed here with its exact words and files,
-              as soon as its document is issued.
+              <strong>{{ $t('dispatches.noEmailOfThatKind') }}</strong>{{
+                $t('dispatches.everyEmailIsListedHere')
+              }}
             </div></template
           >
         </ListPane>
       </section>
-      <aside class="right" aria-label="The email">
+      <aside class="right" :aria-label="$t('common.theEmail')">
         <DocumentPane v-if="row" :id="row.documentId" v-model:leaf="leaf" :dispatch="row.id" />
         <div v-else class="empty">
-          <strong>No email selected</strong>Choose one to read it as it was sent.
+          <strong>{{ $t('dispatches.noEmailSelected') }}</strong>{{ $t('dispatches.chooseOneToReadIt') }}
         </div>
       </aside>
     </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../words'
 import Ask from '../components/frame/Ask.vue'
 import CheckField from '../components/fields/CheckField.vue'
 import ImportFacts from '../components/imports/ImportFacts.vue'
@@ -111,7 +113,7 @@ async function write() {
       path: { id: file.value!.id },
       body: { tellRoutines: tellRoutines.value },
     })
-    toasts.say('The rows are being imported.')
+    toasts.say(t('imports.theRowsAreBeingImported'))
     await load()
   })
   busy.value = false
@@ -133,25 +135,27 @@ const fileChoices = computed(() =>
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Imports">
+      <section class="left" :aria-label="$t('imports.imports')">
         <div class="bar">
-          <h1 class="title">Imports</h1>
+          <h1 class="title">{{ $t('imports.imports') }}</h1>
           <span class="sentence soft"
-            >read
+            >{{ $t('imports.read') }}
             <WordPicker
-              label="What to read"
+              :label="$t('imports.whatToRead')"
               :words="filters.of"
               :choices="subjects"
               :value="filters.of"
               @pick="set({ of: $event as ImportSubject })" />
-            from a file<template v-if="files.length"
-              >, or look at
-              <WordPicker
-                label="File"
-                :words="file ? file.name : 'an earlier one'"
-                :choices="fileChoices"
-                :value="filters.file"
-                @pick="set({ file: $event })" /></template
+            {{ $t('imports.fromAFile')
+            }}<template v-if="files.length"
+              ><I18nT keypath="imports.orLookAtFile" scope="global"
+                ><template #file
+                  ><WordPicker
+                    :label="$t('common.file')"
+                    :words="file ? file.name : $t('imports.anEarlierOne')"
+                    :choices="fileChoices"
+                    :value="filters.file"
+                    @pick="set({ file: $event })" /></template></I18nT></template
           ></span>
           <VBtn
             v-if="may"
@@ -160,26 +164,24 @@ const fileChoices = computed(() =>
             :disabled="busy || wrong !== ''"
             data-test="read-file"
             @click="field?.click()"
-            >Import a file…</VBtn
+            >{{ $t('common.importAFile') }}</VBtn
           >
           <input
             ref="field"
             type="file"
             class="file"
             accept=".csv,.txt,.tsv,text/csv"
-            aria-label="A CSV file"
+            :aria-label="$t('imports.aCSVFile')"
             data-test="import-file"
             @change="read"
           />
         </div>
         <div v-if="!file" class="empty">
-          <strong>{{ wrong ? 'Not for you' : first ? '…' : 'No file yet' }}</strong><span
+          <strong>{{ wrong ? $t('imports.notForYou') : first ? '…' : $t('imports.noFileYet') }}</strong><span
             v-if="wrong"
             class="notice stuck"
             >{{ wrong }}</span
-          >Customers, items, orders, open items of an earlier program, payments, movements of a bank and rates
-          come in as CSV from any program: delimiter, encoding and decimal signs are found, columns are mapped
-          here, every row is checked, and only then something is written. The same file twice changes nothing.
+          >{{ $t('imports.customersItemsOrdersOpenItems') }}
         </div>
         <template v-else>
           <ImportFacts :file="file" :started="started" />
@@ -193,20 +195,24 @@ const fileChoices = computed(() =>
             />
             <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
           </div>
-          <RealNotice what="what is imported here is written" />
+          <RealNotice :what="$t('imports.whatIsImportedHereIs')" />
           <footer v-if="may" class="foot-bar">
-            <span class="soft">{{ plural(file.columns.length, 'column') }}, by {{ file.madeBy }}</span
-            ><span class="push" />
-            <VBtn v-if="rows" :href="`/api/imports/${file.id}/csv`" data-test="import-report"
-              >Report as CSV</VBtn
-            >
+            <span class="soft">{{
+              $t('imports.columnsByMadeBy', {
+                columns: plural(file.columns.length, 'column'),
+                madeBy: file.madeBy,
+              })
+            }}</span><span class="push" />
+            <VBtn v-if="rows" :href="`/api/imports/${file.id}/csv`" data-test="import-report">{{
+              $t('imports.reportAsCSV')
+            }}</VBtn>
             <VBtn
               v-if="file.bankFileId && count('right') === 0"
               variant="flat"
               class="go"
               :to="`/accounts/bank?file=${file.bankFileId}`"
               data-test="to-movements"
-              >Look at the movements</VBtn
+              >{{ $t('imports.lookAtTheMovements') }}</VBtn
             >
             <VBtn
               v-else-if="file.subject === 'open items' && file.state === 'done'"
@@ -214,7 +220,7 @@ const fileChoices = computed(() =>
               class="go"
               to="/accounts/taken-over"
               data-test="to-taken-over"
-              >Compare with the earlier program</VBtn
+              >{{ $t('imports.compareWithTheEarlierProgram') }}</VBtn
             >
             <VBtn
               v-else-if="dirty && !started"
@@ -223,7 +229,7 @@ const fileChoices = computed(() =>
               :disabled="busy || file.state === 'checking'"
               data-test="check-import"
               @click="check"
-              >Check every row</VBtn
+              >{{ $t('imports.checkEveryRow') }}</VBtn
             >
             <VBtn
               v-else
@@ -232,40 +238,42 @@ const fileChoices = computed(() =>
               :disabled="busy || count('right') === 0 || ['checking', 'writing'].includes(file.state)"
               data-test="write-import"
               @click="asking = true"
-              >Import {{ count('right') }} rows</VBtn
+              >{{ $t('imports.importRightRows', { right: count('right') }) }}</VBtn
             >
           </footer>
         </template>
       </section>
-      <aside class="right" aria-label="Rows">
+      <aside class="right" :aria-label="$t('imports.rows')">
         <ImportRows v-if="file && rows" :key="file.id" :file="file" :may="may" />
         <div v-else class="empty">
-          <strong>No rows yet</strong>Rows appear here after the check, problems first, each with its cells to
-          correct.
+          <strong>{{ $t('imports.noRowsYet') }}</strong>{{ $t('imports.rowsAppearHereAfterThe') }}
         </div>
       </aside>
     </div>
     <Ask
       v-model="asking"
-      :title="`Import ${plural(count('right'), 'row')} of ${file?.subject}?`"
-      :go="`Import ${count('right')}`"
+      :title="$t('imports.importRowsOfFile', { rows: plural(count('right'), 'row'), file: file?.subject })"
+      :go="$t('imports.importRight', { right: count('right') })"
       :busy="busy"
       @go="write"
       ><p>
-        What is there already and the same is left as it is.<template v-if="file?.subject === 'orders'">
-          Their statuses are taken over, and no routine acts on them unless you say so here.</template
+        {{ $t('imports.whatIsThereAlreadyAnd')
+        }}<template v-if="file?.subject === 'orders'"> {{ $t('imports.theirStatusesAreTakenOver') }}</template
         ><template v-else-if="file?.subject === 'bank movements'">
-          They are matched with what is open, and wait at Bank file for your look; nothing is booked
-          before.</template
+          {{ $t('imports.theyAreMatchedWithWhat') }}</template
         ><template v-else-if="file?.subject === 'open items'">
-          They are owed from then on, under their own numbers; nothing is sent.</template
+          {{ $t('imports.theyAreOwedFromThen') }}</template
         ><template v-if="count('wrong')">
-          {{ count('wrong') }} wrong {{ count('wrong') === 1 ? 'row stays' : 'rows stay' }} here to be
-          mended.</template
+          {{
+            $t('imports.wrongWrongCountHereTo', {
+              wrong: count('wrong'),
+              count: count('wrong') === 1 ? $t('imports.rowStays') : $t('imports.rowsStay'),
+            })
+          }}</template
         >
       </p>
       <CheckField v-if="file?.subject === 'orders'" v-model="tellRoutines" data-test="tell-routines">
-        Let routines act on these orders: confirmations and invoices may go to customers</CheckField
+        {{ $t('imports.letRoutinesActOnThese') }}</CheckField
       ></Ask
     >
   </div>

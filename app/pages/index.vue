@@ -98,19 +98,19 @@ async function open(id: number) {
           <SearchField
             class="push"
             :value="filters.search"
-            label="Search this stage"
+            :label="$t('line.searchThisStage')"
             @search="set({ search: $event })"
           />
         </div>
         <div v-if="list.wrong.value" class="notice stuck">
-          {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn>
+          {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">{{ $t('common.tryAgain') }}</VBtn>
         </div>
         <LineRemedy v-if="stage === 'stuck' && row" :key="row.id" :row="row" />
         <RowList
           ref="listElement"
           v-model:active="active"
           :rows="list.rows.value"
-          :label="`Papers: ${stage}`"
+          :label="$t('line.papersStage', { stage })"
           :picked="picks.picked.value"
           :loading="list.first.value"
           :group-of="groupOf"
@@ -145,7 +145,7 @@ async function open(id: number) {
           @done="picks.clear()"
         />
       </section>
-      <aside class="right" aria-label="The document in hand">
+      <aside class="right" :aria-label="$t('common.theDocumentInHand')">
         <template v-if="row">
           <PreparedPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" />
           <DocumentPane
@@ -156,8 +156,7 @@ async function open(id: number) {
           />
         </template>
         <div v-else class="empty">
-          <strong>No document selected</strong>Select one: its PDF appears here, with its email and its
-          history.
+          <strong>{{ $t('line.noDocumentSelected') }}</strong>{{ $t('line.selectOneItsPDFAppears') }}
         </div>
       </aside>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import ItemDialog from '../components/items/ItemDialog.vue'
 import ListPane from '../components/list/ListPane.vue'
 import SearchField from '../components/list/SearchField.vue'
@@ -29,28 +30,34 @@ const open = (id: number) => {
 const nameOf = ({ names }: ItemRow) =>
   names[company.language as 'en'] || names.en || names.de || names.fr || ''
 const columns: ListColumn[] = [
-  { words: 'Item', width: 130 },
-  { words: 'Name', width: '4fr' },
-  { words: 'Unit', width: 80 },
+  { words: t('common.item'), width: 130 },
+  { words: t('common.name'), width: '4fr' },
+  { words: t('items.unit'), width: 80 },
   { words: 'VAT', width: 90 },
-  { words: 'Price', width: 130, right: true },
+  { words: t('common.price'), width: 130, right: true },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Items">
+      <section class="left" :aria-label="$t('common.items')">
         <div class="bar">
-          <h1 class="title">Items</h1>
+          <h1 class="title">{{ $t('common.items') }}</h1>
           <SearchField
             class="push"
             :value="filters.search"
-            label="Number, name"
+            :label="$t('items.numberName')"
             @search="set({ search: $event })"
           />
         </div>
-        <ListPane v-model:active="active" :list="list" :columns="columns" label="Items" @open="open">
+        <ListPane
+          v-model:active="active"
+          :list="list"
+          :columns="columns"
+          :label="$t('common.items')"
+          @open="open"
+        >
           <template #row="{ row }">
             <span class="link number mono" @click.stop="open(row.id)">{{ row.code }}</span>
             <span class="name cut">{{ nameOf(row) }}</span>
@@ -61,10 +68,11 @@ const columns: ListColumn[] = [
           <template #empty
             ><div class="empty">
               <template v-if="filters.search"
-                ><strong>No item of that name</strong>Clear the search to see all.</template
+                ><strong>{{ $t('items.noItemOfThatName') }}</strong
+                >{{ $t('items.clearTheSearchToSee') }}</template
               ><template v-else
-                ><strong>No items yet</strong>What you sell appears here. Orders can also be written without
-                items.</template
+                ><strong>{{ $t('items.noItemsYet') }}</strong
+                >{{ $t('items.whatYouSellAppearsHere') }}</template
               >
             </div></template
           >
@@ -72,14 +80,14 @@ const columns: ListColumn[] = [
         <footer class="foot-bar">
           <span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'item') }}</span>
           <span class="push" />
-          <VBtn :href="csvHref('/api/items/csv', { search: filters.search })" data-test="csv"
-            >Save as CSV</VBtn
-          >
+          <VBtn :href="csvHref('/api/items/csv', { search: filters.search })" data-test="csv">{{
+            $t('common.saveAsCSV')
+          }}</VBtn>
           <template v-if="session.may('clerk')"
-            ><VBtn to="/imports?of=items">Import…</VBtn
-            ><VBtn variant="flat" class="go" data-test="add-item" @click="editing = 'new'"
-              >Add item</VBtn
-            ></template
+            ><VBtn to="/imports?of=items">{{ $t('common.import') }}</VBtn
+            ><VBtn variant="flat" class="go" data-test="add-item" @click="editing = 'new'">{{
+              $t('items.addItem')
+            }}</VBtn></template
           >
         </footer>
       </section>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../words'
 import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
 import WordPicker from '../components/list/WordPicker.vue'
@@ -59,13 +61,17 @@ useLive(
 )
 
 const seriesWords = (one: NumberPeriod) =>
-  `${kindFacts[one.kind].many} of ${one.brand}${one.scope ? ` (${one.scope})` : ''}`
+  t('register.kindsOfBrandOne', {
+    kinds: kindFacts[one.kind].many,
+    brand: one.brand,
+    one: one.scope ? ` (${one.scope})` : '',
+  })
 const seriesChoices = computed(() => [
   ...new Map(
     periods.value.map((one) => [one.seriesId, { value: String(one.seriesId), words: seriesWords(one) }]),
   ).values(),
 ])
-const periodWords = (period: string) => period || 'all time'
+const periodWords = (period: string) => period || t('register.allTime')
 const periodChoices = computed(() =>
   periods.value
     .filter((one) => one.seriesId === chosen.value?.seriesId)
@@ -80,36 +86,37 @@ const tone: Record<NumberRow['state'], string> = {
   'part credited': 'wait',
 }
 const columns: ListColumn[] = [
-  { words: 'Number', width: 140 },
-  { words: 'Dated', width: 64 },
-  { words: 'Customer', width: '1fr' },
-  { words: 'State', width: 104 },
-  { words: 'Total', width: 104, right: true },
+  { words: t('common.number'), width: 140 },
+  { words: t('register.dated'), width: 64 },
+  { words: t('common.customer'), width: '1fr' },
+  { words: t('common.state'), width: 104 },
+  { words: t('common.total'), width: 104, right: true },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Number register">
+      <section class="left" :aria-label="$t('register.numberRegister')">
         <div class="bar">
-          <h1 class="title">Numbers</h1>
+          <h1 class="title">{{ $t('common.numbers') }}</h1>
           <span v-if="chosen" class="sentence soft"
-            >of
-            <WordPicker
-              label="Series"
-              :words="seriesWords(chosen)"
-              :choices="seriesChoices"
-              :value="String(chosen.seriesId)"
-              @pick="pickSeries" />
-            in
-            <WordPicker
-              label="Period"
-              :words="periodWords(chosen.period)"
-              :choices="periodChoices"
-              :value="chosen.period"
-              @pick="set({ series: String(chosen!.seriesId), period: $event })"
-          /></span>
+            ><I18nT keypath="register.ofSeriesInPeriod" scope="global"
+              ><template #series
+                ><WordPicker
+                  :label="$t('register.series')"
+                  :words="seriesWords(chosen)"
+                  :choices="seriesChoices"
+                  :value="String(chosen.seriesId)"
+                  @pick="pickSeries" /></template
+              ><template #period
+                ><WordPicker
+                  :label="$t('register.period')"
+                  :words="periodWords(chosen.period)"
+                  :choices="periodChoices"
+                  :value="chosen.period"
+                  @pick="set({ series: String(chosen!.seriesId), period: $event })" /></template></I18nT
+          ></span>
         </div>
         <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
         <p
@@ -120,21 +127,28 @@ const columns: ListColumn[] = [
           data-test="proof"
         >
           <span
-            >{{ plural(chosen.count, 'number') }}, <span class="mono">{{ chosen.first }}</span> to
-            <span class="mono">{{ chosen.last }}</span>:
-            {{ chosen.gaps ? plural(chosen.gaps, 'gap') : 'no gap' }},
-            {{ chosen.doubles ? plural(chosen.doubles, 'double') : 'no double' }}.<template
+            >{{ plural(chosen.count, 'number') }}, <span class="mono">{{ chosen.first }}</span>
+            {{ $t('register.to') }} <span class="mono">{{ chosen.last }}</span>:
+            {{ chosen.gaps ? plural(chosen.gaps, 'gap') : $t('register.noGap') }},
+            {{ chosen.doubles ? plural(chosen.doubles, 'double') : $t('register.noDouble') }}.<template
               v-for="one in list.extra.value?.skipped ?? []"
               :key="one.first"
-              >Not used: {{ one.first === one.last ? one.first : `${one.first} to ${one.last}` }} ({{
-                one.reason
-              }}, {{ one.by }}). </template
+              >{{
+                $t('register.notUsedOneReasonBy', {
+                  one:
+                    one.first === one.last
+                      ? one.first
+                      : $t('common.firstToLast', { first: one.first, last: one.last }),
+                  reason: one.reason,
+                  by: one.by,
+                })
+              }} </template
             ><template v-if="list.extra.value?.missing.length">
-              Missing: {{ list.extra.value.missing.join(', ') }}.</template
+              {{ $t('register.missingList', { list: list.extra.value.missing.join(', ') }) }}</template
             ></span
           >
         </p>
-        <ListPane v-model:active="active" :list="list" :columns="columns" label="Numbers">
+        <ListPane v-model:active="active" :list="list" :columns="columns" :label="$t('common.numbers')">
           <template #row="{ row: one }">
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span
             ><span class="name cut">{{ one.customerName }}</span>
@@ -143,14 +157,14 @@ const columns: ListColumn[] = [
               <span
                 v-if="one.earlierThan"
                 class="tag wait"
-                :title="`Allowed although ${shortDay(one.earlierThan)} was numbered before`"
-                >earlier</span
+                :title="$t('register.allowedAlthoughDayWasNumbered', { day: shortDay(one.earlierThan) })"
+                >{{ $t('register.earlier') }}</span
               ></span
             ><span class="total amount">{{ money(one.total, one.currency) }}</span>
           </template>
           <template #empty
             ><div class="empty">
-              <strong>No number yet</strong>Every number that is used is listed here, also of what is void.
+              <strong>{{ $t('register.noNumberYet') }}</strong>{{ $t('register.everyNumberThatIsUsed') }}
             </div></template
           >
         </ListPane>
@@ -159,11 +173,15 @@ const columns: ListColumn[] = [
             v-if="chosen"
             :href="`/api/numbers/${chosen.seriesId}/csv?period=${encodeURIComponent(chosen.period)}`"
             data-test="numbers-csv"
-            >Save as CSV</VBtn
+            >{{ $t('common.saveAsCSV') }}</VBtn
           >
         </footer>
       </section>
-      <DocumentAside :id="active" empty="No document in hand" words="Choose a number to see its document." />
+      <DocumentAside
+        :id="active"
+        :empty="$t('register.noDocumentInHand')"
+        :words="$t('register.chooseANumberToSee')"
+      />
     </div>
   </div>
 </template>

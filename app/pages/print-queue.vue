@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import Ask from '../components/frame/Ask.vue'
 import ListPane from '../components/list/ListPane.vue'
 import PdfView from '../components/paper/PdfView.vue'
@@ -47,15 +48,15 @@ const url = computed(() =>
     : '',
 )
 const columns: ListColumn[] = [
-  { words: 'Number', width: 140 },
-  { words: 'Customer', width: '1fr' },
-  { words: 'Pages', width: 70 },
-  { words: 'Total', width: 110, right: true },
-  { words: 'Since', width: 84, right: true },
+  { words: t('common.number'), width: 140 },
+  { words: t('common.customer'), width: '1fr' },
+  { words: t('line.pages'), width: 70 },
+  { words: t('common.total'), width: 110, right: true },
+  { words: t('line.since'), width: 84, right: true },
 ]
 const copyChoices = ['1', '2', '3'].map((value) => ({
   value,
-  words: value === '1' ? 'one copy' : `${value} copies`,
+  words: value === '1' ? t('line.oneCopy') : t('line.valueCopies', { value }),
 }))
 
 const print = () => window.open(url.value, '_blank', 'noopener')
@@ -65,7 +66,7 @@ async function posted() {
     const { ids } = await api.post('/api/dispatches/decide', {
       body: { ids: chosen.value.map((row) => row.id), act: 'print', reason: '' },
     })
-    useToasts().say(`${plural(ids.length, 'document')} marked as posted.`)
+    useToasts().say(t('line.documentsMarkedAsPosted', { documents: plural(ids.length, 'document') }))
     picks.clear()
     await load()
   })
@@ -80,16 +81,16 @@ useMainKey(() => {
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Print queue">
+      <section class="left" :aria-label="$t('common.printQueue')">
         <div class="bar">
-          <h1 class="title">Print queue</h1>
-          <span class="soft">in posting order: customer by customer, each by number</span>
+          <h1 class="title">{{ $t('common.printQueue') }}</h1>
+          <span class="soft">{{ $t('line.inPostingOrderCustomerBy') }}</span>
         </div>
         <ListPane
           v-model:active="active"
           :list="list"
           :columns="columns"
-          label="Papers to print"
+          :label="$t('line.papersToPrint')"
           :picks="session.may('clerk') ? picks : null"
         >
           <template #row="{ row }">
@@ -102,46 +103,51 @@ useMainKey(() => {
           </template>
           <template #empty
             ><div class="empty">
-              <strong>Nothing to print</strong>Papers of customers who want paper lie here once they are
-              issued, and stuck emails that you send here instead.
+              <strong>{{ $t('line.nothingToPrint') }}</strong>{{ $t('line.papersOfCustomersWhoWant') }}
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
-          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
-          ><span v-else class="soft">{{ plural(rows.length, 'document') }}</span
+          <strong v-if="picks.chosen.value.length">{{
+            $t('common.countPicked', { count: picks.chosen.value.length })
+          }}</strong><span v-else class="soft">{{ plural(rows.length, 'document') }}</span
           ><span class="mono soft">{{ addAmounts(chosen) }}</span>
           <template v-if="chosen.length">
             <span class="push soft"
-              ><WordPicker label="Copies" :choices="copyChoices" :value="copies" @pick="copies = $event"
+              ><WordPicker
+                :label="$t('common.copies')"
+                :choices="copyChoices"
+                :value="copies"
+                @pick="copies = $event"
             /></span>
-            <VBtn href="/api/print-queue/csv" data-test="csv">Save as CSV</VBtn>
-            <VBtn v-if="session.may('clerk')" :disabled="busy" data-test="posted" @click="asking = true"
-              >Mark {{ chosen.length }} as posted</VBtn
-            >
-            <VBtn variant="flat" class="go" data-test="print" @click="print"
-              >Print {{ chosen.length }}: {{ plural(pages, 'page') }}</VBtn
-            >
+            <VBtn href="/api/print-queue/csv" data-test="csv">{{ $t('common.saveAsCSV') }}</VBtn>
+            <VBtn v-if="session.may('clerk')" :disabled="busy" data-test="posted" @click="asking = true">{{
+              $t('line.markCountAsPosted', { count: chosen.length })
+            }}</VBtn>
+            <VBtn variant="flat" class="go" data-test="print" @click="print">{{
+              $t('line.printCountPages', { count: chosen.length, pages: plural(pages, 'page') })
+            }}</VBtn>
           </template>
         </footer>
       </section>
-      <aside class="right" aria-label="What will be printed">
+      <aside class="right" :aria-label="$t('line.whatWillBePrinted')">
         <div class="bar">
-          <strong>One PDF</strong><span class="soft push">{{ plural(pages, 'page') }}</span>
+          <strong>{{ $t('line.onePDF') }}</strong><span class="soft push">{{ plural(pages, 'page') }}</span>
         </div>
-        <PdfView v-if="url" :url="url" label="Papers to print" />
-        <div v-else class="empty"><strong>Nothing to print</strong>The merged PDF appears here.</div>
+        <PdfView v-if="url" :url="url" :label="$t('line.papersToPrint')" />
+        <div v-else class="empty">
+          <strong>{{ $t('line.nothingToPrint') }}</strong>{{ $t('line.theMergedPDFAppearsHere') }}
+        </div>
       </aside>
     </div>
     <Ask
       v-model="asking"
-      :title="`Mark ${plural(chosen.length, 'document')} as posted?`"
-      go="Posted"
+      :title="$t('line.markDocumentsAsPosted', { documents: plural(chosen.length, 'document') })"
+      :go="$t('common.posted')"
       :busy="busy"
       @go="posted"
       ><p>
-        You printed and posted {{ chosen.length === 1 ? 'it' : 'them' }}. They count as arrived, on paper, and
-        the history keeps your name.
+        {{ $t('line.youPrintedAndPostedChosen', { chosen: chosen.length === 1 ? 'it' : 'them' }) }}
       </p></Ask
     >
   </div>

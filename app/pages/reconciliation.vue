@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import DateField from '../components/fields/DateField.vue'
 import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
@@ -43,7 +44,12 @@ useLive(['register', 'line', 'payment'], () => void load(), 600)
 
 const shift = (days: number) => set({ day: addDays(filters.value.day, days) })
 const steps = ['numbered', 'painted', 'left', 'arrived'] as const
-const stepWords = { numbered: 'Numbered', painted: 'PDF made', left: 'Sent or printed', arrived: 'Arrived' }
+const stepWords = {
+  numbered: t('register.numbered'),
+  painted: t('register.pdfMade'),
+  left: t('register.sentOrPrinted'),
+  arrived: t('common.arrived'),
+}
 const short = (one: ProvedSeries, step: (typeof steps)[number]) => one[step].count !== one.issued.count
 const tone: Record<Difference['step'], string> = {
   numbered: 'stuck',
@@ -59,54 +65,60 @@ const proved = computed(
     reconciliation.value.postings.every((one) => Number(one.difference) === 0),
 )
 const columns: ListColumn[] = [
-  { words: 'Number', width: 128 },
-  { words: 'Customer', width: '2fr' },
-  { words: 'Not yet', width: 82 },
-  { words: 'Why', width: '3fr' },
-  { words: 'Total', width: 100, right: true },
+  { words: t('common.number'), width: 128 },
+  { words: t('common.customer'), width: '2fr' },
+  { words: t('register.notYet'), width: 82 },
+  { words: t('common.why'), width: '3fr' },
+  { words: t('common.total'), width: 100, right: true },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Daily reconciliation">
+      <section class="left" :aria-label="$t('register.dailyReconciliation')">
         <div class="bar">
-          <h1 class="title">Daily reconciliation</h1>
-          <span class="soft">of</span>
-          <VBtn height="28" aria-label="The day before" @click="shift(-1)">‹</VBtn
+          <h1 class="title">{{ $t('register.dailyReconciliation') }}</h1>
+          <span class="soft">{{ $t('register.of') }}</span>
+          <VBtn height="28" :aria-label="$t('register.theDayBefore')" @click="shift(-1)">‹</VBtn
           ><DateField
             :model-value="filters.day"
-            aria-label="Day"
+            :aria-label="$t('common.day')"
             data-test="proof-day"
             @update:model-value="set({ day: $event || today })"
-          /><VBtn height="28" aria-label="The day after" :disabled="filters.day >= today" @click="shift(1)"
+          /><VBtn
+            height="28"
+            :aria-label="$t('register.theDayAfter')"
+            :disabled="filters.day >= today"
+            @click="shift(1)"
             >›</VBtn
           >
-          <NuxtLink class="push" to="/numbers">Number register</NuxtLink>
+          <NuxtLink class="push" to="/numbers">{{ $t('register.numberRegister') }}</NuxtLink>
         </div>
         <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
         <template v-else-if="reconciliation">
           <p class="notice" :class="{ wait: !proved }" role="status" data-test="proof-facts">
-            <span v-if="reconciliation.series.length === 0"
-              >Nothing was issued on {{ longDay(reconciliation.day) }}.</span
-            ><span v-else-if="proved"
-              >All that was issued on {{ longDay(reconciliation.day) }} arrived, and every posting is open,
-              paid or credited.</span
-            ><span v-else
-              >{{ plural(reconciliation.differences.length, 'document')
-              }}{{ reconciliation.more ? ' and more' : '' }} of {{ longDay(reconciliation.day) }}
-              {{ reconciliation.differences.length === 1 ? 'is' : 'are' }} not delivered yet; each is listed
-              below with the reason.</span
-            >
+            <span v-if="reconciliation.series.length === 0">{{
+              $t('register.nothingWasIssuedOnDay', { day: longDay(reconciliation.day) })
+            }}</span><span v-else-if="proved">{{
+              $t('register.allThatWasIssuedOn', { day: longDay(reconciliation.day) })
+            }}</span
+            ><span v-else>{{
+              $t('register.documentsReconciliationOfDayReconciliation2', {
+                documents: plural(reconciliation.differences.length, 'document'),
+                reconciliation: reconciliation.more ? $t('register.andMore') : '',
+                day: longDay(reconciliation.day),
+                reconciliation2: reconciliation.differences.length === 1 ? 'is' : 'are',
+              })
+            }}</span>
           </p>
           <div v-if="reconciliation.series.length" class="sums">
-            <table aria-label="Series">
+            <table :aria-label="$t('register.series')">
               <thead>
                 <tr>
-                  <th>Series</th>
-                  <th>From, to</th>
-                  <th class="right">Issued</th>
+                  <th>{{ $t('register.series') }}</th>
+                  <th>{{ $t('register.fromTo') }}</th>
+                  <th class="right">{{ $t('common.issued') }}</th>
                   <th v-for="step in steps" :key="step" class="right">{{ stepWords[step] }}</th>
                 </tr>
               </thead>
@@ -138,15 +150,15 @@ const columns: ListColumn[] = [
                 </tr>
               </tbody>
             </table>
-            <table aria-label="Postings">
+            <table :aria-label="$t('register.postings')">
               <thead>
                 <tr>
-                  <th>Posted</th>
-                  <th class="right">Open now</th>
-                  <th class="right">Paid</th>
-                  <th class="right">Credited</th>
-                  <th class="right">Voided</th>
-                  <th class="right">Difference</th>
+                  <th>{{ $t('common.posted') }}</th>
+                  <th class="right">{{ $t('register.openNow') }}</th>
+                  <th class="right">{{ $t('common.paid') }}</th>
+                  <th class="right">{{ $t('common.credited') }}</th>
+                  <th class="right">{{ $t('register.voided') }}</th>
+                  <th class="right">{{ $t('common.difference') }}</th>
                 </tr>
               </thead>
               <tbody>
@@ -171,7 +183,7 @@ const columns: ListColumn[] = [
               v-model:active="active"
               :list="list"
               :columns="columns"
-              label="Differences"
+              :label="$t('register.differences')"
               @open="
                 (id) =>
                   navigateTo(
@@ -194,7 +206,7 @@ const columns: ListColumn[] = [
               /><VBtn
                 :href="csvHref('/api/documents/reconciliation/csv', { day: filters.day })"
                 data-test="csv"
-                >Save as CSV</VBtn
+                >{{ $t('common.saveAsCSV') }}</VBtn
               >
             </footer>
           </template>
@@ -202,8 +214,8 @@ const columns: ListColumn[] = [
       </section>
       <DocumentAside
         :id="active"
-        empty="No difference in hand"
-        words="A document that did not arrive yet is seen here, with its remedy."
+        :empty="$t('register.noDifferenceInHand')"
+        :words="$t('register.aDocumentThatDidNot')"
       />
     </div>
   </div>

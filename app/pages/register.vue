@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import Ask from '../components/frame/Ask.vue'
 import DocumentAside from '../components/paper/DocumentAside.vue'
 import ListPane from '../components/list/ListPane.vue'
@@ -96,8 +97,8 @@ async function settle() {
     })
     useToasts().say(
       [
-        voided.length ? `Voided: ${voided.join(', ')}.` : '',
-        credited.length ? `Credited, in To check: ${credited.join(', ')}.` : '',
+        voided.length ? t('register.voidedVoided', { voided: voided.join(', ') }) : '',
+        credited.length ? t('register.creditedInToCheckCredited', { credited: credited.join(', ') }) : '',
         ...refused.map((one) => `${one.number}: ${one.reason}`),
       ]
         .filter(Boolean)
@@ -143,26 +144,26 @@ const stateTone: Record<string, string> = {
   stuck: 'stuck',
 }
 const columns: ListColumn[] = [
-  { key: 'number', words: 'Number', width: 128 },
-  { key: 'issued', words: 'Issued', width: 60 },
-  { key: 'customer', words: 'Customer', width: '1fr' },
-  { words: 'Order', width: 82 },
-  { words: 'State', width: 86 },
-  { key: 'total', words: 'Total', width: 104, right: true },
+  { key: 'number', words: t('common.number'), width: 128 },
+  { key: 'issued', words: t('common.issued'), width: 60 },
+  { key: 'customer', words: t('common.customer'), width: '1fr' },
+  { words: t('common.order'), width: 82 },
+  { words: t('common.state'), width: 86 },
+  { key: 'total', words: t('common.total'), width: 104, right: true },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Register">
+      <section class="left" :aria-label="$t('common.register')">
         <div class="bar">
-          <h1 class="title">Register</h1>
+          <h1 class="title">{{ $t('common.register') }}</h1>
           <RegisterFilters :filters="filters" @set="set($event)" />
           <SearchField
             class="push"
             :value="filters.search"
-            label="Number, customer, amount"
+            :label="$t('register.numberCustomerAmount')"
             @search="set({ search: $event })"
           />
         </div>
@@ -170,7 +171,7 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          label="Documents"
+          :label="$t('common.documents')"
           :picks="mayPick ? picks : null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
@@ -183,7 +184,7 @@ const columns: ListColumn[] = [
             ><span class="name cut">{{ one.customerName }}</span>
             <span class="order mono soft">{{ one.orderNumber }}</span>
             <span class="state"
-              ><span v-if="one.voided" class="tag stuck">void</span
+              ><span v-if="one.voided" class="tag stuck">{{ $t('register.void') }}</span
               ><span v-else-if="one.credited" class="tag wait">{{
                 one.credited === 'whole' ? 'credited' : 'part credited'
               }}</span
@@ -201,22 +202,23 @@ const columns: ListColumn[] = [
             <div class="empty">
               <strong>{{
                 filters.search || filters.state || filters.kind
-                  ? 'No document of that kind'
-                  : 'No document yet'
+                  ? $t('register.noDocumentOfThatKind')
+                  : $t('common.noDocumentYet')
               }}</strong>{{
                 filters.state === 'withdrawn'
-                  ? 'Invoices that stand although their order was withdrawn hang here, to be voided or credited.'
+                  ? $t('register.invoicesThatStandAlthoughTheir')
                   : filters.search
-                    ? 'Numbers, customers, order numbers, references and exact amounts are looked through.'
-                    : 'Every document that is issued is listed here for good, with its number and its PDF.'
+                    ? $t('register.numbersCustomersOrderNumbersReferences')
+                    : $t('register.everyDocumentThatIsIssued')
               }}
             </div>
           </template>
         </ListPane>
         <footer class="foot-bar">
-          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
-          ><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span
-          ><span v-if="ofOpen" class="soft">open</span
+          <strong v-if="picks.chosen.value.length">{{
+            $t('common.countPicked', { count: picks.chosen.value.length })
+          }}</strong><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span
+          ><span v-if="ofOpen" class="soft">{{ $t('register.open') }}</span
           ><span v-for="sum in shownSums" :key="sum.currency" class="mono soft cut" data-test="sum">{{
             moneyWithSign(sum.sum, sum.currency)
           }}</span
@@ -225,15 +227,15 @@ const columns: ListColumn[] = [
             :href="`/api/documents/again?ids=${again.map((one) => one.id).join(',')}`"
             target="_blank"
             rel="noopener"
-            title="Drawn anew on the present stationery, each page marked as a copy; what was sent stays as it is"
+            :title="$t('register.drawnAnewOnThePresent')"
             data-test="again"
-            >Make {{ again.length }} again</VBtn
+            >{{ $t('register.makeCountAgain', { count: again.length }) }}</VBtn
           ><VBtn
             v-if="mayPick && isWithdrawn"
             :disabled="picks.chosen.value.length === 0"
             data-test="settle-withdrawn"
             @click="settling = true"
-            >Settle {{ picks.chosen.value.length || '' }}…</VBtn
+            >{{ $t('register.settlePicks', { picks: picks.chosen.value.length || '' }) }}</VBtn
           ><VBtn
             :href="
               csvHref('/api/documents/csv', {
@@ -243,31 +245,36 @@ const columns: ListColumn[] = [
               })
             "
             data-test="csv"
-            >CSV</VBtn
-          ><VBtn to="/numbers" data-test="numbers">Numbers</VBtn
-          ><VBtn to="/reconciliation" data-test="proof">Reconciliation</VBtn
+            >{{ $t('common.csv') }}</VBtn
+          ><VBtn to="/numbers" data-test="numbers">{{ $t('common.numbers') }}</VBtn
+          ><VBtn to="/reconciliation" data-test="proof">{{ $t('register.reconciliation') }}</VBtn
           ><template v-if="session.may('clerk')"
-            ><VBtn data-test="write-invoice" @click="writing = true">New invoice…</VBtn></template
+            ><VBtn data-test="write-invoice" @click="writing = true">{{
+              $t('register.newInvoice')
+            }}</VBtn></template
           >
         </footer>
       </section>
       <DocumentAside
         :id="row?.id ?? null"
         v-model:leaf="leaf"
-        empty="No document in hand"
-        words="Choose a row to see its PDF, its email and its history."
+        :empty="$t('register.noDocumentInHand')"
+        :words="$t('register.chooseARowToSee')"
       />
     </div>
     <Ask
       v-model="settling"
-      :title="`Settle ${plural(picks.chosen.value.length, 'invoice')} of withdrawn orders?`"
-      :go="`Settle ${picks.chosen.value.length}`"
+      :title="
+        $t('register.settleInvoicesOfWithdrawnOrders', {
+          invoices: plural(picks.chosen.value.length, 'invoice'),
+        })
+      "
+      :go="$t('register.settleCount', { count: picks.chosen.value.length })"
       danger
       :busy="busy"
       @go="settle"
       ><p>
-        What was never handed over is voided and keeps its number; this cannot be taken back. For the others a
-        credit note over all that is left is prepared and waits in To check.
+        {{ $t('register.whatWasNeverHandedOver') }}
       </p></Ask
     >
     <NewInvoice v-if="writing" v-model="writing" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import AutomaticAsk from '../components/routines/AutomaticAsk.vue'
 import CatchUp from '../components/routines/CatchUp.vue'
 import FormField from '../components/fields/FormField.vue'
@@ -57,7 +58,7 @@ function chooseTrust(trust: Trust) {
   if (!may.value || routine.value?.trust === trust) return
   if (trust === 'automatic') asking.value = trust
   else
-    void change({ trust }, `“${routine.value!.name}” now works ${trust}, for what happens from now on.`, {
+    void change({ trust }, t('routines.routineNowWorksTrustFor', { routine: routine.value!.name, trust }), {
       trust: routine.value!.trust,
     })
 }
@@ -65,7 +66,7 @@ function chooseTrust(trust: Trust) {
 const keep = () => {
   if (!dirty.value || busy.value || !may.value) return
   const { sentence, name, description, version } = routine.value!
-  void change({}, `Saved as version ${version + 1}. It applies to what happens from now on.`, {
+  void change({}, t('routines.savedAsVersionVersionIt', { version: version + 1 }), {
     sentence,
     name,
     description,
@@ -78,8 +79,8 @@ async function switchOn() {
   const well = await change(
     { isOn: !routine.value!.isOn },
     routine.value!.isOn
-      ? `“${routine.value!.name}” is off. What happens now is not taken up.`
-      : `“${routine.value!.name}” is on, for what happens from now on.`,
+      ? t('routines.routineIsOffWhatHappens', { routine: routine.value!.name })
+      : t('routines.routineIsOnForWhat', { routine: routine.value!.name }),
     { isOn: routine.value!.isOn },
   )
   // what happened before is not taken automatically: it is offered
@@ -129,25 +130,42 @@ const add = (name: string) =>
       <section v-if="routine && form.sentence && choices" class="middle">
         <div class="scroll">
           <h1>
-            <input v-if="may" v-model="form.name" class="name" maxlength="80" aria-label="Name" /><template
-              v-else
-              >{{ routine.name }}</template
-            >
+            <input
+              v-if="may"
+              v-model="form.name"
+              class="name"
+              maxlength="80"
+              :aria-label="$t('common.name')"
+            /><template v-else>{{ routine.name }}</template>
           </h1>
           <p class="soft about">
-            Version {{ routine.version }} · changed {{ shortTime(routine.changedAt) }} by
-            {{ routine.changedBy }} ·
+            {{
+              $t('routines.versionVersionChangedChangedAtBy', {
+                version: routine.version,
+                changedAt: shortTime(routine.changedAt),
+                changedBy: routine.changedBy,
+              })
+            }}
             <span class="tag" :class="{ go: routine.isOn }">{{
-              routine.isOn ? `On since ${shortTime(routine.appliesSince!)}` : 'Off'
+              routine.isOn
+                ? $t('routines.onSinceAppliesSince', { appliesSince: shortTime(routine.appliesSince!) })
+                : $t('common.off')
             }}</span>{{ ' ' }}
             <button v-if="may" type="button" class="word" data-test="switch" @click="switchOn">
-              {{ routine.isOn ? 'switch off' : 'switch on' }}
+              {{ routine.isOn ? $t('routines.switchOff') : $t('routines.switchOn') }}
             </button>
           </p>
           <SentenceEditor v-model="form.sentence" :choices="choices" :disabled="!may" />
           <TrustChoice :trust="routine.trust" :disabled="!may || busy" @choose="chooseTrust" />
-          <FormField v-if="may" v-model="form.description" label="What it is for" maxlength="300" />
-          <p v-else class="soft">{{ routine.description }} Only a supervisor changes routines.</p>
+          <FormField
+            v-if="may"
+            v-model="form.description"
+            :label="$t('routines.whatItIsFor')"
+            maxlength="300"
+          />
+          <p v-else class="soft">
+            {{ $t('routines.descriptionOnlyASupervisorChanges', { description: routine.description }) }}
+          </p>
         </div>
         <footer class="foot-bar">
           <VBtn
@@ -157,20 +175,28 @@ const add = (name: string) =>
             :disabled="!dirty || busy || !form.name.trim()"
             data-test="keep-routine"
             @click="keep"
-            >Save as version {{ routine.version + 1 }}</VBtn
+            >{{ $t('routines.saveAsVersionRoutine', { routine: routine.version + 1 }) }}</VBtn
           >
-          <VBtn v-if="dirty" @click="take">Discard changes</VBtn>
+          <VBtn v-if="dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
           <VBtn
             v-if="!dirty && session.may('clerk') && routine.sentence.on !== 'posted'"
             data-test="catch-up"
             @click="catching = true"
-            >Catch up on older {{ routine.sentence.on === 'payment' ? 'payments' : 'orders' }}…</VBtn
+            >{{
+              $t('routines.catchUpOnOlderRoutine', {
+                routine: routine.sentence.on === 'payment' ? 'payments' : 'orders',
+              })
+            }}</VBtn
           >
-          <VBtn v-if="!dirty && may" @click="askNew(routine)">Copy…</VBtn>
-          <span class="soft push">Applies to what happens from now on</span>
+          <VBtn v-if="!dirty && may" @click="askNew(routine)">{{ $t('common.copy') }}</VBtn>
+          <span class="soft push">{{ $t('routines.appliesToWhatHappensFrom') }}</span>
         </footer>
       </section>
-      <section v-if="routine && form.sentence && choices" class="right" aria-label="Trial and versions">
+      <section
+        v-if="routine && form.sentence && choices"
+        class="right"
+        :aria-label="$t('routines.trialAndVersions')"
+      >
         <RoutineSides
           v-model="side"
           :sentence="form.sentence"
@@ -190,7 +216,7 @@ const add = (name: string) =>
       :dirty="dirty"
       :busy="busy"
       @go="
-        change({ trust: 'automatic' }, `“${routine!.name}” now lets documents go by itself.`, {
+        change({ trust: 'automatic' }, $t('routines.routineNowLetsDocumentsGo', { routine: routine!.name }), {
           trust: routine!.trust,
         })
       "

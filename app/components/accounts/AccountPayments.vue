@@ -12,7 +12,7 @@ const emit = defineEmits<{
 </script>
 
 <template>
-  <ul aria-label="Payments">
+  <ul :aria-label="$t('common.payments')">
     <li
       v-for="one in account.payments"
       :key="one.id"
@@ -21,7 +21,9 @@ const emit = defineEmits<{
     >
       <div class="payment">
         <span>{{ shortDay(one.date) }}</span><span class="cut"
-          ><template v-if="one.reverses">taken back: {{ one.reference }}</template
+          ><template v-if="one.reverses">{{
+            $t('accounts.takenBackReference', { reference: one.reference })
+          }}</template
           ><template v-else
             >{{ one.direction === 'out' ? 'Refund, ' : '' }}{{ one.method
             }}<template v-if="one.settles.length"
@@ -40,9 +42,9 @@ const emit = defineEmits<{
         >
       </div>
       <div v-if="!one.undone && !one.reverses" class="payment small">
-        <span v-if="Number(one.open) > 0" class="tag queue"
-          >{{ money(one.open, one.currency) }} on account</span
-        >
+        <span v-if="Number(one.open) > 0" class="tag queue">{{
+          $t('accounts.amountOnAccount', { amount: money(one.open, one.currency) })
+        }}</span>
         <template v-if="may"
           ><button
             v-if="
@@ -54,7 +56,7 @@ const emit = defineEmits<{
             class="word"
             @click="emit('allocate', one)"
           >
-            book it on…
+            {{ $t('accounts.bookItOn') }}
           </button>
           <button
             v-if="!one.receipt"
@@ -63,22 +65,24 @@ const emit = defineEmits<{
             data-test="make-receipt"
             @click="emit('receipt', one)"
           >
-            receipt
+            {{ $t('accounts.receipt') }}
           </button>
           <button
             type="button"
             class="word"
-            :aria-label="`Take back ${money(one.amount)} of ${shortDay(one.date)}`"
+            :aria-label="
+              $t('accounts.takeBackAmountOfDay', { amount: money(one.amount), day: shortDay(one.date) })
+            "
             data-test="undo-payment"
             @click="emit('undo', one)"
           >
-            take back…
+            {{ $t('accounts.takeBack') }}
           </button></template
         >
         <span class="soft push">{{ one.madeBy }}</span>
       </div>
     </li>
-    <li v-if="account.payments.length === 0" class="soft">None yet.</li>
+    <li v-if="account.payments.length === 0" class="soft">{{ $t('common.noneYet') }}</li>
   </ul>
 </template>
 

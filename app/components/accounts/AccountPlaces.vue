@@ -1,16 +1,17 @@
 <script setup lang="ts">
+import { t } from '../../words'
 /** The three sides of Accounts: who owes what, what was paid, and the bank's files. */
 const route = useRoute()
 const places = [
-  { to: '/accounts', words: 'Open accounts' },
-  { to: '/accounts/payments', words: 'Payments' },
-  { to: '/accounts/bank', words: 'Bank files' },
+  { to: '/accounts', words: t('accounts.openAccounts') },
+  { to: '/accounts/payments', words: t('common.payments') },
+  { to: '/accounts/bank', words: t('accounts.bankFiles') },
 ]
 </script>
 
 <template>
-  <h1 class="title">Accounts</h1>
-  <nav aria-label="Accounts" class="places">
+  <h1 class="title">{{ $t('common.accounts') }}</h1>
+  <nav :aria-label="$t('common.accounts')" class="places">
     <NuxtLink
       v-for="one in places"
       :key="one.to"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
@@ -52,7 +54,9 @@ const makeReceipt = (one: PaymentRow) =>
   attempt(async () => {
     const { outcome, reason } = await prepareReceipt(one.id)
     useToasts().say(
-      outcome === 'prepared' ? `The receipt waits in To check.${reason ? ` ${reason}` : ''}` : reason,
+      outcome === 'prepared'
+        ? t('accounts.theReceiptWaitsInTo', { reason: reason ? ` ${reason}` : '' })
+        : reason,
       { wrong: outcome !== 'prepared' },
     )
   })
@@ -88,7 +92,7 @@ const mark = (item: OpenRow, change: { dispute?: string; promisedOn?: string | n
 const takeBack = () =>
   attempt(async () => {
     await undoPayment(undoing.value!.id, { reason: reason.value.trim() })
-    useToasts().say('Taken back by a counter-entry. What it settled is open again.')
+    useToasts().say(t('accounts.takenBackByACounter'))
     undoing.value = undefined
     reason.value = ''
     await load()
@@ -105,12 +109,12 @@ const lateWords = (item: OpenRow) =>
   Number(item.open) < 0
     ? 'credit'
     : item.late > 0
-      ? `${plural(item.late, 'day')} late`
-      : `due ${shortDay(item.dueDate)}`
+      ? t('accounts.daysLate', { days: plural(item.late, 'day') })
+      : t('accounts.dueDay', { day: shortDay(item.dueDate) })
 const markWords = (item: OpenRow) =>
   [
-    item.dispute ? `disputed: ${item.dispute}` : '',
-    item.promisedOn ? `promised for ${shortDay(item.promisedOn)}` : '',
+    item.dispute ? t('common.disputedDispute', { dispute: item.dispute }) : '',
+    item.promisedOn ? t('accounts.promisedForDay', { day: shortDay(item.promisedOn) }) : '',
   ]
     .filter(Boolean)
     .join(', ') || 'mark'
@@ -121,7 +125,9 @@ useMainKey(() => {
 </script>
 
 <template>
-  <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+  <div v-if="wrong" class="empty">
+    <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+  </div>
   <template v-else-if="view">
     <div class="bar">
       <strong class="cut">{{ view.name }}</strong><NuxtLink
@@ -131,9 +137,9 @@ useMainKey(() => {
       >
     </div>
     <div class="body">
-      <p class="soft terms">Pays {{ termsWords(view.terms) }}.</p>
-      <h2>Open</h2>
-      <ul aria-label="Open items">
+      <p class="soft terms">{{ $t('accounts.paysTerms', { terms: termsWords(view.terms) }) }}</p>
+      <h2>{{ $t('common.open') }}</h2>
+      <ul :aria-label="$t('accounts.openItems')">
         <li v-for="item in view.items" :key="item.id" :data-open="item.number">
           <NuxtLink class="mono number" :to="`/register?search=${item.number}&in=${item.id}`">{{
             item.number
@@ -141,38 +147,42 @@ useMainKey(() => {
           <span class="tag" :class="tone[ageingStep(item.dueDate, day)]">{{ lateWords(item) }}</span>
           <WordPanel
             v-slot="{ close }"
-            :label="`Marks of ${item.number}`"
+            :label="$t('accounts.marksOfNumber', { number: item.number })"
             class="mark"
             :words="markWords(item)"
             :open-end="!item.dispute && !item.promisedOn"
             :disabled="!may || Number(item.open) < 0"
           >
             <label
-              >Disputed
-              <TakenField
-                :value="item.dispute"
-                placeholder="what is wrong"
-                aria-label="Disputed, why"
-                @take="mark(item, { dispute: $event }, close)"
-            /></label>
+              ><I18nT keypath="accounts.disputedDisputedWhy" scope="global"
+                ><template #disputedWhy
+                  ><TakenField
+                    :value="item.dispute"
+                    :placeholder="$t('accounts.whatIsWrong')"
+                    :aria-label="$t('accounts.disputedWhy')"
+                    @take="mark(item, { dispute: $event }, close)" /></template></I18nT
+            ></label>
             <label
-              >Promised for
-              <DateField
-                :model-value="item.promisedOn"
-                aria-label="Promised for"
-                @update:model-value="mark(item, { promisedOn: $event || null }, close)"
-            /></label>
+              ><I18nT keypath="accounts.promisedForPromisedFor" scope="global"
+                ><template #promisedFor
+                  ><DateField
+                    :model-value="item.promisedOn"
+                    :aria-label="$t('accounts.promisedFor')"
+                    @update:model-value="
+                      mark(item, { promisedOn: $event || null }, close)
+                    " /></template></I18nT
+            ></label>
           </WordPanel>
           <span class="amount push"
             >{{ money(item.open, item.currency)
             }}<small v-if="partly(item)" class="soft">
-              of {{ money(item.amount, item.currency) }}</small
+              {{ $t('accounts.ofAmount', { amount: money(item.amount, item.currency) }) }}</small
             ></span
           >
         </li>
-        <li v-if="view.items.length === 0" class="soft">Nothing is open.</li>
+        <li v-if="view.items.length === 0" class="soft">{{ $t('accounts.nothingIsOpen') }}</li>
       </ul>
-      <h2>Payments</h2>
+      <h2>{{ $t('common.payments') }}</h2>
       <AccountPayments
         :account="view"
         :here="payment"
@@ -183,10 +193,12 @@ useMainKey(() => {
       />
     </div>
     <footer v-if="may" class="foot-bar">
-      <span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">Refund…</VBtn
-      ><VBtn variant="flat" class="go" data-test="record-payment" @click="recording = 'in'"
-        >Record a payment…</VBtn
-      >
+      <span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">{{
+        $t('accounts.refund')
+      }}</VBtn
+      ><VBtn variant="flat" class="go" data-test="record-payment" @click="recording = 'in'">{{
+        $t('accounts.recordAPayment')
+      }}</VBtn>
     </footer>
     <PaymentDialog v-if="recording" v-model="record" :account="view" :direction="recording" @done="load" />
     <PaymentDialog
@@ -199,15 +211,17 @@ useMainKey(() => {
     />
     <Ask
       v-model="undo"
-      :title="`Take back ${undoing ? money(undoing.amount, undoing.currency) : ''}?`"
-      go="Take it back"
+      :title="
+        $t('accounts.takeBackUndoing', { undoing: undoing ? money(undoing.amount, undoing.currency) : '' })
+      "
+      :go="$t('accounts.takeItBack')"
       danger
       :disabled="!reason.trim()"
       @go="takeBack"
       ><p>
-        A counter-entry of today is booked, and what it settled is open again. A receipt that is issued stays.
+        {{ $t('accounts.aCounterEntryOfToday') }}
       </p>
-      <FormField v-model="reason" label="Why; it is kept"
+      <FormField v-model="reason" :label="$t('common.whyItIsKept')"
     /></Ask>
   </template>
 </template>

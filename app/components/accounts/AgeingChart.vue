@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { money } from '../../composables/format'
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
@@ -8,7 +9,10 @@ import type { Ageing } from '../../contract'
 const props = defineProps<{ ageing: Ageing }>()
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const series = computed(() => [
-  { name: `Open, ${props.ageing.currency}`, data: props.ageing.steps.map((one) => Number(one.sum)) },
+  {
+    name: t('accounts.openCurrency', { currency: props.ageing.currency }),
+    data: props.ageing.steps.map((one) => Number(one.sum)),
+  },
 ])
 const options = computed<ApexOptions>(() => ({
   chart: {
@@ -25,7 +29,9 @@ const options = computed<ApexOptions>(() => ({
   legend: { show: false },
   grid: { show: false, padding: { left: 8, right: 8, top: -22, bottom: -8 } },
   xaxis: {
-    categories: props.ageing.steps.map((one) => (one.step === 'not due' ? one.step : `${one.step} days`)),
+    categories: props.ageing.steps.map((one) =>
+      one.step === 'not due' ? one.step : t('accounts.stepDays', { step: one.step }),
+    ),
     labels: { rotate: 0, style: { colors: colour('--soft-ink'), fontSize: '12px' } },
     axisTicks: { show: false },
     axisBorder: { color: colour('--faint-ink') },
@@ -45,7 +51,7 @@ const stepWords = computed(() =>
 </script>
 
 <template>
-  <div role="img" :aria-label="`Open in ${ageing.currency} by days late: ${stepWords}`">
+  <div role="img" :aria-label="$t('accounts.openInCurrencyByDays', { currency: ageing.currency, stepWords })">
     <VueApexCharts type="bar" height="96" :options="options" :series="series" />
   </div>
 </template>

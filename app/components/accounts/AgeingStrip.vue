@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { money, plural } from '../../composables/format'
@@ -18,25 +19,26 @@ const choices = computed(() => props.ageing.map((one) => ({ value: one.currency,
 </script>
 
 <template>
-  <div class="strip" aria-label="Ageing">
+  <div class="strip" :aria-label="$t('accounts.ageing')">
     <template v-if="shown">
       <div class="facts">
         <p>
-          Open in
-          <WordPicker
-            label="Currency"
-            :words="shown.currency"
-            :choices="choices"
-            :value="shown.currency"
-            @pick="currency = $event"
-          />
+          <I18nT keypath="accounts.openInCurrency" scope="global"
+            ><template #currency
+              ><WordPicker
+                :label="$t('common.currency')"
+                :words="shown.currency"
+                :choices="choices"
+                :value="shown.currency"
+                @pick="currency = $event" /></template
+          ></I18nT>
         </p>
         <dl>
-          <dt>Open</dt>
+          <dt>{{ $t('common.open') }}</dt>
           <dd class="mono">{{ money(shown.open, shown.currency) }}</dd>
-          <dt>Overdue</dt>
+          <dt>{{ $t('accounts.overdue') }}</dt>
           <dd class="mono late">{{ money(shown.overdue, shown.currency) }}</dd>
-          <dt>In credit</dt>
+          <dt>{{ $t('accounts.inCredit') }}</dt>
           <dd class="mono">{{ money(shown.credit, shown.currency) }}</dd>
         </dl>
       </div>
@@ -53,7 +55,7 @@ const choices = computed(() => props.ageing.map((one) => ({ value: one.currency,
         </div>
       </div>
     </template>
-    <p v-else class="soft">Nothing is open.</p>
+    <p v-else class="soft">{{ $t('accounts.nothingIsOpen') }}</p>
   </div>
 </template>
 

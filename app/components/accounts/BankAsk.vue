@@ -14,23 +14,22 @@ const reason = ref('')
   <Ask
     v-if="act === 'book'"
     v-model="open"
-    :title="`Book ${plural(count, 'matched payment')}?`"
-    :go="`Book ${count}`"
+    :title="$t('accounts.bookPlural', { plural: plural(count, 'matched payment') })"
+    :go="$t('accounts.bookCount', { count })"
     :busy="busy"
     @go="emit('book')"
     ><p>
-      Each is booked on the documents it names, with its day and amount. Receipts follow where a routine says
-      so. One that cannot be booked any more stays here with the reason.
+      {{ $t('accounts.eachIsBookedOnThe') }}
     </p></Ask
   >
   <Ask
     v-else
     v-model="open"
-    :title="`Ignore ${plural(count, 'movement')}?`"
-    go="Ignore"
+    :title="$t('accounts.ignoreMovements', { movements: plural(count, 'movement') })"
+    :go="$t('accounts.ignore')"
     :busy="busy"
     :disabled="!reason.trim()"
     @go="emit('set-aside', reason.trim())"
-    ><FormField v-model="reason" label="Why; a bank fee, a transfer of our own"
+    ><FormField v-model="reason" :label="$t('accounts.whyABankFeeA')"
   /></Ask>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 import { plural } from '../../composables/format'
 import type { BankFileView } from '../../contract'
 
@@ -11,16 +12,31 @@ const done = computed(() => count('booked') + count('set aside'))
 <template>
   <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
   <p v-else-if="file.state === 'reading'" class="notice" role="status">
-    The file is being read and matched …
+    {{ $t('accounts.theFileIsBeingRead') }}
   </p>
   <p v-else class="notice" role="status" data-test="file-facts">
     <span
       ><template v-if="file.account"
-        >Account <span class="mono">{{ file.account }}</span>: </template
+        ><I18nT keypath="accounts.accountAccount" scope="global"
+          ><template #account
+            ><span class="mono">{{ file.account }}</span></template
+          ></I18nT
+        > </template
       >{{ plural(file.entries, 'movement')
-      }}<template v-if="file.known">, {{ file.known }} known from another file and left out</template>.
-      {{ done }} done<template v-if="count('to book')">, {{ count('to book') }} being booked</template>,
-      {{ count('sure') }} matched, {{ count('unsure') }} to check, {{ count('strange') }} unknown.</span
+      }}<template v-if="file.known">{{
+        $t('accounts.knownKnownFromAnotherFile', { known: file.known })
+      }}</template
+      >{{ $t('accounts.doneDone', { done })
+      }}<template v-if="count('to book')">{{
+        $t('accounts.countBeingBooked', { count: count('to book') })
+      }}</template
+      >{{
+        $t('accounts.sureMatchedUnsureToCheck', {
+          sure: count('sure'),
+          unsure: count('unsure'),
+          strange: count('strange'),
+        })
+      }}</span
     >
   </p>
 </template>

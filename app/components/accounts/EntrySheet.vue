@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import FormField from '../fields/FormField.vue'
 import SettleTable from './SettleTable.vue'
@@ -73,7 +74,12 @@ const rest = computed(() =>
 async function book() {
   await acting(async () => {
     await bookEntry(props.entry.id, { customerId: account.value!.customerId, settle: settle.value })
-    useToasts().say(`${money(amount.value, props.entry.currency)} booked for ${account.value!.name}.`)
+    useToasts().say(
+      t('accounts.amountBookedForAccount', {
+        amount: money(amount.value, props.entry.currency),
+        account: account.value!.name,
+      }),
+    )
     emit('done')
   })
 }
@@ -81,22 +87,22 @@ async function book() {
 
 <template>
   <div class="bar">
-    <strong class="cut">{{ entry.name || 'A movement' }}</strong><span class="push amount">{{
+    <strong class="cut">{{ entry.name || $t('accounts.aMovement') }}</strong><span class="push amount">{{
       money(entry.amount, entry.currency)
     }}</span>
   </div>
   <div class="body">
     <dl>
-      <dt>Booked</dt>
+      <dt>{{ $t('accounts.booked') }}</dt>
       <dd>{{ longDay(entry.bookedOn) }}</dd>
       <template v-if="entry.iban"
-        ><dt>Account</dt>
+        ><dt>{{ $t('accounts.account') }}</dt>
         <dd class="mono">{{ entry.iban }}</dd></template
       ><template v-if="entry.reference"
-        ><dt>Reference</dt>
+        ><dt>{{ $t('accounts.reference') }}</dt>
         <dd class="mono">{{ entry.reference }}</dd></template
       ><template v-if="entry.text"
-        ><dt>Written</dt>
+        ><dt>{{ $t('accounts.written') }}</dt>
         <dd>{{ entry.text }}</dd></template
       >
     </dl>
@@ -114,12 +120,14 @@ async function book() {
       <FormField
         v-if="may"
         v-model="search"
-        :label="account ? `For ${account.name}` : 'For which customer'"
-        :placeholder="account ? 'another customer' : 'name or number'"
+        :label="
+          account ? $t('accounts.forAccount', { account: account.name }) : $t('accounts.forWhichCustomer')
+        "
+        :placeholder="account ? $t('accounts.anotherCustomer') : $t('accounts.nameOrNumber')"
         data-test="entry-customer"
         @keydown.enter.prevent="found[0] && choose(found[0].id)"
       />
-      <strong v-else-if="account">For {{ account.name }}</strong>
+      <strong v-else-if="account">{{ $t('accounts.forAccount', { account: account.name }) }}</strong>
       <ul v-if="found.length">
         <li v-for="one in found" :key="one.id">
           <button type="button" class="word" @click="choose(one.id)">{{ one.name }}</button>
@@ -136,7 +144,7 @@ async function book() {
         :refund="isRefund"
       />
       <p v-if="account && rest.gt(0)" class="notice wait">
-        {{ money(rest.toString(), entry.currency) }} settles nothing and stays on account.
+        {{ $t('accounts.amountSettlesNothingAndStays', { amount: money(rest.toString(), entry.currency) }) }}
       </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     </template>
@@ -150,8 +158,16 @@ async function book() {
     </ul>
   </div>
   <footer v-if="may" class="foot-bar">
-    <span class="push" /><VBtn :disabled="!account || busy || rest.lt(0)" data-test="book-entry" @click="book"
-      >Book {{ money(amount, entry.currency) }}{{ account ? ` for ${account.name}` : '' }}</VBtn
+    <span class="push" /><VBtn
+      :disabled="!account || busy || rest.lt(0)"
+      data-test="book-entry"
+      @click="book"
+      >{{
+        $t('accounts.bookAmountAccount', {
+          amount: money(amount, entry.currency),
+          account: account ? $t('accounts.forAccount2', { account: account.name }) : '',
+        })
+      }}</VBtn
     >
   </footer>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
@@ -109,11 +111,13 @@ async function go() {
         another: another.value,
       })
       toasts.say(
-        `${money(typed.value!, currency.value)} ${isRefund.value ? 'refunded to' : 'booked for'} ` +
-          `${props.account.name}.`,
+        t(isRefund.value ? 'accounts.refundedTo' : 'accounts.bookedFor', {
+          amount: money(typed.value!, currency.value),
+          account: props.account.name,
+        }),
         {
           undo: async () => {
-            await undoPayment(id, { reason: 'Recorded by mistake' })
+            await undoPayment(id, { reason: t('accounts.recordedByMistake') })
           },
         },
       )
@@ -128,17 +132,17 @@ async function go() {
 }
 const title = computed(() =>
   props.payment
-    ? `Book ${money(props.payment.open, currency.value)} on account`
+    ? t('accounts.bookAmountOnAccount', { amount: money(props.payment.open, currency.value) })
     : isRefund.value
-      ? `A refund to ${props.account.name}`
-      : `A payment from ${props.account.name}`,
+      ? t('accounts.aRefundToAccount', { account: props.account.name })
+      : t('accounts.aPaymentFromAccount', { account: props.account.name }),
 )
 const goWords = computed(() =>
   props.payment
-    ? `Book ${money(settledBy(settle.value).toString(), currency.value)}`
+    ? t('accounts.bookAmount', { amount: money(settledBy(settle.value).toString(), currency.value) })
     : typed.value && Number(typed.value) > 0
-      ? `${isRefund.value ? 'Record refund of' : 'Record'} ${money(typed.value, currency.value)}`
-      : 'Record',
+      ? `${isRefund.value ? t('accounts.recordRefundOf') : t('accounts.record')} ${money(typed.value, currency.value)}`
+      : t('accounts.record'),
 )
 const ready = computed(
   () =>
@@ -151,24 +155,32 @@ const ready = computed(
 
 <template>
   <Ask v-model="open" wide :title="title" :go="goWords" :busy="busy" :disabled="!ready" @go="go">
-    <RealNotice what="payments are booked" />
+    <RealNotice :what="$t('accounts.paymentsAreBooked')" />
     <div v-if="!payment" class="head">
       <FormField
         v-model="amount"
         class="amount-field"
-        label="Amount"
+        :label="$t('common.amount')"
         mono
         inputmode="decimal"
         placeholder="0.00"
         data-test="payment-amount"
       />
-      <SelectField v-model="currency" label="Currency" :choices="currencies" />
-      <label>On <DateField v-model="date" data-test="payment-date" /></label>
-      <SelectField v-model="method" label="By" :choices="paymentMethods" data-test="payment-method" />
+      <SelectField v-model="currency" :label="$t('common.currency')" :choices="currencies" />
+      <label
+        ><I18nT keypath="accounts.onDate" scope="global"
+          ><template #date><DateField v-model="date" data-test="payment-date" /></template></I18nT
+      ></label>
+      <SelectField
+        v-model="method"
+        :label="$t('common.by')"
+        :choices="paymentMethods"
+        data-test="payment-method"
+      />
       <FormField
         v-model="reference"
         class="wide"
-        :label="isRefund ? 'Reference' : 'What the payer wrote'"
+        :label="isRefund ? $t('accounts.reference') : $t('accounts.whatThePayerWrote')"
         maxlength="140"
       />
     </div>
@@ -185,10 +197,15 @@ const ready = computed(
       :key="one.id"
       :model-value="back[one.id] ?? false"
       @update:model-value="back[one.id] = $event"
-      >give back {{ money(one.open, one.currency) }} on account, paid {{ shortDay(one.date) }}</CheckField
+      >{{
+        $t('accounts.giveBackAmountOnAccount', {
+          amount: money(one.open, one.currency),
+          day: shortDay(one.date),
+        })
+      }}</CheckField
     >
     <p v-if="rest.lt(0)" class="notice stuck" role="status">
-      {{ money(rest.neg().toString(), currency) }} more would be booked than was paid. Lower an amount.
+      {{ $t('accounts.amountMoreWouldBeBooked', { amount: money(rest.neg().toString(), currency) }) }}
     </p>
     <p
       v-else-if="!payment && rest.gt(0) && giveBack.length === 0"
@@ -197,16 +214,12 @@ const ready = computed(
       data-test="on-account"
     >
       {{ money(rest.toString(), currency) }}
-      {{
-        isRefund
-          ? 'settles nothing: it stands as owed by the customer'
-          : 'is too much: it stays on the customer’s account'
-      }}.
+      {{ isRefund ? $t('accounts.settlesNothingItStandsAs') : $t('accounts.isTooMuchItStays') }}.
     </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-    <CheckField v-if="askAnother" v-model="another" data-test="another"
-      >It is another one: book it too</CheckField
-    >
+    <CheckField v-if="askAnother" v-model="another" data-test="another">{{
+      $t('accounts.itIsAnotherOneBook')
+    }}</CheckField>
   </Ask>
 </template>
 

@@ -78,13 +78,13 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
     <table>
       <thead>
         <tr>
-          <th>{{ refund ? 'Credit note' : 'Settles' }}</th>
-          <th>{{ refund ? 'Of' : 'Due' }}</th>
-          <th class="right">Open</th>
-          <th class="right">Amount</th>
+          <th>{{ refund ? $t('accounts.creditNote') : $t('accounts.settles') }}</th>
+          <th>{{ refund ? $t('accounts.of') : $t('common.due') }}</th>
+          <th class="right">{{ $t('common.open') }}</th>
+          <th class="right">{{ $t('common.amount') }}</th>
           <template v-if="!refund"
-            ><th class="right">Discount</th>
-            <th class="right">Waived</th></template
+            ><th class="right">{{ $t('common.discount') }}</th>
+            <th class="right">{{ $t('common.waived') }}</th></template
           >
         </tr>
       </thead>
@@ -94,7 +94,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
             <button
               type="button"
               class="word mono"
-              :title="`All of it on ${item.number}`"
+              :title="$t('accounts.allOfItOnNumber', { number: item.number })"
               @click="only(item)"
             >
               {{ item.number }}
@@ -108,7 +108,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                 v-model="cells[item.id]!.amount"
                 class="mono"
                 inputmode="decimal"
-                :aria-label="`${item.number}, amount`"
+                :aria-label="$t('accounts.numberAmount', { number: item.number })"
                 :data-test="`settle-${item.number}`"
               />
             </td>
@@ -118,7 +118,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                   v-model="cells[item.id]!.discount"
                   class="mono"
                   inputmode="decimal"
-                  :aria-label="`${item.number}, early-payment discount`"
+                  :aria-label="$t('accounts.numberEarlyPaymentDiscount', { number: item.number })"
                 />
               </td>
               <td class="right">
@@ -126,7 +126,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                   v-model="cells[item.id]!.writeOff"
                   class="mono"
                   inputmode="decimal"
-                  :aria-label="`${item.number}, waived`"
+                  :aria-label="$t('accounts.numberWaived', { number: item.number })"
                 /></td></template
           ></template>
         </tr>
@@ -134,7 +134,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
     </table>
   </div>
   <p v-else class="soft">
-    {{ refund ? 'There is no open credit note.' : 'Nothing is open in this currency.' }}
+    {{ refund ? $t('accounts.thereIsNoOpenCredit') : $t('accounts.nothingIsOpenInThis') }}
   </p>
 </template>
 

@@ -21,9 +21,9 @@ const go = () =>
 
 <template>
   <BeginForm
-    title="How you trade"
-    says="Under this name your documents go out. More brands can follow in Settings."
-    go="Save and go on"
+    :title="$t('begin.howYouTrade')"
+    :says="$t('begin.underThisNameYourDocuments')"
+    :go="$t('begin.saveAndGoOn')"
     :busy="busy"
     :wrong="wrong"
     @go="go"

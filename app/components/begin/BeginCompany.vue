@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import BeginForm from './BeginForm.vue'
 import FormField from '../fields/FormField.vue'
 import PickField from '../fields/PickField.vue'
@@ -38,9 +39,9 @@ const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const currencies = Intl.supportedValuesOf('currency')
 const zones = Intl.supportedValuesOf('timeZone')
 const languages = [
-  { value: 'en', words: 'English' },
-  { value: 'de', words: 'German' },
-  { value: 'fr', words: 'French' },
+  { value: 'en', words: t('common.english') },
+  { value: 'de', words: t('common.german') },
+  { value: 'fr', words: t('common.french') },
 ] as const
 const months = Array.from({ length: 12 }, (_, month) => ({
   value: String(month + 1),
@@ -61,9 +62,9 @@ const go = () =>
 
 <template>
   <BeginForm
-    title="Your company"
-    says="The rest follows from the country. Look it over and change what does not fit."
-    go="Save and go on"
+    :title="$t('begin.yourCompany')"
+    :says="$t('begin.theRestFollowsFromThe')"
+    :go="$t('begin.saveAndGoOn')"
     :busy="busy"
     :wrong="wrong"
     @go="go"
@@ -71,34 +72,47 @@ const go = () =>
     <div class="fields">
       <FormField
         v-model="form.name"
-        label="Company name"
-        hint="As it is registered."
+        :label="$t('begin.companyName')"
+        :hint="$t('begin.asItIsRegistered')"
         autocomplete="organization"
         data-test="company"
         :wrong="wrongs.name"
       />
       <PickField
         v-model="form.country"
-        label="Country"
+        :label="$t('common.country')"
         :choices="countryNames"
         data-test="country"
         :wrong="wrongs.country"
       />
       <PickField
         v-model="form.currency"
-        label="Currency"
+        :label="$t('common.currency')"
         :choices="currencies"
-        hint="Your books are kept in it."
+        :hint="$t('begin.yourBooksAreKeptIn')"
         :wrong="wrongs.currency"
       />
-      <SelectField v-model="form.language" label="Language of your documents" :choices="languages" />
-      <PickField v-model="form.timeZone" label="Time zone" :choices="zones" :wrong="wrongs.timeZone" />
-      <SelectField v-model="form.businessYearStart" label="Business year begins in" :choices="months" />
+      <SelectField
+        v-model="form.language"
+        :label="$t('begin.languageOfYourDocuments')"
+        :choices="languages"
+      />
+      <PickField
+        v-model="form.timeZone"
+        :label="$t('begin.timeZone')"
+        :choices="zones"
+        :wrong="wrongs.timeZone"
+      />
+      <SelectField
+        v-model="form.businessYearStart"
+        :label="$t('begin.businessYearBeginsIn')"
+        :choices="months"
+      />
       <FormField
         v-model="form.rates"
         class="whole"
-        label="VAT rates in percent"
-        hint="The usual one first, for example 23, 13.5, 9. Exempt and other kinds are added in Settings, Tax."
+        :label="$t('begin.vatRatesInPercent')"
+        :hint="$t('begin.theUsualOneFirstFor')"
         data-test="rates"
         :wrong="wrongs.taxCodes"
       />

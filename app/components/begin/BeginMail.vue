@@ -18,14 +18,16 @@ const go = () =>
 
 <template>
   <BeginForm
-    title="Email"
-    says="The account through which your documents are sent. Without one they wait until it is there."
-    go="Save and finish"
+    :title="$t('begin.email')"
+    :says="$t('begin.theAccountThroughWhichYour')"
+    :go="$t('begin.saveAndFinish')"
     :busy="busy"
     :wrong="wrong"
     @go="go"
   >
     <MailFields v-model="form" :wrongs="wrongs" />
-    <template #beside><VBtn height="36" data-test="later" @click="emit('done')">Later</VBtn></template>
+    <template #beside
+      ><VBtn height="36" data-test="later" @click="emit('done')">{{ $t('begin.later') }}</VBtn></template
+    >
   </BeginForm>
 </template>

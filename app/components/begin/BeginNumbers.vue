@@ -62,9 +62,9 @@ const go = () =>
 
 <template>
   <BeginForm
-    title="Numbers"
-    says="If another program numbered your documents until now, go on with its next number. Else change nothing."
-    go="Save and go on"
+    :title="$t('common.numbers')"
+    :says="$t('begin.ifAnotherProgramNumberedYour')"
+    :go="$t('begin.saveAndGoOn')"
     :busy="busy"
     :wrong="wrong"
     @go="go"
@@ -72,24 +72,28 @@ const go = () =>
     <table>
       <thead>
         <tr>
-          <th>Kind</th>
-          <th>Begins with</th>
-          <th>Next number</th>
-          <th>It will read</th>
+          <th>{{ $t('common.kind') }}</th>
+          <th>{{ $t('common.beginsWith') }}</th>
+          <th>{{ $t('begin.nextNumber') }}</th>
+          <th>{{ $t('begin.itWillRead') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.kind">
           <td>{{ kindFacts[row.kind].many }}</td>
           <td>
-            <FormField v-model="row.prefix" mono :aria-label="`${row.kind}, begins with`" />
+            <FormField
+              v-model="row.prefix"
+              mono
+              :aria-label="$t('begin.kindBeginsWith', { kind: row.kind })"
+            />
           </td>
           <td>
             <FormField
               v-model="row.start"
               mono
               inputmode="numeric"
-              :aria-label="`${row.kind}, next number`"
+              :aria-label="$t('begin.kindNextNumber', { kind: row.kind })"
               :data-test="`start-${row.kind}`"
             />
           </td>
@@ -98,7 +102,7 @@ const go = () =>
       </tbody>
     </table>
     <p class="soft">
-      {year} is the year of the document. Numbers begin again each year; Settings, Numbers, changes that.
+      {{ $t('begin.yearIsTheYearOf') }}
     </p>
   </BeginForm>
 </template>

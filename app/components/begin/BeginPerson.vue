@@ -20,9 +20,9 @@ const go = () =>
 
 <template>
   <BeginForm
-    title="Welcome"
-    says="Nobody works here yet. You become the first supervisor and can invite the others later."
-    go="Begin"
+    :title="$t('begin.welcome')"
+    :says="$t('begin.nobodyWorksHereYetYou')"
+    :go="$t('begin.begin')"
     :busy="busy"
     :wrong="wrong"
     @go="go"
@@ -31,36 +31,36 @@ const go = () =>
       <FormField
         v-model="form.code"
         class="whole"
-        label="Code"
+        :label="$t('common.code')"
         mono
-        hint="bin/serve printed it when it started. It is good for one day; starting again prints a new one."
+        :hint="$t('begin.binServePrintedItWhen')"
         autocomplete="off"
         data-test="code"
         :wrong="wrongs.code"
       />
       <FormField
         v-model="form.name"
-        label="Your name"
+        :label="$t('begin.yourName')"
         autocomplete="name"
         data-test="name"
         :wrong="wrongs.name"
       />
       <FormField
         v-model="form.email"
-        label="Your email address"
+        :label="$t('begin.yourEmailAddress')"
         type="email"
         autocomplete="username"
-        hint="You sign in with it."
+        :hint="$t('begin.youSignInWithIt')"
         data-test="email"
         :wrong="wrongs.email"
       />
       <FormField
         v-model="form.password"
         class="whole"
-        label="Choose a password"
+        :label="$t('common.chooseAPassword')"
         type="password"
         autocomplete="new-password"
-        hint="At least 12 characters. A few words together are good and easy to remember."
+        :hint="$t('common.atLeast12CharactersA')"
         data-test="password"
         :wrong="wrongs.password"
       />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import BrandFields from './BrandFields.vue'
 import { useSession } from '../../stores/session'
@@ -31,7 +32,7 @@ async function keep() {
     await session.load()
   })
   if (!done) return
-  useToasts().say(`${form.value.name} is added, with designs, email texts and numbers of its own.`)
+  useToasts().say(t('begin.nameIsAddedWithDesigns', { name: form.value.name }))
   emit('kept')
   emit('leave')
 }
@@ -41,8 +42,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="copyOf ? `Copy ${copyOf.name}` : 'Add a brand'"
-    go="Add brand"
+    :title="copyOf ? $t('begin.copyCopyOf', { copyOf: copyOf.name }) : $t('begin.addABrand')"
+    :go="$t('begin.addBrand')"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
@@ -50,8 +51,7 @@ async function keep() {
     <div class="form">
       <BrandFields v-model="form" :wrongs="wrongs" :without-look="!!copyOf" />
       <p v-if="copyOf" class="soft">
-        Logo, colours, designs and email texts are those of {{ copyOf.name }}, to be changed on their own. Its
-        numbers begin anew.
+        {{ $t('begin.logoColoursDesignsAndEmail', { copyOf: copyOf.name }) }}
       </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
 import PickField from '../fields/PickField.vue'
@@ -34,65 +35,76 @@ async function upload(event: Event) {
   if (!taken) input.value = ''
 }
 onBeforeUnmount(() => drawn.value && URL.revokeObjectURL(drawn.value))
-const colourWords = { brand: 'Headings', accent: 'Accent', ground: 'Pale background' } as const
+const colourWords = {
+  brand: t('begin.headings'),
+  accent: t('begin.accent'),
+  ground: t('begin.paleBackground'),
+} as const
 </script>
 
 <template>
   <div class="fields">
-    <FormField v-model="form.name" label="Brand name" data-test="brand" :wrong="wrongs.name" />
+    <FormField v-model="form.name" :label="$t('begin.brandName')" data-test="brand" :wrong="wrongs.name" />
     <FormField
       v-model="form.code"
-      label="Short code"
-      hint="One to six letters; numbers can carry it."
+      :label="$t('begin.shortCode')"
+      :hint="$t('begin.oneToSixLettersNumbers')"
       maxlength="6"
       :wrong="wrongs.code"
     />
     <FormField
       v-model="form.address"
-      label="Address on documents"
+      :label="$t('common.addressOnDocuments')"
       :lines="3"
-      placeholder="Street&#10;Postcode and town"
+      :placeholder="$t('common.streetPostcodeAndTown')"
       data-test="address"
       :wrong="wrongs.addressLines"
     />
     <div class="stack">
-      <FormField v-model="form.legalName" label="Legal name" :wrong="wrongs.legalName" />
-      <PickField v-model="form.country" label="Country" :choices="countryNames" :wrong="wrongs.country" />
+      <FormField v-model="form.legalName" :label="$t('common.legalName')" :wrong="wrongs.legalName" />
+      <PickField
+        v-model="form.country"
+        :label="$t('common.country')"
+        :choices="countryNames"
+        :wrong="wrongs.country"
+      />
     </div>
     <FormField
       v-model="form.taxNumber"
-      label="VAT number"
-      hint="Leave it empty if you have none."
+      :label="$t('common.vatNumber')"
+      :hint="$t('begin.leaveItEmptyIfYou')"
       data-test="tax-number"
       :wrong="wrongs.taxNumber"
     />
     <FormField
       v-model="form.iban"
-      label="IBAN"
+      :label="$t('common.iban')"
       mono
-      hint="Customers pay to this account."
+      :hint="$t('begin.customersPayToThisAccount')"
       data-test="iban"
       :wrong="wrongs['banks.0.iban']"
     />
     <FormField
       v-model="form.senderAddress"
       class="whole"
-      label="Emails come from"
+      :label="$t('begin.emailsComeFrom')"
       type="email"
-      hint="Customers see it, and answer to it."
+      :hint="$t('begin.customersSeeItAndAnswer')"
       data-test="sender"
       :wrong="wrongs.senderAddress"
     />
     <div v-if="!withoutLook" class="logo whole">
       <label class="pick"
-        ><span>Logo</span
+        ><span>{{ $t('common.logo') }}</span
         ><input type="file" accept=".png,.jpg,.jpeg,.svg" data-test="logo" @change="upload" /></label
-      ><img v-if="shown && drawn" :src="drawn" alt="Your logo" />
+      ><img v-if="shown && drawn" :src="drawn" :alt="$t('begin.yourLogo')" />
       <label v-for="(words, name) in colourWords" :key="name" class="colour"
         ><input v-model="form.colours[name]" type="color" /><span>{{ words }}</span></label
       >
     </div>
-    <CheckField v-model="form.pricesIncludeTax" class="whole">Prices include VAT, as in a shop</CheckField>
+    <CheckField v-model="form.pricesIncludeTax" class="whole">{{
+      $t('begin.pricesIncludeVATAsIn')
+    }}</CheckField>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import BeginBrand from './BeginBrand.vue'
 import BeginCompany from './BeginCompany.vue'
 import BeginMail from './BeginMail.vue'
@@ -13,9 +14,9 @@ import { useSession } from '../../stores/session'
  */
 const session = useSession()
 const steps = [
-  { key: 'person', words: 'You' },
-  { key: 'company', words: 'Your company' },
-  { key: 'brand', words: 'How you trade' },
+  { key: 'person', words: t('begin.you') },
+  { key: 'company', words: t('begin.yourCompany') },
+  { key: 'brand', words: t('begin.howYouTrade') },
   { key: 'numbers', words: 'Numbers' },
   { key: 'mail', words: 'Email' },
 ] as const
@@ -36,7 +37,7 @@ function finish() {
 <template>
   <main class="first">
     <aside>
-      <p class="name"><PegMark class="peg" />Clothespin</p>
+      <p class="name"><PegMark class="peg" />{{ $t('common.clothespin') }}</p>
       <ol>
         <li
           v-for="(one, index) in steps"
@@ -45,15 +46,19 @@ function finish() {
           :aria-current="one.key === step ? 'step' : undefined"
         >
           <span class="mono" aria-hidden="true">{{ index + 1 }}</span>
-          <span>{{ one.words }}<span v-if="index < place" class="soft"> · saved</span></span>
+          <span
+            >{{ one.words }}<span v-if="index < place" class="soft"> {{ $t('begin.saved') }}</span></span
+          >
         </li>
       </ol>
-      <p class="soft">You can stop after each step. What is saved is here when you come back.</p>
-      <button v-if="session.user" type="button" class="word" @click="session.signOut()">Sign out</button>
+      <p class="soft">{{ $t('begin.youCanStopAfterEach') }}</p>
+      <button v-if="session.user" type="button" class="word" @click="session.signOut()">
+        {{ $t('common.signOut') }}
+      </button>
     </aside>
     <section>
       <p v-if="session.user && !session.may('supervisor')" class="empty">
-        <strong>The set-up is not finished</strong>A supervisor has to finish it. Come back then.
+        <strong>{{ $t('begin.theSetUpIsNot') }}</strong>{{ $t('begin.aSupervisorHasToFinish') }}
       </p>
       <BeginPerson v-else-if="step === 'person'" />
       <BeginCompany v-else-if="step === 'company'" />

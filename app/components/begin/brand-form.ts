@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import type { BodyOf } from '../../composables/api'
 import type { BrandView } from '../../contract'
 import { countryName } from '../../../core/countries'
@@ -35,8 +36,8 @@ export const newBrandForm = (company: string, country: string, email: string): B
 
 /** A new brand that is like another; its name and code are its own. */
 export const copiedBrand = (brand: BrandView): BrandForm => ({
-  name: `${brand.name} copy`,
-  code: codeOf(`${brand.name} copy`),
+  name: t('begin.brandCopy', { brand: brand.name }),
+  code: codeOf(t('begin.brandCopy', { brand: brand.name })),
   legalName: brand.legalName,
   address: brand.addressLines.join('\n'),
   country: countryName(brand.country),

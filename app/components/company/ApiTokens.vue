@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
@@ -52,51 +54,76 @@ const revoke = () =>
   attempt(async () => {
     await revokeToken(revoking.value!.id)
     revoking.value = null
-    useToasts().say('The token is revoked. Nothing gets in with it any more.')
+    useToasts().say(t('company.theTokenIsRevokedNothing'))
     await load()
   })
 const scopes = [
-  { value: 'read', words: 'read everything' },
-  { value: 'write', words: 'do what a clerk may' },
+  { value: 'read', words: t('company.readEverything') },
+  { value: 'write', words: t('company.doWhatAClerkMay') },
 ]
 </script>
 
 <template>
-  <h2>Other programs</h2>
+  <h2>{{ $t('company.otherPrograms') }}</h2>
   <p>
-    They call the API with a token, each with its own. What they can call stands in
-    <a href="/api/openapi.json">openapi.json</a>.
+    <I18nT keypath="company.theyCallTheAPIWith" scope="global"
+      ><template #openapiJson
+        ><a href="/api/openapi.json">{{ $t('company.openapiJson') }}</a></template
+      ></I18nT
+    >
   </p>
   <form class="row" @submit.prevent="make">
-    <FormField v-model="name" label="Which program" /><span class="may"
-      >may <WordPicker label="Scope" :choices="scopes" :value="scope" @pick="scope = $event as typeof scope"
-    /></span>
-    <div class="until"><DateField v-model="endsOn" label="Until" /></div>
-    <VBtn type="submit" :disabled="!name.trim()" data-test="make-token">Make a token</VBtn>
+    <FormField v-model="name" :label="$t('company.whichProgram')" /><span class="may"
+      ><I18nT keypath="company.mayScope" scope="global"
+        ><template #scope
+          ><WordPicker
+            :label="$t('company.scope')"
+            :choices="scopes"
+            :value="scope"
+            @pick="scope = $event as typeof scope" /></template></I18nT
+    ></span>
+    <div class="until"><DateField v-model="endsOn" :label="$t('common.until')" /></div>
+    <VBtn type="submit" :disabled="!name.trim()" data-test="make-token">{{ $t('company.makeAToken') }}</VBtn>
   </form>
   <p v-if="fresh" class="notice go" role="status" data-test="token">
     <span
-      >Copy it now; it is not shown again:<br /><code>{{ fresh }}</code></span
+      >{{ $t('company.copyItNowItIs') }}<br /><code>{{ fresh }}</code></span
     >
   </p>
   <ul>
     <li v-for="one in found" :key="one.id">
       <strong>{{ one.name }}</strong>
-      <span class="soft"
-        >{{ scopes.find((two) => two.value === one.scope)!.words }} · by {{ one.madeBy }} ·
-        {{ one.usedOn ? `used ${longDay(one.usedOn)}` : 'never used' }}</span
-      >
-      <span v-if="one.revokedAt" class="tag push">revoked</span
-      ><span v-else-if="one.ended" class="tag push">ended {{ longDay(one.endsOn!) }}</span
-      ><span v-else-if="soon(one)" class="tag wait">ends {{ longDay(one.endsOn!) }}</span
-      ><span v-else-if="one.endsOn" class="soft">until {{ longDay(one.endsOn) }}</span>
+      <span class="soft">{{
+        $t('company.scopesByMadeByOne', {
+          scopes: scopes.find((two) => two.value === one.scope)!.words,
+          madeBy: one.madeBy,
+          one: one.usedOn
+            ? $t('company.usedUsedOn', { usedOn: longDay(one.usedOn) })
+            : $t('company.neverUsed'),
+        })
+      }}</span>
+      <span v-if="one.revokedAt" class="tag push">{{ $t('company.revoked') }}</span><span
+        v-else-if="one.ended"
+        class="tag push"
+        >{{ $t('company.endedEndsOn', { endsOn: longDay(one.endsOn!) }) }}</span
+      ><span v-else-if="soon(one)" class="tag wait">{{
+        $t('company.endsEndsOn', { endsOn: longDay(one.endsOn!) })
+      }}</span
+      ><span v-else-if="one.endsOn" class="soft">{{
+        $t('company.untilEndsOn', { endsOn: longDay(one.endsOn) })
+      }}</span>
       <button v-if="!one.revokedAt && !one.ended" type="button" class="word push" @click="revoking = one">
-        revoke
+        {{ $t('company.revoke') }}
       </button>
     </li>
   </ul>
-  <Ask v-model="asking" :title="`Revoke the token of ${revoking?.name}?`" go="Revoke" danger @go="revoke"
-    ><p>That program can no longer read or do anything here.</p></Ask
+  <Ask
+    v-model="asking"
+    :title="$t('company.revokeTheTokenOfRevoking', { revoking: revoking?.name })"
+    :go="$t('company.revoke2')"
+    danger
+    @go="revoke"
+    ><p>{{ $t('company.thatProgramCanNoLonger') }}</p></Ask
   >
 </template>
 

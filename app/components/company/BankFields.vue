@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import type { BankAccount } from '../../../core/documents/bank'
@@ -12,10 +13,10 @@ withDefaults(
     /** What holds where there is none. */
     without?: string
   }>(),
-  { without: 'Without an account invoices do not say where to pay.' },
+  { without: t('brands.withoutAnAccountInvoicesDo') },
 )
 const currencyChoices = [
-  { value: '', words: 'any currency' },
+  { value: '', words: t('brands.anyCurrency') },
   ...[
     'EUR',
     'GBP',
@@ -38,24 +39,23 @@ const currencyChoices = [
 
 <template>
   <div v-for="(bank, index) in banks" :key="index" class="bank">
-    <FormField v-model="bank.name" label="Bank" :disabled="disabled" /><FormField
+    <FormField v-model="bank.name" :label="$t('brands.bank')" :disabled="disabled" /><FormField
       v-model="bank.iban"
-      label="IBAN"
+      :label="$t('common.iban')"
       mono
       :disabled="disabled"
       :wrong="wrongs[`banks.${index}.iban`]"
     /><FormField
       v-model="bank.bic"
-      label="BIC"
+      :label="$t('brands.bic')"
       mono
       :disabled="disabled"
       :wrong="wrongs[`banks.${index}.bic`]"
     />
     <div class="takes">
-      <span class="soft">for</span
-      ><WordPicker
-        label="Currency"
-        :words="bank.currency || 'any currency'"
+      <span class="soft">{{ $t('brands.for') }}</span><WordPicker
+        :label="$t('common.currency')"
+        :words="bank.currency || $t('brands.anyCurrency')"
         :choices="currencyChoices"
         :value="bank.currency"
         :disabled="disabled"
@@ -65,19 +65,15 @@ const currencyChoices = [
         v-if="!disabled"
         type="button"
         class="word"
-        :aria-label="`Take ${bank.name || 'this account'} off`"
+        :aria-label="$t('brands.takeBankOff', { bank: bank.name || $t('brands.thisAccount') })"
         @click="banks.splice(index, 1)"
       >
-        take off
+        {{ $t('brands.takeOff') }}
       </button>
     </div>
   </div>
   <p class="soft">
-    {{
-      banks.length === 0
-        ? without
-        : 'A document names the account of its currency, else the first that takes any.'
-    }}
+    {{ banks.length === 0 ? without : $t('brands.aDocumentNamesTheAccount') }}
     <button
       v-if="!disabled && banks.length < 12"
       type="button"
@@ -85,7 +81,7 @@ const currencyChoices = [
       data-test="add-bank"
       @click="banks.push({ name: '', iban: '', bic: '', currency: '' })"
     >
-      add an account
+      {{ $t('brands.addAnAccount') }}
     </button>
   </p>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import BankFields from './BankFields.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
@@ -45,12 +46,12 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   formOf,
   read: async () => (await fetchBranches()).branches.find((one) => one.id === opened.id) ?? none,
   labels: {
-    name: 'Name',
-    address: 'Address',
-    country: 'Country',
-    phone: 'Phone',
+    name: t('common.name'),
+    address: t('common.address'),
+    country: t('common.country'),
+    phone: t('brands.phone'),
     email: 'Email',
-    banks: 'Bank accounts',
+    banks: t('brands.bankAccounts'),
     closed: 'Closed',
   },
 })
@@ -70,7 +71,7 @@ async function keep() {
     )
   })
   if (!done || changed.value.length > 0) return
-  useToasts().say(`The branch ${form.name} is saved. Documents that are not issued yet are built anew.`)
+  useToasts().say(t('brands.theBranchNameIsSaved', { name: form.name }))
   emit('kept')
   emit('leave')
 }
@@ -80,8 +81,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="branch ? branch.name : 'Add a branch'"
-    :go="branch ? 'Save' : 'Add branch'"
+    :title="branch ? branch.name : $t('brands.addABranch')"
+    :go="branch ? $t('common.save') : $t('brands.addBranch')"
     :busy="busy"
     :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
@@ -91,41 +92,46 @@ async function keep() {
     <div class="fields">
       <FormField
         v-model="form.name"
-        label="Name in Clothespin"
-        placeholder="Ballynore shop"
-        hint="Orders and files call it so; customers do not see it."
+        :label="$t('common.nameInClothespin')"
+        :placeholder="$t('brands.ballynoreShop')"
+        :hint="$t('brands.ordersAndFilesCallIt')"
         :wrong="wrongs.name"
         data-test="branch-name"
       />
-      <PickField v-model="form.country" label="Country" :choices="countryNames" :wrong="wrongs.country" />
+      <PickField
+        v-model="form.country"
+        :label="$t('common.country')"
+        :choices="countryNames"
+        :wrong="wrongs.country"
+      />
       <FormField
         v-model="form.address"
-        label="Address on documents"
+        :label="$t('common.addressOnDocuments')"
         :lines="3"
-        placeholder="Street&#10;Postcode and town"
+        :placeholder="$t('common.streetPostcodeAndTown')"
         :wrong="wrongs.addressLines"
         data-test="branch-address"
       />
       <div class="stack">
-        <FormField v-model="form.phone" label="Phone" :placeholder="brand.phone" />
+        <FormField v-model="form.phone" :label="$t('brands.phone')" :placeholder="brand.phone" />
         <FormField
           v-model="form.email"
-          label="Email on the document"
+          :label="$t('brands.emailOnTheDocument')"
           :placeholder="brand.email"
           :wrong="wrongs.email"
         />
       </div>
     </div>
-    <h3>Bank accounts of its own</h3>
+    <h3>{{ $t('brands.bankAccountsOfItsOwn') }}</h3>
     <BankFields
       v-model="form.banks"
       :disabled="false"
       :wrongs="wrongs"
-      :without="`Its documents are paid to the accounts of ${brand.name}.`"
+      :without="$t('brands.itsDocumentsArePaidTo', { brand: brand.name })"
     />
-    <CheckField v-if="branch" v-model="form.closed" data-test="branch-closed"
-      >Closed: no new order is sold from it; what was begun is brought to its end</CheckField
-    >
+    <CheckField v-if="branch" v-model="form.closed" data-test="branch-closed">{{
+      $t('brands.closedNoNewOrderIs')
+    }}</CheckField>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>

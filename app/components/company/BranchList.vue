@@ -27,14 +27,13 @@ const editing = shallowRef<BranchView | 'new'>()
   <div class="body">
     <RecordList
       :rows="branches"
-      :add="may ? 'Add branch' : ''"
+      :add="may ? $t('brands.addBranch') : ''"
       add-test="add-branch"
       columns="minmax(0, 1fr) minmax(0, 1.5fr) 80px 80px"
       @add="editing = 'new'"
     >
       <template #intro>
-        An order that is sold from a branch has its address on every document, and is paid to its account.
-        Numbers of its own stand under Numbers.
+        {{ $t('brands.anOrderThatIsSold') }}
       </template>
       <template #row="{ row: branch }">
         <strong>{{ branch.name }}</strong>
@@ -43,17 +42,16 @@ const editing = shallowRef<BranchView | 'new'>()
           ><span class="soft cut">{{
             branch.banks.length
               ? branch.banks.map((bank) => bank.iban).join(', ')
-              : `paid to the accounts of ${brand.name}`
+              : $t('brands.paidToTheAccountsOf', { brand: brand.name })
           }}</span></span
         >
-        <span v-if="branch.closed" class="tag">closed</span><span v-else />
-        <VBtn v-if="may" height="30" :data-test="`branch-${branch.name}`" @click="editing = branch"
-          >Open</VBtn
-        >
+        <span v-if="branch.closed" class="tag">{{ $t('brands.closed') }}</span><span v-else />
+        <VBtn v-if="may" height="30" :data-test="`branch-${branch.name}`" @click="editing = branch">{{
+          $t('common.open')
+        }}</VBtn>
       </template>
       <template #empty>
-        <strong>One address for everything</strong>Add a branch where a shop or a second site sends documents
-        under its own address.
+        <strong>{{ $t('brands.oneAddressForEverything') }}</strong>{{ $t('brands.addABranchWhereA') }}
       </template>
     </RecordList>
     <BranchDialog

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -25,46 +26,55 @@ async function write(retired: boolean) {
   })
   if (!done) return
   uses.value = undefined
-  useToasts().say(`${props.brand.name} is ${retired ? 'retired' : 'in use again'}.`)
+  useToasts().say(
+    t('brands.brandIsRetired', {
+      brand: props.brand.name,
+      retired: retired ? t('company.retired') : t('brands.inUseAgain'),
+    }),
+  )
   emit('kept')
 }
 const lines = computed(() => {
   const { openOrders, waiting, routines, people } = uses.value!
   return [
-    openOrders && `${plural(openOrders, 'order')} without an invoice`,
-    waiting && `${plural(waiting, 'document')} to send or to check`,
-    routines.length && `${plural(routines.length, 'routine')} for it alone: ${routines.join(', ')}`,
-    people.length && `working for it alone: ${people.join(', ')}`,
+    openOrders && t('brands.ordersWithoutAnInvoice', { orders: plural(openOrders, 'order') }),
+    waiting && t('brands.documentsToSendOrTo', { documents: plural(waiting, 'document') }),
+    routines.length &&
+      t('brands.routinesForItAloneRoutines2', {
+        routines: plural(routines.length, 'routine'),
+        routines2: routines.join(', '),
+      }),
+    people.length && t('brands.workingForItAlonePeople', { people: people.join(', ') }),
   ].filter(Boolean)
 })
 </script>
 
 <template>
-  <VBtn v-if="brand.retired" height="28" :loading="busy" data-test="use-again" @click="write(false)"
-    >Use again</VBtn
-  >
-  <VBtn v-else height="28" data-test="retire-brand" @click="ask">Retire…</VBtn>
+  <VBtn v-if="brand.retired" height="28" :loading="busy" data-test="use-again" @click="write(false)">{{
+    $t('brands.useAgain')
+  }}</VBtn>
+  <VBtn v-else height="28" data-test="retire-brand" @click="ask">{{ $t('brands.retire') }}</VBtn>
   <p v-if="wrong && !uses" class="notice stuck" role="alert">{{ wrong }}</p>
   <Ask
     v-if="uses"
     :model-value="true"
-    :title="`Retire ${brand.name}?`"
-    go="Retire"
+    :title="$t('brands.retireBrand', { brand: brand.name })"
+    :go="$t('brands.retire2')"
     danger
     :busy="busy"
     @update:model-value="uses = undefined"
     @go="write(true)"
   >
     <p>
-      Nothing new begins with it. What was begun is brought to its end in its name, and it can be used again.
+      {{ $t('brands.nothingNewBeginsWithIt') }}
     </p>
     <template v-if="lines.length">
-      <p>It is still used by:</p>
+      <p>{{ $t('brands.itIsStillUsedBy') }}</p>
       <ul data-test="brand-uses">
         <li v-for="line in lines" :key="String(line)">{{ line }}</li>
       </ul>
     </template>
-    <p v-else>Nothing uses it now.</p>
+    <p v-else>{{ $t('brands.nothingUsesItNow') }}</p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>

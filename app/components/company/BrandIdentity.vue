@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import BankFields from './BankFields.vue'
 import CheckField from '../fields/CheckField.vue'
@@ -39,13 +41,13 @@ const formOf = (brand: BrandView) => ({
   pricesIncludeTax: brand.pricesIncludeTax,
   methods: [...brand.methods],
 })
-const { form, base, dirty, save } = useForm(() => props.brand, formOf, 'the brand')
+const { form, base, dirty, save } = useForm(() => props.brand, formOf, t('brands.theBrand'))
 const toggleMethod = (value: PaymentMethod) => {
   form.value.methods = form.value.methods.includes(value)
     ? form.value.methods.filter((one) => one !== value)
     : [...form.value.methods, value]
 }
-const instead = { en: 'English', de: 'German', fr: 'French' } as const
+const instead = { en: t('common.english'), de: t('common.german'), fr: t('common.french') } as const
 /** A new name: the sender's name and the registration often carry the old one. */
 const renamed = computed(() => form.value.name.trim() !== props.brand.name)
 const asksRename = ref(false)
@@ -79,7 +81,7 @@ async function keep() {
       .map((line) => line.trim())
       .filter(Boolean)
     await save(() => changeBrand(props.brand.id, { version: base.value.version, ...rest, addressLines }))
-    useToasts().say('The brand is saved. Documents from now on carry it.')
+    useToasts().say(t('brands.theBrandIsSavedDocuments'))
     emit('kept')
   } catch (error) {
     const refusal = error as ApiRefusal
@@ -97,13 +99,18 @@ useMainKey(ask)
 
 <template>
   <div class="body">
-    <h2>On the document</h2>
+    <h2>{{ $t('brands.onTheDocument') }}</h2>
     <div class="grid">
-      <FormField v-model="form.name" label="Name" :disabled="disabled" :wrong="wrongs.name" />
-      <FormField v-model="form.legalName" label="Legal name" :disabled="disabled" :wrong="wrongs.legalName" />
+      <FormField v-model="form.name" :label="$t('common.name')" :disabled="disabled" :wrong="wrongs.name" />
+      <FormField
+        v-model="form.legalName"
+        :label="$t('common.legalName')"
+        :disabled="disabled"
+        :wrong="wrongs.legalName"
+      />
       <FormField
         v-model="form.address"
-        label="Address"
+        :label="$t('common.address')"
         :lines="3"
         :disabled="disabled"
         :wrong="wrongs.address"
@@ -111,101 +118,107 @@ useMainKey(ask)
       <div class="stack">
         <FormField
           v-model="form.country"
-          label="Country"
+          :label="$t('common.country')"
           :suggest="countryNames"
           :disabled="disabled"
           :wrong="wrongs.country"
-        /><FormField v-model="form.taxNumber" label="VAT number" :disabled="disabled" />
+        /><FormField v-model="form.taxNumber" :label="$t('common.vatNumber')" :disabled="disabled" />
       </div>
       <template v-if="!form.taxNumber.trim()">
         <FormField
           v-for="(words, language) in instead"
           :key="language"
           :model-value="form.withoutTaxNumber[language] ?? ''"
-          :label="`Without a VAT number, invoices say in ${words}`"
-          hint="Invoices wait until there is a VAT number, or this sentence."
+          :label="$t('brands.withoutAVATNumberInvoices', { words })"
+          :hint="$t('brands.invoicesWaitUntilThereIs')"
           :disabled="disabled"
           @update:model-value="form.withoutTaxNumber[language] = $event"
         />
       </template>
-      <FormField v-model="form.registration" label="Registration" :disabled="disabled" />
-      <FormField v-model="form.phone" label="Phone" :disabled="disabled" />
-      <FormField v-model="form.email" label="Email on the document" :disabled="disabled" />
-      <FormField v-model="form.website" label="Website" :disabled="disabled" />
+      <FormField v-model="form.registration" :label="$t('brands.registration')" :disabled="disabled" />
+      <FormField v-model="form.phone" :label="$t('brands.phone')" :disabled="disabled" />
+      <FormField v-model="form.email" :label="$t('brands.emailOnTheDocument')" :disabled="disabled" />
+      <FormField v-model="form.website" :label="$t('brands.website')" :disabled="disabled" />
     </div>
     <p class="soft">
-      Prices on new drafts are
-      <WordPicker
-        label="Prices"
-        :words="form.pricesIncludeTax ? 'with VAT' : 'without VAT'"
-        :choices="[
-          { value: 'false', words: 'without VAT' },
-          { value: 'true', words: 'with VAT' },
-        ]"
-        :value="String(form.pricesIncludeTax)"
-        :disabled="disabled"
-        @pick="form.pricesIncludeTax = $event === 'true'"
-      />, where the customer says nothing else. Invoices say
-      <WordPicker
-        label="Methods"
-        several
-        :words="
-          form.methods.length
-            ? `that ${form.methods.join(', ')} ${form.methods.length > 1 ? 'are' : 'is'} taken`
-            : 'nothing of how to pay but the account'
-        "
-        :choices="paymentMethods.map((value) => ({ value, words: value }))"
-        :value="form.methods"
-        :disabled="disabled"
-        @pick="toggleMethod($event as PaymentMethod)"
-      />.
+      <I18nT keypath="brands.pricesOnNewDraftsAre" scope="global"
+        ><template #prices
+          ><WordPicker
+            :label="$t('common.prices')"
+            :words="form.pricesIncludeTax ? $t('common.withVAT') : $t('common.withoutVAT')"
+            :choices="[
+              { value: 'false', words: $t('common.withoutVAT') },
+              { value: 'true', words: $t('common.withVAT') },
+            ]"
+            :value="String(form.pricesIncludeTax)"
+            :disabled="disabled"
+            @pick="form.pricesIncludeTax = $event === 'true'" /></template
+        ><template #methods
+          ><WordPicker
+            :label="$t('brands.methods')"
+            several
+            :words="
+              form.methods.length
+                ? $t('brands.thatFormForm2Taken', {
+                    form: form.methods.join(', '),
+                    form2: form.methods.length > 1 ? 'are' : 'is',
+                  })
+                : $t('brands.nothingOfHowToPay')
+            "
+            :choices="paymentMethods.map((value) => ({ value, words: value }))"
+            :value="form.methods"
+            :disabled="disabled"
+            @pick="toggleMethod($event as PaymentMethod)" /></template
+      ></I18nT>
     </p>
-    <h2>Bank accounts</h2>
+    <h2>{{ $t('brands.bankAccounts') }}</h2>
     <BankFields v-model="form.banks" :disabled="disabled" :wrongs="wrongs" />
-    <h2>Sender of emails</h2>
+    <h2>{{ $t('brands.senderOfEmails') }}</h2>
     <div class="grid">
       <FormField
         v-model="form.senderName"
-        label="Name"
+        :label="$t('common.name')"
         :disabled="disabled"
         :wrong="wrongs.senderName"
       /><FormField
         v-model="form.senderAddress"
-        label="Address"
+        :label="$t('common.address')"
         :disabled="disabled"
         :wrong="wrongs.senderAddress"
       /><FormField
         v-model="form.replyTo"
-        label="Answers go to"
+        :label="$t('common.answersGoTo')"
         :disabled="disabled"
         :wrong="wrongs.replyTo"
       />
     </div>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy"
       data-test="keep-brand"
       @click="ask"
-      >Save</VBtn
+      >{{ $t('common.save') }}</VBtn
     >
   </footer>
   <Ask
     v-model="asksRename"
-    :title="`${brand.name} becomes ${form.name.trim()}`"
-    go="Save"
+    :title="$t('brands.brandBecomesForm', { brand: brand.name, form: form.name.trim() })"
+    :go="$t('common.save')"
     :busy="busy"
     @go="keepRenamed"
   >
     <CheckField v-model="renameSender" data-test="rename-sender">
-      Emails come from “{{ form.name.trim() }}” too, not from “{{ brand.senderName }}”</CheckField
+      {{
+        $t('brands.emailsComeFromFormToo', { form: form.name.trim(), senderName: brand.senderName })
+      }}</CheckField
     >
     <FormField
       v-model="registration"
-      label="Registration, as it stands on documents"
-      hint="Does it still hold under the new name?"
+      :label="$t('brands.registrationAsItStandsOn')"
+      :hint="$t('brands.doesItStillHoldUnder')"
     />
   </Ask>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
@@ -29,8 +31,8 @@ const busy = ref(false)
 /** A change is for all kinds of paper unless one is chosen. */
 const only = ref('')
 const scopes = computed(() => [
-  { value: '', words: 'all its documents' },
-  ...props.kinds.map((one) => ({ value: one.value, words: `${one.words} only` })),
+  { value: '', words: t('brands.allItsDocuments') },
+  ...props.kinds.map((one) => ({ value: one.value, words: t('brands.wordsOnly', { words: one.words }) })),
 ])
 const design = computed(() => props.brand.design.design)
 const logo = computed(() => design.value.pictures.logo)
@@ -45,7 +47,7 @@ function formOf(of: { design: Design }) {
     width: String(placed?.width ?? 20),
   }
 }
-const { form, base, dirty, save, beside } = useForm(() => saved.value, formOf, 'the look')
+const { form, base, dirty, save, beside } = useForm(() => saved.value, formOf, t('brands.theLook'))
 const pale = computed(() => paleHeadings(form.value.colours.brand, form.value.supplied))
 
 async function change(body: object, said: string, whole = false) {
@@ -73,7 +75,7 @@ async function upload(event: Event) {
   let text = ''
   for (let at = 0; at < bytes.length; at += 8192)
     text += String.fromCharCode(...bytes.subarray(at, at + 8192))
-  await change({ picture: btoa(text) }, 'The logo is on the paper.')
+  await change({ picture: btoa(text) }, t('brands.theLogoIsOnThe'))
   input.value = ''
 }
 const keep = () => {
@@ -83,7 +85,7 @@ const keep = () => {
     !busy.value &&
     change(
       { ...look, ...(logo.value ? { width: Number(width) } : {}) },
-      'The design is saved. Documents from now on have it.',
+      t('brands.theDesignIsSavedDocuments'),
       true,
     )
   )
@@ -91,13 +93,13 @@ const keep = () => {
 useMainKey(() => void keep())
 
 const designs = [
-  { value: 'plain', words: 'plain, with hairlines on white' },
-  { value: 'bold', words: 'bold, with a band of colour at the head' },
+  { value: 'plain', words: t('brands.plainWithHairlinesOnWhite') },
+  { value: 'bold', words: t('brands.boldWithABandOf') },
 ]
 const sumWords: Record<HideableSum, string> = {
-  lines: 'the sum of lines',
-  net: 'the net sum',
-  tax: 'the tax by rate',
+  lines: t('brands.theSumOfLines'),
+  net: t('brands.theNetSum'),
+  tax: t('brands.theTaxByRate'),
 }
 const sumChoices = hideableSums.map((value) => ({ value, words: sumWords[value] }))
 const toggleSum = (value: HideableSum) => {
@@ -107,70 +109,73 @@ const toggleSum = (value: HideableSum) => {
 }
 const families = paperFamilies.map((value) => ({ value, words: value }))
 const colourNames = {
-  brand: 'Brand: heading and band',
-  accent: 'Accent: behind the sum to pay',
-  ground: 'Pale background: boxes and rows',
+  brand: t('brands.brandHeadingAndBand'),
+  accent: t('brands.accentBehindTheSumTo'),
+  ground: t('brands.paleBackgroundBoxesAndRows'),
 } as const
 </script>
 
 <template>
   <div class="body">
     <p class="sentence">
-      On
-      <WordPicker
-        label="Documents"
-        :choices="scopes"
-        :value="only"
-        :disabled="disabled"
-        @pick="choose($event)"
-      />
-      the design is
-      <WordPicker
-        label="Design"
-        :choices="designs"
-        :value="form.supplied"
-        :disabled="disabled"
-        @pick="form.supplied = $event as 'plain' | 'bold'"
-      />, headings are set in
-      <WordPicker
-        label="Font of headings"
-        :words="form.fonts.heading"
-        :choices="families"
-        :value="form.fonts.heading"
-        :disabled="disabled"
-        @pick="form.fonts.heading = $event"
-      />, text in
-      <WordPicker
-        label="Font of text"
-        :words="form.fonts.text"
-        :choices="families"
-        :value="form.fonts.text"
-        :disabled="disabled"
-        @pick="form.fonts.text = $event"
-      />. Above the sum to pay
-      <WordPicker
-        label="Left out"
-        several
-        :words="
-          form.hiddenSums.length
-            ? form.hiddenSums.map((one) => sumWords[one]).join(' and ') +
-              (form.hiddenSums.length > 1 ? ' are left out' : ' is left out')
-            : 'nothing is left out'
-        "
-        :choices="sumChoices"
-        :value="form.hiddenSums"
-        :disabled="disabled"
-        @pick="toggleSum($event as HideableSum)"
-      />.
+      <I18nT keypath="brands.onDocumentsTheDesignIs" scope="global"
+        ><template #documents
+          ><WordPicker
+            :label="$t('common.documents')"
+            :choices="scopes"
+            :value="only"
+            :disabled="disabled"
+            @pick="choose($event)" /></template
+        ><template #design
+          ><WordPicker
+            :label="$t('brands.design')"
+            :choices="designs"
+            :value="form.supplied"
+            :disabled="disabled"
+            @pick="form.supplied = $event as 'plain' | 'bold'" /></template
+        ><template #fontOf
+          ><WordPicker
+            :label="$t('brands.fontOfHeadings')"
+            :words="form.fonts.heading"
+            :choices="families"
+            :value="form.fonts.heading"
+            :disabled="disabled"
+            @pick="form.fonts.heading = $event" /></template
+        ><template #fontOf2
+          ><WordPicker
+            :label="$t('brands.fontOfText')"
+            :words="form.fonts.text"
+            :choices="families"
+            :value="form.fonts.text"
+            :disabled="disabled"
+            @pick="form.fonts.text = $event" /></template
+        ><template #leftOut
+          ><WordPicker
+            :label="$t('brands.leftOut')"
+            several
+            :words="
+              form.hiddenSums.length
+                ? form.hiddenSums.map((one) => sumWords[one]).join(' and ') +
+                  (form.hiddenSums.length > 1 ? $t('brands.areLeftOut') : $t('brands.isLeftOut'))
+                : $t('brands.nothingIsLeftOut')
+            "
+            :choices="sumChoices"
+            :value="form.hiddenSums"
+            :disabled="disabled"
+            @pick="toggleSum($event as HideableSum)" /></template
+      ></I18nT>
     </p>
     <p
       v-if="form.hiddenSums.includes('tax') && form.supplied === 'bold' && kindFacts[kind].books !== null"
       class="notice wait"
     >
-      {{ kindFacts[kind].many.replace(/^./, (first) => first.toUpperCase()) }} must say their tax by rate, and
-      this design says it nowhere else.
+      {{
+        $t('brands.kindFactsMustSayTheirTax', {
+          kindFacts: kindFacts[kind].many.replace(/^./, (first) => first.toUpperCase()),
+        })
+      }}
     </p>
-    <h2>Colours</h2>
+    <h2>{{ $t('brands.colours') }}</h2>
     <div class="colours">
       <label v-for="(words, name) in colourNames" :key="name"
         ><input v-model="form.colours[name]" type="color" :disabled="disabled" /><span
@@ -179,10 +184,14 @@ const colourNames = {
       >
     </div>
     <p v-if="pale" class="notice wait" data-test="pale">{{ pale }}</p>
-    <h2>Logo</h2>
+    <h2>{{ $t('common.logo') }}</h2>
     <div class="logo">
       <label class="file"
-        ><span>{{ logo ? 'Another picture' : 'A picture' }} (SVG, PNG or JPEG, at most 2 MB)</span
+        ><span>{{
+          $t('brands.logoSVGPNGOrJPEG', {
+            logo: logo ? $t('brands.anotherPicture') : $t('brands.aPicture'),
+          })
+        }}</span
         ><input
           type="file"
           accept="image/png,image/jpeg,image/svg+xml"
@@ -194,29 +203,29 @@ const colourNames = {
         v-if="logo"
         v-model="form.width"
         class="width"
-        label="Width in mm"
+        :label="$t('brands.widthInMm')"
         mono
         :disabled="disabled"
       />
       <VBtn
         v-if="logo && !disabled"
         :disabled="busy"
-        @click="change({ noLogo: true }, 'The document goes without a logo now.')"
-        >Take the logo off</VBtn
+        @click="change({ noLogo: true }, $t('brands.theDocumentGoesWithoutA'))"
+        >{{ $t('brands.takeTheLogoOff') }}</VBtn
       >
     </div>
     <p v-if="!only" class="soft">
-      Shown is the document of {{ kindFacts[kind].many }}; a change is for every kind.
+      {{ $t('brands.shownIsTheDocumentOf', { kinds: kindFacts[kind].many }) }}
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy"
       data-test="keep-look"
       @click="keep"
-      >Save</VBtn
+      >{{ $t('common.save') }}</VBtn
     >
   </footer>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -41,7 +43,7 @@ const saved = computed(() => ({
 const { form, base, dirty, save, take } = useForm(
   () => saved.value,
   ({ note, look }) => ({ subject: note?.subject ?? '', text: note?.text ?? '', look: { ...look } }),
-  'the email text',
+  t('brands.theEmailText'),
 )
 async function turnTo(other: Language) {
   if (other === language.value || !(await mayLeave())) return
@@ -85,7 +87,7 @@ async function keep() {
   busy.value = true
   await attempt(async () => {
     await save(write)
-    useToasts().say('Saved. Emails from now on read and look like this.')
+    useToasts().say(t('brands.savedEmailsFromNowOn'))
     emit('kept')
   })
   busy.value = false
@@ -93,101 +95,107 @@ async function keep() {
 useMainKey(() => void keep())
 const braces = (name: string) => `{{ ${name} }${'}'}`
 const headings = [
-  { value: 'line', words: 'the name under a line' },
-  { value: 'band', words: 'the name on a band' },
-  { value: 'none', words: 'no heading, like a letter' },
+  { value: 'line', words: t('brands.theNameUnderALine') },
+  { value: 'band', words: t('brands.theNameOnABand') },
+  { value: 'none', words: t('brands.noHeadingLikeALetter') },
 ]
 const colours = [
-  { value: 'brand', words: 'the brand colour' },
-  { value: 'accent', words: 'the accent colour' },
+  { value: 'brand', words: t('brands.theBrandColour') },
+  { value: 'accent', words: t('brands.theAccentColour') },
 ]
 const letters = [
-  { value: 'sans', words: 'plain letters' },
-  { value: 'serif', words: 'book letters' },
+  { value: 'sans', words: t('brands.plainLetters') },
+  { value: 'serif', words: t('brands.bookLetters') },
 ]
 const languages = [
-  { value: 'en', words: 'English' },
-  { value: 'de', words: 'German' },
-  { value: 'fr', words: 'French' },
+  { value: 'en', words: t('common.english') },
+  { value: 'de', words: t('common.german') },
+  { value: 'fr', words: t('common.french') },
 ]
 </script>
 
 <template>
   <div class="body">
     <h2>
-      With
-      <WordPicker
-        label="Kind"
-        :words="kindFacts[kind].many"
-        :choices="kinds"
-        :value="kind"
-        @pick="emit('kind', $event as DocumentKind)"
-      />, in
-      <WordPicker
-        label="Language"
-        :choices="languages"
-        :value="language"
-        @pick="turnTo($event as Language)"
-      />
-      <span class="soft small">version {{ note?.version ?? 0 }}</span>
+      <I18nT keypath="brands.withKindInLanguageSpan" scope="global"
+        ><template #kind
+          ><WordPicker
+            :label="$t('common.kind')"
+            :words="kindFacts[kind].many"
+            :choices="kinds"
+            :value="kind"
+            @pick="emit('kind', $event as DocumentKind)" /></template
+        ><template #language
+          ><WordPicker
+            :label="$t('common.language')"
+            :choices="languages"
+            :value="language"
+            @pick="turnTo($event as Language)" /></template
+        ><template #span
+          ><span class="soft small">{{
+            $t('brands.versionNote', { note: note?.version ?? 0 })
+          }}</span></template
+        ></I18nT
+      >
     </h2>
-    <FormField v-model="form.subject" label="Subject" :disabled="disabled" />
+    <FormField v-model="form.subject" :label="$t('common.subject')" :disabled="disabled" />
     <FormField
       v-model="form.text"
-      label="Text; an empty line begins a new paragraph"
+      :label="$t('brands.textAnEmptyLineBegins')"
       :lines="11"
       :disabled="disabled"
     />
     <p class="soft small">
-      Merge fields: <code v-for="name in mergeFieldNames" :key="name">{{ braces(name) }}</code>
+      {{ $t('brands.mergeFields') }}
+      <code v-for="name in mergeFieldNames" :key="name">{{ braces(name) }}</code>
     </p>
-    <h2>Every email of {{ brand.name }}</h2>
+    <h2>{{ $t('brands.everyEmailOfBrand', { brand: brand.name }) }}</h2>
     <p class="sentence">
-      begins with
-      <WordPicker
-        label="Heading"
-        :choices="headings"
-        :value="form.look.heading"
-        :disabled="disabled"
-        @pick="form.look.heading = $event as EmailLook['heading']"
-      />
-      in
-      <WordPicker
-        label="Colour"
-        :choices="colours"
-        :value="form.look.colour"
-        :disabled="disabled"
-        @pick="form.look.colour = $event as EmailLook['colour']"
-      />, is set in
-      <WordPicker
-        label="Letters"
-        :choices="letters"
-        :value="form.look.letters"
-        :disabled="disabled"
-        @pick="form.look.letters = $event as EmailLook['letters']"
-      />, and closes with:
+      <I18nT keypath="brands.beginsWithHeadingInColour" scope="global"
+        ><template #heading
+          ><WordPicker
+            :label="$t('brands.heading')"
+            :choices="headings"
+            :value="form.look.heading"
+            :disabled="disabled"
+            @pick="form.look.heading = $event as EmailLook['heading']" /></template
+        ><template #colour
+          ><WordPicker
+            :label="$t('common.colour')"
+            :choices="colours"
+            :value="form.look.colour"
+            :disabled="disabled"
+            @pick="form.look.colour = $event as EmailLook['colour']" /></template
+        ><template #letters
+          ><WordPicker
+            :label="$t('brands.letters')"
+            :choices="letters"
+            :value="form.look.letters"
+            :disabled="disabled"
+            @pick="form.look.letters = $event as EmailLook['letters']" /></template
+      ></I18nT>
     </p>
     <FormField
       v-model="form.look.closing"
-      label="Closing words, in all languages; may be empty"
+      :label="$t('brands.closingWordsInAllLanguages')"
       :lines="2"
       :disabled="disabled"
     />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <Teleport v-else-if="filled" defer to="#email-preview"
       ><p class="subject">
-        <span class="soft">Subject</span> <strong>{{ filled.subject }}</strong>
+        <span class="soft">{{ $t('common.subject') }}</span> <strong>{{ filled.subject }}</strong>
       </p>
-      <iframe :srcdoc="filled.html" sandbox="" title="The email as it would go with the sample"
+      <iframe :srcdoc="filled.html" sandbox="" :title="$t('brands.theEmailAsItWould')"
     /></Teleport>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy || !!wrong"
       @click="keep"
-      >Save</VBtn
+      >{{ $t('common.save') }}</VBtn
     >
   </footer>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
@@ -77,7 +79,7 @@ const branchChoices = computed(() => [
 ])
 const seriesChoices = computed(() => [
   ...all.value.map((one) => ({ value: String(one.id), words: scopeWords(one) || 'all' })),
-  ...(disabled.value ? [] : [{ value: '0', words: 'another branch, country or currency …' }]),
+  ...(disabled.value ? [] : [{ value: '0', words: t('brands.anotherBranchCountryOrCurrency') }]),
 ])
 
 const formOf = (series: NumberSeries) => ({
@@ -89,7 +91,7 @@ const formOf = (series: NumberSeries) => ({
   businessYearStart: String(series.businessYearStart),
   source: series.source ?? 'own',
 })
-const { form, base, dirty, save, take } = useForm(() => series.value, formOf, 'the numbers')
+const { form, base, dirty, save, take } = useForm(() => series.value, formOf, t('brands.theNumbers'))
 async function turnTo(id: number) {
   if (id === seriesId.value || !(await mayLeave())) return
   seriesId.value = id
@@ -123,16 +125,16 @@ const last = computed(
 )
 const nextPeriods: Record<Restart, string> = {
   never: '',
-  year: 'The first of next year',
-  'business year': 'The first of the next business year',
-  month: 'The first of a new month',
+  year: t('brands.theFirstOfNextYear'),
+  'business year': t('brands.theFirstOfTheNext'),
+  month: t('brands.theFirstOfANew'),
 }
 const sampleWords = computed(() => ({
-  next: 'The next one',
-  first: 'The first of all',
+  next: t('brands.theNextOne'),
+  first: t('brands.theFirstOfAll'),
   'first of the next period': nextPeriods[form.value.restart as Restart],
-  'first of an order': 'The first of an order',
-  'second of an order': 'The second of the same order',
+  'first of an order': t('brands.theFirstOfAnOrder'),
+  'second of an order': t('brands.theSecondOfTheSame'),
 }))
 const samples = computed(() =>
   wrong.value.words
@@ -166,7 +168,7 @@ async function keep() {
   busy.value = true
   try {
     await save(write)
-    useToasts().say('The number series is saved.')
+    useToasts().say(t('brands.theNumberSeriesIsSaved'))
     skipped.value = skipReason.value = ''
     emit('kept')
   } catch (error) {
@@ -178,7 +180,7 @@ async function keep() {
 const takeAway = () =>
   attempt(async () => {
     await removeSeries(series.value.id)
-    useToasts().say('The series is taken away.')
+    useToasts().say(t('brands.theSeriesIsTakenAway'))
     seriesId.value = props.brand.series?.id ?? 0
     emit('kept')
   })
@@ -188,33 +190,40 @@ useMainKey(() => void keep())
 <template>
   <div class="body">
     <h2>
-      Numbers of
-      <WordPicker
-        label="Kind"
-        :words="kindFacts[kind].many"
-        :choices="kinds"
-        :value="kind"
-        @pick="emit('kind', $event as DocumentKind)"
-      />, {{ brand.name }}, for
-      <WordPicker
-        label="Series for"
-        :words="seriesId ? scopeWords(series) || 'all' : 'another branch, country or currency'"
-        :choices="seriesChoices"
-        :value="String(seriesId)"
-        @pick="turnTo(Number($event))"
-      />
+      <I18nT keypath="brands.numbersOfKindBrandFor" scope="global"
+        ><template #kind
+          ><WordPicker
+            :label="$t('common.kind')"
+            :words="kindFacts[kind].many"
+            :choices="kinds"
+            :value="kind"
+            @pick="emit('kind', $event as DocumentKind)" /></template
+        ><template #brand>{{ brand.name }}</template
+        ><template #seriesFor
+          ><WordPicker
+            :label="$t('brands.seriesFor')"
+            :words="seriesId ? scopeWords(series) || 'all' : $t('brands.anotherBranchCountryOrCurrency2')"
+            :choices="seriesChoices"
+            :value="String(seriesId)"
+            @pick="turnTo(Number($event))" /></template
+      ></I18nT>
     </h2>
     <div v-if="!seriesId" class="grid">
-      <SelectField v-if="branches.length" v-model="scope.branch" label="Branch" :choices="branchChoices" />
+      <SelectField
+        v-if="branches.length"
+        v-model="scope.branch"
+        :label="$t('brands.branch')"
+        :choices="branchChoices"
+      />
       <FormField
         v-model="scope.country"
-        label="Country of the customer; may be empty"
+        :label="$t('brands.countryOfTheCustomerMay')"
         :suggest="countryNames"
-      /><FormField v-model="scope.currency" label="Currency, like GBP; may be empty" mono />
+      /><FormField v-model="scope.currency" :label="$t('brands.currencyLikeGBPMayBe')" mono />
     </div>
     <SeriesFields v-model="form" :disabled="disabled" :wrong="wrong" />
     <p class="soft">
-      Parts of the date of the document, the brand and the order:
+      {{ $t('brands.partsOfTheDateOf') }}
       <code
         v-for="part in ['{year}', '{yy}', '{month}', '{day}', '{quarter}', '{brand}', '{order}']"
         :key="part"
@@ -228,42 +237,39 @@ useMainKey(() => void keep())
       >
     </dl>
     <p v-if="series.counters.length" class="soft">
-      Issued so far:
+      {{ $t('brands.issuedSoFar') }}
       <span v-for="counter in series.counters" :key="counter.period"
-        >{{ counter.period || 'all' }}: up to {{ counter.last }}. </span
-      >Numbers go on from there; the start counts where none is issued yet.
+        >{{
+          $t('brands.counterUpToLast', { counter: counter.period || 'all', last: counter.last })
+        }} </span>{{ $t('brands.numbersGoOnFromThere') }}
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
       v-if="series.id && scopeWords(series)"
       :disabled="busy"
       @click="takeAway"
-      >Take it away</VBtn
+      >{{ $t('brands.takeItAway') }}</VBtn
     ><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy || !!wrong.words"
       data-test="keep-series"
       @click="keep"
-      >Save</VBtn
+      >{{ $t('common.save') }}</VBtn
     >
   </footer>
   <Ask
     v-model="asksToSkip"
     :title="skipped"
-    go="Leave them out"
+    :go="$t('brands.leaveThemOut')"
     danger
     :busy="busy"
     :disabled="!skipReason.trim()"
     @go="keep"
   >
-    <p>Numbers that are left out are no gap: the number register keeps why.</p>
-    <FormField
-      v-model="skipReason"
-      label="Why; it is kept"
-      hint="We go on from the old program’s last number."
-    />
+    <p>{{ $t('brands.numbersThatAreLeftOut') }}</p>
+    <FormField v-model="skipReason" :label="$t('common.whyItIsKept')" :hint="$t('brands.weGoOnFromThe')" />
   </Ask>
 </template>
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
@@ -36,7 +38,11 @@ async function close() {
   busy.value = true
   await attempt(async () => {
     await closePeriods({ until: until.value || null, reason: reason.value })
-    useToasts().say(until.value ? `Closed up to ${longDay(until.value)}.` : 'All periods are open.')
+    useToasts().say(
+      until.value
+        ? t('company.closedUpToUntil', { until: longDay(until.value) })
+        : t('company.allPeriodsAreOpen'),
+    )
     asking.value = false
     reason.value = ''
     await load()
@@ -48,52 +54,70 @@ async function close() {
 <template>
   <div class="body">
     <p class="sentence">
-      Accounting periods are
-      <strong>{{ found?.closedUntil ? `closed up to ${longDay(found.closedUntil)}` : 'all open' }}</strong>.
-      Nothing is dated, issued, voided or credited into a closed one.
+      <I18nT keypath="company.accountingPeriodsAreFoundNothing" scope="global"
+        ><template #found
+          ><strong>{{
+            found?.closedUntil
+              ? $t('company.closedUpToClosedUntil', { closedUntil: longDay(found.closedUntil) })
+              : $t('company.allOpen')
+          }}</strong></template
+        ></I18nT
+      >
     </p>
     <form v-if="may" class="row" @submit.prevent="asking = true">
-      <label>Close up to and with <DateField v-model="until" data-test="close-until" /></label>
+      <label
+        ><I18nT keypath="company.closeUpToAndWith" scope="global"
+          ><template #until><DateField v-model="until" data-test="close-until" /></template></I18nT
+      ></label>
       <VBtn type="submit" :disabled="until === (found?.closedUntil ?? '')" data-test="close-period">{{
-        opens || !until ? 'Open again…' : 'Close…'
+        opens || !until ? $t('company.openAgain') : $t('company.close')
       }}</VBtn>
     </form>
     <template v-if="found?.waiting.length">
-      <h2>Drafts that want a date in a closed period</h2>
+      <h2>{{ $t('company.draftsThatWantADate') }}</h2>
       <ul>
         <li v-for="one in found.waiting" :key="one.preparedId">{{ one.label }}, {{ longDay(one.date) }}</li>
       </ul>
     </template>
-    <h2>What was closed and opened</h2>
+    <h2>{{ $t('company.whatWasClosedAndOpened') }}</h2>
     <ul>
       <li v-for="one in found?.history ?? []" :key="String(one.at)">
-        <span>{{ one.closedUntil ? `Closed up to ${longDay(one.closedUntil)}` : 'All opened' }}</span>
-        <span class="soft"
-          >by {{ one.by }}, {{ fullTime(one.at) }}{{ one.reason ? `: ${one.reason}` : '' }}</span
-        >
+        <span>{{
+          one.closedUntil
+            ? $t('company.closedUpToClosedUntil2', { closedUntil: longDay(one.closedUntil) })
+            : $t('company.allOpened')
+        }}</span>
+        <span class="soft">{{
+          $t('company.byByAtOne', {
+            by: one.by,
+            at: fullTime(one.at),
+            one: one.reason ? `: ${one.reason}` : '',
+          })
+        }}</span>
       </li>
-      <li v-if="found?.history.length === 0" class="soft">Nothing yet.</li>
+      <li v-if="found?.history.length === 0" class="soft">{{ $t('company.nothingYet') }}</li>
     </ul>
   </div>
   <Ask
     v-model="asking"
     :title="
       opens || !until
-        ? `Open the periods after ${until ? longDay(until) : 'the beginning'} again?`
-        : `Close everything up to ${longDay(until)}?`
+        ? $t('company.openThePeriodsAfterUntil', {
+            until: until ? longDay(until) : $t('company.theBeginning'),
+          })
+        : $t('company.closeEverythingUpToUntil', { until: longDay(until) })
     "
-    :go="opens || !until ? 'Open' : 'Close'"
+    :go="opens || !until ? $t('common.open') : $t('common.close')"
     :busy="busy"
     :disabled="(opens || !until) && !reason.trim()"
     @go="close"
   >
     <p v-if="!opens && until">
-      From then on no document can bear a date up to that day. Only a supervisor can open it again, with a
-      reason.
+      {{ $t('company.fromThenOnNoDocument') }}
     </p>
     <FormField
       v-model="reason"
-      :label="opens || !until ? 'Why (kept with the date)' : 'A remark, if you like'"
+      :label="opens || !until ? $t('company.whyKeptWithTheDate') : $t('company.aRemarkIfYouLike')"
     />
   </Ask>
 </template>

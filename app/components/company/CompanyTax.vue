@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -28,7 +30,11 @@ const saved = shallowRef<TaxCodeRow[]>([])
 const forms = ref<Form[]>([])
 const busy = ref(false)
 const wrong = ref('')
-const languageWords: Record<Language, string> = { en: 'English', de: 'German', fr: 'French' }
+const languageWords: Record<Language, string> = {
+  en: t('common.english'),
+  de: t('common.german'),
+  fr: t('common.french'),
+}
 const categories = Object.entries(taxCategories).map(([value, words]) => ({ value, words }))
 const copyOf = (code: Form): Form => JSON.parse(JSON.stringify(code)) as Form
 const isDirty = (form: Form) => {
@@ -36,7 +42,7 @@ const isDirty = (form: Form) => {
   return JSON.stringify(form) !== JSON.stringify(before)
 }
 const dirty = computed(() => forms.value.some(isDirty))
-useUnsaved(dirty, 'tax codes')
+useUnsaved(dirty, t('brands.taxCodes'))
 
 async function load() {
   await attempt(async () => {
@@ -64,7 +70,7 @@ async function save() {
       form.version = (form.version ?? 0) + 1
       saved.value = [...saved.value.filter((one) => one.code !== form.code), copyOf(form) as TaxCodeRow]
     }
-    toasts.say('Tax codes saved. Prepared documents are built again; issued ones stay as they are.')
+    toasts.say(t('brands.taxCodesSavedPreparedDocuments'))
     await load()
   } catch (error) {
     wrong.value = (error as Error).message
@@ -86,8 +92,7 @@ const add = () =>
 <template>
   <div class="body">
     <p class="soft first">
-      A rate holds for what is supplied from its day on. Codes of one kind and one percentage stand in one row
-      on documents; those without tax stay apart, each with its reason.
+      {{ $t('brands.aRateHoldsForWhat') }}
     </p>
     <fieldset
       v-for="(form, index) in forms"
@@ -97,26 +102,27 @@ const add = () =>
       data-test="tax-code"
     >
       <div class="line">
-        <FormField v-if="form.version === null" v-model="form.code" label="Code" mono />
+        <FormField v-if="form.version === null" v-model="form.code" :label="$t('common.code')" mono />
         <strong v-else class="mono name">{{ form.code }}</strong>
         <span class="sentence"
-          >is
-          <WordPicker
-            label="Kind of supply"
-            :words="taxCategories[form.category]"
-            :choices="categories"
-            :value="form.category"
-            :disabled="disabled"
-            @pick="form.category = $event as TaxCategory"
-        /></span>
-        <span v-if="isDirty(form)" class="tag wait push">not saved yet</span>
+          ><I18nT keypath="brands.isKindOf" scope="global"
+            ><template #kindOf
+              ><WordPicker
+                :label="$t('brands.kindOfSupply')"
+                :words="taxCategories[form.category]"
+                :choices="categories"
+                :value="form.category"
+                :disabled="disabled"
+                @pick="form.category = $event as TaxCategory" /></template></I18nT
+        ></span>
+        <span v-if="isDirty(form)" class="tag wait push">{{ $t('common.notSavedYet') }}</span>
       </div>
       <div class="words">
         <FormField
           v-for="language in languages"
           :key="language"
           :model-value="form.names[language] ?? ''"
-          :label="`Name in ${languageWords[language]}`"
+          :label="$t('brands.nameInLanguageWords', { languageWords: languageWords[language] })"
           :disabled="disabled"
           @update:model-value="form.names[language] = $event"
         />
@@ -126,31 +132,38 @@ const add = () =>
           v-for="language in languages"
           :key="language"
           :model-value="form.reasons[language] ?? ''"
-          :label="`Why no tax, in ${languageWords[language]}`"
+          :label="$t('brands.whyNoTaxInLanguageWords', { languageWords: languageWords[language] })"
           :disabled="disabled"
           @update:model-value="form.reasons[language] = $event"
         />
       </div>
       <div v-for="(rate, at) in form.rates" :key="at" class="rate">
-        <FormField
-          v-model="rate.percent"
-          class="percent"
-          mono
-          inputmode="decimal"
-          :disabled="disabled"
-          :aria-label="`Percent ${at + 1}`"
-        />
-        % from
-        <DateField v-model="rate.from" :disabled="disabled" :aria-label="`From ${at + 1}`" />
-        <button
-          v-if="form.rates.length > 1 && !disabled"
-          type="button"
-          class="remove"
-          :aria-label="`Remove the rate ${rate.percent} %`"
-          @click="form.rates.splice(at, 1)"
+        <I18nT keypath="brands.percentFromFromPart" scope="global"
+          ><template #percent
+            ><FormField
+              v-model="rate.percent"
+              class="percent"
+              mono
+              inputmode="decimal"
+              :disabled="disabled"
+              :aria-label="$t('brands.percentAt', { at: at + 1 })" /></template
+          ><template #from
+            ><DateField
+              v-model="rate.from"
+              :disabled="disabled"
+              :aria-label="$t('brands.fromAt', { at: at + 1 })" /></template
+          ><template #part
+            ><button
+              v-if="form.rates.length > 1 && !disabled"
+              type="button"
+              class="remove"
+              :aria-label="$t('brands.removeTheRatePercent', { percent: rate.percent })"
+              @click="form.rates.splice(at, 1)"
+            >
+              ×
+            </button></template
+          ></I18nT
         >
-          ×
-        </button>
       </div>
       <button
         v-if="!disabled"
@@ -158,20 +171,22 @@ const add = () =>
         class="word open-end"
         @click="form.rates.push({ from: houseToday(), percent: '' })"
       >
-        + another rate from a day
+        {{ $t('brands.anotherRateFromADay') }}
       </button>
     </fieldset>
-    <VBtn v-if="!disabled" height="32" data-test="add-tax-code" @click="add">Add a tax code</VBtn>
+    <VBtn v-if="!disabled" height="32" data-test="add-tax-code" @click="add">{{
+      $t('brands.addATaxCode')
+    }}</VBtn>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">not saved yet</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy"
       data-test="save-tax"
       @click="save"
-      >Save</VBtn
+      >{{ $t('common.save') }}</VBtn
     >
   </footer>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
@@ -23,7 +25,11 @@ const load = () =>
 onMounted(load)
 
 const said = (done: RatesReport) =>
-  `${plural(done.added, 'rate')} added, ${done.changed} changed, ${done.same} as they were.`
+  t('company.ratesAddedChangedChangedSame', {
+    rates: plural(done.added, 'rate'),
+    changed: done.changed,
+    same: done.same,
+  })
 const add = () =>
   acting(async () => {
     const rate = {
@@ -37,17 +43,16 @@ const add = () =>
 </script>
 
 <template>
-  <h2>Exchange rates</h2>
+  <h2>{{ $t('company.exchangeRates') }}</h2>
   <p>
-    A document in foreign currency says its VAT in {{ session.house!.company.currency }} too, at the newest
-    rate up to its date.
+    {{ $t('company.aDocumentInForeignCurrency', { currency: session.house!.company.currency }) }}
   </p>
   <table v-if="found.length">
     <thead>
       <tr>
-        <th>Day</th>
-        <th>For 1 {{ session.house!.company.currency }}</th>
-        <th>Source</th>
+        <th>{{ $t('common.day') }}</th>
+        <th>{{ $t('company.for1Currency', { currency: session.house!.company.currency }) }}</th>
+        <th>{{ $t('company.source') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -59,16 +64,23 @@ const add = () =>
     </tbody>
   </table>
   <form v-if="!disabled" class="row" @submit.prevent="add">
-    <FormField v-model="form.currency" label="Currency" mono /><label class="day"
-      >Day <DateField v-model="form.day" /></label
-    ><FormField v-model="form.rate" label="Rate" mono /><FormField v-model="form.source" label="Source" />
-    <VBtn type="submit" :disabled="!form.rate.trim() || !form.source.trim()" data-test="add-rate">Add</VBtn>
+    <FormField v-model="form.currency" :label="$t('common.currency')" mono /><label class="day"
+      ><I18nT keypath="company.dayDay" scope="global"
+        ><template #day><DateField v-model="form.day" /></template></I18nT></label
+    ><FormField v-model="form.rate" :label="$t('company.rate')" mono /><FormField
+      v-model="form.source"
+      :label="$t('company.source')"
+    />
+    <VBtn type="submit" :disabled="!form.rate.trim() || !form.source.trim()" data-test="add-rate">{{
+      $t('company.add')
+    }}</VBtn>
   </form>
   <p>
-    <NuxtLink v-if="!disabled" to="/imports?of=rates">Read many from a file</NuxtLink
-    ><template v-if="found.length"
+    <NuxtLink v-if="!disabled" to="/imports?of=rates">{{
+      $t('company.readManyFromAFile')
+    }}</NuxtLink><template v-if="found.length"
       ><template v-if="!disabled"> · </template
-      ><a href="/api/rates/csv" data-test="rates-csv">Save them as CSV</a></template
+      ><a href="/api/rates/csv" data-test="rates-csv">{{ $t('company.saveThemAsCSV') }}</a></template
     >
   </p>
   <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import ApiTokens from './ApiTokens.vue'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
@@ -59,27 +61,27 @@ const act = (call: () => Promise<unknown>) =>
     await house.refresh()
   })
 const limits = [
-  ['20', '20 seconds'],
-  ['3600', 'an hour'],
-  ['86400', 'a day'],
-  ['172800', 'two days'],
-  ['259200', 'three days'],
+  ['20', t('company.n20Seconds')],
+  ['3600', t('company.anHour')],
+  ['86400', t('company.aDay')],
+  ['172800', t('company.twoDays')],
+  ['259200', t('company.threeDays')],
 ].map(([seconds, words]) => ({ value: seconds!, words: words! }))
 const limitWords = computed(
   () =>
     limits.find((one) => one.value === String(settings.value?.presumeSeconds))?.words ??
-    `${settings.value?.presumeSeconds} seconds`,
+    t('company.settingsSeconds', { settings: settings.value?.presumeSeconds }),
 )
 const zeros = [
-  { value: 'make', words: 'its documents like any other' },
-  { value: 'skip', words: 'no documents from routines' },
+  { value: 'make', words: t('company.itsDocumentsLikeAnyOther') },
+  { value: 'skip', words: t('company.noDocumentsFromRoutines') },
 ]
 const datedKinds = documentKinds.filter(
   (kind) => !kindFacts[kind].sources.every((source) => source === 'draft'),
 )
 const dateChoices = [
-  { value: 'issue', words: 'the day of issue' },
-  { value: 'event', words: 'the day of the event' },
+  { value: 'issue', words: t('company.theDayOfIssue') },
+  { value: 'event', words: t('company.theDayOfTheEvent') },
 ]
 const dateWords = (kind: DocumentKind) =>
   dateChoices.find((one) => one.value === (settings.value!.documentDates[kind] ?? 'issue'))!.words
@@ -93,115 +95,130 @@ const setDate = (kind: DocumentKind, choice: string) =>
         ...(choice === 'event' ? { [kind]: 'event' } : {}),
       },
     },
-    'Document dates are set.',
+    t('company.documentDatesAreSet'),
   )
 const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
   value: String(minutes),
-  words: minutes === 0 ? 'at once' : `after ${plural(minutes, 'minute')}`,
+  words:
+    minutes === 0 ? t('company.atOnce') : t('company.afterMinutes', { minutes: plural(minutes, 'minute') }),
 }))
 </script>
 
 <template>
   <div class="body">
     <template v-if="settings && house.state">
-      <h2>Rehearsal</h2>
+      <h2>{{ $t('company.rehearsal') }}</h2>
       <p>
-        In a rehearsal everything goes to
-        <WordPanel
-          label="Rehearsal address"
-          :words="settings.rehearsalAddress || 'no address yet'"
-          :open-end="!settings.rehearsalAddress"
-          :disabled="disabled"
-          ><label
-            >Address
-            <TakenField
-              :value="settings.rehearsalAddress"
-              placeholder="name@house.example"
-              data-test="rehearsal-address"
-              @take="keep({ rehearsalAddress: $event }, 'The rehearsal address is set.')" /></label
-        ></WordPanel>
-        instead of to customers. Documents are watermarked and numbered apart; the real ones stay due.
+        <I18nT keypath="company.inARehearsalEverythingGoes" scope="global"
+          ><template #rehearsalAddress
+            ><WordPanel
+              :label="$t('company.rehearsalAddress')"
+              :words="settings.rehearsalAddress || $t('company.noAddressYet')"
+              :open-end="!settings.rehearsalAddress"
+              :disabled="disabled"
+              ><label
+                ><I18nT keypath="company.addressTakenField" scope="global"
+                  ><template #takenField
+                    ><TakenField
+                      :value="settings.rehearsalAddress"
+                      :placeholder="$t('common.nameHouseExample')"
+                      data-test="rehearsal-address"
+                      @take="
+                        keep({ rehearsalAddress: $event }, $t('company.theRehearsalAddressIsSet'))
+                      " /></template></I18nT></label></WordPanel></template
+        ></I18nT>
       </p>
       <VBtn
         v-if="!house.state.rehearsalSince"
         :disabled="disabled || !settings.rehearsalAddress"
         data-test="start-rehearsal"
         @click="asking = 'rehearse'"
-        >Begin a rehearsal…</VBtn
+        >{{ $t('company.beginARehearsal') }}</VBtn
       >
-      <span v-else class="tag queue">on since {{ shortTime(house.state.rehearsalSince) }}</span>
-      <h2>Pause</h2>
+      <span v-else class="tag queue">{{
+        $t('company.onSinceRehearsalSince', { rehearsalSince: shortTime(house.state.rehearsalSince) })
+      }}</span>
+      <h2>{{ $t('company.pause') }}</h2>
       <p>
-        Something looks wrong? Stop everything first: nothing more is issued or sent until a supervisor lets
-        it go on.
+        {{ $t('company.somethingLooksWrongStopEverything') }}
       </p>
       <VBtn
         v-if="!house.state.paused"
         :disabled="!session.may('clerk')"
         data-test="pause"
         @click="asking = 'pause'"
-        >Pause everything…</VBtn
+        >{{ $t('company.pauseEverything') }}</VBtn
       >
-      <span v-else class="tag wait">paused since {{ shortTime(house.state.pausedAt!) }}</span>
-      <h2>Sending and dates</h2>
+      <span v-else class="tag wait">{{
+        $t('company.pausedSincePausedAt', { pausedAt: shortTime(house.state.pausedAt!) })
+      }}</span>
+      <h2>{{ $t('company.sendingAndDates') }}</h2>
       <p>
-        A Send begins to issue
-        <WordPicker
-          label="Undo time"
-          :words="
-            graces.find((one) => one.value === String(settings!.undoMinutes))?.words ??
-            `after ${settings.undoMinutes} minutes`
-          "
-          :choices="graces"
-          :value="String(settings.undoMinutes)"
-          :disabled="disabled"
-          @pick="keep({ undoMinutes: Number($event) }, 'The undo time is set.')"
-        />; until then nothing is numbered and the whole run can be taken back.
+        <I18nT keypath="company.aSendBeginsToIssue" scope="global"
+          ><template #undoTime
+            ><WordPicker
+              :label="$t('company.undoTime')"
+              :words="
+                graces.find((one) => one.value === String(settings!.undoMinutes))?.words ??
+                $t('company.afterUndoMinutesMinutes', { undoMinutes: settings.undoMinutes })
+              "
+              :choices="graces"
+              :value="String(settings.undoMinutes)"
+              :disabled="disabled"
+              @pick="keep({ undoMinutes: Number($event) }, $t('company.theUndoTimeIsSet'))" /></template
+        ></I18nT>
       </p>
       <p>
-        When something gets stuck,
-        <WordPanel
-          label="Who is told"
-          :words="settings.failureNoticeTo || 'nobody'"
-          :open-end="!settings.failureNoticeTo"
-          :disabled="disabled"
-          ><label
-            >Mail to
-            <TakenField
-              :value="settings.failureNoticeTo"
-              placeholder="name@house.example"
-              @take="keep({ failureNoticeTo: $event }, 'Failure notices are set.')" /></label
-        ></WordPanel>
-        is told by mail, one mail for all that got stuck since the last.
+        <I18nT keypath="company.whenSomethingGetsStuckWhoIs" scope="global"
+          ><template #whoIs
+            ><WordPanel
+              :label="$t('company.whoIsTold')"
+              :words="settings.failureNoticeTo || 'nobody'"
+              :open-end="!settings.failureNoticeTo"
+              :disabled="disabled"
+              ><label
+                ><I18nT keypath="company.mailToTakenField" scope="global"
+                  ><template #takenField
+                    ><TakenField
+                      :value="settings.failureNoticeTo"
+                      :placeholder="$t('common.nameHouseExample')"
+                      @take="
+                        keep({ failureNoticeTo: $event }, $t('company.failureNoticesAreSet'))
+                      " /></template></I18nT></label></WordPanel></template
+        ></I18nT>
       </p>
       <p>
-        An email that did not come back within
-        <WordPicker
-          label="Limit"
-          :words="limitWords"
-          :choices="limits"
-          :value="String(settings.presumeSeconds)"
-          :disabled="disabled"
-          @pick="keep({ presumeSeconds: Number($event) }, 'The limit is set.')"
-        />
-        counts as arrived, worded “presumed”.
+        <I18nT keypath="company.anEmailThatDidNot" scope="global"
+          ><template #limit
+            ><WordPicker
+              :label="$t('company.limit')"
+              :words="limitWords"
+              :choices="limits"
+              :value="String(settings.presumeSeconds)"
+              :disabled="disabled"
+              @pick="keep({ presumeSeconds: Number($event) }, $t('company.theLimitIsSet'))" /></template
+        ></I18nT>
       </p>
       <p>
-        An order that comes to nothing gets
-        <WordPicker
-          label="Zero totals"
-          :choices="zeros"
-          :value="settings.zeroTotals"
-          :disabled="disabled"
-          @pick="keep({ zeroTotals: $event as 'make' | 'skip' }, 'Zero totals are set.')"
-        />.
+        <I18nT keypath="company.anOrderThatComesTo" scope="global"
+          ><template #zeroTotals
+            ><WordPicker
+              :label="$t('company.zeroTotals')"
+              :choices="zeros"
+              :value="settings.zeroTotals"
+              :disabled="disabled"
+              @pick="
+                keep({ zeroTotals: $event as 'make' | 'skip' }, $t('company.zeroTotalsAreSet'))
+              " /></template
+        ></I18nT>
       </p>
       <StoppingSettings :settings="settings" :disabled="disabled" @keep="keep" />
       <p>
-        Documents have the date of issue<template v-for="kind in datedKinds" :key="kind"
-          >{{ kind === datedKinds[0] ? ', but ' : ', ' }}{{ kindFacts[kind].many }}
+        {{ $t('company.documentsHaveTheDateOf')
+        }}<template v-for="kind in datedKinds" :key="kind"
+          >{{ kind === datedKinds[0] ? $t('company.but') : ', ' }}{{ kindFacts[kind].many }}
           <WordPicker
-            label="Date"
+            :label="$t('common.date')"
             :words="dateWords(kind)"
             :choices="dateChoices"
             :value="settings.documentDates[kind] ?? 'issue'"
@@ -210,34 +227,42 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         >.
       </p>
       <p>
-        When a payment falls short by up to
-        <WordPanel
-          label="Small difference"
-          :words="`${settings.smallDifference} ${session.house!.company.currency}`"
-          :disabled="disabled"
-          ><label
-            >Up to
-            <TakenField
-              :value="settings.smallDifference"
-              inputmode="decimal"
-              class="mono"
-              @take="keep({ smallDifference: $event }, 'Small differences are set.')" /></label></WordPanel
-        >, the rest is waived.
+        <I18nT keypath="company.whenAPaymentFallsShort" scope="global"
+          ><template #smallDifference
+            ><WordPanel
+              :label="$t('company.smallDifference')"
+              :words="`${settings.smallDifference} ${session.house!.company.currency}`"
+              :disabled="disabled"
+              ><label
+                ><I18nT keypath="company.upToTakenField" scope="global"
+                  ><template #takenField
+                    ><TakenField
+                      :value="settings.smallDifference"
+                      inputmode="decimal"
+                      class="mono"
+                      @take="
+                        keep({ smallDifference: $event }, $t('company.smallDifferencesAreSet'))
+                      " /></template></I18nT></label></WordPanel></template
+        ></I18nT>
       </p>
       <p>
-        Links in emails begin with
-        <WordPanel
-          label="Public address"
-          :words="settings.publicAddress || 'no address yet'"
-          :open-end="!settings.publicAddress"
-          :disabled="disabled"
-          ><label
-            >Address
-            <TakenField
-              :value="settings!.publicAddress"
-              placeholder="https://clothespin.house.example"
-              @take="keep({ publicAddress: $event }, 'The public address is set.')" /></label></WordPanel
-        >, where people reach Clothespin.
+        <I18nT keypath="company.linksInEmailsBeginWith" scope="global"
+          ><template #publicAddress
+            ><WordPanel
+              :label="$t('company.publicAddress')"
+              :words="settings.publicAddress || $t('company.noAddressYet')"
+              :open-end="!settings.publicAddress"
+              :disabled="disabled"
+              ><label
+                ><I18nT keypath="company.addressTakenField" scope="global"
+                  ><template #takenField
+                    ><TakenField
+                      :value="settings!.publicAddress"
+                      :placeholder="$t('company.httpsClothespinHouseExample')"
+                      @take="
+                        keep({ publicAddress: $event }, $t('company.thePublicAddressIsSet'))
+                      " /></template></I18nT></label></WordPanel></template
+        ></I18nT>
       </p>
       <ExchangeRates />
       <ApiTokens v-if="!disabled" />
@@ -245,25 +270,24 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
     <Ask
       v-if="asking === 'pause'"
       v-model="ask"
-      title="Pause everything?"
-      go="Pause"
+      :title="$t('company.pauseEverything2')"
+      :go="$t('company.pause')"
       danger
       @go="act(() => pauseHouse({ reason }))"
       ><FormField
         v-model="reason"
-        label="Why, for the others to read"
+        :label="$t('company.whyForTheOthersTo')"
         maxlength="200"
-        placeholder="the prices are wrong"
+        :placeholder="$t('company.thePricesAreWrong')"
     /></Ask>
     <Ask
       v-else-if="asking === 'rehearse'"
       v-model="ask"
-      title="Begin a rehearsal?"
-      go="Rehearse"
+      :title="$t('company.beginARehearsal2')"
+      :go="$t('company.rehearse')"
       @go="act(() => setRehearsal({ on: true }))"
       ><p>
-        Until it is ended, nothing reaches a customer: every document and email goes to
-        {{ settings?.rehearsalAddress }}. A band on every screen says so.
+        {{ $t('company.untilItIsEndedNothing', { settings: settings?.rehearsalAddress }) }}
       </p></Ask
     >
   </div>

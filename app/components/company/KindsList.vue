@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -32,11 +33,13 @@ async function write(view: KindView, on: boolean) {
   })
   if (!done) return
   asked.value = undefined
-  useToasts().say(`${capital(many(view))} are switched ${on ? 'on' : 'off'}.`)
+  useToasts().say(
+    t('company.viewAreSwitchedOn', { view: capital(many(view)), on: on ? 'on' : t('company.off') }),
+  )
 }
 const restsOn = (view: KindView) =>
   [
-    view.waiting ? `${view.waiting} waiting` : '',
+    view.waiting ? t('company.waitingWaiting', { waiting: view.waiting }) : '',
     view.routines.length ? plural(view.routines.length, 'routine') : '',
   ]
     .filter(Boolean)
@@ -45,7 +48,7 @@ const restsOn = (view: KindView) =>
 
 <template>
   <div class="body">
-    <p class="soft">What is switched off is not made, by hand or by routines, and not offered on orders.</p>
+    <p class="soft">{{ $t('company.whatIsSwitchedOffIs') }}</p>
     <ul>
       <li v-for="view in kinds" :key="view.kind">
         <strong>{{ capital(many(view)) }}</strong>
@@ -56,7 +59,7 @@ const restsOn = (view: KindView) =>
           height="28"
           :data-test="`switch-${view.kind}`"
           @click="view.on ? (asked = view) : write(view, true)"
-          >{{ view.on ? 'Switch off…' : 'Switch on' }}</VBtn
+          >{{ view.on ? $t('company.switchOff') : $t('company.switchOn') }}</VBtn
         >
       </li>
     </ul>
@@ -64,20 +67,30 @@ const restsOn = (view: KindView) =>
     <Ask
       v-if="asked"
       :model-value="true"
-      :title="`Switch ${many(asked)} off?`"
-      go="Switch off"
+      :title="$t('company.switchAskedOff', { asked: many(asked) })"
+      :go="$t('company.switchOff2')"
       danger
       :busy="busy"
       @update:model-value="asked = undefined"
       @go="write(asked, false)"
     >
-      <p>From now on none is made, by hand or by a routine.</p>
+      <p>{{ $t('company.fromNowOnNoneIs') }}</p>
       <p v-if="asked.waiting">
-        {{ asked.waiting }} of them {{ asked.waiting === 1 ? 'is' : 'are' }} waiting in To send or To check:
-        {{ asked.waiting === 1 ? 'it stays and may' : 'they stay and may' }} still be sent.
+        {{
+          $t('company.waitingOfThemAskedWaiting', {
+            waiting: asked.waiting,
+            asked: asked.waiting === 1 ? 'is' : 'are',
+            asked2: asked.waiting === 1 ? $t('company.itStaysAndMay') : $t('company.theyStayAndMay'),
+          })
+        }}
       </p>
       <p v-if="asked.routines.length">
-        {{ asked.routines.length === 1 ? 'This routine makes' : 'These routines make' }} nothing any more:
+        {{
+          $t('company.askedNothingAnyMore', {
+            asked:
+              asked.routines.length === 1 ? $t('company.thisRoutineMakes') : $t('company.theseRoutinesMake'),
+          })
+        }}
         <strong>{{ asked.routines.join(', ') }}</strong>.
       </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import StatusSteps from './StatusSteps.vue'
 import WordsList from './WordsList.vue'
 import { useSession } from '../../stores/session'
@@ -25,7 +26,7 @@ useLive(['house'], () => void load())
 const { form, base, dirty, save, take } = useForm(
   () => saved.value,
   (lists) => ({ statuses: [...lists.statuses], steps: structuredClone(lists.steps) }),
-  'the statuses',
+  t('company.theStatuses'),
 )
 const { busy, wrong, wrongs, acting } = useWrongs(['statuses', 'steps'])
 /** What is said of a status that is taken away goes with it. */
@@ -46,33 +47,38 @@ const keep = () =>
     await save(() => changeLists({ before: base.value, now: written.value }))
     await load()
     await session.load()
-    useToasts().say('The statuses are saved.')
+    useToasts().say(t('company.theStatusesAreSaved'))
   })
 useMainKey(() => dirty.value && !busy.value && void keep())
 </script>
 
 <template>
   <div class="body">
-    <h2>Order statuses</h2>
+    <h2>{{ $t('company.orderStatuses') }}</h2>
     <p class="soft">
-      In the order in which they usually follow. Which of them hold or withdraw an order’s documents is said
-      in General.
+      {{ $t('company.inTheOrderInWhich') }}
     </p>
     <WordsList
       v-model="form.statuses"
-      what="status"
+      :what="$t('company.status')"
       :fixed="[draftStatus, suppliedStatus]"
       :disabled="disabled"
       :wrong="Object.entries(wrongs).find(([field]) => /statuses/.test(field))?.[1] ?? ''"
     />
-    <h2>Which may follow which</h2>
-    <p class="soft">An order is refused another status, with the ones it may go to. Undo always works.</p>
+    <h2>{{ $t('company.whichMayFollowWhich') }}</h2>
+    <p class="soft">{{ $t('company.anOrderIsRefusedAnother') }}</p>
     <StatusSteps v-model="form.steps" :statuses="form.statuses" :disabled="disabled" />
     <p v-if="wrong || wrongs.steps" class="notice stuck" role="alert">{{ wrong || wrongs.steps }}</p>
     <div v-if="!disabled" class="buttons">
-      <VBtn v-if="dirty" @click="take">Discard changes</VBtn>
-      <VBtn variant="flat" class="go" :disabled="!dirty" :loading="busy" data-test="keep-lists" @click="keep"
-        >Save</VBtn
+      <VBtn v-if="dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
+      <VBtn
+        variant="flat"
+        class="go"
+        :disabled="!dirty"
+        :loading="busy"
+        data-test="keep-lists"
+        @click="keep"
+        >{{ $t('common.save') }}</VBtn
       >
     </div>
   </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 
@@ -15,77 +17,80 @@ interface SeriesForm {
 const form = defineModel<SeriesForm>({ required: true })
 defineProps<{ disabled: boolean; wrong: { field: string; words: string } }>()
 const sources = [
-  { value: 'own', words: 'its own, counted' },
-  { value: 'order', words: 'the order’s number' },
+  { value: 'own', words: t('brands.itsOwnCounted') },
+  { value: 'order', words: t('brands.theOrdersNumber') },
 ]
 
 const restarts = [
   { value: 'never', words: 'never' },
-  { value: 'year', words: 'every year' },
-  { value: 'business year', words: 'every business year' },
-  { value: 'month', words: 'every month' },
+  { value: 'year', words: t('brands.everyYear') },
+  { value: 'business year', words: t('brands.everyBusinessYear') },
+  { value: 'month', words: t('brands.everyMonth') },
 ]
 </script>
 
 <template>
   <p>
-    The number is
-    <WordPicker
-      label="Number is"
-      :choices="sources"
-      :value="form.source"
-      :disabled="disabled"
-      @pick="form.source = $event as 'own' | 'order'"
-    />.
+    <I18nT keypath="brands.theNumberIsNumberIs" scope="global"
+      ><template #numberIs
+        ><WordPicker
+          :label="$t('brands.numberIs')"
+          :choices="sources"
+          :value="form.source"
+          :disabled="disabled"
+          @pick="form.source = $event as 'own' | 'order'" /></template
+    ></I18nT>
   </p>
   <div class="parts">
     <FormField
       v-model="form.prefix"
-      label="Before the counter"
+      :label="$t('brands.beforeTheCounter')"
       mono
       :disabled="disabled"
       :wrong="wrong.field === 'prefix' ? wrong.words : ''"
     />
     <FormField
       v-model="form.length"
-      label="Digits"
+      :label="$t('brands.digits')"
       mono
       :disabled="disabled"
       :wrong="wrong.field === 'length' ? wrong.words : ''"
     />
     <FormField
       v-model="form.suffix"
-      label="After it"
+      :label="$t('brands.afterIt')"
       mono
       :disabled="disabled"
       :wrong="wrong.field === 'suffix' ? wrong.words : ''"
     />
     <FormField
       v-model="form.start"
-      label="Starts at"
+      :label="$t('brands.startsAt')"
       mono
       :disabled="disabled"
       :wrong="wrong.field === 'start' ? wrong.words : ''"
     />
   </div>
   <p v-if="form.source === 'own'">
-    It starts again
-    <WordPicker
-      label="Restart"
-      :choices="restarts"
-      :value="form.restart"
-      :disabled="disabled"
-      @pick="form.restart = $event"
-    />
-    <span v-if="form.restart === 'business year'"
-      >, which starts in month
-      <FormField
-        v-model="form.businessYearStart"
-        class="month"
-        mono
-        :disabled="disabled"
-        aria-label="First month of the business year" /></span
-    >.
+    <I18nT keypath="brands.itStartsAgainRestartSpan" scope="global"
+      ><template #restart
+        ><WordPicker
+          :label="$t('brands.restart')"
+          :choices="restarts"
+          :value="form.restart"
+          :disabled="disabled"
+          @pick="form.restart = $event" /></template
+      ><template #span
+        ><span v-if="form.restart === 'business year'"
+          ><I18nT keypath="brands.whichStartsInMonthBusinessYearStart" scope="global"
+            ><template #businessYearStart
+              ><FormField
+                v-model="form.businessYearStart"
+                class="month"
+                mono
+                :disabled="disabled"
+                :aria-label="$t('brands.firstMonthOfTheBusiness')" /></template></I18nT></span></template
+    ></I18nT>
   </p>
 </template>
 

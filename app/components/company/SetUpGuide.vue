@@ -12,8 +12,8 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
     <h2>
       {{
         steps.some((one) => one.needed && one.missing.length)
-          ? 'Before documents can go out'
-          : 'Ready to send'
+          ? $t('company.beforeDocumentsCanGoOut')
+          : $t('company.readyToSend')
       }}
     </h2>
     <ol data-test="guide">
@@ -22,14 +22,16 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
         <span class="what"
           ><strong>{{ step.words }}</strong
           ><span v-for="one in step.missing.slice(0, 4)" :key="one" class="lack">{{ one }}</span
-          ><span v-if="step.missing.length > 4" class="lack"
-            >and {{ step.missing.length - 4 }} more</span
-          ></span
+          ><span v-if="step.missing.length > 4" class="lack">{{
+            $t('company.andStepMore', { step: step.missing.length - 4 })
+          }}</span></span
         >
         <span class="tag" :class="step.missing.length ? (step.needed ? 'stuck' : 'wait') : 'go'">{{
           step.missing.length ? (step.needed ? 'missing' : 'recommended') : 'done'
         }}</span>
-        <VBtn height="30" @click="go(step.to)">{{ step.missing.length ? 'Fix' : 'Open' }}</VBtn>
+        <VBtn height="30" @click="go(step.to)">{{
+          step.missing.length ? $t('company.fix') : $t('common.open')
+        }}</VBtn>
       </li>
     </ol>
   </div>

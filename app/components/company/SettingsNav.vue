@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { findEntries } from '../../help/entries'
 import { useSession } from '../../stores/session'
 import type { BrandView } from '../../contract'
@@ -24,25 +25,27 @@ function open(to: string) {
 }
 const missing = (one: BrandView) =>
   [
-    !one.taxNumber && 'tax number',
-    one.banks.length === 0 && 'bank account',
+    !one.taxNumber && t('company.taxNumber'),
+    one.banks.length === 0 && t('company.bankAccount'),
     !one.design?.design.pictures.logo && 'logo',
-    !one.series && 'number series',
-    one.notes.length === 0 && 'email text',
+    !one.series && t('company.numberSeries'),
+    one.notes.length === 0 && t('company.emailText'),
   ]
     .filter(Boolean)
     .join(', ')
 </script>
 
 <template>
-  <nav class="brands" aria-label="Settings">
-    <div class="bar"><h1 class="title">Settings</h1></div>
+  <nav class="brands" :aria-label="$t('common.settings')">
+    <div class="bar">
+      <h1 class="title">{{ $t('common.settings') }}</h1>
+    </div>
     <input
       v-model="looked"
       type="search"
       class="look-for"
-      placeholder="Find a setting"
-      aria-label="Find a setting"
+      :placeholder="$t('company.findASetting')"
+      :aria-label="$t('company.findASetting')"
       data-test="find-setting"
     />
     <template v-if="looked.trim()">
@@ -56,7 +59,7 @@ const missing = (one: BrandView) =>
       >
         {{ one.words }}
       </button>
-      <p v-if="found.length === 0" class="soft hint">No setting is called so.</p>
+      <p v-if="found.length === 0" class="soft hint">{{ $t('company.noSettingIsCalledSo') }}</p>
     </template>
     <button
       v-for="one in looked.trim() ? [] : parts"
@@ -69,7 +72,7 @@ const missing = (one: BrandView) =>
     >
       {{ one }}
     </button>
-    <h2 v-if="!looked.trim()" class="soft">Brands</h2>
+    <h2 v-if="!looked.trim()" class="soft">{{ $t('company.brands') }}</h2>
     <template v-for="one in looked.trim() ? [] : brands" :key="one.id">
       <button
         type="button"
@@ -79,8 +82,10 @@ const missing = (one: BrandView) =>
         @click="emit('brand', one.id)"
       >
         <strong>{{ one.name }}</strong>
-        <span v-if="one.retired" class="tag">retired</span>
-        <span v-else-if="missing(one)" class="tag stuck">lacks {{ missing(one) }}</span>
+        <span v-if="one.retired" class="tag">{{ $t('company.retired') }}</span>
+        <span v-else-if="missing(one)" class="tag stuck">{{
+          $t('company.lacksOne', { one: missing(one) })
+        }}</span>
       </button>
       <template v-if="one.id === activeId">
         <button
@@ -103,13 +108,12 @@ const missing = (one: BrandView) =>
       data-test="add-brand"
       @click="emit('add')"
     >
-      + brand
+      {{ $t('company.brand') }}
     </button>
     <p class="soft hint">
-      A change applies to documents from now on. Issued ones keep what they were printed with; prepared ones
-      are rebuilt and marked.
+      {{ $t('company.aChangeAppliesToDocuments') }}
     </p>
-    <p v-if="!session.may('supervisor')" class="soft hint">Only a supervisor changes these.</p>
+    <p v-if="!session.may('supervisor')" class="soft hint">{{ $t('company.onlyASupervisorChangesThese') }}</p>
   </nav>
 </template>
 

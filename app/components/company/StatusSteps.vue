@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 /** Which statuses may follow each status; a status of which nothing is said may be followed by any. */
 const steps = defineModel<Record<string, string[]>>({ required: true })
 defineProps<{ statuses: readonly string[]; disabled: boolean }>()
@@ -12,13 +13,17 @@ function choose(status: string, after: string[]) {
   <ul>
     <li v-for="status in statuses" :key="status">
       <span :id="`after-${status}`"
-        >After <strong>{{ status }}</strong></span
+        ><I18nT keypath="company.afterStatus" scope="global"
+          ><template #status
+            ><strong>{{ status }}</strong></template
+          ></I18nT
+        ></span
       >
       <VSelect
         :model-value="steps[status] ?? []"
         :items="statuses.filter((one) => one !== status)"
         multiple
-        placeholder="any status"
+        :placeholder="$t('common.anyStatus')"
         persistent-placeholder
         :disabled="disabled"
         :aria-labelledby="`after-${status}`"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import type { HouseSettings } from '../../contract'
@@ -8,8 +10,8 @@ const props = defineProps<{ settings: HouseSettings; disabled: boolean }>()
 const emit = defineEmits<{ keep: [change: Partial<HouseSettings>, said: string] }>()
 const session = useSession()
 const rules = [
-  { value: 'list', words: 'listed in the Register, for a person to settle' },
-  { value: 'settle', words: 'voided where that is allowed, else credited by a note in To check' },
+  { value: 'list', words: t('company.listedInTheRegisterFor') },
+  { value: 'settle', words: t('company.voidedWhereThatIsAllowed') },
 ]
 const statusChoices = session.house!.company.orderStatuses.map((words) => ({ value: words, words }))
 const toggled = (statuses: readonly string[], status: string) =>
@@ -26,38 +28,46 @@ const toggleHeld = (status: string) =>
 
 <template>
   <p>
-    Nothing of an order leaves while it is
-    <WordPicker
-      label="Held"
-      several
-      :words="settings.heldStatuses.join(' or ') || 'in no status yet'"
-      :choices="statusChoices"
-      :value="settings.heldStatuses"
-      :disabled="disabled"
-      @pick="toggleHeld"
-    />
-    or withdrawn: its documents are marked, in no Send, and taken out of Waiting.
+    <I18nT keypath="company.nothingOfAnOrderLeaves" scope="global"
+      ><template #held
+        ><WordPicker
+          :label="$t('company.held')"
+          several
+          :words="settings.heldStatuses.join(' or ') || $t('company.inNoStatusYet')"
+          :choices="statusChoices"
+          :value="settings.heldStatuses"
+          :disabled="disabled"
+          @pick="toggleHeld" /></template
+    ></I18nT>
   </p>
   <p>
-    An order is withdrawn when it becomes
-    <WordPicker
-      label="Withdrawn"
-      several
-      :words="settings.withdrawnStatuses.join(' or ') || 'nothing yet'"
-      :choices="statusChoices"
-      :value="settings.withdrawnStatuses"
-      :disabled="disabled"
-      @pick="toggleWithdrawn"
-    />. Its invoice is then
-    <WordPicker
-      label="Withdrawn rule"
-      :choices="rules"
-      :value="settings.withdrawnRule"
-      :disabled="disabled"
-      @pick="
-        emit('keep', { withdrawnRule: $event as 'list' | 'settle' }, 'The rule for withdrawn orders is set.')
-      "
-    />; it is never deleted. <NuxtLink to="/register?state=withdrawn">Those that stand</NuxtLink>
+    <I18nT keypath="company.anOrderIsWithdrawnWhen" scope="global"
+      ><template #withdrawn
+        ><WordPicker
+          :label="$t('company.withdrawn')"
+          several
+          :words="settings.withdrawnStatuses.join(' or ') || $t('company.nothingYet2')"
+          :choices="statusChoices"
+          :value="settings.withdrawnStatuses"
+          :disabled="disabled"
+          @pick="toggleWithdrawn" /></template
+      ><template #withdrawnRule
+        ><WordPicker
+          :label="$t('company.withdrawnRule')"
+          :choices="rules"
+          :value="settings.withdrawnRule"
+          :disabled="disabled"
+          @pick="
+            emit(
+              'keep',
+              { withdrawnRule: $event as 'list' | 'settle' },
+              'The rule for withdrawn orders is set.',
+            )
+          " /></template
+      ><template #thoseThat
+        ><NuxtLink to="/register?state=withdrawn">{{ $t('company.thoseThatStand') }}</NuxtLink></template
+      ></I18nT
+    >
   </p>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 
 /** A list of names that a house keeps itself: added at the end, moved up and down, taken away. */
@@ -17,7 +18,7 @@ const props = withDefaults(
 const added = ref('')
 const twice = computed(() =>
   names.value.some((one) => one.toLowerCase() === added.value.trim().toLowerCase())
-    ? `There is a ${props.what} “${added.value.trim()}” already.`
+    ? t('company.thereIsAWhatAdded', { what: props.what, added: added.value.trim() })
     : '',
 )
 function add() {
@@ -48,7 +49,7 @@ const mayMove = (from: number, by: 1 | -1) => {
         <button
           type="button"
           :disabled="!mayMove(index, -1)"
-          :aria-label="`Move ${name} up`"
+          :aria-label="$t('company.moveNameUp', { name })"
           @click="move(index, -1)"
         >
           ↑
@@ -56,7 +57,7 @@ const mayMove = (from: number, by: 1 | -1) => {
         <button
           type="button"
           :disabled="!mayMove(index, 1)"
-          :aria-label="`Move ${name} down`"
+          :aria-label="$t('company.moveNameDown', { name })"
           @click="move(index, 1)"
         >
           ↓
@@ -64,7 +65,7 @@ const mayMove = (from: number, by: 1 | -1) => {
         <button
           type="button"
           :disabled="fixed.includes(name)"
-          :aria-label="`Take ${name} away`"
+          :aria-label="$t('company.takeNameAway', { name })"
           @click="names = names.filter((one) => one !== name)"
         >
           ×
@@ -72,16 +73,16 @@ const mayMove = (from: number, by: 1 | -1) => {
       </template>
     </li>
   </ol>
-  <p v-if="names.length === 0" class="soft">None yet.</p>
+  <p v-if="names.length === 0" class="soft">{{ $t('common.noneYet') }}</p>
   <form v-if="!disabled" @submit.prevent="add">
     <FormField
       v-model="added"
-      :aria-label="`New ${what}`"
-      :placeholder="`New ${what}`"
+      :aria-label="$t('company.newWhat', { what })"
+      :placeholder="$t('company.newWhat', { what })"
       maxlength="40"
       :data-test="`new-${what}`"
       :wrong="twice"
-    /><VBtn type="submit" :disabled="!added.trim() || !!twice">Add {{ what }}</VBtn>
+    /><VBtn type="submit" :disabled="!added.trim() || !!twice">{{ $t('company.addWhat', { what }) }}</VBtn>
   </form>
   <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
 </template>

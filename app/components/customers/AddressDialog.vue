@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import FormField from '../fields/FormField.vue'
@@ -43,21 +44,21 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   formOf,
   read: () => fetchCustomer(props.customer.id),
   labels: {
-    purpose: 'For',
-    label: 'Called',
-    name: 'Name on it',
-    attention: 'For the attention of',
-    lines: 'Street, postcode and town',
-    country: 'Country',
-    to: 'Emails for it go to',
-    cc: 'Copies to',
-    bcc: 'Hidden copies to',
+    purpose: t('common.for'),
+    label: t('common.called'),
+    name: t('customers.nameOnIt'),
+    attention: t('customers.forTheAttentionOf'),
+    lines: t('common.streetPostcodeAndTown2'),
+    country: t('common.country'),
+    to: t('customers.emailsForItGoTo'),
+    cc: t('common.copiesTo'),
+    bcc: t('customers.hiddenCopiesTo'),
   },
 })
 const further = computed(() => furtherOf(base.value))
 const purposes = [
-  { value: 'delivery', words: 'goods are delivered to' },
-  { value: 'billing', words: 'documents are billed to' },
+  { value: 'delivery', words: t('customers.goodsAreDeliveredTo') },
+  { value: 'billing', words: t('customers.documentsAreBilledTo') },
 ] as const
 const { busy, wrong, wrongs, acting } = useWrongs(['billing', 'billingMail', 'addresses'])
 const wrongAt = (field: string) =>
@@ -105,7 +106,7 @@ async function keep() {
   const done = await acting(() => saving(write))
   if (!done || changed.value.length > 0) return
   useToasts().say(
-    postal ? `The address of ${name} is saved, for every document from now on.` : `“${form.label}” is saved.`,
+    postal ? t('customers.theAddressOfNameIs', { name }) : t('customers.labelIsSaved', { label: form.label }),
   )
   emit('kept')
   emit('leave')
@@ -113,7 +114,7 @@ async function keep() {
 const drop = () =>
   acting(async () => {
     await changeAddresses(props.customer.id, { version: base.value.version, addresses: others() })
-    useToasts().say(`“${form.label}” is deleted.`)
+    useToasts().say(t('customers.labelIsDeleted', { label: form.label }))
     emit('kept')
     emit('leave')
   })
@@ -123,8 +124,14 @@ const drop = () =>
   <Ask
     :model-value="true"
     wide
-    :title="postal ? `Postal address of ${customer.name}` : further ? further.label : 'Add an address'"
-    go="Save"
+    :title="
+      postal
+        ? $t('customers.postalAddressOfCustomer', { customer: customer.name })
+        : further
+          ? further.label
+          : $t('customers.addAnAddress')
+    "
+    :go="$t('common.save')"
     :busy="busy"
     :disabled="
       changed.length > 0 || !form.lines.trim() || !form.country.trim() || (!postal && !form.label.trim())
@@ -137,41 +144,60 @@ const drop = () =>
       <template v-if="!postal">
         <FormField
           v-model="form.label"
-          label="Called"
-          placeholder="Warehouse North"
+          :label="$t('common.called')"
+          :placeholder="$t('customers.warehouseNorth')"
           data-test="address-label"
           :wrong="wrongAt('label')"
         />
-        <SelectField v-model="form.purpose" label="For" :choices="purposes" data-test="address-purpose" />
-        <FormField v-model="form.name" label="Name on it" :placeholder="customer.name" />
+        <SelectField
+          v-model="form.purpose"
+          :label="$t('common.for')"
+          :choices="purposes"
+          data-test="address-purpose"
+        />
+        <FormField v-model="form.name" :label="$t('customers.nameOnIt')" :placeholder="customer.name" />
       </template>
-      <FormField v-model="form.attention" label="For the attention of" />
+      <FormField v-model="form.attention" :label="$t('customers.forTheAttentionOf')" />
       <FormField
         v-model="form.lines"
-        label="Street, postcode and town"
+        :label="$t('common.streetPostcodeAndTown2')"
         :lines="3"
         data-test="address-lines"
         :wrong="wrongAt('lines')"
       />
-      <PickField v-model="form.country" label="Country" :choices="countryNames" :wrong="wrongAt('country')" />
+      <PickField
+        v-model="form.country"
+        :label="$t('common.country')"
+        :choices="countryNames"
+        :wrong="wrongAt('country')"
+      />
       <template v-if="billed">
         <FormField
           v-model="form.to"
-          label="Emails for it go to"
-          placeholder="the customer’s contacts"
-          hint="Several, with commas between."
+          :label="$t('customers.emailsForItGoTo')"
+          :placeholder="$t('customers.theCustomersContacts')"
+          :hint="$t('customers.severalWithCommasBetween')"
           data-test="address-to"
           :wrong="wrongAt('billingMail') || wrongAt('mail')"
         />
-        <FormField v-model="form.cc" label="Copies to (CC)" placeholder="nobody" data-test="address-cc" />
-        <FormField v-model="form.bcc" label="Hidden copies to (BCC)" placeholder="nobody" />
+        <FormField
+          v-model="form.cc"
+          :label="$t('customers.copiesToCC')"
+          :placeholder="$t('customers.nobody')"
+          data-test="address-cc"
+        />
+        <FormField
+          v-model="form.bcc"
+          :label="$t('customers.hiddenCopiesToBCC')"
+          :placeholder="$t('customers.nobody')"
+        />
       </template>
     </div>
     <p v-if="wrong || wrongs.addresses" class="notice stuck" role="alert">
       {{ wrong || wrongs.addresses }}
     </p>
     <button v-if="further" type="button" class="word" data-test="drop-address" @click="!busy && drop()">
-      Delete this address
+      {{ $t('customers.deleteThisAddress') }}
     </button>
   </Ask>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import FormField from '../fields/FormField.vue'
@@ -27,12 +28,12 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   opened: { version: 0, contacts: [] } as Pick<CustomerView, 'version' | 'contacts'>,
   formOf,
   read: () => fetchCustomer(props.customerId),
-  labels: { contacts: 'Contacts' },
+  labels: { contacts: t('customers.contacts') },
 })
 const session = useSession()
 const roles = computed(() => [
   ...session.house!.company.contactRoles.map((value) => ({ value, words: value })),
-  { value: anyone, words: 'anything' },
+  { value: anyone, words: t('customers.anything') },
 ])
 
 watch(
@@ -59,7 +60,7 @@ async function keep() {
       changeContacts(props.customerId, { version: base.value.version, contacts: form.contacts }),
     )
     if (changed.value.length > 0) return
-    useToasts().say(`The contacts of ${customer.value!.name} are saved, for every document from now on.`)
+    useToasts().say(t('customers.theContactsOfCustomerAre', { customer: customer.value!.name }))
     open.value = false
     emit('kept')
   })
@@ -69,36 +70,43 @@ async function keep() {
 <template>
   <Ask
     v-model="open"
-    :title="`Who gets documents of ${customer?.name ?? '…'}`"
-    go="Save"
+    :title="$t('customers.whoGetsDocumentsOfCustomer', { customer: customer?.name ?? '…' })"
+    :go="$t('common.save')"
     :busy="busy"
     :disabled="changed.length > 0"
     @go="keep"
   >
     <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div v-for="(contact, index) in form.contacts" :key="index" class="contact">
-      <FormField v-model="contact.name" placeholder="Name" :aria-label="`Contact ${index + 1}, name`" />
+      <FormField
+        v-model="contact.name"
+        :placeholder="$t('common.name')"
+        :aria-label="$t('customers.contactIndexName', { index: index + 1 })"
+      />
       <FormField
         v-model="contact.email"
         type="email"
-        placeholder="name@house.example"
-        :aria-label="`Contact ${index + 1}, email`"
+        :placeholder="$t('common.nameHouseExample')"
+        :aria-label="$t('customers.contactIndexEmail', { index: index + 1 })"
         :data-test="`contact-email-${index + 1}`"
       />
-      <SelectField v-model="contact.role" :choices="roles" :aria-label="`Contact ${index + 1}, for`" />
+      <SelectField
+        v-model="contact.role"
+        :choices="roles"
+        :aria-label="$t('customers.contactIndexFor', { index: index + 1 })"
+      />
       <button
         type="button"
         class="remove"
-        :aria-label="`Take contact ${index + 1} away`"
+        :aria-label="$t('customers.takeContactIndexAway', { index: index + 1 })"
         @click="form.contacts.splice(index, 1)"
       >
         ×
       </button>
     </div>
-    <button type="button" class="word open-end" @click="add">+ contact</button>
+    <button type="button" class="word open-end" @click="add">{{ $t('customers.contact') }}</button>
     <p class="soft">
-      Invoices go to the contacts for billing, order confirmations to those for buying; without one, to those
-      for anything.
+      {{ $t('customers.invoicesGoToTheContacts') }}
     </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>

@@ -74,54 +74,77 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    title="Add customer"
-    go="Add customer"
+    :title="$t('customers.addCustomer')"
+    :go="$t('customers.addCustomer')"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
   >
     <div class="two-columns">
-      <FormField v-model="form.name" label="Name" data-test="customer-name" :wrong="wrongs.name" />
+      <FormField
+        v-model="form.name"
+        :label="$t('common.name')"
+        data-test="customer-name"
+        :wrong="wrongs.name"
+      />
       <FormField
         v-model="form.email"
-        label="Email address"
+        :label="$t('common.emailAddress')"
         type="email"
-        hint="All documents go there, until contacts say otherwise. Empty: they wait until there is one."
+        :hint="$t('customers.allDocumentsGoThereUntil')"
         data-test="customer-email"
         :wrong="wrongs['contacts.0.email']"
       />
       <FormField
         v-model="form.street"
-        label="Address"
+        :label="$t('common.address')"
         :lines="3"
-        placeholder="Street&#10;Postcode and town"
+        :placeholder="$t('common.streetPostcodeAndTown')"
         data-test="customer-address"
         :wrong="wrongs['billing.lines']"
       />
       <div class="stack">
-        <PickField v-model="form.country" label="Country" :choices="countryNames" :wrong="wrongs.country" />
-        <FormField v-model="form.contact" label="Contact person" :wrong="wrongs['contacts.0.name']" />
+        <PickField
+          v-model="form.country"
+          :label="$t('common.country')"
+          :choices="countryNames"
+          :wrong="wrongs.country"
+        />
+        <FormField
+          v-model="form.contact"
+          :label="$t('customers.contactPerson')"
+          :wrong="wrongs['contacts.0.name']"
+        />
       </div>
-      <SelectField v-model="form.language" label="Language of documents" :choices="languageChoices" />
-      <PickField v-model="form.currency" label="Currency" :choices="currencies" :wrong="wrongs.currency" />
-      <FormField v-model="form.taxNumber" label="VAT number" :wrong="wrongs.taxNumber" />
+      <SelectField
+        v-model="form.language"
+        :label="$t('customers.languageOfDocuments')"
+        :choices="languageChoices"
+      />
+      <PickField
+        v-model="form.currency"
+        :label="$t('common.currency')"
+        :choices="currencies"
+        :wrong="wrongs.currency"
+      />
+      <FormField v-model="form.taxNumber" :label="$t('common.vatNumber')" :wrong="wrongs.taxNumber" />
       <FormField
         v-model="form.groupName"
-        label="Group"
+        :label="$t('customers.group')"
         :suggest="groups.map((one) => one.name)"
-        hint="It gives language, currency, terms and delivery. For example Schools."
+        :hint="$t('customers.itGivesLanguageCurrencyTerms')"
         :wrong="wrongs.groupName"
       />
       <FormField
         v-model="form.number"
-        label="Customer number"
+        :label="$t('customers.customerNumber')"
         mono
-        placeholder="the next one"
+        :placeholder="$t('customers.theNextOne')"
         :wrong="wrongs.number"
       />
     </div>
     <p v-if="alike.length" class="notice wait" role="status" data-test="alike">
-      There already:
+      {{ $t('customers.thereAlready') }}
       <span v-for="one in alike" :key="one.id"
         ><span class="mono">{{ one.number }}</span> {{ one.name }}{{ one === alike.at(-1) ? '' : ', ' }}</span
       >

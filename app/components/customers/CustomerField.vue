@@ -65,11 +65,11 @@ function enter(event: KeyboardEvent) {
         <VListItem v-bind="row" :title="item.name" :subtitle="`${item.number} · ${item.country}`" />
       </template>
       <template #no-data>
-        <p v-if="foundFor !== typed" class="none soft">Looking …</p>
+        <p v-if="foundFor !== typed" class="none soft">{{ $t('customers.looking') }}</p>
         <p v-else class="none">
-          No customer of that name.
+          {{ $t('common.noCustomerOfThatName') }}
           <button type="button" class="word" data-test="add-this-customer" @click="emit('add', typed)">
-            Add {{ typed || 'a customer' }}
+            {{ $t('customers.addTyped', { typed: typed || $t('customers.aCustomer') }) }}
           </button>
         </p>
       </template>

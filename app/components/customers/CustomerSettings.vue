@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import DeliveryTable from './DeliveryTable.vue'
 import GroupDialog from './GroupDialog.vue'
 import WordsList from '../company/WordsList.vue'
@@ -28,7 +30,11 @@ const load = () =>
 onMounted(load)
 useLive(['house', 'customer'], () => void load())
 const defaultsOf = ({ preferences, roles }: Saved) => ({ preferences: { ...preferences }, roles: [...roles] })
-const { form, base, dirty, save, take } = useForm(() => saved.value, defaultsOf, 'the customers’ defaults')
+const { form, base, dirty, save, take } = useForm(
+  () => saved.value,
+  defaultsOf,
+  t('customers.theCustomersDefaults'),
+)
 const { busy, wrong, wrongs, acting } = useWrongs(['now.roles'])
 function setPreference(kind: DocumentKind, preference: Preference) {
   const { [kind]: _before, ...others } = form.value.preferences
@@ -39,7 +45,7 @@ const keep = () =>
     await save(() => changeDefaults({ before: defaultsOf(base.value), now: { ...form.value } }))
     await load()
     await session.load()
-    useToasts().say('How customers get their documents is saved, from the next one on.')
+    useToasts().say(t('customers.howCustomersGetTheirDocuments'))
   })
 useMainKey(() => dirty.value && !busy.value && void keep())
 const editing = shallowRef<Saved['groups'][number] | 'new'>()
@@ -48,7 +54,7 @@ const givenBy = (group: Saved['groups'][number]) =>
     group.language && languageWords[group.language],
     group.currency,
     group.terms && termsWords(group.terms),
-    Object.keys(group.preferences).length > 0 && 'delivery of its own',
+    Object.keys(group.preferences).length > 0 && t('customers.deliveryOfItsOwn'),
   ]
     .filter(Boolean)
     .join(', ')
@@ -56,8 +62,8 @@ const givenBy = (group: Saved['groups'][number]) =>
 
 <template>
   <div class="body">
-    <h2>How documents go as a rule</h2>
-    <p class="soft">It holds for every customer where neither the customer nor its group says otherwise.</p>
+    <h2>{{ $t('customers.howDocumentsGoAsA') }}</h2>
+    <p class="soft">{{ $t('customers.itHoldsForEveryCustomer') }}</p>
     <DeliveryTable
       :own="form.preferences"
       level="the company"
@@ -65,18 +71,18 @@ const givenBy = (group: Saved['groups'][number]) =>
       :may="may"
       @change="setPreference"
     />
-    <h2>Roles of contacts</h2>
-    <p class="soft">What the people of a customer are for. Routines and deliveries write to a role.</p>
+    <h2>{{ $t('customers.rolesOfContacts') }}</h2>
+    <p class="soft">{{ $t('customers.whatThePeopleOfA') }}</p>
     <WordsList
       v-model="form.roles"
-      what="role"
+      :what="$t('customers.role')"
       :fixed="suppliedRoles"
       :disabled="!may"
       :wrong="Object.entries(wrongs).find(([field]) => /roles/.test(field))?.[1] ?? ''"
     />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <div v-if="may" class="buttons">
-      <VBtn v-if="dirty" @click="take">Discard changes</VBtn>
+      <VBtn v-if="dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
       <VBtn
         variant="flat"
         class="go"
@@ -84,29 +90,35 @@ const givenBy = (group: Saved['groups'][number]) =>
         :loading="busy"
         data-test="keep-defaults"
         @click="keep"
-        >Save</VBtn
+        >{{ $t('common.save') }}</VBtn
       >
     </div>
     <h2 class="top">
-      Groups
-      <VBtn v-if="may" height="30" data-test="add-group" @click="editing = 'new'">Add group</VBtn>
+      <I18nT keypath="customers.groupsAddGroup" scope="global"
+        ><template #addGroup
+          ><VBtn v-if="may" height="30" data-test="add-group" @click="editing = 'new'">{{
+            $t('customers.addGroup')
+          }}</VBtn></template
+        ></I18nT
+      >
     </h2>
     <p class="soft">
-      What a group has is given to new customers in it; its delivery holds for all of them that say nothing
-      else.
+      {{ $t('customers.whatAGroupHasIs') }}
     </p>
     <ul>
       <li v-for="group in saved.groups" :key="group.id">
         <span
           ><strong>{{ group.name }}</strong
-          ><br /><span class="soft">{{ givenBy(group) || 'nothing of its own yet' }}</span></span
+          ><br /><span class="soft">{{ givenBy(group) || $t('customers.nothingOfItsOwnYet') }}</span></span
         >
         <NuxtLink :to="`/customers?group=${encodeURIComponent(group.name)}`">{{
           plural(group.customers, 'customer')
         }}</NuxtLink>
-        <VBtn v-if="may" height="30" :data-test="`group-${group.name}`" @click="editing = group">Open</VBtn>
+        <VBtn v-if="may" height="30" :data-test="`group-${group.name}`" @click="editing = group">{{
+          $t('common.open')
+        }}</VBtn>
       </li>
-      <li v-if="saved.groups.length === 0" class="soft">None yet. For example Schools.</li>
+      <li v-if="saved.groups.length === 0" class="soft">{{ $t('customers.noneYetForExampleSchools') }}</li>
     </ul>
     <GroupDialog
       v-if="editing"

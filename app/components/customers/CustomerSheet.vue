@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import AddressDialog from './AddressDialog.vue'
 import ContactsDialog from './ContactsDialog.vue'
 import DeliveryTable from './DeliveryTable.vue'
@@ -70,9 +72,14 @@ const keep = (change: object, said: string) =>
   })
 
 const beneath = computed<Beneath[]>(() => [
-  { level: 'the company', preferences: view.value!.beneath.house },
+  { level: t('customers.theCompany'), preferences: view.value!.beneath.house },
   ...(view.value!.beneath.group
-    ? [{ level: `the group ${view.value!.groupName}`, preferences: view.value!.beneath.group }]
+    ? [
+        {
+          level: t('customers.theGroupGroupName', { groupName: view.value!.groupName }),
+          preferences: view.value!.beneath.group,
+        },
+      ]
     : []),
 ])
 function setPreference(kind: DocumentKind, preference: Preference) {
@@ -81,8 +88,11 @@ function setPreference(kind: DocumentKind, preference: Preference) {
     Object.keys(preference).length > 0 ? { ...others, [kind]: preference } : others
   void keep(
     { preferences },
-    `${view.value!.name}: ${kindFacts[kind].many} ` +
-      `${preferenceWords(preference) || 'as usual'}, from the next one on.`,
+    t('customers.nameKindsPreferenceWordsFromThe', {
+      name: view.value!.name,
+      kinds: kindFacts[kind].many,
+      preferenceWords: preferenceWords(preference) || 'as usual',
+    }),
   )
 }
 
@@ -94,17 +104,17 @@ const ownWords = computed(() =>
 )
 
 const taxWords = {
-  domestic: 'a domestic supply',
-  'reverse charge': 'a reverse charge',
-  'intra-Community supply': 'an intra-Community supply',
-  export: 'an export',
-  exempt: 'an exempt supply',
+  domestic: t('customers.aDomesticSupply'),
+  'reverse charge': t('customers.aReverseCharge'),
+  'intra-Community supply': t('customers.anIntraCommunitySupply'),
+  export: t('customers.anExport'),
+  exempt: t('customers.anExemptSupply'),
 }
 const taxChoices = treatments.map((value) => ({ value, words: taxWords[value] }))
 const priceChoices = [
-  { value: 'null', words: 'with VAT as the brand has it' },
-  { value: 'false', words: 'without VAT' },
-  { value: 'true', words: 'with VAT' },
+  { value: 'null', words: t('customers.withVATAsTheBrand') },
+  { value: 'false', words: t('common.withoutVAT') },
+  { value: 'true', words: t('common.withVAT') },
 ]
 const priceWords = computed(
   () => priceChoices.find((one) => one.value === String(view.value?.pricesIncludeTax))?.words ?? '',
@@ -125,65 +135,84 @@ const stateTone: Record<string, string> = {
 </script>
 
 <template>
-  <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+  <div v-if="wrong" class="empty">
+    <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+  </div>
   <template v-else-if="view">
     <div class="bar">
       <strong class="cut">{{ view.name }}</strong><span class="soft mono">{{ view.number }}</span
       ><span v-if="view.groupName" class="soft cut">{{ view.groupName }}</span>
-      <VBtn v-if="may" class="push" height="28" data-test="edit-customer" @click="editing = true">Edit</VBtn>
+      <VBtn v-if="may" class="push" height="28" data-test="edit-customer" @click="editing = true">{{
+        $t('customers.edit')
+      }}</VBtn>
     </div>
     <div class="body">
       <p class="sentence">
-        Documents are written in
-        <WordPicker
-          label="Language"
-          :words="languageWords[view.language]"
-          :choices="[...languageChoices]"
-          :value="view.language"
-          :disabled="!may"
-          @pick="
-            keep({ language: $event }, `${view.name} is now written to in ${languageWords[$event as 'en']}.`)
-          "
-        />, prices in <strong>{{ view.currency }}</strong>
-        <WordPicker
-          label="Prices"
-          :words="priceWords"
-          :choices="priceChoices"
-          :value="String(view.pricesIncludeTax)"
-          :disabled="!may"
-          @pick="
-            keep(
-              { pricesIncludeTax: $event === 'null' ? null : $event === 'true' },
-              `Prices for ${view!.name} are set, for new drafts.`,
-            )
-          "
-        />, taxed as
-        <WordPicker
-          label="Tax"
-          :words="taxWords[view.treatment]"
-          :choices="taxChoices"
-          :value="view.treatment"
-          :disabled="!may"
-          @pick="
-            keep(
-              { treatment: $event },
-              `${view.name} is taxed as ${taxWords[$event as 'domestic']}, from the next document on.`,
-            )
-          "
-        />. Invoices are due
-        <TermsWord
-          :terms="view.terms"
-          :disabled="!may"
-          @keep="
-            keep({ terms: $event }, `${view!.name} pays ${termsWords($event)}, from the next invoice on.`)
-          "
-        />.
+        <I18nT keypath="customers.documentsAreWrittenInLanguage" scope="global"
+          ><template #language
+            ><WordPicker
+              :label="$t('common.language')"
+              :words="languageWords[view.language]"
+              :choices="[...languageChoices]"
+              :value="view.language"
+              :disabled="!may"
+              @pick="
+                keep(
+                  { language: $event },
+                  $t('customers.nameIsNowWrittenTo', {
+                    name: view.name,
+                    languageWords: languageWords[$event as 'en'],
+                  }),
+                )
+              " /></template
+          ><template #currency
+            ><strong>{{ view.currency }}</strong></template
+          ><template #prices
+            ><WordPicker
+              :label="$t('common.prices')"
+              :words="priceWords"
+              :choices="priceChoices"
+              :value="String(view.pricesIncludeTax)"
+              :disabled="!may"
+              @pick="
+                keep(
+                  { pricesIncludeTax: $event === 'null' ? null : $event === 'true' },
+                  $t('customers.pricesForNameAreSet', { name: view!.name }),
+                )
+              " /></template
+          ><template #tax
+            ><WordPicker
+              :label="$t('customers.tax')"
+              :words="taxWords[view.treatment]"
+              :choices="taxChoices"
+              :value="view.treatment"
+              :disabled="!may"
+              @pick="
+                keep(
+                  { treatment: $event },
+                  $t('customers.nameIsTaxedAsTaxWords', {
+                    name: view.name,
+                    taxWords: taxWords[$event as 'domestic'],
+                  }),
+                )
+              " /></template
+          ><template #termsWord
+            ><TermsWord
+              :terms="view.terms"
+              :disabled="!may"
+              @keep="
+                keep(
+                  { terms: $event },
+                  $t('customers.namePaysEventFromThe', { name: view!.name, event: termsWords($event) }),
+                )
+              " /></template
+        ></I18nT>
       </p>
       <p v-if="ownWords" class="soft">{{ ownWords }}</p>
       <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">
-        That needs the customer's VAT number, and there is none.
+        {{ $t('customers.thatNeedsTheCustomersVAT') }}
       </p>
-      <h2>How documents go</h2>
+      <h2>{{ $t('customers.howDocumentsGo') }}</h2>
       <DeliveryTable
         :own="view.preferences"
         level="this customer"
@@ -195,28 +224,31 @@ const stateTone: Record<string, string> = {
         @contacts="contacts = true"
       />
       <h2>
-        Contacts
-        <button v-if="may" type="button" class="word" data-test="contacts" @click="contacts = true">
-          change
-        </button>
+        <I18nT keypath="customers.contactsChange" scope="global"
+          ><template #change
+            ><button v-if="may" type="button" class="word" data-test="contacts" @click="contacts = true">
+              {{ $t('customers.change') }}
+            </button></template
+          ></I18nT
+        >
       </h2>
       <ul>
         <li v-for="contact in view.contacts" :key="contact.email + contact.role">
           <span>{{ contact.name }}</span> <span class="soft">{{ contact.email }}</span>
           <span class="tag">{{ contact.role === 'anyone' ? 'anything' : contact.role }}</span>
         </li>
-        <li v-if="view.contacts.length === 0" class="soft">Nobody yet.</li>
+        <li v-if="view.contacts.length === 0" class="soft">{{ $t('customers.nobodyYet') }}</li>
       </ul>
-      <h2>Addresses</h2>
+      <h2>{{ $t('customers.addresses') }}</h2>
       <ul class="addresses">
         <li>
           <span class="lines">{{
-            view.billing ? printed({ ...view.billing, name: view.name }) : 'None yet.'
+            view.billing ? printed({ ...view.billing, name: view.name }) : $t('common.noneYet')
           }}</span>
-          <span class="tag">postal</span>
+          <span class="tag">{{ $t('customers.postal') }}</span>
           <span v-if="mailWords(view.billingMail)" class="soft">{{ mailWords(view.billingMail) }}</span>
           <button v-if="may" type="button" class="word" data-test="address" @click="address = 'postal'">
-            change
+            {{ $t('customers.change') }}
           </button>
         </li>
         <li v-for="one in view.addresses" :key="one.id">
@@ -226,13 +258,15 @@ const stateTone: Record<string, string> = {
           >
           <span class="tag">{{ one.purpose }}</span>
           <span v-if="mailWords(one.mail)" class="soft">{{ mailWords(one.mail) }}</span>
-          <button v-if="may" type="button" class="word" @click="address = one.id">change</button>
+          <button v-if="may" type="button" class="word" @click="address = one.id">
+            {{ $t('customers.change') }}
+          </button>
         </li>
       </ul>
       <button v-if="may" type="button" class="word open-end" data-test="add-address" @click="address = 'new'">
-        + address
+        {{ $t('customers.address') }}
       </button>
-      <h2>Newest documents</h2>
+      <h2>{{ $t('customers.newestDocuments') }}</h2>
       <ul>
         <li v-for="one in view.documents" :key="one.id">
           <NuxtLink class="mono" :to="`/register?search=${one.number}&in=${one.id}`">{{
@@ -242,7 +276,7 @@ const stateTone: Record<string, string> = {
           <span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state ?? 'not sent' }}</span>
           <span class="amount push">{{ money(one.total, one.currency) }}</span>
         </li>
-        <li v-if="view.documents.length === 0" class="soft">None yet.</li>
+        <li v-if="view.documents.length === 0" class="soft">{{ $t('common.noneYet') }}</li>
       </ul>
     </div>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.id" @kept="load" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import PreferenceDialog from './PreferenceDialog.vue'
 import { beneathFor, channelWords, levelOf, toWords, type Beneath } from './delivery'
 import { capital, documentKinds, kindFacts, type DocumentKind } from '../../../core/documents/kinds'
@@ -32,21 +33,24 @@ const wishOf = (kind: DocumentKind): Preference => ({
 const byEmail = (wish: Preference) => ['email', 'both'].includes(wish.channel ?? 'email')
 const wayOf = (kind: DocumentKind) => props.ways?.find((one) => one.kind === kind)
 const copies = (wish: Preference) =>
-  [wish.cc?.length ? `CC ${wish.cc.join(', ')}` : '', wish.bcc?.length ? `BCC ${wish.bcc.join(', ')}` : '']
+  [
+    wish.cc?.length ? t('customers.ccWish', { wish: wish.cc.join(', ') }) : '',
+    wish.bcc?.length ? t('customers.bccWish', { wish: wish.bcc.join(', ') }) : '',
+  ]
     .filter(Boolean)
     .join('; ')
 const problemWords = (kind: DocumentKind, problem: string) =>
   problem === 'no postal address'
-    ? `Without a postal address ${kindFacts[kind].one} cannot be made.`
-    : `There is ${problem}, and nobody for anything: ${kindFacts[kind].one} would get stuck.`
+    ? t('customers.withoutAPostalAddressKind', { kind: kindFacts[kind].one })
+    : t('customers.thereIsProblemAndNobody', { problem, kind: kindFacts[kind].one })
 </script>
 
 <template>
   <table class="delivery">
     <thead>
       <tr>
-        <th>Documents</th>
-        <th>How, and to whom</th>
+        <th>{{ $t('common.documents') }}</th>
+        <th>{{ $t('customers.howAndToWhom') }}</th>
         <th v-if="may" />
       </tr>
     </thead>
@@ -59,9 +63,12 @@ const problemWords = (kind: DocumentKind, problem: string) =>
           </td>
           <td class="to">
             {{ channelWords[wishOf(kind).channel ?? 'email']
-            }}<template v-if="byEmail(wishOf(kind))"> to {{ toWords(wishOf(kind), kind) }}</template
-            ><template v-if="wishOf(kind).gathered">, one email a Send</template
-            ><template v-if="wishOf(kind).unreachable === 'print'">, else on paper</template>
+            }}<template v-if="byEmail(wishOf(kind))">
+              {{ $t('customers.toToWords', { toWords: toWords(wishOf(kind), kind) }) }}</template
+            ><template v-if="wishOf(kind).gathered">{{ $t('customers.oneEmailASend') }}</template
+            ><template v-if="wishOf(kind).unreachable === 'print'">{{
+              $t('customers.elseOnPaper')
+            }}</template>
             <span
               v-if="byEmail(wishOf(kind)) && wayOf(kind)?.to && !wishOf(kind).addresses"
               class="soft now"
@@ -75,11 +82,11 @@ const problemWords = (kind: DocumentKind, problem: string) =>
             <button
               type="button"
               class="word"
-              :aria-label="`Change how ${kindFacts[kind].many} go`"
+              :aria-label="$t('customers.changeHowKindsGo', { kinds: kindFacts[kind].many })"
               :data-test="`change-${kind}`"
               @click="editing = kind"
             >
-              change
+              {{ $t('customers.change') }}
             </button>
           </td>
         </tr>
@@ -93,7 +100,9 @@ const problemWords = (kind: DocumentKind, problem: string) =>
                 height="28"
                 @click="wayOf(kind)!.problem === 'no postal address' ? emit('address') : emit('contacts')"
                 >{{
-                  wayOf(kind)!.problem === 'no postal address' ? 'Write the address' : 'Add a contact'
+                  wayOf(kind)!.problem === 'no postal address'
+                    ? $t('customers.writeTheAddress')
+                    : $t('customers.addAContact')
                 }}</VBtn
               >
             </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import FormField from '../fields/FormField.vue'
@@ -29,14 +30,14 @@ const formOf = (of: CustomerView) => ({
 })
 const form = reactive(formOf(props.customer))
 const labels = {
-  name: 'Name',
-  number: 'Customer number',
-  groupName: 'Group',
-  country: 'Country',
-  language: 'Language',
-  currency: 'Currency',
-  taxNumber: 'VAT number',
-  salesperson: 'Salesperson',
+  name: t('common.name'),
+  number: t('customers.customerNumber'),
+  groupName: t('customers.group'),
+  country: t('common.country'),
+  language: t('common.language'),
+  currency: t('common.currency'),
+  taxNumber: t('common.vatNumber'),
+  salesperson: t('customers.salesperson'),
   fields: 'Own fields',
 }
 const { busy, wrong, wrongs, acting } = useWrongs(Object.keys(form))
@@ -72,7 +73,7 @@ async function keep() {
     saving(() => changeCustomer(props.customer.id, { version: base.value.version, ...changes.value })),
   )
   if (!done || changed.value.length > 0) return
-  useToasts().say(`${form.name} is saved. Issued documents keep what they say.`)
+  useToasts().say(t('customers.nameIsSavedIssuedDocuments', { name: form.name }))
   emit('kept')
   emit('leave')
 }
@@ -82,8 +83,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="`Customer ${customer.number}`"
-    go="Save"
+    :title="$t('customers.customerCustomer', { customer: customer.number })"
+    :go="$t('common.save')"
     :busy="busy"
     :disabled="changed.length > 0 || Object.keys(changes).length === 0"
     @update:model-value="emit('leave')"
@@ -91,25 +92,38 @@ async function keep() {
   >
     <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div class="two-columns">
-      <FormField v-model="form.name" label="Name" data-test="edit-name" :wrong="wrongs.name" />
-      <FormField v-model="form.number" label="Customer number" mono :wrong="wrongs.number" />
+      <FormField v-model="form.name" :label="$t('common.name')" data-test="edit-name" :wrong="wrongs.name" />
+      <FormField v-model="form.number" :label="$t('customers.customerNumber')" mono :wrong="wrongs.number" />
       <FormField
         v-model="form.groupName"
-        label="Group"
+        :label="$t('customers.group')"
         :suggest="groups"
-        hint="Its delivery holds where this customer says nothing."
+        :hint="$t('customers.itsDeliveryHoldsWhereThis')"
         data-test="edit-group"
         :wrong="wrongs.groupName"
       />
-      <FormField v-model="form.salesperson" label="Salesperson" :wrong="wrongs.salesperson" />
-      <PickField v-model="form.country" label="Country" :choices="countryNames" :wrong="wrongs.country" />
-      <FormField v-model="form.taxNumber" label="VAT number" :wrong="wrongs.taxNumber" />
-      <SelectField v-model="form.language" label="Language of documents" :choices="languageChoices" />
+      <FormField
+        v-model="form.salesperson"
+        :label="$t('customers.salesperson')"
+        :wrong="wrongs.salesperson"
+      />
+      <PickField
+        v-model="form.country"
+        :label="$t('common.country')"
+        :choices="countryNames"
+        :wrong="wrongs.country"
+      />
+      <FormField v-model="form.taxNumber" :label="$t('common.vatNumber')" :wrong="wrongs.taxNumber" />
+      <SelectField
+        v-model="form.language"
+        :label="$t('customers.languageOfDocuments')"
+        :choices="languageChoices"
+      />
       <PickField
         v-model="form.currency"
-        label="Currency"
+        :label="$t('common.currency')"
         :choices="currencies"
-        hint="For new orders; those that are there keep theirs."
+        :hint="$t('customers.forNewOrdersThoseThat')"
         :wrong="wrongs.currency"
       />
       <OwnFields v-model="form.fields" of="customer" :wrongs="wrongs" />

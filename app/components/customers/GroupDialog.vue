@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import DeliveryTable from './DeliveryTable.vue'
@@ -37,13 +38,13 @@ const none: Group = {
 const asCompany = 'company'
 /** A value of the form as a clerk reads it beside somebody else's. */
 function wordsOf(value: unknown, field: string): string {
-  if (field === 'terms') return value ? termsWords(value as Terms) : 'as the company'
+  if (field === 'terms') return value ? termsWords(value as Terms) : t('customers.asTheCompany')
   if (field === 'prices') return prices.find((one) => one.value === value)!.words
   if (field === 'preferences')
     return Object.entries(value as Preferences)
       .map(([kind, wish]) => `${kindFacts[kind as DocumentKind].many}: ${preferenceWords(wish)}`)
       .join('\n')
-  return value === asCompany ? 'as the company' : String(value)
+  return value === asCompany ? t('customers.asTheCompany') : String(value)
 }
 const formOf = (group: Group) => ({
   name: group.name,
@@ -62,23 +63,26 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   formOf,
   read: async () => (await fetchDefaults()).groups.find((one) => one.id === props.group!.id)!,
   labels: {
-    name: 'Name',
-    language: 'Language',
-    currency: 'Currency',
-    terms: 'Terms',
+    name: t('common.name'),
+    language: t('common.language'),
+    currency: t('common.currency'),
+    terms: t('customers.terms'),
     taxTreatment: 'Tax',
-    prices: 'Prices',
-    preferences: 'Delivery',
+    prices: t('common.prices'),
+    preferences: t('customers.delivery'),
   },
   words: wordsOf,
 })
-const usual = { value: asCompany, words: 'as the company' }
+const usual = { value: asCompany, words: t('customers.asTheCompany') }
 const languages = [usual, ...languageChoices]
-const taxes = [{ value: asCompany, words: 'domestic, as usual' }, ...treatments.map((value) => value)]
+const taxes = [
+  { value: asCompany, words: t('customers.domesticAsUsual') },
+  ...treatments.map((value) => value),
+]
 const prices = [
-  { value: 'null', words: 'as the brand has it' },
-  { value: 'false', words: 'without VAT' },
-  { value: 'true', words: 'with VAT' },
+  { value: 'null', words: t('customers.asTheBrandHasIt') },
+  { value: 'false', words: t('common.withoutVAT') },
+  { value: 'true', words: t('common.withVAT') },
 ]
 const currencies = Intl.supportedValuesOf('currency')
 function setPreference(kind: DocumentKind, preference: Preference) {
@@ -101,14 +105,14 @@ async function keep() {
     )
   })
   if (!done || changed.value.length > 0) return
-  useToasts().say(`The group ${form.name} is saved.`)
+  useToasts().say(t('customers.theGroupNameIsSaved', { name: form.name }))
   emit('kept')
   emit('leave')
 }
 const drop = () =>
   acting(async () => {
     await dropGroup(props.group!.id)
-    useToasts().say(`The group ${props.group!.name} is deleted.`)
+    useToasts().say(t('customers.theGroupGroupIsDeleted', { group: props.group!.name }))
     emit('kept')
     emit('leave')
   })
@@ -118,8 +122,8 @@ const drop = () =>
   <Ask
     :model-value="true"
     wide
-    :title="group ? `Group ${group.name}` : 'Add group'"
-    :go="group ? 'Save' : 'Add group'"
+    :title="group ? $t('customers.groupGroup', { group: group.name }) : $t('customers.addGroup')"
+    :go="group ? $t('common.save') : $t('customers.addGroup')"
     :busy="busy"
     :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
@@ -127,33 +131,39 @@ const drop = () =>
   >
     <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div class="two-columns">
-      <FormField v-model="form.name" label="Name" data-test="group-name" :wrong="wrongs.name" />
-      <SelectField v-model="form.language" label="Language of documents" :choices="languages" />
+      <FormField v-model="form.name" :label="$t('common.name')" data-test="group-name" :wrong="wrongs.name" />
+      <SelectField
+        v-model="form.language"
+        :label="$t('customers.languageOfDocuments')"
+        :choices="languages"
+      />
       <PickField
         v-model="form.currency"
-        label="Currency"
+        :label="$t('common.currency')"
         :choices="currencies"
-        :hint="`Empty: ${company.currency}, as the company.`"
+        :hint="$t('customers.emptyCurrencyAsTheCompany', { currency: company.currency })"
         :wrong="wrongs.currency"
       />
-      <SelectField v-model="form.prices" label="Prices" :choices="prices" />
-      <SelectField v-model="form.taxTreatment" label="Taxed as" :choices="taxes" />
+      <SelectField v-model="form.prices" :label="$t('common.prices')" :choices="prices" />
+      <SelectField v-model="form.taxTreatment" :label="$t('customers.taxedAs')" :choices="taxes" />
       <div class="terms">
-        <span class="soft">Due</span>
+        <span class="soft">{{ $t('common.due') }}</span>
         <span v-if="form.terms"
           ><TermsWord :terms="form.terms" :disabled="false" @keep="form.terms = $event" />
-          <button type="button" class="word" @click="form.terms = null">as the company</button></span
+          <button type="button" class="word" @click="form.terms = null">
+            {{ $t('customers.asTheCompany') }}
+          </button></span
         >
         <button v-else type="button" class="word" @click="form.terms = { kind: 'days', days: 30 }">
-          as the company
+          {{ $t('customers.asTheCompany') }}
         </button>
       </div>
     </div>
-    <h3>How documents go</h3>
+    <h3>{{ $t('customers.howDocumentsGo') }}</h3>
     <DeliveryTable
       :own="form.preferences"
       level="this group"
-      :beneath="[{ level: 'the company', preferences: house }]"
+      :beneath="[{ level: $t('customers.theCompany'), preferences: house }]"
       may
       @change="setPreference"
     />
@@ -165,7 +175,7 @@ const drop = () =>
       data-test="drop-group"
       @click="!busy && drop()"
     >
-      Delete this group
+      {{ $t('customers.deleteThisGroup') }}
     </button>
   </Ask>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -22,7 +24,7 @@ const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [] }>()
 const result = shallowRef<ManyPreferences>()
 const busy = ref(false)
-const asItIs = 'as it is'
+const asItIs = t('customers.asItIs')
 const form = ref({
   kind: 'invoice' as DocumentKind,
   channel: asItIs,
@@ -38,26 +40,29 @@ watch(open, (now) => {
 
 const left = (words: string) => ({ value: asItIs, words })
 const ways = [
-  left('the way each has now'),
+  left(t('customers.theWayEachHasNow')),
   ...channels.map((value) => ({ value, words: preferenceWords({ channel: value }) })),
-  { value: 'usual', words: 'as the house usually does' },
+  { value: 'usual', words: t('customers.asTheHouseUsuallyDoes') },
 ]
 const roles = [
-  left('the contact each has now'),
-  { value: 'usual', words: 'the usual contact' },
-  ...useSession().house!.company.contactRoles.map((value) => ({ value, words: `the ${value} contact` })),
+  left(t('customers.theContactEachHasNow')),
+  { value: 'usual', words: t('customers.theUsualContact') },
+  ...useSession().house!.company.contactRoles.map((value) => ({
+    value,
+    words: t('common.theValueContact', { value }),
+  })),
 ]
 const gathers = [
-  left('gathered or not as now'),
-  { value: 'false', words: 'one email each' },
-  { value: 'true', words: 'all of one Send in one email' },
+  left(t('customers.gatheredOrNotAsNow')),
+  { value: 'false', words: t('customers.oneEmailEach') },
+  { value: 'true', words: t('customers.allOfOneSendIn') },
 ]
 const copying = [
-  left('as now'),
-  { value: 'none', words: 'to nobody' },
-  { value: 'these', words: 'to these addresses' },
+  left(t('customers.asNow')),
+  { value: 'none', words: t('customers.toNobody') },
+  { value: 'these', words: t('customers.toTheseAddresses') },
 ]
-const languages = [left('the language each has now'), ...languageChoices]
+const languages = [left(t('customers.theLanguageEachHasNow')), ...languageChoices]
 
 const change = computed<PreferenceChange>(() => {
   const { channel, to, gathered, copies, cc } = form.value
@@ -90,7 +95,10 @@ async function set() {
       ...(language === asItIs ? {} : { language: language as Language }),
     })
     useToasts().say(
-      `${plural(done.set, 'customer')} set, ${done.skipped.length} skipped.`,
+      t('customers.customersSetCountSkipped', {
+        customers: plural(done.set, 'customer'),
+        count: done.skipped.length,
+      }),
       done.set
         ? {
             undo: async () => {
@@ -110,16 +118,22 @@ async function set() {
 <template>
   <Ask
     v-model="open"
-    :title="result ? 'What was set' : `Set delivery preferences of ${plural(customers.length, 'customer')}`"
-    :go="result ? 'Close' : `Set ${customers.length}`"
+    :title="
+      result
+        ? $t('customers.whatWasSet')
+        : $t('customers.setDeliveryPreferencesOfCustomers', {
+            customers: plural(customers.length, 'customer'),
+          })
+    "
+    :go="result ? $t('common.close') : $t('customers.setCount', { count: customers.length })"
     :busy="busy"
     :disabled="!result && nothing"
     @go="set"
   >
     <template v-if="result">
       <p>
-        <strong>{{ plural(result.set, 'customer') }} set.</strong>
-        {{ plural(result.skipped.length, 'was', 'were') }} skipped:
+        <strong>{{ $t('customers.customersSet', { customers: plural(result.set, 'customer') }) }}</strong>
+        {{ $t('customers.wassSkipped', { wass: plural(result.skipped.length, 'was') }) }}
       </p>
       <ul>
         <li v-for="one in result.skipped" :key="one.id">{{ one.name }}: {{ one.reason }}</li>
@@ -127,38 +141,52 @@ async function set() {
     </template>
     <template v-else>
       <p class="sentence">
-        From now on
-        <WordPicker
-          label="Kind"
-          :choices="kinds"
-          :value="form.kind"
-          @pick="form.kind = $event as DocumentKind"
-        />
-        go to them
-        <WordPicker label="Way" :choices="ways" :value="form.channel" @pick="form.channel = $event" />, emails
-        to <WordPicker label="Whom" :choices="roles" :value="form.to" @pick="form.to = $event" />,
-        <WordPicker
-          label="Gathered"
-          :choices="gathers"
-          :value="form.gathered"
-          @pick="form.gathered = $event"
-        />, copies
-        <WordPicker label="Copies" :choices="copying" :value="form.copies" @pick="form.copies = $event" />.
-        Documents are written in
-        <WordPicker
-          label="Language"
-          :choices="languages"
-          :value="form.language"
-          @pick="form.language = $event"
-        />.
+        <I18nT keypath="customers.fromNowOnKindGo" scope="global"
+          ><template #kind
+            ><WordPicker
+              :label="$t('common.kind')"
+              :choices="kinds"
+              :value="form.kind"
+              @pick="form.kind = $event as DocumentKind" /></template
+          ><template #way
+            ><WordPicker
+              :label="$t('customers.way')"
+              :choices="ways"
+              :value="form.channel"
+              @pick="form.channel = $event" /></template
+          ><template #whom
+            ><WordPicker
+              :label="$t('common.whom')"
+              :choices="roles"
+              :value="form.to"
+              @pick="form.to = $event" /></template
+          ><template #gathered
+            ><WordPicker
+              :label="$t('customers.gathered')"
+              :choices="gathers"
+              :value="form.gathered"
+              @pick="form.gathered = $event" /></template
+          ><template #copies
+            ><WordPicker
+              :label="$t('common.copies')"
+              :choices="copying"
+              :value="form.copies"
+              @pick="form.copies = $event" /></template
+          ><template #language
+            ><WordPicker
+              :label="$t('common.language')"
+              :choices="languages"
+              :value="form.language"
+              @pick="form.language = $event" /></template
+        ></I18nT>
       </p>
       <FormField
         v-if="form.copies === 'these'"
         v-model="form.cc"
-        label="Copies go to, instead of those each has"
-        hint="Several, with commas between."
+        :label="$t('customers.copiesGoToInsteadOf')"
+        :hint="$t('customers.severalWithCommasBetween')"
       />
-      <p class="soft">Who would have no way left (no postal address, no contact) is skipped and named.</p>
+      <p class="soft">{{ $t('customers.whoWouldHaveNoWay') }}</p>
     </template>
   </Ask>
 </template>

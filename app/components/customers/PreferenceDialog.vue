@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
@@ -25,7 +26,7 @@ const props = defineProps<{
 const emit = defineEmits<{ leave: []; keep: [preference: Preference] }>()
 const { contactRoles } = useSession().house!.company
 const asBeneath = ''
-const these = 'these addresses'
+const these = t('customers.theseAddresses')
 const form = reactive({
   channel: props.own.channel ?? asBeneath,
   to: props.own.addresses?.length ? these : (props.own.to ?? asBeneath),
@@ -36,7 +37,9 @@ const form = reactive({
   unreachable: props.own.unreachable ?? asBeneath,
 })
 const said =
-  props.beneathLevel && props.beneathLevel !== 'as usual' ? `as ${props.beneathLevel} says` : 'as usual'
+  props.beneathLevel && props.beneathLevel !== 'as usual'
+    ? t('customers.asBeneathLevelSays', { beneathLevel: props.beneathLevel })
+    : 'as usual'
 const left = (words: string) => ({ value: asBeneath, words: `${said}: ${words}` })
 const ways = [
   left(channelWords[props.beneath.channel ?? 'email']),
@@ -45,27 +48,27 @@ const ways = [
 const whom = [
   left(toWords(props.beneath, props.kind)),
   ...[...contactRoles, anyone].map((value) => ({ value, words: roleWords(value) })),
-  { value: these, words: 'addresses that I write here' },
+  { value: these, words: t('customers.addressesThatIWriteHere') },
 ]
 const gathers = [
-  left(props.beneath.gathered ? 'one email a Send' : 'one email each'),
-  { value: 'false', words: 'one email each' },
-  { value: 'true', words: 'one email with all documents of a Send' },
+  left(props.beneath.gathered ? t('customers.oneEmailASend2') : t('customers.oneEmailEach')),
+  { value: 'false', words: t('customers.oneEmailEach') },
+  { value: 'true', words: t('customers.oneEmailWithAllDocuments') },
 ]
 const unreachables = [
-  left(props.beneath.unreachable === 'print' ? 'print it' : 'wait until there is one'),
-  { value: 'wait', words: 'wait until there is one' },
-  { value: 'print', words: 'print it' },
+  left(props.beneath.unreachable === 'print' ? t('customers.printIt') : t('customers.waitUntilThereIsOne')),
+  { value: 'wait', words: t('customers.waitUntilThereIsOne') },
+  { value: 'print', words: t('customers.printIt') },
 ]
 const byEmail = computed(() => ['email', 'both'].includes(form.channel || (props.beneath.channel ?? 'email')))
 const wrongIn = (text: string) => {
   const odd = listOf(text).find((one) => !isAddress(one))
-  return odd ? `“${odd}” is not an email address. Write one like name@house.example.` : ''
+  return odd ? t('customers.oddIsNotAnEmail', { odd }) : ''
 }
 const wrongs = computed(() => ({
   addresses:
     form.to === these && listOf(form.addresses).length === 0
-      ? 'Write at least one address.'
+      ? t('customers.writeAtLeastOneAddress')
       : wrongIn(form.addresses),
   cc: wrongIn(form.cc),
   bcc: wrongIn(form.bcc),
@@ -90,40 +93,53 @@ function keep() {
 <template>
   <Ask
     :model-value="true"
-    :title="`How ${kindFacts[kind].many} go`"
-    go="Save"
+    :title="$t('customers.howKindsGo', { kinds: kindFacts[kind].many })"
+    :go="$t('common.save')"
     @update:model-value="emit('leave')"
     @go="keep"
   >
     <div class="fields">
-      <SelectField v-model="form.channel" label="How" :choices="ways" data-test="wish-channel" />
+      <SelectField
+        v-model="form.channel"
+        :label="$t('common.how')"
+        :choices="ways"
+        data-test="wish-channel"
+      />
       <template v-if="byEmail">
-        <SelectField v-model="form.to" label="To" :choices="whom" data-test="wish-to" />
+        <SelectField v-model="form.to" :label="$t('common.to')" :choices="whom" data-test="wish-to" />
         <FormField
           v-if="form.to === these"
           v-model="form.addresses"
-          label="Addresses"
-          hint="Several, with commas between."
+          :label="$t('customers.addresses')"
+          :hint="$t('customers.severalWithCommasBetween')"
           data-test="wish-addresses"
           :wrong="shown(wrongs.addresses)"
         />
         <FormField
           v-model="form.cc"
-          label="Copies to (CC)"
-          :placeholder="beneath.cc?.length ? `also ${beneath.cc.join(', ')}` : 'nobody'"
+          :label="$t('customers.copiesToCC')"
+          :placeholder="
+            beneath.cc?.length ? $t('customers.alsoBeneath', { beneath: beneath.cc.join(', ') }) : 'nobody'
+          "
           data-test="wish-cc"
           :wrong="shown(wrongs.cc)"
         />
         <FormField
           v-model="form.bcc"
-          label="Hidden copies to (BCC)"
-          :placeholder="beneath.bcc?.length ? `also ${beneath.bcc.join(', ')}` : 'nobody'"
+          :label="$t('customers.hiddenCopiesToBCC')"
+          :placeholder="
+            beneath.bcc?.length ? $t('customers.alsoBeneath', { beneath: beneath.bcc.join(', ') }) : 'nobody'
+          "
           :wrong="shown(wrongs.bcc)"
         />
-        <SelectField v-model="form.gathered" label="Several documents of one Send" :choices="gathers" />
+        <SelectField
+          v-model="form.gathered"
+          :label="$t('customers.severalDocumentsOfOneSend')"
+          :choices="gathers"
+        />
         <SelectField
           v-model="form.unreachable"
-          label="Without an email address"
+          :label="$t('customers.withoutAnEmailAddress')"
           :choices="unreachables"
           data-test="wish-unreachable"
         />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import WordPanel from '../list/WordPanel.vue'
@@ -16,9 +17,9 @@ watch(
 )
 
 const kinds = [
-  { value: 'days', words: 'some days after' },
-  { value: 'end of month', words: 'at the end of the month' },
-  { value: 'day of month', words: 'on a day of a month' },
+  { value: 'days', words: t('customers.someDaysAfter') },
+  { value: 'end of month', words: t('customers.atTheEndOfThe') },
+  { value: 'day of month', words: t('customers.onADayOfA') },
 ] as const
 function formOf(terms: Terms) {
   return {
@@ -44,38 +45,43 @@ function keep(close: () => void) {
 </script>
 
 <template>
-  <WordPanel v-slot="{ close }" label="Terms" :words="termsWords(terms)" :disabled="disabled">
-    <SelectField v-model="form.kind" label="Due" :choices="kinds" data-test="terms-kind" />
+  <WordPanel
+    v-slot="{ close }"
+    :label="$t('customers.terms')"
+    :words="termsWords(terms)"
+    :disabled="disabled"
+  >
+    <SelectField v-model="form.kind" :label="$t('common.due')" :choices="kinds" data-test="terms-kind" />
     <FormField
       v-if="form.kind !== 'day of month'"
       v-model="form.days"
-      :label="form.kind === 'days' ? 'days' : 'and days'"
+      :label="form.kind === 'days' ? 'days' : $t('customers.andDays')"
       type="number"
       min="0"
       max="365"
       data-test="terms-days"
     />
     <template v-else>
-      <FormField v-model="form.day" label="day of the month" type="number" min="1" max="31" />
-      <FormField v-model="form.months" label="months after" type="number" min="0" max="12" />
+      <FormField v-model="form.day" :label="$t('customers.dayOfTheMonth')" type="number" min="1" max="31" />
+      <FormField v-model="form.months" :label="$t('customers.monthsAfter')" type="number" min="0" max="12" />
     </template>
     <FormField
       v-model="form.percent"
-      label="early payment, percent less"
+      :label="$t('customers.earlyPaymentPercentLess')"
       inputmode="decimal"
-      placeholder="none"
+      :placeholder="$t('customers.none')"
       data-test="terms-percent"
     />
     <FormField
       v-if="Number(form.percent) > 0"
       v-model="form.within"
-      label="within days"
+      :label="$t('customers.withinDays')"
       type="number"
       min="1"
       max="365"
     />
-    <VBtn height="30" class="go" variant="flat" data-test="keep-terms" @click="keep(close)"
-      >Save: {{ termsWords(written) }}</VBtn
-    >
+    <VBtn height="30" class="go" variant="flat" data-test="keep-terms" @click="keep(close)">{{
+      $t('customers.saveWritten', { written: termsWords(written) })
+    }}</VBtn>
   </WordPanel>
 </template>

@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { roleWords, type Preference, type Preferences } from '../../../core/preferences/recipients'
 
@@ -25,10 +26,10 @@ export function levelOf(
 }
 
 export const channelWords = {
-  email: 'by email',
-  paper: 'on paper',
-  both: 'by email and on paper',
-  nothing: 'not at all',
+  email: t('customers.byEmail'),
+  paper: t('customers.onPaper'),
+  both: t('customers.byEmailAndOnPaper'),
+  nothing: t('customers.notAtAll'),
 } as const
 
 /** "the billing contact", "accounts@ottermill.example". */

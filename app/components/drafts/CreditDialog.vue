@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
@@ -45,10 +47,12 @@ watch(
 const ways = computed(() => [
   {
     value: 'whole',
-    words: `all that is left, ${offer.value ? moneyWithSign(offer.value.left, offer.value.currency) : ''}`,
+    words: t('drafts.allThatIsLeftOffer', {
+      offer: offer.value ? moneyWithSign(offer.value.left, offer.value.currency) : '',
+    }),
   },
-  { value: 'lines', words: 'some of its lines' },
-  { value: 'amount', words: 'an amount' },
+  { value: 'lines', words: t('drafts.someOfItsLines') },
+  { value: 'amount', words: t('drafts.anAmount') },
 ])
 
 type Ask = BodyOf<'/api/documents/{id}/credit', 'post'>['ask']
@@ -95,11 +99,7 @@ async function credit() {
       anew: anew.value && way.value === 'whole',
     })
     open.value = false
-    useToasts().say(
-      made.anew
-        ? 'The credit note and the new invoice wait in To check. Correct the new one, then send both.'
-        : 'The credit note waits in To check.',
-    )
+    useToasts().say(made.anew ? t('drafts.theCreditNoteAndThe') : t('drafts.theCreditNoteWaitsIn'))
     await navigateTo(`/drafts/${made.anew ?? made.credit}`)
   })
 }
@@ -108,23 +108,29 @@ async function credit() {
 <template>
   <Ask
     v-model="open"
-    :title="`Credit ${offer?.number ?? ''}`"
-    go="Write the credit note"
+    :title="$t('drafts.creditOffer', { offer: offer?.number ?? '' })"
+    :go="$t('drafts.writeTheCreditNote')"
     :busy="busy"
     :disabled="!offer || !reason.trim()"
     @go="credit"
   >
     <template v-if="offer">
       <p class="sentence">
-        Take back
-        <WordPicker label="What" :choices="ways" :value="way" @pick="way = $event as typeof way" />.
+        <I18nT keypath="drafts.takeBackWhat" scope="global"
+          ><template #what
+            ><WordPicker
+              :label="$t('common.what')"
+              :choices="ways"
+              :value="way"
+              @pick="way = $event as typeof way" /></template
+        ></I18nT>
       </p>
       <table v-if="way === 'lines'">
         <thead>
           <tr>
-            <th>Line</th>
-            <th class="right">left</th>
-            <th class="right">credit</th>
+            <th>{{ $t('common.line') }}</th>
+            <th class="right">{{ $t('drafts.left') }}</th>
+            <th class="right">{{ $t('drafts.credit') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -139,7 +145,7 @@ async function credit() {
                 class="mono"
                 inputmode="decimal"
                 :disabled="Number(line.left) === 0"
-                :aria-label="`Line ${index + 1}, quantity to credit`"
+                :aria-label="$t('drafts.lineIndexQuantityToCredit', { index: index + 1 })"
                 :data-test="`credit-${index + 1}`"
               />
             </td>
@@ -148,25 +154,36 @@ async function credit() {
       </table>
       <div class="sums" aria-live="polite">
         <p v-if="sums" data-test="credit-sums">
-          Credits <strong class="mono">{{ moneyWithSign(sums.total, sums.currency) }}</strong>: net
-          <span class="mono">{{ money(sums.net, sums.currency) }}</span>, VAT
-          <span class="mono">{{ money(sums.tax, sums.currency) }}</span>
+          <I18nT keypath="drafts.creditsAmountNetAmount2VAT" scope="global"
+            ><template #amount
+              ><strong class="mono">{{ moneyWithSign(sums.total, sums.currency) }}</strong></template
+            ><template #amount2
+              ><span class="mono">{{ money(sums.net, sums.currency) }}</span></template
+            ><template #amount3
+              ><span class="mono">{{ money(sums.tax, sums.currency) }}</span></template
+            ></I18nT
+          >
         </p>
         <p v-else-if="sumsWrong" class="notice stuck" role="alert">{{ sumsWrong }}</p>
       </div>
       <FormField
         v-if="way === 'amount'"
         v-model="amount"
-        :label="`Amount with tax, at most ${moneyWithSign(offer.left, offer.currency)}`"
+        :label="$t('drafts.amountWithTaxAtMost', { amount: moneyWithSign(offer.left, offer.currency) })"
         mono
       />
-      <FormField v-model="reason" label="Why; it is printed on the credit note" />
-      <CheckField v-if="way === 'whole' && offer.credits.length === 0" v-model="anew" data-test="anew"
-        >and issue it anew, corrected</CheckField
-      >
+      <FormField v-model="reason" :label="$t('drafts.whyItIsPrintedOn')" />
+      <CheckField v-if="way === 'whole' && offer.credits.length === 0" v-model="anew" data-test="anew">{{
+        $t('drafts.andIssueItAnewCorrected')
+      }}</CheckField>
       <p v-if="offer.credits.length" class="soft">
-        Credited before:
-        {{ offer.credits.map((one) => `${one.number} (${money(one.total, offer!.currency)})`).join(', ') }}
+        {{
+          $t('drafts.creditedBeforeOffer', {
+            offer: offer.credits
+              .map((one) => `${one.number} (${money(one.total, offer!.currency)})`)
+              .join(', '),
+          })
+        }}
       </p>
     </template>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import CheckField from '../fields/CheckField.vue'
 import DateField from '../fields/DateField.vue'
 import OrderAdjustments from '../orders/OrderAdjustments.vue'
@@ -24,14 +26,14 @@ const isCredit = computed(() => !!facts.value.credit)
 const askWords = computed(() => {
   const ask = facts.value.credit?.ask
   if (!ask) return ''
-  if (ask.kind === 'whole') return 'all that is left'
+  if (ask.kind === 'whole') return t('drafts.allThatIsLeft')
   return ask.kind === 'amount' ? `${ask.amount} ${facts.value.currency}` : plural(ask.lines.length, 'line')
 })
 /** What it comes to as it is being written; what its parts deduct is known once it is saved. */
 const sums = useSums(() => facts.value)
 const modes = [
-  { value: 'false', words: 'without VAT' },
-  { value: 'true', words: 'with VAT' },
+  { value: 'false', words: t('common.withoutVAT') },
+  { value: 'true', words: t('common.withVAT') },
 ]
 const text = (key: 'reference' | 'customerNote' | 'suppliedOn' | 'date') =>
   computed({
@@ -51,61 +53,89 @@ const [reference, customerNote, suppliedOn, date] = [
 <template>
   <div class="body" :class="{ read: disabled }">
     <p v-if="draft.document" class="notice" data-test="issued-as">
-      Issued as
-      <NuxtLink class="mono" :to="`/register?search=${draft.document.number}&in=${draft.document.id}`">{{
-        draft.document.number
-      }}</NuxtLink>. Nothing of it is changed any more; what is wrong is credited.
+      <I18nT keypath="drafts.issuedAsDocumentNothingOf" scope="global"
+        ><template #document
+          ><NuxtLink class="mono" :to="`/register?search=${draft.document.number}&in=${draft.document.id}`">{{
+            draft.document.number
+          }}</NuxtLink></template
+        ></I18nT
+      >
     </p>
     <p v-if="draft.replaces" class="notice way">
-      Takes the place of
-      <NuxtLink class="mono" :to="`/register?search=${draft.replaces.number}&in=${draft.replaces.id}`">{{
-        draft.replaces.number
-      }}</NuxtLink>.
+      <I18nT keypath="drafts.takesThePlaceOfReplaces" scope="global"
+        ><template #replaces
+          ><NuxtLink class="mono" :to="`/register?search=${draft.replaces.number}&in=${draft.replaces.id}`">{{
+            draft.replaces.number
+          }}</NuxtLink></template
+        ></I18nT
+      >
     </p>
     <template v-if="isCredit">
       <p class="sentence">
-        Takes back <strong>{{ askWords }}</strong> of
-        <NuxtLink class="mono" :to="`/register?search=${draft.credits!.number}&in=${draft.credits!.id}`">{{
-          draft.credits!.number
-        }}</NuxtLink>.
+        <I18nT keypath="drafts.takesBackAskWordsOfCredits" scope="global"
+          ><template #askWords
+            ><strong>{{ askWords }}</strong></template
+          ><template #credits
+            ><NuxtLink
+              class="mono"
+              :to="`/register?search=${draft.credits!.number}&in=${draft.credits!.id}`"
+              >{{ draft.credits!.number }}</NuxtLink
+            ></template
+          ></I18nT
+        >
       </p>
-      <FormField v-model="facts.credit!.reason" label="Why; it is printed" :disabled="disabled" />
+      <FormField v-model="facts.credit!.reason" :label="$t('drafts.whyItIsPrinted')" :disabled="disabled" />
     </template>
     <template v-else>
       <p class="sentence">
-        Prices are
+        {{ $t('drafts.pricesAre') }}
         <WordPicker
-          label="Prices"
+          :label="$t('common.prices')"
           :choices="modes"
           :value="String(facts.pricesIncludeTax)"
           :disabled="disabled || !!draft.orderId"
           @pick="facts.pricesIncludeTax = $event === 'true'"
         />
-        in <strong>{{ facts.currency }}</strong>.<template v-if="facts.deposit">
-          It is a <strong>deposit</strong>: the final invoice deducts it.</template
+        {{ $t('drafts.in') }} <strong>{{ facts.currency }}</strong>.<template v-if="facts.deposit">
+          <I18nT keypath="drafts.itIsADepositThe" scope="global"
+            ><template #deposit
+              ><strong>{{ $t('drafts.deposit') }}</strong></template
+            ></I18nT
+          ></template
         >
       </p>
       <div class="texts">
-        <FormField v-model="reference" label="Your reference" :disabled="disabled" maxlength="80" />
+        <FormField
+          v-model="reference"
+          :label="$t('common.yourReference')"
+          :disabled="disabled"
+          maxlength="80"
+        />
         <FormField
           v-model="customerNote"
           class="wide"
-          label="Note on the document"
+          :label="$t('common.noteOnTheDocument')"
           :disabled="disabled"
           maxlength="1000"
-          placeholder="nothing"
+          :placeholder="$t('common.nothing')"
         />
       </div>
     </template>
     <div class="texts">
       <label v-if="!facts.deposit && !isCredit"
-        >Date of supply <DateField v-model="suppliedOn" :disabled="disabled" data-test="supplied"
-      /></label>
-      <label>Document date <DateField v-model="date" :disabled="disabled" data-test="date" /></label>
-      <span class="soft">{{ date ? '' : 'date of issue' }}</span>
-      <CheckField v-if="date" v-model="form.earlierDateOk" :disabled="disabled"
-        >The date is meant, even if a later one is numbered already</CheckField
-      >
+        ><I18nT keypath="drafts.dateOfSupplySuppliedOn" scope="global"
+          ><template #suppliedOn
+            ><DateField v-model="suppliedOn" :disabled="disabled" data-test="supplied" /></template></I18nT
+      ></label>
+      <label
+        ><I18nT keypath="drafts.documentDateDate" scope="global"
+          ><template #date
+            ><DateField v-model="date" :disabled="disabled" data-test="date" /></template></I18nT
+      ></label>
+      <span class="soft">{{ date ? '' : $t('drafts.dateOfIssue') }}</span>
+      <CheckField v-if="date" v-model="form.earlierDateOk" :disabled="disabled">{{
+        $t('drafts.theDateIsMeantEven')
+      }}</CheckField>
     </div>
     <template v-if="!isCredit">
       <OrderLines
@@ -118,17 +148,29 @@ const [reference, customerNote, suppliedOn, date] = [
     </template>
     <p class="sum">
       <template v-if="isCredit || facts.deposit || !dirty">
-        {{ dirty ? 'Saved total' : 'Total' }}
+        {{ dirty ? $t('drafts.savedTotal') : $t('common.total') }}
         <strong class="mono">{{
           draft.paper ? moneyWithSign(draft.paper.total, facts.currency) : '–'
         }}</strong>
       </template>
       <template v-else-if="sums">
-        net <span class="mono">{{ moneyWithSign(sums.net, facts.currency) }}</span>, VAT
-        <span class="mono">{{ moneyWithSign(sums.tax, facts.currency) }}</span>, total
-        <strong class="mono" data-test="draft-total">{{ moneyWithSign(sums.total, facts.currency) }}</strong>
+        <I18nT keypath="drafts.netAmountVATAmount2Total" scope="global"
+          ><template #amount
+            ><span class="mono">{{ moneyWithSign(sums.net, facts.currency) }}</span></template
+          ><template #amount2
+            ><span class="mono">{{ moneyWithSign(sums.tax, facts.currency) }}</span></template
+          ><template #amount3
+            ><strong class="mono" data-test="draft-total">{{
+              moneyWithSign(sums.total, facts.currency)
+            }}</strong></template
+          ></I18nT
+        >
       </template>
-      <template v-else>Total <strong class="mono">–</strong></template>
+      <template v-else
+        ><I18nT keypath="drafts.totalPart" scope="global"
+          ><template #part><strong class="mono">–</strong></template></I18nT
+        ></template
+      >
     </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
 import SelectField from '../fields/SelectField.vue'
@@ -20,8 +21,8 @@ const key = crypto.randomUUID()
 const postOnly = ref(false)
 const paidBy = ref<PaymentMethod | ''>('')
 const payings: { value: PaymentMethod | ''; words: string }[] = [
-  { value: '', words: 'to be paid later' },
-  ...paymentMethods.map((value) => ({ value, words: `paid at once, by ${value}` })),
+  { value: '', words: t('drafts.toBePaidLater') },
+  ...paymentMethods.map((value) => ({ value, words: t('drafts.paidAtOnceByValue', { value }) })),
 ]
 const go = () =>
   emit('send', { key, postOnly: postOnly.value, ...(paidBy.value ? { paidBy: paidBy.value } : {}) })
@@ -30,21 +31,30 @@ const go = () =>
 <template>
   <Ask
     v-model="open"
-    :title="`${postOnly ? 'Issue' : 'Send'} the ${draft.kind}?`"
-    :go="postOnly ? 'Issue it' : 'Send it'"
+    :title="
+      $t('drafts.postOnlyTheKind', {
+        postOnly: postOnly ? $t('common.issue') : $t('common.send'),
+        kind: draft.kind,
+      })
+    "
+    :go="postOnly ? $t('drafts.issueIt') : $t('common.sendIt')"
     :busy="busy"
     @go="go"
     ><p>
-      It draws its number now, is booked, and
       {{
-        postOnly ? 'waits in To send until a routine or a person sends it' : `goes to ${draft.customerName}`
-      }}, {{ moneyWithSign(draft.paper?.total ?? '0', currency) }}.
+        $t('drafts.itDrawsItsNumberNow', {
+          postOnly: postOnly
+            ? $t('drafts.waitsInToSendUntil')
+            : $t('drafts.goesToCustomerName', { customerName: draft.customerName }),
+          amount: moneyWithSign(draft.paper?.total ?? '0', currency),
+        })
+      }}
     </p>
-    <CheckField v-model="postOnly">Only issue: number and book now, send later</CheckField>
+    <CheckField v-model="postOnly">{{ $t('common.onlyIssueNumberAndBook') }}</CheckField>
     <SelectField
       v-if="draft.kind !== 'credit note'"
       v-model="paidBy"
-      label="It is"
+      :label="$t('drafts.itIs')"
       :choices="payings"
       data-test="paid-by"
     />

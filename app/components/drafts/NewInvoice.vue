@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 import { watchDebounced } from '@vueuse/core'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
@@ -55,19 +56,19 @@ const brandChoices = computed(() =>
 <template>
   <Ask
     v-model="open"
-    title="Write an invoice"
-    go="Begin the draft"
+    :title="$t('drafts.writeAnInvoice')"
+    :go="$t('common.beginTheDraft')"
     :busy="busy"
     :disabled="!chosen || !brandId || !session.may('clerk')"
     @go="begin"
   >
     <FormField
       v-model="search"
-      label="To which customer"
-      placeholder="Name, number, address"
+      :label="$t('drafts.toWhichCustomer')"
+      :placeholder="$t('common.nameNumberAddress')"
       data-test="customer-search"
     />
-    <ul role="radiogroup" aria-label="Customers">
+    <ul role="radiogroup" :aria-label="$t('common.customers')">
       <li v-for="one in found" :key="one.id">
         <label
           ><input v-model="chosen" type="radio" name="customer" :value="one" />
@@ -75,17 +76,18 @@ const brandChoices = computed(() =>
           <span class="soft">{{ one.currency }}</span></label
         >
       </li>
-      <li v-if="found.length === 0" class="soft">No customer of that name.</li>
+      <li v-if="found.length === 0" class="soft">{{ $t('common.noCustomerOfThatName') }}</li>
     </ul>
     <p class="sentence">
-      It is of
-      <WordPicker
-        label="Brand"
-        :words="brandChoices.find((one) => one.value === brandId)?.words ?? 'a brand'"
-        :choices="brandChoices"
-        :value="brandId"
-        @pick="brandId = $event"
-      />.
+      <I18nT keypath="drafts.itIsOfBrand" scope="global"
+        ><template #brand
+          ><WordPicker
+            :label="$t('common.brand')"
+            :words="brandChoices.find((one) => one.value === brandId)?.words ?? $t('drafts.aBrand')"
+            :choices="brandChoices"
+            :value="brandId"
+            @pick="brandId = $event" /></template
+      ></I18nT>
     </p>
   </Ask>
 </template>

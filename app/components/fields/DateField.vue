@@ -53,7 +53,7 @@ function choose(date: unknown) {
       v-bind="$attrs"
       type="text"
       autocomplete="off"
-      placeholder="27 Nov 2026"
+      :placeholder="$t('fields.n27Nov2026')"
       :disabled="disabled"
       :aria-invalid="wrong"
       @change="take"
@@ -64,7 +64,7 @@ function choose(date: unknown) {
         <button
           type="button"
           class="calendar"
-          aria-label="Choose from a calendar"
+          :aria-label="$t('fields.chooseFromACalendar')"
           :disabled="disabled"
           v-bind="activator"
         >
@@ -73,7 +73,7 @@ function choose(date: unknown) {
       </template>
       <LazyDateCalendar v-if="open" :chosen="chosen" @choose="choose" />
     </VMenu>
-    <span v-if="wrong" role="alert" class="wrong">Write a date like 27 Nov 2026 or 27.11.2026</span>
+    <span v-if="wrong" role="alert" class="wrong">{{ $t('fields.writeADateLike27') }}</span>
   </span>
 </template>
 

@@ -71,7 +71,7 @@ function key(event: KeyboardEvent) {
       <h2>{{ title }}</h2>
       <div ref="body" class="body"><slot /></div>
       <div class="buttons">
-        <VBtn v-if="!shows" @click="open = false">Cancel</VBtn>
+        <VBtn v-if="!shows" @click="open = false">{{ $t('common.cancel') }}</VBtn>
         <VBtn
           ref="button"
           variant="flat"

@@ -8,13 +8,13 @@ const emit = defineEmits<{ theirs: []; mine: [] }>()
 
 <template>
   <section class="notice wait meanwhile" role="alert" data-test="meanwhile">
-    <strong>Somebody saved this while you were writing.</strong>
+    <strong>{{ $t('frame.somebodySavedThisWhileYou') }}</strong>
     <table v-if="fields.length">
       <thead>
         <tr>
           <th />
-          <th>Saved now</th>
-          <th>Yours</th>
+          <th>{{ $t('frame.savedNow') }}</th>
+          <th>{{ $t('frame.yours') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -25,10 +25,12 @@ const emit = defineEmits<{ theirs: []; mine: [] }>()
         </tr>
       </tbody>
     </table>
-    <p v-else>What they changed does not touch what stands here.</p>
+    <p v-else>{{ $t('frame.whatTheyChangedDoesNot') }}</p>
     <div class="buttons">
-      <VBtn height="30" data-test="take-theirs" @click="emit('theirs')">Take what is saved</VBtn>
-      <VBtn height="30" data-test="keep-mine" @click="emit('mine')">Keep mine</VBtn>
+      <VBtn height="30" data-test="take-theirs" @click="emit('theirs')">{{
+        $t('frame.takeWhatIsSaved')
+      }}</VBtn>
+      <VBtn height="30" data-test="keep-mine" @click="emit('mine')">{{ $t('frame.keepMine') }}</VBtn>
     </div>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
@@ -13,7 +14,7 @@ const { busy, wrong, wrongs, acting } = useWrongs(Object.keys(form))
 const go = () =>
   acting(async () => {
     const { signedIn } = await choosePassword({ purpose: props.purpose, ...form })
-    if (!signedIn) useToasts().say('Your password is saved. Sign in with it and the code from your phone.')
+    if (!signedIn) useToasts().say(t('frame.yourPasswordIsSavedSign'))
     await navigateTo('/', { replace: true })
     await session.load()
     if (signedIn) await session.goToStart()
@@ -22,10 +23,10 @@ const go = () =>
 
 <template>
   <form novalidate @submit.prevent="go">
-    <h1>{{ purpose === 'invitation' ? 'You are invited' : 'Choose a new password' }}</h1>
+    <h1>{{ purpose === 'invitation' ? $t('frame.youAreInvited') : $t('frame.chooseANewPassword') }}</h1>
     <FormField
       v-model="form.code"
-      label="Code"
+      :label="$t('common.code')"
       mono
       autocomplete="off"
       data-test="code"
@@ -33,15 +34,17 @@ const go = () =>
     />
     <FormField
       v-model="form.password"
-      label="Choose a password"
+      :label="$t('common.chooseAPassword')"
       type="password"
       autocomplete="new-password"
-      hint="At least 12 characters. A few words together are good and easy to remember."
+      :hint="$t('common.atLeast12CharactersA')"
       data-test="password"
       :wrong="wrongs.password"
     />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-    <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">Save and sign in</VBtn>
+    <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">{{
+      $t('frame.saveAndSignIn')
+    }}</VBtn>
   </form>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import { useSession } from '../../stores/session'
 import { useLook } from '../../stores/look'
@@ -43,12 +44,12 @@ const here = computed<Hit[]>(() => [
   {
     key: 'look',
     what: 'Act',
-    words: look.dark ? 'Light mode' : 'Dark mode',
-    more: 'changes the colours',
+    words: look.dark ? t('frame.lightMode') : t('frame.darkMode'),
+    more: t('frame.changesTheColours'),
     act: () => look.choose(look.dark ? 'light' : 'dark'),
   },
-  { key: 'keys', what: 'Help', words: 'Keys', more: 'F1', act: () => emit('help', 'keys') },
-  { key: 'out', what: 'Act', words: 'Sign out', more: '', act: () => session.signOut() },
+  { key: 'keys', what: 'Help', words: t('frame.keys'), more: 'F1', act: () => emit('help', 'keys') },
+  { key: 'out', what: 'Act', words: t('common.signOut'), more: '', act: () => session.signOut() },
 ])
 
 async function search() {
@@ -79,14 +80,14 @@ async function search() {
     })),
     ...orders.rows.map((row) => ({
       key: `o${row.id}`,
-      what: 'Order',
+      what: t('common.order'),
       words: row.number,
       more: `${row.customerName} · ${row.status}`,
       to: `/orders/${row.id}`,
     })),
     ...customers.rows.map((row) => ({
       key: `c${row.id}`,
-      what: 'Customer',
+      what: t('common.customer'),
       words: row.name,
       more: row.number,
       to: `/customers?search=${encodeURIComponent(row.number)}&in=${row.id}`,
@@ -137,17 +138,17 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <VDialog v-model="open" aria-label="Find" max-width="600" @keydown="key">
+  <VDialog v-model="open" :aria-label="$t('frame.find')" max-width="600" @keydown="key">
     <div class="finder">
       <input
         ref="field"
         v-model="typed"
         type="search"
-        placeholder="A number, a customer, an amount, a place, or what to do"
-        aria-label="Find"
+        :placeholder="$t('frame.aNumberACustomerAn')"
+        :aria-label="$t('frame.find')"
         aria-controls="hits"
       />
-      <ul id="hits" role="listbox" aria-label="Found">
+      <ul id="hits" role="listbox" :aria-label="$t('frame.found')">
         <li
           v-for="(hit, index) in hits"
           :key="hit.key"
@@ -163,7 +164,7 @@ function key(event: KeyboardEvent) {
           ><span class="soft cut">{{ hit.more }}</span>
         </li>
         <li v-if="hits.length === 0" class="soft">
-          Nothing found. Numbers, customers, order numbers and amounts are looked through.
+          {{ $t('frame.nothingFoundNumbersCustomersOrder') }}
         </li>
       </ul>
     </div>

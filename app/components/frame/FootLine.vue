@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 import { shortTime } from '../../composables/format'
 import { useToasts, type Toast } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
@@ -28,23 +29,31 @@ onUnmounted(store.forget)
         data-test="toast"
       >
         <span>{{ store.fresh.words }}</span>
-        <button v-if="store.fresh.undo" type="button" @click="undo(store.fresh)">Undo</button>
+        <button v-if="store.fresh.undo" type="button" @click="undo(store.fresh)">
+          {{ $t('frame.undo') }}
+        </button>
       </div>
     </div>
     <VMenu v-if="before.length > 0" location="top end">
       <template #activator="{ props: activator }">
         <button type="button" class="list" data-test="happened" v-bind="activator">
-          What happened <span class="mono">{{ before.length }}</span>
+          <I18nT keypath="frame.whatHappenedCount" scope="global"
+            ><template #count
+              ><span class="mono">{{ before.length }}</span></template
+            ></I18nT
+          >
         </button>
       </template>
-      <ol class="happened" aria-label="What happened, newest first">
+      <ol class="happened" :aria-label="$t('frame.whatHappenedNewestFirst')">
         <li v-for="toast in before" :key="toast.id" :class="{ wrong: toast.wrong }">
           <span class="mono soft">{{ shortTime(toast.at) }}</span> {{ toast.words }}
         </li>
       </ol>
     </VMenu>
     <button type="button" class="list" data-test="help-button" @click="emit('help')">
-      Help <kbd>F1</kbd>
+      <I18nT keypath="frame.helpF1" scope="global"
+        ><template #f1><kbd>F1</kbd></template></I18nT
+      >
     </button>
   </footer>
 </template>

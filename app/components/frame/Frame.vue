@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useEventListener } from '@vueuse/core'
 import Finder from './Finder.vue'
 import FootLine from './FootLine.vue'
@@ -16,17 +17,17 @@ import { useLive } from '../../composables/useLive'
 const live = useLiveStore()
 const route = useRoute()
 const places = [
-  { to: '/', words: 'Line' },
+  { to: '/', words: t('common.line') },
   { to: '/orders', words: 'Orders' },
-  { to: '/register', words: 'Register' },
+  { to: '/register', words: t('common.register') },
   { to: '/customers', words: 'Customers' },
-  { to: '/items', words: 'Items' },
-  { to: '/accounts', words: 'Accounts' },
-  { to: '/print-queue', words: 'Print queue' },
+  { to: '/items', words: t('common.items') },
+  { to: '/accounts', words: t('common.accounts') },
+  { to: '/print-queue', words: t('common.printQueue') },
 ]
 const setUp = [
-  { to: '/routines', words: 'Routines' },
-  { to: '/company', words: 'Settings' },
+  { to: '/routines', words: t('common.routines') },
+  { to: '/company', words: t('common.settings') },
 ]
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
 /** The task whose help is open; '' is what this screen begins with. */
@@ -50,10 +51,12 @@ useLive([], () => {})
 </script>
 
 <template>
-  <a class="skip" href="#main">To the content</a>
+  <a class="skip" href="#main">{{ $t('frame.toTheContent') }}</a>
   <header class="head">
-    <NuxtLink to="/" class="brand"><PegMark class="peg" /><span>Clothespin</span></NuxtLink>
-    <nav aria-label="Places">
+    <NuxtLink to="/" class="brand"
+      ><PegMark class="peg" /><span>{{ $t('common.clothespin') }}</span></NuxtLink
+    >
+    <nav :aria-label="$t('frame.places')">
       <NuxtLink
         v-for="place in places"
         :key="place.to"
@@ -73,12 +76,13 @@ useLive([], () => {})
       >
     </nav>
     <button type="button" class="find" @click="find = true">
-      <span>Number, customer, address</span><em>Find</em><kbd>Ctrl K</kbd>
+      <span>{{ $t('frame.numberCustomerAddress') }}</span><em>{{ $t('frame.find') }}</em
+      ><kbd>{{ $t('frame.ctrlK') }}</kbd>
     </button>
     <OwnMenu @help="help = ''" />
   </header>
   <div v-if="!live.connected" class="away" role="status">
-    No word from the server just now: what is shown may be old. Trying again.
+    {{ $t('frame.noWordFromTheServer') }}
   </div>
   <StateBand />
   <RunStrip />
@@ -91,7 +95,7 @@ useLive([], () => {})
     data-test="aside-tab"
     @click="aside = !aside"
   >
-    {{ aside ? 'Close' : 'Document' }}
+    {{ aside ? $t('common.close') : 'Document' }}
   </button>
   <FootLine @help="help = ''" />
   <LeaveDialog />

@@ -22,10 +22,15 @@ onMounted(() =>
 </script>
 
 <template>
-  <VDialog :model-value="true" aria-label="Help" max-width="820" @update:model-value="emit('leave')">
+  <VDialog
+    :model-value="true"
+    :aria-label="$t('frame.help')"
+    max-width="820"
+    @update:model-value="emit('leave')"
+  >
     <div class="help" data-test="help">
-      <nav ref="list" aria-label="Tasks">
-        <h2>{{ everything ? 'All tasks' : 'On this screen' }}</h2>
+      <nav ref="list" :aria-label="$t('frame.tasks')">
+        <h2>{{ everything ? $t('frame.allTasks') : $t('frame.onThisScreen') }}</h2>
         <button
           v-for="one in shown"
           :key="one.id"
@@ -36,9 +41,11 @@ onMounted(() =>
           {{ one.words }}
         </button>
         <button v-if="!everything" type="button" data-test="all-tasks" @click="everything = true">
-          All tasks
+          {{ $t('frame.allTasks') }}
         </button>
-        <button type="button" class="keys" :aria-current="at === 'keys'" @click="at = 'keys'">Keys</button>
+        <button type="button" class="keys" :aria-current="at === 'keys'" @click="at = 'keys'">
+          {{ $t('frame.keys') }}
+        </button>
       </nav>
       <section aria-live="polite">
         <template v-if="shownTask">
@@ -49,7 +56,7 @@ onMounted(() =>
           <p v-for="remark in remarks" :key="remark" class="remark">{{ remark }}</p>
         </template>
         <template v-else>
-          <h1>Keys</h1>
+          <h1>{{ $t('frame.keys') }}</h1>
           <HelpKeys />
         </template>
         <div class="buttons">
@@ -59,9 +66,9 @@ onMounted(() =>
             :active="false"
             data-test="help-go"
             @click="emit('leave')"
-            >Go there</VBtn
+            >{{ $t('frame.goThere') }}</VBtn
           >
-          <VBtn class="push" @click="emit('leave')">Close</VBtn>
+          <VBtn class="push" @click="emit('leave')">{{ $t('common.close') }}</VBtn>
         </div>
       </section>
     </div>

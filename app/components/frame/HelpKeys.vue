@@ -1,25 +1,23 @@
 <script setup lang="ts">
+import { t } from '../../words'
 /** The keys, and what they do. */
 const keys = [
-  ['In a list', ''],
-  ['Up, Down', 'go from row to row'],
-  ['Space', 'picks the row'],
-  ['Shift + Up, Down', 'picks a range'],
-  ['Ctrl + A', 'picks all that are loaded'],
-  ['Left, Right', 'switch between Document, Email and History'],
-  ['Enter', 'opens it'],
-  ['D', 'on a narrow screen: shows the document, and the list again'],
-  ['F', 'shows the document full screen; plus and minus zoom'],
-  ['Escape', 'gives up the picks, then leaves the row'],
-  ['On the Line', ''],
-  ['Left, Right on the cloths', 'go from stage to stage'],
+  [t('frame.inAList'), ''],
+  [t('frame.upDown'), t('frame.goFromRowToRow')],
+  ['Space', t('frame.picksTheRow')],
+  [t('frame.shiftUpDown'), t('frame.picksARange')],
+  [t('frame.ctrlA'), t('frame.picksAllThatAreLoaded')],
+  [t('frame.leftRight'), t('frame.switchBetweenDocumentEmailAnd')],
+  ['Enter', t('frame.opensIt')],
+  ['D', t('frame.onANarrowScreenShows')],
+  ['F', t('frame.showsTheDocumentFullScreen')],
+  ['Escape', t('frame.givesUpThePicksThen')],
+  [t('frame.onTheLine'), ''],
+  [t('frame.leftRightOnTheCloths'), t('frame.goFromStageToStage')],
   ['Anywhere', ''],
-  ['Ctrl + Enter', 'is the filled button of the screen; it asks before something leaves'],
-  [
-    'Ctrl + K',
-    'finds orders, documents and customers, goes to places, and opens help by what you want to do',
-  ],
-  ['F1', 'shows this help'],
+  [t('frame.ctrlEnter'), t('frame.isTheFilledButtonOf')],
+  [t('frame.ctrlK2'), t('frame.findsOrdersDocumentsAndCustomers')],
+  ['F1', t('frame.showsThisHelp')],
 ]
 </script>
 

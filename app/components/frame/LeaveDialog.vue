@@ -11,15 +11,15 @@ const open = computed({
 </script>
 
 <template>
-  <VDialog v-model="open" aria-label="Leave without saving?">
+  <VDialog v-model="open" :aria-label="$t('frame.leaveWithoutSaving')">
     <div class="ask" role="document">
-      <h2>Leave without saving?</h2>
-      <p>Your changes to {{ leaving.what }} are not saved yet.</p>
+      <h2>{{ $t('frame.leaveWithoutSaving') }}</h2>
+      <p>{{ $t('frame.yourChangesToWhatAre', { what: leaving.what }) }}</p>
       <div class="buttons">
-        <VBtn data-test="discard" @click="leaving.answer(true)">Discard changes</VBtn>
-        <VBtn variant="flat" class="go" data-test="stay" autofocus @click="leaving.answer(false)"
-          >Keep editing</VBtn
-        >
+        <VBtn data-test="discard" @click="leaving.answer(true)">{{ $t('common.discardChanges') }}</VBtn>
+        <VBtn variant="flat" class="go" data-test="stay" autofocus @click="leaving.answer(false)">{{
+          $t('frame.keepEditing')
+        }}</VBtn>
       </div>
     </div>
   </VDialog>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import DevicesDialog from '../people/DevicesDialog.vue'
 import PasswordDialog from '../people/PasswordDialog.vue'
 import SecondFactorDialog from '../people/SecondFactorDialog.vue'
@@ -17,9 +18,9 @@ const initials = computed(() =>
 )
 const look = useLook()
 const themes = [
-  { value: 'light', words: 'Light mode' },
-  { value: 'dark', words: 'Dark mode' },
-  { value: 'system', words: 'As the computer' },
+  { value: 'light', words: t('frame.lightMode') },
+  { value: 'dark', words: t('frame.darkMode') },
+  { value: 'system', words: t('frame.asTheComputer') },
 ] as const
 const password = ref(false)
 const devices = ref(false)
@@ -32,7 +33,9 @@ const factor = ref(false)
       <button
         type="button"
         class="who"
-        :aria-label="`${initials}: ${session.user!.name}, signed in as ${session.user!.role}`"
+        :aria-label="
+          $t('frame.initialsUserSignedInAs', { initials, user: session.user!.name, role: session.user!.role })
+        "
         v-bind="activator"
       >
         {{ initials }}
@@ -51,13 +54,13 @@ const factor = ref(false)
         :active="look.theme === one.value"
         @click="look.choose(one.value)"
       />
-      <VListItem title="Change your password…" @click="password = true" />
-      <VListItem title="Second factor…" data-test="second-factor" @click="factor = true" />
-      <VListItem title="Where you are signed in…" data-test="devices" @click="devices = true" />
-      <VListItem title="Help and keys" @click="emit('help')"
+      <VListItem :title="$t('frame.changeYourPassword')" @click="password = true" />
+      <VListItem :title="$t('frame.secondFactor')" data-test="second-factor" @click="factor = true" />
+      <VListItem :title="$t('frame.whereYouAreSignedIn')" data-test="devices" @click="devices = true" />
+      <VListItem :title="$t('frame.helpAndKeys')" @click="emit('help')"
         ><template #append><kbd>F1</kbd></template></VListItem
       >
-      <VListItem title="Sign out" @click="session.signOut()" />
+      <VListItem :title="$t('common.signOut')" @click="session.signOut()" />
     </VList>
   </VMenu>
   <PasswordDialog v-model="password" />

@@ -7,6 +7,6 @@ const house = useHouseState()
 
 <template>
   <p v-if="house.state?.rehearsalSince" class="notice wait" role="note" data-test="real">
-    A rehearsal is on, but {{ what }} for real.
+    {{ $t('frame.aRehearsalIsOnBut', { what }) }}
   </p>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import { useRuns } from '../../stores/runs'
 import { useNow } from '../../composables/useNow'
 import { attempt } from '../../composables/api'
@@ -23,10 +25,12 @@ const act = (run: RunReport, how: 'stop' | 'take-back') =>
     await store.watchRun(run.id)
   })
 const title = (run: RunReport) => {
-  if (run.takenBackBy) return `Taken back: none of ${run.chosen} was issued, no number was used`
-  if (run.stoppedBy) return `Stopped: ${run.issued} of ${run.chosen} issued`
-  if (run.rehearsed) return `${run.rehearsed} rehearsed`
-  return run.issued === run.chosen ? `All ${run.chosen} issued` : `${run.issued} of ${run.chosen} issued`
+  if (run.takenBackBy) return t('frame.takenBackNoneOfChosen', { chosen: run.chosen })
+  if (run.stoppedBy) return t('frame.stoppedIssuedOfChosenIssued', { issued: run.issued, chosen: run.chosen })
+  if (run.rehearsed) return t('frame.rehearsedRehearsed', { rehearsed: run.rehearsed })
+  return run.issued === run.chosen
+    ? t('frame.allChosenIssued', { chosen: run.chosen })
+    : t('frame.issuedOfChosenIssued', { issued: run.issued, chosen: run.chosen })
 }
 /** What became of them, part by part: "2 emailed, 1 waiting". */
 const says = (run: RunReport) =>
@@ -53,28 +57,35 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
     <section v-for="run in shown.slice(0, most)" :key="run.id" class="run" data-test="run">
       <template v-if="inUndoTime(run)">
         <strong
-          >{{ plural(run.chosen, 'document') }} {{ run.chosen === 1 ? 'goes' : 'go' }} in
-          <span class="mono">{{ clockWords(left(run)) }}</span></strong
+          ><I18nT keypath="frame.documentsRunInRun2" scope="global"
+            ><template #documents>{{ plural(run.chosen, 'document') }}</template
+            ><template #run>{{ run.chosen === 1 ? 'goes' : 'go' }}</template
+            ><template #run2
+              ><span class="mono">{{ clockWords(left(run)) }}</span></template
+            ></I18nT
+          ></strong
         >
-        <span class="soft">Nothing is numbered yet.</span>
+        <span class="soft">{{ $t('frame.nothingIsNumberedYet') }}</span>
         <button type="button" class="close" data-test="take-back" @click="act(run, 'take-back')">
-          Take all back
+          {{ $t('common.takeAllBack') }}
         </button>
       </template>
       <template v-else-if="!run.endedAt">
-        <strong>Sending {{ run.chosen - run.open }} of {{ run.chosen }}</strong>
+        <strong>{{
+          $t('frame.sendingRunOfChosen', { run: run.chosen - run.open, chosen: run.chosen })
+        }}</strong>
         <VProgressLinear
           class="progress"
           :model-value="((run.chosen - run.open) / run.chosen) * 100"
-          :aria-label="`Sending ${run.chosen - run.open} of ${run.chosen}`"
+          :aria-label="$t('frame.sendingRunOfChosen', { run: run.chosen - run.open, chosen: run.chosen })"
         />
-        <span class="soft">It goes on when you leave this page.</span>
-        <button type="button" class="close" @click="act(run, 'stop')">Stop</button>
+        <span class="soft">{{ $t('frame.itGoesOnWhenYou') }}</span>
+        <button type="button" class="close" @click="act(run, 'stop')">{{ $t('common.stop') }}</button>
       </template>
       <template v-else>
         <strong>{{ title(run) }}</strong>
         <span v-for="one in run.numbers" :key="one.first" class="mono">{{
-          one.first === one.last ? one.first : `${one.first} to ${one.last}`
+          one.first === one.last ? one.first : $t('common.firstToLast', { first: one.first, last: one.last })
         }}</span>
         <span v-for="one in run.sums" :key="one.currency" class="mono soft">{{
           moneyWithSign(one.sum, one.currency)
@@ -87,11 +98,11 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
           <span class="mono">{{ row.number || row.orderNumber }}</span> {{ row.customerName }}:
           {{ row.reason || row.part }}
         </span>
-        <span v-if="problems(run).length > 2" class="soft"
-          >and {{ problems(run).length - 2 }} more in the report</span
-        >
-        <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">Open the report</NuxtLink>
-        <button type="button" class="close" @click="store.remove(run.id)">Close</button>
+        <span v-if="problems(run).length > 2" class="soft">{{
+          $t('frame.andProblemsMoreInThe', { problems: problems(run).length - 2 })
+        }}</span>
+        <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">{{ $t('frame.openTheReport') }}</NuxtLink>
+        <button type="button" class="close" @click="store.remove(run.id)">{{ $t('common.close') }}</button>
       </template>
     </section>
     <p v-if="shown.length > most" class="run">

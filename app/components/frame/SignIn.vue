@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import ChoosePassword from './ChoosePassword.vue'
 import FormField from '../fields/FormField.vue'
 import PegMark from './PegMark.vue'
@@ -34,7 +35,7 @@ const code = computed(() => {
 const byHand = ref<'invitation' | 'new password'>()
 const ask = () =>
   acting(async () => {
-    if (!email.value.trim()) throw new Error('Enter your email address first.')
+    if (!email.value.trim()) throw new Error(t('frame.enterYourEmailAddressFirst'))
     await askForPassword(email.value)
     asked.value = true
   })
@@ -48,16 +49,18 @@ const ask = () =>
     <div v-if="code || byHand" class="sheet">
       <PegMark class="peg" />
       <ChoosePassword :purpose="code?.purpose ?? byHand!" :code="code?.code ?? ''" />
-      <button v-if="byHand" type="button" class="word" @click="byHand = undefined">Back to sign in</button>
+      <button v-if="byHand" type="button" class="word" @click="byHand = undefined">
+        {{ $t('frame.backToSignIn') }}
+      </button>
     </div>
     <form v-else class="sheet" @submit.prevent="signIn">
       <PegMark class="peg" />
-      <h1>Clothespin</h1>
-      <p class="soft">Every document that is due goes out once.</p>
+      <h1>{{ $t('common.clothespin') }}</h1>
+      <p class="soft">{{ $t('frame.everyDocumentThatIsDue') }}</p>
       <FormField
         id="email"
         v-model="email"
-        label="Email address"
+        :label="$t('common.emailAddress')"
         type="email"
         autocomplete="username"
         required
@@ -66,7 +69,7 @@ const ask = () =>
       <FormField
         id="password"
         v-model="password"
-        label="Password"
+        :label="$t('common.password')"
         type="password"
         autocomplete="current-password"
         required
@@ -74,22 +77,26 @@ const ask = () =>
       <FormField
         v-if="asksCode"
         v-model="secondCode"
-        label="Code from your phone"
+        :label="$t('frame.codeFromYourPhone')"
         mono
         autofocus
         autocomplete="one-time-code"
-        hint="Six digits, or one of your recovery codes."
+        :hint="$t('frame.sixDigitsOrOneOf')"
         data-test="second-code"
       />
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p v-if="asked" role="status">
-        If somebody works here with this address, an email with a code is on its way. It is good for a day.
+        {{ $t('frame.ifSomebodyWorksHereWith') }}
       </p>
-      <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">Sign in</VBtn>
+      <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">{{
+        $t('frame.signIn')
+      }}</VBtn>
       <div class="others">
-        <button type="button" class="word" data-test="forgotten" @click="ask">Forgot your password?</button>
+        <button type="button" class="word" data-test="forgotten" @click="ask">
+          {{ $t('frame.forgotYourPassword') }}
+        </button>
         <button type="button" class="word" data-test="have-code" @click="byHand = 'new password'">
-          I have a code
+          {{ $t('frame.iHaveACode') }}
         </button>
       </div>
     </form>

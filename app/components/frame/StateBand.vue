@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 import Ask from './Ask.vue'
 import { useSession } from '../../stores/session'
 import { useHouseState } from '../../stores/house'
@@ -46,8 +47,13 @@ const end = () =>
   <div v-if="house.state" class="bands">
     <div v-if="house.state.paused" class="band paused" role="status" data-test="paused">
       <span
-        ><strong>Everything is paused</strong> by {{ house.state.pausedBy }} since
-        {{ shortTime(house.state.pausedAt!) }}. {{ house.state.pauseReason }} Nothing is issued or sent.</span
+        ><I18nT keypath="frame.everythingIsByPausedBySincePausedAt" scope="global"
+          ><template #everythingIs
+            ><strong>{{ $t('frame.everythingIsPaused') }}</strong></template
+          ><template #pausedBy>{{ house.state.pausedBy }}</template
+          ><template #pausedAt>{{ shortTime(house.state.pausedAt!) }}</template
+          ><template #pauseReason>{{ house.state.pauseReason }}</template></I18nT
+        ></span
       >
       <button
         v-if="session.may('supervisor') && house.state.confirmNeeded"
@@ -56,7 +62,7 @@ const end = () =>
         data-test="confirm"
         @click="look"
       >
-        Look and confirm…
+        {{ $t('frame.lookAndConfirm') }}
       </button>
       <button
         v-else-if="session.may('supervisor')"
@@ -65,13 +71,15 @@ const end = () =>
         data-test="resume"
         @click="resume"
       >
-        Let it go on
+        {{ $t('frame.letItGoOn') }}
       </button>
     </div>
     <div v-if="house.state.rehearsalSince" class="band rehearsal" role="status" data-test="rehearsal">
       <span
-        ><strong>Rehearsal.</strong> Nothing leaves the house: everything goes to
-        {{ house.state.rehearsalAddress }} instead, marked.</span
+        ><strong>{{ $t('frame.rehearsal') }}</strong>
+        {{
+          $t('frame.nothingLeavesTheHouseEverything', { rehearsalAddress: house.state.rehearsalAddress })
+        }}</span
       >
       <button
         v-if="session.may('supervisor')"
@@ -80,7 +88,7 @@ const end = () =>
         data-test="end-rehearsal"
         @click="asking = true"
       >
-        End the rehearsal…
+        {{ $t('frame.endTheRehearsal') }}
       </button>
     </div>
     <div
@@ -94,13 +102,12 @@ const end = () =>
     </div>
     <Ask
       v-model="confirming"
-      title="Is this the database that shall speak?"
-      go="Yes, these are the last numbers"
+      :title="$t('frame.isThisTheDatabaseThat')"
+      :go="$t('frame.yesTheseAreTheLast')"
       @go="confirm"
     >
       <p>
-        It was copied or restored. If a newer one has issued numbers after these, they would come twice.
-        Compare with the last documents that left the house:
+        {{ $t('frame.itWasCopiedOrRestored') }}
       </p>
       <ul>
         <li v-for="one in found?.series" :key="one.last">
@@ -109,15 +116,18 @@ const end = () =>
         </li>
       </ul>
       <p>
-        Waiting to go when sending goes on: {{ plural(found?.emails ?? 0, 'email') }} and
-        {{ plural(found?.papers ?? 0, 'document') }} that {{ found?.papers === 1 ? 'goes' : 'go' }} by itself.
-        It stays paused until you let it go on.
+        {{
+          $t('frame.waitingToGoWhenSending', {
+            emails: plural(found?.emails ?? 0, 'email'),
+            documents: plural(found?.papers ?? 0, 'document'),
+            found: found?.papers === 1 ? 'goes' : 'go',
+          })
+        }}
       </p>
     </Ask>
-    <Ask v-model="asking" title="End the rehearsal?" go="End the rehearsal" @go="end"
+    <Ask v-model="asking" :title="$t('frame.endTheRehearsal2')" :go="$t('frame.endTheRehearsal3')" @go="end"
       ><p>
-        From now on documents go to your customers. What was rehearsed does not go by itself: documents wait
-        in To check, emails are held under Waiting until somebody lets them go.
+        {{ $t('frame.fromNowOnDocumentsGo') }}
       </p></Ask
     >
   </div>

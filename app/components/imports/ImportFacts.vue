@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { plural } from '../../composables/format'
 import type { ImportView } from '../../contract'
 
@@ -8,10 +9,10 @@ const count = (state: 'right' | 'wrong' | 'written' | 'unchanged') => props.file
 const rows = computed(() => count('right') + count('wrong') + count('written') + count('unchanged'))
 const delimiterWords: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }
 const stateWords: Record<ImportView['state'], string> = {
-  new: 'not checked yet',
-  checking: 'being checked …',
-  checked: 'checked, nothing written yet',
-  writing: 'being written …',
+  new: t('imports.notCheckedYet'),
+  checking: t('imports.beingChecked'),
+  checked: t('imports.checkedNothingWrittenYet'),
+  writing: t('imports.beingWritten'),
   done: 'done',
   refused: 'refused',
 }
@@ -22,20 +23,24 @@ const stateWords: Record<ImportView['state'], string> = {
   <p v-else class="notice" role="status" data-test="import-facts">
     <span
       ><strong>{{ stateWords[file.state] }}</strong
-      ><template v-if="file.asBefore && file.state === 'new'"
-        >, mapped as the last file with these columns was</template
-      >
+      ><template v-if="file.asBefore && file.state === 'new'">{{
+        $t('imports.mappedAsTheLastFile')
+      }}</template>
       · {{ file.encoding }}, {{ delimiterWords[file.delimiter]
-      }}<template v-if="file.heading"
-        >, {{ plural(file.heading, 'line') }} above its columns left out</template
+      }}<template v-if="file.heading">{{
+        $t('imports.linesAboveItsColumnsLeft', { lines: plural(file.heading, 'line') })
+      }}</template
       ><template v-if="rows">
         · {{ plural(rows, 'row') }}:
-        <template v-if="!started || count('right') + count('wrong')"
-          >{{ count('right') }} right, {{ count('wrong') }} wrong</template
-        ><template v-if="started"
-          >{{ count('right') + count('wrong') ? ', ' : '' }}{{ count('written') }} written,
-          {{ count('unchanged') }} unchanged</template
-        ></template
+        <template v-if="!started || count('right') + count('wrong')">{{
+          $t('imports.rightRightWrongWrong', { right: count('right'), wrong: count('wrong') })
+        }}</template><template v-if="started">{{
+          $t('imports.countWrittenWrittenUnchangedUnchanged', {
+            count: count('right') + count('wrong') ? ', ' : '',
+            written: count('written'),
+            unchanged: count('unchanged'),
+          })
+        }}</template></template
       ></span
     >
   </p>

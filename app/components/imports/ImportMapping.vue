@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -48,7 +50,7 @@ const wordsOf = (key: string) => {
   return !mapped
     ? 'nothing'
     : 'fixed' in mapped
-      ? `always “${mapped.fixed}”`
+      ? t('imports.alwaysFixed', { fixed: mapped.fixed })
       : (props.file.columns[mapped.column] ?? 'nothing')
 }
 const sampleOf = (key: string) => {
@@ -67,55 +69,63 @@ const isColumn = (key: string) => {
 
 <template>
   <p class="sentence">
-    <strong class="cut">{{ file.name }}</strong> holds {{ file.subject }}; its numbers are written
-    <WordPicker
-      label="Decimal sign"
-      :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'"
-      :choices="[
-        { value: '.', words: '1,234.50' },
-        { value: ',', words: '1.234,50' },
-      ]"
-      :value="signs.decimalSign"
-      :disabled="disabled"
-      @pick="signs = { ...signs, decimalSign: $event as ',' }"
-    />
-    and its days
-    <WordPicker
-      label="Days"
-      :words="signs.dayOrder"
-      :choices="[
-        { value: 'day first', words: 'day first' },
-        { value: 'month first', words: 'month first' },
-      ]"
-      :value="signs.dayOrder"
-      :disabled="disabled"
-      @pick="signs = { ...signs, dayOrder: $event as 'day first' }"
-    />.
+    <I18nT keypath="imports.fileHoldsSubjectItsNumbers" scope="global"
+      ><template #file
+        ><strong class="cut">{{ file.name }}</strong></template
+      ><template #subject>{{ file.subject }}</template
+      ><template #decimalSign
+        ><WordPicker
+          :label="$t('imports.decimalSign')"
+          :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'"
+          :choices="[
+            { value: '.', words: '1,234.50' },
+            { value: ',', words: '1.234,50' },
+          ]"
+          :value="signs.decimalSign"
+          :disabled="disabled"
+          @pick="signs = { ...signs, decimalSign: $event as ',' }" /></template
+      ><template #days
+        ><WordPicker
+          :label="$t('common.days')"
+          :words="signs.dayOrder"
+          :choices="[
+            { value: 'day first', words: 'day first' },
+            { value: 'month first', words: 'month first' },
+          ]"
+          :value="signs.dayOrder"
+          :disabled="disabled"
+          @pick="signs = { ...signs, dayOrder: $event as 'day first' }" /></template
+    ></I18nT>
   </p>
-  <table aria-label="Fields">
+  <table :aria-label="$t('imports.fields')">
     <thead>
       <tr>
-        <th>Field</th>
-        <th>comes from</th>
+        <th>{{ $t('imports.field') }}</th>
+        <th>{{ $t('imports.comesFrom') }}</th>
         <th>
-          in row
-          <button
-            type="button"
-            class="word"
-            aria-label="The next sample row"
-            @click="sampleRow = (sampleRow + 1) % file.sample.length"
+          <I18nT keypath="imports.inRowTheNext" scope="global"
+            ><template #theNext
+              ><button
+                type="button"
+                class="word"
+                :aria-label="$t('imports.theNextSampleRow')"
+                @click="sampleRow = (sampleRow + 1) % file.sample.length"
+              >
+                {{ $t('imports.sampleRowOfCount', { sampleRow: sampleRow + 1, count: file.sample.length }) }}
+              </button></template
+            ></I18nT
           >
-            {{ sampleRow + 1 }} of {{ file.sample.length }}
-          </button>
         </th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="one in fields" :key="one.key">
-        <td>{{ one.words }}<span v-if="one.needed" class="need"> needed</span></td>
+        <td>
+          {{ one.words }}<span v-if="one.needed" class="need"> {{ $t('imports.needed') }}</span>
+        </td>
         <td>
           <WordPicker
-            :label="`Column of ${one.words}`"
+            :label="$t('imports.columnOfWords', { words: one.words })"
             :words="wordsOf(one.key)"
             :open-end="!mapping[one.key]"
             :choices="columnChoices"
@@ -125,15 +135,16 @@ const isColumn = (key: string) => {
           />
           <WordPanel
             v-if="!disabled"
-            :label="`One value for all: ${one.words}`"
-            words="or one for all"
+            :label="$t('imports.oneValueForAllWords', { words: one.words })"
+            :words="$t('imports.orOneForAll')"
             open-end
             ><label
-              >Always
-              <TakenField
-                :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''"
-                :aria-label="`Always, ${one.words}`"
-                @take="setFixed(one.key, $event)" /></label
+              ><I18nT keypath="imports.alwaysTakenField" scope="global"
+                ><template #takenField
+                  ><TakenField
+                    :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''"
+                    :aria-label="$t('imports.alwaysWords', { words: one.words })"
+                    @take="setFixed(one.key, $event)" /></template></I18nT></label
           ></WordPanel>
         </td>
         <td class="mono cut sample">{{ sampleOf(one.key) }}</td>

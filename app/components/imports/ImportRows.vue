@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import RowList from '../list/RowList.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useList } from '../../composables/useList'
@@ -52,7 +53,9 @@ async function mend() {
     const line = row.value!.line
     const mended = await mendImportRow(props.file.id, line, { cells: cells.value })
     useToasts().say(
-      mended.state === 'right' ? `Line ${line} is right now.` : `Line ${line}: ${mended.note}`,
+      mended.state === 'right'
+        ? t('imports.lineLineIsRightNow', { line })
+        : t('imports.lineLineNote', { line, note: mended.note }),
       { wrong: mended.state !== 'right' },
     )
     await list.reload()
@@ -60,7 +63,7 @@ async function mend() {
   busy.value = false
 }
 const choices = computed(() => [
-  { value: '', words: 'all rows' },
+  { value: '', words: t('imports.allRows') },
   ...(['wrong', 'right', 'written', 'unchanged'] as const).map((value) => ({
     value,
     words: `${value}, ${props.file.counts[value] ?? 0}`,
@@ -78,16 +81,19 @@ const canMend = computed(
 
 <template>
   <div class="bar">
-    <strong>Rows</strong
-    ><span class="sentence soft"
-      ><WordPicker label="Rows" :choices="choices" :value="state" @pick="state = $event as RowState"
+    <strong>{{ $t('imports.rows') }}</strong><span class="sentence soft"
+      ><WordPicker
+        :label="$t('imports.rows')"
+        :choices="choices"
+        :value="state"
+        @pick="state = $event as RowState"
     /></span>
   </div>
   <div class="list">
     <RowList
       v-model:active="active"
       :rows="list.rows.value"
-      label="Rows of the file"
+      :label="$t('imports.rowsOfTheFile')"
       :pickable="false"
       :loading="list.first.value"
       @more="list.loadMore()"
@@ -101,15 +107,16 @@ const canMend = computed(
       >
       <template #empty
         ><div class="empty">
-          <strong>No such row</strong
-          >{{ state === 'wrong' ? 'Every row is right.' : 'Choose other rows above.' }}
+          <strong>{{ $t('imports.noSuchRow') }}</strong>{{
+            state === 'wrong' ? $t('imports.everyRowIsRight') : $t('imports.chooseOtherRowsAbove')
+          }}
         </div></template
       >
     </RowList>
   </div>
-  <form v-if="row" class="mend" aria-label="The row in hand" @submit.prevent="mend">
+  <form v-if="row" class="mend" :aria-label="$t('imports.theRowInHand')" @submit.prevent="mend">
     <p v-if="row.note" :class="{ wrong: row.state === 'wrong' }" role="status">
-      Line {{ row.line }}: {{ row.note }}
+      {{ $t('imports.lineLineNote', { line: row.line, note: row.note }) }}
     </p>
     <div class="cells">
       <label v-for="one in columns" :key="one.key"
@@ -123,7 +130,7 @@ const canMend = computed(
       height="30"
       :disabled="busy || cells.join('\n') === row.cells.join('\n')"
       data-test="mend-row"
-      >Check row {{ row.line }}</VBtn
+      >{{ $t('imports.checkRowLine', { line: row.line }) }}</VBtn
     >
   </form>
 </template>

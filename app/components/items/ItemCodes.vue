@@ -16,26 +16,26 @@ watch(added, (customer) => {
 </script>
 
 <template>
-  <h3>Customers’ own numbers</h3>
+  <h3>{{ $t('items.customersOwnNumbers') }}</h3>
   <div v-for="(one, index) in codes" :key="one.customerId" class="code">
     <span class="cut">{{ one.customerName }}</span>
     <FormField
       v-model="one.code"
       mono
-      placeholder="their number"
-      :aria-label="`Number at ${one.customerName}`"
+      :placeholder="$t('items.theirNumber')"
+      :aria-label="$t('items.numberAtCustomerName', { customerName: one.customerName })"
       :wrong="wrongs[`customerCodes.${index}.code`]"
     />
     <button
       type="button"
       class="remove"
-      :aria-label="`Take the number at ${one.customerName} away`"
+      :aria-label="$t('items.takeTheNumberAtCustomerName', { customerName: one.customerName })"
       @click="codes.splice(index, 1)"
     >
       ×
     </button>
   </div>
-  <CustomerField v-model="added" label="Add a customer’s number" />
+  <CustomerField v-model="added" :label="$t('items.addACustomersNumber')" />
 </template>
 
 <style scoped>

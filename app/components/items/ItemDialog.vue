@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import FormField from '../fields/FormField.vue'
@@ -56,23 +57,23 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   formOf,
   read: () => fetchItem(props.item!.id),
   labels: {
-    code: 'Item number',
-    names: 'Names',
-    price: 'Price',
-    unit: 'Unit',
-    units: 'Unit in other languages',
+    code: t('items.itemNumber'),
+    names: t('items.names'),
+    price: t('common.price'),
+    unit: t('items.unit'),
+    units: t('items.unitInOtherLanguages'),
     taxCode: 'VAT',
     gtin: 'GTIN',
-    weight: 'Weight',
-    size: 'Size',
-    commodityCode: 'Commodity code',
-    origin: 'Country of origin',
+    weight: t('items.weight'),
+    size: t('items.size'),
+    commodityCode: t('items.commodityCode'),
+    origin: t('items.countryOfOrigin'),
     place: 'Place',
-    category: 'Category',
+    category: t('items.category'),
     fields: 'Own fields',
-    options: 'What a buyer chooses',
-    prices: 'Other prices',
-    customerCodes: 'Customers’ numbers',
+    options: t('items.whatABuyerChooses'),
+    prices: t('items.otherPrices'),
+    customerCodes: t('items.customersNumbers'),
   },
 })
 const filled = <Value extends Record<string, string>>(of: Value) =>
@@ -95,7 +96,9 @@ async function keep() {
     ),
   )
   if (!done || changed.value.length > 0) return
-  useToasts().say(props.item ? `${form.code} is saved.` : `${form.code} is added.`)
+  useToasts().say(
+    props.item ? t('items.codeIsSaved', { code: form.code }) : t('items.codeIsAdded', { code: form.code }),
+  )
   emit('kept')
   emit('leave')
 }
@@ -117,8 +120,8 @@ const more = ref(
   <Ask
     :model-value="true"
     wide
-    :title="item ? `Item ${item.code}` : 'Add item'"
-    :go="item ? 'Save' : 'Add item'"
+    :title="item ? $t('items.itemCode', { code: item.code }) : $t('items.addItem')"
+    :go="item ? $t('common.save') : $t('items.addItem')"
     :busy="busy"
     :disabled="changed.length > 0"
     @update:model-value="emit('leave')"
@@ -128,9 +131,9 @@ const more = ref(
     <div class="two-columns">
       <FormField
         v-model="form.code"
-        label="Item number"
+        :label="$t('items.itemNumber')"
         mono
-        hint="It stands on documents, for example HB-10."
+        :hint="$t('items.itStandsOnDocumentsFor')"
         data-test="item-code"
         :wrong="wrongs.code"
       />
@@ -138,46 +141,56 @@ const more = ref(
         v-for="(one, place) in shown"
         :key="one.value"
         v-model="form.names[one.value]"
-        :label="`Name in ${one.words}`"
-        :placeholder="place === 0 ? '' : 'as in the company’s language'"
+        :label="$t('items.nameInWords', { words: one.words })"
+        :placeholder="place === 0 ? '' : $t('common.asInTheCompanysLanguage')"
         :data-test="`item-name-${one.value}`"
         :wrong="wrongs[`names.${one.value}`]"
       />
       <FormField
         v-model="form.price"
-        :label="`Price in ${company.currency}`"
+        :label="$t('items.priceInCurrency', { currency: company.currency })"
         mono
         inputmode="decimal"
         placeholder="12.50"
         data-test="item-price"
         :wrong="wrongs.price"
       />
-      <FormField v-model="form.unit" label="Unit" hint="For example pcs, kg, h." :wrong="wrongs.unit" />
-      <SelectField v-model="form.taxCode" label="VAT" :choices="rates" />
-      <FormField v-model="form.category" label="Category" :wrong="wrongs.category" />
+      <FormField
+        v-model="form.unit"
+        :label="$t('items.unit')"
+        :hint="$t('items.forExamplePcsKgH')"
+        :wrong="wrongs.unit"
+      />
+      <SelectField v-model="form.taxCode" :label="$t('common.vat')" :choices="rates" />
+      <FormField v-model="form.category" :label="$t('items.category')" :wrong="wrongs.category" />
       <OwnFields v-model="form.fields" of="item" :wrongs="wrongs" />
     </div>
     <button v-if="!more" type="button" class="word open-end" data-test="item-more" @click="more = true">
-      + choices, other prices, customers’ numbers, GTIN, weight, customs
+      {{ $t('items.choicesOtherPricesCustomersNumbers') }}
     </button>
     <template v-else>
       <ItemOptions v-model="form.options" :wrongs="wrongs" />
       <ItemPrices v-model="form.prices" :wrongs="wrongs" />
       <ItemCodes v-model="form.customerCodes" :wrongs="wrongs" />
-      <h3>Store and customs</h3>
+      <h3>{{ $t('items.storeAndCustoms') }}</h3>
       <div class="two-columns">
         <FormField
           v-model="form.gtin"
-          label="GTIN"
+          :label="$t('items.gtin')"
           mono
-          hint="8, 12, 13 or 14 digits, as under the bar code."
+          :hint="$t('items.n81213Or14')"
           data-test="item-gtin"
           :wrong="wrongs.gtin"
         />
-        <FormField v-model="form.commodityCode" label="Commodity code" mono :wrong="wrongs.commodityCode" />
+        <FormField
+          v-model="form.commodityCode"
+          :label="$t('items.commodityCode')"
+          mono
+          :wrong="wrongs.commodityCode"
+        />
         <FormField
           v-model="form.weight"
-          label="Weight in kg"
+          :label="$t('items.weightInKg')"
           mono
           inputmode="decimal"
           placeholder="1.25"
@@ -185,17 +198,22 @@ const more = ref(
         />
         <PickField
           v-model="form.origin"
-          label="Country of origin"
+          :label="$t('items.countryOfOrigin')"
           :choices="countryNames"
           :wrong="wrongs.origin"
         />
-        <FormField v-model="form.size" label="Size" placeholder="60 × 40 × 30 cm" :wrong="wrongs.size" />
-        <FormField v-model="form.place" label="Place in the store" :wrong="wrongs.place" />
+        <FormField
+          v-model="form.size"
+          :label="$t('items.size')"
+          :placeholder="$t('items.n604030Cm')"
+          :wrong="wrongs.size"
+        />
+        <FormField v-model="form.place" :label="$t('items.placeInTheStore')" :wrong="wrongs.place" />
         <FormField
           v-for="one in shown.filter(({ value }) => value !== company.language)"
           :key="one.value"
           v-model="form.units[one.value]"
-          :label="`Unit in ${one.words}`"
+          :label="$t('items.unitInWords', { words: one.words })"
           :placeholder="form.unit"
         />
       </div>

@@ -7,26 +7,26 @@ defineProps<{ wrongs: Record<string, string> }>()
 </script>
 
 <template>
-  <h3>What a buyer chooses</h3>
+  <h3>{{ $t('items.whatABuyerChooses') }}</h3>
   <div v-for="(option, index) in options" :key="index" class="option">
     <FormField
       v-model="option.name"
-      placeholder="Colour"
-      :aria-label="`Choice ${index + 1}, name`"
+      :placeholder="$t('common.colour')"
+      :aria-label="$t('items.choiceIndexName', { index: index + 1 })"
       :data-test="`item-option-${index + 1}`"
       :wrong="wrongs[`options.${index}.name`]"
     />
     <FormField
       v-model="option.values"
-      placeholder="natural, green, blue"
-      :aria-label="`Choice ${index + 1}, values with commas between`"
+      :placeholder="$t('items.naturalGreenBlue')"
+      :aria-label="$t('items.choiceIndexValuesWithCommas', { index: index + 1 })"
       :data-test="`item-option-values-${index + 1}`"
       :wrong="wrongs[`options.${index}.values`]"
     />
     <button
       type="button"
       class="remove"
-      :aria-label="`Take the choice ${option.name || index + 1} away`"
+      :aria-label="$t('items.takeTheChoiceOptionAway', { option: option.name || index + 1 })"
       @click="options.splice(index, 1)"
     >
       ×
@@ -39,7 +39,7 @@ defineProps<{ wrongs: Record<string, string> }>()
     data-test="add-item-option"
     @click="options.push({ name: '', values: '' })"
   >
-    + choice
+    {{ $t('items.choice') }}
   </button>
 </template>
 

@@ -18,24 +18,24 @@ const add = () => prices.value.push({ currency: company.currency, groupName: '',
 </script>
 
 <template>
-  <h3>Other prices</h3>
+  <h3>{{ $t('items.otherPrices') }}</h3>
   <div v-for="(one, index) in prices" :key="index" class="price">
     <PickField
       v-model="one.groupName"
-      label="For"
+      :label="$t('common.for')"
       :choices="groups"
-      hint="Empty: every customer."
+      :hint="$t('items.emptyEveryCustomer')"
       :data-test="`price-group-${index + 1}`"
     />
     <PickField
       v-model="one.currency"
-      label="Currency"
+      :label="$t('common.currency')"
       :choices="currencies"
       :wrong="wrongs[`prices.${index}.currency`]"
     />
     <FormField
       v-model="one.price"
-      label="Price"
+      :label="$t('common.price')"
       mono
       inputmode="decimal"
       :data-test="`other-price-${index + 1}`"
@@ -44,13 +44,15 @@ const add = () => prices.value.push({ currency: company.currency, groupName: '',
     <button
       type="button"
       class="remove"
-      :aria-label="`Take price ${index + 1} away`"
+      :aria-label="$t('items.takePriceIndexAway', { index: index + 1 })"
       @click="prices.splice(index, 1)"
     >
       ×
     </button>
   </div>
-  <button type="button" class="word open-end" data-test="add-price" @click="add">+ price</button>
+  <button type="button" class="word open-end" data-test="add-price" @click="add">
+    {{ $t('items.price') }}
+  </button>
 </template>
 
 <style scoped>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import { useRuns } from '../../stores/runs'
 import { attempt } from '../../composables/api'
@@ -30,10 +32,10 @@ const runs = useRuns()
 const busy = ref(false)
 const key = crypto.randomUUID()
 const words = {
-  send: 'Send',
-  prepare: 'Prepare',
-  'send issued': 'Send',
-  'let go': 'Let go',
+  send: t('common.send'),
+  prepare: t('line.prepare'),
+  'send issued': t('common.send'),
+  'let go': t('line.letGo'),
 }
 const acts = {
   send: async () => {
@@ -60,18 +62,24 @@ async function go() {
 <template>
   <Ask
     v-model="open"
-    :title="`${words[act]} the ${row.kind} although the order is ${row.stopped}?`"
-    :go="`${words[act]} it all the same`"
+    :title="$t('line.wordsTheKindAlthoughThe', { words: words[act], kind: row.kind, stopped: row.stopped })"
+    :go="$t('line.wordsItAllTheSame', { words: words[act] })"
     danger
     :busy="busy"
     @go="go"
   >
     <p>
-      Order <span class="mono">{{ row.orderNumber }}</span> of {{ row.customerName }} is
-      <strong>{{ row.stopped }}</strong>, so its {{ row.kind }} over
-      <span class="mono">{{ money(row.total, row.currency) }}</span> is kept out of every Send{{
-        act === 'let go' ? ' and was taken out of Waiting' : ''
-      }}. Setting the order to another status brings it back as it was.
+      <I18nT keypath="line.orderOrderNumberOfCustomerNameIs" scope="global"
+        ><template #orderNumber
+          ><span class="mono">{{ row.orderNumber }}</span></template
+        ><template #customerName>{{ row.customerName }}</template
+        ><template #stopped
+          ><strong>{{ row.stopped }}</strong></template
+        ><template #kind>{{ row.kind }}</template
+        ><template #amount
+          ><span class="mono">{{ money(row.total, row.currency) }}</span></template
+        ><template #act>{{ act === 'let go' ? $t('line.andWasTakenOutOf') : '' }}</template></I18nT
+      >
     </p>
   </Ask>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
@@ -54,14 +56,26 @@ const sendable = computed(() => plans.value.filter(({ plan }) => plan.goes).map(
 const ways = computed(() => {
   const emails = plans.value.filter(({ plan }) => plan.goes && plan.channels.includes('email')).length
   const prints = plans.value.filter(({ plan }) => plan.goes && plan.channels.includes('paper')).length
-  return [emails ? `${emails} by email` : '', prints ? `${prints} on paper` : ''].filter(Boolean).join(', ')
+  return [
+    emails ? t('line.emailsByEmail', { emails }) : '',
+    prints ? t('line.printsOnPaper', { prints }) : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 })
 /** What the filled button is about: how many are picked, or the one in hand by its name, since nobody picked it. */
 const named = computed(() => (props.chosen.length > 0 || !props.row ? String(count.value) : props.row.number))
 const sendWords = computed(() => {
-  if (sendable.value.length === 0) return 'Why not sent…'
-  if (props.chosen.length > 0) return `Send ${sendable.value.length}${ways.value ? `: ${ways.value}` : ''}`
-  return `Send ${named.value}${ways.value ? `: ${ways.value.replaceAll('1 ', '')}` : ''}`
+  if (sendable.value.length === 0) return t('line.whyNotSent')
+  if (props.chosen.length > 0)
+    return t('line.sendCountWays', {
+      count: sendable.value.length,
+      ways: ways.value ? `: ${ways.value}` : '',
+    })
+  return t('line.sendNamedWays', {
+    named: named.value,
+    ways: ways.value ? `: ${ways.value.replaceAll('1 ', '')}` : '',
+  })
 })
 /** The one row in hand or picked, where its order is held or withdrawn. */
 const stoppedRow = computed(() => (count.value === 1 && subject.value[0]!.stopped ? subject.value[0]! : null))
@@ -117,73 +131,75 @@ useMainKey(() => {
           :disabled="busy"
           data-test="send-all"
           @click="asking = 'all'"
-          >Send all {{ allSendable }}…</VBtn
+          >{{ $t('line.sendAllAllSendable', { allSendable }) }}</VBtn
         >
-        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
-          >Although {{ stoppedRow.stopped }}…</VBtn
-        >
-        <VBtn :disabled="busy" data-test="put-back" @click="putBack(subject)">Return to To send</VBtn>
+        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'">{{
+          $t('line.althoughStopped', { stopped: stoppedRow.stopped })
+        }}</VBtn>
+        <VBtn :disabled="busy" data-test="put-back" @click="putBack(subject)">{{
+          $t('line.returnToToSend')
+        }}</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="send" @click="askToSend">{{
           sendWords
         }}</VBtn>
       </template>
       <template v-else-if="stage === 'to send'">
-        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
-          >Although {{ stoppedRow.stopped }}…</VBtn
-        >
-        <VBtn v-if="papersOf(subject).length" :disabled="busy" @click="drop(papersOf(subject))"
-          >Not wanted</VBtn
-        >
+        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'">{{
+          $t('line.althoughStopped', { stopped: stoppedRow.stopped })
+        }}</VBtn>
+        <VBtn v-if="papersOf(subject).length" :disabled="busy" @click="drop(papersOf(subject))">{{
+          $t('line.notWanted')
+        }}</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="prepare" @click="prepare(subject)">{{
           papersOf(subject).length
-            ? `Prepare ${chosen.length ? papersOf(subject).length : named}`
-            : `Send ${named}`
+            ? $t('line.prepareChosen', { chosen: chosen.length ? papersOf(subject).length : named })
+            : $t('line.sendNamed', { named })
         }}</VBtn>
       </template>
       <template v-else-if="stage === 'waiting'">
-        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'"
-          >Although {{ stoppedRow.stopped }}…</VBtn
-        >
+        <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'">{{
+          $t('line.althoughStopped', { stopped: stoppedRow.stopped })
+        }}</VBtn>
         <VBtn
           v-if="emails.some((row) => row.held && !row.stopped)"
           :disabled="busy"
           data-test="let-go"
           @click="keepBack('let go', heldEmails)"
-          >Let {{ heldEmails.length }} go</VBtn
+          >{{ $t('line.letCountGo', { count: heldEmails.length }) }}</VBtn
         >
         <VBtn
           v-if="emails.some((row) => !row.held)"
           :disabled="busy"
           data-test="hold"
           @click="keepBack('hold', emails)"
-          >Hold {{ emails.filter((row) => !row.held).length }}</VBtn
+          >{{ $t('line.holdCount', { count: emails.filter((row) => !row.held).length }) }}</VBtn
         >
-        <VBtn v-if="emails.length" :disabled="busy" data-test="later" @click="asking = 'later'"
-          >At a time…</VBtn
-        >
-        <VBtn v-if="emails.length" :disabled="busy" data-test="cancel" @click="asking = 'close'"
-          >Give up…</VBtn
-        >
+        <VBtn v-if="emails.length" :disabled="busy" data-test="later" @click="asking = 'later'">{{
+          $t('line.atATime')
+        }}</VBtn>
+        <VBtn v-if="emails.length" :disabled="busy" data-test="cancel" @click="asking = 'close'">{{
+          $t('line.giveUp')
+        }}</VBtn>
         <VBtn
           v-if="toPost.length"
           variant="flat"
           class="go"
           :disabled="busy"
           @click="navigateTo('/print-queue')"
-          >Open the print queue</VBtn
+          >{{ $t('line.openThePrintQueue') }}</VBtn
         >
       </template>
       <template v-else-if="stage === 'stuck'">
-        <VBtn :disabled="busy" @click="asking = 'close'">Give up…</VBtn>
-        <VBtn :disabled="busy" data-test="print-instead" @click="keepBack('print instead', subject)"
-          >Print instead</VBtn
-        >
-        <VBtn v-if="unclear.length" :disabled="busy" @click="asking = 'confirm'">{{
-          unclear.length === 1 ? 'It arrived' : `${unclear.length} arrived`
+        <VBtn :disabled="busy" @click="asking = 'close'">{{ $t('line.giveUp') }}</VBtn>
+        <VBtn :disabled="busy" data-test="print-instead" @click="keepBack('print instead', subject)">{{
+          $t('line.printInstead')
         }}</VBtn>
-        <VBtn variant="flat" class="go" :disabled="busy" data-test="send-again" @click="sendAgain(subject)"
-          >Send {{ named }} again</VBtn
-        >
+        <VBtn v-if="unclear.length" :disabled="busy" @click="asking = 'confirm'">{{
+          unclear.length === 1 ? $t('line.itArrived') : $t('line.countArrived', { count: unclear.length })
+        }}</VBtn>
+        <VBtn variant="flat" class="go" :disabled="busy" data-test="send-again" @click="sendAgain(subject)">{{
+          $t('line.sendNamedAgain', { named })
+        }}</VBtn>
       </template>
     </template>
   </footer>
@@ -205,55 +221,70 @@ useMainKey(() => {
   <Ask
     v-else-if="asking === 'later'"
     v-model="ask"
-    :title="`When shall ${plural(emails.length, 'email')} go?`"
-    go="Set the time"
+    :title="$t('line.whenShallEmailsGo', { emails: plural(emails.length, 'email') })"
+    :go="$t('line.setTheTime')"
     :busy="busy"
     :disabled="!at"
     @go="keepBack('later', emails, at!)"
     ><p class="strong at">
-      On <DateField v-model="day" aria-label="Day" data-test="later-day" /> at
-      <FormField v-model="time" class="time" placeholder="14:30" aria-label="Time" data-test="later-time" />
-      <span class="soft">{{ zoneWords }}</span>
+      <I18nT keypath="line.onDayAtTimeZoneWords" scope="global"
+        ><template #day
+          ><DateField v-model="day" :aria-label="$t('common.day')" data-test="later-day" /></template
+        ><template #time
+          ><FormField
+            v-model="time"
+            class="time"
+            placeholder="14:30"
+            :aria-label="$t('common.time')"
+            data-test="later-time" /></template
+        ><template #zoneWords
+          ><span class="soft">{{ zoneWords }}</span></template
+        ></I18nT
+      >
     </p></Ask
   >
   <Ask
     v-else-if="asking === 'post'"
     v-model="ask"
-    :title="`Mark ${plural(toPost.length, 'document')} as posted?`"
-    go="Posted"
+    :title="$t('line.markDocumentsAsPosted', { documents: plural(toPost.length, 'document') })"
+    :go="$t('common.posted')"
     :busy="busy"
     @go="settle('print', toPost)"
     ><p>
-      You printed and posted {{ toPost.length === 1 ? 'it' : 'them' }}. They count as arrived, on paper.
+      {{ $t('line.youPrintedAndPostedToPost', { toPost: toPost.length === 1 ? 'it' : 'them' }) }}
     </p></Ask
   >
   <Ask
     v-else-if="asking === 'confirm'"
     v-model="ask"
-    :title="`Did ${plural(unclear.length, 'document')} arrive?`"
-    go="It arrived"
+    :title="$t('line.didDocumentsArrive', { documents: plural(unclear.length, 'document') })"
+    :go="$t('line.itArrived')"
     :busy="busy"
     @go="settle('confirm', unclear)"
-    ><p>You looked in the mailbox or asked. It will not be sent again.</p></Ask
+    ><p>{{ $t('line.youLookedInTheMailbox') }}</p></Ask
   >
   <Ask
     v-else-if="asking === 'close'"
     v-model="ask"
-    :title="`Give up on ${plural(count, 'email or print job', 'emails and print jobs')}?`"
-    go="Give up"
+    :title="$t('line.giveUpOnPlural', { plural: plural(count, 'email or print job') })"
+    :go="$t('line.giveUp2')"
     danger
     :busy="busy"
     :disabled="!reason.trim()"
     @go="settle('close', subject, reason)"
   >
     <p>
-      Nothing more is sent. The {{ count === 1 ? 'document stays' : 'documents stay' }} issued and
-      {{ count === 1 ? 'is' : 'are' }} listed in To send.
+      {{
+        $t('line.nothingMoreIsSentThe', {
+          count: count === 1 ? $t('line.documentStays') : $t('line.documentsStay'),
+          count2: count === 1 ? 'is' : 'are',
+        })
+      }}
     </p>
     <FormField
       v-model="reason"
-      label="Why"
-      placeholder="sent by the customer's portal"
+      :label="$t('common.why')"
+      :placeholder="$t('line.sentByTheCustomersPortal')"
       data-test="close-reason"
     />
   </Ask>

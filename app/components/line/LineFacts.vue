@@ -18,15 +18,12 @@ const totals = computed(() => addAmounts(props.chosen))
 
 <template>
   <template v-if="chosen.length > 0"
-    ><strong>{{ chosen.length }} picked</strong><span class="mono soft">{{ totals }}</span></template
+    ><strong>{{ $t('common.countPicked', { count: chosen.length }) }}</strong
+    ><span class="mono soft">{{ totals }}</span></template
   >
   <template v-else
     ><span class="soft">{{
-      plural(
-        matching,
-        stage === 'to send' || stage === 'to check' ? 'document' : 'email or print job',
-        stage === 'to send' || stage === 'to check' ? 'documents' : 'emails and print jobs',
-      )
+      plural(matching, stage === 'to send' || stage === 'to check' ? 'document' : 'email or print job')
     }}</span
     ><span v-for="one in sums" :key="one.currency" class="mono soft">{{
       moneyWithSign(one.sum, one.currency)
@@ -36,10 +33,12 @@ const totals = computed(() => addAmounts(props.chosen))
       class="soft"
       :href="csvHref('/api/line/csv', { ...filters, stage })"
       data-test="csv"
-      >CSV</a
-    ><NuxtLink v-if="stage === 'to check'" class="soft" to="/runs" data-test="sends">Sends</NuxtLink
-    ><NuxtLink v-else-if="stage !== 'to send'" class="soft" to="/emails" data-test="emails"
-      >Emails</NuxtLink
-    ></template
+      >{{ $t('common.csv') }}</a
+    ><NuxtLink v-if="stage === 'to check'" class="soft" to="/runs" data-test="sends">{{
+      $t('common.sends')
+    }}</NuxtLink
+    ><NuxtLink v-else-if="stage !== 'to send'" class="soft" to="/emails" data-test="emails">{{
+      $t('common.emails')
+    }}</NuxtLink></template
   >
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useNow } from '../../composables/useNow'
 import { ago, fullTime, kindShort, money, shortTime } from '../../composables/format'
 import type { Stage } from '../../../core/dispatch/states'
@@ -21,7 +22,7 @@ const age = computed(() => {
     row.nextTryAt &&
     new Date(row.nextTryAt).getTime() > now.value
   )
-    return `at ${shortTime(row.nextTryAt)}`
+    return t('line.atNextTryAt', { nextTryAt: shortTime(row.nextTryAt) })
   return stage === 'arrived' ? shortTime(row.since) : ago(row.since, now.value)
 })
 </script>
@@ -35,20 +36,24 @@ const age = computed(() => {
     :class="{ missing: row.sendTo === noAddress && stage !== 'arrived' }"
     :title="row.sendTo"
   >
-    <span v-if="row.stopped" class="tag stuck" data-test="stopped">order {{ row.stopped }}</span>
-    <span v-else-if="row.changed" class="tag wait">changed</span>
-    <span v-else-if="row.unwritten" class="tag wait" data-test="unwritten">nothing written yet</span>
-    <span v-else-if="row.problem" class="tag stuck">{{
-      row.keptBack ? 'could not go' : 'cannot be issued'
+    <span v-if="row.stopped" class="tag stuck" data-test="stopped">{{
+      $t('line.orderStopped', { stopped: row.stopped })
     }}</span>
-    <span v-else-if="row.keptBack" class="tag stuck">could not go</span>
-    <span v-else-if="row.state === 'put back'" class="tag wait">returned</span>
-    <span v-else-if="row.held" class="tag queue">held</span>
+    <span v-else-if="row.changed" class="tag wait">{{ $t('line.changed') }}</span>
+    <span v-else-if="row.unwritten" class="tag wait" data-test="unwritten">{{
+      $t('common.nothingWrittenYet')
+    }}</span>
+    <span v-else-if="row.problem" class="tag stuck">{{
+      row.keptBack ? $t('line.couldNotGo') : $t('line.cannotBeIssued')
+    }}</span>
+    <span v-else-if="row.keptBack" class="tag stuck">{{ $t('line.couldNotGo') }}</span>
+    <span v-else-if="row.state === 'put back'" class="tag wait">{{ $t('line.returned') }}</span>
+    <span v-else-if="row.held" class="tag queue">{{ $t('line.held') }}</span>
     <span
       v-else-if="stage === 'waiting' && row.state === 'waiting' && row.reply"
       class="tag queue"
       :title="row.reply"
-      >put off</span
+      >{{ $t('line.putOff') }}</span
     >
     {{ stage === 'stuck' ? row.sendTo : goes }}
   </span>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ContactsDialog from '../customers/ContactsDialog.vue'
 import FormField from '../fields/FormField.vue'
@@ -42,7 +44,8 @@ const askToCorrect = () =>
 function tick(id: number) {
   if (!ticked.value.delete(id)) ticked.value.add(id)
 }
-const whyNot = (one: StuckByAddress) => ({ paid: 'paid', old: `${one.days} days old`, '': '' })[one.why]
+const whyNot = (one: StuckByAddress) =>
+  ({ paid: 'paid', old: t('line.daysDaysOld', { days: one.days }), '': '' })[one.why]
 const again = (ids: number[], to?: string) => sendAgain({ ids, ...(to ? { to } : {}) })
 
 async function act(done: () => Promise<void>) {
@@ -53,7 +56,7 @@ async function act(done: () => Promise<void>) {
 const sendOnce = () =>
   act(async () => {
     await again([props.row.id], address.value.trim())
-    toasts.say(`${props.row.number} goes to ${address.value.trim()}, this once.`)
+    toasts.say(t('line.numberGoesToAddressThis', { number: props.row.number, address: address.value.trim() }))
   })
 const correctIt = () =>
   act(async () => {
@@ -62,11 +65,10 @@ const correctIt = () =>
       to: address.value.trim(),
       again: [...ticked.value],
     })
-    const where = [
-      ...customers.map((one) => one.name),
-      ...(copies ? [plural(copies, 'copy', 'copies')] : []),
-    ].join(', ')
-    toasts.say(`Corrected at ${where}; ${plural(ids.length, 'email')} sent again.`)
+    const where = [...customers.map((one) => one.name), ...(copies ? [plural(copies, 'copy')] : [])].join(
+      ', ',
+    )
+    toasts.say(t('line.correctedAtWhereEmailsSent', { where, emails: plural(ids.length, 'email') }))
   })
 </script>
 
@@ -77,48 +79,55 @@ const correctIt = () =>
       <span v-if="row.reply" class="mono reply">{{ row.reply }}</span></span
     >
     <span v-if="session.may('clerk')" class="acts">
-      <VBtn v-if="canCorrect" height="28" data-test="correct" @click="askToCorrect"
-        >Correct the address…</VBtn
-      >
-      <VBtn height="28" data-test="contacts" @click="contacts = true">{{
-        row.causeKey === 'no address' ? 'Add a contact…' : 'Contacts…'
+      <VBtn v-if="canCorrect" height="28" data-test="correct" @click="askToCorrect">{{
+        $t('line.correctTheAddress')
       }}</VBtn>
-      <VBtn v-if="row.causeKey !== 'not drawn'" height="28" data-test="once" @click="once = true"
-        >To someone else…</VBtn
-      >
+      <VBtn height="28" data-test="contacts" @click="contacts = true">{{
+        row.causeKey === 'no address' ? $t('line.addAContact') : $t('line.contacts')
+      }}</VBtn>
+      <VBtn v-if="row.causeKey !== 'not drawn'" height="28" data-test="once" @click="once = true">{{
+        $t('line.toSomeoneElse')
+      }}</VBtn>
     </span>
   </div>
   <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="row.customerId" />
   <Ask
     v-model="once"
-    :title="`Send ${row.number} to someone else, this once`"
-    go="Send it"
+    :title="$t('line.sendNumberToSomeoneElse', { number: row.number })"
+    :go="$t('common.sendIt')"
     :busy="busy"
     :disabled="!address.trim()"
     @go="sendOnce"
-    ><FormField v-model="address" label="Address" hint="The customer's contacts stay as they are."
+    ><FormField v-model="address" :label="$t('common.address')" :hint="$t('line.theCustomersContactsStayAs')"
   /></Ask>
   <Ask
     v-model="correct"
     wide
-    title="Correct the address everywhere"
-    :go="ticked.size ? `Correct it and send ${ticked.size} again` : 'Correct it and send nothing'"
+    :title="$t('line.correctTheAddressEverywhere')"
+    :go="
+      ticked.size
+        ? $t('line.correctItAndSendSize', { size: ticked.size })
+        : $t('line.correctItAndSendNothing')
+    "
     :busy="busy"
     :disabled="!address.trim() || address.trim() === row.badAddress"
     @go="correctIt"
   >
     <p>
-      At every customer that has <strong>{{ row.badAddress }}</strong>, as a contact or for copies, and in
-      copies that were asked for with it.
+      <I18nT keypath="line.atEveryCustomerThatHas" scope="global"
+        ><template #badAddress
+          ><strong>{{ row.badAddress }}</strong></template
+        ></I18nT
+      >
     </p>
-    <FormField v-model="address" label="The right address" />
-    <p class="strong">Send again</p>
+    <FormField v-model="address" :label="$t('common.theRightAddress')" />
+    <p class="strong">{{ $t('common.sendAgain') }}</p>
     <ul class="alike" data-test="alike">
       <li v-for="one in alike" :key="one.id">
         <label
           ><VCheckboxBtn :model-value="ticked.has(one.id)" @update:model-value="tick(one.id)" />
           <span class="mono number">{{ one.number }}</span>
-          <span class="name cut">{{ one.customerName }}{{ one.isCopy ? ', a copy' : '' }}</span>
+          <span class="name cut">{{ one.customerName }}{{ one.isCopy ? $t('line.aCopy') : '' }}</span>
           <span class="soft day">{{ longDay(one.date) }}</span>
           <span class="amount">{{ money(one.total, one.currency) }}</span>
           <span class="why"

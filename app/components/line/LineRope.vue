@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import PegMark from '../frame/PegMark.vue'
 import { useNow } from '../../composables/useNow'
 import { shortTime } from '../../composables/format'
@@ -11,12 +12,12 @@ const emit = defineEmits<{ 'update:stage': [stage: Stage]; enter: [] }>()
 
 const now = useNow()
 const words: Record<Stage, string> = {
-  'to send': 'To send',
-  'to check': 'To check',
-  waiting: 'Waiting',
-  'on the way': 'On the way',
-  arrived: 'Arrived',
-  stuck: 'Stuck',
+  'to send': t('common.toSend'),
+  'to check': t('common.toCheck'),
+  waiting: t('line.waiting'),
+  'on the way': t('line.onTheWay'),
+  arrived: t('common.arrived'),
+  stuck: t('common.stuck'),
 }
 const tabs = ref<HTMLButtonElement[]>([])
 
@@ -24,33 +25,36 @@ function fact(one: StageCount): string {
   const facts = one.facts.join(' · ')
   switch (one.stage) {
     case 'to send':
-      return one.count === 0 ? 'nothing is due' : one.facts.join(', ')
+      return one.count === 0 ? t('line.nothingIsDue2') : one.facts.join(', ')
     case 'to check':
       return one.count === 0
-        ? 'nothing to look at'
+        ? t('line.nothingToLookAt2')
         : // what needs somebody first: the end of a narrow one is cut
-          [facts, one.at ? `${facts ? '' : 'oldest '}since ${shortTime(one.at)}` : '']
+          [
+            facts,
+            one.at ? t('line.factsSinceAt', { facts: facts ? '' : 'oldest ', at: shortTime(one.at) }) : '',
+          ]
             .filter(Boolean)
             .join(' · ')
     case 'waiting':
       return one.count === 0
-        ? 'nothing waits'
+        ? t('line.nothingWaits2')
         : [
             one.at
               ? new Date(one.at).getTime() <= now.value
-                ? 'going now'
-                : `next go at ${shortTime(one.at)}`
+                ? t('line.goingNow')
+                : t('line.nextGoAtAt', { at: shortTime(one.at) })
               : '',
             facts,
           ]
             .filter(Boolean)
             .join(' · ')
     case 'on the way':
-      return one.count === 0 ? 'all have answered' : 'handed over, no word yet'
+      return one.count === 0 ? t('line.allHaveAnswered2') : t('line.handedOverNoWordYet')
     case 'arrived':
       return facts
     case 'stuck':
-      return one.count === 0 ? 'nothing is stuck' : facts
+      return one.count === 0 ? t('line.nothingIsStuck2') : facts
   }
 }
 
@@ -87,7 +91,7 @@ function key(event: KeyboardEvent, index: number) {
         vector-effect="non-scaling-stroke"
       />
     </svg>
-    <div class="cloths" role="tablist" aria-label="Stages of the Line">
+    <div class="cloths" role="tablist" :aria-label="$t('line.stagesOfTheLine')">
       <button
         v-for="(one, index) in counts"
         :key="one.stage"

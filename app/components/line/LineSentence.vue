@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import AmountPicker from '../list/AmountPicker.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
@@ -12,21 +14,27 @@ const emit = defineEmits<{ set: [change: { kind?: string; brand?: string; over?:
 const session = useSession()
 const choices = computed(() => brandChoices(session.house!.brands))
 const kinds = [
-  { value: '', words: 'any kind' },
+  { value: '', words: t('line.anyKind') },
   ...documentKinds.map((kind) => ({ value: kind, words: kindFacts[kind].many })),
 ]
 </script>
 
 <template>
   <span class="sentence soft"
-    >of
-    <WordPicker label="Kind" :choices="kinds" :value="filters.kind" @pick="emit('set', { kind: $event })" />,
-    of
-    <WordPicker
-      label="Brand"
-      :choices="choices"
-      :value="filters.brand"
-      @pick="emit('set', { brand: $event })" />, of
-    <AmountPicker :value="filters.over" @pick="emit('set', { over: $event })"
-  /></span>
+    ><I18nT keypath="line.ofKindOfBrandOf" scope="global"
+      ><template #kind
+        ><WordPicker
+          :label="$t('common.kind')"
+          :choices="kinds"
+          :value="filters.kind"
+          @pick="emit('set', { kind: $event })" /></template
+      ><template #brand
+        ><WordPicker
+          :label="$t('common.brand')"
+          :choices="choices"
+          :value="filters.brand"
+          @pick="emit('set', { brand: $event })" /></template
+      ><template #amountPicker
+        ><AmountPicker :value="filters.over" @pick="emit('set', { over: $event })" /></template></I18nT
+  ></span>
 </template>

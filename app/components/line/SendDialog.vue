@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
 import { useRuns } from '../../stores/runs'
@@ -36,14 +38,14 @@ async function look() {
 }
 watch(how, look, { immediate: true })
 
-const verb = computed(() => (postOnly.value ? 'Issue' : 'Send'))
+const verb = computed(() => (postOnly.value ? t('common.issue') : t('common.send')))
 const count = computed(() => check.value?.documents ?? 0)
 const ways = computed(() => {
   const { emails = 0, prints = 0, toNobody = 0 } = check.value ?? {}
   return [
     emails ? plural(emails, 'email') : '',
     prints ? plural(prints, 'print job') : '',
-    toNobody ? `${toNobody} to nobody, as the customer wants` : '',
+    toNobody ? t('line.toNobodyToNobodyAsThe', { toNobody }) : '',
   ].filter(Boolean)
 })
 const noAddress = computed(() => check.value?.leftOut.some((one) => one.bar === 'no address') ?? false)
@@ -69,7 +71,7 @@ async function send() {
     v-if="check"
     v-model="open"
     wide
-    :title="count ? `${verb} ${plural(count, 'document')}?` : 'None of these can be sent'"
+    :title="count ? `${verb} ${plural(count, 'document')}?` : $t('line.noneOfTheseCanBe')"
     :go="`${verb} ${count}`"
     :busy="busy"
     :disabled="count === 0"
@@ -77,30 +79,35 @@ async function send() {
   >
     <template v-if="count">
       <p data-test="send-sum">
-        Together
-        <strong v-for="one in check.sums" :key="one.currency" class="mono"
-          >{{ moneyWithSign(one.sum, one.currency) }} </strong>. Each gets its number, in order of date and
-        order number{{ postOnly ? ', and waits in To send.' : '.' }}
+        <I18nT keypath="line.togetherAmountEachGetsIts" scope="global"
+          ><template #amount
+            ><strong v-for="one in check.sums" :key="one.currency" class="mono"
+              >{{ moneyWithSign(one.sum, one.currency) }}
+            </strong></template
+          ><template #postOnly>{{ postOnly ? $t('line.andWaitsInToSend') : '.' }}</template></I18nT
+        >
       </p>
       <p v-if="!postOnly && ways.length" data-test="send-ways">{{ ways.join(', ') }}.</p>
     </template>
     <section v-for="one in check.leftOut" :key="one.bar" class="left-out" :data-test="`left-out-${one.bar}`">
-      <strong>Left out: {{ one.count }} · {{ one.words }}</strong>
+      <strong>{{ $t('line.leftOutCountWords', { count: one.count, words: one.words }) }}</strong>
       <ul>
         <li v-for="row in one.rows" :key="row.id">
-          <span class="mono">{{ row.orderNumber || 'no order' }}</span> {{ row.customerName }}:
+          <span class="mono">{{ row.orderNumber || $t('line.noOrder') }}</span> {{ row.customerName }}:
           <span class="soft">{{ row.reason }}</span>
         </li>
-        <li v-if="one.count > one.rows.length" class="soft">and {{ one.count - one.rows.length }} more</li>
+        <li v-if="one.count > one.rows.length" class="soft">
+          {{ $t('line.andCountMore', { count: one.count - one.rows.length }) }}
+        </li>
       </ul>
       <p class="soft">{{ one.help }}</p>
     </section>
-    <CheckField v-if="noAddress || withoutAddress" v-model="withoutAddress" data-test="without-address"
-      >Issue those without an address too: they are Stuck until somebody can be written to</CheckField
-    >
-    <CheckField v-model="postOnly" data-test="post-only"
-      >Only issue: number and book now, send later</CheckField
-    >
+    <CheckField v-if="noAddress || withoutAddress" v-model="withoutAddress" data-test="without-address">{{
+      $t('line.issueThoseWithoutAnAddress')
+    }}</CheckField>
+    <CheckField v-model="postOnly" data-test="post-only">{{
+      $t('common.onlyIssueNumberAndBook')
+    }}</CheckField>
   </Ask>
 </template>
 

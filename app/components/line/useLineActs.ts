@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 import { plural, shortTime } from '../../composables/format'
@@ -26,7 +27,7 @@ export function useLineActs(done: () => void) {
   const putBack = (rows: readonly LineRow[]) =>
     finish(async () => {
       const { ids } = await prepared.putBack(idsOf(rows))
-      toasts.say(`${plural(ids.length, 'document')} returned to To send. No number was used.`, {
+      toasts.say(t('line.documentsReturnedToToSend', { documents: plural(ids.length, 'document') }), {
         undo: async () => {
           await prepareRows(rows)
         },
@@ -39,7 +40,8 @@ export function useLineActs(done: () => void) {
     for (const [kind, own] of groupBy(rows, (row) => row.kind)) {
       const sourceIds = own.map((row) => row.sourceId)
       const result = await prepared.prepareDocuments({ kind, sourceIds })
-      if (result.prepared > 0) said.push(`${countOf(result.prepared, kind)} prepared, in To check.`)
+      if (result.prepared > 0)
+        said.push(t('line.countPreparedInToCheck', { count: countOf(result.prepared, kind) }))
       said.push(...result.already, ...result.refused)
     }
     return said
@@ -57,7 +59,7 @@ export function useLineActs(done: () => void) {
   const drop = (rows: readonly LineRow[]) =>
     finish(async () => {
       const { ids } = await prepared.dropPrepared({ ids: idsOf(rows) })
-      toasts.say(`${plural(ids.length, 'document')} taken off To send.`, {
+      toasts.say(t('line.documentsTakenOffToSend', { documents: plural(ids.length, 'document') }), {
         undo: async () => {
           await prepared.dropPrepared({ ids, undo: true })
         },
@@ -67,7 +69,12 @@ export function useLineActs(done: () => void) {
   const sendAgain = (rows: readonly LineRow[]) =>
     finish(async () => {
       const { ids } = await dispatches.sendAgain({ ids: idsOf(rows) })
-      toasts.say(`${plural(ids.length, 'email')} ${ids.length === 1 ? 'goes' : 'go'} again.`)
+      toasts.say(
+        t('line.emailsIdsAgain', {
+          emails: plural(ids.length, 'email'),
+          ids: ids.length === 1 ? t('line.goes') : t('line.go'),
+        }),
+      )
     })
 
   const keepBack = (
@@ -81,23 +88,22 @@ export function useLineActs(done: () => void) {
       const said = {
         hold: 'held',
         'let go': 'let go',
-        later: `to go ${at ? shortTime(at) : ''}`,
-        'print instead': 'in the print queue',
+        later: t('line.toGoAt', { at: at ? shortTime(at) : '' }),
+        'print instead': t('line.inThePrintQueue'),
       }[act]
       const undo = act === 'hold' ? 'let go' : act === 'let go' ? 'hold' : undefined
       const takeBack = async () => {
         await dispatches.keepBack({ ids, act: undo! })
       }
-      toasts.say(
-        `${plural(ids.length, 'email or print job', 'emails and print jobs')} ${said}.`,
-        undo ? { undo: takeBack } : {},
-      )
+      toasts.say(`${plural(ids.length, 'email or print job')} ${said}.`, undo ? { undo: takeBack } : {})
     })
 
   const settle = (act: 'confirm' | 'print' | 'close', rows: readonly LineRow[], reason = '') =>
     finish(async () => {
       const { ids } = await dispatches.decideDispatches({ ids: idsOf(rows), act, reason })
-      const said = { confirm: 'marked as arrived', print: 'marked as posted', close: 'given up' }[act]
+      const said = { confirm: t('line.markedAsArrived'), print: t('line.markedAsPosted'), close: 'given up' }[
+        act
+      ]
       toasts.say(`${plural(ids.length, 'document')} ${said}.`)
     })
 

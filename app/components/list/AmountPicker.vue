@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 /** "of any amount" in a sentence: opens a field for the least amount. */
 const props = defineProps<{ value: string }>()
 const emit = defineEmits<{ pick: [value: string] }>()
@@ -27,25 +28,28 @@ function keep() {
       <button
         type="button"
         class="word value"
-        :aria-label="`Amount: ${value ? `over ${value}` : 'any amount'}`"
+        :aria-label="
+          $t('list.amountValue', { value: value ? $t('list.overValue', { value }) : $t('list.anyAmount') })
+        "
         v-bind="activator"
       >
-        {{ value ? `over ${value}` : 'any amount' }}
+        {{ value ? $t('list.overValue', { value }) : $t('list.anyAmount') }}
       </button>
     </template>
     <form class="amount-picker" @submit.prevent="keep">
       <label
-        >over
-        <VTextField
-          ref="field"
-          v-model="typed"
-          class="mono"
-          inputmode="decimal"
-          placeholder="any"
-          aria-label="Least amount"
-      /></label>
-      <VBtn type="submit" height="30" :disabled="bad">Show</VBtn>
-      <p v-if="bad" class="soft">An amount like 500 or 12.50.</p>
+        ><I18nT keypath="list.overTyped" scope="global"
+          ><template #typed
+            ><VTextField
+              ref="field"
+              v-model="typed"
+              class="mono"
+              inputmode="decimal"
+              :placeholder="$t('list.any')"
+              :aria-label="$t('list.leastAmount')" /></template></I18nT
+      ></label>
+      <VBtn type="submit" height="30" :disabled="bad">{{ $t('list.show') }}</VBtn>
+      <p v-if="bad" class="soft">{{ $t('list.anAmountLike500Or') }}</p>
     </form>
   </VMenu>
 </template>

@@ -9,6 +9,7 @@ export interface ListColumn {
 </script>
 
 <script setup lang="ts">
+import { t } from '../../words'
 /** Headings of a list's columns, as wide as its rows' cells. */
 const props = withDefaults(
   defineProps<{ columns: ListColumn[]; sort: string; descending: boolean; pickable?: boolean }>(),
@@ -19,7 +20,7 @@ const emit = defineEmits<{ sort: [key: string, descending: boolean] }>()
 const fallsFirst = ['date', 'total', 'issued', 'rest', 'overdue', 'balance']
 const turn = (key: string) =>
   emit('sort', key, props.sort === key ? !props.descending : fallsFirst.includes(key))
-const now = computed(() => (props.descending ? ', now falling' : ', now rising'))
+const now = computed(() => (props.descending ? t('list.nowFalling') : t('list.nowRising')))
 </script>
 
 <template>
@@ -29,7 +30,9 @@ const now = computed(() => (props.descending ? ', now falling' : ', now rising')
         v-if="column.key"
         type="button"
         :class="{ here: sort === column.key, right: column.right }"
-        :aria-label="`Sort by ${column.words}${sort === column.key ? now : ''}`"
+        :aria-label="
+          $t('list.sortByColumnSort', { column: column.words, sort: sort === column.key ? now : '' })
+        "
         @click="turn(column.key)"
       >
         {{ column.words }}

@@ -46,7 +46,7 @@ const widths = computed(() =>
       @sort="(key, down) => emit('sort', key, down)"
     />
     <div v-if="list.wrong.value" class="notice stuck" role="alert">
-      {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">Try again</VBtn>
+      {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">{{ $t('common.tryAgain') }}</VBtn>
     </div>
     <RowList
       :active="active"

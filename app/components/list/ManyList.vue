@@ -48,7 +48,7 @@ function key(event: KeyboardEvent) {
       v-model="narrow"
       type="text"
       :placeholder="label"
-      :aria-label="`${label}, type to narrow`"
+      :aria-label="$t('list.labelTypeToNarrow', { label })"
       aria-controls="many"
       @input="at = 0"
     />
@@ -65,7 +65,7 @@ function key(event: KeyboardEvent) {
           choice.words
         }}
       </li>
-      <li v-if="shown.length === 0" class="soft">Nothing of that name.</li>
+      <li v-if="shown.length === 0" class="soft">{{ $t('list.nothingOfThatName') }}</li>
     </ul>
   </div>
 </template>

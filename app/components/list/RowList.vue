@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Row extends { id: number }">
+import { t } from '../../words'
 import { rowHeight, useRowInSight } from './useRowInSight'
 import { useRowKeys } from './useRowKeys'
 
@@ -44,9 +45,10 @@ const entries = computed<Entry[]>(() => {
   let last: string | undefined
   for (const row of props.rows) {
     const group = props.groupOf?.(row)
-    if (group !== undefined && group !== last) found.push({ key: `group ${group}`, row, group })
+    if (group !== undefined && group !== last)
+      found.push({ key: t('list.groupGroup', { group }), row, group })
     last = group
-    found.push({ key: `row ${row.id}`, row, group: null })
+    found.push({ key: t('list.rowId', { id: row.id }), row, group: null })
   }
   return found
 })
@@ -130,7 +132,7 @@ defineExpose({ focus })
             class="box"
             :class="groupPicks(item.group)"
             aria-hidden="true"
-            :title="`Pick all of ${item.group}`"
+            :title="$t('list.pickAllOfGroup', { group: item.group })"
             @click="emit('toggle-group', item.group)"
           />
           <slot name="group" :group="item.group" :first="item.row" />

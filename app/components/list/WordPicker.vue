@@ -79,7 +79,7 @@ function key(event: KeyboardEvent) {
         v-model="narrow"
         type="text"
         :placeholder="label"
-        :aria-label="`${label}, type to narrow`"
+        :aria-label="$t('list.labelTypeToNarrow', { label })"
         @input="at = 0"
       />
       <ul role="listbox" :aria-label="label">
@@ -94,7 +94,7 @@ function key(event: KeyboardEvent) {
         >
           <span class="mark" aria-hidden="true">{{ chosen(choice.value) ? '•' : '' }}</span>{{ choice.words }}
         </li>
-        <li v-if="shown.length === 0" class="none">Nothing of that name.</li>
+        <li v-if="shown.length === 0" class="none">{{ $t('list.nothingOfThatName') }}</li>
       </ul>
     </div>
   </WordMenu>

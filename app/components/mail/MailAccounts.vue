@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import RecordList from '../list/RecordList.vue'
 import MailDialog from './MailDialog.vue'
@@ -22,12 +23,16 @@ const editing = shallowRef<MailAccountView | 'new'>()
 const removing = shallowRef<MailAccountView>()
 const usedBy = (account: MailAccountView, index: number) => {
   const named = account.brandIds.map((id) => session.house!.brands.find((one) => one.id === id)?.name ?? '')
-  return named.length > 0 ? named.join(', ') : index === 0 ? 'every brand without its own' : 'no brand yet'
+  return named.length > 0
+    ? named.join(', ')
+    : index === 0
+      ? t('mail.everyBrandWithoutItsOwn')
+      : t('mail.noBrandYet')
 }
 const remove = () =>
   attempt(async () => {
     await removeMailAccount(removing.value!.id, removing.value!.version)
-    useToasts().say(`The mail account “${removing.value!.name}” is gone.`)
+    useToasts().say(t('mail.theMailAccountRemovingIs', { removing: removing.value!.name }))
     removing.value = undefined
     await load()
   })
@@ -37,29 +42,28 @@ const remove = () =>
   <div class="body">
     <RecordList
       :rows="accounts"
-      add="Add mail account"
+      :add="$t('mail.addMailAccount')"
       add-test="add-mail-account"
       columns="minmax(0, 1.4fr) minmax(0, 1fr) 170px"
       @add="editing = 'new'"
     >
-      <template #intro>Emails are handed to these servers.</template>
+      <template #intro>{{ $t('mail.emailsAreHandedToThese') }}</template>
       <template #row="{ row: account, index }">
         <span class="what"
           ><strong>{{ account.name }}</strong
           ><span class="soft"
             >{{ account.host }}:{{ account.port
-            }}{{ account.userName ? `, as ${account.userName}` : '' }}</span
+            }}{{ account.userName ? $t('mail.asUserName', { userName: account.userName }) : '' }}</span
           ></span
         >
         <span>{{ usedBy(account, index) }}</span>
         <span class="acts"
-          ><VBtn height="30" @click="editing = account">Open</VBtn
-          ><VBtn height="30" @click="removing = account">Delete…</VBtn></span
+          ><VBtn height="30" @click="editing = account">{{ $t('common.open') }}</VBtn
+          ><VBtn height="30" @click="removing = account">{{ $t('mail.delete') }}</VBtn></span
         >
       </template>
       <template #empty>
-        <strong>No mail account yet</strong>Emails wait until there is one. Add the account that sends for
-        your addresses.
+        <strong>{{ $t('mail.noMailAccountYet') }}</strong>{{ $t('mail.emailsWaitUntilThereIs') }}
       </template>
     </RecordList>
     <MailDialog
@@ -71,14 +75,13 @@ const remove = () =>
     <Ask
       v-if="removing"
       :model-value="true"
-      :title="`Delete the mail account “${removing.name}”?`"
-      go="Delete"
+      :title="$t('mail.deleteTheMailAccountRemoving', { removing: removing.name })"
+      :go="$t('mail.delete2')"
       danger
       @update:model-value="removing = undefined"
       @go="remove"
       ><p>
-        Its password is deleted too. Brands that use it send through the first account that is left; without
-        one their emails wait.
+        {{ $t('mail.itsPasswordIsDeletedToo') }}
       </p></Ask
     >
   </div>

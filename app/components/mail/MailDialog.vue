@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
@@ -27,7 +28,7 @@ async function keep() {
     else await addMailAccount(body)
   })
   if (!done) return
-  useToasts().say('The mail account is saved.')
+  useToasts().say(t('mail.theMailAccountIsSaved'))
   emit('kept')
   emit('leave')
 }
@@ -37,8 +38,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="account ? account.name : 'Add a mail account'"
-    go="Save"
+    :title="account ? account.name : $t('mail.addAMailAccount')"
+    :go="$t('common.save')"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
@@ -46,19 +47,29 @@ async function keep() {
     <div class="form">
       <MailFields v-model="form" :id="account?.id" :has-password="account?.hasPassword" :wrongs="wrongs" />
       <fieldset class="limits">
-        <legend>It takes at most so many emails; empty is no limit. What is more waits its turn.</legend>
+        <legend>{{ $t('mail.itTakesAtMostSo') }}</legend>
         <FormField
           v-model="form.perMinute"
-          label="In a minute"
+          :label="$t('mail.inAMinute')"
           inputmode="numeric"
           data-test="mail-per-minute"
           :wrong="wrongs.perMinute"
         />
-        <FormField v-model="form.perHour" label="In an hour" inputmode="numeric" :wrong="wrongs.perHour" />
-        <FormField v-model="form.perDay" label="In a day" inputmode="numeric" :wrong="wrongs.perDay" />
+        <FormField
+          v-model="form.perHour"
+          :label="$t('mail.inAnHour')"
+          inputmode="numeric"
+          :wrong="wrongs.perHour"
+        />
+        <FormField
+          v-model="form.perDay"
+          :label="$t('mail.inADay')"
+          inputmode="numeric"
+          :wrong="wrongs.perDay"
+        />
       </fieldset>
       <fieldset v-if="brands.length > 1">
-        <legend>Brands that send through it</legend>
+        <legend>{{ $t('mail.brandsThatSendThroughIt') }}</legend>
         <CheckField
           v-for="brand in brands"
           :key="brand.id"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import MailTried from './MailTried.vue'
@@ -12,8 +13,8 @@ const form = defineModel<MailForm>({ required: true })
 const props = defineProps<{ wrongs: Record<string, string>; id?: number; hasPassword?: boolean }>()
 const securities = [
   { value: 'starttls', words: 'STARTTLS' },
-  { value: 'tls', words: 'TLS from the start' },
-  { value: 'none', words: 'none, only on this computer' },
+  { value: 'tls', words: t('mail.tlsFromTheStart') },
+  { value: 'none', words: t('mail.noneOnlyOnThisComputer') },
 ] as const
 watch(
   () => form.value.security,
@@ -35,17 +36,27 @@ const tryIt = () =>
   <div class="fields">
     <FormField
       v-model="form.host"
-      label="Server"
-      placeholder="mail.house.example"
-      hint="Your mail provider calls it the outgoing or SMTP server."
+      :label="$t('mail.server')"
+      :placeholder="$t('mail.mailHouseExample')"
+      :hint="$t('mail.yourMailProviderCallsIt')"
       data-test="mail-host"
       :wrong="wrongs.host"
     />
-    <FormField v-model="form.name" label="Name in Clothespin" data-test="mail-name" :wrong="wrongs.name" />
-    <SelectField v-model="form.security" label="Encryption" :choices="securities" data-test="mail-security" />
+    <FormField
+      v-model="form.name"
+      :label="$t('common.nameInClothespin')"
+      data-test="mail-name"
+      :wrong="wrongs.name"
+    />
+    <SelectField
+      v-model="form.security"
+      :label="$t('mail.encryption')"
+      :choices="securities"
+      data-test="mail-security"
+    />
     <FormField
       v-model="form.port"
-      label="Port"
+      :label="$t('mail.port')"
       mono
       inputmode="numeric"
       data-test="mail-port"
@@ -53,25 +64,27 @@ const tryIt = () =>
     />
     <FormField
       v-model="form.userName"
-      label="User"
-      hint="Often the email address itself."
+      :label="$t('mail.user')"
+      :hint="$t('mail.oftenTheEmailAddressItself')"
       autocomplete="off"
       data-test="mail-user"
       :wrong="wrongs.userName"
     />
     <FormField
       v-model="form.password"
-      label="Password"
+      :label="$t('common.password')"
       type="password"
       autocomplete="new-password"
-      :placeholder="hasPassword ? 'stays as it is' : ''"
-      hint="It is kept encrypted and never shown."
+      :placeholder="hasPassword ? $t('mail.staysAsItIs') : ''"
+      :hint="$t('mail.itIsKeptEncryptedAnd')"
       :wrong="wrongs.password"
     />
     <p v-if="wrongs.security" class="notice stuck whole" role="alert">{{ wrongs.security }}</p>
     <div class="whole try">
-      <VBtn :loading="busy" :disabled="!form.host" data-test="mail-try" @click="tryIt">Try it</VBtn>
-      <span class="soft">Connects, signs in, and sends one email to you. Nothing is saved by it.</span>
+      <VBtn :loading="busy" :disabled="!form.host" data-test="mail-try" @click="tryIt">{{
+        $t('mail.tryIt')
+      }}</VBtn>
+      <span class="soft">{{ $t('mail.connectsSignsInAndSends') }}</span>
     </div>
     <p v-if="wrong" class="notice stuck whole" role="alert">{{ wrong }}</p>
     <MailTried v-if="tried" class="whole" :tried="tried" />

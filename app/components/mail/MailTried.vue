@@ -1,10 +1,19 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import type { Tried } from '../../contract'
 
 /** What a mail server said, step by step, and what to do about the one that failed. */
 defineProps<{ tried: Tried }>()
-const words = { connect: 'Connected', 'sign in': 'Signed in', send: 'Took an email' } as const
-const failed = { connect: 'No connection', 'sign in': 'Sign-in refused', send: 'Email refused' } as const
+const words = {
+  connect: t('mail.connected'),
+  'sign in': t('mail.signedIn'),
+  send: t('mail.tookAnEmail'),
+} as const
+const failed = {
+  connect: t('mail.noConnection'),
+  'sign in': t('mail.signInRefused'),
+  send: t('mail.emailRefused'),
+} as const
 </script>
 
 <template>
@@ -16,7 +25,7 @@ const failed = { connect: 'No connection', 'sign in': 'Sign-in refused', send: '
       &nbsp;<span class="mono">{{ one.said }}</span>
     </p>
     <p v-if="tried.remedy">{{ tried.remedy }}</p>
-    <p v-else>All good. An email is on its way to you; look whether it arrives.</p>
+    <p v-else>{{ $t('mail.allGoodAnEmailIs') }}</p>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import CheckField from '../fields/CheckField.vue'
@@ -31,9 +32,9 @@ const none: Omit<SenderView, 'brandId' | 'routineName' | 'mailAccountName'> = {
   version: 1,
 }
 const opened = { ...none, brandId: props.brand.id, ...props.sender }
-const ofBrand = "the brand's"
+const ofBrand = t('mail.theBrands')
 const formOf = (sender: typeof opened) => ({
-  of: sender.kind ?? `routine ${sender.routineId}`,
+  of: sender.kind ?? t('mail.routineRoutineId', { routineId: sender.routineId }),
   name: sender.name,
   namesPerson: sender.namesPerson,
   address: sender.address,
@@ -49,13 +50,13 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   formOf,
   read: async () => (await fetchSenders()).senders.find((one) => one.id === opened.id) ?? opened,
   labels: {
-    of: 'Of which emails',
-    name: 'Name',
-    namesPerson: 'Name whoever sends it',
-    address: 'Address',
-    answersTo: 'Answers go to',
-    replyTo: 'Address for answers',
-    account: 'Mail account',
+    of: t('mail.ofWhichEmails'),
+    name: t('common.name'),
+    namesPerson: t('mail.nameWhoeverSendsIt'),
+    address: t('common.address'),
+    answersTo: t('common.answersGoTo'),
+    replyTo: t('mail.addressForAnswers'),
+    account: t('mail.mailAccount'),
   },
 })
 const routines = shallowRef<{ id: number; name: string }[]>([])
@@ -68,12 +69,18 @@ onMounted(() =>
   }),
 )
 const subjects = computed(() => [
-  ...documentKinds.map((kind) => ({ value: kind as string, words: `all ${kindFacts[kind].many}` })),
-  ...routines.value.map(({ id, name }) => ({ value: `routine ${id}`, words: `what “${name}” makes` })),
+  ...documentKinds.map((kind) => ({
+    value: kind as string,
+    words: t('mail.allKinds', { kinds: kindFacts[kind].many }),
+  })),
+  ...routines.value.map(({ id, name }) => ({
+    value: t('mail.routineId', { id }),
+    words: t('mail.whatNameMakes', { name }),
+  })),
 ])
 const answerChoices = answersTo.map((value) => ({ value, words: answersToWords[value] }))
 const accountChoices = computed(() => [
-  { value: ofBrand, words: "the brand's" },
+  { value: ofBrand, words: t('mail.theBrands') },
   ...accounts.value.map(({ id, name }) => ({ value: String(id), words: name })),
 ])
 async function keep() {
@@ -92,14 +99,14 @@ async function keep() {
     )
   })
   if (!done || changed.value.length > 0) return
-  useToasts().say('The sender is saved, for every email that has not left yet.')
+  useToasts().say(t('mail.theSenderIsSavedFor'))
   emit('kept')
   emit('leave')
 }
 const drop = () =>
   acting(async () => {
     await dropSender(opened.id)
-    useToasts().say(`These emails come from ${props.brand.senderName} again.`)
+    useToasts().say(t('mail.theseEmailsComeFromSenderName', { senderName: props.brand.senderName }))
     emit('kept')
     emit('leave')
   })
@@ -109,8 +116,8 @@ const drop = () =>
   <Ask
     :model-value="true"
     wide
-    :title="sender ? 'A sender' : 'Add a sender'"
-    :go="sender ? 'Save' : 'Add sender'"
+    :title="sender ? $t('mail.aSender') : $t('mail.addASender')"
+    :go="sender ? $t('common.save') : $t('mail.addSender')"
     :busy="busy"
     :disabled="changed.length > 0"
     @update:model-value="emit('leave')"
@@ -118,55 +125,55 @@ const drop = () =>
   >
     <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div class="fields">
-      <SelectField v-model="form.of" class="whole" label="Of which emails" :choices="subjects" />
+      <SelectField v-model="form.of" class="whole" :label="$t('mail.ofWhichEmails')" :choices="subjects" />
       <p v-if="wrongs.kind" class="notice stuck whole" role="alert">{{ wrongs.kind }}</p>
       <FormField
         v-model="form.name"
-        label="Name"
+        :label="$t('common.name')"
         :placeholder="brand.senderName"
-        hint="What the customer's mail program shows; empty is the brand's."
+        :hint="$t('mail.whatTheCustomersMailProgram')"
         :wrong="wrongs.name"
         data-test="sender-name"
       />
       <FormField
         v-model="form.address"
-        label="Address"
+        :label="$t('common.address')"
         type="email"
         :placeholder="brand.senderAddress"
-        hint="The mail account has to be allowed to send for it."
+        :hint="$t('mail.theMailAccountHasTo')"
         :wrong="wrongs.address"
         data-test="sender-address"
       />
-      <CheckField v-model="form.namesPerson" class="whole" data-test="names-person"
-        >Name whoever sends it, before this name</CheckField
-      >
+      <CheckField v-model="form.namesPerson" class="whole" data-test="names-person">{{
+        $t('mail.nameWhoeverSendsItBefore')
+      }}</CheckField>
       <SelectField
         v-model="form.answersTo"
-        label="Answers go to"
+        :label="$t('common.answersGoTo')"
         :choices="answerChoices"
         data-test="answers-to"
       />
       <FormField
         v-if="form.answersTo === 'address'"
         v-model="form.replyTo"
-        label="Address for answers"
+        :label="$t('mail.addressForAnswers')"
         type="email"
         :wrong="wrongs.replyTo"
         data-test="answer-address"
       />
       <p v-else-if="form.answersTo === 'salesperson' || form.answersTo === 'person'" class="soft beside">
-        By the email address under Settings, People. Where nobody there has that name: {{ brand.replyTo }}
+        {{ $t('mail.byTheEmailAddressUnder', { replyTo: brand.replyTo }) }}
       </p>
       <SelectField
         v-model="form.account"
         class="whole"
-        label="Sent through the mail account"
+        :label="$t('mail.sentThroughTheMailAccount')"
         :choices="accountChoices"
       />
     </div>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <button v-if="sender" type="button" class="word" data-test="drop-sender" @click="drop">
-      Delete: as the brand again
+      {{ $t('mail.deleteAsTheBrandAgain') }}
     </button>
   </Ask>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import RecordList from '../list/RecordList.vue'
 import SenderDialog from './SenderDialog.vue'
 import { useSession } from '../../stores/session'
@@ -23,7 +24,9 @@ useLive(['house'], () => void load())
 const senders = computed(() => all.value?.filter((one) => one.brandId === props.brand.id))
 const editing = shallowRef<SenderView | 'new'>()
 const ofWhat = ({ kind, routineName }: SenderView) =>
-  kind ? `All ${kindFacts[kind].many}` : `What “${routineName}” makes`
+  kind
+    ? t('mail.allKinds2', { kinds: kindFacts[kind].many })
+    : t('mail.whatRoutineNameMakes', { routineName })
 const answers = ({ answersTo, replyTo }: SenderView) =>
   answersTo === 'brand' ? props.brand.replyTo : replyTo || answersToWords[answersTo]
 </script>
@@ -32,29 +35,42 @@ const answers = ({ answersTo, replyTo }: SenderView) =>
   <div class="body">
     <RecordList
       :rows="senders"
-      :add="may ? 'Add sender' : ''"
+      :add="may ? $t('mail.addSender') : ''"
       add-test="add-sender"
       columns="minmax(0, 1fr) minmax(0, 1.5fr) 80px"
       @add="editing = 'new'"
     >
       <template #intro>
-        {{ brand.name }} writes as {{ brand.senderName }} &lt;{{ brand.senderAddress }}&gt;; answers go to
-        {{ brand.replyTo }}. Listed here is only what comes from somebody else.
+        {{
+          $t('mail.brandWritesAsSenderNameSenderAddress', {
+            brand: brand.name,
+            senderName: brand.senderName,
+            senderAddress: brand.senderAddress,
+            replyTo: brand.replyTo,
+          })
+        }}
       </template>
       <template #row="{ row: sender }">
         <strong>{{ ofWhat(sender) }}</strong>
         <span class="what"
-          ><span class="cut">from {{ fromWords(sender, brand.senderName) }}</span
-          ><span class="soft cut"
-            >answers go to {{ answers(sender)
-            }}{{ sender.mailAccountName ? `; through ${sender.mailAccountName}` : '' }}</span
-          ></span
+          ><span class="cut">{{
+            $t('mail.fromFromWords', { fromWords: fromWords(sender, brand.senderName) })
+          }}</span
+          ><span class="soft cut">{{
+            $t('mail.answersGoToSenderSender2', {
+              sender: answers(sender),
+              sender2: sender.mailAccountName
+                ? $t('mail.throughMailAccountName', { mailAccountName: sender.mailAccountName })
+                : '',
+            })
+          }}</span></span
         >
-        <VBtn v-if="may" height="30" data-test="open-sender" @click="editing = sender">Open</VBtn>
+        <VBtn v-if="may" height="30" data-test="open-sender" @click="editing = sender">{{
+          $t('common.open')
+        }}</VBtn>
       </template>
       <template #empty>
-        <strong>Everything comes from the brand</strong>Add a sender where invoices, for example, should come
-        from accounts@, or answers should reach the salesperson.
+        <strong>{{ $t('mail.everythingComesFromTheBrand') }}</strong>{{ $t('mail.addASenderWhereInvoices') }}
       </template>
     </RecordList>
     <SenderDialog

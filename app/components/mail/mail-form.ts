@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import type { BodyOf } from '../../composables/api'
 import type { MailAccountView } from '../../contract'
 
@@ -16,7 +17,7 @@ export interface MailForm {
 }
 
 export const mailFormOf = (account?: MailAccountView): MailForm => ({
-  name: account?.name ?? 'Main account',
+  name: account?.name ?? t('mail.mainAccount'),
   host: account?.host ?? '',
   port: String(account?.port ?? 587),
   security: account?.security ?? 'starttls',

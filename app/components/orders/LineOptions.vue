@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import SelectField from '../fields/SelectField.vue'
 import { chosenOption, withOption, type ItemOption } from '../../../core/items/options'
 
@@ -6,7 +7,7 @@ import { chosenOption, withOption, type ItemOption } from '../../../core/items/o
 const detail = defineModel<string | null>({ required: true })
 const props = defineProps<{ options: readonly ItemOption[]; disabled: boolean; prefix: string }>()
 const choicesOf = ({ values }: ItemOption) => [
-  { value: '', words: 'not chosen' },
+  { value: '', words: t('orders.notChosen') },
   ...values.map((value) => ({ value, words: value })),
 ]
 const choose = (option: ItemOption, value: string) => {

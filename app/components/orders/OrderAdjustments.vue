@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
@@ -8,21 +9,21 @@ import type { Adjustment } from '../../../core/money/totals'
 const adjustments = defineModel<Adjustment[]>({ required: true })
 defineProps<{ disabled: boolean }>()
 const kinds = [
-  { value: 'discount', words: 'less' },
-  { value: 'charge', words: 'plus' },
+  { value: 'discount', words: t('orders.less') },
+  { value: 'charge', words: t('orders.plus') },
 ]
 const ways = [
   { value: 'percent', words: '%' },
-  { value: 'amount', words: 'as an amount' },
+  { value: 'amount', words: t('orders.asAnAmount') },
 ]
 const wayOf = (one: Adjustment) => (one.percent !== undefined ? 'percent' : 'amount')
 
 /** Its own tax code, or spread over the rates of the lines. */
 const taxes = [
-  { value: '', words: 'VAT as the lines have it' },
+  { value: '', words: t('orders.vatAsTheLinesHave') },
   ...Object.entries(useSession().house!.company.taxRates).map(([code, percent]) => ({
     value: code,
-    words: `VAT ${percent} % (${code})`,
+    words: t('orders.vatPercentCode', { percent, code }),
   })),
 ]
 function setTax(one: Adjustment, code: string) {
@@ -44,7 +45,7 @@ const write = (one: Adjustment, value: string) => {
 <template>
   <div v-for="(one, index) in adjustments" :key="index" class="row">
     <WordPicker
-      label="Discount or charge"
+      :label="$t('orders.discountOrCharge')"
       :choices="kinds"
       :value="one.kind"
       :disabled="disabled"
@@ -55,7 +56,7 @@ const write = (one: Adjustment, value: string) => {
       class="label"
       :disabled="disabled"
       maxlength="120"
-      :aria-label="`Discount or charge ${index + 1}, name`"
+      :aria-label="$t('orders.discountOrChargeIndexName', { index: index + 1 })"
     />
     <FormField
       :model-value="one.percent ?? one.amount ?? ''"
@@ -63,18 +64,18 @@ const write = (one: Adjustment, value: string) => {
       mono
       inputmode="decimal"
       :disabled="disabled"
-      :aria-label="`Discount or charge ${index + 1}, value`"
+      :aria-label="$t('orders.discountOrChargeIndexValue', { index: index + 1 })"
       @update:model-value="write(one, $event)"
     />
     <WordPicker
-      label="Percent or amount"
+      :label="$t('orders.percentOrAmount')"
       :choices="ways"
       :value="wayOf(one)"
       :disabled="disabled"
       @pick="setWay(one, $event)"
     />
     <WordPicker
-      label="VAT"
+      :label="$t('common.vat')"
       :words="taxes.find((tax) => tax.value === (one.taxCode ?? ''))?.words ?? one.taxCode!"
       :choices="taxes"
       :value="one.taxCode ?? ''"
@@ -85,7 +86,7 @@ const write = (one: Adjustment, value: string) => {
       v-if="!disabled"
       type="button"
       class="remove"
-      :aria-label="`Take ${one.label || 'it'} away`"
+      :aria-label="$t('orders.takeOneAway', { one: one.label || 'it' })"
       @click="adjustments.splice(index, 1)"
     >
       ×
@@ -95,9 +96,9 @@ const write = (one: Adjustment, value: string) => {
     v-if="!disabled"
     type="button"
     class="word open-end"
-    @click="adjustments.push({ kind: 'discount', label: 'Discount', percent: '5' })"
+    @click="adjustments.push({ kind: 'discount', label: $t('common.discount'), percent: '5' })"
   >
-    + discount or charge
+    {{ $t('orders.discountOrCharge2') }}
   </button>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 import { longDay } from '../../composables/format'
 import type { Confirmed } from '../../contract'
 
@@ -8,21 +9,27 @@ const emit = defineEmits<{ revise: [] }>()
 </script>
 
 <template>
-  <section class="confirmed" aria-label="What was confirmed" data-test="confirmed">
+  <section class="confirmed" :aria-label="$t('orders.whatWasConfirmed')" data-test="confirmed">
     <div class="title">
       <span
-        ><strong>Confirmed otherwise</strong> by <span class="mono">{{ confirmed.number }}</span> of
-        {{ longDay(confirmed.date) }}</span
-      ><VBtn v-if="mayRevise && !confirmed.waits" height="28" data-test="revise" @click="emit('revise')"
-        >Prepare a revision</VBtn
-      ><span v-else-if="confirmed.waits" class="tag wait">revision to check</span>
+        ><I18nT keypath="orders.confirmedOtherwiseByConfirmedOfDate" scope="global"
+          ><template #confirmedOtherwise
+            ><strong>{{ $t('orders.confirmedOtherwise') }}</strong></template
+          ><template #confirmed
+            ><span class="mono">{{ confirmed.number }}</span></template
+          ><template #date>{{ longDay(confirmed.date) }}</template></I18nT
+        ></span
+      ><VBtn v-if="mayRevise && !confirmed.waits" height="28" data-test="revise" @click="emit('revise')">{{
+        $t('orders.prepareARevision')
+      }}</VBtn
+      ><span v-else-if="confirmed.waits" class="tag wait">{{ $t('orders.revisionToCheck') }}</span>
     </div>
     <table>
       <thead>
         <tr>
           <td></td>
-          <th scope="col">Confirmed</th>
-          <th scope="col">Now</th>
+          <th scope="col">{{ $t('orders.confirmed') }}</th>
+          <th scope="col">{{ $t('orders.now') }}</th>
         </tr>
       </thead>
       <tbody>

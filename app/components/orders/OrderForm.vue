@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 import FormField from '../fields/FormField.vue'
 import OwnFields from '../fields/OwnFields.vue'
 import OrderLines from './OrderLines.vue'
@@ -31,20 +32,28 @@ watch(
 <template>
   <div class="body">
     <div class="texts">
-      <FormField v-model="form.reference" label="Your reference" :disabled="disabled" maxlength="80" />
+      <FormField
+        v-model="form.reference"
+        :label="$t('common.yourReference')"
+        :disabled="disabled"
+        maxlength="80"
+      />
       <FormField
         v-model="form.customerNote"
         class="wide"
-        label="Note on the document"
+        :label="$t('common.noteOnTheDocument')"
         :disabled="disabled"
         maxlength="1000"
-        placeholder="nothing"
+        :placeholder="$t('common.nothing')"
       />
       <OwnFields v-model="form.fields" of="order" :disabled="disabled" />
       <span class="soft whole"
-        ><template v-if="order.salesperson">Salesperson {{ order.salesperson }} · </template
-        >{{ order.pricesIncludeTax ? 'prices with VAT' : 'prices without VAT'
-        }}<template v-if="order.suppliedOn"> · supplied {{ longDay(order.suppliedOn) }}</template></span
+        ><template v-if="order.salesperson"
+          >{{ $t('orders.salespersonSalesperson', { salesperson: order.salesperson }) }} </template
+        >{{ order.pricesIncludeTax ? $t('orders.pricesWithVAT') : $t('orders.pricesWithoutVAT')
+        }}<template v-if="order.suppliedOn">
+          {{ $t('orders.suppliedSuppliedOn', { suppliedOn: longDay(order.suppliedOn) }) }}</template
+        ></span
       >
     </div>
     <OrderLines
@@ -56,7 +65,11 @@ watch(
     />
     <OrderMore v-model="form" :customer="customer" :branches="branches" :disabled="disabled" />
     <p class="sum">
-      Saved total <strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong>
+      <I18nT keypath="orders.savedTotalAmount" scope="global"
+        ><template #amount
+          ><strong class="mono">{{ moneyWithSign(order.total, order.currency) }}</strong></template
+        ></I18nT
+      >
     </p>
     <OrderWhy :order-id="order.id" :changed="order.statusSince" />
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import OrderAdjustments from './OrderAdjustments.vue'
 import PickField from '../fields/PickField.vue'
@@ -23,7 +24,7 @@ const other = 'other'
 const ofPurpose = (purpose: string) =>
   (props.customer?.addresses ?? []).filter((one) => one.purpose === purpose)
 const bills = computed(() => [
-  { value: own, words: 'the customer’s postal address' },
+  { value: own, words: t('orders.theCustomersPostalAddress') },
   ...ofPurpose('billing').map((one) => ({ value: String(one.id), words: one.label })),
 ])
 const billTo = computed({
@@ -33,7 +34,7 @@ const billTo = computed({
   },
 })
 const soldFrom = computed(() => [
-  { value: own, words: 'the brand’s own address' },
+  { value: own, words: t('orders.theBrandsOwnAddress') },
   ...props.branches
     .filter((one) => !one.closed || one.id === more.value.branchId)
     .map((one) => ({ value: String(one.id), words: one.name })),
@@ -47,9 +48,9 @@ const branch = computed({
 const same = (one: object) => JSON.stringify(one) === JSON.stringify(more.value.delivery)
 const known = computed(() => ofPurpose('delivery').find((one) => same(one.address)))
 const deliveries = computed(() => [
-  { value: own, words: 'the address that is billed' },
+  { value: own, words: t('orders.theAddressThatIsBilled') },
   ...ofPurpose('delivery').map((one) => ({ value: String(one.id), words: one.label })),
-  { value: other, words: 'another address' },
+  { value: other, words: t('orders.anotherAddress') },
 ])
 const deliverTo = computed({
   get: () => (more.value.delivery === null ? own : known.value ? String(known.value.id) : other),
@@ -87,7 +88,7 @@ const country = computed({
     <SelectField
       v-if="soldFrom.length > 1"
       v-model="branch"
-      label="Sold from"
+      :label="$t('orders.soldFrom')"
       :choices="soldFrom"
       :disabled="disabled"
       data-test="sold-from"
@@ -95,28 +96,33 @@ const country = computed({
     <SelectField
       v-if="bills.length > 1"
       v-model="billTo"
-      label="Billed to"
+      :label="$t('orders.billedTo')"
       :choices="bills"
       :disabled="disabled"
       data-test="bill-to"
     />
     <SelectField
       v-model="deliverTo"
-      label="Delivered to"
+      :label="$t('orders.deliveredTo')"
       :choices="deliveries"
       :disabled="disabled || !customer"
       data-test="deliver-to"
     />
     <template v-if="more.delivery && deliverTo === other">
-      <FormField v-model="more.delivery.name" label="Name" :disabled="disabled" />
+      <FormField v-model="more.delivery.name" :label="$t('common.name')" :disabled="disabled" />
       <FormField
         v-model="lines"
-        label="Street, postcode and town"
+        :label="$t('common.streetPostcodeAndTown2')"
         :lines="2"
         :disabled="disabled"
         data-test="delivery-lines"
       />
-      <PickField v-model="country" label="Country" :choices="countryNames" :disabled="disabled" />
+      <PickField
+        v-model="country"
+        :label="$t('common.country')"
+        :choices="countryNames"
+        :disabled="disabled"
+      />
     </template>
     <p v-else-if="more.delivery" class="soft address">
       {{ [more.delivery.name, ...more.delivery.lines, countryName(more.delivery.country)].join(', ') }}
@@ -124,7 +130,7 @@ const country = computed({
     <FormField
       v-model="more.internalNote"
       class="wide"
-      label="Internal note, never on a document"
+      :label="$t('orders.internalNoteNeverOnA')"
       :lines="2"
       :disabled="disabled"
       maxlength="2000"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { capital, orderKinds, type DocumentKind } from '../../../core/documents/kinds'
 import { useSession } from '../../stores/session'
 import type { OrderView } from '../../contract'
@@ -42,7 +43,7 @@ const tabs = computed(() =>
         own.value.find((one) => one.kind === kind)
       return {
         kind,
-        words: paper?.number ?? (paper ? states[paper.state] : 'not made'),
+        words: paper?.number ?? (paper ? states[paper.state] : t('orders.notMade')),
         tone: paper?.number ? 'go' : paper?.state === 'prepared' ? 'wait' : '',
         earlier: own.value.filter((one) => one.kind === kind && one.number).length - 1,
       }
@@ -51,7 +52,7 @@ const tabs = computed(() =>
 </script>
 
 <template>
-  <div class="papers" role="tablist" aria-label="The order's papers">
+  <div class="papers" role="tablist" :aria-label="$t('orders.theOrdersPapers')">
     <button
       v-for="one in tabs"
       :key="one.kind"
@@ -75,7 +76,7 @@ const tabs = computed(() =>
       @click="emit('part', one.id)"
     >
       <span class="tag" :class="one.voided ? 'stuck' : one.number ? 'go' : 'wait'">{{
-        one.number ?? `${one.kind}, draft`
+        one.number ?? $t('orders.kindDraft', { kind: one.kind })
       }}</span>
     </button>
     <VBtn
@@ -84,7 +85,7 @@ const tabs = computed(() =>
       height="30"
       data-test="prepare-paper"
       @click="emit('make', kind)"
-      >Prepare it</VBtn
+      >{{ $t('orders.prepareIt') }}</VBtn
     >
   </div>
 </template>

@@ -37,10 +37,14 @@ watchDebounced(
 </script>
 
 <template>
-  <div class="bar"><strong>Order confirmation</strong><span class="soft push">as it will be</span></div>
+  <div class="bar">
+    <strong>{{ $t('orders.orderConfirmation') }}</strong><span class="soft push">{{
+      $t('common.asItWillBe')
+    }}</span>
+  </div>
   <p v-if="wrong" class="notice wait" role="status" data-test="preview-wrong">{{ wrong }}</p>
-  <PdfView v-if="bytes" :bytes="bytes" label="The order confirmation" data-test="order-preview" />
+  <PdfView v-if="bytes" :bytes="bytes" :label="$t('orders.theOrderConfirmation')" data-test="order-preview" />
   <div v-else-if="!wrong" class="empty">
-    <strong>No document yet</strong>Choose a customer and write a line: the confirmation appears here.
+    <strong>{{ $t('common.noDocumentYet') }}</strong>{{ $t('orders.chooseACustomerAndWrite') }}
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
 import { attempt } from '../../composables/api'
 import { shortTime } from '../../composables/format'
 import { fetchWhy } from '../../calls/orders'
@@ -18,13 +19,13 @@ watch([() => props.orderId, () => props.changed, open], () => open.value && void
 
 <template>
   <details class="why" data-test="why" @toggle="open = ($event.target as HTMLDetailsElement).open">
-    <summary>Why, routine by routine</summary>
-    <p v-if="open && !why" class="soft">Looking…</p>
+    <summary>{{ $t('orders.whyRoutineByRoutine') }}</summary>
+    <p v-if="open && !why" class="soft">{{ $t('orders.looking') }}</p>
     <section v-for="one in why" :key="one.id">
       <h3>
         <NuxtLink :to="`/routines?routine=${one.id}`">{{ one.name }}</NuxtLink>
         <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
-          one.isOn ? trustWords[one.trust].words : 'Off'
+          one.isOn ? trustWords[one.trust].words : $t('common.off')
         }}</span>
       </h3>
       <p>
@@ -32,16 +33,25 @@ watch([() => props.orderId, () => props.changed, open], () => open.value && void
       </p>
       <ul>
         <li v-for="seen in one.seen" :key="seen.words" :class="{ no: !seen.holds }">
-          <span class="answer">{{ seen.holds ? 'Yes' : 'No' }}</span> {{ seen.words }}
-          <span class="soft">· seen: {{ seen.seen }}</span>
+          <span class="answer">{{ seen.holds ? $t('orders.yes') : $t('orders.no') }}</span> {{ seen.words }}
+          <span class="soft">{{ $t('orders.seenSeen', { seen: seen.seen }) }}</span>
         </li>
-        <li v-if="one.preference"><span class="answer">Delivery preference</span> {{ one.preference }}</li>
+        <li v-if="one.preference">
+          <span class="answer">{{ $t('orders.deliveryPreference') }}</span> {{ one.preference }}
+        </li>
         <li v-for="to in one.recipients" :key="to.address">
           <span class="answer">{{ to.as }}</span> {{ to.address }} <span class="soft">· {{ to.source }}</span>
         </li>
         <li v-for="past in one.evaluations" :key="String(past.at)">
-          <span class="answer mono">{{ shortTime(past.at) }}</span> version {{ past.version }}:
-          {{ past.outcome }}<span v-if="past.reason" class="soft"> · {{ past.reason }}</span>
+          <I18nT keypath="orders.atVersionVersionOutcomeSpan" scope="global"
+            ><template #at
+              ><span class="answer mono">{{ shortTime(past.at) }}</span></template
+            ><template #version>{{ past.version }}</template
+            ><template #outcome>{{ past.outcome }}</template
+            ><template #span
+              ><span v-if="past.reason" class="soft"> · {{ past.reason }}</span></template
+            ></I18nT
+          >
         </li>
       </ul>
     </section>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -10,26 +12,33 @@ const emit = defineEmits<{ draft: [ask: { kind: 'part' } | { kind: 'deposit'; pe
 const part = ref<'part' | 'deposit'>('part')
 const percent = ref('30')
 const parts = [
-  { value: 'part', words: 'an invoice of some of its lines' },
-  { value: 'deposit', words: 'a deposit invoice' },
+  { value: 'part', words: t('orders.anInvoiceOfSomeOf') },
+  { value: 'deposit', words: t('orders.aDepositInvoice') },
 ]
 const go = () =>
   emit('draft', part.value === 'part' ? { kind: 'part' } : { kind: 'deposit', percent: percent.value.trim() })
 </script>
 
 <template>
-  <Ask v-model="open" :title="`Invoice a part of ${orderNumber}`" go="Begin the draft" @go="go">
+  <Ask
+    v-model="open"
+    :title="$t('orders.invoiceAPartOfOrderNumber', { orderNumber })"
+    :go="$t('common.beginTheDraft')"
+    @go="go"
+  >
     <p class="sentence">
-      Write
-      <WordPicker label="What" :choices="parts" :value="part" @pick="part = $event as 'part' | 'deposit'" />.
+      <I18nT keypath="orders.writeWhat" scope="global"
+        ><template #what
+          ><WordPicker
+            :label="$t('common.what')"
+            :choices="parts"
+            :value="part"
+            @pick="part = $event as 'part' | 'deposit'" /></template
+      ></I18nT>
     </p>
-    <FormField v-if="part === 'deposit'" v-model="percent" label="Percent of the order" mono />
+    <FormField v-if="part === 'deposit'" v-model="percent" :label="$t('orders.percentOfTheOrder')" mono />
     <p class="soft">
-      {{
-        part === 'part'
-          ? 'The draft begins with all that is not billed yet; cut its quantities down. The rest is billed later.'
-          : 'The final invoice lists the deposit with net and tax and deducts it.'
-      }}
+      {{ part === 'part' ? $t('orders.theDraftBeginsWithAll') : $t('orders.theFinalInvoiceListsThe') }}
     </p>
   </Ask>
 </template>

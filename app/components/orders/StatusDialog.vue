@@ -32,45 +32,64 @@ const mails = computed(() =>
 <template>
   <Ask
     v-model="open"
-    :title="`Set ${plural(orders, 'order')} to ${question.status}?`"
-    :go="`Set ${orders} to ${question.status}`"
+    :title="$t('orders.setOrdersToStatus', { orders: plural(orders, 'order'), status: question.status })"
+    :go="$t('orders.setOrdersToStatus2', { orders, status: question.status })"
     :busy="busy"
     @go="emit('answer', letGo)"
   >
     <ul v-if="stops" data-test="effects">
       <li v-if="effects.toCheck">
-        <strong>{{ plural(effects.toCheck, 'document') }}</strong> in To check
-        {{ effects.toCheck === 1 ? 'is' : 'are' }} marked and kept out of every Send<template
-          v-if="effects.nowByHand"
-          >; {{ effects.nowByHand }} of them would have gone automatically</template
+        <strong>{{ plural(effects.toCheck, 'document') }}</strong>
+        {{ $t('orders.inToCheckEffectsMarked', { effects: effects.toCheck === 1 ? 'is' : 'are' })
+        }}<template v-if="effects.nowByHand">{{
+          $t('orders.nowByHandOfThemWouldHave', { nowByHand: effects.nowByHand })
+        }}</template
         >.
       </li>
       <li v-if="mails">
-        <strong>{{ mails }}</strong> {{ effects.emails + effects.prints === 1 ? 'is' : 'are' }} taken out of
-        Waiting and held.
+        <strong>{{ mails }}</strong>
+        {{
+          $t('orders.effectsTakenOutOfWaiting', {
+            effects: effects.emails + effects.prints === 1 ? 'is' : 'are',
+          })
+        }}
       </li>
       <li v-if="effects.gone">
-        <strong>{{ plural(effects.gone, 'document') }}</strong> {{ effects.gone === 1 ? 'has' : 'have' }} left
-        already; nothing calls {{ effects.gone === 1 ? 'it' : 'them' }} back.
+        <strong>{{ plural(effects.gone, 'document') }}</strong>
+        {{
+          $t('orders.effectsLeftAlreadyNothingCalls', {
+            effects: effects.gone === 1 ? 'has' : 'have',
+            effects2: effects.gone === 1 ? 'it' : 'them',
+          })
+        }}
       </li>
       <li v-if="effects.toCheck || mails" class="soft">
-        Each can still be sent alone, after its reason was read.
+        {{ $t('orders.eachCanStillBeSent') }}
       </li>
     </ul>
     <template v-else>
       <p data-test="effects">
-        <strong>{{ mails }}</strong> {{ effects.emails + effects.prints === 1 ? 'was' : 'were' }} taken out of
-        Waiting when the {{ orders === 1 ? 'order was' : 'orders were' }} held or withdrawn.
-        <template v-if="effects.toCheck"
-          >{{ plural(effects.toCheck, 'document') }} in To check can be sent again.</template
-        >
+        <strong>{{ mails }}</strong>
+        {{
+          $t('orders.effectsTakenOutOfWaitingWhen', {
+            effects: effects.emails + effects.prints === 1 ? 'was' : 'were',
+            orders: orders === 1 ? $t('orders.orderWas') : $t('orders.ordersWere'),
+          })
+        }}
+        <template v-if="effects.toCheck">{{
+          $t('orders.documentsInToCheckCan', { documents: plural(effects.toCheck, 'document') })
+        }}</template>
       </p>
       <VRadioGroup v-model="letGo">
-        <VRadio :value="true" :label="`Let ${mails} go again`" />
+        <VRadio :value="true" :label="$t('orders.letMailsGoAgain', { mails })" />
         <VRadio
           :value="false"
           data-test="stay-held"
-          :label="`Keep ${effects.emails + effects.prints === 1 ? 'it' : 'them'} held, for a person to let go`"
+          :label="
+            $t('orders.keepEffectsHeldForA', {
+              effects: effects.emails + effects.prints === 1 ? 'it' : 'them',
+            })
+          "
         />
       </VRadioGroup>
     </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import CheckField from '../fields/CheckField.vue'
@@ -41,16 +42,16 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   formOf,
   read: async () => (await fetchOwnFields()).fields.find((one) => one.id === props.field!.id) ?? none,
   labels: {
-    name: 'Name',
-    kind: 'What is written in it',
-    choices: 'Words to choose from',
-    printed: 'Printed on documents',
-    labels: 'Called on documents',
+    name: t('common.name'),
+    kind: t('ownFields.whatIsWrittenInIt'),
+    choices: t('ownFields.wordsToChooseFrom'),
+    printed: t('ownFields.printedOnDocuments'),
+    labels: t('ownFields.calledOnDocuments'),
   },
 })
 const { busy, wrong, wrongs, acting } = useWrongs(['name', 'choices'])
 const kinds = fieldKinds.map((value) => ({ value, words: kindWords[value] }))
-const subjects = { order: 'orders', line: 'order lines', item: 'items', customer: 'customers' }
+const subjects = { order: 'orders', line: t('ownFields.orderLines'), item: 'items', customer: 'customers' }
 async function keep() {
   const body = {
     printed: form.printed,
@@ -71,14 +72,14 @@ async function keep() {
     )
   })
   if (!done || changed.value.length > 0) return
-  useToasts().say(`The field ${form.name} of ${subjects[props.of]} is saved.`)
+  useToasts().say(t('ownFields.theFieldNameOfSubjects', { name: form.name, subjects: subjects[props.of] }))
   emit('kept')
   emit('leave')
 }
 const drop = () =>
   acting(async () => {
     await dropOwnField(props.field!.id)
-    useToasts().say(`The field ${props.field!.name} is deleted.`)
+    useToasts().say(t('ownFields.theFieldFieldIsDeleted', { field: props.field!.name }))
     emit('kept')
     emit('leave')
   })
@@ -87,8 +88,8 @@ const drop = () =>
 <template>
   <Ask
     :model-value="true"
-    :title="field ? field.name : `Add a field of ${subjects[of]}`"
-    :go="field ? 'Save' : 'Add field'"
+    :title="field ? field.name : $t('ownFields.addAFieldOfSubjects', { subjects: subjects[of] })"
+    :go="field ? $t('common.save') : $t('ownFields.addField')"
     :busy="busy"
     :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
@@ -99,14 +100,14 @@ const drop = () =>
       <template v-if="!field">
         <FormField
           v-model="form.name"
-          label="Name"
-          hint="It stays: routines, files and other programs call it by it."
+          :label="$t('common.name')"
+          :hint="$t('ownFields.itStaysRoutinesFilesAnd')"
           data-test="field-name"
           :wrong="wrongs.name"
         />
         <SelectField
           v-model="form.kind"
-          label="What is written in it"
+          :label="$t('ownFields.whatIsWrittenInIt')"
           :choices="kinds"
           data-test="field-kind"
         />
@@ -114,27 +115,27 @@ const drop = () =>
       <FormField
         v-if="form.kind === 'choice'"
         v-model="form.choices"
-        label="Words to choose from, one a line"
+        :label="$t('ownFields.wordsToChooseFromOne')"
         :lines="3"
         data-test="field-choices"
         :wrong="wrongs.choices"
       />
-      <CheckField v-model="form.printed" data-test="field-printed"
-        >Print it on documents where it is filled</CheckField
-      >
+      <CheckField v-model="form.printed" data-test="field-printed">{{
+        $t('ownFields.printItOnDocumentsWhere')
+      }}</CheckField>
       <template v-if="form.printed">
         <FormField
           v-for="one in languageChoices"
           :key="one.value"
           v-model="form.labels[one.value]"
-          :label="`Called on ${one.words} documents`"
+          :label="$t('ownFields.calledOnWordsDocuments', { words: one.words })"
           :placeholder="form.name"
         />
       </template>
     </div>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <button v-if="field" type="button" class="word" data-test="drop-field" @click="!busy && drop()">
-      Delete this field
+      {{ $t('ownFields.deleteThisField') }}
     </button>
   </Ask>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import OwnFieldDialog from './OwnFieldDialog.vue'
 import { kindWords } from './words'
 import { useSession } from '../../stores/session'
@@ -20,10 +21,10 @@ const load = () =>
 onMounted(load)
 useLive(['house'], () => void load())
 const headings: Record<FieldSubject, [heading: string, example: string]> = {
-  order: ['Orders', 'For example “Delivery window”. Routines can ask for them, searches find them.'],
-  line: ['Order lines', 'For example “Engraving”: written at each line.'],
-  item: ['Items', 'For example “Wood”: written once, printed at every line of the item.'],
-  customer: ['Customers', 'For example “Hives”.'],
+  order: ['Orders', t('ownFields.forExampleDeliveryWindowRoutines')],
+  line: [t('ownFields.orderLines2'), t('ownFields.forExampleEngravingWrittenAt')],
+  item: ['Items', t('ownFields.forExampleWoodWrittenOnce')],
+  customer: ['Customers', t('ownFields.forExampleHives')],
 }
 const editing = shallowRef<OwnFieldView | FieldSubject>()
 async function kept() {
@@ -34,21 +35,29 @@ async function kept() {
 
 <template>
   <div class="body">
-    <p class="soft">For what your house needs and Clothespin does not know.</p>
+    <p class="soft">{{ $t('ownFields.forWhatYourHouseNeeds') }}</p>
     <section v-for="of in fieldSubjects" :key="of">
       <h2>
         {{ headings[of][0] }}
-        <VBtn v-if="may" height="28" :data-test="`add-field-${of}`" @click="editing = of">Add field</VBtn>
+        <VBtn v-if="may" height="28" :data-test="`add-field-${of}`" @click="editing = of">{{
+          $t('ownFields.addField')
+        }}</VBtn>
       </h2>
       <ul>
         <li v-for="field in fields?.filter((one) => one.of === of)" :key="field.id">
           <strong>{{ field.name }}</strong>
           <span>{{
-            field.kind === 'choice' ? `one of ${field.choices.join(', ')}` : kindWords[field.kind]
+            field.kind === 'choice'
+              ? $t('ownFields.oneOfField', { field: field.choices.join(', ') })
+              : kindWords[field.kind]
           }}</span>
-          <span class="soft">{{ field.printed ? 'printed on documents' : 'not printed' }}</span>
-          <span class="soft">{{ plural(field.filled, 'is filled', 'are filled') }}</span>
-          <VBtn v-if="may" height="28" :data-test="`field-${field.name}`" @click="editing = field">Open</VBtn>
+          <span class="soft">{{
+            field.printed ? $t('ownFields.printedOnDocuments2') : $t('ownFields.notPrinted')
+          }}</span>
+          <span class="soft">{{ plural(field.filled, 'is filled') }}</span>
+          <VBtn v-if="may" height="28" :data-test="`field-${field.name}`" @click="editing = field">{{
+            $t('common.open')
+          }}</VBtn>
         </li>
         <li v-if="fields && !fields.some((one) => one.of === of)" class="soft none">
           {{ headings[of][1] }}

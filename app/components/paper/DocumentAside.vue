@@ -8,7 +8,7 @@ const leaf = defineModel<Leaf>('leaf', { default: 'Document' })
 </script>
 
 <template>
-  <aside class="right" aria-label="The document in hand">
+  <aside class="right" :aria-label="$t('common.theDocumentInHand')">
     <DocumentPane v-if="id" :id="id" v-model:leaf="leaf" />
     <div v-else class="empty">
       <strong>{{ empty }}</strong>{{ words }}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import CreditDialog from '../drafts/CreditDialog.vue'
 import EmailLeaf from './EmailLeaf.vue'
@@ -70,10 +71,10 @@ const note = computed(() =>
 )
 const addresses = computed(() => [...new Set(view.value?.email?.to.map((to) => to.address) ?? [])])
 const linkWords: Record<string, string> = {
-  'credited with': 'Credited',
-  'takes back': 'Credits',
-  'issued anew as': 'Anew as',
-  'takes the place of': 'Instead of',
+  'credited with': t('common.credited'),
+  'takes back': t('common.credits'),
+  'issued anew as': t('paper.anewAs'),
+  'takes the place of': t('paper.insteadOf'),
 }
 const paid = computed(() =>
   view.value?.open === null || !view.value?.dueDate
@@ -84,11 +85,15 @@ const paid = computed(() =>
       ),
 )
 const paidTone = { paid: 'go', 'part-paid': 'wait', open: '', overdue: 'stuck' }
-const bookedWords: Record<string, string> = { payment: 'Paid', discount: 'Discount', 'write-off': 'Waived' }
+const bookedWords: Record<string, string> = {
+  payment: t('common.paid'),
+  discount: t('common.discount'),
+  'write-off': t('common.waived'),
+}
 const voidIt = () =>
   attempt(async () => {
     await voidDocument(props.id, { reason: reason.value.trim() })
-    useToasts().say(`${view.value!.number} is void. Its number stays in the register.`)
+    useToasts().say(t('paper.numberIsVoidItsNumber', { number: view.value!.number }))
     voiding.value = false
     reason.value = ''
     await load()
@@ -96,20 +101,25 @@ const voidIt = () =>
 
 const stateWords = computed(() => {
   if (view.value?.voided)
-    return `void since ${shortTime(view.value.voided.at)}, by ${view.value.voided.by}: ${view.value.voided.reason}`
+    return t('paper.voidSinceAtByBy', {
+      at: shortTime(view.value.voided.at),
+      by: view.value.voided.by,
+      reason: view.value.voided.reason,
+    })
   const one = dispatch.value
-  if (!one) return view.value?.takenOver ? 'sent by the program before' : 'not sent'
-  if (one.state === 'arrived') return `arrived ${shortTime(one.since)} · ${one.how ?? ''}`
-  if (one.state === 'on the way') return `on the way since ${shortTime(one.since)}`
-  if (one.state === 'stuck') return `stuck: ${one.cause ?? ''}`
+  if (!one) return view.value?.takenOver ? t('paper.sentByTheProgramBefore') : 'not sent'
+  if (one.state === 'arrived')
+    return t('paper.arrivedSinceOne', { since: shortTime(one.since), one: one.how ?? '' })
+  if (one.state === 'on the way') return t('paper.onTheWaySinceSince', { since: shortTime(one.since) })
+  if (one.state === 'stuck') return t('paper.stuckOne', { one: one.cause ?? '' })
   if (one.state === 'closed') return 'closed'
-  return one.channel === 'paper' ? 'waits for the printer' : 'waiting'
+  return one.channel === 'paper' ? t('paper.waitsForThePrinter') : 'waiting'
 })
 
 async function toMe() {
   await attempt(async () => {
     const { to } = await sendDocumentToMe(props.id)
-    useToasts().say(`On its way to ${to}, as it is. The customer hears nothing of it.`)
+    useToasts().say(t('paper.onItsWayToTo', { to }))
   })
 }
 
@@ -121,55 +131,67 @@ function print() {
 
 <template>
   <LeafTabs v-model="leaf" :note="note" />
-  <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+  <div v-if="wrong" class="empty">
+    <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+  </div>
   <template v-else-if="view">
     <template v-if="leaf === 'Document'">
       <PdfView v-if="url" :url="url" :label="`${view.number}`" @wrong="pdfWrong = $event" />
       <div v-else-if="view.takenOver" class="empty">
-        <strong>Taken over without a PDF</strong>It was sent by the program before. Its PDF can be brought:
-        <NuxtLink to="/accounts/taken-over">open items of the earlier program</NuxtLink>
+        <strong>{{ $t('paper.takenOverWithoutAPDF') }}</strong>{{ $t('paper.itWasSentByThe') }}
+        <NuxtLink to="/accounts/taken-over">{{ $t('paper.openItemsOfTheEarlier') }}</NuxtLink>
       </div>
-      <div v-else class="empty"><strong>The PDF is being made</strong>It will be here in a moment.</div>
+      <div v-else class="empty">
+        <strong>{{ $t('paper.thePDFIsBeingMade') }}</strong>{{ $t('paper.itWillBeHereIn') }}
+      </div>
       <p v-if="pdfWrong" class="notice stuck">{{ pdfWrong }}</p>
     </template>
     <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="dispatch?.channel ?? 'email'" />
     <HistoryLeaf v-else :history="view.history" :addresses="addresses" />
     <footer class="facts">
-      <span class="soft">State</span><span class="cut">{{ stateWords }}</span>
+      <span class="soft">{{ $t('common.state') }}</span><span class="cut">{{ stateWords }}</span>
       <template v-if="view.open !== null"
-        ><span class="soft">Open</span
+        ><span class="soft">{{ $t('common.open') }}</span
         ><span class="apart"
           ><span class="mono">{{ moneyWithSign(view.open, view.currency) }}</span>
-          <span v-if="view.dueDate" class="soft">due {{ longDay(view.dueDate) }}</span>
+          <span v-if="view.dueDate" class="soft">{{
+            $t('paper.dueDueDate', { dueDate: longDay(view.dueDate) })
+          }}</span>
           <span v-if="paid" class="tag" :class="paidTone[paid]">{{ paid }}</span>
-          <NuxtLink :to="`/accounts?customer=${view.customerId}`" data-test="to-account"
-            >account</NuxtLink
-          ></span
+          <NuxtLink :to="`/accounts?customer=${view.customerId}`" data-test="to-account">{{
+            $t('paper.account')
+          }}</NuxtLink></span
         ></template
       >
       <template v-if="view.dispute || view.promisedOn"
-        ><span class="soft">Marked</span
+        ><span class="soft">{{ $t('paper.marked') }}</span
         ><span>{{
           [
-            view.dispute ? `disputed: ${view.dispute}` : '',
-            view.promisedOn ? `promised for ${longDay(view.promisedOn)}` : '',
+            view.dispute ? $t('common.disputedDispute', { dispute: view.dispute }) : '',
+            view.promisedOn
+              ? $t('paper.promisedForPromisedOn', { promisedOn: longDay(view.promisedOn) })
+              : '',
           ]
             .filter(Boolean)
             .join(', ')
         }}</span></template
       >
       <template v-for="(one, index) in view.booked.filter((line) => line.kind !== 'credit')" :key="index"
-        ><span class="soft">{{ Number(one.amount) < 0 ? 'Taken back' : bookedWords[one.kind] }}</span
+        ><span class="soft">{{ Number(one.amount) < 0 ? $t('paper.takenBack') : bookedWords[one.kind] }}</span
         ><span class="apart"
           ><span class="mono">{{ money(one.amount, view.currency) }}</span>
           <span class="soft"
             >{{ longDay(one.on) }}, {{ one.how
-            }}{{ one.kind === 'discount' ? `, with ${taxInDiscount(one.amount, view)} tax` : '' }}</span
+            }}{{
+              one.kind === 'discount'
+                ? $t('paper.withTaxInDiscountTax', { taxInDiscount: taxInDiscount(one.amount, view) })
+                : ''
+            }}</span
           ></span
         ></template
       >
       <template v-if="orderOf(view)"
-        ><span class="soft">Order</span
+        ><span class="soft">{{ $t('common.order') }}</span
         ><NuxtLink :to="`/orders/${orderOf(view)}`" class="mono">{{ view.orderNumber }}</NuxtLink></template
       >
       <template v-for="link in view.links" :key="link.how + link.id"
@@ -179,51 +201,52 @@ function print() {
         }}</NuxtLink></template
       >
       <div v-if="current" class="acts">
-        <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">Save the PDF</VBtn>
-        <VBtn v-if="url" height="30" @click="print">Open to print</VBtn>
+        <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">{{
+          $t('paper.saveThePDF')
+        }}</VBtn>
+        <VBtn v-if="url" height="30" @click="print">{{ $t('paper.openToPrint') }}</VBtn>
         <VBtn
           v-if="session.may('clerk') && url && !view.takenOver"
           height="30"
           data-test="to-me"
           @click="toMe"
-          >Email it to me</VBtn
+          >{{ $t('common.emailItToMe') }}</VBtn
         >
         <VBtn
           v-if="session.may('clerk') && !view.voided && (url || !view.takenOver)"
           height="30"
           data-test="copy"
           @click="copy = true"
-          >Send a copy…</VBtn
+          >{{ $t('paper.sendACopy') }}</VBtn
         >
         <VBtn
           v-if="session.may('clerk') && view.kind === 'invoice' && !view.voided"
           height="30"
           data-test="credit"
           @click="credit = true"
-          >Credit…</VBtn
+          >{{ $t('paper.credit') }}</VBtn
         >
         <VBtn
           v-if="session.may('clerk') && !view.voided && !view.notToVoid"
           height="30"
           data-test="void"
           @click="voiding = true"
-          >Void…</VBtn
+          >{{ $t('paper.void') }}</VBtn
         >
       </div>
     </footer>
     <CreditDialog v-if="credit" v-model="credit" :document-id="view.id" />
     <Ask
       v-model="voiding"
-      :title="`Void ${view.number}?`"
-      go="Void it"
+      :title="$t('paper.voidNumber', { number: view.number })"
+      :go="$t('paper.voidIt')"
       danger
       :disabled="!reason.trim()"
       @go="voidIt"
       ><p>
-        Its number stays in the register, marked as void; nothing of it is owed, and nothing goes. This cannot
-        be taken back.
+        {{ $t('paper.itsNumberStaysInThe') }}
       </p>
-      <FormField v-model="reason" label="Why; it is kept"
+      <FormField v-model="reason" :label="$t('common.whyItIsKept')"
     /></Ask>
     <SendCopy v-model="copy" :document="view" @sent="load" />
   </template>

@@ -1,33 +1,33 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { fullTime } from '../../composables/format'
 import type { EmailView } from '../../contract'
 
 /** The email as it was sent, or as it would be now. Its HTML is shown in a frame without scripts. */
 defineProps<{ email: EmailView | null; channel: string }>()
 const words: Record<string, string> = {
-  accepted: 'taken by the mail server',
+  accepted: t('paper.takenByTheMailServer'),
   delivered: 'delivered',
   refused: 'refused',
-  bounced: 'came back',
+  bounced: t('paper.cameBack'),
 }
 </script>
 
 <template>
   <div v-if="!email" class="empty">
-    <strong>No email</strong
-    >{{ channel === 'paper' ? 'This customer gets papers by post.' : 'There is no email for this paper.' }}
+    <strong>{{ $t('paper.noEmail') }}</strong>{{
+      channel === 'paper' ? $t('paper.thisCustomerGetsPapersBy') : $t('paper.thereIsNoEmailFor')
+    }}
   </div>
   <div v-else class="email">
     <dl>
-      <dt>From</dt>
+      <dt>{{ $t('common.from') }}</dt>
       <dd>{{ email.from }}</dd>
-      <dt>Reply to</dt>
+      <dt>{{ $t('paper.replyTo') }}</dt>
       <dd>{{ email.replyTo }}</dd>
-      <dt>To</dt>
+      <dt>{{ $t('common.to') }}</dt>
       <dd>
-        <span v-if="email.to.length === 0" class="tag stuck"
-          >nobody: the customer has no billing contact</span
-        >
+        <span v-if="email.to.length === 0" class="tag stuck">{{ $t('paper.nobodyTheCustomerHasNo') }}</span>
         <div v-for="to in email.to" :key="to.address">
           <span v-if="to.name">{{ to.name }} · </span>{{ to.address }}
           <span class="soft">{{ to.source }}</span>
@@ -44,16 +44,16 @@ const words: Record<string, string> = {
           >
         </div>
       </dd>
-      <dt>Subject</dt>
+      <dt>{{ $t('common.subject') }}</dt>
       <dd class="strong">{{ email.subject }}</dd>
-      <dt>Enclosed</dt>
+      <dt>{{ $t('paper.enclosed') }}</dt>
       <dd>{{ email.files.join(' · ') }}</dd>
       <template v-if="email.sentAt"
-        ><dt>Sent</dt>
+        ><dt>{{ $t('paper.sent') }}</dt>
         <dd>{{ fullTime(email.sentAt) }}</dd></template
       >
     </dl>
-    <iframe :srcdoc="email.html" sandbox="" title="The email's text" />
+    <iframe :srcdoc="email.html" sandbox="" :title="$t('paper.theEmailsText')" />
   </div>
 </template>
 

@@ -23,7 +23,7 @@ const mailbox = (address: string) => `${session.house!.mailboxesUrl}/mailbox/${e
         target="_blank"
         rel="noopener"
         data-test="mailbox"
-        >Open the mailbox of {{ address }}</a
+        >{{ $t('paper.openTheMailboxOfAddress', { address }) }}</a
       >
     </p>
     <ol>
@@ -36,7 +36,7 @@ const mailbox = (address: string) => `${session.house!.mailboxesUrl}/mailbox/${e
       </li>
     </ol>
     <p v-if="history.length === 0" class="empty">
-      <strong>Nothing yet</strong>What happens to this paper will stand here.
+      <strong>{{ $t('paper.nothingYet') }}</strong>{{ $t('paper.whatHappensToThisPaper') }}
     </p>
   </div>
 </template>

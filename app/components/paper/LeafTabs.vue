@@ -21,7 +21,7 @@ function key(event: KeyboardEvent) {
 
 <template>
   <div class="bar leaves">
-    <div role="tablist" aria-label="Leaves" @keydown="key">
+    <div role="tablist" :aria-label="$t('paper.leaves')" @keydown="key">
       <button
         v-for="one in leaves"
         :key="one"

@@ -22,10 +22,16 @@ function key(event: KeyboardEvent) {
       <div class="bar">
         <strong>{{ label }}</strong>
         <span class="push" />
-        <VBtn height="28" aria-label="Smaller" :disabled="at === 0" @click="turn(-1)">−</VBtn>
+        <VBtn height="28" :aria-label="$t('paper.smaller')" :disabled="at === 0" @click="turn(-1)">−</VBtn>
         <span class="mono">{{ Math.round(zoom * 100) }} %</span>
-        <VBtn height="28" aria-label="Larger" :disabled="at === steps.length - 1" @click="turn(1)">+</VBtn>
-        <VBtn height="28" data-test="close-large" @click="open = false">Close</VBtn>
+        <VBtn
+          height="28"
+          :aria-label="$t('paper.larger')"
+          :disabled="at === steps.length - 1"
+          @click="turn(1)"
+          >+</VBtn
+        >
+        <VBtn height="28" data-test="close-large" @click="open = false">{{ $t('common.close') }}</VBtn>
       </div>
       <PdfView class="view" :url="url ?? ''" :bytes="bytes" :label="label" :zoom="zoom" large />
     </div>

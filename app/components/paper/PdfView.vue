@@ -98,8 +98,8 @@ onUnmounted(() => {
       v-if="!large"
       type="button"
       class="enlarge"
-      title="Full screen (F)"
-      aria-label="Show the document full screen"
+      :title="$t('paper.fullScreenF')"
+      :aria-label="$t('paper.showTheDocumentFullScreen')"
       data-test="enlarge"
       @click="enlarged = true"
     >

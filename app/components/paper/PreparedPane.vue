@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import AddressDialog from '../customers/AddressDialog.vue'
 import ContactsDialog from '../customers/ContactsDialog.vue'
 import EmailLeaf from './EmailLeaf.vue'
@@ -53,16 +54,16 @@ const url = computed(() =>
 )
 const note = computed(() =>
   leaf.value === 'Document'
-    ? `as it will be${pages.value ? ` · ${plural(pages.value, 'page')}` : ''}`
+    ? t('paper.asItWillBePages', { pages: pages.value ? ` · ${plural(pages.value, 'page')}` : '' })
     : leaf.value === 'Email'
-      ? 'as it will be'
+      ? t('common.asItWillBe')
       : (view.value?.orderNumber ?? ''),
 )
 
 const toMe = () =>
   attempt(async () => {
     const sent = await sendPreparedToMe(props.id)
-    useToasts().say(`${sent.number} goes to ${sent.to}, watermarked. The paper itself stays as it is.`)
+    useToasts().say(t('paper.sentGoesToToWatermarked', { sent: sent.number, to: sent.to }))
   })
 /** The remedy on the spot where the address is what is missing; the paper is built anew once it is kept. */
 const needsAddress = computed(() => view.value?.problem?.includes('has no billing address') ?? false)
@@ -88,30 +89,42 @@ const seen = () =>
       height="28"
       data-test="give-address"
       @click="giveAddress"
-      >Give the address…</VBtn
+      >{{ $t('paper.giveTheAddress') }}</VBtn
     >
-    <NuxtLink v-else-if="view.sourceKind !== 'payment'" class="push" :to="screenOf(view)"
-      >Open the {{ view.sourceKind }}</NuxtLink
-    >
+    <NuxtLink v-else-if="view.sourceKind !== 'payment'" class="push" :to="screenOf(view)">{{
+      $t('paper.openTheSourceKind', { sourceKind: view.sourceKind })
+    }}</NuxtLink>
   </div>
   <div v-if="view?.changes" class="changes" data-test="changes">
     <div class="title">
-      <strong>Changed since you looked</strong
-      ><VBtn v-if="session.may('clerk')" height="28" data-test="seen" @click="seen">I have seen it</VBtn>
+      <strong>{{ $t('paper.changedSinceYouLooked') }}</strong><VBtn
+        v-if="session.may('clerk')"
+        height="28"
+        data-test="seen"
+        @click="seen"
+        >{{ $t('paper.iHaveSeenIt') }}</VBtn
+      >
     </div>
     <ul>
       <li v-for="change in view.changes.slice(0, 6)" :key="change.what">
         <strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}
       </li>
     </ul>
-    <p v-if="view.changes.length > 6" class="soft">and {{ view.changes.length - 6 }} more</p>
+    <p v-if="view.changes.length > 6" class="soft">
+      {{ $t('paper.andViewMore', { view: view.changes.length - 6 }) }}
+    </p>
   </div>
-  <div v-if="wrong" class="empty"><strong>Not to be seen</strong>{{ wrong }}</div>
+  <div v-if="wrong" class="empty">
+    <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+  </div>
   <template v-else-if="view">
     <PdfView
       v-if="leaf === 'Document' && !(view.problem && !view.email && view.channel === 'email')"
       :url="url"
-      :label="`${capital(view.kind)}${view.orderNumber ? ` for order ${view.orderNumber}` : ''}`"
+      :label="
+        capital(view.kind) +
+        (view.orderNumber ? $t('paper.forOrderOrderNumber', { orderNumber: view.orderNumber }) : '')
+      "
       @pages="pages = $event"
       @wrong="pages = 0"
     />
@@ -123,11 +136,10 @@ const seen = () =>
     />
     <footer v-if="leaf === 'Document'" class="facts">
       <template v-if="view.email">
-        <span class="soft">To</span
-        ><span class="cut" :title="view.email.to[0]?.source"
+        <span class="soft">{{ $t('common.to') }}</span><span class="cut" :title="view.email.to[0]?.source"
           >{{
             view.email.to.map((to) => (to.as === 'To' ? to.address : `${to.as} ${to.address}`)).join(', ') ||
-            'nobody yet'
+            $t('paper.nobodyYet')
           }}
           <button
             v-if="session.may('clerk')"
@@ -136,30 +148,38 @@ const seen = () =>
             data-test="contacts"
             @click="view.email.to.length ? (choosing = true) : (contacts = true)"
           >
-            {{ view.email.to.length ? 'change' : `add a ${kindFacts[view.kind].to} contact` }}
+            {{
+              view.email.to.length
+                ? 'change'
+                : $t('paper.addAKindFactsContact', { kindFacts: kindFacts[view.kind].to })
+            }}
           </button></span
         >
-        <span class="soft">Subject</span><span class="cut strong">{{ view.email.subject }}</span>
-        <span class="soft">Enclosed</span><span class="cut">{{ view.email.files.join(' · ') }}</span>
+        <span class="soft">{{ $t('common.subject') }}</span><span class="cut strong">{{
+          view.email.subject
+        }}</span>
+        <span class="soft">{{ $t('paper.enclosed') }}</span><span class="cut">{{
+          view.email.files.join(' · ')
+        }}</span>
       </template>
       <template v-else-if="view.channel === 'paper' || view.channel === 'nothing'"
-        ><span class="soft">Goes</span
+        ><span class="soft">{{ $t('paper.goes') }}</span
         ><span>{{
           view.channel === 'paper'
-            ? 'on paper, by post'
-            : `nowhere: the customer wants no ${kindFacts[view.kind].many}`
+            ? $t('paper.onPaperByPost')
+            : $t('paper.nowhereTheCustomerWantsNo', { kinds: kindFacts[view.kind].many })
         }}</span></template
       >
       <span class="soft">{{
-        orderOf(view) ? 'Order' : view.sourceKind === 'draft' ? 'Draft' : ''
+        orderOf(view) ? $t('common.order') : view.sourceKind === 'draft' ? 'Draft' : ''
       }}</span><span
         ><NuxtLink v-if="orderOf(view)" :to="`/orders/${orderOf(view)}`" class="mono">{{
           view.orderNumber
         }}</NuxtLink
         >{{ orderOf(view) && view.sourceKind === 'draft' ? ' · ' : ''
-        }}<NuxtLink v-if="view.sourceKind === 'draft'" :to="screenOf(view)" data-test="open-draft"
-          >open the draft</NuxtLink
-        >
+        }}<NuxtLink v-if="view.sourceKind === 'draft'" :to="screenOf(view)" data-test="open-draft">{{
+          $t('paper.openTheDraft')
+        }}</NuxtLink>
         <button
           v-if="session.may('clerk') && !view.problem"
           type="button"
@@ -167,7 +187,7 @@ const seen = () =>
           data-test="to-me"
           @click="toMe"
         >
-          email it to me
+          {{ $t('paper.emailItToMe') }}
         </button></span
       >
     </footer>

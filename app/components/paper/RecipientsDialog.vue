@@ -30,23 +30,23 @@ function forCustomer() {
 <template>
   <Ask
     v-model="open"
-    title="Whom does it go to?"
-    go="Use it this time"
+    :title="$t('paper.whomDoesItGoTo')"
+    :go="$t('paper.useItThisTime')"
     :busy="busy"
     :disabled="list.length === 0"
     @go="save(list)"
   >
     <FormField
       v-model="written"
-      label="This time, to"
-      hint="Several addresses: a comma between them. The customer’s contacts stay as they are."
+      :label="$t('paper.thisTimeTo')"
+      :hint="$t('paper.severalAddressesACommaBetween')"
     />
     <p class="other">
       <button v-if="thisOnce" type="button" class="word" @click="save([])">
-        to the customer’s contacts again
+        {{ $t('paper.toTheCustomersContactsAgain') }}
       </button>
       <button type="button" class="word" data-test="for-customer" @click="forCustomer">
-        for this customer from now on…
+        {{ $t('paper.forThisCustomerFromNow') }}
       </button>
     </p>
   </Ask>

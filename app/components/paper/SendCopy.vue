@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import { useToasts } from '../../stores/toasts'
@@ -32,7 +33,9 @@ async function send() {
   try {
     await sendCopy(props.document.id, { address: address.value, again: before.value })
     open.value = false
-    useToasts().say(`A copy of ${props.document.number} goes to ${address.value}.`)
+    useToasts().say(
+      t('paper.aCopyOfDocumentGoes', { document: props.document.number, address: address.value }),
+    )
     emit('sent')
   } catch (error) {
     wrong.value = (error as Error).message
@@ -46,15 +49,15 @@ async function send() {
 <template>
   <Ask
     v-model="open"
-    :title="`Send a copy of ${document.number}`"
-    :go="before ? 'Send it again' : 'Send the copy'"
+    :title="$t('paper.sendACopyOfDocument', { document: document.number })"
+    :go="before ? $t('paper.sendItAgain') : $t('paper.sendTheCopy')"
     :busy="busy"
     @go="send"
   >
     <p class="soft">
-      The very PDF that was issued, with the same number. The history will say that it was a copy.
+      {{ $t('paper.theVeryPDFThatWas') }}
     </p>
-    <FormField v-model="address" label="To" type="email" data-test="copy-to" />
+    <FormField v-model="address" :label="$t('common.to')" type="email" data-test="copy-to" />
     <p v-if="wrong" class="notice" :class="before ? 'wait' : 'stuck'" role="alert">{{ wrong }}</p>
   </Ask>
 </template>

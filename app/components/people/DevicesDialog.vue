@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { attempt } from '../../composables/api'
 import { shortTime } from '../../composables/format'
 import { useToasts } from '../../stores/toasts'
@@ -17,19 +18,27 @@ watch(open, (now) => now && void load())
 const end = (device: Device) =>
   attempt(async () => {
     await endDevice(device.key)
-    useToasts().say(`${device.device || 'The other browser'} is signed out.`)
+    useToasts().say(t('people.deviceIsSignedOut', { device: device.device || t('people.theOtherBrowser') }))
     await load()
   })
 </script>
 
 <template>
-  <Ask v-model="open" title="Where you are signed in" go="Close" shows @go="open = false">
+  <Ask
+    v-model="open"
+    :title="$t('people.whereYouAreSignedIn')"
+    :go="$t('common.close')"
+    shows
+    @go="open = false"
+  >
     <ul>
       <li v-for="one in devices" :key="one.key">
-        <strong>{{ one.device || 'Unknown browser' }}</strong>
-        <span class="soft">since {{ shortTime(one.since) }}, at most until {{ shortTime(one.until) }}</span>
-        <span v-if="one.here" class="tag go">here</span>
-        <VBtn v-else height="28" data-test="end-device" @click="end(one)">Sign out</VBtn>
+        <strong>{{ one.device || $t('people.unknownBrowser') }}</strong>
+        <span class="soft">{{
+          $t('people.sinceSinceAtMostUntil', { since: shortTime(one.since), until: shortTime(one.until) })
+        }}</span>
+        <span v-if="one.here" class="tag go">{{ $t('people.here') }}</span>
+        <VBtn v-else height="28" data-test="end-device" @click="end(one)">{{ $t('common.signOut') }}</VBtn>
       </li>
     </ul>
   </Ask>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import { useToasts } from '../../stores/toasts'
@@ -13,26 +14,32 @@ watch(open, () => Object.assign(form, { old: '', password: '' }))
 async function keep() {
   if (!(await acting(async () => void (await changePassword({ ...form }))))) return
   open.value = false
-  useToasts().say('Your password is changed. Everywhere else you are signed out.')
+  useToasts().say(t('people.yourPasswordIsChangedEverywhere'))
 }
 </script>
 
 <template>
-  <Ask v-model="open" title="Change your password" go="Save" :busy="busy" @go="keep">
+  <Ask
+    v-model="open"
+    :title="$t('people.changeYourPassword')"
+    :go="$t('common.save')"
+    :busy="busy"
+    @go="keep"
+  >
     <div class="fields">
       <FormField
         v-model="form.old"
-        label="Password now"
+        :label="$t('people.passwordNow')"
         type="password"
         autocomplete="current-password"
         :wrong="wrongs.old"
       />
       <FormField
         v-model="form.password"
-        label="New password"
+        :label="$t('people.newPassword')"
         type="password"
         autocomplete="new-password"
-        hint="At least 12 characters. A few words together are good and easy to remember."
+        :hint="$t('common.atLeast12CharactersA')"
         :wrong="wrongs.password"
       />
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>

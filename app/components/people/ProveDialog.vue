@@ -33,17 +33,17 @@ const go = () =>
 <template>
   <Ask
     :model-value="proving.asked"
-    title="Enter your password again"
-    go="Continue"
+    :title="$t('people.enterYourPasswordAgain')"
+    :go="$t('people.continue')"
     :busy="busy"
     @update:model-value="proving.leave()"
     @go="go"
   >
     <div class="fields">
-      <p>This could let others in, so Clothespin asks who you are. It asks once in a quarter of an hour.</p>
+      <p>{{ $t('people.thisCouldLetOthersIn') }}</p>
       <FormField
         v-model="form.password"
-        label="Your password"
+        :label="$t('people.yourPassword')"
         type="password"
         autocomplete="current-password"
         data-test="prove-password"
@@ -52,7 +52,7 @@ const go = () =>
       <FormField
         v-if="wantsCode"
         v-model="form.code"
-        label="Code from your phone, or a recovery code"
+        :label="$t('people.codeFromYourPhoneOr')"
         autocomplete="one-time-code"
         inputmode="numeric"
         data-test="prove-code"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { correction, generate } from 'lean-qr'
 import { toSvgDataURL } from 'lean-qr/extras/svg'
 import Ask from '../frame/Ask.vue'
@@ -28,10 +29,10 @@ const picture = computed(() =>
 )
 const title = computed(() =>
   codes.value
-    ? 'Keep these codes'
+    ? t('people.keepTheseCodes')
     : state.value?.on
-      ? 'Turn the second factor off'
-      : 'Turn on a second factor',
+      ? t('people.turnTheSecondFactorOff')
+      : t('people.turnOnASecondFactor'),
 )
 async function go() {
   if (codes.value) return emit('leave')
@@ -40,7 +41,7 @@ async function go() {
     else codes.value = (await beginSecondFactor({ ...form, secret: fresh.value!.secret })).codes
   })
   if (!done || codes.value) return
-  useToasts().say('Signing in asks for your password only.')
+  useToasts().say(t('people.signingInAsksForYour'))
   emit('leave')
 }
 </script>
@@ -50,7 +51,7 @@ async function go() {
     v-if="state"
     :model-value="true"
     :title="title"
-    :go="codes ? 'I have kept them' : state.on ? 'Turn off' : 'Turn on'"
+    :go="codes ? $t('people.iHaveKeptThem') : state.on ? $t('people.turnOff') : $t('people.turnOn')"
     :danger="state.on && !codes"
     :busy="busy"
     :shows="!!codes"
@@ -58,7 +59,7 @@ async function go() {
     @go="go"
   >
     <template v-if="codes">
-      <p>Each signs you in once when the phone is not at hand. They are not shown again.</p>
+      <p>{{ $t('people.eachSignsYouInOnce') }}</p>
       <ul class="mono" data-test="recovery-codes">
         <li v-for="code in codes" :key="code">{{ code }}</li>
       </ul>
@@ -66,23 +67,22 @@ async function go() {
     <div v-else class="fields">
       <template v-if="state.on">
         <p>
-          Signing in asks for a code from your phone. {{ state.codesLeft }} recovery codes are left; turn it
-          off and on again for new ones.
+          {{ $t('people.signingInAsksForA', { codesLeft: state.codesLeft }) }}
         </p>
       </template>
       <template v-else-if="fresh">
-        <p>Scan this with an app for sign-in codes, then enter the code that it shows.</p>
+        <p>{{ $t('people.scanThisWithAnApp') }}</p>
         <div class="scan">
           <img :src="picture" alt="" width="150" height="150" />
           <p class="soft">
-            Or enter this key by hand:<br /><code data-test="secret">{{
+            {{ $t('people.orEnterThisKeyBy') }}<br /><code data-test="secret">{{
               fresh.secret.match(/.{4}/g)!.join(' ')
             }}</code>
           </p>
         </div>
         <FormField
           v-model="form.code"
-          label="Code"
+          :label="$t('common.code')"
           mono
           inputmode="numeric"
           autocomplete="one-time-code"
@@ -92,7 +92,7 @@ async function go() {
       </template>
       <FormField
         v-model="form.password"
-        label="Your password"
+        :label="$t('people.yourPassword')"
         type="password"
         autocomplete="current-password"
         data-test="factor-password"

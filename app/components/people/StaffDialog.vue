@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
@@ -23,12 +24,15 @@ const form = reactive({
 })
 const { busy, wrong, wrongs, acting } = useWrongs(['name', 'email'])
 const roles = [
-  { value: 'clerk', words: 'clerk: writes, sends and books' },
-  { value: 'supervisor', words: 'supervisor: also sets up' },
-  { value: 'reader', words: 'reader: only looks' },
+  { value: 'clerk', words: t('people.clerkWritesSendsAndBooks') },
+  { value: 'supervisor', words: t('people.supervisorAlsoSetsUp') },
+  { value: 'reader', words: t('people.readerOnlyLooks') },
 ] as const
 const pages = computed(() => [
-  { value: '' as const, words: `by the role: ${startPages[startOfRole[form.role]]}` },
+  {
+    value: '' as const,
+    words: t('people.byTheRoleStartPages', { startPages: startPages[startOfRole[form.role]] }),
+  },
   ...Object.entries(startPages).map(([value, words]) => ({ value: value as StaffView['startPage'], words })),
 ])
 const brands = computed(() => session.house!.brands)
@@ -43,7 +47,7 @@ async function keep() {
     else code = (await invite({ ...facts, email })).code
   })
   if (!done) return
-  if (props.person) useToasts().say(`${form.name} is saved.`)
+  if (props.person) useToasts().say(t('people.nameIsSaved', { name: form.name }))
   else emit('invited', form.name, code)
   emit('kept')
   emit('leave')
@@ -53,27 +57,32 @@ async function keep() {
 <template>
   <Ask
     :model-value="true"
-    :title="person ? person.name : 'Invite somebody'"
-    :go="person ? 'Save' : 'Invite'"
+    :title="person ? person.name : $t('people.inviteSomebody')"
+    :go="person ? $t('common.save') : $t('people.invite')"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
   >
     <div class="fields">
-      <FormField v-model="form.name" label="Name" data-test="staff-name" :wrong="wrongs.name" />
+      <FormField v-model="form.name" :label="$t('common.name')" data-test="staff-name" :wrong="wrongs.name" />
       <FormField
         v-model="form.email"
-        label="Email address"
+        :label="$t('common.emailAddress')"
         type="email"
         :disabled="!!person"
-        hint="The invitation goes there; it is the sign-in, too."
+        :hint="$t('people.theInvitationGoesThereIt')"
         data-test="staff-email"
         :wrong="wrongs.email"
       />
-      <SelectField v-model="form.role" label="Role" :choices="roles" />
-      <SelectField v-model="form.startPage" label="Begins with" :choices="pages" data-test="staff-start" />
+      <SelectField v-model="form.role" :label="$t('people.role')" :choices="roles" />
+      <SelectField
+        v-model="form.startPage"
+        :label="$t('common.beginsWith')"
+        :choices="pages"
+        data-test="staff-start"
+      />
       <fieldset v-if="brands.length > 1">
-        <legend>Only these brands (none ticked: all)</legend>
+        <legend>{{ $t('people.onlyTheseBrandsNoneTicked') }}</legend>
         <CheckField
           v-for="brand in brands"
           :key="brand.id"

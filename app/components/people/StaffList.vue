@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import RecordList from '../list/RecordList.vue'
 import StaffDialog from './StaffDialog.vue'
@@ -25,11 +26,11 @@ const leaving = shallowRef<StaffView>()
 const code = shallowRef<{ name: string; link: string }>()
 const brandsOf = (person: StaffView) =>
   person.brandIds.length === 0
-    ? 'all brands'
+    ? t('common.allBrands')
     : person.brandIds.map((id) => session.house!.brands.find((one) => one.id === id)?.name).join(', ')
 function invited(name: string, given: string | null) {
   if (given) code.value = { name, link: `${location.origin}/?invitation=${given}` }
-  else useToasts().say(`An invitation is on its way to ${name}. It is good for seven days.`)
+  else useToasts().say(t('people.anInvitationIsOnIts', { name }))
 }
 const again = (person: StaffView) =>
   attempt(async () => {
@@ -38,7 +39,7 @@ const again = (person: StaffView) =>
 const leave = () =>
   attempt(async () => {
     await leaveHouse(leaving.value!.id, leaving.value!.version)
-    useToasts().say(`${leaving.value!.name} has no access any more.`)
+    useToasts().say(t('people.leavingHasNoAccessAny', { leaving: leaving.value!.name }))
     leaving.value = undefined
     await load()
   })
@@ -48,28 +49,32 @@ const leave = () =>
   <div class="body">
     <RecordList
       :rows="staff"
-      add="Invite somebody"
+      :add="$t('people.inviteSomebody')"
       add-test="invite"
       columns="minmax(0, 1.3fr) minmax(0, 1fr) 92px 180px"
       @add="editing = 'new'"
     >
-      <template #intro>Who works here, and what each may do.</template>
+      <template #intro>{{ $t('people.whoWorksHereAndWhat') }}</template>
       <template #row="{ row: person }">
         <span class="what" :class="{ soft: person.state === 'left' }"
           ><strong>{{ person.name }}</strong
           ><span class="soft">{{ person.email }}</span></span
         >
         <span :class="{ soft: person.state === 'left' }">{{ person.role }}, {{ brandsOf(person) }}</span>
-        <span v-if="person.state === 'left'" class="tag">left {{ shortTime(person.leftAt!) }}</span>
-        <span v-else-if="person.state === 'invited'" class="tag wait">invited</span>
-        <span v-else class="tag go">works here</span>
+        <span v-if="person.state === 'left'" class="tag">{{
+          $t('people.leftLeftAt', { leftAt: shortTime(person.leftAt!) })
+        }}</span>
+        <span v-else-if="person.state === 'invited'" class="tag wait">{{ $t('people.invited') }}</span>
+        <span v-else class="tag go">{{ $t('people.worksHere') }}</span>
         <span class="acts">
-          <VBtn v-if="person.state === 'invited'" height="30" @click="again(person)">Invite again</VBtn>
+          <VBtn v-if="person.state === 'invited'" height="30" @click="again(person)">{{
+            $t('people.inviteAgain')
+          }}</VBtn>
           <template v-if="person.state !== 'left'"
-            ><VBtn height="30" @click="editing = person">Open</VBtn
-            ><VBtn v-if="person.id !== session.user!.id" height="30" @click="leaving = person"
-              >End access…</VBtn
-            >
+            ><VBtn height="30" @click="editing = person">{{ $t('common.open') }}</VBtn
+            ><VBtn v-if="person.id !== session.user!.id" height="30" @click="leaving = person">{{
+              $t('people.endAccess')
+            }}</VBtn>
           </template>
         </span>
       </template>
@@ -84,23 +89,23 @@ const leave = () =>
     <Ask
       v-if="leaving"
       :model-value="true"
-      :title="`End the access of ${leaving.name}?`"
-      go="End access"
+      :title="$t('people.endTheAccessOfLeaving', { leaving: leaving.name })"
+      :go="$t('people.endAccess2')"
       danger
       @update:model-value="leaving = undefined"
       @go="leave"
       ><p>
-        Sign-in and API tokens end at once. What {{ leaving.name }} did stays in the history under the name.
+        {{ $t('people.signInAndAPITokens', { leaving: leaving.name }) }}
       </p></Ask
     >
     <Ask
       v-if="code"
       :model-value="true"
-      :title="`Pass this on to ${code.name}`"
-      go="Done"
+      :title="$t('people.passThisOnToCode', { code: code.name })"
+      :go="$t('people.done')"
       @update:model-value="code = undefined"
       @go="code = undefined"
-      ><p>No email can be sent yet, so hand over this address. It is good once, for seven days:</p>
+      ><p>{{ $t('people.noEmailCanBeSent') }}</p>
       <p class="mono link">{{ code.link }}</p></Ask
     >
   </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { brandChoices } from '../../composables/brands'
@@ -16,14 +18,14 @@ defineProps<{ filters: Filters }>()
 const emit = defineEmits<{ set: [change: Partial<Filters>] }>()
 const session = useSession()
 const states = [
-  { value: '', words: 'in any state' },
-  { value: 'open', words: 'still open' },
+  { value: '', words: t('common.inAnyState') },
+  { value: 'open', words: t('register.stillOpen') },
   { value: 'overdue', words: 'overdue' },
   { value: 'not sent', words: 'not sent' },
-  { value: 'taken over', words: 'taken over from the earlier program' },
+  { value: 'taken over', words: t('register.takenOverFromTheEarlier') },
   { value: 'void', words: 'void' },
-  { value: 'withdrawn', words: 'of withdrawn orders' },
-  { value: 'earlier date', words: 'dated before an earlier number' },
+  { value: 'withdrawn', words: t('register.ofWithdrawnOrders') },
+  { value: 'earlier date', words: t('register.datedBeforeAnEarlierNumber') },
 ]
 const ofBrands = computed(() => brandChoices(session.house!.brands))
 const kinds = [
@@ -35,23 +37,31 @@ const { times, timeWords } = timeChoices()
 
 <template>
   <span class="sentence soft"
-    ><WordPicker label="Kind" :choices="kinds" :value="filters.kind" @pick="emit('set', { kind: $event })" />
-    of
-    <WordPicker
-      label="Brand"
-      :choices="ofBrands"
-      :value="filters.brand"
-      @pick="emit('set', { brand: $event })" />,
-    <WordPicker
-      label="State"
-      :choices="states"
-      :value="filters.state"
-      @pick="emit('set', { state: $event })" />, of
-    <WordPicker
-      label="Time"
-      :words="timeWords(filters.from)"
-      :choices="times"
-      :value="filters.from"
-      @pick="emit('set', { from: $event })"
-  /></span>
+    ><I18nT keypath="register.kindOfBrandStateOf" scope="global"
+      ><template #kind
+        ><WordPicker
+          :label="$t('common.kind')"
+          :choices="kinds"
+          :value="filters.kind"
+          @pick="emit('set', { kind: $event })" /></template
+      ><template #brand
+        ><WordPicker
+          :label="$t('common.brand')"
+          :choices="ofBrands"
+          :value="filters.brand"
+          @pick="emit('set', { brand: $event })" /></template
+      ><template #state
+        ><WordPicker
+          :label="$t('common.state')"
+          :choices="states"
+          :value="filters.state"
+          @pick="emit('set', { state: $event })" /></template
+      ><template #time
+        ><WordPicker
+          :label="$t('common.time')"
+          :words="timeWords(filters.from)"
+          :choices="times"
+          :value="filters.from"
+          @pick="emit('set', { from: $event })" /></template></I18nT
+  ></span>
 </template>

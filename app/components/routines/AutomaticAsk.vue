@@ -9,12 +9,24 @@ const emit = defineEmits<{ go: [] }>()
 </script>
 
 <template>
-  <Ask v-model="open" title="Send automatically?" go="Automatic" :busy="busy" @go="emit('go')">
+  <Ask
+    v-model="open"
+    :title="$t('routines.sendAutomatically')"
+    :go="$t('common.automatic')"
+    :busy="busy"
+    @go="emit('go')"
+  >
     <p>
-      From now on, when {{ eventWords(sentence) }} and the sentence is met,
-      {{ sentence.on === 'posted' ? 'that document goes' : `its ${sentence.issue} is issued and goes` }}
-      with no further touch. What already waits stays where it is.
+      {{
+        $t('routines.fromNowOnWhenSentence', {
+          sentence: eventWords(sentence),
+          sentence2:
+            sentence.on === 'posted'
+              ? $t('routines.thatDocumentGoes')
+              : $t('routines.itsIssueIsIssuedAnd', { issue: sentence.issue }),
+        })
+      }}
     </p>
-    <p v-if="dirty" class="notice wait">The sentence as it stands on the screen is saved with it.</p>
+    <p v-if="dirty" class="notice wait">{{ $t('routines.theSentenceAsItStands') }}</p>
   </Ask>
 </template>

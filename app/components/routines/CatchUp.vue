@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import DateField from '../fields/DateField.vue'
 import { useSession } from '../../stores/session'
@@ -59,7 +61,10 @@ async function go() {
       ids: chosen.value.map((one) => one.id),
     })
     useToasts().say(
-      `${countOf(taken, props.routine.sentence.issue)} ${taken === 1 ? 'is' : 'are'} being prepared, in order.`,
+      t('routines.countTakenBeingPreparedIn', {
+        count: countOf(taken, props.routine.sentence.issue),
+        taken: taken === 1 ? 'is' : t('common.are'),
+      }),
     )
     open.value = false
   })
@@ -70,29 +75,41 @@ async function go() {
 <template>
   <Ask
     v-model="open"
-    :title="`Catch up on ${kindFacts[routine.sentence.issue].many}`"
-    :go="`Prepare ${countOf(chosen.length, routine.sentence.issue)}`"
+    :title="$t('routines.catchUpOnKinds', { kinds: kindFacts[routine.sentence.issue].many })"
+    :go="$t('routines.prepareCount', { count: countOf(chosen.length, routine.sentence.issue) })"
     :busy="busy"
     :disabled="chosen.length === 0 || !session.may('clerk')"
     @go="go"
   >
     <p>
       {{
-        ofPayment
-          ? `${routine.sentence.issue === receiptKind('out') ? 'Refunds' : 'Payments'} of these days`
-          : `Orders that came to ${routine.sentence.statuses.join(' or ')}`
+        $t('routines.ofPaymentThatHaveNoIssue', {
+          ofPayment: ofPayment
+            ? $t('routines.routineOfTheseDays', {
+                routine:
+                  routine.sentence.issue === receiptKind('out')
+                    ? $t('routines.refunds')
+                    : $t('common.payments'),
+              })
+            : $t('routines.ordersThatCameToRoutine', { routine: routine.sentence.statuses.join(' or ') }),
+          issue: routine.sentence.issue,
+          routine:
+            routine.trust === 'by hand' ? $t('routines.isListedInToSend') : $t('routines.waitsInToCheck'),
+        })
       }}
-      that have no {{ routine.sentence.issue }} yet. What is prepared here
-      {{ routine.trust === 'by hand' ? 'is listed in To send' : 'waits in To check' }}; nothing leaves the
-      house.
     </p>
     <form class="range" @submit.prevent="look">
-      <label>from <DateField v-model="from" /></label><label>to <DateField v-model="to" /></label
-      ><VBtn type="submit" height="32">Look</VBtn>
+      <label
+        ><I18nT keypath="common.fromFrom" scope="global"
+          ><template #from><DateField v-model="from" /></template></I18nT></label
+      ><label
+        ><I18nT keypath="routines.toTo" scope="global"
+          ><template #to><DateField v-model="to" /></template></I18nT></label
+      ><VBtn type="submit" height="32">{{ $t('routines.look') }}</VBtn>
     </form>
     <div class="found">
       <p v-if="looked && missed.length === 0" class="soft">
-        Nothing of these days lacks its {{ routine.sentence.issue }}.
+        {{ $t('routines.nothingOfTheseDaysLacks', { issue: routine.sentence.issue }) }}
       </p>
       <label v-for="one in missed" :key="one.id" class="order">
         <VCheckboxBtn :model-value="!left.has(one.id)" @update:model-value="toggle(one.id)" />
@@ -102,7 +119,11 @@ async function go() {
       </label>
     </div>
     <p class="soft">
-      Together <span class="mono">{{ chosen.length ? addAmounts(chosen) : 'nothing' }}</span>
+      <I18nT keypath="routines.togetherChosen" scope="global"
+        ><template #chosen
+          ><span class="mono">{{ chosen.length ? addAmounts(chosen) : 'nothing' }}</span></template
+        ></I18nT
+      >
     </p>
   </Ask>
 </template>

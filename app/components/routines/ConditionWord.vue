@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import ManyList from '../list/ManyList.vue'
 import SelectField from '../fields/SelectField.vue'
@@ -14,7 +15,10 @@ const emit = defineEmits<{ remove: [] }>()
 
 const words = computed(() => {
   const one = condition.value
-  if (!isFilled(one)) return one.about === 'field' ? `its field “${one.field}” …` : `its ${one.about} is …`
+  if (!isFilled(one))
+    return one.about === 'field'
+      ? t('common.itsFieldField', { field: one.field })
+      : t('routines.itsAboutIs', { about: one.about })
   return conditionWords(one, nameIn(props.choices))
 })
 const listed = computed(() =>
@@ -26,25 +30,25 @@ const set = (change: Partial<Record<string, unknown>>) => {
   condition.value = { ...condition.value, ...change } as Condition
 }
 const totals = [
-  { value: 'gross', words: 'its total with tax' },
-  { value: 'net', words: 'its net total' },
+  { value: 'gross', words: t('routines.itsTotalWithTax') },
+  { value: 'net', words: t('routines.itsNetTotal') },
 ]
 const holds = [
-  { value: 'filled', words: 'is filled' },
-  { value: 'empty', words: 'is empty' },
+  { value: 'filled', words: t('routines.isFilled') },
+  { value: 'empty', words: t('routines.isEmpty') },
   { value: 'contains', words: 'contains' },
-  { value: 'is', words: 'is exactly' },
+  { value: 'is', words: t('routines.isExactly') },
 ]
 const among = [
-  { value: 'one of', words: 'is one of' },
-  { value: 'not', words: 'is none of' },
+  { value: 'one of', words: t('routines.isOneOf') },
+  { value: 'not', words: t('routines.isNoneOf') },
 ]
 </script>
 
 <template>
   <WordPanel
     :words="words"
-    label="Condition"
+    :label="$t('routines.condition')"
     :disabled="disabled"
     :begin="begin"
     :open-end="!isFilled(condition)"
@@ -54,13 +58,13 @@ const among = [
         <SelectField
           :model-value="condition.of"
           :choices="totals"
-          aria-label="Which total"
+          :aria-label="$t('routines.whichTotal')"
           @update:model-value="set({ of: $event })"
         />
         <SelectField
           :model-value="condition.is"
           :choices="['over', 'at most']"
-          aria-label="Over or at most"
+          :aria-label="$t('routines.overOrAtMost')"
           @update:model-value="set({ is: $event })"
         />
       </div>
@@ -69,36 +73,36 @@ const among = [
           :model-value="condition.amount"
           mono
           inputmode="decimal"
-          aria-label="Amount"
+          :aria-label="$t('common.amount')"
           data-test="condition-amount"
           @update:model-value="set({ amount: $event.trim().replace(',', '.') })"
         />
         <SelectField
           :model-value="condition.currency"
           :choices="choices.currencies"
-          aria-label="Currency"
+          :aria-label="$t('common.currency')"
           @update:model-value="set({ currency: $event })"
         />
       </div>
-      <span class="soft">An order in another currency does not pass.</span>
+      <span class="soft">{{ $t('routines.anOrderInAnotherCurrency') }}</span>
     </template>
     <template v-else-if="condition.about === 'field'">
       <SelectField
         :model-value="condition.field"
         :choices="choices.fields"
-        aria-label="Order field"
+        :aria-label="$t('routines.orderField')"
         @update:model-value="set({ field: $event })"
       />
       <SelectField
         :model-value="condition.is"
         :choices="holds"
-        aria-label="How"
+        :aria-label="$t('common.how')"
         @update:model-value="set({ is: $event })"
       />
       <FormField
         v-if="condition.is === 'contains' || condition.is === 'is'"
         :model-value="condition.value ?? ''"
-        aria-label="What it holds"
+        :aria-label="$t('routines.whatItHolds')"
         @update:model-value="set({ value: $event })"
       />
     </template>
@@ -106,17 +110,19 @@ const among = [
       <SelectField
         :model-value="condition.is"
         :choices="among"
-        aria-label="Is or is not"
+        :aria-label="$t('routines.isOrIsNot')"
         @update:model-value="set({ is: $event })"
       />
       <ManyList
         :choices="listed"
         :chosen="condition.values"
-        :label="`Which ${condition.about}`"
+        :label="$t('routines.whichAbout', { about: condition.about })"
         @change="set({ values: $event })"
       />
     </template>
-    <button type="button" class="out" @click="emit('remove')">Take this condition out</button>
+    <button type="button" class="out" @click="emit('remove')">
+      {{ $t('routines.takeThisConditionOut') }}
+    </button>
   </WordPanel>
 </template>
 

@@ -8,21 +8,26 @@ const emit = defineEmits<{ turn: [id: number]; add: [] }>()
 </script>
 
 <template>
-  <section class="list" aria-label="Routines">
+  <section class="list" :aria-label="$t('common.routines')">
     <div class="bar">
-      <h1 class="title">Routines</h1>
+      <h1 class="title">{{ $t('common.routines') }}</h1>
       <VBtn
         class="push"
         height="28"
         href="/api/routines/csv"
-        title="Save as CSV, each with its sentence"
+        :title="$t('routines.saveAsCSVEachWith')"
         data-test="csv"
-        >CSV</VBtn
-      ><VBtn v-if="may" height="28" data-test="new-routine" @click="emit('add')">New</VBtn>
+        >{{ $t('common.csv') }}</VBtn><VBtn
+        v-if="may"
+        height="28"
+        data-test="new-routine"
+        @click="emit('add')"
+        >{{ $t('routines.new') }}</VBtn
+      >
     </div>
     <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
     <div v-if="!first && routines.length === 0" class="empty">
-      <strong>No routine yet</strong>A routine says what goes out when, in one sentence.
+      <strong>{{ $t('routines.noRoutineYet') }}</strong>{{ $t('routines.aRoutineSaysWhatGoes') }}
     </div>
     <button
       v-for="one in routines"
@@ -37,9 +42,9 @@ const emit = defineEmits<{ turn: [id: number]; add: [] }>()
       <strong>{{ one.name }}</strong>
       <span
         ><span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
-          one.isOn ? trustWords[one.trust].words : 'Off'
+          one.isOn ? trustWords[one.trust].words : $t('common.off')
         }}</span>
-        <span class="soft">{{ one.thisMonth }} this month</span></span
+        <span class="soft">{{ $t('routines.thisMonthThisMonth', { thisMonth: one.thisMonth }) }}</span></span
       >
     </button>
   </section>

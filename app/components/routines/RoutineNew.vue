@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import type { RoutineView } from '../../contract'
@@ -7,24 +8,24 @@ import type { RoutineView } from '../../contract'
 const open = defineModel<boolean>({ required: true })
 const props = defineProps<{ from: RoutineView | null }>()
 const emit = defineEmits<{ add: [name: string] }>()
-const name = ref(props.from ? `${props.from.name}, copy` : '')
+const name = ref(props.from ? t('routines.fromCopy', { from: props.from.name }) : '')
 </script>
 
 <template>
   <Ask
     v-model="open"
-    :title="from ? `A copy of “${from.name}”` : 'A new routine'"
-    go="Create"
+    :title="from ? $t('routines.aCopyOfFrom', { from: from.name }) : $t('routines.aNewRoutine')"
+    :go="$t('routines.create')"
     :disabled="!name.trim()"
     @go="emit('add', name)"
   >
     <FormField
       v-model="name"
-      label="Its name"
+      :label="$t('routines.itsName')"
       :maxlength="80"
       data-test="new-name"
-      placeholder="Invoice for co-operatives"
+      :placeholder="$t('routines.invoiceForCoOperatives')"
     />
-    <p class="soft">It is switched off until you switch it on. The trial shows what it would do.</p>
+    <p class="soft">{{ $t('routines.itIsSwitchedOffUntil') }}</p>
   </Ask>
 </template>

@@ -18,7 +18,7 @@ const emit = defineEmits<{ take: [version: RoutineVersion] }>()
 </script>
 
 <template>
-  <div role="tablist" aria-label="Beside the sentence" class="sides">
+  <div role="tablist" :aria-label="$t('routines.besideTheSentence')" class="sides">
     <button
       v-for="one in ['trial', 'versions'] as const"
       :key="one"
@@ -28,7 +28,7 @@ const emit = defineEmits<{ take: [version: RoutineVersion] }>()
       :class="{ here: side === one }"
       @click="side = one"
     >
-      {{ one === 'trial' ? 'Trial' : 'Versions' }}
+      {{ one === 'trial' ? $t('routines.trial') : $t('routines.versions') }}
     </button>
   </div>
   <RoutineTrial

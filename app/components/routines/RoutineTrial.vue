@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import { useNewest } from '../../composables/useNewest'
 import WordPicker from '../list/WordPicker.vue'
@@ -34,13 +36,16 @@ async function load() {
 void load()
 watchDebounced(() => JSON.stringify([props.sentence, props.live, days.value]), load, { debounce: 220 })
 
-const dayChoices = [30, 90].map((value) => ({ value: String(value), words: `${value} days` }))
+const dayChoices = [30, 90].map((value) => ({
+  value: String(value),
+  words: t('routines.valueDays', { value }),
+}))
 const kind = computed(() =>
   trial.value?.papers === 1 ? props.sentence.issue : kindFacts[props.sentence.issue].many,
 )
 const words = (reasons: Trial['stuck']['reasons']) =>
   reasons.map((one) => (one.count > 1 ? `${one.count} ${one.words}` : one.words)).join(' · ')
-const outcomes = { clean: 'goes', person: 'waits for a person', stuck: 'stuck' }
+const outcomes = { clean: 'goes', person: t('routines.waitsForAPerson'), stuck: 'stuck' }
 /** Where the record behind a row is seen; a payment has no page of its own. */
 const placeOf = (one: Trial['orders'][number]) =>
   ({
@@ -52,66 +57,94 @@ const placeOf = (one: Trial['orders'][number]) =>
 
 <template>
   <h2>
-    Tried on the last
-    <WordPicker
-      label="How far back"
-      :words="`${days} days`"
-      :choices="dayChoices"
-      :value="String(days)"
-      @pick="days = Number($event)"
-    />
+    <I18nT keypath="routines.triedOnTheLastHowFar" scope="global"
+      ><template #howFar
+        ><WordPicker
+          :label="$t('routines.howFarBack')"
+          :words="$t('routines.daysDays', { days })"
+          :choices="dayChoices"
+          :value="String(days)"
+          @pick="days = Number($event)" /></template
+    ></I18nT>
   </h2>
   <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   <template v-else-if="trial">
     <div class="sum" data-test="trial">
       <strong class="big">{{ trial.papers }}</strong>
       <span
-        >{{ kind }}, to <strong>{{ trial.customers }}</strong>
-        {{ trial.customers === 1 ? 'customer' : 'customers' }}<br /><span
-          v-for="one in trial.sums"
-          :key="one.currency"
-          class="mono each"
-          >{{ moneyWithSign(one.sum, one.currency) }}</span
+        ><I18nT keypath="routines.kindToCustomersTrialBr" scope="global"
+          ><template #kind>{{ kind }}</template
+          ><template #customers
+            ><strong>{{ trial.customers }}</strong></template
+          ><template #trial>{{ trial.customers === 1 ? 'customer' : 'customers' }}</template
+          ><template #br><br /></template
+          ><template #amount
+            ><span v-for="one in trial.sums" :key="one.currency" class="mono each">{{
+              moneyWithSign(one.sum, one.currency)
+            }}</span></template
+          ></I18nT
         ></span
       >
     </div>
     <TrialChart v-if="trial.papers" :days="trial.byDay" class="chart" />
     <p v-else class="soft none">
-      Nothing would have passed: {{ plural(trial.looked, 'event') }} of these days
-      {{ trial.looked === 1 ? 'was' : 'were' }} looked at.
+      {{
+        $t('routines.nothingWouldHavePassedEvents', {
+          events: plural(trial.looked, 'event'),
+          trial: trial.looked === 1 ? 'was' : 'were',
+        })
+      }}
     </p>
     <dl>
       <div>
-        <dt>Would have gone out cleanly</dt>
+        <dt>{{ $t('routines.wouldHaveGoneOutCleanly') }}</dt>
         <dd class="go">{{ trial.clean }}</dd>
       </div>
       <div>
         <dt>
-          Would have waited for a person<small>{{ words(trial.person.reasons) }}</small>
+          <I18nT keypath="routines.wouldHaveWaitedForA" scope="global"
+            ><template #reasons
+              ><small>{{ words(trial.person.reasons) }}</small></template
+            ></I18nT
+          >
         </dt>
         <dd :class="{ wait: trial.person.count > 0 }">{{ trial.person.count }}</dd>
       </div>
       <div>
         <dt>
-          Would have got stuck<small>{{ words(trial.stuck.reasons) }}</small>
+          <I18nT keypath="routines.wouldHaveGotStuckReasons" scope="global"
+            ><template #reasons
+              ><small>{{ words(trial.stuck.reasons) }}</small></template
+            ></I18nT
+          >
         </dt>
         <dd :class="{ bad: trial.stuck.count > 0 }">{{ trial.stuck.count }}</dd>
       </div>
       <div v-for="other in trial.shared" :key="other.name" data-test="shared">
         <dt>
-          Taken by “{{ other.name }}” too<small
-            >only one of the two makes each; change one of the sentences</small
+          <I18nT keypath="routines.takenByOtherTooOnlyOne" scope="global"
+            ><template #other>{{ other.name }}</template
+            ><template #onlyOne
+              ><small>{{ $t('routines.onlyOneOfTheTwo') }}</small></template
+            ></I18nT
           >
         </dt>
         <dd class="wait">{{ other.count }}</dd>
       </div>
       <div v-if="trial.against">
         <dt>
-          Against the version that is live<small>{{
-            trial.against.more || trial.against.fewer
-              ? `${trial.against.more} more, ${trial.against.fewer} fewer`
-              : 'the same orders'
-          }}</small>
+          <I18nT keypath="routines.againstTheVersionThatIs" scope="global"
+            ><template #trial
+              ><small>{{
+                trial.against.more || trial.against.fewer
+                  ? $t('routines.moreMoreFewerFewer', {
+                      more: trial.against.more,
+                      fewer: trial.against.fewer,
+                    })
+                  : $t('routines.theSameOrders')
+              }}</small></template
+            ></I18nT
+          >
         </dt>
         <dd>
           {{ trial.against.more - trial.against.fewer > 0 ? '+' : ''
@@ -119,18 +152,20 @@ const placeOf = (one: Trial['orders'][number]) =>
         </dd>
       </div>
     </dl>
-    <VBtn v-if="trial.papers" data-test="trial-all" @click="all = true">See all {{ trial.papers }}</VBtn>
-    <VDialog v-model="all" max-width="760" aria-label="The documents of the trial">
+    <VBtn v-if="trial.papers" data-test="trial-all" @click="all = true">{{
+      $t('routines.seeAllPapers', { papers: trial.papers })
+    }}</VBtn>
+    <VDialog v-model="all" max-width="760" :aria-label="$t('routines.theDocumentsOfTheTrial')">
       <div class="list">
-        <h2>What would have happened</h2>
+        <h2>{{ $t('routines.whatWouldHaveHappened') }}</h2>
         <table>
           <thead>
             <tr>
-              <th>Order</th>
-              <th>Day</th>
-              <th>Customer</th>
-              <th class="amount">Total</th>
-              <th>It</th>
+              <th>{{ $t('common.order') }}</th>
+              <th>{{ $t('common.day') }}</th>
+              <th>{{ $t('common.customer') }}</th>
+              <th class="amount">{{ $t('common.total') }}</th>
+              <th>{{ $t('routines.it') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -160,9 +195,9 @@ const placeOf = (one: Trial['orders'][number]) =>
           </tbody>
         </table>
         <p v-if="trial.papers > trial.orders.length" class="soft">
-          The newest {{ trial.orders.length }} of {{ trial.papers }}.
+          {{ $t('routines.theNewestCountOfPapers', { count: trial.orders.length, papers: trial.papers }) }}
         </p>
-        <VBtn @click="all = false">Close</VBtn>
+        <VBtn @click="all = false">{{ $t('common.close') }}</VBtn>
       </div>
     </VDialog>
   </template>

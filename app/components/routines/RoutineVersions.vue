@@ -14,9 +14,9 @@ const name = computed(() => nameIn(props.choices))
 <template>
   <ol>
     <li v-for="(one, index) in versions" :key="one.version">
-      <strong>Version {{ one.version }}</strong>
+      <strong>{{ $t('routines.versionVersion', { version: one.version }) }}</strong>
       <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
-        one.isOn ? trustWords[one.trust].words : 'Off'
+        one.isOn ? trustWords[one.trust].words : $t('common.off')
       }}</span>
       <span class="soft when">{{ fullTime(one.madeAt) }} · {{ one.madeBy }}</span>
       <span
@@ -30,7 +30,7 @@ const name = computed(() => nameIn(props.choices))
         class="word"
         @click="emit('take', one)"
       >
-        Edit again
+        {{ $t('routines.editAgain') }}
       </button>
     </li>
   </ol>

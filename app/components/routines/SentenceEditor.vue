@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import CheckField from '../fields/CheckField.vue'
 import ConditionWord from './ConditionWord.vue'
 import FormField from '../fields/FormField.vue'
@@ -40,7 +42,7 @@ const event = computed(() => eventOf(sentence.value))
 /** What it can wait for: an order's status, or what is posted or recorded, each with the kind it is about. */
 const eventChoices = routineEvents.flatMap((on) =>
   on === 'order status'
-    ? [{ value: on as string, words: 'an order becomes …' }]
+    ? [{ value: on as string, words: t('routines.anOrderBecomes') }]
     : kindsOn[on].map((issue) => ({
         value: `${on} ${issue}`,
         words: eventWords({ on, issue, statuses: [] }),
@@ -56,7 +58,7 @@ function setEvent(value: string) {
 }
 const kindChoices = kindsOn['order status'].map((kind) => ({ value: kind, words: kindFacts[kind].one }))
 const roleChoices = computed(() =>
-  props.choices.roles.map((value) => ({ value, words: `the ${value} contact` })),
+  props.choices.roles.map((value) => ({ value, words: t('common.theValueContact', { value }) })),
 )
 const added = computed(() => newConditions(props.choices))
 
@@ -81,10 +83,10 @@ const setHours = (change: Partial<SendingHours> | null) =>
 
 <template>
   <p class="written">
-    When
+    {{ $t('common.when') }}
     <WordPicker
-      label="Event"
-      :words="event === 'order status' ? 'an order becomes' : eventWords(sentence)"
+      :label="$t('routines.event')"
+      :words="event === 'order status' ? $t('routines.anOrderBecomes2') : eventWords(sentence)"
       :choices="eventChoices"
       :value="eventValue"
       :disabled="disabled"
@@ -92,7 +94,7 @@ const setHours = (change: Partial<SendingHours> | null) =>
     /><template v-if="event === 'order status'"
       >{{ ' '
       }}<WordPicker
-        label="Status"
+        :label="$t('common.status')"
         several
         :words="sentence.statuses.join(' or ') || '…'"
         :choices="statusChoices"
@@ -101,109 +103,128 @@ const setHours = (change: Partial<SendingHours> | null) =>
         @pick="toggleStatus"
     /></template>
     <template v-for="(condition, index) in sentence.conditions" :key="index">
-      and
-      <ConditionWord
-        :model-value="condition"
-        :choices="choices"
-        :disabled="disabled"
-        :begin="index === justAdded"
-        @update:model-value="setCondition(index, $event)"
-        @remove="removeCondition(index)"
-    /></template>
+      <I18nT keypath="routines.andConditionWord" scope="global"
+        ><template #conditionWord
+          ><ConditionWord
+            :model-value="condition"
+            :choices="choices"
+            :disabled="disabled"
+            :begin="index === justAdded"
+            @update:model-value="setCondition(index, $event)"
+            @remove="removeCondition(index)" /></template></I18nT
+    ></template>
     {{ ' '
     }}<WordPicker
       v-if="!disabled"
-      label="A condition"
+      :label="$t('routines.aCondition')"
       class="more"
-      words="+ and"
+      :words="$t('routines.and')"
       open-end
       :choices="added.map((one, at) => ({ value: String(at), words: one.words }))"
       :value="null"
       @pick="addCondition"
-    />, <template v-if="event === 'posted'">send that very document, </template
-    ><template v-else-if="event === 'payment'"
-      >issue <strong>{{ kindFacts[sentence.issue].one }}</strong> in
-      <span class="given" title="Found at the customer, then the company">the customer’s language</span
-      >, </template
+    />, <template v-if="event === 'posted'">{{ $t('routines.sendThatVeryDocument') }} </template><template
+      v-else-if="event === 'payment'"
+      ><I18nT keypath="routines.issueKindInTheCustomerS" scope="global"
+        ><template #kind
+          ><strong>{{ kindFacts[sentence.issue].one }}</strong></template
+        ><template #theCustomerS
+          ><span class="given" :title="$t('routines.foundAtTheCustomerThen')">{{
+            $t('routines.theCustomersLanguage')
+          }}</span></template
+        ></I18nT
+      > </template
     ><template v-else
-      >issue
-      <WordPicker
-        label="What to issue"
-        :words="kindFacts[sentence.issue].one"
-        :choices="kindChoices"
-        :value="sentence.issue"
-        :disabled="disabled"
-        @pick="set({ issue: $event as RoutineSentence['issue'] })"
-      />
-      in <span class="given" title="Found at the customer, then the company">the customer’s language</span>,
+      ><I18nT keypath="routines.issueWhatToInTheCustomerS" scope="global"
+        ><template #whatTo
+          ><WordPicker
+            :label="$t('routines.whatToIssue')"
+            :words="kindFacts[sentence.issue].one"
+            :choices="kindChoices"
+            :value="sentence.issue"
+            :disabled="disabled"
+            @pick="set({ issue: $event as RoutineSentence['issue'] })" /></template
+        ><template #theCustomerS
+          ><span class="given" :title="$t('routines.foundAtTheCustomerThen')">{{
+            $t('routines.theCustomersLanguage')
+          }}</span></template
+        ></I18nT
+      >
     </template>
-    write to
+    {{ $t('routines.writeTo') }}
     <WordPicker
-      label="Whom"
-      :words="`the ${sentence.to} contact`"
+      :label="$t('common.whom')"
+      :words="$t('routines.theToContact', { to: sentence.to })"
       :choices="roleChoices"
       :value="sentence.to"
       :disabled="disabled"
       @pick="set({ to: $event as RoutineSentence['to'] })"
     />,
     <template v-if="copies || !disabled">
-      with
-      <WordPanel
-        label="Copies"
-        :words="copies ? `a copy to ${copies}` : 'no copy'"
-        :open-end="!copies"
-        :disabled="disabled"
+      <I18nT keypath="routines.withCopies" scope="global"
+        ><template #copies
+          ><WordPanel
+            :label="$t('common.copies')"
+            :words="copies ? $t('routines.aCopyToCopies', { copies }) : $t('routines.noCopy')"
+            :open-end="!copies"
+            :disabled="disabled"
+          >
+            <label
+              ><I18nT keypath="routines.ccCopiesTo" scope="global"
+                ><template #copiesTo
+                  ><TakenField
+                    :value="copies"
+                    :placeholder="$t('common.nameHouseExample')"
+                    :aria-label="$t('common.copiesTo')"
+                    @take="setCopies($event)" /></template></I18nT
+            ></label>
+            <span class="soft">{{ $t('routines.severalAddressesACommaBetween') }}</span>
+          </WordPanel></template
+        ></I18nT
       >
-        <label
-          >CC
-          <TakenField
-            :value="copies"
-            placeholder="name@house.example"
-            aria-label="Copies to"
-            @take="setCopies($event)"
-        /></label>
-        <span class="soft">Several addresses: a comma between them.</span> </WordPanel
-      >,
     </template>
-    and let it go
-    <WordPanel label="When it goes" :words="whenWords(sentence)" :disabled="disabled">
+    {{ $t('routines.andLetItGo') }}
+    <WordPanel :label="$t('routines.whenItGoes')" :words="whenWords(sentence)" :disabled="disabled">
       <div class="row">
-        after
-        <FormField
-          class="minutes"
-          mono
-          type="number"
-          min="0"
-          max="43200"
-          :model-value="String(sentence.delayMinutes)"
-          aria-label="Minutes it waits"
-          @update:model-value="set({ delayMinutes: Number($event) || 0 })"
-        />
-        minutes
+        <I18nT keypath="routines.afterMinutesItMinutes" scope="global"
+          ><template #minutesIt
+            ><FormField
+              class="minutes"
+              mono
+              type="number"
+              min="0"
+              max="43200"
+              :model-value="String(sentence.delayMinutes)"
+              :aria-label="$t('routines.minutesItWaits')"
+              @update:model-value="set({ delayMinutes: Number($event) || 0 })" /></template
+        ></I18nT>
       </div>
-      <CheckField :model-value="!!sentence.hours" @update:model-value="setHours(sentence.hours ? null : {})"
-        >only in certain hours</CheckField
+      <CheckField
+        :model-value="!!sentence.hours"
+        @update:model-value="setHours(sentence.hours ? null : {})"
+        >{{ $t('routines.onlyInCertainHours') }}</CheckField
       >
       <template v-if="sentence.hours">
         <div class="row">
-          <FormField
-            type="time"
-            :model-value="sentence.hours.from"
-            aria-label="From"
-            @update:model-value="setHours({ from: $event })"
-          />
-          to
-          <FormField
-            type="time"
-            :model-value="sentence.hours.to"
-            aria-label="To"
-            @update:model-value="setHours({ to: $event })"
-          />
+          <I18nT keypath="routines.fromToTo" scope="global"
+            ><template #from
+              ><FormField
+                type="time"
+                :model-value="sentence.hours.from"
+                :aria-label="$t('common.from')"
+                @update:model-value="setHours({ from: $event })" /></template
+            ><template #to
+              ><FormField
+                type="time"
+                :model-value="sentence.hours.to"
+                :aria-label="$t('common.to')"
+                @update:model-value="setHours({ to: $event })" /></template
+          ></I18nT>
         </div>
         <CheckField
           :model-value="sentence.hours.workdays"
           @update:model-value="setHours({ workdays: !sentence.hours.workdays })"
-          >on working days only (Monday to Friday)</CheckField
+          >{{ $t('routines.onWorkingDaysOnlyMonday') }}</CheckField
         >
       </template> </WordPanel
     >.

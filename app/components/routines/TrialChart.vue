@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { shortDay } from '../../composables/format'
 import VueApexCharts from 'vue3-apexcharts'
 import type { ApexOptions } from 'apexcharts'
@@ -9,8 +10,8 @@ const props = defineProps<{ days: Trial['byDay'] }>()
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
 const series = computed(() => [
-  { name: 'would have gone', data: props.days.map((one) => one.count - one.stuck) },
-  { name: 'would have got stuck', data: props.days.map((one) => one.stuck) },
+  { name: t('routines.wouldHaveGone'), data: props.days.map((one) => one.count - one.stuck) },
+  { name: t('routines.wouldHaveGotStuck'), data: props.days.map((one) => one.stuck) },
 ])
 const options = computed<ApexOptions>(() => ({
   chart: {
@@ -49,7 +50,7 @@ const most = computed(() => Math.max(...props.days.map((one) => one.count)))
 </script>
 
 <template>
-  <div role="img" :aria-label="`Documents by day over ${days.length} days: at most ${most} on a day`">
+  <div role="img" :aria-label="$t('routines.documentsByDayOverCount', { count: days.length, most })">
     <VueApexCharts type="bar" height="120" :options="options" :series="series" />
   </div>
 </template>

@@ -21,7 +21,7 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div ref="group" class="trusts" role="radiogroup" aria-label="Trust" @keydown="key">
+  <div ref="group" class="trusts" role="radiogroup" :aria-label="$t('routines.trust')" @keydown="key">
     <button
       v-for="one in trusts"
       :key="one"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import DateField from '../fields/DateField.vue'
@@ -55,14 +56,14 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   formOf,
   read: async () => (await fetchStandingTexts()).texts.find((one) => one.id === props.text!.id) ?? none,
   labels: {
-    name: 'Name',
-    texts: 'Text',
+    name: t('common.name'),
+    texts: t('texts.text'),
     kinds: 'Documents',
-    brand: 'Brand',
+    brand: t('common.brand'),
     customers: 'Customers',
     place: 'Place',
-    from: 'From',
-    until: 'Until',
+    from: t('common.from'),
+    until: t('common.until'),
   },
 })
 /** The company's language first. */
@@ -70,7 +71,7 @@ const languages = [...languageChoices].sort(
   (a, b) => Number(b.value === company.language) - Number(a.value === company.language),
 )
 const brandChoices = [
-  { value: everyBrand, words: 'every brand' },
+  { value: everyBrand, words: t('texts.everyBrand') },
   ...brands.map((one) => ({ value: String(one.id), words: one.name })),
 ]
 const places = textPlaces.map((value) => ({ value, words: placeWords[value] }))
@@ -96,14 +97,14 @@ async function keep() {
     )
   })
   if (!done || changed.value.length > 0) return
-  useToasts().say(`“${form.name}” is saved, for every document from the next one on.`)
+  useToasts().say(t('texts.nameIsSavedForEvery', { name: form.name }))
   emit('kept')
   emit('leave')
 }
 const drop = () =>
   acting(async () => {
     await dropStandingText(props.text!.id)
-    useToasts().say(`“${props.text!.name}” is deleted. Issued documents keep it.`)
+    useToasts().say(t('texts.textIsDeletedIssuedDocuments', { text: props.text!.name }))
     emit('kept')
     emit('leave')
   })
@@ -113,8 +114,8 @@ const drop = () =>
   <Ask
     :model-value="true"
     wide
-    :title="text ? text.name : 'Add standing text'"
-    :go="text ? 'Save' : 'Add text'"
+    :title="text ? text.name : $t('texts.addStandingText')"
+    :go="text ? $t('common.save') : $t('texts.addText')"
     :busy="busy"
     :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
@@ -124,23 +125,39 @@ const drop = () =>
     <div class="two-columns">
       <FormField
         v-model="form.name"
-        label="Called"
-        placeholder="Terms of sale"
-        hint="Its heading where it has a page of its own."
+        :label="$t('common.called')"
+        :placeholder="$t('texts.termsOfSale')"
+        :hint="$t('texts.itsHeadingWhereItHas')"
         data-test="text-name"
         :wrong="wrongs.name"
       />
-      <SelectField v-model="form.place" label="Printed" :choices="places" data-test="text-place" />
-      <SelectField v-if="brands.length > 1" v-model="form.brand" label="Brand" :choices="brandChoices" />
-      <SelectField v-model="form.customers" label="For" :choices="audiences" />
-      <div class="day"><DateField v-model="form.from" label="From, by document date" /></div>
+      <SelectField
+        v-model="form.place"
+        :label="$t('texts.printed')"
+        :choices="places"
+        data-test="text-place"
+      />
+      <SelectField
+        v-if="brands.length > 1"
+        v-model="form.brand"
+        :label="$t('common.brand')"
+        :choices="brandChoices"
+      />
+      <SelectField v-model="form.customers" :label="$t('common.for')" :choices="audiences" />
+      <div class="day"><DateField v-model="form.from" :label="$t('texts.fromByDocumentDate')" /></div>
       <div class="day">
-        <DateField v-model="form.until" label="Until" />
+        <DateField v-model="form.until" :label="$t('common.until')" />
         <p v-if="wrongs.until" class="brick">{{ wrongs.until }}</p>
       </div>
     </div>
     <fieldset>
-      <legend class="soft">On {{ form.kinds.length === 0 ? 'all documents' : 'these documents' }}</legend>
+      <legend class="soft">
+        {{
+          $t('texts.onForm', {
+            form: form.kinds.length === 0 ? $t('texts.allDocuments') : $t('texts.theseDocuments'),
+          })
+        }}
+      </legend>
       <label v-for="kind in documentKinds" :key="kind">
         <input type="checkbox" :checked="form.kinds.includes(kind)" @change="toggle(kind)" />
         {{ capital(kindFacts[kind].many) }}
@@ -151,15 +168,19 @@ const drop = () =>
       :key="one.value"
       v-model="form.texts[one.value]"
       class="text"
-      :label="place === 0 ? `Text in ${one.words}` : `In ${one.words}`"
+      :label="
+        place === 0
+          ? $t('texts.textInWords', { words: one.words })
+          : $t('texts.inWords', { words: one.words })
+      "
       :lines="place === 0 ? 4 : 2"
-      :placeholder="place === 0 ? '' : 'as in the company’s language'"
+      :placeholder="place === 0 ? '' : $t('common.asInTheCompanysLanguage')"
       :data-test="`text-${one.value}`"
       :wrong="place === 0 ? wrongs.texts : ''"
     />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <button v-if="text" type="button" class="word" data-test="drop-text" @click="!busy && drop()">
-      Delete this text
+      {{ $t('texts.deleteThisText') }}
     </button>
   </Ask>
 </template>

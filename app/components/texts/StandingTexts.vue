@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import RecordList from '../list/RecordList.vue'
 import StandingTextDialog from './StandingTextDialog.vue'
 import { placeWords, audienceWords } from './words'
@@ -25,17 +26,24 @@ const brandOf = (id: number | null) => session.house!.brands.find((one) => one.i
 const onWhat = (text: StandingTextView) =>
   [
     text.kinds.length === 0
-      ? 'all documents'
+      ? t('texts.allDocuments')
       : new Intl.ListFormat('en').format(text.kinds.map((kind) => kindFacts[kind].many)),
-    text.brandId === null ? '' : `of ${brandOf(text.brandId) ?? 'another brand'}`,
-    text.customers === 'all' ? '' : `for ${audienceWords[text.customers]}`,
+    text.brandId === null
+      ? ''
+      : t('texts.ofBrandOf', { brandOf: brandOf(text.brandId) ?? t('texts.anotherBrand') }),
+    text.customers === 'all'
+      ? ''
+      : t('texts.forAudienceWords', { audienceWords: audienceWords[text.customers] }),
   ]
     .filter(Boolean)
     .join(' ')
 const wordsOf = ({ texts }: StandingTextView) =>
   texts[session.house!.company.language as 'en'] || Object.values(texts).find(Boolean)
 const when = (text: StandingTextView) =>
-  [text.from && `from ${longDay(text.from)}`, text.until && `until ${longDay(text.until)}`]
+  [
+    text.from && t('common.fromFrom', { from: longDay(text.from) }),
+    text.until && t('texts.untilUntil', { until: longDay(text.until) }),
+  ]
     .filter(Boolean)
     .join(' ')
 </script>
@@ -44,13 +52,13 @@ const when = (text: StandingTextView) =>
   <div class="body">
     <RecordList
       :rows="texts"
-      :add="may ? 'Add text' : ''"
+      :add="may ? $t('texts.addText') : ''"
       add-test="add-text"
       columns="minmax(0, 1.3fr) minmax(0, 1fr) 190px 80px"
       @add="editing = 'new'"
     >
       <template #intro>
-        Terms, a footer, a remark: written once, printed on every document that they are for.
+        {{ $t('texts.termsAFooterARemark') }}
       </template>
       <template #row="{ row: text }">
         <span class="what"
@@ -59,10 +67,12 @@ const when = (text: StandingTextView) =>
         >
         <span>{{ onWhat(text) }}, {{ placeWords[text.place] }}</span>
         <span class="soft">{{ when(text) }}</span>
-        <VBtn v-if="may" height="30" :data-test="`text-${text.name}`" @click="editing = text">Open</VBtn>
+        <VBtn v-if="may" height="30" :data-test="`text-${text.name}`" @click="editing = text">{{
+          $t('common.open')
+        }}</VBtn>
       </template>
       <template #empty>
-        <strong>No standing texts yet</strong>Add your terms of sale, or a footer for pro formas.
+        <strong>{{ $t('texts.noStandingTextsYet') }}</strong>{{ $t('texts.addYourTermsOfSale') }}
       </template>
     </RecordList>
     <StandingTextDialog

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import BankAsk from '../../components/accounts/BankAsk.vue'
 import BankFileFacts from '../../components/accounts/BankFileFacts.vue'
@@ -115,7 +117,12 @@ const book = () =>
       path: { id: file.value!.id },
       body: picks.chosen.value.length ? { ids: sure.value.map((one) => one.id) } : {},
     })
-    toasts.say(`${plural(taken, 'payment')} ${taken === 1 ? 'is' : 'are'} being booked.`)
+    toasts.say(
+      t('accounts.paymentsTakenBeingBooked', {
+        payments: plural(taken, 'payment'),
+        taken: taken === 1 ? 'is' : t('common.are'),
+      }),
+    )
     picks.clear()
   })
 const setAside = (reason: string) =>
@@ -123,7 +130,7 @@ const setAside = (reason: string) =>
     const { ids } = await api.post('/api/bank-entries/set-aside', {
       body: { ids: aside.value.map((one) => one.id), reason },
     })
-    toasts.say(`${plural(ids.length, 'movement')} ignored: ${reason}.`)
+    toasts.say(t('accounts.movementsIgnoredReason', { movements: plural(ids.length, 'movement'), reason }))
     picks.clear()
   })
 const matchAgain = () =>
@@ -133,7 +140,9 @@ const matchAgain = () =>
       body: {},
     })
     toasts.say(
-      changed ? `${plural(changed, 'movement')} found otherwise now.` : 'Nothing is found otherwise.',
+      changed
+        ? t('accounts.movementsFoundOtherwiseNow', { movements: plural(changed, 'movement') })
+        : t('accounts.nothingIsFoundOtherwise'),
     )
   })
 useMainKey(() => {
@@ -145,7 +154,10 @@ const fileChoices = computed(() =>
   files.value.map((one) => ({ value: String(one.id), words: fileWords(one) })),
 )
 const states = computed(() => [
-  { value: '', words: `all ${file.value ? file.value.entries - file.value.known : ''}` },
+  {
+    value: '',
+    words: t('accounts.allFile', { file: file.value ? file.value.entries - file.value.known : '' }),
+  },
   ...movementStates.map((value) => ({ value, words: `${movementWords[value]}, ${count(value)}` })),
 ])
 const tone: Record<EntryView['state'], string> = {
@@ -157,30 +169,36 @@ const tone: Record<EntryView['state'], string> = {
   'set aside': '',
 }
 const columns: ListColumn[] = [
-  { words: 'Day', width: 54 },
-  { words: 'Payer', width: '1fr' },
-  { words: 'Written', width: '1fr' },
-  { words: 'Match', width: 74 },
-  { words: 'Amount', width: 104, right: true },
+  { words: t('common.day'), width: 54 },
+  { words: t('accounts.payer'), width: '1fr' },
+  { words: t('accounts.written'), width: '1fr' },
+  { words: t('accounts.match'), width: 74 },
+  { words: t('common.amount'), width: 104, right: true },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Bank files">
+      <section class="left" :aria-label="$t('accounts.bankFiles')">
         <div class="bar">
           <AccountPlaces />
           <span v-if="file" class="sentence soft cut"
-            >in
-            <WordPicker
-              label="File"
-              :words="fileWords(file)"
-              :choices="fileChoices"
-              :value="String(file.id)"
-              @pick="set({ file: $event, state: '' })" />:
-            <WordPicker label="State" :choices="states" :value="filters.state" @pick="set({ state: $event })"
-          /></span>
+            ><I18nT keypath="accounts.inFileState" scope="global"
+              ><template #file
+                ><WordPicker
+                  :label="$t('common.file')"
+                  :words="fileWords(file)"
+                  :choices="fileChoices"
+                  :value="String(file.id)"
+                  @pick="set({ file: $event, state: '' })" /></template
+              ><template #state
+                ><WordPicker
+                  :label="$t('common.state')"
+                  :choices="states"
+                  :value="filters.state"
+                  @pick="set({ state: $event })" /></template></I18nT
+          ></span>
           <VBtn
             v-if="may"
             class="push"
@@ -188,14 +206,14 @@ const columns: ListColumn[] = [
             :disabled="busy"
             data-test="read-file"
             @click="field?.click()"
-            >Import a file…</VBtn
+            >{{ $t('common.importAFile') }}</VBtn
           >
           <input
             ref="field"
             type="file"
             class="file"
             accept=".xml,.camt,.053,.csv,.txt,text/xml,application/xml,text/csv"
-            aria-label="A bank file"
+            :aria-label="$t('accounts.aBankFile')"
             data-test="bank-file"
             @change="read"
           />
@@ -205,13 +223,13 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          label="Movements"
+          :label="$t('accounts.movements')"
           :picks="may ? picks : null"
           :loading="!known || (!!file && list.first.value)"
         >
           <template #row="{ row: one }">
             <span class="date">{{ shortDay(one.bookedOn) }}</span><span class="name cut">{{
-              one.name || 'not named'
+              one.name || $t('accounts.notNamed')
             }}</span
             ><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
             <span class="state"
@@ -220,44 +238,47 @@ const columns: ListColumn[] = [
           </template>
           <template #empty
             ><div class="empty">
-              <strong>{{ file ? 'No movement of that kind' : 'No bank file yet' }}</strong>{{
-                file
-                  ? 'Choose another state above.'
-                  : 'Read a statement of your bank (ISO 20022 camt.053, or its CSV, whose columns you ' +
-                    'map once): payments are matched with what is open, and booked after your look. ' +
-                    'The same file twice books nothing twice.'
+              <strong>{{
+                file ? $t('accounts.noMovementOfThatKind') : $t('accounts.noBankFileYet')
+              }}</strong>{{
+                file ? $t('accounts.chooseAnotherStateAbove') : $t('accounts.readAStatementOfYour')
               }}<template v-if="!file && session.house?.mailboxesUrl"
                 >{{ ' '
-                }}<a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener"
-                  >Download a sample statement.</a
-                ></template
+                }}<a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener">{{
+                  $t('accounts.downloadASampleStatement')
+                }}</a></template
               >
             </div></template
           >
         </ListPane>
-        <RealNotice what="what is booked here is booked" />
+        <RealNotice :what="$t('accounts.whatIsBookedHereIs')" />
         <footer class="foot-bar">
-          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
-          ><span v-else class="soft">{{ plural(list.rows.value.length, 'movement') }} shown</span>
+          <strong v-if="picks.chosen.value.length">{{
+            $t('common.countPicked', { count: picks.chosen.value.length })
+          }}</strong><span v-else class="soft">{{
+            $t('accounts.movementsShown', { movements: plural(list.rows.value.length, 'movement') })
+          }}</span>
           <template v-if="may && file?.state === 'ready'">
             <span class="push" />
-            <VBtn :href="`/api/bank-files/${file.id}/csv`">As CSV</VBtn>
-            <VBtn :disabled="busy" data-test="match-again" @click="matchAgain">Match again</VBtn>
-            <VBtn :disabled="busy || aside.length === 0" data-test="set-aside" @click="asking = 'aside'"
-              >Ignore {{ aside.length || '' }}…</VBtn
-            >
+            <VBtn :href="`/api/bank-files/${file.id}/csv`">{{ $t('accounts.asCSV') }}</VBtn>
+            <VBtn :disabled="busy" data-test="match-again" @click="matchAgain">{{
+              $t('accounts.matchAgain')
+            }}</VBtn>
+            <VBtn :disabled="busy || aside.length === 0" data-test="set-aside" @click="asking = 'aside'">{{
+              $t('accounts.ignoreAside', { aside: aside.length || '' })
+            }}</VBtn>
             <VBtn
               variant="flat"
               class="go"
               :disabled="busy || toBook === 0"
               data-test="book-sure"
               @click="asking = 'book'"
-              >Book the {{ toBook }} matched</VBtn
+              >{{ $t('accounts.bookTheToBookMatched', { toBook }) }}</VBtn
             >
           </template>
         </footer>
       </section>
-      <aside class="right" aria-label="The movement in hand">
+      <aside class="right" :aria-label="$t('accounts.theMovementInHand')">
         <EntrySheet
           v-if="row"
           :key="`${row.id} ${row.state} ${row.reason}`"
@@ -265,7 +286,7 @@ const columns: ListColumn[] = [
           @done="list.reload()"
         />
         <div v-else class="empty">
-          <strong>No payment selected</strong>Select one to see what it would settle, and why.
+          <strong>{{ $t('accounts.noPaymentSelected') }}</strong>{{ $t('accounts.selectOneToSeeWhat') }}
         </div>
       </aside>
     </div>

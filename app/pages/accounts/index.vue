@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import AccountSheet from '../../components/accounts/AccountSheet.vue'
 import AgeingStrip from '../../components/accounts/AgeingStrip.vue'
@@ -73,15 +75,19 @@ useLive(
 )
 
 const choices = [
-  { value: '', words: 'all with something open' },
-  { value: 'overdue', words: 'those overdue' },
-  { value: 'credit', words: 'those in credit' },
+  { value: '', words: t('accounts.allWithSomethingOpen') },
+  { value: 'overdue', words: t('accounts.thoseOverdue') },
+  { value: 'credit', words: t('accounts.thoseInCredit') },
 ]
 const columns: ListColumn[] = [
-  { key: 'name', words: 'Customer', width: '1fr' },
-  ...['Not due', '1–30', '31–60', '61–90', 'Over 90'].map((words) => ({ words, width: 70, right: true })),
-  { key: 'overdue', words: 'Overdue', width: 80, right: true },
-  { key: 'balance', words: 'Balance', width: 80, right: true },
+  { key: 'name', words: t('common.customer'), width: '1fr' },
+  ...[t('accounts.notDue'), '1–30', '31–60', '61–90', t('accounts.over90')].map((words) => ({
+    words,
+    width: 70,
+    right: true,
+  })),
+  { key: 'overdue', words: t('accounts.overdue'), width: 80, right: true },
+  { key: 'balance', words: t('accounts.balance'), width: 80, right: true },
 ]
 const open = (id: number) =>
   void navigateTo(
@@ -92,21 +98,22 @@ const open = (id: number) =>
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Accounts">
+      <section class="left" :aria-label="$t('common.accounts')">
         <div class="bar">
           <AccountPlaces />
           <span class="sentence soft"
-            >of
-            <WordPicker
-              label="Accounts"
-              :choices="choices"
-              :value="filters.only"
-              @pick="set({ only: $event })"
-          /></span>
+            ><I18nT keypath="accounts.ofAccounts" scope="global"
+              ><template #accounts
+                ><WordPicker
+                  :label="$t('common.accounts')"
+                  :choices="choices"
+                  :value="filters.only"
+                  @pick="set({ only: $event })" /></template></I18nT
+          ></span>
           <SearchField
             class="push"
             :value="filters.search"
-            label="Customer"
+            :label="$t('common.customer')"
             @search="set({ search: $event })"
           />
         </div>
@@ -121,7 +128,7 @@ const open = (id: number) =>
           v-model:active="active"
           :list="list"
           :columns="columns"
-          label="Open accounts"
+          :label="$t('accounts.openAccounts')"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
           @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
@@ -133,7 +140,7 @@ const open = (id: number) =>
               }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{
                 one.currency
               }}</span
-              ><span v-if="one.disputed" class="tag wait">disputed</span></span
+              ><span v-if="one.disputed" class="tag wait">{{ $t('accounts.disputed') }}</span></span
             >
             <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{
               Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '')
@@ -146,18 +153,18 @@ const open = (id: number) =>
           <template #empty
             ><div class="empty">
               <strong>{{
-                filters.search || filters.only ? 'No such account' : 'Nothing is open'
-              }}</strong>Customers who owe something, or have something coming, stand here with how old it is.
+                filters.search || filters.only ? $t('accounts.noSuchAccount') : $t('accounts.nothingIsOpen2')
+              }}</strong>{{ $t('accounts.customersWhoOweSomethingOr') }}
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
           <span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'account') }}</span><span
             class="push"
-          /><VBtn href="/api/accounts/csv" data-test="accounts-csv">Save as CSV</VBtn>
+          /><VBtn href="/api/accounts/csv" data-test="accounts-csv">{{ $t('common.saveAsCSV') }}</VBtn>
         </footer>
       </section>
-      <aside class="right" aria-label="The account in hand">
+      <aside class="right" :aria-label="$t('accounts.theAccountInHand')">
         <AccountSheet
           v-if="customerId"
           :key="customerId"
@@ -165,7 +172,7 @@ const open = (id: number) =>
           :payment="Number(filters.payment) || null"
         />
         <div v-else class="empty">
-          <strong>No account in hand</strong>Choose a customer to see what is open and what was paid.
+          <strong>{{ $t('accounts.noAccountInHand') }}</strong>{{ $t('accounts.chooseACustomerToSee') }}
         </div>
       </aside>
     </div>

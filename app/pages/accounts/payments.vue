@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import AccountSheet from '../../components/accounts/AccountSheet.vue'
 import ListPane from '../../components/list/ListPane.vue'
@@ -31,38 +32,38 @@ const { active, row } = useHand(list.rows)
 watch(filters, () => void list.restart(), { immediate: true })
 useLive(['payment'], () => void list.reload(), 400)
 const directions = [
-  { value: '', words: 'in and out' },
+  { value: '', words: t('accounts.inAndOut') },
   { value: 'in', words: 'in' },
   { value: 'out', words: 'out' },
 ]
 const rests = [
-  { value: '', words: 'settled or not' },
-  { value: 'true', words: 'with a rest on account' },
+  { value: '', words: t('accounts.settledOrNot') },
+  { value: 'true', words: t('accounts.withARestOnAccount') },
 ]
 const columns: ListColumn[] = [
-  { key: 'date', words: 'Day', width: 54 },
-  { key: 'customer', words: 'Customer', width: '1fr' },
-  { key: 'method', words: 'By', width: 104 },
-  { words: 'Settles', width: '1fr' },
-  { key: 'rest', words: 'On account', width: 100, right: true },
-  { key: 'total', words: 'Amount', width: 112, right: true },
+  { key: 'date', words: t('common.day'), width: 54 },
+  { key: 'customer', words: t('common.customer'), width: '1fr' },
+  { key: 'method', words: t('common.by'), width: 104 },
+  { words: t('accounts.settles'), width: '1fr' },
+  { key: 'rest', words: t('accounts.onAccount'), width: 100, right: true },
+  { key: 'total', words: t('common.amount'), width: 112, right: true },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Payments">
+      <section class="left" :aria-label="$t('common.payments')">
         <div class="bar">
           <AccountPlaces />
           <span class="sentence soft"
             ><WordPicker
-              label="What"
+              :label="$t('common.what')"
               :choices="directions"
               :value="filters.direction"
               @pick="set({ direction: $event })" />,
             <WordPicker
-              label="Rest"
+              :label="$t('accounts.rest')"
               :choices="rests"
               :value="filters.onAccount"
               @pick="set({ onAccount: $event })"
@@ -70,7 +71,7 @@ const columns: ListColumn[] = [
           <SearchField
             class="push"
             :value="filters.search"
-            label="Customer, number, amount"
+            :label="$t('accounts.customerNumberAmount')"
             @search="set({ search: $event })"
           />
         </div>
@@ -78,7 +79,7 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          label="Payments"
+          :label="$t('common.payments')"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
           @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
@@ -89,11 +90,15 @@ const columns: ListColumn[] = [
               one.customerName
             }}</span
             ><span class="method cut">{{
-              one.reverses ? 'taken back' : one.direction === 'out' ? `refund, ${one.method}` : one.method
+              one.reverses
+                ? $t('common.takenBack')
+                : one.direction === 'out'
+                  ? $t('accounts.refundMethod', { method: one.method })
+                  : one.method
             }}</span>
             <span class="settles cut mono soft"
               >{{ one.settles.map((line) => line.number).join(', ')
-              }}<span v-if="one.undone" class="tag stuck">taken back</span></span
+              }}<span v-if="one.undone" class="tag stuck">{{ $t('common.takenBack') }}</span></span
             >
             <span class="total amount">{{
               Number(one.open) === 0 ? '' : money(one.open, one.currency)
@@ -105,24 +110,25 @@ const columns: ListColumn[] = [
             ><div class="empty">
               <strong>{{
                 filters.search || filters.direction || filters.onAccount
-                  ? 'No such payment'
-                  : 'No payment yet'
-              }}</strong>Payments and refunds stand here once they are recorded, by hand or from a bank file.
+                  ? $t('accounts.noSuchPayment')
+                  : $t('accounts.noPaymentYet')
+              }}</strong>{{ $t('accounts.paymentsAndRefundsStandHere') }}
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
-          <span class="soft">{{ list.rows.value.length }} shown</span><span class="push" /><VBtn
-            :href="csvHref('/api/payments/csv', asked)"
-            data-test="csv"
-            >Save as CSV</VBtn
-          ><VBtn v-if="useSession().may('clerk')" to="/imports?of=payments">Import…</VBtn>
+          <span class="soft">{{ $t('accounts.countShown', { count: list.rows.value.length }) }}</span><span
+            class="push"
+          /><VBtn :href="csvHref('/api/payments/csv', asked)" data-test="csv">{{
+            $t('common.saveAsCSV')
+          }}</VBtn
+          ><VBtn v-if="useSession().may('clerk')" to="/imports?of=payments">{{ $t('common.import') }}</VBtn>
         </footer>
       </section>
-      <aside class="right" aria-label="The account in hand">
+      <aside class="right" :aria-label="$t('accounts.theAccountInHand')">
         <AccountSheet v-if="row" :key="row.customerId" :id="row.customerId" :payment="row.id" />
         <div v-else class="empty">
-          <strong>No payment in hand</strong>Choose one to see its customer's account.
+          <strong>{{ $t('accounts.noPaymentInHand') }}</strong>{{ $t('accounts.chooseOneToSeeIts') }}
         </div>
       </aside>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import AccountPlaces from '../../components/accounts/AccountPlaces.vue'
 import FormField from '../../components/fields/FormField.vue'
 import SelectField from '../../components/fields/SelectField.vue'
@@ -36,7 +37,7 @@ const { form, dirty, save, take } = useForm(
       ]),
     ),
   }),
-  'what the earlier program says',
+  t('accounts.whatTheEarlierProgramSays'),
 )
 const filled = computed(() =>
   Object.entries(form.value.sides).filter(([, side]) => side.count.trim() || side.sum.trim()),
@@ -54,7 +55,7 @@ const keep = () =>
     )
     await save(() => keepTrialBalance({ balance }))
     await load()
-    useToasts().say('What the earlier program says is saved.')
+    useToasts().say(t('accounts.whatTheEarlierProgramSaysIs'))
   })
 useMainKey(() => dirty.value && !busy.value && void keep())
 
@@ -96,29 +97,30 @@ async function bringPdfs(event: Event) {
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Taken over">
+      <section class="left" :aria-label="$t('accounts.takenOver')">
         <div class="bar">
           <AccountPlaces />
-          <strong class="push">Open items of the earlier program</strong>
+          <strong class="push">{{ $t('accounts.openItemsOfTheEarlier') }}</strong>
         </div>
         <div class="body">
           <div v-if="view.comparison.length === 0" class="empty">
-            <strong>Nothing is taken over yet</strong>Import the open items of the earlier program; here they
-            are compared with its trial balance.
-            <NuxtLink to="/imports?of=open%20items">Import open items</NuxtLink>
+            <strong>{{ $t('accounts.nothingIsTakenOverYet') }}</strong>{{
+              $t('accounts.importTheOpenItemsOf')
+            }}
+            <NuxtLink to="/imports?of=open%20items">{{ $t('accounts.importOpenItems') }}</NuxtLink>
           </div>
           <template v-else>
             <table data-test="comparison">
               <thead>
                 <tr>
                   <th />
-                  <th colspan="2" class="right">Invoices</th>
-                  <th colspan="2" class="right">Credits</th>
-                  <th colspan="2" class="right">On account</th>
-                  <th colspan="2" class="right">In all</th>
-                  <th>The earlier program: items</th>
-                  <th>and their sum</th>
-                  <th>Difference</th>
+                  <th colspan="2" class="right">{{ $t('accounts.invoices') }}</th>
+                  <th colspan="2" class="right">{{ $t('common.credits') }}</th>
+                  <th colspan="2" class="right">{{ $t('accounts.onAccount') }}</th>
+                  <th colspan="2" class="right">{{ $t('accounts.inAll') }}</th>
+                  <th>{{ $t('accounts.theEarlierProgramItems') }}</th>
+                  <th>{{ $t('accounts.andTheirSum') }}</th>
+                  <th>{{ $t('common.difference') }}</th>
                 </tr>
               </thead>
               <tbody>
@@ -138,11 +140,11 @@ async function bringPdfs(event: Event) {
                       <td class="right mono">{{ money(part.sum, currency) }}</td>
                     </template>
                   </template>
-                  <td v-else colspan="8" class="soft">nothing came over</td>
+                  <td v-else colspan="8" class="soft">{{ $t('accounts.nothingCameOver') }}</td>
                   <td>
                     <FormField
                       v-model="side.count"
-                      :aria-label="`${currency}: items in the earlier program`"
+                      :aria-label="$t('accounts.currencyItemsInTheEarlier', { currency })"
                       inputmode="numeric"
                       mono
                       :disabled="!may"
@@ -153,7 +155,7 @@ async function bringPdfs(event: Event) {
                   <td>
                     <FormField
                       v-model="side.sum"
-                      :aria-label="`${currency}: their sum in the earlier program`"
+                      :aria-label="$t('accounts.currencyTheirSumInThe', { currency })"
                       inputmode="decimal"
                       mono
                       :disabled="!may"
@@ -162,9 +164,9 @@ async function bringPdfs(event: Event) {
                     />
                   </td>
                   <td>
-                    <span v-if="agrees(currency)" class="tag go" :data-test="`difference-${currency}`"
-                      >agrees</span
-                    >
+                    <span v-if="agrees(currency)" class="tag go" :data-test="`difference-${currency}`">{{
+                      $t('accounts.agrees')
+                    }}</span>
                     <span
                       v-else-if="rowOf(currency)?.difference"
                       class="tag stuck"
@@ -172,37 +174,40 @@ async function bringPdfs(event: Event) {
                       >{{ plural(Math.abs(rowOf(currency)!.difference!.count), 'item') }},
                       {{ money(rowOf(currency)!.difference!.sum, currency) }}</span
                     >
-                    <span v-else class="soft">not entered</span>
+                    <span v-else class="soft">{{ $t('accounts.notEntered') }}</span>
                   </td>
                 </tr>
               </tbody>
             </table>
             <p class="soft">
-              A difference over zero is missing here, one below zero is too much. What was paid since does not
-              count.
+              {{ $t('accounts.aDifferenceOverZeroIs') }}
             </p>
             <SelectField
               v-if="may"
               v-model="added"
               class="currency"
-              label="Another currency of the earlier program"
+              :label="$t('accounts.anotherCurrencyOfTheEarlier')"
               :choices="others"
             />
             <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-            <h2>Their PDFs</h2>
+            <h2>{{ $t('accounts.theirPDFs') }}</h2>
             <p class="soft">
-              {{ view.withPdf }} of {{ plural(view.documents, 'document') }} came with a PDF. The others count
-              as sent earlier.
+              {{
+                $t('accounts.withPdfOfDocumentsCameWith', {
+                  withPdf: view.withPdf,
+                  documents: plural(view.documents, 'document'),
+                })
+              }}
             </p>
             <template v-if="may">
-              <VBtn @click="zip?.click()">Add a ZIP of PDFs…</VBtn>
-              <span class="soft beside">Each named by its number, like R-4711.pdf.</span>
+              <VBtn @click="zip?.click()">{{ $t('accounts.addAZIPOfPDFs') }}</VBtn>
+              <span class="soft beside">{{ $t('accounts.eachNamedByItsNumber') }}</span>
               <input
                 ref="zip"
                 type="file"
                 class="file"
                 accept=".zip"
-                aria-label="A ZIP of PDFs"
+                :aria-label="$t('accounts.aZIPOfPDFs')"
                 data-test="pdfs"
                 @change="bringPdfs"
               />
@@ -214,23 +219,35 @@ async function bringPdfs(event: Event) {
               role="status"
               data-test="pdfs-told"
             >
-              {{ plural(pdfs.added, 'PDF') }} added<template v-if="pdfs.before"
-                >, {{ pdfs.before }} were there before</template
+              {{ $t('accounts.pDFsAdded', { PDFs: plural(pdfs.added, 'PDF') })
+              }}<template v-if="pdfs.before">{{
+                $t('accounts.beforeWereThereBefore', { before: pdfs.before })
+              }}</template
               >.
-              <template v-if="pdfs.unknown.length"
-                >No document of this number: {{ pdfs.unknown.slice(0, 12).join(', ')
-                }}{{ pdfs.unknown.length > 12 ? ` and ${pdfs.unknown.length - 12} more` : '' }}.</template
-              >
+              <template v-if="pdfs.unknown.length">{{
+                $t('accounts.noDocumentOfThisNumber', {
+                  pdfs: pdfs.unknown.slice(0, 12).join(', '),
+                  pdfs2:
+                    pdfs.unknown.length > 12
+                      ? $t('accounts.andPdfsMore', { pdfs: pdfs.unknown.length - 12 })
+                      : '',
+                })
+              }}</template>
             </p>
-            <h2>By customer</h2>
-            <FormField v-model="search" aria-label="Customer" placeholder="Number or name" class="search" />
+            <h2>{{ $t('accounts.byCustomer') }}</h2>
+            <FormField
+              v-model="search"
+              :aria-label="$t('common.customer')"
+              :placeholder="$t('accounts.numberOrName')"
+              class="search"
+            />
             <table data-test="by-customer">
               <thead>
                 <tr>
-                  <th>Number</th>
-                  <th>Customer</th>
-                  <th class="right">Items</th>
-                  <th class="right">Sum</th>
+                  <th>{{ $t('common.number') }}</th>
+                  <th>{{ $t('common.customer') }}</th>
+                  <th class="right">{{ $t('common.items') }}</th>
+                  <th class="right">{{ $t('common.sum') }}</th>
                 </tr>
               </thead>
               <tbody>
@@ -245,15 +262,15 @@ async function bringPdfs(event: Event) {
               </tbody>
             </table>
             <p v-if="customers.length > most" class="soft">
-              {{ most }} of {{ customers.length }} are shown; search for one, or save them all.
+              {{ $t('accounts.mostOfCountAreShown', { most, count: customers.length }) }}
             </p>
           </template>
         </div>
         <footer class="foot-bar">
           <span class="push" />
-          <VBtn :href="csvHref('/api/open-items/taken-over-csv', {})">Save as CSV</VBtn>
-          <VBtn v-if="may" to="/imports?of=open%20items">Import…</VBtn>
-          <VBtn v-if="may && dirty" @click="take">Discard changes</VBtn>
+          <VBtn :href="csvHref('/api/open-items/taken-over-csv', {})">{{ $t('common.saveAsCSV') }}</VBtn>
+          <VBtn v-if="may" to="/imports?of=open%20items">{{ $t('common.import') }}</VBtn>
+          <VBtn v-if="may && dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
           <VBtn
             v-if="may"
             variant="flat"
@@ -262,7 +279,7 @@ async function bringPdfs(event: Event) {
             :loading="busy"
             data-test="keep-balance"
             @click="keep"
-            >Save</VBtn
+            >{{ $t('common.save') }}</VBtn
           >
         </footer>
       </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../../components/frame/Ask.vue'
 import FormField from '../../components/fields/FormField.vue'
 import { useSession } from '../../stores/session'
@@ -20,14 +21,22 @@ const load = () =>
 onMounted(load)
 useLive(['customer'], () => void load(), 500)
 const problems = [
-  { problem: 'missing', heading: 'No email address', help: 'Documents by email have nobody to go to.' },
-  { problem: 'malformed', heading: 'Cannot be written to', help: 'It is not an email address.' },
-  { problem: 'bounced', heading: 'Came back', help: 'The last email to it was refused or bounced.' },
-  { problem: 'our own', heading: 'Our own people’s', help: 'Documents for the customer come to us.' },
+  {
+    problem: 'missing',
+    heading: t('customers.noEmailAddress'),
+    help: t('customers.documentsByEmailHaveNobody'),
+  },
+  { problem: 'malformed', heading: t('customers.cannotBeWrittenTo'), help: t('customers.itIsNotAnEmail') },
+  { problem: 'bounced', heading: t('customers.cameBack'), help: t('customers.theLastEmailToIt') },
+  {
+    problem: 'our own',
+    heading: t('customers.ourOwnPeoples'),
+    help: t('customers.documentsForTheCustomerCome'),
+  },
   {
     problem: 'shared',
-    heading: 'Shared by several customers',
-    help: 'Right for a parent company, a slip otherwise.',
+    heading: t('customers.sharedBySeveralCustomers'),
+    help: t('customers.rightForAParentCompany'),
   },
 ] as const
 const groups = computed(() =>
@@ -42,7 +51,7 @@ const replace = () =>
   acting(async () => {
     const { address } = replacing.value!
     await correctAddress({ from: address, to: to.value.trim(), again: [] })
-    useToasts().say(`${address} is now ${to.value.trim()} everywhere.`)
+    useToasts().say(t('customers.addressIsNowToEverywhere', { address, to: to.value.trim() }))
     replacing.value = undefined
     await load()
   })
@@ -55,15 +64,16 @@ function open(row: Found) {
 
 <template>
   <div class="page">
-    <section class="left" aria-label="Addresses to check">
+    <section class="left" :aria-label="$t('customers.addressesToCheck')">
       <div class="bar">
-        <NuxtLink to="/customers" class="soft">Customers</NuxtLink>
-        <h1 class="title">Addresses to check</h1>
+        <NuxtLink to="/customers" class="soft">{{ $t('common.customers') }}</NuxtLink>
+        <h1 class="title">{{ $t('customers.addressesToCheck') }}</h1>
       </div>
       <div class="body">
         <div v-if="found && groups.length === 0" class="empty">
-          <strong>Every address looks right</strong>Missing, malformed, returned and shared ones are listed
-          here.
+          <strong>{{ $t('customers.everyAddressLooksRight') }}</strong>{{
+            $t('customers.missingMalformedReturnedAndShared')
+          }}
         </div>
         <section v-for="group in groups" :key="group.problem" :data-test="`problem-${group.problem}`">
           <h2>
@@ -80,11 +90,15 @@ function open(row: Found) {
                     one.name
                   }}</NuxtLink></template
                 ><template v-if="row.customers.length > 3">
-                  and {{ plural(row.customers.length - 3, 'other') }}</template
+                  {{
+                    $t('customers.andOthers', { others: plural(row.customers.length - 3, 'other') })
+                  }}</template
                 >
               </span>
               <span class="soft cut" :title="row.words">{{ row.words }}</span>
-              <VBtn v-if="session.may('clerk') && row.address" height="28" @click="open(row)">Replace…</VBtn>
+              <VBtn v-if="session.may('clerk') && row.address" height="28" @click="open(row)">{{
+                $t('customers.replace')
+              }}</VBtn>
             </li>
           </ul>
         </section>
@@ -93,17 +107,18 @@ function open(row: Found) {
     <Ask
       v-if="replacing"
       :model-value="true"
-      :title="`Replace ${replacing.address}`"
-      go="Replace everywhere"
+      :title="$t('customers.replaceAddress', { address: replacing.address })"
+      :go="$t('customers.replaceEverywhere')"
       :busy="busy"
       :disabled="!to.trim()"
       @update:model-value="replacing = undefined"
       @go="replace"
     >
-      <FormField v-model="to" label="The right address" type="email" data-test="right-address" />
+      <FormField v-model="to" :label="$t('common.theRightAddress')" type="email" data-test="right-address" />
       <p class="soft">
-        At {{ plural(replacing.customers.length, 'customer') }}, and in every copy that names it. What was
-        sent stays as it was.
+        {{
+          $t('customers.atCustomersAndInEvery', { customers: plural(replacing.customers.length, 'customer') })
+        }}
       </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     </Ask>

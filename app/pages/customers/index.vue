@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import CustomerDialog from '../../components/customers/CustomerDialog.vue'
 import CustomerSheet from '../../components/customers/CustomerSheet.vue'
 import ListPane from '../../components/list/ListPane.vue'
@@ -63,7 +65,7 @@ watch(
 async function added({ id, number, name }: { id: number; number: string; name: string }) {
   await list.restart()
   active.value = id
-  useToasts().say(`${name} is customer ${number}.`)
+  useToasts().say(t('customers.nameIsCustomerNumber', { name, number }))
 }
 
 watch(
@@ -76,24 +78,24 @@ useLive(['customer'], () => void list.reload())
 /** Receipts go the way of invoices as a rule; they are seen in the sheet. */
 const shownKinds = documentKinds.filter((kind) => kindFacts[kind].content !== 'money')
 const columns: ListColumn[] = [
-  { key: 'number', words: 'No.', width: 56 },
-  { key: 'name', words: 'Customer', width: '7fr' },
+  { key: 'number', words: t('customers.no'), width: 56 },
+  { key: 'name', words: t('common.customer'), width: '7fr' },
   ...shownKinds.map((kind) => ({ words: kindShort(kind), width: '4fr' as const })),
 ]
 const groups = computed(() => [
-  { value: '', words: 'any group' },
+  { value: '', words: t('customers.anyGroup') },
   ...(list.extra.value?.groups ?? []).map((value) => ({ value, words: value })),
 ])
 const preferences = [
-  { value: '', words: 'any delivery' },
-  { value: 'email', words: 'email wished' },
-  { value: 'paper', words: 'on paper' },
-  { value: 'both', words: 'both wished' },
-  { value: 'nothing', words: 'nothing wished' },
+  { value: '', words: t('customers.anyDelivery') },
+  { value: 'email', words: t('customers.emailWished') },
+  { value: 'paper', words: t('customers.onPaper') },
+  { value: 'both', words: t('customers.bothWished') },
+  { value: 'nothing', words: t('customers.nothingWished') },
 ]
 const troubles = [
-  { value: '', words: 'with or without an address' },
-  { value: 'true', words: 'who cannot be reached' },
+  { value: '', words: t('customers.withOrWithoutAnAddress') },
+  { value: 'true', words: t('customers.whoCannotBeReached') },
 ]
 useMainKey(() => {
   if (session.may('clerk') && picks.chosen.value.length) setting.value = true
@@ -103,31 +105,34 @@ useMainKey(() => {
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Customers">
+      <section class="left" :aria-label="$t('common.customers')">
         <div class="bar">
-          <h1 class="title">Customers</h1>
+          <h1 class="title">{{ $t('common.customers') }}</h1>
           <span class="sentence soft"
-            >of
-            <WordPicker
-              label="Group"
-              :choices="groups"
-              :value="filters.group"
-              @pick="set({ group: $event })" />,
-            <WordPicker
-              label="Delivery"
-              :choices="preferences"
-              :value="filters.preference"
-              @pick="set({ preference: $event })" />,
-            <WordPicker
-              label="Trouble"
-              :choices="troubles"
-              :value="filters.trouble"
-              @pick="set({ trouble: $event })"
-          /></span>
+            ><I18nT keypath="customers.ofGroupDeliveryTrouble" scope="global"
+              ><template #group
+                ><WordPicker
+                  :label="$t('customers.group')"
+                  :choices="groups"
+                  :value="filters.group"
+                  @pick="set({ group: $event })" /></template
+              ><template #delivery
+                ><WordPicker
+                  :label="$t('customers.delivery')"
+                  :choices="preferences"
+                  :value="filters.preference"
+                  @pick="set({ preference: $event })" /></template
+              ><template #trouble
+                ><WordPicker
+                  :label="$t('customers.trouble')"
+                  :choices="troubles"
+                  :value="filters.trouble"
+                  @pick="set({ trouble: $event })" /></template></I18nT
+          ></span>
           <SearchField
             class="push"
             :value="filters.search"
-            label="Name, number, address"
+            :label="$t('common.nameNumberAddress')"
             @search="set({ search: $event })"
           />
         </div>
@@ -135,7 +140,7 @@ useMainKey(() => {
           v-model:active="active"
           :list="list"
           :columns="columns"
-          label="Customers"
+          :label="$t('common.customers')"
           :picks="session.may('clerk') ? picks : null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
@@ -160,30 +165,35 @@ useMainKey(() => {
           <template #empty
             ><div class="empty">
               <template v-if="isFiltered"
-                ><strong>No customer of that kind</strong>Widen the sentence above, or clear the
-                search.</template
+                ><strong>{{ $t('customers.noCustomerOfThatKind') }}</strong
+                >{{ $t('customers.widenTheSentenceAboveOr') }}</template
               ><template v-else
-                ><strong>No customers yet</strong>Add the first one, or import them from your old
-                program.</template
+                ><strong>{{ $t('customers.noCustomersYet') }}</strong
+                >{{ $t('customers.addTheFirstOneOr') }}</template
               >
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
-          <strong v-if="picks.chosen.value.length">{{ picks.chosen.value.length }} picked</strong
-          ><span v-else class="soft">{{ plural(list.extra.value?.matching ?? 0, 'customer') }}</span>
+          <strong v-if="picks.chosen.value.length">{{
+            $t('common.countPicked', { count: picks.chosen.value.length })
+          }}</strong><span v-else class="soft">{{
+            plural(list.extra.value?.matching ?? 0, 'customer')
+          }}</span>
           <span class="push" />
           <template v-if="picks.chosen.value.length === 0"
-            ><VBtn to="/customers/addresses" data-test="to-check">Addresses to check</VBtn
-            ><VBtn :href="csvHref('/api/customers/csv', asked)" data-test="csv">Save as CSV</VBtn
-            ><VBtn v-if="session.may('clerk')" to="/imports?of=customers">Import…</VBtn
+            ><VBtn to="/customers/addresses" data-test="to-check">{{ $t('customers.addressesToCheck') }}</VBtn
+            ><VBtn :href="csvHref('/api/customers/csv', asked)" data-test="csv">{{
+              $t('common.saveAsCSV')
+            }}</VBtn
+            ><VBtn v-if="session.may('clerk')" to="/imports?of=customers">{{ $t('common.import') }}</VBtn
             ><VBtn
               v-if="session.may('clerk')"
               variant="flat"
               class="go"
               data-test="add-customer"
               @click="adding = true"
-              >Add customer</VBtn
+              >{{ $t('customers.addCustomer') }}</VBtn
             ></template
           >
           <VBtn
@@ -192,14 +202,14 @@ useMainKey(() => {
             class="go"
             data-test="set-wishes"
             @click="setting = true"
-            >Set delivery of {{ picks.chosen.value.length }}…</VBtn
+            >{{ $t('customers.setDeliveryOfCount', { count: picks.chosen.value.length }) }}</VBtn
           >
         </footer>
       </section>
-      <aside class="right" aria-label="The customer in hand">
+      <aside class="right" :aria-label="$t('customers.theCustomerInHand')">
         <CustomerSheet v-if="active" :id="active" :key="active" />
         <div v-else class="empty">
-          <strong>No customer selected</strong>Select one to see how documents reach them.
+          <strong>{{ $t('customers.noCustomerSelected') }}</strong>{{ $t('customers.selectOneToSeeHow') }}
         </div>
       </aside>
     </div>

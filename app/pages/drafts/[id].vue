@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import DocumentPane from '../../components/paper/DocumentPane.vue'
 import DraftForm from '../../components/drafts/DraftForm.vue'
 import DraftSend, { type SendAnswer } from '../../components/drafts/DraftSend.vue'
@@ -37,7 +38,7 @@ function formOf(view: DraftView | undefined) {
     facts.lines.push(newLine(taxRates) as DraftLine)
   return { facts, earlierDateOk: view?.paper?.earlierDateOk ?? false }
 }
-const { form, base, dirty, save } = useForm(() => draft.value, formOf, 'the draft')
+const { form, base, dirty, save } = useForm(() => draft.value, formOf, t('drafts.theDraft'))
 const isOpen = computed(() => draft.value?.state === 'open')
 const isBlank = computed(() => draft.value?.kind === 'invoice' && draft.value.facts.lines.length === 0)
 const disabled = computed(() => !session.may('clerk') || !isOpen.value)
@@ -82,7 +83,7 @@ async function keep() {
       }),
     )
     await load()
-    toasts.say('The draft is saved. Its document is rebuilt.')
+    toasts.say(t('drafts.theDraftIsSavedIts'))
   } catch (error) {
     wrongField.value = (error as Error).message
   }
@@ -108,12 +109,15 @@ useMainKey(() => void keep())
 <template>
   <div class="page">
     <div v-if="wrong" class="empty">
-      <strong>No such draft</strong>{{ wrong }} <NuxtLink to="/register">To the Register</NuxtLink>
+      <strong>{{ $t('drafts.noSuchDraft') }}</strong>{{ wrong }}
+      <NuxtLink to="/register">{{ $t('drafts.toTheRegister') }}</NuxtLink>
     </div>
     <div v-else-if="draft && form.facts" class="split">
-      <section class="left" :aria-label="`Draft ${draft.kind}`">
+      <section class="left" :aria-label="$t('drafts.draftKind', { kind: draft.kind })">
         <div class="bar">
-          <h1 class="title">{{ isOpen ? `${capital(draft.kind)}, a draft` : capital(draft.kind) }}</h1>
+          <h1 class="title">
+            {{ isOpen ? $t('drafts.kindADraft', { kind: capital(draft.kind) }) : capital(draft.kind) }}
+          </h1>
           <strong class="cut">{{ draft.customerName }}</strong>
           <NuxtLink v-if="draft.orderId" class="mono push" :to="`/orders/${draft.orderId}`">{{
             draft.orderNumber
@@ -121,18 +125,22 @@ useMainKey(() => void keep())
         </div>
         <DraftForm v-model="form" :draft="draft" :disabled="disabled" :dirty="dirty" :wrong="wrongField" />
         <footer class="foot-bar">
-          <span v-if="dirty" class="tag wait">not saved yet</span>
-          <span v-else-if="draft.document" class="tag go">issued</span>
-          <span v-else-if="draft.state === 'dropped'" class="tag">thrown away</span>
-          <span v-else-if="isBlank" class="soft">nothing written yet</span>
-          <span v-else class="soft">in {{ draft.paper?.state === 'prepared' ? 'To check' : 'To send' }}</span>
+          <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span>
+          <span v-else-if="draft.document" class="tag go">{{ $t('drafts.issued') }}</span>
+          <span v-else-if="draft.state === 'dropped'" class="tag">{{ $t('drafts.thrownAway') }}</span>
+          <span v-else-if="isBlank" class="soft">{{ $t('common.nothingWrittenYet') }}</span>
+          <span v-else class="soft">{{
+            $t('drafts.inDraft', {
+              draft: draft.paper?.state === 'prepared' ? $t('common.toCheck') : $t('common.toSend'),
+            })
+          }}</span>
           <span class="push" />
           <VBtn
             v-if="!disabled && !isBlank && draft.paper?.state === 'prepared'"
             :disabled="dirty || !!draft.paper.problem || busy"
             data-test="send-paper"
             @click="asking = true"
-            >Send it…</VBtn
+            >{{ $t('drafts.sendIt') }}</VBtn
           >
           <VBtn
             v-if="!disabled"
@@ -141,14 +149,14 @@ useMainKey(() => void keep())
             :disabled="!dirty || busy"
             data-test="keep-draft"
             @click="keep"
-            >Save</VBtn
+            >{{ $t('common.save') }}</VBtn
           >
         </footer>
       </section>
-      <aside class="right" aria-label="The draft's document">
+      <aside class="right" :aria-label="$t('drafts.theDraftsDocument')">
         <DocumentPane v-if="draft.document" :id="draft.document.id" v-model:leaf="leaf" />
         <div v-else-if="!draft.paper || isBlank" class="empty">
-          <strong>No document yet</strong>Write a line and save: it appears here as it will be.
+          <strong>{{ $t('common.noDocumentYet') }}</strong>{{ $t('drafts.writeALineAndSave') }}
         </div>
         <PreparedPane v-else :id="draft.paper.id" v-model:leaf="leaf" />
       </aside>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import DespiteDialog from '../../components/line/DespiteDialog.vue'
 import DocumentPane from '../../components/paper/DocumentPane.vue'
 import HistoryLeaf from '../../components/paper/HistoryLeaf.vue'
@@ -34,7 +36,7 @@ const wrong = ref('')
 const busy = ref(false)
 const leaf = ref<Leaf>('Document')
 
-const { form, base, dirty, save, take } = useForm(() => order.value, formOfOrder, 'the order')
+const { form, base, dirty, save, take } = useForm(() => order.value, formOfOrder, t('orders.theOrder'))
 
 const newest = useNewest()
 async function load() {
@@ -58,7 +60,7 @@ async function keep() {
   await attempt(async () => {
     const { version } = await save(() => put(base.value!.version, writtenOrder(form.value)))
     await load()
-    toasts.say('The order is saved.', {
+    toasts.say(t('orders.theOrderIsSaved'), {
       undo: async () => {
         await put(version, before)
         await load()
@@ -129,7 +131,7 @@ async function prepare(kind: DocumentKind) {
   }
   await attempt(async () => {
     const result = await api.post('/api/prepared/prepare', { body: { kind, sourceIds: [id.value] } })
-    toasts.say(result.already[0] ?? `The ${kind} is prepared and waits in To check.`)
+    toasts.say(result.already[0] ?? t('orders.theKindIsPreparedAnd', { kind }))
     chosenKind.value = kind
     await load()
   })
@@ -177,47 +179,49 @@ const statuses = computed(() =>
 <template>
   <div class="page">
     <div v-if="wrong" class="empty">
-      <strong>No such order</strong>{{ wrong }} <NuxtLink to="/orders">All orders</NuxtLink>
+      <strong>{{ $t('orders.noSuchOrder') }}</strong>{{ wrong }}
+      <NuxtLink to="/orders">{{ $t('orders.allOrders') }}</NuxtLink>
     </div>
     <div v-else-if="order" class="split">
-      <section class="left" :aria-label="`Order ${order.number}`">
+      <section class="left" :aria-label="$t('orders.orderOrder', { order: order.number })">
         <div class="bar">
-          <NuxtLink to="/orders" class="soft">Orders</NuxtLink>
+          <NuxtLink to="/orders" class="soft">{{ $t('orders.orders') }}</NuxtLink>
           <h1 class="title mono">{{ order.number }}</h1>
           <strong class="cut">{{ order.customerName }}</strong>
           <span class="soft">{{ longDay(order.date) }} · {{ session.brandName(order.brand) }}</span>
           <span class="push"
-            >is
-            <WordPicker
-              label="Status"
-              :words="order.status"
-              :choices="statuses"
-              :value="order.status"
-              :disabled="!session.may('clerk')"
-              @pick="setStatus"
-          /></span>
+            ><I18nT keypath="orders.isStatus" scope="global"
+              ><template #status
+                ><WordPicker
+                  :label="$t('common.status')"
+                  :words="order.status"
+                  :choices="statuses"
+                  :value="order.status"
+                  :disabled="!session.may('clerk')"
+                  @pick="setStatus" /></template></I18nT
+          ></span>
         </div>
         <OrderForm v-model="form" :order="order" :disabled="!session.may('clerk')" />
         <footer class="foot-bar">
-          <span v-if="dirty" class="tag wait">not saved yet</span>
+          <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span>
           <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>
           <span class="push" />
-          <VBtn v-if="dirty" @click="take">Discard changes</VBtn>
+          <VBtn v-if="dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
           <VBtn
             v-else-if="session.may('clerk') && !liveOf('invoice')?.documentId && order.status !== 'Draft'"
             data-test="bill-part"
             @click="billing = true"
-            >Invoice a part…</VBtn
+            >{{ $t('orders.invoiceAPart') }}</VBtn
           >
-          <VBtn v-if="session.may('clerk') && !dirty" :to="`/orders/new?copy=${id}`" data-test="copy-order"
-            >Copy</VBtn
-          >
+          <VBtn v-if="session.may('clerk') && !dirty" :to="`/orders/new?copy=${id}`" data-test="copy-order">{{
+            $t('orders.copy')
+          }}</VBtn>
           <VBtn
             v-if="session.may('clerk') && live?.state === 'prepared' && !chosenPart"
             :disabled="dirty || !!live.problem"
             data-test="send-paper"
             @click="askToSend"
-            >Send the {{ kindInHand }}…</VBtn
+            >{{ $t('orders.sendTheKindInHand', { kindInHand }) }}</VBtn
           >
           <VBtn
             v-if="session.may('clerk')"
@@ -226,11 +230,11 @@ const statuses = computed(() =>
             :disabled="!dirty || busy"
             data-test="keep-order"
             @click="keep"
-            >Save</VBtn
+            >{{ $t('common.save') }}</VBtn
           >
         </footer>
       </section>
-      <aside class="right" aria-label="The order's document">
+      <aside class="right" :aria-label="$t('orders.theOrdersDocument')">
         <OrderPapers
           :order-id="id"
           :papers="order.papers"
@@ -253,10 +257,9 @@ const statuses = computed(() =>
         </template>
         <template v-else>
           <p class="empty">
-            <strong>No {{ kindInHand }} yet</strong
-            >{{
+            <strong>{{ $t('orders.noKindInHandYet', { kindInHand }) }}</strong>{{
               canMake(kindInHand)
-                ? `Prepare it by hand, and look at it here before it goes.`
+                ? $t('orders.prepareItByHandAnd')
                 : (prepareRefusal(kindInHand, order) ?? '')
             }}
           </p>

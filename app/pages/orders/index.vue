@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import AmountPicker from '../../components/list/AmountPicker.vue'
 import ListPane from '../../components/list/ListPane.vue'
 import SearchField from '../../components/list/SearchField.vue'
@@ -59,8 +61,8 @@ const isFiltered = computed(() =>
   ),
 )
 const withouts = [
-  { value: '', words: 'with or without documents' },
-  ...orderKinds.map((kind) => ({ value: kind as string, words: `without ${kind}` })),
+  { value: '', words: t('orders.withOrWithoutDocuments') },
+  ...orderKinds.map((kind) => ({ value: kind as string, words: t('orders.withoutKind', { kind }) })),
 ]
 const { times, timeWords } = timeChoices()
 const picks = usePicks(list.rows)
@@ -80,7 +82,7 @@ const nextStatuses = computed(() =>
     chosen.value.every((row) => mayFollow(session.house!.company.statusSteps, row.status, value)),
   ),
 )
-const statusWords = computed(() => statuses.value.join(' or ') || 'any status')
+const statusWords = computed(() => statuses.value.join(' or ') || t('common.anyStatus'))
 
 function pickStatus(status: string) {
   const next = statuses.value.includes(status)
@@ -119,53 +121,58 @@ useMainKey(() => {
 const tone = (status: string) =>
   ({ Shipped: 'go', Packed: 'wait', Held: 'stuck', Confirmed: 'way' })[status] ?? ''
 const columns: ListColumn[] = [
-  { key: 'number', words: 'Order', width: 96 },
-  { key: 'date', words: 'Date', width: 64 },
-  { key: 'customer', words: 'Customer', width: '3fr' },
-  { words: 'Your ref.', width: '1fr' },
-  { key: 'status', words: 'Status', width: 104 },
-  { words: 'Invoice', width: 132 },
-  { key: 'total', words: 'Total', width: 116, right: true },
+  { key: 'number', words: t('common.order'), width: 96 },
+  { key: 'date', words: t('common.date'), width: 64 },
+  { key: 'customer', words: t('common.customer'), width: '3fr' },
+  { words: t('orders.yourRef'), width: '1fr' },
+  { key: 'status', words: t('common.status'), width: 104 },
+  { words: t('orders.invoice'), width: 132 },
+  { key: 'total', words: t('common.total'), width: 116, right: true },
 ]
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Orders">
+      <section class="left" :aria-label="$t('orders.orders')">
         <div class="bar">
-          <h1 class="title">Orders</h1>
+          <h1 class="title">{{ $t('orders.orders') }}</h1>
           <span class="sentence soft"
-            >in
-            <WordPicker
-              label="Status"
-              several
-              :words="statusWords"
-              :choices="statusChoices"
-              :value="statuses"
-              @pick="pickStatus" />, of
-            <WordPicker
-              label="Brand"
-              :choices="ofBrands"
-              :value="filters.brand"
-              @pick="set({ brand: $event })" />, of
-            <AmountPicker :value="filters.over" @pick="set({ over: $event })" />,
-            <WordPicker
-              label="Documents"
-              :choices="withouts"
-              :value="filters.without"
-              @pick="set({ without: $event })" />, of
-            <WordPicker
-              label="Time"
-              :words="timeWords(filters.from)"
-              :choices="times"
-              :value="filters.from"
-              @pick="set({ from: $event })"
-          /></span>
+            ><I18nT keypath="orders.inStatusOfBrandOf" scope="global"
+              ><template #status
+                ><WordPicker
+                  :label="$t('common.status')"
+                  several
+                  :words="statusWords"
+                  :choices="statusChoices"
+                  :value="statuses"
+                  @pick="pickStatus" /></template
+              ><template #brand
+                ><WordPicker
+                  :label="$t('common.brand')"
+                  :choices="ofBrands"
+                  :value="filters.brand"
+                  @pick="set({ brand: $event })" /></template
+              ><template #amountPicker
+                ><AmountPicker :value="filters.over" @pick="set({ over: $event })" /></template
+              ><template #documents
+                ><WordPicker
+                  :label="$t('common.documents')"
+                  :choices="withouts"
+                  :value="filters.without"
+                  @pick="set({ without: $event })" /></template
+              ><template #time
+                ><WordPicker
+                  :label="$t('common.time')"
+                  :words="timeWords(filters.from)"
+                  :choices="times"
+                  :value="filters.from"
+                  @pick="set({ from: $event })" /></template></I18nT
+          ></span>
           <SearchField
             class="push"
             :value="filters.search"
-            label="Order, customer, reference"
+            :label="$t('orders.orderCustomerReference')"
             @search="set({ search: $event })"
           />
         </div>
@@ -173,7 +180,7 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          label="Orders"
+          :label="$t('orders.orders')"
           :picks="session.may('clerk') ? picks : null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
@@ -196,18 +203,18 @@ const columns: ListColumn[] = [
           <template #empty
             ><div class="empty">
               <template v-if="isFiltered"
-                ><strong>No order of that kind</strong>Widen the sentence above, or clear the search, to see
-                more orders.</template
+                ><strong>{{ $t('orders.noOrderOfThatKind') }}</strong
+                >{{ $t('orders.widenTheSentenceAboveOr') }}</template
               ><template v-else
-                ><strong>No orders yet</strong>Write the first one, or import them from your shop or your old
-                program.</template
+                ><strong>{{ $t('orders.noOrdersYet') }}</strong
+                >{{ $t('orders.writeTheFirstOneOr') }}</template
               >
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
           <template v-if="picks.chosen.value.length"
-            ><strong>{{ picks.chosen.value.length }} picked</strong
+            ><strong>{{ $t('common.countPicked', { count: picks.chosen.value.length }) }}</strong
             ><span class="mono soft">{{ addAmounts(picks.chosen.value) }}</span></template
           >
           <template v-else
@@ -231,30 +238,32 @@ const columns: ListColumn[] = [
               })
             "
             data-test="csv"
-            >Save as CSV</VBtn
-          ><VBtn v-if="session.may('clerk') && picks.chosen.value.length === 0" to="/imports?of=orders"
-            >Import…</VBtn
+            >{{ $t('common.saveAsCSV') }}</VBtn
+          ><VBtn v-if="session.may('clerk') && picks.chosen.value.length === 0" to="/imports?of=orders">{{
+            $t('common.import')
+          }}</VBtn
           ><VBtn
             v-if="session.may('clerk') && chosen.length === 0"
             variant="flat"
             class="go"
             to="/orders/new"
             data-test="new-order"
-            >Add order</VBtn
+            >{{ $t('orders.addOrder') }}</VBtn
           >
           <template v-if="session.may('clerk') && chosen.length > 0">
             <span class="soft"
-              >to
-              <WordPicker
-                label="Set to status"
-                :words="target"
-                :choices="nextStatuses"
-                :value="target"
-                @pick="target = $event"
-            /></span>
-            <VBtn variant="flat" class="go" :disabled="busy" data-test="set-status" @click="setStatus"
-              >Set {{ chosen.length }} to {{ target }}</VBtn
-            >
+              ><I18nT keypath="orders.toSetTo" scope="global"
+                ><template #setTo
+                  ><WordPicker
+                    :label="$t('orders.setToStatus')"
+                    :words="target"
+                    :choices="nextStatuses"
+                    :value="target"
+                    @pick="target = $event" /></template></I18nT
+            ></span>
+            <VBtn variant="flat" class="go" :disabled="busy" data-test="set-status" @click="setStatus">{{
+              $t('orders.setCountToTarget', { count: chosen.length, target })
+            }}</VBtn>
           </template>
         </footer>
       </section>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import CustomerDialog from '../../components/customers/CustomerDialog.vue'
 import CustomerField from '../../components/customers/CustomerField.vue'
 import DateField from '../../components/fields/DateField.vue'
@@ -61,7 +63,7 @@ watch(
 )
 const { busy, wrong, wrongs, acting } = useWrongs(['customerId', 'reference', 'date', 'fields'])
 const dirty = computed(() => !!customer.value || writtenLines(lines.value).length > 0)
-const whileSaving = useUnsaved(dirty, 'the order')
+const whileSaving = useUnsaved(dirty, t('orders.theOrder'))
 const currency = computed(() => customer.value?.currency ?? company.currency)
 const sums = useSums(() => ({
   currency: currency.value,
@@ -121,10 +123,10 @@ const shown = computed(() =>
 const keep = () =>
   acting(async () => {
     const body = written.value
-    if (!body) throw new Error('Choose a customer first.')
-    if (body.lines.length === 0) throw new Error('Write at least one line.')
+    if (!body) throw new Error(t('orders.chooseACustomerFirst'))
+    if (body.lines.length === 0) throw new Error(t('orders.writeAtLeastOneLine'))
     const { id, number } = await whileSaving(() => writeOrder(body))
-    useToasts().say(`Order ${number} is saved as ${form.status}.`)
+    useToasts().say(t('orders.orderNumberIsSavedAs', { number, status: form.status }))
     customer.value = null
     lines.value = []
     await navigateTo(`/orders/${id}`)
@@ -135,46 +137,46 @@ useMainKey(() => !busy.value && void keep())
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="New order">
+      <section class="left" :aria-label="$t('orders.newOrder')">
         <div class="bar">
-          <NuxtLink to="/orders" class="soft">Orders</NuxtLink>
-          <h1 class="title">New order</h1>
+          <NuxtLink to="/orders" class="soft">{{ $t('orders.orders') }}</NuxtLink>
+          <h1 class="title">{{ $t('orders.newOrder') }}</h1>
         </div>
         <div class="body">
           <div class="facts">
             <CustomerField
               v-model="customer"
               class="wide"
-              label="Customer"
+              :label="$t('common.customer')"
               :wrong="wrongs.customerId"
               @add="adding = $event"
             />
             <FormField
               v-model="form.reference"
-              label="Customer’s reference"
+              :label="$t('orders.customersReference')"
               maxlength="80"
               data-test="reference"
               :wrong="wrongs.reference"
             />
-            <div class="date"><DateField v-model="form.date" label="Order date" /></div>
+            <div class="date"><DateField v-model="form.date" :label="$t('orders.orderDate')" /></div>
             <SelectField
               v-if="brands.length > 1"
               v-model="form.brandId"
-              label="Brand"
+              :label="$t('common.brand')"
               :choices="brands.map((one) => ({ value: String(one.id), words: one.name }))"
             />
             <SelectField
               v-model="form.status"
-              label="Status"
+              :label="$t('common.status')"
               :choices="company.orderStatuses"
               data-test="order-status"
             />
             <FormField
               v-model="form.customerNote"
               class="wide"
-              label="Note on the document"
+              :label="$t('common.noteOnTheDocument')"
               maxlength="1000"
-              placeholder="nothing"
+              :placeholder="$t('common.nothing')"
             />
             <OwnFields v-model="form.fields" of="order" :wrongs="wrongs" />
           </div>
@@ -190,20 +192,27 @@ useMainKey(() => !busy.value && void keep())
         </div>
         <footer class="foot-bar">
           <span v-if="sums" class="soft"
-            >net <span class="mono">{{ moneyWithSign(sums.net, currency) }}</span>, VAT
-            <span class="mono">{{ moneyWithSign(sums.tax, currency) }}</span></span
+            ><I18nT keypath="orders.netAmountVATAmount2" scope="global"
+              ><template #amount
+                ><span class="mono">{{ moneyWithSign(sums.net, currency) }}</span></template
+              ><template #amount2
+                ><span class="mono">{{ moneyWithSign(sums.tax, currency) }}</span></template
+              ></I18nT
+            ></span
           >
           <strong v-if="sums" class="mono" data-test="order-total">{{
             moneyWithSign(sums.total, currency)
           }}</strong>
           <span class="push" />
-          <VBtn to="/orders">Cancel</VBtn>
-          <VBtn variant="flat" class="go" :loading="busy" data-test="keep-order" @click="keep"
-            >Save order</VBtn
-          >
+          <VBtn to="/orders">{{ $t('common.cancel') }}</VBtn>
+          <VBtn variant="flat" class="go" :loading="busy" data-test="keep-order" @click="keep">{{
+            $t('orders.saveOrder')
+          }}</VBtn>
         </footer>
       </section>
-      <aside class="right" aria-label="The order's confirmation"><OrderPreview :order="shown" /></aside>
+      <aside class="right" :aria-label="$t('orders.theOrdersConfirmation')">
+        <OrderPreview :order="shown" />
+      </aside>
     </div>
     <CustomerDialog v-if="adding !== undefined" :name="adding" @leave="adding = undefined" @added="added" />
   </div>

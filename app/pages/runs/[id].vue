@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { I18nT } from 'vue-i18n'
+import { t } from '../../words'
 import { useSession } from '../../stores/session'
 import { useToasts } from '../../stores/toasts'
 import { useNow } from '../../composables/useNow'
@@ -55,12 +57,12 @@ const act = (call: () => Promise<{ ids: number[] }>, said: (count: number) => st
 const sendAgain = (rows: readonly RunProblem[]) =>
   act(
     () => api.post('/api/dispatches/send-again', { body: { ids: dispatches(rows) } }),
-    (count) => `${plural(count, 'email')} on the way again.`,
+    (count) => t('runs.emailsOnTheWayAgain', { emails: plural(count, 'email') }),
   )
 const printInstead = (rows: readonly RunProblem[]) =>
   act(
     () => keepBack({ ids: dispatches(rows), act: 'print instead' }),
-    (count) => `${plural(count, 'print job')} in the print queue.`,
+    (count) => t('runs.pluralInThePrintQueue', { plural: plural(count, 'print job') }),
   )
 const control = (how: 'stop' | 'take-back') =>
   attempt(async () => {
@@ -75,38 +77,45 @@ const inUndoTime = computed(
 <template>
   <div class="page">
     <div class="bar">
-      <NuxtLink to="/runs">Sends</NuxtLink>
-      <h1 class="title">Send {{ id }}</h1>
+      <NuxtLink to="/runs">{{ $t('common.sends') }}</NuxtLink>
+      <h1 class="title">{{ $t('runs.sendId', { id }) }}</h1>
       <template v-if="run">
         <span class="tag" :class="runState(run, now).tone" data-test="run-state">{{
           runState(run, now).words
         }}</span>
         <span class="soft"
-          >by {{ run.startedBy }}, {{ fullTime(run.startedAt)
-          }}<template v-if="run.endedAt"> · took {{ lasted(run.goesAt, run.endedAt) }}</template
-          ><template v-if="run.stoppedBy"> · stopped by {{ run.stoppedBy }}</template
-          ><template v-if="run.takenBackBy"> · taken back by {{ run.takenBackBy }}</template></span
+          >{{
+            $t('runs.byStartedByStartedAt', { startedBy: run.startedBy, startedAt: fullTime(run.startedAt) })
+          }}<template v-if="run.endedAt">
+            {{ $t('runs.tookLasted', { lasted: lasted(run.goesAt, run.endedAt) }) }}</template
+          ><template v-if="run.stoppedBy">
+            {{ $t('runs.stoppedByStoppedBy', { stoppedBy: run.stoppedBy }) }}</template
+          ><template v-if="run.takenBackBy">
+            {{ $t('runs.takenBackByTakenBackBy', { takenBackBy: run.takenBackBy }) }}</template
+          ></span
         >
         <span class="push" />
-        <VBtn v-if="inUndoTime && session.may('clerk')" height="30" @click="control('take-back')"
-          >Take all back</VBtn
-        >
-        <VBtn v-else-if="!run.endedAt && session.may('clerk')" height="30" @click="control('stop')"
-          >Stop</VBtn
-        >
-        <VBtn height="30" :href="`/api/runs/${id}/csv`" data-test="csv">Save as CSV</VBtn>
+        <VBtn v-if="inUndoTime && session.may('clerk')" height="30" @click="control('take-back')">{{
+          $t('common.takeAllBack')
+        }}</VBtn>
+        <VBtn v-else-if="!run.endedAt && session.may('clerk')" height="30" @click="control('stop')">{{
+          $t('common.stop')
+        }}</VBtn>
+        <VBtn height="30" :href="`/api/runs/${id}/csv`" data-test="csv">{{ $t('common.saveAsCSV') }}</VBtn>
       </template>
     </div>
-    <div v-if="wrong" class="empty"><strong>No such Send</strong>{{ wrong }}</div>
+    <div v-if="wrong" class="empty">
+      <strong>{{ $t('runs.noSuchSend') }}</strong>{{ wrong }}
+    </div>
     <div v-else-if="run" class="body">
       <table class="parts" data-test="parts">
         <thead>
           <tr>
-            <th>What became of the {{ plural(run.chosen, 'chosen document') }}</th>
-            <th class="amount">Documents</th>
-            <th class="amount">Emails</th>
-            <th class="amount">Print jobs</th>
-            <th class="amount">Sum</th>
+            <th>{{ $t('runs.whatBecameOfThePlural', { plural: plural(run.chosen, 'chosen document') }) }}</th>
+            <th class="amount">{{ $t('common.documents') }}</th>
+            <th class="amount">{{ $t('common.emails') }}</th>
+            <th class="amount">{{ $t('runs.printJobs') }}</th>
+            <th class="amount">{{ $t('common.sum') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -127,10 +136,17 @@ const inUndoTime = computed(
         <tfoot>
           <tr>
             <th>
-              Issued<span v-for="one in run.numbers" :key="one.first" class="mono soft numbers"
-                >{{ one.first === one.last ? one.first : `${one.first} to ${one.last}` }} ({{
-                  one.count
-                }})</span
+              <I18nT keypath="runs.issuedSpan" scope="global"
+                ><template #span
+                  ><span v-for="one in run.numbers" :key="one.first" class="mono soft numbers"
+                    >{{
+                      one.first === one.last
+                        ? one.first
+                        : $t('common.firstToLast', { first: one.first, last: one.last })
+                    }}
+                    ({{ one.count }})</span
+                  ></template
+                ></I18nT
               >
             </th>
             <td class="amount">{{ run.issued }}</td>
@@ -145,17 +161,17 @@ const inUndoTime = computed(
         </tfoot>
       </table>
 
-      <section v-if="stuck.length" aria-label="Stuck">
+      <section v-if="stuck.length" :aria-label="$t('common.stuck')">
         <div class="heading">
-          <h2>Stuck: {{ stuck.length }}</h2>
+          <h2>{{ $t('runs.stuckCount', { count: stuck.length }) }}</h2>
           <template v-if="session.may('clerk')">
             <span class="push" />
-            <VBtn height="30" :disabled="busy" data-test="print-all" @click="printInstead(stuck)"
-              >Print {{ dispatches(stuck).length }} instead</VBtn
-            >
-            <VBtn height="30" :disabled="busy" data-test="again-all" @click="sendAgain(stuck)"
-              >Send {{ dispatches(stuck).length }} again</VBtn
-            >
+            <VBtn height="30" :disabled="busy" data-test="print-all" @click="printInstead(stuck)">{{
+              $t('runs.printCountInstead', { count: dispatches(stuck).length })
+            }}</VBtn>
+            <VBtn height="30" :disabled="busy" data-test="again-all" @click="sendAgain(stuck)">{{
+              $t('runs.sendCountAgain', { count: dispatches(stuck).length })
+            }}</VBtn>
           </template>
         </div>
         <ul class="rows">
@@ -167,15 +183,15 @@ const inUndoTime = computed(
             <span class="reason">{{ why(row) }}</span>
             <span class="amount">{{ money(row.total, row.currency) }}</span>
             <template v-if="session.may('clerk')">
-              <VBtn height="26" :disabled="busy" @click="printInstead([row])">Print</VBtn>
-              <VBtn height="26" :disabled="busy" @click="sendAgain([row])">Send again</VBtn>
+              <VBtn height="26" :disabled="busy" @click="printInstead([row])">{{ $t('runs.print') }}</VBtn>
+              <VBtn height="26" :disabled="busy" @click="sendAgain([row])">{{ $t('common.sendAgain') }}</VBtn>
             </template>
           </li>
         </ul>
       </section>
-      <section v-if="left.length" aria-label="Not issued">
+      <section v-if="left.length" :aria-label="$t('runs.notIssued')">
         <div class="heading">
-          <h2>Not issued: {{ left.length }}</h2>
+          <h2>{{ $t('runs.notIssuedCount', { count: left.length }) }}</h2>
         </div>
         <ul class="rows">
           <li v-for="row in left" :key="row.preparedId">
@@ -191,11 +207,11 @@ const inUndoTime = computed(
             <span class="amount">{{ money(row.total, row.currency) }}</span>
             <span class="soft now">{{
               {
-                prepared: 'in To check',
-                issued: 'issued since',
-                'put back': 'in To send',
-                due: 'in To send',
-              }[row.paperState] ?? 'not wanted any more'
+                prepared: $t('runs.inToCheck'),
+                issued: $t('runs.issuedSince'),
+                'put back': $t('runs.inToSend'),
+                due: $t('runs.inToSend'),
+              }[row.paperState] ?? $t('runs.notWantedAnyMore')
             }}</span>
           </li>
         </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import ListPane from '../../components/list/ListPane.vue'
 import { useList } from '../../composables/useList'
 import { api } from '../../composables/api'
@@ -15,31 +16,33 @@ const active = ref<number | null>(null)
 onMounted(() => list.restart())
 useLive(['run'], () => void list.reload(), 400)
 const columns: ListColumn[] = [
-  { words: 'When', width: 118 },
-  { words: 'By', width: '1fr' },
-  { words: 'Chosen', width: 70, right: true },
-  { words: 'Issued', width: 70, right: true },
-  { words: 'Left', width: 70, right: true },
+  { words: t('common.when'), width: 118 },
+  { words: t('common.by'), width: '1fr' },
+  { words: t('runs.chosen'), width: 70, right: true },
+  { words: t('common.issued'), width: 70, right: true },
+  { words: t('runs.left'), width: 70, right: true },
   { words: 'Numbers', width: '2fr' },
-  { words: 'State', width: 128 },
+  { words: t('common.state'), width: 128 },
 ]
 const numbers = (run: RunHeader) =>
-  (run.numbers ?? []).map(({ first, last }) => (first === last ? first : `${first} to ${last}`)).join(', ')
+  (run.numbers ?? [])
+    .map(({ first, last }) => (first === last ? first : t('common.firstToLast', { first, last })))
+    .join(', ')
 </script>
 
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" aria-label="Sends">
+      <section class="left" :aria-label="$t('common.sends')">
         <div class="bar">
-          <h1 class="title">Sends</h1>
-          <span class="soft">Each Send with its report, newest first</span>
+          <h1 class="title">{{ $t('common.sends') }}</h1>
+          <span class="soft">{{ $t('runs.eachSendWithItsReport') }}</span>
         </div>
         <ListPane
           v-model:active="active"
           :list="list"
           :columns="columns"
-          label="Sends"
+          :label="$t('common.sends')"
           @open="navigateTo(`/runs/${$event}`)"
         >
           <template #row="{ row }">
@@ -57,8 +60,8 @@ const numbers = (run: RunHeader) =>
           </template>
           <template #empty
             ><div class="empty">
-              <strong>No Send yet</strong>Each time documents are sent from To check, its report appears here.
-              <NuxtLink to="/?stage=to+check">Open To check</NuxtLink>
+              <strong>{{ $t('runs.noSendYet') }}</strong>{{ $t('runs.eachTimeDocumentsAreSent') }}
+              <NuxtLink to="/?stage=to+check">{{ $t('runs.openToCheck') }}</NuxtLink>
             </div></template
           >
         </ListPane>

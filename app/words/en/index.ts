@@ -1,2 +1,52 @@
+import { accounts } from './accounts'
+import { begin } from './begin'
+import { brands } from './brands'
+import { common } from './common'
+import { company } from './company'
+import { customers } from './customers'
+import { dispatches } from './dispatches'
+import { drafts } from './drafts'
+import { fields } from './fields'
+import { frame } from './frame'
+import { imports } from './imports'
+import { items } from './items'
+import { line } from './line'
+import { list } from './list'
+import { mail } from './mail'
+import { nouns } from './nouns'
+import { orders } from './orders'
+import { ownFields } from './ownFields'
+import { paper } from './paper'
+import { people } from './people'
+import { register } from './register'
+import { routines } from './routines'
+import { runs } from './runs'
+import { texts } from './texts'
+
 /** Every word of the interface in English, by screen. */
-export const en = {}
+export const en = {
+  accounts,
+  begin,
+  brands,
+  common,
+  company,
+  customers,
+  dispatches,
+  drafts,
+  fields,
+  frame,
+  imports,
+  items,
+  line,
+  list,
+  mail,
+  nouns,
+  orders,
+  ownFields,
+  paper,
+  people,
+  register,
+  routines,
+  runs,
+  texts,
+}

@@ -1,0 +1,77 @@
+/** Words of imports. */
+export const imports = {
+  // imports.vue
+  theRowsAreBeingImported: 'The rows are being imported.',
+  imports: 'Imports',
+  read: 'read',
+  whatToRead: 'What to read',
+  fromAFile: 'from a file',
+  anEarlierOne: 'an earlier one',
+  orLookAtFile: ', or look at {file}',
+  aCSVFile: 'A CSV file',
+  notForYou: 'Not for you',
+  noFileYet: 'No file yet',
+  customersItemsOrdersOpenItems:
+    'Customers, items, orders, open items of an earlier program, payments, movements of a bank and rates come in as CSV from any program: delimiter, encoding and decimal signs are found, columns are mapped here, every row is checked, and only then something is written. The same file twice changes nothing.',
+  whatIsImportedHereIs: 'what is imported here is written',
+  columnsByMadeBy: '{columns}, by {madeBy}',
+  reportAsCSV: 'Report as CSV',
+  lookAtTheMovements: 'Look at the movements',
+  compareWithTheEarlierProgram: 'Compare with the earlier program',
+  checkEveryRow: 'Check every row',
+  importRightRows: 'Import {right} rows',
+  noRowsYet: 'No rows yet',
+  rowsAppearHereAfterThe: 'Rows appear here after the check, problems first, each with its cells to correct.',
+  importRowsOfFile: 'Import {rows} of {file}?',
+  importRight: 'Import {right}',
+  whatIsThereAlreadyAnd: 'What is there already and the same is left as it is.',
+  theirStatusesAreTakenOver:
+    ' Their statuses are taken over, and no routine acts on them unless you say so here.',
+  theyAreMatchedWithWhat:
+    ' They are matched with what is open, and wait at Bank file for your look; nothing is booked before.',
+  theyAreOwedFromThen: ' They are owed from then on, under their own numbers; nothing is sent.',
+  rowStays: 'row stays',
+  rowsStay: 'rows stay',
+  wrongWrongCountHereTo: '{wrong} wrong {count} here to be mended.',
+  letRoutinesActOnThese: 'Let routines act on these orders: confirmations and invoices may go to customers',
+
+  // imports/ImportFacts.vue
+  notCheckedYet: 'not checked yet',
+  beingChecked: 'being checked …',
+  checkedNothingWrittenYet: 'checked, nothing written yet',
+  beingWritten: 'being written …',
+  mappedAsTheLastFile: ', mapped as the last file with these columns was',
+  linesAboveItsColumnsLeft: ', {lines} above its columns left out',
+  rightRightWrongWrong: '{right} right, {wrong} wrong',
+  countWrittenWrittenUnchangedUnchanged: '{count}{written} written, {unchanged} unchanged',
+
+  // imports/ImportMapping.vue
+  alwaysFixed: 'always “{fixed}”',
+  decimalSign: 'Decimal sign',
+  fileHoldsSubjectItsNumbers:
+    '{file} holds {subject}; its numbers are written {decimalSign} and its days {days}.',
+  fields: 'Fields',
+  field: 'Field',
+  comesFrom: 'comes from',
+  theNextSampleRow: 'The next sample row',
+  sampleRowOfCount: '{sampleRow} of {count}',
+  inRowTheNext: 'in row {theNext}',
+  needed: ' needed',
+  columnOfWords: 'Column of {words}',
+  oneValueForAllWords: 'One value for all: {words}',
+  orOneForAll: 'or one for all',
+  alwaysWords: 'Always, {words}',
+  alwaysTakenField: 'Always {takenField}',
+
+  // imports/ImportRows.vue
+  lineLineIsRightNow: 'Line {line} is right now.',
+  lineLineNote: 'Line {line}: {note}',
+  allRows: 'all rows',
+  rows: 'Rows',
+  rowsOfTheFile: 'Rows of the file',
+  noSuchRow: 'No such row',
+  everyRowIsRight: 'Every row is right.',
+  chooseOtherRowsAbove: 'Choose other rows above.',
+  theRowInHand: 'The row in hand',
+  checkRowLine: 'Check row {line}',
+}

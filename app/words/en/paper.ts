@@ -1,0 +1,96 @@
+/** Words of paper. */
+export const paper = {
+  // paper/DocumentPane.vue
+  anewAs: 'Anew as',
+  insteadOf: 'Instead of',
+  numberIsVoidItsNumber: '{number} is void. Its number stays in the register.',
+  voidSinceAtByBy: 'void since {at}, by {by}: {reason}',
+  sentByTheProgramBefore: 'sent by the program before',
+  arrivedSinceOne: 'arrived {since} · {one}',
+  onTheWaySinceSince: 'on the way since {since}',
+  stuckOne: 'stuck: {one}',
+  waitsForThePrinter: 'waits for the printer',
+  onItsWayToTo: 'On its way to {to}, as it is. The customer hears nothing of it.',
+  takenOverWithoutAPDF: 'Taken over without a PDF',
+  itWasSentByThe: 'It was sent by the program before. Its PDF can be brought:',
+  openItemsOfTheEarlier: 'open items of the earlier program',
+  thePDFIsBeingMade: 'The PDF is being made',
+  itWillBeHereIn: 'It will be here in a moment.',
+  dueDueDate: 'due {dueDate}',
+  account: 'account',
+  marked: 'Marked',
+  promisedForPromisedOn: 'promised for {promisedOn}',
+  takenBack: 'Taken back',
+  withTaxInDiscountTax: ', with {taxInDiscount} tax',
+  saveThePDF: 'Save the PDF',
+  openToPrint: 'Open to print',
+  sendACopy: 'Send a copy…',
+  credit: 'Credit…',
+  void: 'Void…',
+  voidNumber: 'Void {number}?',
+  voidIt: 'Void it',
+  itsNumberStaysInThe:
+    'Its number stays in the register, marked as void; nothing of it is owed, and nothing goes. This cannot be taken back.',
+
+  // paper/EmailLeaf.vue
+  takenByTheMailServer: 'taken by the mail server',
+  cameBack: 'came back',
+  noEmail: 'No email',
+  thisCustomerGetsPapersBy: 'This customer gets papers by post.',
+  thereIsNoEmailFor: 'There is no email for this paper.',
+  replyTo: 'Reply to',
+  nobodyTheCustomerHasNo: 'nobody: the customer has no billing contact',
+  enclosed: 'Enclosed',
+  sent: 'Sent',
+  theEmailsText: "The email's text",
+
+  // paper/HistoryLeaf.vue
+  openTheMailboxOfAddress: 'Open the mailbox of {address}',
+  nothingYet: 'Nothing yet',
+  whatHappensToThisPaper: 'What happens to this paper will stand here.',
+
+  // paper/LeafTabs.vue
+  leaves: 'Leaves',
+
+  // paper/PdfLarge.vue
+  smaller: 'Smaller',
+  larger: 'Larger',
+
+  // paper/PdfView.vue
+  fullScreenF: 'Full screen (F)',
+  showTheDocumentFullScreen: 'Show the document full screen',
+
+  // paper/PreparedPane.vue
+  asItWillBePages: 'as it will be{pages}',
+  sentGoesToToWatermarked: '{sent} goes to {to}, watermarked. The paper itself stays as it is.',
+  giveTheAddress: 'Give the address…',
+  openTheSourceKind: 'Open the {sourceKind}',
+  changedSinceYouLooked: 'Changed since you looked',
+  iHaveSeenIt: 'I have seen it',
+  andViewMore: 'and {view} more',
+  forOrderOrderNumber: ' for order {orderNumber}',
+  nobodyYet: 'nobody yet',
+  addAKindFactsContact: 'add a {kindFacts} contact',
+  goes: 'Goes',
+  onPaperByPost: 'on paper, by post',
+  nowhereTheCustomerWantsNo: 'nowhere: the customer wants no {kinds}',
+  openTheDraft: 'open the draft',
+  emailItToMe: 'email it to me',
+
+  // paper/RecipientsDialog.vue
+  whomDoesItGoTo: 'Whom does it go to?',
+  useItThisTime: 'Use it this time',
+  thisTimeTo: 'This time, to',
+  severalAddressesACommaBetween:
+    'Several addresses: a comma between them. The customer’s contacts stay as they are.',
+  toTheCustomersContactsAgain: 'to the customer’s contacts again',
+  forThisCustomerFromNow: 'for this customer from now on…',
+
+  // paper/SendCopy.vue
+  aCopyOfDocumentGoes: 'A copy of {document} goes to {address}.',
+  sendACopyOfDocument: 'Send a copy of {document}',
+  sendItAgain: 'Send it again',
+  sendTheCopy: 'Send the copy',
+  theVeryPDFThatWas:
+    'The very PDF that was issued, with the same number. The history will say that it was a copy.',
+}

@@ -1,0 +1,145 @@
+/** Words of routines. */
+export const routines = {
+  // routines.vue
+  routineNowWorksTrustFor: '“{routine}” now works {trust}, for what happens from now on.',
+  savedAsVersionVersionIt: 'Saved as version {version}. It applies to what happens from now on.',
+  routineIsOffWhatHappens: '“{routine}” is off. What happens now is not taken up.',
+  routineIsOnForWhat: '“{routine}” is on, for what happens from now on.',
+  versionVersionChangedChangedAtBy: 'Version {version} · changed {changedAt} by {changedBy} ·',
+  onSinceAppliesSince: 'On since {appliesSince}',
+  switchOff: 'switch off',
+  switchOn: 'switch on',
+  whatItIsFor: 'What it is for',
+  descriptionOnlyASupervisorChanges: '{description} Only a supervisor changes routines.',
+  saveAsVersionRoutine: 'Save as version {routine}',
+  catchUpOnOlderRoutine: 'Catch up on older {routine}…',
+  appliesToWhatHappensFrom: 'Applies to what happens from now on',
+  trialAndVersions: 'Trial and versions',
+  routineNowLetsDocumentsGo: '“{routine}” now lets documents go by itself.',
+
+  // routines/AutomaticAsk.vue
+  sendAutomatically: 'Send automatically?',
+  thatDocumentGoes: 'that document goes',
+  itsIssueIsIssuedAnd: 'its {issue} is issued and goes',
+  fromNowOnWhenSentence:
+    'From now on, when {sentence} and the sentence is met, {sentence2} with no further touch. What already waits stays where it is.',
+  theSentenceAsItStands: 'The sentence as it stands on the screen is saved with it.',
+
+  // routines/CatchUp.vue
+  countTakenBeingPreparedIn: '{count} {taken} being prepared, in order.',
+  catchUpOnKinds: 'Catch up on {kinds}',
+  prepareCount: 'Prepare {count}',
+  refunds: 'Refunds',
+  routineOfTheseDays: '{routine} of these days',
+  ordersThatCameToRoutine: 'Orders that came to {routine}',
+  isListedInToSend: 'is listed in To send',
+  waitsInToCheck: 'waits in To check',
+  ofPaymentThatHaveNoIssue:
+    '{ofPayment} that have no {issue} yet. What is prepared here {routine}; nothing leaves the house.',
+  toTo: 'to {to}',
+  look: 'Look',
+  nothingOfTheseDaysLacks: 'Nothing of these days lacks its {issue}.',
+  togetherChosen: 'Together {chosen}',
+
+  // routines/ConditionWord.vue
+  itsAboutIs: 'its {about} is …',
+  itsTotalWithTax: 'its total with tax',
+  itsNetTotal: 'its net total',
+  isFilled: 'is filled',
+  isEmpty: 'is empty',
+  isExactly: 'is exactly',
+  isOneOf: 'is one of',
+  isNoneOf: 'is none of',
+  condition: 'Condition',
+  whichTotal: 'Which total',
+  overOrAtMost: 'Over or at most',
+  anOrderInAnotherCurrency: 'An order in another currency does not pass.',
+  orderField: 'Order field',
+  whatItHolds: 'What it holds',
+  isOrIsNot: 'Is or is not',
+  whichAbout: 'Which {about}',
+  takeThisConditionOut: 'Take this condition out',
+
+  // routines/RoutineList.vue
+  saveAsCSVEachWith: 'Save as CSV, each with its sentence',
+  new: 'New',
+  noRoutineYet: 'No routine yet',
+  aRoutineSaysWhatGoes: 'A routine says what goes out when, in one sentence.',
+  thisMonthThisMonth: '{thisMonth} this month',
+
+  // routines/RoutineNew.vue
+  fromCopy: '{from}, copy',
+  aCopyOfFrom: 'A copy of “{from}”',
+  aNewRoutine: 'A new routine',
+  create: 'Create',
+  itsName: 'Its name',
+  invoiceForCoOperatives: 'Invoice for co-operatives',
+  itIsSwitchedOffUntil: 'It is switched off until you switch it on. The trial shows what it would do.',
+
+  // routines/RoutineSides.vue
+  besideTheSentence: 'Beside the sentence',
+  trial: 'Trial',
+  versions: 'Versions',
+
+  // routines/RoutineTrial.vue
+  valueDays: '{value} days',
+  waitsForAPerson: 'waits for a person',
+  howFarBack: 'How far back',
+  daysDays: '{days} days',
+  triedOnTheLastHowFar: 'Tried on the last {howFar}',
+  kindToCustomersTrialBr: '{kind}, to {customers} {trial}{br}{amount}',
+  nothingWouldHavePassedEvents: 'Nothing would have passed: {events} of these days {trial} looked at.',
+  wouldHaveGoneOutCleanly: 'Would have gone out cleanly',
+  wouldHaveWaitedForA: 'Would have waited for a person{reasons}',
+  wouldHaveGotStuckReasons: 'Would have got stuck{reasons}',
+  onlyOneOfTheTwo: 'only one of the two makes each; change one of the sentences',
+  takenByOtherTooOnlyOne: 'Taken by “{other}” too{onlyOne}',
+  moreMoreFewerFewer: '{more} more, {fewer} fewer',
+  theSameOrders: 'the same orders',
+  againstTheVersionThatIs: 'Against the version that is live{trial}',
+  seeAllPapers: 'See all {papers}',
+  theDocumentsOfTheTrial: 'The documents of the trial',
+  whatWouldHaveHappened: 'What would have happened',
+  it: 'It',
+  theNewestCountOfPapers: 'The newest {count} of {papers}.',
+
+  // routines/RoutineVersions.vue
+  versionVersion: 'Version {version}',
+  editAgain: 'Edit again',
+
+  // routines/SentenceEditor.vue
+  anOrderBecomes: 'an order becomes …',
+  event: 'Event',
+  anOrderBecomes2: 'an order becomes',
+  andConditionWord: ' and {conditionWord}',
+  aCondition: 'A condition',
+  and: '+ and',
+  sendThatVeryDocument: 'send that very document, ',
+  foundAtTheCustomerThen: 'Found at the customer, then the company',
+  theCustomersLanguage: 'the customer’s language',
+  issueKindInTheCustomerS: 'issue {kind} in {theCustomerS}, ',
+  whatToIssue: 'What to issue',
+  issueWhatToInTheCustomerS: 'issue {whatTo} in {theCustomerS}, ',
+  writeTo: 'write to',
+  theToContact: 'the {to} contact',
+  aCopyToCopies: 'a copy to {copies}',
+  noCopy: 'no copy',
+  ccCopiesTo: 'CC {copiesTo}',
+  severalAddressesACommaBetween: 'Several addresses: a comma between them.',
+  withCopies: ' with {copies}, ',
+  andLetItGo: 'and let it go',
+  whenItGoes: 'When it goes',
+  minutesItWaits: 'Minutes it waits',
+  afterMinutesItMinutes: 'after {minutesIt} minutes',
+  onlyInCertainHours: 'only in certain hours',
+  fromToTo: '{from} to {to}',
+  onWorkingDaysOnlyMonday: 'on working days only (Monday to Friday)',
+
+  // routines/TrialChart.vue
+  wouldHaveGone: 'would have gone',
+  wouldHaveGotStuck: 'would have got stuck',
+  documentsByDayOverCount: 'Documents by day over {count} days: at most {most} on a day',
+
+  // routines/TrustChoice.vue
+  trust: 'Trust',
+}

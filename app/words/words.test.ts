@@ -1,0 +1,37 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, test } from 'vitest'
+import { en } from './en'
+import { t } from '.'
+
+const keys = Object.entries(en).flatMap(([screen, words]) =>
+  Object.keys(words).map((key) => `${screen}.${key}`),
+)
+
+const sources = readdirSync('app', { recursive: true, withFileTypes: true })
+  .filter((file) => file.isFile() && /\.(vue|ts)$/.test(file.name) && !/words/.test(file.parentPath))
+  .map((file) => readFileSync(join(file.parentPath, file.name), 'utf8'))
+  .join('\n')
+
+/** The keys that the interface asks for by name, and every text that looks like one. */
+const found = (pattern: RegExp) => [...sources.matchAll(pattern)].map(([, key]) => key!)
+const asked = [...found(/\bt\(\s*'([\w.]+)'/g), ...found(/keypath="([\w.]+)"/g)]
+const alike = new Set(found(/['"](\w+\.\w+)['"]/g))
+
+describe('the words of the interface', () => {
+  test('are there, whichever a screen asks for', () => {
+    expect(asked.length).toBeGreaterThan(1500)
+    expect([...new Set(asked)].filter((key) => !keys.includes(key))).toEqual([])
+  })
+
+  test('are all asked for by some screen', () => {
+    const own = keys.filter((key) => !key.startsWith('nouns.'))
+    expect(own.filter((key) => !alike.has(key))).toEqual([])
+    const nouns = keys.filter((key) => key.startsWith('nouns.')).map((key) => key.slice('nouns.'.length))
+    expect(nouns.filter((noun) => !sources.includes(`'${noun}'`))).toEqual([])
+  })
+
+  test('can all be read', () => {
+    expect(keys.filter((key) => t(key, { n: 2 }, 2) === key)).toEqual([])
+  })
+})
