@@ -1,4 +1,4 @@
-import { t } from '../words'
+import { i18n, t } from '../words'
 import type { nouns } from '../words/en/nouns'
 import { useSession } from '../stores/session'
 import { kindFacts, type DocumentKind } from '../../core/documents/kinds'
@@ -93,4 +93,4 @@ export const kindShort = (kind: DocumentKind): string => kindFacts[kind].short
 
 /** A count with its noun: "1,204 orders". */
 export const plural = (count: number, noun: keyof typeof nouns): string =>
-  t(`nouns.${noun}`, { n: count.toLocaleString('en-IE') }, count)
+  i18n.global.t(`nouns.${noun}`, { n: count.toLocaleString('en-IE') }, count)

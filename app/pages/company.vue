@@ -146,7 +146,7 @@ const version = computed(() =>
           <strong>{{ ofBrand && brand ? `${brand.name}: ${section}` : section }}</strong>
           <template v-if="ofBrand && brand && section === 'Identity' && session.may('supervisor')">
             <VBtn class="push" height="28" data-test="copy-brand" @click="copying = brand">{{
-              $t('common.copy')
+              t('common.copy')
             }}</VBtn>
             <BrandEnd :key="brand.id" :brand="brand" @kept="load" />
           </template>
@@ -208,18 +208,18 @@ const version = computed(() =>
       <aside
         v-if="brand && ofBrand && !listed.includes(section)"
         class="right"
-        :aria-label="$t('company.theBrandsDocument')"
+        :aria-label="t('company.theBrandsDocument')"
       >
         <div class="bar">
           <strong>{{
-            section === 'Email text' ? $t('common.theEmail') : brand.design.design.name
+            section === 'Email text' ? t('common.theEmail') : brand.design.design.name
           }}</strong><span class="soft push">{{
             section === 'Email text'
-              ? $t('company.asItWouldGoWith')
-              : $t('company.asItIsNowVersion', { version: brand.design.version })
+              ? t('company.asItWouldGoWith')
+              : t('company.asItIsNowVersion', { version: brand.design.version })
           }}</span
           ><VBtn v-if="session.may('clerk')" height="28" data-test="sample-to-me" @click="toMe">{{
-            $t('common.emailItToMe')
+            t('common.emailItToMe')
           }}</VBtn>
         </div>
         <div v-if="section === 'Email text'" id="email-preview" />
@@ -227,13 +227,13 @@ const version = computed(() =>
         <PdfView
           v-if="section !== 'Email text'"
           :url="`/api/brands/${brand.id}/sample?v=${version}`"
-          :label="$t('company.aDocumentOfBrand', { brand: brand.name })"
+          :label="t('company.aDocumentOfBrand', { brand: brand.name })"
           @wrong="sampleWrong = $event"
           @pages="sampleWrong = ''"
         />
       </aside>
       <div v-if="wrong" class="empty">
-        <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+        <strong>{{ t('common.notToBeSeen') }}</strong>{{ wrong }}
       </div>
     </div>
     <BrandDialog

@@ -57,33 +57,33 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('common.emails')">
+      <section class="left" :aria-label="t('common.emails')">
         <div class="bar">
-          <h1 class="title">{{ $t('common.emails') }}</h1>
+          <h1 class="title">{{ t('common.emails') }}</h1>
           <span class="sentence soft"
             ><I18nT keypath="dispatches.withKindStateDays" scope="global"
               ><template #kind
                 ><WordPicker
-                  :label="$t('common.kind')"
+                  :label="t('common.kind')"
                   :choices="kinds"
                   :value="filters.kind"
                   @pick="set({ kind: $event })" /></template
               ><template #state
                 ><WordPicker
-                  :label="$t('common.state')"
+                  :label="t('common.state')"
                   :choices="states"
                   :value="filters.state"
                   @pick="set({ state: $event })" /></template
               ><template #days
                 ><WordPanel
-                  :label="$t('common.days')"
+                  :label="t('common.days')"
                   :words="
                     filters.from || filters.to
-                      ? $t('dispatches.filtersToFilters2', {
-                          filters: filters.from ? longDay(filters.from) : $t('dispatches.theFirst'),
+                      ? t('dispatches.filtersToFilters2', {
+                          filters: filters.from ? longDay(filters.from) : t('dispatches.theFirst'),
                           filters2: filters.to ? longDay(filters.to) : 'today',
                         })
-                      : $t('dispatches.ofAnyDay')
+                      : t('dispatches.ofAnyDay')
                   "
                   ><label
                     ><I18nT keypath="dispatches.fromDateField" scope="global"
@@ -104,12 +104,12 @@ const columns: ListColumn[] = [
           <SearchField
             class="push"
             :value="filters.address"
-            :label="$t('common.address')"
+            :label="t('common.address')"
             @search="set({ address: $event })"
           />
           <SearchField
             :value="filters.text"
-            :label="$t('dispatches.wordsInIt')"
+            :label="t('dispatches.wordsInIt')"
             @search="set({ text: $event })"
           />
         </div>
@@ -117,14 +117,14 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('common.emails')"
+          :label="t('common.emails')"
           @leaf="turn"
         >
           <template #row="{ row: one }">
             <span class="soft" :title="fullTime(one.createdAt)">{{ shortTime(one.createdAt) }}</span>
             <span class="mono cut">{{ one.number }}</span>
             <span class="cut" :title="one.sendTo"
-              ><span v-if="one.isCopy" class="tag">{{ $t('dispatches.copy') }}</span>
+              ><span v-if="one.isCopy" class="tag">{{ t('dispatches.copy') }}</span>
               {{ one.sendTo || one.customerName }}</span
             >
             <span class="cut">{{
@@ -133,7 +133,7 @@ const columns: ListColumn[] = [
                 ? kindFacts[one.kind].one
                 : one.state === 'arrived'
                   ? 'printed'
-                  : $t('dispatches.toPrint'))
+                  : t('dispatches.toPrint'))
             }}</span>
             <span
               ><span class="tag" :class="tone[stateOf(one)] ?? ''">{{ stateOf(one) }}</span></span
@@ -141,17 +141,17 @@ const columns: ListColumn[] = [
           </template>
           <template #empty
             ><div class="empty">
-              <strong>{{ $t('dispatches.noEmailOfThatKind') }}</strong>{{
-                $t('dispatches.everyEmailIsListedHere')
+              <strong>{{ t('dispatches.noEmailOfThatKind') }}</strong>{{
+                t('dispatches.everyEmailIsListedHere')
               }}
             </div></template
           >
         </ListPane>
       </section>
-      <aside class="right" :aria-label="$t('common.theEmail')">
+      <aside class="right" :aria-label="t('common.theEmail')">
         <DocumentPane v-if="row" :id="row.documentId" v-model:leaf="leaf" :dispatch="row.id" />
         <div v-else class="empty">
-          <strong>{{ $t('dispatches.noEmailSelected') }}</strong>{{ $t('dispatches.chooseOneToReadIt') }}
+          <strong>{{ t('dispatches.noEmailSelected') }}</strong>{{ t('dispatches.chooseOneToReadIt') }}
         </div>
       </aside>
     </div>

@@ -135,24 +135,24 @@ const fileChoices = computed(() =>
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('imports.imports')">
+      <section class="left" :aria-label="t('imports.imports')">
         <div class="bar">
-          <h1 class="title">{{ $t('imports.imports') }}</h1>
+          <h1 class="title">{{ t('imports.imports') }}</h1>
           <span class="sentence soft"
-            >{{ $t('imports.read') }}
+            >{{ t('imports.read') }}
             <WordPicker
-              :label="$t('imports.whatToRead')"
+              :label="t('imports.whatToRead')"
               :words="filters.of"
               :choices="subjects"
               :value="filters.of"
               @pick="set({ of: $event as ImportSubject })" />
-            {{ $t('imports.fromAFile')
+            {{ t('imports.fromAFile')
             }}<template v-if="files.length"
               ><I18nT keypath="imports.orLookAtFile" scope="global"
                 ><template #file
                   ><WordPicker
-                    :label="$t('common.file')"
-                    :words="file ? file.name : $t('imports.anEarlierOne')"
+                    :label="t('common.file')"
+                    :words="file ? file.name : t('imports.anEarlierOne')"
                     :choices="fileChoices"
                     :value="filters.file"
                     @pick="set({ file: $event })" /></template></I18nT></template
@@ -164,24 +164,24 @@ const fileChoices = computed(() =>
             :disabled="busy || wrong !== ''"
             data-test="read-file"
             @click="field?.click()"
-            >{{ $t('common.importAFile') }}</VBtn
+            >{{ t('common.importAFile') }}</VBtn
           >
           <input
             ref="field"
             type="file"
             class="file"
             accept=".csv,.txt,.tsv,text/csv"
-            :aria-label="$t('imports.aCSVFile')"
+            :aria-label="t('imports.aCSVFile')"
             data-test="import-file"
             @change="read"
           />
         </div>
         <div v-if="!file" class="empty">
-          <strong>{{ wrong ? $t('imports.notForYou') : first ? '…' : $t('imports.noFileYet') }}</strong><span
+          <strong>{{ wrong ? t('imports.notForYou') : first ? '…' : t('imports.noFileYet') }}</strong><span
             v-if="wrong"
             class="notice stuck"
             >{{ wrong }}</span
-          >{{ $t('imports.customersItemsOrdersOpenItems') }}
+          >{{ t('imports.customersItemsOrdersOpenItems') }}
         </div>
         <template v-else>
           <ImportFacts :file="file" :started="started" />
@@ -195,16 +195,16 @@ const fileChoices = computed(() =>
             />
             <p v-if="wrongField" class="notice stuck" role="alert">{{ wrongField }}</p>
           </div>
-          <RealNotice :what="$t('imports.whatIsImportedHereIs')" />
+          <RealNotice :what="t('imports.whatIsImportedHereIs')" />
           <footer v-if="may" class="foot-bar">
             <span class="soft">{{
-              $t('imports.columnsByMadeBy', {
+              t('imports.columnsByMadeBy', {
                 columns: plural(file.columns.length, 'column'),
                 madeBy: file.madeBy,
               })
             }}</span><span class="push" />
             <VBtn v-if="rows" :href="`/api/imports/${file.id}/csv`" data-test="import-report">{{
-              $t('imports.reportAsCSV')
+              t('imports.reportAsCSV')
             }}</VBtn>
             <VBtn
               v-if="file.bankFileId && count('right') === 0"
@@ -212,7 +212,7 @@ const fileChoices = computed(() =>
               class="go"
               :to="`/accounts/bank?file=${file.bankFileId}`"
               data-test="to-movements"
-              >{{ $t('imports.lookAtTheMovements') }}</VBtn
+              >{{ t('imports.lookAtTheMovements') }}</VBtn
             >
             <VBtn
               v-else-if="file.subject === 'open items' && file.state === 'done'"
@@ -220,7 +220,7 @@ const fileChoices = computed(() =>
               class="go"
               to="/accounts/taken-over"
               data-test="to-taken-over"
-              >{{ $t('imports.compareWithTheEarlierProgram') }}</VBtn
+              >{{ t('imports.compareWithTheEarlierProgram') }}</VBtn
             >
             <VBtn
               v-else-if="dirty && !started"
@@ -229,7 +229,7 @@ const fileChoices = computed(() =>
               :disabled="busy || file.state === 'checking'"
               data-test="check-import"
               @click="check"
-              >{{ $t('imports.checkEveryRow') }}</VBtn
+              >{{ t('imports.checkEveryRow') }}</VBtn
             >
             <VBtn
               v-else
@@ -238,42 +238,42 @@ const fileChoices = computed(() =>
               :disabled="busy || count('right') === 0 || ['checking', 'writing'].includes(file.state)"
               data-test="write-import"
               @click="asking = true"
-              >{{ $t('imports.importRightRows', { right: count('right') }) }}</VBtn
+              >{{ t('imports.importRightRows', { right: count('right') }) }}</VBtn
             >
           </footer>
         </template>
       </section>
-      <aside class="right" :aria-label="$t('imports.rows')">
+      <aside class="right" :aria-label="t('imports.rows')">
         <ImportRows v-if="file && rows" :key="file.id" :file="file" :may="may" />
         <div v-else class="empty">
-          <strong>{{ $t('imports.noRowsYet') }}</strong>{{ $t('imports.rowsAppearHereAfterThe') }}
+          <strong>{{ t('imports.noRowsYet') }}</strong>{{ t('imports.rowsAppearHereAfterThe') }}
         </div>
       </aside>
     </div>
     <Ask
       v-model="asking"
-      :title="$t('imports.importRowsOfFile', { rows: plural(count('right'), 'row'), file: file?.subject })"
-      :go="$t('imports.importRight', { right: count('right') })"
+      :title="t('imports.importRowsOfFile', { rows: plural(count('right'), 'row'), file: file?.subject })"
+      :go="t('imports.importRight', { right: count('right') })"
       :busy="busy"
       @go="write"
       ><p>
-        {{ $t('imports.whatIsThereAlreadyAnd')
-        }}<template v-if="file?.subject === 'orders'"> {{ $t('imports.theirStatusesAreTakenOver') }}</template
+        {{ t('imports.whatIsThereAlreadyAnd')
+        }}<template v-if="file?.subject === 'orders'"> {{ t('imports.theirStatusesAreTakenOver') }}</template
         ><template v-else-if="file?.subject === 'bank movements'">
-          {{ $t('imports.theyAreMatchedWithWhat') }}</template
+          {{ t('imports.theyAreMatchedWithWhat') }}</template
         ><template v-else-if="file?.subject === 'open items'">
-          {{ $t('imports.theyAreOwedFromThen') }}</template
+          {{ t('imports.theyAreOwedFromThen') }}</template
         ><template v-if="count('wrong')">
           {{
-            $t('imports.wrongWrongCountHereTo', {
+            t('imports.wrongWrongCountHereTo', {
               wrong: count('wrong'),
-              count: count('wrong') === 1 ? $t('imports.rowStays') : $t('imports.rowsStay'),
+              count: count('wrong') === 1 ? t('imports.rowStays') : t('imports.rowsStay'),
             })
           }}</template
         >
       </p>
       <CheckField v-if="file?.subject === 'orders'" v-model="tellRoutines" data-test="tell-routines">
-        {{ $t('imports.letRoutinesActOnThese') }}</CheckField
+        {{ t('imports.letRoutinesActOnThese') }}</CheckField
       ></Ask
     >
   </div>

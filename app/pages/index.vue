@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import DocumentPane from '../components/paper/DocumentPane.vue'
 import LineActions from '../components/line/LineActions.vue'
 import LineEmpty from '../components/line/LineEmpty.vue'
@@ -98,19 +99,19 @@ async function open(id: number) {
           <SearchField
             class="push"
             :value="filters.search"
-            :label="$t('line.searchThisStage')"
+            :label="t('line.searchThisStage')"
             @search="set({ search: $event })"
           />
         </div>
         <div v-if="list.wrong.value" class="notice stuck">
-          {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">{{ $t('common.tryAgain') }}</VBtn>
+          {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">{{ t('common.tryAgain') }}</VBtn>
         </div>
         <LineRemedy v-if="stage === 'stuck' && row" :key="row.id" :row="row" />
         <RowList
           ref="listElement"
           v-model:active="active"
           :rows="list.rows.value"
-          :label="$t('line.papersStage', { stage })"
+          :label="t('line.papersStage', { stage })"
           :picked="picks.picked.value"
           :loading="list.first.value"
           :group-of="groupOf"
@@ -145,7 +146,7 @@ async function open(id: number) {
           @done="picks.clear()"
         />
       </section>
-      <aside class="right" :aria-label="$t('common.theDocumentInHand')">
+      <aside class="right" :aria-label="t('common.theDocumentInHand')">
         <template v-if="row">
           <PreparedPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" />
           <DocumentPane
@@ -156,7 +157,7 @@ async function open(id: number) {
           />
         </template>
         <div v-else class="empty">
-          <strong>{{ $t('line.noDocumentSelected') }}</strong>{{ $t('line.selectOneItsPDFAppears') }}
+          <strong>{{ t('line.noDocumentSelected') }}</strong>{{ t('line.selectOneItsPDFAppears') }}
         </div>
       </aside>
     </div>

@@ -41,13 +41,13 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('common.items')">
+      <section class="left" :aria-label="t('common.items')">
         <div class="bar">
-          <h1 class="title">{{ $t('common.items') }}</h1>
+          <h1 class="title">{{ t('common.items') }}</h1>
           <SearchField
             class="push"
             :value="filters.search"
-            :label="$t('items.numberName')"
+            :label="t('items.numberName')"
             @search="set({ search: $event })"
           />
         </div>
@@ -55,7 +55,7 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('common.items')"
+          :label="t('common.items')"
           @open="open"
         >
           <template #row="{ row }">
@@ -68,11 +68,11 @@ const columns: ListColumn[] = [
           <template #empty
             ><div class="empty">
               <template v-if="filters.search"
-                ><strong>{{ $t('items.noItemOfThatName') }}</strong
-                >{{ $t('items.clearTheSearchToSee') }}</template
+                ><strong>{{ t('items.noItemOfThatName') }}</strong
+                >{{ t('items.clearTheSearchToSee') }}</template
               ><template v-else
-                ><strong>{{ $t('items.noItemsYet') }}</strong
-                >{{ $t('items.whatYouSellAppearsHere') }}</template
+                ><strong>{{ t('items.noItemsYet') }}</strong
+                >{{ t('items.whatYouSellAppearsHere') }}</template
               >
             </div></template
           >
@@ -81,12 +81,12 @@ const columns: ListColumn[] = [
           <span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'item') }}</span>
           <span class="push" />
           <VBtn :href="csvHref('/api/items/csv', { search: filters.search })" data-test="csv">{{
-            $t('common.saveAsCSV')
+            t('common.saveAsCSV')
           }}</VBtn>
           <template v-if="session.may('clerk')"
-            ><VBtn to="/imports?of=items">{{ $t('common.import') }}</VBtn
+            ><VBtn to="/imports?of=items">{{ t('common.import') }}</VBtn
             ><VBtn variant="flat" class="go" data-test="add-item" @click="editing = 'new'">{{
-              $t('items.addItem')
+              t('items.addItem')
             }}</VBtn></template
           >
         </footer>

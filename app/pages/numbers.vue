@@ -97,21 +97,21 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('register.numberRegister')">
+      <section class="left" :aria-label="t('register.numberRegister')">
         <div class="bar">
-          <h1 class="title">{{ $t('common.numbers') }}</h1>
+          <h1 class="title">{{ t('common.numbers') }}</h1>
           <span v-if="chosen" class="sentence soft"
             ><I18nT keypath="register.ofSeriesInPeriod" scope="global"
               ><template #series
                 ><WordPicker
-                  :label="$t('register.series')"
+                  :label="t('register.series')"
                   :words="seriesWords(chosen)"
                   :choices="seriesChoices"
                   :value="String(chosen.seriesId)"
                   @pick="pickSeries" /></template
               ><template #period
                 ><WordPicker
-                  :label="$t('register.period')"
+                  :label="t('register.period')"
                   :words="periodWords(chosen.period)"
                   :choices="periodChoices"
                   :value="chosen.period"
@@ -128,27 +128,27 @@ const columns: ListColumn[] = [
         >
           <span
             >{{ plural(chosen.count, 'number') }}, <span class="mono">{{ chosen.first }}</span>
-            {{ $t('register.to') }} <span class="mono">{{ chosen.last }}</span>:
-            {{ chosen.gaps ? plural(chosen.gaps, 'gap') : $t('register.noGap') }},
-            {{ chosen.doubles ? plural(chosen.doubles, 'double') : $t('register.noDouble') }}.<template
+            {{ t('register.to') }} <span class="mono">{{ chosen.last }}</span>:
+            {{ chosen.gaps ? plural(chosen.gaps, 'gap') : t('register.noGap') }},
+            {{ chosen.doubles ? plural(chosen.doubles, 'double') : t('register.noDouble') }}.<template
               v-for="one in list.extra.value?.skipped ?? []"
               :key="one.first"
               >{{
-                $t('register.notUsedOneReasonBy', {
+                t('register.notUsedOneReasonBy', {
                   one:
                     one.first === one.last
                       ? one.first
-                      : $t('common.firstToLast', { first: one.first, last: one.last }),
+                      : t('common.firstToLast', { first: one.first, last: one.last }),
                   reason: one.reason,
                   by: one.by,
                 })
               }} </template
             ><template v-if="list.extra.value?.missing.length">
-              {{ $t('register.missingList', { list: list.extra.value.missing.join(', ') }) }}</template
+              {{ t('register.missingList', { list: list.extra.value.missing.join(', ') }) }}</template
             ></span
           >
         </p>
-        <ListPane v-model:active="active" :list="list" :columns="columns" :label="$t('common.numbers')">
+        <ListPane v-model:active="active" :list="list" :columns="columns" :label="t('common.numbers')">
           <template #row="{ row: one }">
             <span class="number mono">{{ one.number }}</span><span class="date">{{ shortDay(one.date) }}</span
             ><span class="name cut">{{ one.customerName }}</span>
@@ -157,14 +157,14 @@ const columns: ListColumn[] = [
               <span
                 v-if="one.earlierThan"
                 class="tag wait"
-                :title="$t('register.allowedAlthoughDayWasNumbered', { day: shortDay(one.earlierThan) })"
-                >{{ $t('register.earlier') }}</span
+                :title="t('register.allowedAlthoughDayWasNumbered', { day: shortDay(one.earlierThan) })"
+                >{{ t('register.earlier') }}</span
               ></span
             ><span class="total amount">{{ money(one.total, one.currency) }}</span>
           </template>
           <template #empty
             ><div class="empty">
-              <strong>{{ $t('register.noNumberYet') }}</strong>{{ $t('register.everyNumberThatIsUsed') }}
+              <strong>{{ t('register.noNumberYet') }}</strong>{{ t('register.everyNumberThatIsUsed') }}
             </div></template
           >
         </ListPane>
@@ -173,14 +173,14 @@ const columns: ListColumn[] = [
             v-if="chosen"
             :href="`/api/numbers/${chosen.seriesId}/csv?period=${encodeURIComponent(chosen.period)}`"
             data-test="numbers-csv"
-            >{{ $t('common.saveAsCSV') }}</VBtn
+            >{{ t('common.saveAsCSV') }}</VBtn
           >
         </footer>
       </section>
       <DocumentAside
         :id="active"
-        :empty="$t('register.noDocumentInHand')"
-        :words="$t('register.chooseANumberToSee')"
+        :empty="t('register.noDocumentInHand')"
+        :words="t('register.chooseANumberToSee')"
       />
     </div>
   </div>

@@ -81,16 +81,16 @@ useMainKey(() => {
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('common.printQueue')">
+      <section class="left" :aria-label="t('common.printQueue')">
         <div class="bar">
-          <h1 class="title">{{ $t('common.printQueue') }}</h1>
-          <span class="soft">{{ $t('line.inPostingOrderCustomerBy') }}</span>
+          <h1 class="title">{{ t('common.printQueue') }}</h1>
+          <span class="soft">{{ t('line.inPostingOrderCustomerBy') }}</span>
         </div>
         <ListPane
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('line.papersToPrint')"
+          :label="t('line.papersToPrint')"
           :picks="session.may('clerk') ? picks : null"
         >
           <template #row="{ row }">
@@ -103,51 +103,51 @@ useMainKey(() => {
           </template>
           <template #empty
             ><div class="empty">
-              <strong>{{ $t('line.nothingToPrint') }}</strong>{{ $t('line.papersOfCustomersWhoWant') }}
+              <strong>{{ t('line.nothingToPrint') }}</strong>{{ t('line.papersOfCustomersWhoWant') }}
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{
-            $t('common.countPicked', { count: picks.chosen.value.length })
+            t('common.countPicked', { count: picks.chosen.value.length })
           }}</strong><span v-else class="soft">{{ plural(rows.length, 'document') }}</span
           ><span class="mono soft">{{ addAmounts(chosen) }}</span>
           <template v-if="chosen.length">
             <span class="push soft"
               ><WordPicker
-                :label="$t('common.copies')"
+                :label="t('common.copies')"
                 :choices="copyChoices"
                 :value="copies"
                 @pick="copies = $event"
             /></span>
-            <VBtn href="/api/print-queue/csv" data-test="csv">{{ $t('common.saveAsCSV') }}</VBtn>
+            <VBtn href="/api/print-queue/csv" data-test="csv">{{ t('common.saveAsCSV') }}</VBtn>
             <VBtn v-if="session.may('clerk')" :disabled="busy" data-test="posted" @click="asking = true">{{
-              $t('line.markCountAsPosted', { count: chosen.length })
+              t('line.markCountAsPosted', { count: chosen.length })
             }}</VBtn>
             <VBtn variant="flat" class="go" data-test="print" @click="print">{{
-              $t('line.printCountPages', { count: chosen.length, pages: plural(pages, 'page') })
+              t('line.printCountPages', { count: chosen.length, pages: plural(pages, 'page') })
             }}</VBtn>
           </template>
         </footer>
       </section>
-      <aside class="right" :aria-label="$t('line.whatWillBePrinted')">
+      <aside class="right" :aria-label="t('line.whatWillBePrinted')">
         <div class="bar">
-          <strong>{{ $t('line.onePDF') }}</strong><span class="soft push">{{ plural(pages, 'page') }}</span>
+          <strong>{{ t('line.onePDF') }}</strong><span class="soft push">{{ plural(pages, 'page') }}</span>
         </div>
-        <PdfView v-if="url" :url="url" :label="$t('line.papersToPrint')" />
+        <PdfView v-if="url" :url="url" :label="t('line.papersToPrint')" />
         <div v-else class="empty">
-          <strong>{{ $t('line.nothingToPrint') }}</strong>{{ $t('line.theMergedPDFAppearsHere') }}
+          <strong>{{ t('line.nothingToPrint') }}</strong>{{ t('line.theMergedPDFAppearsHere') }}
         </div>
       </aside>
     </div>
     <Ask
       v-model="asking"
-      :title="$t('line.markDocumentsAsPosted', { documents: plural(chosen.length, 'document') })"
-      :go="$t('common.posted')"
+      :title="t('line.markDocumentsAsPosted', { documents: plural(chosen.length, 'document') })"
+      :go="t('common.posted')"
       :busy="busy"
       @go="posted"
       ><p>
-        {{ $t('line.youPrintedAndPostedChosen', { chosen: chosen.length === 1 ? 'it' : 'them' }) }}
+        {{ t('line.youPrintedAndPostedChosen', { chosen: chosen.length === 1 ? 'it' : 'them' }) }}
       </p></Ask
     >
   </div>

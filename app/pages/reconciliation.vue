@@ -76,49 +76,49 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('register.dailyReconciliation')">
+      <section class="left" :aria-label="t('register.dailyReconciliation')">
         <div class="bar">
-          <h1 class="title">{{ $t('register.dailyReconciliation') }}</h1>
-          <span class="soft">{{ $t('register.of') }}</span>
-          <VBtn height="28" :aria-label="$t('register.theDayBefore')" @click="shift(-1)">‹</VBtn
+          <h1 class="title">{{ t('register.dailyReconciliation') }}</h1>
+          <span class="soft">{{ t('register.of') }}</span>
+          <VBtn height="28" :aria-label="t('register.theDayBefore')" @click="shift(-1)">‹</VBtn
           ><DateField
             :model-value="filters.day"
-            :aria-label="$t('common.day')"
+            :aria-label="t('common.day')"
             data-test="proof-day"
             @update:model-value="set({ day: $event || today })"
           /><VBtn
             height="28"
-            :aria-label="$t('register.theDayAfter')"
+            :aria-label="t('register.theDayAfter')"
             :disabled="filters.day >= today"
             @click="shift(1)"
             >›</VBtn
           >
-          <NuxtLink class="push" to="/numbers">{{ $t('register.numberRegister') }}</NuxtLink>
+          <NuxtLink class="push" to="/numbers">{{ t('register.numberRegister') }}</NuxtLink>
         </div>
         <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
         <template v-else-if="reconciliation">
           <p class="notice" :class="{ wait: !proved }" role="status" data-test="proof-facts">
             <span v-if="reconciliation.series.length === 0">{{
-              $t('register.nothingWasIssuedOnDay', { day: longDay(reconciliation.day) })
+              t('register.nothingWasIssuedOnDay', { day: longDay(reconciliation.day) })
             }}</span><span v-else-if="proved">{{
-              $t('register.allThatWasIssuedOn', { day: longDay(reconciliation.day) })
+              t('register.allThatWasIssuedOn', { day: longDay(reconciliation.day) })
             }}</span
             ><span v-else>{{
-              $t('register.documentsReconciliationOfDayReconciliation2', {
+              t('register.documentsReconciliationOfDayReconciliation2', {
                 documents: plural(reconciliation.differences.length, 'document'),
-                reconciliation: reconciliation.more ? $t('register.andMore') : '',
+                reconciliation: reconciliation.more ? t('register.andMore') : '',
                 day: longDay(reconciliation.day),
                 reconciliation2: reconciliation.differences.length === 1 ? 'is' : 'are',
               })
             }}</span>
           </p>
           <div v-if="reconciliation.series.length" class="sums">
-            <table :aria-label="$t('register.series')">
+            <table :aria-label="t('register.series')">
               <thead>
                 <tr>
-                  <th>{{ $t('register.series') }}</th>
-                  <th>{{ $t('register.fromTo') }}</th>
-                  <th class="right">{{ $t('common.issued') }}</th>
+                  <th>{{ t('register.series') }}</th>
+                  <th>{{ t('register.fromTo') }}</th>
+                  <th class="right">{{ t('common.issued') }}</th>
                   <th v-for="step in steps" :key="step" class="right">{{ stepWords[step] }}</th>
                 </tr>
               </thead>
@@ -150,15 +150,15 @@ const columns: ListColumn[] = [
                 </tr>
               </tbody>
             </table>
-            <table :aria-label="$t('register.postings')">
+            <table :aria-label="t('register.postings')">
               <thead>
                 <tr>
-                  <th>{{ $t('common.posted') }}</th>
-                  <th class="right">{{ $t('register.openNow') }}</th>
-                  <th class="right">{{ $t('common.paid') }}</th>
-                  <th class="right">{{ $t('common.credited') }}</th>
-                  <th class="right">{{ $t('register.voided') }}</th>
-                  <th class="right">{{ $t('common.difference') }}</th>
+                  <th>{{ t('common.posted') }}</th>
+                  <th class="right">{{ t('register.openNow') }}</th>
+                  <th class="right">{{ t('common.paid') }}</th>
+                  <th class="right">{{ t('common.credited') }}</th>
+                  <th class="right">{{ t('register.voided') }}</th>
+                  <th class="right">{{ t('common.difference') }}</th>
                 </tr>
               </thead>
               <tbody>
@@ -183,7 +183,7 @@ const columns: ListColumn[] = [
               v-model:active="active"
               :list="list"
               :columns="columns"
-              :label="$t('register.differences')"
+              :label="t('register.differences')"
               @open="
                 (id) =>
                   navigateTo(
@@ -206,7 +206,7 @@ const columns: ListColumn[] = [
               /><VBtn
                 :href="csvHref('/api/documents/reconciliation/csv', { day: filters.day })"
                 data-test="csv"
-                >{{ $t('common.saveAsCSV') }}</VBtn
+                >{{ t('common.saveAsCSV') }}</VBtn
               >
             </footer>
           </template>
@@ -214,8 +214,8 @@ const columns: ListColumn[] = [
       </section>
       <DocumentAside
         :id="active"
-        :empty="$t('register.noDifferenceInHand')"
-        :words="$t('register.aDocumentThatDidNot')"
+        :empty="t('register.noDifferenceInHand')"
+        :words="t('register.aDocumentThatDidNot')"
       />
     </div>
   </div>

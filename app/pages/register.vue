@@ -156,14 +156,14 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('common.register')">
+      <section class="left" :aria-label="t('common.register')">
         <div class="bar">
-          <h1 class="title">{{ $t('common.register') }}</h1>
+          <h1 class="title">{{ t('common.register') }}</h1>
           <RegisterFilters :filters="filters" @set="set($event)" />
           <SearchField
             class="push"
             :value="filters.search"
-            :label="$t('register.numberCustomerAmount')"
+            :label="t('register.numberCustomerAmount')"
             @search="set({ search: $event })"
           />
         </div>
@@ -171,7 +171,7 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('common.documents')"
+          :label="t('common.documents')"
           :picks="mayPick ? picks : null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
@@ -184,7 +184,7 @@ const columns: ListColumn[] = [
             ><span class="name cut">{{ one.customerName }}</span>
             <span class="order mono soft">{{ one.orderNumber }}</span>
             <span class="state"
-              ><span v-if="one.voided" class="tag stuck">{{ $t('register.void') }}</span
+              ><span v-if="one.voided" class="tag stuck">{{ t('register.void') }}</span
               ><span v-else-if="one.credited" class="tag wait">{{
                 one.credited === 'whole' ? 'credited' : 'part credited'
               }}</span
@@ -202,23 +202,23 @@ const columns: ListColumn[] = [
             <div class="empty">
               <strong>{{
                 filters.search || filters.state || filters.kind
-                  ? $t('register.noDocumentOfThatKind')
-                  : $t('common.noDocumentYet')
+                  ? t('register.noDocumentOfThatKind')
+                  : t('common.noDocumentYet')
               }}</strong>{{
                 filters.state === 'withdrawn'
-                  ? $t('register.invoicesThatStandAlthoughTheir')
+                  ? t('register.invoicesThatStandAlthoughTheir')
                   : filters.search
-                    ? $t('register.numbersCustomersOrderNumbersReferences')
-                    : $t('register.everyDocumentThatIsIssued')
+                    ? t('register.numbersCustomersOrderNumbersReferences')
+                    : t('register.everyDocumentThatIsIssued')
               }}
             </div>
           </template>
         </ListPane>
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{
-            $t('common.countPicked', { count: picks.chosen.value.length })
+            t('common.countPicked', { count: picks.chosen.value.length })
           }}</strong><span v-else class="soft">{{ sums ? plural(sums.matching, 'document') : '…' }}</span
-          ><span v-if="ofOpen" class="soft">{{ $t('register.open') }}</span
+          ><span v-if="ofOpen" class="soft">{{ t('register.open') }}</span
           ><span v-for="sum in shownSums" :key="sum.currency" class="mono soft cut" data-test="sum">{{
             moneyWithSign(sum.sum, sum.currency)
           }}</span
@@ -227,15 +227,15 @@ const columns: ListColumn[] = [
             :href="`/api/documents/again?ids=${again.map((one) => one.id).join(',')}`"
             target="_blank"
             rel="noopener"
-            :title="$t('register.drawnAnewOnThePresent')"
+            :title="t('register.drawnAnewOnThePresent')"
             data-test="again"
-            >{{ $t('register.makeCountAgain', { count: again.length }) }}</VBtn
+            >{{ t('register.makeCountAgain', { count: again.length }) }}</VBtn
           ><VBtn
             v-if="mayPick && isWithdrawn"
             :disabled="picks.chosen.value.length === 0"
             data-test="settle-withdrawn"
             @click="settling = true"
-            >{{ $t('register.settlePicks', { picks: picks.chosen.value.length || '' }) }}</VBtn
+            >{{ t('register.settlePicks', { picks: picks.chosen.value.length || '' }) }}</VBtn
           ><VBtn
             :href="
               csvHref('/api/documents/csv', {
@@ -245,12 +245,12 @@ const columns: ListColumn[] = [
               })
             "
             data-test="csv"
-            >{{ $t('common.csv') }}</VBtn
-          ><VBtn to="/numbers" data-test="numbers">{{ $t('common.numbers') }}</VBtn
-          ><VBtn to="/reconciliation" data-test="proof">{{ $t('register.reconciliation') }}</VBtn
+            >{{ t('common.csv') }}</VBtn
+          ><VBtn to="/numbers" data-test="numbers">{{ t('common.numbers') }}</VBtn
+          ><VBtn to="/reconciliation" data-test="proof">{{ t('register.reconciliation') }}</VBtn
           ><template v-if="session.may('clerk')"
             ><VBtn data-test="write-invoice" @click="writing = true">{{
-              $t('register.newInvoice')
+              t('register.newInvoice')
             }}</VBtn></template
           >
         </footer>
@@ -258,23 +258,23 @@ const columns: ListColumn[] = [
       <DocumentAside
         :id="row?.id ?? null"
         v-model:leaf="leaf"
-        :empty="$t('register.noDocumentInHand')"
-        :words="$t('register.chooseARowToSee')"
+        :empty="t('register.noDocumentInHand')"
+        :words="t('register.chooseARowToSee')"
       />
     </div>
     <Ask
       v-model="settling"
       :title="
-        $t('register.settleInvoicesOfWithdrawnOrders', {
+        t('register.settleInvoicesOfWithdrawnOrders', {
           invoices: plural(picks.chosen.value.length, 'invoice'),
         })
       "
-      :go="$t('register.settleCount', { count: picks.chosen.value.length })"
+      :go="t('register.settleCount', { count: picks.chosen.value.length })"
       danger
       :busy="busy"
       @go="settle"
       ><p>
-        {{ $t('register.whatWasNeverHandedOver') }}
+        {{ t('register.whatWasNeverHandedOver') }}
       </p></Ask
     >
     <NewInvoice v-if="writing" v-model="writing" />

@@ -135,12 +135,12 @@ const add = (name: string) =>
               v-model="form.name"
               class="name"
               maxlength="80"
-              :aria-label="$t('common.name')"
+              :aria-label="t('common.name')"
             /><template v-else>{{ routine.name }}</template>
           </h1>
           <p class="soft about">
             {{
-              $t('routines.versionVersionChangedChangedAtBy', {
+              t('routines.versionVersionChangedChangedAtBy', {
                 version: routine.version,
                 changedAt: shortTime(routine.changedAt),
                 changedBy: routine.changedBy,
@@ -148,11 +148,11 @@ const add = (name: string) =>
             }}
             <span class="tag" :class="{ go: routine.isOn }">{{
               routine.isOn
-                ? $t('routines.onSinceAppliesSince', { appliesSince: shortTime(routine.appliesSince!) })
-                : $t('common.off')
+                ? t('routines.onSinceAppliesSince', { appliesSince: shortTime(routine.appliesSince!) })
+                : t('common.off')
             }}</span>{{ ' ' }}
             <button v-if="may" type="button" class="word" data-test="switch" @click="switchOn">
-              {{ routine.isOn ? $t('routines.switchOff') : $t('routines.switchOn') }}
+              {{ routine.isOn ? t('routines.switchOff') : t('routines.switchOn') }}
             </button>
           </p>
           <SentenceEditor v-model="form.sentence" :choices="choices" :disabled="!may" />
@@ -160,11 +160,11 @@ const add = (name: string) =>
           <FormField
             v-if="may"
             v-model="form.description"
-            :label="$t('routines.whatItIsFor')"
+            :label="t('routines.whatItIsFor')"
             maxlength="300"
           />
           <p v-else class="soft">
-            {{ $t('routines.descriptionOnlyASupervisorChanges', { description: routine.description }) }}
+            {{ t('routines.descriptionOnlyASupervisorChanges', { description: routine.description }) }}
           </p>
         </div>
         <footer class="foot-bar">
@@ -175,27 +175,27 @@ const add = (name: string) =>
             :disabled="!dirty || busy || !form.name.trim()"
             data-test="keep-routine"
             @click="keep"
-            >{{ $t('routines.saveAsVersionRoutine', { routine: routine.version + 1 }) }}</VBtn
+            >{{ t('routines.saveAsVersionRoutine', { routine: routine.version + 1 }) }}</VBtn
           >
-          <VBtn v-if="dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
+          <VBtn v-if="dirty" @click="take">{{ t('common.discardChanges') }}</VBtn>
           <VBtn
             v-if="!dirty && session.may('clerk') && routine.sentence.on !== 'posted'"
             data-test="catch-up"
             @click="catching = true"
             >{{
-              $t('routines.catchUpOnOlderRoutine', {
+              t('routines.catchUpOnOlderRoutine', {
                 routine: routine.sentence.on === 'payment' ? 'payments' : 'orders',
               })
             }}</VBtn
           >
-          <VBtn v-if="!dirty && may" @click="askNew(routine)">{{ $t('common.copy') }}</VBtn>
-          <span class="soft push">{{ $t('routines.appliesToWhatHappensFrom') }}</span>
+          <VBtn v-if="!dirty && may" @click="askNew(routine)">{{ t('common.copy') }}</VBtn>
+          <span class="soft push">{{ t('routines.appliesToWhatHappensFrom') }}</span>
         </footer>
       </section>
       <section
         v-if="routine && form.sentence && choices"
         class="right"
-        :aria-label="$t('routines.trialAndVersions')"
+        :aria-label="t('routines.trialAndVersions')"
       >
         <RoutineSides
           v-model="side"
@@ -216,7 +216,7 @@ const add = (name: string) =>
       :dirty="dirty"
       :busy="busy"
       @go="
-        change({ trust: 'automatic' }, $t('routines.routineNowLetsDocumentsGo', { routine: routine!.name }), {
+        change({ trust: 'automatic' }, t('routines.routineNowLetsDocumentsGo', { routine: routine!.name }), {
           trust: routine!.trust,
         })
       "

@@ -1,4 +1,4 @@
 import { i18n } from '../words'
 
-/** Words in templates: `$t`. */
+/** Sentences with parts in them: `I18nT`. */
 export default defineNuxtPlugin(({ vueApp }) => void vueApp.use(i18n))

@@ -1,5 +1,5 @@
 import { createI18n } from 'vue-i18n'
-import { sentences } from '../../core/refusals/sentences'
+import { sentences, type NamesIn } from '../../core/refusals/sentences'
 import { en } from './en'
 
 /** What vue-i18n would read as syntax stands for itself: addresses have an @, and a sentence may have a stroke. */
@@ -15,5 +15,21 @@ export const i18n = createI18n({
   messages: { en: { ...en, refusals } },
 })
 
-/** The words of a key, with their values in place; `$t` in templates. */
-export const { t } = i18n.global
+type Screens = typeof en
+type WordKey = { [Screen in keyof Screens]: `${Screen}.${keyof Screens[Screen] & string}` }[keyof Screens]
+
+/** The words of a key, as they stand in the table. */
+type TextOf<Key extends string> = Key extends `${infer Screen extends keyof Screens}.${infer Word}`
+  ? Word extends keyof Screens[Screen]
+    ? Screens[Screen][Word]
+    : never
+  : never
+/** What stands in quotes between braces stands for itself. */
+type NameOf<Key extends WordKey> = Exclude<NamesIn<TextOf<Key>>, `'${string}`>
+type ValuesOf<Key extends WordKey> = [NameOf<Key>] extends [never]
+  ? []
+  : [values: Record<NameOf<Key>, unknown>]
+
+/** The words of a key, with their values in place: no key that is not there, and no value left out. */
+export const t = <Key extends WordKey>(key: Key, ...[values]: ValuesOf<Key>): string =>
+  i18n.global.t(key, (values ?? {}) as Record<string, unknown>)

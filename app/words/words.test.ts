@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { en } from './en'
-import { t } from '.'
+import { i18n } from '.'
 
 const keys = Object.entries(en).flatMap(([screen, words]) =>
   Object.keys(words).map((key) => `${screen}.${key}`),
@@ -31,7 +31,20 @@ describe('the words of the interface', () => {
     expect(nouns.filter((noun) => !sources.includes(`'${noun}'`))).toEqual([])
   })
 
+  test('have a part for every name in a sentence', () => {
+    const texts = new Map<string, string>(
+      Object.entries(en).flatMap(([screen, words]) =>
+        Object.entries(words).map(([key, text]) => [`${screen}.${key}`, text] as const),
+      ),
+    )
+    for (const key of found(/keypath="([\w.]+)"/g)) {
+      const rest = sources.slice(sources.indexOf(`keypath="${key}"`))
+      const names = [...texts.get(key)!.matchAll(/\{(\w+)\}/g)].map(([, name]) => name!)
+      for (const name of names) expect(rest, `${key}: ${name}`).toContain(`<template #${name}`)
+    }
+  })
+
   test('can all be read', () => {
-    expect(keys.filter((key) => t(key, { n: 2 }, 2) === key)).toEqual([])
+    expect(keys.filter((key) => i18n.global.t(key, { n: 2 }, 2) === key)).toEqual([])
   })
 })

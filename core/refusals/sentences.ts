@@ -38,7 +38,7 @@ export const sentences = {
 export type RefusalKey = keyof typeof sentences
 
 /** The names in the braces of a sentence. */
-type NamesIn<Sentence> = Sentence extends `${string}{${infer Name}}${infer Rest}`
+export type NamesIn<Sentence> = Sentence extends `${string}{${infer Name}}${infer Rest}`
   ? Name | NamesIn<Rest>
   : never
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { money, shortDay } from '../../composables/format'
 import type { Account, PaymentRow } from '../../contract'
 
@@ -12,7 +13,7 @@ const emit = defineEmits<{
 </script>
 
 <template>
-  <ul :aria-label="$t('common.payments')">
+  <ul :aria-label="t('common.payments')">
     <li
       v-for="one in account.payments"
       :key="one.id"
@@ -22,7 +23,7 @@ const emit = defineEmits<{
       <div class="payment">
         <span>{{ shortDay(one.date) }}</span><span class="cut"
           ><template v-if="one.reverses">{{
-            $t('accounts.takenBackReference', { reference: one.reference })
+            t('accounts.takenBackReference', { reference: one.reference })
           }}</template
           ><template v-else
             >{{ one.direction === 'out' ? 'Refund, ' : '' }}{{ one.method
@@ -43,7 +44,7 @@ const emit = defineEmits<{
       </div>
       <div v-if="!one.undone && !one.reverses" class="payment small">
         <span v-if="Number(one.open) > 0" class="tag queue">{{
-          $t('accounts.amountOnAccount', { amount: money(one.open, one.currency) })
+          t('accounts.amountOnAccount', { amount: money(one.open, one.currency) })
         }}</span>
         <template v-if="may"
           ><button
@@ -56,7 +57,7 @@ const emit = defineEmits<{
             class="word"
             @click="emit('allocate', one)"
           >
-            {{ $t('accounts.bookItOn') }}
+            {{ t('accounts.bookItOn') }}
           </button>
           <button
             v-if="!one.receipt"
@@ -65,24 +66,24 @@ const emit = defineEmits<{
             data-test="make-receipt"
             @click="emit('receipt', one)"
           >
-            {{ $t('accounts.receipt') }}
+            {{ t('accounts.receipt') }}
           </button>
           <button
             type="button"
             class="word"
             :aria-label="
-              $t('accounts.takeBackAmountOfDay', { amount: money(one.amount), day: shortDay(one.date) })
+              t('accounts.takeBackAmountOfDay', { amount: money(one.amount), day: shortDay(one.date) })
             "
             data-test="undo-payment"
             @click="emit('undo', one)"
           >
-            {{ $t('accounts.takeBack') }}
+            {{ t('accounts.takeBack') }}
           </button></template
         >
         <span class="soft push">{{ one.madeBy }}</span>
       </div>
     </li>
-    <li v-if="account.payments.length === 0" class="soft">{{ $t('common.noneYet') }}</li>
+    <li v-if="account.payments.length === 0" class="soft">{{ t('common.noneYet') }}</li>
   </ul>
 </template>
 

@@ -10,8 +10,8 @@ const places = [
 </script>
 
 <template>
-  <h1 class="title">{{ $t('common.accounts') }}</h1>
-  <nav :aria-label="$t('common.accounts')" class="places">
+  <h1 class="title">{{ t('common.accounts') }}</h1>
+  <nav :aria-label="t('common.accounts')" class="places">
     <NuxtLink
       v-for="one in places"
       :key="one.to"

@@ -126,7 +126,7 @@ useMainKey(() => {
 
 <template>
   <div v-if="wrong" class="empty">
-    <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+    <strong>{{ t('common.notToBeSeen') }}</strong>{{ wrong }}
   </div>
   <template v-else-if="view">
     <div class="bar">
@@ -137,9 +137,9 @@ useMainKey(() => {
       >
     </div>
     <div class="body">
-      <p class="soft terms">{{ $t('accounts.paysTerms', { terms: termsWords(view.terms) }) }}</p>
-      <h2>{{ $t('common.open') }}</h2>
-      <ul :aria-label="$t('accounts.openItems')">
+      <p class="soft terms">{{ t('accounts.paysTerms', { terms: termsWords(view.terms) }) }}</p>
+      <h2>{{ t('common.open') }}</h2>
+      <ul :aria-label="t('accounts.openItems')">
         <li v-for="item in view.items" :key="item.id" :data-open="item.number">
           <NuxtLink class="mono number" :to="`/register?search=${item.number}&in=${item.id}`">{{
             item.number
@@ -147,7 +147,7 @@ useMainKey(() => {
           <span class="tag" :class="tone[ageingStep(item.dueDate, day)]">{{ lateWords(item) }}</span>
           <WordPanel
             v-slot="{ close }"
-            :label="$t('accounts.marksOfNumber', { number: item.number })"
+            :label="t('accounts.marksOfNumber', { number: item.number })"
             class="mark"
             :words="markWords(item)"
             :open-end="!item.dispute && !item.promisedOn"
@@ -158,8 +158,8 @@ useMainKey(() => {
                 ><template #disputedWhy
                   ><TakenField
                     :value="item.dispute"
-                    :placeholder="$t('accounts.whatIsWrong')"
-                    :aria-label="$t('accounts.disputedWhy')"
+                    :placeholder="t('accounts.whatIsWrong')"
+                    :aria-label="t('accounts.disputedWhy')"
                     @take="mark(item, { dispute: $event }, close)" /></template></I18nT
             ></label>
             <label
@@ -167,7 +167,7 @@ useMainKey(() => {
                 ><template #promisedFor
                   ><DateField
                     :model-value="item.promisedOn"
-                    :aria-label="$t('accounts.promisedFor')"
+                    :aria-label="t('accounts.promisedFor')"
                     @update:model-value="
                       mark(item, { promisedOn: $event || null }, close)
                     " /></template></I18nT
@@ -176,13 +176,13 @@ useMainKey(() => {
           <span class="amount push"
             >{{ money(item.open, item.currency)
             }}<small v-if="partly(item)" class="soft">
-              {{ $t('accounts.ofAmount', { amount: money(item.amount, item.currency) }) }}</small
+              {{ t('accounts.ofAmount', { amount: money(item.amount, item.currency) }) }}</small
             ></span
           >
         </li>
-        <li v-if="view.items.length === 0" class="soft">{{ $t('accounts.nothingIsOpen') }}</li>
+        <li v-if="view.items.length === 0" class="soft">{{ t('accounts.nothingIsOpen') }}</li>
       </ul>
-      <h2>{{ $t('common.payments') }}</h2>
+      <h2>{{ t('common.payments') }}</h2>
       <AccountPayments
         :account="view"
         :here="payment"
@@ -194,10 +194,10 @@ useMainKey(() => {
     </div>
     <footer v-if="may" class="foot-bar">
       <span class="push" /><VBtn data-test="record-refund" @click="recording = 'out'">{{
-        $t('accounts.refund')
+        t('accounts.refund')
       }}</VBtn
       ><VBtn variant="flat" class="go" data-test="record-payment" @click="recording = 'in'">{{
-        $t('accounts.recordAPayment')
+        t('accounts.recordAPayment')
       }}</VBtn>
     </footer>
     <PaymentDialog v-if="recording" v-model="record" :account="view" :direction="recording" @done="load" />
@@ -212,16 +212,16 @@ useMainKey(() => {
     <Ask
       v-model="undo"
       :title="
-        $t('accounts.takeBackUndoing', { undoing: undoing ? money(undoing.amount, undoing.currency) : '' })
+        t('accounts.takeBackUndoing', { undoing: undoing ? money(undoing.amount, undoing.currency) : '' })
       "
-      :go="$t('accounts.takeItBack')"
+      :go="t('accounts.takeItBack')"
       danger
       :disabled="!reason.trim()"
       @go="takeBack"
       ><p>
-        {{ $t('accounts.aCounterEntryOfToday') }}
+        {{ t('accounts.aCounterEntryOfToday') }}
       </p>
-      <FormField v-model="reason" :label="$t('common.whyItIsKept')"
+      <FormField v-model="reason" :label="t('common.whyItIsKept')"
     /></Ask>
   </template>
 </template>

@@ -51,7 +51,7 @@ const stepWords = computed(() =>
 </script>
 
 <template>
-  <div role="img" :aria-label="$t('accounts.openInCurrencyByDays', { currency: ageing.currency, stepWords })">
+  <div role="img" :aria-label="t('accounts.openInCurrencyByDays', { currency: ageing.currency, stepWords })">
     <VueApexCharts type="bar" height="96" :options="options" :series="series" />
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
@@ -19,14 +20,14 @@ const choices = computed(() => props.ageing.map((one) => ({ value: one.currency,
 </script>
 
 <template>
-  <div class="strip" :aria-label="$t('accounts.ageing')">
+  <div class="strip" :aria-label="t('accounts.ageing')">
     <template v-if="shown">
       <div class="facts">
         <p>
           <I18nT keypath="accounts.openInCurrency" scope="global"
             ><template #currency
               ><WordPicker
-                :label="$t('common.currency')"
+                :label="t('common.currency')"
                 :words="shown.currency"
                 :choices="choices"
                 :value="shown.currency"
@@ -34,11 +35,11 @@ const choices = computed(() => props.ageing.map((one) => ({ value: one.currency,
           ></I18nT>
         </p>
         <dl>
-          <dt>{{ $t('common.open') }}</dt>
+          <dt>{{ t('common.open') }}</dt>
           <dd class="mono">{{ money(shown.open, shown.currency) }}</dd>
-          <dt>{{ $t('accounts.overdue') }}</dt>
+          <dt>{{ t('accounts.overdue') }}</dt>
           <dd class="mono late">{{ money(shown.overdue, shown.currency) }}</dd>
-          <dt>{{ $t('accounts.inCredit') }}</dt>
+          <dt>{{ t('accounts.inCredit') }}</dt>
           <dd class="mono">{{ money(shown.credit, shown.currency) }}</dd>
         </dl>
       </div>
@@ -55,7 +56,7 @@ const choices = computed(() => props.ageing.map((one) => ({ value: one.currency,
         </div>
       </div>
     </template>
-    <p v-else class="soft">{{ $t('accounts.nothingIsOpen') }}</p>
+    <p v-else class="soft">{{ t('accounts.nothingIsOpen') }}</p>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import { plural } from '../../composables/format'
@@ -14,22 +15,22 @@ const reason = ref('')
   <Ask
     v-if="act === 'book'"
     v-model="open"
-    :title="$t('accounts.bookPlural', { plural: plural(count, 'matched payment') })"
-    :go="$t('accounts.bookCount', { count })"
+    :title="t('accounts.bookPlural', { plural: plural(count, 'matched payment') })"
+    :go="t('accounts.bookCount', { count })"
     :busy="busy"
     @go="emit('book')"
     ><p>
-      {{ $t('accounts.eachIsBookedOnThe') }}
+      {{ t('accounts.eachIsBookedOnThe') }}
     </p></Ask
   >
   <Ask
     v-else
     v-model="open"
-    :title="$t('accounts.ignoreMovements', { movements: plural(count, 'movement') })"
-    :go="$t('accounts.ignore')"
+    :title="t('accounts.ignoreMovements', { movements: plural(count, 'movement') })"
+    :go="t('accounts.ignore')"
     :busy="busy"
     :disabled="!reason.trim()"
     @go="emit('set-aside', reason.trim())"
-    ><FormField v-model="reason" :label="$t('accounts.whyABankFeeA')"
+    ><FormField v-model="reason" :label="t('accounts.whyABankFeeA')"
   /></Ask>
 </template>

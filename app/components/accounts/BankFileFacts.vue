@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import { plural } from '../../composables/format'
 import type { BankFileView } from '../../contract'
@@ -12,7 +13,7 @@ const done = computed(() => count('booked') + count('set aside'))
 <template>
   <p v-if="file.state === 'refused'" class="notice stuck" role="alert">{{ file.reason }}</p>
   <p v-else-if="file.state === 'reading'" class="notice" role="status">
-    {{ $t('accounts.theFileIsBeingRead') }}
+    {{ t('accounts.theFileIsBeingRead') }}
   </p>
   <p v-else class="notice" role="status" data-test="file-facts">
     <span
@@ -24,14 +25,14 @@ const done = computed(() => count('booked') + count('set aside'))
         > </template
       >{{ plural(file.entries, 'movement')
       }}<template v-if="file.known">{{
-        $t('accounts.knownKnownFromAnotherFile', { known: file.known })
+        t('accounts.knownKnownFromAnotherFile', { known: file.known })
       }}</template
-      >{{ $t('accounts.doneDone', { done })
+      >{{ t('accounts.doneDone', { done })
       }}<template v-if="count('to book')">{{
-        $t('accounts.countBeingBooked', { count: count('to book') })
+        t('accounts.countBeingBooked', { count: count('to book') })
       }}</template
       >{{
-        $t('accounts.sureMatchedUnsureToCheck', {
+        t('accounts.sureMatchedUnsureToCheck', {
           sure: count('sure'),
           unsure: count('unsure'),
           strange: count('strange'),

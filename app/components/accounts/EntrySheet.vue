@@ -87,22 +87,22 @@ async function book() {
 
 <template>
   <div class="bar">
-    <strong class="cut">{{ entry.name || $t('accounts.aMovement') }}</strong><span class="push amount">{{
+    <strong class="cut">{{ entry.name || t('accounts.aMovement') }}</strong><span class="push amount">{{
       money(entry.amount, entry.currency)
     }}</span>
   </div>
   <div class="body">
     <dl>
-      <dt>{{ $t('accounts.booked') }}</dt>
+      <dt>{{ t('accounts.booked') }}</dt>
       <dd>{{ longDay(entry.bookedOn) }}</dd>
       <template v-if="entry.iban"
-        ><dt>{{ $t('accounts.account') }}</dt>
+        ><dt>{{ t('accounts.account') }}</dt>
         <dd class="mono">{{ entry.iban }}</dd></template
       ><template v-if="entry.reference"
-        ><dt>{{ $t('accounts.reference') }}</dt>
+        ><dt>{{ t('accounts.reference') }}</dt>
         <dd class="mono">{{ entry.reference }}</dd></template
       ><template v-if="entry.text"
-        ><dt>{{ $t('accounts.written') }}</dt>
+        ><dt>{{ t('accounts.written') }}</dt>
         <dd>{{ entry.text }}</dd></template
       >
     </dl>
@@ -121,13 +121,13 @@ async function book() {
         v-if="may"
         v-model="search"
         :label="
-          account ? $t('accounts.forAccount', { account: account.name }) : $t('accounts.forWhichCustomer')
+          account ? t('accounts.forAccount', { account: account.name }) : t('accounts.forWhichCustomer')
         "
-        :placeholder="account ? $t('accounts.anotherCustomer') : $t('accounts.nameOrNumber')"
+        :placeholder="account ? t('accounts.anotherCustomer') : t('accounts.nameOrNumber')"
         data-test="entry-customer"
         @keydown.enter.prevent="found[0] && choose(found[0].id)"
       />
-      <strong v-else-if="account">{{ $t('accounts.forAccount', { account: account.name }) }}</strong>
+      <strong v-else-if="account">{{ t('accounts.forAccount', { account: account.name }) }}</strong>
       <ul v-if="found.length">
         <li v-for="one in found" :key="one.id">
           <button type="button" class="word" @click="choose(one.id)">{{ one.name }}</button>
@@ -144,7 +144,7 @@ async function book() {
         :refund="isRefund"
       />
       <p v-if="account && rest.gt(0)" class="notice wait">
-        {{ $t('accounts.amountSettlesNothingAndStays', { amount: money(rest.toString(), entry.currency) }) }}
+        {{ t('accounts.amountSettlesNothingAndStays', { amount: money(rest.toString(), entry.currency) }) }}
       </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     </template>
@@ -163,9 +163,9 @@ async function book() {
       data-test="book-entry"
       @click="book"
       >{{
-        $t('accounts.bookAmountAccount', {
+        t('accounts.bookAmountAccount', {
           amount: money(amount, entry.currency),
-          account: account ? $t('accounts.forAccount2', { account: account.name }) : '',
+          account: account ? t('accounts.forAccount2', { account: account.name }) : '',
         })
       }}</VBtn
     >

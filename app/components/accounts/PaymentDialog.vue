@@ -155,32 +155,32 @@ const ready = computed(
 
 <template>
   <Ask v-model="open" wide :title="title" :go="goWords" :busy="busy" :disabled="!ready" @go="go">
-    <RealNotice :what="$t('accounts.paymentsAreBooked')" />
+    <RealNotice :what="t('accounts.paymentsAreBooked')" />
     <div v-if="!payment" class="head">
       <FormField
         v-model="amount"
         class="amount-field"
-        :label="$t('common.amount')"
+        :label="t('common.amount')"
         mono
         inputmode="decimal"
         placeholder="0.00"
         data-test="payment-amount"
       />
-      <SelectField v-model="currency" :label="$t('common.currency')" :choices="currencies" />
+      <SelectField v-model="currency" :label="t('common.currency')" :choices="currencies" />
       <label
         ><I18nT keypath="accounts.onDate" scope="global"
           ><template #date><DateField v-model="date" data-test="payment-date" /></template></I18nT
       ></label>
       <SelectField
         v-model="method"
-        :label="$t('common.by')"
+        :label="t('common.by')"
         :choices="paymentMethods"
         data-test="payment-method"
       />
       <FormField
         v-model="reference"
         class="wide"
-        :label="isRefund ? $t('accounts.reference') : $t('accounts.whatThePayerWrote')"
+        :label="isRefund ? t('accounts.reference') : t('accounts.whatThePayerWrote')"
         maxlength="140"
       />
     </div>
@@ -198,14 +198,14 @@ const ready = computed(
       :model-value="back[one.id] ?? false"
       @update:model-value="back[one.id] = $event"
       >{{
-        $t('accounts.giveBackAmountOnAccount', {
+        t('accounts.giveBackAmountOnAccount', {
           amount: money(one.open, one.currency),
           day: shortDay(one.date),
         })
       }}</CheckField
     >
     <p v-if="rest.lt(0)" class="notice stuck" role="status">
-      {{ $t('accounts.amountMoreWouldBeBooked', { amount: money(rest.neg().toString(), currency) }) }}
+      {{ t('accounts.amountMoreWouldBeBooked', { amount: money(rest.neg().toString(), currency) }) }}
     </p>
     <p
       v-else-if="!payment && rest.gt(0) && giveBack.length === 0"
@@ -214,11 +214,11 @@ const ready = computed(
       data-test="on-account"
     >
       {{ money(rest.toString(), currency) }}
-      {{ isRefund ? $t('accounts.settlesNothingItStandsAs') : $t('accounts.isTooMuchItStays') }}.
+      {{ isRefund ? t('accounts.settlesNothingItStandsAs') : t('accounts.isTooMuchItStays') }}.
     </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <CheckField v-if="askAnother" v-model="another" data-test="another">{{
-      $t('accounts.itIsAnotherOneBook')
+      t('accounts.itIsAnotherOneBook')
     }}</CheckField>
   </Ask>
 </template>

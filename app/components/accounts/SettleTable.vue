@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useSession } from '../../stores/session'
 import { plainAmount } from '../../composables/amounts'
 import { money, shortDay } from '../../composables/format'
@@ -78,13 +79,13 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
     <table>
       <thead>
         <tr>
-          <th>{{ refund ? $t('accounts.creditNote') : $t('accounts.settles') }}</th>
-          <th>{{ refund ? $t('accounts.of') : $t('common.due') }}</th>
-          <th class="right">{{ $t('common.open') }}</th>
-          <th class="right">{{ $t('common.amount') }}</th>
+          <th>{{ refund ? t('accounts.creditNote') : t('accounts.settles') }}</th>
+          <th>{{ refund ? t('accounts.of') : t('common.due') }}</th>
+          <th class="right">{{ t('common.open') }}</th>
+          <th class="right">{{ t('common.amount') }}</th>
           <template v-if="!refund"
-            ><th class="right">{{ $t('common.discount') }}</th>
-            <th class="right">{{ $t('common.waived') }}</th></template
+            ><th class="right">{{ t('common.discount') }}</th>
+            <th class="right">{{ t('common.waived') }}</th></template
           >
         </tr>
       </thead>
@@ -94,7 +95,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
             <button
               type="button"
               class="word mono"
-              :title="$t('accounts.allOfItOnNumber', { number: item.number })"
+              :title="t('accounts.allOfItOnNumber', { number: item.number })"
               @click="only(item)"
             >
               {{ item.number }}
@@ -108,7 +109,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                 v-model="cells[item.id]!.amount"
                 class="mono"
                 inputmode="decimal"
-                :aria-label="$t('accounts.numberAmount', { number: item.number })"
+                :aria-label="t('accounts.numberAmount', { number: item.number })"
                 :data-test="`settle-${item.number}`"
               />
             </td>
@@ -118,7 +119,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                   v-model="cells[item.id]!.discount"
                   class="mono"
                   inputmode="decimal"
-                  :aria-label="$t('accounts.numberEarlyPaymentDiscount', { number: item.number })"
+                  :aria-label="t('accounts.numberEarlyPaymentDiscount', { number: item.number })"
                 />
               </td>
               <td class="right">
@@ -126,7 +127,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
                   v-model="cells[item.id]!.writeOff"
                   class="mono"
                   inputmode="decimal"
-                  :aria-label="$t('accounts.numberWaived', { number: item.number })"
+                  :aria-label="t('accounts.numberWaived', { number: item.number })"
                 /></td></template
           ></template>
         </tr>
@@ -134,7 +135,7 @@ const openOf = (item: OpenItem) => new Decimal(item.open).toString()
     </table>
   </div>
   <p v-else class="soft">
-    {{ refund ? $t('accounts.thereIsNoOpenCredit') : $t('accounts.nothingIsOpenInThis') }}
+    {{ refund ? t('accounts.thereIsNoOpenCredit') : t('accounts.nothingIsOpenInThis') }}
   </p>
 </template>
 

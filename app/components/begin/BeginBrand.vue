@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import BeginForm from './BeginForm.vue'
 import BrandFields from './BrandFields.vue'
 import { useSession } from '../../stores/session'
@@ -21,9 +22,9 @@ const go = () =>
 
 <template>
   <BeginForm
-    :title="$t('begin.howYouTrade')"
-    :says="$t('begin.underThisNameYourDocuments')"
-    :go="$t('begin.saveAndGoOn')"
+    :title="t('begin.howYouTrade')"
+    :says="t('begin.underThisNameYourDocuments')"
+    :go="t('begin.saveAndGoOn')"
     :busy="busy"
     :wrong="wrong"
     @go="go"

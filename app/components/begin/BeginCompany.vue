@@ -62,9 +62,9 @@ const go = () =>
 
 <template>
   <BeginForm
-    :title="$t('begin.yourCompany')"
-    :says="$t('begin.theRestFollowsFromThe')"
-    :go="$t('begin.saveAndGoOn')"
+    :title="t('begin.yourCompany')"
+    :says="t('begin.theRestFollowsFromThe')"
+    :go="t('begin.saveAndGoOn')"
     :busy="busy"
     :wrong="wrong"
     @go="go"
@@ -72,47 +72,43 @@ const go = () =>
     <div class="fields">
       <FormField
         v-model="form.name"
-        :label="$t('begin.companyName')"
-        :hint="$t('begin.asItIsRegistered')"
+        :label="t('begin.companyName')"
+        :hint="t('begin.asItIsRegistered')"
         autocomplete="organization"
         data-test="company"
         :wrong="wrongs.name"
       />
       <PickField
         v-model="form.country"
-        :label="$t('common.country')"
+        :label="t('common.country')"
         :choices="countryNames"
         data-test="country"
         :wrong="wrongs.country"
       />
       <PickField
         v-model="form.currency"
-        :label="$t('common.currency')"
+        :label="t('common.currency')"
         :choices="currencies"
-        :hint="$t('begin.yourBooksAreKeptIn')"
+        :hint="t('begin.yourBooksAreKeptIn')"
         :wrong="wrongs.currency"
       />
-      <SelectField
-        v-model="form.language"
-        :label="$t('begin.languageOfYourDocuments')"
-        :choices="languages"
-      />
+      <SelectField v-model="form.language" :label="t('begin.languageOfYourDocuments')" :choices="languages" />
       <PickField
         v-model="form.timeZone"
-        :label="$t('begin.timeZone')"
+        :label="t('begin.timeZone')"
         :choices="zones"
         :wrong="wrongs.timeZone"
       />
       <SelectField
         v-model="form.businessYearStart"
-        :label="$t('begin.businessYearBeginsIn')"
+        :label="t('begin.businessYearBeginsIn')"
         :choices="months"
       />
       <FormField
         v-model="form.rates"
         class="whole"
-        :label="$t('begin.vatRatesInPercent')"
-        :hint="$t('begin.theUsualOneFirstFor')"
+        :label="t('begin.vatRatesInPercent')"
+        :hint="t('begin.theUsualOneFirstFor')"
         data-test="rates"
         :wrong="wrongs.taxCodes"
       />

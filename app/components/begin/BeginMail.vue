@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import BeginForm from './BeginForm.vue'
 import MailFields from '../mail/MailFields.vue'
 import { useWrongs } from '../../composables/useWrongs'
@@ -18,16 +19,16 @@ const go = () =>
 
 <template>
   <BeginForm
-    :title="$t('begin.email')"
-    :says="$t('begin.theAccountThroughWhichYour')"
-    :go="$t('begin.saveAndFinish')"
+    :title="t('begin.email')"
+    :says="t('begin.theAccountThroughWhichYour')"
+    :go="t('begin.saveAndFinish')"
     :busy="busy"
     :wrong="wrong"
     @go="go"
   >
     <MailFields v-model="form" :wrongs="wrongs" />
     <template #beside
-      ><VBtn height="36" data-test="later" @click="emit('done')">{{ $t('begin.later') }}</VBtn></template
+      ><VBtn height="36" data-test="later" @click="emit('done')">{{ t('begin.later') }}</VBtn></template
     >
   </BeginForm>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import BeginForm from './BeginForm.vue'
 import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
@@ -62,9 +63,9 @@ const go = () =>
 
 <template>
   <BeginForm
-    :title="$t('common.numbers')"
-    :says="$t('begin.ifAnotherProgramNumberedYour')"
-    :go="$t('begin.saveAndGoOn')"
+    :title="t('common.numbers')"
+    :says="t('begin.ifAnotherProgramNumberedYour')"
+    :go="t('begin.saveAndGoOn')"
     :busy="busy"
     :wrong="wrong"
     @go="go"
@@ -72,10 +73,10 @@ const go = () =>
     <table>
       <thead>
         <tr>
-          <th>{{ $t('common.kind') }}</th>
-          <th>{{ $t('common.beginsWith') }}</th>
-          <th>{{ $t('begin.nextNumber') }}</th>
-          <th>{{ $t('begin.itWillRead') }}</th>
+          <th>{{ t('common.kind') }}</th>
+          <th>{{ t('common.beginsWith') }}</th>
+          <th>{{ t('begin.nextNumber') }}</th>
+          <th>{{ t('begin.itWillRead') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -85,7 +86,7 @@ const go = () =>
             <FormField
               v-model="row.prefix"
               mono
-              :aria-label="$t('begin.kindBeginsWith', { kind: row.kind })"
+              :aria-label="t('begin.kindBeginsWith', { kind: row.kind })"
             />
           </td>
           <td>
@@ -93,7 +94,7 @@ const go = () =>
               v-model="row.start"
               mono
               inputmode="numeric"
-              :aria-label="$t('begin.kindNextNumber', { kind: row.kind })"
+              :aria-label="t('begin.kindNextNumber', { kind: row.kind })"
               :data-test="`start-${row.kind}`"
             />
           </td>
@@ -102,7 +103,7 @@ const go = () =>
       </tbody>
     </table>
     <p class="soft">
-      {{ $t('begin.yearIsTheYearOf') }}
+      {{ t('begin.yearIsTheYearOf') }}
     </p>
   </BeginForm>
 </template>

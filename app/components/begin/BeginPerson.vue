@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import BeginForm from './BeginForm.vue'
 import FormField from '../fields/FormField.vue'
 import { useSession } from '../../stores/session'
@@ -20,9 +21,9 @@ const go = () =>
 
 <template>
   <BeginForm
-    :title="$t('begin.welcome')"
-    :says="$t('begin.nobodyWorksHereYetYou')"
-    :go="$t('begin.begin')"
+    :title="t('begin.welcome')"
+    :says="t('begin.nobodyWorksHereYetYou')"
+    :go="t('begin.begin')"
     :busy="busy"
     :wrong="wrong"
     @go="go"
@@ -31,36 +32,36 @@ const go = () =>
       <FormField
         v-model="form.code"
         class="whole"
-        :label="$t('common.code')"
+        :label="t('common.code')"
         mono
-        :hint="$t('begin.binServePrintedItWhen')"
+        :hint="t('begin.binServePrintedItWhen')"
         autocomplete="off"
         data-test="code"
         :wrong="wrongs.code"
       />
       <FormField
         v-model="form.name"
-        :label="$t('begin.yourName')"
+        :label="t('begin.yourName')"
         autocomplete="name"
         data-test="name"
         :wrong="wrongs.name"
       />
       <FormField
         v-model="form.email"
-        :label="$t('begin.yourEmailAddress')"
+        :label="t('begin.yourEmailAddress')"
         type="email"
         autocomplete="username"
-        :hint="$t('begin.youSignInWithIt')"
+        :hint="t('begin.youSignInWithIt')"
         data-test="email"
         :wrong="wrongs.email"
       />
       <FormField
         v-model="form.password"
         class="whole"
-        :label="$t('common.chooseAPassword')"
+        :label="t('common.chooseAPassword')"
         type="password"
         autocomplete="new-password"
-        :hint="$t('common.atLeast12CharactersA')"
+        :hint="t('common.atLeast12CharactersA')"
         data-test="password"
         :wrong="wrongs.password"
       />

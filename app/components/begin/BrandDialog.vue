@@ -42,8 +42,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="copyOf ? $t('begin.copyCopyOf', { copyOf: copyOf.name }) : $t('begin.addABrand')"
-    :go="$t('begin.addBrand')"
+    :title="copyOf ? t('begin.copyCopyOf', { copyOf: copyOf.name }) : t('begin.addABrand')"
+    :go="t('begin.addBrand')"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
@@ -51,7 +51,7 @@ async function keep() {
     <div class="form">
       <BrandFields v-model="form" :wrongs="wrongs" :without-look="!!copyOf" />
       <p v-if="copyOf" class="soft">
-        {{ $t('begin.logoColoursDesignsAndEmail', { copyOf: copyOf.name }) }}
+        {{ t('begin.logoColoursDesignsAndEmail', { copyOf: copyOf.name }) }}
       </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     </div>

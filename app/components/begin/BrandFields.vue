@@ -44,66 +44,66 @@ const colourWords = {
 
 <template>
   <div class="fields">
-    <FormField v-model="form.name" :label="$t('begin.brandName')" data-test="brand" :wrong="wrongs.name" />
+    <FormField v-model="form.name" :label="t('begin.brandName')" data-test="brand" :wrong="wrongs.name" />
     <FormField
       v-model="form.code"
-      :label="$t('begin.shortCode')"
-      :hint="$t('begin.oneToSixLettersNumbers')"
+      :label="t('begin.shortCode')"
+      :hint="t('begin.oneToSixLettersNumbers')"
       maxlength="6"
       :wrong="wrongs.code"
     />
     <FormField
       v-model="form.address"
-      :label="$t('common.addressOnDocuments')"
+      :label="t('common.addressOnDocuments')"
       :lines="3"
-      :placeholder="$t('common.streetPostcodeAndTown')"
+      :placeholder="t('common.streetPostcodeAndTown')"
       data-test="address"
       :wrong="wrongs.addressLines"
     />
     <div class="stack">
-      <FormField v-model="form.legalName" :label="$t('common.legalName')" :wrong="wrongs.legalName" />
+      <FormField v-model="form.legalName" :label="t('common.legalName')" :wrong="wrongs.legalName" />
       <PickField
         v-model="form.country"
-        :label="$t('common.country')"
+        :label="t('common.country')"
         :choices="countryNames"
         :wrong="wrongs.country"
       />
     </div>
     <FormField
       v-model="form.taxNumber"
-      :label="$t('common.vatNumber')"
-      :hint="$t('begin.leaveItEmptyIfYou')"
+      :label="t('common.vatNumber')"
+      :hint="t('begin.leaveItEmptyIfYou')"
       data-test="tax-number"
       :wrong="wrongs.taxNumber"
     />
     <FormField
       v-model="form.iban"
-      :label="$t('common.iban')"
+      :label="t('common.iban')"
       mono
-      :hint="$t('begin.customersPayToThisAccount')"
+      :hint="t('begin.customersPayToThisAccount')"
       data-test="iban"
       :wrong="wrongs['banks.0.iban']"
     />
     <FormField
       v-model="form.senderAddress"
       class="whole"
-      :label="$t('begin.emailsComeFrom')"
+      :label="t('begin.emailsComeFrom')"
       type="email"
-      :hint="$t('begin.customersSeeItAndAnswer')"
+      :hint="t('begin.customersSeeItAndAnswer')"
       data-test="sender"
       :wrong="wrongs.senderAddress"
     />
     <div v-if="!withoutLook" class="logo whole">
       <label class="pick"
-        ><span>{{ $t('common.logo') }}</span
+        ><span>{{ t('common.logo') }}</span
         ><input type="file" accept=".png,.jpg,.jpeg,.svg" data-test="logo" @change="upload" /></label
-      ><img v-if="shown && drawn" :src="drawn" :alt="$t('begin.yourLogo')" />
+      ><img v-if="shown && drawn" :src="drawn" :alt="t('begin.yourLogo')" />
       <label v-for="(words, name) in colourWords" :key="name" class="colour"
         ><input v-model="form.colours[name]" type="color" /><span>{{ words }}</span></label
       >
     </div>
     <CheckField v-model="form.pricesIncludeTax" class="whole">{{
-      $t('begin.pricesIncludeVATAsIn')
+      t('begin.pricesIncludeVATAsIn')
     }}</CheckField>
   </div>
 </template>

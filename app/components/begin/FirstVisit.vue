@@ -37,7 +37,7 @@ function finish() {
 <template>
   <main class="first">
     <aside>
-      <p class="name"><PegMark class="peg" />{{ $t('common.clothespin') }}</p>
+      <p class="name"><PegMark class="peg" />{{ t('common.clothespin') }}</p>
       <ol>
         <li
           v-for="(one, index) in steps"
@@ -47,18 +47,18 @@ function finish() {
         >
           <span class="mono" aria-hidden="true">{{ index + 1 }}</span>
           <span
-            >{{ one.words }}<span v-if="index < place" class="soft"> {{ $t('begin.saved') }}</span></span
+            >{{ one.words }}<span v-if="index < place" class="soft"> {{ t('begin.saved') }}</span></span
           >
         </li>
       </ol>
-      <p class="soft">{{ $t('begin.youCanStopAfterEach') }}</p>
+      <p class="soft">{{ t('begin.youCanStopAfterEach') }}</p>
       <button v-if="session.user" type="button" class="word" @click="session.signOut()">
-        {{ $t('common.signOut') }}
+        {{ t('common.signOut') }}
       </button>
     </aside>
     <section>
       <p v-if="session.user && !session.may('supervisor')" class="empty">
-        <strong>{{ $t('begin.theSetUpIsNot') }}</strong>{{ $t('begin.aSupervisorHasToFinish') }}
+        <strong>{{ t('begin.theSetUpIsNot') }}</strong>{{ t('begin.aSupervisorHasToFinish') }}
       </p>
       <BeginPerson v-else-if="step === 'person'" />
       <BeginCompany v-else-if="step === 'company'" />

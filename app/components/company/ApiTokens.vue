@@ -64,66 +64,64 @@ const scopes = [
 </script>
 
 <template>
-  <h2>{{ $t('company.otherPrograms') }}</h2>
+  <h2>{{ t('company.otherPrograms') }}</h2>
   <p>
     <I18nT keypath="company.theyCallTheAPIWith" scope="global"
       ><template #openapiJson
-        ><a href="/api/openapi.json">{{ $t('company.openapiJson') }}</a></template
+        ><a href="/api/openapi.json">{{ t('company.openapiJson') }}</a></template
       ></I18nT
     >
   </p>
   <form class="row" @submit.prevent="make">
-    <FormField v-model="name" :label="$t('company.whichProgram')" /><span class="may"
+    <FormField v-model="name" :label="t('company.whichProgram')" /><span class="may"
       ><I18nT keypath="company.mayScope" scope="global"
         ><template #scope
           ><WordPicker
-            :label="$t('company.scope')"
+            :label="t('company.scope')"
             :choices="scopes"
             :value="scope"
             @pick="scope = $event as typeof scope" /></template></I18nT
     ></span>
-    <div class="until"><DateField v-model="endsOn" :label="$t('common.until')" /></div>
-    <VBtn type="submit" :disabled="!name.trim()" data-test="make-token">{{ $t('company.makeAToken') }}</VBtn>
+    <div class="until"><DateField v-model="endsOn" :label="t('common.until')" /></div>
+    <VBtn type="submit" :disabled="!name.trim()" data-test="make-token">{{ t('company.makeAToken') }}</VBtn>
   </form>
   <p v-if="fresh" class="notice go" role="status" data-test="token">
     <span
-      >{{ $t('company.copyItNowItIs') }}<br /><code>{{ fresh }}</code></span
+      >{{ t('company.copyItNowItIs') }}<br /><code>{{ fresh }}</code></span
     >
   </p>
   <ul>
     <li v-for="one in found" :key="one.id">
       <strong>{{ one.name }}</strong>
       <span class="soft">{{
-        $t('company.scopesByMadeByOne', {
+        t('company.scopesByMadeByOne', {
           scopes: scopes.find((two) => two.value === one.scope)!.words,
           madeBy: one.madeBy,
-          one: one.usedOn
-            ? $t('company.usedUsedOn', { usedOn: longDay(one.usedOn) })
-            : $t('company.neverUsed'),
+          one: one.usedOn ? t('company.usedUsedOn', { usedOn: longDay(one.usedOn) }) : t('company.neverUsed'),
         })
       }}</span>
-      <span v-if="one.revokedAt" class="tag push">{{ $t('company.revoked') }}</span><span
+      <span v-if="one.revokedAt" class="tag push">{{ t('company.revoked') }}</span><span
         v-else-if="one.ended"
         class="tag push"
-        >{{ $t('company.endedEndsOn', { endsOn: longDay(one.endsOn!) }) }}</span
+        >{{ t('company.endedEndsOn', { endsOn: longDay(one.endsOn!) }) }}</span
       ><span v-else-if="soon(one)" class="tag wait">{{
-        $t('company.endsEndsOn', { endsOn: longDay(one.endsOn!) })
+        t('company.endsEndsOn', { endsOn: longDay(one.endsOn!) })
       }}</span
       ><span v-else-if="one.endsOn" class="soft">{{
-        $t('company.untilEndsOn', { endsOn: longDay(one.endsOn) })
+        t('company.untilEndsOn', { endsOn: longDay(one.endsOn) })
       }}</span>
       <button v-if="!one.revokedAt && !one.ended" type="button" class="word push" @click="revoking = one">
-        {{ $t('company.revoke') }}
+        {{ t('company.revoke') }}
       </button>
     </li>
   </ul>
   <Ask
     v-model="asking"
-    :title="$t('company.revokeTheTokenOfRevoking', { revoking: revoking?.name })"
-    :go="$t('company.revoke2')"
+    :title="t('company.revokeTheTokenOfRevoking', { revoking: revoking?.name })"
+    :go="t('company.revoke2')"
     danger
     @go="revoke"
-    ><p>{{ $t('company.thatProgramCanNoLonger') }}</p></Ask
+    ><p>{{ t('company.thatProgramCanNoLonger') }}</p></Ask
   >
 </template>
 

@@ -39,23 +39,23 @@ const currencyChoices = [
 
 <template>
   <div v-for="(bank, index) in banks" :key="index" class="bank">
-    <FormField v-model="bank.name" :label="$t('brands.bank')" :disabled="disabled" /><FormField
+    <FormField v-model="bank.name" :label="t('brands.bank')" :disabled="disabled" /><FormField
       v-model="bank.iban"
-      :label="$t('common.iban')"
+      :label="t('common.iban')"
       mono
       :disabled="disabled"
       :wrong="wrongs[`banks.${index}.iban`]"
     /><FormField
       v-model="bank.bic"
-      :label="$t('brands.bic')"
+      :label="t('brands.bic')"
       mono
       :disabled="disabled"
       :wrong="wrongs[`banks.${index}.bic`]"
     />
     <div class="takes">
-      <span class="soft">{{ $t('brands.for') }}</span><WordPicker
-        :label="$t('common.currency')"
-        :words="bank.currency || $t('brands.anyCurrency')"
+      <span class="soft">{{ t('brands.for') }}</span><WordPicker
+        :label="t('common.currency')"
+        :words="bank.currency || t('brands.anyCurrency')"
         :choices="currencyChoices"
         :value="bank.currency"
         :disabled="disabled"
@@ -65,15 +65,15 @@ const currencyChoices = [
         v-if="!disabled"
         type="button"
         class="word"
-        :aria-label="$t('brands.takeBankOff', { bank: bank.name || $t('brands.thisAccount') })"
+        :aria-label="t('brands.takeBankOff', { bank: bank.name || t('brands.thisAccount') })"
         @click="banks.splice(index, 1)"
       >
-        {{ $t('brands.takeOff') }}
+        {{ t('brands.takeOff') }}
       </button>
     </div>
   </div>
   <p class="soft">
-    {{ banks.length === 0 ? without : $t('brands.aDocumentNamesTheAccount') }}
+    {{ banks.length === 0 ? without : t('brands.aDocumentNamesTheAccount') }}
     <button
       v-if="!disabled && banks.length < 12"
       type="button"
@@ -81,7 +81,7 @@ const currencyChoices = [
       data-test="add-bank"
       @click="banks.push({ name: '', iban: '', bic: '', currency: '' })"
     >
-      {{ $t('brands.addAnAccount') }}
+      {{ t('brands.addAnAccount') }}
     </button>
   </p>
 </template>

@@ -81,8 +81,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="branch ? branch.name : $t('brands.addABranch')"
-    :go="branch ? $t('common.save') : $t('brands.addBranch')"
+    :title="branch ? branch.name : t('brands.addABranch')"
+    :go="branch ? t('common.save') : t('brands.addBranch')"
     :busy="busy"
     :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
@@ -92,45 +92,45 @@ async function keep() {
     <div class="fields">
       <FormField
         v-model="form.name"
-        :label="$t('common.nameInClothespin')"
-        :placeholder="$t('brands.ballynoreShop')"
-        :hint="$t('brands.ordersAndFilesCallIt')"
+        :label="t('common.nameInClothespin')"
+        :placeholder="t('brands.ballynoreShop')"
+        :hint="t('brands.ordersAndFilesCallIt')"
         :wrong="wrongs.name"
         data-test="branch-name"
       />
       <PickField
         v-model="form.country"
-        :label="$t('common.country')"
+        :label="t('common.country')"
         :choices="countryNames"
         :wrong="wrongs.country"
       />
       <FormField
         v-model="form.address"
-        :label="$t('common.addressOnDocuments')"
+        :label="t('common.addressOnDocuments')"
         :lines="3"
-        :placeholder="$t('common.streetPostcodeAndTown')"
+        :placeholder="t('common.streetPostcodeAndTown')"
         :wrong="wrongs.addressLines"
         data-test="branch-address"
       />
       <div class="stack">
-        <FormField v-model="form.phone" :label="$t('brands.phone')" :placeholder="brand.phone" />
+        <FormField v-model="form.phone" :label="t('brands.phone')" :placeholder="brand.phone" />
         <FormField
           v-model="form.email"
-          :label="$t('brands.emailOnTheDocument')"
+          :label="t('brands.emailOnTheDocument')"
           :placeholder="brand.email"
           :wrong="wrongs.email"
         />
       </div>
     </div>
-    <h3>{{ $t('brands.bankAccountsOfItsOwn') }}</h3>
+    <h3>{{ t('brands.bankAccountsOfItsOwn') }}</h3>
     <BankFields
       v-model="form.banks"
       :disabled="false"
       :wrongs="wrongs"
-      :without="$t('brands.itsDocumentsArePaidTo', { brand: brand.name })"
+      :without="t('brands.itsDocumentsArePaidTo', { brand: brand.name })"
     />
     <CheckField v-if="branch" v-model="form.closed" data-test="branch-closed">{{
-      $t('brands.closedNoNewOrderIs')
+      t('brands.closedNoNewOrderIs')
     }}</CheckField>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import BranchDialog from './BranchDialog.vue'
 import RecordList from '../list/RecordList.vue'
 import { useSession } from '../../stores/session'
@@ -27,13 +28,13 @@ const editing = shallowRef<BranchView | 'new'>()
   <div class="body">
     <RecordList
       :rows="branches"
-      :add="may ? $t('brands.addBranch') : ''"
+      :add="may ? t('brands.addBranch') : ''"
       add-test="add-branch"
       columns="minmax(0, 1fr) minmax(0, 1.5fr) 80px 80px"
       @add="editing = 'new'"
     >
       <template #intro>
-        {{ $t('brands.anOrderThatIsSold') }}
+        {{ t('brands.anOrderThatIsSold') }}
       </template>
       <template #row="{ row: branch }">
         <strong>{{ branch.name }}</strong>
@@ -42,16 +43,16 @@ const editing = shallowRef<BranchView | 'new'>()
           ><span class="soft cut">{{
             branch.banks.length
               ? branch.banks.map((bank) => bank.iban).join(', ')
-              : $t('brands.paidToTheAccountsOf', { brand: brand.name })
+              : t('brands.paidToTheAccountsOf', { brand: brand.name })
           }}</span></span
         >
-        <span v-if="branch.closed" class="tag">{{ $t('brands.closed') }}</span><span v-else />
+        <span v-if="branch.closed" class="tag">{{ t('brands.closed') }}</span><span v-else />
         <VBtn v-if="may" height="30" :data-test="`branch-${branch.name}`" @click="editing = branch">{{
-          $t('common.open')
+          t('common.open')
         }}</VBtn>
       </template>
       <template #empty>
-        <strong>{{ $t('brands.oneAddressForEverything') }}</strong>{{ $t('brands.addABranchWhereA') }}
+        <strong>{{ t('brands.oneAddressForEverything') }}</strong>{{ t('brands.addABranchWhereA') }}
       </template>
     </RecordList>
     <BranchDialog

@@ -51,30 +51,30 @@ const lines = computed(() => {
 
 <template>
   <VBtn v-if="brand.retired" height="28" :loading="busy" data-test="use-again" @click="write(false)">{{
-    $t('brands.useAgain')
+    t('brands.useAgain')
   }}</VBtn>
-  <VBtn v-else height="28" data-test="retire-brand" @click="ask">{{ $t('brands.retire') }}</VBtn>
+  <VBtn v-else height="28" data-test="retire-brand" @click="ask">{{ t('brands.retire') }}</VBtn>
   <p v-if="wrong && !uses" class="notice stuck" role="alert">{{ wrong }}</p>
   <Ask
     v-if="uses"
     :model-value="true"
-    :title="$t('brands.retireBrand', { brand: brand.name })"
-    :go="$t('brands.retire2')"
+    :title="t('brands.retireBrand', { brand: brand.name })"
+    :go="t('brands.retire2')"
     danger
     :busy="busy"
     @update:model-value="uses = undefined"
     @go="write(true)"
   >
     <p>
-      {{ $t('brands.nothingNewBeginsWithIt') }}
+      {{ t('brands.nothingNewBeginsWithIt') }}
     </p>
     <template v-if="lines.length">
-      <p>{{ $t('brands.itIsStillUsedBy') }}</p>
+      <p>{{ t('brands.itIsStillUsedBy') }}</p>
       <ul data-test="brand-uses">
         <li v-for="line in lines" :key="String(line)">{{ line }}</li>
       </ul>
     </template>
-    <p v-else>{{ $t('brands.nothingUsesItNow') }}</p>
+    <p v-else>{{ t('brands.nothingUsesItNow') }}</p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>

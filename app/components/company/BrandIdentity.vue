@@ -99,18 +99,18 @@ useMainKey(ask)
 
 <template>
   <div class="body">
-    <h2>{{ $t('brands.onTheDocument') }}</h2>
+    <h2>{{ t('brands.onTheDocument') }}</h2>
     <div class="grid">
-      <FormField v-model="form.name" :label="$t('common.name')" :disabled="disabled" :wrong="wrongs.name" />
+      <FormField v-model="form.name" :label="t('common.name')" :disabled="disabled" :wrong="wrongs.name" />
       <FormField
         v-model="form.legalName"
-        :label="$t('common.legalName')"
+        :label="t('common.legalName')"
         :disabled="disabled"
         :wrong="wrongs.legalName"
       />
       <FormField
         v-model="form.address"
-        :label="$t('common.address')"
+        :label="t('common.address')"
         :lines="3"
         :disabled="disabled"
         :wrong="wrongs.address"
@@ -118,52 +118,52 @@ useMainKey(ask)
       <div class="stack">
         <FormField
           v-model="form.country"
-          :label="$t('common.country')"
+          :label="t('common.country')"
           :suggest="countryNames"
           :disabled="disabled"
           :wrong="wrongs.country"
-        /><FormField v-model="form.taxNumber" :label="$t('common.vatNumber')" :disabled="disabled" />
+        /><FormField v-model="form.taxNumber" :label="t('common.vatNumber')" :disabled="disabled" />
       </div>
       <template v-if="!form.taxNumber.trim()">
         <FormField
           v-for="(words, language) in instead"
           :key="language"
           :model-value="form.withoutTaxNumber[language] ?? ''"
-          :label="$t('brands.withoutAVATNumberInvoices', { words })"
-          :hint="$t('brands.invoicesWaitUntilThereIs')"
+          :label="t('brands.withoutAVATNumberInvoices', { words })"
+          :hint="t('brands.invoicesWaitUntilThereIs')"
           :disabled="disabled"
           @update:model-value="form.withoutTaxNumber[language] = $event"
         />
       </template>
-      <FormField v-model="form.registration" :label="$t('brands.registration')" :disabled="disabled" />
-      <FormField v-model="form.phone" :label="$t('brands.phone')" :disabled="disabled" />
-      <FormField v-model="form.email" :label="$t('brands.emailOnTheDocument')" :disabled="disabled" />
-      <FormField v-model="form.website" :label="$t('brands.website')" :disabled="disabled" />
+      <FormField v-model="form.registration" :label="t('brands.registration')" :disabled="disabled" />
+      <FormField v-model="form.phone" :label="t('brands.phone')" :disabled="disabled" />
+      <FormField v-model="form.email" :label="t('brands.emailOnTheDocument')" :disabled="disabled" />
+      <FormField v-model="form.website" :label="t('brands.website')" :disabled="disabled" />
     </div>
     <p class="soft">
       <I18nT keypath="brands.pricesOnNewDraftsAre" scope="global"
         ><template #prices
           ><WordPicker
-            :label="$t('common.prices')"
-            :words="form.pricesIncludeTax ? $t('common.withVAT') : $t('common.withoutVAT')"
+            :label="t('common.prices')"
+            :words="form.pricesIncludeTax ? t('common.withVAT') : t('common.withoutVAT')"
             :choices="[
-              { value: 'false', words: $t('common.withoutVAT') },
-              { value: 'true', words: $t('common.withVAT') },
+              { value: 'false', words: t('common.withoutVAT') },
+              { value: 'true', words: t('common.withVAT') },
             ]"
             :value="String(form.pricesIncludeTax)"
             :disabled="disabled"
             @pick="form.pricesIncludeTax = $event === 'true'" /></template
         ><template #methods
           ><WordPicker
-            :label="$t('brands.methods')"
+            :label="t('brands.methods')"
             several
             :words="
               form.methods.length
-                ? $t('brands.thatFormForm2Taken', {
+                ? t('brands.thatFormForm2Taken', {
                     form: form.methods.join(', '),
                     form2: form.methods.length > 1 ? 'are' : 'is',
                   })
-                : $t('brands.nothingOfHowToPay')
+                : t('brands.nothingOfHowToPay')
             "
             :choices="paymentMethods.map((value) => ({ value, words: value }))"
             :value="form.methods"
@@ -171,54 +171,54 @@ useMainKey(ask)
             @pick="toggleMethod($event as PaymentMethod)" /></template
       ></I18nT>
     </p>
-    <h2>{{ $t('brands.bankAccounts') }}</h2>
+    <h2>{{ t('brands.bankAccounts') }}</h2>
     <BankFields v-model="form.banks" :disabled="disabled" :wrongs="wrongs" />
-    <h2>{{ $t('brands.senderOfEmails') }}</h2>
+    <h2>{{ t('brands.senderOfEmails') }}</h2>
     <div class="grid">
       <FormField
         v-model="form.senderName"
-        :label="$t('common.name')"
+        :label="t('common.name')"
         :disabled="disabled"
         :wrong="wrongs.senderName"
       /><FormField
         v-model="form.senderAddress"
-        :label="$t('common.address')"
+        :label="t('common.address')"
         :disabled="disabled"
         :wrong="wrongs.senderAddress"
       /><FormField
         v-model="form.replyTo"
-        :label="$t('common.answersGoTo')"
+        :label="t('common.answersGoTo')"
         :disabled="disabled"
         :wrong="wrongs.replyTo"
       />
     </div>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy"
       data-test="keep-brand"
       @click="ask"
-      >{{ $t('common.save') }}</VBtn
+      >{{ t('common.save') }}</VBtn
     >
   </footer>
   <Ask
     v-model="asksRename"
-    :title="$t('brands.brandBecomesForm', { brand: brand.name, form: form.name.trim() })"
-    :go="$t('common.save')"
+    :title="t('brands.brandBecomesForm', { brand: brand.name, form: form.name.trim() })"
+    :go="t('common.save')"
     :busy="busy"
     @go="keepRenamed"
   >
     <CheckField v-model="renameSender" data-test="rename-sender">
       {{
-        $t('brands.emailsComeFromFormToo', { form: form.name.trim(), senderName: brand.senderName })
+        t('brands.emailsComeFromFormToo', { form: form.name.trim(), senderName: brand.senderName })
       }}</CheckField
     >
     <FormField
       v-model="registration"
-      :label="$t('brands.registrationAsItStandsOn')"
-      :hint="$t('brands.doesItStillHoldUnder')"
+      :label="t('brands.registrationAsItStandsOn')"
+      :hint="t('brands.doesItStillHoldUnder')"
     />
   </Ask>
 </template>

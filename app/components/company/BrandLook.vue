@@ -121,21 +121,21 @@ const colourNames = {
       <I18nT keypath="brands.onDocumentsTheDesignIs" scope="global"
         ><template #documents
           ><WordPicker
-            :label="$t('common.documents')"
+            :label="t('common.documents')"
             :choices="scopes"
             :value="only"
             :disabled="disabled"
             @pick="choose($event)" /></template
         ><template #design
           ><WordPicker
-            :label="$t('brands.design')"
+            :label="t('brands.design')"
             :choices="designs"
             :value="form.supplied"
             :disabled="disabled"
             @pick="form.supplied = $event as 'plain' | 'bold'" /></template
         ><template #fontOf
           ><WordPicker
-            :label="$t('brands.fontOfHeadings')"
+            :label="t('brands.fontOfHeadings')"
             :words="form.fonts.heading"
             :choices="families"
             :value="form.fonts.heading"
@@ -143,7 +143,7 @@ const colourNames = {
             @pick="form.fonts.heading = $event" /></template
         ><template #fontOf2
           ><WordPicker
-            :label="$t('brands.fontOfText')"
+            :label="t('brands.fontOfText')"
             :words="form.fonts.text"
             :choices="families"
             :value="form.fonts.text"
@@ -151,13 +151,13 @@ const colourNames = {
             @pick="form.fonts.text = $event" /></template
         ><template #leftOut
           ><WordPicker
-            :label="$t('brands.leftOut')"
+            :label="t('brands.leftOut')"
             several
             :words="
               form.hiddenSums.length
                 ? form.hiddenSums.map((one) => sumWords[one]).join(' and ') +
-                  (form.hiddenSums.length > 1 ? $t('brands.areLeftOut') : $t('brands.isLeftOut'))
-                : $t('brands.nothingIsLeftOut')
+                  (form.hiddenSums.length > 1 ? t('brands.areLeftOut') : t('brands.isLeftOut'))
+                : t('brands.nothingIsLeftOut')
             "
             :choices="sumChoices"
             :value="form.hiddenSums"
@@ -170,12 +170,12 @@ const colourNames = {
       class="notice wait"
     >
       {{
-        $t('brands.kindFactsMustSayTheirTax', {
+        t('brands.kindFactsMustSayTheirTax', {
           kindFacts: kindFacts[kind].many.replace(/^./, (first) => first.toUpperCase()),
         })
       }}
     </p>
-    <h2>{{ $t('brands.colours') }}</h2>
+    <h2>{{ t('brands.colours') }}</h2>
     <div class="colours">
       <label v-for="(words, name) in colourNames" :key="name"
         ><input v-model="form.colours[name]" type="color" :disabled="disabled" /><span
@@ -184,12 +184,12 @@ const colourNames = {
       >
     </div>
     <p v-if="pale" class="notice wait" data-test="pale">{{ pale }}</p>
-    <h2>{{ $t('common.logo') }}</h2>
+    <h2>{{ t('common.logo') }}</h2>
     <div class="logo">
       <label class="file"
         ><span>{{
-          $t('brands.logoSVGPNGOrJPEG', {
-            logo: logo ? $t('brands.anotherPicture') : $t('brands.aPicture'),
+          t('brands.logoSVGPNGOrJPEG', {
+            logo: logo ? t('brands.anotherPicture') : t('brands.aPicture'),
           })
         }}</span
         ><input
@@ -203,29 +203,29 @@ const colourNames = {
         v-if="logo"
         v-model="form.width"
         class="width"
-        :label="$t('brands.widthInMm')"
+        :label="t('brands.widthInMm')"
         mono
         :disabled="disabled"
       />
       <VBtn
         v-if="logo && !disabled"
         :disabled="busy"
-        @click="change({ noLogo: true }, $t('brands.theDocumentGoesWithoutA'))"
-        >{{ $t('brands.takeTheLogoOff') }}</VBtn
+        @click="change({ noLogo: true }, t('brands.theDocumentGoesWithoutA'))"
+        >{{ t('brands.takeTheLogoOff') }}</VBtn
       >
     </div>
     <p v-if="!only" class="soft">
-      {{ $t('brands.shownIsTheDocumentOf', { kinds: kindFacts[kind].many }) }}
+      {{ t('brands.shownIsTheDocumentOf', { kinds: kindFacts[kind].many }) }}
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy"
       data-test="keep-look"
       @click="keep"
-      >{{ $t('common.save') }}</VBtn
+      >{{ t('common.save') }}</VBtn
     >
   </footer>
 </template>

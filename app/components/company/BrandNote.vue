@@ -120,55 +120,55 @@ const languages = [
       <I18nT keypath="brands.withKindInLanguageSpan" scope="global"
         ><template #kind
           ><WordPicker
-            :label="$t('common.kind')"
+            :label="t('common.kind')"
             :words="kindFacts[kind].many"
             :choices="kinds"
             :value="kind"
             @pick="emit('kind', $event as DocumentKind)" /></template
         ><template #language
           ><WordPicker
-            :label="$t('common.language')"
+            :label="t('common.language')"
             :choices="languages"
             :value="language"
             @pick="turnTo($event as Language)" /></template
         ><template #span
           ><span class="soft small">{{
-            $t('brands.versionNote', { note: note?.version ?? 0 })
+            t('brands.versionNote', { note: note?.version ?? 0 })
           }}</span></template
         ></I18nT
       >
     </h2>
-    <FormField v-model="form.subject" :label="$t('common.subject')" :disabled="disabled" />
+    <FormField v-model="form.subject" :label="t('common.subject')" :disabled="disabled" />
     <FormField
       v-model="form.text"
-      :label="$t('brands.textAnEmptyLineBegins')"
+      :label="t('brands.textAnEmptyLineBegins')"
       :lines="11"
       :disabled="disabled"
     />
     <p class="soft small">
-      {{ $t('brands.mergeFields') }}
+      {{ t('brands.mergeFields') }}
       <code v-for="name in mergeFieldNames" :key="name">{{ braces(name) }}</code>
     </p>
-    <h2>{{ $t('brands.everyEmailOfBrand', { brand: brand.name }) }}</h2>
+    <h2>{{ t('brands.everyEmailOfBrand', { brand: brand.name }) }}</h2>
     <p class="sentence">
       <I18nT keypath="brands.beginsWithHeadingInColour" scope="global"
         ><template #heading
           ><WordPicker
-            :label="$t('brands.heading')"
+            :label="t('brands.heading')"
             :choices="headings"
             :value="form.look.heading"
             :disabled="disabled"
             @pick="form.look.heading = $event as EmailLook['heading']" /></template
         ><template #colour
           ><WordPicker
-            :label="$t('common.colour')"
+            :label="t('common.colour')"
             :choices="colours"
             :value="form.look.colour"
             :disabled="disabled"
             @pick="form.look.colour = $event as EmailLook['colour']" /></template
         ><template #letters
           ><WordPicker
-            :label="$t('brands.letters')"
+            :label="t('brands.letters')"
             :choices="letters"
             :value="form.look.letters"
             :disabled="disabled"
@@ -177,25 +177,25 @@ const languages = [
     </p>
     <FormField
       v-model="form.look.closing"
-      :label="$t('brands.closingWordsInAllLanguages')"
+      :label="t('brands.closingWordsInAllLanguages')"
       :lines="2"
       :disabled="disabled"
     />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <Teleport v-else-if="filled" defer to="#email-preview"
       ><p class="subject">
-        <span class="soft">{{ $t('common.subject') }}</span> <strong>{{ filled.subject }}</strong>
+        <span class="soft">{{ t('common.subject') }}</span> <strong>{{ filled.subject }}</strong>
       </p>
-      <iframe :srcdoc="filled.html" sandbox="" :title="$t('brands.theEmailAsItWould')"
+      <iframe :srcdoc="filled.html" sandbox="" :title="t('brands.theEmailAsItWould')"
     /></Teleport>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy || !!wrong"
       @click="keep"
-      >{{ $t('common.save') }}</VBtn
+      >{{ t('common.save') }}</VBtn
     >
   </footer>
 </template>

@@ -193,7 +193,7 @@ useMainKey(() => void keep())
       <I18nT keypath="brands.numbersOfKindBrandFor" scope="global"
         ><template #kind
           ><WordPicker
-            :label="$t('common.kind')"
+            :label="t('common.kind')"
             :words="kindFacts[kind].many"
             :choices="kinds"
             :value="kind"
@@ -201,8 +201,8 @@ useMainKey(() => void keep())
         ><template #brand>{{ brand.name }}</template
         ><template #seriesFor
           ><WordPicker
-            :label="$t('brands.seriesFor')"
-            :words="seriesId ? scopeWords(series) || 'all' : $t('brands.anotherBranchCountryOrCurrency2')"
+            :label="t('brands.seriesFor')"
+            :words="seriesId ? scopeWords(series) || 'all' : t('brands.anotherBranchCountryOrCurrency2')"
             :choices="seriesChoices"
             :value="String(seriesId)"
             @pick="turnTo(Number($event))" /></template
@@ -212,18 +212,18 @@ useMainKey(() => void keep())
       <SelectField
         v-if="branches.length"
         v-model="scope.branch"
-        :label="$t('brands.branch')"
+        :label="t('brands.branch')"
         :choices="branchChoices"
       />
       <FormField
         v-model="scope.country"
-        :label="$t('brands.countryOfTheCustomerMay')"
+        :label="t('brands.countryOfTheCustomerMay')"
         :suggest="countryNames"
-      /><FormField v-model="scope.currency" :label="$t('brands.currencyLikeGBPMayBe')" mono />
+      /><FormField v-model="scope.currency" :label="t('brands.currencyLikeGBPMayBe')" mono />
     </div>
     <SeriesFields v-model="form" :disabled="disabled" :wrong="wrong" />
     <p class="soft">
-      {{ $t('brands.partsOfTheDateOf') }}
+      {{ t('brands.partsOfTheDateOf') }}
       <code
         v-for="part in ['{year}', '{yy}', '{month}', '{day}', '{quarter}', '{brand}', '{order}']"
         :key="part"
@@ -237,39 +237,39 @@ useMainKey(() => void keep())
       >
     </dl>
     <p v-if="series.counters.length" class="soft">
-      {{ $t('brands.issuedSoFar') }}
+      {{ t('brands.issuedSoFar') }}
       <span v-for="counter in series.counters" :key="counter.period"
-        >{{
-          $t('brands.counterUpToLast', { counter: counter.period || 'all', last: counter.last })
-        }} </span>{{ $t('brands.numbersGoOnFromThere') }}
+        >{{ t('brands.counterUpToLast', { counter: counter.period || 'all', last: counter.last }) }} </span>{{
+        t('brands.numbersGoOnFromThere')
+      }}
     </p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span><span class="push" /><VBtn
       v-if="series.id && scopeWords(series)"
       :disabled="busy"
       @click="takeAway"
-      >{{ $t('brands.takeItAway') }}</VBtn
+      >{{ t('brands.takeItAway') }}</VBtn
     ><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy || !!wrong.words"
       data-test="keep-series"
       @click="keep"
-      >{{ $t('common.save') }}</VBtn
+      >{{ t('common.save') }}</VBtn
     >
   </footer>
   <Ask
     v-model="asksToSkip"
     :title="skipped"
-    :go="$t('brands.leaveThemOut')"
+    :go="t('brands.leaveThemOut')"
     danger
     :busy="busy"
     :disabled="!skipReason.trim()"
     @go="keep"
   >
-    <p>{{ $t('brands.numbersThatAreLeftOut') }}</p>
-    <FormField v-model="skipReason" :label="$t('common.whyItIsKept')" :hint="$t('brands.weGoOnFromThe')" />
+    <p>{{ t('brands.numbersThatAreLeftOut') }}</p>
+    <FormField v-model="skipReason" :label="t('common.whyItIsKept')" :hint="t('brands.weGoOnFromThe')" />
   </Ask>
 </template>
 

@@ -58,8 +58,8 @@ async function close() {
         ><template #found
           ><strong>{{
             found?.closedUntil
-              ? $t('company.closedUpToClosedUntil', { closedUntil: longDay(found.closedUntil) })
-              : $t('company.allOpen')
+              ? t('company.closedUpToClosedUntil', { closedUntil: longDay(found.closedUntil) })
+              : t('company.allOpen')
           }}</strong></template
         ></I18nT
       >
@@ -70,54 +70,54 @@ async function close() {
           ><template #until><DateField v-model="until" data-test="close-until" /></template></I18nT
       ></label>
       <VBtn type="submit" :disabled="until === (found?.closedUntil ?? '')" data-test="close-period">{{
-        opens || !until ? $t('company.openAgain') : $t('company.close')
+        opens || !until ? t('company.openAgain') : t('company.close')
       }}</VBtn>
     </form>
     <template v-if="found?.waiting.length">
-      <h2>{{ $t('company.draftsThatWantADate') }}</h2>
+      <h2>{{ t('company.draftsThatWantADate') }}</h2>
       <ul>
         <li v-for="one in found.waiting" :key="one.preparedId">{{ one.label }}, {{ longDay(one.date) }}</li>
       </ul>
     </template>
-    <h2>{{ $t('company.whatWasClosedAndOpened') }}</h2>
+    <h2>{{ t('company.whatWasClosedAndOpened') }}</h2>
     <ul>
       <li v-for="one in found?.history ?? []" :key="String(one.at)">
         <span>{{
           one.closedUntil
-            ? $t('company.closedUpToClosedUntil2', { closedUntil: longDay(one.closedUntil) })
-            : $t('company.allOpened')
+            ? t('company.closedUpToClosedUntil2', { closedUntil: longDay(one.closedUntil) })
+            : t('company.allOpened')
         }}</span>
         <span class="soft">{{
-          $t('company.byByAtOne', {
+          t('company.byByAtOne', {
             by: one.by,
             at: fullTime(one.at),
             one: one.reason ? `: ${one.reason}` : '',
           })
         }}</span>
       </li>
-      <li v-if="found?.history.length === 0" class="soft">{{ $t('company.nothingYet') }}</li>
+      <li v-if="found?.history.length === 0" class="soft">{{ t('company.nothingYet') }}</li>
     </ul>
   </div>
   <Ask
     v-model="asking"
     :title="
       opens || !until
-        ? $t('company.openThePeriodsAfterUntil', {
-            until: until ? longDay(until) : $t('company.theBeginning'),
+        ? t('company.openThePeriodsAfterUntil', {
+            until: until ? longDay(until) : t('company.theBeginning'),
           })
-        : $t('company.closeEverythingUpToUntil', { until: longDay(until) })
+        : t('company.closeEverythingUpToUntil', { until: longDay(until) })
     "
-    :go="opens || !until ? $t('common.open') : $t('common.close')"
+    :go="opens || !until ? t('common.open') : t('common.close')"
     :busy="busy"
     :disabled="(opens || !until) && !reason.trim()"
     @go="close"
   >
     <p v-if="!opens && until">
-      {{ $t('company.fromThenOnNoDocument') }}
+      {{ t('company.fromThenOnNoDocument') }}
     </p>
     <FormField
       v-model="reason"
-      :label="opens || !until ? $t('company.whyKeptWithTheDate') : $t('company.aRemarkIfYouLike')"
+      :label="opens || !until ? t('company.whyKeptWithTheDate') : t('company.aRemarkIfYouLike')"
     />
   </Ask>
 </template>

@@ -92,7 +92,7 @@ const add = () =>
 <template>
   <div class="body">
     <p class="soft first">
-      {{ $t('brands.aRateHoldsForWhat') }}
+      {{ t('brands.aRateHoldsForWhat') }}
     </p>
     <fieldset
       v-for="(form, index) in forms"
@@ -102,27 +102,27 @@ const add = () =>
       data-test="tax-code"
     >
       <div class="line">
-        <FormField v-if="form.version === null" v-model="form.code" :label="$t('common.code')" mono />
+        <FormField v-if="form.version === null" v-model="form.code" :label="t('common.code')" mono />
         <strong v-else class="mono name">{{ form.code }}</strong>
         <span class="sentence"
           ><I18nT keypath="brands.isKindOf" scope="global"
             ><template #kindOf
               ><WordPicker
-                :label="$t('brands.kindOfSupply')"
+                :label="t('brands.kindOfSupply')"
                 :words="taxCategories[form.category]"
                 :choices="categories"
                 :value="form.category"
                 :disabled="disabled"
                 @pick="form.category = $event as TaxCategory" /></template></I18nT
         ></span>
-        <span v-if="isDirty(form)" class="tag wait push">{{ $t('common.notSavedYet') }}</span>
+        <span v-if="isDirty(form)" class="tag wait push">{{ t('common.notSavedYet') }}</span>
       </div>
       <div class="words">
         <FormField
           v-for="language in languages"
           :key="language"
           :model-value="form.names[language] ?? ''"
-          :label="$t('brands.nameInLanguageWords', { languageWords: languageWords[language] })"
+          :label="t('brands.nameInLanguageWords', { languageWords: languageWords[language] })"
           :disabled="disabled"
           @update:model-value="form.names[language] = $event"
         />
@@ -132,7 +132,7 @@ const add = () =>
           v-for="language in languages"
           :key="language"
           :model-value="form.reasons[language] ?? ''"
-          :label="$t('brands.whyNoTaxInLanguageWords', { languageWords: languageWords[language] })"
+          :label="t('brands.whyNoTaxInLanguageWords', { languageWords: languageWords[language] })"
           :disabled="disabled"
           @update:model-value="form.reasons[language] = $event"
         />
@@ -146,18 +146,18 @@ const add = () =>
               mono
               inputmode="decimal"
               :disabled="disabled"
-              :aria-label="$t('brands.percentAt', { at: at + 1 })" /></template
+              :aria-label="t('brands.percentAt', { at: at + 1 })" /></template
           ><template #from
             ><DateField
               v-model="rate.from"
               :disabled="disabled"
-              :aria-label="$t('brands.fromAt', { at: at + 1 })" /></template
+              :aria-label="t('brands.fromAt', { at: at + 1 })" /></template
           ><template #part
             ><button
               v-if="form.rates.length > 1 && !disabled"
               type="button"
               class="remove"
-              :aria-label="$t('brands.removeTheRatePercent', { percent: rate.percent })"
+              :aria-label="t('brands.removeTheRatePercent', { percent: rate.percent })"
               @click="form.rates.splice(at, 1)"
             >
               ×
@@ -171,22 +171,22 @@ const add = () =>
         class="word open-end"
         @click="form.rates.push({ from: houseToday(), percent: '' })"
       >
-        {{ $t('brands.anotherRateFromADay') }}
+        {{ t('brands.anotherRateFromADay') }}
       </button>
     </fieldset>
     <VBtn v-if="!disabled" height="32" data-test="add-tax-code" @click="add">{{
-      $t('brands.addATaxCode')
+      t('brands.addATaxCode')
     }}</VBtn>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </div>
   <footer v-if="!disabled" class="foot-bar">
-    <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span><span class="push" /><VBtn
+    <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span><span class="push" /><VBtn
       variant="flat"
       class="go"
       :disabled="!dirty || busy"
       data-test="save-tax"
       @click="save"
-      >{{ $t('common.save') }}</VBtn
+      >{{ t('common.save') }}</VBtn
     >
   </footer>
 </template>

@@ -43,16 +43,16 @@ const add = () =>
 </script>
 
 <template>
-  <h2>{{ $t('company.exchangeRates') }}</h2>
+  <h2>{{ t('company.exchangeRates') }}</h2>
   <p>
-    {{ $t('company.aDocumentInForeignCurrency', { currency: session.house!.company.currency }) }}
+    {{ t('company.aDocumentInForeignCurrency', { currency: session.house!.company.currency }) }}
   </p>
   <table v-if="found.length">
     <thead>
       <tr>
-        <th>{{ $t('common.day') }}</th>
-        <th>{{ $t('company.for1Currency', { currency: session.house!.company.currency }) }}</th>
-        <th>{{ $t('company.source') }}</th>
+        <th>{{ t('common.day') }}</th>
+        <th>{{ t('company.for1Currency', { currency: session.house!.company.currency }) }}</th>
+        <th>{{ t('company.source') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -64,23 +64,22 @@ const add = () =>
     </tbody>
   </table>
   <form v-if="!disabled" class="row" @submit.prevent="add">
-    <FormField v-model="form.currency" :label="$t('common.currency')" mono /><label class="day"
+    <FormField v-model="form.currency" :label="t('common.currency')" mono /><label class="day"
       ><I18nT keypath="company.dayDay" scope="global"
         ><template #day><DateField v-model="form.day" /></template></I18nT></label
-    ><FormField v-model="form.rate" :label="$t('company.rate')" mono /><FormField
+    ><FormField v-model="form.rate" :label="t('company.rate')" mono /><FormField
       v-model="form.source"
-      :label="$t('company.source')"
+      :label="t('company.source')"
     />
     <VBtn type="submit" :disabled="!form.rate.trim() || !form.source.trim()" data-test="add-rate">{{
-      $t('company.add')
+      t('company.add')
     }}</VBtn>
   </form>
   <p>
-    <NuxtLink v-if="!disabled" to="/imports?of=rates">{{
-      $t('company.readManyFromAFile')
-    }}</NuxtLink><template v-if="found.length"
+    <NuxtLink v-if="!disabled" to="/imports?of=rates">{{ t('company.readManyFromAFile') }}</NuxtLink><template
+      v-if="found.length"
       ><template v-if="!disabled"> · </template
-      ><a href="/api/rates/csv" data-test="rates-csv">{{ $t('company.saveThemAsCSV') }}</a></template
+      ><a href="/api/rates/csv" data-test="rates-csv">{{ t('company.saveThemAsCSV') }}</a></template
     >
   </p>
   <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>

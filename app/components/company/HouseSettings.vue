@@ -107,13 +107,13 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
 <template>
   <div class="body">
     <template v-if="settings && house.state">
-      <h2>{{ $t('company.rehearsal') }}</h2>
+      <h2>{{ t('company.rehearsal') }}</h2>
       <p>
         <I18nT keypath="company.inARehearsalEverythingGoes" scope="global"
           ><template #rehearsalAddress
             ><WordPanel
-              :label="$t('company.rehearsalAddress')"
-              :words="settings.rehearsalAddress || $t('company.noAddressYet')"
+              :label="t('company.rehearsalAddress')"
+              :words="settings.rehearsalAddress || t('company.noAddressYet')"
               :open-end="!settings.rehearsalAddress"
               :disabled="disabled"
               ><label
@@ -121,10 +121,10 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
                   ><template #takenField
                     ><TakenField
                       :value="settings.rehearsalAddress"
-                      :placeholder="$t('common.nameHouseExample')"
+                      :placeholder="t('common.nameHouseExample')"
                       data-test="rehearsal-address"
                       @take="
-                        keep({ rehearsalAddress: $event }, $t('company.theRehearsalAddressIsSet'))
+                        keep({ rehearsalAddress: $event }, t('company.theRehearsalAddressIsSet'))
                       " /></template></I18nT></label></WordPanel></template
         ></I18nT>
       </p>
@@ -133,46 +133,46 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         :disabled="disabled || !settings.rehearsalAddress"
         data-test="start-rehearsal"
         @click="asking = 'rehearse'"
-        >{{ $t('company.beginARehearsal') }}</VBtn
+        >{{ t('company.beginARehearsal') }}</VBtn
       >
       <span v-else class="tag queue">{{
-        $t('company.onSinceRehearsalSince', { rehearsalSince: shortTime(house.state.rehearsalSince) })
+        t('company.onSinceRehearsalSince', { rehearsalSince: shortTime(house.state.rehearsalSince) })
       }}</span>
-      <h2>{{ $t('company.pause') }}</h2>
+      <h2>{{ t('company.pause') }}</h2>
       <p>
-        {{ $t('company.somethingLooksWrongStopEverything') }}
+        {{ t('company.somethingLooksWrongStopEverything') }}
       </p>
       <VBtn
         v-if="!house.state.paused"
         :disabled="!session.may('clerk')"
         data-test="pause"
         @click="asking = 'pause'"
-        >{{ $t('company.pauseEverything') }}</VBtn
+        >{{ t('company.pauseEverything') }}</VBtn
       >
       <span v-else class="tag wait">{{
-        $t('company.pausedSincePausedAt', { pausedAt: shortTime(house.state.pausedAt!) })
+        t('company.pausedSincePausedAt', { pausedAt: shortTime(house.state.pausedAt!) })
       }}</span>
-      <h2>{{ $t('company.sendingAndDates') }}</h2>
+      <h2>{{ t('company.sendingAndDates') }}</h2>
       <p>
         <I18nT keypath="company.aSendBeginsToIssue" scope="global"
           ><template #undoTime
             ><WordPicker
-              :label="$t('company.undoTime')"
+              :label="t('company.undoTime')"
               :words="
                 graces.find((one) => one.value === String(settings!.undoMinutes))?.words ??
-                $t('company.afterUndoMinutesMinutes', { undoMinutes: settings.undoMinutes })
+                t('company.afterUndoMinutesMinutes', { undoMinutes: settings.undoMinutes })
               "
               :choices="graces"
               :value="String(settings.undoMinutes)"
               :disabled="disabled"
-              @pick="keep({ undoMinutes: Number($event) }, $t('company.theUndoTimeIsSet'))" /></template
+              @pick="keep({ undoMinutes: Number($event) }, t('company.theUndoTimeIsSet'))" /></template
         ></I18nT>
       </p>
       <p>
         <I18nT keypath="company.whenSomethingGetsStuckWhoIs" scope="global"
           ><template #whoIs
             ><WordPanel
-              :label="$t('company.whoIsTold')"
+              :label="t('company.whoIsTold')"
               :words="settings.failureNoticeTo || 'nobody'"
               :open-end="!settings.failureNoticeTo"
               :disabled="disabled"
@@ -181,9 +181,9 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
                   ><template #takenField
                     ><TakenField
                       :value="settings.failureNoticeTo"
-                      :placeholder="$t('common.nameHouseExample')"
+                      :placeholder="t('common.nameHouseExample')"
                       @take="
-                        keep({ failureNoticeTo: $event }, $t('company.failureNoticesAreSet'))
+                        keep({ failureNoticeTo: $event }, t('company.failureNoticesAreSet'))
                       " /></template></I18nT></label></WordPanel></template
         ></I18nT>
       </p>
@@ -191,34 +191,34 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         <I18nT keypath="company.anEmailThatDidNot" scope="global"
           ><template #limit
             ><WordPicker
-              :label="$t('company.limit')"
+              :label="t('company.limit')"
               :words="limitWords"
               :choices="limits"
               :value="String(settings.presumeSeconds)"
               :disabled="disabled"
-              @pick="keep({ presumeSeconds: Number($event) }, $t('company.theLimitIsSet'))" /></template
+              @pick="keep({ presumeSeconds: Number($event) }, t('company.theLimitIsSet'))" /></template
         ></I18nT>
       </p>
       <p>
         <I18nT keypath="company.anOrderThatComesTo" scope="global"
           ><template #zeroTotals
             ><WordPicker
-              :label="$t('company.zeroTotals')"
+              :label="t('company.zeroTotals')"
               :choices="zeros"
               :value="settings.zeroTotals"
               :disabled="disabled"
               @pick="
-                keep({ zeroTotals: $event as 'make' | 'skip' }, $t('company.zeroTotalsAreSet'))
+                keep({ zeroTotals: $event as 'make' | 'skip' }, t('company.zeroTotalsAreSet'))
               " /></template
         ></I18nT>
       </p>
       <StoppingSettings :settings="settings" :disabled="disabled" @keep="keep" />
       <p>
-        {{ $t('company.documentsHaveTheDateOf')
+        {{ t('company.documentsHaveTheDateOf')
         }}<template v-for="kind in datedKinds" :key="kind"
-          >{{ kind === datedKinds[0] ? $t('company.but') : ', ' }}{{ kindFacts[kind].many }}
+          >{{ kind === datedKinds[0] ? t('company.but') : ', ' }}{{ kindFacts[kind].many }}
           <WordPicker
-            :label="$t('common.date')"
+            :label="t('common.date')"
             :words="dateWords(kind)"
             :choices="dateChoices"
             :value="settings.documentDates[kind] ?? 'issue'"
@@ -230,7 +230,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         <I18nT keypath="company.whenAPaymentFallsShort" scope="global"
           ><template #smallDifference
             ><WordPanel
-              :label="$t('company.smallDifference')"
+              :label="t('company.smallDifference')"
               :words="`${settings.smallDifference} ${session.house!.company.currency}`"
               :disabled="disabled"
               ><label
@@ -241,7 +241,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
                       inputmode="decimal"
                       class="mono"
                       @take="
-                        keep({ smallDifference: $event }, $t('company.smallDifferencesAreSet'))
+                        keep({ smallDifference: $event }, t('company.smallDifferencesAreSet'))
                       " /></template></I18nT></label></WordPanel></template
         ></I18nT>
       </p>
@@ -249,8 +249,8 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
         <I18nT keypath="company.linksInEmailsBeginWith" scope="global"
           ><template #publicAddress
             ><WordPanel
-              :label="$t('company.publicAddress')"
-              :words="settings.publicAddress || $t('company.noAddressYet')"
+              :label="t('company.publicAddress')"
+              :words="settings.publicAddress || t('company.noAddressYet')"
               :open-end="!settings.publicAddress"
               :disabled="disabled"
               ><label
@@ -258,9 +258,9 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
                   ><template #takenField
                     ><TakenField
                       :value="settings!.publicAddress"
-                      :placeholder="$t('company.httpsClothespinHouseExample')"
+                      :placeholder="t('company.httpsClothespinHouseExample')"
                       @take="
-                        keep({ publicAddress: $event }, $t('company.thePublicAddressIsSet'))
+                        keep({ publicAddress: $event }, t('company.thePublicAddressIsSet'))
                       " /></template></I18nT></label></WordPanel></template
         ></I18nT>
       </p>
@@ -270,24 +270,24 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
     <Ask
       v-if="asking === 'pause'"
       v-model="ask"
-      :title="$t('company.pauseEverything2')"
-      :go="$t('company.pause')"
+      :title="t('company.pauseEverything2')"
+      :go="t('company.pause')"
       danger
       @go="act(() => pauseHouse({ reason }))"
       ><FormField
         v-model="reason"
-        :label="$t('company.whyForTheOthersTo')"
+        :label="t('company.whyForTheOthersTo')"
         maxlength="200"
-        :placeholder="$t('company.thePricesAreWrong')"
+        :placeholder="t('company.thePricesAreWrong')"
     /></Ask>
     <Ask
       v-else-if="asking === 'rehearse'"
       v-model="ask"
-      :title="$t('company.beginARehearsal2')"
-      :go="$t('company.rehearse')"
+      :title="t('company.beginARehearsal2')"
+      :go="t('company.rehearse')"
       @go="act(() => setRehearsal({ on: true }))"
       ><p>
-        {{ $t('company.untilItIsEndedNothing', { settings: settings?.rehearsalAddress }) }}
+        {{ t('company.untilItIsEndedNothing', { settings: settings?.rehearsalAddress }) }}
       </p></Ask
     >
   </div>

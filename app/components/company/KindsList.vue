@@ -48,7 +48,7 @@ const restsOn = (view: KindView) =>
 
 <template>
   <div class="body">
-    <p class="soft">{{ $t('company.whatIsSwitchedOffIs') }}</p>
+    <p class="soft">{{ t('company.whatIsSwitchedOffIs') }}</p>
     <ul>
       <li v-for="view in kinds" :key="view.kind">
         <strong>{{ capital(many(view)) }}</strong>
@@ -59,7 +59,7 @@ const restsOn = (view: KindView) =>
           height="28"
           :data-test="`switch-${view.kind}`"
           @click="view.on ? (asked = view) : write(view, true)"
-          >{{ view.on ? $t('company.switchOff') : $t('company.switchOn') }}</VBtn
+          >{{ view.on ? t('company.switchOff') : t('company.switchOn') }}</VBtn
         >
       </li>
     </ul>
@@ -67,28 +67,28 @@ const restsOn = (view: KindView) =>
     <Ask
       v-if="asked"
       :model-value="true"
-      :title="$t('company.switchAskedOff', { asked: many(asked) })"
-      :go="$t('company.switchOff2')"
+      :title="t('company.switchAskedOff', { asked: many(asked) })"
+      :go="t('company.switchOff2')"
       danger
       :busy="busy"
       @update:model-value="asked = undefined"
       @go="write(asked, false)"
     >
-      <p>{{ $t('company.fromNowOnNoneIs') }}</p>
+      <p>{{ t('company.fromNowOnNoneIs') }}</p>
       <p v-if="asked.waiting">
         {{
-          $t('company.waitingOfThemAskedWaiting', {
+          t('company.waitingOfThemAskedWaiting', {
             waiting: asked.waiting,
             asked: asked.waiting === 1 ? 'is' : 'are',
-            asked2: asked.waiting === 1 ? $t('company.itStaysAndMay') : $t('company.theyStayAndMay'),
+            asked2: asked.waiting === 1 ? t('company.itStaysAndMay') : t('company.theyStayAndMay'),
           })
         }}
       </p>
       <p v-if="asked.routines.length">
         {{
-          $t('company.askedNothingAnyMore', {
+          t('company.askedNothingAnyMore', {
             asked:
-              asked.routines.length === 1 ? $t('company.thisRoutineMakes') : $t('company.theseRoutinesMake'),
+              asked.routines.length === 1 ? t('company.thisRoutineMakes') : t('company.theseRoutinesMake'),
           })
         }}
         <strong>{{ asked.routines.join(', ') }}</strong>.

@@ -54,23 +54,23 @@ useMainKey(() => dirty.value && !busy.value && void keep())
 
 <template>
   <div class="body">
-    <h2>{{ $t('company.orderStatuses') }}</h2>
+    <h2>{{ t('company.orderStatuses') }}</h2>
     <p class="soft">
-      {{ $t('company.inTheOrderInWhich') }}
+      {{ t('company.inTheOrderInWhich') }}
     </p>
     <WordsList
       v-model="form.statuses"
-      :what="$t('company.status')"
+      :what="t('company.status')"
       :fixed="[draftStatus, suppliedStatus]"
       :disabled="disabled"
       :wrong="Object.entries(wrongs).find(([field]) => /statuses/.test(field))?.[1] ?? ''"
     />
-    <h2>{{ $t('company.whichMayFollowWhich') }}</h2>
-    <p class="soft">{{ $t('company.anOrderIsRefusedAnother') }}</p>
+    <h2>{{ t('company.whichMayFollowWhich') }}</h2>
+    <p class="soft">{{ t('company.anOrderIsRefusedAnother') }}</p>
     <StatusSteps v-model="form.steps" :statuses="form.statuses" :disabled="disabled" />
     <p v-if="wrong || wrongs.steps" class="notice stuck" role="alert">{{ wrong || wrongs.steps }}</p>
     <div v-if="!disabled" class="buttons">
-      <VBtn v-if="dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
+      <VBtn v-if="dirty" @click="take">{{ t('common.discardChanges') }}</VBtn>
       <VBtn
         variant="flat"
         class="go"
@@ -78,7 +78,7 @@ useMainKey(() => dirty.value && !busy.value && void keep())
         :loading="busy"
         data-test="keep-lists"
         @click="keep"
-        >{{ $t('common.save') }}</VBtn
+        >{{ t('common.save') }}</VBtn
       >
     </div>
   </div>

@@ -34,7 +34,7 @@ const restarts = [
     <I18nT keypath="brands.theNumberIsNumberIs" scope="global"
       ><template #numberIs
         ><WordPicker
-          :label="$t('brands.numberIs')"
+          :label="t('brands.numberIs')"
           :choices="sources"
           :value="form.source"
           :disabled="disabled"
@@ -44,28 +44,28 @@ const restarts = [
   <div class="parts">
     <FormField
       v-model="form.prefix"
-      :label="$t('brands.beforeTheCounter')"
+      :label="t('brands.beforeTheCounter')"
       mono
       :disabled="disabled"
       :wrong="wrong.field === 'prefix' ? wrong.words : ''"
     />
     <FormField
       v-model="form.length"
-      :label="$t('brands.digits')"
+      :label="t('brands.digits')"
       mono
       :disabled="disabled"
       :wrong="wrong.field === 'length' ? wrong.words : ''"
     />
     <FormField
       v-model="form.suffix"
-      :label="$t('brands.afterIt')"
+      :label="t('brands.afterIt')"
       mono
       :disabled="disabled"
       :wrong="wrong.field === 'suffix' ? wrong.words : ''"
     />
     <FormField
       v-model="form.start"
-      :label="$t('brands.startsAt')"
+      :label="t('brands.startsAt')"
       mono
       :disabled="disabled"
       :wrong="wrong.field === 'start' ? wrong.words : ''"
@@ -75,7 +75,7 @@ const restarts = [
     <I18nT keypath="brands.itStartsAgainRestartSpan" scope="global"
       ><template #restart
         ><WordPicker
-          :label="$t('brands.restart')"
+          :label="t('brands.restart')"
           :choices="restarts"
           :value="form.restart"
           :disabled="disabled"
@@ -89,7 +89,7 @@ const restarts = [
                 class="month"
                 mono
                 :disabled="disabled"
-                :aria-label="$t('brands.firstMonthOfTheBusiness')" /></template></I18nT></span></template
+                :aria-label="t('brands.firstMonthOfTheBusiness')" /></template></I18nT></span></template
     ></I18nT>
   </p>
 </template>

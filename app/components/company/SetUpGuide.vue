@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import type { GuideStep } from '../../contract'
 
 /** What must stand before anything goes out, step by step, with what is still missing and the way there. */
@@ -12,8 +13,8 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
     <h2>
       {{
         steps.some((one) => one.needed && one.missing.length)
-          ? $t('company.beforeDocumentsCanGoOut')
-          : $t('company.readyToSend')
+          ? t('company.beforeDocumentsCanGoOut')
+          : t('company.readyToSend')
       }}
     </h2>
     <ol data-test="guide">
@@ -23,14 +24,14 @@ const go = (to: string) => (to.startsWith('/') ? navigateTo(to) : emit('part', t
           ><strong>{{ step.words }}</strong
           ><span v-for="one in step.missing.slice(0, 4)" :key="one" class="lack">{{ one }}</span
           ><span v-if="step.missing.length > 4" class="lack">{{
-            $t('company.andStepMore', { step: step.missing.length - 4 })
+            t('company.andStepMore', { step: step.missing.length - 4 })
           }}</span></span
         >
         <span class="tag" :class="step.missing.length ? (step.needed ? 'stuck' : 'wait') : 'go'">{{
           step.missing.length ? (step.needed ? 'missing' : 'recommended') : 'done'
         }}</span>
         <VBtn height="30" @click="go(step.to)">{{
-          step.missing.length ? $t('company.fix') : $t('common.open')
+          step.missing.length ? t('company.fix') : t('common.open')
         }}</VBtn>
       </li>
     </ol>

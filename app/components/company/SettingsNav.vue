@@ -36,16 +36,16 @@ const missing = (one: BrandView) =>
 </script>
 
 <template>
-  <nav class="brands" :aria-label="$t('common.settings')">
+  <nav class="brands" :aria-label="t('common.settings')">
     <div class="bar">
-      <h1 class="title">{{ $t('common.settings') }}</h1>
+      <h1 class="title">{{ t('common.settings') }}</h1>
     </div>
     <input
       v-model="looked"
       type="search"
       class="look-for"
-      :placeholder="$t('company.findASetting')"
-      :aria-label="$t('company.findASetting')"
+      :placeholder="t('company.findASetting')"
+      :aria-label="t('company.findASetting')"
       data-test="find-setting"
     />
     <template v-if="looked.trim()">
@@ -59,7 +59,7 @@ const missing = (one: BrandView) =>
       >
         {{ one.words }}
       </button>
-      <p v-if="found.length === 0" class="soft hint">{{ $t('company.noSettingIsCalledSo') }}</p>
+      <p v-if="found.length === 0" class="soft hint">{{ t('company.noSettingIsCalledSo') }}</p>
     </template>
     <button
       v-for="one in looked.trim() ? [] : parts"
@@ -72,7 +72,7 @@ const missing = (one: BrandView) =>
     >
       {{ one }}
     </button>
-    <h2 v-if="!looked.trim()" class="soft">{{ $t('company.brands') }}</h2>
+    <h2 v-if="!looked.trim()" class="soft">{{ t('company.brands') }}</h2>
     <template v-for="one in looked.trim() ? [] : brands" :key="one.id">
       <button
         type="button"
@@ -82,9 +82,9 @@ const missing = (one: BrandView) =>
         @click="emit('brand', one.id)"
       >
         <strong>{{ one.name }}</strong>
-        <span v-if="one.retired" class="tag">{{ $t('company.retired') }}</span>
+        <span v-if="one.retired" class="tag">{{ t('company.retired') }}</span>
         <span v-else-if="missing(one)" class="tag stuck">{{
-          $t('company.lacksOne', { one: missing(one) })
+          t('company.lacksOne', { one: missing(one) })
         }}</span>
       </button>
       <template v-if="one.id === activeId">
@@ -108,12 +108,12 @@ const missing = (one: BrandView) =>
       data-test="add-brand"
       @click="emit('add')"
     >
-      {{ $t('company.brand') }}
+      {{ t('company.brand') }}
     </button>
     <p class="soft hint">
-      {{ $t('company.aChangeAppliesToDocuments') }}
+      {{ t('company.aChangeAppliesToDocuments') }}
     </p>
-    <p v-if="!session.may('supervisor')" class="soft hint">{{ $t('company.onlyASupervisorChangesThese') }}</p>
+    <p v-if="!session.may('supervisor')" class="soft hint">{{ t('company.onlyASupervisorChangesThese') }}</p>
   </nav>
 </template>
 

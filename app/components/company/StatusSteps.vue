@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 /** Which statuses may follow each status; a status of which nothing is said may be followed by any. */
 const steps = defineModel<Record<string, string[]>>({ required: true })
@@ -23,7 +24,7 @@ function choose(status: string, after: string[]) {
         :model-value="steps[status] ?? []"
         :items="statuses.filter((one) => one !== status)"
         multiple
-        :placeholder="$t('common.anyStatus')"
+        :placeholder="t('common.anyStatus')"
         persistent-placeholder
         :disabled="disabled"
         :aria-labelledby="`after-${status}`"

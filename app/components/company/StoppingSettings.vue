@@ -31,9 +31,9 @@ const toggleHeld = (status: string) =>
     <I18nT keypath="company.nothingOfAnOrderLeaves" scope="global"
       ><template #held
         ><WordPicker
-          :label="$t('company.held')"
+          :label="t('company.held')"
           several
-          :words="settings.heldStatuses.join(' or ') || $t('company.inNoStatusYet')"
+          :words="settings.heldStatuses.join(' or ') || t('company.inNoStatusYet')"
           :choices="statusChoices"
           :value="settings.heldStatuses"
           :disabled="disabled"
@@ -44,16 +44,16 @@ const toggleHeld = (status: string) =>
     <I18nT keypath="company.anOrderIsWithdrawnWhen" scope="global"
       ><template #withdrawn
         ><WordPicker
-          :label="$t('company.withdrawn')"
+          :label="t('company.withdrawn')"
           several
-          :words="settings.withdrawnStatuses.join(' or ') || $t('company.nothingYet2')"
+          :words="settings.withdrawnStatuses.join(' or ') || t('company.nothingYet2')"
           :choices="statusChoices"
           :value="settings.withdrawnStatuses"
           :disabled="disabled"
           @pick="toggleWithdrawn" /></template
       ><template #withdrawnRule
         ><WordPicker
-          :label="$t('company.withdrawnRule')"
+          :label="t('company.withdrawnRule')"
           :choices="rules"
           :value="settings.withdrawnRule"
           :disabled="disabled"
@@ -65,7 +65,7 @@ const toggleHeld = (status: string) =>
             )
           " /></template
       ><template #thoseThat
-        ><NuxtLink to="/register?state=withdrawn">{{ $t('company.thoseThatStand') }}</NuxtLink></template
+        ><NuxtLink to="/register?state=withdrawn">{{ t('company.thoseThatStand') }}</NuxtLink></template
       ></I18nT
     >
   </p>

@@ -49,7 +49,7 @@ const mayMove = (from: number, by: 1 | -1) => {
         <button
           type="button"
           :disabled="!mayMove(index, -1)"
-          :aria-label="$t('company.moveNameUp', { name })"
+          :aria-label="t('company.moveNameUp', { name })"
           @click="move(index, -1)"
         >
           ↑
@@ -57,7 +57,7 @@ const mayMove = (from: number, by: 1 | -1) => {
         <button
           type="button"
           :disabled="!mayMove(index, 1)"
-          :aria-label="$t('company.moveNameDown', { name })"
+          :aria-label="t('company.moveNameDown', { name })"
           @click="move(index, 1)"
         >
           ↓
@@ -65,7 +65,7 @@ const mayMove = (from: number, by: 1 | -1) => {
         <button
           type="button"
           :disabled="fixed.includes(name)"
-          :aria-label="$t('company.takeNameAway', { name })"
+          :aria-label="t('company.takeNameAway', { name })"
           @click="names = names.filter((one) => one !== name)"
         >
           ×
@@ -73,16 +73,16 @@ const mayMove = (from: number, by: 1 | -1) => {
       </template>
     </li>
   </ol>
-  <p v-if="names.length === 0" class="soft">{{ $t('common.noneYet') }}</p>
+  <p v-if="names.length === 0" class="soft">{{ t('common.noneYet') }}</p>
   <form v-if="!disabled" @submit.prevent="add">
     <FormField
       v-model="added"
-      :aria-label="$t('company.newWhat', { what })"
-      :placeholder="$t('company.newWhat', { what })"
+      :aria-label="t('company.newWhat', { what })"
+      :placeholder="t('company.newWhat', { what })"
       maxlength="40"
       :data-test="`new-${what}`"
       :wrong="twice"
-    /><VBtn type="submit" :disabled="!added.trim() || !!twice">{{ $t('company.addWhat', { what }) }}</VBtn>
+    /><VBtn type="submit" :disabled="!added.trim() || !!twice">{{ t('company.addWhat', { what }) }}</VBtn>
   </form>
   <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
 </template>

@@ -126,12 +126,12 @@ const drop = () =>
     wide
     :title="
       postal
-        ? $t('customers.postalAddressOfCustomer', { customer: customer.name })
+        ? t('customers.postalAddressOfCustomer', { customer: customer.name })
         : further
           ? further.label
-          : $t('customers.addAnAddress')
+          : t('customers.addAnAddress')
     "
-    :go="$t('common.save')"
+    :go="t('common.save')"
     :busy="busy"
     :disabled="
       changed.length > 0 || !form.lines.trim() || !form.country.trim() || (!postal && !form.label.trim())
@@ -144,52 +144,52 @@ const drop = () =>
       <template v-if="!postal">
         <FormField
           v-model="form.label"
-          :label="$t('common.called')"
-          :placeholder="$t('customers.warehouseNorth')"
+          :label="t('common.called')"
+          :placeholder="t('customers.warehouseNorth')"
           data-test="address-label"
           :wrong="wrongAt('label')"
         />
         <SelectField
           v-model="form.purpose"
-          :label="$t('common.for')"
+          :label="t('common.for')"
           :choices="purposes"
           data-test="address-purpose"
         />
-        <FormField v-model="form.name" :label="$t('customers.nameOnIt')" :placeholder="customer.name" />
+        <FormField v-model="form.name" :label="t('customers.nameOnIt')" :placeholder="customer.name" />
       </template>
-      <FormField v-model="form.attention" :label="$t('customers.forTheAttentionOf')" />
+      <FormField v-model="form.attention" :label="t('customers.forTheAttentionOf')" />
       <FormField
         v-model="form.lines"
-        :label="$t('common.streetPostcodeAndTown2')"
+        :label="t('common.streetPostcodeAndTown2')"
         :lines="3"
         data-test="address-lines"
         :wrong="wrongAt('lines')"
       />
       <PickField
         v-model="form.country"
-        :label="$t('common.country')"
+        :label="t('common.country')"
         :choices="countryNames"
         :wrong="wrongAt('country')"
       />
       <template v-if="billed">
         <FormField
           v-model="form.to"
-          :label="$t('customers.emailsForItGoTo')"
-          :placeholder="$t('customers.theCustomersContacts')"
-          :hint="$t('customers.severalWithCommasBetween')"
+          :label="t('customers.emailsForItGoTo')"
+          :placeholder="t('customers.theCustomersContacts')"
+          :hint="t('customers.severalWithCommasBetween')"
           data-test="address-to"
           :wrong="wrongAt('billingMail') || wrongAt('mail')"
         />
         <FormField
           v-model="form.cc"
-          :label="$t('customers.copiesToCC')"
-          :placeholder="$t('customers.nobody')"
+          :label="t('customers.copiesToCC')"
+          :placeholder="t('customers.nobody')"
           data-test="address-cc"
         />
         <FormField
           v-model="form.bcc"
-          :label="$t('customers.hiddenCopiesToBCC')"
-          :placeholder="$t('customers.nobody')"
+          :label="t('customers.hiddenCopiesToBCC')"
+          :placeholder="t('customers.nobody')"
         />
       </template>
     </div>
@@ -197,7 +197,7 @@ const drop = () =>
       {{ wrong || wrongs.addresses }}
     </p>
     <button v-if="further" type="button" class="word" data-test="drop-address" @click="!busy && drop()">
-      {{ $t('customers.deleteThisAddress') }}
+      {{ t('customers.deleteThisAddress') }}
     </button>
   </Ask>
 </template>

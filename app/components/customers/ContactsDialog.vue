@@ -70,8 +70,8 @@ async function keep() {
 <template>
   <Ask
     v-model="open"
-    :title="$t('customers.whoGetsDocumentsOfCustomer', { customer: customer?.name ?? '…' })"
-    :go="$t('common.save')"
+    :title="t('customers.whoGetsDocumentsOfCustomer', { customer: customer?.name ?? '…' })"
+    :go="t('common.save')"
     :busy="busy"
     :disabled="changed.length > 0"
     @go="keep"
@@ -80,33 +80,33 @@ async function keep() {
     <div v-for="(contact, index) in form.contacts" :key="index" class="contact">
       <FormField
         v-model="contact.name"
-        :placeholder="$t('common.name')"
-        :aria-label="$t('customers.contactIndexName', { index: index + 1 })"
+        :placeholder="t('common.name')"
+        :aria-label="t('customers.contactIndexName', { index: index + 1 })"
       />
       <FormField
         v-model="contact.email"
         type="email"
-        :placeholder="$t('common.nameHouseExample')"
-        :aria-label="$t('customers.contactIndexEmail', { index: index + 1 })"
+        :placeholder="t('common.nameHouseExample')"
+        :aria-label="t('customers.contactIndexEmail', { index: index + 1 })"
         :data-test="`contact-email-${index + 1}`"
       />
       <SelectField
         v-model="contact.role"
         :choices="roles"
-        :aria-label="$t('customers.contactIndexFor', { index: index + 1 })"
+        :aria-label="t('customers.contactIndexFor', { index: index + 1 })"
       />
       <button
         type="button"
         class="remove"
-        :aria-label="$t('customers.takeContactIndexAway', { index: index + 1 })"
+        :aria-label="t('customers.takeContactIndexAway', { index: index + 1 })"
         @click="form.contacts.splice(index, 1)"
       >
         ×
       </button>
     </div>
-    <button type="button" class="word open-end" @click="add">{{ $t('customers.contact') }}</button>
+    <button type="button" class="word open-end" @click="add">{{ t('customers.contact') }}</button>
     <p class="soft">
-      {{ $t('customers.invoicesGoToTheContacts') }}
+      {{ t('customers.invoicesGoToTheContacts') }}
     </p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>

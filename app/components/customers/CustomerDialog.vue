@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
@@ -74,8 +75,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="$t('customers.addCustomer')"
-    :go="$t('customers.addCustomer')"
+    :title="t('customers.addCustomer')"
+    :go="t('customers.addCustomer')"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
@@ -83,68 +84,68 @@ async function keep() {
     <div class="two-columns">
       <FormField
         v-model="form.name"
-        :label="$t('common.name')"
+        :label="t('common.name')"
         data-test="customer-name"
         :wrong="wrongs.name"
       />
       <FormField
         v-model="form.email"
-        :label="$t('common.emailAddress')"
+        :label="t('common.emailAddress')"
         type="email"
-        :hint="$t('customers.allDocumentsGoThereUntil')"
+        :hint="t('customers.allDocumentsGoThereUntil')"
         data-test="customer-email"
         :wrong="wrongs['contacts.0.email']"
       />
       <FormField
         v-model="form.street"
-        :label="$t('common.address')"
+        :label="t('common.address')"
         :lines="3"
-        :placeholder="$t('common.streetPostcodeAndTown')"
+        :placeholder="t('common.streetPostcodeAndTown')"
         data-test="customer-address"
         :wrong="wrongs['billing.lines']"
       />
       <div class="stack">
         <PickField
           v-model="form.country"
-          :label="$t('common.country')"
+          :label="t('common.country')"
           :choices="countryNames"
           :wrong="wrongs.country"
         />
         <FormField
           v-model="form.contact"
-          :label="$t('customers.contactPerson')"
+          :label="t('customers.contactPerson')"
           :wrong="wrongs['contacts.0.name']"
         />
       </div>
       <SelectField
         v-model="form.language"
-        :label="$t('customers.languageOfDocuments')"
+        :label="t('customers.languageOfDocuments')"
         :choices="languageChoices"
       />
       <PickField
         v-model="form.currency"
-        :label="$t('common.currency')"
+        :label="t('common.currency')"
         :choices="currencies"
         :wrong="wrongs.currency"
       />
-      <FormField v-model="form.taxNumber" :label="$t('common.vatNumber')" :wrong="wrongs.taxNumber" />
+      <FormField v-model="form.taxNumber" :label="t('common.vatNumber')" :wrong="wrongs.taxNumber" />
       <FormField
         v-model="form.groupName"
-        :label="$t('customers.group')"
+        :label="t('customers.group')"
         :suggest="groups.map((one) => one.name)"
-        :hint="$t('customers.itGivesLanguageCurrencyTerms')"
+        :hint="t('customers.itGivesLanguageCurrencyTerms')"
         :wrong="wrongs.groupName"
       />
       <FormField
         v-model="form.number"
-        :label="$t('customers.customerNumber')"
+        :label="t('customers.customerNumber')"
         mono
-        :placeholder="$t('customers.theNextOne')"
+        :placeholder="t('customers.theNextOne')"
         :wrong="wrongs.number"
       />
     </div>
     <p v-if="alike.length" class="notice wait" role="status" data-test="alike">
-      {{ $t('customers.thereAlready') }}
+      {{ t('customers.thereAlready') }}
       <span v-for="one in alike" :key="one.id"
         ><span class="mono">{{ one.number }}</span> {{ one.name }}{{ one === alike.at(-1) ? '' : ', ' }}</span
       >

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useDebounceFn } from '@vueuse/core'
 import { attempt } from '../../composables/api'
 import { useNewest } from '../../composables/useNewest'
@@ -65,11 +66,11 @@ function enter(event: KeyboardEvent) {
         <VListItem v-bind="row" :title="item.name" :subtitle="`${item.number} · ${item.country}`" />
       </template>
       <template #no-data>
-        <p v-if="foundFor !== typed" class="none soft">{{ $t('customers.looking') }}</p>
+        <p v-if="foundFor !== typed" class="none soft">{{ t('customers.looking') }}</p>
         <p v-else class="none">
-          {{ $t('common.noCustomerOfThatName') }}
+          {{ t('common.noCustomerOfThatName') }}
           <button type="button" class="word" data-test="add-this-customer" @click="emit('add', typed)">
-            {{ $t('customers.addTyped', { typed: typed || $t('customers.aCustomer') }) }}
+            {{ t('customers.addTyped', { typed: typed || t('customers.aCustomer') }) }}
           </button>
         </p>
       </template>

@@ -62,8 +62,8 @@ const givenBy = (group: Saved['groups'][number]) =>
 
 <template>
   <div class="body">
-    <h2>{{ $t('customers.howDocumentsGoAsA') }}</h2>
-    <p class="soft">{{ $t('customers.itHoldsForEveryCustomer') }}</p>
+    <h2>{{ t('customers.howDocumentsGoAsA') }}</h2>
+    <p class="soft">{{ t('customers.itHoldsForEveryCustomer') }}</p>
     <DeliveryTable
       :own="form.preferences"
       level="the company"
@@ -71,18 +71,18 @@ const givenBy = (group: Saved['groups'][number]) =>
       :may="may"
       @change="setPreference"
     />
-    <h2>{{ $t('customers.rolesOfContacts') }}</h2>
-    <p class="soft">{{ $t('customers.whatThePeopleOfA') }}</p>
+    <h2>{{ t('customers.rolesOfContacts') }}</h2>
+    <p class="soft">{{ t('customers.whatThePeopleOfA') }}</p>
     <WordsList
       v-model="form.roles"
-      :what="$t('customers.role')"
+      :what="t('customers.role')"
       :fixed="suppliedRoles"
       :disabled="!may"
       :wrong="Object.entries(wrongs).find(([field]) => /roles/.test(field))?.[1] ?? ''"
     />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <div v-if="may" class="buttons">
-      <VBtn v-if="dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
+      <VBtn v-if="dirty" @click="take">{{ t('common.discardChanges') }}</VBtn>
       <VBtn
         variant="flat"
         class="go"
@@ -90,35 +90,35 @@ const givenBy = (group: Saved['groups'][number]) =>
         :loading="busy"
         data-test="keep-defaults"
         @click="keep"
-        >{{ $t('common.save') }}</VBtn
+        >{{ t('common.save') }}</VBtn
       >
     </div>
     <h2 class="top">
       <I18nT keypath="customers.groupsAddGroup" scope="global"
         ><template #addGroup
           ><VBtn v-if="may" height="30" data-test="add-group" @click="editing = 'new'">{{
-            $t('customers.addGroup')
+            t('customers.addGroup')
           }}</VBtn></template
         ></I18nT
       >
     </h2>
     <p class="soft">
-      {{ $t('customers.whatAGroupHasIs') }}
+      {{ t('customers.whatAGroupHasIs') }}
     </p>
     <ul>
       <li v-for="group in saved.groups" :key="group.id">
         <span
           ><strong>{{ group.name }}</strong
-          ><br /><span class="soft">{{ givenBy(group) || $t('customers.nothingOfItsOwnYet') }}</span></span
+          ><br /><span class="soft">{{ givenBy(group) || t('customers.nothingOfItsOwnYet') }}</span></span
         >
         <NuxtLink :to="`/customers?group=${encodeURIComponent(group.name)}`">{{
           plural(group.customers, 'customer')
         }}</NuxtLink>
         <VBtn v-if="may" height="30" :data-test="`group-${group.name}`" @click="editing = group">{{
-          $t('common.open')
+          t('common.open')
         }}</VBtn>
       </li>
-      <li v-if="saved.groups.length === 0" class="soft">{{ $t('customers.noneYetForExampleSchools') }}</li>
+      <li v-if="saved.groups.length === 0" class="soft">{{ t('customers.noneYetForExampleSchools') }}</li>
     </ul>
     <GroupDialog
       v-if="editing"

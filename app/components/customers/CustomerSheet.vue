@@ -136,14 +136,14 @@ const stateTone: Record<string, string> = {
 
 <template>
   <div v-if="wrong" class="empty">
-    <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+    <strong>{{ t('common.notToBeSeen') }}</strong>{{ wrong }}
   </div>
   <template v-else-if="view">
     <div class="bar">
       <strong class="cut">{{ view.name }}</strong><span class="soft mono">{{ view.number }}</span
       ><span v-if="view.groupName" class="soft cut">{{ view.groupName }}</span>
       <VBtn v-if="may" class="push" height="28" data-test="edit-customer" @click="editing = true">{{
-        $t('customers.edit')
+        t('customers.edit')
       }}</VBtn>
     </div>
     <div class="body">
@@ -151,7 +151,7 @@ const stateTone: Record<string, string> = {
         <I18nT keypath="customers.documentsAreWrittenInLanguage" scope="global"
           ><template #language
             ><WordPicker
-              :label="$t('common.language')"
+              :label="t('common.language')"
               :words="languageWords[view.language]"
               :choices="[...languageChoices]"
               :value="view.language"
@@ -159,7 +159,7 @@ const stateTone: Record<string, string> = {
               @pick="
                 keep(
                   { language: $event },
-                  $t('customers.nameIsNowWrittenTo', {
+                  t('customers.nameIsNowWrittenTo', {
                     name: view.name,
                     languageWords: languageWords[$event as 'en'],
                   }),
@@ -169,7 +169,7 @@ const stateTone: Record<string, string> = {
             ><strong>{{ view.currency }}</strong></template
           ><template #prices
             ><WordPicker
-              :label="$t('common.prices')"
+              :label="t('common.prices')"
               :words="priceWords"
               :choices="priceChoices"
               :value="String(view.pricesIncludeTax)"
@@ -177,12 +177,12 @@ const stateTone: Record<string, string> = {
               @pick="
                 keep(
                   { pricesIncludeTax: $event === 'null' ? null : $event === 'true' },
-                  $t('customers.pricesForNameAreSet', { name: view!.name }),
+                  t('customers.pricesForNameAreSet', { name: view!.name }),
                 )
               " /></template
           ><template #tax
             ><WordPicker
-              :label="$t('customers.tax')"
+              :label="t('customers.tax')"
               :words="taxWords[view.treatment]"
               :choices="taxChoices"
               :value="view.treatment"
@@ -190,7 +190,7 @@ const stateTone: Record<string, string> = {
               @pick="
                 keep(
                   { treatment: $event },
-                  $t('customers.nameIsTaxedAsTaxWords', {
+                  t('customers.nameIsTaxedAsTaxWords', {
                     name: view.name,
                     taxWords: taxWords[$event as 'domestic'],
                   }),
@@ -203,16 +203,16 @@ const stateTone: Record<string, string> = {
               @keep="
                 keep(
                   { terms: $event },
-                  $t('customers.namePaysEventFromThe', { name: view!.name, event: termsWords($event) }),
+                  t('customers.namePaysEventFromThe', { name: view!.name, event: termsWords($event) }),
                 )
               " /></template
         ></I18nT>
       </p>
       <p v-if="ownWords" class="soft">{{ ownWords }}</p>
       <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">
-        {{ $t('customers.thatNeedsTheCustomersVAT') }}
+        {{ t('customers.thatNeedsTheCustomersVAT') }}
       </p>
-      <h2>{{ $t('customers.howDocumentsGo') }}</h2>
+      <h2>{{ t('customers.howDocumentsGo') }}</h2>
       <DeliveryTable
         :own="view.preferences"
         level="this customer"
@@ -227,7 +227,7 @@ const stateTone: Record<string, string> = {
         <I18nT keypath="customers.contactsChange" scope="global"
           ><template #change
             ><button v-if="may" type="button" class="word" data-test="contacts" @click="contacts = true">
-              {{ $t('customers.change') }}
+              {{ t('customers.change') }}
             </button></template
           ></I18nT
         >
@@ -237,18 +237,18 @@ const stateTone: Record<string, string> = {
           <span>{{ contact.name }}</span> <span class="soft">{{ contact.email }}</span>
           <span class="tag">{{ contact.role === 'anyone' ? 'anything' : contact.role }}</span>
         </li>
-        <li v-if="view.contacts.length === 0" class="soft">{{ $t('customers.nobodyYet') }}</li>
+        <li v-if="view.contacts.length === 0" class="soft">{{ t('customers.nobodyYet') }}</li>
       </ul>
-      <h2>{{ $t('customers.addresses') }}</h2>
+      <h2>{{ t('customers.addresses') }}</h2>
       <ul class="addresses">
         <li>
           <span class="lines">{{
-            view.billing ? printed({ ...view.billing, name: view.name }) : $t('common.noneYet')
+            view.billing ? printed({ ...view.billing, name: view.name }) : t('common.noneYet')
           }}</span>
-          <span class="tag">{{ $t('customers.postal') }}</span>
+          <span class="tag">{{ t('customers.postal') }}</span>
           <span v-if="mailWords(view.billingMail)" class="soft">{{ mailWords(view.billingMail) }}</span>
           <button v-if="may" type="button" class="word" data-test="address" @click="address = 'postal'">
-            {{ $t('customers.change') }}
+            {{ t('customers.change') }}
           </button>
         </li>
         <li v-for="one in view.addresses" :key="one.id">
@@ -259,14 +259,14 @@ const stateTone: Record<string, string> = {
           <span class="tag">{{ one.purpose }}</span>
           <span v-if="mailWords(one.mail)" class="soft">{{ mailWords(one.mail) }}</span>
           <button v-if="may" type="button" class="word" @click="address = one.id">
-            {{ $t('customers.change') }}
+            {{ t('customers.change') }}
           </button>
         </li>
       </ul>
       <button v-if="may" type="button" class="word open-end" data-test="add-address" @click="address = 'new'">
-        {{ $t('customers.address') }}
+        {{ t('customers.address') }}
       </button>
-      <h2>{{ $t('customers.newestDocuments') }}</h2>
+      <h2>{{ t('customers.newestDocuments') }}</h2>
       <ul>
         <li v-for="one in view.documents" :key="one.id">
           <NuxtLink class="mono" :to="`/register?search=${one.number}&in=${one.id}`">{{
@@ -276,7 +276,7 @@ const stateTone: Record<string, string> = {
           <span class="tag" :class="stateTone[one.state ?? ''] ?? ''">{{ one.state ?? 'not sent' }}</span>
           <span class="amount push">{{ money(one.total, one.currency) }}</span>
         </li>
-        <li v-if="view.documents.length === 0" class="soft">{{ $t('common.noneYet') }}</li>
+        <li v-if="view.documents.length === 0" class="soft">{{ t('common.noneYet') }}</li>
       </ul>
     </div>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.id" @kept="load" />

@@ -49,8 +49,8 @@ const problemWords = (kind: DocumentKind, problem: string) =>
   <table class="delivery">
     <thead>
       <tr>
-        <th>{{ $t('common.documents') }}</th>
-        <th>{{ $t('customers.howAndToWhom') }}</th>
+        <th>{{ t('common.documents') }}</th>
+        <th>{{ t('customers.howAndToWhom') }}</th>
         <th v-if="may" />
       </tr>
     </thead>
@@ -64,11 +64,9 @@ const problemWords = (kind: DocumentKind, problem: string) =>
           <td class="to">
             {{ channelWords[wishOf(kind).channel ?? 'email']
             }}<template v-if="byEmail(wishOf(kind))">
-              {{ $t('customers.toToWords', { toWords: toWords(wishOf(kind), kind) }) }}</template
-            ><template v-if="wishOf(kind).gathered">{{ $t('customers.oneEmailASend') }}</template
-            ><template v-if="wishOf(kind).unreachable === 'print'">{{
-              $t('customers.elseOnPaper')
-            }}</template>
+              {{ t('customers.toToWords', { toWords: toWords(wishOf(kind), kind) }) }}</template
+            ><template v-if="wishOf(kind).gathered">{{ t('customers.oneEmailASend') }}</template
+            ><template v-if="wishOf(kind).unreachable === 'print'">{{ t('customers.elseOnPaper') }}</template>
             <span
               v-if="byEmail(wishOf(kind)) && wayOf(kind)?.to && !wishOf(kind).addresses"
               class="soft now"
@@ -82,11 +80,11 @@ const problemWords = (kind: DocumentKind, problem: string) =>
             <button
               type="button"
               class="word"
-              :aria-label="$t('customers.changeHowKindsGo', { kinds: kindFacts[kind].many })"
+              :aria-label="t('customers.changeHowKindsGo', { kinds: kindFacts[kind].many })"
               :data-test="`change-${kind}`"
               @click="editing = kind"
             >
-              {{ $t('customers.change') }}
+              {{ t('customers.change') }}
             </button>
           </td>
         </tr>
@@ -101,8 +99,8 @@ const problemWords = (kind: DocumentKind, problem: string) =>
                 @click="wayOf(kind)!.problem === 'no postal address' ? emit('address') : emit('contacts')"
                 >{{
                   wayOf(kind)!.problem === 'no postal address'
-                    ? $t('customers.writeTheAddress')
-                    : $t('customers.addAContact')
+                    ? t('customers.writeTheAddress')
+                    : t('customers.addAContact')
                 }}</VBtn
               >
             </p>

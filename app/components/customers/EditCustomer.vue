@@ -83,8 +83,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="$t('customers.customerCustomer', { customer: customer.number })"
-    :go="$t('common.save')"
+    :title="t('customers.customerCustomer', { customer: customer.number })"
+    :go="t('common.save')"
     :busy="busy"
     :disabled="changed.length > 0 || Object.keys(changes).length === 0"
     @update:model-value="emit('leave')"
@@ -92,38 +92,34 @@ async function keep() {
   >
     <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div class="two-columns">
-      <FormField v-model="form.name" :label="$t('common.name')" data-test="edit-name" :wrong="wrongs.name" />
-      <FormField v-model="form.number" :label="$t('customers.customerNumber')" mono :wrong="wrongs.number" />
+      <FormField v-model="form.name" :label="t('common.name')" data-test="edit-name" :wrong="wrongs.name" />
+      <FormField v-model="form.number" :label="t('customers.customerNumber')" mono :wrong="wrongs.number" />
       <FormField
         v-model="form.groupName"
-        :label="$t('customers.group')"
+        :label="t('customers.group')"
         :suggest="groups"
-        :hint="$t('customers.itsDeliveryHoldsWhereThis')"
+        :hint="t('customers.itsDeliveryHoldsWhereThis')"
         data-test="edit-group"
         :wrong="wrongs.groupName"
       />
-      <FormField
-        v-model="form.salesperson"
-        :label="$t('customers.salesperson')"
-        :wrong="wrongs.salesperson"
-      />
+      <FormField v-model="form.salesperson" :label="t('customers.salesperson')" :wrong="wrongs.salesperson" />
       <PickField
         v-model="form.country"
-        :label="$t('common.country')"
+        :label="t('common.country')"
         :choices="countryNames"
         :wrong="wrongs.country"
       />
-      <FormField v-model="form.taxNumber" :label="$t('common.vatNumber')" :wrong="wrongs.taxNumber" />
+      <FormField v-model="form.taxNumber" :label="t('common.vatNumber')" :wrong="wrongs.taxNumber" />
       <SelectField
         v-model="form.language"
-        :label="$t('customers.languageOfDocuments')"
+        :label="t('customers.languageOfDocuments')"
         :choices="languageChoices"
       />
       <PickField
         v-model="form.currency"
-        :label="$t('common.currency')"
+        :label="t('common.currency')"
         :choices="currencies"
-        :hint="$t('customers.forNewOrdersThoseThat')"
+        :hint="t('customers.forNewOrdersThoseThat')"
         :wrong="wrongs.currency"
       />
       <OwnFields v-model="form.fields" of="customer" :wrongs="wrongs" />

@@ -122,8 +122,8 @@ const drop = () =>
   <Ask
     :model-value="true"
     wide
-    :title="group ? $t('customers.groupGroup', { group: group.name }) : $t('customers.addGroup')"
-    :go="group ? $t('common.save') : $t('customers.addGroup')"
+    :title="group ? t('customers.groupGroup', { group: group.name }) : t('customers.addGroup')"
+    :go="group ? t('common.save') : t('customers.addGroup')"
     :busy="busy"
     :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
@@ -131,39 +131,35 @@ const drop = () =>
   >
     <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div class="two-columns">
-      <FormField v-model="form.name" :label="$t('common.name')" data-test="group-name" :wrong="wrongs.name" />
-      <SelectField
-        v-model="form.language"
-        :label="$t('customers.languageOfDocuments')"
-        :choices="languages"
-      />
+      <FormField v-model="form.name" :label="t('common.name')" data-test="group-name" :wrong="wrongs.name" />
+      <SelectField v-model="form.language" :label="t('customers.languageOfDocuments')" :choices="languages" />
       <PickField
         v-model="form.currency"
-        :label="$t('common.currency')"
+        :label="t('common.currency')"
         :choices="currencies"
-        :hint="$t('customers.emptyCurrencyAsTheCompany', { currency: company.currency })"
+        :hint="t('customers.emptyCurrencyAsTheCompany', { currency: company.currency })"
         :wrong="wrongs.currency"
       />
-      <SelectField v-model="form.prices" :label="$t('common.prices')" :choices="prices" />
-      <SelectField v-model="form.taxTreatment" :label="$t('customers.taxedAs')" :choices="taxes" />
+      <SelectField v-model="form.prices" :label="t('common.prices')" :choices="prices" />
+      <SelectField v-model="form.taxTreatment" :label="t('customers.taxedAs')" :choices="taxes" />
       <div class="terms">
-        <span class="soft">{{ $t('common.due') }}</span>
+        <span class="soft">{{ t('common.due') }}</span>
         <span v-if="form.terms"
           ><TermsWord :terms="form.terms" :disabled="false" @keep="form.terms = $event" />
           <button type="button" class="word" @click="form.terms = null">
-            {{ $t('customers.asTheCompany') }}
+            {{ t('customers.asTheCompany') }}
           </button></span
         >
         <button v-else type="button" class="word" @click="form.terms = { kind: 'days', days: 30 }">
-          {{ $t('customers.asTheCompany') }}
+          {{ t('customers.asTheCompany') }}
         </button>
       </div>
     </div>
-    <h3>{{ $t('customers.howDocumentsGo') }}</h3>
+    <h3>{{ t('customers.howDocumentsGo') }}</h3>
     <DeliveryTable
       :own="form.preferences"
       level="this group"
-      :beneath="[{ level: $t('customers.theCompany'), preferences: house }]"
+      :beneath="[{ level: t('customers.theCompany'), preferences: house }]"
       may
       @change="setPreference"
     />
@@ -175,7 +171,7 @@ const drop = () =>
       data-test="drop-group"
       @click="!busy && drop()"
     >
-      {{ $t('customers.deleteThisGroup') }}
+      {{ t('customers.deleteThisGroup') }}
     </button>
   </Ask>
 </template>

@@ -120,20 +120,20 @@ async function set() {
     v-model="open"
     :title="
       result
-        ? $t('customers.whatWasSet')
-        : $t('customers.setDeliveryPreferencesOfCustomers', {
+        ? t('customers.whatWasSet')
+        : t('customers.setDeliveryPreferencesOfCustomers', {
             customers: plural(customers.length, 'customer'),
           })
     "
-    :go="result ? $t('common.close') : $t('customers.setCount', { count: customers.length })"
+    :go="result ? t('common.close') : t('customers.setCount', { count: customers.length })"
     :busy="busy"
     :disabled="!result && nothing"
     @go="set"
   >
     <template v-if="result">
       <p>
-        <strong>{{ $t('customers.customersSet', { customers: plural(result.set, 'customer') }) }}</strong>
-        {{ $t('customers.wassSkipped', { wass: plural(result.skipped.length, 'was') }) }}
+        <strong>{{ t('customers.customersSet', { customers: plural(result.set, 'customer') }) }}</strong>
+        {{ t('customers.wassSkipped', { wass: plural(result.skipped.length, 'was') }) }}
       </p>
       <ul>
         <li v-for="one in result.skipped" :key="one.id">{{ one.name }}: {{ one.reason }}</li>
@@ -144,37 +144,37 @@ async function set() {
         <I18nT keypath="customers.fromNowOnKindGo" scope="global"
           ><template #kind
             ><WordPicker
-              :label="$t('common.kind')"
+              :label="t('common.kind')"
               :choices="kinds"
               :value="form.kind"
               @pick="form.kind = $event as DocumentKind" /></template
           ><template #way
             ><WordPicker
-              :label="$t('customers.way')"
+              :label="t('customers.way')"
               :choices="ways"
               :value="form.channel"
               @pick="form.channel = $event" /></template
           ><template #whom
             ><WordPicker
-              :label="$t('common.whom')"
+              :label="t('common.whom')"
               :choices="roles"
               :value="form.to"
               @pick="form.to = $event" /></template
           ><template #gathered
             ><WordPicker
-              :label="$t('customers.gathered')"
+              :label="t('customers.gathered')"
               :choices="gathers"
               :value="form.gathered"
               @pick="form.gathered = $event" /></template
           ><template #copies
             ><WordPicker
-              :label="$t('common.copies')"
+              :label="t('common.copies')"
               :choices="copying"
               :value="form.copies"
               @pick="form.copies = $event" /></template
           ><template #language
             ><WordPicker
-              :label="$t('common.language')"
+              :label="t('common.language')"
               :choices="languages"
               :value="form.language"
               @pick="form.language = $event" /></template
@@ -183,10 +183,10 @@ async function set() {
       <FormField
         v-if="form.copies === 'these'"
         v-model="form.cc"
-        :label="$t('customers.copiesGoToInsteadOf')"
-        :hint="$t('customers.severalWithCommasBetween')"
+        :label="t('customers.copiesGoToInsteadOf')"
+        :hint="t('customers.severalWithCommasBetween')"
       />
-      <p class="soft">{{ $t('customers.whoWouldHaveNoWay') }}</p>
+      <p class="soft">{{ t('customers.whoWouldHaveNoWay') }}</p>
     </template>
   </Ask>
 </template>

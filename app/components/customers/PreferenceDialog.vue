@@ -93,53 +93,48 @@ function keep() {
 <template>
   <Ask
     :model-value="true"
-    :title="$t('customers.howKindsGo', { kinds: kindFacts[kind].many })"
-    :go="$t('common.save')"
+    :title="t('customers.howKindsGo', { kinds: kindFacts[kind].many })"
+    :go="t('common.save')"
     @update:model-value="emit('leave')"
     @go="keep"
   >
     <div class="fields">
-      <SelectField
-        v-model="form.channel"
-        :label="$t('common.how')"
-        :choices="ways"
-        data-test="wish-channel"
-      />
+      <SelectField v-model="form.channel" :label="t('common.how')" :choices="ways" data-test="wish-channel" />
       <template v-if="byEmail">
-        <SelectField v-model="form.to" :label="$t('common.to')" :choices="whom" data-test="wish-to" />
+        <SelectField v-model="form.to" :label="t('common.to')" :choices="whom" data-test="wish-to" />
         <FormField
           v-if="form.to === these"
           v-model="form.addresses"
-          :label="$t('customers.addresses')"
-          :hint="$t('customers.severalWithCommasBetween')"
+          :label="t('customers.addresses')"
+          :hint="t('customers.severalWithCommasBetween')"
           data-test="wish-addresses"
           :wrong="shown(wrongs.addresses)"
         />
         <FormField
           v-model="form.cc"
-          :label="$t('customers.copiesToCC')"
+          :label="t('customers.copiesToCC')"
           :placeholder="
-            beneath.cc?.length ? $t('customers.alsoBeneath', { beneath: beneath.cc.join(', ') }) : 'nobody'
+            beneath.cc?.length ? t('customers.alsoBeneath', { beneath: beneath.cc.join(', ') }) : 'nobody'
           "
           data-test="wish-cc"
           :wrong="shown(wrongs.cc)"
         />
         <FormField
           v-model="form.bcc"
-          :label="$t('customers.hiddenCopiesToBCC')"
+          :label="t('customers.hiddenCopiesToBCC')"
           :placeholder="
-            beneath.bcc?.length ? $t('customers.alsoBeneath', { beneath: beneath.bcc.join(', ') }) : 'nobody'
+            beneath.bcc?.length ? t('customers.alsoBeneath', { beneath: beneath.bcc.join(', ') }) : 'nobody'
           "
           :wrong="shown(wrongs.bcc)"
         />
         <SelectField
           v-model="form.gathered"
-          :label="$t('customers.severalDocumentsOfOneSend')"
+          :label="t('customers.severalDocumentsOfOneSend')"
           :choices="gathers"
         />
         <SelectField
           v-model="form.unreachable"
-          :label="$t('customers.withoutAnEmailAddress')"
+          :label="t('customers.withoutAnEmailAddress')"
           :choices="unreachables"
           data-test="wish-unreachable"
         />

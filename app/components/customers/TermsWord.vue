@@ -45,43 +45,38 @@ function keep(close: () => void) {
 </script>
 
 <template>
-  <WordPanel
-    v-slot="{ close }"
-    :label="$t('customers.terms')"
-    :words="termsWords(terms)"
-    :disabled="disabled"
-  >
-    <SelectField v-model="form.kind" :label="$t('common.due')" :choices="kinds" data-test="terms-kind" />
+  <WordPanel v-slot="{ close }" :label="t('customers.terms')" :words="termsWords(terms)" :disabled="disabled">
+    <SelectField v-model="form.kind" :label="t('common.due')" :choices="kinds" data-test="terms-kind" />
     <FormField
       v-if="form.kind !== 'day of month'"
       v-model="form.days"
-      :label="form.kind === 'days' ? 'days' : $t('customers.andDays')"
+      :label="form.kind === 'days' ? 'days' : t('customers.andDays')"
       type="number"
       min="0"
       max="365"
       data-test="terms-days"
     />
     <template v-else>
-      <FormField v-model="form.day" :label="$t('customers.dayOfTheMonth')" type="number" min="1" max="31" />
-      <FormField v-model="form.months" :label="$t('customers.monthsAfter')" type="number" min="0" max="12" />
+      <FormField v-model="form.day" :label="t('customers.dayOfTheMonth')" type="number" min="1" max="31" />
+      <FormField v-model="form.months" :label="t('customers.monthsAfter')" type="number" min="0" max="12" />
     </template>
     <FormField
       v-model="form.percent"
-      :label="$t('customers.earlyPaymentPercentLess')"
+      :label="t('customers.earlyPaymentPercentLess')"
       inputmode="decimal"
-      :placeholder="$t('customers.none')"
+      :placeholder="t('customers.none')"
       data-test="terms-percent"
     />
     <FormField
       v-if="Number(form.percent) > 0"
       v-model="form.within"
-      :label="$t('customers.withinDays')"
+      :label="t('customers.withinDays')"
       type="number"
       min="1"
       max="365"
     />
     <VBtn height="30" class="go" variant="flat" data-test="keep-terms" @click="keep(close)">{{
-      $t('customers.saveWritten', { written: termsWords(written) })
+      t('customers.saveWritten', { written: termsWords(written) })
     }}</VBtn>
   </WordPanel>
 </template>

@@ -108,8 +108,8 @@ async function credit() {
 <template>
   <Ask
     v-model="open"
-    :title="$t('drafts.creditOffer', { offer: offer?.number ?? '' })"
-    :go="$t('drafts.writeTheCreditNote')"
+    :title="t('drafts.creditOffer', { offer: offer?.number ?? '' })"
+    :go="t('drafts.writeTheCreditNote')"
     :busy="busy"
     :disabled="!offer || !reason.trim()"
     @go="credit"
@@ -119,7 +119,7 @@ async function credit() {
         <I18nT keypath="drafts.takeBackWhat" scope="global"
           ><template #what
             ><WordPicker
-              :label="$t('common.what')"
+              :label="t('common.what')"
               :choices="ways"
               :value="way"
               @pick="way = $event as typeof way" /></template
@@ -128,9 +128,9 @@ async function credit() {
       <table v-if="way === 'lines'">
         <thead>
           <tr>
-            <th>{{ $t('common.line') }}</th>
-            <th class="right">{{ $t('drafts.left') }}</th>
-            <th class="right">{{ $t('drafts.credit') }}</th>
+            <th>{{ t('common.line') }}</th>
+            <th class="right">{{ t('drafts.left') }}</th>
+            <th class="right">{{ t('drafts.credit') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -145,7 +145,7 @@ async function credit() {
                 class="mono"
                 inputmode="decimal"
                 :disabled="Number(line.left) === 0"
-                :aria-label="$t('drafts.lineIndexQuantityToCredit', { index: index + 1 })"
+                :aria-label="t('drafts.lineIndexQuantityToCredit', { index: index + 1 })"
                 :data-test="`credit-${index + 1}`"
               />
             </td>
@@ -169,16 +169,16 @@ async function credit() {
       <FormField
         v-if="way === 'amount'"
         v-model="amount"
-        :label="$t('drafts.amountWithTaxAtMost', { amount: moneyWithSign(offer.left, offer.currency) })"
+        :label="t('drafts.amountWithTaxAtMost', { amount: moneyWithSign(offer.left, offer.currency) })"
         mono
       />
-      <FormField v-model="reason" :label="$t('drafts.whyItIsPrintedOn')" />
+      <FormField v-model="reason" :label="t('drafts.whyItIsPrintedOn')" />
       <CheckField v-if="way === 'whole' && offer.credits.length === 0" v-model="anew" data-test="anew">{{
-        $t('drafts.andIssueItAnewCorrected')
+        t('drafts.andIssueItAnewCorrected')
       }}</CheckField>
       <p v-if="offer.credits.length" class="soft">
         {{
-          $t('drafts.creditedBeforeOffer', {
+          t('drafts.creditedBeforeOffer', {
             offer: offer.credits
               .map((one) => `${one.number} (${money(one.total, offer!.currency)})`)
               .join(', '),

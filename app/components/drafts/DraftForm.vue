@@ -84,22 +84,22 @@ const [reference, customerNote, suppliedOn, date] = [
           ></I18nT
         >
       </p>
-      <FormField v-model="facts.credit!.reason" :label="$t('drafts.whyItIsPrinted')" :disabled="disabled" />
+      <FormField v-model="facts.credit!.reason" :label="t('drafts.whyItIsPrinted')" :disabled="disabled" />
     </template>
     <template v-else>
       <p class="sentence">
-        {{ $t('drafts.pricesAre') }}
+        {{ t('drafts.pricesAre') }}
         <WordPicker
-          :label="$t('common.prices')"
+          :label="t('common.prices')"
           :choices="modes"
           :value="String(facts.pricesIncludeTax)"
           :disabled="disabled || !!draft.orderId"
           @pick="facts.pricesIncludeTax = $event === 'true'"
         />
-        {{ $t('drafts.in') }} <strong>{{ facts.currency }}</strong>.<template v-if="facts.deposit">
+        {{ t('drafts.in') }} <strong>{{ facts.currency }}</strong>.<template v-if="facts.deposit">
           <I18nT keypath="drafts.itIsADepositThe" scope="global"
             ><template #deposit
-              ><strong>{{ $t('drafts.deposit') }}</strong></template
+              ><strong>{{ t('drafts.deposit') }}</strong></template
             ></I18nT
           ></template
         >
@@ -107,17 +107,17 @@ const [reference, customerNote, suppliedOn, date] = [
       <div class="texts">
         <FormField
           v-model="reference"
-          :label="$t('common.yourReference')"
+          :label="t('common.yourReference')"
           :disabled="disabled"
           maxlength="80"
         />
         <FormField
           v-model="customerNote"
           class="wide"
-          :label="$t('common.noteOnTheDocument')"
+          :label="t('common.noteOnTheDocument')"
           :disabled="disabled"
           maxlength="1000"
-          :placeholder="$t('common.nothing')"
+          :placeholder="t('common.nothing')"
         />
       </div>
     </template>
@@ -132,9 +132,9 @@ const [reference, customerNote, suppliedOn, date] = [
           ><template #date
             ><DateField v-model="date" :disabled="disabled" data-test="date" /></template></I18nT
       ></label>
-      <span class="soft">{{ date ? '' : $t('drafts.dateOfIssue') }}</span>
+      <span class="soft">{{ date ? '' : t('drafts.dateOfIssue') }}</span>
       <CheckField v-if="date" v-model="form.earlierDateOk" :disabled="disabled">{{
-        $t('drafts.theDateIsMeantEven')
+        t('drafts.theDateIsMeantEven')
       }}</CheckField>
     </div>
     <template v-if="!isCredit">
@@ -148,7 +148,7 @@ const [reference, customerNote, suppliedOn, date] = [
     </template>
     <p class="sum">
       <template v-if="isCredit || facts.deposit || !dirty">
-        {{ dirty ? $t('drafts.savedTotal') : $t('common.total') }}
+        {{ dirty ? t('drafts.savedTotal') : t('common.total') }}
         <strong class="mono">{{
           draft.paper ? moneyWithSign(draft.paper.total, facts.currency) : '–'
         }}</strong>

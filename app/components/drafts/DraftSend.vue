@@ -32,29 +32,29 @@ const go = () =>
   <Ask
     v-model="open"
     :title="
-      $t('drafts.postOnlyTheKind', {
-        postOnly: postOnly ? $t('common.issue') : $t('common.send'),
+      t('drafts.postOnlyTheKind', {
+        postOnly: postOnly ? t('common.issue') : t('common.send'),
         kind: draft.kind,
       })
     "
-    :go="postOnly ? $t('drafts.issueIt') : $t('common.sendIt')"
+    :go="postOnly ? t('drafts.issueIt') : t('common.sendIt')"
     :busy="busy"
     @go="go"
     ><p>
       {{
-        $t('drafts.itDrawsItsNumberNow', {
+        t('drafts.itDrawsItsNumberNow', {
           postOnly: postOnly
-            ? $t('drafts.waitsInToSendUntil')
-            : $t('drafts.goesToCustomerName', { customerName: draft.customerName }),
+            ? t('drafts.waitsInToSendUntil')
+            : t('drafts.goesToCustomerName', { customerName: draft.customerName }),
           amount: moneyWithSign(draft.paper?.total ?? '0', currency),
         })
       }}
     </p>
-    <CheckField v-model="postOnly">{{ $t('common.onlyIssueNumberAndBook') }}</CheckField>
+    <CheckField v-model="postOnly">{{ t('common.onlyIssueNumberAndBook') }}</CheckField>
     <SelectField
       v-if="draft.kind !== 'credit note'"
       v-model="paidBy"
-      :label="$t('drafts.itIs')"
+      :label="t('drafts.itIs')"
       :choices="payings"
       data-test="paid-by"
     />

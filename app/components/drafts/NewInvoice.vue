@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import { watchDebounced } from '@vueuse/core'
 import Ask from '../frame/Ask.vue'
@@ -56,19 +57,19 @@ const brandChoices = computed(() =>
 <template>
   <Ask
     v-model="open"
-    :title="$t('drafts.writeAnInvoice')"
-    :go="$t('common.beginTheDraft')"
+    :title="t('drafts.writeAnInvoice')"
+    :go="t('common.beginTheDraft')"
     :busy="busy"
     :disabled="!chosen || !brandId || !session.may('clerk')"
     @go="begin"
   >
     <FormField
       v-model="search"
-      :label="$t('drafts.toWhichCustomer')"
-      :placeholder="$t('common.nameNumberAddress')"
+      :label="t('drafts.toWhichCustomer')"
+      :placeholder="t('common.nameNumberAddress')"
       data-test="customer-search"
     />
-    <ul role="radiogroup" :aria-label="$t('common.customers')">
+    <ul role="radiogroup" :aria-label="t('common.customers')">
       <li v-for="one in found" :key="one.id">
         <label
           ><input v-model="chosen" type="radio" name="customer" :value="one" />
@@ -76,14 +77,14 @@ const brandChoices = computed(() =>
           <span class="soft">{{ one.currency }}</span></label
         >
       </li>
-      <li v-if="found.length === 0" class="soft">{{ $t('common.noCustomerOfThatName') }}</li>
+      <li v-if="found.length === 0" class="soft">{{ t('common.noCustomerOfThatName') }}</li>
     </ul>
     <p class="sentence">
       <I18nT keypath="drafts.itIsOfBrand" scope="global"
         ><template #brand
           ><WordPicker
-            :label="$t('common.brand')"
-            :words="brandChoices.find((one) => one.value === brandId)?.words ?? $t('drafts.aBrand')"
+            :label="t('common.brand')"
+            :words="brandChoices.find((one) => one.value === brandId)?.words ?? t('drafts.aBrand')"
             :choices="brandChoices"
             :value="brandId"
             @pick="brandId = $event" /></template

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { houseToday, longDay } from '../../composables/format'
 import { readWrittenDay } from '../../../core/documents/written-day'
 
@@ -53,7 +54,7 @@ function choose(date: unknown) {
       v-bind="$attrs"
       type="text"
       autocomplete="off"
-      :placeholder="$t('fields.n27Nov2026')"
+      :placeholder="t('fields.n27Nov2026')"
       :disabled="disabled"
       :aria-invalid="wrong"
       @change="take"
@@ -64,7 +65,7 @@ function choose(date: unknown) {
         <button
           type="button"
           class="calendar"
-          :aria-label="$t('fields.chooseFromACalendar')"
+          :aria-label="t('fields.chooseFromACalendar')"
           :disabled="disabled"
           v-bind="activator"
         >
@@ -73,7 +74,7 @@ function choose(date: unknown) {
       </template>
       <LazyDateCalendar v-if="open" :chosen="chosen" @choose="choose" />
     </VMenu>
-    <span v-if="wrong" role="alert" class="wrong">{{ $t('fields.writeADateLike27') }}</span>
+    <span v-if="wrong" role="alert" class="wrong">{{ t('fields.writeADateLike27') }}</span>
   </span>
 </template>
 

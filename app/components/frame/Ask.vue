@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 /**
  * Asks before what cannot be taken back; Ctrl+Enter or Enter is the filled button, Escape leaves. The first
  * field has the focus, or the filled button where there is none.
@@ -71,7 +72,7 @@ function key(event: KeyboardEvent) {
       <h2>{{ title }}</h2>
       <div ref="body" class="body"><slot /></div>
       <div class="buttons">
-        <VBtn v-if="!shows" @click="open = false">{{ $t('common.cancel') }}</VBtn>
+        <VBtn v-if="!shows" @click="open = false">{{ t('common.cancel') }}</VBtn>
         <VBtn
           ref="button"
           variant="flat"

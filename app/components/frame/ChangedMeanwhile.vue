@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import type { ChangedField } from '../../composables/useMeanwhile'
 
 /** What somebody else saved while this form was open, beside what is written in it, and the choice between them. */
@@ -8,13 +9,13 @@ const emit = defineEmits<{ theirs: []; mine: [] }>()
 
 <template>
   <section class="notice wait meanwhile" role="alert" data-test="meanwhile">
-    <strong>{{ $t('frame.somebodySavedThisWhileYou') }}</strong>
+    <strong>{{ t('frame.somebodySavedThisWhileYou') }}</strong>
     <table v-if="fields.length">
       <thead>
         <tr>
           <th />
-          <th>{{ $t('frame.savedNow') }}</th>
-          <th>{{ $t('frame.yours') }}</th>
+          <th>{{ t('frame.savedNow') }}</th>
+          <th>{{ t('frame.yours') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -25,12 +26,12 @@ const emit = defineEmits<{ theirs: []; mine: [] }>()
         </tr>
       </tbody>
     </table>
-    <p v-else>{{ $t('frame.whatTheyChangedDoesNot') }}</p>
+    <p v-else>{{ t('frame.whatTheyChangedDoesNot') }}</p>
     <div class="buttons">
       <VBtn height="30" data-test="take-theirs" @click="emit('theirs')">{{
-        $t('frame.takeWhatIsSaved')
+        t('frame.takeWhatIsSaved')
       }}</VBtn>
-      <VBtn height="30" data-test="keep-mine" @click="emit('mine')">{{ $t('frame.keepMine') }}</VBtn>
+      <VBtn height="30" data-test="keep-mine" @click="emit('mine')">{{ t('frame.keepMine') }}</VBtn>
     </div>
   </section>
 </template>

@@ -23,10 +23,10 @@ const go = () =>
 
 <template>
   <form novalidate @submit.prevent="go">
-    <h1>{{ purpose === 'invitation' ? $t('frame.youAreInvited') : $t('frame.chooseANewPassword') }}</h1>
+    <h1>{{ purpose === 'invitation' ? t('frame.youAreInvited') : t('frame.chooseANewPassword') }}</h1>
     <FormField
       v-model="form.code"
-      :label="$t('common.code')"
+      :label="t('common.code')"
       mono
       autocomplete="off"
       data-test="code"
@@ -34,16 +34,16 @@ const go = () =>
     />
     <FormField
       v-model="form.password"
-      :label="$t('common.chooseAPassword')"
+      :label="t('common.chooseAPassword')"
       type="password"
       autocomplete="new-password"
-      :hint="$t('common.atLeast12CharactersA')"
+      :hint="t('common.atLeast12CharactersA')"
       data-test="password"
       :wrong="wrongs.password"
     />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">{{
-      $t('frame.saveAndSignIn')
+      t('frame.saveAndSignIn')
     }}</VBtn>
   </form>
 </template>

@@ -138,17 +138,17 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <VDialog v-model="open" :aria-label="$t('frame.find')" max-width="600" @keydown="key">
+  <VDialog v-model="open" :aria-label="t('frame.find')" max-width="600" @keydown="key">
     <div class="finder">
       <input
         ref="field"
         v-model="typed"
         type="search"
-        :placeholder="$t('frame.aNumberACustomerAn')"
-        :aria-label="$t('frame.find')"
+        :placeholder="t('frame.aNumberACustomerAn')"
+        :aria-label="t('frame.find')"
         aria-controls="hits"
       />
-      <ul id="hits" role="listbox" :aria-label="$t('frame.found')">
+      <ul id="hits" role="listbox" :aria-label="t('frame.found')">
         <li
           v-for="(hit, index) in hits"
           :key="hit.key"
@@ -164,7 +164,7 @@ function key(event: KeyboardEvent) {
           ><span class="soft cut">{{ hit.more }}</span>
         </li>
         <li v-if="hits.length === 0" class="soft">
-          {{ $t('frame.nothingFoundNumbersCustomersOrder') }}
+          {{ t('frame.nothingFoundNumbersCustomersOrder') }}
         </li>
       </ul>
     </div>

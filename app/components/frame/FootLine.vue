@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import { shortTime } from '../../composables/format'
 import { useToasts, type Toast } from '../../stores/toasts'
@@ -30,7 +31,7 @@ onUnmounted(store.forget)
       >
         <span>{{ store.fresh.words }}</span>
         <button v-if="store.fresh.undo" type="button" @click="undo(store.fresh)">
-          {{ $t('frame.undo') }}
+          {{ t('frame.undo') }}
         </button>
       </div>
     </div>
@@ -44,7 +45,7 @@ onUnmounted(store.forget)
           >
         </button>
       </template>
-      <ol class="happened" :aria-label="$t('frame.whatHappenedNewestFirst')">
+      <ol class="happened" :aria-label="t('frame.whatHappenedNewestFirst')">
         <li v-for="toast in before" :key="toast.id" :class="{ wrong: toast.wrong }">
           <span class="mono soft">{{ shortTime(toast.at) }}</span> {{ toast.words }}
         </li>

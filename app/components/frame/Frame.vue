@@ -51,12 +51,12 @@ useLive([], () => {})
 </script>
 
 <template>
-  <a class="skip" href="#main">{{ $t('frame.toTheContent') }}</a>
+  <a class="skip" href="#main">{{ t('frame.toTheContent') }}</a>
   <header class="head">
     <NuxtLink to="/" class="brand"
-      ><PegMark class="peg" /><span>{{ $t('common.clothespin') }}</span></NuxtLink
+      ><PegMark class="peg" /><span>{{ t('common.clothespin') }}</span></NuxtLink
     >
-    <nav :aria-label="$t('frame.places')">
+    <nav :aria-label="t('frame.places')">
       <NuxtLink
         v-for="place in places"
         :key="place.to"
@@ -76,13 +76,13 @@ useLive([], () => {})
       >
     </nav>
     <button type="button" class="find" @click="find = true">
-      <span>{{ $t('frame.numberCustomerAddress') }}</span><em>{{ $t('frame.find') }}</em
-      ><kbd>{{ $t('frame.ctrlK') }}</kbd>
+      <span>{{ t('frame.numberCustomerAddress') }}</span><em>{{ t('frame.find') }}</em
+      ><kbd>{{ t('frame.ctrlK') }}</kbd>
     </button>
     <OwnMenu @help="help = ''" />
   </header>
   <div v-if="!live.connected" class="away" role="status">
-    {{ $t('frame.noWordFromTheServer') }}
+    {{ t('frame.noWordFromTheServer') }}
   </div>
   <StateBand />
   <RunStrip />
@@ -95,7 +95,7 @@ useLive([], () => {})
     data-test="aside-tab"
     @click="aside = !aside"
   >
-    {{ aside ? $t('common.close') : 'Document' }}
+    {{ aside ? t('common.close') : 'Document' }}
   </button>
   <FootLine @help="help = ''" />
   <LeaveDialog />

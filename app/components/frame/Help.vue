@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { helpTasks, tasksOf } from '../../help/tasks'
 import HelpKeys from './HelpKeys.vue'
 
@@ -24,13 +25,13 @@ onMounted(() =>
 <template>
   <VDialog
     :model-value="true"
-    :aria-label="$t('frame.help')"
+    :aria-label="t('frame.help')"
     max-width="820"
     @update:model-value="emit('leave')"
   >
     <div class="help" data-test="help">
-      <nav ref="list" :aria-label="$t('frame.tasks')">
-        <h2>{{ everything ? $t('frame.allTasks') : $t('frame.onThisScreen') }}</h2>
+      <nav ref="list" :aria-label="t('frame.tasks')">
+        <h2>{{ everything ? t('frame.allTasks') : t('frame.onThisScreen') }}</h2>
         <button
           v-for="one in shown"
           :key="one.id"
@@ -41,10 +42,10 @@ onMounted(() =>
           {{ one.words }}
         </button>
         <button v-if="!everything" type="button" data-test="all-tasks" @click="everything = true">
-          {{ $t('frame.allTasks') }}
+          {{ t('frame.allTasks') }}
         </button>
         <button type="button" class="keys" :aria-current="at === 'keys'" @click="at = 'keys'">
-          {{ $t('frame.keys') }}
+          {{ t('frame.keys') }}
         </button>
       </nav>
       <section aria-live="polite">
@@ -56,7 +57,7 @@ onMounted(() =>
           <p v-for="remark in remarks" :key="remark" class="remark">{{ remark }}</p>
         </template>
         <template v-else>
-          <h1>{{ $t('frame.keys') }}</h1>
+          <h1>{{ t('frame.keys') }}</h1>
           <HelpKeys />
         </template>
         <div class="buttons">
@@ -66,9 +67,9 @@ onMounted(() =>
             :active="false"
             data-test="help-go"
             @click="emit('leave')"
-            >{{ $t('frame.goThere') }}</VBtn
+            >{{ t('frame.goThere') }}</VBtn
           >
-          <VBtn class="push" @click="emit('leave')">{{ $t('common.close') }}</VBtn>
+          <VBtn class="push" @click="emit('leave')">{{ t('common.close') }}</VBtn>
         </div>
       </section>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useLeaving } from '../../composables/useUnsaved'
 /** Asks before changes that are not saved are left. */
 const leaving = useLeaving()
@@ -11,14 +12,14 @@ const open = computed({
 </script>
 
 <template>
-  <VDialog v-model="open" :aria-label="$t('frame.leaveWithoutSaving')">
+  <VDialog v-model="open" :aria-label="t('frame.leaveWithoutSaving')">
     <div class="ask" role="document">
-      <h2>{{ $t('frame.leaveWithoutSaving') }}</h2>
-      <p>{{ $t('frame.yourChangesToWhatAre', { what: leaving.what }) }}</p>
+      <h2>{{ t('frame.leaveWithoutSaving') }}</h2>
+      <p>{{ t('frame.yourChangesToWhatAre', { what: leaving.what }) }}</p>
       <div class="buttons">
-        <VBtn data-test="discard" @click="leaving.answer(true)">{{ $t('common.discardChanges') }}</VBtn>
+        <VBtn data-test="discard" @click="leaving.answer(true)">{{ t('common.discardChanges') }}</VBtn>
         <VBtn variant="flat" class="go" data-test="stay" autofocus @click="leaving.answer(false)">{{
-          $t('frame.keepEditing')
+          t('frame.keepEditing')
         }}</VBtn>
       </div>
     </div>

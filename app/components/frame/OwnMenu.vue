@@ -34,7 +34,7 @@ const factor = ref(false)
         type="button"
         class="who"
         :aria-label="
-          $t('frame.initialsUserSignedInAs', { initials, user: session.user!.name, role: session.user!.role })
+          t('frame.initialsUserSignedInAs', { initials, user: session.user!.name, role: session.user!.role })
         "
         v-bind="activator"
       >
@@ -54,13 +54,13 @@ const factor = ref(false)
         :active="look.theme === one.value"
         @click="look.choose(one.value)"
       />
-      <VListItem :title="$t('frame.changeYourPassword')" @click="password = true" />
-      <VListItem :title="$t('frame.secondFactor')" data-test="second-factor" @click="factor = true" />
-      <VListItem :title="$t('frame.whereYouAreSignedIn')" data-test="devices" @click="devices = true" />
-      <VListItem :title="$t('frame.helpAndKeys')" @click="emit('help')"
+      <VListItem :title="t('frame.changeYourPassword')" @click="password = true" />
+      <VListItem :title="t('frame.secondFactor')" data-test="second-factor" @click="factor = true" />
+      <VListItem :title="t('frame.whereYouAreSignedIn')" data-test="devices" @click="devices = true" />
+      <VListItem :title="t('frame.helpAndKeys')" @click="emit('help')"
         ><template #append><kbd>F1</kbd></template></VListItem
       >
-      <VListItem :title="$t('common.signOut')" @click="session.signOut()" />
+      <VListItem :title="t('common.signOut')" @click="session.signOut()" />
     </VList>
   </VMenu>
   <PasswordDialog v-model="password" />

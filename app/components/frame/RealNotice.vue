@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useHouseState } from '../../stores/house'
 /** During a rehearsal: what is done here is real all the same. */
 defineProps<{ what: string }>()
@@ -7,6 +8,6 @@ const house = useHouseState()
 
 <template>
   <p v-if="house.state?.rehearsalSince" class="notice wait" role="note" data-test="real">
-    {{ $t('frame.aRehearsalIsOnBut', { what }) }}
+    {{ t('frame.aRehearsalIsOnBut', { what }) }}
   </p>
 </template>

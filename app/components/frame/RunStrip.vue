@@ -65,27 +65,27 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
             ></I18nT
           ></strong
         >
-        <span class="soft">{{ $t('frame.nothingIsNumberedYet') }}</span>
+        <span class="soft">{{ t('frame.nothingIsNumberedYet') }}</span>
         <button type="button" class="close" data-test="take-back" @click="act(run, 'take-back')">
-          {{ $t('common.takeAllBack') }}
+          {{ t('common.takeAllBack') }}
         </button>
       </template>
       <template v-else-if="!run.endedAt">
         <strong>{{
-          $t('frame.sendingRunOfChosen', { run: run.chosen - run.open, chosen: run.chosen })
+          t('frame.sendingRunOfChosen', { run: run.chosen - run.open, chosen: run.chosen })
         }}</strong>
         <VProgressLinear
           class="progress"
           :model-value="((run.chosen - run.open) / run.chosen) * 100"
-          :aria-label="$t('frame.sendingRunOfChosen', { run: run.chosen - run.open, chosen: run.chosen })"
+          :aria-label="t('frame.sendingRunOfChosen', { run: run.chosen - run.open, chosen: run.chosen })"
         />
-        <span class="soft">{{ $t('frame.itGoesOnWhenYou') }}</span>
-        <button type="button" class="close" @click="act(run, 'stop')">{{ $t('common.stop') }}</button>
+        <span class="soft">{{ t('frame.itGoesOnWhenYou') }}</span>
+        <button type="button" class="close" @click="act(run, 'stop')">{{ t('common.stop') }}</button>
       </template>
       <template v-else>
         <strong>{{ title(run) }}</strong>
         <span v-for="one in run.numbers" :key="one.first" class="mono">{{
-          one.first === one.last ? one.first : $t('common.firstToLast', { first: one.first, last: one.last })
+          one.first === one.last ? one.first : t('common.firstToLast', { first: one.first, last: one.last })
         }}</span>
         <span v-for="one in run.sums" :key="one.currency" class="mono soft">{{
           moneyWithSign(one.sum, one.currency)
@@ -99,10 +99,10 @@ const problems = (run: RunReport) => (run.takenBackBy ? [] : run.problems)
           {{ row.reason || row.part }}
         </span>
         <span v-if="problems(run).length > 2" class="soft">{{
-          $t('frame.andProblemsMoreInThe', { problems: problems(run).length - 2 })
+          t('frame.andProblemsMoreInThe', { problems: problems(run).length - 2 })
         }}</span>
-        <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">{{ $t('frame.openTheReport') }}</NuxtLink>
-        <button type="button" class="close" @click="store.remove(run.id)">{{ $t('common.close') }}</button>
+        <NuxtLink :to="`/runs/${run.id}`" data-test="run-report">{{ t('frame.openTheReport') }}</NuxtLink>
+        <button type="button" class="close" @click="store.remove(run.id)">{{ t('common.close') }}</button>
       </template>
     </section>
     <p v-if="shown.length > most" class="run">

@@ -50,17 +50,17 @@ const ask = () =>
       <PegMark class="peg" />
       <ChoosePassword :purpose="code?.purpose ?? byHand!" :code="code?.code ?? ''" />
       <button v-if="byHand" type="button" class="word" @click="byHand = undefined">
-        {{ $t('frame.backToSignIn') }}
+        {{ t('frame.backToSignIn') }}
       </button>
     </div>
     <form v-else class="sheet" @submit.prevent="signIn">
       <PegMark class="peg" />
-      <h1>{{ $t('common.clothespin') }}</h1>
-      <p class="soft">{{ $t('frame.everyDocumentThatIsDue') }}</p>
+      <h1>{{ t('common.clothespin') }}</h1>
+      <p class="soft">{{ t('frame.everyDocumentThatIsDue') }}</p>
       <FormField
         id="email"
         v-model="email"
-        :label="$t('common.emailAddress')"
+        :label="t('common.emailAddress')"
         type="email"
         autocomplete="username"
         required
@@ -69,7 +69,7 @@ const ask = () =>
       <FormField
         id="password"
         v-model="password"
-        :label="$t('common.password')"
+        :label="t('common.password')"
         type="password"
         autocomplete="current-password"
         required
@@ -77,26 +77,26 @@ const ask = () =>
       <FormField
         v-if="asksCode"
         v-model="secondCode"
-        :label="$t('frame.codeFromYourPhone')"
+        :label="t('frame.codeFromYourPhone')"
         mono
         autofocus
         autocomplete="one-time-code"
-        :hint="$t('frame.sixDigitsOrOneOf')"
+        :hint="t('frame.sixDigitsOrOneOf')"
         data-test="second-code"
       />
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p v-if="asked" role="status">
-        {{ $t('frame.ifSomebodyWorksHereWith') }}
+        {{ t('frame.ifSomebodyWorksHereWith') }}
       </p>
       <VBtn type="submit" variant="flat" :loading="busy" block class="go" height="38">{{
-        $t('frame.signIn')
+        t('frame.signIn')
       }}</VBtn>
       <div class="others">
         <button type="button" class="word" data-test="forgotten" @click="ask">
-          {{ $t('frame.forgotYourPassword') }}
+          {{ t('frame.forgotYourPassword') }}
         </button>
         <button type="button" class="word" data-test="have-code" @click="byHand = 'new password'">
-          {{ $t('frame.iHaveACode') }}
+          {{ t('frame.iHaveACode') }}
         </button>
       </div>
     </form>

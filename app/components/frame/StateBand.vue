@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import Ask from './Ask.vue'
 import { useSession } from '../../stores/session'
@@ -49,7 +50,7 @@ const end = () =>
       <span
         ><I18nT keypath="frame.everythingIsByPausedBySincePausedAt" scope="global"
           ><template #everythingIs
-            ><strong>{{ $t('frame.everythingIsPaused') }}</strong></template
+            ><strong>{{ t('frame.everythingIsPaused') }}</strong></template
           ><template #pausedBy>{{ house.state.pausedBy }}</template
           ><template #pausedAt>{{ shortTime(house.state.pausedAt!) }}</template
           ><template #pauseReason>{{ house.state.pauseReason }}</template></I18nT
@@ -62,7 +63,7 @@ const end = () =>
         data-test="confirm"
         @click="look"
       >
-        {{ $t('frame.lookAndConfirm') }}
+        {{ t('frame.lookAndConfirm') }}
       </button>
       <button
         v-else-if="session.may('supervisor')"
@@ -71,14 +72,14 @@ const end = () =>
         data-test="resume"
         @click="resume"
       >
-        {{ $t('frame.letItGoOn') }}
+        {{ t('frame.letItGoOn') }}
       </button>
     </div>
     <div v-if="house.state.rehearsalSince" class="band rehearsal" role="status" data-test="rehearsal">
       <span
-        ><strong>{{ $t('frame.rehearsal') }}</strong>
+        ><strong>{{ t('frame.rehearsal') }}</strong>
         {{
-          $t('frame.nothingLeavesTheHouseEverything', { rehearsalAddress: house.state.rehearsalAddress })
+          t('frame.nothingLeavesTheHouseEverything', { rehearsalAddress: house.state.rehearsalAddress })
         }}</span
       >
       <button
@@ -88,7 +89,7 @@ const end = () =>
         data-test="end-rehearsal"
         @click="asking = true"
       >
-        {{ $t('frame.endTheRehearsal') }}
+        {{ t('frame.endTheRehearsal') }}
       </button>
     </div>
     <div
@@ -102,12 +103,12 @@ const end = () =>
     </div>
     <Ask
       v-model="confirming"
-      :title="$t('frame.isThisTheDatabaseThat')"
-      :go="$t('frame.yesTheseAreTheLast')"
+      :title="t('frame.isThisTheDatabaseThat')"
+      :go="t('frame.yesTheseAreTheLast')"
       @go="confirm"
     >
       <p>
-        {{ $t('frame.itWasCopiedOrRestored') }}
+        {{ t('frame.itWasCopiedOrRestored') }}
       </p>
       <ul>
         <li v-for="one in found?.series" :key="one.last">
@@ -117,7 +118,7 @@ const end = () =>
       </ul>
       <p>
         {{
-          $t('frame.waitingToGoWhenSending', {
+          t('frame.waitingToGoWhenSending', {
             emails: plural(found?.emails ?? 0, 'email'),
             documents: plural(found?.papers ?? 0, 'document'),
             found: found?.papers === 1 ? 'goes' : 'go',
@@ -125,9 +126,9 @@ const end = () =>
         }}
       </p>
     </Ask>
-    <Ask v-model="asking" :title="$t('frame.endTheRehearsal2')" :go="$t('frame.endTheRehearsal3')" @go="end"
+    <Ask v-model="asking" :title="t('frame.endTheRehearsal2')" :go="t('frame.endTheRehearsal3')" @go="end"
       ><p>
-        {{ $t('frame.fromNowOnDocumentsGo') }}
+        {{ t('frame.fromNowOnDocumentsGo') }}
       </p></Ask
     >
   </div>

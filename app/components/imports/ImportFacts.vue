@@ -24,18 +24,18 @@ const stateWords: Record<ImportView['state'], string> = {
     <span
       ><strong>{{ stateWords[file.state] }}</strong
       ><template v-if="file.asBefore && file.state === 'new'">{{
-        $t('imports.mappedAsTheLastFile')
+        t('imports.mappedAsTheLastFile')
       }}</template>
       · {{ file.encoding }}, {{ delimiterWords[file.delimiter]
       }}<template v-if="file.heading">{{
-        $t('imports.linesAboveItsColumnsLeft', { lines: plural(file.heading, 'line') })
+        t('imports.linesAboveItsColumnsLeft', { lines: plural(file.heading, 'line') })
       }}</template
       ><template v-if="rows">
         · {{ plural(rows, 'row') }}:
         <template v-if="!started || count('right') + count('wrong')">{{
-          $t('imports.rightRightWrongWrong', { right: count('right'), wrong: count('wrong') })
+          t('imports.rightRightWrongWrong', { right: count('right'), wrong: count('wrong') })
         }}</template><template v-if="started">{{
-          $t('imports.countWrittenWrittenUnchangedUnchanged', {
+          t('imports.countWrittenWrittenUnchangedUnchanged', {
             count: count('right') + count('wrong') ? ', ' : '',
             written: count('written'),
             unchanged: count('unchanged'),

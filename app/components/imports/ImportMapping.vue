@@ -75,7 +75,7 @@ const isColumn = (key: string) => {
       ><template #subject>{{ file.subject }}</template
       ><template #decimalSign
         ><WordPicker
-          :label="$t('imports.decimalSign')"
+          :label="t('imports.decimalSign')"
           :words="signs.decimalSign === ',' ? '1.234,50' : '1,234.50'"
           :choices="[
             { value: '.', words: '1,234.50' },
@@ -86,7 +86,7 @@ const isColumn = (key: string) => {
           @pick="signs = { ...signs, decimalSign: $event as ',' }" /></template
       ><template #days
         ><WordPicker
-          :label="$t('common.days')"
+          :label="t('common.days')"
           :words="signs.dayOrder"
           :choices="[
             { value: 'day first', words: 'day first' },
@@ -97,21 +97,21 @@ const isColumn = (key: string) => {
           @pick="signs = { ...signs, dayOrder: $event as 'day first' }" /></template
     ></I18nT>
   </p>
-  <table :aria-label="$t('imports.fields')">
+  <table :aria-label="t('imports.fields')">
     <thead>
       <tr>
-        <th>{{ $t('imports.field') }}</th>
-        <th>{{ $t('imports.comesFrom') }}</th>
+        <th>{{ t('imports.field') }}</th>
+        <th>{{ t('imports.comesFrom') }}</th>
         <th>
           <I18nT keypath="imports.inRowTheNext" scope="global"
             ><template #theNext
               ><button
                 type="button"
                 class="word"
-                :aria-label="$t('imports.theNextSampleRow')"
+                :aria-label="t('imports.theNextSampleRow')"
                 @click="sampleRow = (sampleRow + 1) % file.sample.length"
               >
-                {{ $t('imports.sampleRowOfCount', { sampleRow: sampleRow + 1, count: file.sample.length }) }}
+                {{ t('imports.sampleRowOfCount', { sampleRow: sampleRow + 1, count: file.sample.length }) }}
               </button></template
             ></I18nT
           >
@@ -121,11 +121,11 @@ const isColumn = (key: string) => {
     <tbody>
       <tr v-for="one in fields" :key="one.key">
         <td>
-          {{ one.words }}<span v-if="one.needed" class="need"> {{ $t('imports.needed') }}</span>
+          {{ one.words }}<span v-if="one.needed" class="need"> {{ t('imports.needed') }}</span>
         </td>
         <td>
           <WordPicker
-            :label="$t('imports.columnOfWords', { words: one.words })"
+            :label="t('imports.columnOfWords', { words: one.words })"
             :words="wordsOf(one.key)"
             :open-end="!mapping[one.key]"
             :choices="columnChoices"
@@ -135,15 +135,15 @@ const isColumn = (key: string) => {
           />
           <WordPanel
             v-if="!disabled"
-            :label="$t('imports.oneValueForAllWords', { words: one.words })"
-            :words="$t('imports.orOneForAll')"
+            :label="t('imports.oneValueForAllWords', { words: one.words })"
+            :words="t('imports.orOneForAll')"
             open-end
             ><label
               ><I18nT keypath="imports.alwaysTakenField" scope="global"
                 ><template #takenField
                   ><TakenField
                     :value="wordsOf(one.key).startsWith('always') ? sampleOf(one.key) : ''"
-                    :aria-label="$t('imports.alwaysWords', { words: one.words })"
+                    :aria-label="t('imports.alwaysWords', { words: one.words })"
                     @take="setFixed(one.key, $event)" /></template></I18nT></label
           ></WordPanel>
         </td>

@@ -81,9 +81,9 @@ const canMend = computed(
 
 <template>
   <div class="bar">
-    <strong>{{ $t('imports.rows') }}</strong><span class="sentence soft"
+    <strong>{{ t('imports.rows') }}</strong><span class="sentence soft"
       ><WordPicker
-        :label="$t('imports.rows')"
+        :label="t('imports.rows')"
         :choices="choices"
         :value="state"
         @pick="state = $event as RowState"
@@ -93,7 +93,7 @@ const canMend = computed(
     <RowList
       v-model:active="active"
       :rows="list.rows.value"
-      :label="$t('imports.rowsOfTheFile')"
+      :label="t('imports.rowsOfTheFile')"
       :pickable="false"
       :loading="list.first.value"
       @more="list.loadMore()"
@@ -107,16 +107,16 @@ const canMend = computed(
       >
       <template #empty
         ><div class="empty">
-          <strong>{{ $t('imports.noSuchRow') }}</strong>{{
-            state === 'wrong' ? $t('imports.everyRowIsRight') : $t('imports.chooseOtherRowsAbove')
+          <strong>{{ t('imports.noSuchRow') }}</strong>{{
+            state === 'wrong' ? t('imports.everyRowIsRight') : t('imports.chooseOtherRowsAbove')
           }}
         </div></template
       >
     </RowList>
   </div>
-  <form v-if="row" class="mend" :aria-label="$t('imports.theRowInHand')" @submit.prevent="mend">
+  <form v-if="row" class="mend" :aria-label="t('imports.theRowInHand')" @submit.prevent="mend">
     <p v-if="row.note" :class="{ wrong: row.state === 'wrong' }" role="status">
-      {{ $t('imports.lineLineNote', { line: row.line, note: row.note }) }}
+      {{ t('imports.lineLineNote', { line: row.line, note: row.note }) }}
     </p>
     <div class="cells">
       <label v-for="one in columns" :key="one.key"
@@ -130,7 +130,7 @@ const canMend = computed(
       height="30"
       :disabled="busy || cells.join('\n') === row.cells.join('\n')"
       data-test="mend-row"
-      >{{ $t('imports.checkRowLine', { line: row.line }) }}</VBtn
+      >{{ t('imports.checkRowLine', { line: row.line }) }}</VBtn
     >
   </form>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import CustomerField from '../customers/CustomerField.vue'
 import FormField from '../fields/FormField.vue'
 import type { CustomerRow, ItemRow } from '../../contract'
@@ -16,26 +17,26 @@ watch(added, (customer) => {
 </script>
 
 <template>
-  <h3>{{ $t('items.customersOwnNumbers') }}</h3>
+  <h3>{{ t('items.customersOwnNumbers') }}</h3>
   <div v-for="(one, index) in codes" :key="one.customerId" class="code">
     <span class="cut">{{ one.customerName }}</span>
     <FormField
       v-model="one.code"
       mono
-      :placeholder="$t('items.theirNumber')"
-      :aria-label="$t('items.numberAtCustomerName', { customerName: one.customerName })"
+      :placeholder="t('items.theirNumber')"
+      :aria-label="t('items.numberAtCustomerName', { customerName: one.customerName })"
       :wrong="wrongs[`customerCodes.${index}.code`]"
     />
     <button
       type="button"
       class="remove"
-      :aria-label="$t('items.takeTheNumberAtCustomerName', { customerName: one.customerName })"
+      :aria-label="t('items.takeTheNumberAtCustomerName', { customerName: one.customerName })"
       @click="codes.splice(index, 1)"
     >
       ×
     </button>
   </div>
-  <CustomerField v-model="added" :label="$t('items.addACustomersNumber')" />
+  <CustomerField v-model="added" :label="t('items.addACustomersNumber')" />
 </template>
 
 <style scoped>

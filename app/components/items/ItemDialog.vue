@@ -120,8 +120,8 @@ const more = ref(
   <Ask
     :model-value="true"
     wide
-    :title="item ? $t('items.itemCode', { code: item.code }) : $t('items.addItem')"
-    :go="item ? $t('common.save') : $t('items.addItem')"
+    :title="item ? t('items.itemCode', { code: item.code }) : t('items.addItem')"
+    :go="item ? t('common.save') : t('items.addItem')"
     :busy="busy"
     :disabled="changed.length > 0"
     @update:model-value="emit('leave')"
@@ -131,9 +131,9 @@ const more = ref(
     <div class="two-columns">
       <FormField
         v-model="form.code"
-        :label="$t('items.itemNumber')"
+        :label="t('items.itemNumber')"
         mono
-        :hint="$t('items.itStandsOnDocumentsFor')"
+        :hint="t('items.itStandsOnDocumentsFor')"
         data-test="item-code"
         :wrong="wrongs.code"
       />
@@ -141,14 +141,14 @@ const more = ref(
         v-for="(one, place) in shown"
         :key="one.value"
         v-model="form.names[one.value]"
-        :label="$t('items.nameInWords', { words: one.words })"
-        :placeholder="place === 0 ? '' : $t('common.asInTheCompanysLanguage')"
+        :label="t('items.nameInWords', { words: one.words })"
+        :placeholder="place === 0 ? '' : t('common.asInTheCompanysLanguage')"
         :data-test="`item-name-${one.value}`"
         :wrong="wrongs[`names.${one.value}`]"
       />
       <FormField
         v-model="form.price"
-        :label="$t('items.priceInCurrency', { currency: company.currency })"
+        :label="t('items.priceInCurrency', { currency: company.currency })"
         mono
         inputmode="decimal"
         placeholder="12.50"
@@ -157,40 +157,40 @@ const more = ref(
       />
       <FormField
         v-model="form.unit"
-        :label="$t('items.unit')"
-        :hint="$t('items.forExamplePcsKgH')"
+        :label="t('items.unit')"
+        :hint="t('items.forExamplePcsKgH')"
         :wrong="wrongs.unit"
       />
-      <SelectField v-model="form.taxCode" :label="$t('common.vat')" :choices="rates" />
-      <FormField v-model="form.category" :label="$t('items.category')" :wrong="wrongs.category" />
+      <SelectField v-model="form.taxCode" :label="t('common.vat')" :choices="rates" />
+      <FormField v-model="form.category" :label="t('items.category')" :wrong="wrongs.category" />
       <OwnFields v-model="form.fields" of="item" :wrongs="wrongs" />
     </div>
     <button v-if="!more" type="button" class="word open-end" data-test="item-more" @click="more = true">
-      {{ $t('items.choicesOtherPricesCustomersNumbers') }}
+      {{ t('items.choicesOtherPricesCustomersNumbers') }}
     </button>
     <template v-else>
       <ItemOptions v-model="form.options" :wrongs="wrongs" />
       <ItemPrices v-model="form.prices" :wrongs="wrongs" />
       <ItemCodes v-model="form.customerCodes" :wrongs="wrongs" />
-      <h3>{{ $t('items.storeAndCustoms') }}</h3>
+      <h3>{{ t('items.storeAndCustoms') }}</h3>
       <div class="two-columns">
         <FormField
           v-model="form.gtin"
-          :label="$t('items.gtin')"
+          :label="t('items.gtin')"
           mono
-          :hint="$t('items.n81213Or14')"
+          :hint="t('items.n81213Or14')"
           data-test="item-gtin"
           :wrong="wrongs.gtin"
         />
         <FormField
           v-model="form.commodityCode"
-          :label="$t('items.commodityCode')"
+          :label="t('items.commodityCode')"
           mono
           :wrong="wrongs.commodityCode"
         />
         <FormField
           v-model="form.weight"
-          :label="$t('items.weightInKg')"
+          :label="t('items.weightInKg')"
           mono
           inputmode="decimal"
           placeholder="1.25"
@@ -198,22 +198,22 @@ const more = ref(
         />
         <PickField
           v-model="form.origin"
-          :label="$t('items.countryOfOrigin')"
+          :label="t('items.countryOfOrigin')"
           :choices="countryNames"
           :wrong="wrongs.origin"
         />
         <FormField
           v-model="form.size"
-          :label="$t('items.size')"
-          :placeholder="$t('items.n604030Cm')"
+          :label="t('items.size')"
+          :placeholder="t('items.n604030Cm')"
           :wrong="wrongs.size"
         />
-        <FormField v-model="form.place" :label="$t('items.placeInTheStore')" :wrong="wrongs.place" />
+        <FormField v-model="form.place" :label="t('items.placeInTheStore')" :wrong="wrongs.place" />
         <FormField
           v-for="one in shown.filter(({ value }) => value !== company.language)"
           :key="one.value"
           v-model="form.units[one.value]"
-          :label="$t('items.unitInWords', { words: one.words })"
+          :label="t('items.unitInWords', { words: one.words })"
           :placeholder="form.unit"
         />
       </div>

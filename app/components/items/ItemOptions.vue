@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 
 /** What a buyer chooses of an item: a name and its values, with commas between. */
@@ -7,26 +8,26 @@ defineProps<{ wrongs: Record<string, string> }>()
 </script>
 
 <template>
-  <h3>{{ $t('items.whatABuyerChooses') }}</h3>
+  <h3>{{ t('items.whatABuyerChooses') }}</h3>
   <div v-for="(option, index) in options" :key="index" class="option">
     <FormField
       v-model="option.name"
-      :placeholder="$t('common.colour')"
-      :aria-label="$t('items.choiceIndexName', { index: index + 1 })"
+      :placeholder="t('common.colour')"
+      :aria-label="t('items.choiceIndexName', { index: index + 1 })"
       :data-test="`item-option-${index + 1}`"
       :wrong="wrongs[`options.${index}.name`]"
     />
     <FormField
       v-model="option.values"
-      :placeholder="$t('items.naturalGreenBlue')"
-      :aria-label="$t('items.choiceIndexValuesWithCommas', { index: index + 1 })"
+      :placeholder="t('items.naturalGreenBlue')"
+      :aria-label="t('items.choiceIndexValuesWithCommas', { index: index + 1 })"
       :data-test="`item-option-values-${index + 1}`"
       :wrong="wrongs[`options.${index}.values`]"
     />
     <button
       type="button"
       class="remove"
-      :aria-label="$t('items.takeTheChoiceOptionAway', { option: option.name || index + 1 })"
+      :aria-label="t('items.takeTheChoiceOptionAway', { option: option.name || index + 1 })"
       @click="options.splice(index, 1)"
     >
       ×
@@ -39,7 +40,7 @@ defineProps<{ wrongs: Record<string, string> }>()
     data-test="add-item-option"
     @click="options.push({ name: '', values: '' })"
   >
-    {{ $t('items.choice') }}
+    {{ t('items.choice') }}
   </button>
 </template>
 

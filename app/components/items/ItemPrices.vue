@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import FormField from '../fields/FormField.vue'
 import PickField from '../fields/PickField.vue'
 import { useSession } from '../../stores/session'
@@ -18,24 +19,24 @@ const add = () => prices.value.push({ currency: company.currency, groupName: '',
 </script>
 
 <template>
-  <h3>{{ $t('items.otherPrices') }}</h3>
+  <h3>{{ t('items.otherPrices') }}</h3>
   <div v-for="(one, index) in prices" :key="index" class="price">
     <PickField
       v-model="one.groupName"
-      :label="$t('common.for')"
+      :label="t('common.for')"
       :choices="groups"
-      :hint="$t('items.emptyEveryCustomer')"
+      :hint="t('items.emptyEveryCustomer')"
       :data-test="`price-group-${index + 1}`"
     />
     <PickField
       v-model="one.currency"
-      :label="$t('common.currency')"
+      :label="t('common.currency')"
       :choices="currencies"
       :wrong="wrongs[`prices.${index}.currency`]"
     />
     <FormField
       v-model="one.price"
-      :label="$t('common.price')"
+      :label="t('common.price')"
       mono
       inputmode="decimal"
       :data-test="`other-price-${index + 1}`"
@@ -44,14 +45,14 @@ const add = () => prices.value.push({ currency: company.currency, groupName: '',
     <button
       type="button"
       class="remove"
-      :aria-label="$t('items.takePriceIndexAway', { index: index + 1 })"
+      :aria-label="t('items.takePriceIndexAway', { index: index + 1 })"
       @click="prices.splice(index, 1)"
     >
       ×
     </button>
   </div>
   <button type="button" class="word open-end" data-test="add-price" @click="add">
-    {{ $t('items.price') }}
+    {{ t('items.price') }}
   </button>
 </template>
 

@@ -62,8 +62,8 @@ async function go() {
 <template>
   <Ask
     v-model="open"
-    :title="$t('line.wordsTheKindAlthoughThe', { words: words[act], kind: row.kind, stopped: row.stopped })"
-    :go="$t('line.wordsItAllTheSame', { words: words[act] })"
+    :title="t('line.wordsTheKindAlthoughThe', { words: words[act], kind: row.kind, stopped: row.stopped })"
+    :go="t('line.wordsItAllTheSame', { words: words[act] })"
     danger
     :busy="busy"
     @go="go"
@@ -78,7 +78,7 @@ async function go() {
         ><template #kind>{{ row.kind }}</template
         ><template #amount
           ><span class="mono">{{ money(row.total, row.currency) }}</span></template
-        ><template #act>{{ act === 'let go' ? $t('line.andWasTakenOutOf') : '' }}</template></I18nT
+        ><template #act>{{ act === 'let go' ? t('line.andWasTakenOutOf') : '' }}</template></I18nT
       >
     </p>
   </Ask>

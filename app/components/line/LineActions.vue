@@ -131,13 +131,13 @@ useMainKey(() => {
           :disabled="busy"
           data-test="send-all"
           @click="asking = 'all'"
-          >{{ $t('line.sendAllAllSendable', { allSendable }) }}</VBtn
+          >{{ t('line.sendAllAllSendable', { allSendable }) }}</VBtn
         >
         <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'">{{
-          $t('line.althoughStopped', { stopped: stoppedRow.stopped })
+          t('line.althoughStopped', { stopped: stoppedRow.stopped })
         }}</VBtn>
         <VBtn :disabled="busy" data-test="put-back" @click="putBack(subject)">{{
-          $t('line.returnToToSend')
+          t('line.returnToToSend')
         }}</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="send" @click="askToSend">{{
           sendWords
@@ -145,40 +145,40 @@ useMainKey(() => {
       </template>
       <template v-else-if="stage === 'to send'">
         <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'">{{
-          $t('line.althoughStopped', { stopped: stoppedRow.stopped })
+          t('line.althoughStopped', { stopped: stoppedRow.stopped })
         }}</VBtn>
         <VBtn v-if="papersOf(subject).length" :disabled="busy" @click="drop(papersOf(subject))">{{
-          $t('line.notWanted')
+          t('line.notWanted')
         }}</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="prepare" @click="prepare(subject)">{{
           papersOf(subject).length
-            ? $t('line.prepareChosen', { chosen: chosen.length ? papersOf(subject).length : named })
-            : $t('line.sendNamed', { named })
+            ? t('line.prepareChosen', { chosen: chosen.length ? papersOf(subject).length : named })
+            : t('line.sendNamed', { named })
         }}</VBtn>
       </template>
       <template v-else-if="stage === 'waiting'">
         <VBtn v-if="stoppedRow" :disabled="busy" data-test="despite" @click="asking = 'despite'">{{
-          $t('line.althoughStopped', { stopped: stoppedRow.stopped })
+          t('line.althoughStopped', { stopped: stoppedRow.stopped })
         }}</VBtn>
         <VBtn
           v-if="emails.some((row) => row.held && !row.stopped)"
           :disabled="busy"
           data-test="let-go"
           @click="keepBack('let go', heldEmails)"
-          >{{ $t('line.letCountGo', { count: heldEmails.length }) }}</VBtn
+          >{{ t('line.letCountGo', { count: heldEmails.length }) }}</VBtn
         >
         <VBtn
           v-if="emails.some((row) => !row.held)"
           :disabled="busy"
           data-test="hold"
           @click="keepBack('hold', emails)"
-          >{{ $t('line.holdCount', { count: emails.filter((row) => !row.held).length }) }}</VBtn
+          >{{ t('line.holdCount', { count: emails.filter((row) => !row.held).length }) }}</VBtn
         >
         <VBtn v-if="emails.length" :disabled="busy" data-test="later" @click="asking = 'later'">{{
-          $t('line.atATime')
+          t('line.atATime')
         }}</VBtn>
         <VBtn v-if="emails.length" :disabled="busy" data-test="cancel" @click="asking = 'close'">{{
-          $t('line.giveUp')
+          t('line.giveUp')
         }}</VBtn>
         <VBtn
           v-if="toPost.length"
@@ -186,19 +186,19 @@ useMainKey(() => {
           class="go"
           :disabled="busy"
           @click="navigateTo('/print-queue')"
-          >{{ $t('line.openThePrintQueue') }}</VBtn
+          >{{ t('line.openThePrintQueue') }}</VBtn
         >
       </template>
       <template v-else-if="stage === 'stuck'">
-        <VBtn :disabled="busy" @click="asking = 'close'">{{ $t('line.giveUp') }}</VBtn>
+        <VBtn :disabled="busy" @click="asking = 'close'">{{ t('line.giveUp') }}</VBtn>
         <VBtn :disabled="busy" data-test="print-instead" @click="keepBack('print instead', subject)">{{
-          $t('line.printInstead')
+          t('line.printInstead')
         }}</VBtn>
         <VBtn v-if="unclear.length" :disabled="busy" @click="asking = 'confirm'">{{
-          unclear.length === 1 ? $t('line.itArrived') : $t('line.countArrived', { count: unclear.length })
+          unclear.length === 1 ? t('line.itArrived') : t('line.countArrived', { count: unclear.length })
         }}</VBtn>
         <VBtn variant="flat" class="go" :disabled="busy" data-test="send-again" @click="sendAgain(subject)">{{
-          $t('line.sendNamedAgain', { named })
+          t('line.sendNamedAgain', { named })
         }}</VBtn>
       </template>
     </template>
@@ -221,21 +221,21 @@ useMainKey(() => {
   <Ask
     v-else-if="asking === 'later'"
     v-model="ask"
-    :title="$t('line.whenShallEmailsGo', { emails: plural(emails.length, 'email') })"
-    :go="$t('line.setTheTime')"
+    :title="t('line.whenShallEmailsGo', { emails: plural(emails.length, 'email') })"
+    :go="t('line.setTheTime')"
     :busy="busy"
     :disabled="!at"
     @go="keepBack('later', emails, at!)"
     ><p class="strong at">
       <I18nT keypath="line.onDayAtTimeZoneWords" scope="global"
         ><template #day
-          ><DateField v-model="day" :aria-label="$t('common.day')" data-test="later-day" /></template
+          ><DateField v-model="day" :aria-label="t('common.day')" data-test="later-day" /></template
         ><template #time
           ><FormField
             v-model="time"
             class="time"
             placeholder="14:30"
-            :aria-label="$t('common.time')"
+            :aria-label="t('common.time')"
             data-test="later-time" /></template
         ><template #zoneWords
           ><span class="soft">{{ zoneWords }}</span></template
@@ -246,28 +246,28 @@ useMainKey(() => {
   <Ask
     v-else-if="asking === 'post'"
     v-model="ask"
-    :title="$t('line.markDocumentsAsPosted', { documents: plural(toPost.length, 'document') })"
-    :go="$t('common.posted')"
+    :title="t('line.markDocumentsAsPosted', { documents: plural(toPost.length, 'document') })"
+    :go="t('common.posted')"
     :busy="busy"
     @go="settle('print', toPost)"
     ><p>
-      {{ $t('line.youPrintedAndPostedToPost', { toPost: toPost.length === 1 ? 'it' : 'them' }) }}
+      {{ t('line.youPrintedAndPostedToPost', { toPost: toPost.length === 1 ? 'it' : 'them' }) }}
     </p></Ask
   >
   <Ask
     v-else-if="asking === 'confirm'"
     v-model="ask"
-    :title="$t('line.didDocumentsArrive', { documents: plural(unclear.length, 'document') })"
-    :go="$t('line.itArrived')"
+    :title="t('line.didDocumentsArrive', { documents: plural(unclear.length, 'document') })"
+    :go="t('line.itArrived')"
     :busy="busy"
     @go="settle('confirm', unclear)"
-    ><p>{{ $t('line.youLookedInTheMailbox') }}</p></Ask
+    ><p>{{ t('line.youLookedInTheMailbox') }}</p></Ask
   >
   <Ask
     v-else-if="asking === 'close'"
     v-model="ask"
-    :title="$t('line.giveUpOnPlural', { plural: plural(count, 'email or print job') })"
-    :go="$t('line.giveUp2')"
+    :title="t('line.giveUpOnPlural', { plural: plural(count, 'email or print job') })"
+    :go="t('line.giveUp2')"
     danger
     :busy="busy"
     :disabled="!reason.trim()"
@@ -275,16 +275,16 @@ useMainKey(() => {
   >
     <p>
       {{
-        $t('line.nothingMoreIsSentThe', {
-          count: count === 1 ? $t('line.documentStays') : $t('line.documentsStay'),
+        t('line.nothingMoreIsSentThe', {
+          count: count === 1 ? t('line.documentStays') : t('line.documentsStay'),
           count2: count === 1 ? 'is' : 'are',
         })
       }}
     </p>
     <FormField
       v-model="reason"
-      :label="$t('common.why')"
-      :placeholder="$t('line.sentByTheCustomersPortal')"
+      :label="t('common.why')"
+      :placeholder="t('line.sentByTheCustomersPortal')"
       data-test="close-reason"
     />
   </Ask>

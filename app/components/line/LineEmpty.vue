@@ -16,8 +16,8 @@ const words: Record<Stage, [string, string]> = {
 <template>
   <div class="empty">
     <template v-if="filtered"
-      ><strong>{{ $t('line.nothingOfThatKind') }}</strong
-      >{{ $t('line.noDocumentOfThisStage') }}</template
+      ><strong>{{ t('line.nothingOfThatKind') }}</strong
+      >{{ t('line.noDocumentOfThisStage') }}</template
     >
     <template v-else
       ><strong>{{ words[stage][0] }}</strong

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { csvHref } from '../../composables/api'
 import { addAmounts } from '../../composables/amounts'
 import { moneyWithSign, plural } from '../../composables/format'
@@ -18,7 +19,7 @@ const totals = computed(() => addAmounts(props.chosen))
 
 <template>
   <template v-if="chosen.length > 0"
-    ><strong>{{ $t('common.countPicked', { count: chosen.length }) }}</strong
+    ><strong>{{ t('common.countPicked', { count: chosen.length }) }}</strong
     ><span class="mono soft">{{ totals }}</span></template
   >
   <template v-else
@@ -33,12 +34,12 @@ const totals = computed(() => addAmounts(props.chosen))
       class="soft"
       :href="csvHref('/api/line/csv', { ...filters, stage })"
       data-test="csv"
-      >{{ $t('common.csv') }}</a
+      >{{ t('common.csv') }}</a
     ><NuxtLink v-if="stage === 'to check'" class="soft" to="/runs" data-test="sends">{{
-      $t('common.sends')
+      t('common.sends')
     }}</NuxtLink
     ><NuxtLink v-else-if="stage !== 'to send'" class="soft" to="/emails" data-test="emails">{{
-      $t('common.emails')
+      t('common.emails')
     }}</NuxtLink></template
   >
 </template>

@@ -37,23 +37,23 @@ const age = computed(() => {
     :title="row.sendTo"
   >
     <span v-if="row.stopped" class="tag stuck" data-test="stopped">{{
-      $t('line.orderStopped', { stopped: row.stopped })
+      t('line.orderStopped', { stopped: row.stopped })
     }}</span>
-    <span v-else-if="row.changed" class="tag wait">{{ $t('line.changed') }}</span>
+    <span v-else-if="row.changed" class="tag wait">{{ t('line.changed') }}</span>
     <span v-else-if="row.unwritten" class="tag wait" data-test="unwritten">{{
-      $t('common.nothingWrittenYet')
+      t('common.nothingWrittenYet')
     }}</span>
     <span v-else-if="row.problem" class="tag stuck">{{
-      row.keptBack ? $t('line.couldNotGo') : $t('line.cannotBeIssued')
+      row.keptBack ? t('line.couldNotGo') : t('line.cannotBeIssued')
     }}</span>
-    <span v-else-if="row.keptBack" class="tag stuck">{{ $t('line.couldNotGo') }}</span>
-    <span v-else-if="row.state === 'put back'" class="tag wait">{{ $t('line.returned') }}</span>
-    <span v-else-if="row.held" class="tag queue">{{ $t('line.held') }}</span>
+    <span v-else-if="row.keptBack" class="tag stuck">{{ t('line.couldNotGo') }}</span>
+    <span v-else-if="row.state === 'put back'" class="tag wait">{{ t('line.returned') }}</span>
+    <span v-else-if="row.held" class="tag queue">{{ t('line.held') }}</span>
     <span
       v-else-if="stage === 'waiting' && row.state === 'waiting' && row.reply"
       class="tag queue"
       :title="row.reply"
-      >{{ $t('line.putOff') }}</span
+      >{{ t('line.putOff') }}</span
     >
     {{ stage === 'stuck' ? row.sendTo : goes }}
   </span>

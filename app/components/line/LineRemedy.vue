@@ -80,34 +80,32 @@ const correctIt = () =>
     >
     <span v-if="session.may('clerk')" class="acts">
       <VBtn v-if="canCorrect" height="28" data-test="correct" @click="askToCorrect">{{
-        $t('line.correctTheAddress')
+        t('line.correctTheAddress')
       }}</VBtn>
       <VBtn height="28" data-test="contacts" @click="contacts = true">{{
-        row.causeKey === 'no address' ? $t('line.addAContact') : $t('line.contacts')
+        row.causeKey === 'no address' ? t('line.addAContact') : t('line.contacts')
       }}</VBtn>
       <VBtn v-if="row.causeKey !== 'not drawn'" height="28" data-test="once" @click="once = true">{{
-        $t('line.toSomeoneElse')
+        t('line.toSomeoneElse')
       }}</VBtn>
     </span>
   </div>
   <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="row.customerId" />
   <Ask
     v-model="once"
-    :title="$t('line.sendNumberToSomeoneElse', { number: row.number })"
-    :go="$t('common.sendIt')"
+    :title="t('line.sendNumberToSomeoneElse', { number: row.number })"
+    :go="t('common.sendIt')"
     :busy="busy"
     :disabled="!address.trim()"
     @go="sendOnce"
-    ><FormField v-model="address" :label="$t('common.address')" :hint="$t('line.theCustomersContactsStayAs')"
+    ><FormField v-model="address" :label="t('common.address')" :hint="t('line.theCustomersContactsStayAs')"
   /></Ask>
   <Ask
     v-model="correct"
     wide
-    :title="$t('line.correctTheAddressEverywhere')"
+    :title="t('line.correctTheAddressEverywhere')"
     :go="
-      ticked.size
-        ? $t('line.correctItAndSendSize', { size: ticked.size })
-        : $t('line.correctItAndSendNothing')
+      ticked.size ? t('line.correctItAndSendSize', { size: ticked.size }) : t('line.correctItAndSendNothing')
     "
     :busy="busy"
     :disabled="!address.trim() || address.trim() === row.badAddress"
@@ -120,14 +118,14 @@ const correctIt = () =>
         ></I18nT
       >
     </p>
-    <FormField v-model="address" :label="$t('common.theRightAddress')" />
-    <p class="strong">{{ $t('common.sendAgain') }}</p>
+    <FormField v-model="address" :label="t('common.theRightAddress')" />
+    <p class="strong">{{ t('common.sendAgain') }}</p>
     <ul class="alike" data-test="alike">
       <li v-for="one in alike" :key="one.id">
         <label
           ><VCheckboxBtn :model-value="ticked.has(one.id)" @update:model-value="tick(one.id)" />
           <span class="mono number">{{ one.number }}</span>
-          <span class="name cut">{{ one.customerName }}{{ one.isCopy ? $t('line.aCopy') : '' }}</span>
+          <span class="name cut">{{ one.customerName }}{{ one.isCopy ? t('line.aCopy') : '' }}</span>
           <span class="soft day">{{ longDay(one.date) }}</span>
           <span class="amount">{{ money(one.total, one.currency) }}</span>
           <span class="why"

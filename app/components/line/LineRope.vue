@@ -91,7 +91,7 @@ function key(event: KeyboardEvent, index: number) {
         vector-effect="non-scaling-stroke"
       />
     </svg>
-    <div class="cloths" role="tablist" :aria-label="$t('line.stagesOfTheLine')">
+    <div class="cloths" role="tablist" :aria-label="t('line.stagesOfTheLine')">
       <button
         v-for="(one, index) in counts"
         :key="one.stage"

@@ -24,13 +24,13 @@ const kinds = [
     ><I18nT keypath="line.ofKindOfBrandOf" scope="global"
       ><template #kind
         ><WordPicker
-          :label="$t('common.kind')"
+          :label="t('common.kind')"
           :choices="kinds"
           :value="filters.kind"
           @pick="emit('set', { kind: $event })" /></template
       ><template #brand
         ><WordPicker
-          :label="$t('common.brand')"
+          :label="t('common.brand')"
           :choices="choices"
           :value="filters.brand"
           @pick="emit('set', { brand: $event })" /></template

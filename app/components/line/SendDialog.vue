@@ -71,7 +71,7 @@ async function send() {
     v-if="check"
     v-model="open"
     wide
-    :title="count ? `${verb} ${plural(count, 'document')}?` : $t('line.noneOfTheseCanBe')"
+    :title="count ? `${verb} ${plural(count, 'document')}?` : t('line.noneOfTheseCanBe')"
     :go="`${verb} ${count}`"
     :busy="busy"
     :disabled="count === 0"
@@ -84,30 +84,28 @@ async function send() {
             ><strong v-for="one in check.sums" :key="one.currency" class="mono"
               >{{ moneyWithSign(one.sum, one.currency) }}
             </strong></template
-          ><template #postOnly>{{ postOnly ? $t('line.andWaitsInToSend') : '.' }}</template></I18nT
+          ><template #postOnly>{{ postOnly ? t('line.andWaitsInToSend') : '.' }}</template></I18nT
         >
       </p>
       <p v-if="!postOnly && ways.length" data-test="send-ways">{{ ways.join(', ') }}.</p>
     </template>
     <section v-for="one in check.leftOut" :key="one.bar" class="left-out" :data-test="`left-out-${one.bar}`">
-      <strong>{{ $t('line.leftOutCountWords', { count: one.count, words: one.words }) }}</strong>
+      <strong>{{ t('line.leftOutCountWords', { count: one.count, words: one.words }) }}</strong>
       <ul>
         <li v-for="row in one.rows" :key="row.id">
-          <span class="mono">{{ row.orderNumber || $t('line.noOrder') }}</span> {{ row.customerName }}:
+          <span class="mono">{{ row.orderNumber || t('line.noOrder') }}</span> {{ row.customerName }}:
           <span class="soft">{{ row.reason }}</span>
         </li>
         <li v-if="one.count > one.rows.length" class="soft">
-          {{ $t('line.andCountMore', { count: one.count - one.rows.length }) }}
+          {{ t('line.andCountMore', { count: one.count - one.rows.length }) }}
         </li>
       </ul>
       <p class="soft">{{ one.help }}</p>
     </section>
     <CheckField v-if="noAddress || withoutAddress" v-model="withoutAddress" data-test="without-address">{{
-      $t('line.issueThoseWithoutAnAddress')
+      t('line.issueThoseWithoutAnAddress')
     }}</CheckField>
-    <CheckField v-model="postOnly" data-test="post-only">{{
-      $t('common.onlyIssueNumberAndBook')
-    }}</CheckField>
+    <CheckField v-model="postOnly" data-test="post-only">{{ t('common.onlyIssueNumberAndBook') }}</CheckField>
   </Ask>
 </template>
 

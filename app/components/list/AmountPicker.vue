@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 /** "of any amount" in a sentence: opens a field for the least amount. */
 const props = defineProps<{ value: string }>()
@@ -29,11 +30,11 @@ function keep() {
         type="button"
         class="word value"
         :aria-label="
-          $t('list.amountValue', { value: value ? $t('list.overValue', { value }) : $t('list.anyAmount') })
+          t('list.amountValue', { value: value ? t('list.overValue', { value }) : t('list.anyAmount') })
         "
         v-bind="activator"
       >
-        {{ value ? $t('list.overValue', { value }) : $t('list.anyAmount') }}
+        {{ value ? t('list.overValue', { value }) : t('list.anyAmount') }}
       </button>
     </template>
     <form class="amount-picker" @submit.prevent="keep">
@@ -45,11 +46,11 @@ function keep() {
               v-model="typed"
               class="mono"
               inputmode="decimal"
-              :placeholder="$t('list.any')"
-              :aria-label="$t('list.leastAmount')" /></template></I18nT
+              :placeholder="t('list.any')"
+              :aria-label="t('list.leastAmount')" /></template></I18nT
       ></label>
-      <VBtn type="submit" height="30" :disabled="bad">{{ $t('list.show') }}</VBtn>
-      <p v-if="bad" class="soft">{{ $t('list.anAmountLike500Or') }}</p>
+      <VBtn type="submit" height="30" :disabled="bad">{{ t('list.show') }}</VBtn>
+      <p v-if="bad" class="soft">{{ t('list.anAmountLike500Or') }}</p>
     </form>
   </VMenu>
 </template>

@@ -31,7 +31,7 @@ const now = computed(() => (props.descending ? t('list.nowFalling') : t('list.no
         type="button"
         :class="{ here: sort === column.key, right: column.right }"
         :aria-label="
-          $t('list.sortByColumnSort', { column: column.words, sort: sort === column.key ? now : '' })
+          t('list.sortByColumnSort', { column: column.words, sort: sort === column.key ? now : '' })
         "
         @click="turn(column.key)"
       >

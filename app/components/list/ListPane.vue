@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Row extends { id: number }">
+import { t } from '../../words'
 import ColumnHeads, { type ListColumn } from './ColumnHeads.vue'
 import RowList from './RowList.vue'
 
@@ -46,7 +47,7 @@ const widths = computed(() =>
       @sort="(key, down) => emit('sort', key, down)"
     />
     <div v-if="list.wrong.value" class="notice stuck" role="alert">
-      {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">{{ $t('common.tryAgain') }}</VBtn>
+      {{ list.wrong.value }} <VBtn height="28" @click="list.reload()">{{ t('common.tryAgain') }}</VBtn>
     </div>
     <RowList
       :active="active"

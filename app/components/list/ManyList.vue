@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import type { WordChoice } from './WordPicker.vue'
 
 /** Several out of many: typing narrows, arrows and Enter choose, what is chosen stands first. */
@@ -48,7 +49,7 @@ function key(event: KeyboardEvent) {
       v-model="narrow"
       type="text"
       :placeholder="label"
-      :aria-label="$t('list.labelTypeToNarrow', { label })"
+      :aria-label="t('list.labelTypeToNarrow', { label })"
       aria-controls="many"
       @input="at = 0"
     />
@@ -65,7 +66,7 @@ function key(event: KeyboardEvent) {
           choice.words
         }}
       </li>
-      <li v-if="shown.length === 0" class="soft">{{ $t('list.nothingOfThatName') }}</li>
+      <li v-if="shown.length === 0" class="soft">{{ t('list.nothingOfThatName') }}</li>
     </ul>
   </div>
 </template>

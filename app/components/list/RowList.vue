@@ -132,7 +132,7 @@ defineExpose({ focus })
             class="box"
             :class="groupPicks(item.group)"
             aria-hidden="true"
-            :title="$t('list.pickAllOfGroup', { group: item.group })"
+            :title="t('list.pickAllOfGroup', { group: item.group })"
             @click="emit('toggle-group', item.group)"
           />
           <slot name="group" :group="item.group" :first="item.row" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import WordMenu from './WordMenu.vue'
 /** A word of a sentence that is a choice: the word opens a small list at its place; typing narrows, Escape leaves. */
 export interface WordChoice {
@@ -79,7 +80,7 @@ function key(event: KeyboardEvent) {
         v-model="narrow"
         type="text"
         :placeholder="label"
-        :aria-label="$t('list.labelTypeToNarrow', { label })"
+        :aria-label="t('list.labelTypeToNarrow', { label })"
         @input="at = 0"
       />
       <ul role="listbox" :aria-label="label">
@@ -94,7 +95,7 @@ function key(event: KeyboardEvent) {
         >
           <span class="mark" aria-hidden="true">{{ chosen(choice.value) ? '•' : '' }}</span>{{ choice.words }}
         </li>
-        <li v-if="shown.length === 0" class="none">{{ $t('list.nothingOfThatName') }}</li>
+        <li v-if="shown.length === 0" class="none">{{ t('list.nothingOfThatName') }}</li>
       </ul>
     </div>
   </WordMenu>

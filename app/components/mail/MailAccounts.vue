@@ -42,28 +42,28 @@ const remove = () =>
   <div class="body">
     <RecordList
       :rows="accounts"
-      :add="$t('mail.addMailAccount')"
+      :add="t('mail.addMailAccount')"
       add-test="add-mail-account"
       columns="minmax(0, 1.4fr) minmax(0, 1fr) 170px"
       @add="editing = 'new'"
     >
-      <template #intro>{{ $t('mail.emailsAreHandedToThese') }}</template>
+      <template #intro>{{ t('mail.emailsAreHandedToThese') }}</template>
       <template #row="{ row: account, index }">
         <span class="what"
           ><strong>{{ account.name }}</strong
           ><span class="soft"
             >{{ account.host }}:{{ account.port
-            }}{{ account.userName ? $t('mail.asUserName', { userName: account.userName }) : '' }}</span
+            }}{{ account.userName ? t('mail.asUserName', { userName: account.userName }) : '' }}</span
           ></span
         >
         <span>{{ usedBy(account, index) }}</span>
         <span class="acts"
-          ><VBtn height="30" @click="editing = account">{{ $t('common.open') }}</VBtn
-          ><VBtn height="30" @click="removing = account">{{ $t('mail.delete') }}</VBtn></span
+          ><VBtn height="30" @click="editing = account">{{ t('common.open') }}</VBtn
+          ><VBtn height="30" @click="removing = account">{{ t('mail.delete') }}</VBtn></span
         >
       </template>
       <template #empty>
-        <strong>{{ $t('mail.noMailAccountYet') }}</strong>{{ $t('mail.emailsWaitUntilThereIs') }}
+        <strong>{{ t('mail.noMailAccountYet') }}</strong>{{ t('mail.emailsWaitUntilThereIs') }}
       </template>
     </RecordList>
     <MailDialog
@@ -75,13 +75,13 @@ const remove = () =>
     <Ask
       v-if="removing"
       :model-value="true"
-      :title="$t('mail.deleteTheMailAccountRemoving', { removing: removing.name })"
-      :go="$t('mail.delete2')"
+      :title="t('mail.deleteTheMailAccountRemoving', { removing: removing.name })"
+      :go="t('mail.delete2')"
       danger
       @update:model-value="removing = undefined"
       @go="remove"
       ><p>
-        {{ $t('mail.itsPasswordIsDeletedToo') }}
+        {{ t('mail.itsPasswordIsDeletedToo') }}
       </p></Ask
     >
   </div>

@@ -38,8 +38,8 @@ async function keep() {
   <Ask
     :model-value="true"
     wide
-    :title="account ? account.name : $t('mail.addAMailAccount')"
-    :go="$t('common.save')"
+    :title="account ? account.name : t('mail.addAMailAccount')"
+    :go="t('common.save')"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
@@ -47,29 +47,29 @@ async function keep() {
     <div class="form">
       <MailFields v-model="form" :id="account?.id" :has-password="account?.hasPassword" :wrongs="wrongs" />
       <fieldset class="limits">
-        <legend>{{ $t('mail.itTakesAtMostSo') }}</legend>
+        <legend>{{ t('mail.itTakesAtMostSo') }}</legend>
         <FormField
           v-model="form.perMinute"
-          :label="$t('mail.inAMinute')"
+          :label="t('mail.inAMinute')"
           inputmode="numeric"
           data-test="mail-per-minute"
           :wrong="wrongs.perMinute"
         />
         <FormField
           v-model="form.perHour"
-          :label="$t('mail.inAnHour')"
+          :label="t('mail.inAnHour')"
           inputmode="numeric"
           :wrong="wrongs.perHour"
         />
         <FormField
           v-model="form.perDay"
-          :label="$t('mail.inADay')"
+          :label="t('mail.inADay')"
           inputmode="numeric"
           :wrong="wrongs.perDay"
         />
       </fieldset>
       <fieldset v-if="brands.length > 1">
-        <legend>{{ $t('mail.brandsThatSendThroughIt') }}</legend>
+        <legend>{{ t('mail.brandsThatSendThroughIt') }}</legend>
         <CheckField
           v-for="brand in brands"
           :key="brand.id"

@@ -36,27 +36,27 @@ const tryIt = () =>
   <div class="fields">
     <FormField
       v-model="form.host"
-      :label="$t('mail.server')"
-      :placeholder="$t('mail.mailHouseExample')"
-      :hint="$t('mail.yourMailProviderCallsIt')"
+      :label="t('mail.server')"
+      :placeholder="t('mail.mailHouseExample')"
+      :hint="t('mail.yourMailProviderCallsIt')"
       data-test="mail-host"
       :wrong="wrongs.host"
     />
     <FormField
       v-model="form.name"
-      :label="$t('common.nameInClothespin')"
+      :label="t('common.nameInClothespin')"
       data-test="mail-name"
       :wrong="wrongs.name"
     />
     <SelectField
       v-model="form.security"
-      :label="$t('mail.encryption')"
+      :label="t('mail.encryption')"
       :choices="securities"
       data-test="mail-security"
     />
     <FormField
       v-model="form.port"
-      :label="$t('mail.port')"
+      :label="t('mail.port')"
       mono
       inputmode="numeric"
       data-test="mail-port"
@@ -64,27 +64,27 @@ const tryIt = () =>
     />
     <FormField
       v-model="form.userName"
-      :label="$t('mail.user')"
-      :hint="$t('mail.oftenTheEmailAddressItself')"
+      :label="t('mail.user')"
+      :hint="t('mail.oftenTheEmailAddressItself')"
       autocomplete="off"
       data-test="mail-user"
       :wrong="wrongs.userName"
     />
     <FormField
       v-model="form.password"
-      :label="$t('common.password')"
+      :label="t('common.password')"
       type="password"
       autocomplete="new-password"
-      :placeholder="hasPassword ? $t('mail.staysAsItIs') : ''"
-      :hint="$t('mail.itIsKeptEncryptedAnd')"
+      :placeholder="hasPassword ? t('mail.staysAsItIs') : ''"
+      :hint="t('mail.itIsKeptEncryptedAnd')"
       :wrong="wrongs.password"
     />
     <p v-if="wrongs.security" class="notice stuck whole" role="alert">{{ wrongs.security }}</p>
     <div class="whole try">
       <VBtn :loading="busy" :disabled="!form.host" data-test="mail-try" @click="tryIt">{{
-        $t('mail.tryIt')
+        t('mail.tryIt')
       }}</VBtn>
-      <span class="soft">{{ $t('mail.connectsSignsInAndSends') }}</span>
+      <span class="soft">{{ t('mail.connectsSignsInAndSends') }}</span>
     </div>
     <p v-if="wrong" class="notice stuck whole" role="alert">{{ wrong }}</p>
     <MailTried v-if="tried" class="whole" :tried="tried" />

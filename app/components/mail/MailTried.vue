@@ -25,7 +25,7 @@ const failed = {
       &nbsp;<span class="mono">{{ one.said }}</span>
     </p>
     <p v-if="tried.remedy">{{ tried.remedy }}</p>
-    <p v-else>{{ $t('mail.allGoodAnEmailIs') }}</p>
+    <p v-else>{{ t('mail.allGoodAnEmailIs') }}</p>
   </div>
 </template>
 

@@ -116,8 +116,8 @@ const drop = () =>
   <Ask
     :model-value="true"
     wide
-    :title="sender ? $t('mail.aSender') : $t('mail.addASender')"
-    :go="sender ? $t('common.save') : $t('mail.addSender')"
+    :title="sender ? t('mail.aSender') : t('mail.addASender')"
+    :go="sender ? t('common.save') : t('mail.addSender')"
     :busy="busy"
     :disabled="changed.length > 0"
     @update:model-value="emit('leave')"
@@ -125,55 +125,55 @@ const drop = () =>
   >
     <ChangedMeanwhile v-if="changed.length" :fields="changed" @theirs="takeTheirs" @mine="keepMine" />
     <div class="fields">
-      <SelectField v-model="form.of" class="whole" :label="$t('mail.ofWhichEmails')" :choices="subjects" />
+      <SelectField v-model="form.of" class="whole" :label="t('mail.ofWhichEmails')" :choices="subjects" />
       <p v-if="wrongs.kind" class="notice stuck whole" role="alert">{{ wrongs.kind }}</p>
       <FormField
         v-model="form.name"
-        :label="$t('common.name')"
+        :label="t('common.name')"
         :placeholder="brand.senderName"
-        :hint="$t('mail.whatTheCustomersMailProgram')"
+        :hint="t('mail.whatTheCustomersMailProgram')"
         :wrong="wrongs.name"
         data-test="sender-name"
       />
       <FormField
         v-model="form.address"
-        :label="$t('common.address')"
+        :label="t('common.address')"
         type="email"
         :placeholder="brand.senderAddress"
-        :hint="$t('mail.theMailAccountHasTo')"
+        :hint="t('mail.theMailAccountHasTo')"
         :wrong="wrongs.address"
         data-test="sender-address"
       />
       <CheckField v-model="form.namesPerson" class="whole" data-test="names-person">{{
-        $t('mail.nameWhoeverSendsItBefore')
+        t('mail.nameWhoeverSendsItBefore')
       }}</CheckField>
       <SelectField
         v-model="form.answersTo"
-        :label="$t('common.answersGoTo')"
+        :label="t('common.answersGoTo')"
         :choices="answerChoices"
         data-test="answers-to"
       />
       <FormField
         v-if="form.answersTo === 'address'"
         v-model="form.replyTo"
-        :label="$t('mail.addressForAnswers')"
+        :label="t('mail.addressForAnswers')"
         type="email"
         :wrong="wrongs.replyTo"
         data-test="answer-address"
       />
       <p v-else-if="form.answersTo === 'salesperson' || form.answersTo === 'person'" class="soft beside">
-        {{ $t('mail.byTheEmailAddressUnder', { replyTo: brand.replyTo }) }}
+        {{ t('mail.byTheEmailAddressUnder', { replyTo: brand.replyTo }) }}
       </p>
       <SelectField
         v-model="form.account"
         class="whole"
-        :label="$t('mail.sentThroughTheMailAccount')"
+        :label="t('mail.sentThroughTheMailAccount')"
         :choices="accountChoices"
       />
     </div>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <button v-if="sender" type="button" class="word" data-test="drop-sender" @click="drop">
-      {{ $t('mail.deleteAsTheBrandAgain') }}
+      {{ t('mail.deleteAsTheBrandAgain') }}
     </button>
   </Ask>
 </template>

@@ -35,14 +35,14 @@ const answers = ({ answersTo, replyTo }: SenderView) =>
   <div class="body">
     <RecordList
       :rows="senders"
-      :add="may ? $t('mail.addSender') : ''"
+      :add="may ? t('mail.addSender') : ''"
       add-test="add-sender"
       columns="minmax(0, 1fr) minmax(0, 1.5fr) 80px"
       @add="editing = 'new'"
     >
       <template #intro>
         {{
-          $t('mail.brandWritesAsSenderNameSenderAddress', {
+          t('mail.brandWritesAsSenderNameSenderAddress', {
             brand: brand.name,
             senderName: brand.senderName,
             senderAddress: brand.senderAddress,
@@ -54,23 +54,23 @@ const answers = ({ answersTo, replyTo }: SenderView) =>
         <strong>{{ ofWhat(sender) }}</strong>
         <span class="what"
           ><span class="cut">{{
-            $t('mail.fromFromWords', { fromWords: fromWords(sender, brand.senderName) })
+            t('mail.fromFromWords', { fromWords: fromWords(sender, brand.senderName) })
           }}</span
           ><span class="soft cut">{{
-            $t('mail.answersGoToSenderSender2', {
+            t('mail.answersGoToSenderSender2', {
               sender: answers(sender),
               sender2: sender.mailAccountName
-                ? $t('mail.throughMailAccountName', { mailAccountName: sender.mailAccountName })
+                ? t('mail.throughMailAccountName', { mailAccountName: sender.mailAccountName })
                 : '',
             })
           }}</span></span
         >
         <VBtn v-if="may" height="30" data-test="open-sender" @click="editing = sender">{{
-          $t('common.open')
+          t('common.open')
         }}</VBtn>
       </template>
       <template #empty>
-        <strong>{{ $t('mail.everythingComesFromTheBrand') }}</strong>{{ $t('mail.addASenderWhereInvoices') }}
+        <strong>{{ t('mail.everythingComesFromTheBrand') }}</strong>{{ t('mail.addASenderWhereInvoices') }}
       </template>
     </RecordList>
     <SenderDialog

@@ -45,7 +45,7 @@ const write = (one: Adjustment, value: string) => {
 <template>
   <div v-for="(one, index) in adjustments" :key="index" class="row">
     <WordPicker
-      :label="$t('orders.discountOrCharge')"
+      :label="t('orders.discountOrCharge')"
       :choices="kinds"
       :value="one.kind"
       :disabled="disabled"
@@ -56,7 +56,7 @@ const write = (one: Adjustment, value: string) => {
       class="label"
       :disabled="disabled"
       maxlength="120"
-      :aria-label="$t('orders.discountOrChargeIndexName', { index: index + 1 })"
+      :aria-label="t('orders.discountOrChargeIndexName', { index: index + 1 })"
     />
     <FormField
       :model-value="one.percent ?? one.amount ?? ''"
@@ -64,18 +64,18 @@ const write = (one: Adjustment, value: string) => {
       mono
       inputmode="decimal"
       :disabled="disabled"
-      :aria-label="$t('orders.discountOrChargeIndexValue', { index: index + 1 })"
+      :aria-label="t('orders.discountOrChargeIndexValue', { index: index + 1 })"
       @update:model-value="write(one, $event)"
     />
     <WordPicker
-      :label="$t('orders.percentOrAmount')"
+      :label="t('orders.percentOrAmount')"
       :choices="ways"
       :value="wayOf(one)"
       :disabled="disabled"
       @pick="setWay(one, $event)"
     />
     <WordPicker
-      :label="$t('common.vat')"
+      :label="t('common.vat')"
       :words="taxes.find((tax) => tax.value === (one.taxCode ?? ''))?.words ?? one.taxCode!"
       :choices="taxes"
       :value="one.taxCode ?? ''"
@@ -86,7 +86,7 @@ const write = (one: Adjustment, value: string) => {
       v-if="!disabled"
       type="button"
       class="remove"
-      :aria-label="$t('orders.takeOneAway', { one: one.label || 'it' })"
+      :aria-label="t('orders.takeOneAway', { one: one.label || 'it' })"
       @click="adjustments.splice(index, 1)"
     >
       ×
@@ -96,9 +96,9 @@ const write = (one: Adjustment, value: string) => {
     v-if="!disabled"
     type="button"
     class="word open-end"
-    @click="adjustments.push({ kind: 'discount', label: $t('common.discount'), percent: '5' })"
+    @click="adjustments.push({ kind: 'discount', label: t('common.discount'), percent: '5' })"
   >
-    {{ $t('orders.discountOrCharge2') }}
+    {{ t('orders.discountOrCharge2') }}
   </button>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import { longDay } from '../../composables/format'
 import type { Confirmed } from '../../contract'
@@ -9,27 +10,27 @@ const emit = defineEmits<{ revise: [] }>()
 </script>
 
 <template>
-  <section class="confirmed" :aria-label="$t('orders.whatWasConfirmed')" data-test="confirmed">
+  <section class="confirmed" :aria-label="t('orders.whatWasConfirmed')" data-test="confirmed">
     <div class="title">
       <span
         ><I18nT keypath="orders.confirmedOtherwiseByConfirmedOfDate" scope="global"
           ><template #confirmedOtherwise
-            ><strong>{{ $t('orders.confirmedOtherwise') }}</strong></template
+            ><strong>{{ t('orders.confirmedOtherwise') }}</strong></template
           ><template #confirmed
             ><span class="mono">{{ confirmed.number }}</span></template
           ><template #date>{{ longDay(confirmed.date) }}</template></I18nT
         ></span
       ><VBtn v-if="mayRevise && !confirmed.waits" height="28" data-test="revise" @click="emit('revise')">{{
-        $t('orders.prepareARevision')
+        t('orders.prepareARevision')
       }}</VBtn
-      ><span v-else-if="confirmed.waits" class="tag wait">{{ $t('orders.revisionToCheck') }}</span>
+      ><span v-else-if="confirmed.waits" class="tag wait">{{ t('orders.revisionToCheck') }}</span>
     </div>
     <table>
       <thead>
         <tr>
           <td></td>
-          <th scope="col">{{ $t('orders.confirmed') }}</th>
-          <th scope="col">{{ $t('orders.now') }}</th>
+          <th scope="col">{{ t('orders.confirmed') }}</th>
+          <th scope="col">{{ t('orders.now') }}</th>
         </tr>
       </thead>
       <tbody>

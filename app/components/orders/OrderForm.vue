@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import FormField from '../fields/FormField.vue'
 import OwnFields from '../fields/OwnFields.vue'
@@ -34,25 +35,25 @@ watch(
     <div class="texts">
       <FormField
         v-model="form.reference"
-        :label="$t('common.yourReference')"
+        :label="t('common.yourReference')"
         :disabled="disabled"
         maxlength="80"
       />
       <FormField
         v-model="form.customerNote"
         class="wide"
-        :label="$t('common.noteOnTheDocument')"
+        :label="t('common.noteOnTheDocument')"
         :disabled="disabled"
         maxlength="1000"
-        :placeholder="$t('common.nothing')"
+        :placeholder="t('common.nothing')"
       />
       <OwnFields v-model="form.fields" of="order" :disabled="disabled" />
       <span class="soft whole"
         ><template v-if="order.salesperson"
-          >{{ $t('orders.salespersonSalesperson', { salesperson: order.salesperson }) }} </template
-        >{{ order.pricesIncludeTax ? $t('orders.pricesWithVAT') : $t('orders.pricesWithoutVAT')
+          >{{ t('orders.salespersonSalesperson', { salesperson: order.salesperson }) }} </template
+        >{{ order.pricesIncludeTax ? t('orders.pricesWithVAT') : t('orders.pricesWithoutVAT')
         }}<template v-if="order.suppliedOn">
-          {{ $t('orders.suppliedSuppliedOn', { suppliedOn: longDay(order.suppliedOn) }) }}</template
+          {{ t('orders.suppliedSuppliedOn', { suppliedOn: longDay(order.suppliedOn) }) }}</template
         ></span
       >
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import LineOptions from './LineOptions.vue'
 import OwnFields from '../fields/OwnFields.vue'
 import { useSession } from '../../stores/session'
@@ -49,12 +50,12 @@ async function enter(row: number) {
   <table ref="table">
     <thead>
       <tr>
-        <th>{{ $t('common.item') }}</th>
-        <th class="wide">{{ $t('orders.description') }}</th>
-        <th class="right">{{ $t('orders.qty') }}</th>
-        <th class="right">{{ $t('common.price') }}</th>
-        <th class="right">{{ $t('orders.disc') }}</th>
-        <th>{{ $t('common.vat') }}</th>
+        <th>{{ t('common.item') }}</th>
+        <th class="wide">{{ t('orders.description') }}</th>
+        <th class="right">{{ t('orders.qty') }}</th>
+        <th class="right">{{ t('common.price') }}</th>
+        <th class="right">{{ t('orders.disc') }}</th>
+        <th>{{ t('common.vat') }}</th>
         <th />
       </tr>
     </thead>
@@ -76,7 +77,7 @@ async function enter(row: number) {
             @keydown.enter.exact.prevent="named(line, index)"
             class="mono item"
             :disabled="disabled"
-            :aria-label="$t('orders.lineIndexItem', { index: index + 1 })"
+            :aria-label="t('orders.lineIndexItem', { index: index + 1 })"
             maxlength="40"
           />
         </td>
@@ -85,23 +86,23 @@ async function enter(row: number) {
             v-model="line.description"
             :disabled="disabled"
             :class="{ bad: line.item.trim() && !line.description.trim() }"
-            :placeholder="disabled ? '' : $t('orders.whatIsDelivered')"
+            :placeholder="disabled ? '' : t('orders.whatIsDelivered')"
             :data-test="`description-${index + 1}`"
-            :aria-label="$t('orders.lineIndexDescription', { index: index + 1 })"
+            :aria-label="t('orders.lineIndexDescription', { index: index + 1 })"
             maxlength="400"
           /><span v-if="line.detail" class="soft detail">{{ line.detail }}</span>
           <LineOptions
             v-model="line.detail"
             :options="items.optionsOf(line.item)"
             :disabled="disabled"
-            :prefix="$t('orders.lineIndex', { index: index + 1 })"
+            :prefix="t('orders.lineIndex', { index: index + 1 })"
           />
           <OwnFields
             v-if="lineFields.length && (line.item.trim() || line.description.trim())"
             of="line"
             :model-value="line.fields ?? {}"
             :disabled="disabled"
-            :prefix="$t('orders.lineIndex', { index: index + 1 })"
+            :prefix="t('orders.lineIndex', { index: index + 1 })"
             @update:model-value="setField(line, $event)"
           />
         </td>
@@ -112,7 +113,7 @@ async function enter(row: number) {
             inputmode="decimal"
             :disabled="disabled"
             :class="{ bad: !number(line.quantity) }"
-            :aria-label="$t('orders.lineIndexQuantity', { index: index + 1 })"
+            :aria-label="t('orders.lineIndexQuantity', { index: index + 1 })"
             :data-test="`quantity-${index + 1}`"
           />
         </td>
@@ -123,7 +124,7 @@ async function enter(row: number) {
             inputmode="decimal"
             :disabled="disabled"
             :class="{ bad: !number(line.unitPrice) }"
-            :aria-label="$t('orders.lineIndexPrice', { index: index + 1 })"
+            :aria-label="t('orders.lineIndexPrice', { index: index + 1 })"
             :data-test="`price-${index + 1}`"
           />
         </td>
@@ -134,14 +135,14 @@ async function enter(row: number) {
             inputmode="decimal"
             :disabled="disabled"
             :class="{ bad: !number(line.discountPercent) }"
-            :aria-label="$t('orders.lineIndexDiscountPercent', { index: index + 1 })"
+            :aria-label="t('orders.lineIndexDiscountPercent', { index: index + 1 })"
           />
         </td>
         <td>
           <select
             v-model="line.taxCode"
             :disabled="disabled"
-            :aria-label="$t('orders.lineIndexVAT', { index: index + 1 })"
+            :aria-label="t('orders.lineIndexVAT', { index: index + 1 })"
           >
             <option v-for="[code, rate] in rates" :key="code" :value="code">{{ rate }} %</option>
           </select>
@@ -151,7 +152,7 @@ async function enter(row: number) {
             v-if="!disabled"
             type="button"
             class="remove"
-            :aria-label="$t('orders.takeLineIndexAway', { index: index + 1 })"
+            :aria-label="t('orders.takeLineIndexAway', { index: index + 1 })"
             @click="lines.splice(index, 1)"
           >
             ×
@@ -164,7 +165,7 @@ async function enter(row: number) {
     <option v-for="item in items.found.value" :key="item.code" :value="item.code">{{ item.name }}</option>
   </datalist>
   <button v-if="!disabled" type="button" class="word open-end add" @click="add">
-    {{ $t('orders.line') }}
+    {{ t('orders.line') }}
   </button>
 </template>
 

@@ -88,7 +88,7 @@ const country = computed({
     <SelectField
       v-if="soldFrom.length > 1"
       v-model="branch"
-      :label="$t('orders.soldFrom')"
+      :label="t('orders.soldFrom')"
       :choices="soldFrom"
       :disabled="disabled"
       data-test="sold-from"
@@ -96,30 +96,30 @@ const country = computed({
     <SelectField
       v-if="bills.length > 1"
       v-model="billTo"
-      :label="$t('orders.billedTo')"
+      :label="t('orders.billedTo')"
       :choices="bills"
       :disabled="disabled"
       data-test="bill-to"
     />
     <SelectField
       v-model="deliverTo"
-      :label="$t('orders.deliveredTo')"
+      :label="t('orders.deliveredTo')"
       :choices="deliveries"
       :disabled="disabled || !customer"
       data-test="deliver-to"
     />
     <template v-if="more.delivery && deliverTo === other">
-      <FormField v-model="more.delivery.name" :label="$t('common.name')" :disabled="disabled" />
+      <FormField v-model="more.delivery.name" :label="t('common.name')" :disabled="disabled" />
       <FormField
         v-model="lines"
-        :label="$t('common.streetPostcodeAndTown2')"
+        :label="t('common.streetPostcodeAndTown2')"
         :lines="2"
         :disabled="disabled"
         data-test="delivery-lines"
       />
       <PickField
         v-model="country"
-        :label="$t('common.country')"
+        :label="t('common.country')"
         :choices="countryNames"
         :disabled="disabled"
       />
@@ -130,7 +130,7 @@ const country = computed({
     <FormField
       v-model="more.internalNote"
       class="wide"
-      :label="$t('orders.internalNoteNeverOnA')"
+      :label="t('orders.internalNoteNeverOnA')"
       :lines="2"
       :disabled="disabled"
       maxlength="2000"

@@ -52,7 +52,7 @@ const tabs = computed(() =>
 </script>
 
 <template>
-  <div class="papers" role="tablist" :aria-label="$t('orders.theOrdersPapers')">
+  <div class="papers" role="tablist" :aria-label="t('orders.theOrdersPapers')">
     <button
       v-for="one in tabs"
       :key="one.kind"
@@ -76,7 +76,7 @@ const tabs = computed(() =>
       @click="emit('part', one.id)"
     >
       <span class="tag" :class="one.voided ? 'stuck' : one.number ? 'go' : 'wait'">{{
-        one.number ?? $t('orders.kindDraft', { kind: one.kind })
+        one.number ?? t('orders.kindDraft', { kind: one.kind })
       }}</span>
     </button>
     <VBtn
@@ -85,7 +85,7 @@ const tabs = computed(() =>
       height="30"
       data-test="prepare-paper"
       @click="emit('make', kind)"
-      >{{ $t('orders.prepareIt') }}</VBtn
+      >{{ t('orders.prepareIt') }}</VBtn
     >
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import PdfView from '../paper/PdfView.vue'
 import { useNewest } from '../../composables/useNewest'
@@ -38,13 +39,13 @@ watchDebounced(
 
 <template>
   <div class="bar">
-    <strong>{{ $t('orders.orderConfirmation') }}</strong><span class="soft push">{{
-      $t('common.asItWillBe')
+    <strong>{{ t('orders.orderConfirmation') }}</strong><span class="soft push">{{
+      t('common.asItWillBe')
     }}</span>
   </div>
   <p v-if="wrong" class="notice wait" role="status" data-test="preview-wrong">{{ wrong }}</p>
-  <PdfView v-if="bytes" :bytes="bytes" :label="$t('orders.theOrderConfirmation')" data-test="order-preview" />
+  <PdfView v-if="bytes" :bytes="bytes" :label="t('orders.theOrderConfirmation')" data-test="order-preview" />
   <div v-else-if="!wrong" class="empty">
-    <strong>{{ $t('common.noDocumentYet') }}</strong>{{ $t('orders.chooseACustomerAndWrite') }}
+    <strong>{{ t('common.noDocumentYet') }}</strong>{{ t('orders.chooseACustomerAndWrite') }}
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import { attempt } from '../../composables/api'
 import { shortTime } from '../../composables/format'
@@ -19,13 +20,13 @@ watch([() => props.orderId, () => props.changed, open], () => open.value && void
 
 <template>
   <details class="why" data-test="why" @toggle="open = ($event.target as HTMLDetailsElement).open">
-    <summary>{{ $t('orders.whyRoutineByRoutine') }}</summary>
-    <p v-if="open && !why" class="soft">{{ $t('orders.looking') }}</p>
+    <summary>{{ t('orders.whyRoutineByRoutine') }}</summary>
+    <p v-if="open && !why" class="soft">{{ t('orders.looking') }}</p>
     <section v-for="one in why" :key="one.id">
       <h3>
         <NuxtLink :to="`/routines?routine=${one.id}`">{{ one.name }}</NuxtLink>
         <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
-          one.isOn ? trustWords[one.trust].words : $t('common.off')
+          one.isOn ? trustWords[one.trust].words : t('common.off')
         }}</span>
       </h3>
       <p>
@@ -33,11 +34,11 @@ watch([() => props.orderId, () => props.changed, open], () => open.value && void
       </p>
       <ul>
         <li v-for="seen in one.seen" :key="seen.words" :class="{ no: !seen.holds }">
-          <span class="answer">{{ seen.holds ? $t('orders.yes') : $t('orders.no') }}</span> {{ seen.words }}
-          <span class="soft">{{ $t('orders.seenSeen', { seen: seen.seen }) }}</span>
+          <span class="answer">{{ seen.holds ? t('orders.yes') : t('orders.no') }}</span> {{ seen.words }}
+          <span class="soft">{{ t('orders.seenSeen', { seen: seen.seen }) }}</span>
         </li>
         <li v-if="one.preference">
-          <span class="answer">{{ $t('orders.deliveryPreference') }}</span> {{ one.preference }}
+          <span class="answer">{{ t('orders.deliveryPreference') }}</span> {{ one.preference }}
         </li>
         <li v-for="to in one.recipients" :key="to.address">
           <span class="answer">{{ to.as }}</span> {{ to.address }} <span class="soft">· {{ to.source }}</span>

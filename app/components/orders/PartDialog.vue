@@ -22,23 +22,23 @@ const go = () =>
 <template>
   <Ask
     v-model="open"
-    :title="$t('orders.invoiceAPartOfOrderNumber', { orderNumber })"
-    :go="$t('common.beginTheDraft')"
+    :title="t('orders.invoiceAPartOfOrderNumber', { orderNumber })"
+    :go="t('common.beginTheDraft')"
     @go="go"
   >
     <p class="sentence">
       <I18nT keypath="orders.writeWhat" scope="global"
         ><template #what
           ><WordPicker
-            :label="$t('common.what')"
+            :label="t('common.what')"
             :choices="parts"
             :value="part"
             @pick="part = $event as 'part' | 'deposit'" /></template
       ></I18nT>
     </p>
-    <FormField v-if="part === 'deposit'" v-model="percent" :label="$t('orders.percentOfTheOrder')" mono />
+    <FormField v-if="part === 'deposit'" v-model="percent" :label="t('orders.percentOfTheOrder')" mono />
     <p class="soft">
-      {{ part === 'part' ? $t('orders.theDraftBeginsWithAll') : $t('orders.theFinalInvoiceListsThe') }}
+      {{ part === 'part' ? t('orders.theDraftBeginsWithAll') : t('orders.theFinalInvoiceListsThe') }}
     </p>
   </Ask>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import { plural } from '../../composables/format'
 import type { StatusQuestion } from '../../composables/useStatusChange'
@@ -32,24 +33,24 @@ const mails = computed(() =>
 <template>
   <Ask
     v-model="open"
-    :title="$t('orders.setOrdersToStatus', { orders: plural(orders, 'order'), status: question.status })"
-    :go="$t('orders.setOrdersToStatus2', { orders, status: question.status })"
+    :title="t('orders.setOrdersToStatus', { orders: plural(orders, 'order'), status: question.status })"
+    :go="t('orders.setOrdersToStatus2', { orders, status: question.status })"
     :busy="busy"
     @go="emit('answer', letGo)"
   >
     <ul v-if="stops" data-test="effects">
       <li v-if="effects.toCheck">
         <strong>{{ plural(effects.toCheck, 'document') }}</strong>
-        {{ $t('orders.inToCheckEffectsMarked', { effects: effects.toCheck === 1 ? 'is' : 'are' })
+        {{ t('orders.inToCheckEffectsMarked', { effects: effects.toCheck === 1 ? 'is' : 'are' })
         }}<template v-if="effects.nowByHand">{{
-          $t('orders.nowByHandOfThemWouldHave', { nowByHand: effects.nowByHand })
+          t('orders.nowByHandOfThemWouldHave', { nowByHand: effects.nowByHand })
         }}</template
         >.
       </li>
       <li v-if="mails">
         <strong>{{ mails }}</strong>
         {{
-          $t('orders.effectsTakenOutOfWaiting', {
+          t('orders.effectsTakenOutOfWaiting', {
             effects: effects.emails + effects.prints === 1 ? 'is' : 'are',
           })
         }}
@@ -57,36 +58,36 @@ const mails = computed(() =>
       <li v-if="effects.gone">
         <strong>{{ plural(effects.gone, 'document') }}</strong>
         {{
-          $t('orders.effectsLeftAlreadyNothingCalls', {
+          t('orders.effectsLeftAlreadyNothingCalls', {
             effects: effects.gone === 1 ? 'has' : 'have',
             effects2: effects.gone === 1 ? 'it' : 'them',
           })
         }}
       </li>
       <li v-if="effects.toCheck || mails" class="soft">
-        {{ $t('orders.eachCanStillBeSent') }}
+        {{ t('orders.eachCanStillBeSent') }}
       </li>
     </ul>
     <template v-else>
       <p data-test="effects">
         <strong>{{ mails }}</strong>
         {{
-          $t('orders.effectsTakenOutOfWaitingWhen', {
+          t('orders.effectsTakenOutOfWaitingWhen', {
             effects: effects.emails + effects.prints === 1 ? 'was' : 'were',
-            orders: orders === 1 ? $t('orders.orderWas') : $t('orders.ordersWere'),
+            orders: orders === 1 ? t('orders.orderWas') : t('orders.ordersWere'),
           })
         }}
         <template v-if="effects.toCheck">{{
-          $t('orders.documentsInToCheckCan', { documents: plural(effects.toCheck, 'document') })
+          t('orders.documentsInToCheckCan', { documents: plural(effects.toCheck, 'document') })
         }}</template>
       </p>
       <VRadioGroup v-model="letGo">
-        <VRadio :value="true" :label="$t('orders.letMailsGoAgain', { mails })" />
+        <VRadio :value="true" :label="t('orders.letMailsGoAgain', { mails })" />
         <VRadio
           :value="false"
           data-test="stay-held"
           :label="
-            $t('orders.keepEffectsHeldForA', {
+            t('orders.keepEffectsHeldForA', {
               effects: effects.emails + effects.prints === 1 ? 'it' : 'them',
             })
           "

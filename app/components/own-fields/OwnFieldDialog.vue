@@ -88,8 +88,8 @@ const drop = () =>
 <template>
   <Ask
     :model-value="true"
-    :title="field ? field.name : $t('ownFields.addAFieldOfSubjects', { subjects: subjects[of] })"
-    :go="field ? $t('common.save') : $t('ownFields.addField')"
+    :title="field ? field.name : t('ownFields.addAFieldOfSubjects', { subjects: subjects[of] })"
+    :go="field ? t('common.save') : t('ownFields.addField')"
     :busy="busy"
     :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
@@ -100,14 +100,14 @@ const drop = () =>
       <template v-if="!field">
         <FormField
           v-model="form.name"
-          :label="$t('common.name')"
-          :hint="$t('ownFields.itStaysRoutinesFilesAnd')"
+          :label="t('common.name')"
+          :hint="t('ownFields.itStaysRoutinesFilesAnd')"
           data-test="field-name"
           :wrong="wrongs.name"
         />
         <SelectField
           v-model="form.kind"
-          :label="$t('ownFields.whatIsWrittenInIt')"
+          :label="t('ownFields.whatIsWrittenInIt')"
           :choices="kinds"
           data-test="field-kind"
         />
@@ -115,27 +115,27 @@ const drop = () =>
       <FormField
         v-if="form.kind === 'choice'"
         v-model="form.choices"
-        :label="$t('ownFields.wordsToChooseFromOne')"
+        :label="t('ownFields.wordsToChooseFromOne')"
         :lines="3"
         data-test="field-choices"
         :wrong="wrongs.choices"
       />
       <CheckField v-model="form.printed" data-test="field-printed">{{
-        $t('ownFields.printItOnDocumentsWhere')
+        t('ownFields.printItOnDocumentsWhere')
       }}</CheckField>
       <template v-if="form.printed">
         <FormField
           v-for="one in languageChoices"
           :key="one.value"
           v-model="form.labels[one.value]"
-          :label="$t('ownFields.calledOnWordsDocuments', { words: one.words })"
+          :label="t('ownFields.calledOnWordsDocuments', { words: one.words })"
           :placeholder="form.name"
         />
       </template>
     </div>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <button v-if="field" type="button" class="word" data-test="drop-field" @click="!busy && drop()">
-      {{ $t('ownFields.deleteThisField') }}
+      {{ t('ownFields.deleteThisField') }}
     </button>
   </Ask>
 </template>

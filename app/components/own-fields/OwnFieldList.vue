@@ -35,12 +35,12 @@ async function kept() {
 
 <template>
   <div class="body">
-    <p class="soft">{{ $t('ownFields.forWhatYourHouseNeeds') }}</p>
+    <p class="soft">{{ t('ownFields.forWhatYourHouseNeeds') }}</p>
     <section v-for="of in fieldSubjects" :key="of">
       <h2>
         {{ headings[of][0] }}
         <VBtn v-if="may" height="28" :data-test="`add-field-${of}`" @click="editing = of">{{
-          $t('ownFields.addField')
+          t('ownFields.addField')
         }}</VBtn>
       </h2>
       <ul>
@@ -48,15 +48,15 @@ async function kept() {
           <strong>{{ field.name }}</strong>
           <span>{{
             field.kind === 'choice'
-              ? $t('ownFields.oneOfField', { field: field.choices.join(', ') })
+              ? t('ownFields.oneOfField', { field: field.choices.join(', ') })
               : kindWords[field.kind]
           }}</span>
           <span class="soft">{{
-            field.printed ? $t('ownFields.printedOnDocuments2') : $t('ownFields.notPrinted')
+            field.printed ? t('ownFields.printedOnDocuments2') : t('ownFields.notPrinted')
           }}</span>
           <span class="soft">{{ plural(field.filled, 'is filled') }}</span>
           <VBtn v-if="may" height="28" :data-test="`field-${field.name}`" @click="editing = field">{{
-            $t('common.open')
+            t('common.open')
           }}</VBtn>
         </li>
         <li v-if="fields && !fields.some((one) => one.of === of)" class="soft none">

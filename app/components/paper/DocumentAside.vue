@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import DocumentPane from './DocumentPane.vue'
 import type { Leaf } from './LeafTabs.vue'
 
@@ -8,7 +9,7 @@ const leaf = defineModel<Leaf>('leaf', { default: 'Document' })
 </script>
 
 <template>
-  <aside class="right" :aria-label="$t('common.theDocumentInHand')">
+  <aside class="right" :aria-label="t('common.theDocumentInHand')">
     <DocumentPane v-if="id" :id="id" v-model:leaf="leaf" />
     <div v-else class="empty">
       <strong>{{ empty }}</strong>{{ words }}

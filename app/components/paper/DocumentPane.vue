@@ -132,66 +132,64 @@ function print() {
 <template>
   <LeafTabs v-model="leaf" :note="note" />
   <div v-if="wrong" class="empty">
-    <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+    <strong>{{ t('common.notToBeSeen') }}</strong>{{ wrong }}
   </div>
   <template v-else-if="view">
     <template v-if="leaf === 'Document'">
       <PdfView v-if="url" :url="url" :label="`${view.number}`" @wrong="pdfWrong = $event" />
       <div v-else-if="view.takenOver" class="empty">
-        <strong>{{ $t('paper.takenOverWithoutAPDF') }}</strong>{{ $t('paper.itWasSentByThe') }}
-        <NuxtLink to="/accounts/taken-over">{{ $t('paper.openItemsOfTheEarlier') }}</NuxtLink>
+        <strong>{{ t('paper.takenOverWithoutAPDF') }}</strong>{{ t('paper.itWasSentByThe') }}
+        <NuxtLink to="/accounts/taken-over">{{ t('paper.openItemsOfTheEarlier') }}</NuxtLink>
       </div>
       <div v-else class="empty">
-        <strong>{{ $t('paper.thePDFIsBeingMade') }}</strong>{{ $t('paper.itWillBeHereIn') }}
+        <strong>{{ t('paper.thePDFIsBeingMade') }}</strong>{{ t('paper.itWillBeHereIn') }}
       </div>
       <p v-if="pdfWrong" class="notice stuck">{{ pdfWrong }}</p>
     </template>
     <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="dispatch?.channel ?? 'email'" />
     <HistoryLeaf v-else :history="view.history" :addresses="addresses" />
     <footer class="facts">
-      <span class="soft">{{ $t('common.state') }}</span><span class="cut">{{ stateWords }}</span>
+      <span class="soft">{{ t('common.state') }}</span><span class="cut">{{ stateWords }}</span>
       <template v-if="view.open !== null"
-        ><span class="soft">{{ $t('common.open') }}</span
+        ><span class="soft">{{ t('common.open') }}</span
         ><span class="apart"
           ><span class="mono">{{ moneyWithSign(view.open, view.currency) }}</span>
           <span v-if="view.dueDate" class="soft">{{
-            $t('paper.dueDueDate', { dueDate: longDay(view.dueDate) })
+            t('paper.dueDueDate', { dueDate: longDay(view.dueDate) })
           }}</span>
           <span v-if="paid" class="tag" :class="paidTone[paid]">{{ paid }}</span>
           <NuxtLink :to="`/accounts?customer=${view.customerId}`" data-test="to-account">{{
-            $t('paper.account')
+            t('paper.account')
           }}</NuxtLink></span
         ></template
       >
       <template v-if="view.dispute || view.promisedOn"
-        ><span class="soft">{{ $t('paper.marked') }}</span
+        ><span class="soft">{{ t('paper.marked') }}</span
         ><span>{{
           [
-            view.dispute ? $t('common.disputedDispute', { dispute: view.dispute }) : '',
-            view.promisedOn
-              ? $t('paper.promisedForPromisedOn', { promisedOn: longDay(view.promisedOn) })
-              : '',
+            view.dispute ? t('common.disputedDispute', { dispute: view.dispute }) : '',
+            view.promisedOn ? t('paper.promisedForPromisedOn', { promisedOn: longDay(view.promisedOn) }) : '',
           ]
             .filter(Boolean)
             .join(', ')
         }}</span></template
       >
       <template v-for="(one, index) in view.booked.filter((line) => line.kind !== 'credit')" :key="index"
-        ><span class="soft">{{ Number(one.amount) < 0 ? $t('paper.takenBack') : bookedWords[one.kind] }}</span
+        ><span class="soft">{{ Number(one.amount) < 0 ? t('paper.takenBack') : bookedWords[one.kind] }}</span
         ><span class="apart"
           ><span class="mono">{{ money(one.amount, view.currency) }}</span>
           <span class="soft"
             >{{ longDay(one.on) }}, {{ one.how
             }}{{
               one.kind === 'discount'
-                ? $t('paper.withTaxInDiscountTax', { taxInDiscount: taxInDiscount(one.amount, view) })
+                ? t('paper.withTaxInDiscountTax', { taxInDiscount: taxInDiscount(one.amount, view) })
                 : ''
             }}</span
           ></span
         ></template
       >
       <template v-if="orderOf(view)"
-        ><span class="soft">{{ $t('common.order') }}</span
+        ><span class="soft">{{ t('common.order') }}</span
         ><NuxtLink :to="`/orders/${orderOf(view)}`" class="mono">{{ view.orderNumber }}</NuxtLink></template
       >
       <template v-for="link in view.links" :key="link.how + link.id"
@@ -202,51 +200,51 @@ function print() {
       >
       <div v-if="current" class="acts">
         <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">{{
-          $t('paper.saveThePDF')
+          t('paper.saveThePDF')
         }}</VBtn>
-        <VBtn v-if="url" height="30" @click="print">{{ $t('paper.openToPrint') }}</VBtn>
+        <VBtn v-if="url" height="30" @click="print">{{ t('paper.openToPrint') }}</VBtn>
         <VBtn
           v-if="session.may('clerk') && url && !view.takenOver"
           height="30"
           data-test="to-me"
           @click="toMe"
-          >{{ $t('common.emailItToMe') }}</VBtn
+          >{{ t('common.emailItToMe') }}</VBtn
         >
         <VBtn
           v-if="session.may('clerk') && !view.voided && (url || !view.takenOver)"
           height="30"
           data-test="copy"
           @click="copy = true"
-          >{{ $t('paper.sendACopy') }}</VBtn
+          >{{ t('paper.sendACopy') }}</VBtn
         >
         <VBtn
           v-if="session.may('clerk') && view.kind === 'invoice' && !view.voided"
           height="30"
           data-test="credit"
           @click="credit = true"
-          >{{ $t('paper.credit') }}</VBtn
+          >{{ t('paper.credit') }}</VBtn
         >
         <VBtn
           v-if="session.may('clerk') && !view.voided && !view.notToVoid"
           height="30"
           data-test="void"
           @click="voiding = true"
-          >{{ $t('paper.void') }}</VBtn
+          >{{ t('paper.void') }}</VBtn
         >
       </div>
     </footer>
     <CreditDialog v-if="credit" v-model="credit" :document-id="view.id" />
     <Ask
       v-model="voiding"
-      :title="$t('paper.voidNumber', { number: view.number })"
-      :go="$t('paper.voidIt')"
+      :title="t('paper.voidNumber', { number: view.number })"
+      :go="t('paper.voidIt')"
       danger
       :disabled="!reason.trim()"
       @go="voidIt"
       ><p>
-        {{ $t('paper.itsNumberStaysInThe') }}
+        {{ t('paper.itsNumberStaysInThe') }}
       </p>
-      <FormField v-model="reason" :label="$t('common.whyItIsKept')"
+      <FormField v-model="reason" :label="t('common.whyItIsKept')"
     /></Ask>
     <SendCopy v-model="copy" :document="view" @sent="load" />
   </template>

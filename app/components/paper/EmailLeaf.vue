@@ -15,19 +15,19 @@ const words: Record<string, string> = {
 
 <template>
   <div v-if="!email" class="empty">
-    <strong>{{ $t('paper.noEmail') }}</strong>{{
-      channel === 'paper' ? $t('paper.thisCustomerGetsPapersBy') : $t('paper.thereIsNoEmailFor')
+    <strong>{{ t('paper.noEmail') }}</strong>{{
+      channel === 'paper' ? t('paper.thisCustomerGetsPapersBy') : t('paper.thereIsNoEmailFor')
     }}
   </div>
   <div v-else class="email">
     <dl>
-      <dt>{{ $t('common.from') }}</dt>
+      <dt>{{ t('common.from') }}</dt>
       <dd>{{ email.from }}</dd>
-      <dt>{{ $t('paper.replyTo') }}</dt>
+      <dt>{{ t('paper.replyTo') }}</dt>
       <dd>{{ email.replyTo }}</dd>
-      <dt>{{ $t('common.to') }}</dt>
+      <dt>{{ t('common.to') }}</dt>
       <dd>
-        <span v-if="email.to.length === 0" class="tag stuck">{{ $t('paper.nobodyTheCustomerHasNo') }}</span>
+        <span v-if="email.to.length === 0" class="tag stuck">{{ t('paper.nobodyTheCustomerHasNo') }}</span>
         <div v-for="to in email.to" :key="to.address">
           <span v-if="to.name">{{ to.name }} · </span>{{ to.address }}
           <span class="soft">{{ to.source }}</span>
@@ -44,16 +44,16 @@ const words: Record<string, string> = {
           >
         </div>
       </dd>
-      <dt>{{ $t('common.subject') }}</dt>
+      <dt>{{ t('common.subject') }}</dt>
       <dd class="strong">{{ email.subject }}</dd>
-      <dt>{{ $t('paper.enclosed') }}</dt>
+      <dt>{{ t('paper.enclosed') }}</dt>
       <dd>{{ email.files.join(' · ') }}</dd>
       <template v-if="email.sentAt"
-        ><dt>{{ $t('paper.sent') }}</dt>
+        ><dt>{{ t('paper.sent') }}</dt>
         <dd>{{ fullTime(email.sentAt) }}</dd></template
       >
     </dl>
-    <iframe :srcdoc="email.html" sandbox="" :title="$t('paper.theEmailsText')" />
+    <iframe :srcdoc="email.html" sandbox="" :title="t('paper.theEmailsText')" />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useSession } from '../../stores/session'
 import { fullTime, shortTime } from '../../composables/format'
 import type { HistoryEntry } from '../../contract'
@@ -23,7 +24,7 @@ const mailbox = (address: string) => `${session.house!.mailboxesUrl}/mailbox/${e
         target="_blank"
         rel="noopener"
         data-test="mailbox"
-        >{{ $t('paper.openTheMailboxOfAddress', { address }) }}</a
+        >{{ t('paper.openTheMailboxOfAddress', { address }) }}</a
       >
     </p>
     <ol>
@@ -36,7 +37,7 @@ const mailbox = (address: string) => `${session.house!.mailboxesUrl}/mailbox/${e
       </li>
     </ol>
     <p v-if="history.length === 0" class="empty">
-      <strong>{{ $t('paper.nothingYet') }}</strong>{{ $t('paper.whatHappensToThisPaper') }}
+      <strong>{{ t('paper.nothingYet') }}</strong>{{ t('paper.whatHappensToThisPaper') }}
     </p>
   </div>
 </template>

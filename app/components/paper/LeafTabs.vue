@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 export type Leaf = 'Document' | 'Email' | 'History'
 
 /** The three leaves of the sheet in hand. */
@@ -21,7 +22,7 @@ function key(event: KeyboardEvent) {
 
 <template>
   <div class="bar leaves">
-    <div role="tablist" :aria-label="$t('paper.leaves')" @keydown="key">
+    <div role="tablist" :aria-label="t('paper.leaves')" @keydown="key">
       <button
         v-for="one in leaves"
         :key="one"

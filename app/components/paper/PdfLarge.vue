@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import PdfView from './PdfView.vue'
 
 /** A document by itself, as large as one likes: plus and minus zoom, Escape goes back. */
@@ -22,16 +23,12 @@ function key(event: KeyboardEvent) {
       <div class="bar">
         <strong>{{ label }}</strong>
         <span class="push" />
-        <VBtn height="28" :aria-label="$t('paper.smaller')" :disabled="at === 0" @click="turn(-1)">−</VBtn>
+        <VBtn height="28" :aria-label="t('paper.smaller')" :disabled="at === 0" @click="turn(-1)">−</VBtn>
         <span class="mono">{{ Math.round(zoom * 100) }} %</span>
-        <VBtn
-          height="28"
-          :aria-label="$t('paper.larger')"
-          :disabled="at === steps.length - 1"
-          @click="turn(1)"
+        <VBtn height="28" :aria-label="t('paper.larger')" :disabled="at === steps.length - 1" @click="turn(1)"
           >+</VBtn
         >
-        <VBtn height="28" data-test="close-large" @click="open = false">{{ $t('common.close') }}</VBtn>
+        <VBtn height="28" data-test="close-large" @click="open = false">{{ t('common.close') }}</VBtn>
       </div>
       <PdfView class="view" :url="url ?? ''" :bytes="bytes" :label="label" :zoom="zoom" large />
     </div>

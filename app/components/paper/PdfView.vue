@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useEventListener } from '@vueuse/core'
 import { fetchBytes } from '../../composables/api'
 import { loadPdfjs } from '../../composables/pdfjs'
@@ -98,8 +99,8 @@ onUnmounted(() => {
       v-if="!large"
       type="button"
       class="enlarge"
-      :title="$t('paper.fullScreenF')"
-      :aria-label="$t('paper.showTheDocumentFullScreen')"
+      :title="t('paper.fullScreenF')"
+      :aria-label="t('paper.showTheDocumentFullScreen')"
       data-test="enlarge"
       @click="enlarged = true"
     >

@@ -89,20 +89,20 @@ const seen = () =>
       height="28"
       data-test="give-address"
       @click="giveAddress"
-      >{{ $t('paper.giveTheAddress') }}</VBtn
+      >{{ t('paper.giveTheAddress') }}</VBtn
     >
     <NuxtLink v-else-if="view.sourceKind !== 'payment'" class="push" :to="screenOf(view)">{{
-      $t('paper.openTheSourceKind', { sourceKind: view.sourceKind })
+      t('paper.openTheSourceKind', { sourceKind: view.sourceKind })
     }}</NuxtLink>
   </div>
   <div v-if="view?.changes" class="changes" data-test="changes">
     <div class="title">
-      <strong>{{ $t('paper.changedSinceYouLooked') }}</strong><VBtn
+      <strong>{{ t('paper.changedSinceYouLooked') }}</strong><VBtn
         v-if="session.may('clerk')"
         height="28"
         data-test="seen"
         @click="seen"
-        >{{ $t('paper.iHaveSeenIt') }}</VBtn
+        >{{ t('paper.iHaveSeenIt') }}</VBtn
       >
     </div>
     <ul>
@@ -111,11 +111,11 @@ const seen = () =>
       </li>
     </ul>
     <p v-if="view.changes.length > 6" class="soft">
-      {{ $t('paper.andViewMore', { view: view.changes.length - 6 }) }}
+      {{ t('paper.andViewMore', { view: view.changes.length - 6 }) }}
     </p>
   </div>
   <div v-if="wrong" class="empty">
-    <strong>{{ $t('common.notToBeSeen') }}</strong>{{ wrong }}
+    <strong>{{ t('common.notToBeSeen') }}</strong>{{ wrong }}
   </div>
   <template v-else-if="view">
     <PdfView
@@ -123,7 +123,7 @@ const seen = () =>
       :url="url"
       :label="
         capital(view.kind) +
-        (view.orderNumber ? $t('paper.forOrderOrderNumber', { orderNumber: view.orderNumber }) : '')
+        (view.orderNumber ? t('paper.forOrderOrderNumber', { orderNumber: view.orderNumber }) : '')
       "
       @pages="pages = $event"
       @wrong="pages = 0"
@@ -136,10 +136,10 @@ const seen = () =>
     />
     <footer v-if="leaf === 'Document'" class="facts">
       <template v-if="view.email">
-        <span class="soft">{{ $t('common.to') }}</span><span class="cut" :title="view.email.to[0]?.source"
+        <span class="soft">{{ t('common.to') }}</span><span class="cut" :title="view.email.to[0]?.source"
           >{{
             view.email.to.map((to) => (to.as === 'To' ? to.address : `${to.as} ${to.address}`)).join(', ') ||
-            $t('paper.nobodyYet')
+            t('paper.nobodyYet')
           }}
           <button
             v-if="session.may('clerk')"
@@ -151,34 +151,34 @@ const seen = () =>
             {{
               view.email.to.length
                 ? 'change'
-                : $t('paper.addAKindFactsContact', { kindFacts: kindFacts[view.kind].to })
+                : t('paper.addAKindFactsContact', { kindFacts: kindFacts[view.kind].to })
             }}
           </button></span
         >
-        <span class="soft">{{ $t('common.subject') }}</span><span class="cut strong">{{
+        <span class="soft">{{ t('common.subject') }}</span><span class="cut strong">{{
           view.email.subject
         }}</span>
-        <span class="soft">{{ $t('paper.enclosed') }}</span><span class="cut">{{
+        <span class="soft">{{ t('paper.enclosed') }}</span><span class="cut">{{
           view.email.files.join(' · ')
         }}</span>
       </template>
       <template v-else-if="view.channel === 'paper' || view.channel === 'nothing'"
-        ><span class="soft">{{ $t('paper.goes') }}</span
+        ><span class="soft">{{ t('paper.goes') }}</span
         ><span>{{
           view.channel === 'paper'
-            ? $t('paper.onPaperByPost')
-            : $t('paper.nowhereTheCustomerWantsNo', { kinds: kindFacts[view.kind].many })
+            ? t('paper.onPaperByPost')
+            : t('paper.nowhereTheCustomerWantsNo', { kinds: kindFacts[view.kind].many })
         }}</span></template
       >
       <span class="soft">{{
-        orderOf(view) ? $t('common.order') : view.sourceKind === 'draft' ? 'Draft' : ''
+        orderOf(view) ? t('common.order') : view.sourceKind === 'draft' ? 'Draft' : ''
       }}</span><span
         ><NuxtLink v-if="orderOf(view)" :to="`/orders/${orderOf(view)}`" class="mono">{{
           view.orderNumber
         }}</NuxtLink
         >{{ orderOf(view) && view.sourceKind === 'draft' ? ' · ' : ''
         }}<NuxtLink v-if="view.sourceKind === 'draft'" :to="screenOf(view)" data-test="open-draft">{{
-          $t('paper.openTheDraft')
+          t('paper.openTheDraft')
         }}</NuxtLink>
         <button
           v-if="session.may('clerk') && !view.problem"
@@ -187,7 +187,7 @@ const seen = () =>
           data-test="to-me"
           @click="toMe"
         >
-          {{ $t('paper.emailItToMe') }}
+          {{ t('paper.emailItToMe') }}
         </button></span
       >
     </footer>

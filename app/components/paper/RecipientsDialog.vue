@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import { attempt } from '../../composables/api'
@@ -30,23 +31,23 @@ function forCustomer() {
 <template>
   <Ask
     v-model="open"
-    :title="$t('paper.whomDoesItGoTo')"
-    :go="$t('paper.useItThisTime')"
+    :title="t('paper.whomDoesItGoTo')"
+    :go="t('paper.useItThisTime')"
     :busy="busy"
     :disabled="list.length === 0"
     @go="save(list)"
   >
     <FormField
       v-model="written"
-      :label="$t('paper.thisTimeTo')"
-      :hint="$t('paper.severalAddressesACommaBetween')"
+      :label="t('paper.thisTimeTo')"
+      :hint="t('paper.severalAddressesACommaBetween')"
     />
     <p class="other">
       <button v-if="thisOnce" type="button" class="word" @click="save([])">
-        {{ $t('paper.toTheCustomersContactsAgain') }}
+        {{ t('paper.toTheCustomersContactsAgain') }}
       </button>
       <button type="button" class="word" data-test="for-customer" @click="forCustomer">
-        {{ $t('paper.forThisCustomerFromNow') }}
+        {{ t('paper.forThisCustomerFromNow') }}
       </button>
     </p>
   </Ask>

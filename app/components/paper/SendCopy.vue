@@ -49,15 +49,15 @@ async function send() {
 <template>
   <Ask
     v-model="open"
-    :title="$t('paper.sendACopyOfDocument', { document: document.number })"
-    :go="before ? $t('paper.sendItAgain') : $t('paper.sendTheCopy')"
+    :title="t('paper.sendACopyOfDocument', { document: document.number })"
+    :go="before ? t('paper.sendItAgain') : t('paper.sendTheCopy')"
     :busy="busy"
     @go="send"
   >
     <p class="soft">
-      {{ $t('paper.theVeryPDFThatWas') }}
+      {{ t('paper.theVeryPDFThatWas') }}
     </p>
-    <FormField v-model="address" :label="$t('common.to')" type="email" data-test="copy-to" />
+    <FormField v-model="address" :label="t('common.to')" type="email" data-test="copy-to" />
     <p v-if="wrong" class="notice" :class="before ? 'wait' : 'stuck'" role="alert">{{ wrong }}</p>
   </Ask>
 </template>

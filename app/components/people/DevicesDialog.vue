@@ -26,19 +26,19 @@ const end = (device: Device) =>
 <template>
   <Ask
     v-model="open"
-    :title="$t('people.whereYouAreSignedIn')"
-    :go="$t('common.close')"
+    :title="t('people.whereYouAreSignedIn')"
+    :go="t('common.close')"
     shows
     @go="open = false"
   >
     <ul>
       <li v-for="one in devices" :key="one.key">
-        <strong>{{ one.device || $t('people.unknownBrowser') }}</strong>
+        <strong>{{ one.device || t('people.unknownBrowser') }}</strong>
         <span class="soft">{{
-          $t('people.sinceSinceAtMostUntil', { since: shortTime(one.since), until: shortTime(one.until) })
+          t('people.sinceSinceAtMostUntil', { since: shortTime(one.since), until: shortTime(one.until) })
         }}</span>
-        <span v-if="one.here" class="tag go">{{ $t('people.here') }}</span>
-        <VBtn v-else height="28" data-test="end-device" @click="end(one)">{{ $t('common.signOut') }}</VBtn>
+        <span v-if="one.here" class="tag go">{{ t('people.here') }}</span>
+        <VBtn v-else height="28" data-test="end-device" @click="end(one)">{{ t('common.signOut') }}</VBtn>
       </li>
     </ul>
   </Ask>

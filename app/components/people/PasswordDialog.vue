@@ -19,27 +19,21 @@ async function keep() {
 </script>
 
 <template>
-  <Ask
-    v-model="open"
-    :title="$t('people.changeYourPassword')"
-    :go="$t('common.save')"
-    :busy="busy"
-    @go="keep"
-  >
+  <Ask v-model="open" :title="t('people.changeYourPassword')" :go="t('common.save')" :busy="busy" @go="keep">
     <div class="fields">
       <FormField
         v-model="form.old"
-        :label="$t('people.passwordNow')"
+        :label="t('people.passwordNow')"
         type="password"
         autocomplete="current-password"
         :wrong="wrongs.old"
       />
       <FormField
         v-model="form.password"
-        :label="$t('people.newPassword')"
+        :label="t('people.newPassword')"
         type="password"
         autocomplete="new-password"
-        :hint="$t('common.atLeast12CharactersA')"
+        :hint="t('common.atLeast12CharactersA')"
         :wrong="wrongs.password"
       />
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>

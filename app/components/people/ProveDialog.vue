@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import { useProving } from '../../stores/proving'
@@ -33,17 +34,17 @@ const go = () =>
 <template>
   <Ask
     :model-value="proving.asked"
-    :title="$t('people.enterYourPasswordAgain')"
-    :go="$t('people.continue')"
+    :title="t('people.enterYourPasswordAgain')"
+    :go="t('people.continue')"
     :busy="busy"
     @update:model-value="proving.leave()"
     @go="go"
   >
     <div class="fields">
-      <p>{{ $t('people.thisCouldLetOthersIn') }}</p>
+      <p>{{ t('people.thisCouldLetOthersIn') }}</p>
       <FormField
         v-model="form.password"
-        :label="$t('people.yourPassword')"
+        :label="t('people.yourPassword')"
         type="password"
         autocomplete="current-password"
         data-test="prove-password"
@@ -52,7 +53,7 @@ const go = () =>
       <FormField
         v-if="wantsCode"
         v-model="form.code"
-        :label="$t('people.codeFromYourPhoneOr')"
+        :label="t('people.codeFromYourPhoneOr')"
         autocomplete="one-time-code"
         inputmode="numeric"
         data-test="prove-code"

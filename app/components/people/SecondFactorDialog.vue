@@ -51,7 +51,7 @@ async function go() {
     v-if="state"
     :model-value="true"
     :title="title"
-    :go="codes ? $t('people.iHaveKeptThem') : state.on ? $t('people.turnOff') : $t('people.turnOn')"
+    :go="codes ? t('people.iHaveKeptThem') : state.on ? t('people.turnOff') : t('people.turnOn')"
     :danger="state.on && !codes"
     :busy="busy"
     :shows="!!codes"
@@ -59,7 +59,7 @@ async function go() {
     @go="go"
   >
     <template v-if="codes">
-      <p>{{ $t('people.eachSignsYouInOnce') }}</p>
+      <p>{{ t('people.eachSignsYouInOnce') }}</p>
       <ul class="mono" data-test="recovery-codes">
         <li v-for="code in codes" :key="code">{{ code }}</li>
       </ul>
@@ -67,22 +67,22 @@ async function go() {
     <div v-else class="fields">
       <template v-if="state.on">
         <p>
-          {{ $t('people.signingInAsksForA', { codesLeft: state.codesLeft }) }}
+          {{ t('people.signingInAsksForA', { codesLeft: state.codesLeft }) }}
         </p>
       </template>
       <template v-else-if="fresh">
-        <p>{{ $t('people.scanThisWithAnApp') }}</p>
+        <p>{{ t('people.scanThisWithAnApp') }}</p>
         <div class="scan">
           <img :src="picture" alt="" width="150" height="150" />
           <p class="soft">
-            {{ $t('people.orEnterThisKeyBy') }}<br /><code data-test="secret">{{
+            {{ t('people.orEnterThisKeyBy') }}<br /><code data-test="secret">{{
               fresh.secret.match(/.{4}/g)!.join(' ')
             }}</code>
           </p>
         </div>
         <FormField
           v-model="form.code"
-          :label="$t('common.code')"
+          :label="t('common.code')"
           mono
           inputmode="numeric"
           autocomplete="one-time-code"
@@ -92,7 +92,7 @@ async function go() {
       </template>
       <FormField
         v-model="form.password"
-        :label="$t('people.yourPassword')"
+        :label="t('people.yourPassword')"
         type="password"
         autocomplete="current-password"
         data-test="factor-password"

@@ -57,32 +57,32 @@ async function keep() {
 <template>
   <Ask
     :model-value="true"
-    :title="person ? person.name : $t('people.inviteSomebody')"
-    :go="person ? $t('common.save') : $t('people.invite')"
+    :title="person ? person.name : t('people.inviteSomebody')"
+    :go="person ? t('common.save') : t('people.invite')"
     :busy="busy"
     @update:model-value="emit('leave')"
     @go="keep"
   >
     <div class="fields">
-      <FormField v-model="form.name" :label="$t('common.name')" data-test="staff-name" :wrong="wrongs.name" />
+      <FormField v-model="form.name" :label="t('common.name')" data-test="staff-name" :wrong="wrongs.name" />
       <FormField
         v-model="form.email"
-        :label="$t('common.emailAddress')"
+        :label="t('common.emailAddress')"
         type="email"
         :disabled="!!person"
-        :hint="$t('people.theInvitationGoesThereIt')"
+        :hint="t('people.theInvitationGoesThereIt')"
         data-test="staff-email"
         :wrong="wrongs.email"
       />
-      <SelectField v-model="form.role" :label="$t('people.role')" :choices="roles" />
+      <SelectField v-model="form.role" :label="t('people.role')" :choices="roles" />
       <SelectField
         v-model="form.startPage"
-        :label="$t('common.beginsWith')"
+        :label="t('common.beginsWith')"
         :choices="pages"
         data-test="staff-start"
       />
       <fieldset v-if="brands.length > 1">
-        <legend>{{ $t('people.onlyTheseBrandsNoneTicked') }}</legend>
+        <legend>{{ t('people.onlyTheseBrandsNoneTicked') }}</legend>
         <CheckField
           v-for="brand in brands"
           :key="brand.id"

@@ -49,12 +49,12 @@ const leave = () =>
   <div class="body">
     <RecordList
       :rows="staff"
-      :add="$t('people.inviteSomebody')"
+      :add="t('people.inviteSomebody')"
       add-test="invite"
       columns="minmax(0, 1.3fr) minmax(0, 1fr) 92px 180px"
       @add="editing = 'new'"
     >
-      <template #intro>{{ $t('people.whoWorksHereAndWhat') }}</template>
+      <template #intro>{{ t('people.whoWorksHereAndWhat') }}</template>
       <template #row="{ row: person }">
         <span class="what" :class="{ soft: person.state === 'left' }"
           ><strong>{{ person.name }}</strong
@@ -62,18 +62,18 @@ const leave = () =>
         >
         <span :class="{ soft: person.state === 'left' }">{{ person.role }}, {{ brandsOf(person) }}</span>
         <span v-if="person.state === 'left'" class="tag">{{
-          $t('people.leftLeftAt', { leftAt: shortTime(person.leftAt!) })
+          t('people.leftLeftAt', { leftAt: shortTime(person.leftAt!) })
         }}</span>
-        <span v-else-if="person.state === 'invited'" class="tag wait">{{ $t('people.invited') }}</span>
-        <span v-else class="tag go">{{ $t('people.worksHere') }}</span>
+        <span v-else-if="person.state === 'invited'" class="tag wait">{{ t('people.invited') }}</span>
+        <span v-else class="tag go">{{ t('people.worksHere') }}</span>
         <span class="acts">
           <VBtn v-if="person.state === 'invited'" height="30" @click="again(person)">{{
-            $t('people.inviteAgain')
+            t('people.inviteAgain')
           }}</VBtn>
           <template v-if="person.state !== 'left'"
-            ><VBtn height="30" @click="editing = person">{{ $t('common.open') }}</VBtn
+            ><VBtn height="30" @click="editing = person">{{ t('common.open') }}</VBtn
             ><VBtn v-if="person.id !== session.user!.id" height="30" @click="leaving = person">{{
-              $t('people.endAccess')
+              t('people.endAccess')
             }}</VBtn>
           </template>
         </span>
@@ -89,23 +89,23 @@ const leave = () =>
     <Ask
       v-if="leaving"
       :model-value="true"
-      :title="$t('people.endTheAccessOfLeaving', { leaving: leaving.name })"
-      :go="$t('people.endAccess2')"
+      :title="t('people.endTheAccessOfLeaving', { leaving: leaving.name })"
+      :go="t('people.endAccess2')"
       danger
       @update:model-value="leaving = undefined"
       @go="leave"
       ><p>
-        {{ $t('people.signInAndAPITokens', { leaving: leaving.name }) }}
+        {{ t('people.signInAndAPITokens', { leaving: leaving.name }) }}
       </p></Ask
     >
     <Ask
       v-if="code"
       :model-value="true"
-      :title="$t('people.passThisOnToCode', { code: code.name })"
-      :go="$t('people.done')"
+      :title="t('people.passThisOnToCode', { code: code.name })"
+      :go="t('people.done')"
       @update:model-value="code = undefined"
       @go="code = undefined"
-      ><p>{{ $t('people.noEmailCanBeSent') }}</p>
+      ><p>{{ t('people.noEmailCanBeSent') }}</p>
       <p class="mono link">{{ code.link }}</p></Ask
     >
   </div>

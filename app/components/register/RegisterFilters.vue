@@ -40,25 +40,25 @@ const { times, timeWords } = timeChoices()
     ><I18nT keypath="register.kindOfBrandStateOf" scope="global"
       ><template #kind
         ><WordPicker
-          :label="$t('common.kind')"
+          :label="t('common.kind')"
           :choices="kinds"
           :value="filters.kind"
           @pick="emit('set', { kind: $event })" /></template
       ><template #brand
         ><WordPicker
-          :label="$t('common.brand')"
+          :label="t('common.brand')"
           :choices="ofBrands"
           :value="filters.brand"
           @pick="emit('set', { brand: $event })" /></template
       ><template #state
         ><WordPicker
-          :label="$t('common.state')"
+          :label="t('common.state')"
           :choices="states"
           :value="filters.state"
           @pick="emit('set', { state: $event })" /></template
       ><template #time
         ><WordPicker
-          :label="$t('common.time')"
+          :label="t('common.time')"
           :words="timeWords(filters.from)"
           :choices="times"
           :value="filters.from"

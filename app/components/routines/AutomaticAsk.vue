@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import { eventWords, type RoutineSentence } from '../../../core/routines/sentence'
 
@@ -11,22 +12,22 @@ const emit = defineEmits<{ go: [] }>()
 <template>
   <Ask
     v-model="open"
-    :title="$t('routines.sendAutomatically')"
-    :go="$t('common.automatic')"
+    :title="t('routines.sendAutomatically')"
+    :go="t('common.automatic')"
     :busy="busy"
     @go="emit('go')"
   >
     <p>
       {{
-        $t('routines.fromNowOnWhenSentence', {
+        t('routines.fromNowOnWhenSentence', {
           sentence: eventWords(sentence),
           sentence2:
             sentence.on === 'posted'
-              ? $t('routines.thatDocumentGoes')
-              : $t('routines.itsIssueIsIssuedAnd', { issue: sentence.issue }),
+              ? t('routines.thatDocumentGoes')
+              : t('routines.itsIssueIsIssuedAnd', { issue: sentence.issue }),
         })
       }}
     </p>
-    <p v-if="dirty" class="notice wait">{{ $t('routines.theSentenceAsItStands') }}</p>
+    <p v-if="dirty" class="notice wait">{{ t('routines.theSentenceAsItStands') }}</p>
   </Ask>
 </template>

@@ -75,26 +75,26 @@ async function go() {
 <template>
   <Ask
     v-model="open"
-    :title="$t('routines.catchUpOnKinds', { kinds: kindFacts[routine.sentence.issue].many })"
-    :go="$t('routines.prepareCount', { count: countOf(chosen.length, routine.sentence.issue) })"
+    :title="t('routines.catchUpOnKinds', { kinds: kindFacts[routine.sentence.issue].many })"
+    :go="t('routines.prepareCount', { count: countOf(chosen.length, routine.sentence.issue) })"
     :busy="busy"
     :disabled="chosen.length === 0 || !session.may('clerk')"
     @go="go"
   >
     <p>
       {{
-        $t('routines.ofPaymentThatHaveNoIssue', {
+        t('routines.ofPaymentThatHaveNoIssue', {
           ofPayment: ofPayment
-            ? $t('routines.routineOfTheseDays', {
+            ? t('routines.routineOfTheseDays', {
                 routine:
                   routine.sentence.issue === receiptKind('out')
-                    ? $t('routines.refunds')
-                    : $t('common.payments'),
+                    ? t('routines.refunds')
+                    : t('common.payments'),
               })
-            : $t('routines.ordersThatCameToRoutine', { routine: routine.sentence.statuses.join(' or ') }),
+            : t('routines.ordersThatCameToRoutine', { routine: routine.sentence.statuses.join(' or ') }),
           issue: routine.sentence.issue,
           routine:
-            routine.trust === 'by hand' ? $t('routines.isListedInToSend') : $t('routines.waitsInToCheck'),
+            routine.trust === 'by hand' ? t('routines.isListedInToSend') : t('routines.waitsInToCheck'),
         })
       }}
     </p>
@@ -105,11 +105,11 @@ async function go() {
       ><label
         ><I18nT keypath="routines.toTo" scope="global"
           ><template #to><DateField v-model="to" /></template></I18nT></label
-      ><VBtn type="submit" height="32">{{ $t('routines.look') }}</VBtn>
+      ><VBtn type="submit" height="32">{{ t('routines.look') }}</VBtn>
     </form>
     <div class="found">
       <p v-if="looked && missed.length === 0" class="soft">
-        {{ $t('routines.nothingOfTheseDaysLacks', { issue: routine.sentence.issue }) }}
+        {{ t('routines.nothingOfTheseDaysLacks', { issue: routine.sentence.issue }) }}
       </p>
       <label v-for="one in missed" :key="one.id" class="order">
         <VCheckboxBtn :model-value="!left.has(one.id)" @update:model-value="toggle(one.id)" />

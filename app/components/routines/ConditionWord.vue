@@ -48,7 +48,7 @@ const among = [
 <template>
   <WordPanel
     :words="words"
-    :label="$t('routines.condition')"
+    :label="t('routines.condition')"
     :disabled="disabled"
     :begin="begin"
     :open-end="!isFilled(condition)"
@@ -58,13 +58,13 @@ const among = [
         <SelectField
           :model-value="condition.of"
           :choices="totals"
-          :aria-label="$t('routines.whichTotal')"
+          :aria-label="t('routines.whichTotal')"
           @update:model-value="set({ of: $event })"
         />
         <SelectField
           :model-value="condition.is"
           :choices="['over', 'at most']"
-          :aria-label="$t('routines.overOrAtMost')"
+          :aria-label="t('routines.overOrAtMost')"
           @update:model-value="set({ is: $event })"
         />
       </div>
@@ -73,36 +73,36 @@ const among = [
           :model-value="condition.amount"
           mono
           inputmode="decimal"
-          :aria-label="$t('common.amount')"
+          :aria-label="t('common.amount')"
           data-test="condition-amount"
           @update:model-value="set({ amount: $event.trim().replace(',', '.') })"
         />
         <SelectField
           :model-value="condition.currency"
           :choices="choices.currencies"
-          :aria-label="$t('common.currency')"
+          :aria-label="t('common.currency')"
           @update:model-value="set({ currency: $event })"
         />
       </div>
-      <span class="soft">{{ $t('routines.anOrderInAnotherCurrency') }}</span>
+      <span class="soft">{{ t('routines.anOrderInAnotherCurrency') }}</span>
     </template>
     <template v-else-if="condition.about === 'field'">
       <SelectField
         :model-value="condition.field"
         :choices="choices.fields"
-        :aria-label="$t('routines.orderField')"
+        :aria-label="t('routines.orderField')"
         @update:model-value="set({ field: $event })"
       />
       <SelectField
         :model-value="condition.is"
         :choices="holds"
-        :aria-label="$t('common.how')"
+        :aria-label="t('common.how')"
         @update:model-value="set({ is: $event })"
       />
       <FormField
         v-if="condition.is === 'contains' || condition.is === 'is'"
         :model-value="condition.value ?? ''"
-        :aria-label="$t('routines.whatItHolds')"
+        :aria-label="t('routines.whatItHolds')"
         @update:model-value="set({ value: $event })"
       />
     </template>
@@ -110,18 +110,18 @@ const among = [
       <SelectField
         :model-value="condition.is"
         :choices="among"
-        :aria-label="$t('routines.isOrIsNot')"
+        :aria-label="t('routines.isOrIsNot')"
         @update:model-value="set({ is: $event })"
       />
       <ManyList
         :choices="listed"
         :chosen="condition.values"
-        :label="$t('routines.whichAbout', { about: condition.about })"
+        :label="t('routines.whichAbout', { about: condition.about })"
         @change="set({ values: $event })"
       />
     </template>
     <button type="button" class="out" @click="emit('remove')">
-      {{ $t('routines.takeThisConditionOut') }}
+      {{ t('routines.takeThisConditionOut') }}
     </button>
   </WordPanel>
 </template>

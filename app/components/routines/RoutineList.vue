@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { trustWords } from '../../composables/trust'
 import type { RoutineView } from '../../contract'
 
@@ -8,26 +9,26 @@ const emit = defineEmits<{ turn: [id: number]; add: [] }>()
 </script>
 
 <template>
-  <section class="list" :aria-label="$t('common.routines')">
+  <section class="list" :aria-label="t('common.routines')">
     <div class="bar">
-      <h1 class="title">{{ $t('common.routines') }}</h1>
+      <h1 class="title">{{ t('common.routines') }}</h1>
       <VBtn
         class="push"
         height="28"
         href="/api/routines/csv"
-        :title="$t('routines.saveAsCSVEachWith')"
+        :title="t('routines.saveAsCSVEachWith')"
         data-test="csv"
-        >{{ $t('common.csv') }}</VBtn><VBtn
+        >{{ t('common.csv') }}</VBtn><VBtn
         v-if="may"
         height="28"
         data-test="new-routine"
         @click="emit('add')"
-        >{{ $t('routines.new') }}</VBtn
+        >{{ t('routines.new') }}</VBtn
       >
     </div>
     <div v-if="wrong" class="notice stuck">{{ wrong }}</div>
     <div v-if="!first && routines.length === 0" class="empty">
-      <strong>{{ $t('routines.noRoutineYet') }}</strong>{{ $t('routines.aRoutineSaysWhatGoes') }}
+      <strong>{{ t('routines.noRoutineYet') }}</strong>{{ t('routines.aRoutineSaysWhatGoes') }}
     </div>
     <button
       v-for="one in routines"
@@ -42,9 +43,9 @@ const emit = defineEmits<{ turn: [id: number]; add: [] }>()
       <strong>{{ one.name }}</strong>
       <span
         ><span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
-          one.isOn ? trustWords[one.trust].words : $t('common.off')
+          one.isOn ? trustWords[one.trust].words : t('common.off')
         }}</span>
-        <span class="soft">{{ $t('routines.thisMonthThisMonth', { thisMonth: one.thisMonth }) }}</span></span
+        <span class="soft">{{ t('routines.thisMonthThisMonth', { thisMonth: one.thisMonth }) }}</span></span
       >
     </button>
   </section>

@@ -14,18 +14,18 @@ const name = ref(props.from ? t('routines.fromCopy', { from: props.from.name }) 
 <template>
   <Ask
     v-model="open"
-    :title="from ? $t('routines.aCopyOfFrom', { from: from.name }) : $t('routines.aNewRoutine')"
-    :go="$t('routines.create')"
+    :title="from ? t('routines.aCopyOfFrom', { from: from.name }) : t('routines.aNewRoutine')"
+    :go="t('routines.create')"
     :disabled="!name.trim()"
     @go="emit('add', name)"
   >
     <FormField
       v-model="name"
-      :label="$t('routines.itsName')"
+      :label="t('routines.itsName')"
       :maxlength="80"
       data-test="new-name"
-      :placeholder="$t('routines.invoiceForCoOperatives')"
+      :placeholder="t('routines.invoiceForCoOperatives')"
     />
-    <p class="soft">{{ $t('routines.itIsSwitchedOffUntil') }}</p>
+    <p class="soft">{{ t('routines.itIsSwitchedOffUntil') }}</p>
   </Ask>
 </template>

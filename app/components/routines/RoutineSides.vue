@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import RoutineTrial from './RoutineTrial.vue'
 import RoutineVersions from './RoutineVersions.vue'
 import { filledSentence, type RoutineSentence } from '../../../core/routines/sentence'
@@ -18,7 +19,7 @@ const emit = defineEmits<{ take: [version: RoutineVersion] }>()
 </script>
 
 <template>
-  <div role="tablist" :aria-label="$t('routines.besideTheSentence')" class="sides">
+  <div role="tablist" :aria-label="t('routines.besideTheSentence')" class="sides">
     <button
       v-for="one in ['trial', 'versions'] as const"
       :key="one"
@@ -28,7 +29,7 @@ const emit = defineEmits<{ take: [version: RoutineVersion] }>()
       :class="{ here: side === one }"
       @click="side = one"
     >
-      {{ one === 'trial' ? $t('routines.trial') : $t('routines.versions') }}
+      {{ one === 'trial' ? t('routines.trial') : t('routines.versions') }}
     </button>
   </div>
   <RoutineTrial

@@ -60,8 +60,8 @@ const placeOf = (one: Trial['orders'][number]) =>
     <I18nT keypath="routines.triedOnTheLastHowFar" scope="global"
       ><template #howFar
         ><WordPicker
-          :label="$t('routines.howFarBack')"
-          :words="$t('routines.daysDays', { days })"
+          :label="t('routines.howFarBack')"
+          :words="t('routines.daysDays', { days })"
           :choices="dayChoices"
           :value="String(days)"
           @pick="days = Number($event)" /></template
@@ -89,7 +89,7 @@ const placeOf = (one: Trial['orders'][number]) =>
     <TrialChart v-if="trial.papers" :days="trial.byDay" class="chart" />
     <p v-else class="soft none">
       {{
-        $t('routines.nothingWouldHavePassedEvents', {
+        t('routines.nothingWouldHavePassedEvents', {
           events: plural(trial.looked, 'event'),
           trial: trial.looked === 1 ? 'was' : 'were',
         })
@@ -97,7 +97,7 @@ const placeOf = (one: Trial['orders'][number]) =>
     </p>
     <dl>
       <div>
-        <dt>{{ $t('routines.wouldHaveGoneOutCleanly') }}</dt>
+        <dt>{{ t('routines.wouldHaveGoneOutCleanly') }}</dt>
         <dd class="go">{{ trial.clean }}</dd>
       </div>
       <div>
@@ -125,7 +125,7 @@ const placeOf = (one: Trial['orders'][number]) =>
           <I18nT keypath="routines.takenByOtherTooOnlyOne" scope="global"
             ><template #other>{{ other.name }}</template
             ><template #onlyOne
-              ><small>{{ $t('routines.onlyOneOfTheTwo') }}</small></template
+              ><small>{{ t('routines.onlyOneOfTheTwo') }}</small></template
             ></I18nT
           >
         </dt>
@@ -137,11 +137,11 @@ const placeOf = (one: Trial['orders'][number]) =>
             ><template #trial
               ><small>{{
                 trial.against.more || trial.against.fewer
-                  ? $t('routines.moreMoreFewerFewer', {
+                  ? t('routines.moreMoreFewerFewer', {
                       more: trial.against.more,
                       fewer: trial.against.fewer,
                     })
-                  : $t('routines.theSameOrders')
+                  : t('routines.theSameOrders')
               }}</small></template
             ></I18nT
           >
@@ -153,19 +153,19 @@ const placeOf = (one: Trial['orders'][number]) =>
       </div>
     </dl>
     <VBtn v-if="trial.papers" data-test="trial-all" @click="all = true">{{
-      $t('routines.seeAllPapers', { papers: trial.papers })
+      t('routines.seeAllPapers', { papers: trial.papers })
     }}</VBtn>
-    <VDialog v-model="all" max-width="760" :aria-label="$t('routines.theDocumentsOfTheTrial')">
+    <VDialog v-model="all" max-width="760" :aria-label="t('routines.theDocumentsOfTheTrial')">
       <div class="list">
-        <h2>{{ $t('routines.whatWouldHaveHappened') }}</h2>
+        <h2>{{ t('routines.whatWouldHaveHappened') }}</h2>
         <table>
           <thead>
             <tr>
-              <th>{{ $t('common.order') }}</th>
-              <th>{{ $t('common.day') }}</th>
-              <th>{{ $t('common.customer') }}</th>
-              <th class="amount">{{ $t('common.total') }}</th>
-              <th>{{ $t('routines.it') }}</th>
+              <th>{{ t('common.order') }}</th>
+              <th>{{ t('common.day') }}</th>
+              <th>{{ t('common.customer') }}</th>
+              <th class="amount">{{ t('common.total') }}</th>
+              <th>{{ t('routines.it') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -195,9 +195,9 @@ const placeOf = (one: Trial['orders'][number]) =>
           </tbody>
         </table>
         <p v-if="trial.papers > trial.orders.length" class="soft">
-          {{ $t('routines.theNewestCountOfPapers', { count: trial.orders.length, papers: trial.papers }) }}
+          {{ t('routines.theNewestCountOfPapers', { count: trial.orders.length, papers: trial.papers }) }}
         </p>
-        <VBtn @click="all = false">{{ $t('common.close') }}</VBtn>
+        <VBtn @click="all = false">{{ t('common.close') }}</VBtn>
       </div>
     </VDialog>
   </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { fullTime } from '../../composables/format'
 import { sentenceWords } from '../../../core/routines/sentence'
 import type { RoutineChoices, RoutineVersion } from '../../contract'
@@ -14,9 +15,9 @@ const name = computed(() => nameIn(props.choices))
 <template>
   <ol>
     <li v-for="(one, index) in versions" :key="one.version">
-      <strong>{{ $t('routines.versionVersion', { version: one.version }) }}</strong>
+      <strong>{{ t('routines.versionVersion', { version: one.version }) }}</strong>
       <span class="tag" :class="one.isOn ? trustWords[one.trust].tone : ''">{{
-        one.isOn ? trustWords[one.trust].words : $t('common.off')
+        one.isOn ? trustWords[one.trust].words : t('common.off')
       }}</span>
       <span class="soft when">{{ fullTime(one.madeAt) }} · {{ one.madeBy }}</span>
       <span
@@ -30,7 +31,7 @@ const name = computed(() => nameIn(props.choices))
         class="word"
         @click="emit('take', one)"
       >
-        {{ $t('routines.editAgain') }}
+        {{ t('routines.editAgain') }}
       </button>
     </li>
   </ol>

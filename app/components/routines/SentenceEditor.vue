@@ -83,10 +83,10 @@ const setHours = (change: Partial<SendingHours> | null) =>
 
 <template>
   <p class="written">
-    {{ $t('common.when') }}
+    {{ t('common.when') }}
     <WordPicker
-      :label="$t('routines.event')"
-      :words="event === 'order status' ? $t('routines.anOrderBecomes2') : eventWords(sentence)"
+      :label="t('routines.event')"
+      :words="event === 'order status' ? t('routines.anOrderBecomes2') : eventWords(sentence)"
       :choices="eventChoices"
       :value="eventValue"
       :disabled="disabled"
@@ -94,7 +94,7 @@ const setHours = (change: Partial<SendingHours> | null) =>
     /><template v-if="event === 'order status'"
       >{{ ' '
       }}<WordPicker
-        :label="$t('common.status')"
+        :label="t('common.status')"
         several
         :words="sentence.statuses.join(' or ') || '…'"
         :choices="statusChoices"
@@ -116,21 +116,21 @@ const setHours = (change: Partial<SendingHours> | null) =>
     {{ ' '
     }}<WordPicker
       v-if="!disabled"
-      :label="$t('routines.aCondition')"
+      :label="t('routines.aCondition')"
       class="more"
-      :words="$t('routines.and')"
+      :words="t('routines.and')"
       open-end
       :choices="added.map((one, at) => ({ value: String(at), words: one.words }))"
       :value="null"
       @pick="addCondition"
-    />, <template v-if="event === 'posted'">{{ $t('routines.sendThatVeryDocument') }} </template><template
+    />, <template v-if="event === 'posted'">{{ t('routines.sendThatVeryDocument') }} </template><template
       v-else-if="event === 'payment'"
       ><I18nT keypath="routines.issueKindInTheCustomerS" scope="global"
         ><template #kind
           ><strong>{{ kindFacts[sentence.issue].one }}</strong></template
         ><template #theCustomerS
-          ><span class="given" :title="$t('routines.foundAtTheCustomerThen')">{{
-            $t('routines.theCustomersLanguage')
+          ><span class="given" :title="t('routines.foundAtTheCustomerThen')">{{
+            t('routines.theCustomersLanguage')
           }}</span></template
         ></I18nT
       > </template
@@ -138,23 +138,23 @@ const setHours = (change: Partial<SendingHours> | null) =>
       ><I18nT keypath="routines.issueWhatToInTheCustomerS" scope="global"
         ><template #whatTo
           ><WordPicker
-            :label="$t('routines.whatToIssue')"
+            :label="t('routines.whatToIssue')"
             :words="kindFacts[sentence.issue].one"
             :choices="kindChoices"
             :value="sentence.issue"
             :disabled="disabled"
             @pick="set({ issue: $event as RoutineSentence['issue'] })" /></template
         ><template #theCustomerS
-          ><span class="given" :title="$t('routines.foundAtTheCustomerThen')">{{
-            $t('routines.theCustomersLanguage')
+          ><span class="given" :title="t('routines.foundAtTheCustomerThen')">{{
+            t('routines.theCustomersLanguage')
           }}</span></template
         ></I18nT
       >
     </template>
-    {{ $t('routines.writeTo') }}
+    {{ t('routines.writeTo') }}
     <WordPicker
-      :label="$t('common.whom')"
-      :words="$t('routines.theToContact', { to: sentence.to })"
+      :label="t('common.whom')"
+      :words="t('routines.theToContact', { to: sentence.to })"
       :choices="roleChoices"
       :value="sentence.to"
       :disabled="disabled"
@@ -164,8 +164,8 @@ const setHours = (change: Partial<SendingHours> | null) =>
       <I18nT keypath="routines.withCopies" scope="global"
         ><template #copies
           ><WordPanel
-            :label="$t('common.copies')"
-            :words="copies ? $t('routines.aCopyToCopies', { copies }) : $t('routines.noCopy')"
+            :label="t('common.copies')"
+            :words="copies ? t('routines.aCopyToCopies', { copies }) : t('routines.noCopy')"
             :open-end="!copies"
             :disabled="disabled"
           >
@@ -174,17 +174,17 @@ const setHours = (change: Partial<SendingHours> | null) =>
                 ><template #copiesTo
                   ><TakenField
                     :value="copies"
-                    :placeholder="$t('common.nameHouseExample')"
-                    :aria-label="$t('common.copiesTo')"
+                    :placeholder="t('common.nameHouseExample')"
+                    :aria-label="t('common.copiesTo')"
                     @take="setCopies($event)" /></template></I18nT
             ></label>
-            <span class="soft">{{ $t('routines.severalAddressesACommaBetween') }}</span>
+            <span class="soft">{{ t('routines.severalAddressesACommaBetween') }}</span>
           </WordPanel></template
         ></I18nT
       >
     </template>
-    {{ $t('routines.andLetItGo') }}
-    <WordPanel :label="$t('routines.whenItGoes')" :words="whenWords(sentence)" :disabled="disabled">
+    {{ t('routines.andLetItGo') }}
+    <WordPanel :label="t('routines.whenItGoes')" :words="whenWords(sentence)" :disabled="disabled">
       <div class="row">
         <I18nT keypath="routines.afterMinutesItMinutes" scope="global"
           ><template #minutesIt
@@ -195,14 +195,14 @@ const setHours = (change: Partial<SendingHours> | null) =>
               min="0"
               max="43200"
               :model-value="String(sentence.delayMinutes)"
-              :aria-label="$t('routines.minutesItWaits')"
+              :aria-label="t('routines.minutesItWaits')"
               @update:model-value="set({ delayMinutes: Number($event) || 0 })" /></template
         ></I18nT>
       </div>
       <CheckField
         :model-value="!!sentence.hours"
         @update:model-value="setHours(sentence.hours ? null : {})"
-        >{{ $t('routines.onlyInCertainHours') }}</CheckField
+        >{{ t('routines.onlyInCertainHours') }}</CheckField
       >
       <template v-if="sentence.hours">
         <div class="row">
@@ -211,20 +211,20 @@ const setHours = (change: Partial<SendingHours> | null) =>
               ><FormField
                 type="time"
                 :model-value="sentence.hours.from"
-                :aria-label="$t('common.from')"
+                :aria-label="t('common.from')"
                 @update:model-value="setHours({ from: $event })" /></template
             ><template #to
               ><FormField
                 type="time"
                 :model-value="sentence.hours.to"
-                :aria-label="$t('common.to')"
+                :aria-label="t('common.to')"
                 @update:model-value="setHours({ to: $event })" /></template
           ></I18nT>
         </div>
         <CheckField
           :model-value="sentence.hours.workdays"
           @update:model-value="setHours({ workdays: !sentence.hours.workdays })"
-          >{{ $t('routines.onWorkingDaysOnlyMonday') }}</CheckField
+          >{{ t('routines.onWorkingDaysOnlyMonday') }}</CheckField
         >
       </template> </WordPanel
     >.

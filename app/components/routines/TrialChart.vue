@@ -50,7 +50,7 @@ const most = computed(() => Math.max(...props.days.map((one) => one.count)))
 </script>
 
 <template>
-  <div role="img" :aria-label="$t('routines.documentsByDayOverCount', { count: days.length, most })">
+  <div role="img" :aria-label="t('routines.documentsByDayOverCount', { count: days.length, most })">
     <VueApexCharts type="bar" height="120" :options="options" :series="series" />
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { trusts, type Trust } from '../../../core/routines/sentence'
 import { trustWords } from '../../composables/trust'
 
@@ -21,7 +22,7 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div ref="group" class="trusts" role="radiogroup" :aria-label="$t('routines.trust')" @keydown="key">
+  <div ref="group" class="trusts" role="radiogroup" :aria-label="t('routines.trust')" @keydown="key">
     <button
       v-for="one in trusts"
       :key="one"

@@ -114,8 +114,8 @@ const drop = () =>
   <Ask
     :model-value="true"
     wide
-    :title="text ? text.name : $t('texts.addStandingText')"
-    :go="text ? $t('common.save') : $t('texts.addText')"
+    :title="text ? text.name : t('texts.addStandingText')"
+    :go="text ? t('common.save') : t('texts.addText')"
     :busy="busy"
     :disabled="!form.name.trim() || changed.length > 0"
     @update:model-value="emit('leave')"
@@ -125,36 +125,36 @@ const drop = () =>
     <div class="two-columns">
       <FormField
         v-model="form.name"
-        :label="$t('common.called')"
-        :placeholder="$t('texts.termsOfSale')"
-        :hint="$t('texts.itsHeadingWhereItHas')"
+        :label="t('common.called')"
+        :placeholder="t('texts.termsOfSale')"
+        :hint="t('texts.itsHeadingWhereItHas')"
         data-test="text-name"
         :wrong="wrongs.name"
       />
       <SelectField
         v-model="form.place"
-        :label="$t('texts.printed')"
+        :label="t('texts.printed')"
         :choices="places"
         data-test="text-place"
       />
       <SelectField
         v-if="brands.length > 1"
         v-model="form.brand"
-        :label="$t('common.brand')"
+        :label="t('common.brand')"
         :choices="brandChoices"
       />
-      <SelectField v-model="form.customers" :label="$t('common.for')" :choices="audiences" />
-      <div class="day"><DateField v-model="form.from" :label="$t('texts.fromByDocumentDate')" /></div>
+      <SelectField v-model="form.customers" :label="t('common.for')" :choices="audiences" />
+      <div class="day"><DateField v-model="form.from" :label="t('texts.fromByDocumentDate')" /></div>
       <div class="day">
-        <DateField v-model="form.until" :label="$t('common.until')" />
+        <DateField v-model="form.until" :label="t('common.until')" />
         <p v-if="wrongs.until" class="brick">{{ wrongs.until }}</p>
       </div>
     </div>
     <fieldset>
       <legend class="soft">
         {{
-          $t('texts.onForm', {
-            form: form.kinds.length === 0 ? $t('texts.allDocuments') : $t('texts.theseDocuments'),
+          t('texts.onForm', {
+            form: form.kinds.length === 0 ? t('texts.allDocuments') : t('texts.theseDocuments'),
           })
         }}
       </legend>
@@ -169,18 +169,16 @@ const drop = () =>
       v-model="form.texts[one.value]"
       class="text"
       :label="
-        place === 0
-          ? $t('texts.textInWords', { words: one.words })
-          : $t('texts.inWords', { words: one.words })
+        place === 0 ? t('texts.textInWords', { words: one.words }) : t('texts.inWords', { words: one.words })
       "
       :lines="place === 0 ? 4 : 2"
-      :placeholder="place === 0 ? '' : $t('common.asInTheCompanysLanguage')"
+      :placeholder="place === 0 ? '' : t('common.asInTheCompanysLanguage')"
       :data-test="`text-${one.value}`"
       :wrong="place === 0 ? wrongs.texts : ''"
     />
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
     <button v-if="text" type="button" class="word" data-test="drop-text" @click="!busy && drop()">
-      {{ $t('texts.deleteThisText') }}
+      {{ t('texts.deleteThisText') }}
     </button>
   </Ask>
 </template>

@@ -52,13 +52,13 @@ const when = (text: StandingTextView) =>
   <div class="body">
     <RecordList
       :rows="texts"
-      :add="may ? $t('texts.addText') : ''"
+      :add="may ? t('texts.addText') : ''"
       add-test="add-text"
       columns="minmax(0, 1.3fr) minmax(0, 1fr) 190px 80px"
       @add="editing = 'new'"
     >
       <template #intro>
-        {{ $t('texts.termsAFooterARemark') }}
+        {{ t('texts.termsAFooterARemark') }}
       </template>
       <template #row="{ row: text }">
         <span class="what"
@@ -68,11 +68,11 @@ const when = (text: StandingTextView) =>
         <span>{{ onWhat(text) }}, {{ placeWords[text.place] }}</span>
         <span class="soft">{{ when(text) }}</span>
         <VBtn v-if="may" height="30" :data-test="`text-${text.name}`" @click="editing = text">{{
-          $t('common.open')
+          t('common.open')
         }}</VBtn>
       </template>
       <template #empty>
-        <strong>{{ $t('texts.noStandingTextsYet') }}</strong>{{ $t('texts.addYourTermsOfSale') }}
+        <strong>{{ t('texts.noStandingTextsYet') }}</strong>{{ t('texts.addYourTermsOfSale') }}
       </template>
     </RecordList>
     <StandingTextDialog

@@ -180,21 +180,21 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('accounts.bankFiles')">
+      <section class="left" :aria-label="t('accounts.bankFiles')">
         <div class="bar">
           <AccountPlaces />
           <span v-if="file" class="sentence soft cut"
             ><I18nT keypath="accounts.inFileState" scope="global"
               ><template #file
                 ><WordPicker
-                  :label="$t('common.file')"
+                  :label="t('common.file')"
                   :words="fileWords(file)"
                   :choices="fileChoices"
                   :value="String(file.id)"
                   @pick="set({ file: $event, state: '' })" /></template
               ><template #state
                 ><WordPicker
-                  :label="$t('common.state')"
+                  :label="t('common.state')"
                   :choices="states"
                   :value="filters.state"
                   @pick="set({ state: $event })" /></template></I18nT
@@ -206,14 +206,14 @@ const columns: ListColumn[] = [
             :disabled="busy"
             data-test="read-file"
             @click="field?.click()"
-            >{{ $t('common.importAFile') }}</VBtn
+            >{{ t('common.importAFile') }}</VBtn
           >
           <input
             ref="field"
             type="file"
             class="file"
             accept=".xml,.camt,.053,.csv,.txt,text/xml,application/xml,text/csv"
-            :aria-label="$t('accounts.aBankFile')"
+            :aria-label="t('accounts.aBankFile')"
             data-test="bank-file"
             @change="read"
           />
@@ -223,13 +223,13 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('accounts.movements')"
+          :label="t('accounts.movements')"
           :picks="may ? picks : null"
           :loading="!known || (!!file && list.first.value)"
         >
           <template #row="{ row: one }">
             <span class="date">{{ shortDay(one.bookedOn) }}</span><span class="name cut">{{
-              one.name || $t('accounts.notNamed')
+              one.name || t('accounts.notNamed')
             }}</span
             ><span class="text cut soft" :title="one.text">{{ one.reference || one.text }}</span>
             <span class="state"
@@ -238,34 +238,32 @@ const columns: ListColumn[] = [
           </template>
           <template #empty
             ><div class="empty">
-              <strong>{{
-                file ? $t('accounts.noMovementOfThatKind') : $t('accounts.noBankFileYet')
-              }}</strong>{{
-                file ? $t('accounts.chooseAnotherStateAbove') : $t('accounts.readAStatementOfYour')
+              <strong>{{ file ? t('accounts.noMovementOfThatKind') : t('accounts.noBankFileYet') }}</strong>{{
+                file ? t('accounts.chooseAnotherStateAbove') : t('accounts.readAStatementOfYour')
               }}<template v-if="!file && session.house?.mailboxesUrl"
                 >{{ ' '
                 }}<a :href="`${session.house.mailboxesUrl}/bank`" target="_blank" rel="noopener">{{
-                  $t('accounts.downloadASampleStatement')
+                  t('accounts.downloadASampleStatement')
                 }}</a></template
               >
             </div></template
           >
         </ListPane>
-        <RealNotice :what="$t('accounts.whatIsBookedHereIs')" />
+        <RealNotice :what="t('accounts.whatIsBookedHereIs')" />
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{
-            $t('common.countPicked', { count: picks.chosen.value.length })
+            t('common.countPicked', { count: picks.chosen.value.length })
           }}</strong><span v-else class="soft">{{
-            $t('accounts.movementsShown', { movements: plural(list.rows.value.length, 'movement') })
+            t('accounts.movementsShown', { movements: plural(list.rows.value.length, 'movement') })
           }}</span>
           <template v-if="may && file?.state === 'ready'">
             <span class="push" />
-            <VBtn :href="`/api/bank-files/${file.id}/csv`">{{ $t('accounts.asCSV') }}</VBtn>
+            <VBtn :href="`/api/bank-files/${file.id}/csv`">{{ t('accounts.asCSV') }}</VBtn>
             <VBtn :disabled="busy" data-test="match-again" @click="matchAgain">{{
-              $t('accounts.matchAgain')
+              t('accounts.matchAgain')
             }}</VBtn>
             <VBtn :disabled="busy || aside.length === 0" data-test="set-aside" @click="asking = 'aside'">{{
-              $t('accounts.ignoreAside', { aside: aside.length || '' })
+              t('accounts.ignoreAside', { aside: aside.length || '' })
             }}</VBtn>
             <VBtn
               variant="flat"
@@ -273,12 +271,12 @@ const columns: ListColumn[] = [
               :disabled="busy || toBook === 0"
               data-test="book-sure"
               @click="asking = 'book'"
-              >{{ $t('accounts.bookTheToBookMatched', { toBook }) }}</VBtn
+              >{{ t('accounts.bookTheToBookMatched', { toBook }) }}</VBtn
             >
           </template>
         </footer>
       </section>
-      <aside class="right" :aria-label="$t('accounts.theMovementInHand')">
+      <aside class="right" :aria-label="t('accounts.theMovementInHand')">
         <EntrySheet
           v-if="row"
           :key="`${row.id} ${row.state} ${row.reason}`"
@@ -286,7 +284,7 @@ const columns: ListColumn[] = [
           @done="list.reload()"
         />
         <div v-else class="empty">
-          <strong>{{ $t('accounts.noPaymentSelected') }}</strong>{{ $t('accounts.selectOneToSeeWhat') }}
+          <strong>{{ t('accounts.noPaymentSelected') }}</strong>{{ t('accounts.selectOneToSeeWhat') }}
         </div>
       </aside>
     </div>

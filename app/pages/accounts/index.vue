@@ -98,14 +98,14 @@ const open = (id: number) =>
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('common.accounts')">
+      <section class="left" :aria-label="t('common.accounts')">
         <div class="bar">
           <AccountPlaces />
           <span class="sentence soft"
             ><I18nT keypath="accounts.ofAccounts" scope="global"
               ><template #accounts
                 ><WordPicker
-                  :label="$t('common.accounts')"
+                  :label="t('common.accounts')"
                   :choices="choices"
                   :value="filters.only"
                   @pick="set({ only: $event })" /></template></I18nT
@@ -113,7 +113,7 @@ const open = (id: number) =>
           <SearchField
             class="push"
             :value="filters.search"
-            :label="$t('common.customer')"
+            :label="t('common.customer')"
             @search="set({ search: $event })"
           />
         </div>
@@ -128,7 +128,7 @@ const open = (id: number) =>
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('accounts.openAccounts')"
+          :label="t('accounts.openAccounts')"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
           @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
@@ -140,7 +140,7 @@ const open = (id: number) =>
               }}<span v-if="one.currency !== useSession().house!.company.currency" class="soft other">{{
                 one.currency
               }}</span
-              ><span v-if="one.disputed" class="tag wait">{{ $t('accounts.disputed') }}</span></span
+              ><span v-if="one.disputed" class="tag wait">{{ t('accounts.disputed') }}</span></span
             >
             <span v-for="(sum, index) in one.steps" :key="index" class="step amount">{{
               Number(sum) === 0 ? '' : money(sum, one.currency).replace(/ [A-Z]{3}$/, '')
@@ -153,18 +153,18 @@ const open = (id: number) =>
           <template #empty
             ><div class="empty">
               <strong>{{
-                filters.search || filters.only ? $t('accounts.noSuchAccount') : $t('accounts.nothingIsOpen2')
-              }}</strong>{{ $t('accounts.customersWhoOweSomethingOr') }}
+                filters.search || filters.only ? t('accounts.noSuchAccount') : t('accounts.nothingIsOpen2')
+              }}</strong>{{ t('accounts.customersWhoOweSomethingOr') }}
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
           <span class="soft">{{ plural(list.extra.value?.matching ?? 0, 'account') }}</span><span
             class="push"
-          /><VBtn href="/api/accounts/csv" data-test="accounts-csv">{{ $t('common.saveAsCSV') }}</VBtn>
+          /><VBtn href="/api/accounts/csv" data-test="accounts-csv">{{ t('common.saveAsCSV') }}</VBtn>
         </footer>
       </section>
-      <aside class="right" :aria-label="$t('accounts.theAccountInHand')">
+      <aside class="right" :aria-label="t('accounts.theAccountInHand')">
         <AccountSheet
           v-if="customerId"
           :key="customerId"
@@ -172,7 +172,7 @@ const open = (id: number) =>
           :payment="Number(filters.payment) || null"
         />
         <div v-else class="empty">
-          <strong>{{ $t('accounts.noAccountInHand') }}</strong>{{ $t('accounts.chooseACustomerToSee') }}
+          <strong>{{ t('accounts.noAccountInHand') }}</strong>{{ t('accounts.chooseACustomerToSee') }}
         </div>
       </aside>
     </div>

@@ -53,17 +53,17 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('common.payments')">
+      <section class="left" :aria-label="t('common.payments')">
         <div class="bar">
           <AccountPlaces />
           <span class="sentence soft"
             ><WordPicker
-              :label="$t('common.what')"
+              :label="t('common.what')"
               :choices="directions"
               :value="filters.direction"
               @pick="set({ direction: $event })" />,
             <WordPicker
-              :label="$t('accounts.rest')"
+              :label="t('accounts.rest')"
               :choices="rests"
               :value="filters.onAccount"
               @pick="set({ onAccount: $event })"
@@ -71,7 +71,7 @@ const columns: ListColumn[] = [
           <SearchField
             class="push"
             :value="filters.search"
-            :label="$t('accounts.customerNumberAmount')"
+            :label="t('accounts.customerNumberAmount')"
             @search="set({ search: $event })"
           />
         </div>
@@ -79,7 +79,7 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('common.payments')"
+          :label="t('common.payments')"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
           @sort="(key, down) => set({ sort: key, down: down ? 'yes' : 'no' })"
@@ -91,14 +91,14 @@ const columns: ListColumn[] = [
             }}</span
             ><span class="method cut">{{
               one.reverses
-                ? $t('common.takenBack')
+                ? t('common.takenBack')
                 : one.direction === 'out'
-                  ? $t('accounts.refundMethod', { method: one.method })
+                  ? t('accounts.refundMethod', { method: one.method })
                   : one.method
             }}</span>
             <span class="settles cut mono soft"
               >{{ one.settles.map((line) => line.number).join(', ')
-              }}<span v-if="one.undone" class="tag stuck">{{ $t('common.takenBack') }}</span></span
+              }}<span v-if="one.undone" class="tag stuck">{{ t('common.takenBack') }}</span></span
             >
             <span class="total amount">{{
               Number(one.open) === 0 ? '' : money(one.open, one.currency)
@@ -110,25 +110,25 @@ const columns: ListColumn[] = [
             ><div class="empty">
               <strong>{{
                 filters.search || filters.direction || filters.onAccount
-                  ? $t('accounts.noSuchPayment')
-                  : $t('accounts.noPaymentYet')
-              }}</strong>{{ $t('accounts.paymentsAndRefundsStandHere') }}
+                  ? t('accounts.noSuchPayment')
+                  : t('accounts.noPaymentYet')
+              }}</strong>{{ t('accounts.paymentsAndRefundsStandHere') }}
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
-          <span class="soft">{{ $t('accounts.countShown', { count: list.rows.value.length }) }}</span><span
+          <span class="soft">{{ t('accounts.countShown', { count: list.rows.value.length }) }}</span><span
             class="push"
           /><VBtn :href="csvHref('/api/payments/csv', asked)" data-test="csv">{{
-            $t('common.saveAsCSV')
+            t('common.saveAsCSV')
           }}</VBtn
-          ><VBtn v-if="useSession().may('clerk')" to="/imports?of=payments">{{ $t('common.import') }}</VBtn>
+          ><VBtn v-if="useSession().may('clerk')" to="/imports?of=payments">{{ t('common.import') }}</VBtn>
         </footer>
       </section>
-      <aside class="right" :aria-label="$t('accounts.theAccountInHand')">
+      <aside class="right" :aria-label="t('accounts.theAccountInHand')">
         <AccountSheet v-if="row" :key="row.customerId" :id="row.customerId" :payment="row.id" />
         <div v-else class="empty">
-          <strong>{{ $t('accounts.noPaymentInHand') }}</strong>{{ $t('accounts.chooseOneToSeeIts') }}
+          <strong>{{ t('accounts.noPaymentInHand') }}</strong>{{ t('accounts.chooseOneToSeeIts') }}
         </div>
       </aside>
     </div>

@@ -97,30 +97,28 @@ async function bringPdfs(event: Event) {
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('accounts.takenOver')">
+      <section class="left" :aria-label="t('accounts.takenOver')">
         <div class="bar">
           <AccountPlaces />
-          <strong class="push">{{ $t('accounts.openItemsOfTheEarlier') }}</strong>
+          <strong class="push">{{ t('accounts.openItemsOfTheEarlier') }}</strong>
         </div>
         <div class="body">
           <div v-if="view.comparison.length === 0" class="empty">
-            <strong>{{ $t('accounts.nothingIsTakenOverYet') }}</strong>{{
-              $t('accounts.importTheOpenItemsOf')
-            }}
-            <NuxtLink to="/imports?of=open%20items">{{ $t('accounts.importOpenItems') }}</NuxtLink>
+            <strong>{{ t('accounts.nothingIsTakenOverYet') }}</strong>{{ t('accounts.importTheOpenItemsOf') }}
+            <NuxtLink to="/imports?of=open%20items">{{ t('accounts.importOpenItems') }}</NuxtLink>
           </div>
           <template v-else>
             <table data-test="comparison">
               <thead>
                 <tr>
                   <th />
-                  <th colspan="2" class="right">{{ $t('accounts.invoices') }}</th>
-                  <th colspan="2" class="right">{{ $t('common.credits') }}</th>
-                  <th colspan="2" class="right">{{ $t('accounts.onAccount') }}</th>
-                  <th colspan="2" class="right">{{ $t('accounts.inAll') }}</th>
-                  <th>{{ $t('accounts.theEarlierProgramItems') }}</th>
-                  <th>{{ $t('accounts.andTheirSum') }}</th>
-                  <th>{{ $t('common.difference') }}</th>
+                  <th colspan="2" class="right">{{ t('accounts.invoices') }}</th>
+                  <th colspan="2" class="right">{{ t('common.credits') }}</th>
+                  <th colspan="2" class="right">{{ t('accounts.onAccount') }}</th>
+                  <th colspan="2" class="right">{{ t('accounts.inAll') }}</th>
+                  <th>{{ t('accounts.theEarlierProgramItems') }}</th>
+                  <th>{{ t('accounts.andTheirSum') }}</th>
+                  <th>{{ t('common.difference') }}</th>
                 </tr>
               </thead>
               <tbody>
@@ -140,11 +138,11 @@ async function bringPdfs(event: Event) {
                       <td class="right mono">{{ money(part.sum, currency) }}</td>
                     </template>
                   </template>
-                  <td v-else colspan="8" class="soft">{{ $t('accounts.nothingCameOver') }}</td>
+                  <td v-else colspan="8" class="soft">{{ t('accounts.nothingCameOver') }}</td>
                   <td>
                     <FormField
                       v-model="side.count"
-                      :aria-label="$t('accounts.currencyItemsInTheEarlier', { currency })"
+                      :aria-label="t('accounts.currencyItemsInTheEarlier', { currency })"
                       inputmode="numeric"
                       mono
                       :disabled="!may"
@@ -155,7 +153,7 @@ async function bringPdfs(event: Event) {
                   <td>
                     <FormField
                       v-model="side.sum"
-                      :aria-label="$t('accounts.currencyTheirSumInThe', { currency })"
+                      :aria-label="t('accounts.currencyTheirSumInThe', { currency })"
                       inputmode="decimal"
                       mono
                       :disabled="!may"
@@ -165,7 +163,7 @@ async function bringPdfs(event: Event) {
                   </td>
                   <td>
                     <span v-if="agrees(currency)" class="tag go" :data-test="`difference-${currency}`">{{
-                      $t('accounts.agrees')
+                      t('accounts.agrees')
                     }}</span>
                     <span
                       v-else-if="rowOf(currency)?.difference"
@@ -174,40 +172,40 @@ async function bringPdfs(event: Event) {
                       >{{ plural(Math.abs(rowOf(currency)!.difference!.count), 'item') }},
                       {{ money(rowOf(currency)!.difference!.sum, currency) }}</span
                     >
-                    <span v-else class="soft">{{ $t('accounts.notEntered') }}</span>
+                    <span v-else class="soft">{{ t('accounts.notEntered') }}</span>
                   </td>
                 </tr>
               </tbody>
             </table>
             <p class="soft">
-              {{ $t('accounts.aDifferenceOverZeroIs') }}
+              {{ t('accounts.aDifferenceOverZeroIs') }}
             </p>
             <SelectField
               v-if="may"
               v-model="added"
               class="currency"
-              :label="$t('accounts.anotherCurrencyOfTheEarlier')"
+              :label="t('accounts.anotherCurrencyOfTheEarlier')"
               :choices="others"
             />
             <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
-            <h2>{{ $t('accounts.theirPDFs') }}</h2>
+            <h2>{{ t('accounts.theirPDFs') }}</h2>
             <p class="soft">
               {{
-                $t('accounts.withPdfOfDocumentsCameWith', {
+                t('accounts.withPdfOfDocumentsCameWith', {
                   withPdf: view.withPdf,
                   documents: plural(view.documents, 'document'),
                 })
               }}
             </p>
             <template v-if="may">
-              <VBtn @click="zip?.click()">{{ $t('accounts.addAZIPOfPDFs') }}</VBtn>
-              <span class="soft beside">{{ $t('accounts.eachNamedByItsNumber') }}</span>
+              <VBtn @click="zip?.click()">{{ t('accounts.addAZIPOfPDFs') }}</VBtn>
+              <span class="soft beside">{{ t('accounts.eachNamedByItsNumber') }}</span>
               <input
                 ref="zip"
                 type="file"
                 class="file"
                 accept=".zip"
-                :aria-label="$t('accounts.aZIPOfPDFs')"
+                :aria-label="t('accounts.aZIPOfPDFs')"
                 data-test="pdfs"
                 @change="bringPdfs"
               />
@@ -219,35 +217,35 @@ async function bringPdfs(event: Event) {
               role="status"
               data-test="pdfs-told"
             >
-              {{ $t('accounts.pDFsAdded', { PDFs: plural(pdfs.added, 'PDF') })
+              {{ t('accounts.pDFsAdded', { PDFs: plural(pdfs.added, 'PDF') })
               }}<template v-if="pdfs.before">{{
-                $t('accounts.beforeWereThereBefore', { before: pdfs.before })
+                t('accounts.beforeWereThereBefore', { before: pdfs.before })
               }}</template
               >.
               <template v-if="pdfs.unknown.length">{{
-                $t('accounts.noDocumentOfThisNumber', {
+                t('accounts.noDocumentOfThisNumber', {
                   pdfs: pdfs.unknown.slice(0, 12).join(', '),
                   pdfs2:
                     pdfs.unknown.length > 12
-                      ? $t('accounts.andPdfsMore', { pdfs: pdfs.unknown.length - 12 })
+                      ? t('accounts.andPdfsMore', { pdfs: pdfs.unknown.length - 12 })
                       : '',
                 })
               }}</template>
             </p>
-            <h2>{{ $t('accounts.byCustomer') }}</h2>
+            <h2>{{ t('accounts.byCustomer') }}</h2>
             <FormField
               v-model="search"
-              :aria-label="$t('common.customer')"
-              :placeholder="$t('accounts.numberOrName')"
+              :aria-label="t('common.customer')"
+              :placeholder="t('accounts.numberOrName')"
               class="search"
             />
             <table data-test="by-customer">
               <thead>
                 <tr>
-                  <th>{{ $t('common.number') }}</th>
-                  <th>{{ $t('common.customer') }}</th>
-                  <th class="right">{{ $t('common.items') }}</th>
-                  <th class="right">{{ $t('common.sum') }}</th>
+                  <th>{{ t('common.number') }}</th>
+                  <th>{{ t('common.customer') }}</th>
+                  <th class="right">{{ t('common.items') }}</th>
+                  <th class="right">{{ t('common.sum') }}</th>
                 </tr>
               </thead>
               <tbody>
@@ -262,15 +260,15 @@ async function bringPdfs(event: Event) {
               </tbody>
             </table>
             <p v-if="customers.length > most" class="soft">
-              {{ $t('accounts.mostOfCountAreShown', { most, count: customers.length }) }}
+              {{ t('accounts.mostOfCountAreShown', { most, count: customers.length }) }}
             </p>
           </template>
         </div>
         <footer class="foot-bar">
           <span class="push" />
-          <VBtn :href="csvHref('/api/open-items/taken-over-csv', {})">{{ $t('common.saveAsCSV') }}</VBtn>
-          <VBtn v-if="may" to="/imports?of=open%20items">{{ $t('common.import') }}</VBtn>
-          <VBtn v-if="may && dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
+          <VBtn :href="csvHref('/api/open-items/taken-over-csv', {})">{{ t('common.saveAsCSV') }}</VBtn>
+          <VBtn v-if="may" to="/imports?of=open%20items">{{ t('common.import') }}</VBtn>
+          <VBtn v-if="may && dirty" @click="take">{{ t('common.discardChanges') }}</VBtn>
           <VBtn
             v-if="may"
             variant="flat"
@@ -279,7 +277,7 @@ async function bringPdfs(event: Event) {
             :loading="busy"
             data-test="keep-balance"
             @click="keep"
-            >{{ $t('common.save') }}</VBtn
+            >{{ t('common.save') }}</VBtn
           >
         </footer>
       </section>

@@ -64,15 +64,15 @@ function open(row: Found) {
 
 <template>
   <div class="page">
-    <section class="left" :aria-label="$t('customers.addressesToCheck')">
+    <section class="left" :aria-label="t('customers.addressesToCheck')">
       <div class="bar">
-        <NuxtLink to="/customers" class="soft">{{ $t('common.customers') }}</NuxtLink>
-        <h1 class="title">{{ $t('customers.addressesToCheck') }}</h1>
+        <NuxtLink to="/customers" class="soft">{{ t('common.customers') }}</NuxtLink>
+        <h1 class="title">{{ t('customers.addressesToCheck') }}</h1>
       </div>
       <div class="body">
         <div v-if="found && groups.length === 0" class="empty">
-          <strong>{{ $t('customers.everyAddressLooksRight') }}</strong>{{
-            $t('customers.missingMalformedReturnedAndShared')
+          <strong>{{ t('customers.everyAddressLooksRight') }}</strong>{{
+            t('customers.missingMalformedReturnedAndShared')
           }}
         </div>
         <section v-for="group in groups" :key="group.problem" :data-test="`problem-${group.problem}`">
@@ -91,13 +91,13 @@ function open(row: Found) {
                   }}</NuxtLink></template
                 ><template v-if="row.customers.length > 3">
                   {{
-                    $t('customers.andOthers', { others: plural(row.customers.length - 3, 'other') })
+                    t('customers.andOthers', { others: plural(row.customers.length - 3, 'other') })
                   }}</template
                 >
               </span>
               <span class="soft cut" :title="row.words">{{ row.words }}</span>
               <VBtn v-if="session.may('clerk') && row.address" height="28" @click="open(row)">{{
-                $t('customers.replace')
+                t('customers.replace')
               }}</VBtn>
             </li>
           </ul>
@@ -107,17 +107,17 @@ function open(row: Found) {
     <Ask
       v-if="replacing"
       :model-value="true"
-      :title="$t('customers.replaceAddress', { address: replacing.address })"
-      :go="$t('customers.replaceEverywhere')"
+      :title="t('customers.replaceAddress', { address: replacing.address })"
+      :go="t('customers.replaceEverywhere')"
       :busy="busy"
       :disabled="!to.trim()"
       @update:model-value="replacing = undefined"
       @go="replace"
     >
-      <FormField v-model="to" :label="$t('common.theRightAddress')" type="email" data-test="right-address" />
+      <FormField v-model="to" :label="t('common.theRightAddress')" type="email" data-test="right-address" />
       <p class="soft">
         {{
-          $t('customers.atCustomersAndInEvery', { customers: plural(replacing.customers.length, 'customer') })
+          t('customers.atCustomersAndInEvery', { customers: plural(replacing.customers.length, 'customer') })
         }}
       </p>
       <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>

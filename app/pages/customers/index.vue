@@ -105,26 +105,26 @@ useMainKey(() => {
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('common.customers')">
+      <section class="left" :aria-label="t('common.customers')">
         <div class="bar">
-          <h1 class="title">{{ $t('common.customers') }}</h1>
+          <h1 class="title">{{ t('common.customers') }}</h1>
           <span class="sentence soft"
             ><I18nT keypath="customers.ofGroupDeliveryTrouble" scope="global"
               ><template #group
                 ><WordPicker
-                  :label="$t('customers.group')"
+                  :label="t('customers.group')"
                   :choices="groups"
                   :value="filters.group"
                   @pick="set({ group: $event })" /></template
               ><template #delivery
                 ><WordPicker
-                  :label="$t('customers.delivery')"
+                  :label="t('customers.delivery')"
                   :choices="preferences"
                   :value="filters.preference"
                   @pick="set({ preference: $event })" /></template
               ><template #trouble
                 ><WordPicker
-                  :label="$t('customers.trouble')"
+                  :label="t('customers.trouble')"
                   :choices="troubles"
                   :value="filters.trouble"
                   @pick="set({ trouble: $event })" /></template></I18nT
@@ -132,7 +132,7 @@ useMainKey(() => {
           <SearchField
             class="push"
             :value="filters.search"
-            :label="$t('common.nameNumberAddress')"
+            :label="t('common.nameNumberAddress')"
             @search="set({ search: $event })"
           />
         </div>
@@ -140,7 +140,7 @@ useMainKey(() => {
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('common.customers')"
+          :label="t('common.customers')"
           :picks="session.may('clerk') ? picks : null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
@@ -165,35 +165,35 @@ useMainKey(() => {
           <template #empty
             ><div class="empty">
               <template v-if="isFiltered"
-                ><strong>{{ $t('customers.noCustomerOfThatKind') }}</strong
-                >{{ $t('customers.widenTheSentenceAboveOr') }}</template
+                ><strong>{{ t('customers.noCustomerOfThatKind') }}</strong
+                >{{ t('customers.widenTheSentenceAboveOr') }}</template
               ><template v-else
-                ><strong>{{ $t('customers.noCustomersYet') }}</strong
-                >{{ $t('customers.addTheFirstOneOr') }}</template
+                ><strong>{{ t('customers.noCustomersYet') }}</strong
+                >{{ t('customers.addTheFirstOneOr') }}</template
               >
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
           <strong v-if="picks.chosen.value.length">{{
-            $t('common.countPicked', { count: picks.chosen.value.length })
+            t('common.countPicked', { count: picks.chosen.value.length })
           }}</strong><span v-else class="soft">{{
             plural(list.extra.value?.matching ?? 0, 'customer')
           }}</span>
           <span class="push" />
           <template v-if="picks.chosen.value.length === 0"
-            ><VBtn to="/customers/addresses" data-test="to-check">{{ $t('customers.addressesToCheck') }}</VBtn
+            ><VBtn to="/customers/addresses" data-test="to-check">{{ t('customers.addressesToCheck') }}</VBtn
             ><VBtn :href="csvHref('/api/customers/csv', asked)" data-test="csv">{{
-              $t('common.saveAsCSV')
+              t('common.saveAsCSV')
             }}</VBtn
-            ><VBtn v-if="session.may('clerk')" to="/imports?of=customers">{{ $t('common.import') }}</VBtn
+            ><VBtn v-if="session.may('clerk')" to="/imports?of=customers">{{ t('common.import') }}</VBtn
             ><VBtn
               v-if="session.may('clerk')"
               variant="flat"
               class="go"
               data-test="add-customer"
               @click="adding = true"
-              >{{ $t('customers.addCustomer') }}</VBtn
+              >{{ t('customers.addCustomer') }}</VBtn
             ></template
           >
           <VBtn
@@ -202,14 +202,14 @@ useMainKey(() => {
             class="go"
             data-test="set-wishes"
             @click="setting = true"
-            >{{ $t('customers.setDeliveryOfCount', { count: picks.chosen.value.length }) }}</VBtn
+            >{{ t('customers.setDeliveryOfCount', { count: picks.chosen.value.length }) }}</VBtn
           >
         </footer>
       </section>
-      <aside class="right" :aria-label="$t('customers.theCustomerInHand')">
+      <aside class="right" :aria-label="t('customers.theCustomerInHand')">
         <CustomerSheet v-if="active" :id="active" :key="active" />
         <div v-else class="empty">
-          <strong>{{ $t('customers.noCustomerSelected') }}</strong>{{ $t('customers.selectOneToSeeHow') }}
+          <strong>{{ t('customers.noCustomerSelected') }}</strong>{{ t('customers.selectOneToSeeHow') }}
         </div>
       </aside>
     </div>

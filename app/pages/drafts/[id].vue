@@ -109,14 +109,14 @@ useMainKey(() => void keep())
 <template>
   <div class="page">
     <div v-if="wrong" class="empty">
-      <strong>{{ $t('drafts.noSuchDraft') }}</strong>{{ wrong }}
-      <NuxtLink to="/register">{{ $t('drafts.toTheRegister') }}</NuxtLink>
+      <strong>{{ t('drafts.noSuchDraft') }}</strong>{{ wrong }}
+      <NuxtLink to="/register">{{ t('drafts.toTheRegister') }}</NuxtLink>
     </div>
     <div v-else-if="draft && form.facts" class="split">
-      <section class="left" :aria-label="$t('drafts.draftKind', { kind: draft.kind })">
+      <section class="left" :aria-label="t('drafts.draftKind', { kind: draft.kind })">
         <div class="bar">
           <h1 class="title">
-            {{ isOpen ? $t('drafts.kindADraft', { kind: capital(draft.kind) }) : capital(draft.kind) }}
+            {{ isOpen ? t('drafts.kindADraft', { kind: capital(draft.kind) }) : capital(draft.kind) }}
           </h1>
           <strong class="cut">{{ draft.customerName }}</strong>
           <NuxtLink v-if="draft.orderId" class="mono push" :to="`/orders/${draft.orderId}`">{{
@@ -125,13 +125,13 @@ useMainKey(() => void keep())
         </div>
         <DraftForm v-model="form" :draft="draft" :disabled="disabled" :dirty="dirty" :wrong="wrongField" />
         <footer class="foot-bar">
-          <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span>
-          <span v-else-if="draft.document" class="tag go">{{ $t('drafts.issued') }}</span>
-          <span v-else-if="draft.state === 'dropped'" class="tag">{{ $t('drafts.thrownAway') }}</span>
-          <span v-else-if="isBlank" class="soft">{{ $t('common.nothingWrittenYet') }}</span>
+          <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span>
+          <span v-else-if="draft.document" class="tag go">{{ t('drafts.issued') }}</span>
+          <span v-else-if="draft.state === 'dropped'" class="tag">{{ t('drafts.thrownAway') }}</span>
+          <span v-else-if="isBlank" class="soft">{{ t('common.nothingWrittenYet') }}</span>
           <span v-else class="soft">{{
-            $t('drafts.inDraft', {
-              draft: draft.paper?.state === 'prepared' ? $t('common.toCheck') : $t('common.toSend'),
+            t('drafts.inDraft', {
+              draft: draft.paper?.state === 'prepared' ? t('common.toCheck') : t('common.toSend'),
             })
           }}</span>
           <span class="push" />
@@ -140,7 +140,7 @@ useMainKey(() => void keep())
             :disabled="dirty || !!draft.paper.problem || busy"
             data-test="send-paper"
             @click="asking = true"
-            >{{ $t('drafts.sendIt') }}</VBtn
+            >{{ t('drafts.sendIt') }}</VBtn
           >
           <VBtn
             v-if="!disabled"
@@ -149,14 +149,14 @@ useMainKey(() => void keep())
             :disabled="!dirty || busy"
             data-test="keep-draft"
             @click="keep"
-            >{{ $t('common.save') }}</VBtn
+            >{{ t('common.save') }}</VBtn
           >
         </footer>
       </section>
-      <aside class="right" :aria-label="$t('drafts.theDraftsDocument')">
+      <aside class="right" :aria-label="t('drafts.theDraftsDocument')">
         <DocumentPane v-if="draft.document" :id="draft.document.id" v-model:leaf="leaf" />
         <div v-else-if="!draft.paper || isBlank" class="empty">
-          <strong>{{ $t('common.noDocumentYet') }}</strong>{{ $t('drafts.writeALineAndSave') }}
+          <strong>{{ t('common.noDocumentYet') }}</strong>{{ t('drafts.writeALineAndSave') }}
         </div>
         <PreparedPane v-else :id="draft.paper.id" v-model:leaf="leaf" />
       </aside>

@@ -179,13 +179,13 @@ const statuses = computed(() =>
 <template>
   <div class="page">
     <div v-if="wrong" class="empty">
-      <strong>{{ $t('orders.noSuchOrder') }}</strong>{{ wrong }}
-      <NuxtLink to="/orders">{{ $t('orders.allOrders') }}</NuxtLink>
+      <strong>{{ t('orders.noSuchOrder') }}</strong>{{ wrong }}
+      <NuxtLink to="/orders">{{ t('orders.allOrders') }}</NuxtLink>
     </div>
     <div v-else-if="order" class="split">
-      <section class="left" :aria-label="$t('orders.orderOrder', { order: order.number })">
+      <section class="left" :aria-label="t('orders.orderOrder', { order: order.number })">
         <div class="bar">
-          <NuxtLink to="/orders" class="soft">{{ $t('orders.orders') }}</NuxtLink>
+          <NuxtLink to="/orders" class="soft">{{ t('orders.orders') }}</NuxtLink>
           <h1 class="title mono">{{ order.number }}</h1>
           <strong class="cut">{{ order.customerName }}</strong>
           <span class="soft">{{ longDay(order.date) }} · {{ session.brandName(order.brand) }}</span>
@@ -193,7 +193,7 @@ const statuses = computed(() =>
             ><I18nT keypath="orders.isStatus" scope="global"
               ><template #status
                 ><WordPicker
-                  :label="$t('common.status')"
+                  :label="t('common.status')"
                   :words="order.status"
                   :choices="statuses"
                   :value="order.status"
@@ -203,25 +203,25 @@ const statuses = computed(() =>
         </div>
         <OrderForm v-model="form" :order="order" :disabled="!session.may('clerk')" />
         <footer class="foot-bar">
-          <span v-if="dirty" class="tag wait">{{ $t('common.notSavedYet') }}</span>
+          <span v-if="dirty" class="tag wait">{{ t('common.notSavedYet') }}</span>
           <span v-else class="soft">{{ plural(order.lines.length, 'line') }}</span>
           <span class="push" />
-          <VBtn v-if="dirty" @click="take">{{ $t('common.discardChanges') }}</VBtn>
+          <VBtn v-if="dirty" @click="take">{{ t('common.discardChanges') }}</VBtn>
           <VBtn
             v-else-if="session.may('clerk') && !liveOf('invoice')?.documentId && order.status !== 'Draft'"
             data-test="bill-part"
             @click="billing = true"
-            >{{ $t('orders.invoiceAPart') }}</VBtn
+            >{{ t('orders.invoiceAPart') }}</VBtn
           >
           <VBtn v-if="session.may('clerk') && !dirty" :to="`/orders/new?copy=${id}`" data-test="copy-order">{{
-            $t('orders.copy')
+            t('orders.copy')
           }}</VBtn>
           <VBtn
             v-if="session.may('clerk') && live?.state === 'prepared' && !chosenPart"
             :disabled="dirty || !!live.problem"
             data-test="send-paper"
             @click="askToSend"
-            >{{ $t('orders.sendTheKindInHand', { kindInHand }) }}</VBtn
+            >{{ t('orders.sendTheKindInHand', { kindInHand }) }}</VBtn
           >
           <VBtn
             v-if="session.may('clerk')"
@@ -230,11 +230,11 @@ const statuses = computed(() =>
             :disabled="!dirty || busy"
             data-test="keep-order"
             @click="keep"
-            >{{ $t('common.save') }}</VBtn
+            >{{ t('common.save') }}</VBtn
           >
         </footer>
       </section>
-      <aside class="right" :aria-label="$t('orders.theOrdersDocument')">
+      <aside class="right" :aria-label="t('orders.theOrdersDocument')">
         <OrderPapers
           :order-id="id"
           :papers="order.papers"
@@ -257,10 +257,8 @@ const statuses = computed(() =>
         </template>
         <template v-else>
           <p class="empty">
-            <strong>{{ $t('orders.noKindInHandYet', { kindInHand }) }}</strong>{{
-              canMake(kindInHand)
-                ? $t('orders.prepareItByHandAnd')
-                : (prepareRefusal(kindInHand, order) ?? '')
+            <strong>{{ t('orders.noKindInHandYet', { kindInHand }) }}</strong>{{
+              canMake(kindInHand) ? t('orders.prepareItByHandAnd') : (prepareRefusal(kindInHand, order) ?? '')
             }}
           </p>
           <HistoryLeaf :history="order.history" />

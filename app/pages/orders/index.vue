@@ -134,14 +134,14 @@ const columns: ListColumn[] = [
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('orders.orders')">
+      <section class="left" :aria-label="t('orders.orders')">
         <div class="bar">
-          <h1 class="title">{{ $t('orders.orders') }}</h1>
+          <h1 class="title">{{ t('orders.orders') }}</h1>
           <span class="sentence soft"
             ><I18nT keypath="orders.inStatusOfBrandOf" scope="global"
               ><template #status
                 ><WordPicker
-                  :label="$t('common.status')"
+                  :label="t('common.status')"
                   several
                   :words="statusWords"
                   :choices="statusChoices"
@@ -149,7 +149,7 @@ const columns: ListColumn[] = [
                   @pick="pickStatus" /></template
               ><template #brand
                 ><WordPicker
-                  :label="$t('common.brand')"
+                  :label="t('common.brand')"
                   :choices="ofBrands"
                   :value="filters.brand"
                   @pick="set({ brand: $event })" /></template
@@ -157,13 +157,13 @@ const columns: ListColumn[] = [
                 ><AmountPicker :value="filters.over" @pick="set({ over: $event })" /></template
               ><template #documents
                 ><WordPicker
-                  :label="$t('common.documents')"
+                  :label="t('common.documents')"
                   :choices="withouts"
                   :value="filters.without"
                   @pick="set({ without: $event })" /></template
               ><template #time
                 ><WordPicker
-                  :label="$t('common.time')"
+                  :label="t('common.time')"
                   :words="timeWords(filters.from)"
                   :choices="times"
                   :value="filters.from"
@@ -172,7 +172,7 @@ const columns: ListColumn[] = [
           <SearchField
             class="push"
             :value="filters.search"
-            :label="$t('orders.orderCustomerReference')"
+            :label="t('orders.orderCustomerReference')"
             @search="set({ search: $event })"
           />
         </div>
@@ -180,7 +180,7 @@ const columns: ListColumn[] = [
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('orders.orders')"
+          :label="t('orders.orders')"
           :picks="session.may('clerk') ? picks : null"
           :sort="filters.sort"
           :descending="filters.down === 'yes'"
@@ -203,18 +203,18 @@ const columns: ListColumn[] = [
           <template #empty
             ><div class="empty">
               <template v-if="isFiltered"
-                ><strong>{{ $t('orders.noOrderOfThatKind') }}</strong
-                >{{ $t('orders.widenTheSentenceAboveOr') }}</template
+                ><strong>{{ t('orders.noOrderOfThatKind') }}</strong
+                >{{ t('orders.widenTheSentenceAboveOr') }}</template
               ><template v-else
-                ><strong>{{ $t('orders.noOrdersYet') }}</strong
-                >{{ $t('orders.writeTheFirstOneOr') }}</template
+                ><strong>{{ t('orders.noOrdersYet') }}</strong
+                >{{ t('orders.writeTheFirstOneOr') }}</template
               >
             </div></template
           >
         </ListPane>
         <footer class="foot-bar">
           <template v-if="picks.chosen.value.length"
-            ><strong>{{ $t('common.countPicked', { count: picks.chosen.value.length }) }}</strong
+            ><strong>{{ t('common.countPicked', { count: picks.chosen.value.length }) }}</strong
             ><span class="mono soft">{{ addAmounts(picks.chosen.value) }}</span></template
           >
           <template v-else
@@ -238,9 +238,9 @@ const columns: ListColumn[] = [
               })
             "
             data-test="csv"
-            >{{ $t('common.saveAsCSV') }}</VBtn
+            >{{ t('common.saveAsCSV') }}</VBtn
           ><VBtn v-if="session.may('clerk') && picks.chosen.value.length === 0" to="/imports?of=orders">{{
-            $t('common.import')
+            t('common.import')
           }}</VBtn
           ><VBtn
             v-if="session.may('clerk') && chosen.length === 0"
@@ -248,21 +248,21 @@ const columns: ListColumn[] = [
             class="go"
             to="/orders/new"
             data-test="new-order"
-            >{{ $t('orders.addOrder') }}</VBtn
+            >{{ t('orders.addOrder') }}</VBtn
           >
           <template v-if="session.may('clerk') && chosen.length > 0">
             <span class="soft"
               ><I18nT keypath="orders.toSetTo" scope="global"
                 ><template #setTo
                   ><WordPicker
-                    :label="$t('orders.setToStatus')"
+                    :label="t('orders.setToStatus')"
                     :words="target"
                     :choices="nextStatuses"
                     :value="target"
                     @pick="target = $event" /></template></I18nT
             ></span>
             <VBtn variant="flat" class="go" :disabled="busy" data-test="set-status" @click="setStatus">{{
-              $t('orders.setCountToTarget', { count: chosen.length, target })
+              t('orders.setCountToTarget', { count: chosen.length, target })
             }}</VBtn>
           </template>
         </footer>

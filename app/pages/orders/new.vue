@@ -137,46 +137,46 @@ useMainKey(() => !busy.value && void keep())
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('orders.newOrder')">
+      <section class="left" :aria-label="t('orders.newOrder')">
         <div class="bar">
-          <NuxtLink to="/orders" class="soft">{{ $t('orders.orders') }}</NuxtLink>
-          <h1 class="title">{{ $t('orders.newOrder') }}</h1>
+          <NuxtLink to="/orders" class="soft">{{ t('orders.orders') }}</NuxtLink>
+          <h1 class="title">{{ t('orders.newOrder') }}</h1>
         </div>
         <div class="body">
           <div class="facts">
             <CustomerField
               v-model="customer"
               class="wide"
-              :label="$t('common.customer')"
+              :label="t('common.customer')"
               :wrong="wrongs.customerId"
               @add="adding = $event"
             />
             <FormField
               v-model="form.reference"
-              :label="$t('orders.customersReference')"
+              :label="t('orders.customersReference')"
               maxlength="80"
               data-test="reference"
               :wrong="wrongs.reference"
             />
-            <div class="date"><DateField v-model="form.date" :label="$t('orders.orderDate')" /></div>
+            <div class="date"><DateField v-model="form.date" :label="t('orders.orderDate')" /></div>
             <SelectField
               v-if="brands.length > 1"
               v-model="form.brandId"
-              :label="$t('common.brand')"
+              :label="t('common.brand')"
               :choices="brands.map((one) => ({ value: String(one.id), words: one.name }))"
             />
             <SelectField
               v-model="form.status"
-              :label="$t('common.status')"
+              :label="t('common.status')"
               :choices="company.orderStatuses"
               data-test="order-status"
             />
             <FormField
               v-model="form.customerNote"
               class="wide"
-              :label="$t('common.noteOnTheDocument')"
+              :label="t('common.noteOnTheDocument')"
               maxlength="1000"
-              :placeholder="$t('common.nothing')"
+              :placeholder="t('common.nothing')"
             />
             <OwnFields v-model="form.fields" of="order" :wrongs="wrongs" />
           </div>
@@ -204,13 +204,13 @@ useMainKey(() => !busy.value && void keep())
             moneyWithSign(sums.total, currency)
           }}</strong>
           <span class="push" />
-          <VBtn to="/orders">{{ $t('common.cancel') }}</VBtn>
+          <VBtn to="/orders">{{ t('common.cancel') }}</VBtn>
           <VBtn variant="flat" class="go" :loading="busy" data-test="keep-order" @click="keep">{{
-            $t('orders.saveOrder')
+            t('orders.saveOrder')
           }}</VBtn>
         </footer>
       </section>
-      <aside class="right" :aria-label="$t('orders.theOrdersConfirmation')">
+      <aside class="right" :aria-label="t('orders.theOrdersConfirmation')">
         <OrderPreview :order="shown" />
       </aside>
     </div>

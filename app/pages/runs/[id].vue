@@ -77,45 +77,45 @@ const inUndoTime = computed(
 <template>
   <div class="page">
     <div class="bar">
-      <NuxtLink to="/runs">{{ $t('common.sends') }}</NuxtLink>
-      <h1 class="title">{{ $t('runs.sendId', { id }) }}</h1>
+      <NuxtLink to="/runs">{{ t('common.sends') }}</NuxtLink>
+      <h1 class="title">{{ t('runs.sendId', { id }) }}</h1>
       <template v-if="run">
         <span class="tag" :class="runState(run, now).tone" data-test="run-state">{{
           runState(run, now).words
         }}</span>
         <span class="soft"
           >{{
-            $t('runs.byStartedByStartedAt', { startedBy: run.startedBy, startedAt: fullTime(run.startedAt) })
+            t('runs.byStartedByStartedAt', { startedBy: run.startedBy, startedAt: fullTime(run.startedAt) })
           }}<template v-if="run.endedAt">
-            {{ $t('runs.tookLasted', { lasted: lasted(run.goesAt, run.endedAt) }) }}</template
+            {{ t('runs.tookLasted', { lasted: lasted(run.goesAt, run.endedAt) }) }}</template
           ><template v-if="run.stoppedBy">
-            {{ $t('runs.stoppedByStoppedBy', { stoppedBy: run.stoppedBy }) }}</template
+            {{ t('runs.stoppedByStoppedBy', { stoppedBy: run.stoppedBy }) }}</template
           ><template v-if="run.takenBackBy">
-            {{ $t('runs.takenBackByTakenBackBy', { takenBackBy: run.takenBackBy }) }}</template
+            {{ t('runs.takenBackByTakenBackBy', { takenBackBy: run.takenBackBy }) }}</template
           ></span
         >
         <span class="push" />
         <VBtn v-if="inUndoTime && session.may('clerk')" height="30" @click="control('take-back')">{{
-          $t('common.takeAllBack')
+          t('common.takeAllBack')
         }}</VBtn>
         <VBtn v-else-if="!run.endedAt && session.may('clerk')" height="30" @click="control('stop')">{{
-          $t('common.stop')
+          t('common.stop')
         }}</VBtn>
-        <VBtn height="30" :href="`/api/runs/${id}/csv`" data-test="csv">{{ $t('common.saveAsCSV') }}</VBtn>
+        <VBtn height="30" :href="`/api/runs/${id}/csv`" data-test="csv">{{ t('common.saveAsCSV') }}</VBtn>
       </template>
     </div>
     <div v-if="wrong" class="empty">
-      <strong>{{ $t('runs.noSuchSend') }}</strong>{{ wrong }}
+      <strong>{{ t('runs.noSuchSend') }}</strong>{{ wrong }}
     </div>
     <div v-else-if="run" class="body">
       <table class="parts" data-test="parts">
         <thead>
           <tr>
-            <th>{{ $t('runs.whatBecameOfThePlural', { plural: plural(run.chosen, 'chosen document') }) }}</th>
-            <th class="amount">{{ $t('common.documents') }}</th>
-            <th class="amount">{{ $t('common.emails') }}</th>
-            <th class="amount">{{ $t('runs.printJobs') }}</th>
-            <th class="amount">{{ $t('common.sum') }}</th>
+            <th>{{ t('runs.whatBecameOfThePlural', { plural: plural(run.chosen, 'chosen document') }) }}</th>
+            <th class="amount">{{ t('common.documents') }}</th>
+            <th class="amount">{{ t('common.emails') }}</th>
+            <th class="amount">{{ t('runs.printJobs') }}</th>
+            <th class="amount">{{ t('common.sum') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -142,7 +142,7 @@ const inUndoTime = computed(
                     >{{
                       one.first === one.last
                         ? one.first
-                        : $t('common.firstToLast', { first: one.first, last: one.last })
+                        : t('common.firstToLast', { first: one.first, last: one.last })
                     }}
                     ({{ one.count }})</span
                   ></template
@@ -161,16 +161,16 @@ const inUndoTime = computed(
         </tfoot>
       </table>
 
-      <section v-if="stuck.length" :aria-label="$t('common.stuck')">
+      <section v-if="stuck.length" :aria-label="t('common.stuck')">
         <div class="heading">
-          <h2>{{ $t('runs.stuckCount', { count: stuck.length }) }}</h2>
+          <h2>{{ t('runs.stuckCount', { count: stuck.length }) }}</h2>
           <template v-if="session.may('clerk')">
             <span class="push" />
             <VBtn height="30" :disabled="busy" data-test="print-all" @click="printInstead(stuck)">{{
-              $t('runs.printCountInstead', { count: dispatches(stuck).length })
+              t('runs.printCountInstead', { count: dispatches(stuck).length })
             }}</VBtn>
             <VBtn height="30" :disabled="busy" data-test="again-all" @click="sendAgain(stuck)">{{
-              $t('runs.sendCountAgain', { count: dispatches(stuck).length })
+              t('runs.sendCountAgain', { count: dispatches(stuck).length })
             }}</VBtn>
           </template>
         </div>
@@ -183,15 +183,15 @@ const inUndoTime = computed(
             <span class="reason">{{ why(row) }}</span>
             <span class="amount">{{ money(row.total, row.currency) }}</span>
             <template v-if="session.may('clerk')">
-              <VBtn height="26" :disabled="busy" @click="printInstead([row])">{{ $t('runs.print') }}</VBtn>
-              <VBtn height="26" :disabled="busy" @click="sendAgain([row])">{{ $t('common.sendAgain') }}</VBtn>
+              <VBtn height="26" :disabled="busy" @click="printInstead([row])">{{ t('runs.print') }}</VBtn>
+              <VBtn height="26" :disabled="busy" @click="sendAgain([row])">{{ t('common.sendAgain') }}</VBtn>
             </template>
           </li>
         </ul>
       </section>
-      <section v-if="left.length" :aria-label="$t('runs.notIssued')">
+      <section v-if="left.length" :aria-label="t('runs.notIssued')">
         <div class="heading">
-          <h2>{{ $t('runs.notIssuedCount', { count: left.length }) }}</h2>
+          <h2>{{ t('runs.notIssuedCount', { count: left.length }) }}</h2>
         </div>
         <ul class="rows">
           <li v-for="row in left" :key="row.preparedId">
@@ -207,11 +207,11 @@ const inUndoTime = computed(
             <span class="amount">{{ money(row.total, row.currency) }}</span>
             <span class="soft now">{{
               {
-                prepared: $t('runs.inToCheck'),
-                issued: $t('runs.issuedSince'),
-                'put back': $t('runs.inToSend'),
-                due: $t('runs.inToSend'),
-              }[row.paperState] ?? $t('runs.notWantedAnyMore')
+                prepared: t('runs.inToCheck'),
+                issued: t('runs.issuedSince'),
+                'put back': t('runs.inToSend'),
+                due: t('runs.inToSend'),
+              }[row.paperState] ?? t('runs.notWantedAnyMore')
             }}</span>
           </li>
         </ul>

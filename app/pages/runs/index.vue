@@ -33,16 +33,16 @@ const numbers = (run: RunHeader) =>
 <template>
   <div class="page">
     <div class="split">
-      <section class="left" :aria-label="$t('common.sends')">
+      <section class="left" :aria-label="t('common.sends')">
         <div class="bar">
-          <h1 class="title">{{ $t('common.sends') }}</h1>
-          <span class="soft">{{ $t('runs.eachSendWithItsReport') }}</span>
+          <h1 class="title">{{ t('common.sends') }}</h1>
+          <span class="soft">{{ t('runs.eachSendWithItsReport') }}</span>
         </div>
         <ListPane
           v-model:active="active"
           :list="list"
           :columns="columns"
-          :label="$t('common.sends')"
+          :label="t('common.sends')"
           @open="navigateTo(`/runs/${$event}`)"
         >
           <template #row="{ row }">
@@ -60,8 +60,8 @@ const numbers = (run: RunHeader) =>
           </template>
           <template #empty
             ><div class="empty">
-              <strong>{{ $t('runs.noSendYet') }}</strong>{{ $t('runs.eachTimeDocumentsAreSent') }}
-              <NuxtLink to="/?stage=to+check">{{ $t('runs.openToCheck') }}</NuxtLink>
+              <strong>{{ t('runs.noSendYet') }}</strong>{{ t('runs.eachTimeDocumentsAreSent') }}
+              <NuxtLink to="/?stage=to+check">{{ t('runs.openToCheck') }}</NuxtLink>
             </div></template
           >
         </ListPane>

@@ -202,4 +202,4 @@ export const accounts = {
   byCustomer: 'By customer',
   numberOrName: 'Number or name',
   mostOfCountAreShown: '{most} of {count} are shown; search for one, or save them all.',
-}
+} as const

@@ -77,4 +77,4 @@ export const begin = {
 
   // begin/brand-form.ts
   brandCopy: '{brand} copy',
-}
+} as const

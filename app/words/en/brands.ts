@@ -182,4 +182,4 @@ export const brands = {
   firstMonthOfTheBusiness: 'First month of the business year',
   whichStartsInMonthBusinessYearStart: ', which starts in month {businessYearStart}',
   itStartsAgainRestartSpan: 'It starts again {restart}{span}.',
-}
+} as const

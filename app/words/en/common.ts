@@ -176,4 +176,4 @@ export const common = {
   withVAT: 'with VAT',
   withoutVAT: 'without VAT',
   yourReference: 'Your reference',
-}
+} as const

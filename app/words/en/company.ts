@@ -208,4 +208,4 @@ export const company = {
   takeNameAway: 'Take {name} away',
   newWhat: 'New {what}',
   addWhat: 'Add {what}',
-}
+} as const

@@ -228,4 +228,4 @@ export const customers = {
   theCustomerInHand: 'The customer in hand',
   noCustomerSelected: 'No customer selected',
   selectOneToSeeHow: 'Select one to see how documents reach them.',
-}
+} as const

@@ -16,4 +16,4 @@ export const dispatches = {
     'Every email is listed here with its exact words and files, as soon as its document is issued.',
   noEmailSelected: 'No email selected',
   chooseOneToReadIt: 'Choose one to read it as it was sent.',
-}
+} as const

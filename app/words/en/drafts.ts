@@ -67,4 +67,4 @@ export const drafts = {
   sendIt: 'Send it…',
   theDraftsDocument: "The draft's document",
   writeALineAndSave: 'Write a line and save: it appears here as it will be.',
-}
+} as const

@@ -74,4 +74,4 @@ export const imports = {
   chooseOtherRowsAbove: 'Choose other rows above.',
   theRowInHand: 'The row in hand',
   checkRowLine: 'Check row {line}',
-}
+} as const

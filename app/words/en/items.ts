@@ -55,4 +55,4 @@ export const items = {
   emptyEveryCustomer: 'Empty: every customer.',
   takePriceIndexAway: 'Take price {index} away',
   price: '+ price',
-}
+} as const

@@ -158,4 +158,4 @@ export const line = {
   theMergedPDFAppearsHere: 'The merged PDF appears here.',
   youPrintedAndPostedChosen:
     'You printed and posted {chosen}. They count as arrived, on paper, and the history keeps your name.',
-}
+} as const

@@ -23,4 +23,4 @@ export const list = {
   groupGroup: 'group {group}',
   rowId: 'row {id}',
   pickAllOfGroup: 'Pick all of {group}',
-}
+} as const

@@ -85,4 +85,4 @@ export const mail = {
 
   // mail/mail-form.ts
   mainAccount: 'Main account',
-}
+} as const

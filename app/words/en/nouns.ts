@@ -32,4 +32,4 @@ export const nouns = {
   routine: '{n} routine | {n} routines',
   row: '{n} row | {n} rows',
   was: '{n} was | {n} were',
-}
+} as const

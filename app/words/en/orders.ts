@@ -144,4 +144,4 @@ export const orders = {
   netAmountVATAmount2: 'net {amount}, VAT {amount2}',
   saveOrder: 'Save order',
   theOrdersConfirmation: "The order's confirmation",
-}
+} as const

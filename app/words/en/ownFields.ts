@@ -31,4 +31,4 @@ export const ownFields = {
   // own-fields/words.ts
   oneOfSomeWords: 'one of some words',
   yesOrNo: 'yes or no',
-}
+} as const

@@ -93,4 +93,4 @@ export const paper = {
   sendTheCopy: 'Send the copy',
   theVeryPDFThatWas:
     'The very PDF that was issued, with the same number. The history will say that it was a copy.',
-}
+} as const

@@ -64,4 +64,4 @@ export const people = {
   passThisOnToCode: 'Pass this on to {code}',
   done: 'Done',
   noEmailCanBeSent: 'No email can be sent yet, so hand over this address. It is good once, for seven days:',
-}
+} as const

@@ -73,4 +73,4 @@ export const register = {
   ofWithdrawnOrders: 'of withdrawn orders',
   datedBeforeAnEarlierNumber: 'dated before an earlier number',
   kindOfBrandStateOf: '{kind} of {brand}, {state}, of {time}',
-}
+} as const

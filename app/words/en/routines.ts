@@ -142,4 +142,4 @@ export const routines = {
 
   // routines/TrustChoice.vue
   trust: 'Trust',
-}
+} as const

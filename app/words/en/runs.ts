@@ -30,4 +30,4 @@ export const runs = {
   noSendYet: 'No Send yet',
   eachTimeDocumentsAreSent: 'Each time documents are sent from To check, its report appears here.',
   openToCheck: 'Open To check',
-}
+} as const

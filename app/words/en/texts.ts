@@ -35,4 +35,4 @@ export const texts = {
   allCustomers: 'all customers',
   businessCustomersWithAVAT: 'business customers (with a VAT number)',
   privateCustomersWithoutAVAT: 'private customers (without a VAT number)',
-}
+} as const
