@@ -20,6 +20,10 @@ export const markSeen = (id: number, body: BodyOf<'/api/prepared/{id}/seen', 'po
 export const chooseRecipients = (id: number, body: BodyOf<'/api/prepared/{id}/recipients', 'put'>) =>
   api.put('/api/prepared/{id}/recipients', { path: { id }, body })
 
+/** What the email says this once; null is what the house says. */
+export const writeEmail = (id: number, body: BodyOf<'/api/prepared/{id}/email', 'put'>) =>
+  api.put('/api/prepared/{id}/email', { path: { id }, body })
+
 export const putBack = (ids: number[]) => api.post('/api/prepared/put-back', { body: { ids } })
 
 /** Takes documents off To send, or puts them on again. */

@@ -44,6 +44,24 @@ describe('a call of our own server', () => {
     })
   })
 
+  test('that is refused in an answer of 200 is a refusal all the same', async () => {
+    const body = {
+      status: 409,
+      code: 'in-use',
+      says: 'in-use/group',
+      values: {},
+      title: 'In use.',
+      about: {},
+    }
+    vi.stubGlobal(
+      'fetch',
+      vi.fn(async () => Response.json(body, { headers: { 'content-type': 'application/problem+json' } })),
+    )
+    const refused = await api.get('/api/guide').catch((error: unknown) => error)
+    expect(refused).toMatchObject({ code: 'in-use', status: 409 })
+    expect(asked()[1].headers).toMatchObject({ 'clothespin-refusals': 'in the body' })
+  })
+
   test('of somebody who is not signed in any more ends the session on the screen', async () => {
     useSession().user = { name: 'Maeve' } as never
     answers(401, { code: 'not-signed-in', title: 'Sign in again.' })

@@ -112,21 +112,27 @@ async function callOnce(method: Method, path: string, options: CallOptions): Pro
     response = await fetch(url, {
       method: method.toUpperCase(),
       signal: options.signal,
-      headers: options.body === undefined ? {} : { 'content-type': 'application/json' },
+      headers: { ...quietly, ...(options.body === undefined ? {} : { 'content-type': 'application/json' }) },
       body: options.body === undefined ? undefined : JSON.stringify(options.body),
     })
   } catch (error) {
     if ((error as Error).name === 'AbortError') throw error
     throw new ApiRefusal('away', t('common.clothespinDoesNotAnswerIs'), 0, {})
   }
-  if (response.ok) return response.json()
-  throw await refusalOf(response)
+  if (isRefusal(response)) throw await refusalOf(response)
+  return response.json()
 }
+
+/** What is refused comes as an answer: a screen that expects it leaves no red line in the browser's console. */
+const quietly = { 'clothespin-refusals': 'in the body' }
+
+const isRefusal = (response: Response): boolean =>
+  !response.ok || response.headers.get('content-type') === 'application/problem+json'
 
 /** What the server refused, as a sentence (RFC 9457). Who is not signed in any more signs in again. */
 async function refusalOf(response: Response): Promise<ApiRefusal> {
   const problem = (await response.json().catch(() => ({}))) as Partial<Problem>
-  if (response.status === 401 && problem.code === 'not-signed-in') useSession().user = null
+  if (problem.code === 'not-signed-in') useSession().user = null
   return new ApiRefusal(
     problem.code ?? 'trouble',
     refusalWords({
@@ -135,15 +141,15 @@ async function refusalOf(response: Response): Promise<ApiRefusal> {
       title: t('common.thatDidNotWorkAnd'),
       ...problem,
     }),
-    response.status,
+    problem.status ?? response.status,
     problem.about ?? {},
   )
 }
 
 /** A file of our own server, as it is. @throws ApiRefusal */
 export async function fetchBytes(url: string): Promise<Uint8Array> {
-  const response = await fetch(url)
-  if (!response.ok) throw await refusalOf(response)
+  const response = await fetch(url, { headers: quietly })
+  if (isRefusal(response)) throw await refusalOf(response)
   return new Uint8Array(await response.arrayBuffer())
 }
 
@@ -151,10 +157,10 @@ export async function fetchBytes(url: string): Promise<Uint8Array> {
 export async function postForBytes(url: string, body: unknown): Promise<Uint8Array> {
   const response = await fetch(url, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { ...quietly, 'content-type': 'application/json' },
     body: JSON.stringify(body),
   })
-  if (!response.ok) throw await refusalOf(response)
+  if (isRefusal(response)) throw await refusalOf(response)
   return new Uint8Array(await response.arrayBuffer())
 }
 
@@ -178,14 +184,14 @@ export async function sendFile<T>(path: string, file: File, query: Record<string
   try {
     response = await fetch(url, {
       method: 'POST',
-      headers: { 'content-type': 'application/octet-stream' },
+      headers: { ...quietly, 'content-type': 'application/octet-stream' },
       body: file,
     })
   } catch {
     throw new ApiRefusal('away', t('common.fileCouldNotBeSent', { file: file.name }), 0, {})
   }
-  if (response.ok) return (await response.json()) as T
-  throw await refusalOf(response)
+  if (isRefusal(response)) throw await refusalOf(response)
+  return (await response.json()) as T
 }
 
 /** Where a list is to be had as CSV, as it is filtered now. */

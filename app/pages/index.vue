@@ -148,7 +148,7 @@ async function open(id: number) {
       </section>
       <aside class="right" :aria-label="t('common.theDocumentInHand')">
         <template v-if="row">
-          <PreparedPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" />
+          <PreparedPane v-if="row.of === 'paper'" :id="row.id" v-model:leaf="leaf" :changed="list.reload" />
           <DocumentPane
             v-else
             :id="row.documentId!"

@@ -36,6 +36,17 @@ describe('how a document goes', () => {
     expect(ask({ contacts: [], preference: { channel: 'paper' } }).lacks).toBeNull()
   })
 
+  test('with further copies of this sending, each address once, and none where there is nobody to write to', () => {
+    const alsoTo = { cc: ['Nora@house.example', 'till@house.example'], bcc: ['audit@house.example'] }
+    expect(ask({ alsoTo }).recipients.map(({ as, address }) => `${as} ${address}`)).toEqual([
+      'To nora@house.example',
+      'CC till@house.example',
+      'BCC audit@house.example',
+    ])
+    expect(ask({ alsoTo, contacts: [] }).recipients).toEqual([])
+    expect(ask({ alsoTo, preference: { channel: 'paper' } }).recipients).toEqual([])
+  })
+
   test('to whom a person chose for this once, even where none is wanted by email', () => {
     expect(
       ask({ toAddresses: ['ben@house.example', 'new@house.example'], preference: { channel: 'paper' } }),

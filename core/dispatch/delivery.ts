@@ -1,6 +1,7 @@
 import { channelFacts, channelsFor, type ChannelName } from './channels'
 import {
   recipientsFor,
+  united,
   type Channel,
   type Recipient,
   type RecipientQuestion,
@@ -10,6 +11,8 @@ import {
 export interface DeliveryQuestion extends RecipientQuestion {
   /** Whom a person chose for this one sending; null for the customer's own recipients. */
   toAddresses?: readonly string[] | null
+  /** Further copies of this one sending. */
+  alsoTo?: { cc: readonly string[]; bcc: readonly string[] } | null
 }
 
 export interface Delivery {
@@ -35,7 +38,8 @@ export function deliveryOf(of: DeliveryQuestion): Delivery {
   const channels = channelsFor(channel)
   if (chosen !== null && !channels.includes('email')) channels.unshift('email')
   const addressed = channels.some((one) => channelFacts[one].addressed)
-  const recipients = !addressed ? [] : chosen === null ? recipientsFor(of) : chosenRecipients(of, chosen)
+  const own = !addressed ? [] : chosen === null ? recipientsFor(of) : chosenRecipients(of, chosen)
+  const recipients = own.length === 0 ? [] : united([...own, ...furtherCopies(of)])
   const nobody = addressed && recipients.length === 0
   // who wished for both has the paper already
   if (nobody && of.preference?.unreachable === 'print')
@@ -48,6 +52,16 @@ export function deliveryOf(of: DeliveryQuestion): Delivery {
     printedInstead: false,
   }
 }
+
+const furtherCopies = ({ alsoTo }: DeliveryQuestion): Recipient[] =>
+  (['CC', 'BCC'] as const).flatMap((as) =>
+    ((as === 'CC' ? alsoTo?.cc : alsoTo?.bcc) ?? []).map((address) => ({
+      name: '',
+      address,
+      as,
+      source: 'for this sending only',
+    })),
+  )
 
 const chosenRecipients = (of: DeliveryQuestion, addresses: readonly string[]): Recipient[] =>
   addresses.map((address) => ({

@@ -105,11 +105,11 @@ function likeness(a: string, b: string): number {
 }
 
 /**
- * Fills an email text.
+ * Subject and text with their fields and passages filled, as plain words.
  * @throws Refusal "unknown-merge-field" for a field that does not exist, "empty-field" for one that this
  * document does not have, "empty-subject" when nothing is left of the subject
  */
-export function fillEmailText(note: EmailText, fields: MergeFields, frame: EmailFrame): FilledNote {
+export function fillWords(note: EmailText, fields: MergeFields): EmailText {
   const fill = (template: string, where: 'subject' | 'text') => {
     const strange = looksLikeField.exec(withoutFields(template))
     if (strange) throw notAField(strange[0], where)
@@ -128,5 +128,11 @@ export function fillEmailText(note: EmailText, fields: MergeFields, frame: Email
     .replace(/\n{3,}/g, '\n\n')
     .trim()
   if (!text) throw badInput('empty-text', 'text')
+  return { subject, text }
+}
+
+/** Fills an email text, and lays it in the brand's frame. @throws Refusal as `fillWords` */
+export function fillEmailText(note: EmailText, fields: MergeFields, frame: EmailFrame): FilledNote {
+  const { subject, text } = fillWords(note, fields)
   return { subject, text: emailText(text, frame), html: emailHtml(text, frame) }
 }

@@ -103,6 +103,11 @@ export function recipientsFor({ contacts, role, preference, copyTo = [] }: Recip
     ...copies(preference?.cc ?? [], 'CC', 'a copy the customer wishes'),
     ...copies(preference?.bcc ?? [], 'BCC', 'a blind copy at the customer'),
   ]
+  return united(all)
+}
+
+/** Each address once, as it is named first. */
+export function united(all: readonly Recipient[]): Recipient[] {
   const seen = new Set<string>()
   return all.filter(({ address }) => !seen.has(address.toLowerCase()) && seen.add(address.toLowerCase()))
 }

@@ -161,7 +161,9 @@ create table mail_account (
   -- most emails in a minute, an hour and a day
   per_minute integer check (per_minute > 0),
   per_hour integer check (per_hour > 0),
-  per_day integer check (per_day > 0)
+  per_day integer check (per_day > 0),
+  -- until when the certificate of its server holds, as seen at the last connection
+  certificate_until timestamptz
 );
 
 -- How many emails of a mail account were given a minute to go in, so that its limits are kept.
@@ -858,7 +860,9 @@ create table prepared_document (
   -- recipients for this time only
   to_addresses jsonb,
   -- how often it was marked stale: who builds it anew clears only the marks that they saw
-  stale_mark integer not null default 0
+  stale_mark integer not null default 0,
+  -- what a person wrote for this one email: subject, text with its fields, further copies
+  own_email jsonb
 );
 create index prepared_brand on prepared_document (brand_id) where state = 'prepared';
 create index prepared_by_source on prepared_document (source_id);
@@ -1075,7 +1079,9 @@ create table dispatch (
   gather_key text,
   away boolean not null default false,
   -- the minute it goes in, where its mail account takes so many
-  slot_at timestamptz
+  slot_at timestamptz,
+  -- what a person wrote for this one email: subject, text with its fields, further copies
+  own_email jsonb
 );
 create index dispatch_arrived on dispatch (arrived_at desc, id desc) where state = 'arrived';
 create index dispatch_away on dispatch (id) where state = 'waiting' and away;

@@ -244,12 +244,17 @@ function outOfRange(error: unknown): Refusal | undefined {
   return code.startsWith('22') ? new Refusal('bad-value', { status: 400 }) : undefined
 }
 
+/** The interface asks by it for refusals as answers, whose status stands in the body alone. */
+const quietHeader = 'clothespin-refusals'
+
 function problem(event: H3Event, error: unknown): unknown {
   if (error && typeof error === 'object' && 'statusCode' in error && !(error instanceof Refusal))
     throw createError(error as { statusCode: number })
   const refusal = error instanceof Refusal ? error : outOfRange(error)
   const said = refusal ?? troubleOf(logTrouble(error, { path: event.path }, 'a request failed'))
-  setResponseStatus(event, said.status)
+  // a browser writes every other answer than 2xx into its console, also those that a screen expects
+  const quiet = said.status < 500 && getHeader(event, quietHeader) === 'in the body'
+  setResponseStatus(event, quiet ? 200 : said.status)
   setResponseHeader(event, 'content-type', 'application/problem+json')
   return problemOf(said)
 }

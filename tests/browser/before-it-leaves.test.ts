@@ -66,6 +66,79 @@ describe('a rehearsal', () => {
   })
 })
 
+describe('an email that needs a word of its own', () => {
+  const subject = '[data-test="own-subject"] input'
+  /** Opens what is written of the email of the nth row that has an address; @returns to whom it goes. */
+  async function write(nth: number): Promise<string> {
+    await desk.page.goto(`${desk.base}/?kind=invoice`)
+    await desk.wait('[role="option"]')
+    const address = await desk.page.evaluate((at) => {
+      const found = [...document.querySelectorAll<HTMLElement>('[role="option"]')].filter((one) =>
+        /\S+@\S+\.example/.test(one.innerText),
+      )[at]!
+      found.click()
+      return /\S+@\S+\.example/.exec(found.innerText)![0]
+    }, nth)
+    await desk.page.waitForFunction(
+      (to) =>
+        document.querySelector<HTMLElement>('.facts')?.innerText.includes(to) &&
+        document.querySelector('[data-test="write-email"]'),
+      {},
+      address,
+    )
+    return address
+  }
+
+  test('by mouse: begun, left, taken up again, used, and sent as it was written', async () => {
+    const address = await write(0)
+    await desk.page.click('[data-test="write-email"]')
+    await desk.wait(subject)
+    await desk.fill(subject, 'As we spoke: {{ number }}')
+    await desk.press('Escape')
+    await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+    await desk.page.reload()
+    await write(0)
+    await desk.page.click('[data-test="write-email"]')
+    await desk.wait('[data-test="goes-on"]')
+    expect(await desk.page.$eval(subject, (field) => (field as HTMLInputElement).value)).toBe(
+      'As we spoke: {{ number }}',
+    )
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+    await desk.wait('[data-test="own-words"]')
+    expect(await desk.text('.facts')).toContain('As we spoke: …')
+    await desk.page.click('[data-test="send"]')
+    await desk.sayYes()
+    await desk.page.goto(`${desk.mailboxes}/mailbox/${address}`)
+    for (let attempt = 0; attempt < 30 && !(await desk.text('body')).includes('As we spoke'); attempt++) {
+      await new Promise((resolve) => setTimeout(resolve, 300))
+      await desk.page.reload()
+    }
+    expect(await desk.text('body')).toMatch(/As we spoke: \w+-?\d+/)
+  })
+
+  test('by keyboard: a field that it does not have is refused at its place; as supplied again by one key', async () => {
+    await write(1)
+    await desk.tabTo('[data-test="write-email"]')
+    await desk.press('Enter')
+    await desk.page.waitForFunction((at) => document.activeElement?.matches(at), {}, subject)
+    await desk.press('Control+a')
+    await desk.page.keyboard.type('For {{ nobody }}')
+    await desk.press('Control+Enter')
+    await says('There is no field called “nobody”')
+    await desk.press('Control+a')
+    await desk.page.keyboard.type('For you')
+    await desk.press('Control+Enter')
+    await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+    await desk.wait('[data-test="own-words"]')
+    await desk.tabTo('[data-test="write-email"]')
+    await desk.press('Enter')
+    await desk.tabTo('[data-test="as-supplied"]')
+    await desk.press('Enter')
+    await desk.page.waitForFunction(() => !document.querySelector('[data-test="own-words"]'))
+  })
+})
+
 describe('a Send', () => {
   test('of all that match waits its grace and is taken back whole: nothing is numbered', async () => {
     await house()

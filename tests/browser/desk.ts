@@ -14,6 +14,8 @@ import { startWeb } from '../web'
 export interface Desk {
   page: Page
   base: string
+  /** What the browser wrote in red into its console. */
+  redLines: string[]
   mailboxes: string
   signIn: (role: 'clerk' | 'supervisor' | 'reader') => Promise<void>
   count: (stage: string) => Promise<number>
@@ -134,8 +136,13 @@ export function useDesk(): Desk {
     const opened = await openBrowser(folder)
     browser = opened.browser
     const { page } = opened
-    page.on('console', (message) => process.env.DESK_SHOTS && console.log(message.text()))
+    const redLines: string[] = []
+    page.on('console', (message) => {
+      if (process.env.DESK_SHOTS) console.log(message.text())
+      if (message.type() === 'error') redLines.push(message.text())
+    })
     Object.assign(desk, {
+      redLines,
       page,
       base: web.base,
       mailboxes: process.env.CLOTHESPIN_MAILBOXES_URL!,

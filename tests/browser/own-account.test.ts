@@ -35,10 +35,12 @@ test('a second factor is turned on with a code from the phone, and its recovery 
   await desk.wait('[data-test="secret"]')
   await desk.page.waitForFunction(() => document.activeElement?.closest('[data-test="factor-code"]'))
   secret = (await desk.text('[data-test="secret"]')).replaceAll(/\s/g, '')
+  desk.redLines.length = 0
   await type('factor-code', '000000')
   await type('factor-password', clerk.password)
   await desk.page.click('[data-test="ask-go"]')
   await desk.wait('[data-test="factor-code"] .wrong, .ask [role="alert"]')
+  expect(desk.redLines).toEqual([])
   await type('factor-code', shown(secret))
   await desk.page.click('[data-test="ask-go"]')
   await desk.wait('[data-test="recovery-codes"]')
@@ -52,9 +54,11 @@ test('a second factor is turned on with a code from the phone, and its recovery 
 
 test('signing in then asks for a code: the one of the phone is good once, a recovery code as well', async () => {
   await signInWithPassword()
+  desk.redLines.length = 0
   await type('second-code', '000000')
   await desk.page.keyboard.press('Enter')
   await desk.wait('.sign-in .wrong')
+  expect(desk.redLines).toEqual([])
   await type('second-code', shown(secret, 1))
   await desk.page.keyboard.press('Enter')
   await desk.wait('[data-stage="stuck"]')

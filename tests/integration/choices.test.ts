@@ -5,6 +5,7 @@ import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { newInvoice } from '../../server/services/drafts/drafts'
 import { addBrand } from '../../server/services/house/add-brand'
 import { kindViews, switchKind } from '../../server/services/house/kinds'
+import { houseState } from '../../server/services/house/health'
 import { keepMailAccount, mailAccounts } from '../../server/services/house/mail-accounts'
 import { brandUses, retireBrand } from '../../server/services/house/retire-brand'
 import { writeOrder } from '../../server/services/orders/new-order'
@@ -189,5 +190,20 @@ describe('a mail account with limits', () => {
       return (await states()).every((one) => one.state !== 'waiting')
     })
     expect((await states()).length).toBe(5)
+  })
+
+  test('says on every screen when the certificate of its server ends', async () => {
+    const [account] = await mailAccounts()
+    await keepMailAccount(account!.id, { ...account!, security: 'starttls' })
+    await house.ship([await house.newOrder()])
+    // that of the stand-in has ended long ago
+    await until('the certificate to be seen', async () =>
+      (await houseState()).troubles.some((words) =>
+        words.startsWith('The certificate of the mail server of “Main” ended on 9 Feb 2025.'),
+      ),
+    )
+    const [now] = await mailAccounts()
+    await keepMailAccount(now!.id, { ...now!, security: 'none' })
+    expect((await houseState()).troubles.join()).not.toContain('certificate')
   })
 })

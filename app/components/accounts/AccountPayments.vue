@@ -106,8 +106,11 @@ li {
   flex: 0 0 54px;
 }
 .small {
+  flex-wrap: wrap;
+  row-gap: 3px;
   font-size: var(--small);
   padding: 3px 0 0 64px;
+  white-space: nowrap;
 }
 .came {
   background: var(--peg-pale);

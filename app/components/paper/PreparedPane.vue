@@ -2,6 +2,7 @@
 import { t } from '../../words'
 import AddressDialog from '../customers/AddressDialog.vue'
 import ContactsDialog from '../customers/ContactsDialog.vue'
+import EmailDialog from './EmailDialog.vue'
 import EmailLeaf from './EmailLeaf.vue'
 import HistoryLeaf from './HistoryLeaf.vue'
 import LeafTabs from './LeafTabs.vue'
@@ -21,7 +22,11 @@ import type { CustomerView, PreparedView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
 
 /** The paper in hand, not yet issued: as it will be, with its email and its history. */
-const props = defineProps<{ id: number }>()
+const props = defineProps<{
+  id: number
+  /** What the page reads anew when something of it was changed here. */
+  changed?: () => Promise<unknown>
+}>()
 const leaf = defineModel<Leaf>('leaf', { required: true })
 const session = useSession()
 const view = shallowRef<PreparedView>()
@@ -29,6 +34,7 @@ const pages = ref(0)
 const wrong = ref('')
 const contacts = ref(false)
 const choosing = ref(false)
+const writing = ref(false)
 const customer = shallowRef<CustomerView>()
 const addressing = ref(false)
 
@@ -44,6 +50,7 @@ async function load() {
     if (id === props.id) wrong.value = (error as Error).message
   }
 }
+const kept = () => Promise.all([load(), props.changed?.()])
 watch(() => props.id, load, { immediate: true })
 useLive(['line'], (ids) => {
   if (ids.length === 0 || ids.includes(props.id)) void load()
@@ -150,14 +157,24 @@ const seen = () =>
           >
             {{
               view.email.to.length
-                ? 'change'
+                ? t('paper.change')
                 : t('paper.addAKindFactsContact', { kindFacts: kindFacts[view.kind].to })
             }}
           </button></span
         >
-        <span class="soft">{{ t('common.subject') }}</span><span class="cut strong">{{
-          view.email.subject
-        }}</span>
+        <span class="soft">{{ t('common.subject') }}</span><span class="subject"
+          ><span class="cut strong">{{ view.email.subject }}</span>
+          <span v-if="view.words?.own" class="tag wait" data-test="own-words">{{ t('paper.ownWords') }}</span>
+          <button
+            v-if="session.may('clerk')"
+            type="button"
+            class="word"
+            data-test="write-email"
+            @click="writing = true"
+          >
+            {{ t('paper.change') }}
+          </button></span
+        >
         <span class="soft">{{ t('paper.enclosed') }}</span><span class="cut">{{
           view.email.files.join(' · ')
         }}</span>
@@ -171,7 +188,7 @@ const seen = () =>
         }}</span></template
       >
       <span class="soft">{{
-        orderOf(view) ? t('common.order') : view.sourceKind === 'draft' ? 'Draft' : ''
+        orderOf(view) ? t('common.order') : view.sourceKind === 'draft' ? t('paper.draft') : ''
       }}</span><span
         ><NuxtLink v-if="orderOf(view)" :to="`/orders/${orderOf(view)}`" class="mono">{{
           view.orderNumber
@@ -197,9 +214,10 @@ const seen = () =>
       :prepared-id="view.id"
       :addresses="view.email.to.filter((to) => to.as === 'To').map((to) => to.address)"
       :this-once="view.email.to[0]?.source === 'for this sending only'"
-      @kept="load"
+      :kept="kept"
       @contacts="contacts = true"
     />
+    <EmailDialog v-if="writing && view.words" :key="view.id" v-model="writing" :view="view" :kept="kept" />
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
     <AddressDialog
       v-if="customer && addressing"
@@ -232,6 +250,12 @@ ul {
 }
 s {
   color: var(--soft-ink);
+}
+.subject {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  min-width: 0;
 }
 .me {
   float: right;

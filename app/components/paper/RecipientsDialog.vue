@@ -5,9 +5,15 @@ import FormField from '../fields/FormField.vue'
 import { attempt } from '../../composables/api'
 import { chooseRecipients } from '../../calls/prepared'
 /** Whom a prepared document goes to: this time only, or for this customer from now on. */
-const props = defineProps<{ preparedId: number; addresses: string[]; thisOnce: boolean }>()
+const props = defineProps<{
+  preparedId: number
+  addresses: string[]
+  thisOnce: boolean
+  /** What is to be read anew once it is kept. */
+  kept: () => Promise<unknown>
+}>()
 const open = defineModel<boolean>({ required: true })
-const emit = defineEmits<{ kept: []; contacts: [] }>()
+const emit = defineEmits<{ contacts: [] }>()
 const written = ref(props.addresses.join(', '))
 const busy = ref(false)
 const list = computed(() => written.value.split(/[\s,;]+/).filter(Boolean))
@@ -16,11 +22,11 @@ async function save(addresses: string[]) {
   busy.value = true
   const well = await attempt(async () => {
     await chooseRecipients(props.preparedId, { addresses })
+    await props.kept()
   })
   busy.value = false
   if (!well) return
   open.value = false
-  emit('kept')
 }
 function forCustomer() {
   open.value = false

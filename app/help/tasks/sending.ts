@@ -17,6 +17,21 @@ export const sendingTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'own-words',
+    words: 'Write one email otherwise, or add a copy to it',
+    also: 'change text subject wording personal note message cc bcc copy recipient once this time edit email',
+    on: ['/'],
+    to: '/?stage=to+check',
+    steps: [
+      'On the Line, open To check and select the document. Below its picture, press change beside the subject.',
+      'Change subject and text, add copies. What stands in double braces, like the number, is filled in when the ' +
+        'document is issued.',
+      'Use it this time keeps it for this document: it says own words, and its history keeps what was written.',
+      '- Begun and left, it is there again when you come back, on this computer.',
+      '- As the house says it again takes it back. Somebody else gets it: change beside the address.',
+    ],
+  },
+  {
     id: 'not-due',
     words: 'Send back what should not go',
     also: 'return reject wrong prepared cancel withdraw remove',

@@ -32,6 +32,18 @@ export const paper = {
   itsNumberStaysInThe:
     'Its number stays in the register, marked as void; nothing of it is owed, and nothing goes. This cannot be taken back.',
 
+  // paper/EmailDialog.vue
+  theEmailThisTime: 'The email, this time',
+  theEmailIsWritten: 'This email says what you wrote, this once.',
+  theEmailIsSuppliedAgain: 'This email says what the house says again.',
+  youBeganThisBefore: 'You began this before and have not used it.',
+  beginAnew: 'begin anew',
+  text: 'Text',
+  whatStandsInBraces: 'What stands in double braces is filled in when the document is issued.',
+  furtherCopies: 'Further copies to (CC)',
+  hiddenCopies: 'Hidden copies to (BCC)',
+  asTheHouseSays: 'as the house says it again',
+
   // paper/EmailLeaf.vue
   takenByTheMailServer: 'taken by the mail server',
   cameBack: 'came back',
@@ -61,6 +73,9 @@ export const paper = {
   showTheDocumentFullScreen: 'Show the document full screen',
 
   // paper/PreparedPane.vue
+  ownWords: 'own words',
+  change: 'change',
+  draft: 'Draft',
   asItWillBePages: 'as it will be{pages}',
   sentGoesToToWatermarked: '{sent} goes to {to}, watermarked. The paper itself stays as it is.',
   giveTheAddress: 'Give the address…',

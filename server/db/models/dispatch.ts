@@ -7,6 +7,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { DispatchState, StuckCause } from '../../../core/dispatch/states'
 import { Brand } from './brand'
 import { Customer } from './customer'
@@ -23,6 +24,8 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
   declare emailTextId: number
   declare toRole: string
   declare toAddresses: string[] | null
+  /** What a person wrote for this one email. */
+  declare ownEmail: CreationOptional<OwnEmail | null>
   /** A copy never decides how its document stands. */
   declare isCopy: CreationOptional<boolean>
   declare number: string
@@ -73,6 +76,7 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
         emailTextId: { type: DataTypes.INTEGER, allowNull: false },
         toRole: { type: DataTypes.TEXT, allowNull: false },
         toAddresses: { type: DataTypes.JSONB },
+        ownEmail: { type: DataTypes.JSONB },
         isCopy: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         number: { type: DataTypes.TEXT, allowNull: false },
         total: { type: DataTypes.DECIMAL, allowNull: false },

@@ -24,6 +24,8 @@ export class MailAccount extends Model<InferAttributes<MailAccount>, InferCreati
   declare perHour: number | null
   declare perDay: number | null
   declare version: CreationOptional<number>
+  /** Until when its server's certificate holds, as seen at the last connection; null before, and without TLS. */
+  declare certificateUntil: CreationOptional<Date | null>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -39,6 +41,7 @@ export class MailAccount extends Model<InferAttributes<MailAccount>, InferCreati
         perHour: { type: DataTypes.INTEGER },
         perDay: { type: DataTypes.INTEGER },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+        certificateUntil: { type: DataTypes.DATE },
       },
       { sequelize, tableName: 'mail_account' },
     )

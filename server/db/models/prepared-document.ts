@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { PaperChange, PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
@@ -72,6 +73,8 @@ export class PreparedDocument extends Model<
   declare keptBackNoticed: CreationOptional<boolean>
   /** Recipients for this time only. */
   declare toAddresses: string[] | null
+  /** What a person wrote for this one email. */
+  declare ownEmail: CreationOptional<OwnEmail | null>
   /** How often it was marked stale. */
   declare staleMark: CreationOptional<number>
 
@@ -119,6 +122,7 @@ export class PreparedDocument extends Model<
         keptBack: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         keptBackNoticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
         toAddresses: { type: DataTypes.JSONB },
+        ownEmail: { type: DataTypes.JSONB },
         staleMark: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       },
       { sequelize, tableName: 'prepared_document' },

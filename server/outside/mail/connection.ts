@@ -1,5 +1,6 @@
 import type { HandOver } from '../../../core/dispatch/outcome'
 import type { Socket } from 'node:net'
+import { TLSSocket } from 'node:tls'
 import { Readable } from 'node:stream'
 import { domainToASCII } from 'node:url'
 import SMTPConnection from 'nodemailer/lib/smtp-connection'
@@ -63,6 +64,8 @@ export interface MailServer {
   password: string
   /** Why it cannot be spoken to at all. */
   problem?: string
+  /** Is told until when the server's certificate holds, at each new connection; null without TLS. */
+  certificateSeen?: (until: Date | null) => Promise<void>
 }
 
 /** Whom a message goes to on the wire. */
@@ -130,6 +133,14 @@ export class Connection {
   /** What the server said last. */
   get lastAnswer(): string {
     return String(this.inner.lastServerResponse || '')
+  }
+
+  /** Until when the server's certificate holds; null without TLS. */
+  get certificateUntil(): Date | null {
+    const socket = this.inner._socket
+    if (!(socket instanceof TLSSocket)) return null
+    const { valid_to: until } = socket.getPeerCertificate()
+    return until ? new Date(until) : null
   }
 
   get usable(): boolean {

@@ -57,6 +57,7 @@ export async function handOver(
     connection = new Connection(server)
     try {
       await connection.connect()
+      await server.certificateSeen?.(connection.certificateUntil)
       await connection.signIn()
     } catch (error) {
       connection.close()

@@ -1,6 +1,7 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
 import { fillEmailText, type FilledNote } from '../../../core/emailtexts/email-text'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
+import type { MergeFields } from '../../../core/emailtexts/fields'
 import { escapeHtml } from '../../../core/emailtexts/escape'
 import { letterFields } from '../../../core/emailtexts/letter-fields'
 import type { Paper } from '../../../core/documents/paper'
@@ -26,6 +27,15 @@ export interface Letter {
   insteadTo?: string
 }
 
+/** The values of the fields of an email. */
+export const fieldsOf = ({ paper, others = [], brand, customerName, recipients }: Letter): MergeFields =>
+  letterFields([paper, ...others], {
+    customer: customerName,
+    contact: recipients[0]?.name ?? '',
+    brand: brand.name,
+    sender: brand.senderName,
+  })
+
 /**
  * Subject, text and HTML of an email, merge fields filled from the paper. @throws Refusal for a field that
  * does not exist
@@ -33,16 +43,10 @@ export interface Letter {
 export function fillLetter(letter: Letter): FilledNote {
   const { paper, brand, note } = letter
   const papers = [paper, ...(letter.others ?? [])] as const
-  const fields = letterFields(papers, {
-    customer: letter.customerName,
-    contact: letter.recipients[0]?.name ?? '',
-    brand: brand.name,
-    sender: brand.senderName,
-  })
   // a text that was written for one document names the others all the same
   const text =
     papers.length > 1 && !note.text.includes('documents') ? `${note.text}\n\n{{ documents }}` : note.text
-  const filled = fillEmailText({ ...note, text }, fields, {
+  const filled = fillEmailText({ ...note, text }, fieldsOf(letter), {
     brandName: brand.name,
     colours: brand.colours,
     look: brand.emailLook,

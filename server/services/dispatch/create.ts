@@ -1,3 +1,4 @@
+import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import { isByWorker, type ChannelName } from '../../../core/dispatch/channels'
 import type { ContactRole } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -33,6 +34,8 @@ export interface NewDispatch {
   sendTo: string
   /** Set when a person named other recipients for this one sending. */
   toAddresses: string[] | null
+  /** What a person wrote for this one email; left out, it says what the house says. */
+  ownEmail?: OwnEmail | null
   /** Addresses that get a copy. */
   copyTo: readonly string[]
   isCopy: boolean
@@ -65,6 +68,7 @@ export async function newDispatches(wanted: readonly NewDispatch[]): Promise<num
       emailTextId: one.emailTextId,
       toRole: one.role,
       toAddresses: one.toAddresses ?? null,
+      ownEmail: one.ownEmail ?? null,
       isCopy: one.isCopy,
       number: one.number,
       total: one.total,

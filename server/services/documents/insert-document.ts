@@ -1,3 +1,4 @@
+import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { Day } from '../../../core/documents/days'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import { type PaperSource } from '../../../core/documents/issue'
@@ -60,6 +61,8 @@ export interface PaperRow {
   copyTo: string[]
   /** Whom a person chose for this one sending. */
   toAddresses: string[] | null
+  /** What a person wrote for this one email. */
+  ownEmail: OwnEmail | null
   delayMinutes: number
   hours: SendingHours | null
   /** What its customer wants of its kind. */

@@ -11,7 +11,7 @@ import type { IssueResult } from './issue'
 /* The statements of issue.ts. */
 
 const paperColumns = `
-  id, ${stopOf('prepared_document')} stopped, to_addresses "toAddresses", source_id "sourceId",
+  id, ${stopOf('prepared_document')} stopped, to_addresses "toAddresses", own_email "ownEmail", source_id "sourceId",
   (select kind from source s where s.id = source_id) "sourceKind",
   (select root_id from source s where s.id = source_id) "rootId", credits_id "creditsId",
   replaces_id "replacesId", wanted_date::text "wantedDate", event_day::text "eventDay",

@@ -52,7 +52,7 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
         from.wish?.addresses,
       ]
       const gatherKey =
-        channel === 'email' && from.wish?.gathered && from.toAddresses === null
+        channel === 'email' && from.wish?.gathered && from.toAddresses === null && !from.ownEmail
           ? `${gatherAs} ${json([...alike, from.delayMinutes, from.hours])}`
           : null
       const open = gatherKey && (await gatheringDispatch(gatherKey))
@@ -73,6 +73,7 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
         currency,
         sendTo: channelFacts[channel].sendTo || from.sendTo,
         toAddresses: channel === 'email' ? from.toAddresses : null,
+        ownEmail: channel === 'email' ? from.ownEmail : null,
         copyTo: from.copyTo,
         isCopy: false,
         ready: false,

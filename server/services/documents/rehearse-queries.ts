@@ -85,7 +85,8 @@ export const unsentRehearsals = (rehearsalIds: readonly number[]) =>
   rows<Unsent>(
     `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design,
       s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook",
-      coalesce(r.email ->> 'subject', n.subject) subject, coalesce(r.email ->> 'text', n.text) text,
+      coalesce(r.email ->> 'subject', p.own_email ->> 'subject', n.subject) subject,
+      coalesce(r.email ->> 'text', p.own_email ->> 'text', n.text) text,
       r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.name "brandName",
       ${senderColumns}, sender.mail_account_id "mailAccountId"
     from rehearsal r

@@ -1,7 +1,9 @@
+import { dayInZone, dayWords } from '../../../core/documents/days'
 import { clock } from '../../clock'
 import { log } from '../../log'
 import { type Gate } from './gate'
 import { bytesLeft } from '../../outside/disk'
+import { company } from './house'
 import { gate, stateCounts, ping } from './queries'
 import { tellStreams } from '../live/listen'
 
@@ -44,6 +46,11 @@ export async function houseState(): Promise<HouseState> {
       `The mail account “${seen.pacedBy}” takes no more for now: ${seen.paced} ` +
         `${seen.paced === 1 ? 'email waits' : 'emails wait'} more than an hour for their turn.`,
     )
+  if (seen.certificateUntil) {
+    const { timeZone } = await company()
+    const words = certificateWords(seen.certificateOf!, seen.certificateUntil, now, timeZone)
+    if (words) troubles.push(words)
+  }
   const left = await bytesLeft()
   if (left !== undefined && left < lowBytes) troubles.push(diskWords(left))
   return { ...state, troubles }
@@ -55,6 +62,19 @@ const lowBytes = 300_000_000
 export const diskWords = (left: number): string =>
   `Only ${Math.floor(left / 1_000_000)} MB are left on the disk of this machine. Make room before it is full: ` +
   'then nothing could be issued or sent.'
+
+/** Whoever runs a mail server needs some days to renew its certificate. */
+const certificateDays = 14
+
+/** What is said of a certificate that ends soon, or has ended; null while there is time. */
+export function certificateWords(account: string, until: Date, now: Date, zone: string): string | null {
+  if (until.getTime() - now.getTime() > certificateDays * 86_400_000) return null
+  const day = dayWords(dayInZone(until, zone))
+  const of = `The certificate of the mail server of “${account}”`
+  return until > now
+    ? `${of} ends on ${day}; from then on no email could go. Ask whoever runs the server to renew it.`
+    : `${of} ended on ${day}. Ask whoever runs the server to renew it.`
+}
 
 let last = ''
 

@@ -35,6 +35,14 @@ export const accountToUse = (id: number | null) =>
     { id },
   )
 
+export const keepCertificateUntil = async (id: number, until: Date | null): Promise<void> => {
+  await run(
+    `update mail_account set certificate_until = $until
+    where id = $id and certificate_until is distinct from $until::timestamptz`,
+    { id, until },
+  )
+}
+
 /** Emails that could not be handed over because no server was there. */
 export const emailsAway = () =>
   rows<{ id: number }>(

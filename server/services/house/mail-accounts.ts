@@ -13,6 +13,7 @@ import {
   bringAwayForward,
   emailsAway,
   emailsPaced,
+  keepCertificateUntil,
   forgetTurns,
 } from './mail-accounts-queries'
 
@@ -56,7 +57,7 @@ export const mailAccounts = (): Promise<MailAccountView[]> => accountViews()
 export async function mailServer(accountId: number | null): Promise<MailServer | undefined> {
   const found = await accountToUse(accountId)
   try {
-    return found && serverOf(found)
+    return found && { ...serverOf(found), certificateSeen: (until) => keepCertificateUntil(found.id, until) }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     return { ...serverOf({ ...found!, password: '' }), problem: `${found!.name}: ${error.message}` }
@@ -111,7 +112,7 @@ export async function keepMailAccount(
     const before = id === null ? null : await lockAccount(id, version)
     const kept = password === undefined ? {} : { sealedPassword: seal(password, purpose) }
     const account = before
-      ? await before.update({ ...change, ...kept, version: before.version + 1 })
+      ? await before.update({ ...change, ...kept, certificateUntil: null, version: before.version + 1 })
       : await MailAccount.create({ ...change, ...kept })
     await Brand.update({ mailAccountId: null }, { where: { mailAccountId: account.id } })
     await Brand.update({ mailAccountId: account.id }, { where: { id: brandIds } })

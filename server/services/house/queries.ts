@@ -38,6 +38,9 @@ export const stateCounts = (before: Date) =>
     /** Emails whose mail account takes no more of them within the hour, and its name. */
     paced: number
     pacedBy: string | null
+    /** The mail account whose server's certificate ends first, and when. */
+    certificateOf: string | null
+    certificateUntil: Date | null
   }>(
     `select (select max(beat_at) from worker) "lastBeat",
     least(
@@ -60,7 +63,9 @@ export const stateCounts = (before: Date) =>
       where m.minute > $before::timestamptz + interval '1 hour'
       order by m.minute desc
       limit 1
-    ) "pacedBy"`,
+    ) "pacedBy",
+    (select min(certificate_until) from mail_account) "certificateUntil",
+    (select name from mail_account order by certificate_until nulls last limit 1) "certificateOf"`,
     { before },
   )
 

@@ -9,7 +9,7 @@ import { fillLetter, type Letter } from '../dispatch/compose'
 import { voidRefusal } from '../documents/void'
 import { historyOf, type HistoryEntry } from '../history/history'
 import type { Principal } from '../people/principal'
-import { deliveryOf } from '../../../core/dispatch/delivery'
+import { letterOf, wordsOf, type EmailWords } from './own-email'
 import {
   preparedRow,
   preparedPage,
@@ -52,6 +52,8 @@ export interface PreparedView extends SourceRef {
   history: HistoryEntry[]
   total: string
   currency: string
+  /** What the email says, as a person can write it anew for this once; null without an email. */
+  words: EmailWords | null
 }
 
 /**
@@ -62,37 +64,29 @@ export interface PreparedView extends SourceRef {
 export async function preparedView(id: number, who: Principal): Promise<PreparedView> {
   const row = await preparedRow(id, who.name)
   if (!row) throw new Refusal('no-such-paper/any-more', { status: 404 })
+  const letter = letterOf(row)
   const {
-    content,
-    role,
-    copyTo,
-    toAddresses,
-    preferences,
+    content: _content,
+    role: _role,
+    copyTo: _copyTo,
+    toAddresses: _toAddresses,
+    ownEmail,
+    preferences: _preferences,
     subject,
     text,
-    colours,
-    emailLook,
-    brandName,
-    senderName,
-    senderAddress,
-    replyTo,
-    contacts,
+    colours: _colours,
+    emailLook: _emailLook,
+    brandName: _brandName,
+    senderName: _senderName,
+    senderAddress: _senderAddress,
+    replyTo: _replyTo,
+    contacts: _contacts,
     ...view
   } = row
-  const byEmail = view.channel === 'email' || view.channel === 'both'
-  const email =
-    content && byEmail
-      ? preview(
-          content,
-          view.customerName,
-          { subject, text },
-          { name: brandName, colours, emailLook, senderName, senderAddress, replyTo },
-          deliveryOf({ contacts, role, copyTo, toAddresses, preference: preferences[view.kind] }).recipients,
-        )
-      : null
   return {
     ...view,
-    email,
+    email: letter ? preview(letter) : null,
+    words: letter ? wordsOf(letter, { subject, text }, ownEmail) : null,
     history: await historyOf({
       preparedId: id,
       sourceId: view.sourceId,
@@ -100,16 +94,9 @@ export async function preparedView(id: number, who: Principal): Promise<Prepared
   }
 }
 
-function preview(
-  paper: Paper,
-  customerName: string,
-  note: { subject: string; text: string },
-  brand: Letter['brand'],
-  recipients: Recipient[],
-  others: Paper[] = [],
-): EmailView {
-  const shown = paper.issued ? paper : { ...paper, number: '…' }
-  const filled = fillLetter({ note, paper: shown, customerName, brand, recipients, others })
+function preview(letter: Letter): EmailView {
+  const { paper, brand, recipients, others = [] } = letter
+  const filled = fillLetter({ ...letter, paper: paper.issued ? paper : { ...paper, number: '…' } })
   return {
     sent: false,
     from: `${brand.senderName} <${brand.senderAddress}>`,
@@ -222,22 +209,11 @@ async function emailOf(dispatchId: number): Promise<EmailView | null> {
   const gathered = await letterToCome(dispatchId)
   const row = gathered[0]
   if (!row) return null
-  const { recipients } = deliveryOf({ ...row, preference: row.preferences[row.kind] })
-  const view = preview(
-    row.content,
-    row.customerName,
-    { subject: row.subject, text: row.text },
-    {
-      name: row.brandName,
-      colours: row.colours,
-      emailLook: row.emailLook,
-      senderName: row.senderName,
-      senderAddress: row.senderAddress,
-      replyTo: row.replyTo,
-    },
-    recipients,
-    gathered.slice(1).map((other) => other.content),
-  )
+  const letter = letterOf(row)!
+  const view = preview({
+    ...letter,
+    others: gathered.slice(1).map((other) => other.content),
+  })
   const outcome = new Map(outcomes.map((one) => [one.address, one]))
   return {
     ...view,

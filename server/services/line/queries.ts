@@ -1,8 +1,9 @@
 import type { Design } from '../../../core/designs/design'
 import type { Paper } from '../../../core/documents/paper'
+import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { ContactRole, Preferences, ContactFacts } from '../../../core/preferences/recipients'
-import { one, rows } from '../../db/connection'
+import { json, one, rows } from '../../db/connection'
 import type { Letter } from '../dispatch/compose'
 import { senderColumns } from '../house/senders-queries'
 import { sourceColumns, sourceJoins } from '../documents/sources'
@@ -10,11 +11,12 @@ import type { PreparedView, DocumentView, DispatchView, EmailView } from './in-h
 
 /* The statements of line that have no file of their own. */
 
-interface PaperRow extends Omit<PreparedView, 'email' | 'history'> {
+export interface PaperRow extends Omit<PreparedView, 'email' | 'history' | 'words'> {
   content: Paper | null
   role: ContactRole
   copyTo: string[]
   toAddresses: string[] | null
+  ownEmail: OwnEmail | null
   preferences: Preferences
   subject: string
   text: string
@@ -33,7 +35,7 @@ export const preparedRow = (id: number, who: string) =>
     `select p.id, p.kind, p.revision, ${sourceColumns}, p.order_number "orderNumber",
       p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
-      p.to_addresses "toAddresses",
+      p.to_addresses "toAddresses", p.own_email "ownEmail",
       preferences_for(c, p.source_id, array[p.kind]) preferences, n.subject, n.text, s.design -> 'colours' colours,
       b.email_look "emailLook", b.name "brandName", ${senderColumns}, contacts_of(p.customer_id) contacts
     from prepared_document p
@@ -45,6 +47,16 @@ export const preparedRow = (id: number, who: string) =>
     cross join lateral sender_for(b, p.kind, p.routine_id, $who, p.source_id) sender
     where p.id = $id`,
     { id, who },
+  )
+
+/** Keeps what a person wrote for one email; nothing where the document was changed since it was looked at. */
+export const keepOwnEmail = (given: { id: number; revision: number; own: OwnEmail | null }) =>
+  one<{ sourceId: number }>(
+    `update prepared_document
+    set own_email = $own::jsonb, revision = revision + 1
+    where id = $id and revision = $revision and state = 'prepared'
+    returning source_id "sourceId"`,
+    { ...given, own: given.own && json(given.own) },
   )
 
 export const preparedPage = (id: number) =>
@@ -148,7 +160,7 @@ export const letterToCome = (dispatchId: number) =>
   rows<PaperRow & { content: Paper }>(
     `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo",
       preferences_for(c, d.source_id, array[d.kind]) preferences,
-      s.to_addresses "toAddresses", n.subject, n.text, t.design -> 'colours' colours,
+      s.to_addresses "toAddresses", s.own_email "ownEmail", n.subject, n.text, t.design -> 'colours' colours,
       b.email_look "emailLook", b.name "brandName", ${senderColumns}, s.customer_name "customerName",
       contacts_of(s.customer_id) contacts
     from dispatch s

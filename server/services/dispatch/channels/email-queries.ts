@@ -1,5 +1,6 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import type { Paper } from '../../../../core/documents/paper'
+import type { OwnEmail } from '../../../../core/emailtexts/own-email'
 import type { EmailLook } from '../../../../core/emailtexts/email-look'
 import type {
   ContactFacts,
@@ -20,6 +21,7 @@ export interface EmailToSend {
   emailTextId: number
   toRole: ContactRole
   toAddresses: string[] | null
+  ownEmail: OwnEmail | null
   copyTo: string[]
   customerName: string
   kind: DocumentKind
@@ -53,8 +55,9 @@ export interface Enclosed {
 export const emailsToSend = (ids: readonly number[]) =>
   rows<EmailToSend>(
     `select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
-      m.to_addresses "toAddresses", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
-      d.id "documentId", dd.documents, n.subject, n.text, b.id "brandId", b.name "brandName",
+      m.to_addresses "toAddresses", m.own_email "ownEmail", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
+      d.id "documentId", dd.documents, coalesce(m.own_email ->> 'subject', n.subject) subject,
+      coalesce(m.own_email ->> 'text', n.text) text, b.id "brandId", b.name "brandName",
       ${senderColumns}, sender.mail_account_id "mailAccountId",
       s.design -> 'colours' colours, b.email_look "emailLook",
       preferences_for(c, d.source_id, array[d.kind]) preferences, d.paper, f.file_name "fileName",

@@ -99,6 +99,7 @@ function whom(email: EmailToSend): { list: Recipient[] } | Extract<Attempt, { st
     preference: email.preferences[email.kind],
     copyTo: email.copyTo,
     toAddresses: email.toAddresses,
+    alsoTo: email.ownEmail,
   })
   if (!channels.includes('email') && !printedInstead) return { stuck: 'no email wanted', reply: null }
   const list = recipients.filter((one) => !email.reached.includes(one.address.toLowerCase()))

@@ -1,0 +1,101 @@
+import { deliveryOf } from '../../../core/dispatch/delivery'
+import type { EmailText } from '../../../core/emailtexts/email-text'
+import { textToEdit, type OwnEmail } from '../../../core/emailtexts/own-email'
+import { badInput, Refusal } from '../../../core/errors'
+import { isAddress } from '../../../core/preferences/recipients'
+import { inTransaction } from '../../db/connection'
+import { fieldsOf, fillLetter, type Letter } from '../dispatch/compose'
+import { noteAll } from '../history/history'
+import { publish } from '../live/publish'
+import type { Principal } from '../people/principal'
+import { keepOwnEmail, preparedRow, type PaperRow } from './queries'
+
+/*
+ * What the email of one document says: as the house says it, or as somebody wrote it for this once.
+ * Called from To check. Refuses what could not leave: an address that is none, a field that this document does not
+ * have, words for a document that somebody changed meanwhile.
+ */
+
+export interface EmailWords extends OwnEmail {
+  /** What it says unless somebody writes it anew. */
+  supplied: EmailText
+  /** Somebody wrote it for this once. */
+  own: boolean
+}
+
+/** The email that will carry a document; null where none will. */
+export function letterOf(row: PaperRow): Letter | null {
+  if (!row.content || row.channel === 'paper' || row.channel === 'nothing') return null
+  const { recipients } = deliveryOf({
+    ...row,
+    alsoTo: row.ownEmail,
+    preference: row.preferences[row.kind],
+  })
+  return {
+    note: row.ownEmail ?? { subject: row.subject, text: row.text },
+    paper: row.content,
+    customerName: row.customerName,
+    brand: {
+      name: row.brandName,
+      colours: row.colours,
+      emailLook: row.emailLook,
+      senderName: row.senderName,
+      senderAddress: row.senderAddress,
+      replyTo: row.replyTo,
+    },
+    recipients,
+  }
+}
+
+/** What is written in an email, as the house supplies it and as it is. */
+export function wordsOf(letter: Letter, note: EmailText, own: OwnEmail | null): EmailWords {
+  const supplied = suppliedText(letter, note)
+  return { ...supplied, cc: [], bcc: [], ...own, supplied, own: own !== null }
+}
+
+/** The house's text with this document's words in it; as it is where they do not fill it. */
+function suppliedText(letter: Letter, note: EmailText): EmailText {
+  try {
+    return textToEdit(note, fieldsOf(letter))
+  } catch (error) {
+    if (error instanceof Refusal) return note
+    throw error
+  }
+}
+
+/**
+ * Keeps what a person writes for this one email, or null for what the house says; its history says so.
+ * @param revision as it was looked at
+ * @throws Refusal "no-such-paper", "changed-again", "bad-address", "no-email", and those of `fillWords`
+ */
+export async function writeOwnEmail(
+  id: number,
+  revision: number,
+  own: OwnEmail | null,
+  who: Principal,
+): Promise<void> {
+  for (const field of ['cc', 'bcc'] as const) {
+    const wrong = own?.[field].find((address) => !isAddress(address))
+    if (wrong !== undefined) throw badInput('bad-address', field, { address: wrong })
+  }
+  await inTransaction(async () => {
+    const row = await preparedRow(id, who.name)
+    if (!row) throw new Refusal('no-such-paper', { status: 404 })
+    const letter = letterOf(row)
+    if (!letter) throw new Refusal('no-email')
+    if (own) fillLetter({ ...letter, note: own })
+    const kept = await keepOwnEmail({ id, revision, own })
+    if (!kept) throw new Refusal('changed-again')
+    await noteAll([
+      {
+        ...kept,
+        preparedId: id,
+        actor: who.name,
+        words: own
+          ? `Its email was written for this once: “${own.subject}”.`
+          : 'Its email says what the house says again.',
+      },
+    ])
+    publish('line', [id])
+  })
+}

@@ -1,0 +1,110 @@
+import { randomUUID } from 'node:crypto'
+import { describe, expect, test } from 'vitest'
+import { rows } from '../../server/db/connection'
+import { startRun } from '../../server/services/documents/send-run'
+import { orderView } from '../../server/services/orders/list'
+import { editOrder } from '../../server/services/orders/orders'
+import { preparedView } from '../../server/services/line/in-hand'
+import { writeOwnEmail } from '../../server/services/line/own-email'
+import { inTheNameOf } from '../../server/services/people/principal'
+import { historyWords, papersOf, until, useHouse } from './house'
+
+/* The email of one document that needs a word of its own. */
+const house = useHouse({ reports: false })
+const who = { ...inTheNameOf('Col Varley'), id: 1 }
+const mailbox = 'accounts@ottermill.example'
+const refused = (act: Promise<unknown>) =>
+  act.then(
+    () => 'done',
+    (error: { code?: string; about?: { field?: string } }) =>
+      `${error.code} ${error.about?.field ?? ''}`.trim(),
+  )
+
+async function shipped() {
+  const order = await house.newOrder()
+  await house.ship([order])
+  const [paper] = await papersOf([order])
+  return { order, id: paper!.id }
+}
+const view = (id: number) => preparedView(id, who)
+async function send(id: number) {
+  const before = (await house.mails(mailbox)).length
+  await startRun([{ id, revision: (await view(id)).revision }], randomUUID(), who)
+  await until('the email', async () => (await house.mails(mailbox)).length > before)
+  return (await house.mails(mailbox))[0]!
+}
+const words = {
+  subject: 'As we spoke: invoice {{ number }}',
+  text: 'Dear Nuala,\n\nas we spoke, {{ total }} by {{ due }}.',
+  cc: ['till@ottermill.example'],
+  bcc: ['audit@ottermill.example'],
+}
+
+describe('an email with words of its own', () => {
+  test('leaves as it was written, its number filled in; hidden copies are named to nobody', async () => {
+    const { id, order } = await shipped()
+    const { revision, words: supplied } = await view(id)
+    expect(supplied).toMatchObject({ own: false, subject: expect.stringContaining('{{ number }}') })
+    await writeOwnEmail(id, revision, words, who)
+    const seen = await view(id)
+    expect(seen.words).toMatchObject({ ...words, own: true })
+    expect(seen.email!.subject).toBe('As we spoke: invoice …')
+    expect(seen.email!.to.map((to) => `${to.as} ${to.address}`)).toEqual([
+      `To ${mailbox}`,
+      'CC till@ottermill.example',
+      'BCC audit@ottermill.example',
+    ])
+
+    const mail = await send(id)
+    const [{ number }] = (await rows<{ number: string }>(
+      'select number from document where prepared_id = $1',
+      [id],
+    )) as [{ number: string }]
+    expect(mail.subject).toBe(`As we spoke: invoice ${number}`)
+    expect(mail.text).toMatch(/as we spoke, [\d,.]+\s*EUR by \d/)
+    expect(mail.html).toContain('as we spoke')
+    const headers = mail.headerLines.map((one) => one.line).join('\n')
+    expect(headers).toContain('till@ottermill.example')
+    expect(headers).not.toContain('audit@ottermill.example')
+    for (const copy of ['till@ottermill.example', 'audit@ottermill.example'])
+      expect((await house.mails(copy))[0]!.subject).toBe(mail.subject)
+    expect((await historyWords(order)).join('\n')).toContain('Its email was written for this once')
+  })
+
+  test('says what the house says again, once somebody takes the words back', async () => {
+    const { id } = await shipped()
+    await writeOwnEmail(id, (await view(id)).revision, words, who)
+    await writeOwnEmail(id, (await view(id)).revision, null, who)
+    expect((await view(id)).words).toMatchObject({ own: false, cc: [], bcc: [] })
+    expect((await send(id)).subject).not.toContain('As we spoke')
+  })
+
+  test('keeps them while its document is built anew, and says the sum that then holds', async () => {
+    const { id, order } = await shipped()
+    await writeOwnEmail(id, (await view(id)).revision, words, who)
+    const { version, lines, reference, customerNote } = await orderView(order)
+    await editOrder(
+      order,
+      { version, lines: lines.map((line) => ({ ...line, quantity: '1' })), reference, customerNote },
+      who,
+    )
+    await house.settle()
+    const { email, words: kept } = await view(id)
+    expect(kept!.own).toBe(true)
+    expect(email!.text).toContain('51.05')
+  })
+
+  test('is refused where it could not leave so, or where somebody changed the document meanwhile', async () => {
+    const { id } = await shipped()
+    const { revision } = await view(id)
+    const write = (change: Partial<typeof words>, from = revision) =>
+      refused(writeOwnEmail(id, from, { ...words, ...change }, who))
+    expect(await write({ cc: ['nobody'] })).toBe('bad-address cc')
+    expect(await write({ text: 'Dear {{ nobody }}' })).toBe('unknown-merge-field text')
+    expect(await write({ subject: ' ' })).toBe('empty-subject subject')
+    expect(await write({}, revision - 1)).toBe('changed-again')
+    expect((await view(id)).words!.own).toBe(false)
+    expect(await write({})).toBe('done')
+    expect(await write({ subject: 'Second' })).toBe('changed-again')
+  })
+})
