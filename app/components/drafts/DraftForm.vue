@@ -130,9 +130,12 @@ const [reference, customerNote, suppliedOn, date] = [
       <label
         ><I18nT keypath="drafts.documentDateDate" scope="global"
           ><template #date
-            ><DateField v-model="date" :disabled="disabled" data-test="date" /></template></I18nT
+            ><DateField
+              v-model="date"
+              :disabled="disabled"
+              :empty="t('drafts.dateOfIssue')"
+              data-test="date" /></template></I18nT
       ></label>
-      <span class="soft">{{ date ? '' : t('drafts.dateOfIssue') }}</span>
       <CheckField v-if="date" v-model="form.earlierDateOk" :disabled="disabled">{{
         t('drafts.theDateIsMeantEven')
       }}</CheckField>

@@ -11,7 +11,15 @@ const LazyDateCalendar = defineAsyncComponent(() => import('./DateCalendar.vue')
  */
 defineOptions({ inheritAttrs: false })
 const value = defineModel<string | null>({ required: true })
-withDefaults(defineProps<{ disabled?: boolean; label?: string }>(), { label: '' })
+withDefaults(
+  defineProps<{
+    disabled?: boolean
+    label?: string
+    /** What holds where no date is written. */
+    empty?: string
+  }>(),
+  { label: '', empty: '' },
+)
 const id = useId()
 const written = ref('')
 const wrong = ref(false)
@@ -54,7 +62,7 @@ function choose(date: unknown) {
       v-bind="$attrs"
       type="text"
       autocomplete="off"
-      :placeholder="t('fields.n27Nov2026')"
+      :placeholder="empty || t('fields.n27Nov2026')"
       :disabled="disabled"
       :aria-invalid="wrong"
       @change="take"

@@ -24,6 +24,8 @@ import type { Leaf } from './LeafTabs.vue'
 /** The paper in hand, not yet issued: as it will be, with its email and its history. */
 const props = defineProps<{
   id: number
+  /** It stands beside its draft: no way leads there. */
+  inDraft?: boolean
   /** What the page reads anew when something of it was changed here. */
   changed?: () => Promise<unknown>
 }>()
@@ -50,6 +52,7 @@ async function load() {
     if (id === props.id) wrong.value = (error as Error).message
   }
 }
+const toDraft = computed(() => view.value?.sourceKind === 'draft' && !props.inDraft)
 const kept = () => Promise.all([load(), props.changed?.()])
 watch(() => props.id, load, { immediate: true })
 useLive(['line'], (ids) => {
@@ -98,7 +101,7 @@ const seen = () =>
       @click="giveAddress"
       >{{ t('paper.giveTheAddress') }}</VBtn
     >
-    <NuxtLink v-else-if="view.sourceKind !== 'payment'" class="push" :to="screenOf(view)">{{
+    <NuxtLink v-else-if="view.sourceKind !== 'payment' && !inDraft" class="push" :to="screenOf(view)">{{
       t('paper.openTheSourceKind', { sourceKind: view.sourceKind })
     }}</NuxtLink>
   </div>
@@ -187,14 +190,12 @@ const seen = () =>
             : t('paper.nowhereTheCustomerWantsNo', { kinds: kindFacts[view.kind].many })
         }}</span></template
       >
-      <span class="soft">{{
-        orderOf(view) ? t('common.order') : view.sourceKind === 'draft' ? t('paper.draft') : ''
-      }}</span><span
+      <span class="soft">{{ orderOf(view) ? t('common.order') : toDraft ? t('paper.draft') : '' }}</span><span
         ><NuxtLink v-if="orderOf(view)" :to="`/orders/${orderOf(view)}`" class="mono">{{
           view.orderNumber
         }}</NuxtLink
-        >{{ orderOf(view) && view.sourceKind === 'draft' ? ' · ' : ''
-        }}<NuxtLink v-if="view.sourceKind === 'draft'" :to="screenOf(view)" data-test="open-draft">{{
+        >{{ orderOf(view) && toDraft ? ' · ' : ''
+        }}<NuxtLink v-if="toDraft" :to="screenOf(view)" data-test="open-draft">{{
           t('paper.openTheDraft')
         }}</NuxtLink>
         <button

@@ -158,7 +158,7 @@ useMainKey(() => void keep())
         <div v-else-if="!draft.paper || isBlank" class="empty">
           <strong>{{ t('common.noDocumentYet') }}</strong>{{ t('drafts.writeALineAndSave') }}
         </div>
-        <PreparedPane v-else :id="draft.paper.id" v-model:leaf="leaf" />
+        <PreparedPane v-else :id="draft.paper.id" v-model:leaf="leaf" in-draft />
       </aside>
       <DraftSend
         v-if="asking"
