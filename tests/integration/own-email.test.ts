@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { rows } from '../../server/db/connection'
+import { sendOneToMe } from '../../server/services/documents/rehearse'
 import { startRun } from '../../server/services/documents/send-run'
 import { orderView } from '../../server/services/orders/list'
 import { editOrder } from '../../server/services/orders/orders'
@@ -69,6 +70,15 @@ describe('an email with words of its own', () => {
     for (const copy of ['till@ottermill.example', 'audit@ottermill.example'])
       expect((await house.mails(copy))[0]!.subject).toBe(mail.subject)
     expect((await historyWords(order)).join('\n')).toContain('Its email was written for this once')
+  })
+
+  test('says the same in the one that a person has sent to themselves', async () => {
+    const { id } = await shipped()
+    await writeOwnEmail(id, (await view(id)).revision, words, who)
+    await sendOneToMe(id, { ...who, email: 'col@tansyhollow.example' })
+    await until('it to be here', async () => (await house.mails('col@tansyhollow.example')).length > 0)
+    const [mail] = await house.mails('col@tansyhollow.example')
+    expect(mail!.subject).toMatch(/As we spoke: invoice REHEARSAL-\d+/)
   })
 
   test('says what the house says again, once somebody takes the words back', async () => {
