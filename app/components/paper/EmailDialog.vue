@@ -27,19 +27,29 @@ const asSaved = () => ({
   bcc: words.value.bcc.join(', '),
 })
 type Form = ReturnType<typeof asSaved>
-const begun = useLocalStorage<Form | null>(`email of prepared ${props.view.id}`, null, {
-  serializer: { read: (text) => JSON.parse(text) as Form, write: (form) => JSON.stringify(form) },
+/** What is being written, and what stood there when it was begun. */
+interface Begun {
+  form: Form
+  from: Form
+}
+/** As it was opened: what somebody else writes while this is open is not written over unseen. */
+const { revision } = props.view
+const opened = asSaved()
+const same = (one: Form, other: Form) => JSON.stringify(one) === JSON.stringify(other)
+const begun = useLocalStorage<Begun | null>(`email of prepared ${props.view.id}`, null, {
+  serializer: { read: (text) => JSON.parse(text) as Begun, write: (one) => JSON.stringify(one) },
 })
-const form = reactive<Form>({ ...asSaved(), ...begun.value })
+const form = reactive<Form>({ ...asSaved(), ...begun.value?.form })
 /** It was begun before and never used. */
 const goesOn = ref(begun.value !== null)
-const differs = computed(() => JSON.stringify(form) !== JSON.stringify(asSaved()))
+/** Somebody wrote it otherwise since it was begun. */
+const otherwise = begun.value !== null && !same(begun.value.from, opened)
 watch(form, () => {
-  begun.value = differs.value ? { ...form } : null
+  begun.value = same(form, opened) ? null : { form: { ...form }, from: opened }
 })
 
 function anew() {
-  Object.assign(form, asSaved())
+  Object.assign(form, opened)
   goesOn.value = false
 }
 
@@ -53,7 +63,7 @@ const written = () => ({
 })
 
 async function save(own: boolean) {
-  const { id, revision } = props.view
+  const { id } = props.view
   const well = await acting(async () => {
     await writeEmail(id, { revision, own: own ? written() : null })
     await props.kept()
@@ -76,7 +86,7 @@ async function save(own: boolean) {
     @go="save(true)"
   >
     <p v-if="goesOn" class="notice-line" data-test="goes-on">
-      {{ t('paper.youBeganThisBefore') }}
+      {{ otherwise ? t('paper.writtenOtherwiseMeanwhile') : t('paper.youBeganThisBefore') }}
       <button type="button" class="word" data-test="email-anew" @click="anew">
         {{ t('paper.beginAnew') }}
       </button>

@@ -37,6 +37,8 @@ export const paper = {
   theEmailIsWritten: 'This email says what you wrote, this once.',
   theEmailIsSuppliedAgain: 'This email says what the house says again.',
   youBeganThisBefore: 'You began this before and have not used it.',
+  writtenOtherwiseMeanwhile:
+    'You began this before; since then it was written otherwise, which this would replace.',
   beginAnew: 'begin anew',
   text: 'Text',
   whatStandsInBraces: 'What stands in double braces is filled in when the document is issued.',
