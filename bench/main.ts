@@ -1,5 +1,7 @@
 import { cpus } from 'node:os'
+import { benchCheck } from './check'
 import { benchDataIn } from './data-in'
+import { benchEmails } from './emails'
 import { benchFirstLoad } from './first-load'
 import { benchPosting } from './posting'
 import { benchRender } from './render'
@@ -12,7 +14,9 @@ const parts: Record<string, () => Promise<Row[]>> = {
   render: benchRender,
   posting: benchPosting,
   data: benchDataIn,
+  emails: benchEmails,
   sending: benchSending,
+  check: benchCheck,
   trial: benchTrial,
   load: benchFirstLoad,
 }

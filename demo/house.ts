@@ -1,5 +1,3 @@
-import { suppliedDesign, type Look } from '../core/designs/supplied'
-import { starterTexts } from '../core/house/starter'
 import { optionsIn } from '../core/items/options'
 import type { AnswersTo } from '../core/dispatch/sender'
 import type { TaxCode } from '../core/money/tax-codes'
@@ -13,46 +11,14 @@ import { readFileSync } from 'node:fs'
 import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { parse } from 'csv-parse/sync'
-import { documentKinds, type DocumentKind } from '../core/documents/kinds'
+import type { DocumentKind } from '../core/documents/kinds'
 import { clock } from '../server/clock'
 import { inTransaction, json, one, run } from '../server/db/connection'
-import { keepFile } from '../server/outside/filestore/store'
 import { hashPassword } from '../server/services/people/passwords'
+import { loadBrand, type BrandData } from './brands'
+import { inTheNameOf } from '../server/services/people/principal'
 
 const folder = process.env.CLOTHESPIN_DEMO ?? 'demo/data'
-
-interface BrandData {
-  code: string
-  name: string
-  legalName: string
-  addressLines: string[]
-  country: string
-  phone: string
-  email: string
-  website: string
-  registration: string
-  taxNumber: string
-  pricesIncludeTax?: boolean
-  banks: object[]
-  emailLook: object
-  senderName: string
-  senderAddress: string
-  replyTo: string
-  design: Omit<Look, 'logo' | 'hiddenSums'>
-  logo: string
-  logoWidth: number
-  series: Record<
-    DocumentKind,
-    {
-      prefix: string
-      suffix: string
-      length: number
-      start: number
-      restart: string
-      businessYearStart: number
-    }
-  >
-}
 
 interface HouseData {
   company: {
@@ -185,7 +151,7 @@ export async function loadHouse(): Promise<LoadedHouse> {
     }
     const brands: LoadedHouse['brands'] = []
     const branches: LoadedHouse['branches'] = []
-    for (const brand of house.brands) brands.push({ id: await loadBrand(brand), code: brand.code })
+    for (const brand of house.brands) brands.push({ id: await loadBrand(brand, folder), code: brand.code })
     for (const person of house.staff)
       await run(
         `insert into staff_brand (staff_id, brand_id)
@@ -198,7 +164,7 @@ export async function loadHouse(): Promise<LoadedHouse> {
     const brandCalled = (code: string) => brands.find((one) => one.code === code)!.id
     for (const { brand, sellsTo, ...branch } of house.branches) {
       const facts = { email: '', banks: [], closed: false, ...branch, brandId: brandCalled(brand) }
-      branches.push({ id: await keepBranch(null, facts), sellsTo })
+      branches.push({ id: await keepBranch(null, facts, { ...inTheNameOf('Set-up'), id: 0 }), sellsTo })
     }
     for (const { brand, ...sender } of house.senders)
       await keepSender(null, { ...brandsOwn, ...sender, brandId: brandCalled(brand) })
@@ -233,73 +199,6 @@ async function loadRates({ source, ...rates }: HouseData['exchange']): Promise<v
       )
     }
   }
-}
-
-async function loadBrand(brand: BrandData): Promise<number> {
-  const logo = readFileSync(join(folder, brand.logo))
-  const picture = await keepFile(logo, 'image/png')
-  const row = await one<{ id: number }>(
-    `insert into brand (
-      code, name, legal_name, address_lines, country, phone, email, website, registration, tax_number, banks,
-      email_look, sender_name, sender_address, reply_to, prices_include_tax
-    )
-    values ($1, $2, $3, $4::jsonb, $5, $6, $7, $8, $9, $10, $11::jsonb, $12::jsonb, $13, $14, $15, $16)
-    returning id`,
-    [
-      brand.code,
-      brand.name,
-      brand.legalName,
-      json(brand.addressLines),
-      brand.country,
-      brand.phone,
-      brand.email,
-      brand.website,
-      brand.registration,
-      brand.taxNumber,
-      json(brand.banks),
-      json(brand.emailLook),
-      brand.senderName,
-      brand.senderAddress,
-      brand.replyTo,
-      brand.pricesIncludeTax ?? false,
-    ],
-  )
-  const id = row!.id
-  const design = suppliedDesign({
-    ...brand.design,
-    logo: { picture, ratio: logo.readUInt32BE(16) / logo.readUInt32BE(20), width: brand.logoWidth },
-    hiddenSums: [],
-  })
-  for (const kind of documentKinds) {
-    await run(
-      `insert into design (brand_id, kind, version, design, made_at, made_by)
-      values ($1, $2, 1, $3::jsonb, $4, 'Set-up')`,
-      [id, kind, json(design), clock.now()],
-    )
-    for (const [language, note] of Object.entries(starterTexts[kind])) {
-      await run(
-        `insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
-        values ($1, $2, $3, 1, $4, $5, $6, 'Set-up')`,
-        [id, kind, language, note.subject, note.text, clock.now()],
-      )
-    }
-    const series = brand.series[kind]
-    await run(
-      `insert into number_series (kind, brand_id, prefix, suffix, length, start, restart, business_year_start)
-      values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-      [
-        kind,
-        id,
-        series.prefix,
-        series.suffix,
-        series.length,
-        series.start,
-        series.restart,
-        series.businessYearStart,
-      ],
-    )
-  }
-  return id
 }
 
 async function loadCustomer(customer: CustomerData): Promise<number> {

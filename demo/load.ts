@@ -13,6 +13,7 @@ import { livePast } from './past'
 import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
 import { registerSources } from '../server/services/sources'
+import { dearDocuments } from './second-look'
 
 /*
  * Loads the demo house. What lies in the past is not painted in: with the clock set back, the same services
@@ -61,6 +62,7 @@ if (await one('select 1 as one from company')) {
   const house = await loadHouse()
   await livePast(stories(house, size), now, size.days, zone)
   putBack()
+  if (size === fullSize) await dearDocuments()
   await writeStatement(mailboxes, dayInZone(now, zone))
   standin.kill('SIGTERM')
   await keepInstallation()

@@ -1,12 +1,15 @@
 import { clock } from '../server/clock'
 import { config } from '../server/config'
 import { one, rows } from '../server/db/connection'
-import { sendCopy } from '../server/services/dispatch/by-hand'
+import { changeCustomer } from '../server/services/customers/customers'
+import { sendCopy } from '../server/services/line/copy'
+import { markSeen } from '../server/services/documents/refresh'
 import { issueInOneTransaction } from '../server/services/documents/issue'
 import { putBack } from '../server/services/documents/prepare-by-hand'
 import { creditDocument } from '../server/services/drafts/credit'
 import { changeDraft, draftView, newInvoice } from '../server/services/drafts/drafts'
 import { setStatus } from '../server/services/orders/status'
+import { hangFiles } from './enclosures'
 import { inTheNameOf } from '../server/services/people/principal'
 import { changeRoutine } from '../server/services/routines/routines'
 
@@ -34,6 +37,7 @@ export async function today(
   ]))!
   await changeRoutine(routine, { version, trust: 'after a check' }, inTheNameOf('Maeve Tarrant'))
   at(0, 14)
+  await hangFiles(1, leaving.slice(half))
   await setStatus(leaving.slice(half), 'Shipped', inTheNameOf(clerk))
   await settle()
   const [first] = await rows<{ id: number }>(
@@ -42,6 +46,7 @@ export async function today(
   at(0, 15)
   if (first) await putBack([first.id], inTheNameOf(clerk))
   await settle()
+  await needsNumber(settle)
   await writeByHand(settle)
   const [sent] = await rows<{ id: number }>(
     `select d.id
@@ -51,8 +56,29 @@ export async function today(
     order by d.id desc
     limit 1`,
   )
-  if (sent) await sendCopy(sent.id, droppedAddress, false, inTheNameOf(clerk))
+  if (sent) await sendCopy(sent.id, { address: droppedAddress }, inTheNameOf(clerk))
   for (let lapsed = 0; lapsed <= config.leaseSeconds; lapsed += 40) await settle()
+}
+
+/** A customer takes no invoice without a number of its own, and nobody has entered it yet: its invoice is held. */
+async function needsNumber(settle: () => Promise<void>): Promise<void> {
+  const [held] = await rows<{ id: number; customerId: number; version: number }>(
+    `select p.id, c.id "customerId", c.version
+    from prepared_document p
+    join sales_order o on o.id = p.source_id
+    join customer c on c.id = p.customer_id
+    where p.state = 'prepared' and p.kind = 'invoice' and coalesce(o.reference, '') = ''
+    order by p.id desc
+    limit 1`,
+  )
+  if (!held) return
+  const needs = { reference: true, fields: [] }
+  await changeCustomer(held.customerId, { version: held.version, needs }, inTheNameOf(clerk))
+  await settle()
+  const built = await one<{ revision: number }>('select revision from prepared_document where id = $1', [
+    held.id,
+  ])
+  await markSeen(held.id, built!.revision, inTheNameOf(clerk))
 }
 
 /**

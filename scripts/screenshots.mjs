@@ -78,11 +78,7 @@ const views = {
     await click(row, 'Draft')
     await click('[data-test="open-draft"]')
   },
-  credit: async () => {
-    await go('/register?kind=invoice&state=open')
-    await click(row)
-    await click('button', 'Credit')
-  },
+  'email-text': () => go('/company?part=Email text'),
   'send-report': async () => {
     await go('/?kind=invoice')
     await click('[data-test="send-all"]')

@@ -9,6 +9,10 @@ export const changeLook = (id: number, body: BodyOf<'/api/brands/{id}/look', 'po
 export const changeEmail = (id: number, body: BodyOf<'/api/brands/{id}/email', 'put'>) =>
   api.put('/api/brands/{id}/email', { path: { id }, body })
 
+/** Says that bank accounts are right that somebody else changed. */
+export const confirmBanks = (id: number) =>
+  api.post('/api/brands/{id}/confirm-banks', { path: { id }, body: {} })
+
 export const fetchBrands = (query: QueryOf<'/api/brands', 'get'>) => api.get('/api/brands', { query })
 
 export const fetchBrandUses = (id: number) => api.get('/api/brands/{id}/uses', { path: { id } })

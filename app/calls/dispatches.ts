@@ -12,3 +12,7 @@ export const keepBack = (body: BodyOf<'/api/dispatches/keep-back', 'post'>) =>
 
 export const decideDispatches = (body: BodyOf<'/api/dispatches/decide', 'post'>) =>
   api.post('/api/dispatches/decide', { body })
+
+/** What an email that has not left says this once; null is what the house says. */
+export const writeWaitingEmail = (id: number, body: BodyOf<'/api/dispatches/{id}/email', 'put'>) =>
+  api.put('/api/dispatches/{id}/email', { path: { id }, body })

@@ -23,5 +23,8 @@ export const voidDocument = (id: number, body: BodyOf<'/api/documents/{id}/void'
 export const sendDocumentToMe = (id: number) =>
   api.post('/api/documents/{id}/to-me', { path: { id }, body: {} })
 
+/** A copy as it would go, and whom it could go to. */
+export const fetchCopy = (id: number) => api.get('/api/documents/{id}/copy', { path: { id } })
+
 export const sendCopy = (id: number, body: BodyOf<'/api/documents/{id}/copy', 'post'>) =>
   api.post('/api/documents/{id}/copy', { path: { id }, body })

@@ -1,4 +1,8 @@
-import { api, type BodyOf } from '../composables/api'
+import { api, type BodyOf, type QueryOf } from '../composables/api'
 
 export const previewEmailText = (body: BodyOf<'/api/brands/email-text-preview', 'post'>) =>
   api.post('/api/brands/email-text-preview', { body })
+
+/** Every version of a brand's email text, newest first. */
+export const fetchEmailVersions = (id: number, query: QueryOf<'/api/brands/{id}/email-versions', 'get'>) =>
+  api.get('/api/brands/{id}/email-versions', { path: { id }, query })

@@ -6,6 +6,10 @@ export const prepareDocuments = (body: BodyOf<'/api/prepared/prepare', 'post'>) 
 export const checkSend = (body: BodyOf<'/api/prepared/send-check', 'post'>) =>
   api.post('/api/prepared/send-check', { body })
 
+/** Asks that a second person sends documents, or takes that back. */
+export const askSecond = (body: BodyOf<'/api/prepared/ask', 'post'>) =>
+  api.post('/api/prepared/ask', { body })
+
 export const sendPrepared = (body: BodyOf<'/api/prepared/send', 'post'>) =>
   api.post('/api/prepared/send', { body })
 

@@ -75,6 +75,7 @@ export const entries: readonly Entry[] = [
   setting('Order statuses and salespeople', 'Orders', 'status list workflow states'),
   setting('Customer groups and roles of contacts', 'Customers', 'default delivery terms new customers'),
   setting('Standing texts', 'Standing texts', 'terms conditions footer remark small print'),
+  setting('Enclosures', 'Enclosures', 'attachments files terms price list leaflet brochure flyer'),
   setting('Own fields', 'Own fields', 'custom extra additional attributes'),
   setting('Tax categories and rates', 'Tax', 'vat gst rate exchange currency'),
   setting('Accounting periods', 'Periods', 'close month year lock'),

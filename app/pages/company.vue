@@ -20,6 +20,7 @@ import SendersList from '../components/mail/SendersList.vue'
 import SettingsNav from '../components/company/SettingsNav.vue'
 import SetUpGuide from '../components/company/SetUpGuide.vue'
 import StandingTexts from '../components/texts/StandingTexts.vue'
+import EnclosureList from '../components/enclosures/EnclosureList.vue'
 import StaffList from '../components/people/StaffList.vue'
 import { useSession } from '../stores/session'
 import { mayLeave } from '../composables/useUnsaved'
@@ -38,6 +39,7 @@ const companyParts = [
   'Orders',
   'Customers',
   'Standing texts',
+  'Enclosures',
   'Own fields',
   'Tax',
   'Periods',
@@ -112,12 +114,15 @@ watch(kind, () => void load())
 
 /** What stands in the email's fields, kept or not. */
 const emailOnScreen = shallowRef<BodyOf<'/api/brands/{id}/to-me', 'post'>['email']>()
+/** How often a sample was sent from here. */
+const tries = ref(0)
 async function toMe() {
   await attempt(async () => {
     const { to } = await api.post('/api/brands/{id}/to-me', {
       path: { id: activeId.value! },
       body: { kind: kind.value, ...(section.value === 'Email text' ? { email: emailOnScreen.value } : {}) },
     })
+    tries.value++
     useToasts().say(t('company.aSampleIsOnIts', { to }))
   })
 }
@@ -157,6 +162,7 @@ const version = computed(() =>
         <CustomerSettings v-else-if="section === 'Customers'" />
         <OwnFieldList v-else-if="section === 'Own fields'" />
         <StandingTexts v-else-if="section === 'Standing texts'" />
+        <EnclosureList v-else-if="section === 'Enclosures'" />
         <OrderLists v-else-if="section === 'Orders'" />
         <MailAccounts v-else-if="section === 'Mail accounts' && session.may('supervisor')" />
         <StaffList v-else-if="section === 'People' && session.may('supervisor')" />
@@ -199,6 +205,7 @@ const version = computed(() =>
             :brand="brand"
             :kind="kind"
             :kinds="kinds"
+            :tries="tries"
             @kind="turnToKind"
             @email="emailOnScreen = $event"
             @kept="load"

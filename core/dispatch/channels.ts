@@ -4,6 +4,8 @@ import type { Channel } from '../preferences/recipients'
 export interface ChannelFacts {
   /** Who hands over: a worker by itself, or a person who says that it was done. */
   handsOver: 'worker' | 'person'
+  /** What one of them is called. */
+  one: string
   /** What lists say in place of an address; empty where there are addresses. */
   sendTo: string
   /** What the history says of a document that was put on its way. */
@@ -21,6 +23,7 @@ export interface ChannelFacts {
 export const channelFacts = {
   email: {
     handsOver: 'worker',
+    one: 'email',
     sendTo: '',
     queued: 'To be sent.',
     addressed: true,
@@ -28,6 +31,7 @@ export const channelFacts = {
   },
   paper: {
     handsOver: 'person',
+    one: 'print job',
     sendTo: 'Paper, by post',
     queued: 'To be printed and posted.',
     addressed: false,

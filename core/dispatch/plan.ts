@@ -1,5 +1,6 @@
 import { kindFacts, type DocumentKind } from '../documents/kinds'
 import { channelFacts, channelsFor, type ChannelName } from './channels'
+import { isSecond, type Asked } from '../documents/second-look'
 import type { Channel } from '../preferences/recipients'
 
 /** What a list says in place of an address where there is nobody to write to. */
@@ -26,10 +27,16 @@ export interface SendQuestion {
   despite?: boolean
   /** Somebody read that nobody is there to write to, and issues it all the same. */
   withoutAddress?: boolean
+  /** Why a second person has to send it; nothing where one is enough. */
+  secondLook?: string | null
+  /** Who asked for one. */
+  asked?: Asked | null
+  /** Who sends it; nothing for a routine. */
+  senderId?: number | null
 }
 
 /** Why a prepared document does not go with a Send. */
-export type SendBar = 'stopped' | 'changed' | 'problem' | 'not wanted' | 'no address'
+export type SendBar = 'stopped' | 'changed' | 'problem' | 'not wanted' | 'no address' | 'second look'
 
 export type SendPlan =
   { goes: true; channels: ChannelName[] } | { goes: false; bar: SendBar; reason: string; help: string }
@@ -41,6 +48,7 @@ export const barWords: Readonly<Record<SendBar, string>> = {
   problem: 'cannot be issued',
   'not wanted': 'customer wants none',
   'no address': 'no email address',
+  'second look': 'for a second person',
 }
 
 /**
@@ -72,5 +80,10 @@ export function planSending(of: SendQuestion): SendPlan {
       `${of.customerName} has no email address for it.`,
       'Add a contact, or issue it without: it gets its number and is Stuck until there is one.',
     )
+  const { secondLook = null, asked = null, senderId = null } = of
+  if (secondLook !== null && !isSecond(asked, senderId))
+    return asked === null
+      ? bar('second look', secondLook, 'Ask for one: it waits here until somebody else sends it.')
+      : bar('second look', `${secondLook} ${asked.name} asked for one.`, 'Somebody else has to send it.')
   return { goes: true, channels }
 }

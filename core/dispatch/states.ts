@@ -75,6 +75,7 @@ export type StuckCause =
   | 'given up'
   | 'not drawn'
   | 'not written'
+  | 'too large'
 
 /** The cause in the clerk's words, and what to do. */
 export const stuckWords: Readonly<Record<StuckCause, { label: string; remedy: string }>> = {
@@ -112,6 +113,12 @@ export const stuckWords: Readonly<Record<StuckCause, { label: string; remedy: st
     label: 'email not written',
     remedy:
       'The email’s text needs something that this document does not have. Change the text, then send again.',
+  },
+  'too large': {
+    label: 'too large',
+    remedy:
+      'The email is larger than its mail account takes. Take an enclosure away where it hangs, or raise the limit in ' +
+      'Settings, Mail accounts, then send again.',
   },
   'not drawn': {
     label: 'not drawn',

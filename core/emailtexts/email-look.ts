@@ -30,8 +30,8 @@ export interface EmailFrame {
 
 const letterFaces = { sans: 'Helvetica,Arial,sans-serif', serif: "Georgia,'Times New Roman',serif" } as const
 
-/** An email's HTML with inline styles, as mail programs need it; everything people wrote is escaped. */
-export function emailHtml(text: string, frame: EmailFrame): string {
+/** An email's HTML with inline styles, as mail programs need it. @param body HTML of the text, made by `bodyHtml` */
+export function emailHtml(body: string, frame: EmailFrame): string {
   const { look } = frame
   const wanted = frame.colours[look.colour]
   const colour = /^#[0-9a-f]{6}$/i.test(wanted) ? wanted : '#333333'
@@ -59,7 +59,7 @@ export function emailHtml(text: string, frame: EmailFrame): string {
 <div style="max-width:600px;margin:0 auto;background:#ffffff">
 ${heading}
 <div style="padding:14px 28px 10px">
-${paragraphs(text)}
+${body}
 ${look.closing ? paragraphs(look.closing, ';color:#44494e') : ''}
 </div>
 <div style="padding:14px 28px 24px;${smallPrint}">${small}</div>

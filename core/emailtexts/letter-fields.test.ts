@@ -6,7 +6,7 @@ import { exampleInvoice, order } from '../testing/examples'
 import { starterTexts } from '../house/starter'
 import { fillEmailText } from './email-text'
 import { plainEmailLook } from './email-look'
-import { letterFields } from './letter-fields'
+import { letterFacts } from './letter-fields'
 
 const people = { customer: 'Ottermill', contact: 'Nuala Fennimore', brand: 'Tansy', sender: 'Maeve' }
 const paper = (number: string, change = {}, date = '2026-11-24'): Paper =>
@@ -23,7 +23,7 @@ const mail = (
     footLines: [],
     language: 'en' as const,
   }
-  return fillEmailText(starterTexts[kind][language], letterFields(papers, people), frame)
+  return fillEmailText(starterTexts.first[kind][language], letterFacts(papers, people), frame)
 }
 
 describe('the supplied email of an invoice', () => {

@@ -1,16 +1,30 @@
 import { formatDay } from '../documents/days'
 import { kindFacts } from '../documents/kinds'
-import type { Paper } from '../documents/paper'
+import type { Paper, PaperFact } from '../documents/paper'
 import { Decimal } from '../money/decimal'
 import { formatMoney, type Language } from '../money/format'
-import type { MergeFields } from './fields'
+import type { EmailFacts, EmailTable, MergeFields } from './fields'
 
 /** Words of the list that an email with several documents carries, in the document's language. */
-const listWords: Record<Language, { of: string; due: string; paid: string; nothing: string }> = {
+const listWords = {
   en: { of: 'of', due: 'due on', paid: 'paid already', nothing: 'nothing to pay' },
   de: { of: 'vom', due: 'fällig am', paid: 'bereits bezahlt', nothing: 'nichts zu zahlen' },
   fr: { of: 'du', due: 'à régler au plus tard le', paid: 'déjà réglée', nothing: 'rien à régler' },
-}
+} as const satisfies Record<Language, object>
+
+/** Headings of that list where it is a table. */
+const headings = {
+  en: { document: 'Document', date: 'Date', amount: 'Amount', due: 'Due' },
+  de: { document: 'Dokument', date: 'Datum', amount: 'Betrag', due: 'Fällig' },
+  fr: { document: 'Document', date: 'Date', amount: 'Montant', due: 'Échéance' },
+} as const satisfies Record<Language, object>
+
+/** How somebody is addressed without knowing more of them than a name. */
+const greetings = {
+  en: (name: string) => `Dear ${name || 'customer'}`,
+  de: (name: string) => (name ? `Guten Tag, ${name}` : 'Guten Tag'),
+  fr: (name: string) => (name ? `Bonjour ${name}` : 'Bonjour'),
+} as const satisfies Record<Language, (name: string) => string>
 
 const withCurrency = (amount: string, paper: Paper) =>
   `${formatMoney(amount, paper.currency, paper.language)}\u00A0${paper.currency}`
@@ -37,13 +51,46 @@ function lineOf(paper: Paper): string {
   )
 }
 
-/** The values of all fields for one document, or for several that go in one email. */
-export function letterFields(
+/** Several documents as a table: what each is, its day, its sum, and until when it is to be paid. */
+function documentsTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
+  const words = headings[papers[0].language]
+  const columns = [
+    { heading: words.document, right: false },
+    { heading: words.date, right: false },
+    { heading: words.amount, right: true },
+    { heading: words.due, right: false },
+  ]
+  const rows = papers.map((paper) => {
+    const day = (date: string) => formatDay(date, paper.language)
+    const due = payingOf(paper) === 'due' && paper.dueDate ? day(paper.dueDate) : ''
+    return [`${paper.heading} ${paper.number}`, day(paper.date), withCurrency(sumOf(paper), paper), due]
+  })
+  return { columns, rows: papers.length > 1 ? rows : [] }
+}
+
+/** The lines of a document, or of several one after another. */
+function linesTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
+  const { columns } = papers[0]
+  return {
+    columns: [
+      { heading: columns.description, right: false },
+      { heading: columns.quantity, right: true },
+      { heading: columns.amount, right: true },
+    ],
+    rows: papers.flatMap((paper) =>
+      paper.lines.map((line) => [line.description, line.quantity, line.amount]),
+    ),
+  }
+}
+
+/** What an email text can say about one document, or about several that go in one email. */
+export function letterFacts(
   papers: readonly [Paper, ...Paper[]],
   people: { customer: string; contact: string; brand: string; sender: string },
-): MergeFields {
+): EmailFacts {
   const [first] = papers
-  const fact = (paper: Paper, key: string) => paper.facts.find((one) => one.key === key)?.value ?? ''
+  const fact = (key: PaperFact['key']) =>
+    all((paper) => paper.facts.find((one) => one.key === key)?.value ?? '')
   const all = (value: (paper: Paper) => string) =>
     [...new Set(papers.map(value).filter((text) => text !== ''))].join(', ')
   const paying = papers.map(payingOf)
@@ -52,11 +99,16 @@ export function letterFields(
     (sum, paper) => sum.plus(owing ? Decimal.max(0, paper.amounts.toPay) : paper.amounts.total),
     new Decimal(0),
   )
-  return {
+  const values: MergeFields = {
     ...people,
+    greeting: greetings[first.language](people.contact),
+    customerNumber: fact('customer'),
     number: all((paper) => paper.number),
-    order: all((paper) => fact(paper, 'order')),
-    reference: all((paper) => fact(paper, 'reference')),
+    document: all((paper) => paper.heading),
+    order: fact('order'),
+    reference: fact('reference'),
+    supplied: fact('supplied'),
+    invoice: fact('invoice'),
     date: all((paper) => formatDay(paper.date, paper.language)),
     due: all((paper) => (paper.dueDate ? formatDay(paper.dueDate, paper.language) : '')),
     total: withCurrency(total.toString(), first),
@@ -64,4 +116,5 @@ export function letterFields(
     several: papers.length > 1 ? 'yes' : '',
     documents: papers.length > 1 ? papers.map(lineOf).join('\n') : '',
   }
+  return { values, tables: { lines: linesTable(papers), documents: documentsTable(papers) } }
 }

@@ -3,8 +3,10 @@ import { contrastWithWhite } from '../designs/contrast'
 import { readDesign } from '../designs/check-design'
 import { suppliedDesign } from '../designs/supplied'
 import { documentKinds } from '../documents/kinds'
-import { exampleFields, fillEmailText } from '../emailtexts/email-text'
+import { fillEmailText } from '../emailtexts/email-text'
+import { exampleFacts } from '../emailtexts/fields'
 import { plainEmailLook } from '../emailtexts/email-look'
+import { emailPurposes } from '../emailtexts/purposes'
 import { languages } from '../money/format'
 import { checkTaxCode } from '../money/tax-codes'
 import { checkSeries, formatNumber } from '../numbering/series'
@@ -53,9 +55,12 @@ describe('what follows from a country', () => {
 })
 
 describe('the starter set', () => {
-  test.each(documentKinds.flatMap((kind) => languages.map((language) => [kind, language] as const)))(
-    'has an email text for a %s in %s that can be filled',
-    (kind, language) => {
+  const texts = emailPurposes.flatMap((purpose) =>
+    documentKinds.flatMap((kind) => languages.map((language) => [purpose, kind, language] as const)),
+  )
+  test.each(texts)(
+    'has an email text for the %s time of a %s in %s that can be filled',
+    (purpose, kind, language) => {
       const frame = {
         brandName: 'Meadowgate',
         colours: { brand: '#000000', accent: '#000000' },
@@ -63,7 +68,7 @@ describe('the starter set', () => {
         footLines: [],
         language,
       }
-      const filled = fillEmailText(starterTexts[kind][language], exampleFields, frame)
+      const filled = fillEmailText(starterTexts[purpose][kind][language], exampleFacts, frame)
       expect(filled.subject.trim()).not.toBe('')
       expect(filled.text).not.toMatch(/\{[{%]/)
     },

@@ -1,6 +1,10 @@
 import type { Look } from '../designs/supplied'
-import type { DocumentKind } from '../documents/kinds'
-import type { Language } from '../money/format'
+import { documentKinds, type DocumentKind } from '../documents/kinds'
+import { fromBraces } from '../emailtexts/braces'
+import type { EmailText } from '../emailtexts/email-text'
+import { emailPurposes, type EmailPurpose } from '../emailtexts/purposes'
+import { tidy } from '../emailtexts/nodes'
+import { languages, type Language } from '../money/format'
 import type { NumberSeries } from '../numbering/series'
 import type { RoutineSentence, Trust } from '../routines/sentence'
 import texts from './starter-texts.json'
@@ -16,10 +20,23 @@ export const starterStatuses = {
   withdrawn: ['Withdrawn'],
 } as const
 
-/** Subject and text of the emails, by kind and language. */
-export const starterTexts: Readonly<
-  Record<DocumentKind, Record<Language, { subject: string; text: string }>>
-> = texts
+/** Subject and text of the emails, by what they are for, kind and language. */
+export const starterTexts = Object.fromEntries(
+  emailPurposes.map((purpose) => [
+    purpose,
+    Object.fromEntries(
+      documentKinds.map((kind) => [
+        kind,
+        Object.fromEntries(languages.map((one) => [one, starterText(purpose, kind, one)])),
+      ]),
+    ),
+  ]),
+) as Readonly<Record<EmailPurpose, Record<DocumentKind, Record<Language, EmailText>>>>
+
+function starterText(purpose: EmailPurpose, kind: DocumentKind, language: Language): EmailText {
+  const { subject, text } = texts[purpose][kind][language]
+  return { subject: tidy(fromBraces(subject)), text: tidy(fromBraces(text)) }
+}
 
 const letters: Readonly<Record<DocumentKind, string>> = {
   'order confirmation': 'OC',

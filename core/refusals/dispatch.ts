@@ -1,13 +1,10 @@
 /** Emails: who gets them, what they say, when they go. */
 export const dispatch = {
-  'bad-field': "“{found}” in the email's {where} is not a field. Fields stand in double braces: {field}.",
-  'bad-field/brace':
-    "The email's {where} has a brace too many or too few. Fields stand in double braces, like {field}.",
-  'bad-passage':
-    "A passage in the email's {where} is not closed or not understood. Write it like {example} … {example2}.",
+  'bad-field':
+    "“{found}” in the email's {where} is not a field. Type {brace} and choose the field from the list.",
   'bad-time': 'Choose a time from now on, within 60 days.',
   'empty-field':
-    "The email's text needs “{name}”, which this document does not have. Put it in a passage that only stands if there is one.",
+    "The email's text needs “{name}”, which this document does not have. Select the field and say what stands instead, or choose “Only if” for the words around it.",
   'empty-subject': 'The email has no subject. Write one.',
   'empty-text': 'The email has no text. Write one.',
   'goes-already': 'A copy to {to} is already waiting to go.',

@@ -24,6 +24,9 @@ export const documents = {
   'no-date-of-supply': 'Order {order} has no date of supply yet. Set it to Shipped, or give its draft one.',
   'no-date-of-supply/draft': 'The draft has no date of supply. Give it one.',
   'no-design': '{brand} has no design for this kind of document.',
+  'second-look': '{why} {help}',
+  'many-at-once':
+    'More than {many} documents in one Send are sent by a second person. Press Send again to see whom it waits for.',
   'no-email': 'This customer wants no email of this kind, so there is nobody to choose.',
   'no-email-text': '{brand} has no email text for this kind of document.',
   'no-exchange-rate':

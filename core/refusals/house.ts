@@ -1,5 +1,8 @@
 /** Settings: the company, brands, number series, mail accounts, tax. */
 export const house = {
+  'nobody-second': 'There is only one person here who can send. Invite a second one first: Settings, People.',
+  'own-change':
+    '{name}, these are the accounts that you changed yourself. Somebody else has to confirm them.',
   'bad-address/answers': 'Write the address that answers go to.',
   'bad-day': 'Only days that are over can be closed.',
   'bad-picture/coarse':

@@ -3,6 +3,7 @@ import { customers } from './customers'
 import { dispatch } from './dispatch'
 import { documents } from './documents'
 import { drafts } from './drafts'
+import { enclosures } from './enclosures'
 import { house } from './house'
 import { imports } from './imports'
 import { items } from './items'
@@ -24,6 +25,7 @@ export const sentences = {
   ...dispatch,
   ...documents,
   ...drafts,
+  ...enclosures,
   ...house,
   ...imports,
   ...items,

@@ -4,6 +4,7 @@ import { runMigrations } from 'graphile-worker'
 import pg from 'pg'
 import { Umzug } from 'umzug'
 import { config } from '../config'
+import { afterMigration } from './after-migration'
 
 /**
  * The files of the folder, in the order of their names. A file that a house was made with never changes; what changes
@@ -68,6 +69,7 @@ export async function migrate(): Promise<void> {
           await client.query('begin')
           try {
             await client.query(sql())
+            await afterMigration[name]?.(client)
             await client.query('insert into migration (name) values ($1)', [name])
             await client.query('commit')
           } catch (error) {

@@ -144,7 +144,9 @@ create table company (
   -- what the program before this one said was open, by currency
   trial_balance jsonb not null default '{}',
   -- how often something of the whole house that stands on documents was changed
-  papers_version integer not null default 1
+  papers_version integer not null default 1,
+  -- what a second person has to send
+  second_look jsonb not null default '{"above": null, "newAddress": false, "newBank": false, "many": null}'
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -163,7 +165,9 @@ create table mail_account (
   per_hour integer check (per_hour > 0),
   per_day integer check (per_day > 0),
   -- until when the certificate of its server holds, as seen at the last connection
-  certificate_until timestamptz
+  certificate_until timestamptz,
+  -- the largest email that its server takes
+  most_megabytes integer not null default 20 check (most_megabytes > 0)
 );
 
 -- How many emails of a mail account were given a minute to go in, so that its limits are kept.
@@ -279,7 +283,9 @@ create table brand (
   without_tax_number jsonb not null default '{}',
   mail_account_id integer references mail_account,
   -- it is not used for new orders and documents any more
-  retired_at timestamptz
+  retired_at timestamptz,
+  -- who changed the bank accounts, until another one confirms them
+  banks_changed jsonb
 );
 
 -- A place that a brand sells from: its documents show its address, and name its bank accounts where it has own ones.
@@ -342,11 +348,14 @@ create table email_text (
   kind text not null,
   language text not null,
   version integer not null,
-  subject text not null,
-  text text not null,
+  -- a closed set of nodes (core/emailtexts/nodes.ts)
+  subject jsonb not null,
+  text jsonb not null,
   made_at timestamptz not null,
   made_by text not null,
-  unique (brand_id, kind, language, version)
+  -- core/emailtexts/purposes.ts
+  purpose text not null default 'first',
+  constraint email_text_of unique (brand_id, kind, purpose, language, version)
 );
 
 -- How documents of a kind are numbered; closer ones for a country or a currency.
@@ -443,7 +452,9 @@ create table customer (
   -- the recipients that are kept at the postal address
   billing_mail jsonb not null default '{}',
   -- fields of the house's own
-  fields jsonb not null default '{}'
+  fields jsonb not null default '{}',
+  -- what an order has to say before it is invoiced
+  needs jsonb not null default '{"reference": false, "fields": []}'
 );
 create index customer_name on customer (name, id);
 
@@ -862,7 +873,13 @@ create table prepared_document (
   -- how often it was marked stale: who builds it anew clears only the marks that they saw
   stale_mark integer not null default 0,
   -- what a person wrote for this one email: subject, text with its fields, further copies
-  own_email jsonb
+  own_email jsonb,
+  -- held until its order has what its customer needs: what follows then; null where nothing is missing
+  once_complete text check (once_complete in ('check', 'go')),
+  -- why a second person has to send it; null where one is enough
+  second_look text,
+  -- who asked for a second person, and for which state of the document
+  asked jsonb
 );
 create index prepared_brand on prepared_document (brand_id) where state = 'prepared';
 create index prepared_by_source on prepared_document (source_id);
@@ -874,6 +891,35 @@ create index prepared_stale on prepared_document (id) where stale;
 create index prepared_to_check on prepared_document (since, id) where state = 'prepared' and not automatic;
 create index prepared_to_issue on prepared_document (id) where state = 'prepared' and automatic;
 create index prepared_to_send on prepared_document (since, id) where state in ('due', 'put back');
+
+-- Files that go along with documents. What a condition leaves open holds for all.
+create table enclosure (
+  id integer primary key generated always as identity,
+  -- what the receiver sees, with its ending
+  name text not null,
+  sha256 text not null references file,
+  -- kinds of document; all of them where there is none
+  kinds jsonb not null default '[]',
+  brand_id integer references brand,
+  group_id integer references customer_group,
+  customer_id integer references customer,
+  source_id integer references source,
+  -- added for one sending of this document
+  prepared_id integer references prepared_document,
+  language text,
+  -- by the day on which it leaves
+  from_day date,
+  until_day date,
+  -- false: kept, and it never leaves
+  goes boolean not null default true,
+  added_by text not null,
+  added_at timestamptz not null,
+  version integer not null default 1,
+  check (num_nonnulls(customer_id, source_id, prepared_id) <= 1)
+);
+create index enclosure_of_customer on enclosure (customer_id) where customer_id is not null;
+create index enclosure_of_source on enclosure (source_id) where source_id is not null;
+create index enclosure_of_prepared on enclosure (prepared_id) where prepared_id is not null;
 
 -- An issued document, for good. Its sums and its printed facts never change.
 create table document (
@@ -1081,7 +1127,9 @@ create table dispatch (
   -- the minute it goes in, where its mail account takes so many
   slot_at timestamptz,
   -- what a person wrote for this one email: subject, text with its fields, further copies
-  own_email jsonb
+  own_email jsonb,
+  -- counts what was written for it
+  email_revision integer not null default 0
 );
 create index dispatch_arrived on dispatch (arrived_at desc, id desc) where state = 'arrived';
 create index dispatch_away on dispatch (id) where state = 'waiting' and away;
@@ -1134,7 +1182,9 @@ create table mail_copy (
   text text not null,
   html text not null,
   files jsonb not null,
-  sent_at timestamptz not null
+  sent_at timestamptz not null,
+  -- the email's words that were sent
+  email_revision integer not null default 0
 );
 create index mail_copy_words on mail_copy using gin (lower(((subject || ' ') || text)) gin_trgm_ops);
 

@@ -6,7 +6,7 @@ import type { Paper } from '../../core/documents/paper'
 import type { Design } from '../../core/designs/design'
 import { config } from '../config'
 import { readFileBytes } from '../outside/filestore/store'
-import type { RenderTask, Rendered } from './render-thread'
+import type { ProofTask, RenderTask, Rendered } from './render-thread'
 
 /** Lays papers out and paints them in one long-lived thread per core. */
 let pool: Piscina<RenderTask, Rendered> | undefined
@@ -67,6 +67,12 @@ export async function checkPaper(paper: Paper, design: Design): Promise<Rendered
 export async function mergePdfs(files: readonly Uint8Array[]): Promise<Uint8Array> {
   // the pool is typed by its main task; this is the other one
   return threads().run(files as never, { name: 'merge' }) as unknown as Promise<Uint8Array>
+}
+
+/** A proof of sending with its document, made in a thread. */
+export async function renderProof(task: ProofTask): Promise<Uint8Array> {
+  // the pool is typed by its main task; this is another one
+  return threads().run(task as never, { name: 'proof' }) as unknown as Promise<Uint8Array>
 }
 
 export async function closeRenderPool(): Promise<void> {

@@ -4,8 +4,10 @@ import { FontMetrics } from '../../core/designs/metrics'
 import { shippedFaces } from '../../core/designs/shipped-faces'
 import type { LayoutProblem } from '../../core/designs/pages'
 import type { Design } from '../../core/designs/design'
+import { layOutProof, type ProofFacts } from '../../core/proof/proof'
 import { config } from '../config'
 import { PdfkitPainter } from './pdfkit-painter'
+import { withDocument } from './proof'
 
 /**
  * One worker thread: fonts are loaded once, then papers are laid out and painted here, never on an event loop
@@ -38,6 +40,26 @@ export interface Rendered {
 const metrics = new FontMetrics(shippedFaces)
 
 const painter = new PdfkitPainter(config.fontFolder)
+
+/** A proof of sending, laid out, painted and with its document behind it. */
+export interface ProofTask {
+  facts: ProofFacts
+  document: { name: string; bytes: Uint8Array } | null
+  /** The house in whose name it is. */
+  author: string
+  /** ISO instant. */
+  madeAt: string
+}
+
+export async function proof({ facts, document, author, madeAt }: ProofTask): Promise<Uint8Array> {
+  const at = new Date(madeAt)
+  const pages = await painter.paint(layOutProof(facts, metrics), new Map(), {
+    madeAt: at,
+    author,
+    subject: facts.title,
+  })
+  return withDocument(pages, document, at)
+}
 
 /** Names everything that decides the bytes beside Paper and design. */
 const renderer = `${painter.version} fonts-${metrics.hash.slice(0, 12)}`

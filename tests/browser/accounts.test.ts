@@ -218,8 +218,7 @@ describe('Accounts', () => {
     await desk.page.click('[data-test="ask-go"]')
     // the question is away first: another payment's button may stand below it already
     await desk.page.waitForFunction(() => !document.querySelector('.v-dialog .ask'))
-    await desk.wait(`${inHand} [data-test="make-receipt"]`)
-    await desk.page.click(`${inHand} [data-test="make-receipt"]`)
+    await desk.clickText(`${inHand} [data-test="make-receipt"]`, '')
     // or the routine for payments of its brand was there first, and that is said
     await desk.page.waitForFunction(() =>
       /waits in To check|goes by itself|already issued for this payment/.test(document.body.innerText),

@@ -1,3 +1,4 @@
+import type { ElementHandle } from 'puppeteer-core'
 import { describe, expect, test } from 'vitest'
 import { useDesk } from './desk'
 
@@ -17,6 +18,11 @@ const house = async () => {
   await desk.page.goto(`${desk.base}/company`)
   await desk.clickText('.part', 'General')
   await desk.wait('[data-test="rehearsal-address"], button[aria-label^="Rehearsal address"]')
+}
+
+const upload = async (input: string, file: string) => {
+  const field = (await desk.page.waitForSelector(input)) as ElementHandle<HTMLInputElement>
+  await field.uploadFile(file)
 }
 
 describe('a rehearsal', () => {
@@ -66,8 +72,24 @@ describe('a rehearsal', () => {
   })
 })
 
+describe('an email that is stuck', () => {
+  test('is written anew on its Email leaf, and says so', async () => {
+    await desk.page.goto(`${desk.base}/?stage=stuck`)
+    await desk.wait('[data-test="remedy"]')
+    await desk.clickText('[role="tab"]', 'Email')
+    await desk.wait('[data-test="write-email"]')
+    await desk.page.click('[data-test="write-email"]')
+    await desk.wait('[data-test="own-subject"]')
+    await desk.fill('[data-test="own-subject"]', 'At your new address')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+    await desk.wait('[data-test="own-words"]')
+    await says('At your new address')
+  })
+})
+
 describe('an email that needs a word of its own', () => {
-  const subject = '[data-test="own-subject"] input'
+  const subject = '[data-test="own-subject"]'
   /** Opens what is written of the email of the nth row that has an address; @returns to whom it goes. */
   async function write(nth: number): Promise<string> {
     await desk.page.goto(`${desk.base}/?kind=invoice`)
@@ -93,16 +115,22 @@ describe('an email that needs a word of its own', () => {
     const address = await write(0)
     await desk.page.click('[data-test="write-email"]')
     await desk.wait(subject)
-    await desk.fill(subject, 'As we spoke: {{ number }}')
+    await desk.fill(subject, 'As we spoke: {num')
+    await desk.wait('[data-test="field-number"]')
+    await desk.press('Enter')
+    await desk.wait(`${subject} .chip`)
+    await desk.page.click('[data-test="own-cc"] input, input[data-test="own-cc"]')
     await desk.press('Escape')
     await desk.page.waitForFunction(() => !document.querySelector('.ask'))
     await desk.page.reload()
     await write(0)
     await desk.page.click('[data-test="write-email"]')
     await desk.wait('[data-test="goes-on"]')
-    expect(await desk.page.$eval(subject, (field) => (field as HTMLInputElement).value)).toBe(
-      'As we spoke: {{ number }}',
-    )
+    expect((await desk.text(subject)).trim()).toBe('As we spoke: number')
+    await upload('[data-test="email-files"] input[type="file"]', 'tests/browser/desk.ts')
+    await says('is of a kind that does not go along')
+    await upload('[data-test="email-files"] input[type="file"]', 'demo/data/hive-stand.png')
+    await says('hive-stand.png')
     await desk.page.click('[data-test="ask-go"]')
     await desk.page.waitForFunction(() => !document.querySelector('.ask'))
     await desk.wait('[data-test="own-words"]')
@@ -115,6 +143,44 @@ describe('an email that needs a word of its own', () => {
       await desk.page.reload()
     }
     expect(await desk.text('body')).toMatch(/As we spoke: \w+-?\d+/)
+    await desk.clickText('a', 'As we spoke')
+    await says('hive-stand.png')
+  })
+
+  test('files of the house go along with what they are for, until they are taken away', async () => {
+    await desk.page.goto(`${desk.base}/company?part=Enclosures`)
+    await desk.clickText('[data-test="add-enclosure"]', '')
+    await upload('.ask input[type="file"]', 'demo/data/tansy.png')
+    await desk.fill('[data-test="enclosure-name"] input', 'How we deliver')
+    await desk.clickText('.ask label', 'Invoices')
+    await desk.press('Control+Enter')
+    await says('“How we deliver” is saved')
+    await write(1)
+    await desk.page.waitForFunction(() =>
+      document.querySelector('[data-test="enclosed"]')?.textContent?.includes('How we deliver.png'),
+    )
+    await desk.page.click('[data-test="write-email"]')
+    await desk.wait('[data-test="goes-How we deliver.png"]')
+    await desk.page.click(
+      '[data-test="goes-How we deliver.png"] input, input[data-test="goes-How we deliver.png"]',
+    )
+    await says('left out this time')
+    await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForFunction(
+      () => !document.querySelector('[data-test="enclosed"]')?.textContent?.includes('How we deliver'),
+    )
+    await desk.page.click('[data-test="write-email"]')
+    await desk.wait('[data-test="as-supplied"]')
+    await desk.page.click('[data-test="as-supplied"]')
+    await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+    await desk.page.goto(`${desk.base}/company?part=Enclosures`)
+    await desk.wait('[data-test="enclosure-How we deliver.png"]')
+    await desk.page.click('[data-test="enclosure-How we deliver.png"]')
+    await desk.wait('[data-test="drop-enclosure"]')
+    await desk.page.click('[data-test="drop-enclosure"]')
+    await says('goes along with nothing from now on')
+    await desk.page.click('[data-test="ask-go"]')
+    await says('“How we deliver.png” goes along no more')
   })
 
   test('by keyboard: a field that it does not have is refused at its place; as supplied again by one key', async () => {
@@ -123,9 +189,9 @@ describe('an email that needs a word of its own', () => {
     await desk.press('Enter')
     await desk.page.waitForFunction((at) => document.activeElement?.matches(at), {}, subject)
     await desk.press('Control+a')
-    await desk.page.keyboard.type('For {{ nobody }}')
+    await desk.page.keyboard.type('For {nobody} ')
     await desk.press('Control+Enter')
-    await says('There is no field called “nobody”')
+    await says("“{nobody}” in the email's subject is not a field")
     await desk.press('Control+a')
     await desk.page.keyboard.type('For you')
     await desk.press('Control+Enter')
@@ -137,6 +203,23 @@ describe('an email that needs a word of its own', () => {
     await desk.press('Enter')
     await desk.page.waitForFunction(() => !document.querySelector('[data-test="own-words"]'))
   })
+})
+
+test('an invoice that waits for an order number gets it on the spot, and is ready to go', async () => {
+  await desk.page.goto(desk.base)
+  const number = await desk.page.evaluate(async () => {
+    const answer = await fetch('/api/line?stage=to%20check&limit=100')
+    const { rows } = (await answer.json()) as { rows: { problem: string | null; orderNumber: string }[] }
+    return rows.find((one) => one.problem?.includes('takes no invoice'))!.orderNumber
+  })
+  await row(number)
+  await desk.clickText('[role="option"]', number)
+  await says('takes no invoice without “Your reference”')
+  await desk.page.click('[data-test="complete"]')
+  await desk.fill('[data-test="complete-reference"] input', 'PO 4711')
+  await desk.press('Enter')
+  await says('Its invoice is built anew')
+  await desk.page.waitForFunction(() => !document.querySelector('[data-test="complete"], .notice.stuck'))
 })
 
 describe('a Send', () => {
@@ -247,5 +330,60 @@ describe('stuck', () => {
     await desk.press('Enter')
     await says('Corrected at Cowslip & Daughters')
     await says('Nothing of that kind')
+  })
+})
+
+describe('what a second person sends', () => {
+  const inRow = (words: string) =>
+    desk.page.evaluate((text) => {
+      const found = [...document.querySelectorAll<HTMLElement>('[role="option"]')].find(
+        (one) => one.innerText.includes(text) && one.innerText.includes('@'),
+      )
+      found?.click()
+      return found?.querySelector('.number')?.textContent?.trim()
+    }, words)
+
+  test('one asks and cannot send it; another opens it and sends it', async () => {
+    await desk.signIn('supervisor')
+    await desk.page.goto(`${desk.base}/company?part=General`)
+    await desk.wait('[data-test="second-above"] input')
+    await desk.page.click('[data-test="second-above"] input')
+    await desk.wait('.few input')
+    await desk.fill('.few input', '1')
+    await desk.press('Tab')
+    await says('What a second person sends is set')
+    await desk.page.goto(`${desk.base}/?kind=invoice`)
+    await row('second person')
+    const number = await inRow('second person')
+    await desk.wait('[data-test="ask-second"]')
+    await desk.page.click('[data-test="ask-second"]')
+    await says('somebody else has to send it')
+    await row('asked: Maeve Tarrant')
+    expect(await desk.text('[data-test="send"]')).toContain('Why not sent')
+
+    await desk.signIn('clerk')
+    await desk.page.goto(`${desk.base}/?kind=invoice`)
+    await row('asked: Maeve Tarrant')
+    await inRow('asked: Maeve Tarrant')
+    await says('Maeve Tarrant asked for one')
+    await desk.clickText('[data-test="send"]', `Send ${number}`)
+    await desk.sayYes()
+    await says('1 document goes in')
+    await desk.clickText('[data-test="take-back"]', '')
+    await desk.page.waitForFunction(() => !document.querySelector('[data-test="take-back"]'))
+  })
+
+  test('many that need one are asked for at once, where a Send says that they are left out', async () => {
+    await desk.signIn('supervisor')
+    await desk.page.goto(`${desk.base}/?kind=invoice`)
+    await row('second person')
+    await inRow('second person')
+    await desk.wait('[data-test="ask-second"]')
+    await desk.clickText('[data-test="send"]', 'Why not sent')
+    await desk.wait('.ask [data-test="ask-second"]')
+    await desk.page.click('.ask [data-test="ask-second"]')
+    await says('A second person is asked for 1 document')
+    await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+    await row('asked: Maeve Tarrant')
   })
 })

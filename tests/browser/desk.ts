@@ -56,6 +56,7 @@ const flags = [
   '--disable-component-update',
   '--disable-sync',
   '--disable-extensions',
+  '--force-prefers-reduced-motion',
   '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1',
 ]
 
@@ -83,6 +84,12 @@ function clickWhatIsSeen(page: Page): void {
   }
 }
 
+/** What is waited for is asked for twenty times a second, not at each frame: these browsers share two cores. */
+function waitAtLeisure(page: Page): void {
+  const wait = page.waitForFunction.bind(page)
+  page.waitForFunction = (what, options, ...values) => wait(what, { polling: 50, ...options }, ...values)
+}
+
 /** A browser with a fresh profile in a folder, and its first page, 1280 by 800. */
 export async function openBrowser(folder: string): Promise<{ browser: Browser; page: Page }> {
   const browser = await puppeteer.launch({
@@ -96,6 +103,7 @@ export async function openBrowser(folder: string): Promise<{ browser: Browser; p
   await page.setViewport({ width: 1280, height: 800 })
   page.setDefaultTimeout(20_000)
   clickWhatIsSeen(page)
+  waitAtLeisure(page)
   return { browser, page }
 }
 

@@ -77,6 +77,7 @@ describe('Company', () => {
     await wait('[data-test="rename-sender"]')
     await fill('Registration, as', 'Registered in Ireland, 00099')
     await desk.page.click('[data-test="ask-go"]')
+    await desk.page.waitForFunction(() => !document.querySelector('.ask'))
     await says('The brand is saved.')
     await desk.page.reload()
     await clickText('.part', 'Identity')
@@ -125,12 +126,80 @@ describe('Company', () => {
     await clickText('.part', 'Email text')
     await clickText('button', 'Discard changes') // of the numbers, which are left as they were
     await says('as it would go with the sample')
-    await fill('Subject', 'Invoice {{ numbr }}')
-    await says('no field called “numbr”')
-    await fill('Subject', 'Your invoice {{ number }}')
-    await says('Your invoice ')
+    const subject = '[data-test="email-subject"]'
+    await desk.wait(subject)
+    await desk.fill(subject, 'Invoice {numbr} ')
+    await says("“{numbr}” in the email's subject is not a field")
+    await desk.fill(subject, 'Your invoice {num')
+    await desk.wait('[data-test="field-number"]')
+    await desk.press('Enter')
+    await desk.wait(`${subject} .chip`)
+    await desk.page.waitForFunction(() =>
+      document.querySelector('#email-preview .subject')?.textContent?.includes('Your invoice'),
+    )
+    expect(await desk.page.$(`${subject} .passage`)).toBeNull()
     await clickText('button', 'Save')
     await says('Saved. Emails from now on read and look like this.')
+  })
+
+  test('a passage and a table: chosen, seen in the email beside it, kept, and back to the supplied text', async () => {
+    const text = '[data-test="email-text"]'
+    const email = (words: string, there = true) =>
+      desk.page.waitForFunction(
+        (what, wanted) => {
+          const shown = document.querySelector('iframe')?.getAttribute('srcdoc')
+          return shown !== undefined && shown !== null && shown.includes(what) === wanted
+        },
+        {},
+        words,
+        there,
+      )
+    const onlyIf = async (words: string) => {
+      const [, menu] = await desk.page.$$('.email-editor:not(.single) .tools button.word')
+      await menu!.click()
+      await desk.page.waitForFunction(() => document.activeElement?.matches('.picker input'))
+      await desk.page.keyboard.type(words)
+      await desk.press('Enter')
+    }
+    await wait(`${text} p`)
+    await email('just reply')
+    const [sentence] = await desk.page.$$(`xpath/.//p[contains(., "just reply")]`)
+    await sentence!.click({ count: 3 })
+    await onlyIf('it is paid already')
+    await email('just reply', false)
+    await says('Stands only if it is paid already.')
+    await onlyIf('something is to be paid')
+    await email('just reply')
+    await desk.page.click(`${text} p:last-child`)
+    const [table] = await desk.page.$$('.email-editor:not(.single) .tools button.word')
+    await table!.click()
+    await clickText('.picker [role="option"]', 'Lines of the document')
+    await email('<table')
+    await clickText('button', 'Save')
+    await desk.page.waitForFunction(() => !document.body.innerText.includes('not saved yet'))
+    await desk.page.reload()
+    await wait(`${text} .fact-table`)
+    expect(await desk.page.$eval(`${text} p .passage:last-child`, (one) => one.textContent)).toBeTruthy()
+    await desk.page.click('[data-test="as-supplied"]')
+    await desk.page.waitForFunction((where) => !document.querySelector(`${where} .fact-table`), {}, text)
+    await email('<table', false)
+    await clickText('button', 'Save')
+    await desk.page.waitForFunction(() => !document.body.innerText.includes('not saved yet'))
+  })
+
+  test('an earlier version is read and taken up again; what nobody tried says so until a sample is sent', async () => {
+    await says('not tried yet')
+    await desk.page.click('[data-test="versions"]')
+    await wait('[data-test="take-2"]')
+    await desk.page.click('[data-test="take-2"]')
+    await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+    await desk.page.waitForFunction(() =>
+      document.querySelector('[data-test="email-subject"]')?.textContent?.includes('Your invoice'),
+    )
+    await clickText('button', 'Save')
+    await desk.page.waitForFunction(() => !document.body.innerText.includes('not saved yet'))
+    await desk.page.click('[data-test="sample-to-me"]')
+    await desk.page.waitForFunction(() => !document.querySelector('.untried'))
   })
 })
 
@@ -293,5 +362,32 @@ describe('an order', () => {
     await desk.page.type('[data-test="copy-to"] input', 'auditor@elsewhere.example')
     await desk.page.click('[data-test="ask-go"]')
     await says('goes to auditor@elsewhere.example')
+  })
+
+  test('a copy in words of one’s own: begun, left, taken up again, and sent', async () => {
+    const subject = '[data-test="own-subject"]'
+    const ask = async () => {
+      await desk.page.waitForFunction(() => !document.querySelector('.ask'))
+      await desk.page.click('[data-test="copy"]')
+      await wait('[data-test="copy-to"] input')
+    }
+    await ask()
+    await desk.page.click('[data-test="copy-words"]')
+    await wait(subject)
+    await desk.fill(subject, 'For your files')
+    await desk.page.click('[data-test="own-cc"] input')
+    await desk.press('Escape')
+    await ask()
+    await wait('[data-test="goes-on"]')
+    expect((await desk.text(subject)).trim()).toBe('For your files')
+    await desk.fill('[data-test="copy-to"] input', 'files@elsewhere.example')
+    await desk.page.click('[data-test="ask-go"]')
+    await says('goes to files@elsewhere.example')
+    await desk.page.goto(`${desk.mailboxes}/mailbox/files@elsewhere.example`)
+    for (let attempt = 0; attempt < 30 && !(await desk.text('body')).includes('For your'); attempt++) {
+      await new Promise((resolve) => setTimeout(resolve, 300))
+      await desk.page.reload()
+    }
+    expect(await desk.text('body')).toContain('For your files')
   })
 })

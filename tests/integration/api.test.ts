@@ -19,6 +19,7 @@ interface Schema {
   required?: string[]
   items?: Schema | Schema[]
   enum?: unknown[]
+  const?: unknown
   anyOf?: Schema[]
   oneOf?: Schema[]
   allOf?: Schema[]
@@ -198,6 +199,7 @@ const concrete = (path: string) => path.replace(/\{\w+\}/g, '999999')
 
 /** A value that a schema allows; the shortest one. */
 function sample(schema: Schema): unknown {
+  if (schema.const !== undefined) return schema.const
   if (schema.enum) return schema.enum.find((value) => value !== null && value !== '') ?? schema.enum[0]
   const choice = schema.anyOf ?? schema.oneOf ?? schema.else?.oneOf ?? schema.allOf?.[0]?.else?.oneOf
   const type = Array.isArray(schema.type) ? schema.type.find((one) => one !== 'null')! : schema.type

@@ -562,7 +562,9 @@ test('a gathered email that waits reads as it will be: every number, every file'
   )
   const { email } = await documentView(documents[1]!.id)
   expect(email!.sent).toBe(false)
-  expect(email!.files).toEqual(documents.map(({ number }) => `Invoice-${number}.pdf`))
+  expect(email!.files.map((file) => file.name)).toEqual(
+    documents.map(({ number }) => `Invoice-${number}.pdf`),
+  )
   for (const { number } of documents) expect(email!.subject).toContain(number)
   process.env.CLOTHESPIN_SMTP_URL = there
   await until('it to be gone', () => goneNow(orders[1]!))

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { bodyOf } from '../../core/emailtexts/nodes'
 import { one, rows, run } from '../../server/db/connection'
 import { hold } from '../../server/services/dispatch/by-hand'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
@@ -68,9 +69,12 @@ describe('a brand', () => {
     const [first] = house.brands
     await run(
       `insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
-      select brand_id, kind, language, 99, 'Ours alone', text, now(), 'Test'
-      from email_text where brand_id = $1 and kind = 'invoice' and language = 'en' order by version desc limit 1`,
-      [first!.id],
+      select brand_id, kind, language, 99, $2::jsonb, text, now(), 'Test'
+      from email_text
+      where brand_id = $1 and kind = 'invoice' and purpose = 'first' and language = 'en'
+      order by version desc
+      limit 1`,
+      [first!.id, JSON.stringify(bodyOf('Ours alone'))],
     )
     const id = await addBrand({ ...base, code: 'CP', name: 'Little Bee', copyOf: first!.id }, who)
     const newest = (brandId: number) =>
@@ -79,7 +83,9 @@ describe('a brand', () => {
           (select design from design where brand_id = $1 and kind = 'invoice' order by version desc limit 1) design,
           (
             select subject from email_text
-            where brand_id = $1 and kind = 'invoice' and language = 'en' order by version desc limit 1
+            where brand_id = $1 and kind = 'invoice' and purpose = 'first' and language = 'en'
+            order by version desc
+            limit 1
           ) subject`,
         [brandId],
       )

@@ -1,4 +1,6 @@
 import { PNG } from 'pngjs'
+import { fromBraces } from '../../core/emailtexts/braces'
+import { bodyOf } from '../../core/emailtexts/nodes'
 import { describe, expect, test } from 'vitest'
 import { lookOf } from '../../core/designs/supplied'
 import type { NumberSeries } from '../../core/numbering/series'
@@ -12,6 +14,8 @@ import {
   changeLook,
   type LookChange,
 } from '../../server/services/house/change'
+import { sendSampleToMe } from '../../server/services/documents/rehearse'
+import { emailVersions } from '../../server/services/house/email-versions'
 import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { issueInOneTransaction } from '../../server/services/documents/issue'
 import { samplePaper } from '../../server/services/documents/sample'
@@ -40,7 +44,11 @@ async function issued(): Promise<{ number: string; paper: { brand: { senderLine:
 describe('the brand', () => {
   test('moves house: new papers carry the new address, issued ones keep the old', async () => {
     const before = await issued()
-    await changeBrand((await brand()).id, { ...(await brand()), addressLines: ['7 New Row', 'Dunmarrow'] })
+    await changeBrand(
+      (await brand()).id,
+      { ...(await brand()), addressLines: ['7 New Row', 'Dunmarrow'] },
+      ida,
+    )
     const after = await issued()
     expect(after.paper.brand.senderLine).toContain('7 New Row')
     expect(
@@ -52,10 +60,14 @@ describe('the brand', () => {
   test('an IBAN that cannot be right is refused with its field, and nothing changes', async () => {
     const current = await brand()
     await expect(
-      changeBrand(current.id, {
-        ...current,
-        banks: [current.banks[0]!, { name: 'B', iban: 'IE36DEMO00000012345678', bic: '', currency: '' }],
-      }),
+      changeBrand(
+        current.id,
+        {
+          ...current,
+          banks: [current.banks[0]!, { name: 'B', iban: 'IE36DEMO00000012345678', bic: '', currency: '' }],
+        },
+        ida,
+      ),
     ).rejects.toMatchObject({ code: 'bad-iban', about: { field: 'banks.1.iban' } })
     expect((await brand()).version).toBe(current.version)
   })
@@ -222,10 +234,25 @@ describe('the number series', () => {
   })
 })
 
+const ida = { ...inTheNameOf('Ida Brandes'), id: 2 }
+const invoiceText = { kind: 'invoice', purpose: 'first', language: 'en' } as const
+
 test('an email text with an unknown field is refused; a good one goes with the next email', async () => {
   const { id, version, emailLook: look } = await brand()
   const change = (subject: string, text: string) =>
-    changeEmail(id, { version, kind: 'invoice', language: 'en', subject, text, look }, inTheNameOf('Test'))
+    changeEmail(
+      id,
+      {
+        version,
+        kind: 'invoice',
+        purpose: 'first',
+        language: 'en',
+        look,
+        subject: fromBraces(subject),
+        text: fromBraces(text),
+      },
+      inTheNameOf('Test'),
+    )
   await expect(change('{{ nubmer }}', 'x')).rejects.toThrow('Did you mean “number”?')
   await change('Your invoice {{ number }}, with thanks', 'Hello {{ contact }}')
   const { number } = await issued()
@@ -242,11 +269,11 @@ describe('two supervisors at the same brand', () => {
     const who = inTheNameOf('Test')
     const { version, emailLook: look } = onScreen
     await changeLook(onScreen.id, { version, hiddenSums: ['net'] }, who)
-    const text = { subject: 'From an old screen {{ number }}', text: 'x' }
+    const text = { subject: bodyOf('From an old screen'), text: bodyOf('x') }
     for (const late of [
       () => changeLook(onScreen.id, { version, hiddenSums: [] }, who),
-      () => changeEmail(onScreen.id, { version, kind: 'invoice', language: 'en', look, ...text }, who),
-      () => changeBrand(onScreen.id, onScreen),
+      () => changeEmail(onScreen.id, { version, ...invoiceText, look, ...text }, who),
+      () => changeBrand(onScreen.id, onScreen, ida),
     ])
       await expect(late()).rejects.toThrow('Somebody changed this brand meanwhile')
     expect((await brand()).version).toBe(version + 1)
@@ -256,12 +283,32 @@ describe('two supervisors at the same brand', () => {
 
   test('the look of emails alone makes no new version of their text', async () => {
     const { id, version, emailLook, notes } = await brand()
-    const note = notes.find((one) => one.language === 'en')!
+    const note = notes.find((one) => one.purpose === 'first' && one.language === 'en')!
     const look = { ...emailLook, closing: 'Otter Mill, since 1911' }
-    await changeEmail(id, { ...note, version, kind: 'invoice', language: 'en', look }, inTheNameOf('Test'))
+    await changeEmail(id, { ...note, version, ...invoiceText, look }, inTheNameOf('Test'))
     const now = await brand()
     expect(now.emailLook).toEqual(look)
-    expect(now.notes.find((one) => one.language === 'en')!.version).toBe(note.version)
+    expect(now.notes.find((one) => one.purpose === 'first' && one.language === 'en')!.version).toBe(
+      note.version,
+    )
+  })
+
+  test('every version of an email text is there with who saved it, and says whether it was tried', async () => {
+    const { id, version, emailLook } = await brand()
+    const before = await emailVersions(id, 'invoice', 'first', 'en')
+    const text = {
+      subject: fromBraces('Invoice {{ number }}, as new'),
+      text: fromBraces('Dear {{ contact }}'),
+    }
+    const change = { ...text, version, ...invoiceText, look: emailLook }
+    await changeEmail(id, change, inTheNameOf('Ida Brandes'))
+    const [newest, ...others] = await emailVersions(id, 'invoice', 'first', 'en')
+    expect(newest).toMatchObject({ ...text, madeBy: 'Ida Brandes', tried: false })
+    expect(others).toEqual(before)
+    const me = { ...inTheNameOf('Ida Brandes'), email: 'ida@tansyhollow.example' }
+    await sendSampleToMe(id, 'invoice', me, { ...text, language: 'en', look: emailLook })
+    expect((await emailVersions(id, 'invoice', 'first', 'en'))[0]!.tried).toBe(true)
+    expect((await emailVersions(id, 'invoice', 'first', 'de')).every((one) => one.tried === false)).toBe(true)
   })
 
   test('a series that changed meanwhile is not changed from an old screen', async () => {

@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import { one, run } from '../../server/db/connection'
 import { drop, prepareByHand, putBack, undrop } from '../../server/services/documents/prepare-by-hand'
-import { sendCopy, decideByHand } from '../../server/services/dispatch/by-hand'
+import { decideByHand } from '../../server/services/dispatch/by-hand'
+import { sendCopy } from '../../server/services/line/copy'
 import { listDispatches } from '../../server/services/dispatch/queries'
 import { lineCounts } from '../../server/services/line/counts-queries'
 import { type LineFilter } from '../../server/services/line/list'
@@ -264,7 +265,7 @@ describe('all emails', () => {
       async () => (await of('accounts@ottermill', { state: 'on the way' })).length === 3,
     )
     const [first] = await of('accounts@ottermill')
-    await sendCopy(first!.documentId, 'elsewhere@copies.example', false, inTheNameOf('Test'))
+    await sendCopy(first!.documentId, { address: 'elsewhere@copies.example' }, inTheNameOf('Test'))
     await until(
       'the copy',
       async () => (await of('elsewhere@copies.example', { state: 'on the way' })).length === 1,

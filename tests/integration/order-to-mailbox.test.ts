@@ -8,7 +8,7 @@ import { prepareByHand, putBack } from '../../server/services/documents/prepare-
 import { markSeen } from '../../server/services/documents/refresh'
 import { startRun } from '../../server/services/documents/send-run'
 import { runReport } from '../../server/services/runs/runs'
-import { sendCopy } from '../../server/services/dispatch/by-hand'
+import { sendCopy } from '../../server/services/line/copy'
 import { orderView } from '../../server/services/orders/list'
 import { editOrder } from '../../server/services/orders/orders'
 import { setStatus } from '../../server/services/orders/status'
@@ -150,9 +150,9 @@ describe('once', () => {
   test('a copy to somebody who has it goes only when a person says "again"', async () => {
     const document = (await one<{ id: number }>(`select id from document where order_number = 'SO-1'`))!
     await expect(
-      sendCopy(document.id, 'accounts@ottermill.example', false, inTheNameOf('Test')),
+      sendCopy(document.id, { address: 'accounts@ottermill.example' }, inTheNameOf('Test')),
     ).rejects.toThrow(/already went to .* Send it again\?/)
-    await sendCopy(document.id, 'somebody@else.example', false, inTheNameOf('Test'))
+    await sendCopy(document.id, { address: 'somebody@else.example' }, inTheNameOf('Test'))
     await until('the copy', async () => house.mailboxes.of('somebody@else.example').length === 1)
     const [copy] = await house.mails('somebody@else.example')
     const [original] = (await house.mails('accounts@ottermill.example')).slice(-1)

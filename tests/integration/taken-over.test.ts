@@ -3,7 +3,7 @@ import { PDFDocument } from 'pdf-lib'
 import { describe, expect, test } from 'vitest'
 import { formatNumber, type NumberSeries } from '../../core/numbering/series'
 import { one, rows } from '../../server/db/connection'
-import { sendCopy } from '../../server/services/dispatch/by-hand'
+import { sendCopy } from '../../server/services/line/copy'
 import { sendDocumentToMe } from '../../server/services/documents/rehearse'
 import { madeAgain } from '../../server/services/register/again'
 import { creditDocument } from '../../server/services/drafts/credit'
@@ -202,7 +202,9 @@ describe('open items of the earlier program', () => {
     await expect(sendDocumentToMe(id, { ...who, email: 'col@tansyhollow.example' })).rejects.toThrow(
       'it is not drawn here',
     )
-    await expect(sendCopy(id, 'anna@ottermill.example', false, who)).rejects.toThrow('came without a PDF')
+    await expect(sendCopy(id, { address: 'anna@ottermill.example' }, who)).rejects.toThrow(
+      'came without a PDF',
+    )
     const pdf = await PDFDocument.create()
     pdf.addPage()
     const bytes = await pdf.save()

@@ -5,6 +5,11 @@ import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest'
+import type { EmailText } from '../../core/emailtexts/email-text'
+import { exampleFacts, type MergeFields } from '../../core/emailtexts/fields'
+import type { Body } from '../../core/emailtexts/nodes'
+import { bodyText } from '../../core/emailtexts/forms'
+import { settle } from '../../core/emailtexts/settle'
 import { closeDatabase, one, rows } from '../../server/db/connection'
 import { migrate, pendingMigrations } from '../../server/db/migrate'
 import { customerView } from '../../server/services/customers/customers'
@@ -69,6 +74,30 @@ describe.each(dumps)('the house of %s', (dump) => {
       'Delivery window',
       'text',
     ])
+  })
+
+  test('its email texts say what they said', async () => {
+    const texts = await rows<EmailText & { kind: string; language: string }>(
+      `select distinct on (kind, language) kind, language, subject, text
+      from email_text
+      where purpose = 'first'
+      order by kind, language`,
+    )
+    const said = (body: Body, change: Partial<MergeFields> = {}) =>
+      bodyText(settle(body, { ...exampleFacts.values, ...change }, 'text'), exampleFacts.tables)
+    const [english] = texts.filter((one) => one.kind === 'invoice' && one.language === 'en')
+    expect(said(english!.subject)).toBe('Invoice INV-2026-00042 for your order SO-20931')
+    expect(said(english!.text, { contact: '', reference: '', paying: 'paid' })).toBe(
+      'Dear customer,\n\nYour order SO-20931 is on its way. Attached is invoice INV-2026-00042 of ' +
+        '24 November 2026 for 1,284.46 EUR. It is paid already; there is nothing left to pay. Thank you.\n\n' +
+        'If something is not right, just reply to this email.\n\nKind regards\nMaeve Tarrant',
+    )
+    expect(texts.map(({ kind, language }) => `${kind} ${language}`)).toHaveLength(15)
+    const again = await rows<EmailText & { purpose: string }>(
+      `select subject, text from email_text where purpose = 'again' and language = 'de' and kind = 'invoice'`,
+    )
+    expect(said(again[0]!.subject)).toBe('Noch einmal: Rechnung INV-2026-00042')
+    for (const { subject, text } of texts) expect([said(subject), said(text)]).not.toContain('')
   })
 
   test('every customer is reached as before, and its next document is made', async () => {

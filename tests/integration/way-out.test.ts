@@ -5,7 +5,7 @@ import { one, rows, run } from '../../server/db/connection'
 import { config } from '../../server/config'
 import { closeMailConnections, handOver } from '../../server/outside/mail/smtp'
 import { correctAddress, stuckByAddress } from '../../server/services/dispatch/correct'
-import { sendCopy } from '../../server/services/dispatch/by-hand'
+import { sendCopy } from '../../server/services/line/copy'
 import { sendFailureNotice } from '../../server/services/dispatch/notice'
 import { sweep } from '../../server/services/dispatch/sweep'
 import { sendOneToMe, sendRehearsals } from '../../server/services/documents/rehearse'
@@ -158,7 +158,7 @@ describe('an address that is put right', () => {
     const [document] = await rows<{ id: number }>('select id from document order by id limit 1')
     await run('update open_item set open = 0 where document_id = $1', [document!.id])
     house.rules.set({ who: 'copy@ottermil.example', does: 'bounce at once' })
-    await sendCopy(document!.id, 'copy@ottermil.example', false, inTheNameOf('Test'))
+    await sendCopy(document!.id, { address: 'copy@ottermil.example' }, inTheNameOf('Test'))
     await until(
       'the copy to be stuck',
       async () => (await stuckByAddress('copy@ottermil.example')).length === 1,

@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto'
-import { describe, expect, test } from 'vitest'
+import pg from 'pg'
+import { describe, expect, onTestFinished, test } from 'vitest'
+import { config } from '../../server/config'
 import { one, rows, run } from '../../server/db/connection'
-import { hold, sendCopy, sendDocuments, decideByHand } from '../../server/services/dispatch/by-hand'
+import { hold, sendDocuments, decideByHand } from '../../server/services/dispatch/by-hand'
+import { sendCopy } from '../../server/services/line/copy'
 import { sendDispatches } from '../../server/services/dispatch/send'
 import { printQueue } from '../../server/services/dispatch/queries'
 import { prepareByHand, sendThisOnceTo } from '../../server/services/documents/prepare-by-hand'
@@ -69,6 +72,23 @@ async function allDue(): Promise<number[]> {
 const sendAllDue = async () => sendDispatches(await allDue(), 'the worker of the test')
 const mailsTo = async (address: string) => (await house.mails(address)).length
 
+/** Locks a prepared document from outside, until it is let go. */
+async function handOn({ id }: PaperRow): Promise<{ letGo: () => Promise<void> }> {
+  const client = new pg.Client({ connectionString: config.databaseUrl })
+  await client.connect()
+  await client.query('begin')
+  await client.query('select id from prepared_document where id = $1 for update', [id])
+  onTestFinished(() => client.end())
+  return { letGo: async () => void (await client.query('rollback')) }
+}
+const waitingForTurn = async () =>
+  (await one<{ count: number }>(
+    `select count(*)::int count
+    from pg_locks l
+    join pg_database b on b.oid = l.database
+    where b.datname = current_database() and l.locktype = 'advisory' and not l.granted`,
+  ))!.count
+
 describe('Stop', () => {
   test('pressed while a batch is written, it comes before the next: the report is what was committed', async () => {
     const { orders, papers } = await shipped(45)
@@ -76,16 +96,20 @@ describe('Stop', () => {
     const id = await startRun(ready(papers), randomUUID(), user)
     await run(`update send_run set goes_at = now() - interval '1 second' where id = $1`, [id])
     await changeHouse({ undoMinutes: 0 })
-    // Stop is pressed as soon as the first document shows, and its job runs beside the one that is issuing
+    // somebody has a document of the second batch in hand: meanwhile Stop is pressed, and its job runs, too
+    const inHand = await handOn(papers.find((paper) => paper.orderId === orders[25])!)
     const issuing = continueRun(id)
     await until('the first batch', async () => (await documentsOf(orders)).length > 0)
-    await stopRun(id, inTheNameOf('Maeve Tarrant'))
-    await Promise.all([issuing, continueRun(id)])
+    const stopping = stopRun(id, inTheNameOf('Maeve Tarrant'))
+    await until('Stop has its turn', async () => (await waitingForTurn()) === 1)
+    const another = continueRun(id)
+    await until('another job has its turn', async () => (await waitingForTurn()) === 2)
+    await inHand.letGo()
+    await Promise.all([issuing, stopping, another])
     await house.settle()
     const issued = (await documentsOf(orders)).length
     const report = await runReport(id)
-    expect(issued).toBeGreaterThan(0)
-    expect(issued).toBeLessThan(45)
+    expect(issued).toBe(40)
     expect(report).toMatchObject({
       chosen: 45,
       issued,
@@ -383,7 +407,7 @@ describe('void', () => {
     expect(await mailsTo('accounts@ottermill.example')).toBe(before)
     expect(await dispatchesOf(orders)).toMatchObject([{ state: 'closed' }])
     await expect(
-      sendCopy(document!.id, 'someone@ottermill.example', false, inTheNameOf('Test')),
+      sendCopy(document!.id, { address: 'someone@ottermill.example' }, inTheNameOf('Test')),
     ).rejects.toThrow('is void')
   })
 })
@@ -394,7 +418,7 @@ test('the same copy asked for three times at one instant is one email', async ()
   await until('it to be gone', async () => (await dispatchesOf(orders))[0]?.state === 'arrived')
   const [document] = await documentsOf(orders)
   const asked = await Promise.allSettled(
-    [1, 2, 3].map(() => sendCopy(document!.id, 'copy@ottermill.example', false, inTheNameOf('Test'))),
+    [1, 2, 3].map(() => sendCopy(document!.id, { address: 'copy@ottermill.example' }, inTheNameOf('Test'))),
   )
   expect(asked.filter((one) => one.status === 'fulfilled')).toHaveLength(1)
   await until('the copy', async () => (await mailsTo('copy@ottermill.example')) === 1)

@@ -3,6 +3,7 @@ import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import BankFields from './BankFields.vue'
+import BanksChanged from './BanksChanged.vue'
 import CheckField from '../fields/CheckField.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
@@ -172,6 +173,7 @@ useMainKey(ask)
       ></I18nT>
     </p>
     <h2>{{ t('brands.bankAccounts') }}</h2>
+    <BanksChanged :brand="brand" @kept="emit('kept')" />
     <BankFields v-model="form.banks" :disabled="disabled" :wrongs="wrongs" />
     <h2>{{ t('brands.senderOfEmails') }}</h2>
     <div class="grid">

@@ -2,6 +2,7 @@
 import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
+import EmailVersions from '../emailtexts/EmailVersions.vue'
 import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
@@ -14,25 +15,38 @@ import { useMainKey } from '../../composables/useMainKey'
 import type { BodyOf } from '../../composables/api'
 import { previewEmailText } from '../../calls/email-texts'
 import { changeEmail } from '../../calls/brands'
-import { mergeFieldNames } from '../../../core/emailtexts/fields'
+import { exampleFields, type MergeFields } from '../../../core/emailtexts/fields'
+import { bodyOf, tidy } from '../../../core/emailtexts/nodes'
+import { emailPurposes, type EmailPurpose } from '../../../core/emailtexts/purposes'
+import { starterTexts } from '../../../core/house/starter'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
+import type { EmailText } from '../../../core/emailtexts/email-text'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { BrandView } from '../../contract'
+
+const EmailEditor = defineAsyncComponent(() => import('../emailtexts/EmailEditor.vue'))
 
 /** The email that carries a kind of paper, per language: subject and text, read with example fields beside it. */
 const props = defineProps<{
   brand: BrandView
   kind: DocumentKind
   kinds: { value: string; words: string }[]
+  /** How often its sample was sent from here. */
+  tries: number
 }>()
 type EmailOnScreen = NonNullable<BodyOf<'/api/brands/{id}/to-me', 'post'>['email']>
 const emit = defineEmits<{ kept: []; kind: [kind: DocumentKind]; email: [email: EmailOnScreen] }>()
 const session = useSession()
 const disabled = computed(() => !session.may('supervisor'))
 const language = ref<Language>('en')
-const note = computed(() => props.brand.notes.find((one) => one.language === language.value))
-const filled = shallowRef<{ subject: string; html: string }>()
+const purpose = ref<EmailPurpose>('first')
+const note = computed(() =>
+  props.brand.notes.find((one) => one.purpose === purpose.value && one.language === language.value),
+)
+/** What the sample document says. */
+const values = computed(() => filled.value?.values ?? exampleFields)
+const filled = shallowRef<{ subject: string; html: string; values: MergeFields }>()
 const wrong = ref('')
 const busy = ref(false)
 const saved = computed(() => ({
@@ -42,15 +56,30 @@ const saved = computed(() => ({
 }))
 const { form, base, dirty, save, take } = useForm(
   () => saved.value,
-  ({ note, look }) => ({ subject: note?.subject ?? '', text: note?.text ?? '', look: { ...look } }),
+  ({ note, look }) => ({
+    subject: tidy(note?.subject ?? bodyOf('')),
+    text: tidy(note?.text ?? bodyOf('')),
+    look: { ...look },
+  }),
   t('brands.theEmailText'),
 )
-async function turnTo(other: Language) {
-  if (other === language.value || !(await mayLeave())) return
-  language.value = other
+/** Another of the kind's texts, once what was written here is saved or given up. */
+async function turnTo(other: { purpose?: EmailPurpose; language?: Language }) {
+  if (!(await mayLeave())) return
+  purpose.value = other.purpose ?? purpose.value
+  language.value = other.language ?? language.value
   await nextTick()
   take()
 }
+
+const asSupplied = computed(() => starterTexts[purpose.value][props.kind][language.value])
+/** Nobody wrote it otherwise. */
+const supplied = computed(
+  () =>
+    JSON.stringify([form.value.subject, form.value.text]) === JSON.stringify(Object.values(asSupplied.value)),
+)
+const takeUp = ({ subject, text }: EmailText) =>
+  Object.assign(form.value, { subject: tidy(subject), text: tidy(text) })
 
 const newest = useNewest()
 async function preview() {
@@ -79,6 +108,7 @@ const write = () =>
   changeEmail(props.brand.id, {
     version: base.value.version,
     kind: props.kind,
+    purpose: purpose.value,
     language: language.value,
     ...form.value,
   })
@@ -93,7 +123,6 @@ async function keep() {
   busy.value = false
 }
 useMainKey(() => void keep())
-const braces = (name: string) => `{{ ${name} }${'}'}`
 const headings = [
   { value: 'line', words: t('brands.theNameUnderALine') },
   { value: 'band', words: t('brands.theNameOnABand') },
@@ -107,6 +136,11 @@ const letters = [
   { value: 'sans', words: t('brands.plainLetters') },
   { value: 'serif', words: t('brands.bookLetters') },
 ]
+const purposeWords: Record<EmailPurpose, string> = {
+  first: t('brands.firstTime'),
+  again: t('brands.onceMore'),
+}
+const purposes = emailPurposes.map((value) => ({ value, words: purposeWords[value] }))
 const languages = [
   { value: 'en', words: t('common.english') },
   { value: 'de', words: t('common.german') },
@@ -117,7 +151,7 @@ const languages = [
 <template>
   <div class="body">
     <h2>
-      <I18nT keypath="brands.withKindInLanguageSpan" scope="global"
+      <I18nT keypath="brands.withKindPurposeInLanguage" scope="global"
         ><template #kind
           ><WordPicker
             :label="t('common.kind')"
@@ -125,30 +159,54 @@ const languages = [
             :choices="kinds"
             :value="kind"
             @pick="emit('kind', $event as DocumentKind)" /></template
+        ><template #purpose
+          ><WordPicker
+            :label="t('brands.purpose')"
+            :choices="purposes"
+            :value="purpose"
+            @pick="turnTo({ purpose: $event as EmailPurpose })" /></template
         ><template #language
           ><WordPicker
             :label="t('common.language')"
             :choices="languages"
             :value="language"
-            @pick="turnTo($event as Language)" /></template
+            @pick="turnTo({ language: $event as Language })" /></template
         ><template #span
-          ><span class="soft small">{{
-            t('brands.versionNote', { note: note?.version ?? 0 })
-          }}</span></template
+          ><EmailVersions
+            :brand-id="brand.id"
+            :kind="kind"
+            :purpose="purpose"
+            :language="language"
+            :changes="`${note?.version} ${tries}`"
+            :disabled="disabled"
+            @take="takeUp"
+          /><button
+            v-if="!disabled && !supplied"
+            type="button"
+            class="word small back"
+            data-test="as-supplied"
+            @click="takeUp(asSupplied)"
+          >
+            {{ t('brands.asSupplied') }}
+          </button></template
         ></I18nT
       >
     </h2>
-    <FormField v-model="form.subject" :label="t('common.subject')" :disabled="disabled" />
-    <FormField
-      v-model="form.text"
-      :label="t('brands.textAnEmptyLineBegins')"
-      :lines="11"
+    <EmailEditor
+      v-model="form.subject"
+      single
+      :label="t('common.subject')"
+      :values="values"
       :disabled="disabled"
+      data-test="email-subject"
     />
-    <p class="soft small">
-      {{ t('brands.mergeFields') }}
-      <code v-for="name in mergeFieldNames" :key="name">{{ braces(name) }}</code>
-    </p>
+    <EmailEditor
+      v-model="form.text"
+      :label="t('common.text')"
+      :values="values"
+      :disabled="disabled"
+      data-test="email-text"
+    />
     <h2>{{ t('brands.everyEmailOfBrand', { brand: brand.name }) }}</h2>
     <p class="sentence">
       <I18nT keypath="brands.beginsWithHeadingInColour" scope="global"
@@ -217,20 +275,13 @@ const languages = [
 h2 {
   margin-top: 4px;
 }
+.back {
+  margin-left: 14px;
+}
 .sentence {
   white-space: normal;
   margin: 0;
   line-height: 1.9;
-}
-code {
-  font-family: var(--mono);
-  font-size: var(--small);
-  background: var(--ledger);
-  padding: 1px 4px;
-  border-radius: 3px;
-  margin-right: 4px;
-  color: var(--ink);
-  white-space: nowrap;
 }
 .subject {
   margin: 0;

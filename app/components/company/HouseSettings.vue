@@ -5,6 +5,7 @@ import ApiTokens from './ApiTokens.vue'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import ExchangeRates from './ExchangeRates.vue'
+import SecondPerson from './SecondPerson.vue'
 import StoppingSettings from './StoppingSettings.vue'
 import TakenField from '../fields/TakenField.vue'
 import WordPanel from '../list/WordPanel.vue'
@@ -264,6 +265,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
                       " /></template></I18nT></label></WordPanel></template
         ></I18nT>
       </p>
+      <SecondPerson :settings="settings" :disabled="disabled" @keep="keep" />
       <ExchangeRates />
       <ApiTokens v-if="!disabled" />
     </template>

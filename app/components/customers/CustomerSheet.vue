@@ -3,23 +3,21 @@ import { I18nT } from 'vue-i18n'
 import { t } from '../../words'
 import AddressDialog from './AddressDialog.vue'
 import ContactsDialog from './ContactsDialog.vue'
+import CustomerSentence from './CustomerSentence.vue'
 import DeliveryTable from './DeliveryTable.vue'
 import EditCustomer from './EditCustomer.vue'
-import TermsWord from './TermsWord.vue'
-import WordPicker from '../list/WordPicker.vue'
+import HungFiles from '../enclosures/HungFiles.vue'
 import { useSession } from '../../stores/session'
 import { useNewest } from '../../composables/useNewest'
 import { useLive } from '../../composables/useLive'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { money, shortDay } from '../../composables/format'
-import { languageChoices, languageWords } from '../../composables/languages'
-import type { Beneath } from './delivery'
+import { needsWords, type Beneath } from './delivery'
 import { fetchCustomer, changeCustomer } from '../../calls/customers'
 import { countryName } from '../../../core/countries'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
-import { needsTaxNumber, treatments } from '../../../core/documents/treatment'
-import { termsWords } from '../../../core/documents/terms'
+import { needsTaxNumber } from '../../../core/documents/treatment'
 import type { AddressMail, Preference, Preferences } from '../../../core/preferences/recipients'
 import { preferenceWords } from '../../../core/preferences/recipients'
 import type { CustomerView } from '../../contract'
@@ -103,22 +101,6 @@ const ownWords = computed(() =>
     .join(' · '),
 )
 
-const taxWords = {
-  domestic: t('customers.aDomesticSupply'),
-  'reverse charge': t('customers.aReverseCharge'),
-  'intra-Community supply': t('customers.anIntraCommunitySupply'),
-  export: t('customers.anExport'),
-  exempt: t('customers.anExemptSupply'),
-}
-const taxChoices = treatments.map((value) => ({ value, words: taxWords[value] }))
-const priceChoices = [
-  { value: 'null', words: t('customers.withVATAsTheBrand') },
-  { value: 'false', words: t('common.withoutVAT') },
-  { value: 'true', words: t('common.withVAT') },
-]
-const priceWords = computed(
-  () => priceChoices.find((one) => one.value === String(view.value?.pricesIncludeTax))?.words ?? '',
-)
 const printed = (of: { name: string; attention?: string; lines: string[]; country: string }) =>
   [of.name, of.attention, ...of.lines, countryName(of.country)].filter(Boolean).join('\n')
 const mailWords = (mail: AddressMail) =>
@@ -147,68 +129,11 @@ const stateTone: Record<string, string> = {
       }}</VBtn>
     </div>
     <div class="body">
-      <p class="sentence">
-        <I18nT keypath="customers.documentsAreWrittenInLanguage" scope="global"
-          ><template #language
-            ><WordPicker
-              :label="t('common.language')"
-              :words="languageWords[view.language]"
-              :choices="[...languageChoices]"
-              :value="view.language"
-              :disabled="!may"
-              @pick="
-                keep(
-                  { language: $event },
-                  t('customers.nameIsNowWrittenTo', {
-                    name: view.name,
-                    languageWords: languageWords[$event as 'en'],
-                  }),
-                )
-              " /></template
-          ><template #currency
-            ><strong>{{ view.currency }}</strong></template
-          ><template #prices
-            ><WordPicker
-              :label="t('common.prices')"
-              :words="priceWords"
-              :choices="priceChoices"
-              :value="String(view.pricesIncludeTax)"
-              :disabled="!may"
-              @pick="
-                keep(
-                  { pricesIncludeTax: $event === 'null' ? null : $event === 'true' },
-                  t('customers.pricesForNameAreSet', { name: view!.name }),
-                )
-              " /></template
-          ><template #tax
-            ><WordPicker
-              :label="t('customers.tax')"
-              :words="taxWords[view.treatment]"
-              :choices="taxChoices"
-              :value="view.treatment"
-              :disabled="!may"
-              @pick="
-                keep(
-                  { treatment: $event },
-                  t('customers.nameIsTaxedAsTaxWords', {
-                    name: view.name,
-                    taxWords: taxWords[$event as 'domestic'],
-                  }),
-                )
-              " /></template
-          ><template #termsWord
-            ><TermsWord
-              :terms="view.terms"
-              :disabled="!may"
-              @keep="
-                keep(
-                  { terms: $event },
-                  t('customers.namePaysEventFromThe', { name: view!.name, event: termsWords($event) }),
-                )
-              " /></template
-        ></I18nT>
-      </p>
+      <CustomerSentence :customer="view" :disabled="!may" @change="keep" />
       <p v-if="ownWords" class="soft">{{ ownWords }}</p>
+      <p v-if="needsWords(view.needs)" class="soft" data-test="needs">
+        {{ t('customers.invoicesWaitFor', { what: needsWords(view.needs) }) }}
+      </p>
       <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">
         {{ t('customers.thatNeedsTheCustomersVAT') }}
       </p>
@@ -278,6 +203,7 @@ const stateTone: Record<string, string> = {
         </li>
         <li v-if="view.documents.length === 0" class="soft">{{ t('common.noneYet') }}</li>
       </ul>
+      <HungFiles :on="{ customer: view.id }" />
     </div>
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.id" @kept="load" />
     <AddressDialog
@@ -298,12 +224,6 @@ const stateTone: Record<string, string> = {
   overflow: auto;
   background: var(--paper);
   padding: 12px 16px 20px;
-}
-.sentence {
-  white-space: normal;
-  margin: 0;
-  line-height: 2;
-  font-size: var(--body);
 }
 h2 {
   margin: 14px 0 4px;

@@ -2,6 +2,7 @@
 import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
+import CustomerNeeds from './CustomerNeeds.vue'
 import FormField from '../fields/FormField.vue'
 import OwnFields from '../fields/OwnFields.vue'
 import PickField from '../fields/PickField.vue'
@@ -12,6 +13,8 @@ import { useWrongs } from '../../composables/useWrongs'
 import { changeCustomer, fetchCustomer, fetchDefaults } from '../../calls/customers'
 import { countryName, countryNames } from '../../../core/countries'
 import { languageChoices } from '../../composables/languages'
+import { needsWords } from './delivery'
+import type { Needs } from '../../../core/documents/needs'
 import type { CustomerView } from '../../contract'
 
 /** What a customer is called, in which group it is, its number, language, currency and VAT number. */
@@ -27,6 +30,7 @@ const formOf = (of: CustomerView) => ({
   taxNumber: of.taxNumber ?? '',
   salesperson: of.salesperson,
   fields: { ...of.fields },
+  needs: { reference: of.needs.reference, fields: [...of.needs.fields] },
 })
 const form = reactive(formOf(props.customer))
 const labels = {
@@ -39,6 +43,7 @@ const labels = {
   taxNumber: t('common.vatNumber'),
   salesperson: t('customers.salesperson'),
   fields: 'Own fields',
+  needs: t('customers.needs'),
 }
 const { busy, wrong, wrongs, acting } = useWrongs(Object.keys(form))
 const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
@@ -47,12 +52,14 @@ const { base, changed, saving, takeTheirs, keepMine } = useMeanwhile({
   formOf,
   read: () => fetchCustomer(props.customer.id),
   labels,
-  words: (value) =>
+  words: (value, field) =>
     typeof value === 'string'
       ? value
-      : Object.entries(value as object)
-          .map(([name, one]) => `${name}: ${one}`)
-          .join('\n'),
+      : field === 'needs'
+        ? needsWords(value as Needs)
+        : Object.entries(value as object)
+            .map(([name, one]) => `${name}: ${one}`)
+            .join('\n'),
 })
 const currencies = Intl.supportedValuesOf('currency')
 const groups = shallowRef<string[]>([])
@@ -124,6 +131,8 @@ async function keep() {
       />
       <OwnFields v-model="form.fields" of="customer" :wrongs="wrongs" />
     </div>
+    <CustomerNeeds v-model="form.needs" />
+    <p v-if="wrongs.needs" class="notice stuck" role="alert">{{ wrongs.needs }}</p>
     <p v-if="wrong" class="notice stuck" role="alert">{{ wrong }}</p>
   </Ask>
 </template>

@@ -1,5 +1,6 @@
 import { t } from '../../words'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import type { Needs } from '../../../core/documents/needs'
 import { roleWords, type Preference, type Preferences } from '../../../core/preferences/recipients'
 
 /** Wishes that hold where nothing more particular is said, the most general first. */
@@ -37,3 +38,9 @@ export const toWords = (wish: Preference, kind: DocumentKind): string =>
   wish.addresses?.length ? wish.addresses.join(', ') : roleWords(wish.to ?? kindFacts[kind].to)
 
 export const listOf = (text: string): string[] => text.split(/[\s,;]+/).filter(Boolean)
+
+/** "“Your reference” and “Cost centre”": what an order has to say before it is invoiced; empty where nothing is. */
+export const needsWords = ({ reference, fields }: Needs): string =>
+  new Intl.ListFormat('en').format(
+    [...(reference ? [t('common.yourReference')] : []), ...fields].map((one) => `“${one}”`),
+  )

@@ -14,10 +14,16 @@ const props = withDefaults(
     wrongs?: Record<string, string>
     /** Before the label, where several of a kind stand on one page. */
     prefix?: string
+    /** Those of these names alone. */
+    only?: readonly string[]
   }>(),
-  { disabled: false, wrongs: () => ({}), prefix: '' },
+  { disabled: false, wrongs: () => ({}), prefix: '', only: undefined },
 )
-const fields = computed(() => useSession().house!.ownFields.filter((one) => one.of === props.of))
+const fields = computed(() =>
+  useSession().house!.ownFields.filter(
+    (one) => one.of === props.of && (props.only?.includes(one.name) ?? true),
+  ),
+)
 const set = (name: string, value: string) => {
   values.value = { ...values.value, [name]: value }
 }

@@ -34,13 +34,24 @@ watch(
         () =>
           (
             body.value?.querySelector<HTMLElement>(
-              'input:not([type="checkbox"], [type="radio"], .v-select input), textarea',
+              'input:not([type="checkbox"], [type="radio"], .v-select input), textarea, [contenteditable="true"]',
             ) ?? button.value?.$el
           )?.focus(),
         60,
       )
   },
   { immediate: true },
+)
+
+/** What had the focus may be gone once something was done in here: keys still belong to the question. */
+watch(
+  () => props.busy,
+  async (now) => {
+    if (now || !open.value) return
+    await nextTick()
+    if (document.activeElement !== document.body) return
+    body.value?.closest('.ask')?.querySelector<HTMLElement>('button:not([disabled])')?.focus()
+  },
 )
 
 function key(event: KeyboardEvent) {

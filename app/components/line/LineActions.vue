@@ -49,7 +49,7 @@ const count = computed(() => subject.value.length)
 const plans = computed(() =>
   subject.value.map((row) => ({
     row,
-    plan: planSending({ ...row, hasAddress: row.sendTo !== noAddress }),
+    plan: planSending({ ...row, hasAddress: row.sendTo !== noAddress, senderId: session.user?.id }),
   })),
 )
 const sendable = computed(() => plans.value.filter(({ plan }) => plan.goes).map(({ row }) => row))

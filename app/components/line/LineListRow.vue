@@ -43,8 +43,12 @@ const age = computed(() => {
     <span v-else-if="row.unwritten" class="tag wait" data-test="unwritten">{{
       t('common.nothingWrittenYet')
     }}</span>
+    <span v-else-if="row.untilComplete" class="tag wait">{{ t('line.notComplete') }}</span>
     <span v-else-if="row.problem" class="tag stuck">{{
       row.keptBack ? t('line.couldNotGo') : t('line.cannotBeIssued')
+    }}</span>
+    <span v-else-if="row.secondLook || row.asked" class="tag wait" :title="row.secondLook ?? ''">{{
+      row.asked ? t('line.askedBy', { name: row.asked.name }) : t('line.secondPerson')
     }}</span>
     <span v-else-if="row.keptBack" class="tag stuck">{{ t('line.couldNotGo') }}</span>
     <span v-else-if="row.state === 'put back'" class="tag wait">{{ t('line.returned') }}</span>

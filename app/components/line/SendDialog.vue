@@ -4,9 +4,10 @@ import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import CheckField from '../fields/CheckField.vue'
 import { useRuns } from '../../stores/runs'
+import { useToasts } from '../../stores/toasts'
 import { attempt } from '../../composables/api'
 import { moneyWithSign, plural } from '../../composables/format'
-import { checkSend, sendPrepared } from '../../calls/prepared'
+import { askSecond, checkSend, sendPrepared } from '../../calls/prepared'
 import type { SendCheck } from '../../contract'
 
 /**
@@ -50,6 +51,18 @@ const ways = computed(() => {
 })
 const noAddress = computed(() => check.value?.leftOut.some((one) => one.bar === 'no address') ?? false)
 
+/** Those that need a second person wait for one; the others can still go. */
+async function ask() {
+  busy.value = true
+  await attempt(async () => {
+    const { asked } = await askSecond({ papers: check.value!.toAsk, back: false })
+    useToasts().say(t('line.secondIsAskedFor', { documents: plural(asked, 'document') }))
+    await look()
+  })
+  busy.value = false
+  if (count.value === 0) open.value = false
+}
+
 async function send() {
   busy.value = true
   const well = await attempt(async () => {
@@ -87,6 +100,9 @@ async function send() {
           ><template #postOnly>{{ postOnly ? t('line.andWaitsInToSend') : '.' }}</template></I18nT
         >
       </p>
+      <p v-if="check.asSecond > 0" class="strong" data-test="as-second">
+        {{ t('line.asSecond', { documents: plural(check.asSecond, 'document') }) }}
+      </p>
       <p v-if="!postOnly && ways.length" data-test="send-ways">{{ ways.join(', ') }}.</p>
     </template>
     <section v-for="one in check.leftOut" :key="one.bar" class="left-out" :data-test="`left-out-${one.bar}`">
@@ -101,6 +117,15 @@ async function send() {
         </li>
       </ul>
       <p class="soft">{{ one.help }}</p>
+      <VBtn
+        v-if="one.bar === 'second look' && check.toAsk.length > 0"
+        height="28"
+        class="ask-second"
+        :disabled="busy"
+        data-test="ask-second"
+        @click="ask"
+        >{{ t('line.askSecondFor', { documents: plural(check.toAsk.length, 'document') }) }}</VBtn
+      >
     </section>
     <CheckField v-if="noAddress || withoutAddress" v-model="withoutAddress" data-test="without-address">{{
       t('line.issueThoseWithoutAnAddress')
@@ -122,6 +147,10 @@ p {
 .left-out p {
   margin: 4px 0 0;
   font-size: var(--small);
+}
+
+.ask-second {
+  margin-top: 6px;
 }
 ul {
   margin: 4px 0 0;

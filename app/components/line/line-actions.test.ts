@@ -21,6 +21,7 @@ const calls = vi.hoisted(() => ({
   dropPrepared: vi.fn(),
   checkSend: vi.fn(),
   sendPrepared: vi.fn(async () => ({ runId: 5 })),
+  askSecond: vi.fn(async ({ papers }: { papers: unknown[] }) => ({ asked: papers.length })),
   sendDocument: vi.fn(),
 }))
 vi.mock('../../calls/dispatches', () => calls)
@@ -273,11 +274,47 @@ describe('the question before a Send', () => {
     expect(calls.checkSend).toHaveBeenLastCalledWith(expect.objectContaining({ withoutAddress: true }))
   })
 
+  test('asks a second person for what needs one; with nothing left to send it leaves', async () => {
+    const second = {
+      ...noAddress,
+      bar: 'second look',
+      words: 'for a second person',
+      help: 'Ask for one.',
+    } as const
+    const toAsk = [{ id: 1, revision: 4 }]
+    calls.checkSend.mockResolvedValue(check({ documents: 0, leftOut: [second], toAsk }))
+    const page = await dialog()
+    calls.checkSend.mockResolvedValue(check({ documents: 0, leftOut: [second], toAsk: [] }))
+    await page.get('[data-test="ask-second"]').trigger('click')
+    await flushPromises()
+    expect(calls.askSecond).toHaveBeenCalledWith({ papers: toAsk, back: false })
+    expect(page.emitted('update:modelValue')!.at(-1)).toEqual([false])
+  })
+
+  test('says for how many one is the second person', async () => {
+    calls.checkSend.mockResolvedValue(check({ asSecond: 2 }))
+    expect((await dialog()).get('[data-test="as-second"]').text()).toContain('2 documents')
+  })
+
   test('with nothing to send cannot be answered', async () => {
     calls.checkSend.mockResolvedValue(check({ documents: 0, leftOut: [noAddress] }))
     const page = await dialog()
     expect(page.text()).toContain('None of these can be sent')
     expect(page.get('[data-test="ask-go"]').attributes('disabled')).toBeDefined()
+  })
+})
+
+describe('a row that needs a second person', () => {
+  const asked = { id: 1, name: 'Bo', at: '2026-11-29T03:00:00Z' }
+  const words = (change: object) =>
+    actions('to check', { row: row(1, { secondLook: 'over 5,000.00 EUR', ...change }) })
+      .page.get('[data-test="send"]')
+      .text()
+
+  test('is sent by somebody else than who asked', () => {
+    expect(words({ asked: null })).toContain('Why not sent')
+    expect(words({ asked })).toContain('Why not sent')
+    expect(words({ asked: { ...asked, id: 2 } })).toContain('Send INV-1')
   })
 })
 

@@ -68,6 +68,15 @@ async function keep() {
           :wrong="wrongs.perDay"
         />
       </fieldset>
+      <FormField
+        v-model="form.mostMegabytes"
+        class="largest"
+        :label="t('mail.largestEmail')"
+        :hint="t('mail.largestEmailHelp')"
+        inputmode="numeric"
+        data-test="mail-largest"
+        :wrong="wrongs.mostMegabytes"
+      />
       <fieldset v-if="brands.length > 1">
         <legend>{{ t('mail.brandsThatSendThroughIt') }}</legend>
         <CheckField
@@ -97,6 +106,9 @@ fieldset {
   border: 0;
   padding: 0;
   margin: 14px 0 0;
+}
+.largest {
+  margin-top: 14px;
 }
 .limits {
   display: grid;

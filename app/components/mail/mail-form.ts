@@ -13,6 +13,7 @@ export interface MailForm {
   perMinute: string
   perHour: string
   perDay: string
+  mostMegabytes: string
   brandIds: number[]
 }
 
@@ -26,6 +27,7 @@ export const mailFormOf = (account?: MailAccountView): MailForm => ({
   perMinute: String(account?.perMinute ?? ''),
   perHour: String(account?.perHour ?? ''),
   perDay: String(account?.perDay ?? ''),
+  mostMegabytes: String(account?.mostMegabytes ?? 20),
   brandIds: account?.brandIds ?? [],
 })
 
@@ -38,11 +40,12 @@ export const usualPort: Readonly<Record<MailAccountView['security'], string>> = 
 
 /** A form as it is saved: a password that is left empty stays as it is. */
 export function writtenMail(form: MailForm): BodyOf<'/api/mail-accounts', 'post'> {
-  const { password, port, perMinute, perHour, perDay, ...rest } = form
+  const { password, port, perMinute, perHour, perDay, mostMegabytes, ...rest } = form
   const most = (text: string) => (text.trim() ? Number(text) : null)
   return {
     ...rest,
     port: Number(port),
+    mostMegabytes: Number(mostMegabytes),
     perMinute: most(perMinute),
     perHour: most(perHour),
     perDay: most(perDay),

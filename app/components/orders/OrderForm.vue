@@ -3,6 +3,7 @@ import { t } from '../../words'
 import { I18nT } from 'vue-i18n'
 import FormField from '../fields/FormField.vue'
 import OwnFields from '../fields/OwnFields.vue'
+import HungFiles from '../enclosures/HungFiles.vue'
 import OrderLines from './OrderLines.vue'
 import OrderMore from './OrderMore.vue'
 import OrderWhy from './OrderWhy.vue'
@@ -72,6 +73,7 @@ watch(
         ></I18nT
       >
     </p>
+    <HungFiles :on="{ order: order.id }" />
     <OrderWhy :order-id="order.id" :changed="order.statusSince" />
   </div>
 </template>

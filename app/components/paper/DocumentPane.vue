@@ -1,25 +1,23 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import Ask from '../frame/Ask.vue'
-import CreditDialog from '../drafts/CreditDialog.vue'
+import DocumentActs from './DocumentActs.vue'
 import EmailLeaf from './EmailLeaf.vue'
-import FormField from '../fields/FormField.vue'
 import HistoryLeaf from './HistoryLeaf.vue'
 import LeafTabs from './LeafTabs.vue'
 import PdfView from './PdfView.vue'
-import SendCopy from './SendCopy.vue'
 import { useSession } from '../../stores/session'
 import { useNewest } from '../../composables/useNewest'
 import { useLive } from '../../composables/useLive'
 import { houseToday, longDay, money, moneyWithSign, plural, shortTime } from '../../composables/format'
-import { attempt } from '../../composables/api'
-import { useToasts } from '../../stores/toasts'
 import { orderOf } from '../../../core/documents/sources'
-import { fetchDocument, voidDocument, sendDocumentToMe } from '../../calls/documents'
+import { writeWaitingEmail } from '../../calls/dispatches'
+import { fetchDocument } from '../../calls/documents'
 import { paymentState } from '../../../core/receivables/ageing'
 import { taxInDiscount } from '../../../core/receivables/settle'
 import type { DocumentView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
+
+const EmailDialog = defineAsyncComponent(() => import('./EmailDialog.vue'))
 
 /** The document in hand: the very PDF that was sent, its email as sent, and its history. */
 const props = withDefaults(defineProps<{ id: number; dispatch?: number | null }>(), { dispatch: null })
@@ -28,10 +26,7 @@ const session = useSession()
 const view = shallowRef<DocumentView>()
 const wrong = ref('')
 const pdfWrong = ref('')
-const copy = ref(false)
-const credit = ref(false)
-const voiding = ref(false)
-const reason = ref('')
+const writing = ref(false)
 
 const newest = useNewest()
 async function load() {
@@ -50,6 +45,7 @@ watch(
   [() => props.id, () => props.dispatch],
   () => {
     pdfWrong.value = ''
+    writing.value = false
     void load()
   },
   { immediate: true },
@@ -90,15 +86,6 @@ const bookedWords: Record<string, string> = {
   discount: t('common.discount'),
   'write-off': t('common.waived'),
 }
-const voidIt = () =>
-  attempt(async () => {
-    await voidDocument(props.id, { reason: reason.value.trim() })
-    useToasts().say(t('paper.numberIsVoidItsNumber', { number: view.value!.number }))
-    voiding.value = false
-    reason.value = ''
-    await load()
-  })
-
 const stateWords = computed(() => {
   if (view.value?.voided)
     return t('paper.voidSinceAtByBy', {
@@ -115,18 +102,6 @@ const stateWords = computed(() => {
   if (one.state === 'closed') return 'closed'
   return one.channel === 'paper' ? t('paper.waitsForThePrinter') : 'waiting'
 })
-
-async function toMe() {
-  await attempt(async () => {
-    const { to } = await sendDocumentToMe(props.id)
-    useToasts().say(t('paper.onItsWayToTo', { to }))
-  })
-}
-
-function print() {
-  const frame = window.open(url.value, '_blank', 'noopener')
-  frame?.focus()
-}
 </script>
 
 <template>
@@ -146,7 +121,14 @@ function print() {
       </div>
       <p v-if="pdfWrong" class="notice stuck">{{ pdfWrong }}</p>
     </template>
-    <EmailLeaf v-else-if="leaf === 'Email'" :email="view.email" :channel="dispatch?.channel ?? 'email'" />
+    <EmailLeaf
+      v-else-if="leaf === 'Email'"
+      :email="view.email"
+      :channel="dispatch?.channel ?? 'email'"
+      :open="current && session.may('clerk') && view.waiting !== null"
+      :own="view.waiting?.words.own ?? false"
+      @write="writing = true"
+    />
     <HistoryLeaf v-else :history="view.history" :addresses="addresses" />
     <footer class="facts">
       <span class="soft">{{ t('common.state') }}</span><span class="cut">{{ stateWords }}</span>
@@ -198,55 +180,21 @@ function print() {
           link.number
         }}</NuxtLink></template
       >
-      <div v-if="current" class="acts">
-        <VBtn v-if="url" height="30" :href="`${url}&save=true`" data-test="save-pdf">{{
-          t('paper.saveThePDF')
-        }}</VBtn>
-        <VBtn v-if="url" height="30" @click="print">{{ t('paper.openToPrint') }}</VBtn>
-        <VBtn
-          v-if="session.may('clerk') && url && !view.takenOver"
-          height="30"
-          data-test="to-me"
-          @click="toMe"
-          >{{ t('common.emailItToMe') }}</VBtn
-        >
-        <VBtn
-          v-if="session.may('clerk') && !view.voided && (url || !view.takenOver)"
-          height="30"
-          data-test="copy"
-          @click="copy = true"
-          >{{ t('paper.sendACopy') }}</VBtn
-        >
-        <VBtn
-          v-if="session.may('clerk') && view.kind === 'invoice' && !view.voided"
-          height="30"
-          data-test="credit"
-          @click="credit = true"
-          >{{ t('paper.credit') }}</VBtn
-        >
-        <VBtn
-          v-if="session.may('clerk') && !view.voided && !view.notToVoid"
-          height="30"
-          data-test="void"
-          @click="voiding = true"
-          >{{ t('paper.void') }}</VBtn
-        >
-      </div>
+      <DocumentActs v-if="current" :view="view" :url="url" @changed="load" />
     </footer>
-    <CreditDialog v-if="credit" v-model="credit" :document-id="view.id" />
-    <Ask
-      v-model="voiding"
-      :title="t('paper.voidNumber', { number: view.number })"
-      :go="t('paper.voidIt')"
-      danger
-      :disabled="!reason.trim()"
-      @go="voidIt"
-      ><p>
-        {{ t('paper.itsNumberStaysInThe') }}
-      </p>
-      <FormField v-model="reason" :label="t('common.whyItIsKept')"
-    /></Ask>
-    <SendCopy v-model="copy" :document="view" @sent="load" />
+    <EmailDialog
+      v-if="writing && view.waiting"
+      :key="view.waiting.dispatchId"
+      v-model="writing"
+      :name="`email ${view.waiting.dispatchId}`"
+      :prepared-id="view.waiting.preparedId"
+      :revision="view.waiting.revision"
+      :words="view.waiting.words"
+      :email="view.email"
+      issued
+      :write="(revision, own) => writeWaitingEmail(view!.waiting!.dispatchId, { revision, own })"
+      :kept="load"
+    />
   </template>
 </template>
 
@@ -266,12 +214,5 @@ function print() {
   padding: 9px 14px;
   flex: none;
   margin-top: auto;
-}
-.acts {
-  grid-column: 1 / 3;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 5px;
 }
 </style>

@@ -1,10 +1,20 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { fullTime } from '../../composables/format'
+import { whyWords } from '../enclosures/where'
+import { sizeWords } from '../../../core/enclosures/mail-size'
 import type { EmailView } from '../../contract'
 
 /** The email as it was sent, or as it would be now. Its HTML is shown in a frame without scripts. */
-defineProps<{ email: EmailView | null; channel: string }>()
+defineProps<{
+  email: EmailView | null
+  channel: string
+  /** It can still be written anew. */
+  open?: boolean
+  /** Somebody wrote it for this once. */
+  own?: boolean
+}>()
+defineEmits<{ write: [] }>()
 const words: Record<string, string> = {
   accepted: t('paper.takenByTheMailServer'),
   delivered: 'delivered',
@@ -45,15 +55,35 @@ const words: Record<string, string> = {
         </div>
       </dd>
       <dt>{{ t('common.subject') }}</dt>
-      <dd class="strong">{{ email.subject }}</dd>
+      <dd class="subject">
+        <span class="strong">{{ email.subject }}</span>
+        <span v-if="own" class="tag wait" data-test="own-words">{{ t('paper.ownWords') }}</span>
+        <button v-if="open" type="button" class="word" data-test="write-email" @click="$emit('write')">
+          {{ t('paper.change') }}
+        </button>
+      </dd>
       <dt>{{ t('paper.enclosed') }}</dt>
-      <dd>{{ email.files.join(' · ') }}</dd>
+      <dd>
+        <span
+          v-for="file in email.files"
+          :key="file.name"
+          class="file"
+          :class="{ out: file.enclosure?.leftOut }"
+        >
+          <a v-if="file.url" :href="file.url">{{ file.name }}</a><template v-else>{{ file.name }}</template>
+          <span v-if="file.size" class="soft">{{ sizeWords(file.size) }}</span>
+          <span v-if="file.enclosure" class="soft">{{
+            file.enclosure.leftOut ? t('enclosures.leftOut') : whyWords(file.enclosure.source)
+          }}</span>
+        </span>
+      </dd>
       <template v-if="email.sentAt"
         ><dt>{{ t('paper.sent') }}</dt>
         <dd>{{ fullTime(email.sentAt) }}</dd></template
       >
     </dl>
-    <iframe :srcdoc="email.html" sandbox="" :title="t('paper.theEmailsText')" />
+    <p v-if="email.problem" class="notice stuck" role="alert">{{ email.problem }}</p>
+    <iframe v-else :srcdoc="email.html" sandbox="" :title="t('paper.theEmailsText')" />
   </div>
 </template>
 
@@ -79,6 +109,19 @@ dt {
 dd {
   margin: 0;
   overflow-wrap: anywhere;
+}
+.file {
+  display: flex;
+  gap: 8px;
+}
+.out > a {
+  text-decoration: line-through;
+}
+.subject {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  align-items: baseline;
 }
 iframe {
   flex: 1;

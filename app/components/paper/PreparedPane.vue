@@ -2,7 +2,9 @@
 import { t } from '../../words'
 import AddressDialog from '../customers/AddressDialog.vue'
 import ContactsDialog from '../customers/ContactsDialog.vue'
-import EmailDialog from './EmailDialog.vue'
+import CompleteOrder from '../orders/CompleteOrder.vue'
+import ChangedNotice from './ChangedNotice.vue'
+import SecondLook from './SecondLook.vue'
 import EmailLeaf from './EmailLeaf.vue'
 import HistoryLeaf from './HistoryLeaf.vue'
 import LeafTabs from './LeafTabs.vue'
@@ -15,11 +17,13 @@ import { plural } from '../../composables/format'
 import { attempt } from '../../composables/api'
 import { useToasts } from '../../stores/toasts'
 import { orderOf, screenOf } from '../../../core/documents/sources'
-import { fetchPrepared, sendPreparedToMe, markSeen } from '../../calls/prepared'
+import { fetchPrepared, sendPreparedToMe, writeEmail } from '../../calls/prepared'
 import { fetchCustomer } from '../../calls/customers'
 import { capital, kindFacts } from '../../../core/documents/kinds'
 import type { CustomerView, PreparedView } from '../../contract'
 import type { Leaf } from './LeafTabs.vue'
+
+const EmailDialog = defineAsyncComponent(() => import('./EmailDialog.vue'))
 
 /** The paper in hand, not yet issued: as it will be, with its email and its history. */
 const props = defineProps<{
@@ -37,6 +41,7 @@ const wrong = ref('')
 const contacts = ref(false)
 const choosing = ref(false)
 const writing = ref(false)
+const completing = ref(false)
 const customer = shallowRef<CustomerView>()
 const addressing = ref(false)
 
@@ -82,11 +87,6 @@ const giveAddress = () =>
     customer.value = await fetchCustomer(view.value!.customerId)
     addressing.value = true
   })
-const seen = () =>
-  attempt(async () => {
-    await markSeen(props.id, { revision: view.value!.revision })
-    await load()
-  })
 </script>
 
 <template>
@@ -101,29 +101,20 @@ const seen = () =>
       @click="giveAddress"
       >{{ t('paper.giveTheAddress') }}</VBtn
     >
+    <VBtn
+      v-else-if="view.onceComplete && view.sourceKind === 'order' && session.may('clerk')"
+      class="push"
+      height="28"
+      data-test="complete"
+      @click="completing = true"
+      >{{ t('orders.enterIt') }}</VBtn
+    >
     <NuxtLink v-else-if="view.sourceKind !== 'payment' && !inDraft" class="push" :to="screenOf(view)">{{
       t('paper.openTheSourceKind', { sourceKind: view.sourceKind })
     }}</NuxtLink>
   </div>
-  <div v-if="view?.changes" class="changes" data-test="changes">
-    <div class="title">
-      <strong>{{ t('paper.changedSinceYouLooked') }}</strong><VBtn
-        v-if="session.may('clerk')"
-        height="28"
-        data-test="seen"
-        @click="seen"
-        >{{ t('paper.iHaveSeenIt') }}</VBtn
-      >
-    </div>
-    <ul>
-      <li v-for="change in view.changes.slice(0, 6)" :key="change.what">
-        <strong>{{ change.what }}</strong>: <s>{{ change.before }}</s> → {{ change.now }}
-      </li>
-    </ul>
-    <p v-if="view.changes.length > 6" class="soft">
-      {{ t('paper.andViewMore', { view: view.changes.length - 6 }) }}
-    </p>
-  </div>
+  <ChangedNotice v-if="view?.changes" :view="view" :changes="view.changes" @seen="load" />
+  <SecondLook v-if="view && (view.secondLook || view.asked)" :view="view" :kept="kept" />
   <div v-if="wrong" class="empty">
     <strong>{{ t('common.notToBeSeen') }}</strong>{{ wrong }}
   </div>
@@ -178,9 +169,17 @@ const seen = () =>
             {{ t('paper.change') }}
           </button></span
         >
-        <span class="soft">{{ t('paper.enclosed') }}</span><span class="cut">{{
-          view.email.files.join(' · ')
-        }}</span>
+        <span class="soft">{{ t('paper.enclosed') }}</span><span class="subject"
+          ><span class="cut" data-test="enclosed">{{
+            view.email.files
+              .filter((file) => !file.enclosure?.leftOut)
+              .map((file) => file.name)
+              .join(' · ')
+          }}</span>
+          <button v-if="session.may('clerk')" type="button" class="word" @click="writing = true">
+            {{ t('paper.change') }}
+          </button></span
+        >
       </template>
       <template v-else-if="view.channel === 'paper' || view.channel === 'nothing'"
         ><span class="soft">{{ t('paper.goes') }}</span
@@ -214,11 +213,24 @@ const seen = () =>
       v-model="choosing"
       :prepared-id="view.id"
       :addresses="view.email.to.filter((to) => to.as === 'To').map((to) => to.address)"
+      :people="view.contacts"
       :this-once="view.email.to[0]?.source === 'for this sending only'"
       :kept="kept"
       @contacts="contacts = true"
     />
-    <EmailDialog v-if="writing && view.words" :key="view.id" v-model="writing" :view="view" :kept="kept" />
+    <EmailDialog
+      v-if="writing && view.words"
+      :key="view.id"
+      v-model="writing"
+      :name="`prepared ${view.id}`"
+      :prepared-id="view.id"
+      :revision="view.revision"
+      :words="view.words"
+      :email="view.email"
+      :write="(revision, own) => writeEmail(view!.id, { revision, own })"
+      :kept="kept"
+    />
+    <CompleteOrder v-if="completing" :order-id="view.sourceId" @leave="completing = false" @kept="kept" />
     <ContactsDialog v-if="contacts" v-model="contacts" :customer-id="view.customerId" @kept="load" />
     <AddressDialog
       v-if="customer && addressing"
@@ -231,27 +243,6 @@ const seen = () =>
 </template>
 
 <style scoped>
-.changes {
-  background: var(--peg-pale);
-  border-bottom: 1px solid var(--peg);
-  padding: 8px 14px;
-  font-size: var(--small);
-  max-height: 170px;
-  overflow: auto;
-  flex: none;
-}
-.title {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-ul {
-  margin: 4px 0 0;
-  padding-left: 18px;
-}
-s {
-  color: var(--soft-ink);
-}
 .subject {
   display: flex;
   gap: 8px;

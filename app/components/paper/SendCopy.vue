@@ -1,63 +1,105 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
+import EmailForm from './EmailForm.vue'
 import FormField from '../fields/FormField.vue'
+import PeopleWords from './PeopleWords.vue'
+import { emailFields, useBegunEmail } from './begun-email'
 import { useToasts } from '../../stores/toasts'
+import { useWrongs } from '../../composables/useWrongs'
 import { ApiRefusal } from '../../composables/api'
 import { sendCopy } from '../../calls/documents'
-import type { DocumentView } from '../../contract'
+import { wordsOfBody } from '../../../core/emailtexts/nodes'
+import type { CopyToWrite, DocumentView } from '../../contract'
 
-/** Sends the stored PDF once more. Somebody who already has it gets it only when a person says so. */
-const props = defineProps<{ document: DocumentView }>()
+/**
+ * Sends the stored PDF once more, with the words that the house has for it or those of this once. Somebody who already
+ * has it gets it only when a person says so.
+ */
+const props = defineProps<{ document: DocumentView; copy: CopyToWrite }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ sent: [] }>()
-const address = ref('')
-const wrong = ref('')
+const address = ref(props.document.email?.to[0]?.address ?? props.copy.contacts[0]?.email ?? '')
 const before = ref(false)
-const busy = ref(false)
-
-watch(open, (now) => {
-  if (!now) return
-  address.value = props.document.email?.to[0]?.address ?? ''
-  wrong.value = ''
-  before.value = false
-})
+/** Whom it greets is known once it is said to whom it goes. */
+const values = { ...props.copy.words.values, greeting: '', contact: '' }
+const { form, goesOn, otherwise, anew, used, changed, written } = useBegunEmail(
+  `copy of ${props.document.id}`,
+  props.copy.words,
+  props.copy.email,
+)
+/** The words stand open once somebody writes in them. */
+const writing = ref(goesOn.value)
+const { busy, wrong, wrongs, acting } = useWrongs(['address', ...emailFields])
 watch(address, () => {
   before.value = false
-  wrong.value = ''
 })
 
 async function send() {
-  busy.value = true
-  wrong.value = ''
-  try {
-    await sendCopy(props.document.id, { address: address.value, again: before.value })
-    open.value = false
-    useToasts().say(
-      t('paper.aCopyOfDocumentGoes', { document: props.document.number, address: address.value }),
-    )
-    emit('sent')
-  } catch (error) {
-    wrong.value = (error as Error).message
-    if (error instanceof ApiRefusal && error.code === 'sent-before') before.value = true
-  } finally {
-    busy.value = false
-  }
+  const well = await acting(async () => {
+    try {
+      await sendCopy(props.document.id, {
+        address: address.value,
+        again: before.value,
+        own: writing.value && changed() ? written() : null,
+      })
+    } catch (error) {
+      if (error instanceof ApiRefusal && error.code === 'sent-before') before.value = true
+      throw error
+    }
+  })
+  if (!well) return
+  used()
+  open.value = false
+  useToasts().say(t('paper.aCopyOfDocumentGoes', { document: props.document.number, address: address.value }))
+  emit('sent')
 }
 </script>
 
 <template>
   <Ask
     v-model="open"
+    :wide="writing"
     :title="t('paper.sendACopyOfDocument', { document: document.number })"
     :go="before ? t('paper.sendItAgain') : t('paper.sendTheCopy')"
     :busy="busy"
+    :disabled="!wordsOfBody(form.subject) || !wordsOfBody(form.text)"
     @go="send"
   >
     <p class="soft">
       {{ t('paper.theVeryPDFThatWas') }}
     </p>
-    <FormField v-model="address" :label="t('common.to')" type="email" data-test="copy-to" />
+    <FormField
+      v-model="address"
+      :label="t('common.to')"
+      type="email"
+      :wrong="wrongs.address"
+      data-test="copy-to"
+    />
+    <PeopleWords :people="copy.contacts" :chosen="[address]" @pick="address = $event" />
+    <EmailForm
+      v-if="writing"
+      v-model="form"
+      :values="values"
+      :prepared-id="copy.preparedId"
+      :email="copy.email"
+      :goes-on="goesOn"
+      :otherwise="otherwise"
+      :wrongs="wrongs"
+      @anew="anew"
+    />
+    <p v-else class="words">
+      <span class="soft">{{ t('common.subject') }}</span> {{ copy.email.subject }}
+      <button type="button" class="word" data-test="copy-words" @click="writing = true">
+        {{ t('paper.writeWords') }}
+      </button>
+    </p>
     <p v-if="wrong" class="notice" :class="before ? 'wait' : 'stuck'" role="alert">{{ wrong }}</p>
   </Ask>
 </template>
+
+<style scoped>
+.words {
+  margin: 12px 0 0;
+}
+</style>

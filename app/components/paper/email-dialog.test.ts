@@ -1,37 +1,82 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, expect, test, vi } from 'vitest'
-import type { PreparedView } from '../../contract'
+import type { EmailView, EmailWords } from '../../contract'
+import { bodyOf, wordsOfBody, type Body } from '../../../core/emailtexts/nodes'
 import { openDialogs } from '../../testing/dialog'
 import EmailDialog from './EmailDialog.vue'
 
-const writeEmail = vi.hoisted(() => vi.fn(async (_id: number, _body: unknown) => ({ ok: true })))
-vi.mock('../../calls/prepared', () => ({ writeEmail }))
+const write = vi.fn(async (_revision: number, _own: unknown) => ({ ok: true }))
 
-const view = (revision: number, subject = 'Invoice {{ number }}') =>
+/** The editor as one field: what it is to write with is tried in a browser. */
+const EmailEditor = {
+  props: ['modelValue', 'label'],
+  emits: ['update:modelValue'],
+  setup: (_: unknown, { emit }: { emit: (event: string, body: Body) => void }) => ({
+    wordsOfBody,
+    write: (event: Event) => emit('update:modelValue', bodyOf((event.target as HTMLInputElement).value)),
+  }),
+  template: '<input :aria-label="label" :value="wordsOfBody(modelValue)" @input="write">',
+}
+
+const CheckField = {
+  props: ['modelValue'],
+  emits: ['update:modelValue'],
+  template: `<label><input type="checkbox" v-bind="$attrs" :checked="modelValue"
+    @change="$emit('update:modelValue', $event.target.checked)" /><slot /></label>`,
+  inheritAttrs: false,
+}
+const files = [
+  { name: 'Invoice.pdf', size: null, enclosure: null, url: null },
+  { name: 'Terms.pdf', size: 9_000_000, enclosure: { id: 4, source: 'kind', leftOut: false }, url: '' },
+  { name: 'Plan.pdf', size: 8_000_000, enclosure: { id: 5, source: 'once', leftOut: false }, url: '' },
+]
+const view = (revision: number, subject = 'Invoice') =>
   ({
-    id: 7,
+    name: 'prepared 7',
+    preparedId: 7,
     revision,
-    words: { subject, text: 'Dear Nuala', cc: [], bcc: [], own: false, supplied: { subject, text: '' } },
-  }) as unknown as PreparedView
-const opened = (of: PreparedView) =>
+    email: { files, size: 1, most: 20_000_000 },
+    words: {
+      subject: bodyOf(subject),
+      text: bodyOf('Dear Nuala'),
+      cc: [],
+      bcc: [],
+      leftOut: [],
+      added: [],
+      own: false,
+      supplied: { subject: bodyOf(subject), text: bodyOf('') },
+      values: {},
+    },
+  }) as unknown as { email: EmailView; words: EmailWords; name: string; preparedId: number; revision: number }
+const opened = (of: ReturnType<typeof view>) =>
   mount(EmailDialog, {
-    props: { modelValue: true, view: of, kept: async () => {} },
-    global: { stubs: openDialogs },
+    props: { ...of, modelValue: true, write, kept: async () => {} },
+    global: { stubs: { ...openDialogs, EmailEditor, CheckField } },
   })
-const subject = '[data-test="own-subject"] input, input[data-test="own-subject"]'
+const subject = '[data-test="own-subject"]'
 
 beforeEach(() => {
   localStorage.clear()
-  writeEmail.mockClear()
+  write.mockClear()
+})
+
+test('says when it is too large, leaves out what is not wanted this time and keeps what was added', async () => {
+  const dialog = opened(view(3))
+  expect(dialog.text()).toContain('About 23.5 MB, and the mail account takes at most 20 MB')
+  await dialog.get('[data-test="goes-Terms.pdf"]').setValue(false)
+  expect(dialog.text()).toContain('About 11.2 MB of at most 20 MB')
+  await dialog.get('[data-test="ask-go"]').trigger('click')
+  await flushPromises()
+  expect(write.mock.calls[0]![1]).toMatchObject({ leftOut: [4], added: [5] })
 })
 
 test('what somebody else writes while it is open is not written over', async () => {
   const dialog = opened(view(3))
   await dialog.get(subject).setValue('Mine')
-  await dialog.setProps({ view: view(4, 'Theirs') })
+  await dialog.setProps(view(4, 'Theirs'))
   await dialog.get('[data-test="ask-go"]').trigger('click')
   await flushPromises()
-  expect(writeEmail).toHaveBeenCalledWith(7, expect.objectContaining({ revision: 3 }))
+  expect(write.mock.calls[0]![0]).toBe(3)
 })
 
 test('begun and left, it is there again, and says where it was written otherwise since', async () => {

@@ -4,6 +4,7 @@ import Ask from '../frame/Ask.vue'
 import ChangedMeanwhile from '../frame/ChangedMeanwhile.vue'
 import DateField from '../fields/DateField.vue'
 import FormField from '../fields/FormField.vue'
+import KindChecks from '../fields/KindChecks.vue'
 import SelectField from '../fields/SelectField.vue'
 import { placeWords, audienceWords } from './words'
 import { useMeanwhile } from '../../composables/useMeanwhile'
@@ -17,7 +18,6 @@ import {
   dropStandingText,
   fetchStandingTexts,
 } from '../../calls/standing-texts'
-import { capital, documentKinds, kindFacts } from '../../../core/documents/kinds'
 import { textAudiences, textPlaces } from '../../../core/documents/standing-texts'
 import type { StandingTextView } from '../../contract'
 
@@ -76,11 +76,6 @@ const brandChoices = [
 ]
 const places = textPlaces.map((value) => ({ value, words: placeWords[value] }))
 const audiences = textAudiences.map((value) => ({ value, words: audienceWords[value] }))
-const toggle = (kind: (typeof documentKinds)[number]) => {
-  form.kinds = form.kinds.includes(kind)
-    ? form.kinds.filter((one) => one !== kind)
-    : documentKinds.filter((one) => one === kind || form.kinds.includes(one))
-}
 async function keep() {
   const done = await acting(async () => {
     const { brand, from, until, ...others } = form
@@ -150,19 +145,13 @@ const drop = () =>
         <p v-if="wrongs.until" class="brick">{{ wrongs.until }}</p>
       </div>
     </div>
-    <fieldset>
-      <legend class="soft">
-        {{
-          t('texts.onForm', {
-            form: form.kinds.length === 0 ? t('texts.allDocuments') : t('texts.theseDocuments'),
-          })
-        }}
-      </legend>
-      <label v-for="kind in documentKinds" :key="kind">
-        <input type="checkbox" :checked="form.kinds.includes(kind)" @change="toggle(kind)" />
-        {{ capital(kindFacts[kind].many) }}
-      </label>
-    </fieldset>
+    <KindChecks v-model="form.kinds">
+      {{
+        t('texts.onForm', {
+          form: form.kinds.length === 0 ? t('texts.allDocuments') : t('texts.theseDocuments'),
+        })
+      }}
+    </KindChecks>
     <FormField
       v-for="(one, place) in languages"
       :key="one.value"
@@ -184,17 +173,6 @@ const drop = () =>
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  padding: 0;
-  margin: 12px 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-}
-legend {
-  font-size: var(--small);
-}
 .day {
   display: flex;
   flex-direction: column;

@@ -5,7 +5,7 @@ export const masterTasks: readonly HelpTask[] = [
   {
     id: 'customer',
     words: 'Add a customer, or change where their documents go',
-    also: 'new client debtor contact billing email address cc bcc paper post preferences',
+    also: 'new client debtor contact billing email address cc bcc paper post preferences required',
     on: ['/customers'],
     to: '/customers?new=yes',
     steps: [
@@ -14,6 +14,8 @@ export const masterTasks: readonly HelpTask[] = [
         'confirmations to buying.',
       'Under How documents go, each kind says what differs from the group: by email, on paper, ' +
         'both or nothing, with CC and BCC.',
+      'Takes no invoice without an order number or cost centre? Under Edit tick what an order must have: its invoice ' +
+        'waits in To check, says whom to ask, and goes on once it is there.',
       '- A customer who wants no email gets none, whatever a routine says.',
     ],
   },

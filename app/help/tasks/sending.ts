@@ -24,10 +24,11 @@ export const sendingTasks: readonly HelpTask[] = [
     to: '/?stage=to+check',
     steps: [
       'On the Line, open To check and select the document. Below its picture, press change beside the subject.',
-      'Change subject and text, add copies. What stands in double braces, like the number, is filled in when the ' +
-        'document is issued.',
+      'Change subject and text, add copies. A field, like the number, is filled in when the document is issued; ' +
+        'type { for more of them.',
       'Use it this time keeps it for this document: it says own words, and its history keeps what was written.',
       '- Begun and left, it is there again when you come back, on this computer.',
+      '- An email in Waiting or Stuck: its Email leaf, change beside the subject.',
       '- As the house says it again takes it back. Somebody else gets it: change beside the address.',
     ],
   },
@@ -40,6 +41,22 @@ export const sendingTasks: readonly HelpTask[] = [
     steps: [
       'In To check, select the document and press Return to To send. No number is used.',
       'It stays in To send until it is prepared again, or marked as not wanted with a reason.',
+    ],
+  },
+  {
+    id: 'second-person',
+    words: 'Have a second person look before something goes',
+    also: 'approve approval four eyes release sign off second look dear large amount new address bank details many',
+    on: ['/', '/company'],
+    to: '/company?part=General',
+    steps: [
+      'In Settings, General, under A second person, tick what needs one: large sums, first emails, ' +
+        'bank accounts, many at once.',
+      'In To check such a document says why. Press Ask for a second person; it waits there.',
+      'Somebody else opens it, reads it, and presses Send. Who asked cannot.',
+      '- A document that changes after it was asked for is asked for anew.',
+      '- Copies, and addresses added once a document is issued, go without a second person.',
+      '- Changed bank accounts: another supervisor confirms them in Settings, Identity.',
     ],
   },
   {
@@ -78,19 +95,21 @@ export const sendingTasks: readonly HelpTask[] = [
     steps: [
       'Find the document in the Register, by number, customer or amount.',
       'Press Send a copy and choose or type who gets it. The copy is marked as one.',
+      '- Press “write it yourself” for words of this once; the house’s stand in Settings, Email text.',
       '- If the same person had it before, it says when, and asks.',
     ],
   },
   {
     id: 'proof',
     words: 'Show that a document went out',
-    also: 'evidence delivered received when who history opened',
+    also: 'evidence delivered received never got it when who history opened proof pack',
     on: ['/register', '/accounts'],
     to: '/register',
     steps: [
       'Find the document in the Register and turn to History with the right arrow.',
       'Each recipient has a line: when the mail server took it, what it answered, and whether it arrived.',
-      'Save the PDF gives the very file that was sent.',
+      'For whoever says that they never received it: Save the proof gives one PDF with recipients, times, what the ' +
+        'mail servers said and the document, its file attached unchanged with its SHA-256.',
     ],
   },
   {

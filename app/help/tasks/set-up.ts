@@ -86,8 +86,28 @@ export const setUpTasks: readonly HelpTask[] = [
     to: '/company?part=Email%20text',
     steps: [
       'In Settings open the brand, then Email text, and choose kind and language.',
-      'Fields are filled from the document; a field that does not exist is named, with its nearest.',
+      'Type { and choose a field: its value comes from the document. Select it to say what stands instead where ' +
+        'the document has none; otherwise such an email waits, and says why.',
+      'Select words and choose Only if for what does not always stand, like a sentence about a due date.',
+      'Bold, lists, links and a table of the document’s lines stand above the text; the email is beside it.',
       'Email it to me sends a sample to your own address.',
+    ],
+  },
+  {
+    id: 'enclosures',
+    words: 'Send a file along',
+    also: 'enclosure attachment terms price list leaflet drawing extra file',
+    on: ['/company', '/orders', '/customers', '/'],
+    to: '/company?part=Enclosures',
+    steps: [
+      'For every document of a kind, brand, group or language: in Settings open Enclosures and press Add file. ' +
+        'From and Until end an offer by themselves.',
+      'For one order or one customer: open it and press Add file under Files. Without “It goes along by email” ' +
+        'the file stays here.',
+      'For one email: in To check press change beside Enclosed. Untick what does not go this time, or add a file for ' +
+        'this once.',
+      '- An email that is larger than its mail account takes waits in To check and says so.',
+      '- What was sent keeps its files: they stand in the document’s Email.',
     ],
   },
   {

@@ -19,6 +19,7 @@ import { api, attempt } from '../../composables/api'
 import { useLive } from '../../composables/useLive'
 import { useStatusChange } from '../../composables/useStatusChange'
 import { useForm } from '../../composables/useForm'
+import { changeOrder, fetchOrder } from '../../calls/orders'
 import { useMainKey } from '../../composables/useMainKey'
 import { longDay, plural } from '../../composables/format'
 import { orderKinds, type DocumentKind } from '../../../core/documents/kinds'
@@ -41,7 +42,7 @@ const { form, base, dirty, save, take } = useForm(() => order.value, formOfOrder
 const newest = useNewest()
 async function load() {
   try {
-    const found = await newest(() => api.get('/api/orders/{id}', { path: { id: id.value } }))
+    const found = await newest(() => fetchOrder(id.value))
     if (found) order.value = found
     wrong.value = ''
   } catch (error) {
@@ -52,7 +53,7 @@ watch(id, load, { immediate: true })
 useLive(['order', 'line'], () => void load(), 250)
 
 const put = (version: number, body: ReturnType<typeof writtenOrder>) =>
-  api.put('/api/orders/{id}', { path: { id: id.value }, body: { version, ...body } })
+  changeOrder(id.value, { version, ...body })
 async function keep() {
   if (!order.value || busy.value || !dirty.value) return
   busy.value = true

@@ -112,9 +112,11 @@ export const brands = {
   plainLetters: 'plain letters',
   bookLetters: 'book letters',
   versionNote: 'version {note}',
-  withKindInLanguageSpan: 'With {kind}, in {language}{span}',
-  textAnEmptyLineBegins: 'Text; an empty line begins a new paragraph',
-  mergeFields: 'Merge fields:',
+  asSupplied: 'Back to the supplied text',
+  withKindPurposeInLanguage: 'With {kind}, {purpose}, in {language}{span}',
+  purpose: 'What it is for',
+  firstTime: 'the first time',
+  onceMore: 'sent once more',
   everyEmailOfBrand: 'Every email of {brand}',
   heading: 'Heading',
   letters: 'Letters',
@@ -182,4 +184,10 @@ export const brands = {
   firstMonthOfTheBusiness: 'First month of the business year',
   whichStartsInMonthBusinessYearStart: ', which starts in month {businessYearStart}',
   itStartsAgainRestartSpan: 'It starts again {restart}{span}.',
+
+  // company/BanksChanged.vue
+  accountsChanged: '{name} changed the bank accounts, {at}. What names them waits for a second person.',
+  somebodyElseConfirms: 'Somebody else has to confirm them.',
+  theyAreRight: 'They are right',
+  accountsConfirmed: 'Confirmed. Documents of this brand go again.',
 } as const

@@ -139,6 +139,7 @@ export const common = {
   streetPostcodeAndTown2: 'Street, postcode and town',
   stuck: 'Stuck',
   subject: 'Subject',
+  text: 'Text',
   sum: 'Sum',
   takeAllBack: 'Take all back',
   takenBack: 'taken back',

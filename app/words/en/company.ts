@@ -208,4 +208,14 @@ export const company = {
   takeNameAway: 'Take {name} away',
   newWhat: 'New {what}',
   addWhat: 'Add {what}',
+
+  // company/SecondPerson.vue
+  secondPerson: 'A second person',
+  secondPersonHelp:
+    'What is ticked waits in To check until a second person sends it. Who asks for one cannot send it.',
+  secondPersonSet: 'What a second person sends is set.',
+  documentsOver: 'Documents over',
+  firstEmailToAnAddress: 'The first email to an address of a customer',
+  changedBankAccounts: 'Changed bank accounts of a brand, until another supervisor confirms them',
+  manyInOneSend: 'More documents in one Send than',
 } as const

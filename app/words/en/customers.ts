@@ -1,5 +1,9 @@
 /** Words of customers. */
 export const customers = {
+  // customers/CustomerNeeds.vue, customers/delivery.ts
+  needs: 'Needed for an invoice',
+  needsLegend: 'An invoice waits until the order has',
+  invoicesWaitFor: 'Invoices wait until the order has {what}.',
   // customers/AddressDialog.vue
   nameOnIt: 'Name on it',
   forTheAttentionOf: 'For the attention of',

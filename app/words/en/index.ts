@@ -6,6 +6,8 @@ import { company } from './company'
 import { customers } from './customers'
 import { dispatches } from './dispatches'
 import { drafts } from './drafts'
+import { emailtexts } from './emailtexts'
+import { enclosures } from './enclosures'
 import { fields } from './fields'
 import { frame } from './frame'
 import { imports } from './imports'
@@ -33,6 +35,8 @@ export const en = {
   customers,
   dispatches,
   drafts,
+  emailtexts,
+  enclosures,
   fields,
   frame,
   imports,

@@ -21,6 +21,8 @@ export const mail = {
   itTakesAtMostSo: 'It takes at most so many emails; empty is no limit. What is more waits its turn.',
   inAMinute: 'In a minute',
   inAnHour: 'In an hour',
+  largestEmail: 'Largest email, MB',
+  largestEmailHelp: 'With everything enclosed. Your provider says it; 20 is usual.',
   inADay: 'In a day',
   brandsThatSendThroughIt: 'Brands that send through it',
 

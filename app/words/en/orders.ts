@@ -1,5 +1,10 @@
 /** Words of orders. */
 export const orders = {
+  // orders/CompleteOrder.vue
+  enterIt: 'Enter it…',
+  whatOrderLacks: 'What order {order} lacks',
+  orderIsComplete: 'Order {order} is saved. Its invoice is built anew.',
+
   // orders/LineOptions.vue
   notChosen: 'not chosen',
 

@@ -23,6 +23,8 @@ export const paper = {
   takenBack: 'Taken back',
   withTaxInDiscountTax: ', with {taxInDiscount} tax',
   saveThePDF: 'Save the PDF',
+  saveTheProof: 'Save the proof',
+  proofHelp: 'One PDF with the document, to whom it went and when, and what the mail servers said',
   openToPrint: 'Open to print',
   sendACopy: 'Send a copy…',
   credit: 'Credit…',
@@ -40,8 +42,6 @@ export const paper = {
   writtenOtherwiseMeanwhile:
     'You began this before; since then it was written otherwise, which this would replace.',
   beginAnew: 'begin anew',
-  text: 'Text',
-  whatStandsInBraces: 'What stands in double braces is filled in when the document is issued.',
   furtherCopies: 'Further copies to (CC)',
   hiddenCopies: 'Hidden copies to (BCC)',
   asTheHouseSays: 'as the house says it again',
@@ -103,11 +103,20 @@ export const paper = {
   toTheCustomersContactsAgain: 'to the customer’s contacts again',
   forThisCustomerFromNow: 'for this customer from now on…',
 
+  // paper/SecondLook.vue
+  askSecond: 'Ask for a second person',
+  askNobody: 'take it back',
+  secondIsAsked: 'It waits here until somebody else sends it.',
+  nobodyIsAsked: 'Nobody is asked any more.',
+  youAsked: 'You asked for one at {at}: somebody else has to send it.',
+  askedYou: '{name} asked for one at {at}. Look at it, and send it if it is right.',
+
   // paper/SendCopy.vue
   aCopyOfDocumentGoes: 'A copy of {document} goes to {address}.',
   sendACopyOfDocument: 'Send a copy of {document}',
   sendItAgain: 'Send it again',
   sendTheCopy: 'Send the copy',
+  writeWords: 'write it yourself…',
   theVeryPDFThatWas:
     'The very PDF that was issued, with the same number. The history will say that it was a copy.',
 } as const

@@ -11,5 +11,7 @@ export default route<{ id: number }, object, BranchChange & { version: number }>
     params: idParam,
     body: Joi.object({ ...branch, version: id.required() }),
   },
-  async ({ params, body: { version, ...change } }) => ({ id: await keepBranch(params.id, change, version) }),
+  async ({ params, body: { version, ...change }, user }) => ({
+    id: await keepBranch(params.id, change, user, version),
+  }),
 )

@@ -10,5 +10,5 @@ export default route<object, object, BranchChange>(
     of: ({ body }) => ({ brands: [body.brandId] }),
     body: Joi.object(branch),
   },
-  async ({ body }) => ({ id: await keepBranch(null, body) }),
+  async ({ body, user }) => ({ id: await keepBranch(null, body, user) }),
 )

@@ -35,8 +35,8 @@ export default route<{ id: number }, object, BrandChange>(
         .default([]),
     }),
   },
-  async ({ params, body }) => {
-    await changeBrand(params.id, body)
+  async ({ params, body, user }) => {
+    await changeBrand(params.id, body, user)
     return { ok: true }
   },
 )

@@ -21,6 +21,10 @@ export default route<{ id: number }, object, CustomerChange>(
       salesperson: name(80).allow(''),
       billingMail: addressMail,
       fields: Joi.object().pattern(text(60), text(200).allow('')),
+      needs: Joi.object({
+        reference: Joi.boolean().required(),
+        fields: Joi.array().items(text(60)).max(30).unique().required(),
+      }),
       billing: address,
       language,
       preferences,

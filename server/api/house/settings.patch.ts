@@ -26,6 +26,12 @@ export default route<object, object, Partial<HouseSettings>>(
       undoMinutes: Joi.number().integer().min(0).max(60),
       rehearsalAddress: text(320).allow(''),
       publicAddress,
+      secondLook: Joi.object({
+        above: decimal.allow(null).required(),
+        newAddress: Joi.boolean().required(),
+        newBank: Joi.boolean().required(),
+        many: Joi.number().integer().min(1).max(5000).allow(null).required(),
+      }),
     }).min(1),
   },
   async ({ body }) => {

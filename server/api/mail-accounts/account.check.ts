@@ -18,5 +18,6 @@ export const account = {
   perMinute: most,
   perHour: most,
   perDay: most,
+  mostMegabytes: Joi.number().integer().min(1).max(150).default(20),
   brandIds: Joi.array().items(id).unique().max(100).default([]),
 }

@@ -35,6 +35,7 @@ export default route<object, object, Check>(
       {
         postOnly: body.postOnly,
         withoutAddress: body.withoutAddress,
+        senderId: user.id,
       },
       user,
     ),

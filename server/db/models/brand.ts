@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
+import type { Asked } from '../../../core/documents/second-look'
 import type { BankAccount } from '../../../core/documents/bank'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import type { Language } from '../../../core/money/format'
@@ -29,6 +30,7 @@ export class Brand extends Model<InferAttributes<Brand>, InferCreationAttributes
   declare replyTo: string
   declare version: CreationOptional<number>
   declare banks: CreationOptional<BankAccount[]>
+  declare banksChanged: CreationOptional<Asked | null>
   declare emailLook: CreationOptional<EmailLook>
   declare pricesIncludeTax: CreationOptional<boolean>
   declare paymentMethods: CreationOptional<PaymentMethod[]>
@@ -57,6 +59,7 @@ export class Brand extends Model<InferAttributes<Brand>, InferCreationAttributes
         replyTo: { type: DataTypes.TEXT, allowNull: false },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         banks: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
+        banksChanged: { type: DataTypes.JSONB },
         emailLook: {
           type: DataTypes.JSONB,
           allowNull: false,

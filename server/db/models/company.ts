@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import { noSecondLook, type SecondLookRule } from '../../../core/documents/second-look'
 import type { Terms } from '../../../core/documents/terms'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Language } from '../../../core/money/format'
@@ -43,6 +44,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare documentDates: CreationOptional<Partial<Record<DocumentKind, 'event'>>>
   /** So much less than is open counts as paid in full, once a person agrees. */
   declare smallDifference: CreationOptional<string>
+  declare secondLook: CreationOptional<SecondLookRule>
   declare heldStatuses: CreationOptional<string[]>
   /** 1 to 12: the month in which the business year begins. */
   declare businessYearStart: CreationOptional<number>
@@ -90,6 +92,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         withdrawnRule: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'list' },
         documentDates: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         smallDifference: { type: DataTypes.DECIMAL, allowNull: false, defaultValue: '0' },
+        secondLook: { type: DataTypes.JSONB, allowNull: false, defaultValue: noSecondLook },
         heldStatuses: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },
         businessYearStart: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         terms: {

@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize'
 import type { Address } from '../../../core/documents/facts'
+import { noNeeds, type Needs } from '../../../core/documents/needs'
 import type { Terms } from '../../../core/documents/terms'
 import type { Language } from '../../../core/money/format'
 import type { AddressMail, Preferences } from '../../../core/preferences/recipients'
@@ -35,6 +36,8 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
   /** The recipients that are kept at the postal address. */
   declare billingMail: CreationOptional<AddressMail>
   declare fields: CreationOptional<Record<string, string>>
+  /** What an order has to say before it is invoiced. */
+  declare needs: CreationOptional<Needs>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -56,6 +59,7 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
         pricesIncludeTax: { type: DataTypes.BOOLEAN },
         billingMail: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
+        needs: { type: DataTypes.JSONB, allowNull: false, defaultValue: noNeeds },
       },
       { sequelize, tableName: 'customer' },
     )

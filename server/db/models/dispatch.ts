@@ -26,6 +26,7 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
   declare toAddresses: string[] | null
   /** What a person wrote for this one email. */
   declare ownEmail: CreationOptional<OwnEmail | null>
+  declare emailRevision: CreationOptional<number>
   /** A copy never decides how its document stands. */
   declare isCopy: CreationOptional<boolean>
   declare number: string
@@ -77,6 +78,7 @@ export class Dispatch extends Model<InferAttributes<Dispatch>, InferCreationAttr
         toRole: { type: DataTypes.TEXT, allowNull: false },
         toAddresses: { type: DataTypes.JSONB },
         ownEmail: { type: DataTypes.JSONB },
+        emailRevision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         isCopy: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         number: { type: DataTypes.TEXT, allowNull: false },
         total: { type: DataTypes.DECIMAL, allowNull: false },

@@ -7,10 +7,12 @@ import {
   type Sequelize,
 } from 'sequelize'
 import type { DocumentKind } from '../../../core/documents/kinds'
+import type { Body, Line } from '../../../core/emailtexts/nodes'
+import type { EmailPurpose } from '../../../core/emailtexts/purposes'
 import type { Language } from '../../../core/money/format'
 import { Brand } from './brand'
 
-/** The email text of a kind in a language: a new version with every change, none is ever changed. */
+/** The email text of a kind, for a purpose, in a language: a new version with every change, none is ever changed. */
 export class EmailTextVersion extends Model<
   InferAttributes<EmailTextVersion>,
   InferCreationAttributes<EmailTextVersion>
@@ -20,10 +22,11 @@ export class EmailTextVersion extends Model<
   declare kind: DocumentKind
   declare language: Language
   declare version: number
-  declare subject: string
-  declare text: string
+  declare subject: Line
+  declare text: Body
   declare madeAt: Date
   declare madeBy: string
+  declare purpose: CreationOptional<EmailPurpose>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -33,10 +36,11 @@ export class EmailTextVersion extends Model<
         kind: { type: DataTypes.TEXT, allowNull: false },
         language: { type: DataTypes.TEXT, allowNull: false },
         version: { type: DataTypes.INTEGER, allowNull: false },
-        subject: { type: DataTypes.TEXT, allowNull: false },
-        text: { type: DataTypes.TEXT, allowNull: false },
+        subject: { type: DataTypes.JSONB, allowNull: false },
+        text: { type: DataTypes.JSONB, allowNull: false },
         madeAt: { type: DataTypes.DATE, allowNull: false },
         madeBy: { type: DataTypes.TEXT, allowNull: false },
+        purpose: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'first' },
       },
       { sequelize, tableName: 'email_text' },
     )

@@ -20,6 +20,7 @@ import { DispatchRecipient } from './dispatch-recipient'
 import { IssuedDocument } from './document'
 import { DocumentFile } from './document-file'
 import { DocumentVoid } from './document-void'
+import { Enclosure } from './enclosure'
 import { Evaluation } from './evaluation'
 import { HouseEvent } from './event'
 import { ExchangeRate } from './exchange-rate'
@@ -86,6 +87,7 @@ export {
   IssuedDocument,
   DocumentFile,
   DocumentVoid,
+  Enclosure,
   Evaluation,
   HouseEvent,
   ExchangeRate,
@@ -172,6 +174,7 @@ export const models: readonly HouseModel[] = [
   Routine,
   RoutineVersion,
   HouseEvent,
+  Enclosure,
   Evaluation,
   StoredFile,
   Draft,

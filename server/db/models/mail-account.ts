@@ -26,6 +26,8 @@ export class MailAccount extends Model<InferAttributes<MailAccount>, InferCreati
   declare version: CreationOptional<number>
   /** Until when its server's certificate holds, as seen at the last connection; null before, and without TLS. */
   declare certificateUntil: CreationOptional<Date | null>
+  /** The largest email that its server takes, in millions of bytes. */
+  declare mostMegabytes: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -42,6 +44,7 @@ export class MailAccount extends Model<InferAttributes<MailAccount>, InferCreati
         perDay: { type: DataTypes.INTEGER },
         version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
         certificateUntil: { type: DataTypes.DATE },
+        mostMegabytes: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 20 },
       },
       { sequelize, tableName: 'mail_account' },
     )

@@ -1,6 +1,7 @@
 import {
   DataTypes,
   Model,
+  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Sequelize,
@@ -19,6 +20,7 @@ export class MailCopy extends Model<InferAttributes<MailCopy>, InferCreationAttr
   declare html: string
   declare files: object
   declare sentAt: Date
+  declare emailRevision: CreationOptional<number>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -33,6 +35,7 @@ export class MailCopy extends Model<InferAttributes<MailCopy>, InferCreationAttr
         html: { type: DataTypes.TEXT, allowNull: false },
         files: { type: DataTypes.JSONB, allowNull: false },
         sentAt: { type: DataTypes.DATE, allowNull: false },
+        emailRevision: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       },
       { sequelize, tableName: 'mail_copy' },
     )

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
+import type { Asked } from '../../../core/documents/second-look'
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
 import type { PaperChange, PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
@@ -71,6 +72,10 @@ export class PreparedDocument extends Model<
   declare eventDay: string | null
   declare keptBack: CreationOptional<boolean>
   declare keptBackNoticed: CreationOptional<boolean>
+  /** Held until its order has what its customer needs: what follows then; null where nothing is missing. */
+  declare onceComplete: CreationOptional<'check' | 'go' | null>
+  declare secondLook: CreationOptional<string | null>
+  declare asked: CreationOptional<(Asked & { revision: number }) | null>
   /** Recipients for this time only. */
   declare toAddresses: string[] | null
   /** What a person wrote for this one email. */
@@ -121,6 +126,9 @@ export class PreparedDocument extends Model<
         eventDay: { type: DataTypes.DATEONLY },
         keptBack: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         keptBackNoticed: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
+        onceComplete: { type: DataTypes.TEXT },
+        secondLook: { type: DataTypes.TEXT },
+        asked: { type: DataTypes.JSONB },
         toAddresses: { type: DataTypes.JSONB },
         ownEmail: { type: DataTypes.JSONB },
         staleMark: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },

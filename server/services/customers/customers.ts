@@ -10,6 +10,7 @@ import {
 } from './queries'
 import { noteOnEachPrepared } from './queries'
 import { isDeepStrictEqual } from 'node:util'
+import type { Needs } from '../../../core/documents/needs'
 import type { FieldValues } from '../../../core/fields/own-fields'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { kindFacts } from '../../../core/documents/kinds'
@@ -31,7 +32,7 @@ import { inTransaction } from '../../db/connection'
 import { Customer } from '../../db/models'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
-import { checkFields } from '../fields/own-fields'
+import { checkFields, ownFields } from '../fields/own-fields'
 import { checkAddresses, checkRole, refuseTakenNumber } from './checks'
 import { type Principal, theHouse } from '../people/principal'
 
@@ -52,6 +53,8 @@ export interface CustomerRow {
   currency: string
   /** Values of the house's own customer fields. */
   fields: FieldValues
+  /** What an order has to say before it is invoiced. */
+  needs: Needs
   /** Per kind: the preference in words, and what stops a paper now. */
   ways: Way[]
 }
@@ -122,6 +125,8 @@ export interface CustomerChange {
   billingMail?: AddressMail
   /** Values of the house's own customer fields, all of them. */
   fields?: FieldValues
+  /** What an order has to say before it is invoiced. */
+  needs?: Needs
   language?: Language
   preferences?: Preferences
   treatment?: TaxTreatment
@@ -131,11 +136,12 @@ export interface CustomerChange {
 
 /**
  * Changes what is given of a customer; what is left out stays. Issued documents keep what they say.
- * @throws Refusal "bad-address", "same-number", "unknown-role", "changed-meanwhile"
+ * @throws Refusal "bad-address", "same-number", "unknown-role", "no-such-field", "changed-meanwhile"
  */
 export async function changeCustomer(id: number, change: CustomerChange, who: Principal): Promise<void> {
   for (const preference of Object.values(change.preferences ?? {})) await checkPreference(preference)
   checkAddresses(addressesIn(change.billingMail ?? {}), 'billingMail')
+  if (change.needs) await checkNeeds(change.needs)
   const own = change.fields ? { fields: await checkFields('customer', change.fields) } : {}
   if (change.language && !languages.includes(change.language)) throw badInput('unknown-language', 'language')
   await inTransaction(async () => {
@@ -161,6 +167,13 @@ export async function changeCustomer(id: number, change: CustomerChange, who: Pr
     publish('line')
     publish('customer', [id])
   })
+}
+
+/** @throws Refusal "no-such-field" for a field that orders do not have */
+async function checkNeeds({ fields }: Needs): Promise<void> {
+  const there = (await ownFields()).filter((field) => field.of === 'order').map(({ name }) => name)
+  const wrong = fields.find((name) => !there.includes(name))
+  if (wrong !== undefined) throw badInput('no-such-field/of-orders', 'needs', { field: wrong })
 }
 
 /** @throws Refusal "bad-address", "unknown-role" */

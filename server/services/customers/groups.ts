@@ -5,7 +5,7 @@ import type { Language } from '../../../core/money/format'
 import { suppliedRoles, type ContactRole, type Preferences } from '../../../core/preferences/recipients'
 import { badInput, Refusal } from '../../../core/errors'
 import { inTransaction } from '../../db/connection'
-import { Company, CustomerGroup } from '../../db/models'
+import { Company, CustomerGroup, Enclosure } from '../../db/models'
 import { publish } from '../live/publish'
 import { markAllStale } from '../outbox/stale'
 import { checkPreference } from './customers'
@@ -105,6 +105,11 @@ export async function dropGroup(id: number): Promise<void> {
           are: group.customers === 1 ? 'customer is' : 'customers are',
           group: group.name,
         },
+      })
+    const enclosure = await Enclosure.findOne({ where: { groupId: id } })
+    if (enclosure)
+      throw new Refusal('in-use/group-of-enclosure', {
+        values: { file: enclosure.name, group: group.name },
       })
     await CustomerGroup.destroy({ where: { id } })
     publish('customer')

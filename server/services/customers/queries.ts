@@ -1,5 +1,6 @@
 import type { Address } from '../../../core/documents/facts'
 import { documentKinds, kindFacts } from '../../../core/documents/kinds'
+import type { Needs } from '../../../core/documents/needs'
 import type { FieldValues } from '../../../core/fields/own-fields'
 import type { Language } from '../../../core/money/format'
 import type { TaxTreatment } from '../../../core/documents/treatment'
@@ -88,6 +89,7 @@ export interface Columns {
   treatment: TaxTreatment
   /** Values of the house's own fields. */
   fields: FieldValues
+  needs: Needs
   contacts: ContactFacts[]
 }
 
@@ -96,7 +98,8 @@ const allWished = `preferences_for(c, null, array[${documentKinds.map((kind) => 
 
 const columns = `
   c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.preferences,
-  ${allWished} wished, c.tax_treatment treatment, c.fields, contacts_of(c.id) contacts`
+  ${allWished} wished, c.tax_treatment treatment, c.fields, c.needs,
+  contacts_of(c.id) contacts`
 
 function where(
   filter: Pick<CustomerFilter, 'search' | 'group' | 'trouble' | 'preference'>,

@@ -1,22 +1,8 @@
-import type { DocumentKind } from '../../../core/documents/kinds'
 import type { RoutineSentence } from '../../../core/routines/sentence'
 import { rows, run, one } from '../../db/connection'
 import { stopOfDispatch, stopOf } from './stopped-queries'
 
 /* The statements of by-hand.ts. */
-
-interface DocumentRow {
-  id: number
-  kind: DocumentKind
-  number: string
-  customerId: number
-  customerName: string
-  brandId: number
-  emailTextId: number
-  total: string
-  currency: string
-  painted: boolean
-}
 
 /** Those that go by email, locked. */
 export const emailsAmong = (ids: readonly number[]) =>
@@ -98,43 +84,6 @@ export const postponeDispatches = (ids: readonly number[], at: Date) =>
     where id = any($ids::int[]) and state = 'waiting' and channel = 'email'
     returning id`,
     { ids, at },
-  )
-
-export const whoHasIt = (documentId: number) =>
-  rows<{ address: string; at: Date; outcome: string }>(
-    `select r.address, r.at, r.outcome
-    from dispatch_recipient r
-    join dispatch_document dd on dd.dispatch_id = r.dispatch_id
-    where dd.document_id = $documentId and r.outcome in ('accepted', 'delivered')
-    order by r.at desc`,
-    { documentId },
-  )
-
-export const lockDocument = (documentId: number) =>
-  one('select id from document where id = $documentId for no key update', { documentId })
-
-export const documentToCopy = (documentId: number) =>
-  one<DocumentRow & { voided: boolean; takenOver: boolean }>(
-    `select d.id, d.kind, d.number, d.customer_id "customerId", d.customer_name "customerName",
-      d.brand_id "brandId", d.email_text_id "emailTextId", d.total, d.currency,
-      d.series_id is null "takenOver",
-      f.document_id is not null painted,
-      exists (select from document_void v where v.document_id = d.id) voided
-    from document d
-    left join document_file f on f.document_id = d.id
-    where d.id = $documentId`,
-    { documentId },
-  )
-
-export const copyOnItsWay = (documentId: number, to: string) =>
-  one(
-    `select id
-    from dispatch dp
-    join dispatch_document dd on dd.dispatch_id = dp.id
-    where dd.document_id = $documentId
-      and dp.to_addresses ? $to
-      and dp.state in ('waiting', 'claimed', 'handing over')`,
-    { documentId, to },
   )
 
 export const documentStop = (documentId: number) =>

@@ -1,5 +1,3 @@
-import { dayWords, dayInZone } from '../../../core/documents/days'
-import { kindFacts } from '../../../core/documents/kinds'
 import { badInput, Refusal } from '../../../core/errors'
 import { channelFacts } from '../../../core/dispatch/channels'
 import { isAddress } from '../../../core/preferences/recipients'
@@ -9,10 +7,8 @@ import { addJob, addJobs } from '../../queue/add'
 import { publish } from '../live/publish'
 import { noteAll } from '../history/history'
 import { company } from '../house/house'
-import { newDispatch } from './create'
 import { deliver } from './deliver'
 import { moveDispatches } from './move'
-import { noPdf } from './no-pdf'
 import {
   emailsAmong,
   forgetRefusedRecipients,
@@ -22,10 +18,6 @@ import {
   holdWaiting,
   stoppedAmong,
   postponeDispatches,
-  whoHasIt,
-  lockDocument,
-  documentToCopy,
-  copyOnItsWay,
   documentStop,
   undeliveredRoutine,
 } from './by-hand-queries'
@@ -33,8 +25,7 @@ import type { Principal } from '../people/principal'
 
 /*
  * What a person does with dispatches: send stuck ones again, say an unclear one arrived, print instead, close
- * with a reason,
- * and send a copy of a document. Refuses what the transition table does not allow.
+ * with a reason. Refuses what the transition table does not allow.
  */
 
 /**
@@ -188,63 +179,6 @@ export async function printInstead(ids: readonly number[], who: Principal): Prom
       { who, words: () => 'To be printed and posted instead.' },
     )
     return done.map((one) => one.id)
-  })
-}
-
-/** Who already has a document by email: asked before a copy goes to the same person. */
-export async function alreadySent(
-  documentId: number,
-): Promise<{ address: string; at: Date; outcome: string }[]> {
-  return whoHasIt(documentId)
-}
-
-/**
- * Sends the stored PDF once more, to one address, marked as a copy in the history.
- * @throws Refusal "sent-before" when that person already has it and nobody said "again"
- */
-export async function sendCopy(
-  documentId: number,
-  address: string,
-  again: boolean,
-  who: Principal,
-): Promise<number> {
-  const to = address.trim()
-  if (!isAddress(to)) throw badInput('bad-address', 'address', { address: to })
-  return inTransaction(async () => {
-    // one at a time: the same copy asked for twice at one instant goes once
-    await lockDocument(documentId)
-    const document = await documentToCopy(documentId)
-    if (!document) throw new Refusal('no-such-document', { status: 404 })
-    if (document.voided) throw new Refusal('void', { values: { document: document.number } })
-    if (document.takenOver && !document.painted) throw noPdf()
-    const before = (await alreadySent(documentId)).find((sent) => sent.address === to.toLowerCase())
-    if (before && !again)
-      throw new Refusal('sent-before', {
-        values: {
-          document: document.number,
-          to,
-          day: dayWords(dayInZone(before.at, (await company()).timeZone)),
-        },
-        about: { field: 'again' },
-      })
-    const waiting = await copyOnItsWay(documentId, to)
-    if (waiting) throw new Refusal('goes-already', { values: { to } })
-    const id = await newDispatch({
-      ...document,
-      channel: 'email',
-      documentId,
-      role: kindFacts[document.kind].to,
-      sendTo: to,
-      toAddresses: [to],
-      copyTo: [],
-      isCopy: true,
-      ready: document.painted,
-      notBefore: clock.now(),
-      who,
-    })
-    if (document.painted) await addJob('send-dispatches', { dispatchIds: [id] })
-    publish('line')
-    return id
   })
 }
 

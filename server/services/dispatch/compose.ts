@@ -1,15 +1,16 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
-import { fillEmailText, type FilledNote } from '../../../core/emailtexts/email-text'
+import { fillEmailText, type EmailText, type FilledNote } from '../../../core/emailtexts/email-text'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
-import type { MergeFields } from '../../../core/emailtexts/fields'
+import type { EmailFacts } from '../../../core/emailtexts/fields'
 import { escapeHtml } from '../../../core/emailtexts/escape'
-import { letterFields } from '../../../core/emailtexts/letter-fields'
+import { namesDocuments } from '../../../core/emailtexts/nodes'
+import { letterFacts } from '../../../core/emailtexts/letter-fields'
 import type { Paper } from '../../../core/documents/paper'
 import type { Recipient } from '../../../core/preferences/recipients'
 
 /** What an email is made of. */
 export interface Letter {
-  note: { subject: string; text: string }
+  note: EmailText
   paper: Paper
   customerName: string
   brand: {
@@ -27,9 +28,9 @@ export interface Letter {
   insteadTo?: string
 }
 
-/** The values of the fields of an email. */
-export const fieldsOf = ({ paper, others = [], brand, customerName, recipients }: Letter): MergeFields =>
-  letterFields([paper, ...others], {
+/** What an email's text can say. */
+export const factsOf = ({ paper, others = [], brand, customerName, recipients }: Letter): EmailFacts =>
+  letterFacts([paper, ...others], {
     customer: customerName,
     contact: recipients[0]?.name ?? '',
     brand: brand.name,
@@ -42,11 +43,12 @@ export const fieldsOf = ({ paper, others = [], brand, customerName, recipients }
  */
 export function fillLetter(letter: Letter): FilledNote {
   const { paper, brand, note } = letter
-  const papers = [paper, ...(letter.others ?? [])] as const
   // a text that was written for one document names the others all the same
   const text =
-    papers.length > 1 && !note.text.includes('documents') ? `${note.text}\n\n{{ documents }}` : note.text
-  const filled = fillEmailText({ ...note, text }, fieldsOf(letter), {
+    letter.others?.length && !namesDocuments(note.text)
+      ? { ...note.text, content: [...note.text.content, documentsTable] }
+      : note.text
+  const filled = fillEmailText({ ...note, text }, factsOf(letter), {
     brandName: brand.name,
     colours: brand.colours,
     look: brand.emailLook,
@@ -55,6 +57,8 @@ export function fillLetter(letter: Letter): FilledNote {
   })
   return letter.insteadTo ? marked(filled, letter.recipients) : filled
 }
+
+const documentsTable = { type: 'factTable', attrs: { of: 'documents' } } as const
 
 /** A rehearsal's mail, with those named on top whom it would have reached. */
 function marked(filled: FilledNote, recipients: readonly Recipient[]): FilledNote {
@@ -78,12 +82,12 @@ export interface Message {
 }
 
 /**
- * The complete MIME message (RFC 5322, RFC 2045 ff.): text and HTML parts, the PDF with its name, a fixed
- * Message-ID.
+ * The complete MIME message (RFC 5322, RFC 2045 ff.): text and HTML parts, the PDFs and what is enclosed with their
+ * names, a fixed Message-ID.
  */
 export async function composeMessage(
   letter: Letter,
-  files: { name: string; bytes: Uint8Array }[],
+  files: { name: string; bytes: Uint8Array; mediaType?: string }[],
   fixed: { messageId: string; date: Date },
 ): Promise<Message> {
   const filled = fillLetter(letter)
@@ -104,7 +108,7 @@ export async function composeMessage(
     attachments: files.map((file) => ({
       filename: file.name,
       content: Buffer.from(file.bytes),
-      contentType: 'application/pdf',
+      contentType: file.mediaType ?? 'application/pdf',
     })),
   })
   const bytes = await new Promise<Buffer>((resolve, reject) =>

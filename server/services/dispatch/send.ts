@@ -208,7 +208,7 @@ async function keepResult(one: ClaimedDispatch, token: string, attempt: Attempt)
 function resultWords({ event, cause, reply, pause, away }: Outcome, sentToAll: string): string {
   const said = !reply?.text
     ? ''
-    : cause === 'not written'
+    : cause === 'not written' || cause === 'too large'
       ? ` ${reply.text}`
       : ` The mail server said: ${reply.text}`
   switch (event) {

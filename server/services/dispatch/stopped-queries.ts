@@ -27,8 +27,9 @@ export const stopOfDispatch = (
 
 export const holdBackPrepared = (orderIds: readonly number[]) =>
   rows<{ id: number; sourceId: number; kind: string }>(
-    `update prepared_document set automatic = false
-    where source_id in (${ofOrders}) and state = 'prepared' and automatic and kind in (${waitingKinds})
+    `update prepared_document set automatic = false, once_complete = replace(once_complete, 'go', 'check')
+    where source_id in (${ofOrders}) and state = 'prepared' and (automatic or once_complete = 'go')
+      and kind in (${waitingKinds})
     returning id, source_id "sourceId", kind`,
     { orderIds },
   )
@@ -86,8 +87,8 @@ export const countToCheck = (orderIds: readonly number[]) =>
 export const holdBackAllPrepared = () =>
   run(
     `update prepared_document p
-    set automatic = false
-    where p.state = 'prepared' and p.automatic and ${stopOf('p')} is not null`,
+    set automatic = false, once_complete = replace(once_complete, 'go', 'check')
+    where p.state = 'prepared' and (p.automatic or p.once_complete = 'go') and ${stopOf('p')} is not null`,
   )
 
 export const holdBackAllDispatches = () =>

@@ -116,6 +116,21 @@ export const dispatchesForgotten = (before: Date) =>
     { before },
   )
 
+/** What waits for PDFs that are all there is ready. */
+export const markReadyForgotten = (before: Date) =>
+  run(
+    `update dispatch s
+    set ready = true
+    where s.state = 'waiting' and not s.ready and s.created_at < $before
+      and not exists (
+        select
+        from dispatch_document dd
+        left join document_file f on f.document_id = dd.document_id
+        where dd.dispatch_id = s.id and f.document_id is null
+      )`,
+    { before },
+  )
+
 export const rehearsalsForgotten = (before: Date) =>
   rows<{ id: number }>(
     `select id

@@ -28,6 +28,7 @@ import {
   automaticForgotten,
   unpaintedForgotten,
   dispatchesForgotten,
+  markReadyForgotten,
   rehearsalsForgotten,
 } from './sweep-queries'
 import { theHouse } from '../people/principal'
@@ -64,6 +65,7 @@ export async function sweep(): Promise<void> {
     await wake('refresh-prepared', staleForgotten, 50, (preparedIds) => ({ preparedIds }))
     await wake('issue-prepared', automaticForgotten, 100, (preparedIds) => ({ preparedIds }))
     await wake('paint-documents', unpaintedForgotten, 25, (documentIds) => ({ documentIds }))
+    await markReadyForgotten(new Date(clock.now().getTime() - 5000))
     await wake('send-dispatches', dispatchesForgotten, 10, (dispatchIds) => ({ dispatchIds }))
     await wake('send-rehearsals', rehearsalsForgotten, 20, (rehearsalIds) => ({ rehearsalIds }))
     for (const { id } of await bankFilesHalfRead())

@@ -2,7 +2,8 @@ import { channelFacts, channelsFor } from '../../../core/dispatch/channels'
 import { Refusal } from '../../../core/errors'
 import type { OrderLineFacts } from '../../../core/documents/facts'
 import { preparePaper, type PaperSource } from '../../../core/documents/issue'
-import { type DocumentKind } from '../../../core/documents/kinds'
+import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
+import { heldWords } from '../../../core/documents/needs'
 import type { Paper } from '../../../core/documents/paper'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
@@ -23,10 +24,7 @@ import { lastCounters, rateTable } from './queries'
 import type { HouseContext, SubjectRow, Addressing, PaperContext } from './paper-context'
 
 /** Own fields of a line and of its item, where its source has them. */
-interface OwnOfLine {
-  own?: FieldValues
-  ofItem?: FieldValues
-}
+type OwnOfLine = { own?: FieldValues; ofItem?: FieldValues }
 
 export async function houseContext(kind: DocumentKind): Promise<HouseContext> {
   // first of all, for its version: what is saved while the rest is read shows by it
@@ -124,6 +122,16 @@ export function contextOf(
       note: { subject: note.subject, text: note.text },
       brand: { ...brand, colours: design.design.colours },
     },
+    held:
+      order.needs && kindFacts[kind].books === 'debit'
+        ? heldWords({
+            needs: order.needs,
+            order,
+            enterAt: order.enterAt ?? `order ${order.number}`,
+            customerName: order.customerName,
+            contacts,
+          })
+        : null,
     channel: delivery.channel,
     recipients: delivery.recipients,
     builtFrom: {

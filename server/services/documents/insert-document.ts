@@ -17,6 +17,7 @@ import { claimsIssued } from './queries'
 import { putOnTheirWay } from './put-on-their-way'
 import type { Principal } from '../people/principal'
 import { contentOf, searchWords, postedFacts } from './document-content'
+import type { Asked } from '../../../core/documents/second-look'
 
 /*
  * One paper becomes a document: its facts frozen, its open item booked, its claim settled, its event written,
@@ -65,6 +66,9 @@ export interface PaperRow {
   ownEmail: OwnEmail | null
   delayMinutes: number
   hours: SendingHours | null
+  /** Why a second person has to send it, and who asked for one. */
+  secondLook: string | null
+  asked: Asked | null
   /** What its customer wants of its kind. */
   wish?: Preference
   /** What routines on posting may test of the customer. */

@@ -7,6 +7,7 @@ import { type SeriesRow } from '../house/house'
 import { seriesColumns } from '../house/house-queries'
 import type { PaperRow } from './insert-document'
 import type { IssueResult } from './issue'
+import { secondLookColumns } from './second-look-queries'
 
 /* The statements of issue.ts. */
 
@@ -19,7 +20,7 @@ const paperColumns = `
   stale, source, built_from "builtFrom", design_id "designId", email_text_id "emailTextId",
   customer_id "customerId", customer_name "customerName", brand_id "brandId", order_number "orderNumber",
   order_date::text "orderDate", channel, send_to "sendTo", to_role role, delay_minutes "delayMinutes",
-  copy_to "copyTo", hours`
+  copy_to "copyTo", hours, ${secondLookColumns('prepared_document')}`
 
 export type Outcome = Omit<IssueResult, 'preparedId'>
 

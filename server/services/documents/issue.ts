@@ -34,6 +34,7 @@ import {
 } from './issue-queries'
 import { issuePeriod } from './draw-numbers'
 import { type Principal, inTheNameOf } from '../people/principal'
+import { lookForSecond } from './second-look'
 
 /*
  * Issuing: one short transaction draws the numbers, freezes the facts and books the open items.
@@ -109,6 +110,8 @@ export interface IssueHow {
   despite?: boolean
   /** Somebody read that nobody is there to write to, and issues it all the same. */
   withoutAddress?: boolean
+  /** The person who sends; left out for a routine. */
+  senderId?: number | null
   /** What documents are gathered by that go in one email; whoever gives it closes the gathering. */
   gatherAs?: string
 }
@@ -166,6 +169,7 @@ const outcomeOfBar: Record<SendBar, IssueResult['outcome']> = {
   stopped: 'skipped',
   'not wanted': 'skipped',
   'no address': 'skipped',
+  'second look': 'skipped',
 }
 
 /**
@@ -175,7 +179,7 @@ const outcomeOfBar: Record<SendBar, IssueResult['outcome']> = {
 async function checked(
   asked: readonly ToIssue[],
   results: IssueResult[],
-  { paidBy, postOnly, despite, withoutAddress }: IssueHow,
+  { paidBy, postOnly, despite, withoutAddress, senderId }: IssueHow,
 ): Promise<PaperRow[]> {
   const ids = asked.map((one) => one.preparedId)
   const of = await creditedBy(ids)
@@ -186,6 +190,8 @@ async function checked(
   )
   const customers = await lockCustomersOf(paidBy, ids)
   const papers = await lockPrepared(ids)
+  // once more at the last moment: a rate, an address or a bank account may be another one
+  const looks = await lookForSecond(ids)
   const wishOf = new Map((await wishesOf(ids)).map(({ id, wish }) => [id, wish]))
   const brands = await brandVersions()
   const customerVersion = new Map(customers.map((row) => [row.id, row.version]))
@@ -220,6 +226,8 @@ async function checked(
         issueOnly: postOnly,
         despite,
         withoutAddress,
+        secondLook: looks.get(paper.id) ?? null,
+        senderId,
       })
       const customer = customerOf.get(paper.customerId)!
       if (plan.goes)

@@ -17,6 +17,8 @@ export interface MadeDocument {
   problem: string | null
   /** What will be drawn otherwise than it was written; it stops nothing. */
   replaced: string[]
+  /** Nothing is wrong with it but that its source is not complete yet. */
+  held: boolean
 }
 
 /**
@@ -41,18 +43,18 @@ async function layOutAll(contexts: ReadonlyMap<number, PaperContext>): Promise<M
     await Promise.all(
       [...contexts].map(async ([id, context]): Promise<[number, MadeDocument]> => {
         const made = paperOf(context, context.wantedDate ?? today)
-        if ('problem' in made) return [id, { context, paper: null, problem: made.problem, replaced: [] }]
+        if ('problem' in made)
+          return [id, { context, paper: null, problem: made.problem, replaced: [], held: false }]
         const { problems, replaced } = await checkPaper(made.paper, context.design.design)
+        const wrong = [...problems.map((problem) => problem.sentence), ...emailProblems(context, made.paper)]
         return [
           id,
           {
             context,
             paper: made.paper,
             replaced,
-            problem:
-              [...problems.map((problem) => problem.sentence), ...emailProblems(context, made.paper)].join(
-                ' ',
-              ) || null,
+            held: context.held !== null && wrong.length === 0,
+            problem: [...wrong, ...(context.held ? [context.held] : [])].join(' ') || null,
           },
         ]
       }),

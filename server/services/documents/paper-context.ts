@@ -9,6 +9,7 @@ import type {
   OrderFacts,
   CustomerFacts,
 } from '../../../core/documents/facts'
+import type { Needs } from '../../../core/documents/needs'
 import type { PaperSource } from '../../../core/documents/issue'
 import type { FieldValues, OwnFieldFacts } from '../../../core/fields/own-fields'
 import type { StandingTextFacts } from '../../../core/documents/standing-texts'
@@ -44,6 +45,8 @@ export interface BuiltFrom {
 export interface PaperContext {
   /** Why its source has nothing to make it of. */
   problem?: string
+  /** Why it is held until its source is complete, and whom to ask; null where nothing is missing. */
+  held: string | null
   sourceId: number
   creditsId: number | null
   replacesId: number | null
@@ -114,6 +117,10 @@ export interface SubjectRow {
   preferences: Preferences
   customerVersion: number
   treatment: TaxTreatment
+  /** What its customer needs on an invoice. */
+  needs?: Needs
+  /** Where a person enters what is missing; the order by its number where nothing is said. */
+  enterAt?: string
 }
 
 /** Whom a paper is addressed to before the customer's preferences: a role, and copies of the routine. */

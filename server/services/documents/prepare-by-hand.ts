@@ -13,6 +13,7 @@ import { makeAll } from './make-papers'
 import { byKind, lockSources, sourceOf } from './sources'
 import { addressOnce, aloneInPlace, preparedOf, releaseClaims } from './queries'
 import { type Principal, theHouse } from '../people/principal'
+import { lookForSecond } from './second-look'
 
 /*
  * What a person does with papers before they are issued: have one prepared, put it back, take it off the list.
@@ -88,7 +89,7 @@ export async function putBack(preparedIds: readonly number[], who: Principal): P
     const back = await movePrepared(
       'put back',
       preparedIds,
-      { automatic: false, since: clock.now(), actor: who.name, changes: null },
+      { automatic: false, once_complete: null, since: clock.now(), actor: who.name, changes: null },
       { who, words: ({ kind }) => `The prepared ${kind} was put back. No number was used.` },
     )
     await releaseClaims(back.map((paper) => paper.id))
@@ -171,6 +172,7 @@ export async function sendThisOnceTo(
     if (!paper) throw new Refusal('no-such-paper', { status: 404 })
     if (paper.channel !== 'email' && paper.channel !== 'both') throw new Refusal('no-email')
     if (!first) await addJob('refresh-prepared', { preparedIds: [preparedId] })
+    await lookForSecond([preparedId])
     await noteAll([
       {
         sourceId: paper.sourceId,

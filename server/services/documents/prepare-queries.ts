@@ -24,6 +24,8 @@ export interface StalePaper extends Omit<Baseline, 'own'> {
   copyTo: string[]
   baseline: Baseline
   automatic: boolean
+  /** It was held until it is complete: what follows then. */
+  onceComplete: 'check' | 'go' | null
   /** How often it had been marked when it was read. */
   staleMark: number
 }
@@ -54,20 +56,22 @@ export const insertPreparedRows = (papers: unknown, now: Date) =>
       source_id, kind, occasion, state, automatic, routine_id, routine_version, customer_id, brand_id,
       order_number, order_date, customer_name, total, currency, channel, send_to, to_role, delay_minutes,
       source, content, design_id, email_text_id, built_from, problem, since, actor, baseline, copy_to,
-      hours, credits_id, replaces_id, wanted_date, event_day, kept_back, kept_back_noticed, stale
+      hours, credits_id, replaces_id, wanted_date, event_day, kept_back, kept_back_noticed, stale,
+      once_complete
     )
     select n."sourceId", n.kind, n.occasion, n.state, n.automatic, n."routineId", n."routineVersion",
       n."customerId", n."brandId", n."orderNumber", n."orderDate", n."customerName", n.total, n.currency,
       n.channel, n."sendTo", n.role, n."delayMinutes", n.source, n.content, n."designId", n."emailTextId",
       n."builtFrom", n.problem, $now, n.actor, n.baseline, n."copyTo", n.hours, n."creditsId", n."replacesId",
-      n."wantedDate", n."eventDay", n."keptBack", not n."keptBack", n.stale
+      n."wantedDate", n."eventDay", n."keptBack", not n."keptBack", n.stale, n."onceComplete"
     from jsonb_to_recordset($papers::jsonb) as n (
       "sourceId" int, kind text, occasion text, state text, automatic boolean, "routineId" int,
       "routineVersion" int, "customerId" int, "brandId" int, "orderNumber" text, "orderDate" date,
       "customerName" text, total numeric, currency text, channel text, "sendTo" text, role text,
       "delayMinutes" int, source jsonb, content jsonb, "designId" int, "emailTextId" int, "builtFrom" jsonb,
       problem text, actor text, baseline jsonb, "copyTo" jsonb, hours jsonb, "creditsId" int,
-      "replacesId" int, "wantedDate" date, "eventDay" date, "keptBack" boolean, stale boolean
+      "replacesId" int, "wantedDate" date, "eventDay" date, "keptBack" boolean, stale boolean,
+      "onceComplete" text
     )
     on conflict (source_id, kind, occasion)
     where state in ('due', 'prepared', 'put back') do update
@@ -82,7 +86,8 @@ export const insertPreparedRows = (papers: unknown, now: Date) =>
       baseline = excluded.baseline, changes = null, stale = excluded.stale, since = excluded.since,
       revision = prepared_document.revision + 1, actor = excluded.actor, kept_back = excluded.kept_back,
       kept_back_noticed = excluded.kept_back_noticed, wanted_date = excluded.wanted_date,
-      event_day = excluded.event_day, credits_id = excluded.credits_id, replaces_id = excluded.replaces_id
+      once_complete = excluded.once_complete, event_day = excluded.event_day, credits_id = excluded.credits_id,
+      replaces_id = excluded.replaces_id
     returning id, source_id "sourceId", kind, occasion`,
     { papers: json(papers), now },
   )
@@ -115,7 +120,7 @@ export const lockStale = (preparedIds: readonly number[]) =>
   rows<StalePaper>(
     `select p.id, p.source_id "sourceId", s.kind "sourceKind", p.kind, p.to_role role, p.copy_to "copyTo",
       p.content, p.send_to "sendTo", p.problem, p.email_text_id "emailTextId", p.baseline,
-      p.automatic "automatic", p.stale_mark "staleMark"
+      p.automatic "automatic", p.once_complete "onceComplete", p.stale_mark "staleMark"
     from prepared_document p
     join source s on s.id = p.source_id
     where p.id = any($preparedIds::int[]) and p.stale`,
@@ -130,8 +135,9 @@ export const updateRefreshed = (given: Readonly<Record<string, unknown>>) =>
       currency = $currency, channel = $channel,
       send_to = case when to_addresses is null then $sendTo else send_to end, customer_name = $customerName,
       stale = $stale or stale_mark <> $staleMark, changes = $changes::jsonb, revision = revision + $further,
-      automatic = automatic and $stillAutomatic, kept_back = kept_back or (automatic and not $stillAutomatic),
-      kept_back_noticed = kept_back_noticed and not (automatic and not $stillAutomatic),
+      automatic = $automatic and (automatic or once_complete = 'go'), once_complete = $onceComplete,
+      kept_back = kept_back or $keptBack,
+      kept_back_noticed = kept_back_noticed and not $keptBack,
       occasion = $occasion, wanted_date = $wantedDate, event_day = $eventDay, brand_id = $brandId,
       customer_id = $customerId, baseline = coalesce($baseline::jsonb, baseline)
     where id = $id and stale and state in ('prepared', 'due', 'put back')`,

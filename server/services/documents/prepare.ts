@@ -9,8 +9,10 @@ import { company } from '../house/house'
 import { kindOffWords, refuseKindOff } from '../house/kinds'
 import { publish } from '../live/publish'
 import { sourceOf, type SourceKind } from './sources'
+import { oversized } from '../enclosures/going'
 import { noteAll } from '../history/history'
 import { holdPapersVersion } from '../outbox/queries'
+import { markThese } from '../outbox/stale'
 import { sendToWords } from './found-settings'
 import { type Addressing, type PaperContext } from './paper-context'
 import {
@@ -21,6 +23,7 @@ import {
   type Baseline,
 } from './prepare-queries'
 import type { Principal } from '../people/principal'
+import { lookForSecond } from './second-look'
 import type { MadeDocument } from './make-papers'
 
 /*
@@ -156,6 +159,9 @@ async function keepRound(
   const idsOf = (some: typeof kept) => some.map((one) => ids.get(claimKey(one))!)
   const going = idsOf(kept.filter((one) => one.automatic))
   if (going.length > 0) await addJob('issue-prepared', { preparedIds: going })
+  const large = await oversized([...ids.values()], round[0]!.asked.who.name)
+  if (large.size > 0) await markThese([...large.keys()])
+  await lookForSecond([...ids.values()])
   const stale = idsOf(kept.filter((one) => isStale(one, papersVersion)))
   if (stale.length > 0) await addJob('refresh-prepared', { preparedIds: stale })
   for (const one of kept) {
@@ -167,7 +173,7 @@ async function keepRound(
       actor: asked.who.name,
       words: byHand
         ? `${capital(kindFacts[asked.kind].one)} is due; nothing is made until a person asks.`
-        : [`The ${asked.kind} was prepared${preparedWords(plan, made.problem)}`, ...made.replaced].join(' '),
+        : [`The ${asked.kind} was prepared${preparedWords(plan, made)}`, ...made.replaced].join(' '),
     })
     results[place] = {
       outcome: byHand ? 'due' : automatic ? 'goes by itself' : 'prepared',
@@ -222,7 +228,8 @@ async function insertPrepared(
         replacesId: made.context.replacesId,
         wantedDate: made.context.wantedDate,
         eventDay: made.context.eventDay,
-        keptBack: plan !== undefined && !plan.goes,
+        keptBack: plan !== undefined && !plan.goes && !made.held,
+        onceComplete: made.held ? (plan ? 'go' : 'check') : null,
         stale: isStale(one, papersVersion),
       }
     }),
@@ -238,8 +245,10 @@ export const occasionIn = (of: SourceKind, kind: DocumentKind, context: PaperCon
 export class ClaimLost extends Error {}
 
 /** How a prepared document goes on, in its history. */
-function preparedWords(plan: SendPlan | undefined, problem: string | null): string {
+function preparedWords(plan: SendPlan | undefined, { problem, held }: MadeDocument): string {
   if (plan?.goes) return ' and goes automatically.'
+  if (held)
+    return ` and is held until it is complete${plan ? '; then it goes automatically' : ''}: ${problem}`
   if (plan) return `; it was to go automatically, but waits for a person: ${plan.reason}`
   return problem ? `, but cannot be issued: ${problem}` : ' and waits for a check.'
 }

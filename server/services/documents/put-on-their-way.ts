@@ -34,6 +34,8 @@ export async function putOnTheirWay(documents: readonly ToGo[], issuing: Issuing
       issueOnly: postOnly,
       despite,
       withoutAddress: true,
+      // it was looked at before it was issued
+      secondLook: null,
     })
     if (!plan.goes) throw new Error(`a document was issued that does not go: ${plan.reason}`)
     if (plan.channels.length === 0) {

@@ -7,6 +7,8 @@ import type { Which, Candidate } from './send-check'
 import { toCheckMatching } from './matching'
 import type { IssueHow } from './issue'
 import type { Principal } from '../people/principal'
+import { isSecond, manyWords } from '../../../core/documents/second-look'
+import { secondLookColumns, secondLookRule } from './second-look-queries'
 import { stopOf } from '../dispatch/stopped-queries'
 import type { SourceKind, Source } from './sources'
 
@@ -182,7 +184,7 @@ export const sampleOrder = (brandId: number, language: string) =>
   )
 
 /** At most so many in one Send. */
-export const mostSent = 5000
+export const mostSent = 10_000
 
 /**
  * The prepared documents that a Send is about, each with what would become of it; at most one more than may
@@ -195,30 +197,57 @@ export async function candidates(which: Which, how: IssueHow, who: Principal): P
       ? `p.id = any($${parameters.push(which.papers.map((paper) => paper.id))}::int[]) and p.state = 'prepared'`
       : toCheckMatching(which.matching, parameters, who)
   const found = await rows<Omit<Candidate, 'plan'>>(
-    `select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
+    `with chosen as (
+      select p.id, p.customer_id, p.kind, p.source_id, (billed_to(p.source_id)).mail mail
+      from prepared_document p
+      where ${where}
+      order by p.id
+      limit ${mostSent + 1}
+    ),
+    -- what a customer wants of a kind is found once for all that is billed alike
+    alike as (
+      select customer_id, kind, mail, min(source_id) source_id from chosen group by customer_id, kind, mail
+    ),
+    wishes as materialized (
+      select a.customer_id, a.kind, a.mail, preferences_for(c, a.source_id, array[a.kind]) -> a.kind wish
+      from alike a
+      join customer c on c.id = a.customer_id
+    )
+    select p.id, p.revision, p.kind, p.channel, p.send_to <> $1 "hasAddress", p.problem,
       p.changes is not null or p.stale changed, ${stopOf('p')} stopped, p.order_number "orderNumber",
-      p.customer_name "customerName", p.total::text total, p.currency,
+      p.customer_name "customerName", p.total::text total, p.currency, ${secondLookColumns('p')},
       case
         when (w.wish ->> 'gathered')::boolean then concat_ws(
           '|', w.wish ->> 'addresses',
           p.customer_id, p.brand_id, p.kind, p.to_role, p.copy_to, p.currency, p.delay_minutes, p.hours
         )
       end gather
-    from prepared_document p
-    join customer c on c.id = p.customer_id
-    cross join lateral (select preferences_for(c, p.source_id, array[p.kind]) -> p.kind wish) w
-    where ${where}
-    order by p.id
-    limit ${mostSent + 1}`,
+    from chosen h
+    join prepared_document p on p.id = h.id
+    join wishes w on w.customer_id = h.customer_id and w.kind = h.kind and w.mail is not distinct from h.mail
+    order by p.id`,
     parameters,
   )
   const seen =
     'papers' in which ? new Map(which.papers.map((paper) => [paper.id, paper.revision])) : undefined
-  return found.map((paper) => {
+  const senderId = how.senderId ?? null
+  const wanted = {
+    issueOnly: how.postOnly,
+    despite: how.despite,
+    withoutAddress: how.withoutAddress,
+    senderId,
+  }
+  const judged = found.map((paper) => {
     const changed = paper.changed || (seen !== undefined && seen.get(paper.id) !== paper.revision)
-    const asked = { issueOnly: how.postOnly, despite: how.despite, withoutAddress: how.withoutAddress }
-    return { ...paper, changed, plan: planSending({ ...paper, ...asked, changed }) }
+    return { ...paper, changed, plan: planSending({ ...paper, ...wanted, changed }) }
   })
+  const alone = judged.filter((one) => one.plan.goes && !isSecond(one.asked ?? null, senderId))
+  const many = (await secondLookRule())!.rule.many
+  if (many === null || alone.length <= many) return judged
+  const secondLook = manyWords(many)
+  return judged.map((one) =>
+    alone.includes(one) ? { ...one, plan: planSending({ ...one, ...wanted, secondLook }) } : one,
+  )
 }
 
 export const kindsOfSources = (ids: readonly number[]) =>

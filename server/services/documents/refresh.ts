@@ -2,6 +2,7 @@ import { type PaperChange, comparePapers } from '../../../core/documents/issue'
 import { groupBy } from '../../../core/group'
 import { json, inTransaction } from '../../db/connection'
 import { addJob } from '../../queue/add'
+import { oversized } from '../enclosures/going'
 import { noteAll, note } from '../history/history'
 import { publish } from '../live/publish'
 import { sendToWords } from './found-settings'
@@ -15,6 +16,7 @@ import {
   type Baseline,
   markChangesSeen,
 } from './prepare-queries'
+import { lookForSecond } from './second-look'
 import { lockSources } from './sources'
 import type { Principal } from '../people/principal'
 
@@ -27,6 +29,10 @@ import type { Principal } from '../people/principal'
 /** Builds papers anew from what holds now, and marks what differs from what somebody may have looked at. */
 export async function refreshPrepared(preparedIds: readonly number[]): Promise<void> {
   const stale = await lockStale(preparedIds)
+  const large = await oversized(
+    stale.map(({ id }) => id),
+    '',
+  )
   for (const papers of groupBy(stale, (paper) => json([paper.kind, paper.role, paper.copyTo])).values()) {
     const { kind, role, copyTo } = papers[0]!
     const laidOut = await makeAll(
@@ -36,10 +42,15 @@ export async function refreshPrepared(preparedIds: readonly number[]): Promise<v
     )
     for (const paper of papers) {
       const made = laidOut.get(paper.sourceId)
-      if (made) await keepRefreshed(paper, made)
+      if (made) await keepRefreshed(paper, withProblem(made, large.get(paper.id)))
     }
   }
+  await inTransaction(() => lookForSecond(stale.map(({ id }) => id)))
 }
+
+/** What is wrong with the email beside what is wrong with the document. */
+const withProblem = (made: MadeDocument, words: string | undefined): MadeDocument =>
+  words ? { ...made, held: false, problem: [made.problem, words].filter(Boolean).join(' ') } : made
 
 async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<void> {
   await inTransaction(async () => {
@@ -48,9 +59,11 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
     const version = (await lockSources([paper.sourceId])).get(paper.sourceId)
     const now = baselineOf(made)
     // what goes automatically nobody has looked at; what a person wrote just now that person has
-    const seen = paper.automatic || paper.baseline.own === true
+    const seen = paper.automatic || paper.onceComplete !== null || paper.baseline.own === true
     const changes = seen ? [] : difference(paper.baseline, now)
-    const stillAutomatic = paper.automatic && planOf(paper.kind, made, null).goes
+    // what was held until it is complete goes on as it was to
+    const wasToGo = paper.automatic || paper.onceComplete === 'go'
+    const automatic = wasToGo && planOf(paper.kind, made, null).goes
     const moved = difference(paper, now).length > 0
     const kept = await updateRefreshed({
       id: paper.id,
@@ -70,7 +83,9 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
       staleMark: paper.staleMark,
       changes: changes.length > 0 ? json(changes) : null,
       further: moved ? 1 : 0,
-      stillAutomatic,
+      automatic,
+      onceComplete: made.held ? (wasToGo ? 'go' : 'check') : null,
+      keptBack: wasToGo && !automatic && !made.held,
       occasion,
       wantedDate: context.wantedDate,
       brandId: context.brandId,
@@ -79,7 +94,7 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
       eventDay: context.eventDay,
     })
     if (kept > 0) await moveClaim(paper.id, occasion)
-    if (kept > 0 && stillAutomatic) await addJob('issue-prepared', { preparedIds: [paper.id] })
+    if (kept > 0 && automatic) await addJob('issue-prepared', { preparedIds: [paper.id] })
     if (kept > 0 && moved) {
       await noteAll([
         {
@@ -89,7 +104,7 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
           words: `The prepared ${paper.kind} was built anew: ${
             changes.map((change) => change.what).join(', ') ||
             (paper.baseline.own ? 'its draft was written on' : 'as it was before')
-          }.`,
+          }.${paper.onceComplete !== null && !made.held ? completeWords(automatic) : ''}`,
           detail: changes,
         },
       ])
@@ -97,6 +112,9 @@ async function keepRefreshed(paper: StalePaper, made: MadeDocument): Promise<voi
     publish('line', [paper.id])
   })
 }
+
+const completeWords = (automatic: boolean) =>
+  automatic ? ' It is complete now, and goes automatically.' : ' It is complete now.'
 
 function difference(before: Baseline, now: Baseline): PaperChange[] {
   const changes = before.content && now.content ? comparePapers(before.content, now.content) : []

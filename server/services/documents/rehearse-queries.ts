@@ -1,3 +1,4 @@
+import type { Body, Line } from '../../../core/emailtexts/nodes'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
@@ -5,6 +6,7 @@ import type { Recipient, Preferences, ContactFacts } from '../../../core/prefere
 import { one, rows, run } from '../../db/connection'
 import type { renderPaper } from '../../render/pool'
 import type { Letter } from '../dispatch/compose'
+import { emailTextFor } from '../house/house-queries'
 import { senderColumns } from '../house/senders-queries'
 import type { Rehearsable } from './rehearse'
 
@@ -17,9 +19,10 @@ interface Unsent {
   wouldGoTo: Recipient[]
   sentTo: string
   designId: number
-  subject: string
-  text: string
+  subject: Line
+  text: Body
   customerName: string
+  preparedId: number | null
   colours: Letter['brand']['colours']
   emailLook: EmailLook
   /** The very PDF, where it is a document's. */
@@ -67,15 +70,7 @@ export const documentToRehearse = (documentId: number) =>
   }>(
     `select d.number "issuedNumber", d.series_id is null "takenOver",
       d.paper, d.brand_id "brandId", d.customer_name "customerName", d.design_id "designId",
-      (
-        select n.id
-        from email_text n
-        where n.brand_id = d.brand_id
-          and n.kind = d.kind
-          and n.language in (d.paper ->> 'language', (select language from company))
-        order by n.language = d.paper ->> 'language' desc, n.version desc
-        limit 1
-      ) "emailTextId"
+      ${emailTextFor('d', 'first')} "emailTextId"
     from document d
     where d.id = $documentId`,
     { documentId },
@@ -85,10 +80,10 @@ export const unsentRehearsals = (rehearsalIds: readonly number[]) =>
   rows<Unsent>(
     `select r.id, r.number, r.content, r.would_go_to "wouldGoTo", r.sent_to "sentTo", s.design,
       s.design -> 'colours' colours, coalesce(r.email -> 'look', b.email_look) "emailLook",
-      coalesce(r.email ->> 'subject', p.own_email ->> 'subject', n.subject) subject,
-      coalesce(r.email ->> 'text', p.own_email ->> 'text', n.text) text,
-      r.customer_name "customerName", f.file_name "fileName", file.bytes stored, b.name "brandName",
-      ${senderColumns}, sender.mail_account_id "mailAccountId"
+      coalesce(r.email -> 'subject', p.own_email -> 'subject', n.subject) subject,
+      coalesce(r.email -> 'text', p.own_email -> 'text', n.text) text,
+      r.customer_name "customerName", r.prepared_id "preparedId", f.file_name "fileName", file.bytes stored,
+      b.name "brandName", ${senderColumns}, sender.mail_account_id "mailAccountId"
     from rehearsal r
     left join document_file f on f.document_id = r.document_id
     left join file on file.sha256 = f.sha256

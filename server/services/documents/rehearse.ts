@@ -16,6 +16,7 @@ import { handOver } from '../../outside/mail/smtp'
 import { renderPaper } from '../../render/pool'
 import { composeMessage, type Letter } from '../dispatch/compose'
 import { notOursToDraw } from '../dispatch/no-pdf'
+import { filesOfPrepared, withBytes } from '../enclosures/going'
 import { company } from '../house/house'
 import { mailServer } from '../house/mail-accounts'
 import { dayInZone } from '../../../core/documents/days'
@@ -221,6 +222,12 @@ export async function sendSampleToMe(
 /** Mails those that are not sent yet. */
 export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<void> {
   const unsent = await unsentRehearsals(rehearsalIds)
+  const enclosures = await withBytes(
+    await filesOfPrepared(
+      unsent.flatMap((one) => one.preparedId ?? []),
+      '',
+    ),
+  )
   for (const one of unsent) {
     const drawn = one.stored
       ? { bytes: one.stored, problems: [] }
@@ -247,7 +254,10 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
     }
     const message = await composeMessage(
       letter,
-      [{ name: one.fileName ?? `${fileNamePart(one.number)}.pdf`, bytes }],
+      [
+        { name: one.fileName ?? `${fileNamePart(one.number)}.pdf`, bytes },
+        ...(enclosures.get(one.preparedId ?? 0) ?? []),
+      ],
       { messageId: newMessageId(one.senderAddress), date: clock.now() },
     )
     const result = await handOver(

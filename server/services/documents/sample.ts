@@ -1,4 +1,5 @@
-import { exampleFields, fillEmailText, type FilledNote } from '../../../core/emailtexts/email-text'
+import { exampleFacts, exampleFields, type MergeFields } from '../../../core/emailtexts/fields'
+import { fillEmailText, type EmailText, type FilledNote } from '../../../core/emailtexts/email-text'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import { Refusal } from '../../../core/errors'
 import { asPreview } from '../../../core/documents/issue'
@@ -8,7 +9,7 @@ import { dayInZone } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
 import type { Design } from '../../../core/designs/design'
 import { clock } from '../../clock'
-import { fillLetter } from '../dispatch/compose'
+import { factsOf, fillLetter, type Letter } from '../dispatch/compose'
 import { brands, company, newestDesigns } from '../house/house'
 import { paperOf } from './found-settings'
 import { type PaperContext } from './paper-context'
@@ -33,9 +34,7 @@ export async function samplePaper(
 }
 
 /** An email as it stands on the screen: its text and look may not be kept yet. */
-export interface EmailOnScreen {
-  subject: string
-  text: string
+export interface EmailOnScreen extends EmailText {
   language: Language
   look?: EmailLook
 }
@@ -49,28 +48,30 @@ export async function previewEmail(
   brandId: number,
   kind: DocumentKind,
   { look, language, ...note }: EmailOnScreen,
-): Promise<FilledNote> {
+): Promise<FilledNote & { values: MergeFields }> {
   const brand = (await brands()).find((one) => one.id === brandId)
   const design = (await newestDesigns(kind)).find((one) => one.brandId === brandId)?.design
   if (!brand || !design) throw new Refusal('no-such-brand', { status: 404 })
   const emailLook = look ?? brand.emailLook
   try {
     const { paper, context } = await samplePaper(brandId, kind, language)
-    return fillLetter({
+    const letter: Letter = {
       note,
       paper,
       customerName: context.customerName,
       brand: { ...brand, colours: design.colours, emailLook },
       recipients: context.recipients,
-    })
+    }
+    return { ...fillLetter(letter), values: factsOf(letter).values }
   } catch (error) {
     if (!(error instanceof Refusal) || error.code !== 'no-sample') throw error
-    return fillEmailText(note, exampleFields, {
+    const filled = fillEmailText(note, exampleFacts, {
       brandName: brand.name,
       colours: design.colours,
       look: emailLook,
       footLines: [brand.legalName, brand.registration, brand.email].filter(Boolean),
       language,
     })
+    return { ...filled, values: exampleFields }
   }
 }

@@ -47,6 +47,10 @@ export interface SendCheck {
   leftOut: LeftOut[]
   /** Of picked documents: those that would go, as they are now. */
   going: { id: number; revision: number }[]
+  /** Of those that go, what somebody else asked for: this Send is the second look at them. */
+  asSecond: number
+  /** Those that need a second person whom nobody has asked for. */
+  toAsk: { id: number; revision: number }[]
 }
 
 const shownRows = 100
@@ -69,6 +73,10 @@ export async function checkSend(which: Which, how: IssueHow, who = theHouse): Pr
     sums: sumByCurrency(going),
     leftOut,
     going: 'papers' in which ? going.map(({ id, revision }) => ({ id, revision })) : [],
+    asSecond: going.filter((one) => one.secondLook && one.asked).length,
+    toAsk: all
+      .filter((one) => !one.plan.goes && one.plan.bar === 'second look' && !one.asked)
+      .map(({ id, revision }) => ({ id, revision })),
   }
 }
 

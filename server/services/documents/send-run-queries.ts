@@ -19,6 +19,7 @@ interface RunHeader {
   paidBy: PaymentMethod | null
   despite: boolean
   withoutAddress: boolean
+  senderId: number | null
 }
 
 export const insertRunDocuments = (runId: number, papers: readonly { id: number; revision: number }[]) =>
@@ -64,6 +65,13 @@ export const endTakenBack = (given: { runId: number; now: Date; actor: string })
     given,
   )
 
+/**
+ * One at a time has its turn with a run, in the order in which they asked: whoever wants to stop it comes before
+ * its next batch. (A row's lock alone may go to one who asked later.)
+ */
+export const takeTurn = (runId: number) =>
+  run(`select pg_advisory_xact_lock(hashtext('send run'), $runId)`, { runId })
+
 export const askToStop = (runId: number, actor: string) =>
   run('update send_run set stop_asked = true, stopped_by = $actor where id = $runId and ended_at is null', {
     runId,
@@ -80,7 +88,7 @@ export const lockRun = (runId: number) =>
   one<RunHeader>(
     `select started_by "startedBy", ended_at "endedAt", goes_at "goesAt", stop_asked "stopAsked",
       stopped_by "stoppedBy", post_only "postOnly", paid_by "paidBy", despite,
-      without_address "withoutAddress"
+      without_address "withoutAddress", started_by_id "senderId"
     from send_run
     where id = $runId
     for update`,

@@ -7,7 +7,8 @@ import { closeGathering } from '../dispatch/create'
 import { publish } from '../live/publish'
 import { candidates, mostSent } from './queries'
 import { sendBatch, issueInOneTransaction, Paused, type IssueHow, type IssueResult } from './issue'
-import { type Principal, inTheNameOf } from '../people/principal'
+import { secondLookRule } from './second-look-queries'
+import { type Principal, inTheNameOf, theHouse } from '../people/principal'
 import {
   undoTime,
   insertRunDocuments,
@@ -15,6 +16,7 @@ import {
   runByKey,
   endTakenBack,
   askToStop,
+  takeTurn,
   skipOpen,
   lockRun,
   nextOfRun,
@@ -41,6 +43,7 @@ export async function startRun(
 ): Promise<number> {
   if (papers.length === 0) throw new Refusal('nothing-chosen', { status: 400 })
   if (papers.length > mostSent) throw new Refusal('too-many', { values: { mostSent }, status: 400 })
+  await refuseAlone(papers, user, how)
   if (how.despite && papers.length > 1) throw new Refusal('one-by-one/send', { status: 400 })
   return inTransaction(async () => {
     const started = await newRun(key, user, how)
@@ -49,6 +52,27 @@ export async function startRun(
     await begin(started)
     return started.id
   })
+}
+
+/**
+ * Says at once what would only wait out its undo time to be left out.
+ * @throws Refusal "many-at-once", "second-look" where a second person has to send it
+ */
+async function refuseAlone(
+  papers: readonly { id: number; revision: number }[],
+  user: { id: number; name: string },
+  how: IssueHow,
+): Promise<void> {
+  const { many } = (await secondLookRule())!.rule
+  const tooMany = many !== null && papers.length > many
+  if (papers.length > 1 && !tooMany) return
+  const plans = (await candidates({ papers }, { ...how, senderId: user.id }, theHouse)).map(
+    ({ plan }) => plan,
+  )
+  const barred = plans.find((plan) => !plan.goes && plan.bar === 'second look')
+  if (!barred || barred.goes) return
+  if (tooMany) throw new Refusal('many-at-once', { values: { many } })
+  throw new Refusal('second-look', { values: { why: barred.reason, help: barred.help } })
 }
 
 async function choose(runId: number, papers: readonly { id: number; revision: number }[]): Promise<void> {
@@ -119,7 +143,9 @@ export async function startMatchingRun(
   return inTransaction(async () => {
     const started = await newRun(key, user, how)
     if (!started.isNew) return started.id
-    const going = (await candidates({ matching: filter }, how, user)).filter((one) => one.plan.goes)
+    const going = (await candidates({ matching: filter }, { ...how, senderId: user.id }, user)).filter(
+      (one) => one.plan.goes,
+    )
     if (going.length > mostSent) throw new Refusal('too-many/sentence', { values: { mostSent } })
     if (going.length !== count)
       throw new Refusal('other-count', { values: { now: going.length, then: count } })
@@ -142,6 +168,7 @@ export async function takeBack(runId: number, who: Principal): Promise<void> {
 /** Stops a run cleanly: what is issued stays issued, the rest stays in To check. */
 export async function stopRun(runId: number, who: Principal): Promise<void> {
   await inTransaction(async () => {
+    await takeTurn(runId)
     await askToStop(runId, who.name)
     await addJob('send-run', { runId })
     publish('run', [runId])
@@ -165,12 +192,13 @@ export async function continueRun(runId: number): Promise<void> {
 }
 
 /**
- * One batch, or the end of the run, in one transaction that holds the run's row: two jobs take turns, Stop
- * waits for the batch that is being
- * written and comes before the next, and the report is what was committed. @returns whether there may be more
+ * One batch, or the end of the run, in one transaction that holds the run: two jobs take turns, Stop waits for
+ * the batch that is being written and comes before the next, and the report is what was committed.
+ * @returns whether there may be more
  */
 async function issueNextBatch(runId: number): Promise<boolean> {
   return inTransaction(async () => {
+    await takeTurn(runId)
     const header = await lockRun(runId)
     if (!header || header.endedAt || header.goesAt > clock.now()) return false
     if (header.stopAsked) {

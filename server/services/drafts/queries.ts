@@ -26,7 +26,9 @@ export const draftRows = (draftIds: readonly number[]) =>
       c.tax_number "taxNumber", c.terms, c.language "customerLanguage",
       o.delivery, coalesce(o.fields, '{}') fields, coalesce((billed_to(b.id)).address, c.billing) billing,
       preferences_for(c, b.id, $kinds::text[]) preferences,
-      c.version "customerVersion", c.tax_treatment treatment
+      c.version "customerVersion", c.tax_treatment treatment,
+      -- a draft has a reference of its own, and no fields of orders
+      jsonb_set(c.needs, '{fields}', '[]') needs, 'the draft' "enterAt"
     from draft b
     join customer c on c.id = b.customer_id
     left join sales_order o on o.id = b.order_id

@@ -9,7 +9,7 @@ import { inTransaction } from '../../db/connection'
 import { OwnField } from '../../db/models'
 import { publish } from '../live/publish'
 import { markAllStale } from '../outbox/stale'
-import { filledCounts, havingChoice, usesOfField } from './queries'
+import { filledCounts, havingChoice, customerThatNeeds, usesOfField } from './queries'
 
 /*
  * Fields of the house's own that orders, their lines, items and customers have. Kept in Settings, Own fields, by a
@@ -114,6 +114,11 @@ export async function dropOwnField(id: number): Promise<void> {
     const { filled, routine } = await usesOfField(field.of, field.name)
     if (filled > 0)
       throw new Refusal('in-use/field', { values: { filled, records: wordsOf[field.of], field: field.name } })
+    const customer = field.of === 'order' ? await customerThatNeeds(field.name) : undefined
+    if (customer)
+      throw new Refusal('in-use/field-of-customer', {
+        values: { customer: customer.name, field: field.name },
+      })
     if (routine) throw new Refusal('in-use/field-of-routine', { values: { routine, field: field.name } })
     await field.destroy()
     publish('house')

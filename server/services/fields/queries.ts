@@ -59,3 +59,9 @@ export const filledCounts = () =>
       )
       .join('\n    union all\n    '),
   )
+
+/** A customer whose invoices wait for a field of orders. */
+export const customerThatNeeds = (field: string) =>
+  one<{ name: string }>(`select name from customer where needs -> 'fields' ? $field order by name limit 1`, {
+    field,
+  })

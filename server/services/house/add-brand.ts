@@ -5,6 +5,7 @@ import { readDesign } from '../../../core/designs/check-design'
 import { suppliedDesign, type Look } from '../../../core/designs/supplied'
 import { badInput, Refusal } from '../../../core/errors'
 import { coloursOf } from '../../../core/house/logo-colours'
+import { emailPurposes } from '../../../core/emailtexts/purposes'
 import { starterColours, starterLook, starterSeries, starterTexts } from '../../../core/house/starter'
 import { languages } from '../../../core/money/format'
 import { isAddress } from '../../../core/preferences/recipients'
@@ -59,7 +60,7 @@ async function logoFor(bytes: Uint8Array): Promise<Look['logo']> {
   }
 }
 
-/** The newest designs by kind, and email texts by kind and language, of a brand. */
+/** The newest designs by kind, and email texts by purpose, kind and language, of a brand. */
 async function looksOf(brandId: number) {
   const order = [['version', 'ASC']] as [string, string][]
   const designs = await DesignVersion.findAll({ where: { brandId }, order })
@@ -67,7 +68,10 @@ async function looksOf(brandId: number) {
   return {
     designs: new Map(designs.map((one) => [one.kind, one.design])),
     texts: new Map(
-      texts.map(({ kind, language, subject, text }) => [`${kind} ${language}`, { subject, text }]),
+      texts.map(({ purpose, kind, language, subject, text }) => [
+        `${purpose} ${kind} ${language}`,
+        { subject, text },
+      ]),
     ),
   }
 }
@@ -104,13 +108,16 @@ export async function addBrand(
       documentKinds.map((kind) => ({ ...made, kind, design: copied?.designs.get(kind) ?? design })),
     )
     await EmailTextVersion.bulkCreate(
-      documentKinds.flatMap((kind) =>
-        languages.map((language) => ({
-          ...made,
-          kind,
-          language,
-          ...(copied?.texts.get(`${kind} ${language}`) ?? starterTexts[kind][language]),
-        })),
+      emailPurposes.flatMap((purpose) =>
+        documentKinds.flatMap((kind) =>
+          languages.map((language) => ({
+            ...made,
+            purpose,
+            kind,
+            language,
+            ...(copied?.texts.get(`${purpose} ${kind} ${language}`) ?? starterTexts[purpose][kind][language]),
+          })),
+        ),
       ),
     )
     await NumberSeries.bulkCreate(

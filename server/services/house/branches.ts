@@ -6,6 +6,8 @@ import { inTransaction } from '../../db/connection'
 import { Branch, Brand } from '../../db/models'
 import { publish } from '../live/publish'
 import { markAllStale } from '../outbox/stale'
+import type { Principal } from '../people/principal'
+import { bankChange } from './bank-change'
 
 /*
  * Places that a brand sells from. Documents of an order that is sold from one show its address, and its bank accounts
@@ -53,7 +55,12 @@ export async function branches(): Promise<BranchView[]> {
  * Adds a branch (`id` null) or changes one. @throws Refusal "same-name", "bad-iban", "no-such-brand",
  * "changed-meanwhile"
  */
-export async function keepBranch(id: number | null, change: BranchChange, version = 0): Promise<number> {
+export async function keepBranch(
+  id: number | null,
+  change: BranchChange,
+  who: Principal & { id: number },
+  version = 0,
+): Promise<number> {
   const { closed, ...written } = change
   const banks = written.banks.map((bank) => ({ ...bank, iban: bank.iban.replace(/\s/g, '').toUpperCase() }))
   banks.forEach((bank, index) => checkIban(bank.iban, `banks.${index}.iban`))
@@ -65,9 +72,11 @@ export async function keepBranch(id: number | null, change: BranchChange, versio
       throw badInput('same-name/branch', 'name', { brand: brand.name, name: change.name })
     const before = id === null ? null : await lockBranch(id, brand.id, version)
     const facts = { ...written, banks, closedAt: closed ? (before?.closedAt ?? clock.now()) : null }
+    const earlier = before?.banks ?? []
     const kept = before ? await before.update({ ...facts, version: version + 1 }) : await Branch.create(facts)
     // what is prepared shows it, and is built anew
-    await brand.update({ version: brand.version + 1 })
+    const changed = await bankChange(earlier, banks, who)
+    await brand.update({ version: brand.version + 1, ...changed })
     await markAllStale()
     publish('house')
     publish('line')

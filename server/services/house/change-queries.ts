@@ -1,4 +1,6 @@
 import type { EmailLook } from '../../../core/emailtexts/email-look'
+import type { Body, Line } from '../../../core/emailtexts/nodes'
+import type { EmailPurpose } from '../../../core/emailtexts/purposes'
 import type { Design } from '../../../core/designs/design'
 import { rows, run, one, json } from '../../db/connection'
 import { type SeriesRow } from './house'
@@ -42,22 +44,24 @@ export const updateEmailLook = (brandId: number, look: EmailLook) =>
 export const insertChangedEmailText = (given: {
   brandId: number
   language: string
-  subject: string
-  text: string
+  subject: Line
+  text: Body
   now: Date
   actor: string
   kind: string
+  purpose: EmailPurpose
 }) =>
   run(
     `with newest as (
       select version, subject, text
       from email_text
-      where brand_id = $brandId and kind = $kind and language = $language
+      where brand_id = $brandId and kind = $kind and purpose = $purpose and language = $language
       order by version desc
       limit 1
     )
-    insert into email_text (brand_id, kind, language, version, subject, text, made_at, made_by)
-    select $brandId, $kind, $language, coalesce((select version from newest), 0) + 1, $subject, $text, $now, $actor
-    where not exists (select from newest where subject = $subject and text = $text)`,
-    given,
+    insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
+    select $brandId, $kind, $purpose, $language, coalesce((select version from newest), 0) + 1, $subject::jsonb,
+      $text::jsonb, $now, $actor
+    where not exists (select from newest where subject = $subject::jsonb and text = $text::jsonb)`,
+    { ...given, subject: json(given.subject), text: json(given.text) },
   )

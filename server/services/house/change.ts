@@ -1,6 +1,8 @@
 import { badInput, Refusal } from '../../../core/errors'
-import { exampleFields, fillEmailText, type FilledNote } from '../../../core/emailtexts/email-text'
+import { exampleFacts } from '../../../core/emailtexts/fields'
+import { fillEmailText, type EmailText, type FilledNote } from '../../../core/emailtexts/email-text'
 import { plainEmailLook, type EmailFrame, type EmailLook } from '../../../core/emailtexts/email-look'
+import { emailPurposes, type EmailPurpose } from '../../../core/emailtexts/purposes'
 import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { PaymentMethod } from '../../../core/documents/facts'
 import type { BankAccount } from '../../../core/documents/bank'
@@ -17,6 +19,7 @@ import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
+import { bankChange } from './bank-change'
 import { brands, emailTexts, newestDesigns, type BrandRow, type EmailTextRow, type SeriesRow } from './house'
 import { type Principal, brandsOf, theHouse } from '../people/principal'
 import {
@@ -47,7 +50,7 @@ export interface BrandView extends BrandRow {
 /** The brands with everything a person sets up for them, for one kind of document. */
 export async function brandViews(kind: string, who = theHouse): Promise<BrandView[]> {
   const designs = await newestDesigns(kind)
-  const notes = await emailTexts(kind)
+  const notes = await emailTexts(kind, emailPurposes)
   const series = await seriesOfKind(kind)
   const counters = await usedCounters()
   return brandsOf(who, await brands()).map((brand) => {
@@ -93,7 +96,11 @@ async function raiseVersion(brandId: number, version: number): Promise<void> {
 }
 
 /** Keeps a brand's identity. @throws Refusal for an IBAN or address that cannot be right */
-export async function changeBrand(brandId: number, change: BrandChange): Promise<void> {
+export async function changeBrand(
+  brandId: number,
+  change: BrandChange,
+  who: Principal & { id: number },
+): Promise<void> {
   const banks = change.banks.map((bank) => ({
     ...bank,
     iban: bank.iban.replace(/\s/g, '').toUpperCase(),
@@ -105,8 +112,10 @@ export async function changeBrand(brandId: number, change: BrandChange): Promise
   }
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
+    const { banks: before } = (await Brand.findByPk(brandId))!
     await Brand.update(
       {
+        ...(await bankChange(before, banks, who)),
         name: change.name,
         legalName: change.legalName,
         addressLines: change.addressLines,
@@ -236,23 +245,22 @@ function placed(logo: DesignPicture): DesignPicture {
 }
 
 /** What an email text reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
-export function tryEmailText(note: { subject: string; text: string }, frame: EmailFrame): FilledNote {
-  return fillEmailText(note, exampleFields, frame)
+export function tryEmailText(note: EmailText, frame: EmailFrame): FilledNote {
+  return fillEmailText(note, exampleFacts, frame)
 }
 
 /** What an email says with a kind of document in one language, and how the brand's emails look around it. */
-export interface EmailChange {
+export interface EmailChange extends EmailText {
   version: number
   kind: DocumentKind
+  purpose: EmailPurpose
   language: Language
-  subject: string
-  text: string
   look: EmailLook
 }
 
 /** Keeps an email text as a new version where it changed, and the look of all the brand's emails. */
 export async function changeEmail(brandId: number, change: EmailChange, who: Principal): Promise<void> {
-  const { kind, language, subject, text, look } = change
+  const { kind, purpose, language, subject, text, look } = change
   tryEmailText(
     { subject, text },
     { brandName: '', colours: { brand: '', accent: '' }, look: plainEmailLook, footLines: [], language },
@@ -260,8 +268,10 @@ export async function changeEmail(brandId: number, change: EmailChange, who: Pri
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
     await updateEmailLook(brandId, look)
-    const given = { brandId, kind, language, subject, text, now: clock.now(), actor: who.name }
-    if ((await insertChangedEmailText(given)) > 0) await markStale('brand', brandId)
+    const given = { brandId, kind, purpose, language, subject, text, now: clock.now(), actor: who.name }
+    await insertChangedEmailText(given)
+    // the brand's version was raised: what is prepared is built from it anew
+    await markStale('brand', brandId)
     publish('house')
   })
 }

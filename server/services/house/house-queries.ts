@@ -1,3 +1,4 @@
+import type { EmailPurpose } from '../../../core/emailtexts/purposes'
 import type { Design } from '../../../core/designs/design'
 import { one, rows } from '../../db/connection'
 import type { CompanyRow, BrandRow, DesignRow, EmailTextRow, SeriesRow } from './house'
@@ -22,7 +23,7 @@ const brandColumns = `
   b.tax_number "taxNumber", b.banks, b.email_look "emailLook", b.sender_name "senderName",
   b.sender_address "senderAddress", b.reply_to "replyTo", b.version, b.prices_include_tax "pricesIncludeTax",
   b.payment_methods methods, b.without_tax_number "withoutTaxNumber",
-  b.retired_at is not null retired`
+  b.retired_at is not null retired, b.banks_changed "banksChanged"`
 
 export const seriesColumns = `
   s.id, s.kind, s.brand_id "brandId", s.prefix, s.suffix, s.length, s.start, s.restart,
@@ -54,14 +55,31 @@ export const newestDesignRows = (kind: string) =>
 export const designRows = (ids: readonly number[]) =>
   rows<{ id: number; design: Design }>('select id, design from design where id = any($ids::int[])', { ids })
 
-export const newestEmailTexts = (kind: string) =>
+export const newestEmailTexts = (kind: string, purposes: readonly EmailPurpose[]) =>
   rows<EmailTextRow>(
-    `select distinct on (brand_id, language) id, brand_id "brandId", language, version, subject, text
+    `select distinct on (brand_id, purpose, language) id, brand_id "brandId", purpose, language, version, subject,
+      text
     from email_text
-    where kind = $kind
-    order by brand_id, language, version desc`,
-    { kind },
+    where kind = $kind and purpose = any($purposes::text[])
+    order by brand_id, purpose, language, version desc`,
+    { kind, purposes },
   )
+
+/**
+ * SQL: the newest email text for a purpose of a document, in its language or else the company's; null without one.
+ * @param d the document's alias
+ */
+export const emailTextFor = (d: string, purpose: EmailPurpose) =>
+  `(
+    select n.id
+    from email_text n
+    where n.brand_id = ${d}.brand_id
+      and n.kind = ${d}.kind
+      and n.purpose = '${purpose}'
+      and n.language in (${d}.paper ->> 'language', (select language from company))
+    order by n.language = ${d}.paper ->> 'language' desc, n.version desc
+    limit 1
+  )`
 
 export const seriesRows = () =>
   rows<SeriesRow>(`select ${seriesColumns} from number_series s order by s.kind, s.brand_id`)

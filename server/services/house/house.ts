@@ -1,3 +1,6 @@
+import type { Asked } from '../../../core/documents/second-look'
+import type { Body, Line } from '../../../core/emailtexts/nodes'
+import type { EmailPurpose } from '../../../core/emailtexts/purposes'
 import type { StatusSteps } from '../../../core/orders/statuses'
 import { clock } from '../../clock'
 import type { EmailLook } from '../../../core/emailtexts/email-look'
@@ -69,6 +72,8 @@ export interface BrandRow extends BrandFacts {
   withoutTaxNumber: Partial<Record<Language, string>>
   /** It is not used for new orders and documents any more. */
   retired: boolean
+  /** Who changed the bank accounts, until somebody else confirms them. */
+  banksChanged: Asked | null
 }
 
 export async function brands(): Promise<BrandRow[]> {
@@ -96,16 +101,18 @@ export async function designById(ids: readonly number[]): Promise<Map<number, De
 export interface EmailTextRow {
   id: number
   brandId: number
+  purpose: EmailPurpose
   language: Language
   version: number
-  subject: string
-  text: string
+  subject: Line
+  text: Body
 }
 
-/** The email texts in force for a kind, one per brand and language. */
-export async function emailTexts(kind: string): Promise<EmailTextRow[]> {
-  return newestEmailTexts(kind)
-}
+/** The email texts in force for a kind, one per brand, purpose and language. */
+export const emailTexts = (
+  kind: string,
+  purposes: readonly EmailPurpose[] = ['first'],
+): Promise<EmailTextRow[]> => newestEmailTexts(kind, purposes)
 
 export interface SeriesRow extends NumberSeries {
   id: number

@@ -7,7 +7,7 @@ import type { MailAccountView } from './mail-accounts'
 
 const columns = `
   a.id, a.name, a.host, a.port, a.security, a.user_name "userName", a.version,
-  a.per_minute "perMinute", a.per_hour "perHour", a.per_day "perDay"`
+  a.most_megabytes "mostMegabytes", a.per_minute "perMinute", a.per_hour "perHour", a.per_day "perDay"`
 
 export const accountViews = () =>
   rows<MailAccountView>(

@@ -7,6 +7,7 @@ import { addJobs } from '../../queue/add'
 import { isLoopback, type MailServer } from '../../outside/mail/connection'
 import { seal, unseal } from '../../outside/seal'
 import { publish } from '../live/publish'
+import { markAllStale } from '../outbox/stale'
 import {
   accountToUse,
   accountViews,
@@ -31,6 +32,8 @@ export interface MailAccountView extends Pace {
   userName: string
   hasPassword: boolean
   version: number
+  /** The largest email that its server takes, in millions of bytes. */
+  mostMegabytes: number
   /** Brands that name it; all others use the first account. */
   brandIds: number[]
 }
@@ -43,6 +46,7 @@ export interface MailAccountChange extends Partial<Pace> {
   userName: string
   /** Left out, the one that is kept stays. */
   password?: string
+  mostMegabytes?: number
   brandIds: number[]
 }
 
@@ -110,12 +114,15 @@ export async function keepMailAccount(
     const twin = await MailAccount.findOne({ where: { name: change.name } })
     if (twin && twin.id !== id) throw badInput('same-name/mail-account', 'name', { name: change.name })
     const before = id === null ? null : await lockAccount(id, version)
+    const mostBefore = before?.mostMegabytes
     const kept = password === undefined ? {} : { sealedPassword: seal(password, purpose) }
     const account = before
       ? await before.update({ ...change, ...kept, certificateUntil: null, version: before.version + 1 })
       : await MailAccount.create({ ...change, ...kept })
     await Brand.update({ mailAccountId: null }, { where: { mailAccountId: account.id } })
     await Brand.update({ mailAccountId: account.id }, { where: { id: brandIds } })
+    // what was too large for it may go now, or the other way round
+    if (account.mostMegabytes !== mostBefore) await markAllStale()
     // what waited because nothing could be handed over need not wait for its next try
     await bringAwayForward(clock.now())
     // and who waits for a turn is given another, by the limits as they are now

@@ -10,7 +10,7 @@ export const settingsRow = () =>
       undo_minutes "undoMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
-      public_address "publicAddress"
+      public_address "publicAddress", second_look "secondLook"
     from company`,
   )
 
@@ -48,3 +48,9 @@ export const beginRehearsal = (now: Date, actor: string) =>
   )
 
 export const stopRehearsal = () => run('update company set rehearsal_since = null, rehearsal_by = null')
+
+/** How many people could send: clerks and supervisors who can sign in. */
+export const peopleWhoSend = () =>
+  one<{ count: number }>(
+    `select count(*)::int count from staff where role in ('clerk', 'supervisor') and left_at is null`,
+  )

@@ -1,5 +1,6 @@
 import { badInput, Refusal } from '../../../core/errors'
 import type { DocumentKind } from '../../../core/documents/kinds'
+import { wantsSecondLooks, type SecondLookRule } from '../../../core/documents/second-look'
 import { isAddress } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
@@ -11,6 +12,7 @@ import { gate } from './queries'
 import { company } from './house'
 import {
   settingsRow,
+  peopleWhoSend,
   pauseHouse,
   resumeHouse,
   openRuns,
@@ -40,6 +42,8 @@ export interface HouseSettings {
   smallDifference: string
   /** What links in emails begin with. */
   publicAddress: string
+  /** What a second person has to send. */
+  secondLook: SecondLookRule
 }
 
 export async function houseSettings(): Promise<HouseSettings> {
@@ -57,6 +61,8 @@ export async function changeHouse(change: Partial<HouseSettings>): Promise<void>
     if (change[field] && !isAddress(change[field]))
       throw badInput('bad-address', field, { address: change[field] })
   }
+  if (change.secondLook && wantsSecondLooks(change.secondLook) && (await peopleWhoSend())!.count < 2)
+    throw badInput('nobody-second', 'secondLook')
   await inTransaction(async () => {
     if (change.rehearsalAddress === '' && (await gate(true)).rehearsalSince) throw new Refusal('rehearsing')
     // what is left out stays

@@ -31,7 +31,9 @@ export async function lineCounts(who = theHouse): Promise<StageCount[]> {
       (select count(*)::int from ${toCheck}) "toCheck", (select min(p.since) from ${toCheck}) "oldestToCheck",
       (select count(*)::int from ${toCheck} and p.changes is not null) changed,
       (select count(*)::int from ${toCheck} and p.kept_back) "keptBack",
+      (select count(*)::int from ${toCheck} and p.once_complete is not null) incomplete,
       (select count(*)::int from ${toCheck} and ${stopOf('p')} is not null) stopped,
+      (select count(*)::int from ${toCheck} and p.asked is not null) asked,
       (select count(*)::int from ${email} = 'waiting' and s.held) held,
       (select count(*)::int from ${email} in ('waiting', 'claimed', 'handing over')) waiting,
       (select count(*)::int from ${email} = 'waiting' and s.channel = 'paper' and not s.held) "printQueue",
@@ -64,7 +66,9 @@ export async function lineCounts(who = theHouse): Promise<StageCount[]> {
     'to check': {
       count: counts.toCheck!,
       facts: [
+        ...some(counts.asked, 'asked for'),
         ...some(counts.keptBack, 'could not go'),
+        ...some(counts.incomplete, 'not complete'),
         ...some(counts.stopped, 'of held orders'),
         ...some(counts.changed, 'changed'),
       ],

@@ -1,41 +1,23 @@
+import type { Asked } from '../../../core/documents/second-look'
 import { Refusal } from '../../../core/errors'
 import type { PaperChange } from '../../../core/documents/issue'
 import type { Paper } from '../../../core/documents/paper'
 import type { Design } from '../../../core/designs/design'
 import type { DocumentKind } from '../../../core/documents/kinds'
+import type { ContactFacts } from '../../../core/preferences/recipients'
 import type { SourceRef } from '../../../core/documents/sources'
-import { type Recipient } from '../../../core/preferences/recipients'
-import { fillLetter, type Letter } from '../dispatch/compose'
 import { voidRefusal } from '../documents/void'
+import { filesOfPrepared } from '../enclosures/going'
 import { historyOf, type HistoryEntry } from '../history/history'
 import type { Principal } from '../people/principal'
+import { emailOf, preview, type EmailView } from './email-view'
 import { letterOf, wordsOf, type EmailWords } from './own-email'
-import {
-  preparedRow,
-  preparedPage,
-  documentRow,
-  dispatchesOfDocument,
-  mailCopyOf,
-  recipientsOfDispatch,
-  letterToCome,
-} from './queries'
+import { waitingEmail, type WaitingEmail } from './waiting-email'
+import { preparedRow, preparedPage, documentRow, dispatchesOfDocument } from './queries'
 
 /*
  * The one in hand: a paper not yet issued, or a document, with its email as it will be or was sent, and its history.
  */
-
-export interface EmailView {
-  /** Whether these are the words as sent, or as they would be now. */
-  sent: boolean
-  from: string
-  replyTo: string
-  to: { as: Recipient['as']; address: string; name: string; source: string; outcome: string; reply: string }[]
-  subject: string
-  html: string
-  text: string
-  files: string[]
-  sentAt: Date | null
-}
 
 export interface PreparedView extends SourceRef {
   id: number
@@ -46,12 +28,19 @@ export interface PreparedView extends SourceRef {
   customerName: string
   state: string
   problem: string | null
+  /** It is held until its order has what its customer needs: what follows then. */
+  onceComplete: 'check' | 'go' | null
   changes: PaperChange[] | null
+  /** Why a second person has to send it, and who asked for one. */
+  secondLook: string | null
+  asked: Asked | null
   channel: string
   email: EmailView | null
   history: HistoryEntry[]
   total: string
   currency: string
+  /** The customer's people, to choose from. */
+  contacts: ContactFacts[]
   /** What the email says, as a person can write it anew for this once; null without an email. */
   words: EmailWords | null
 }
@@ -80,40 +69,16 @@ export async function preparedView(id: number, who: Principal): Promise<Prepared
     senderName: _senderName,
     senderAddress: _senderAddress,
     replyTo: _replyTo,
-    contacts: _contacts,
     ...view
   } = row
   return {
     ...view,
-    email: letter ? preview(letter) : null,
+    email: letter ? preview(letter, (await filesOfPrepared([id], who.name)).get(id)) : null,
     words: letter ? wordsOf(letter, { subject, text }, ownEmail) : null,
     history: await historyOf({
       preparedId: id,
       sourceId: view.sourceId,
     }),
-  }
-}
-
-function preview(letter: Letter): EmailView {
-  const { paper, brand, recipients, others = [] } = letter
-  const filled = fillLetter({ ...letter, paper: paper.issued ? paper : { ...paper, number: '…' } })
-  return {
-    sent: false,
-    from: `${brand.senderName} <${brand.senderAddress}>`,
-    replyTo: brand.replyTo,
-    subject: filled.subject,
-    html: filled.html,
-    text: filled.text,
-    to: recipients.map((recipient) => ({
-      as: recipient.as,
-      address: recipient.address,
-      name: recipient.name,
-      source: recipient.source,
-      outcome: '',
-      reply: '',
-    })),
-    files: [paper, ...others].map((one) => `${one.heading}${one.issued ? `-${one.number}` : ''}.pdf`),
-    sentAt: null,
   }
 }
 
@@ -177,6 +142,8 @@ export interface DocumentView extends SourceRef {
   links: { how: string; id: number; number: string }[]
   dispatches: DispatchView[]
   email: EmailView | null
+  /** Its email, as long as it can be written anew. */
+  waiting: WaitingEmail | null
   history: HistoryEntry[]
 }
 
@@ -194,33 +161,10 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
     notToVoid: (await voidRefusal(document))?.message ?? null,
     dispatches,
     email: shown ? await emailOf(shown.id) : null,
+    waiting: shown ? await waitingEmail(shown.id) : null,
     history: await historyOf({
       documentId: id,
       sourceId: document.sourceId,
     }),
-  }
-}
-
-/** The email of a dispatch: as sent, or as it would be now. */
-async function emailOf(dispatchId: number): Promise<EmailView | null> {
-  const copy = await mailCopyOf(dispatchId)
-  const outcomes = await recipientsOfDispatch(dispatchId)
-  if (copy) return { ...copy, sent: true, to: outcomes, files: copy.files.map((file) => file.name) }
-  const gathered = await letterToCome(dispatchId)
-  const row = gathered[0]
-  if (!row) return null
-  const letter = letterOf(row)!
-  const view = preview({
-    ...letter,
-    others: gathered.slice(1).map((other) => other.content),
-  })
-  const outcome = new Map(outcomes.map((one) => [one.address, one]))
-  return {
-    ...view,
-    to: view.to.map((to) => ({
-      ...to,
-      outcome: outcome.get(to.address.toLowerCase())?.outcome ?? '',
-      reply: outcome.get(to.address.toLowerCase())?.reply ?? '',
-    })),
   }
 }

@@ -5,6 +5,7 @@ import { clock } from '../../clock'
 import { rows } from '../../db/connection'
 import { stopOf, stopOfDispatch } from '../dispatch/stopped-queries'
 import { matchingConditions } from '../documents/matching'
+import { secondLookColumns } from '../documents/second-look-queries'
 import { sourceColumns, sourceJoins } from '../documents/sources'
 import { company } from '../house/house'
 import { type Listed, keyset, paged, type Sort } from '../keyset'
@@ -64,7 +65,7 @@ export async function lineList(
             )
           ).map((group) => ({ ...group, name: stuckWords[group.name as StuckCause].label }))
         : []
-  const sendable = filter.stage === 'to check' ? await sendableOf(parts) : 0
+  const sendable = filter.stage === 'to check' ? await sendableOf(parts, who) : 0
   return {
     ...page,
     groups,
@@ -75,17 +76,21 @@ export async function lineList(
 }
 
 /** How many of To check would go: what decides is gathered into groups, and the one rule judges each group. */
-async function sendableOf(parts: Query): Promise<number> {
+async function sendableOf(parts: Query, who: Principal): Promise<number> {
   const groups = await rows<Omit<SendQuestion, 'orderNumber' | 'customerName'> & { count: number }>(
     `select x.kind, x.channel, x."sendTo" <> $${parts.parameters.length + 1} "hasAddress",
       case when x.problem is not null then 'a problem' end problem, x.changed or x.stale changed, x.stopped,
+      case when x."secondLook" is not null then 'a reason' end "secondLook",
+      case when x.asked is not null then jsonb_build_object('id', x.asked -> 'id', 'name', '', 'at', '') end asked,
       count(*)::int count
     from (${parts.sql}) x
-    group by 1, 2, 3, 4, 5, 6`,
+    group by 1, 2, 3, 4, 5, 6, 7, 8`,
     [...parts.parameters, noAddress],
   )
   return groups
-    .filter((group) => planSending({ ...group, orderNumber: '', customerName: '' }).goes)
+    .filter(
+      (group) => planSending({ ...group, orderNumber: '', customerName: '', senderId: who.id ?? null }).goes,
+    )
     .reduce((total, group) => total + group.count, 0)
 }
 
@@ -129,7 +134,8 @@ function paperQuery(filter: LineFilter, who: Principal): Query {
       p.revision, p.changes is not null changed, p.problem, p.state, null "cause", null "causeKey",
       null "badAddress", null remedy, null reply, null::timestamptz "nextTryAt", null how, 1 documents,
       false held, ${stopOf('p')} stopped, p.kept_back "keptBack", p.stale,
-      p.problem is not null and p.source #> '{order,lines}' = '[]' unwritten
+      p.problem is not null and p.source #> '{order,lines}' = '[]' unwritten,
+      p.once_complete is not null "untilComplete", ${secondLookColumns('p')}
     from prepared_document p
     ${sourceJoins('p')}
     left join routine r on r.id = p.routine_id
@@ -151,7 +157,8 @@ function paperQuery(filter: LineFilter, who: Principal): Query {
       select d.id, 'document', d.kind, d.number, d.order_number, ${sourceColumns}, d.id,
         d.customer_id, d.customer_name, 'Not sent', d.total::text, d.currency, u.since, 'email', u.routine_id,
         (select r.name from routine r where r.id = u.routine_id), null, false, null, 'issued', null, null,
-        null, null, null, null, null, 1, false, ${stopOf('d')}, false, false, false
+        null, null, null, null, null, 1, false, ${stopOf('d')}, false, false, false, false,
+        null, null
       from undelivered u
       join document d on d.id = u.document_id
       ${sourceJoins('d')}
@@ -220,7 +227,8 @@ async function dispatchQuery(filter: LineFilter, who: Principal): Promise<Query>
       ) "badAddress",
       null remedy, s.last_reply reply, s.next_try_at "nextTryAt", s.arrived_how how,
       (select count(*)::int from dispatch_document c where c.dispatch_id = s.id) documents, s.held,
-      ${stopOfDispatch('s')} stopped, false "keptBack", false unwritten, false stale
+      ${stopOfDispatch('s')} stopped, false "keptBack", false unwritten, false stale,
+      false "untilComplete", null "secondLook", null::jsonb asked
     from dispatch s
     join lateral (
       select document_id from dispatch_document dd where dd.dispatch_id = s.id order by document_id limit 1

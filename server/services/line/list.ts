@@ -1,3 +1,4 @@
+import type { Asked } from '../../../core/documents/second-look'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { SourceRef } from '../../../core/documents/sources'
 import { type Stage, type StuckCause } from '../../../core/dispatch/states'
@@ -42,6 +43,11 @@ export interface LineRow extends SourceRef {
   keptBack: boolean
   /** A draft with no line yet. */
   unwritten: boolean
+  /** It is held until its order has what its customer needs. */
+  untilComplete: boolean
+  /** Why a second person has to send it, and who asked for one. */
+  secondLook: string | null
+  asked: Asked | null
 }
 
 export interface LineFilter {

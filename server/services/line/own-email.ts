@@ -1,13 +1,17 @@
 import { deliveryOf } from '../../../core/dispatch/delivery'
 import type { EmailText } from '../../../core/emailtexts/email-text'
+import { wordsOfBody } from '../../../core/emailtexts/nodes'
 import { textToEdit, type OwnEmail } from '../../../core/emailtexts/own-email'
+import type { FieldName, MergeFields } from '../../../core/emailtexts/fields'
 import { badInput, Refusal } from '../../../core/errors'
 import { isAddress } from '../../../core/preferences/recipients'
 import { inTransaction } from '../../db/connection'
-import { fieldsOf, fillLetter, type Letter } from '../dispatch/compose'
+import { factsOf, fillLetter, type Letter } from '../dispatch/compose'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
+import { lookForSecond } from '../documents/second-look'
+import { keepOwnEnclosures } from '../enclosures/once'
 import { keepOwnEmail, preparedRow, type PaperRow } from './queries'
 
 /*
@@ -21,6 +25,8 @@ export interface EmailWords extends OwnEmail {
   supplied: EmailText
   /** Somebody wrote it for this once. */
   own: boolean
+  /** The values of its fields as they are now. */
+  values: MergeFields
 }
 
 /** The email that will carry a document; null where none will. */
@@ -47,26 +53,56 @@ export function letterOf(row: PaperRow): Letter | null {
   }
 }
 
-/** What is written in an email, as the house supplies it and as it is. */
-export function wordsOf(letter: Letter, note: EmailText, own: OwnEmail | null): EmailWords {
-  const supplied = suppliedText(letter, note)
-  return { ...supplied, cc: [], bcc: [], ...own, supplied, own: own !== null }
+/** What is written in an email, as the house supplies it and as it is. @param alsoOpen as of `textToEdit` */
+export function wordsOf(
+  letter: Letter,
+  note: EmailText,
+  own: OwnEmail | null,
+  alsoOpen: readonly FieldName[] = [],
+): EmailWords {
+  const supplied = suppliedText(letter, note, alsoOpen)
+  return {
+    ...supplied,
+    cc: [],
+    bcc: [],
+    leftOut: [],
+    added: [],
+    ...own,
+    supplied,
+    own: own !== null,
+    values: factsOf(letter).values,
+  }
 }
 
 /** The house's text with this document's words in it; as it is where they do not fill it. */
-function suppliedText(letter: Letter, note: EmailText): EmailText {
+function suppliedText(letter: Letter, note: EmailText, alsoOpen: readonly FieldName[]): EmailText {
   try {
-    return textToEdit(note, fieldsOf(letter))
+    return textToEdit(note, factsOf(letter).values, alsoOpen)
   } catch (error) {
     if (error instanceof Refusal) return note
     throw error
   }
 }
 
+/** @throws Refusal "bad-address" */
+export function checkCopies(own: OwnEmail | null): void {
+  for (const field of ['cc', 'bcc'] as const) {
+    const wrong = own?.[field].find((address) => !isAddress(address))
+    if (wrong !== undefined) throw badInput('bad-address', field, { address: wrong })
+  }
+}
+
+/** What the history says of an email that was written for once, or is the house's again. */
+export const writtenWords = (own: OwnEmail | null) =>
+  own
+    ? `Its email was written for this once: “${wordsOfBody(own.subject)}”.`
+    : 'Its email says what the house says again.'
+
 /**
  * Keeps what a person writes for this one email, or null for what the house says; its history says so.
  * @param revision as it was looked at
- * @throws Refusal "no-such-paper", "changed-again", "bad-address", "no-email", and those of `fillWords`
+ * @throws Refusal "no-such-paper", "changed-again", "bad-address", "no-email", "no-such-enclosure", "too-large-email",
+ * and those of `settle`
  */
 export async function writeOwnEmail(
   id: number,
@@ -74,10 +110,7 @@ export async function writeOwnEmail(
   own: OwnEmail | null,
   who: Principal,
 ): Promise<void> {
-  for (const field of ['cc', 'bcc'] as const) {
-    const wrong = own?.[field].find((address) => !isAddress(address))
-    if (wrong !== undefined) throw badInput('bad-address', field, { address: wrong })
-  }
+  checkCopies(own)
   await inTransaction(async () => {
     const row = await preparedRow(id, who.name)
     if (!row) throw new Refusal('no-such-paper', { status: 404 })
@@ -86,14 +119,14 @@ export async function writeOwnEmail(
     if (own) fillLetter({ ...letter, note: own })
     const kept = await keepOwnEmail({ id, revision, own })
     if (!kept) throw new Refusal('changed-again')
+    await keepOwnEnclosures(id, own, who)
+    await lookForSecond([id])
     await noteAll([
       {
         ...kept,
         preparedId: id,
         actor: who.name,
-        words: own
-          ? `Its email was written for this once: “${own.subject}”.`
-          : 'Its email says what the house says again.',
+        words: writtenWords(own),
       },
     ])
     publish('line', [id])

@@ -1,3 +1,4 @@
+import type { Body, Line } from '../../../core/emailtexts/nodes'
 import type { Design } from '../../../core/designs/design'
 import type { Paper } from '../../../core/documents/paper'
 import type { OwnEmail } from '../../../core/emailtexts/own-email'
@@ -6,8 +7,10 @@ import type { ContactRole, Preferences, ContactFacts } from '../../../core/prefe
 import { json, one, rows } from '../../db/connection'
 import type { Letter } from '../dispatch/compose'
 import { senderColumns } from '../house/senders-queries'
+import { secondLookColumns } from '../documents/second-look-queries'
 import { sourceColumns, sourceJoins } from '../documents/sources'
-import type { PreparedView, DocumentView, DispatchView, EmailView } from './in-hand'
+import type { EmailView } from './email-view'
+import type { PreparedView, DocumentView, DispatchView } from './in-hand'
 
 /* The statements of line that have no file of their own. */
 
@@ -18,8 +21,8 @@ export interface PaperRow extends Omit<PreparedView, 'email' | 'history' | 'word
   toAddresses: string[] | null
   ownEmail: OwnEmail | null
   preferences: Preferences
-  subject: string
-  text: string
+  subject: Line
+  text: Body
   colours: Letter['brand']['colours']
   emailLook: EmailLook
   brandName: string
@@ -34,6 +37,7 @@ export const preparedRow = (id: number, who: string) =>
   one<PaperRow>(
     `select p.id, p.kind, p.revision, ${sourceColumns}, p.order_number "orderNumber",
       p.customer_id "customerId", p.customer_name "customerName", p.state, p.problem, p.changes, p.channel,
+      p.once_complete "onceComplete", ${secondLookColumns('p')},
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
       p.to_addresses "toAddresses", p.own_email "ownEmail",
       preferences_for(c, p.source_id, array[p.kind]) preferences, n.subject, n.text, s.design -> 'colours' colours,
@@ -69,7 +73,7 @@ export const preparedPage = (id: number) =>
   )
 
 export const documentRow = (id: number) =>
-  one<Omit<DocumentView, 'dispatches' | 'email' | 'history' | 'notToVoid'>>(
+  one<Omit<DocumentView, 'dispatches' | 'email' | 'waiting' | 'history' | 'notToVoid'>>(
     `select d.id, d.number, d.kind, d.date::text, d.due_date::text "dueDate", ${sourceColumns},
       d.credits_id "creditsId", d.order_number "orderNumber",
       (
@@ -139,12 +143,30 @@ export const dispatchesOfDocument = (id: number) =>
     { id },
   )
 
+/** An email as it was sent; nothing where it was written anew since. */
 export const mailCopyOf = (dispatchId: number) =>
-  one<Omit<EmailView, 'sent' | 'to' | 'files'> & { files: { name: string }[] }>(
-    `select sender "from", reply_to "replyTo", subject, html, text, files, sent_at "sentAt"
-    from mail_copy
-    where dispatch_id = $dispatchId`,
+  one<
+    Omit<EmailView, 'sent' | 'to' | 'files' | 'size' | 'most' | 'problem'> & {
+      files: { name: string; size: number; sha256?: string }[]
+    }
+  >(
+    `select m.sender "from", m.reply_to "replyTo", m.subject, m.html, m.text, m.files, m.sent_at "sentAt"
+    from mail_copy m
+    join dispatch s on s.id = m.dispatch_id
+    where m.dispatch_id = $dispatchId and m.email_revision = s.email_revision`,
     { dispatchId },
+  )
+
+/** A file that went along in an email, by its SHA-256. */
+export const fileSentWith = (dispatchId: number, sha256: string) =>
+  one<{ name: string; mediaType: string; bytes: Buffer }>(
+    `select kept ->> 'name' "name", f.media_type "mediaType", f.bytes
+    from mail_copy m
+    cross join lateral jsonb_array_elements(m.files) kept
+    join file f on f.sha256 = kept ->> 'sha256'
+    where m.dispatch_id = $dispatchId and f.sha256 = $sha256
+    limit 1`,
+    { dispatchId, sha256 },
   )
 
 export const recipientsOfDispatch = (dispatchId: number) =>
@@ -158,7 +180,7 @@ export const recipientsOfDispatch = (dispatchId: number) =>
 
 export const letterToCome = (dispatchId: number) =>
   rows<PaperRow & { content: Paper }>(
-    `select d.kind, d.paper content, s.to_role role, s.copy_to "copyTo",
+    `select d.prepared_id id, d.kind, d.paper content, s.to_role role, s.copy_to "copyTo",
       preferences_for(c, d.source_id, array[d.kind]) preferences,
       s.to_addresses "toAddresses", s.own_email "ownEmail", n.subject, n.text, t.design -> 'colours' colours,
       b.email_look "emailLook", b.name "brandName", ${senderColumns}, s.customer_name "customerName",

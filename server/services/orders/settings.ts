@@ -1,5 +1,6 @@
 import { inTransaction } from '../../db/connection'
 import { applyStoppingStatuses } from '../dispatch/stopped'
+import { lookForSecondIn } from '../documents/second-look'
 import { changeHouse, type HouseSettings } from '../house/settings'
 import { theHouse } from '../people/principal'
 
@@ -10,6 +11,7 @@ import { theHouse } from '../people/principal'
 export async function changeSettings(change: Partial<HouseSettings>): Promise<void> {
   await inTransaction(async () => {
     await changeHouse(change)
+    if (change.secondLook) await lookForSecondIn(null)
     if (change.heldStatuses || change.withdrawnStatuses) await applyStoppingStatuses(theHouse)
   })
 }

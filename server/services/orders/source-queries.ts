@@ -20,7 +20,7 @@ export const orderSubjects = (orderIds: readonly number[]) =>
       c.language "customerLanguage",
       coalesce((billed_to(o.id)).address, c.billing) billing,
       preferences_for(c, o.id, $kinds::text[]) preferences, c.version "customerVersion",
-      c.tax_treatment treatment
+      c.tax_treatment treatment, c.needs
     from sales_order o
     join customer c on c.id = o.customer_id
     where o.id = any($orderIds::int[])`,

@@ -39,6 +39,12 @@ export const markBuiltFrom = (of: BuiltFrom, id: number) =>
     { id },
   )
 
+export const markById = (ids: readonly number[]) =>
+  rows<{ id: number }>(
+    `update prepared_document set ${markedStale} where id = any($ids::int[]) and ${open} returning id`,
+    { ids },
+  )
+
 /** Marks all there are, or those of the customers of a group, or in some currencies. */
 export async function markOfHouse(which: {
   group?: string

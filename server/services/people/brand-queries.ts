@@ -43,6 +43,16 @@ const isOwn: Record<keyof Named, (who: Principal) => string> = {
   runs: (who) => `select where ${runsWithin(who, 'n.id')}`,
   series: (who) => `select from number_series x where x.id = n.id and ${within(who, 'x.brand_id')}`,
   brands: (who) => `select where ${within(who, 'n.id')}`,
+  enclosures: (who) => `select
+    from enclosure x
+    left join source xo on xo.id = x.source_id
+    left join prepared_document xp on xp.id = x.prepared_id
+    where x.id = n.id
+      and (
+        coalesce(x.brand_id, xo.brand_id, xp.brand_id) is null
+        or ${within(who, 'coalesce(x.brand_id, xo.brand_id, xp.brand_id)')}
+      )
+      and (x.customer_id is null or ${buysWithin(who, 'x.customer_id')})`,
 }
 
 /** Those of the ids that are there and of the brands of this one. */

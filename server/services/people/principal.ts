@@ -8,6 +8,8 @@ import { ownIds } from './brand-queries'
 
 /** A person, or another program for one. A person limited to brands sees and does only what is of them. */
 export interface Principal {
+  /** A person's; nothing for what works in the background. */
+  id?: number
   name: string
   /** Null for all brands. */
   brands: readonly number[] | null
@@ -33,6 +35,7 @@ export interface Named {
   runs?: readonly number[]
   series?: readonly number[]
   brands?: readonly number[]
+  enclosures?: readonly number[]
 }
 
 /** @throws Refusal "whole-house" */

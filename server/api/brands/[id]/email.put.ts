@@ -1,5 +1,6 @@
 import { emailLook, id, idParam, Joi, kind, language } from '../../../http/checks'
 import { route } from '../../../http/route'
+import { emailPurpose, emailTextFields } from '../email-text.check'
 import { changeEmail, type EmailChange } from '../../../services/house/change'
 
 /** What an email says with a kind of document in one language, and how the brand's emails look around it. */
@@ -12,9 +13,9 @@ export default route<{ id: number }, object, EmailChange>(
     body: Joi.object({
       version: id.required(),
       kind: kind.default('invoice'),
+      purpose: emailPurpose.default('first'),
       language: language.required(),
-      subject: Joi.string().max(300).allow('').required(),
-      text: Joi.string().max(8000).allow('').required(),
+      ...emailTextFields,
       look: emailLook.required(),
     }),
   },

@@ -1,12 +1,12 @@
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import { emailLook, idParam, Joi, kind, language } from '../../../http/checks'
 import { route } from '../../../http/route'
+import { emailTextFields } from '../email-text.check'
 import type { EmailOnScreen } from '../../../services/documents/sample'
 import { sendSampleToMe } from '../../../services/documents/rehearse'
 
 const email = Joi.object({
-  subject: Joi.string().max(300).required(),
-  text: Joi.string().max(8000).required(),
+  ...emailTextFields,
   language: language.required(),
   look: emailLook,
 })

@@ -1,16 +1,21 @@
+import type { OwnEmail } from '../../../../core/emailtexts/own-email'
 import { idParam, Joi, text } from '../../../http/checks'
 import { route } from '../../../http/route'
-import { sendCopy } from '../../../services/dispatch/by-hand'
+import { sendCopy } from '../../../services/line/copy'
+import { ownEmail } from '../../prepared/own-email.check'
 
-export default route<{ id: number }, object, { address: string; again: boolean }>(
+/** Sends the stored PDF once more, to one address; null is what the house says with a copy. */
+export default route<{ id: number }, object, { address: string; again: boolean; own: OwnEmail | null }>(
   {
     role: 'clerk',
     brands: 'own',
     of: ({ params }) => ({ documents: [params.id] }),
     params: idParam,
-    body: Joi.object({ address: text(320).required(), again: Joi.boolean().default(false) }),
+    body: Joi.object({
+      address: text(320).required(),
+      again: Joi.boolean().default(false),
+      own: ownEmail.allow(null).default(null),
+    }),
   },
-  async ({ params, body, user }) => ({
-    dispatchId: await sendCopy(params.id, body.address, body.again, user),
-  }),
+  async ({ params, body, user }) => ({ dispatchId: await sendCopy(params.id, body, user) }),
 )

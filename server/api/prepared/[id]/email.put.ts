@@ -1,9 +1,8 @@
-import { idParam, Joi, text } from '../../../http/checks'
+import { idParam } from '../../../http/checks'
 import { route } from '../../../http/route'
 import type { OwnEmail } from '../../../../core/emailtexts/own-email'
 import { writeOwnEmail } from '../../../services/line/own-email'
-
-const addresses = Joi.array().items(text(320)).max(20).unique().required()
+import { ownEmailChange } from '../own-email.check'
 
 /** What the email of a prepared document says this once, with further copies; null is what the house says. */
 export default route<{ id: number }, object, { revision: number; own: OwnEmail | null }>(
@@ -12,17 +11,7 @@ export default route<{ id: number }, object, { revision: number; own: OwnEmail |
     brands: 'own',
     of: ({ params }) => ({ prepared: [params.id] }),
     params: idParam,
-    body: Joi.object({
-      revision: Joi.number().integer().required(),
-      own: Joi.object({
-        subject: text(300).required(),
-        text: text(20_000).required(),
-        cc: addresses,
-        bcc: addresses,
-      })
-        .allow(null)
-        .required(),
-    }),
+    body: ownEmailChange,
   },
   async ({ params, body, user }) => {
     await writeOwnEmail(params.id, body.revision, body.own, user)

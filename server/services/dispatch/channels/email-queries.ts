@@ -1,3 +1,4 @@
+import type { Body, Line } from '../../../../core/emailtexts/nodes'
 import type { DocumentKind } from '../../../../core/documents/kinds'
 import type { Paper } from '../../../../core/documents/paper'
 import type { OwnEmail } from '../../../../core/emailtexts/own-email'
@@ -27,8 +28,8 @@ export interface EmailToSend {
   kind: DocumentKind
   documentId: number
   documents: number
-  subject: string
-  text: string
+  subject: Line
+  text: Body
   brandId: number
   brandName: string
   senderName: string
@@ -56,8 +57,8 @@ export const emailsToSend = (ids: readonly number[]) =>
   rows<EmailToSend>(
     `select m.id, m.message_id "messageId", m.attempts, m.email_text_id "emailTextId", m.to_role "toRole",
       m.to_addresses "toAddresses", m.own_email "ownEmail", m.copy_to "copyTo", m.customer_name "customerName", d.kind,
-      d.id "documentId", dd.documents, coalesce(m.own_email ->> 'subject', n.subject) subject,
-      coalesce(m.own_email ->> 'text', n.text) text, b.id "brandId", b.name "brandName",
+      d.id "documentId", dd.documents, coalesce(m.own_email -> 'subject', n.subject) subject,
+      coalesce(m.own_email -> 'text', n.text) text, b.id "brandId", b.name "brandName",
       ${senderColumns}, sender.mail_account_id "mailAccountId",
       s.design -> 'colours' colours, b.email_look "emailLook",
       preferences_for(c, d.source_id, array[d.kind]) preferences, d.paper, f.file_name "fileName",
@@ -127,15 +128,20 @@ export const keepMailCopy = (given: {
   subject: string
   text: string
   html: string
-  files: readonly { name: string; size: number }[]
+  files: readonly { name: string; size: number; sha256?: string }[]
   now: Date
 }) =>
   run(
     `insert into mail_copy (
-      dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at
+      dispatch_id, message_id, sender, reply_to, recipients, subject, text, html, files, sent_at, email_revision
     )
-    values ($dispatchId, $messageId, $sender, $replyTo, $recipients, $subject, $text, $html, $files::jsonb, $now)
+    select $dispatchId, $messageId, $sender, $replyTo, $recipients, $subject, $text, $html, $files::jsonb, $now,
+      email_revision
+    from dispatch
+    where id = $dispatchId
     on conflict (dispatch_id) do update
-    set recipients = excluded.recipients, sent_at = excluded.sent_at`,
+    set sender = excluded.sender, reply_to = excluded.reply_to, recipients = excluded.recipients,
+      subject = excluded.subject, text = excluded.text, html = excluded.html, files = excluded.files,
+      sent_at = excluded.sent_at, email_revision = excluded.email_revision`,
     { ...given, files: json(given.files) },
   )

@@ -1,12 +1,14 @@
 import { deliveryOf } from '../../../../core/dispatch/delivery'
 import type { HandOver } from '../../../../core/dispatch/outcome'
 import type { Recipient } from '../../../../core/preferences/recipients'
+import { mailSize, tooLarge } from '../../../../core/enclosures/mail-size'
 import { Refusal } from '../../../../core/errors'
 import { clock } from '../../../clock'
 import { logTrouble, troubleWords } from '../../../log'
 import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return-path'
 import type { MailServer } from '../../../outside/mail/connection'
 import { handOver } from '../../../outside/mail/smtp'
+import { filesOfDispatches, withBytes } from '../../enclosures/going'
 import { mailServer } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
 import type { Attempt, WorkerChannel } from './channel'
@@ -27,7 +29,20 @@ import {
  */
 
 /** An email with the server it is handed to; without one, the server that was named at the start. */
-type Outgoing = EmailToSend & { server: MailServer | undefined }
+type Outgoing = EmailToSend & {
+  server: MailServer | undefined
+  /** Files that go along beside the documents. */
+  enclosures: FileToSend[]
+  /** The largest email that the server takes, in MB. */
+  most: number
+}
+
+interface FileToSend {
+  name: string
+  mediaType: string
+  sha256: string
+  bytes: Buffer
+}
 
 export const emailChannel: WorkerChannel<Outgoing> = {
   async load(ids) {
@@ -35,17 +50,27 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     const servers = new Map<number | null, MailServer | undefined>()
     for (const { mailAccountId } of emails)
       if (!servers.has(mailAccountId)) servers.set(mailAccountId, await mailServer(mailAccountId))
-    return emails.map((email) => ({ ...email, server: servers.get(email.mailAccountId) }))
+    const files = await filesOfDispatches(ids)
+    const enclosures = await withBytes(files)
+    return emails.map((email) => ({
+      ...email,
+      server: servers.get(email.mailAccountId),
+      enclosures: enclosures.get(email.id) ?? [],
+      most: files.get(email.id)?.most ?? Infinity,
+    }))
   },
 
   async handOver(email, beforeContent) {
     const recipients = whom(email)
     if ('stuck' in recipients) return { stuck: recipients.stuck, reply: null }
     const others = await gathered(email)
+    const files = filesIn(email, others)
+    const large = tooLarge(mailSize(files.map(({ bytes }) => bytes.length)), email.most)
+    if (large) return { stuck: 'too large', reply: { code: 0, enhanced: null, text: large } }
     const letter = letterOf(email, recipients.list, others)
     let message: Message
     try {
-      message = await composeMessage(letter, [{ name: email.fileName, bytes: email.bytes }, ...others], {
+      message = await composeMessage(letter, files, {
         messageId: email.messageId,
         date: clock.now(),
       })
@@ -77,7 +102,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       ...letterOf(email, 'list' in recipients ? recipients.list : [], others),
       insteadTo: address,
     }
-    const message = await composeMessage(letter, [{ name: email.fileName, bytes: email.bytes }, ...others], {
+    const message = await composeMessage(letter, filesIn(email, others), {
       messageId: newMessageId(email.senderAddress),
       date: clock.now(),
     })
@@ -111,6 +136,13 @@ async function gathered(email: EmailToSend): Promise<Enclosed[]> {
   return email.documents < 2 ? [] : enclosedDocuments(email.id, email.documentId)
 }
 
+/** What is attached: the documents, then what goes along with them. */
+const filesIn = (email: Outgoing, others: readonly Enclosed[]) => [
+  { name: email.fileName, bytes: email.bytes },
+  ...others,
+  ...email.enclosures,
+]
+
 /** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
 function whyNotWritten(error: unknown, dispatch: number): string {
   if (error instanceof Refusal) return error.message
@@ -138,7 +170,7 @@ const letterOf = (email: EmailToSend, recipients: Recipient[], others: readonly 
 
 /** One outcome a recipient; and what was sent, as it was sent, once somebody has it. */
 async function keep(
-  email: EmailToSend,
+  email: Outgoing,
   recipients: readonly Recipient[],
   letter: Letter,
   message: Message,
@@ -169,6 +201,8 @@ async function keep(
     files: [
       { name: email.fileName, size: email.bytes.length },
       ...others.map((other) => ({ name: other.name, size: other.bytes.length })),
+      // by its SHA-256 what went along can be shown, whatever became of the enclosure
+      ...email.enclosures.map(({ name, sha256, bytes }) => ({ name, sha256, size: bytes.length })),
     ],
     now: clock.now(),
   })

@@ -1,0 +1,83 @@
+import { t } from '../../words'
+import { mergeFieldNames, type FieldName } from '../../../core/emailtexts/fields'
+import type { Condition, TableName } from '../../../core/emailtexts/nodes'
+
+/** What a clerk calls a field. */
+export const fieldWords = (): Record<FieldName, string> => ({
+  number: t('emailtexts.number'),
+  document: t('emailtexts.document'),
+  date: t('emailtexts.date'),
+  due: t('emailtexts.due'),
+  total: t('emailtexts.total'),
+  supplied: t('emailtexts.supplied'),
+  invoice: t('emailtexts.invoice'),
+  documents: t('emailtexts.documents'),
+  order: t('emailtexts.order'),
+  reference: t('emailtexts.reference'),
+  greeting: t('emailtexts.greeting'),
+  contact: t('emailtexts.contact'),
+  customer: t('emailtexts.customer'),
+  customerNumber: t('emailtexts.customerNumber'),
+  brand: t('emailtexts.brand'),
+  sender: t('emailtexts.sender'),
+  paying: t('emailtexts.paying'),
+  several: t('emailtexts.several'),
+})
+
+/** What it means. */
+export const fieldMeaning = (): Partial<Record<FieldName, string>> => ({
+  number: t('emailtexts.aboutNumber'),
+  document: t('emailtexts.aboutDocument'),
+  date: t('emailtexts.aboutDate'),
+  due: t('emailtexts.aboutDue'),
+  total: t('emailtexts.aboutTotal'),
+  supplied: t('emailtexts.aboutSupplied'),
+  invoice: t('emailtexts.aboutInvoice'),
+  documents: t('emailtexts.aboutDocuments'),
+  order: t('emailtexts.aboutOrder'),
+  reference: t('emailtexts.aboutReference'),
+  greeting: t('emailtexts.aboutGreeting'),
+  contact: t('emailtexts.aboutContact'),
+  customer: t('emailtexts.aboutCustomer'),
+  customerNumber: t('emailtexts.aboutCustomerNumber'),
+  brand: t('emailtexts.aboutBrand'),
+  sender: t('emailtexts.aboutSender'),
+})
+
+/** A field's words; its name where there is none of it. */
+export const wordsOfField = (name: string): string => fieldWords()[name as FieldName] ?? name
+
+const valued = (): Record<Exclude<Condition['is'], 'there'>, [string, string]> => ({
+  due: [t('emailtexts.isDue'), t('emailtexts.isNotDue')],
+  paid: [t('emailtexts.isPaid'), t('emailtexts.isNotPaid')],
+  nothing: [t('emailtexts.isNothing'), t('emailtexts.isNotNothing')],
+})
+
+/** When a passage stands, in words. */
+export function whenWords({ field, is, not }: Condition): string {
+  if (field === 'several') return not ? t('emailtexts.isOne') : t('emailtexts.isSeveral')
+  if (is !== 'there') return valued()[is][not ? 1 : 0]
+  const words = { field: wordsOfField(field) }
+  return not ? t('emailtexts.thereIsNot', words) : t('emailtexts.thereIs', words)
+}
+
+const mayBeEmpty: FieldName[] = mergeFieldNames.filter(
+  (name) =>
+    !['number', 'document', 'date', 'total', 'greeting', 'brand', 'sender', 'customer', 'documents'].includes(
+      name,
+    ),
+)
+const each = (field: FieldName, is: Condition['is'], nots = [false, true]): Condition[] =>
+  nots.map((not) => ({ field, is, not }))
+
+/** What a passage may ask, the likeliest first. */
+export const conditions = (): Condition[] => [
+  ...each('paying', 'due'),
+  ...each('paying', 'paid', [false]),
+  ...each('paying', 'nothing', [false]),
+  ...each('several', 'there'),
+  ...mayBeEmpty.flatMap((field) => each(field, 'there')),
+]
+
+export const tableWords = (of: TableName): string =>
+  of === 'lines' ? t('emailtexts.tableOfLines') : t('emailtexts.tableOfDocuments')

@@ -1,0 +1,74 @@
+import { describe, expect, test } from 'vitest'
+import { planSending, type SendQuestion } from '../dispatch/plan'
+import { isSecond, noSecondLook, secondLookWords, wantsSecondLooks } from './second-look'
+
+const facts = { inHome: '100', home: 'EUR', newAddresses: [], banksChangedBy: null }
+const rule = { above: '5000', newAddress: true, newBank: true, many: 10 }
+const asked = { id: 3, name: 'Maeve Tarrant', at: '2026-11-29T03:00:00Z' }
+
+describe('why a second person has to send a document', () => {
+  test('is nothing where the house says nothing, or nothing is dear', () => {
+    expect(wantsSecondLooks(noSecondLook)).toBe(false)
+    const dear = { ...facts, inHome: '99999', newAddresses: ['new@house.example'], banksChangedBy: 'Col' }
+    expect(secondLookWords(noSecondLook, dear)).toBeNull()
+    expect(secondLookWords(rule, facts)).toBeNull()
+  })
+
+  test('is a sum over the limit, not one that meets it; credits count by their size', () => {
+    expect(secondLookWords(rule, { ...facts, inHome: '5000.00' })).toBeNull()
+    expect(secondLookWords(rule, { ...facts, inHome: '5000.01' })).toContain('over 5,000.00 EUR')
+    expect(secondLookWords(rule, { ...facts, inHome: '-5000.01' })).toContain('over 5,000.00 EUR')
+  })
+
+  test('is a currency that nobody knows a rate of', () => {
+    expect(secondLookWords(rule, { ...facts, inHome: null })).toContain('no rate')
+  })
+
+  test('names the address and who changed the accounts, all that holds', () => {
+    expect(
+      secondLookWords(rule, { ...facts, newAddresses: ['new@house.example'], banksChangedBy: 'Col Varley' }),
+    ).toBe(
+      'A second person has to send it: it is the first email to new@house.example; ' +
+        'Col Varley changed the bank accounts on it, which nobody else has confirmed.',
+    )
+  })
+})
+
+describe('what a Send does with it', () => {
+  const question: SendQuestion = {
+    kind: 'invoice',
+    channel: 'email',
+    hasAddress: true,
+    problem: null,
+    changed: false,
+    stopped: null,
+    orderNumber: 'SO-7',
+    customerName: 'Ottermill',
+    secondLook: 'A second person has to send it: it is over 5,000.00.',
+  }
+
+  test('it waits until somebody asks, then for somebody else; no routine lets it go', () => {
+    expect(planSending({ ...question, senderId: 3 })).toMatchObject({ goes: false, bar: 'second look' })
+    expect(planSending({ ...question, asked, senderId: 3 })).toMatchObject({
+      bar: 'second look',
+      help: 'Somebody else has to send it.',
+    })
+    expect(planSending({ ...question, asked, senderId: null })).toMatchObject({ bar: 'second look' })
+    expect(planSending({ ...question, asked, senderId: 4 })).toMatchObject({ goes: true })
+  })
+
+  test('a second person does not overrule what else is wrong', () => {
+    expect(planSending({ ...question, asked, senderId: 4, hasAddress: false })).toMatchObject({
+      bar: 'no address',
+    })
+  })
+
+  test('nobody is their own second person, and nobody is one unasked', () => {
+    expect([isSecond(asked, 3), isSecond(asked, 4), isSecond(null, 4), isSecond(asked, null)]).toEqual([
+      false,
+      true,
+      false,
+      false,
+    ])
+  })
+})

@@ -1,0 +1,105 @@
+import { escapeHtml } from './escape'
+import type { EmailFacts, EmailTable } from './fields'
+import {
+  isSafeLink,
+  type BlockNode,
+  type Body,
+  type InlineNode,
+  type ItemNode,
+  type ParagraphNode,
+} from './nodes'
+
+/*
+ * The two forms in which an email's text leaves: HTML with inline styles, as mail programs need it, and plain text.
+ * Made from a body whose fields are settled.
+ */
+
+type Tables = EmailFacts['tables']
+
+const linkOf = (node: InlineNode) => {
+  const link = node.marks?.find((mark) => mark.type === 'link')
+  return link && isSafeLink(link.attrs.href) ? link.attrs.href : undefined
+}
+const has = (node: InlineNode, type: 'bold' | 'italic') => node.marks?.some((mark) => mark.type === type)
+
+function inlineHtml(node: InlineNode): string {
+  if (node.type === 'hardBreak') return '<br>'
+  let html = escapeHtml(node.type === 'text' ? node.text : '')
+  if (has(node, 'italic')) html = `<em>${html}</em>`
+  if (has(node, 'bold')) html = `<strong>${html}</strong>`
+  const href = linkOf(node)
+  return href ? `<a href="${escapeHtml(href)}" style="color:#1a4f8a">${html}</a>` : html
+}
+
+const paragraphHtml = ({ content = [] }: ParagraphNode, style: string) =>
+  `<p style="${style}">${content.map(inlineHtml).join('')}</p>`
+
+const cell = (tag: 'th' | 'td', text: string, right: boolean) =>
+  `<${tag} style="padding:5px 10px 5px 0;border-bottom:1px solid #dddddd;text-align:${right ? 'right' : 'left'}` +
+  `${right ? ';white-space:nowrap' : ''}${tag === 'th' ? ';font-weight:normal;color:#5c6166' : ''}">` +
+  `${escapeHtml(text)}</${tag}>`
+
+function tableHtml({ columns, rows }: EmailTable): string {
+  if (rows.length === 0) return ''
+  const row = (tag: 'th' | 'td', cells: string[]) =>
+    `<tr>${cells.map((text, at) => cell(tag, text, columns[at]!.right)).join('')}</tr>`
+  const headings = columns.map((column) => column.heading)
+  return (
+    '<table style="width:100%;border-collapse:collapse;margin:0 0 14px;font-size:14px">' +
+    `<thead>${row('th', headings)}</thead><tbody>${rows.map((cells) => row('td', cells)).join('')}</tbody></table>`
+  )
+}
+
+/** A body as HTML. @param style further style of each paragraph */
+export function bodyHtml(body: Body, tables: Tables, style = ''): string {
+  const whole = `margin:0 0 14px;line-height:1.5${style}`
+  const block = (one: BlockNode): string => {
+    if (one.type === 'paragraph') return paragraphHtml(one, whole)
+    if (one.type === 'factTable') return tableHtml(tables[one.attrs.of])
+    const tag = one.type === 'bulletList' ? 'ul' : 'ol'
+    const parts = (item: ItemNode) =>
+      item.content.map((part) => paragraphHtml(part, 'margin:0;line-height:1.5'))
+    const items = one.content.map((item) => `<li style="margin:0 0 4px">${parts(item).join('')}</li>`)
+    return `<${tag} style="margin:0 0 14px;padding-left:22px">${items.join('')}</${tag}>`
+  }
+  return body.content.map(block).filter(Boolean).join('\n')
+}
+
+/** A link says where it leads, unless its words do. */
+function inlineText(node: InlineNode, at: number, all: InlineNode[]): string {
+  if (node.type === 'hardBreak') return '\n'
+  const text = node.type === 'text' ? node.text : ''
+  const href = linkOf(node)
+  const goesOn = all[at + 1] && linkOf(all[at + 1]!) === href
+  if (!href || goesOn) return text
+  const target = href.replace(/^(mailto|tel):/i, '')
+  return text.includes(target) ? text : `${text} (${target})`
+}
+
+const paragraphText = ({ content = [] }: ParagraphNode) =>
+  content
+    .map(inlineText)
+    .join('')
+    .replace(/[^\S\n]+$/gm, '')
+
+/** A body as plain text: an empty line between paragraphs, lists with dashes or numbers. */
+export function bodyText(body: Body, tables: Tables): string {
+  const block = (one: BlockNode): string => {
+    if (one.type === 'paragraph') return paragraphText(one)
+    if (one.type === 'factTable')
+      return tables[one.attrs.of].rows.map((row) => row.filter(Boolean).join(', ')).join('\n')
+    return one.content
+      .map((item, at) => {
+        const mark = one.type === 'bulletList' ? '- ' : `${at + 1}. `
+        return (
+          mark +
+          item.content
+            .map(paragraphText)
+            .join('\n')
+            .replace(/\n/g, `\n${' '.repeat(mark.length)}`)
+        )
+      })
+      .join('\n')
+  }
+  return body.content.map(block).filter(Boolean).join('\n\n')
+}

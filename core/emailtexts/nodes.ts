@@ -1,0 +1,180 @@
+import type { FieldName } from './fields'
+
+/*
+ * An email's subject and text as a closed set of nodes, as an editor shows and a house keeps them (the shapes are
+ * ProseMirror's JSON). Never HTML: both forms that leave are made from these.
+ */
+
+/** A passage stands only where this holds. */
+export interface Condition {
+  field: FieldName
+  /** "there": the field is not empty; else the value that it must have. */
+  is: 'there' | 'due' | 'paid' | 'nothing'
+  /** It stands where the opposite holds. */
+  not: boolean
+}
+
+export type Mark =
+  | { type: 'passage'; attrs: Condition }
+  | { type: 'link'; attrs: { href: string } }
+  | { type: 'bold' }
+  | { type: 'italic' }
+
+export interface TextNode {
+  type: 'text'
+  text: string
+  marks?: Mark[]
+}
+
+export interface FieldNode {
+  type: 'field'
+  /** What stands instead where the document has no such value; empty: the email is stopped. */
+  attrs: { name: string; instead: string }
+  marks?: Mark[]
+}
+
+export interface BreakNode {
+  type: 'hardBreak'
+  marks?: Mark[]
+}
+
+export type InlineNode = TextNode | FieldNode | BreakNode
+
+export interface ParagraphNode {
+  type: 'paragraph'
+  content?: InlineNode[]
+}
+
+export interface ItemNode {
+  type: 'listItem'
+  content: ParagraphNode[]
+}
+
+export interface ListNode {
+  type: 'bulletList' | 'orderedList'
+  content: ItemNode[]
+}
+
+/** The document's lines, or the documents of an email with several, as a table. */
+export interface TableNode {
+  type: 'factTable'
+  attrs: { of: TableName }
+}
+
+export const tableNames = ['lines', 'documents'] as const
+export type TableName = (typeof tableNames)[number]
+
+export type BlockNode = ParagraphNode | ListNode | TableNode
+
+export interface Body {
+  type: 'doc'
+  content: BlockNode[]
+}
+
+/** Words alone, without lists and tables: what a subject can be. */
+export interface Line extends Body {
+  content: ParagraphNode[]
+}
+
+/** Links lead to pages, mailboxes and telephones; nothing that a mail program could run. */
+export const isSafeLink = (href: string): boolean =>
+  /^(https?:\/\/[^\s"<>]+|mailto:[^\s"<>]+|tel:[+\d ()/-]+)$/i.test(href)
+
+const markOrder = ['passage', 'link', 'bold', 'italic']
+
+function tidyMark(mark: Mark): Mark {
+  if (mark.type === 'passage') {
+    const { field, is, not } = mark.attrs
+    return { type: 'passage', attrs: { field, is, not: Boolean(not) } }
+  }
+  return mark.type === 'link' ? { type: 'link', attrs: { href: mark.attrs.href } } : { type: mark.type }
+}
+
+function tidyInline(node: InlineNode): InlineNode {
+  const marks = [...(node.marks ?? [])]
+    .map(tidyMark)
+    .sort((a, b) => markOrder.indexOf(a.type) - markOrder.indexOf(b.type))
+  const marked = marks.length > 0 ? { marks } : {}
+  if (node.type === 'text') return { type: 'text', text: node.text, ...marked }
+  if (node.type === 'hardBreak') return { type: 'hardBreak', ...marked }
+  return { type: 'field', attrs: { name: node.attrs.name, instead: node.attrs.instead ?? '' }, ...marked }
+}
+
+const sameMarks = (a: InlineNode, b: InlineNode) =>
+  JSON.stringify(a.marks ?? []) === JSON.stringify(b.marks ?? [])
+
+/** Neighbouring words that look alike are one node. */
+function joined(nodes: readonly InlineNode[]): InlineNode[] {
+  const all: InlineNode[] = []
+  for (const node of nodes) {
+    const last = all.at(-1)
+    if (last?.type === 'text' && node.type === 'text' && sameMarks(last, node))
+      all[all.length - 1] = { ...last, text: last.text + node.text }
+    else all.push(node)
+  }
+  return all
+}
+
+const tidyParagraph = ({ content = [] }: ParagraphNode): ParagraphNode =>
+  content.length > 0 ? { type: 'paragraph', content: joined(content.map(tidyInline)) } : { type: 'paragraph' }
+
+/** The same body written one way: two that say the same are equal as JSON. */
+export function tidy<Text extends Body>({ content }: Text): Text {
+  const blocks = content.map((block): BlockNode => {
+    if (block.type === 'paragraph') return tidyParagraph(block)
+    if (block.type === 'factTable') return { type: 'factTable', attrs: { of: block.attrs.of } }
+    return {
+      type: block.type,
+      content: block.content.map((item) => ({ type: 'listItem', content: item.content.map(tidyParagraph) })),
+    }
+  })
+  // blocks stay what they are
+  return { type: 'doc', content: blocks } as Text
+}
+
+/** Every paragraph of a body, those of lists as well. */
+export const paragraphsOf = ({ content }: Body): ParagraphNode[] =>
+  content.flatMap((block) => {
+    if (block.type === 'paragraph') return [block]
+    return block.type === 'factTable' ? [] : block.content.flatMap((item) => item.content)
+  })
+
+/** The fields that a body names, those of passages as well; what there is no field for is among them. */
+export const fieldsIn = (body: Body): string[] =>
+  paragraphsOf(body)
+    .flatMap(({ content = [] }) => content)
+    .flatMap((node) => [
+      ...(node.type === 'field' ? [node.attrs.name] : []),
+      ...(node.marks ?? []).flatMap((mark) => (mark.type === 'passage' ? [mark.attrs.field] : [])),
+    ])
+
+/** Whether it says by itself which documents an email with several carries. */
+export const namesDocuments = (body: Body): boolean =>
+  fieldsIn(body).includes('documents') ||
+  body.content.some((block) => block.type === 'factTable' && block.attrs.of === 'documents')
+
+/** Its words in one line for lists and history: fields by their names. */
+export const wordsOfBody = (body: Body): string =>
+  paragraphsOf(body)
+    .map(({ content = [] }) =>
+      content
+        .map((node) =>
+          node.type === 'text' ? node.text : node.type === 'field' ? `[${node.attrs.name}]` : ' ',
+        )
+        .join(''),
+    )
+    .join(' ')
+    .trim()
+
+/** Plain words as a body: an empty line begins a paragraph. */
+export function bodyOf(text: string): Line {
+  const paragraphs = text.split(/\n{2,}/).map((part): ParagraphNode => {
+    const lines = part.split('\n')
+    const content = lines.flatMap((line, at): InlineNode[] => [
+      ...(at > 0 ? [{ type: 'hardBreak' as const }] : []),
+      ...(line ? [{ type: 'text' as const, text: line }] : []),
+    ])
+    return content.length > 0 ? { type: 'paragraph', content } : { type: 'paragraph' }
+  })
+  return { type: 'doc', content: paragraphs }
+}

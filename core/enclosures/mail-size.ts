@@ -1,0 +1,32 @@
+/** A mail server counts these; a megabyte is a million bytes. */
+export const megabyte = 1_000_000
+
+/** So large one file may be, in bytes. */
+export const mostFileBytes = 10 * megabyte
+
+/** What subject, both forms of the text and the parts' headings take at most. */
+const wordsOfEmail = 60_000
+
+/** What the PDF of a document takes as a rule, where it is not drawn yet. */
+export const documentAsARule = 150_000
+
+/**
+ * The size of an email as it travels: base64 in lines of 76 letters and a line end makes 78 of every 57 bytes
+ * (RFC 2045, section 6.8). @param files their bytes
+ */
+export const mailSize = (files: readonly number[]): number =>
+  files.reduce((sum, bytes) => sum + Math.ceil(bytes / 57) * 78, wordsOfEmail)
+
+/** "3.4 MB", "120 kB" */
+export const sizeWords = (bytes: number): string =>
+  bytes < megabyte
+    ? `${Math.max(1, Math.round(bytes / 1000))} kB`
+    : `${(bytes / megabyte).toFixed(1).replace(/\.0$/, '')} MB`
+
+/** Why an email is too large for its mail account, in words; null where it is not. @param most MB */
+export function tooLarge(size: number, most: number): string | null {
+  return size <= most * megabyte
+    ? null
+    : `With its enclosures this email has ${sizeWords(size)}, and its mail account takes at most ${most} MB. ` +
+        'Leave an enclosure out of it.'
+}

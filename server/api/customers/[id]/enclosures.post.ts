@@ -1,0 +1,18 @@
+import { idParam } from '../../../http/checks'
+import { route } from '../../../http/route'
+import { addEnclosure } from '../../../services/enclosures/enclosures'
+import { bytesIn, fileBodyLimit, newEnclosure, type NewEnclosure } from '../../enclosures/enclosure.check'
+
+/** Hangs a file on a customer; its bytes in base64. */
+export default route<{ id: number }, object, NewEnclosure>(
+  {
+    role: 'clerk',
+    brands: 'own',
+    of: ({ params }) => ({ customers: [params.id] }),
+    params: idParam,
+    body: newEnclosure,
+    bodyLimit: fileBodyLimit,
+  },
+  ({ params, body: { file, ...change }, user }) =>
+    addEnclosure({ customerId: params.id }, bytesIn(file), change, user),
+)

@@ -1,0 +1,62 @@
+import type pg from 'pg'
+import type { DocumentKind } from '../../core/documents/kinds'
+import { fromBraces } from '../../core/emailtexts/braces'
+import { tidy } from '../../core/emailtexts/nodes'
+import { starterTexts } from '../../core/house/starter'
+import type { Language } from '../../core/money/format'
+
+/*
+ * What of a migration cannot be said in SQL, by the migration's name: runs after it, in its transaction.
+ */
+
+const nodes = (template: string) => JSON.stringify(tidy(fromBraces(template)))
+
+/** Texts with braces become nodes; those of single emails as well. */
+async function emailNodes(client: pg.Client): Promise<void> {
+  const { rows: texts } = await client.query<{ id: number; subject: string; text: string }>(
+    'select id, subject, text from email_text',
+  )
+  for (const { id, subject, text } of texts)
+    await client.query('update email_text set subject = $2::jsonb, text = $3::jsonb where id = $1', [
+      id,
+      nodes(subject),
+      nodes(text),
+    ])
+  for (const [table, column] of [
+    ['prepared_document', 'own_email'],
+    ['dispatch', 'own_email'],
+    ['rehearsal', 'email'],
+  ] as const) {
+    const { rows: own } = await client.query<{ id: string; subject: string; text: string }>(
+      `select id, ${column} ->> 'subject' subject, ${column} ->> 'text' "text" from ${table}
+      where jsonb_typeof(${column} -> 'text') = 'string'`,
+    )
+    for (const { id, subject, text } of own)
+      await client.query(
+        `update ${table}
+        set ${column} = ${column} || jsonb_build_object('subject', $2::jsonb, 'text', $3::jsonb)
+        where id = $1`,
+        [id, nodes(subject), nodes(text)],
+      )
+  }
+}
+
+/** Every text has its supplied companion for what is sent once more, in the same languages. */
+async function textsForAgain(client: pg.Client): Promise<void> {
+  const { rows: texts } = await client.query<{ brandId: number; kind: DocumentKind; language: Language }>(
+    `select distinct brand_id "brandId", kind, language from email_text`,
+  )
+  for (const { brandId, kind, language } of texts) {
+    const { subject, text } = starterTexts.again[kind][language]
+    await client.query(
+      `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
+      values ($1, $2, 'again', $3, 1, $4::jsonb, $5::jsonb, now(), 'Clothespin')`,
+      [brandId, kind, language, JSON.stringify(subject), JSON.stringify(text)],
+    )
+  }
+}
+
+export const afterMigration: Readonly<Record<string, (client: pg.Client) => Promise<void>>> = {
+  '017-email-nodes': emailNodes,
+  '020-email-purposes': textsForAgain,
+}

@@ -1,0 +1,180 @@
+import type { EnclosureFacts, EnclosureQuestion } from '../../../core/enclosures/enclosures'
+import { one, rows } from '../../db/connection'
+import { within } from '../people/brand-queries'
+import type { Principal } from '../people/principal'
+import type { EnclosureView } from './enclosures'
+
+/* The statements of enclosures. */
+
+const fileColumns = 'e.id, e.name, e.sha256, f.size, f.media_type "mediaType"'
+
+const ruleColumns = `e.kinds, e.brand_id "brandId", e.group_id "groupId", e.customer_id "customerId",
+  e.source_id "sourceId", e.prepared_id "preparedId", e.language, e.from_day::text "from",
+  e.until_day::text until, e.goes`
+
+const viewColumns = `${fileColumns}, ${ruleColumns}, e.added_by "addedBy", e.added_at "addedAt", e.version`
+
+const standing = 'num_nonnulls(e.customer_id, e.source_id, e.prepared_id) = 0'
+
+/** SQL: the group that a customer is in. */
+const groupOf = (customer: string) =>
+  `(select g.id from customer_group g where g.name = ${customer}.group_name)`
+
+/** SQL: the largest email that the account of a sender takes. */
+const mostOf = (sender: string) =>
+  `coalesce((select a.most_megabytes from mail_account a where a.id = ${sender}.mail_account_id), 20)`
+
+export const standingEnclosures = (who: Principal) =>
+  rows<EnclosureView>(
+    `select ${viewColumns}
+    from enclosure e
+    join file f using (sha256)
+    where ${standing} and (e.brand_id is null or ${within(who, 'e.brand_id')})
+    order by not e.goes, lower(e.name), e.id`,
+  )
+
+export const enclosuresHung = (on: { customerId?: number; sourceId?: number }) =>
+  rows<EnclosureView>(
+    `select ${viewColumns}
+    from enclosure e
+    join file f using (sha256)
+    where e.customer_id = $customerId or e.source_id = $sourceId
+    order by not e.goes, lower(e.name), e.id`,
+    { customerId: on.customerId ?? null, sourceId: on.sourceId ?? null },
+  )
+
+export const enclosureBytes = (id: number) =>
+  one<{ name: string; mediaType: string; bytes: Buffer }>(
+    `select e.name, f.media_type "mediaType", f.bytes
+    from enclosure e
+    join file f using (sha256)
+    where e.id = $id`,
+    { id },
+  )
+
+export const bytesOf = (sums: readonly string[]) =>
+  rows<{ sha256: string; bytes: Buffer }>(
+    'select sha256, bytes from file where sha256 = any($sums::text[])',
+    {
+      sums,
+    },
+  )
+
+/** Whatever could go along with documents of these customers and orders, or was added to one of them. */
+export const enclosuresThatMay = (given: { customers: number[]; sources: number[]; added: number[] }) =>
+  rows<EnclosureFacts>(
+    `select ${fileColumns}, ${ruleColumns}
+    from enclosure e
+    join file f using (sha256)
+    where e.goes and (
+      ${standing} or e.customer_id = any($customers::int[]) or e.source_id = any($sources::int[])
+        or e.id = any($added::int[])
+    )
+    order by e.id`,
+    given,
+  )
+
+/** Whether a house has any; most questions end here where it has none. */
+export const anyEnclosure = () => one<{ id: number }>('select id from enclosure where goes limit 1')
+
+/** An email, or one that is to come, and the largest that its mail account takes, in MB. */
+export interface EmailAsked extends Omit<EnclosureQuestion, 'day'> {
+  id: number
+  most: number
+}
+
+/** @param person who would have it sent */
+export const emailsOfPrepared = (ids: readonly number[], person: string) =>
+  rows<EmailAsked>(
+    `select p.id, p.brand_id "brandId", p.customer_id "customerId", ${groupOf('c')} "groupId",
+      jsonb_build_array(
+        jsonb_build_object(
+          'kind', p.kind, 'language', coalesce(p.content ->> 'language', c.language), 'sourceId', s.root_id
+        )
+      ) documents,
+      p.own_email own, ${mostOf('sender')} most
+    from prepared_document p
+    join source s on s.id = p.source_id
+    join customer c on c.id = p.customer_id
+    join brand b on b.id = p.brand_id
+    cross join lateral sender_for(b, p.kind, p.routine_id, $person, p.source_id) sender
+    where p.id = any($ids::int[]) and p.channel in ('email', 'both')`,
+    { ids, person },
+  )
+
+export const emailsOfDispatches = (ids: readonly number[]) =>
+  rows<EmailAsked>(
+    `select m.id, m.brand_id "brandId", m.customer_id "customerId", ${groupOf('c')} "groupId", dd.documents,
+      m.own_email own, ${mostOf('sender')} most
+    from dispatch m
+    join customer c on c.id = m.customer_id
+    join brand b on b.id = m.brand_id
+    join lateral (
+      select min(d.id) id,
+        jsonb_agg(
+          jsonb_build_object('kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id)
+          order by d.id
+        ) documents
+      from dispatch_document x
+      join document d on d.id = x.document_id
+      join source s on s.id = d.source_id
+      where x.dispatch_id = m.id
+    ) dd
+      on true
+    join document d on d.id = dd.id
+    join prepared_document p on p.id = d.prepared_id
+    cross join lateral sender_for(b, d.kind, p.routine_id, m.created_by, d.source_id) sender
+    where m.id = any($ids::int[]) and m.channel = 'email'`,
+    { ids },
+  )
+
+/** @param person who would have a copy of a document sent */
+export const emailsOfCopies = (documentIds: readonly number[], person: string) =>
+  rows<EmailAsked>(
+    `select d.id, d.brand_id "brandId", d.customer_id "customerId", ${groupOf('c')} "groupId",
+      jsonb_build_array(
+        jsonb_build_object('kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id)
+      ) documents,
+      null::jsonb own, ${mostOf('sender')} most
+    from document d
+    join source s on s.id = d.source_id
+    join customer c on c.id = d.customer_id
+    join brand b on b.id = d.brand_id
+    join prepared_document p on p.id = d.prepared_id
+    cross join lateral sender_for(b, d.kind, p.routine_id, $person, d.source_id) sender
+    where d.id = any($documentIds::int[])`,
+    { documentIds, person },
+  )
+
+/** Prepared documents that go by email: all, or of a customer, an order or one; and whether something stops them. */
+export const emailsWith = (of: {
+  customerId?: number | null
+  sourceId?: number | null
+  preparedId?: number | null
+}) =>
+  rows<{ id: number; stopped: boolean }>(
+    `select p.id, p.problem is not null stopped
+    from prepared_document p
+    join source s on s.id = p.source_id
+    where p.state = 'prepared' and p.channel in ('email', 'both')
+      and ($customerId::int is null or p.customer_id = $customerId)
+      and ($sourceId::int is null or s.root_id = $sourceId)
+      and ($preparedId::int is null or p.id = $preparedId)`,
+    {
+      customerId: of.customerId ?? null,
+      sourceId: of.sourceId ?? null,
+      preparedId: of.preparedId ?? null,
+    },
+  )
+
+export const addedTo = (preparedIds: readonly number[]) =>
+  rows<{ id: number }>('select id from enclosure where prepared_id = any($preparedIds::int[])', {
+    preparedIds,
+  })
+
+/** What was added to a document for once, and is not wanted any more. */
+export const dropUnwanted = (preparedId: number, wanted: readonly number[]) =>
+  rows<{ id: number }>(
+    `delete from enclosure where prepared_id = $preparedId and not id = any($wanted::int[]) returning id`,
+    { preparedId, wanted },
+  )

@@ -1,0 +1,136 @@
+import type { OwnEmail } from '../../../core/emailtexts/own-email'
+import { dayInZone, dayWords } from '../../../core/documents/days'
+import { kindFacts } from '../../../core/documents/kinds'
+import { badInput, Refusal } from '../../../core/errors'
+import { isAddress, type ContactFacts } from '../../../core/preferences/recipients'
+import { clock } from '../../clock'
+import { inTransaction } from '../../db/connection'
+import { addJob } from '../../queue/add'
+import { fillLetter } from '../dispatch/compose'
+import { newDispatch } from '../dispatch/create'
+import { noPdf } from '../dispatch/no-pdf'
+import { isUnpainted } from '../dispatch/queries'
+import { filesOfCopies } from '../enclosures/going'
+import { addedToAny, tooLargeAmong } from '../enclosures/once'
+import { company } from '../house/house'
+import { publish } from '../live/publish'
+import type { Principal } from '../people/principal'
+import { copyLetter, copyOnItsWay, documentToCopy, lockDocument, whoHasIt } from './copy-queries'
+import { preview, type EmailView } from './email-view'
+import { checkCopies, letterOf, wordsOf, type EmailWords } from './own-email'
+
+/*
+ * A document once more: the very PDF that was stored, with a text of its own, to one address.
+ * Called from every place that shows an issued document.
+ * Refuses what was voided, what has no PDF, an address that has it already unless somebody says "again", and the same
+ * copy twice at one instant.
+ */
+
+/** A copy as it would go. */
+export interface CopyToWrite {
+  /** The document that a file is added to for this once. */
+  preparedId: number
+  words: EmailWords
+  email: EmailView
+  /** The customer's people, to choose from. */
+  contacts: ContactFacts[]
+}
+
+/** Whom the greeting names is known once somebody has said to whom it goes. */
+const openInCopies = ['greeting', 'contact'] as const
+
+/** @throws Refusal "no-such-document" */
+export async function copyToWrite(documentId: number, who: Principal): Promise<CopyToWrite> {
+  const row = await rowOf(documentId, who)
+  const letter = letterOf(row)!
+  const files = (await filesOfCopies([documentId], who.name)).get(documentId)
+  return {
+    preparedId: row.id,
+    words: wordsOf(letter, { subject: row.subject, text: row.text }, null, openInCopies),
+    email: preview(letter, files),
+    contacts: row.contacts,
+  }
+}
+
+async function rowOf(documentId: number, who: Principal) {
+  const document = await documentToCopy(documentId)
+  const row = document && (await copyLetter(documentId, document.emailTextId, who.name))
+  if (!row) throw new Refusal('no-such-document', { status: 404 })
+  return row
+}
+
+/** Who already has a document by email: asked before a copy goes to the same person. */
+export const alreadySent = (documentId: number): Promise<{ address: string; at: Date; outcome: string }[]> =>
+  whoHasIt(documentId)
+
+export interface CopyWanted {
+  address: string
+  /** Somebody read that this person has it already. */
+  again?: boolean
+  /** What was written for it; nothing for what the house says with a copy. */
+  own?: OwnEmail | null
+}
+
+/**
+ * Sends the stored PDF once more, to one address, marked as a copy in the history.
+ * @throws Refusal "sent-before" when that person already has it and nobody said "again", "bad-address",
+ * "no-such-document", "void", "goes-already", "no-such-enclosure", "too-large-email", and those of `settle`
+ */
+export async function sendCopy(
+  documentId: number,
+  { address, again = false, own = null }: CopyWanted,
+  who: Principal,
+): Promise<number> {
+  const to = address.trim()
+  if (!isAddress(to)) throw badInput('bad-address', 'address', { address: to })
+  checkCopies(own)
+  return inTransaction(async () => {
+    // one at a time: the same copy asked for twice at one instant goes once
+    await lockDocument(documentId)
+    const document = await documentToCopy(documentId)
+    if (!document) throw new Refusal('no-such-document', { status: 404 })
+    if (document.voided) throw new Refusal('void', { values: { document: document.number } })
+    if (document.takenOver && !document.painted) throw noPdf()
+    const before = (await alreadySent(documentId)).find((sent) => sent.address === to.toLowerCase())
+    if (before && !again)
+      throw new Refusal('sent-before', {
+        values: {
+          document: document.number,
+          to,
+          day: dayWords(dayInZone(before.at, (await company()).timeZone)),
+        },
+        about: { field: 'again' },
+      })
+    const waiting = await copyOnItsWay(documentId, to)
+    if (waiting) throw new Refusal('goes-already', { values: { to } })
+    if (own) await checkWords(documentId, own, who)
+    // locked, so that painting either sees the copy or has stored the PDF before
+    const painted = !(await isUnpainted(documentId))
+    const id = await newDispatch({
+      ...document,
+      channel: 'email',
+      documentId,
+      role: kindFacts[document.kind].to,
+      sendTo: to,
+      toAddresses: [to],
+      ownEmail: own,
+      copyTo: [],
+      isCopy: true,
+      ready: painted,
+      notBefore: clock.now(),
+      who,
+    })
+    const words = await tooLargeAmong(id)
+    if (words) throw badInput('too-large-email', 'files', { words })
+    if (painted) await addJob('send-dispatches', { dispatchIds: [id] })
+    publish('line')
+    return id
+  })
+}
+
+/** What somebody wrote must fill, and what was added must be there. */
+async function checkWords(documentId: number, own: OwnEmail, who: Principal): Promise<void> {
+  const row = await rowOf(documentId, who)
+  fillLetter({ ...letterOf(row)!, note: own })
+  if (!(await addedToAny([row.id], own.added))) throw badInput('no-such-enclosure', 'files')
+}

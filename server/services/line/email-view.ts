@@ -1,0 +1,144 @@
+import type { EnclosureSource } from '../../../core/enclosures/enclosures'
+import { documentAsARule } from '../../../core/enclosures/mail-size'
+import type { FilledNote } from '../../../core/emailtexts/email-text'
+import { Refusal } from '../../../core/errors'
+import { type Recipient } from '../../../core/preferences/recipients'
+import { fillLetter, type Letter } from '../dispatch/compose'
+import { filesOfDispatches, sizeOf, type EmailFiles } from '../enclosures/going'
+import { letterOf } from './own-email'
+import { fileSentWith, letterToCome, mailCopyOf, recipientsOfDispatch } from './queries'
+
+/* An email as it was sent, or as it would be now. Called by what shows a document. */
+
+export interface EmailView {
+  /** Whether these are the words as sent, or as they would be now. */
+  sent: boolean
+  from: string
+  replyTo: string
+  to: { as: Recipient['as']; address: string; name: string; source: string; outcome: string; reply: string }[]
+  subject: string
+  html: string
+  text: string
+  files: FileView[]
+  /** Its size as it travels, and the largest that its mail account takes, in bytes; null where it was sent. */
+  size: number | null
+  most: number | null
+  sentAt: Date | null
+  /** Why its text cannot be written; null where it can. */
+  problem: string | null
+}
+
+export interface FileView {
+  name: string
+  /** Bytes; null for a document that is not drawn yet. */
+  size: number | null
+  /** Of an enclosure: its id, why it goes along, and whether somebody left it out. */
+  enclosure: { id: number; source: EnclosureSource; leftOut: boolean } | null
+  /** Of an enclosure that was sent: where it can be had. */
+  url: string | null
+}
+
+/** An email that is to come. @param files what goes along with its documents */
+export function preview(letter: Letter, files: EmailFiles | undefined): EmailView {
+  const { paper, brand, recipients, others = [] } = letter
+  const { problem, ...filled } = written({
+    ...letter,
+    paper: paper.issued ? paper : { ...paper, number: '…' },
+  })
+  const documents = [paper, ...others]
+  return {
+    sent: false,
+    from: `${brand.senderName} <${brand.senderAddress}>`,
+    replyTo: brand.replyTo,
+    subject: filled.subject,
+    html: filled.html,
+    text: filled.text,
+    to: recipients.map((recipient) => ({
+      as: recipient.as,
+      address: recipient.address,
+      name: recipient.name,
+      source: recipient.source,
+      outcome: '',
+      reply: '',
+    })),
+    files: [
+      ...documents.map((one): FileView => ({
+        name: `${one.heading}${one.issued ? `-${one.number}` : ''}.pdf`,
+        size: null,
+        enclosure: null,
+        url: null,
+      })),
+      ...(files?.enclosures ?? []).map(({ id, name, size, source, leftOut }): FileView => ({
+        name,
+        size,
+        enclosure: { id, source, leftOut },
+        url: `/api/enclosures/${id}/file`,
+      })),
+    ],
+    size: files
+      ? sizeOf(
+          files,
+          documents.map(() => documentAsARule),
+        )
+      : null,
+    most: files ? files.most * 1_000_000 : null,
+    sentAt: null,
+    problem,
+  }
+}
+
+/** What an email says; empty, with why, where its text cannot be filled: what it carries is seen all the same. */
+function written(letter: Letter): FilledNote & { problem: string | null } {
+  try {
+    return { ...fillLetter(letter), problem: null }
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error
+    return { subject: '', html: '', text: '', problem: error.message }
+  }
+}
+
+/** A file as it went along in an email. @throws Refusal "no-such-file" */
+export async function sentFile(dispatchId: number, sha256: string) {
+  const found = await fileSentWith(dispatchId, sha256)
+  if (!found) throw new Refusal('no-such-file', { status: 404 })
+  return found
+}
+
+/** The email of a dispatch: as sent, or as it would be now. */
+export async function emailOf(dispatchId: number): Promise<EmailView | null> {
+  const copy = await mailCopyOf(dispatchId)
+  const outcomes = await recipientsOfDispatch(dispatchId)
+  if (copy)
+    return {
+      ...copy,
+      sent: true,
+      to: outcomes,
+      size: null,
+      most: null,
+      problem: null,
+      files: copy.files.map(({ name, size, sha256 }) => ({
+        name,
+        size,
+        enclosure: null,
+        url: sha256 ? `/api/dispatches/${dispatchId}/files/${sha256}` : null,
+      })),
+    }
+  const gathered = await letterToCome(dispatchId)
+  const row = gathered[0]
+  if (!row) return null
+  const letter = letterOf(row)!
+  const files = await filesOfDispatches([dispatchId])
+  const view = preview(
+    { ...letter, others: gathered.slice(1).map((other) => other.content) },
+    files.get(dispatchId),
+  )
+  const outcome = new Map(outcomes.map((one) => [one.address, one]))
+  return {
+    ...view,
+    to: view.to.map((to) => ({
+      ...to,
+      outcome: outcome.get(to.address.toLowerCase())?.outcome ?? '',
+      reply: outcome.get(to.address.toLowerCase())?.reply ?? '',
+    })),
+  }
+}
