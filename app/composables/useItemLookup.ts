@@ -1,5 +1,6 @@
 import { useDebounceFn } from '@vueuse/core'
 import { attempt } from './api'
+import { useNewest } from './useNewest'
 import { fetchOptions, findItems } from '../calls/items'
 import type { ItemOption } from '../../core/items/options'
 import type { LineEdit } from '../contract'
@@ -20,18 +21,23 @@ export function useItemLookup(
 ) {
   const found = shallowRef<FoundItem[]>([])
   const known = new Map<string, FoundItem>()
+  const newest = useNewest()
 
   async function search(text: string): Promise<void> {
     await attempt(async () => {
       const customer = customerId()
-      found.value = text.trim()
-        ? await findItems({
-            search: text.trim(),
-            language: language(),
-            currency: currency(),
-            ...(customer ? { customerId: customer } : {}),
-          })
-        : []
+      const answer = await newest(async () =>
+        text.trim()
+          ? findItems({
+              search: text.trim(),
+              language: language(),
+              currency: currency(),
+              ...(customer ? { customerId: customer } : {}),
+            })
+          : [],
+      )
+      if (!answer) return
+      found.value = answer
       for (const item of found.value) {
         known.set(item.code.toLowerCase(), item)
         if (item.customerCode) known.set(item.customerCode.toLowerCase(), item)

@@ -9,6 +9,7 @@ import { demoStaff } from '../../demo/house'
 import { freePort } from '../../run/cluster'
 import { freshDatabase } from '../integration/house'
 import { startWeb } from '../web'
+import { clickWhatIsSeen, untilSeen } from './clicks'
 
 /** A clerk's desk: the demo house, all processes as in bin/demo, and a browser. */
 export interface Desk {
@@ -62,27 +63,6 @@ const flags = [
 
 /** A line of a stack that stands in a test and not in here. */
 const inTest = (line: string) => line.includes('tests/browser/') && !line.includes('desk.ts')
-
-/** Waits until nothing lies over what is to be clicked, such as a question that is just going away. */
-async function untilSeen(page: Page, selector: string): Promise<void> {
-  const seen = (where: string) => {
-    const element = document.querySelector(where)
-    if (!element) return true
-    const { left, top, width, height } = element.getBoundingClientRect()
-    const over = document.elementFromPoint(left + width / 2, top + height / 2)
-    return !over || over.contains(element) || element.contains(over)
-  }
-  await page.waitForFunction(seen, { timeout: 5000 }, selector).catch(() => undefined)
-}
-
-/** A click goes to what a person sees, not to what lies over it for another moment. */
-function clickWhatIsSeen(page: Page): void {
-  const click = page.click.bind(page)
-  page.click = async (selector, options) => {
-    await untilSeen(page, selector)
-    await click(selector, options)
-  }
-}
 
 /** What is waited for is asked for twenty times a second, not at each frame: these browsers share two cores. */
 function waitAtLeisure(page: Page): void {

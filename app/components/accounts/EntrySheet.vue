@@ -6,6 +6,7 @@ import SettleTable from './SettleTable.vue'
 import { useSession } from '../../stores/session'
 import { useActing } from '../../composables/useActing'
 import { attempt } from '../../composables/api'
+import { useNewest } from '../../composables/useNewest'
 import { useToasts } from '../../stores/toasts'
 import { longDay, money } from '../../composables/format'
 import { fetchAccount } from '../../calls/accounts'
@@ -47,11 +48,15 @@ async function choose(customerId: number) {
 onMounted(() => {
   if (props.entry.proposal.customerId && open.value) void choose(props.entry.proposal.customerId)
 })
+const newest = useNewest()
 watchDebounced(
   search,
   (words) =>
     attempt(async () => {
-      found.value = words.trim() ? (await searchCustomers({ search: words, limit: 6 })).rows : []
+      const answer = await newest(async () =>
+        words.trim() ? (await searchCustomers({ search: words, limit: 6 })).rows : [],
+      )
+      if (answer) found.value = answer
     }),
   { debounce: 150 },
 )

@@ -6,6 +6,7 @@ import FormField from '../fields/FormField.vue'
 import PickField from '../fields/PickField.vue'
 import SelectField from '../fields/SelectField.vue'
 import { useSession } from '../../stores/session'
+import { useNewest } from '../../composables/useNewest'
 import { useWrongs } from '../../composables/useWrongs'
 import { addCustomer, fetchDefaults, searchCustomers } from '../../calls/customers'
 import { languageChoices } from '../../composables/languages'
@@ -44,10 +45,14 @@ watch(
   },
 )
 const alike = shallowRef<CustomerRow[]>([])
+const newest = useNewest()
 watchDebounced(
   () => form.name.trim(),
   async (name) => {
-    alike.value = name.length < 3 ? [] : (await searchCustomers({ search: name, limit: 4 })).rows
+    const answer = await newest(async () =>
+      name.length < 3 ? [] : (await searchCustomers({ search: name, limit: 4 })).rows,
+    )
+    if (answer) alike.value = answer
   },
   { debounce: 200, immediate: true },
 )

@@ -7,6 +7,7 @@ import FormField from '../fields/FormField.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { useSession } from '../../stores/session'
 import { attempt } from '../../composables/api'
+import { useNewest } from '../../composables/useNewest'
 import { searchCustomers } from '../../calls/customers'
 import { fetchBrands } from '../../calls/brands'
 import { beginInvoice } from '../../calls/drafts'
@@ -23,8 +24,11 @@ const busy = ref(false)
 const brands = shallowRef<{ id: number; name: string }[]>([])
 
 watchDebounced(search, look, { debounce: 150 })
+const newest = useNewest()
 async function look() {
-  found.value = (await searchCustomers({ search: search.value, limit: 7 })).rows
+  const answer = await newest(() => searchCustomers({ search: search.value, limit: 7 }))
+  if (!answer) return
+  found.value = answer.rows
   if (!found.value.some((one) => one.id === chosen.value?.id))
     chosen.value = found.value.length === 1 ? found.value[0] : undefined
 }
