@@ -7,8 +7,10 @@ import { closeDatabase, one, rows } from '../server/db/connection'
 import { migrate } from '../server/db/migrate'
 import { keepInstallation } from '../server/services/house/installation'
 import { Rules } from '../standins/mail/rules'
+import { whatCameBack } from './answers'
 import { writeStatement } from './bank'
 import { loadHouse } from './house'
+import { openOldest, wishForLinks } from './links'
 import { livePast } from './past'
 import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
@@ -60,9 +62,14 @@ if (await one('select 1 as one from company')) {
   const size = process.env.CLOTHESPIN_DEMO_SIZE === 'test' ? testSize : fullSize
   const putBack = clock.use(() => new Date(now.getTime() - (size.days + 1) * 86_400_000))
   const house = await loadHouse()
+  if (size === fullSize) await wishForLinks(`http://127.0.0.1:${process.env.PORT ?? 4310}`)
   await livePast(stories(house, size), now, size.days, zone)
   putBack()
-  if (size === fullSize) await dearDocuments()
+  if (size === fullSize) {
+    await openOldest()
+    await whatCameBack()
+    await dearDocuments()
+  }
   await writeStatement(mailboxes, dayInZone(now, zone))
   standin.kill('SIGTERM')
   await keepInstallation()

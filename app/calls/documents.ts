@@ -23,6 +23,9 @@ export const voidDocument = (id: number, body: BodyOf<'/api/documents/{id}/void'
 export const sendDocumentToMe = (id: number) =>
   api.post('/api/documents/{id}/to-me', { path: { id }, body: {} })
 
+export const changeLinks = (id: number, body: BodyOf<'/api/documents/{id}/links', 'post'>) =>
+  api.post('/api/documents/{id}/links', { path: { id }, body })
+
 /** A copy as it would go, and whom it could go to. */
 export const fetchCopy = (id: number) => api.get('/api/documents/{id}/copy', { path: { id } })
 

@@ -23,26 +23,26 @@ export function useItemLookup(
   const known = new Map<string, FoundItem>()
   const newest = useNewest()
 
+  /** What was found is known from then on; what is offered is the answer to the newest question. */
   async function search(text: string): Promise<void> {
     await attempt(async () => {
-      const customer = customerId()
-      const answer = await newest(async () =>
-        text.trim()
-          ? findItems({
-              search: text.trim(),
-              language: language(),
-              currency: currency(),
-              ...(customer ? { customerId: customer } : {}),
-            })
-          : [],
-      )
-      if (!answer) return
-      found.value = answer
-      for (const item of found.value) {
-        known.set(item.code.toLowerCase(), item)
-        if (item.customerCode) known.set(item.customerCode.toLowerCase(), item)
-      }
+      const answer = await newest(() => (text.trim() ? find(text.trim()) : Promise.resolve([])))
+      if (answer) found.value = answer
     })
+  }
+  async function find(text: string): Promise<FoundItem[]> {
+    const customer = customerId()
+    const items = await findItems({
+      search: text,
+      language: language(),
+      currency: currency(),
+      ...(customer ? { customerId: customer } : {}),
+    })
+    for (const item of items) {
+      known.set(item.code.toLowerCase(), item)
+      if (item.customerCode) known.set(item.customerCode.toLowerCase(), item)
+    }
+    return items
   }
   const searchSoon = useDebounceFn(search, 150)
 

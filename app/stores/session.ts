@@ -27,6 +27,8 @@ interface House {
     country: string
     language: string
     smallDifference: string
+    /** The house has said under which address it is reached: links in emails lead there. */
+    linksLead: boolean
   }
   /** A retired one is found and filtered by; nothing new begins with it. */
   brands: { id: number; code: string; name: string; retired: boolean }[]

@@ -71,6 +71,8 @@ export type StuckCause =
   | 'refused'
   | 'bounced'
   | 'mailbox full'
+  | 'left'
+  | 'unwanted'
   | 'unclear'
   | 'given up'
   | 'not drawn'
@@ -98,6 +100,18 @@ export const stuckWords: Readonly<Record<StuckCause, { label: string; remedy: st
   'mailbox full': {
     label: 'mailbox full',
     remedy: 'The mailbox has no room. Send again later, or write to someone else.',
+  },
+  left: {
+    label: 'there no more',
+    remedy:
+      'The mailbox says that this person is there no more. Give somebody else’s address at the customer, then send ' +
+      'again.',
+  },
+  unwanted: {
+    label: 'called unwanted',
+    remedy:
+      'Its receiver called this email unwanted. Ask how they want their documents, change it at the customer, then ' +
+      'print it or send again.',
   },
   unclear: {
     label: 'unclear',

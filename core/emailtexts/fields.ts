@@ -49,12 +49,19 @@ export interface EmailTable {
   /** Text to the left, numbers to the right. */
   columns: { heading: string; right: boolean }[]
   rows: string[][]
+  /** Where the first cell of each row leads. */
+  hrefs?: string[]
 }
 
 /** All that an email text can say about what it carries. */
 export interface EmailFacts {
   values: MergeFields
-  tables: { lines: EmailTable; documents: EmailTable }
+  tables: {
+    lines: EmailTable
+    documents: EmailTable
+    /** Files that are had by a link; none where all is attached. */
+    links: EmailTable
+  }
 }
 
 export const exampleFields: MergeFields = {
@@ -92,5 +99,6 @@ export const exampleFacts: EmailFacts = {
       ],
     },
     documents: { columns: [left('Document'), left('Date'), right('Amount'), left('Due')], rows: [] },
+    links: { columns: [left('To download'), left('Until')], rows: [] },
   },
 }

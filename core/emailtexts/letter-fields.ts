@@ -1,4 +1,4 @@
-import { formatDay } from '../documents/days'
+import { formatDay, type Day } from '../documents/days'
 import { kindFacts } from '../documents/kinds'
 import type { Paper, PaperFact } from '../documents/paper'
 import { Decimal } from '../money/decimal'
@@ -18,6 +18,33 @@ const headings = {
   de: { document: 'Dokument', date: 'Datum', amount: 'Betrag', due: 'Fällig' },
   fr: { document: 'Document', date: 'Date', amount: 'Montant', due: 'Échéance' },
 } as const satisfies Record<Language, object>
+
+/** Headings of the files that are had by a link. */
+const linkHeadings = {
+  en: { file: 'To download', until: 'Until' },
+  de: { file: 'Zum Herunterladen', until: 'Bis' },
+  fr: { file: 'À télécharger', until: 'Jusqu’au' },
+} as const satisfies Record<Language, object>
+
+/** A file of an email that is had by a link. */
+export interface LetterLink {
+  name: string
+  url: string
+  /** The last day of the link. */
+  until: Day
+}
+
+function linksTable(links: readonly LetterLink[], language: Language): EmailTable {
+  const words = linkHeadings[language]
+  return {
+    columns: [
+      { heading: words.file, right: false },
+      { heading: words.until, right: false },
+    ],
+    rows: links.map((link) => [link.name, formatDay(link.until, language)]),
+    hrefs: links.map((link) => link.url),
+  }
+}
 
 /** How somebody is addressed without knowing more of them than a name. */
 const greetings = {
@@ -87,6 +114,7 @@ function linesTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
 export function letterFacts(
   papers: readonly [Paper, ...Paper[]],
   people: { customer: string; contact: string; brand: string; sender: string },
+  links: readonly LetterLink[] = [],
 ): EmailFacts {
   const [first] = papers
   const fact = (key: PaperFact['key']) =>
@@ -116,5 +144,10 @@ export function letterFacts(
     several: papers.length > 1 ? 'yes' : '',
     documents: papers.length > 1 ? papers.map(lineOf).join('\n') : '',
   }
-  return { values, tables: { lines: linesTable(papers), documents: documentsTable(papers) } }
+  const tables = {
+    lines: linesTable(papers),
+    documents: documentsTable(papers),
+    links: linksTable(links, first.language),
+  }
+  return { values, tables }
 }

@@ -76,9 +76,12 @@ export interface Line extends Body {
   content: ParagraphNode[]
 }
 
-/** Links lead to pages, mailboxes and telephones; nothing that a mail program could run. */
+/** Where a link leads that a writer set on the document itself: its address is made for each email. */
+export const documentLink = 'document:'
+
+/** Links lead to the document, to pages, mailboxes and telephones; nothing that a mail program could run. */
 export const isSafeLink = (href: string): boolean =>
-  /^(https?:\/\/[^\s"<>]+|mailto:[^\s"<>]+|tel:[+\d ()/-]+)$/i.test(href)
+  href === documentLink || /^(https?:\/\/[^\s"<>]+|mailto:[^\s"<>]+|tel:[+\d ()/-]+)$/i.test(href)
 
 const markOrder = ['passage', 'link', 'bold', 'italic']
 
@@ -152,6 +155,10 @@ export const fieldsIn = (body: Body): string[] =>
 export const namesDocuments = (body: Body): boolean =>
   fieldsIn(body).includes('documents') ||
   body.content.some((block) => block.type === 'factTable' && block.attrs.of === 'documents')
+
+/** Whether words of it lead to the document. */
+export const leadsToDocument = (node: InlineNode): boolean =>
+  node.marks?.some((mark) => mark.type === 'link' && mark.attrs.href === documentLink) ?? false
 
 /** Its words in one line for lists and history: fields by their names. */
 export const wordsOfBody = (body: Body): string =>

@@ -1,6 +1,7 @@
 import { badInput, Refusal } from '../errors'
 import { isFieldName, mergeFieldNames, type FieldName, type MergeFields } from './fields'
 import {
+  leadsToDocument,
   tidy,
   type BlockNode,
   type Body,
@@ -84,6 +85,7 @@ function trimmed(nodes: InlineNode[]): InlineNode[] {
  * A body for one document: passages stand or do not, fields are their values. What is left out leaves no empty
  * paragraph behind.
  * @param open fields that stay fields because their value is not settled yet
+ * @param linked whether the document is behind a link: words that lead to it stand only then
  * @throws Refusal "bad-field" for one that was written between braces, "unknown-merge-field" for one that does not
  * exist, "empty-field" for one that this document does not have and that nothing stands for
  */
@@ -92,9 +94,11 @@ export function settle<Text extends Body>(
   values: MergeFields,
   where: Where,
   open: readonly FieldName[] = [],
+  linked = true,
 ): Text {
   const inline = (node: InlineNode): InlineNode[] => {
     const marks = node.marks ?? []
+    if (!linked && leadsToDocument(node)) return []
     for (const mark of marks) if (mark.type === 'passage' && !holds(mark.attrs, values, where)) return []
     const rest = marks.filter((mark) => mark.type !== 'passage')
     if (node.type === 'text') checkWords(node.text, where)

@@ -1,3 +1,4 @@
+import type { Carriage } from '../enclosures/carriage'
 import type { DocumentKind } from '../documents/kinds'
 
 /** What a contact is for: one of the house's own roles, or `anyone`, who takes what has nobody else. */
@@ -31,6 +32,8 @@ export interface Preference {
   gathered?: boolean
   /** What becomes of an email that has nobody to go to: it waits, or is printed. */
   unreachable?: 'wait' | 'print'
+  /** How its files travel in an email. */
+  attach?: Carriage
 }
 
 /** The recipients that are kept at a billing address, for whatever is billed to it. */
@@ -159,6 +162,8 @@ export function preferenceWords(preference: Preference | undefined): string {
     preference.cc?.length && `with a copy to ${preference.cc.join(', ')}`,
     preference.bcc?.length && `with a blind copy to ${preference.bcc.join(', ')}`,
     preference.gathered && 'gathered into one email',
+    preference.attach === 'link' && 'as a link',
+    preference.attach === 'both' && 'attached and as a link',
     preference.unreachable === 'print' && 'on paper while there is no address',
   ]
   return parts.filter(Boolean).join(', ')

@@ -146,7 +146,10 @@ create table company (
   -- how often something of the whole house that stands on documents was changed
   papers_version integer not null default 1,
   -- what a second person has to send
-  second_look jsonb not null default '{"above": null, "newAddress": false, "newBank": false, "many": null}'
+  second_look jsonb not null default '{"above": null, "newAddress": false, "newBank": false, "many": null}',
+  link_days integer not null default 30 check (link_days between 1 and 730),
+  -- what becomes of an email that is larger than its mail account takes
+  too_large text not null default 'stop' check (too_large in ('stop', 'link'))
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key
@@ -454,7 +457,9 @@ create table customer (
   -- fields of the house's own
   fields jsonb not null default '{}',
   -- what an order has to say before it is invoiced
-  needs jsonb not null default '{"reference": false, "fields": []}'
+  needs jsonb not null default '{"reference": false, "fields": []}',
+  -- what links ask this customer for before they give anything; empty: nothing
+  link_code text not null default ''
 );
 create index customer_name on customer (name, id);
 
@@ -632,6 +637,16 @@ returns jsonb language sql stable as $fn$
     from levels
   )
   select coalesce(jsonb_object_agg(kind, wish), '{}') from merged where wish <> '{}'
+$fn$;
+
+-- How the files of a kind of document travel to a customer: attached, by a link, or both.
+create function attach_for(c customer, kind text) returns text language sql stable as $fn$
+  select coalesce(
+    c.preferences -> kind ->> 'attach',
+    (select g.preferences -> kind ->> 'attach' from customer_group g where g.name = c.group_name),
+    (select h.preferences -> kind ->> 'attach' from company h),
+    'attached'
+  )
 $fn$;
 
 -- The lines of an order, in their order.
@@ -1187,6 +1202,27 @@ create table mail_copy (
   email_revision integer not null default 0
 );
 create index mail_copy_words on mail_copy using gin (lower(((subject || ' ') || text)) gin_trgm_ops);
+
+-- A link to a file of one email. Its address is made from the id and signed, and never kept.
+create table signed_link (
+  id integer primary key generated always as identity,
+  dispatch_id integer not null references dispatch,
+  sha256 text not null references file,
+  name text not null,
+  -- the document whose PDF it is; null of what went along with one
+  document_id integer references document,
+  made_at timestamptz not null,
+  -- the last day on which it is good
+  until date not null,
+  ended_at timestamptz,
+  ended_by text,
+  wrong_codes integer not null default 0,
+  opened integer not null default 0,
+  first_opened_at timestamptz,
+  last_opened_at timestamptz
+);
+create unique index signed_link_of on signed_link (dispatch_id, sha256) where ended_at is null;
+create index signed_link_document on signed_link (document_id);
 
 -- Imports
 

@@ -11,6 +11,14 @@ export interface Report {
   subject: string
 }
 
+/** What a mailbox, or its reader, answers by itself. */
+export interface Answer {
+  returnPath: string
+  recipient: string
+  says: 'away' | 'left' | 'complaint'
+  subject: string
+}
+
 /** A delivery report as RFC 3462 and RFC 3464 have it: words for people, the status for programs. */
 export function reportMessage(report: Report): string {
   const boundary = `report-${randomUUID()}`
@@ -50,18 +58,69 @@ export function reportMessage(report: Report): string {
   ].join('\r\n')
 }
 
+const answers = {
+  away: ['Automatic reply', 'Thank you for your message. I am out of the office and back on Monday.'],
+  left: [
+    'Automatic reply',
+    'The person you write to no longer works here. Please write to our office instead.',
+  ],
+} as const
+
+/** An absence as RFC 3834 has it, or a complaint as RFC 5965 has it. */
+export function answerMessage({ returnPath, recipient, says, subject }: Answer): string {
+  const head = [
+    `From: <${says === 'complaint' ? 'feedback@post.example' : recipient}>`,
+    `To: <${returnPath}>`,
+    `Date: ${new Date().toUTCString().replace('GMT', '+0000')}`,
+    `Message-ID: <${randomUUID()}@post.example>`,
+    'MIME-Version: 1.0',
+  ]
+  if (says !== 'complaint')
+    return [
+      ...head,
+      `Subject: ${answers[says][0]}: ${subject}`,
+      'Auto-Submitted: auto-replied',
+      'Content-Type: text/plain; charset=utf-8',
+      '',
+      answers[says][1],
+      '',
+    ].join('\r\n')
+  const boundary = `feedback-${randomUUID()}`
+  return [
+    ...head,
+    `Subject: FW: ${subject}`,
+    `Content-Type: multipart/report; report-type=feedback-report; boundary="${boundary}"`,
+    '',
+    `--${boundary}`,
+    'Content-Type: text/plain; charset=utf-8',
+    '',
+    'A reader has called this email unwanted.',
+    '',
+    `--${boundary}`,
+    'Content-Type: message/feedback-report',
+    '',
+    'Feedback-Type: abuse',
+    'User-Agent: Post/1.0',
+    'Version: 1',
+    `Original-Rcpt-To: <${recipient}>`,
+    '',
+    `--${boundary}--`,
+    '',
+  ].join('\r\n')
+}
+
 /**
- * Sends reports to the sender's own listener, one connection at a time, trying again while it answers 4xx or
- * is away.
+ * Sends reports and answers to the sender's own listener, one connection at a time, trying again while it answers 4xx
+ * or is away.
  */
 export class Reporter {
-  private readonly queue: { report: Report; dueAt: number; tries: number }[] = []
+  private readonly queue: { report: Report | Answer; dueAt: number; tries: number }[] = []
   private timer: NodeJS.Timeout | undefined
   private busy = false
 
   constructor(private readonly port: number) {}
 
-  later(report: Report, seconds: number): void {
+  later(report: Report | Answer, seconds: number): void {
     if (!this.port || !report.returnPath) return
     this.queue.push({ report, dueAt: Date.now() + seconds * 1000, tries: 0 })
     this.arm()
@@ -116,10 +175,11 @@ function connect(port: number): Promise<SMTPConnection> {
   })
 }
 
-function send(connection: SMTPConnection, report: Report): Promise<void> {
+function send(connection: SMTPConnection, report: Report | Answer): Promise<void> {
+  const message = 'says' in report ? answerMessage(report) : reportMessage(report)
   return new Promise((resolve, reject) => {
     connection.once('error', reject)
-    connection.send({ from: '', to: [report.returnPath] }, reportMessage(report), (error) => {
+    connection.send({ from: '', to: [report.returnPath] }, message, (error) => {
       connection.removeListener('error', reject)
       if (error) reject(error)
       else resolve()

@@ -10,6 +10,9 @@ export const behaviours = [
   'mailbox full',
   'drop during data',
   'no report',
+  'is away',
+  'is there no more',
+  'complains',
 ] as const
 export type Behaviour = (typeof behaviours)[number]
 

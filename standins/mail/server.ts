@@ -1,6 +1,6 @@
 import { SMTPServer, type SMTPServerDataStream, type SMTPServerSession } from 'smtp-server'
 import type { Mailboxes } from './mailboxes'
-import type { Reporter } from './reports'
+import type { Answer, Reporter } from './reports'
 import type { Rule, Rules } from './rules'
 
 const refuse = (code: number, words: string) => Object.assign(new Error(words), { responseCode: code })
@@ -83,6 +83,8 @@ export function mailServer(
       )
       return
     }
+    const says = rule && answersOf[rule.does]
+    if (says) reporter.later({ returnPath: from, recipient, says, subject }, 2)
     if (options.reportDelivery && asked && rule?.does !== 'no report') {
       reporter.later(
         {
@@ -97,6 +99,12 @@ export function mailServer(
       )
     }
   }
+}
+
+const answersOf: Partial<Record<Rule['does'], Answer['says']>> = {
+  'is away': 'away',
+  'is there no more': 'left',
+  complains: 'complaint',
 }
 
 /** Whether the sender asked for word of the delivery (RFC 3461, NOTIFY=SUCCESS). */

@@ -5,6 +5,7 @@ import ApiTokens from './ApiTokens.vue'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import ExchangeRates from './ExchangeRates.vue'
+import LinkSettings from './LinkSettings.vue'
 import SecondPerson from './SecondPerson.vue'
 import StoppingSettings from './StoppingSettings.vue'
 import TakenField from '../fields/TakenField.vue'
@@ -246,25 +247,7 @@ const graces = [0, 1, 5, 10, 30, 60].map((minutes) => ({
                       " /></template></I18nT></label></WordPanel></template
         ></I18nT>
       </p>
-      <p>
-        <I18nT keypath="company.linksInEmailsBeginWith" scope="global"
-          ><template #publicAddress
-            ><WordPanel
-              :label="t('company.publicAddress')"
-              :words="settings.publicAddress || t('company.noAddressYet')"
-              :open-end="!settings.publicAddress"
-              :disabled="disabled"
-              ><label
-                ><I18nT keypath="company.addressTakenField" scope="global"
-                  ><template #takenField
-                    ><TakenField
-                      :value="settings!.publicAddress"
-                      :placeholder="t('company.httpsClothespinHouseExample')"
-                      @take="
-                        keep({ publicAddress: $event }, t('company.thePublicAddressIsSet'))
-                      " /></template></I18nT></label></WordPanel></template
-        ></I18nT>
-      </p>
+      <LinkSettings :settings="settings" :disabled="disabled" @keep="keep" />
       <SecondPerson :settings="settings" :disabled="disabled" @keep="keep" />
       <ExchangeRates />
       <ApiTokens v-if="!disabled" />

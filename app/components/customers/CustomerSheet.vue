@@ -134,6 +134,9 @@ const stateTone: Record<string, string> = {
       <p v-if="needsWords(view.needs)" class="soft" data-test="needs">
         {{ t('customers.invoicesWaitFor', { what: needsWords(view.needs) }) }}
       </p>
+      <p v-if="view.linkCode" class="soft" data-test="link-code">
+        {{ t('customers.linksAskFor', { code: view.linkCode }) }}
+      </p>
       <p v-if="needsTaxNumber(view.treatment) && !view.taxNumber" class="notice stuck">
         {{ t('customers.thatNeedsTheCustomersVAT') }}
       </p>

@@ -65,6 +65,10 @@ const problemWords = (kind: DocumentKind, problem: string) =>
             {{ channelWords[wishOf(kind).channel ?? 'email']
             }}<template v-if="byEmail(wishOf(kind))">
               {{ t('customers.toToWords', { toWords: toWords(wishOf(kind), kind) }) }}</template
+            ><template v-if="wishOf(kind).attach === 'link'">{{ t('customers.andAsALink') }}</template
+            ><template v-else-if="wishOf(kind).attach === 'both'">{{
+              t('customers.andAttachedAndAsALink')
+            }}</template
             ><template v-if="wishOf(kind).gathered">{{ t('customers.oneEmailASend') }}</template
             ><template v-if="wishOf(kind).unreachable === 'print'">{{ t('customers.elseOnPaper') }}</template>
             <span

@@ -29,6 +29,7 @@ const formOf = (of: CustomerView) => ({
   currency: of.currency,
   taxNumber: of.taxNumber ?? '',
   salesperson: of.salesperson,
+  linkCode: of.linkCode,
   fields: { ...of.fields },
   needs: { reference: of.needs.reference, fields: [...of.needs.fields] },
 })
@@ -42,6 +43,7 @@ const labels = {
   currency: t('common.currency'),
   taxNumber: t('common.vatNumber'),
   salesperson: t('customers.salesperson'),
+  linkCode: t('customers.linkCode'),
   fields: 'Own fields',
   needs: t('customers.needs'),
 }
@@ -128,6 +130,15 @@ async function keep() {
         :choices="currencies"
         :hint="t('customers.forNewOrdersThoseThat')"
         :wrong="wrongs.currency"
+      />
+      <FormField
+        v-model="form.linkCode"
+        :label="t('customers.linkCode')"
+        :hint="t('customers.linkCodeHint')"
+        maxlength="40"
+        autocomplete="off"
+        data-test="edit-link-code"
+        :wrong="wrongs.linkCode"
       />
       <OwnFields v-model="form.fields" of="customer" :wrongs="wrongs" />
     </div>

@@ -3,8 +3,9 @@ import { t } from '../../words'
 import Ask from '../frame/Ask.vue'
 import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
-import { channelWords, listOf, toWords } from './delivery'
+import { attachWords, channelWords, listOf, toWords } from './delivery'
 import { useSession } from '../../stores/session'
+import { carriages, type Carriage } from '../../../core/enclosures/carriage'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import {
   anyone,
@@ -24,7 +25,7 @@ const props = defineProps<{
   beneathLevel: string
 }>()
 const emit = defineEmits<{ leave: []; keep: [preference: Preference] }>()
-const { contactRoles } = useSession().house!.company
+const { contactRoles, linksLead } = useSession().house!.company
 const asBeneath = ''
 const these = t('customers.theseAddresses')
 const form = reactive({
@@ -35,6 +36,7 @@ const form = reactive({
   bcc: props.own.bcc?.join(', ') ?? '',
   gathered: props.own.gathered === undefined ? asBeneath : String(props.own.gathered),
   unreachable: props.own.unreachable ?? asBeneath,
+  attach: props.own.attach ?? asBeneath,
 })
 const said =
   props.beneathLevel && props.beneathLevel !== 'as usual'
@@ -59,6 +61,10 @@ const unreachables = [
   left(props.beneath.unreachable === 'print' ? t('customers.printIt') : t('customers.waitUntilThereIsOne')),
   { value: 'wait', words: t('customers.waitUntilThereIsOne') },
   { value: 'print', words: t('customers.printIt') },
+]
+const attaches = [
+  left(attachWords[props.beneath.attach ?? 'attached']),
+  ...carriages.map((value) => ({ value, words: attachWords[value] })),
 ]
 const byEmail = computed(() => ['email', 'both'].includes(form.channel || (props.beneath.channel ?? 'email')))
 const wrongIn = (text: string) => {
@@ -85,6 +91,7 @@ function keep() {
     ...(listOf(form.bcc).length ? { bcc: listOf(form.bcc) } : {}),
     ...(form.gathered ? { gathered: form.gathered === 'true' } : {}),
     ...(form.unreachable ? { unreachable: form.unreachable as 'wait' | 'print' } : {}),
+    ...(form.attach ? { attach: form.attach as Carriage } : {}),
   })
   emit('leave')
 }
@@ -126,6 +133,13 @@ function keep() {
             beneath.bcc?.length ? t('customers.alsoBeneath', { beneath: beneath.bcc.join(', ') }) : 'nobody'
           "
           :wrong="shown(wrongs.bcc)"
+        />
+        <SelectField
+          v-model="form.attach"
+          :label="t('customers.filesInIt')"
+          :choices="attaches"
+          :hint="linksLead ? '' : t('customers.linksLeadNowhere')"
+          data-test="wish-attach"
         />
         <SelectField
           v-model="form.gathered"

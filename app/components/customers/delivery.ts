@@ -33,6 +33,12 @@ export const channelWords = {
   nothing: t('customers.notAtAll'),
 } as const
 
+export const attachWords = {
+  attached: t('customers.attached'),
+  link: t('customers.asALink'),
+  both: t('customers.attachedAndAsALink'),
+} as const
+
 /** "the billing contact", "accounts@ottermill.example". */
 export const toWords = (wish: Preference, kind: DocumentKind): string =>
   wish.addresses?.length ? wish.addresses.join(', ') : roleWords(wish.to ?? kindFacts[kind].to)

@@ -2,7 +2,7 @@
 import { I18nT } from 'vue-i18n'
 import type { Editor } from '@tiptap/vue-3'
 import { t } from '../../words'
-import { isSafeLink } from '../../../core/emailtexts/nodes'
+import { documentLink, isSafeLink } from '../../../core/emailtexts/nodes'
 import { conditionsHere } from './passages'
 import { whenWords, wordsOfField } from './field-words'
 
@@ -23,12 +23,15 @@ const begun = ref(false)
 props.editor.on('focus', () => (begun.value = true))
 const when = computed(() => conditionsHere(props.editor).map(whenWords).join(t('emailtexts.and')))
 
+const toDocument = computed(() => props.editor.isActive('link', { href: documentLink }))
+
 const brace = '{'
 const href = ref('')
 const linkField = ref<HTMLInputElement>()
 watch(linking, async (now) => {
   if (!now) return
-  href.value = String(props.editor.getAttributes('link').href ?? '')
+  const leads = String(props.editor.getAttributes('link').href ?? '')
+  href.value = leads === documentLink ? '' : leads
   await nextTick()
   linkField.value?.focus()
 })
@@ -40,13 +43,19 @@ function target(written: string): string {
 }
 const goodLink = computed(() => href.value.trim() !== '' && isSafeLink(target(href.value)))
 function useLink() {
-  if (!goodLink.value) return
-  props.editor
-    .chain()
-    .focus()
-    .extendMarkRange('link')
-    .setLink({ href: target(href.value) })
-    .run()
+  if (goodLink.value) leadTo(target(href.value))
+}
+/** With nothing selected, words to begin with stand there and lead. */
+function leadTo(where: string) {
+  const here = props.editor.chain().focus().extendMarkRange('link')
+  if (where === documentLink && props.editor.state.selection.empty && !props.editor.isActive('link'))
+    here.insertContent({
+      type: 'text',
+      text: t('emailtexts.theDocument'),
+      marks: [{ type: 'link', attrs: { href: where } }],
+    })
+  else here.setLink({ href: where })
+  here.run()
   linking.value = false
 }
 function takeOff() {
@@ -79,6 +88,9 @@ const setInstead = (instead: string) => props.editor.commands.updateAttributes('
       <button type="button" class="word" :disabled="!goodLink" data-test="use-link" @click="useLink">
         {{ t('emailtexts.useLink') }}
       </button>
+      <button type="button" class="word" data-test="link-document" @click="leadTo(documentLink)">
+        {{ t('emailtexts.toTheDocument') }}
+      </button>
       <button v-if="editor.isActive('link')" type="button" class="word" @click="takeOff">
         {{ t('emailtexts.takeOff') }}
       </button>
@@ -96,6 +108,9 @@ const setInstead = (instead: string) => props.editor.commands.updateAttributes('
         @keydown.enter.stop.prevent="editor.commands.focus()"
       />
     </label>
+    <span v-else-if="begun && toDocument" class="said" data-test="leads-to-document">
+      {{ t('emailtexts.leadsToDocument') }}
+    </span>
     <span v-else-if="begun && when" class="said" data-test="stands-if">
       {{ t('emailtexts.standsIf', { when }) }}
     </span>

@@ -7,8 +7,9 @@ withDefaults(
     label?: string
     choices: readonly (Value | { value: Value; words: string })[]
     disabled?: boolean
+    hint?: string
   }>(),
-  { label: '', disabled: false },
+  { label: '', disabled: false, hint: '' },
 )
 const id = useId()
 const attrs = useAttrs()
@@ -28,6 +29,7 @@ const ofField = computed(() => ({ ...attrs, class: undefined }))
       item-value="value"
       :disabled="disabled"
     />
+    <p v-if="hint" class="soft">{{ hint }}</p>
   </div>
 </template>
 

@@ -29,7 +29,7 @@ watch([once, correct], () => {
   address.value = correct.value ? (props.row.badAddress ?? '') : ''
 })
 
-const mends: StuckCause[] = ['refused', 'bounced', 'mailbox full']
+const mends: StuckCause[] = ['refused', 'bounced', 'mailbox full', 'left']
 const canCorrect = computed(() => !!props.row.badAddress && mends.includes(props.row.causeKey!))
 /** All that is stuck because of the same address; what is paid or old is not ticked. */
 const alike = shallowRef<StuckByAddress[]>([])

@@ -127,6 +127,8 @@ const stateWords = computed(() => {
       :channel="dispatch?.channel ?? 'email'"
       :open="current && session.may('clerk') && view.waiting !== null"
       :own="view.waiting?.words.own ?? false"
+      :document-id="view.id"
+      :links="view.fileLinks"
       @write="writing = true"
     />
     <HistoryLeaf v-else :history="view.history" :addresses="addresses" />

@@ -3,7 +3,8 @@ import { t } from '../../words'
 import { fullTime } from '../../composables/format'
 import { whyWords } from '../enclosures/where'
 import { sizeWords } from '../../../core/enclosures/mail-size'
-import type { EmailView } from '../../contract'
+import FileLinks from './FileLinks.vue'
+import type { DocumentView, EmailView } from '../../contract'
 
 /** The email as it was sent, or as it would be now. Its HTML is shown in a frame without scripts. */
 defineProps<{
@@ -13,6 +14,9 @@ defineProps<{
   open?: boolean
   /** Somebody wrote it for this once. */
   own?: boolean
+  /** The document, and the files that its emails lead to. */
+  documentId?: number
+  links?: DocumentView['fileLinks']
 }>()
 defineEmits<{ write: [] }>()
 const words: Record<string, string> = {
@@ -72,12 +76,18 @@ const words: Record<string, string> = {
         >
           <a v-if="file.url" :href="file.url">{{ file.name }}</a><template v-else>{{ file.name }}</template>
           <span v-if="file.size" class="soft">{{ sizeWords(file.size) }}</span>
+          <span v-if="file.by !== 'attached'" class="tag">{{
+            file.by === 'both' ? t('paper.attachedAndLinked') : t('paper.asALink')
+          }}</span>
           <span v-if="file.enclosure" class="soft">{{
             file.enclosure.leftOut ? t('enclosures.leftOut') : whyWords(file.enclosure.source)
           }}</span>
         </span>
       </dd>
-      <template v-if="email.sentAt"
+      <template v-if="links?.length && documentId"
+        ><dt>{{ t('paper.links') }}</dt>
+        <dd><FileLinks :document-id="documentId" :links="links" /></dd></template
+      ><template v-if="email.sentAt"
         ><dt>{{ t('paper.sent') }}</dt>
         <dd>{{ fullTime(email.sentAt) }}</dd></template
       >

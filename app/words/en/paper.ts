@@ -47,6 +47,8 @@ export const paper = {
   asTheHouseSays: 'as the house says it again',
 
   // paper/EmailLeaf.vue
+  asALink: 'as a link',
+  attachedAndLinked: 'attached and as a link',
   takenByTheMailServer: 'taken by the mail server',
   cameBack: 'came back',
   noEmail: 'No email',
@@ -110,6 +112,20 @@ export const paper = {
   nobodyIsAsked: 'Nobody is asked any more.',
   youAsked: 'You asked for one at {at}: somebody else has to send it.',
   askedYou: '{name} asked for one at {at}. Look at it, and send it if it is right.',
+
+  // paper/FileLinks.vue
+  links: 'Links',
+  linkNotOpened: 'not opened yet',
+  linkOpenedOnce: 'opened {at}',
+  linkOpened: 'opened {opened} times, last {at}',
+  linkEnded: 'ended {at} by {by}',
+  linkGoodUntil: 'good until {day}',
+  lengthenLink: 'keep it open longer',
+  endLink: 'end it…',
+  endThisLink: 'End this link?',
+  endTheLink: 'End the link',
+  endThisLinkMeans:
+    'Whoever has the email finds nothing behind the link any more. To give the file again, send the email once more: it gets a new link.',
 
   // paper/SendCopy.vue
   aCopyOfDocumentGoes: 'A copy of {document} goes to {address}.',

@@ -25,6 +25,7 @@ export default route<{ id: number }, object, CustomerChange>(
         reference: Joi.boolean().required(),
         fields: Joi.array().items(text(60)).max(30).unique().required(),
       }),
+      linkCode: name(40).allow(''),
       billing: address,
       language,
       preferences,

@@ -1,4 +1,5 @@
 import { documentKinds } from '../../../core/documents/kinds'
+import { carriages } from '../../../core/enclosures/carriage'
 import { channels } from '../../../core/preferences/recipients'
 import { Joi, name, text } from '../../http/checks'
 
@@ -13,6 +14,7 @@ export const preference = Joi.object({
   bcc: addresses,
   gathered: Joi.boolean(),
   unreachable: Joi.valid('wait', 'print'),
+  attach: Joi.valid(...carriages),
 })
 
 /** A change of a preference: null takes a part away. */
@@ -24,6 +26,7 @@ export const preferenceChange = Joi.object({
   bcc: addresses.allow(null),
   gathered: Joi.boolean().allow(null),
   unreachable: Joi.valid('wait', 'print', null),
+  attach: Joi.valid(...carriages, null),
 })
 
 export const preferences = Joi.object(Object.fromEntries(documentKinds.map((kind) => [kind, preference])))

@@ -21,6 +21,7 @@ export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
     country,
     language,
     smallDifference,
+    publicAddress,
   } = await company()
   return {
     company: {
@@ -35,6 +36,7 @@ export default route({ role: 'reader', brands: 'own' }, async ({ user }) => {
       country,
       language,
       smallDifference,
+      linksLead: publicAddress !== '',
     },
     brands: brandsOf(user, await brands()).map((brand) => ({
       id: brand.id,

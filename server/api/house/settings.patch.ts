@@ -26,6 +26,8 @@ export default route<object, object, Partial<HouseSettings>>(
       undoMinutes: Joi.number().integer().min(0).max(60),
       rehearsalAddress: text(320).allow(''),
       publicAddress,
+      linkDays: Joi.number().integer().min(1).max(730),
+      tooLarge: Joi.valid('stop', 'link'),
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

@@ -52,6 +52,10 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare terms: CreationOptional<Terms>
   /** What the address of links in emails begins with; never taken from a request. */
   declare publicAddress: CreationOptional<string>
+  /** So many days a link in an email is good. */
+  declare linkDays: CreationOptional<number>
+  /** What becomes of an email that is larger than its mail account takes. */
+  declare tooLarge: CreationOptional<'stop' | 'link'>
   /** How documents reach customers that say nothing else, nor their group. */
   declare preferences: CreationOptional<Preferences>
   /** What contacts are for, in the house’s own words. */
@@ -101,6 +105,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
           defaultValue: JSON.parse('{"kind": "days", "days": 30}'),
         },
         publicAddress: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+        linkDays: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 30 },
+        tooLarge: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'stop' },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },

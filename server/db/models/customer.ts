@@ -38,6 +38,8 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
   declare fields: CreationOptional<Record<string, string>>
   /** What an order has to say before it is invoiced. */
   declare needs: CreationOptional<Needs>
+  /** What links ask for before they give anything; empty: nothing. */
+  declare linkCode: CreationOptional<string>
 
   static start(sequelize: Sequelize): void {
     this.init(
@@ -60,6 +62,7 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
         billingMail: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         fields: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         needs: { type: DataTypes.JSONB, allowNull: false, defaultValue: noNeeds },
+        linkCode: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
       },
       { sequelize, tableName: 'customer' },
     )

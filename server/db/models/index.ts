@@ -25,6 +25,7 @@ import { Evaluation } from './evaluation'
 import { HouseEvent } from './event'
 import { ExchangeRate } from './exchange-rate'
 import { StoredFile } from './file'
+import { SignedLink } from './signed-link'
 import { ImportFile } from './import'
 import { ImportRow } from './import-row'
 import { Item } from './item'
@@ -82,6 +83,7 @@ export {
   CustomerAddress,
   CustomerGroup,
   Dispatch,
+  SignedLink,
   DispatchDocument,
   DispatchRecipient,
   IssuedDocument,
@@ -190,6 +192,7 @@ export const models: readonly HouseModel[] = [
   SendRunDocument,
   Rehearsal,
   Dispatch,
+  SignedLink,
   DispatchDocument,
   DispatchRecipient,
   MailAccount,

@@ -127,6 +127,8 @@ export interface CustomerChange {
   fields?: FieldValues
   /** What an order has to say before it is invoiced. */
   needs?: Needs
+  /** What links ask for before they give anything; empty: nothing. */
+  linkCode?: string
   language?: Language
   preferences?: Preferences
   treatment?: TaxTreatment

@@ -90,6 +90,7 @@ export interface Columns {
   /** Values of the house's own fields. */
   fields: FieldValues
   needs: Needs
+  linkCode: string
   contacts: ContactFacts[]
 }
 
@@ -98,7 +99,7 @@ const allWished = `preferences_for(c, null, array[${documentKinds.map((kind) => 
 
 const columns = `
   c.id, c.number, c.name, c.group_name "groupName", c.country, c.language, c.currency, c.billing, c.preferences,
-  ${allWished} wished, c.tax_treatment treatment, c.fields, c.needs,
+  ${allWished} wished, c.tax_treatment treatment, c.fields, c.needs, c.link_code "linkCode",
   contacts_of(c.id) contacts`
 
 function where(

@@ -4,7 +4,7 @@ import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { EmailFacts } from '../../../core/emailtexts/fields'
 import { escapeHtml } from '../../../core/emailtexts/escape'
 import { namesDocuments } from '../../../core/emailtexts/nodes'
-import { letterFacts } from '../../../core/emailtexts/letter-fields'
+import { letterFacts, type LetterLink } from '../../../core/emailtexts/letter-fields'
 import type { Paper } from '../../../core/documents/paper'
 import type { Recipient } from '../../../core/preferences/recipients'
 
@@ -24,18 +24,24 @@ export interface Letter {
   recipients: Recipient[]
   /** Further papers gathered in the same email. */
   others?: Paper[]
+  /** Files that are had by a link, the documents first. */
+  links?: LetterLink[]
   /** In a rehearsal: the one address it goes to, with those it would have gone to named on top. */
   insteadTo?: string
 }
 
 /** What an email's text can say. */
-export const factsOf = ({ paper, others = [], brand, customerName, recipients }: Letter): EmailFacts =>
-  letterFacts([paper, ...others], {
-    customer: customerName,
-    contact: recipients[0]?.name ?? '',
-    brand: brand.name,
-    sender: brand.senderName,
-  })
+export const factsOf = ({ paper, others = [], brand, customerName, recipients, links }: Letter): EmailFacts =>
+  letterFacts(
+    [paper, ...others],
+    {
+      customer: customerName,
+      contact: recipients[0]?.name ?? '',
+      brand: brand.name,
+      sender: brand.senderName,
+    },
+    links,
+  )
 
 /**
  * Subject, text and HTML of an email, merge fields filled from the paper. @throws Refusal for a field that

@@ -1,8 +1,10 @@
+import { answerKind, answerWords, type AnswerKind, type AnswerMail } from '../../../core/dispatch/answer'
 import { parseDeliveryStatus, type RecipientReport } from '../../../core/dispatch/delivery-report'
 import { causeOf, parseReply } from '../../../core/dispatch/reply'
 import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
+import { readAnswer } from '../../outside/mail/answer'
 import { publish } from '../live/publish'
 import { note } from '../history/history'
 import { moveDispatches } from './move'
@@ -10,15 +12,19 @@ import { lockState, keepRecipientOutcome, recipientsNotDelivered, lockSilent } f
 import { theHouse } from '../people/principal'
 
 /*
- * What comes back: delivery reports (RFC 3464), and the silence that is presumed to be good news.
+ * What comes back: delivery reports (RFC 3464), absences, complaints (RFC 5965), and the silence that is presumed to be
+ * good news.
  * Called by the SMTP listener with a report for a dispatch named by its signed return path, and by the sweeper.
  * Dies half-way: the report was not accepted, so the mail server brings it again.
  * Refuses: nothing; a report about an address we did not write to is noted and changes nothing.
  */
 
-/** Answers false when the dispatch is just being handed over: the report should come again in a moment. */
+/**
+ * Keeps what came back to the return path of a dispatch: a delivery report, or another answer.
+ * Answers false when the dispatch is just being handed over: the report should come again in a moment. */
 export async function keepReport(dispatchId: number, text: string): Promise<boolean> {
   const reports = parseDeliveryStatus(text)
+  if (reports.length === 0) return keepAnswer(dispatchId, await readAnswer(text))
   return inTransaction(async () => {
     const dispatch = await lockState(dispatchId)
     if (!dispatch) return true
@@ -75,6 +81,39 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
     else if (reports.some((report) => report.action !== 'delayed')) await deliveredWhenAll(dispatchId)
     publish('line')
     return true
+  })
+}
+
+/**
+ * Keeps an answer that is no report: an absence says that it was delivered; who is there no more, and who called it
+ * unwanted, make it stuck, where its remedy stands. An answer of somebody whom we did not write to is noted only.
+ */
+async function keepAnswer(dispatchId: number, answer: AnswerMail): Promise<boolean> {
+  const kind = answerKind(answer)
+  const words = answerWords(kind, answer)
+  const who = answer.complaint?.about || answer.from
+  return inTransaction(async () => {
+    const dispatch = await lockState(dispatchId)
+    if (!dispatch) return true
+    if (dispatch.state === 'handing over') return false
+    await note({ dispatchId }, 'Mail server', words)
+    const outcome = kind === 'left' || kind === 'complaint' ? 'bounced' : 'delivered'
+    const known =
+      kind === 'other'
+        ? 0
+        : await keepRecipientOutcome({ dispatchId, recipient: who, outcome, reply: words, now: clock.now() })
+    if (known > 0) await moveByAnswer(dispatchId, kind, words)
+    publish('line')
+    return true
+  })
+}
+
+async function moveByAnswer(dispatchId: number, kind: AnswerKind, reply: string): Promise<void> {
+  if (kind === 'away') return deliveredWhenAll(dispatchId)
+  const cause: StuckCause = kind === 'left' ? 'left' : 'unwanted'
+  await moveDispatches('bounce', [{ id: dispatchId, set: { cause, reply } }], {
+    who: theHouse,
+    words: () => stuckWords[cause].remedy,
   })
 }
 

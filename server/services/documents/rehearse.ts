@@ -2,6 +2,7 @@ import type { Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
+import { carried } from '../../../core/enclosures/carriage'
 import { fileNamePart } from '../../../core/numbering/series'
 import { recipientsFor, type ContactRole, type Recipient } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -19,6 +20,7 @@ import { notOursToDraw } from '../dispatch/no-pdf'
 import { filesOfPrepared, withBytes } from '../enclosures/going'
 import { company } from '../house/house'
 import { mailServer } from '../house/mail-accounts'
+import { linksToCome } from '../links/links'
 import { dayInZone } from '../../../core/documents/days'
 import { note, noteAll } from '../history/history'
 import { samplePaper, type EmailOnScreen } from './sample'
@@ -222,12 +224,11 @@ export async function sendSampleToMe(
 /** Mails those that are not sent yet. */
 export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<void> {
   const unsent = await unsentRehearsals(rehearsalIds)
-  const enclosures = await withBytes(
-    await filesOfPrepared(
-      unsent.flatMap((one) => one.preparedId ?? []),
-      '',
-    ),
+  const going = await filesOfPrepared(
+    unsent.flatMap((one) => one.preparedId ?? []),
+    '',
   )
+  const enclosures = await withBytes(going)
   for (const one of unsent) {
     const drawn = one.stored
       ? { bytes: one.stored, problems: [] }
@@ -252,14 +253,17 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
         replyTo: one.replyTo,
       },
     }
-    const message = await composeMessage(
-      letter,
-      [
-        { name: one.fileName ?? `${fileNamePart(one.number)}.pdf`, bytes },
-        ...(enclosures.get(one.preparedId ?? 0) ?? []),
-      ],
-      { messageId: newMessageId(one.senderAddress), date: clock.now() },
-    )
+    const files = [
+      { name: one.fileName ?? `${fileNamePart(one.number)}.pdf`, bytes, mediaType: 'application/pdf' },
+      ...(enclosures.get(one.preparedId ?? 0) ?? []),
+    ].map((file, at) => ({ ...file, size: file.bytes.byteLength, isDocument: at === 0 }))
+    const rule = going.get(one.preparedId ?? 0)?.rule
+    const { attached, linked } = rule ? carried(files, rule) : { attached: files, linked: [] }
+    letter.links = await linksToCome(linked.map(({ name }) => name))
+    const message = await composeMessage(letter, attached, {
+      messageId: newMessageId(one.senderAddress),
+      date: clock.now(),
+    })
     const result = await handOver(
       { from: senderOf('rehearsal', one.senderAddress), to: [one.sentTo], id: `rehearsal ${one.id}` },
       message.bytes,

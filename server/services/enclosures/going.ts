@@ -1,3 +1,4 @@
+import { carried, type Carried, type CarriageRule } from '../../../core/enclosures/carriage'
 import { goingAlong, type GoingAlong } from '../../../core/enclosures/enclosures'
 import { documentAsARule, mailSize, tooLarge } from '../../../core/enclosures/mail-size'
 import { dayInZone } from '../../../core/documents/days'
@@ -24,6 +25,8 @@ export interface EmailFiles {
   enclosures: GoingAlong[]
   /** The largest email that its mail account takes, in MB. */
   most: number
+  /** What decides which files are in it, and which behind a link. */
+  rule: CarriageRule
 }
 
 /**
@@ -49,14 +52,22 @@ export const filesOfCopies = async (
 
 async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailFiles>> {
   if (asked.length === 0) return new Map()
-  const day = dayInZone(clock.now(), (await company()).timeZone)
+  const { timeZone, publicAddress, tooLarge: large } = await company()
+  const day = dayInZone(clock.now(), timeZone)
   const kept = await enclosuresThatMay({
     customers: [...new Set(asked.map((one) => one.customerId))],
     sources: [...new Set(asked.flatMap((one) => one.documents.map(({ sourceId }) => sourceId)))],
     added: asked.flatMap((one) => [...(one.own?.added ?? [])]),
   })
   return new Map(
-    asked.map(({ id, most, ...one }) => [id, { most, enclosures: goingAlong(kept, { ...one, day }) }]),
+    asked.map(({ id, most, wish, ...one }) => [
+      id,
+      {
+        most,
+        rule: { wish, links: publicAddress !== '', tooLarge: large, most },
+        enclosures: goingAlong(kept, { ...one, day }),
+      },
+    ]),
   )
 }
 
@@ -64,9 +75,29 @@ async function filesOf(asked: readonly EmailAsked[]): Promise<Map<number, EmailF
 export const going = (files: EmailFiles | undefined): GoingAlong[] =>
   files?.enclosures.filter((one) => !one.leftOut) ?? []
 
+/** A file of an email; of an enclosure its id. */
+export interface FileGoing {
+  size: number
+  isDocument: boolean
+  enclosureId: number | null
+}
+
+/** Which files are in an email, and which behind a link, with documents that may not be drawn yet. */
+export const carriedOf = (
+  files: EmailFiles,
+  documents: readonly number[] = [documentAsARule],
+): Carried<FileGoing> =>
+  carried(
+    [
+      ...documents.map((size): FileGoing => ({ size, isDocument: true, enclosureId: null })),
+      ...going(files).map(({ id, size }): FileGoing => ({ size, isDocument: false, enclosureId: id })),
+    ],
+    files.rule,
+  )
+
 /** An email's size as it travels, with one document that may not be drawn yet. @param documents their bytes */
-export const sizeOf = (files: EmailFiles, documents: readonly number[] = [documentAsARule]): number =>
-  mailSize([...documents, ...going(files).map((one) => one.size)])
+export const sizeOf = (files: EmailFiles, documents?: readonly number[]): number =>
+  mailSize(carriedOf(files, documents).attached.map(({ size }) => size))
 
 /** Why prepared documents cannot go: their email would be larger than its mail account takes. By id, in words. */
 export async function oversized(ids: readonly number[], person: string): Promise<Map<number, string>> {

@@ -1,3 +1,4 @@
+import type { Carriage } from '../../../core/enclosures/carriage'
 import type { EnclosureFacts, EnclosureQuestion } from '../../../core/enclosures/enclosures'
 import { one, rows } from '../../db/connection'
 import { within } from '../people/brand-queries'
@@ -81,6 +82,8 @@ export const anyEnclosure = () => one<{ id: number }>('select id from enclosure 
 export interface EmailAsked extends Omit<EnclosureQuestion, 'day'> {
   id: number
   most: number
+  /** How the customer wants files of this kind. */
+  wish: Carriage
 }
 
 /** @param person who would have it sent */
@@ -92,7 +95,7 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
           'kind', p.kind, 'language', coalesce(p.content ->> 'language', c.language), 'sourceId', s.root_id
         )
       ) documents,
-      p.own_email own, ${mostOf('sender')} most
+      p.own_email own, ${mostOf('sender')} most, attach_for(c, p.kind) wish
     from prepared_document p
     join source s on s.id = p.source_id
     join customer c on c.id = p.customer_id
@@ -105,7 +108,7 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
 export const emailsOfDispatches = (ids: readonly number[]) =>
   rows<EmailAsked>(
     `select m.id, m.brand_id "brandId", m.customer_id "customerId", ${groupOf('c')} "groupId", dd.documents,
-      m.own_email own, ${mostOf('sender')} most
+      m.own_email own, ${mostOf('sender')} most, attach_for(c, d.kind) wish
     from dispatch m
     join customer c on c.id = m.customer_id
     join brand b on b.id = m.brand_id
@@ -135,7 +138,7 @@ export const emailsOfCopies = (documentIds: readonly number[], person: string) =
       jsonb_build_array(
         jsonb_build_object('kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id)
       ) documents,
-      null::jsonb own, ${mostOf('sender')} most
+      null::jsonb own, ${mostOf('sender')} most, attach_for(c, d.kind) wish
     from document d
     join source s on s.id = d.source_id
     join customer c on c.id = d.customer_id

@@ -38,7 +38,8 @@ export const companyRow = (now: Date) =>
       closed_until::text "closedUntil", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
-      public_address "publicAddress", contact_roles "contactRoles", papers_version "papersVersion"
+      public_address "publicAddress", link_days "linkDays", too_large "tooLarge",
+      contact_roles "contactRoles", papers_version "papersVersion"
     from company`,
     { now },
   )

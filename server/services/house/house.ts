@@ -49,6 +49,10 @@ export interface CompanyRow {
   smallDifference: string
   /** What links in emails begin with. */
   publicAddress: string
+  /** So many days a link to a file is good. */
+  linkDays: number
+  /** What becomes of an email that is larger than its mail account takes. */
+  tooLarge: 'stop' | 'link'
   /** How often something of the whole house that stands on documents was changed. */
   papersVersion: number
 }

@@ -42,6 +42,10 @@ export interface HouseSettings {
   smallDifference: string
   /** What links in emails begin with. */
   publicAddress: string
+  /** So many days a link to a file is good. */
+  linkDays: number
+  /** What becomes of an email that is larger than its mail account takes. */
+  tooLarge: 'stop' | 'link'
   /** What a second person has to send. */
   secondLook: SecondLookRule
 }

@@ -47,7 +47,7 @@ export async function copyToWrite(documentId: number, who: Principal): Promise<C
   return {
     preparedId: row.id,
     words: wordsOf(letter, { subject: row.subject, text: row.text }, null, openInCopies),
-    email: preview(letter, files),
+    email: await preview(letter, files),
     contacts: row.contacts,
   }
 }

@@ -1,10 +1,13 @@
+import type { Carriage } from '../../../core/enclosures/carriage'
 import type { EnclosureSource } from '../../../core/enclosures/enclosures'
 import { documentAsARule } from '../../../core/enclosures/mail-size'
 import type { FilledNote } from '../../../core/emailtexts/email-text'
+import type { Paper } from '../../../core/documents/paper'
 import { Refusal } from '../../../core/errors'
 import { type Recipient } from '../../../core/preferences/recipients'
 import { fillLetter, type Letter } from '../dispatch/compose'
-import { filesOfDispatches, sizeOf, type EmailFiles } from '../enclosures/going'
+import { carriedOf, filesOfDispatches, sizeOf, type EmailFiles, type FileGoing } from '../enclosures/going'
+import { linksToCome } from '../links/links'
 import { letterOf } from './own-email'
 import { fileSentWith, letterToCome, mailCopyOf, recipientsOfDispatch } from './queries'
 
@@ -36,16 +39,20 @@ export interface FileView {
   enclosure: { id: number; source: EnclosureSource; leftOut: boolean } | null
   /** Of an enclosure that was sent: where it can be had. */
   url: string | null
+  /** How it travels. */
+  by: Carriage
 }
 
 /** An email that is to come. @param files what goes along with its documents */
-export function preview(letter: Letter, files: EmailFiles | undefined): EmailView {
+export async function preview(letter: Letter, files: EmailFiles | undefined): Promise<EmailView> {
   const { paper, brand, recipients, others = [] } = letter
+  const documents = [paper, ...others]
+  const listed = filesToCome(documents, files)
   const { problem, ...filled } = written({
     ...letter,
     paper: paper.issued ? paper : { ...paper, number: '…' },
+    links: await linksToCome(listed.filter(({ by }) => by !== 'attached').map(({ name }) => name)),
   })
-  const documents = [paper, ...others]
   return {
     sent: false,
     from: `${brand.senderName} <${brand.senderAddress}>`,
@@ -61,20 +68,7 @@ export function preview(letter: Letter, files: EmailFiles | undefined): EmailVie
       outcome: '',
       reply: '',
     })),
-    files: [
-      ...documents.map((one): FileView => ({
-        name: `${one.heading}${one.issued ? `-${one.number}` : ''}.pdf`,
-        size: null,
-        enclosure: null,
-        url: null,
-      })),
-      ...(files?.enclosures ?? []).map(({ id, name, size, source, leftOut }): FileView => ({
-        name,
-        size,
-        enclosure: { id, source, leftOut },
-        url: `/api/enclosures/${id}/file`,
-      })),
-    ],
+    files: listed,
     size: files
       ? sizeOf(
           files,
@@ -85,6 +79,38 @@ export function preview(letter: Letter, files: EmailFiles | undefined): EmailVie
     sentAt: null,
     problem,
   }
+}
+
+/** The files of an email that is to come, each with how it travels. */
+function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined): FileView[] {
+  const { attached, linked } = files
+    ? carriedOf(
+        files,
+        documents.map(() => documentAsARule),
+      )
+    : { attached: [], linked: [] }
+  const within = (list: readonly FileGoing[], enclosureId: number | null) =>
+    list.some((file) => file.enclosureId === enclosureId)
+  const by = (enclosureId: number | null): Carriage => {
+    if (!within(linked, enclosureId)) return 'attached'
+    return within(attached, enclosureId) ? 'both' : 'link'
+  }
+  return [
+    ...documents.map((one): FileView => ({
+      name: `${one.heading}${one.issued ? `-${one.number}` : ''}.pdf`,
+      size: null,
+      enclosure: null,
+      url: null,
+      by: by(null),
+    })),
+    ...(files?.enclosures ?? []).map(({ id, name, size, source, leftOut }): FileView => ({
+      name,
+      size,
+      enclosure: { id, source, leftOut },
+      url: `/api/enclosures/${id}/file`,
+      by: leftOut ? 'attached' : by(id),
+    })),
+  ]
 }
 
 /** What an email says; empty, with why, where its text cannot be filled: what it carries is seen all the same. */
@@ -116,8 +142,9 @@ export async function emailOf(dispatchId: number): Promise<EmailView | null> {
       size: null,
       most: null,
       problem: null,
-      files: copy.files.map(({ name, size, sha256 }) => ({
+      files: copy.files.map(({ name, size, sha256, by }): FileView => ({
         name,
+        by: by ?? 'attached',
         size,
         enclosure: null,
         url: sha256 ? `/api/dispatches/${dispatchId}/files/${sha256}` : null,
@@ -128,7 +155,7 @@ export async function emailOf(dispatchId: number): Promise<EmailView | null> {
   if (!row) return null
   const letter = letterOf(row)!
   const files = await filesOfDispatches([dispatchId])
-  const view = preview(
+  const view = await preview(
     { ...letter, others: gathered.slice(1).map((other) => other.content) },
     files.get(dispatchId),
   )

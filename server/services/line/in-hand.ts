@@ -10,6 +10,8 @@ import { voidRefusal } from '../documents/void'
 import { filesOfPrepared } from '../enclosures/going'
 import { historyOf, type HistoryEntry } from '../history/history'
 import type { Principal } from '../people/principal'
+import { linksOfDocument } from '../links/links'
+import type { LinkView } from '../links/queries'
 import { emailOf, preview, type EmailView } from './email-view'
 import { letterOf, wordsOf, type EmailWords } from './own-email'
 import { waitingEmail, type WaitingEmail } from './waiting-email'
@@ -73,7 +75,7 @@ export async function preparedView(id: number, who: Principal): Promise<Prepared
   } = row
   return {
     ...view,
-    email: letter ? preview(letter, (await filesOfPrepared([id], who.name)).get(id)) : null,
+    email: letter ? await preview(letter, (await filesOfPrepared([id], who.name)).get(id)) : null,
     words: letter ? wordsOf(letter, { subject, text }, ownEmail) : null,
     history: await historyOf({
       preparedId: id,
@@ -141,6 +143,8 @@ export interface DocumentView extends SourceRef {
    */
   links: { how: string; id: number; number: string }[]
   dispatches: DispatchView[]
+  /** Files that its emails lead to. */
+  fileLinks: LinkView[]
   email: EmailView | null
   /** Its email, as long as it can be written anew. */
   waiting: WaitingEmail | null
@@ -160,6 +164,7 @@ export async function documentView(id: number, dispatchId?: number): Promise<Doc
     ...document,
     notToVoid: (await voidRefusal(document))?.message ?? null,
     dispatches,
+    fileLinks: await linksOfDocument(id),
     email: shown ? await emailOf(shown.id) : null,
     waiting: shown ? await waitingEmail(shown.id) : null,
     history: await historyOf({

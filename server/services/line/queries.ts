@@ -9,6 +9,7 @@ import type { Letter } from '../dispatch/compose'
 import { senderColumns } from '../house/senders-queries'
 import { secondLookColumns } from '../documents/second-look-queries'
 import { sourceColumns, sourceJoins } from '../documents/sources'
+import type { FileKept } from '../dispatch/channels/email-queries'
 import type { EmailView } from './email-view'
 import type { PreparedView, DocumentView, DispatchView } from './in-hand'
 
@@ -147,7 +148,7 @@ export const dispatchesOfDocument = (id: number) =>
 export const mailCopyOf = (dispatchId: number) =>
   one<
     Omit<EmailView, 'sent' | 'to' | 'files' | 'size' | 'most' | 'problem'> & {
-      files: { name: string; size: number; sha256?: string }[]
+      files: FileKept[]
     }
   >(
     `select m.sender "from", m.reply_to "replyTo", m.subject, m.html, m.text, m.files, m.sent_at "sentAt"

@@ -1,6 +1,7 @@
 import type { DispatchState, StuckCause } from '../../../core/dispatch/states'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { one, rows } from '../../db/connection'
+import type { FileKept } from '../dispatch/channels/email-queries'
 
 /* The statements of proof.ts. */
 
@@ -23,8 +24,10 @@ export interface Sending {
     sender: string
     subject: string
     sentAt: string
-    files: { name: string; size: number; sha256?: string }[]
+    files: FileKept[]
   } | null
+  /** The files that its email leads to. */
+  links: { name: string; until: string; opened: number; first: string | null; last: string | null }[]
 }
 
 /** Every email and print job that carries a document, oldest first. */
@@ -51,7 +54,21 @@ export const sendingsOf = (documentId: number) =>
         )
         from mail_copy m
         where m.dispatch_id = s.id
-      ) copy
+      ) copy,
+      coalesce(
+        (
+          select jsonb_agg(
+            jsonb_build_object(
+              'name', l.name, 'until', l.until, 'opened', l.opened, 'first', l.first_opened_at,
+              'last', l.last_opened_at
+            )
+            order by l.id
+          )
+          from signed_link l
+          where l.dispatch_id = s.id
+        ),
+        '[]'
+      ) links
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
     where dd.document_id = $documentId

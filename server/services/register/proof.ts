@@ -1,11 +1,13 @@
 import { channelFacts, type ChannelName } from '../../../core/dispatch/channels'
 import { stuckWords } from '../../../core/dispatch/states'
+import { dayWords } from '../../../core/documents/days'
 import { capital } from '../../../core/documents/kinds'
 import { sizeWords } from '../../../core/enclosures/mail-size'
 import { Refusal } from '../../../core/errors'
 import type { Fact, ProofFacts } from '../../../core/proof/proof'
 import { clock } from '../../clock'
 import { renderProof } from '../../render/pool'
+import type { FileKept } from '../dispatch/channels/email-queries'
 import { historyOf } from '../history/history'
 import { company } from '../house/house'
 import type { Principal } from '../people/principal'
@@ -66,7 +68,7 @@ export async function proofOf(
 type Moment = (at: Date | string) => string
 
 function inWords(sending: Sending, moment: Moment): ProofFacts['sendings'][number] {
-  const { copy, recipients, channel } = sending
+  const { copy, recipients, channel, links } = sending
   const facts: (Fact | null)[] = [
     ['Begun', `${moment(sending.createdAt)} by ${sending.createdBy}`],
     copy && ['Handed over', moment(copy.sentAt)],
@@ -74,17 +76,31 @@ function inWords(sending: Sending, moment: Moment): ProofFacts['sendings'][numbe
     copy && ['From', copy.sender],
     copy && ['Subject', copy.subject],
     copy && ['Message-ID', copy.messageId],
-    copy && ['Enclosed', copy.files.map((file) => `${file.name}, ${sizeWords(file.size)}`).join('; ')],
+    copy && ['Enclosed', copy.files.map(enclosedWords).join('; ')],
     ...recipients.map(({ placed, address, outcome, reply, at }): Fact => [
       placed,
       `${address}: ${outcome}, ${moment(at)}.${reply ? ` The server said: ${reply}` : ''}`,
     ]),
+    ...links.map((link): Fact => ['Link', linkWords(link, moment)]),
     recipients.length === 0 && sending.reply ? ['Last answer', sending.reply] : null,
   ]
   return {
     title: `${capital(channelFacts[channel as ChannelName].one)} ${sending.id}${sending.isCopy ? ', a copy' : ''}`,
     facts: facts.filter((fact) => fact !== null),
   }
+}
+
+const howWords = { link: ', by a link', both: ', attached and by a link' }
+const enclosedWords = ({ name, size, by }: FileKept) => `${name}, ${sizeWords(size)}${by ? howWords[by] : ''}`
+
+function linkWords({ name, until, opened, first, last }: Sending['links'][number], moment: Moment): string {
+  const how =
+    first === null
+      ? 'not opened'
+      : opened === 1
+        ? `opened ${moment(first)}`
+        : `opened ${opened} times, first ${moment(first)}, last ${moment(last!)}`
+  return `${name}: ${how}; good until ${dayWords(until)}`
 }
 
 function stateWords({ state, how, since, cause, attempts }: Sending, moment: Moment): string {

@@ -42,14 +42,26 @@ export interface EmailToSend {
   contacts: ContactFacts[]
   paper: Paper
   fileName: string
+  sha256: string
   bytes: Buffer
   reached: string[]
 }
 
 export interface Enclosed {
+  documentId: number
   paper: Paper
   name: string
+  sha256: string
   bytes: Buffer
+}
+
+/** A file that went with an email; how, where it was not only in it. */
+export interface FileKept {
+  name: string
+  size: number
+  /** Of what went along with documents. */
+  sha256?: string
+  by?: 'link' | 'both'
 }
 
 /** Emails with everything that is in them. */
@@ -62,7 +74,7 @@ export const emailsToSend = (ids: readonly number[]) =>
       ${senderColumns}, sender.mail_account_id "mailAccountId",
       s.design -> 'colours' colours, b.email_look "emailLook",
       preferences_for(c, d.source_id, array[d.kind]) preferences, d.paper, f.file_name "fileName",
-      file.bytes,
+      f.sha256, file.bytes,
       contacts_of(c.id) contacts,
       coalesce(
         (
@@ -93,7 +105,7 @@ export const emailsToSend = (ids: readonly number[]) =>
 
 export const enclosedDocuments = (dispatchId: number, documentId: number) =>
   rows<Enclosed>(
-    `select d.paper, f.file_name "name", file.bytes
+    `select d.id "documentId", d.paper, f.file_name "name", f.sha256, file.bytes
     from dispatch_document dd
     join document d on d.id = dd.document_id
     join document_file f on f.document_id = d.id
@@ -128,7 +140,7 @@ export const keepMailCopy = (given: {
   subject: string
   text: string
   html: string
-  files: readonly { name: string; size: number; sha256?: string }[]
+  files: readonly FileKept[]
   now: Date
 }) =>
   run(

@@ -1,6 +1,7 @@
 import { deliveryOf } from '../../../../core/dispatch/delivery'
 import type { HandOver } from '../../../../core/dispatch/outcome'
 import type { Recipient } from '../../../../core/preferences/recipients'
+import { carried, type CarriageRule, type Carried } from '../../../../core/enclosures/carriage'
 import { mailSize, tooLarge } from '../../../../core/enclosures/mail-size'
 import { Refusal } from '../../../../core/errors'
 import { clock } from '../../../clock'
@@ -9,6 +10,7 @@ import { newMessageId, returnPath, senderOf } from '../../../outside/mail/return
 import type { MailServer } from '../../../outside/mail/connection'
 import { handOver } from '../../../outside/mail/smtp'
 import { filesOfDispatches, withBytes } from '../../enclosures/going'
+import { linksFor, linksToCome } from '../../links/links'
 import { mailServer } from '../../house/mail-accounts'
 import { composeMessage, type Letter, type Message } from '../compose'
 import type { Attempt, WorkerChannel } from './channel'
@@ -17,6 +19,7 @@ import {
   emailsToSend,
   keepMailCopy,
   keepRecipientOutcomes,
+  type FileKept,
   type EmailToSend,
   type Enclosed,
 } from './email-queries'
@@ -33,8 +36,7 @@ type Outgoing = EmailToSend & {
   server: MailServer | undefined
   /** Files that go along beside the documents. */
   enclosures: FileToSend[]
-  /** The largest email that the server takes, in MB. */
-  most: number
+  rule: CarriageRule
 }
 
 interface FileToSend {
@@ -43,6 +45,9 @@ interface FileToSend {
   sha256: string
   bytes: Buffer
 }
+
+/** A file of an email, as it is attached or had by a link. */
+type FileOfEmail = FileToSend & { size: number; isDocument: boolean; documentId: number | null }
 
 export const emailChannel: WorkerChannel<Outgoing> = {
   async load(ids) {
@@ -56,7 +61,7 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       ...email,
       server: servers.get(email.mailAccountId),
       enclosures: enclosures.get(email.id) ?? [],
-      most: files.get(email.id)?.most ?? Infinity,
+      rule: files.get(email.id)?.rule ?? everythingAttached,
     }))
   },
 
@@ -64,13 +69,14 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     const recipients = whom(email)
     if ('stuck' in recipients) return { stuck: recipients.stuck, reply: null }
     const others = await gathered(email)
-    const files = filesIn(email, others)
-    const large = tooLarge(mailSize(files.map(({ bytes }) => bytes.length)), email.most)
+    const files = carried(filesIn(email, others), email.rule)
+    const large = tooLarge(mailSize(files.attached.map(({ size }) => size)), email.rule.most)
     if (large) return { stuck: 'too large', reply: { code: 0, enhanced: null, text: large } }
     const letter = letterOf(email, recipients.list, others)
     let message: Message
     try {
-      message = await composeMessage(letter, files, {
+      letter.links = await linksFor(email.id, files.linked)
+      message = await composeMessage(letter, files.attached, {
         messageId: email.messageId,
         date: clock.now(),
       })
@@ -91,18 +97,20 @@ export const emailChannel: WorkerChannel<Outgoing> = {
       result,
       sentTo: addresses[0]! + (addresses.length > 1 ? ` +${addresses.length - 1}` : ''),
       sentToAll: addresses.join(', '),
-      keep: () => keep(email, recipients.list, letter, message, result, others),
+      keep: () => keep(email, recipients.list, letter, message, result, files),
     }
   },
 
   async rehearse(email, address) {
     const recipients = whom(email)
     const others = await gathered(email)
+    const files = carried(filesIn(email, others), email.rule)
     const letter: Letter = {
       ...letterOf(email, 'list' in recipients ? recipients.list : [], others),
+      links: await linksToCome(files.linked.map(({ name }) => name)),
       insteadTo: address,
     }
-    const message = await composeMessage(letter, filesIn(email, others), {
+    const message = await composeMessage(letter, files.attached, {
       messageId: newMessageId(email.senderAddress),
       date: clock.now(),
     })
@@ -136,11 +144,25 @@ async function gathered(email: EmailToSend): Promise<Enclosed[]> {
   return email.documents < 2 ? [] : enclosedDocuments(email.id, email.documentId)
 }
 
-/** What is attached: the documents, then what goes along with them. */
-const filesIn = (email: Outgoing, others: readonly Enclosed[]) => [
-  { name: email.fileName, bytes: email.bytes },
-  ...others,
-  ...email.enclosures,
+const everythingAttached: CarriageRule = { wish: 'attached', links: false, tooLarge: 'stop', most: Infinity }
+
+/** The documents, then what goes along with them. */
+const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] => [
+  ...[{ ...email, name: email.fileName }, ...others].map(({ name, sha256, bytes, documentId }) => ({
+    name,
+    sha256,
+    bytes,
+    documentId,
+    mediaType: 'application/pdf',
+    size: bytes.length,
+    isDocument: true,
+  })),
+  ...email.enclosures.map((file) => ({
+    ...file,
+    documentId: null,
+    size: file.bytes.length,
+    isDocument: false,
+  })),
 ]
 
 /** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
@@ -175,7 +197,7 @@ async function keep(
   letter: Letter,
   message: Message,
   result: HandOver,
-  others: readonly Enclosed[],
+  files: Carried<FileOfEmail>,
 ): Promise<void> {
   if (result.result !== 'accepted' && result.result !== 'refused') return
   const refused = new Map(result.refused.map((one) => [one.address, one.reply]))
@@ -198,12 +220,20 @@ async function keep(
     subject: message.filled.subject,
     text: message.filled.text,
     html: message.filled.html,
-    files: [
-      { name: email.fileName, size: email.bytes.length },
-      ...others.map((other) => ({ name: other.name, size: other.bytes.length })),
-      // by its SHA-256 what went along can be shown, whatever became of the enclosure
-      ...email.enclosures.map(({ name, sha256, bytes }) => ({ name, sha256, size: bytes.length })),
-    ],
+    files: filesKept(files),
     now: clock.now(),
   })
+}
+
+/** By its SHA-256 what went along can be shown, whatever became of the enclosure. */
+function filesKept({ attached, linked }: Carried<FileOfEmail>): FileKept[] {
+  const behind = new Set(linked)
+  return [...new Set([...attached, ...linked])]
+    .sort((a, b) => Number(b.isDocument) - Number(a.isDocument))
+    .map((file) => ({
+      name: file.name,
+      size: file.size,
+      ...(file.isDocument ? {} : { sha256: file.sha256 }),
+      ...(behind.has(file) ? { by: attached.includes(file) ? ('both' as const) : ('link' as const) } : {}),
+    }))
 }

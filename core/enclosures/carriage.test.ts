@@ -1,0 +1,35 @@
+import { expect, test } from 'vitest'
+import { carried, type CarriageRule } from './carriage'
+
+const invoice = { name: 'invoice', size: 200_000, isDocument: true }
+const terms = { name: 'terms', size: 3_000_000, isDocument: false }
+const film = { name: 'film', size: 9_000_000, isDocument: false }
+const rule: CarriageRule = { wish: 'attached', links: true, tooLarge: 'link', most: 10 }
+const names = (files: readonly (typeof invoice)[], change: Partial<CarriageRule>) => {
+  const { attached, linked } = carried(files, { ...rule, ...change })
+  return [attached.map(({ name }) => name).join(' '), linked.map(({ name }) => name).join(' ')]
+}
+
+test('attached, behind a link, or the documents both ways', () => {
+  expect(names([invoice, terms], {})).toEqual(['invoice terms', ''])
+  expect(names([invoice, terms], { wish: 'link' })).toEqual(['', 'invoice terms'])
+  expect(names([invoice, terms], { wish: 'both' })).toEqual(['invoice terms', 'invoice'])
+})
+
+test('without an address that links begin with everything is attached: no email leaves without its document', () => {
+  for (const wish of ['attached', 'link', 'both'] as const)
+    expect(names([invoice, film, terms], { wish, links: false })).toEqual(['invoice film terms', ''])
+})
+
+test('too large: the largest enclosure becomes a link first, and no more than has to', () => {
+  expect(names([invoice, terms, film], {})).toEqual(['invoice terms', 'film'])
+  expect(names([invoice, terms, film], { wish: 'both' })).toEqual(['invoice terms', 'invoice film'])
+})
+
+test('too large where the house wants it stopped: nothing becomes a link behind its back', () => {
+  expect(names([invoice, terms, film], { tooLarge: 'stop' })).toEqual(['invoice terms film', ''])
+})
+
+test('a document alone that does not fit becomes a link, too', () => {
+  expect(names([{ ...invoice, size: 12_000_000 }], {})).toEqual(['', 'invoice'])
+})

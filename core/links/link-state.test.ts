@@ -1,0 +1,20 @@
+import { expect, test } from 'vitest'
+import { isCode, linkState } from './link-state'
+
+const link = { until: '2026-12-24', ended: false, voided: false }
+
+test('a link is good on its last day, and over on the next', () => {
+  expect(linkState(link, '2026-12-24')).toBe('good')
+  expect(linkState(link, '2026-12-25')).toBe('over')
+})
+
+test('what was ended stays ended, and a voided document is given by no link', () => {
+  expect(linkState({ ...link, ended: true }, '2026-12-01')).toBe('ended')
+  expect(linkState({ ...link, ended: true, voided: true }, '2026-12-01')).toBe('withdrawn')
+})
+
+test('a code is known however it is spaced', () => {
+  expect(isCode(' 48-17 K ', '4817k')).toBe(true)
+  expect(isCode('4817', '4817k')).toBe(false)
+  expect(isCode('', '4817k')).toBe(false)
+})

@@ -1,0 +1,50 @@
+import type { Language } from '../money/format'
+
+/** What the page behind a link says. */
+export interface LinkPageWords {
+  download: string
+  until: (day: string) => string
+  code: string
+  wrongCode: string
+  over: (day: string) => string
+  ended: string
+  withdrawn: string
+  ask: (address: string) => string
+}
+
+export const linkPageWords: Readonly<Record<Language, LinkPageWords>> = {
+  en: {
+    download: 'Download',
+    until: (day) => `Here until ${day}.`,
+    code: 'The code you were given',
+    wrongCode: 'That is not the code.',
+    over: (day) => `This link was good until ${day}.`,
+    ended: 'The sender has ended this link.',
+    withdrawn: 'The sender has withdrawn this document.',
+    ask: (address) => `Write to ${address} if you need it.`,
+  },
+  de: {
+    download: 'Herunterladen',
+    until: (day) => `Hier bis ${day}.`,
+    code: 'Der Code, den Sie bekommen haben',
+    wrongCode: 'Das ist nicht der Code.',
+    over: (day) => `Dieser Link galt bis ${day}.`,
+    ended: 'Der Absender hat diesen Link beendet.',
+    withdrawn: 'Der Absender hat dieses Dokument zurückgezogen.',
+    ask: (address) => `Schreiben Sie an ${address}, wenn Sie es brauchen.`,
+  },
+  fr: {
+    download: 'Télécharger',
+    until: (day) => `Disponible jusqu’au ${day}.`,
+    code: 'Le code qui vous a été donné',
+    wrongCode: 'Ce n’est pas le bon code.',
+    over: (day) => `Ce lien était valable jusqu’au ${day}.`,
+    ended: 'L’expéditeur a mis fin à ce lien.',
+    withdrawn: 'L’expéditeur a retiré ce document.',
+    ask: (address) => `Écrivez à ${address} si vous en avez besoin.`,
+  },
+}
+
+/** What stands where an address names no link; nobody's language is known there. */
+export const noSuchLink =
+  'There is nothing at this address. Perhaps a part of the link was lost: open it from the email once more.'

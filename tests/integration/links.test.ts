@@ -1,0 +1,212 @@
+import { randomUUID } from 'node:crypto'
+import { describe, expect, test } from 'vitest'
+import { one, rows } from '../../server/db/connection'
+import { addEnclosure } from '../../server/services/enclosures/enclosures'
+import { proofOf } from '../../server/services/register/proof'
+import { documentView, preparedView } from '../../server/services/line/in-hand'
+import { sendCopy } from '../../server/services/line/copy'
+import { startRun } from '../../server/services/documents/send-run'
+import { changeCustomer, customerView } from '../../server/services/customers/customers'
+import { changeLinks, linkPage, openLink } from '../../server/services/links/links'
+import { linkHtml } from '../../server/services/links/page'
+import { changeSettings } from '../../server/services/orders/settings'
+import { inTheNameOf } from '../../server/services/people/principal'
+import type { Carriage } from '../../core/enclosures/carriage'
+import { startWeb } from '../web'
+import { papersOf, until, useHouse } from './house'
+
+/* Files behind links: what leaves, who gets them, and who gets them no more. */
+const house = useHouse({ reports: false })
+const who = { ...inTheNameOf('Col Varley'), id: 1 }
+const mailbox = 'accounts@ottermill.example'
+
+async function wish(attach: Carriage | undefined, more: { linkCode?: string } = {}) {
+  await changeSettings({ publicAddress: 'https://papers.meadow.example' })
+  const { id, version } = await customerView(house.customers[0]!.id, who)
+  await changeCustomer(
+    id,
+    { version, preferences: attach ? { invoice: { attach } } : {}, linkCode: '', ...more },
+    who,
+  )
+}
+async function prepared() {
+  const order = await house.newOrder()
+  await house.ship([order])
+  return (await papersOf([order]))[0]!.id
+}
+async function send(id: number) {
+  const before = (await house.mails(mailbox)).length
+  await startRun([{ id, revision: (await preparedView(id, who)).revision }], randomUUID(), who)
+  await until('the email', async () => (await house.mails(mailbox)).length > before)
+  const { documentId } = (await one<{ documentId: number }>(
+    'select id "documentId" from document where prepared_id = $id',
+    { id },
+  ))!
+  return { mail: (await house.mails(mailbox))[0]!, documentId }
+}
+const tokensIn = (html: string | false | undefined) =>
+  [...String(html).matchAll(/https:\/\/papers\.meadow\.example\/d\/([\w.-]+)/g)].map((match) => match[1]!)
+const gives = async (token: string, code = '') => {
+  const found = await openLink(token, code)
+  if (!found) return 'no link'
+  return 'file' in found ? found.file.bytes : found.wrongCode ? 'wrong code' : found.state
+}
+
+describe('an invoice by a link', () => {
+  test('leaves without an attachment, and whoever opens the link gets the very PDF that was issued', async () => {
+    await wish('link')
+    const id = await prepared()
+    expect((await preparedView(id, who)).email!.files).toMatchObject([{ by: 'link' }])
+    const { mail, documentId } = await send(id)
+    expect(mail.attachments).toEqual([])
+    const [token] = tokensIn(mail.html)
+    expect(mail.text).toContain(`/d/${token}`)
+    // looking gives nothing and counts as nobody: mail programs do that
+    expect((await linkPage(token!))!.state).toBe('good')
+    expect((await documentView(documentId)).fileLinks).toMatchObject([{ opened: 0 }])
+    const stored = await one<{ bytes: Buffer }>(
+      'select bytes from file join document_file using (sha256) where document_id = $documentId',
+      { documentId },
+    )
+    expect(await gives(token!)).toEqual(stored!.bytes)
+    expect(await gives(token!)).toEqual(stored!.bytes)
+    const view = await documentView(documentId)
+    expect(view.fileLinks).toMatchObject([{ opened: 2, ended: null }])
+    expect(view.history.filter(({ words }) => words.includes('opened for the first time'))).toHaveLength(1)
+    expect(view.email!.files).toMatchObject([{ by: 'link' }])
+    expect((await proofOf(documentId, who)).bytes.byteLength).toBeGreaterThan(1000)
+  })
+
+  test('both ways it is attached as well', async () => {
+    await wish('both')
+    const { mail } = await send(await prepared())
+    expect(mail.attachments).toHaveLength(1)
+    expect(tokensIn(mail.html)).toHaveLength(1)
+  })
+
+  test('is attached as long as nobody has said where links lead', async () => {
+    await wish('link')
+    await changeSettings({ publicAddress: '' })
+    const { mail } = await send(await prepared())
+    expect(mail.attachments).toHaveLength(1)
+    expect(tokensIn(mail.html)).toEqual([])
+  })
+
+  test('a link that was made up or changed by a letter gives nothing', async () => {
+    await wish('link')
+    const { mail } = await send(await prepared())
+    const [token] = tokensIn(mail.html)
+    const next = `${(Number.parseInt(token!, 36) + 1).toString(36)}${token!.slice(token!.indexOf('.'))}`
+    const changed = token!.slice(0, -1) + (token!.endsWith('A') ? 'B' : 'A')
+    for (const wrong of [next, changed, '1.', 'x', `${token}x`]) expect(await gives(wrong)).toBe('no link')
+    expect(linkHtml(await linkPage(changed))).toContain('nothing at this address')
+  })
+
+  test('ended after a wrong recipient it gives nothing, and a copy has a new one', async () => {
+    await wish('link')
+    const { mail, documentId } = await send(await prepared())
+    const [token] = tokensIn(mail.html)
+    const [link] = (await documentView(documentId)).fileLinks
+    await changeLinks(documentId, [link!.id], 'end', who)
+    expect(await gives(token!)).toBe('ended')
+    expect(linkHtml(await linkPage(token!))).toContain('has ended this link')
+    await expect(changeLinks(documentId, [link!.id], 'end', who)).rejects.toMatchObject({
+      code: 'no-such-link',
+    })
+    await expect(changeLinks(documentId, [link!.id], 'lengthen', who)).rejects.toMatchObject({
+      code: 'no-such-link',
+    })
+    await sendCopy(documentId, { address: mailbox, again: true }, who)
+    await until('the copy', async () => (await documentView(documentId)).fileLinks.length === 2)
+    await until('its email', async () => tokensIn((await house.mails(mailbox))[0]!.html)[0] !== token)
+    expect(await gives(tokensIn((await house.mails(mailbox))[0]!.html)[0]!)).toBeInstanceOf(Buffer)
+    expect(await gives(token!)).toBe('ended')
+  })
+
+  test('of another document it cannot be ended from here', async () => {
+    await wish('link')
+    const [first, second] = [await send(await prepared()), await send(await prepared())]
+    const [link] = (await documentView(first.documentId)).fileLinks
+    await expect(changeLinks(second.documentId, [link!.id], 'end', who)).rejects.toMatchObject({
+      code: 'no-such-link',
+    })
+    expect(await gives(tokensIn(first.mail.html)[0]!)).toBeInstanceOf(Buffer)
+  })
+
+  test('is over after its last day, until somebody keeps it open longer', async () => {
+    await wish('link')
+    const { mail, documentId } = await send(await prepared())
+    const [token] = tokensIn(mail.html)
+    await rows(`update signed_link set until = '2026-01-31' where until > '2026-01-31' returning id`)
+    expect(await gives(token!)).toBe('over')
+    const [link] = (await documentView(documentId)).fileLinks
+    await changeLinks(documentId, [link!.id], 'lengthen', who)
+    expect(await gives(token!)).toBeInstanceOf(Buffer)
+  })
+
+  test('asks for the code of its customer, and ends after ten that are wrong', async () => {
+    await wish('link', { linkCode: 'Heather 7' })
+    const { mail } = await send(await prepared())
+    const [token] = tokensIn(mail.html)
+    expect(linkHtml(await linkPage(token!))).toContain('name="code"')
+    expect(mail.text).not.toContain('Heather')
+    expect(await gives(token!)).toBe('wrong code')
+    expect(await gives(token!, 'heather7')).toBeInstanceOf(Buffer)
+    for (let count = 2; count < 10; count++) expect(await gives(token!, 'guess')).toBe('wrong code')
+    expect(await gives(token!, 'guess')).toBe('ended')
+    expect(await gives(token!, 'Heather 7')).toBe('ended')
+  })
+})
+
+test('its page needs nobody, runs nothing, and is kept by nobody on the way', async () => {
+  await wish('link')
+  const { mail } = await send(await prepared())
+  const web = await startWeb()
+  try {
+    const address = `${web.base}/d/${tokensIn(mail.html)[0]}`
+    const page = await fetch(address)
+    expect(page.status).toBe(200)
+    expect(page.headers.get('content-security-policy')).toContain("default-src 'none'")
+    expect(page.headers.get('cache-control')).toBe('no-store')
+    expect(await page.text()).not.toContain('<script')
+    const take = (origin: string) => fetch(address, { method: 'POST', headers: { origin } })
+    const file = await take(web.base)
+    expect(file.headers.get('content-disposition')).toContain('attachment')
+    expect(
+      Buffer.from(await file.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-')
+    expect((await fetch(`${address}x`)).status).toBe(404)
+    expect((await take('https://evil.example')).status).toBe(403)
+  } finally {
+    await web.stop()
+  }
+})
+
+test('an email that is too large has its largest file behind a link, where the house says so', async () => {
+  await wish(undefined)
+  const large = Buffer.concat([Buffer.from('%PDF-1.4\n'), Buffer.alloc(7_600_000, 'x')])
+  const id = await prepared()
+  const rule = {
+    kinds: [],
+    brandId: null,
+    groupId: null,
+    language: null,
+    from: null,
+    until: null,
+    goes: true,
+  }
+  for (const name of ['Catalogue.pdf', 'Map.pdf'])
+    await addEnclosure({}, Buffer.concat([large, Buffer.from(name)]), { ...rule, name }, who)
+  await until('that it is too large', async () => (await preparedView(id, who)).problem !== null)
+  await changeSettings({ tooLarge: 'link' })
+  await until('that it goes', async () => (await preparedView(id, who)).problem === null)
+  const { mail } = await send(id)
+  const linked = tokensIn(mail.html)
+  expect(linked).toHaveLength(1)
+  expect(mail.attachments).toHaveLength(2)
+  expect(mail.attachments[0]!.filename).toMatch(/invoice/i)
+  expect(mail.attachments.reduce((sum, file) => sum + file.size, 0)).toBeLessThan(20_000_000)
+  await changeSettings({ tooLarge: 'stop' })
+})
