@@ -28,16 +28,16 @@ async function wish(number: string, attach: Carriage, linkCode: string): Promise
   )
 }
 
-/** Somebody has looked at the oldest that asks for no code. */
-export async function openOldest(): Promise<void> {
-  const [oldest] = await rows<{ id: number }>(
+/** Somebody has looked at the newest that asks for no code. */
+export async function openNewest(): Promise<void> {
+  const [newest] = await rows<{ id: number }>(
     `select l.id
     from signed_link l
     join dispatch m on m.id = l.dispatch_id
     join customer c on c.id = m.customer_id
     where c.link_code = ''
-    order by l.id
+    order by l.id desc
     limit 1`,
   )
-  if (oldest) await openLink(tokenOf(oldest.id), '')
+  if (newest) await openLink(tokenOf(newest.id), '')
 }

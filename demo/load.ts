@@ -10,7 +10,7 @@ import { Rules } from '../standins/mail/rules'
 import { whatCameBack } from './answers'
 import { writeStatement } from './bank'
 import { loadHouse } from './house'
-import { openOldest, wishForLinks } from './links'
+import { openNewest, wishForLinks } from './links'
 import { livePast } from './past'
 import { droppedAddress } from './today'
 import { fullSize, stories, testSize } from './orders'
@@ -66,7 +66,7 @@ if (await one('select 1 as one from company')) {
   await livePast(stories(house, size), now, size.days, zone)
   putBack()
   if (size === fullSize) {
-    await openOldest()
+    await openNewest()
     await whatCameBack()
     await dearDocuments()
   }

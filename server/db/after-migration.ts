@@ -1,7 +1,8 @@
 import type pg from 'pg'
 import type { DocumentKind } from '../../core/documents/kinds'
 import { fromBraces } from '../../core/emailtexts/braces'
-import { tidy } from '../../core/emailtexts/nodes'
+import { tidy, type Body, type Line } from '../../core/emailtexts/nodes'
+import type { EmailPurpose } from '../../core/emailtexts/purposes'
 import { starterTexts } from '../../core/house/starter'
 import type { Language } from '../../core/money/format'
 
@@ -56,7 +57,52 @@ async function textsForAgain(client: pg.Client): Promise<void> {
   }
 }
 
+/** What supplied texts said as long as every document was attached, by what they say now. */
+const saidAttached: readonly (readonly [now: string, then: string])[] = [
+  ['Here once more is', 'Attached once more is'],
+  ['Here are', 'Attached are'],
+  ['Here is', 'Attached is'],
+  ['Hier ist unsere', 'Anbei unsere'],
+  ['Hier ist die', 'Anbei die'],
+  ['hier sind unsere', 'anbei unsere'],
+  ['hier ist unsere', 'anbei unsere'],
+  ['hier ist noch einmal', 'anbei noch einmal'],
+  ['Hier', 'Anbei'],
+  ['hier', 'anbei'],
+  ['trouverez ici', 'trouverez ci-joint'],
+]
+const asThen = (text: Body): string =>
+  saidAttached.reduce((words, [now, then]) => words.replaceAll(now, then), JSON.stringify(text))
+
+/** A document may be behind a link: supplied texts that nobody changed do not call it attached any more. */
+async function textsForLinks(client: pg.Client): Promise<void> {
+  const { rows: texts } = await client.query<{
+    brandId: number
+    kind: DocumentKind
+    purpose: EmailPurpose
+    language: Language
+    version: number
+    subject: Line
+    text: Body
+  }>(
+    `select distinct on (brand_id, kind, purpose, language) brand_id "brandId", kind, purpose, language, version,
+      subject, text
+    from email_text
+    order by brand_id, kind, purpose, language, version desc`,
+  )
+  for (const { brandId, kind, purpose, language, version, subject, text } of texts) {
+    const now = starterTexts[purpose][kind][language]
+    if (JSON.stringify(tidy(text)) !== asThen(now.text)) continue
+    await client.query(
+      `insert into email_text (brand_id, kind, purpose, language, version, subject, text, made_at, made_by)
+      values ($1, $2, $3, $4, $5, $6::jsonb, $7::jsonb, now(), 'Clothespin')`,
+      [brandId, kind, purpose, language, version + 1, JSON.stringify(subject), JSON.stringify(now.text)],
+    )
+  }
+}
+
 export const afterMigration: Readonly<Record<string, (client: pg.Client) => Promise<void>>> = {
   '017-email-nodes': emailNodes,
   '020-email-purposes': textsForAgain,
+  '022-signed-links': textsForLinks,
 }

@@ -2,6 +2,7 @@ import type Joi from 'joi'
 import {
   createError,
   defineEventHandler,
+  getCookie,
   getHeader,
   getQuery,
   getRouterParams,
@@ -79,10 +80,12 @@ interface SessionData {
 /** Whether the person's browser speaks TLS, as far as the proxy in front says. */
 export const isSecure = (event: H3Event) => getHeader(event, 'x-forwarded-proto') === 'https'
 
+const cookieName = 'clothespin'
+
 export const sessionOf = (event: H3Event) =>
   useSession<SessionData>(event, {
     password: config.secret,
-    name: 'clothespin',
+    name: cookieName,
     maxAge: sessionHours * 3600,
     cookie: {
       httpOnly: true,
@@ -95,6 +98,8 @@ export const sessionOf = (event: H3Event) =>
 async function signedIn(event: H3Event): Promise<User | undefined> {
   const bearer = /^Bearer (\S{20,200})$/.exec(getHeader(event, 'authorization') ?? '')?.[1]
   if (bearer) return tokenUser(bearer)
+  // to ask makes a session: who has none is given none, least of all somebody outside the house
+  if (!getCookie(event, cookieName)) return undefined
   const { data } = await sessionOf(event)
   if (!data.session) return undefined
   const found = await sessionUser(data.session)

@@ -44,7 +44,7 @@ const words: Record<string, string> = {
         <span v-if="email.to.length === 0" class="tag stuck">{{ t('paper.nobodyTheCustomerHasNo') }}</span>
         <div v-for="to in email.to" :key="to.address">
           <span v-if="to.name">{{ to.name }} · </span>{{ to.address }}
-          <span class="soft">{{ to.source }}</span>
+          <span class="soft">{{ `${to.source} ` }}</span>
           <span
             v-if="to.outcome"
             class="tag"

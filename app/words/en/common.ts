@@ -177,4 +177,12 @@ export const common = {
   withVAT: 'with VAT',
   withoutVAT: 'without VAT',
   yourReference: 'Your reference',
+
+  // error.vue
+  noSuchPage: 'There is no page at this address',
+  noSuchPageWords:
+    'Perhaps it was moved, or a letter of the address was lost. Everything begins on the Line.',
+  pageBroke: 'This page could not be shown',
+  pageBrokeWords: 'Nothing was changed by it. Load the page again; if it comes back, tell your IT person.',
+  toTheLine: 'To the start',
 } as const

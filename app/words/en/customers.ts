@@ -114,7 +114,7 @@ export const customers = {
   attachedAndAsALink: 'attached, and behind a link',
   filesInIt: 'The document',
   linksLeadNowhere:
-    'Links lead nowhere yet, so it is attached until Settings, General says under which address people reach Clothespin.',
+    'Links lead nowhere yet: it is attached until Settings, General says where people reach Clothespin.',
   oneEmailASend: ', one email a Send',
   elseOnPaper: ', else on paper',
   andAsALink: ', as a link',
