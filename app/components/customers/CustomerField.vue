@@ -8,7 +8,12 @@ import type { CustomerRow } from '../../contract'
 
 /** Finds a customer by any part of name, number or address. */
 const customer = defineModel<CustomerRow | null>({ required: true })
-defineProps<{ label: string; wrong?: string }>()
+defineProps<{
+  label: string
+  wrong?: string
+  /** One that is not there cannot be added from here. */
+  onlyThere?: boolean
+}>()
 const emit = defineEmits<{ add: [name: string] }>()
 const id = useId()
 const found = shallowRef<CustomerRow[]>([])
@@ -69,7 +74,13 @@ function enter(event: KeyboardEvent) {
         <p v-if="foundFor !== typed" class="none soft">{{ t('customers.looking') }}</p>
         <p v-else class="none">
           {{ t('common.noCustomerOfThatName') }}
-          <button type="button" class="word" data-test="add-this-customer" @click="emit('add', typed)">
+          <button
+            v-if="!onlyThere"
+            type="button"
+            class="word"
+            data-test="add-this-customer"
+            @click="emit('add', typed)"
+          >
             {{ t('customers.addTyped', { typed: typed || t('customers.aCustomer') }) }}
           </button>
         </p>

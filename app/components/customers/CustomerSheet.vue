@@ -22,6 +22,8 @@ import type { AddressMail, Preference, Preferences } from '../../../core/prefere
 import { preferenceWords } from '../../../core/preferences/recipients'
 import type { CustomerView } from '../../contract'
 
+const CompareDialog = defineAsyncComponent(() => import('./CompareDialog.vue'))
+
 /**
  * How papers reach one customer: preferences as sentences, contacts, address; where one cannot go, the reason and
  * the remedy stand there.
@@ -34,6 +36,7 @@ const wrong = ref('')
 const contacts = ref(false)
 const address = ref<'postal' | 'new' | number>()
 const editing = ref(false)
+const comparing = ref(false)
 
 const newest = useNewest()
 async function load() {
@@ -124,7 +127,10 @@ const stateTone: Record<string, string> = {
     <div class="bar">
       <strong class="cut">{{ view.name }}</strong><span class="soft mono">{{ view.number }}</span
       ><span v-if="view.groupName" class="soft cut">{{ view.groupName }}</span>
-      <VBtn v-if="may" class="push" height="28" data-test="edit-customer" @click="editing = true">{{
+      <VBtn class="push" height="28" data-test="compare-customer" @click="comparing = true">{{
+        t('customers.compare')
+      }}</VBtn>
+      <VBtn v-if="may" height="28" data-test="edit-customer" @click="editing = true">{{
         t('customers.edit')
       }}</VBtn>
     </div>
@@ -217,6 +223,7 @@ const stateTone: Record<string, string> = {
       @leave="address = undefined"
       @kept="load"
     />
+    <CompareDialog v-if="comparing" :customer="view" :may="may" @leave="comparing = false" @kept="load" />
     <EditCustomer v-if="editing" :customer="view" @leave="editing = false" @kept="load" />
   </template>
 </template>
