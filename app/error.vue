@@ -22,9 +22,6 @@ main {
   margin: 18vh auto 0;
   padding: 0 20px;
 }
-h1 {
-  font-size: 20px;
-}
 button {
   padding: 8px 16px;
   border: 0;

@@ -96,7 +96,10 @@ describe.each(dumps)('the house of %s', (dump) => {
     )
     expect(texts.map(({ kind, language }) => `${kind} ${language}`)).toHaveLength(15)
     const again = await rows<EmailText & { purpose: string }>(
-      `select subject, text from email_text where purpose = 'again' and language = 'de' and kind = 'invoice' order by version desc`,
+      `select subject, text
+      from email_text
+      where purpose = 'again' and language = 'de' and kind = 'invoice'
+      order by version desc`,
     )
     expect(said(again[0]!.subject)).toBe('Noch einmal: Rechnung INV-2026-00042')
     for (const { subject, text } of texts) expect([said(subject), said(text)]).not.toContain('')

@@ -82,7 +82,7 @@ async function give() {
         </table>
       </div>
       <CheckField v-model="all">{{ t('customers.alsoWhatIsAlike') }}</CheckField>
-      <p class="soft">{{ t('customers.whatIsGiven', { name: customer.name }) }}</p>
+      <p class="soft">{{ t('customers.whatIsGiven', { name: customer.name, other: other.name }) }}</p>
     </template>
     <p v-else class="soft">{{ t('customers.compareWhy') }}</p>
   </Ask>

@@ -23,6 +23,13 @@ const foundFor = ref<string>()
 const offered = computed(() => (foundFor.value === typed.value ? found.value : []))
 /** Enter came before the answer: the first that fits is taken once it is there. */
 const takesFirst = ref(false)
+/** Once somebody is chosen, nothing lies over the fields below. */
+const listed = ref(false)
+watch(customer, async (now) => {
+  if (!now) return
+  await nextTick()
+  listed.value = false
+})
 const newest = useNewest()
 const look = (text: string) =>
   attempt(async () => {
@@ -56,6 +63,7 @@ function enter(event: KeyboardEvent) {
     <VAutocomplete
       :id="id"
       v-model="customer"
+      v-model:menu="listed"
       :items="offered"
       item-title="name"
       item-value="id"

@@ -249,12 +249,12 @@ export const customers = {
   compareTitle: 'Compare {name} with another customer',
   compareWith: 'With which customer',
   compareWhy: 'Why does the one get what the other does not? Choose the other one to see where they differ.',
-  dealWithAlike: 'Deal with both alike',
+  dealWithAlike: 'Give it the same',
   dealtWithLike: '{name} is dealt with like {other}.',
   nothingDiffers: 'Nothing differs.',
   alsoWhatIsAlike: 'also what is alike',
   whatIsGiven:
-    'To deal with both alike gives {name} group, language, currency, terms, prices, salesperson, what orders need and how documents go. People, addresses, tax and codes stay its own.',
+    '{name} gets what {other} has: group, language, currency, terms, prices, salesperson, what orders need and how documents go. Its people, addresses, tax and codes stay its own.',
   butThereIs: 'but there is {problem}',
   thereIsACode: 'there is one',
 } as const
