@@ -10,7 +10,7 @@ import type { Carriage } from '../core/enclosures/carriage'
 
 /** Before the first email leaves. @param publicAddress what links begin with */
 export async function wishForLinks(publicAddress: string): Promise<void> {
-  await changeSettings({ publicAddress, tooLarge: 'link' })
+  await changeSettings({ publicAddress, tooLarge: 'link', postage: '1.45' })
   await wish('10434', 'link', '')
   await wish('10428', 'both', 'Birke 28')
 }

@@ -6,6 +6,10 @@ export const fetchStuckByAddress = (query: QueryOf<'/api/dispatches/stuck-by-add
 export const sendAgain = (body: BodyOf<'/api/dispatches/send-again', 'post'>) =>
   api.post('/api/dispatches/send-again', { body })
 
+/** What became of emails and letters over so many days. */
+export const fetchFigures = (query: QueryOf<'/api/dispatches/figures', 'get'>) =>
+  api.get('/api/dispatches/figures', { query })
+
 /** Holds, lets go, postpones or prints instead. */
 export const keepBack = (body: BodyOf<'/api/dispatches/keep-back', 'post'>) =>
   api.post('/api/dispatches/keep-back', { body })

@@ -60,6 +60,7 @@ export const entries: readonly Entry[] = [
   place('Print queue', '/print-queue', 'printer paper post letters'),
   place('Sends', '/runs', 'send report batch run'),
   place('Emails', '/emails', 'mail outbox sent bounced opened'),
+  place('Figures', '/figures', 'statistics rates bounce domain postage saved chart minutes delivery'),
   place('Routines', '/routines', 'rules automatic triggers'),
   place('Settings', '/company', 'set-up configuration company options'),
   ...stages.map((stage) =>

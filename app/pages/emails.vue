@@ -101,8 +101,8 @@ const columns: ListColumn[] = [
                           " /></template></I18nT></label></WordPanel></template
             ></I18nT>
           </span>
+          <NuxtLink class="push" to="/figures" data-test="figures">{{ t('dispatches.figures') }}</NuxtLink>
           <SearchField
-            class="push"
             :value="filters.address"
             :label="t('common.address')"
             @search="set({ address: $event })"

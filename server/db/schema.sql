@@ -149,7 +149,9 @@ create table company (
   second_look jsonb not null default '{"above": null, "newAddress": false, "newBank": false, "many": null}',
   link_days integer not null default 30 check (link_days between 1 and 730),
   -- what becomes of an email that is larger than its mail account takes
-  too_large text not null default 'stop' check (too_large in ('stop', 'link'))
+  too_large text not null default 'stop' check (too_large in ('stop', 'link')),
+  -- what a letter costs that an email saves, in the house's currency
+  postage numeric not null default 0 check (postage >= 0)
 );
 
 -- Where email is handed over. A brand names its own, or the first one is taken. The password is sealed with a key

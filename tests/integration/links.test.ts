@@ -168,6 +168,7 @@ test('its page needs nobody, runs nothing, and is kept by nobody on the way', as
     expect(page.status).toBe(200)
     expect(page.headers.get('content-security-policy')).toContain("default-src 'none'")
     expect(page.headers.get('cache-control')).toBe('no-store')
+    expect(page.headers.get('set-cookie')).toBeNull()
     expect(await page.text()).not.toContain('<script')
     const take = (origin: string) => fetch(address, { method: 'POST', headers: { origin } })
     const file = await take(web.base)

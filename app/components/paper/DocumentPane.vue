@@ -12,6 +12,7 @@ import { houseToday, longDay, money, moneyWithSign, plural, shortTime } from '..
 import { orderOf } from '../../../core/documents/sources'
 import { writeWaitingEmail } from '../../calls/dispatches'
 import { fetchDocument } from '../../calls/documents'
+import { stuckWords } from '../../../core/dispatch/states'
 import { paymentState } from '../../../core/receivables/ageing'
 import { taxInDiscount } from '../../../core/receivables/settle'
 import type { DocumentView } from '../../contract'
@@ -98,7 +99,7 @@ const stateWords = computed(() => {
   if (one.state === 'arrived')
     return t('paper.arrivedSinceOne', { since: shortTime(one.since), one: one.how ?? '' })
   if (one.state === 'on the way') return t('paper.onTheWaySinceSince', { since: shortTime(one.since) })
-  if (one.state === 'stuck') return t('paper.stuckOne', { one: one.cause ?? '' })
+  if (one.state === 'stuck') return t('paper.stuckOne', { one: one.cause ? stuckWords[one.cause].label : '' })
   if (one.state === 'closed') return 'closed'
   return one.channel === 'paper' ? t('paper.waitsForThePrinter') : 'waiting'
 })

@@ -20,6 +20,18 @@ export const masterTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'compare',
+    words: 'See why one customer gets what another does not',
+    also: 'compare two customers difference copy settings set up same alike',
+    on: ['/customers'],
+    to: '/customers',
+    steps: [
+      'Open a customer, press Compare, and choose the other one. What differs stands side by side.',
+      'Give it the same: group, language, currency, terms, prices and how documents go. It can be undone.',
+      '- People, addresses, tax and codes stay each customer’s own.',
+    ],
+  },
+  {
     id: 'addresses',
     words: 'Clean up email addresses',
     also: 'bounced malformed missing shared duplicate quality check',

@@ -75,6 +75,36 @@ export const sendingTasks: readonly HelpTask[] = [
     ],
   },
   {
+    id: 'links',
+    words: 'Send a link instead of an attachment, and see whether it was opened',
+    also: 'download attach pdf url read receipt opened wrong recipient revoke expire code password too large size',
+    on: ['/', '/register', '/customers', '/company'],
+    to: '/customers',
+    steps: [
+      'Settings, General, says under which address people reach Clothespin, and how long links are good.',
+      'At the customer, or for all under Settings, Customers: change how a kind goes, and choose behind a link.',
+      'The link stands below the email’s text. To choose its words, select them in the email text, press Link and ' +
+        'then to the document: they stand only where there is a link.',
+      'In the Register, the Email leaf of a document says whether its link was opened. End it after a wrong ' +
+        'recipient, or keep it open longer.',
+      'For papers that nobody else may see: under Edit give the customer a code, and tell it some other way than by ' +
+        'email.',
+      '- Ten wrong codes end a link.',
+    ],
+  },
+  {
+    id: 'figures',
+    words: 'See what became of all that was sent',
+    also: 'statistics report rates bounce domain postage saved chart how fast delivery',
+    on: ['/', '/emails', '/figures'],
+    to: '/figures',
+    steps: [
+      'On the Line, open Arrived, press Emails below the list, then Figures.',
+      'Each number leads to its list.',
+      '- A mailbox that answers that somebody is there no more makes the email stuck, with its remedy.',
+    ],
+  },
+  {
     id: 'hold',
     words: 'Hold an email, or send it at a set time',
     also: 'delay later schedule wait postpone tomorrow release',

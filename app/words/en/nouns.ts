@@ -14,9 +14,11 @@ export const nouns = {
   'email or print job': '{n} email or print job | {n} emails and print jobs',
   event: '{n} event | {n} events',
   gap: '{n} gap | {n} gaps',
+  hour: '{n} hour | {n} hours',
   invoice: '{n} invoice | {n} invoices',
   'is filled': '{n} is filled | {n} are filled',
   item: '{n} item | {n} items',
+  letter: '{n} letter | {n} letters',
   line: '{n} line | {n} lines',
   'matched payment': '{n} matched payment | {n} matched payments',
   minute: '{n} minute | {n} minutes',
@@ -31,5 +33,6 @@ export const nouns = {
   rate: '{n} rate | {n} rates',
   routine: '{n} routine | {n} routines',
   row: '{n} row | {n} rows',
+  second: '{n} second | {n} seconds',
   was: '{n} was | {n} were',
 } as const

@@ -28,6 +28,7 @@ export default route<object, object, Partial<HouseSettings>>(
       publicAddress,
       linkDays: Joi.number().integer().min(1).max(730),
       tooLarge: Joi.valid('stop', 'link'),
+      postage: decimal,
       secondLook: Joi.object({
         above: decimal.allow(null).required(),
         newAddress: Joi.boolean().required(),

@@ -5,6 +5,9 @@ alter table company add column link_days integer not null default 30 check (link
 -- what becomes of an email that is larger than its mail account takes
 alter table company add column too_large text not null default 'stop' check (too_large in ('stop', 'link'));
 
+-- what a letter costs that an email saves, in the house's currency
+alter table company add column postage numeric not null default 0 check (postage >= 0);
+
 -- what links ask this customer for before they give anything; empty: nothing
 alter table customer add column link_code text not null default '';
 

@@ -56,6 +56,8 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
   declare linkDays: CreationOptional<number>
   /** What becomes of an email that is larger than its mail account takes. */
   declare tooLarge: CreationOptional<'stop' | 'link'>
+  /** What a letter costs that an email saves, in the house's currency. */
+  declare postage: CreationOptional<string>
   /** How documents reach customers that say nothing else, nor their group. */
   declare preferences: CreationOptional<Preferences>
   /** What contacts are for, in the house’s own words. */
@@ -107,6 +109,7 @@ export class Company extends Model<InferAttributes<Company>, InferCreationAttrib
         publicAddress: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
         linkDays: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 30 },
         tooLarge: { type: DataTypes.TEXT, allowNull: false, defaultValue: 'stop' },
+        postage: { type: DataTypes.DECIMAL, allowNull: false, defaultValue: '0' },
         preferences: { type: DataTypes.JSONB, allowNull: false, defaultValue: {} },
         contactRoles: { type: DataTypes.JSONB, allowNull: false, defaultValue: [...suppliedRoles] },
         kindsOff: { type: DataTypes.JSONB, allowNull: false, defaultValue: [] },

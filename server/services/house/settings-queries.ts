@@ -10,7 +10,8 @@ export const settingsRow = () =>
       undo_minutes "undoMinutes", rehearsal_address "rehearsalAddress", zero_totals "zeroTotals",
       withdrawn_statuses "withdrawnStatuses", held_statuses "heldStatuses", withdrawn_rule "withdrawnRule",
       document_dates "documentDates", small_difference::text "smallDifference",
-      public_address "publicAddress", link_days "linkDays", too_large "tooLarge", second_look "secondLook"
+      public_address "publicAddress", link_days "linkDays", too_large "tooLarge", postage::text postage,
+      second_look "secondLook"
     from company`,
   )
 

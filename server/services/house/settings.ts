@@ -46,6 +46,8 @@ export interface HouseSettings {
   linkDays: number
   /** What becomes of an email that is larger than its mail account takes. */
   tooLarge: 'stop' | 'link'
+  /** What a letter costs that an email saves, in the house's currency. */
+  postage: string
   /** What a second person has to send. */
   secondLook: SecondLookRule
 }

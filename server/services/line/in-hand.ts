@@ -1,3 +1,4 @@
+import type { StuckCause } from '../../../core/dispatch/states'
 import type { Asked } from '../../../core/documents/second-look'
 import { Refusal } from '../../../core/errors'
 import type { PaperChange } from '../../../core/documents/issue'
@@ -97,7 +98,7 @@ export interface DispatchView {
   id: number
   channel: string
   state: string
-  cause: string | null
+  cause: StuckCause | null
   reply: string | null
   since: Date
   nextTryAt: Date | null
