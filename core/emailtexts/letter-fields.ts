@@ -95,8 +95,8 @@ function documentsTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
   return { columns, rows: papers.length > 1 ? rows : [] }
 }
 
-/** The lines of a document, or of several one after another. */
-function linesTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
+/** The lines of a document, or of several one after another. @param withSums where no file says them */
+function linesTable(papers: readonly [Paper, ...Paper[]], withSums: boolean): EmailTable {
   const { columns } = papers[0]
   return {
     columns: [
@@ -104,17 +104,22 @@ function linesTable(papers: readonly [Paper, ...Paper[]]): EmailTable {
       { heading: columns.quantity, right: true },
       { heading: columns.amount, right: true },
     ],
-    rows: papers.flatMap((paper) =>
-      paper.lines.map((line) => [line.description, line.quantity, line.amount]),
-    ),
+    rows: papers.flatMap((paper) => [
+      ...paper.lines.map((line) => [line.description, line.quantity, line.amount]),
+      ...(withSums ? [...paper.sums, paper.toPay].map((sum) => [sum.label, '', sum.amount]) : []),
+    ]),
   }
 }
 
-/** What an email text can say about one document, or about several that go in one email. */
+/**
+ * What an email text can say about one document, or about several that go in one email.
+ * @param links files that are had by a link @param inText the documents stand in the text alone
+ */
 export function letterFacts(
   papers: readonly [Paper, ...Paper[]],
   people: { customer: string; contact: string; brand: string; sender: string },
   links: readonly LetterLink[] = [],
+  inText = false,
 ): EmailFacts {
   const [first] = papers
   const fact = (key: PaperFact['key']) =>
@@ -145,7 +150,7 @@ export function letterFacts(
     documents: papers.length > 1 ? papers.map(lineOf).join('\n') : '',
   }
   const tables = {
-    lines: linesTable(papers),
+    lines: linesTable(papers, inText),
     documents: documentsTable(papers),
     links: linksTable(links, first.language),
   }

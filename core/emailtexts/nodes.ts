@@ -151,10 +151,12 @@ export const fieldsIn = (body: Body): string[] =>
       ...(node.marks ?? []).flatMap((mark) => (mark.type === 'passage' ? [mark.attrs.field] : [])),
     ])
 
+export const hasTable = (body: Body, of: TableName): boolean =>
+  body.content.some((block) => block.type === 'factTable' && block.attrs.of === of)
+
 /** Whether it says by itself which documents an email with several carries. */
 export const namesDocuments = (body: Body): boolean =>
-  fieldsIn(body).includes('documents') ||
-  body.content.some((block) => block.type === 'factTable' && block.attrs.of === 'documents')
+  fieldsIn(body).includes('documents') || hasTable(body, 'documents')
 
 /** Whether words of it lead to the document. */
 export const leadsToDocument = (node: InlineNode): boolean =>

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { carried, type CarriageRule } from './carriage'
+import { carried, carriagesOf, fitText, type CarriageRule } from './carriage'
 
 const invoice = { name: 'invoice', size: 200_000, isDocument: true }
 const terms = { name: 'terms', size: 3_000_000, isDocument: false }
@@ -32,4 +32,27 @@ test('too large where the house wants it stopped: nothing becomes a link behind 
 
 test('a document alone that does not fit becomes a link, too', () => {
   expect(names([{ ...invoice, size: 12_000_000 }], {})).toEqual(['', 'invoice'])
+})
+
+test('a short confirmation stands in the text, and what goes along with it is attached', () => {
+  const { attached, linked, inText } = carried([invoice, terms], { ...rule, wish: 'body', fitsText: true })
+  expect([attached, linked, inText]).toEqual([[terms], [], [invoice]])
+  expect(carried([invoice], { ...rule, wish: 'body', links: false, fitsText: true }).attached).toEqual([])
+})
+
+test('what does not fit there is attached: it never leaves as nothing', () => {
+  expect(names([invoice, terms], { wish: 'body', fitsText: false })).toEqual(['invoice terms', ''])
+})
+
+test('an invoice needs its file, and so does a confirmation of many lines', () => {
+  const lines = (count: number) => Array.from({ length: count })
+  expect(carriagesOf('invoice')).not.toContain('body')
+  expect(fitText([{ kind: 'invoice', lines: lines(2) }])).toBe(false)
+  expect(fitText([{ kind: 'order confirmation', lines: lines(40) }])).toBe(true)
+  expect(
+    fitText([
+      { kind: 'order confirmation', lines: lines(40) },
+      { kind: 'order confirmation', lines: lines(1) },
+    ]),
+  ).toBe(false)
 })

@@ -1,8 +1,24 @@
+import { kindFacts, type DocumentKind } from '../documents/kinds'
 import { mailSize, megabyte } from './mail-size'
 
-/** How the files of an email travel: in it, behind a link that stands in it, or the documents both ways. */
-export type Carriage = 'attached' | 'link' | 'both'
-export const carriages: readonly Carriage[] = ['attached', 'link', 'both']
+/**
+ * How the files of an email travel: in it, behind a link that stands in it, or the documents both ways. "body": a short
+ * document's lines and sums stand in the email's text, and there is no file of it.
+ */
+export type Carriage = 'attached' | 'link' | 'both' | 'body'
+export const carriages: readonly Carriage[] = ['attached', 'link', 'both', 'body']
+
+/** How documents of a kind can travel: what is booked needs its file. */
+export const carriagesOf = (kind: DocumentKind): Carriage[] =>
+  carriages.filter((one) => one !== 'body' || kindFacts[kind].books === null)
+
+/** More lines than these do not stand in an email's text. */
+export const mostLinesInText = 40
+
+/** Whether documents can stand in the text of their email. */
+export const fitText = (papers: readonly { kind: DocumentKind; lines: readonly unknown[] }[]): boolean =>
+  papers.every(({ kind }) => carriagesOf(kind).includes('body')) &&
+  papers.reduce((sum, { lines }) => sum + lines.length, 0) <= mostLinesInText
 
 /** What decides how the files of one email travel. */
 export interface CarriageRule {
@@ -14,6 +30,8 @@ export interface CarriageRule {
   tooLarge: 'stop' | 'link'
   /** The largest email that its mail account takes, in MB. */
   most: number
+  /** Whether its documents can stand in its text. */
+  fitsText?: boolean
 }
 
 export interface CarriedFile {
@@ -26,19 +44,22 @@ export interface CarriedFile {
 export interface Carried<File> {
   attached: File[]
   linked: File[]
+  /** Documents whose content stands in the text. */
+  inText: File[]
 }
 
 /**
  * The one answer to which files of an email are in it and which behind a link. Without an address that links could
- * begin with everything is attached. Where the house says so, files of an email that would be too large become
- * links, enclosures before documents, the largest first, until the rest fits.
+ * begin with everything is attached; what should stand in the text and does not fit there is attached as well. Where
+ * the house says so, files of an email that would be too large become links, enclosures before documents, the largest
+ * first, until the rest fits.
  */
-export function carried<File extends CarriedFile>(
-  files: readonly File[],
-  { wish, links, tooLarge, most }: CarriageRule,
-): Carried<File> {
-  if (!links) return { attached: [...files], linked: [] }
-  if (wish === 'link') return { attached: [], linked: [...files] }
+export function carried<File extends CarriedFile>(all: readonly File[], rule: CarriageRule): Carried<File> {
+  const { wish, links, tooLarge, most, fitsText = false } = rule
+  const inText = wish === 'body' && fitsText ? all.filter((file) => file.isDocument) : []
+  const files = all.filter((file) => !inText.includes(file))
+  if (!links) return { attached: files, linked: [], inText }
+  if (wish === 'link') return { attached: [], linked: files, inText }
   const out = new Set<File>()
   const left = () => files.filter((file) => !out.has(file))
   const fits = () => mailSize(left().map(({ size }) => size)) <= most * megabyte
@@ -52,5 +73,6 @@ export function carried<File extends CarriedFile>(
   return {
     attached: left(),
     linked: files.filter((file) => out.has(file) || (wish === 'both' && file.isDocument)),
+    inText,
   }
 }

@@ -164,6 +164,7 @@ export function preferenceWords(preference: Preference | undefined): string {
     preference.gathered && 'gathered into one email',
     preference.attach === 'link' && 'as a link',
     preference.attach === 'both' && 'attached and as a link',
+    preference.attach === 'body' && 'in the email itself',
     preference.unreachable === 'print' && 'on paper while there is no address',
   ]
   return parts.filter(Boolean).join(', ')

@@ -48,6 +48,7 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Number series', '/company?part=Numbers', '[data-test="samples"]'],
   ['Branches', '/company?part=Branches', '[data-test="add-branch"]'],
   ['Senders', '/company?part=Senders', '[data-test="open-sender"]'],
+  ['Figures', '/figures', '[data-test="domains"]'],
 ]
 
 /** Dates that stand as a machine writes them; a document's number may hold anything. */

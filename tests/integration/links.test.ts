@@ -5,6 +5,7 @@ import { addEnclosure } from '../../server/services/enclosures/enclosures'
 import { proofOf } from '../../server/services/register/proof'
 import { documentView, preparedView } from '../../server/services/line/in-hand'
 import { sendCopy } from '../../server/services/line/copy'
+import { prepareByHand } from '../../server/services/documents/prepare-by-hand'
 import { startRun } from '../../server/services/documents/send-run'
 import { changeCustomer, customerView } from '../../server/services/customers/customers'
 import { changeLinks, linkPage, openLink } from '../../server/services/links/links'
@@ -156,6 +157,32 @@ describe('an invoice by a link', () => {
     expect(await gives(token!, 'guess')).toBe('ended')
     expect(await gives(token!, 'Heather 7')).toBe('ended')
   })
+})
+
+test('a confirmation stands in the email itself with its sums and no file; an invoice is attached', async () => {
+  await changeSettings({ publicAddress: '' })
+  const { id, version } = await customerView(house.customers[0]!.id, who)
+  const body = { attach: 'body' as const }
+  await changeCustomer(id, { version, preferences: { 'order confirmation': body, invoice: body } }, who)
+  const order = await house.newOrder()
+  await prepareByHand('order confirmation', [order], who)
+  const confirmation = (await papersOf([order])).at(-1)!
+  expect((await preparedView(confirmation.id, who)).email!.files).toMatchObject([{ by: 'body' }])
+  const buyer = 'stores@ottermill.example'
+  const before = (await house.mails(buyer)).length
+  const { revision, total } = await preparedView(confirmation.id, who)
+  await startRun([{ id: confirmation.id, revision }], randomUUID(), who)
+  await until('the email', async () => (await house.mails(buyer)).length > before)
+  const mail = (await house.mails(buyer))[0]!
+  expect(mail.attachments).toEqual([])
+  const sum = Number(total).toLocaleString('en-IE', { minimumFractionDigits: 2 })
+  // the sum stands in the table of its lines, beside what the text says
+  expect(String(mail.html).split(sum).length).toBeGreaterThan(2)
+  const [sent] = await rows<{ files: { by: string }[] }>(
+    'select files from mail_copy order by sent_at desc, dispatch_id desc limit 1',
+  )
+  expect(sent!.files).toMatchObject([{ by: 'body' }])
+  expect((await send(await prepared())).mail.attachments).toHaveLength(1)
 })
 
 test('its page needs nobody, runs nothing, and is kept by nobody on the way', async () => {

@@ -69,6 +69,7 @@ const problemWords = (kind: DocumentKind, problem: string) =>
             ><template v-else-if="wishOf(kind).attach === 'both'">{{
               t('customers.andAttachedAndAsALink')
             }}</template
+            ><template v-else-if="wishOf(kind).attach === 'body'">{{ t('customers.andInTheEmail') }}</template
             ><template v-if="wishOf(kind).gathered">{{ t('customers.oneEmailASend') }}</template
             ><template v-if="wishOf(kind).unreachable === 'print'">{{ t('customers.elseOnPaper') }}</template>
             <span

@@ -5,7 +5,7 @@ import FormField from '../fields/FormField.vue'
 import SelectField from '../fields/SelectField.vue'
 import { attachWords, channelWords, listOf, toWords } from './delivery'
 import { useSession } from '../../stores/session'
-import { carriages, type Carriage } from '../../../core/enclosures/carriage'
+import { carriagesOf, type Carriage } from '../../../core/enclosures/carriage'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import {
   anyone,
@@ -64,7 +64,7 @@ const unreachables = [
 ]
 const attaches = [
   left(attachWords[props.beneath.attach ?? 'attached']),
-  ...carriages.map((value) => ({ value, words: attachWords[value] })),
+  ...carriagesOf(props.kind).map((value) => ({ value, words: attachWords[value] })),
 ]
 const byEmail = computed(() => ['email', 'both'].includes(form.channel || (props.beneath.channel ?? 'email')))
 const wrongIn = (text: string) => {

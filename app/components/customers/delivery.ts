@@ -37,6 +37,7 @@ export const attachWords = {
   attached: t('customers.attached'),
   link: t('customers.asALink'),
   both: t('customers.attachedAndAsALink'),
+  body: t('customers.inTheEmailItself'),
 } as const
 
 /** "the billing contact", "accounts@ottermill.example". */

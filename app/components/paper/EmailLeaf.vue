@@ -19,6 +19,12 @@ defineProps<{
   links?: DocumentView['fileLinks']
 }>()
 defineEmits<{ write: [] }>()
+const byWords = {
+  attached: '',
+  link: t('paper.asALink'),
+  both: t('paper.attachedAndLinked'),
+  body: t('paper.inTheText'),
+} as const
 const words: Record<string, string> = {
   accepted: t('paper.takenByTheMailServer'),
   delivered: 'delivered',
@@ -76,9 +82,7 @@ const words: Record<string, string> = {
         >
           <a v-if="file.url" :href="file.url">{{ file.name }}</a><template v-else>{{ file.name }}</template>
           <span v-if="file.size" class="soft">{{ sizeWords(file.size) }}</span>
-          <span v-if="file.by !== 'attached'" class="tag">{{
-            file.by === 'both' ? t('paper.attachedAndLinked') : t('paper.asALink')
-          }}</span>
+          <span v-if="file.by !== 'attached'" class="tag">{{ byWords[file.by] }}</span>
           <span v-if="file.enclosure" class="soft">{{
             file.enclosure.leftOut ? t('enclosures.leftOut') : whyWords(file.enclosure.source)
           }}</span>

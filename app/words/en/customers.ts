@@ -117,6 +117,8 @@ export const customers = {
     'Links lead nowhere yet: it is attached until Settings, General says where people reach Clothespin.',
   oneEmailASend: ', one email a Send',
   elseOnPaper: ', else on paper',
+  inTheEmailItself: 'in the email itself, where it is short',
+  andInTheEmail: ', in the email itself',
   andAsALink: ', as a link',
   andAttachedAndAsALink: ', attached and as a link',
   changeHowKindsGo: 'Change how {kinds} go',

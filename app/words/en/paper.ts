@@ -48,6 +48,7 @@ export const paper = {
 
   // paper/EmailLeaf.vue
   asALink: 'as a link',
+  inTheText: 'in the text, no file',
   attachedAndLinked: 'attached and as a link',
   takenByTheMailServer: 'taken by the mail server',
   cameBack: 'came back',

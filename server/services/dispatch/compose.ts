@@ -3,7 +3,7 @@ import { fillEmailText, type EmailText, type FilledNote } from '../../../core/em
 import type { EmailLook } from '../../../core/emailtexts/email-look'
 import type { EmailFacts } from '../../../core/emailtexts/fields'
 import { escapeHtml } from '../../../core/emailtexts/escape'
-import { namesDocuments } from '../../../core/emailtexts/nodes'
+import { hasTable, namesDocuments } from '../../../core/emailtexts/nodes'
 import { letterFacts, type LetterLink } from '../../../core/emailtexts/letter-fields'
 import type { Paper } from '../../../core/documents/paper'
 import type { Recipient } from '../../../core/preferences/recipients'
@@ -26,12 +26,22 @@ export interface Letter {
   others?: Paper[]
   /** Files that are had by a link, the documents first. */
   links?: LetterLink[]
+  /** The documents stand in its text, and no file has them. */
+  inText?: boolean
   /** In a rehearsal: the one address it goes to, with those it would have gone to named on top. */
   insteadTo?: string
 }
 
 /** What an email's text can say. */
-export const factsOf = ({ paper, others = [], brand, customerName, recipients, links }: Letter): EmailFacts =>
+export const factsOf = ({
+  paper,
+  others = [],
+  brand,
+  customerName,
+  recipients,
+  links,
+  inText,
+}: Letter): EmailFacts =>
   letterFacts(
     [paper, ...others],
     {
@@ -41,6 +51,7 @@ export const factsOf = ({ paper, others = [], brand, customerName, recipients, l
       sender: brand.senderName,
     },
     links,
+    inText,
   )
 
 /**
@@ -50,10 +61,11 @@ export const factsOf = ({ paper, others = [], brand, customerName, recipients, l
 export function fillLetter(letter: Letter): FilledNote {
   const { paper, brand, note } = letter
   // a text that was written for one document names the others all the same
-  const text =
-    letter.others?.length && !namesDocuments(note.text)
-      ? { ...note.text, content: [...note.text.content, documentsTable] }
-      : note.text
+  const more = [
+    ...(letter.others?.length && !namesDocuments(note.text) ? [documentsTable] : []),
+    ...(letter.inText && !hasTable(note.text, 'lines') ? [linesTable] : []),
+  ]
+  const text = { ...note.text, content: [...note.text.content, ...more] }
   const filled = fillEmailText({ ...note, text }, factsOf(letter), {
     brandName: brand.name,
     colours: brand.colours,
@@ -65,6 +77,7 @@ export function fillLetter(letter: Letter): FilledNote {
 }
 
 const documentsTable = { type: 'factTable', attrs: { of: 'documents' } } as const
+const linesTable = { type: 'factTable', attrs: { of: 'lines' } } as const
 
 /** A rehearsal's mail, with those named on top whom it would have reached. */
 function marked(filled: FilledNote, recipients: readonly Recipient[]): FilledNote {

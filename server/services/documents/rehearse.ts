@@ -2,7 +2,7 @@ import type { Day } from '../../../core/documents/days'
 import { issuePaper, type PaperSource } from '../../../core/documents/issue'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import type { Paper } from '../../../core/documents/paper'
-import { carried } from '../../../core/enclosures/carriage'
+import { carried, fitText } from '../../../core/enclosures/carriage'
 import { fileNamePart } from '../../../core/numbering/series'
 import { recipientsFor, type ContactRole, type Recipient } from '../../../core/preferences/recipients'
 import { clock } from '../../clock'
@@ -258,7 +258,10 @@ export async function sendRehearsals(rehearsalIds: readonly number[]): Promise<v
       ...(enclosures.get(one.preparedId ?? 0) ?? []),
     ].map((file, at) => ({ ...file, size: file.bytes.byteLength, isDocument: at === 0 }))
     const rule = going.get(one.preparedId ?? 0)?.rule
-    const { attached, linked } = rule ? carried(files, rule) : { attached: files, linked: [] }
+    const { attached, linked, inText } = rule
+      ? carried(files, { ...rule, fitsText: fitText([one.content]) })
+      : { attached: files, linked: [], inText: [] }
+    letter.inText = inText.length > 0
     letter.links = await linksToCome(linked.map(({ name }) => name))
     const message = await composeMessage(letter, attached, {
       messageId: newMessageId(one.senderAddress),

@@ -86,13 +86,14 @@ export interface FileGoing {
 export const carriedOf = (
   files: EmailFiles,
   documents: readonly number[] = [documentAsARule],
+  fitsText = false,
 ): Carried<FileGoing> =>
   carried(
     [
       ...documents.map((size): FileGoing => ({ size, isDocument: true, enclosureId: null })),
       ...going(files).map(({ id, size }): FileGoing => ({ size, isDocument: false, enclosureId: id })),
     ],
-    files.rule,
+    { ...files.rule, fitsText },
   )
 
 /** An email's size as it travels, with one document that may not be drawn yet. @param documents their bytes */

@@ -1,4 +1,4 @@
-import type { Carriage } from '../../../core/enclosures/carriage'
+import { fitText, type Carriage } from '../../../core/enclosures/carriage'
 import type { EnclosureSource } from '../../../core/enclosures/enclosures'
 import { documentAsARule } from '../../../core/enclosures/mail-size'
 import type { FilledNote } from '../../../core/emailtexts/email-text'
@@ -51,7 +51,10 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
   const { problem, ...filled } = written({
     ...letter,
     paper: paper.issued ? paper : { ...paper, number: '…' },
-    links: await linksToCome(listed.filter(({ by }) => by !== 'attached').map(({ name }) => name)),
+    links: await linksToCome(
+      listed.filter(({ by }) => by === 'link' || by === 'both').map(({ name }) => name),
+    ),
+    inText: listed.some(({ by }) => by === 'body'),
   })
   return {
     sent: false,
@@ -83,15 +86,17 @@ export async function preview(letter: Letter, files: EmailFiles | undefined): Pr
 
 /** The files of an email that is to come, each with how it travels. */
 function filesToCome(documents: readonly Paper[], files: EmailFiles | undefined): FileView[] {
-  const { attached, linked } = files
+  const { attached, linked, inText } = files
     ? carriedOf(
         files,
         documents.map(() => documentAsARule),
+        fitText(documents),
       )
-    : { attached: [], linked: [] }
+    : { attached: [], linked: [], inText: [] }
   const within = (list: readonly FileGoing[], enclosureId: number | null) =>
     list.some((file) => file.enclosureId === enclosureId)
   const by = (enclosureId: number | null): Carriage => {
+    if (within(inText, enclosureId)) return 'body'
     if (!within(linked, enclosureId)) return 'attached'
     return within(attached, enclosureId) ? 'both' : 'link'
   }

@@ -90,7 +90,7 @@ function inWords(sending: Sending, moment: Moment): ProofFacts['sendings'][numbe
   }
 }
 
-const howWords = { link: ', by a link', both: ', attached and by a link' }
+const howWords = { link: ', by a link', both: ', attached and by a link', body: ', in the text' }
 const enclosedWords = ({ name, size, by }: FileKept) => `${name}, ${sizeWords(size)}${by ? howWords[by] : ''}`
 
 function linkWords({ name, until, opened, first, last }: Sending['links'][number], moment: Moment): string {

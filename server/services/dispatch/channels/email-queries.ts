@@ -61,7 +61,7 @@ export interface FileKept {
   size: number
   /** Of what went along with documents. */
   sha256?: string
-  by?: 'link' | 'both'
+  by?: 'link' | 'both' | 'body'
 }
 
 /** Emails with everything that is in them. */

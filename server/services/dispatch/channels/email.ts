@@ -1,7 +1,7 @@
 import { deliveryOf } from '../../../../core/dispatch/delivery'
 import type { HandOver } from '../../../../core/dispatch/outcome'
 import type { Recipient } from '../../../../core/preferences/recipients'
-import { carried, type CarriageRule, type Carried } from '../../../../core/enclosures/carriage'
+import { carried, fitText, type CarriageRule, type Carried } from '../../../../core/enclosures/carriage'
 import { mailSize, tooLarge } from '../../../../core/enclosures/mail-size'
 import { Refusal } from '../../../../core/errors'
 import { clock } from '../../../clock'
@@ -69,13 +69,16 @@ export const emailChannel: WorkerChannel<Outgoing> = {
     const recipients = whom(email)
     if ('stuck' in recipients) return { stuck: recipients.stuck, reply: null }
     const others = await gathered(email)
-    const files = carried(filesIn(email, others), email.rule)
+    const files = carriedIn(email, others)
     const large = tooLarge(mailSize(files.attached.map(({ size }) => size)), email.rule.most)
     if (large) return { stuck: 'too large', reply: { code: 0, enhanced: null, text: large } }
-    const letter = letterOf(email, recipients.list, others)
+    const letter: Letter = {
+      ...letterOf(email, recipients.list, others),
+      links: await linksFor(email.id, files.linked),
+      inText: files.inText.length > 0,
+    }
     let message: Message
     try {
-      letter.links = await linksFor(email.id, files.linked)
       message = await composeMessage(letter, files.attached, {
         messageId: email.messageId,
         date: clock.now(),
@@ -104,9 +107,10 @@ export const emailChannel: WorkerChannel<Outgoing> = {
   async rehearse(email, address) {
     const recipients = whom(email)
     const others = await gathered(email)
-    const files = carried(filesIn(email, others), email.rule)
+    const files = carriedIn(email, others)
     const letter: Letter = {
       ...letterOf(email, 'list' in recipients ? recipients.list : [], others),
+      inText: files.inText.length > 0,
       links: await linksToCome(files.linked.map(({ name }) => name)),
       insteadTo: address,
     }
@@ -164,6 +168,12 @@ const filesIn = (email: Outgoing, others: readonly Enclosed[]): FileOfEmail[] =>
     isDocument: false,
   })),
 ]
+
+const carriedIn = (email: Outgoing, others: readonly Enclosed[]): Carried<FileOfEmail> =>
+  carried(filesIn(email, others), {
+    ...email.rule,
+    fitsText: fitText([email.paper, ...others.map(({ paper }) => paper)]),
+  })
 
 /** Only a refusal is a reason; anything else is a fault of ours, logged under an id that the person reads. */
 function whyNotWritten(error: unknown, dispatch: number): string {
@@ -226,14 +236,21 @@ async function keep(
 }
 
 /** By its SHA-256 what went along can be shown, whatever became of the enclosure. */
-function filesKept({ attached, linked }: Carried<FileOfEmail>): FileKept[] {
-  const behind = new Set(linked)
-  return [...new Set([...attached, ...linked])]
+function filesKept({ attached, linked, inText }: Carried<FileOfEmail>): FileKept[] {
+  const way = (file: FileOfEmail): FileKept['by'] => {
+    if (inText.includes(file)) return 'body'
+    if (!linked.includes(file)) return undefined
+    return attached.includes(file) ? 'both' : 'link'
+  }
+  return [...new Set([...inText, ...attached, ...linked])]
     .sort((a, b) => Number(b.isDocument) - Number(a.isDocument))
-    .map((file) => ({
-      name: file.name,
-      size: file.size,
-      ...(file.isDocument ? {} : { sha256: file.sha256 }),
-      ...(behind.has(file) ? { by: attached.includes(file) ? ('both' as const) : ('link' as const) } : {}),
-    }))
+    .map((file) => {
+      const by = way(file)
+      return {
+        name: file.name,
+        size: file.size,
+        ...(file.isDocument ? {} : { sha256: file.sha256 }),
+        ...(by ? { by } : {}),
+      }
+    })
 }
