@@ -27,7 +27,7 @@ export const dispatches = {
   howFast:
     'Half of the emails were with the mail server {middle} after their document was issued, nine of ten after {nine}.',
   noTime: 'no time yet',
-  aLetterCosts: 'A letter costs {postage}: of postage emails saved {saved}.',
+  aLetterCosts: 'A letter costs {postage}; what went by email saved {saved}.',
   notSaidYet: 'what is not said yet',
   soMuch: 'nothing yet',
   postage: 'Postage of a letter',
