@@ -17,4 +17,5 @@ test('a code is known however it is spaced', () => {
   expect(isCode(' 48-17 K ', '4817k')).toBe(true)
   expect(isCode('4817', '4817k')).toBe(false)
   expect(isCode('', '4817k')).toBe(false)
+  expect(isCode('', '--')).toBe(false)
 })

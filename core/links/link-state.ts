@@ -24,5 +24,5 @@ export function linkState({ until, ended, voided }: LinkFacts, today: Day): Link
 /** Whether a code is the one that is asked for: how it is spaced and written large or small does not matter. */
 export function isCode(given: string, asked: string): boolean {
   const bare = (text: string) => text.replace(/[\s-]/g, '').toLowerCase()
-  return bare(given) === bare(asked)
+  return bare(given) === bare(asked) && bare(asked) !== ''
 }

@@ -66,6 +66,23 @@ describe('an answer by itself', () => {
     await run(`update contact set email = $1 where email = 'office@ottermill.example'`, [mailbox])
   })
 
+  test('what is stuck because somebody is there no more stays so when its delivery is reported later', async () => {
+    const { id, now } = await sent()
+    await keepReport(id, answer(mailbox, ['Subject: Re: Invoice'], 'Nuala no longer works here.'))
+    const report = [
+      'Reporting-MTA: dns; post.example',
+      '',
+      `Final-Recipient: rfc822;${mailbox}`,
+      'Action: delivered',
+    ]
+    await keepReport(id, [...report, 'Status: 2.0.0', ''].join('\r\n'))
+    await keepReport(
+      id,
+      answer(mailbox, ['Subject: Away', 'Auto-Submitted: auto-replied'], 'Back on Monday.'),
+    )
+    expect(await now()).toMatchObject({ state: 'stuck', cause: 'left' })
+  })
+
   test('of a colleague whom we did not write to is noted, and moves nothing', async () => {
     const { id, documentId, now } = await sent()
     await keepReport(

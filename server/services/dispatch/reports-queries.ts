@@ -1,12 +1,13 @@
-import type { DispatchState } from '../../../core/dispatch/states'
+import type { DispatchState, StuckCause } from '../../../core/dispatch/states'
 import { one, run, rows } from '../../db/connection'
 
 /* The statements of reports.ts. */
 
 export const lockState = (dispatchId: number) =>
-  one<{ state: DispatchState }>('select state from dispatch where id = $dispatchId for update', {
-    dispatchId,
-  })
+  one<{ state: DispatchState; cause: StuckCause | null }>(
+    'select state, stuck_cause cause from dispatch where id = $dispatchId for update',
+    { dispatchId },
+  )
 
 export const keepRecipientOutcome = (given: {
   dispatchId: number

@@ -1,7 +1,7 @@
 import { answerKind, answerWords, type AnswerKind, type AnswerMail } from '../../../core/dispatch/answer'
 import { parseDeliveryStatus, type RecipientReport } from '../../../core/dispatch/delivery-report'
 import { causeOf, parseReply } from '../../../core/dispatch/reply'
-import { stuckWords, type StuckCause } from '../../../core/dispatch/states'
+import { stuckWords, type DispatchState, type StuckCause } from '../../../core/dispatch/states'
 import { clock } from '../../clock'
 import { inTransaction } from '../../db/connection'
 import { readAnswer } from '../../outside/mail/answer'
@@ -40,6 +40,10 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
         continue
       }
       const outcome = report.action === 'failed' ? 'bounced' : 'delivered'
+      if (outcome === 'delivered' && isSettled(dispatch)) {
+        await note({ dispatchId }, 'Mail server', `Delivered to the mailbox of ${report.recipient}.`, report)
+        continue
+      }
       const reply = parseReply(report.diagnostic || report.status)
       const known = await keepRecipientOutcome({
         dispatchId,
@@ -78,7 +82,8 @@ export async function keepReport(dispatchId: number, text: string): Promise<bool
         ],
         { who: theHouse, words: () => stuckWords[failed!.cause].remedy },
       )
-    else if (reports.some((report) => report.action !== 'delayed')) await deliveredWhenAll(dispatchId)
+    else if (!isSettled(dispatch) && reports.some((report) => report.action !== 'delayed'))
+      await deliveredWhenAll(dispatchId)
     publish('line')
     return true
   })
@@ -99,7 +104,7 @@ async function keepAnswer(dispatchId: number, answer: AnswerMail): Promise<boole
     await note({ dispatchId }, 'Mail server', words)
     const outcome = kind === 'left' || kind === 'complaint' ? 'bounced' : 'delivered'
     const known =
-      kind === 'other'
+      kind === 'other' || (kind === 'away' && isSettled(dispatch))
         ? 0
         : await keepRecipientOutcome({ dispatchId, recipient: who, outcome, reply: words, now: clock.now() })
     if (known > 0) await moveByAnswer(dispatchId, kind, words)
@@ -107,6 +112,10 @@ async function keepAnswer(dispatchId: number, answer: AnswerMail): Promise<boole
     return true
   })
 }
+
+/** That it lies in the mailbox helps nobody once that has said that nobody reads it, or called it unwanted. */
+const isSettled = ({ state, cause }: { state: DispatchState; cause: StuckCause | null }) =>
+  state === 'stuck' && (cause === 'left' || cause === 'unwanted')
 
 async function moveByAnswer(dispatchId: number, kind: AnswerKind, reply: string): Promise<void> {
   if (kind === 'away') return deliveredWhenAll(dispatchId)
