@@ -18,6 +18,7 @@ import type {
 } from './facts'
 import { kindFacts, type DocumentKind } from './kinds'
 import type { Paper } from './paper'
+import type { RelatedFacts } from './related'
 import { printedBrand, addressLines, facts, paragraphs, payment, legal, textsOf } from './printed'
 import type { StandingTextFacts } from './standing-texts'
 import { dueDate } from './terms'
@@ -48,6 +49,8 @@ export interface PaperInput {
   payment?: PaymentFacts
   /** Texts of the house; which stand on it, its date says. */
   standing?: StandingTextFacts[]
+  /** What emails can say of it that no document prints. */
+  related?: RelatedFacts
   /** Where the currency is not the house's own; null when no rate is known. */
   exchange?: Exchange | null
 }

@@ -25,8 +25,10 @@ export function sumsOf({ order, customer, rates, credit }: PaperSource): Totals 
 }
 
 /** The Paper of whatever it is made from. @throws Refusal */
-const buildPaper = (input: PaperInput): Paper =>
-  input.payment ? receiptPaper(input, input.payment) : fromOrder(input)
+function buildPaper(input: PaperInput): Paper {
+  const paper = input.payment ? receiptPaper(input, input.payment) : fromOrder(input)
+  return input.related ? { ...paper, related: input.related } : paper
+}
 
 /** The paper as it will be: today's date and a number stand-in of final width. */
 export function preparePaper(source: PaperSource, today: Day, numberStandIn: string): Paper {

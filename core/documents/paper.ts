@@ -3,6 +3,7 @@ import type { Currency, DecimalText } from '../money/decimal'
 import type { Day } from './days'
 import type { PaperExact } from './exact'
 import type { DocumentKind } from './kinds'
+import type { RelatedFacts } from './related'
 
 /**
  * The plain, complete content of a document: every text, number and date as it will be printed, in its language.
@@ -54,6 +55,8 @@ export interface Paper {
   words: PaperWords
   /** The same amounts as exact decimals, for the register and the open item. */
   amounts: { net: DecimalText; tax: DecimalText; total: DecimalText; toPay: DecimalText }
+  /** What emails can say of it that no document prints (`relatedFacts`), in its language. */
+  related?: RelatedFacts
   /** Everything once more in exact values, for forms that machines read. */
   exact: PaperExact
 }

@@ -1,10 +1,21 @@
+/** A field of the house's own: of the order, or of its customer. */
+export type OwnFieldName = `${'order' | 'customer'}.${string}`
+
 /** What merge fields may name. Every value is text, already in the document's language. */
 export interface MergeFields {
+  /** Fields of the house's own, as far as they are known; what is not filled is ''. */
+  [own: OwnFieldName]: string | undefined
   number: string
   /** What the document is called: "Invoice". */
   document: string
   order: string
+  /** The order's day. */
+  ordered: string
   reference: string
+  /** Who sells to them: the order's salesperson, or else the customer's. */
+  salesperson: string
+  /** Where the goods go, where that is not where it is billed; a line each. */
+  delivery: string
   date: string
   /** When it was or will be supplied. */
   supplied: string
@@ -29,20 +40,31 @@ export interface MergeFields {
 }
 
 export type FieldName = keyof MergeFields
+/** Those that are the same in every house. */
+export type NamedField = Exclude<FieldName, OwnFieldName>
 
 /** How fields are gathered where one is chosen. */
 export const fieldGroups = {
   document: ['number', 'document', 'date', 'due', 'total', 'supplied', 'invoice', 'documents'],
-  order: ['order', 'reference'],
+  order: ['order', 'ordered', 'reference', 'salesperson', 'delivery'],
   customer: ['greeting', 'contact', 'customer', 'customerNumber'],
   house: ['brand', 'sender'],
-} as const satisfies Record<string, readonly FieldName[]>
+} as const satisfies Record<string, readonly NamedField[]>
 
 /** Those that can be written; "paying" and "several" are only asked for. */
-export const mergeFieldNames: readonly FieldName[] = Object.values(fieldGroups).flat()
+export const mergeFieldNames: readonly NamedField[] = Object.values(fieldGroups).flat()
 
 const known = new Set<string>([...mergeFieldNames, 'paying', 'several'])
-export const isFieldName = (name: string): name is FieldName => known.has(name)
+export const isFieldName = (name: string): name is FieldName => known.has(name) || isOwnFieldName(name)
+
+const ownName = /^(order|customer)\.(.+)$/su
+export const isOwnFieldName = (name: string): name is OwnFieldName => ownName.test(name)
+
+/** How an email text names a field of the house's own. */
+export const ownFieldName = (of: 'order' | 'customer', name: string): OwnFieldName => `${of}.${name}`
+
+/** What a clerk calls it. */
+export const wordsOfOwnField = (name: OwnFieldName): string => ownName.exec(name)![2]!
 
 /** A table that an email can carry, in the document's language. */
 export interface EmailTable {
@@ -68,7 +90,10 @@ export const exampleFields: MergeFields = {
   number: 'INV-2026-00042',
   document: 'Invoice',
   order: 'SO-20931',
+  ordered: '20 November 2026',
   reference: 'OM/118',
+  salesperson: 'Maeve Tarrant',
+  delivery: 'Ottermill Honey Co-op\nWeir Yard 2\nOttermill OM4 7QD',
   date: '24 November 2026',
   supplied: '23 November 2026',
   due: '24 December 2026',

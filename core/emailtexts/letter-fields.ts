@@ -3,7 +3,7 @@ import { kindFacts } from '../documents/kinds'
 import type { Paper, PaperFact } from '../documents/paper'
 import { Decimal } from '../money/decimal'
 import { formatMoney, type Language } from '../money/format'
-import type { EmailFacts, EmailTable, MergeFields } from './fields'
+import { isOwnFieldName, type EmailFacts, type EmailTable, type MergeFields } from './fields'
 
 /** Words of the list that an email with several documents carries, in the document's language. */
 const listWords = {
@@ -132,8 +132,14 @@ export function letterFacts(
     (sum, paper) => sum.plus(owing ? Decimal.max(0, paper.amounts.toPay) : paper.amounts.total),
     new Decimal(0),
   )
+  const related = (key: string) => all((paper) => paper.related?.[key] ?? '')
+  const own = [...new Set(papers.flatMap((paper) => Object.keys(paper.related ?? {})))].filter(isOwnFieldName)
   const values: MergeFields = {
     ...people,
+    ...Object.fromEntries(own.map((name) => [name, related(name)])),
+    ordered: related('ordered'),
+    salesperson: related('salesperson'),
+    delivery: related('delivery'),
     greeting: greetings[first.language](people.contact),
     customerNumber: fact('customer'),
     number: all((paper) => paper.number),

@@ -1,5 +1,3 @@
-import type { FieldName } from './fields'
-
 /*
  * An email's subject and text as a closed set of nodes, as an editor shows and a house keeps them (the shapes are
  * ProseMirror's JSON). Never HTML: both forms that leave are made from these.
@@ -7,7 +5,8 @@ import type { FieldName } from './fields'
 
 /** A passage stands only where this holds. */
 export interface Condition {
-  field: FieldName
+  /** A field's name; one that there is none of is refused when the text is settled. */
+  field: string
   /** "there": the field is not empty; else the value that it must have. */
   is: 'there' | 'due' | 'paid' | 'nothing'
   /** It stands where the opposite holds. */

@@ -1,5 +1,6 @@
 import type { EmailText } from './email-text'
 import type { FieldName, MergeFields } from './fields'
+import type { Carriage } from '../enclosures/carriage'
 import { settle } from './settle'
 
 /** What a person wrote for one email. Its text may have fields: the number is drawn when the document is issued. */
@@ -10,6 +11,12 @@ export interface OwnEmail extends EmailText {
   /** Enclosures that do not go this time, and those that were added for this once. */
   leftOut: number[]
   added: number[]
+  /** Who it comes from: one of the house's senders, 0 for the brand itself; nothing for the usual. */
+  senderId?: number | null
+  /** Where answers go; '' for where they usually do. */
+  replyTo?: string
+  /** How its files travel; '' for how this customer has them. */
+  attach?: Carriage | ''
 }
 
 /** What is drawn when a document is issued, or may change until then. */

@@ -1,6 +1,8 @@
 import { badInput, Refusal } from '../errors'
-import { isFieldName, mergeFieldNames, type FieldName, type MergeFields } from './fields'
+import { isFieldName, isOwnFieldName, mergeFieldNames, wordsOfOwnField } from './fields'
+import type { FieldName, MergeFields } from './fields'
 import {
+  fieldsIn,
   leadsToDocument,
   tidy,
   type BlockNode,
@@ -35,6 +37,12 @@ function unknownField(unknown: string, where: Where): Refusal {
   })
 }
 
+/** @param own the house's own fields as texts name them @throws Refusal "unknown-merge-field" for another of its own */
+export function checkOwnFields(body: Body, own: readonly string[], where: Where): void {
+  for (const name of fieldsIn(body))
+    if (isOwnFieldName(name) && !own.includes(name)) throw unknownField(name, where)
+}
+
 /** A word between braces that somebody wrote by hand: it would leave as it stands. */
 const looksLikeField = /\{\{?\s*\p{L}+\s*\}\}?/u
 
@@ -43,13 +51,16 @@ function checkWords(text: string, where: Where): void {
   if (found) throw badInput('bad-field', where, { found: found[0], where, brace: '{' })
 }
 
-/** A field's name as two words: "customer number". */
-const spoken = (name: string) => name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+/** A field's name as words: "customer number". */
+const spoken = (name: FieldName) =>
+  isOwnFieldName(name)
+    ? wordsOfOwnField(name)
+    : name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
 
 /** Whether a passage stands. @throws Refusal "unknown-merge-field" */
 function holds({ field, is, not }: Condition, values: MergeFields, where: Where): boolean {
   if (!isFieldName(field)) throw unknownField(field, where)
-  const value = values[field]
+  const value = values[field] ?? ''
   return (is === 'there' ? value !== '' : value === is) !== not
 }
 

@@ -8,6 +8,14 @@ import { mailSize, megabyte } from './mail-size'
 export type Carriage = 'attached' | 'link' | 'both' | 'body'
 export const carriages: readonly Carriage[] = ['attached', 'link', 'both', 'body']
 
+/** After "its files go". */
+export const carriageWords: Record<Carriage, string> = {
+  attached: 'attached',
+  link: 'as links',
+  both: 'attached and as links',
+  body: 'in the text',
+}
+
 /** How documents of a kind can travel: what is booked needs its file. */
 export const carriagesOf = (kind: DocumentKind): Carriage[] =>
   carriages.filter((one) => one !== 'body' || kindFacts[kind].books === null)

@@ -6,6 +6,7 @@ export const items = {
   'in-use/choice': '{filled} {records} have “{choice}”. It stays.',
   'in-use/field': '{filled} {records} have something in “{field}”. It would be lost.',
   'in-use/field-of-customer': 'Invoices to {customer} wait for “{field}”. Change that at the customer first.',
+  'in-use/field-of-email': 'The email text of {text} names “{field}”. Change it first.',
   'in-use/field-of-routine': 'The routine “{routine}” asks for “{field}”. Change it first.',
   'no-choices': 'Write at least one word to choose from.',
   'no-name': 'Give the item a name in the company’s language.',

@@ -641,9 +641,10 @@ returns jsonb language sql stable as $fn$
   select coalesce(jsonb_object_agg(kind, wish), '{}') from merged where wish <> '{}'
 $fn$;
 
--- How the files of a kind of document travel to a customer: attached, by a link, or both.
-create function attach_for(c customer, kind text) returns text language sql stable as $fn$
+-- How the files of one email travel: as was said for this one, or as its kind does to this customer.
+create function attach_for(c customer, kind text, own_email jsonb) returns text language sql stable as $fn$
   select coalesce(
+    nullif(own_email ->> 'attach', ''),
     c.preferences -> kind ->> 'attach',
     (select g.preferences -> kind ->> 'attach' from customer_group g where g.name = c.group_name),
     (select h.preferences -> kind ->> 'attach' from company h),
@@ -769,13 +770,17 @@ create function staff_called(wanted text) returns table (person text, email text
   having count(*) = 1
 $fn$;
 
--- Who an email comes from and where its answers go: a routine's sender before the kind's before the brand itself.
--- The worker is who had it sent; the source names the salesperson.
-create function sender_for(b brand, of_kind text, of_routine integer, worker text, of_source integer)
+-- Who an email comes from and where its answers go: as was said for this one, or else a routine's sender before the
+-- kind's before the brand itself.
+-- The worker is who had it sent; the source names the salesperson; 0 for the brand itself.
+create function sender_for(
+  b brand, of_kind text, of_routine integer, worker text, of_source integer, own_email jsonb
+)
 returns table (name text, address text, reply_to text, mail_account_id integer) language sql stable as $fn$
   select concat_ws(', ', case when s.names_person then p.person end, coalesce(nullif(s.name, ''), b.sender_name)),
     coalesce(nullif(s.address, ''), b.sender_address),
     coalesce(
+      nullif(own_email ->> 'replyTo', ''),
       case s.answers_to
         when 'address' then s.reply_to
         when 'salesperson' then (
@@ -795,7 +800,11 @@ returns table (name text, address text, reply_to text, mail_account_id integer) 
   left join lateral (
     select *
     from sender
-    where sender.brand_id = b.id and (sender.kind = of_kind or sender.routine_id = of_routine)
+    where sender.brand_id = b.id
+      and case
+        when own_email ->> 'senderId' is null then sender.kind = of_kind or sender.routine_id = of_routine
+        else sender.id = (own_email ->> 'senderId')::integer
+      end
     order by sender.routine_id nulls last
     limit 1
   ) s

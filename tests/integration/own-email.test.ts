@@ -1,8 +1,12 @@
 import { randomUUID } from 'node:crypto'
+import { Op } from 'sequelize'
 import { describe, expect, test } from 'vitest'
 import { fromBraces } from '../../core/emailtexts/braces'
 import { bodyOf, fieldsIn } from '../../core/emailtexts/nodes'
 import { rows } from '../../server/db/connection'
+import { Brand, Routine } from '../../server/db/models'
+import { keepSender } from '../../server/services/house/senders'
+import { changeHouse } from '../../server/services/house/settings'
 import { sendOneToMe } from '../../server/services/documents/rehearse'
 import { startRun } from '../../server/services/documents/send-run'
 import { orderView } from '../../server/services/orders/list'
@@ -75,6 +79,59 @@ describe('an email with words of its own', () => {
     for (const copy of ['till@ottermill.example', 'audit@ottermill.example'])
       expect((await house.mails(copy))[0]!.subject).toBe(mail.subject)
     expect((await historyWords(order)).join('\n')).toContain('Its email was written for this once')
+  })
+
+  test('comes from whom it is said for this once, and its answers go there', async () => {
+    const brandId = house.brands[0]!.id
+    const { id: elsewhere } = (await Brand.findOne({ where: { id: { [Op.ne]: brandId } } }))!
+    const sender = {
+      kind: null,
+      namesPerson: false,
+      answersTo: 'brand',
+      replyTo: '',
+      mailAccountId: null,
+    } as const
+    const routine = (await Routine.findOne())!
+    const warehouse = {
+      ...sender,
+      name: 'Warehouse',
+      address: 'yard@tansyhollow.example',
+      routineId: routine.id,
+    }
+    const senderId = await keepSender(null, { ...warehouse, brandId })
+    const shop = await keepSender(null, { ...warehouse, brandId: elsewhere, name: 'Shop' })
+    const { id } = await shipped()
+    const { revision } = await view(id)
+    const own = { ...words, senderId, replyTo: 'desk@tansyhollow.example' }
+    expect(await refused(writeOwnEmail(id, revision, { ...own, senderId: shop }, who))).toBe(
+      'no-such-sender senderId',
+    )
+    expect(await refused(writeOwnEmail(id, revision, { ...own, replyTo: 'desk@' }, who))).toBe(
+      'bad-address replyTo',
+    )
+    await writeOwnEmail(id, revision, { ...own, senderId: 0, replyTo: '' }, who)
+    expect((await view(id)).email!.from).toContain('accounts@tansyhollow.example')
+    await writeOwnEmail(id, revision + 1, own, who)
+    expect((await view(id)).email).toMatchObject({
+      from: 'Warehouse <yard@tansyhollow.example>',
+      replyTo: 'desk@tansyhollow.example',
+    })
+    const mail = await send(id)
+    expect(mail.from!.text).toBe('"Warehouse" <yard@tansyhollow.example>')
+    expect(mail.replyTo!.text).toBe('desk@tansyhollow.example')
+  })
+
+  test('goes with a link for this once, where the customer has files attached', async () => {
+    await changeHouse({ publicAddress: 'https://papers.tansyhollow.example' })
+    const { id } = await shipped()
+    const { revision, email } = await view(id)
+    expect(email!.files.map(({ by }) => by)).toEqual(['attached'])
+    await writeOwnEmail(id, revision, { ...words, attach: 'link' }, who)
+    expect((await view(id)).email!.files.map(({ by }) => by)).toEqual(['link'])
+    const mail = await send(id)
+    expect(mail.attachments).toEqual([])
+    expect(mail.text).toMatch(/https:\/\/papers\.tansyhollow\.example\/d\/\S+/)
+    expect((await send((await shipped()).id)).attachments).toHaveLength(1)
   })
 
   test('says the same in the one that a person has sent to themselves', async () => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Editor } from '@tiptap/vue-3'
 import { t } from '../../words'
+import { useSession } from '../../stores/session'
 import FieldMenu from './FieldMenu.vue'
 import WordPicker from '../list/WordPicker.vue'
 import { chipOf } from './field-typed'
@@ -47,7 +48,7 @@ const tables = [
   { value: 'documents', words: t('emailtexts.documentsOfTheEmail') },
 ]
 
-const all = conditions()
+const all = conditions(useSession().house?.ownFields ?? [])
 const always = { value: '', words: t('emailtexts.always') }
 const whens = [always, ...all.map((one) => ({ value: JSON.stringify(one), words: whenWords(one) }))]
 /** The innermost passage that the words stand in. */

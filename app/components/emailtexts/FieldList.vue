@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { fieldGroups, type FieldName } from '../../../core/emailtexts/fields'
-import { fieldMeaning, fieldWords } from './field-words'
+import { fieldGroups, ownFieldName, type FieldName } from '../../../core/emailtexts/fields'
+import { useSession } from '../../stores/session'
+import { meaningOfField, wordsOfField } from './field-words'
 
 /** The fields that a text can name, by what they are of, with meaning and value; narrowed by what is typed. */
 const props = defineProps<{ narrow: string; values: Partial<Record<FieldName, string>> }>()
@@ -13,17 +14,23 @@ const headings: Record<keyof typeof fieldGroups, string> = {
   customer: t('emailtexts.ofTheCustomer'),
   house: t('emailtexts.ofTheHouse'),
 }
-const words = fieldWords()
-const meaning = fieldMeaning()
+const own = useSession().house?.ownFields ?? []
+/** A group's fields, with the house's own of an order and of a customer after the others. */
+const fieldsOf = (group: keyof typeof fieldGroups): FieldName[] => [
+  ...fieldGroups[group],
+  ...(group === 'order' || group === 'customer'
+    ? own.filter((field) => field.of === group).map((field) => ownFieldName(group, field.name))
+    : []),
+]
 
 const shown = computed(() => {
   const narrow = props.narrow.trim().toLowerCase()
   return (Object.keys(fieldGroups) as (keyof typeof fieldGroups)[])
     .map((group) => ({
       heading: headings[group],
-      fields: fieldGroups[group].filter((name) =>
-        `${name} ${words[name]} ${meaning[name]}`.toLowerCase().includes(narrow),
-      ) as FieldName[],
+      fields: fieldsOf(group).filter((name) =>
+        `${name} ${wordsOfField(name)} ${meaningOfField(name)}`.toLowerCase().includes(narrow),
+      ),
     }))
     .filter((group) => group.fields.length > 0)
 })
@@ -63,8 +70,8 @@ defineExpose({ key })
         @mousedown.prevent="emit('pick', name)"
         @mouseenter="at = flat.indexOf(name)"
       >
-        <span class="name">{{ words[name] }}</span>
-        <span class="soft">{{ meaning[name] }}</span>
+        <span class="name">{{ wordsOfField(name) }}</span>
+        <span class="soft">{{ meaningOfField(name) }}</span>
         <span class="value cut">{{ values[name] }}</span>
       </div>
     </template>

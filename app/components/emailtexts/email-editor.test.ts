@@ -3,6 +3,9 @@ import type { Editor } from '@tiptap/vue-3'
 import { expect, test } from 'vitest'
 import { EditorContent } from '@tiptap/vue-3'
 import { exampleFields } from '../../../core/emailtexts/fields'
+import { useSession } from '../../stores/session'
+import FieldList from './FieldList.vue'
+import { conditions, whenWords } from './field-words'
 import { fromBraces } from '../../../core/emailtexts/braces'
 import { tidy, type Body } from '../../../core/emailtexts/nodes'
 import { chipOf } from './field-typed'
@@ -126,4 +129,25 @@ test('a subject stays one line', async () => {
   const { inside } = await opened(fromBraces('Invoice {{ number }}'), { single: true })
   inside.commands.setContent('<p>one</p><p>two</p><ul><li>three</li></ul>')
   expect((inside.getJSON() as Body).content).toHaveLength(1)
+})
+
+test('fields of the house’s own are offered with what they hold, and can be asked for', async () => {
+  const season = {
+    of: 'order',
+    name: 'Season order',
+    kind: 'yes/no',
+    choices: [],
+    labels: {},
+    printed: false,
+  }
+  useSession().house = { ownFields: [season, { ...season, of: 'line', name: 'Batch' }] } as never
+  const list = mount(FieldList, { props: { narrow: 'seas', values: { 'order.Season order': 'yes' } } })
+  expect(list.findAll('[role="option"]').map((one) => one.text())).toEqual([
+    'Season ordera field of the house’s ownyes',
+  ])
+  await list.get('[role="option"]').trigger('mousedown')
+  expect(list.emitted('pick')).toEqual([['order.Season order']])
+  expect(conditions(useSession().house!.ownFields).map(whenWords)).toContain(
+    'there is a value for “Season order”',
+  )
 })

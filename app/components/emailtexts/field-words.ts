@@ -1,9 +1,17 @@
 import { t } from '../../words'
-import { mergeFieldNames, type FieldName } from '../../../core/emailtexts/fields'
+import {
+  isOwnFieldName,
+  mergeFieldNames,
+  ownFieldName,
+  wordsOfOwnField,
+  type FieldName,
+  type NamedField,
+} from '../../../core/emailtexts/fields'
+import type { OwnFieldFacts } from '../../../core/fields/own-fields'
 import type { Condition, TableName } from '../../../core/emailtexts/nodes'
 
 /** What a clerk calls a field. */
-export const fieldWords = (): Record<FieldName, string> => ({
+const fieldWords = (): Record<NamedField, string> => ({
   number: t('emailtexts.number'),
   document: t('emailtexts.document'),
   date: t('emailtexts.date'),
@@ -13,6 +21,9 @@ export const fieldWords = (): Record<FieldName, string> => ({
   invoice: t('emailtexts.invoice'),
   documents: t('emailtexts.documents'),
   order: t('emailtexts.order'),
+  ordered: t('emailtexts.ordered'),
+  salesperson: t('emailtexts.salesperson'),
+  delivery: t('emailtexts.delivery'),
   reference: t('emailtexts.reference'),
   greeting: t('emailtexts.greeting'),
   contact: t('emailtexts.contact'),
@@ -25,7 +36,7 @@ export const fieldWords = (): Record<FieldName, string> => ({
 })
 
 /** What it means. */
-export const fieldMeaning = (): Partial<Record<FieldName, string>> => ({
+const fieldMeaning = (): Partial<Record<NamedField, string>> => ({
   number: t('emailtexts.aboutNumber'),
   document: t('emailtexts.aboutDocument'),
   date: t('emailtexts.aboutDate'),
@@ -35,6 +46,9 @@ export const fieldMeaning = (): Partial<Record<FieldName, string>> => ({
   invoice: t('emailtexts.aboutInvoice'),
   documents: t('emailtexts.aboutDocuments'),
   order: t('emailtexts.aboutOrder'),
+  ordered: t('emailtexts.aboutOrdered'),
+  salesperson: t('emailtexts.aboutSalesperson'),
+  delivery: t('emailtexts.aboutDelivery'),
   reference: t('emailtexts.aboutReference'),
   greeting: t('emailtexts.aboutGreeting'),
   contact: t('emailtexts.aboutContact'),
@@ -45,7 +59,11 @@ export const fieldMeaning = (): Partial<Record<FieldName, string>> => ({
 })
 
 /** A field's words; its name where there is none of it. */
-export const wordsOfField = (name: string): string => fieldWords()[name as FieldName] ?? name
+export const wordsOfField = (name: string): string =>
+  isOwnFieldName(name) ? wordsOfOwnField(name) : (fieldWords()[name as NamedField] ?? name)
+
+export const meaningOfField = (name: FieldName): string =>
+  isOwnFieldName(name) ? t('emailtexts.aboutOwn') : (fieldMeaning()[name] ?? '')
 
 const valued = (): Record<Exclude<Condition['is'], 'there'>, [string, string]> => ({
   due: [t('emailtexts.isDue'), t('emailtexts.isNotDue')],
@@ -61,7 +79,7 @@ export function whenWords({ field, is, not }: Condition): string {
   return not ? t('emailtexts.thereIsNot', words) : t('emailtexts.thereIs', words)
 }
 
-const mayBeEmpty: FieldName[] = mergeFieldNames.filter(
+const mayBeEmpty: NamedField[] = mergeFieldNames.filter(
   (name) =>
     !['number', 'document', 'date', 'total', 'greeting', 'brand', 'sender', 'customer', 'documents'].includes(
       name,
@@ -70,13 +88,16 @@ const mayBeEmpty: FieldName[] = mergeFieldNames.filter(
 const each = (field: FieldName, is: Condition['is'], nots = [false, true]): Condition[] =>
   nots.map((not) => ({ field, is, not }))
 
-/** What a passage may ask, the likeliest first. */
-export const conditions = (): Condition[] => [
+/** What a passage may ask, the likeliest first. @param own the house's own fields */
+export const conditions = (own: readonly OwnFieldFacts[]): Condition[] => [
   ...each('paying', 'due'),
   ...each('paying', 'paid', [false]),
   ...each('paying', 'nothing', [false]),
   ...each('several', 'there'),
   ...mayBeEmpty.flatMap((field) => each(field, 'there')),
+  ...own.flatMap(({ of, name }) =>
+    of === 'order' || of === 'customer' ? each(ownFieldName(of, name), 'there') : [],
+  ),
 ]
 
 export const tableWords = (of: TableName): string =>

@@ -56,6 +56,7 @@ async function save(own: boolean) {
   >
     <EmailForm
       v-model="form"
+      :words="words"
       :values="shown"
       :prepared-id="preparedId"
       :email="email"

@@ -3,11 +3,15 @@ import { t } from '../../words'
 import EmailEditor from '../emailtexts/EmailEditor.vue'
 import EmailFiles from '../enclosures/EmailFiles.vue'
 import FormField from '../fields/FormField.vue'
+import SelectField from '../fields/SelectField.vue'
+import { useSession } from '../../stores/session'
+import { attachWords } from '../customers/delivery'
 import type { EmailInFields, emailFields } from './begun-email'
 import type { EmailView, EmailWords } from '../../contract'
 
-/** An email that is written for one sending: subject, text, further copies and what is enclosed. */
-defineProps<{
+/** An email that is written for one sending: subject, text, whom it is from and to, and how its files travel. */
+const props = defineProps<{
+  words: EmailWords
   /** What its fields are; an empty one is no value yet, and its chip says what it is. */
   values: EmailWords['values']
   /** The document that a file is added to for this once. */
@@ -20,6 +24,16 @@ defineProps<{
 }>()
 const form = defineModel<EmailInFields>({ required: true })
 defineEmits<{ anew: [] }>()
+
+const linksLead = useSession().house?.company.linksLead
+const senders = [
+  { value: '', words: t('paper.asUsual') },
+  ...props.words.senders.map(({ id, words }) => ({ value: String(id), words })),
+]
+const ways = [
+  { value: '', words: t('paper.asThisCustomerHasThem') },
+  ...props.words.carriages.map((value) => ({ value, words: attachWords[value] })),
+]
 </script>
 
 <template>
@@ -58,6 +72,27 @@ defineEmits<{ anew: [] }>()
       :placeholder="t('common.nameHouseExample')"
       :wrong="wrongs.bcc"
       data-test="own-bcc"
+    />
+    <SelectField
+      v-model="form.sender"
+      :label="t('common.from')"
+      :choices="senders"
+      :hint="wrongs.senderId ?? ''"
+      data-test="own-sender"
+    />
+    <FormField
+      v-model="form.replyTo"
+      :label="t('paper.answersTo')"
+      :placeholder="email?.replyTo ?? ''"
+      :wrong="wrongs.replyTo"
+      data-test="own-reply-to"
+    />
+    <SelectField
+      v-model="form.attach"
+      :label="t('paper.itsFiles')"
+      :choices="ways"
+      :hint="linksLead ? '' : t('customers.linksLeadNowhere')"
+      data-test="own-attach"
     />
   </div>
   <EmailFiles

@@ -80,6 +80,7 @@ async function send() {
     <EmailForm
       v-if="writing"
       v-model="form"
+      :words="copy.words"
       :values="values"
       :prepared-id="copy.preparedId"
       :email="copy.email"

@@ -1,6 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { reactive, ref, watch } from 'vue'
 import { useSession } from '../../stores/session'
+import type { Carriage } from '../../../core/enclosures/carriage'
 import { tidy, type Body, type Line } from '../../../core/emailtexts/nodes'
 import type { EmailView, EmailWords } from '../../contract'
 
@@ -10,6 +11,10 @@ export interface EmailInFields {
   text: Body
   cc: string
   bcc: string
+  /** A sender's id as text, '0' for the brand itself; '' for the usual one. */
+  sender: string
+  replyTo: string
+  attach: Carriage | ''
   leftOut: number[]
   added: { id: number; name: string; size: number }[]
 }
@@ -25,6 +30,9 @@ const inFields = (words: EmailWords, email: EmailView | null): EmailInFields => 
   text: tidy(words.text),
   cc: words.cc.join(', '),
   bcc: words.bcc.join(', '),
+  sender: String(words.senderId ?? ''),
+  replyTo: words.replyTo ?? '',
+  attach: words.attach ?? '',
   leftOut: email?.files.flatMap((file) => (file.enclosure?.leftOut ? [file.enclosure.id] : [])) ?? [],
   added:
     email?.files.flatMap((file) =>
@@ -74,6 +82,9 @@ export function useBegunEmail(name: string, words: EmailWords, email: EmailView 
       text: form.text,
       cc: listOf(form.cc),
       bcc: listOf(form.bcc),
+      senderId: form.sender === '' ? null : Number(form.sender),
+      replyTo: form.replyTo.trim(),
+      attach: form.attach,
       leftOut: form.leftOut,
       added: form.added.map(({ id }) => id),
     }),
@@ -81,4 +92,4 @@ export function useBegunEmail(name: string, words: EmailWords, email: EmailView 
 }
 
 /** The fields of an email that a refusal can be about. */
-export const emailFields = ['subject', 'text', 'cc', 'bcc', 'files'] as const
+export const emailFields = ['subject', 'text', 'cc', 'bcc', 'senderId', 'replyTo', 'files'] as const

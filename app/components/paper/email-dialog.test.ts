@@ -46,6 +46,8 @@ const view = (revision: number, subject = 'Invoice') =>
       own: false,
       supplied: { subject: bodyOf(subject), text: bodyOf('') },
       values: {},
+      senders: [{ id: 0, words: 'Tansy Hollow <accounts@tansyhollow.example>' }],
+      carriages: ['attached', 'link', 'both'],
     },
   }) as unknown as { email: EmailView; words: EmailWords; name: string; preparedId: number; revision: number }
 const opened = (of: ReturnType<typeof view>) =>

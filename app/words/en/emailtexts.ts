@@ -54,6 +54,13 @@ export const emailtexts = {
   ofTheHouse: 'Us',
 
   // components/emailtexts/field-words.ts
+  aboutOwn: 'a field of the house’s own',
+  ordered: 'day of the order',
+  aboutOrdered: 'when it was ordered',
+  salesperson: 'salesperson',
+  aboutSalesperson: 'of the order, or else of the customer',
+  delivery: 'delivery address',
+  aboutDelivery: 'where that is not where it is billed',
   number: 'number',
   aboutNumber: 'of the document; drawn when it is issued',
   document: 'kind of document',

@@ -44,6 +44,10 @@ export const paper = {
   beginAnew: 'begin anew',
   furtherCopies: 'Further copies to (CC)',
   hiddenCopies: 'Hidden copies to (BCC)',
+  asUsual: 'as usual',
+  answersTo: 'Answers go to',
+  itsFiles: 'Its files',
+  asThisCustomerHasThem: 'as this customer has them',
   asTheHouseSays: 'as the house says it again',
 
   // paper/EmailLeaf.vue

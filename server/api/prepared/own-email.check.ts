@@ -1,3 +1,4 @@
+import { carriages } from '../../../core/enclosures/carriage'
 import { id, Joi, text } from '../../http/checks'
 import { emailTextFields } from '../brands/email-text.check'
 
@@ -11,6 +12,9 @@ export const ownEmail = Joi.object({
   bcc: addresses,
   leftOut: enclosures,
   added: enclosures,
+  senderId: Joi.number().integer().min(0).allow(null).default(null),
+  replyTo: text(320).allow('').default(''),
+  attach: Joi.valid('', ...carriages).default(''),
 })
 
 /** With the revision that was looked at; null for what the house says. */

@@ -22,7 +22,7 @@ export const emailsToPace = (ids: readonly number[], accountIds: readonly number
     join lateral (select min(document_id) id from dispatch_document where dispatch_id = s.id) first on true
     join document d on d.id = first.id
     join prepared_document p on p.id = d.prepared_id
-    cross join lateral sender_for(b, d.kind, p.routine_id, s.created_by, d.source_id) sender
+    cross join lateral sender_for(b, d.kind, p.routine_id, s.created_by, d.source_id, s.own_email) sender
     join mail_account a on a.id = sender.mail_account_id
     where s.id = any($ids::int[]) and s.channel = 'email' and (s.slot_at is null or s.slot_at > $now)
       and a.id = any($accountIds::int[])

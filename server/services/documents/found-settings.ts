@@ -5,6 +5,7 @@ import { preparePaper, type PaperSource } from '../../../core/documents/issue'
 import { kindFacts, type DocumentKind } from '../../../core/documents/kinds'
 import { heldWords } from '../../../core/documents/needs'
 import type { Paper } from '../../../core/documents/paper'
+import { relatedFacts } from '../../../core/documents/related'
 import { dayInZone, type Day } from '../../../core/documents/days'
 import type { Language } from '../../../core/money/format'
 import { ratesOn, togetherOn } from '../../../core/money/tax-codes'
@@ -212,6 +213,17 @@ export function contextOf(
       ...(order.credit ? { credit: order.credit } : {}),
       ...(order.replaces ? { replaces: order.replaces } : {}),
       ...(order.payment ? { payment: order.payment } : {}),
+      related: relatedFacts(
+        {
+          ordered: order.number ? order.date : null,
+          salesperson: order.salesperson,
+          delivery: order.delivery,
+          fields: { order: order.fields, customer: order.customerFields },
+        },
+        house.ownFields,
+        language,
+        branch ? { ...brand, country: branch.country } : brand,
+      ),
       ...(order.currency === house.company.currency
         ? {}
         : {

@@ -99,6 +99,10 @@ export interface SubjectRow {
   delivery: Address | null
   /** Values of the house's own order fields. */
   fields: FieldValues
+  /** Values of its own customer fields. */
+  customerFields: FieldValues
+  /** The order's, or else the customer's; '' where nobody is named. */
+  salesperson: string
   prepaid: string
   adjustments: OrderFacts['adjustments']
   brandId: number

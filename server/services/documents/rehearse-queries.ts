@@ -92,7 +92,7 @@ export const unsentRehearsals = (rehearsalIds: readonly number[]) =>
     join brand b on b.id = r.brand_id
     left join document d on d.id = r.document_id
     left join prepared_document p on p.id = coalesce(r.prepared_id, d.prepared_id)
-    cross join lateral sender_for(b, r.content ->> 'kind', p.routine_id, r.made_by, p.source_id) sender
+    cross join lateral sender_for(b, r.content ->> 'kind', p.routine_id, r.made_by, p.source_id, p.own_email) sender
     where r.id = any($rehearsalIds::int[]) and r.sent_at is null and r.given_up is null
     order by r.id`,
     { rehearsalIds },

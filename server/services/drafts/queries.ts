@@ -24,7 +24,9 @@ export const draftRows = (draftIds: readonly number[]) =>
       1 revision, '0' total, coalesce(b.facts ->> 'prepaid', '0') prepaid,
       c.id "customerId", c.number "customerNumber", c.name "customerName",
       c.tax_number "taxNumber", c.terms, c.language "customerLanguage",
-      o.delivery, coalesce(o.fields, '{}') fields, coalesce((billed_to(b.id)).address, c.billing) billing,
+      o.delivery, coalesce(o.fields, '{}') fields, c.fields "customerFields",
+      coalesce(nullif(o.salesperson, ''), c.salesperson) salesperson,
+      coalesce((billed_to(b.id)).address, c.billing) billing,
       preferences_for(c, b.id, $kinds::text[]) preferences,
       c.version "customerVersion", c.tax_treatment treatment,
       -- a draft has a reference of its own, and no fields of orders

@@ -95,12 +95,12 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
           'kind', p.kind, 'language', coalesce(p.content ->> 'language', c.language), 'sourceId', s.root_id
         )
       ) documents,
-      p.own_email own, ${mostOf('sender')} most, attach_for(c, p.kind) wish
+      p.own_email own, ${mostOf('sender')} most, attach_for(c, p.kind, p.own_email) wish
     from prepared_document p
     join source s on s.id = p.source_id
     join customer c on c.id = p.customer_id
     join brand b on b.id = p.brand_id
-    cross join lateral sender_for(b, p.kind, p.routine_id, $person, p.source_id) sender
+    cross join lateral sender_for(b, p.kind, p.routine_id, $person, p.source_id, p.own_email) sender
     where p.id = any($ids::int[]) and p.channel in ('email', 'both')`,
     { ids, person },
   )
@@ -108,7 +108,7 @@ export const emailsOfPrepared = (ids: readonly number[], person: string) =>
 export const emailsOfDispatches = (ids: readonly number[]) =>
   rows<EmailAsked>(
     `select m.id, m.brand_id "brandId", m.customer_id "customerId", ${groupOf('c')} "groupId", dd.documents,
-      m.own_email own, ${mostOf('sender')} most, attach_for(c, d.kind) wish
+      m.own_email own, ${mostOf('sender')} most, attach_for(c, d.kind, m.own_email) wish
     from dispatch m
     join customer c on c.id = m.customer_id
     join brand b on b.id = m.brand_id
@@ -126,7 +126,7 @@ export const emailsOfDispatches = (ids: readonly number[]) =>
       on true
     join document d on d.id = dd.id
     join prepared_document p on p.id = d.prepared_id
-    cross join lateral sender_for(b, d.kind, p.routine_id, m.created_by, d.source_id) sender
+    cross join lateral sender_for(b, d.kind, p.routine_id, m.created_by, d.source_id, m.own_email) sender
     where m.id = any($ids::int[]) and m.channel = 'email'`,
     { ids },
   )
@@ -138,13 +138,13 @@ export const emailsOfCopies = (documentIds: readonly number[], person: string) =
       jsonb_build_array(
         jsonb_build_object('kind', d.kind, 'language', d.paper ->> 'language', 'sourceId', s.root_id)
       ) documents,
-      null::jsonb own, ${mostOf('sender')} most, attach_for(c, d.kind) wish
+      null::jsonb own, ${mostOf('sender')} most, attach_for(c, d.kind, null) wish
     from document d
     join source s on s.id = d.source_id
     join customer c on c.id = d.customer_id
     join brand b on b.id = d.brand_id
     join prepared_document p on p.id = d.prepared_id
-    cross join lateral sender_for(b, d.kind, p.routine_id, $person, d.source_id) sender
+    cross join lateral sender_for(b, d.kind, p.routine_id, $person, d.source_id, null) sender
     where d.id = any($documentIds::int[])`,
     { documentIds, person },
   )

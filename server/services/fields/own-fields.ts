@@ -111,7 +111,7 @@ export async function dropOwnField(id: number): Promise<void> {
   await inTransaction(async () => {
     const field = await OwnField.findByPk(id, { lock: true })
     if (!field) return
-    const { filled, routine } = await usesOfField(field.of, field.name)
+    const { filled, routine, text } = await usesOfField(field.of, field.name)
     if (filled > 0)
       throw new Refusal('in-use/field', { values: { filled, records: wordsOf[field.of], field: field.name } })
     const customer = field.of === 'order' ? await customerThatNeeds(field.name) : undefined
@@ -120,6 +120,7 @@ export async function dropOwnField(id: number): Promise<void> {
         values: { customer: customer.name, field: field.name },
       })
     if (routine) throw new Refusal('in-use/field-of-routine', { values: { routine, field: field.name } })
+    if (text) throw new Refusal('in-use/field-of-email', { values: { text, field: field.name } })
     await field.destroy()
     publish('house')
   })

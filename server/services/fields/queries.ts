@@ -10,9 +10,9 @@ const tableOf: Record<FieldSubject, string> = {
   customer: 'customer',
 }
 
-/** How many have something in a field, and the first routine that asks for it. */
+/** How many have something in a field, and the first routine and email text in force that name it. */
 export const usesOfField = async (of: FieldSubject, name: string) =>
-  (await one<{ filled: number; routine: string | null }>(
+  (await one<{ filled: number; routine: string | null; text: string | null }>(
     `select (
         select count(*)::int
         from (
@@ -35,7 +35,22 @@ export const usesOfField = async (of: FieldSubject, name: string) =>
         )
         order by r.id
         limit 1
-      ) routine`,
+      ) routine, (
+        select b.name || ', ' || n.kind
+        from (
+          select distinct on (brand_id, kind, purpose, language) *
+          from email_text
+          order by brand_id, kind, purpose, language, version desc
+        ) n
+        join brand b on b.id = n.brand_id
+        where exists (
+          select
+          from jsonb_path_query(jsonb_build_array(n.subject, n.text), '$.**.attrs') a
+          where $of || '.' || $name in (a ->> 'name', a ->> 'field')
+        )
+        order by n.id
+        limit 1
+      ) text`,
     { of, name },
   ))!
 

@@ -1,7 +1,8 @@
 import { badInput, Refusal } from '../../../core/errors'
 import { exampleFacts } from '../../../core/emailtexts/fields'
-import { fillEmailText, type EmailText, type FilledNote } from '../../../core/emailtexts/email-text'
-import { plainEmailLook, type EmailFrame, type EmailLook } from '../../../core/emailtexts/email-look'
+import { fillEmailText, type EmailText } from '../../../core/emailtexts/email-text'
+import { plainEmailLook, type EmailLook } from '../../../core/emailtexts/email-look'
+import { checkOwnFields } from '../../../core/emailtexts/settle'
 import { emailPurposes, type EmailPurpose } from '../../../core/emailtexts/purposes'
 import { documentKinds, type DocumentKind } from '../../../core/documents/kinds'
 import type { PaymentMethod } from '../../../core/documents/facts'
@@ -19,6 +20,7 @@ import { keepFile, readFileBytes } from '../../outside/filestore/store'
 import { flattenPicture } from '../../outside/filestore/picture'
 import { markStale } from '../outbox/stale'
 import { publish } from '../live/publish'
+import { ownFields } from '../fields/own-fields'
 import { bankChange } from './bank-change'
 import { brands, emailTexts, newestDesigns, type BrandRow, type EmailTextRow, type SeriesRow } from './house'
 import { type Principal, brandsOf, theHouse } from '../people/principal'
@@ -244,9 +246,13 @@ function placed(logo: DesignPicture): DesignPicture {
     : badInput('logo-too-tall/narrow', 'width', values)
 }
 
-/** What an email text reads like with the example's fields. @throws Refusal for unknown fields or an empty part */
-export function tryEmailText(note: EmailText, frame: EmailFrame): FilledNote {
-  return fillEmailText(note, exampleFacts, frame)
+/** @throws Refusal "unknown-merge-field" also for own fields that the house does not have, "empty-text" and the like */
+async function checkEmailText(note: EmailText, language: Language): Promise<void> {
+  const own = (await ownFields()).map(({ of, name }) => `${of}.${name}`)
+  for (const where of ['subject', 'text'] as const) checkOwnFields(note[where], own, where)
+  const values = { ...exampleFacts.values, ...Object.fromEntries(own.map((name) => [name, '…'])) }
+  const frame = { brandName: '', colours: { brand: '', accent: '' }, look: plainEmailLook, footLines: [] }
+  fillEmailText(note, { ...exampleFacts, values }, { ...frame, language })
 }
 
 /** What an email says with a kind of document in one language, and how the brand's emails look around it. */
@@ -261,10 +267,7 @@ export interface EmailChange extends EmailText {
 /** Keeps an email text as a new version where it changed, and the look of all the brand's emails. */
 export async function changeEmail(brandId: number, change: EmailChange, who: Principal): Promise<void> {
   const { kind, purpose, language, subject, text, look } = change
-  tryEmailText(
-    { subject, text },
-    { brandName: '', colours: { brand: '', accent: '' }, look: plainEmailLook, footLines: [], language },
-  )
+  await checkEmailText({ subject, text }, language)
   await inTransaction(async () => {
     await raiseVersion(brandId, change.version)
     await updateEmailLook(brandId, look)

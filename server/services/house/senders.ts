@@ -1,4 +1,4 @@
-import type { AnswersTo } from '../../../core/dispatch/sender'
+import { fromWords, type AnswersTo } from '../../../core/dispatch/sender'
 import type { DocumentKind } from '../../../core/documents/kinds'
 import { badInput, Refusal } from '../../../core/errors'
 import { isAddress } from '../../../core/preferences/recipients'
@@ -35,6 +35,23 @@ export interface SenderView extends SenderChange {
 }
 
 export const senders = (): Promise<SenderView[]> => senderRows()
+
+/** Whom an email of a brand can come from. */
+export interface SenderChoice {
+  /** 0 for the brand itself. */
+  id: number
+  words: string
+}
+
+/** The brand itself, then its senders. */
+export async function senderChoices(brandId: number): Promise<SenderChoice[]> {
+  const brand = await Brand.findByPk(brandId, { rejectOnEmpty: true })
+  const all = (await senderRows()).filter((one) => one.brandId === brandId)
+  return [
+    { id: 0, words: `${brand.senderName} <${brand.senderAddress}>` },
+    ...all.map((one) => ({ id: one.id, words: fromWords(one, brand.senderName) })),
+  ]
+}
 
 /**
  * Adds a sender (`id` null) or changes one. @throws Refusal "bad-address", "no-emails-named", "no-such-brand",

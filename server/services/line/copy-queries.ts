@@ -66,7 +66,7 @@ export const copyLetter = (documentId: number, emailTextId: number, who: string)
     `select d.prepared_id id, d.kind, d.paper content, 'email' channel, '[]'::jsonb "copyTo",
       '[]'::jsonb "toAddresses", null::jsonb "ownEmail",
       preferences_for(c, d.source_id, array[d.kind]) preferences, n.subject, n.text, t.design -> 'colours' colours,
-      b.email_look "emailLook", b.name "brandName", ${senderColumns}, d.customer_name "customerName",
+      b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, d.customer_name "customerName",
       contacts_of(d.customer_id) contacts
     from document d
     join customer c on c.id = d.customer_id
@@ -74,7 +74,7 @@ export const copyLetter = (documentId: number, emailTextId: number, who: string)
     join brand b on b.id = d.brand_id
     join design t on t.id = d.design_id
     join prepared_document p on p.id = d.prepared_id
-    cross join lateral sender_for(b, d.kind, p.routine_id, $who, d.source_id) sender
+    cross join lateral sender_for(b, d.kind, p.routine_id, $who, d.source_id, null) sender
     where d.id = $documentId`,
     { documentId, emailTextId, who },
   )

@@ -17,7 +17,7 @@ import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
 import { copyLetter, copyOnItsWay, documentToCopy, lockDocument, whoHasIt } from './copy-queries'
 import { preview, type EmailView } from './email-view'
-import { checkCopies, letterOf, wordsOf, type EmailWords } from './own-email'
+import { checkAddresses, checkSender, letterOf, wordsOf, type EmailWords } from './own-email'
 
 /*
  * A document once more: the very PDF that was stored, with a text of its own, to one address.
@@ -46,7 +46,7 @@ export async function copyToWrite(documentId: number, who: Principal): Promise<C
   const files = (await filesOfCopies([documentId], who.name)).get(documentId)
   return {
     preparedId: row.id,
-    words: wordsOf(letter, { subject: row.subject, text: row.text }, null, openInCopies),
+    words: await wordsOf(letter, row, null, openInCopies),
     email: await preview(letter, files),
     contacts: row.contacts,
   }
@@ -83,7 +83,7 @@ export async function sendCopy(
 ): Promise<number> {
   const to = address.trim()
   if (!isAddress(to)) throw badInput('bad-address', 'address', { address: to })
-  checkCopies(own)
+  checkAddresses(own)
   return inTransaction(async () => {
     // one at a time: the same copy asked for twice at one instant goes once
     await lockDocument(documentId)
@@ -132,5 +132,6 @@ export async function sendCopy(
 async function checkWords(documentId: number, own: OwnEmail, who: Principal): Promise<void> {
   const row = await rowOf(documentId, who)
   fillLetter({ ...letterOf(row)!, note: own })
+  await checkSender(own, row.brandId)
   if (!(await addedToAny([row.id], own.added))) throw badInput('no-such-enclosure', 'files')
 }

@@ -68,6 +68,7 @@ export async function preparedView(id: number, who: Principal): Promise<Prepared
     text,
     colours: _colours,
     emailLook: _emailLook,
+    brandId,
     brandName: _brandName,
     senderName: _senderName,
     senderAddress: _senderAddress,
@@ -77,7 +78,7 @@ export async function preparedView(id: number, who: Principal): Promise<Prepared
   return {
     ...view,
     email: letter ? await preview(letter, (await filesOfPrepared([id], who.name)).get(id)) : null,
-    words: letter ? wordsOf(letter, { subject, text }, ownEmail) : null,
+    words: letter ? await wordsOf(letter, { subject, text, brandId }, ownEmail) : null,
     history: await historyOf({
       preparedId: id,
       sourceId: view.sourceId,

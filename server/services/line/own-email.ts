@@ -3,6 +3,7 @@ import type { EmailText } from '../../../core/emailtexts/email-text'
 import { wordsOfBody } from '../../../core/emailtexts/nodes'
 import { textToEdit, type OwnEmail } from '../../../core/emailtexts/own-email'
 import type { FieldName, MergeFields } from '../../../core/emailtexts/fields'
+import { carriagesOf, carriageWords, type Carriage } from '../../../core/enclosures/carriage'
 import { badInput, Refusal } from '../../../core/errors'
 import { isAddress } from '../../../core/preferences/recipients'
 import { inTransaction } from '../../db/connection'
@@ -10,6 +11,7 @@ import { factsOf, fillLetter, type Letter } from '../dispatch/compose'
 import { noteAll } from '../history/history'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
+import { senderChoices, type SenderChoice } from '../house/senders'
 import { lookForSecond } from '../documents/second-look'
 import { keepOwnEnclosures } from '../enclosures/once'
 import { keepOwnEmail, preparedRow, type PaperRow } from './queries'
@@ -27,6 +29,9 @@ export interface EmailWords extends OwnEmail {
   own: boolean
   /** The values of its fields as they are now. */
   values: MergeFields
+  /** Whom it can come from, the brand first, and how files of its kind can travel. */
+  senders: SenderChoice[]
+  carriages: Carriage[]
 }
 
 /** The email that will carry a document; null where none will. */
@@ -54,13 +59,13 @@ export function letterOf(row: PaperRow): Letter | null {
 }
 
 /** What is written in an email, as the house supplies it and as it is. @param alsoOpen as of `textToEdit` */
-export function wordsOf(
+export async function wordsOf(
   letter: Letter,
-  note: EmailText,
+  note: EmailText & { brandId: number },
   own: OwnEmail | null,
   alsoOpen: readonly FieldName[] = [],
-): EmailWords {
-  const supplied = suppliedText(letter, note, alsoOpen)
+): Promise<EmailWords> {
+  const supplied = suppliedText(letter, { subject: note.subject, text: note.text }, alsoOpen)
   return {
     ...supplied,
     cc: [],
@@ -71,6 +76,8 @@ export function wordsOf(
     supplied,
     own: own !== null,
     values: factsOf(letter).values,
+    senders: await senderChoices(note.brandId),
+    carriages: carriagesOf(letter.paper.kind),
   }
 }
 
@@ -85,17 +92,32 @@ function suppliedText(letter: Letter, note: EmailText, alsoOpen: readonly FieldN
 }
 
 /** @throws Refusal "bad-address" */
-export function checkCopies(own: OwnEmail | null): void {
-  for (const field of ['cc', 'bcc'] as const) {
-    const wrong = own?.[field].find((address) => !isAddress(address))
+export function checkAddresses(own: OwnEmail | null): void {
+  if (!own) return
+  const written = { cc: own.cc, bcc: own.bcc, replyTo: own.replyTo ? [own.replyTo] : [] }
+  for (const [field, addresses] of Object.entries(written)) {
+    const wrong = addresses.find((address) => !isAddress(address))
     if (wrong !== undefined) throw badInput('bad-address', field, { address: wrong })
   }
+}
+
+/** @throws Refusal "no-such-sender" for one of another brand, or of none any more */
+export async function checkSender({ senderId = null }: OwnEmail, brandId: number): Promise<void> {
+  if (senderId !== null && !(await senderChoices(brandId)).some(({ id }) => id === senderId))
+    throw badInput('no-such-sender', 'senderId')
 }
 
 /** What the history says of an email that was written for once, or is the house's again. */
 export const writtenWords = (own: OwnEmail | null) =>
   own
-    ? `Its email was written for this once: “${wordsOfBody(own.subject)}”.`
+    ? [
+        `Its email was written for this once: “${wordsOfBody(own.subject)}”.`,
+        typeof own.senderId === 'number' ? 'It comes from another sender.' : '',
+        own.replyTo ? `Answers go to ${own.replyTo}.` : '',
+        own.attach ? `Its files go ${carriageWords[own.attach]}.` : '',
+      ]
+        .filter(Boolean)
+        .join(' ')
     : 'Its email says what the house says again.'
 
 /**
@@ -110,13 +132,16 @@ export async function writeOwnEmail(
   own: OwnEmail | null,
   who: Principal,
 ): Promise<void> {
-  checkCopies(own)
+  checkAddresses(own)
   await inTransaction(async () => {
     const row = await preparedRow(id, who.name)
     if (!row) throw new Refusal('no-such-paper', { status: 404 })
     const letter = letterOf(row)
     if (!letter) throw new Refusal('no-email')
-    if (own) fillLetter({ ...letter, note: own })
+    if (own) {
+      fillLetter({ ...letter, note: own })
+      await checkSender(own, row.brandId)
+    }
     const kept = await keepOwnEmail({ id, revision, own })
     if (!kept) throw new Refusal('changed-again')
     await keepOwnEnclosures(id, own, who)

@@ -26,6 +26,7 @@ export interface PaperRow extends Omit<PreparedView, 'email' | 'history' | 'word
   text: Body
   colours: Letter['brand']['colours']
   emailLook: EmailLook
+  brandId: number
   brandName: string
   senderName: string
   senderAddress: string
@@ -42,14 +43,14 @@ export const preparedRow = (id: number, who: string) =>
       p.total::text total, p.currency, p.content, p.to_role role, p.copy_to "copyTo",
       p.to_addresses "toAddresses", p.own_email "ownEmail",
       preferences_for(c, p.source_id, array[p.kind]) preferences, n.subject, n.text, s.design -> 'colours' colours,
-      b.email_look "emailLook", b.name "brandName", ${senderColumns}, contacts_of(p.customer_id) contacts
+      b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, contacts_of(p.customer_id) contacts
     from prepared_document p
     ${sourceJoins('p')}
     join customer c on c.id = p.customer_id
     join email_text n on n.id = p.email_text_id
     join brand b on b.id = p.brand_id
     join design s on s.id = p.design_id
-    cross join lateral sender_for(b, p.kind, p.routine_id, $who, p.source_id) sender
+    cross join lateral sender_for(b, p.kind, p.routine_id, $who, p.source_id, p.own_email) sender
     where p.id = $id`,
     { id, who },
   )
@@ -184,7 +185,7 @@ export const letterToCome = (dispatchId: number) =>
     `select d.prepared_id id, d.kind, d.paper content, s.to_role role, s.copy_to "copyTo",
       preferences_for(c, d.source_id, array[d.kind]) preferences,
       s.to_addresses "toAddresses", s.own_email "ownEmail", n.subject, n.text, t.design -> 'colours' colours,
-      b.email_look "emailLook", b.name "brandName", ${senderColumns}, s.customer_name "customerName",
+      b.email_look "emailLook", b.id "brandId", b.name "brandName", ${senderColumns}, s.customer_name "customerName",
       contacts_of(s.customer_id) contacts
     from dispatch s
     join dispatch_document dd on dd.dispatch_id = s.id
@@ -194,7 +195,7 @@ export const letterToCome = (dispatchId: number) =>
     join brand b on b.id = s.brand_id
     join design t on t.id = d.design_id
     join prepared_document p on p.id = d.prepared_id
-    cross join lateral sender_for(b, d.kind, p.routine_id, s.created_by, d.source_id) sender
+    cross join lateral sender_for(b, d.kind, p.routine_id, s.created_by, d.source_id, s.own_email) sender
     where s.id = $dispatchId and s.channel = 'email'
     order by d.id`,
     { dispatchId },

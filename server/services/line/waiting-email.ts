@@ -7,7 +7,7 @@ import { addedToAny, tooLargeAmong } from '../enclosures/once'
 import { note } from '../history/history'
 import { publish } from '../live/publish'
 import type { Principal } from '../people/principal'
-import { checkCopies, letterOf, wordsOf, writtenWords, type EmailWords } from './own-email'
+import { checkAddresses, checkSender, letterOf, wordsOf, writtenWords, type EmailWords } from './own-email'
 import { letterToCome, mailCopyOf } from './queries'
 import { keepWaitingEmail, lockWaitingEmail } from './waiting-email-queries'
 
@@ -29,7 +29,7 @@ export interface WaitingEmail {
 
 interface ToCome {
   letter: Letter
-  supplied: EmailText
+  supplied: EmailText & { brandId: number }
   own: OwnEmail | null
   preparedIds: number[]
 }
@@ -41,7 +41,7 @@ async function emailToCome(dispatchId: number): Promise<ToCome | undefined> {
   if (!letter) return undefined
   return {
     letter: { ...letter, others: others.map((other) => other.content) },
-    supplied: { subject: row.subject, text: row.text },
+    supplied: { subject: row.subject, text: row.text, brandId: row.brandId },
     own: row.ownEmail,
     preparedIds: [row, ...others].map((one) => one.id),
   }
@@ -57,7 +57,7 @@ export async function waitingEmail(dispatchId: number): Promise<WaitingEmail | n
     dispatchId,
     revision: found.revision,
     preparedId: email.preparedIds[0]!,
-    words: wordsOf(email.letter, email.supplied, email.own),
+    words: await wordsOf(email.letter, email.supplied, email.own),
   }
 }
 
@@ -73,7 +73,7 @@ export async function writeWaitingEmail(
   own: OwnEmail | null,
   who: Principal,
 ): Promise<void> {
-  checkCopies(own)
+  checkAddresses(own)
   await inTransaction(async () => {
     const found = await lockWaitingEmail(dispatchId, true)
     if (!found) throw new Refusal('no-such-email', { status: 404 })
@@ -82,6 +82,7 @@ export async function writeWaitingEmail(
     const email = (await emailToCome(dispatchId))!
     if (own) {
       fillLetter({ ...email.letter, note: own })
+      await checkSender(own, email.supplied.brandId)
       if (!(await addedToAny(email.preparedIds, own.added))) throw badInput('no-such-enclosure', 'files')
     }
     // what has left with other words stays in its history, as it was

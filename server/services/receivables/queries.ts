@@ -57,7 +57,7 @@ export const paymentRows = (paymentIds: readonly number[]) =>
       p.open::text "onAccount", p.reference, null::int "creditsId",
       null::int "replacesId", null "wantedDate", p.date::text "eventDay", '' number, p.date::text "date",
       null "suppliedOn", p.currency, false "pricesIncludeTax", null "customerNote", null::jsonb delivery,
-      '{}'::jsonb fields, '0' prepaid,
+      '{}'::jsonb fields, c.fields "customerFields", c.salesperson, '0' prepaid,
       '[]'::jsonb adjustments, p.brand_id "brandId", null::int "branchId", p.version, 1 revision, p.amount::text total,
       c.id "customerId", c.number "customerNumber", c.name "customerName", c.tax_number "taxNumber", c.terms,
       c.language "customerLanguage", c.billing,

@@ -97,7 +97,7 @@ export const emailsToSend = (ids: readonly number[]) =>
     join customer c on c.id = m.customer_id
     join design s on s.id = d.design_id
     join prepared_document p on p.id = d.prepared_id
-    cross join lateral sender_for(b, d.kind, p.routine_id, m.created_by, d.source_id) sender
+    cross join lateral sender_for(b, d.kind, p.routine_id, m.created_by, d.source_id, m.own_email) sender
     where m.id = any($ids::int[])
     order by m.id`,
     { ids },
